@@ -1,0 +1,32 @@
+#!/bin/sh
+# Makes the virtual environment and installs the pinned, hashed requirements and the application.
+set -eu
+venv="$1"
+python="${PYTHON:-python3}"
+
+say() { printf '%s\n' "$*" >&2; }
+
+command -v "$python" >/dev/null 2>&1 || {
+  say "Rowanseed needs Python 3.11 or newer: install it (Debian: apt install python3 python3-venv) and run this again."
+  exit 1
+}
+"$python" -c 'import sys; sys.exit(sys.version_info < (3, 11))' || {
+  say "Rowanseed needs Python 3.11 or newer, and '$python' is older: install one and run: make setup PYTHON=python3.12"
+  exit 1
+}
+"$python" -c 'import venv, ensurepip' 2>/dev/null || {
+  say "Python's venv part is missing: install it (Debian: apt install python3-venv) and run this again."
+  exit 1
+}
+[ -x "$venv/bin/python" ] || "$python" -m venv "$venv"
+say "Setting up in $venv (a few minutes the first time, seconds later)."
+"$venv/bin/python" -m pip install --quiet --disable-pip-version-check --require-hashes -r requirements/dev.txt || {
+  say "The packages could not be installed: see the lines above. With the network back, run this again."
+  exit 1
+}
+"$venv/bin/python" -m pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation \
+  --editable . || {
+  say "Rowanseed itself could not be installed into $venv: see the lines above."
+  exit 1
+}
+touch "$venv/.ready"

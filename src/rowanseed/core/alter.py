@@ -1,0 +1,113 @@
+"""Alterations: functions from pieces to pieces that keep edge names, and say what they touched."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+
+from rowanseed.core.errors import AlterationError
+from rowanseed.core.outline import (
+    Chain,
+    Point,
+    Segment,
+    chain_length,
+    direction_at,
+    similarity,
+    split_chain,
+    transform_chain,
+)
+from rowanseed.core.pattern import FinishKind, Pattern, Piece, Shape
+
+LEAST_LEFT = 50.0
+"""A shortening has to leave this much of every edge that runs into the hem, in mm."""
+
+
+@dataclass(frozen=True)
+class Touched:
+    """A piece an alteration changed: which edges, by how much, and why it had to go along."""
+
+    piece: str
+    edges: tuple[str, ...]
+    by: float
+    why: str
+
+
+@dataclass(frozen=True)
+class Altered:
+    """A pattern with one size altered, and what that touched."""
+
+    pattern: Pattern
+    touched: tuple[Touched, ...]
+
+
+def hem_edges(pattern: Pattern) -> tuple[tuple[str, str], ...]:
+    """(piece id, edge name) of every edge that is hemmed, in the order of the making graph."""
+    return tuple(
+        (part.piece, part.edge)
+        for finish in pattern.making.finishes
+        if finish.kind is FinishKind.HEM
+        for part in finish.parts
+    )
+
+
+def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Altered:
+    """Lengthen (`by` > 0) or shorten every hemmed piece at the hem, in one size.
+
+    The edges that run into the hem are drawn out along their own direction, or cut back, by `by` mm;
+    the hem curve is scaled to meet them, which keeps a cone's hem an arc of the same cone.
+
+    Raises AlterationError if the pattern has no hem, or a piece is too short for the change.
+    """
+    if by == 0:
+        return Altered(pattern, ())
+    hems = hem_edges(pattern)
+    if not hems:
+        raise AlterationError("This pattern does not say which edges are hemmed, so the length cannot be changed there.",
+                              "Leave the change at nothing.")  # fmt: skip
+    pieces = {piece.id: piece for piece in pattern.pieces}
+    touched = []
+    for piece_id, edge in hems:
+        piece = pieces[piece_id]
+        shape, neighbours = _moved_hem(piece, size, edge, by)
+        pieces[piece_id] = replace(piece, shapes={**piece.shapes, size: shape})
+        why = f"its edge “{edge}” is part of the hem"
+        touched.append(Touched(piece_id, (*neighbours, edge), by, why))
+    altered = replace(pattern, pieces=tuple(pieces[piece.id] for piece in pattern.pieces))
+    return Altered(altered, tuple(touched))
+
+
+def _moved_hem(piece: Piece, size: str, hem: str, by: float) -> tuple[Shape, tuple[str, str]]:
+    names = [edge.name for edge in piece.edges]
+    at = names.index(hem)
+    before, after = names[at - 1], names[(at + 1) % len(names)]
+    shape = piece.shapes[size]
+    down, up, curve = shape.edges[before], shape.edges[after], shape.edges[hem]
+    if by < 0 and min(chain_length(down), chain_length(up)) + by < LEAST_LEFT:
+        raise AlterationError(
+            f"“{piece.name}” is {min(chain_length(down), chain_length(up)) / 10:.0f} cm long: it cannot be shortened by that much.",
+            "Shorten it by less.", f"Piece “{piece.name}”, size {size}",
+        )  # fmt: skip
+    down = _lengthened(down, by)
+    up = tuple(s.reversed() for s in reversed(_lengthened(tuple(s.reversed() for s in reversed(up)), by)))
+    move = similarity(curve[0].start, curve[-1].end, down[-1].end, up[0].start)
+    edges = {**shape.edges, before: down, after: up, hem: transform_chain(curve, move)}
+    return Shape(edges, _longer_grainline(shape, by)), (before, after)
+
+
+def _lengthened(chain: Chain, by: float) -> Chain:
+    """A chain drawn out straight beyond its end by `by` mm, or cut back."""
+    if by < 0:
+        return split_chain(chain, chain_length(chain) + by)[0]
+    along = direction_at(chain, chain_length(chain))
+    last = chain[-1]
+    end: Point = (last.end[0] + along[0] * by, last.end[1] + along[1] * by)
+    if last.is_curve:
+        return (*chain, Segment(last.end, end))
+    return (*chain[:-1], Segment(last.start, end))
+
+
+def _longer_grainline(shape: Shape, by: float) -> tuple[Point, Point]:
+    top, bottom = shape.grainline
+    if bottom[0] + by - top[0] > math.dist(top, bottom) / 4:
+        return top, (bottom[0] + by, bottom[1])
+    return top, bottom

@@ -1,0 +1,112 @@
+"""What is measured on a person, and whether a figure can be right.
+
+The plausible ranges are wide common-practice bounds (no source): outside them a figure is questioned,
+never refused, because bodies are free to be what they are.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from enum import Enum
+
+from rowanseed.core.units import INCH, Units, format_length
+
+
+class Age(Enum):
+    ADULT = "adult"
+    CHILD = "child"
+
+
+@dataclass(frozen=True)
+class Measure:
+    """One measurement: its key, name, where the tape goes, and plausible ranges in millimetres."""
+
+    key: str
+    name: str
+    how: str
+    adult: tuple[float, float]
+    child: tuple[float, float]
+
+    def plausible(self, age: Age) -> tuple[float, float]:
+        return self.adult if age is Age.ADULT else self.child
+
+
+MEASURES: tuple[Measure, ...] = (
+    Measure("bust", "Bust or chest", "Round the fullest part, tape level, over what will be worn beneath.",
+            (700, 1700), (400, 950)),
+    Measure("high_bust", "High bust", "Round the chest under the arms, above the bust.", (680, 1550), (400, 900)),
+    Measure("waist", "Waist", "Round where the band will sit; bend sideways to find the natural waist.",
+            (500, 1650), (380, 850)),
+    Measure("hip", "Hip", "Round the fullest part of the seat, feet together.", (700, 1750), (400, 1000)),
+    Measure("back_waist", "Back waist length", "From the bone at the base of the neck to the natural waist.",
+            (330, 520), (180, 420)),
+    Measure("waist_to_hip", "Waist to hip", "Down the side, from the waist to the fullest part of the seat.",
+            (130, 300), (80, 220)),
+    Measure("waist_to_knee", "Waist to knee", "Down the side, from the waist to the middle of the knee.",
+            (480, 750), (200, 600)),
+    Measure("inseam", "Inseam", "From the crotch to the floor inside the leg, shoes off.", (600, 1000), (250, 800)),
+    Measure("arm", "Arm length", "From the shoulder point over the bent elbow to the wrist.",
+            (480, 750), (220, 600)),
+    Measure("height", "Height", "Against a wall, shoes off.", (1350, 2100), (600, 1750)),
+)  # fmt: skip
+
+MEASURE: dict[str, Measure] = {measure.key: measure for measure in MEASURES}
+
+
+@dataclass(frozen=True)
+class Question:
+    """A doubt about a measurement: which field, and a sentence that asks."""
+
+    key: str
+    text: str
+
+
+def questions(body: Mapping[str, float], age: Age, units: Units) -> tuple[Question, ...]:
+    """Doubts about a set of measurements (key → millimetres); none if all is plausible.
+
+    Asks about inches typed as centimetres and the reverse, a child's figure on an adult, a waist well
+    above the hip, and a high bust above the bust.
+    """
+    doubts = [doubt for key, value in body.items() if (doubt := _range_doubt(key, value, age, units))]
+    waist, hip = body.get("waist"), body.get("hip")
+    doubted = {doubt.key for doubt in doubts}
+    if waist and hip and waist > hip * 1.15 and not doubted & {"waist", "hip"}:
+        doubts.append(Question("waist", (
+            f"The waist ({format_length(waist, units)}) is well above the hip ({format_length(hip, units)}). "
+            "Are the two the right way round?"
+        )))  # fmt: skip
+    high, full = body.get("high_bust"), body.get("bust")
+    if high and full and high > full * 1.02 and not doubted & {"bust", "high_bust"}:
+        doubts.append(Question("high_bust", (
+            f"The high bust ({format_length(high, units)}) is above the full bust "
+            f"({format_length(full, units)}). Are the two the right way round?"
+        )))  # fmt: skip
+    return tuple(doubts)
+
+
+def _range_doubt(key: str, value: float, age: Age, units: Units) -> Question | None:
+    measure = MEASURE.get(key)
+    if measure is None:
+        return None
+    low, high = measure.plausible(age)
+    if low <= value <= high:
+        return None
+    shown = format_length(value, units)
+    name = measure.name.lower()
+    if low <= value * INCH / 10 <= high:
+        return Question(key, f"{shown} is very little for the {name}. Was it measured in inches? "
+                             f"{value / 10:g} in would be {format_length(value * INCH / 10, Units.METRIC)}.")  # fmt: skip
+    if low <= value * 10 / INCH <= high:
+        return Question(key, f"{shown} is very much for the {name}. Was it measured in centimetres? "
+                             f"{value / INCH:g} cm would be {format_length(value * 10 / INCH, Units.IMPERIAL)}.")  # fmt: skip
+    other = Age.CHILD if age is Age.ADULT else Age.ADULT
+    other_low, other_high = measure.plausible(other)
+    if other_low <= value <= other_high:
+        return Question(key, f"{shown} for the {name} is {_article(other)} figure, and this person is "
+                             f"{'an adult' if age is Age.ADULT else 'a child'}. Is it right?")  # fmt: skip
+    return Question(key, f"{shown} is unusual for the {name}. Is it right?")
+
+
+def _article(age: Age) -> str:
+    return "a child's" if age is Age.CHILD else "an adult's"

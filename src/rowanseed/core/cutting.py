@@ -1,0 +1,186 @@
+"""At the cutting table: what to cut in which order, where each piece lies to the grain, what to mark."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowanseed.core.cloth import Surface
+from rowanseed.core.lay.problem import (
+    LayCloth,
+    LayKind,
+    LayPiece,
+    Placement,
+    Plan,
+    Problem,
+    Region,
+    Stretch,
+    moved,
+    regions,
+    wanted_hands,
+)
+from rowanseed.core.outline import Point, bounds
+from rowanseed.core.pattern import LineKind, MarkKind, Pattern, Piece, Role
+
+
+@dataclass(frozen=True)
+class GrainCheck:
+    """Distances in mm from both ends of a grainline to the nearer of fold or cloth edge."""
+
+    to: str
+    at_top: float
+    at_bottom: float
+    line: tuple[Point, Point]
+    level: float
+    """The y of the fold or edge measured to, in the stretch's frame."""
+
+
+@dataclass(frozen=True)
+class MarkToMake:
+    """A mark to bring from tissue to cloth and how."""
+
+    what: str
+    how: str
+
+
+@dataclass(frozen=True)
+class CutItem:
+    """One thing to cut: a placement of the lay with everything the hands have to know."""
+
+    key: str
+    number: int
+    piece: Piece
+    role: Role
+    gives: int
+    layers: int
+    on_fold: bool
+    face_down: bool
+    lay: LayKind
+    grain: GrainCheck | None
+    marks: tuple[MarkToMake, ...]
+    placement: Placement
+    stretch: int
+    spare: int
+
+
+def cut_list(pattern: Pattern, size: str, role: Role, problem: Problem, plan: Plan, surface: Surface) -> tuple[CutItem, ...]:
+    """The placements of a plan in cutting order: doubled cloth first, then along the cloth.
+
+    Within a stretch the pieces are cut from the start of the cloth on, so that the rest stays whole.
+    """
+    found = []
+    for n, stretch in enumerate(plan.stretches):
+        strips = regions(stretch.lay, stretch.depth, problem.cloth)
+        for placement in stretch.placements:
+            found.append((n, stretch, placement, region_of(placement, strips)))
+    found.sort(key=lambda f: (-f[3].layers, f[0], min(p[0] for p in f[2].outline)))
+    cut_so_far: dict[str, int] = {}
+    items = []
+    for number, (n, stretch, placement, region) in enumerate(found, start=1):
+        lay_piece = problem.piece(placement.piece)
+        on_fold = lay_piece.fold is not None and not placement.whole
+        gives = 2 if region.layers == 2 and not on_fold else 1
+        before = cut_so_far.get(placement.piece, 0)
+        cut_so_far[placement.piece] = before + gives
+        piece = pattern.piece(placement.piece)
+        items.append(CutItem(
+            key=f"{role.value}:{placement.piece}:{before}",
+            number=number,
+            piece=piece,
+            role=role,
+            gives=gives,
+            layers=region.layers,
+            on_fold=on_fold,
+            face_down=placement.mirrored,
+            lay=stretch.lay,
+            grain=grain_check(piece, size, placement, region, stretch, problem.cloth),
+            marks=marks_to_make(piece, surface, role),
+            placement=placement,
+            stretch=n,
+            spare=max(0, before + gives - _needed(lay_piece)),
+        ))  # fmt: skip
+    return tuple(items)
+
+
+def _needed(piece: LayPiece) -> int:
+    return sum(wanted_hands(piece))
+
+
+def region_of(placement: Placement, strips: tuple[Region, ...]) -> Region:
+    """The strip of cloth a placement lies in."""
+    _, low, _, high = bounds(placement.outline)
+    return min(strips, key=lambda strip: max(strip.low - low, high - strip.high))
+
+
+def grain_check(
+    piece: Piece, size: str, placement: Placement, region: Region, stretch: Stretch, cloth: LayCloth
+) -> GrainCheck | None:
+    """Where both ends of the grainline stand to the nearer of fold or cloth edge.
+
+    None for a piece that lies askew on purpose (bias), where a square sets the grain.
+    """
+    if round(placement.turn) % 90:
+        return None
+    top, bottom = moved(piece.shapes[size].grainline, placement.turn, placement.mirrored, placement.at)
+    if abs(top[1] - bottom[1]) > 1 + 0.001 * abs(top[0] - bottom[0]):
+        return None
+    level, to = min(_references(region, stretch, cloth), key=lambda ref: abs(ref[0] - top[1]))
+    return GrainCheck(to, abs(top[1] - level), abs(bottom[1] - level), (top, bottom), level)
+
+
+def _references(region: Region, stretch: Stretch, cloth: LayCloth) -> list[tuple[float, str]]:
+    width = cloth.width
+    match stretch.lay:
+        case LayKind.OPEN:
+            return [(0.0, "selvedge"), (width, "selvedge")]
+        case LayKind.FOLDED:
+            return [(0.0, "fold"), (width / 2, "selvedge")]
+        case LayKind.TWO_FOLDS:
+            return [(0.0, "fold"), (width / 4, "selvedge")] if region.low == 0 else \
+                   [(width / 2, "fold"), (width / 4, "selvedge")]  # fmt: skip
+        case LayKind.PART_FOLDED:
+            depth = stretch.depth or 0.0
+            return [(0.0, "fold")] if region.layers == 2 else [(depth, "turned-in edge"), (width - depth, "selvedge")]
+
+
+_LOOSE = (Surface.CORD,)
+
+
+def marks_to_make(piece: Piece, surface: Surface, role: Role) -> tuple[MarkToMake, ...]:
+    """What is marked before the tissue comes off, and how (common practice, no source).
+
+    Lengthen-or-shorten lines stay on the tissue. Interfacing is marked only with its notches.
+    """
+    snip = "chalk line across the allowance; no snips in this cloth" if surface in _LOOSE \
+        else "3 mm snip into the allowance"  # fmt: skip
+    named: dict[tuple[str, str], int] = {}
+
+    def add(what: str, how: str) -> None:
+        named[what, how] = named.get((what, how), 0) + 1
+
+    for mark in piece.marks:
+        match mark.kind:
+            case MarkKind.NOTCH:
+                add("notch (one: front)", snip)
+            case MarkKind.DOUBLE_NOTCH:
+                add("double notch (two: back)", snip)
+            case MarkKind.ZIP_END:
+                add("end of the zip", "chalk or a pin on the wrong side")
+            case _:
+                add(mark.kind.value, "chalk on the wrong side")
+    if role is Role.INTERFACING:
+        return tuple(MarkToMake(_times(what, n), how) for (what, how), n in named.items() if "notch" in what)
+    for _ in piece.darts:
+        add("dart", "tailor's tacks at legs and point")
+    for line in piece.lines:
+        if line.kind is not LineKind.LENGTHEN_SHORTEN:
+            add(line.kind.value, "chalk or a tracing wheel on the wrong side")
+    for point in piece.points:
+        add(point.kind.value, "tailor's tack")
+    folded = {cut.fold for cut in piece.cuts if cut.fold}
+    if folded:
+        add("centre, at both ends of the fold", snip)
+    return tuple(MarkToMake(_times(what, n), how) for (what, how), n in named.items())
+
+
+def _times(what: str, n: int) -> str:
+    return what if n == 1 else f"{n} × {what}"

@@ -1,0 +1,190 @@
+"""A layout problem and a layout plan as records; their documents are described in docs/formats/layout.md.
+
+All lengths are millimetres, all angles degrees counter-clockwise. In the cloth frame x runs along the
+lengthwise grain and y across; in the piece frame the grainline is parallel to x.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import Enum
+
+from rowanseed.core.outline import Point, bounds, signed_area, unfold
+from rowanseed.core.pattern import Grain
+
+
+class LayKind(Enum):
+    """How a stretch of cloth is laid."""
+
+    OPEN = "open"
+    FOLDED = "folded"
+    TWO_FOLDS = "two-folds"
+    PART_FOLDED = "part-folded"
+
+
+@dataclass(frozen=True)
+class LayCloth:
+    """The cloth as it lies: `length` None means as little as possible; repeats of the print, if any."""
+
+    width: float
+    length: float | None
+    selvedge: float
+    one_way: bool
+    repeat_x: float | None = None
+    repeat_y: float | None = None
+
+
+@dataclass(frozen=True)
+class LayPiece:
+    """What has to be cut: `cut` finished pieces of this outline, on the edge `fold` if it is set."""
+
+    id: str
+    outline: tuple[Point, ...]
+    cut: int
+    pair: bool
+    fold: tuple[Point, Point] | None
+    grain: Grain
+
+    def whole(self) -> tuple[Point, ...]:
+        """The finished outline: unfolded where there is a fold."""
+        return self.outline if self.fold is None else tuple(unfold(self.outline, self.fold))
+
+    @property
+    def area(self) -> float:
+        """Area of one finished piece, in mm²."""
+        return abs(signed_area(self.outline)) * (2 if self.fold else 1)
+
+
+@dataclass(frozen=True)
+class MatchPoint:
+    piece: str
+    at: Point
+
+
+@dataclass(frozen=True)
+class Match:
+    """The print stands at the same place of its repeat at all these points."""
+
+    axis: str
+    points: tuple[MatchPoint, ...]
+    phase: float | None = None
+
+
+@dataclass(frozen=True)
+class Problem:
+    name: str
+    cloth: LayCloth
+    gap: float
+    lays: tuple[LayKind, ...]
+    pieces: tuple[LayPiece, ...]
+    matches: tuple[Match, ...] = ()
+
+    def piece(self, id: str) -> LayPiece:
+        return next(piece for piece in self.pieces if piece.id == id)
+
+
+@dataclass(frozen=True)
+class Placement:
+    """Where a piece lies in its stretch: mirrored in y, turned, then moved by `at`."""
+
+    piece: str
+    turn: float
+    mirrored: bool
+    whole: bool
+    at: Point
+    outline: tuple[Point, ...]
+
+
+@dataclass(frozen=True)
+class Stretch:
+    """A length of cloth laid one way, from `start` to `end` along the cloth."""
+
+    lay: LayKind
+    depth: float | None
+    start: float
+    end: float
+    placements: tuple[Placement, ...]
+
+
+@dataclass(frozen=True)
+class Plan:
+    length: float
+    stretches: tuple[Stretch, ...]
+
+    def density(self, problem: Problem) -> float:
+        """Area of the finished pieces over the usable cloth of the plan's length."""
+        area = sum(piece.area * piece.cut for piece in problem.pieces)
+        return area / (self.length * (problem.cloth.width - 2 * problem.cloth.selvedge))
+
+
+@dataclass(frozen=True)
+class Region:
+    """A usable strip of a stretch: y from `low` to `high`, on one or two layers, with its fold lines."""
+
+    low: float
+    high: float
+    layers: int
+    folds: tuple[float, ...] = ()
+
+
+def regions(lay: LayKind, depth: float | None, cloth: LayCloth) -> tuple[Region, ...]:
+    """The usable strips of a stretch; strips with no width are left out."""
+    width, selvedge = cloth.width, cloth.selvedge
+    match lay:
+        case LayKind.OPEN:
+            strips = [Region(selvedge, width - selvedge, 1)]
+        case LayKind.FOLDED:
+            strips = [Region(0, width / 2 - selvedge, 2, (0.0,))]
+        case LayKind.TWO_FOLDS:
+            strips = [
+                Region(0, width / 4 - selvedge, 2, (0.0,)),
+                Region(width / 4 + selvedge, width / 2, 2, (width / 2,)),
+            ]
+        case LayKind.PART_FOLDED:
+            if depth is None:
+                raise ValueError("a part-folded stretch has a depth")
+            strips = [
+                Region(0, depth - selvedge, 2, (0.0,)),
+                Region(depth, width - depth - selvedge, 1),
+            ]
+    return tuple(strip for strip in strips if strip.high > strip.low)
+
+
+def turns(grain: Grain, one_way: bool) -> tuple[int, ...]:
+    """The turns a grain allows; on one-way cloth those that point as turn 0 does."""
+    every = {Grain.LENGTHWISE: (0, 180), Grain.CROSSWISE: (90, 270), Grain.EITHER: (0, 90, 180, 270),
+             Grain.BIAS: (45, 135, 225, 315)}[grain]  # fmt: skip
+    if not one_way:
+        return every
+    return {Grain.LENGTHWISE: (0,), Grain.CROSSWISE: (90,), Grain.EITHER: (0, 90), Grain.BIAS: (45,)}[grain]
+
+
+def moved(points: Sequence[Point], turn: float, mirrored: bool, at: Point = (0.0, 0.0)) -> tuple[Point, ...]:
+    """Points mirrored in y if `mirrored`, turned about the origin, then moved by `at`."""
+    exact = {0: (1.0, 0.0), 90: (0.0, 1.0), 180: (-1.0, 0.0), 270: (0.0, -1.0)}
+    angle = math.radians(turn)
+    cos, sin = exact.get(int(turn) % 360 if turn == int(turn) else -1, (math.cos(angle), math.sin(angle)))
+    hand = -1.0 if mirrored else 1.0
+    return tuple((x * cos - hand * y * sin + at[0], x * sin + hand * y * cos + at[1]) for x, y in points)
+
+
+def is_own_mirror_image(piece: LayPiece, tolerance: float = 0.5) -> bool:
+    """Whether the finished piece equals its mirror image (mirror line along x or along y).
+
+    Compared vertex by vertex: each mirrored vertex has to meet one of the outline.
+    """
+    if piece.fold is not None:
+        return True
+    left, low, right, high = bounds(piece.outline)
+    for mirror in (lambda p: (p[0], low + high - p[1]), lambda p: (left + right - p[0], p[1])):
+        if all(any(math.dist(mirror(p), q) <= tolerance for q in piece.outline) for p in piece.outline):
+            return True
+    return False
+
+
+def wanted_hands(piece: LayPiece) -> tuple[int, int]:
+    """How many pieces are needed as drawn and mirrored; all count as drawn where hands are alike."""
+    mirrored = piece.cut // 2 if piece.pair and not is_own_mirror_image(piece) else 0
+    return piece.cut - mirrored, mirrored

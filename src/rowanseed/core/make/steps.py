@@ -1,0 +1,83 @@
+"""What a step of making is: where it is done, with which setting, and what it needs before it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from enum import Enum
+
+
+class Bench(Enum):
+    """Where a step is done; walking from one to another is a trip."""
+
+    MACHINE = "machine"
+    OVERLOCKER = "overlocker"
+    IRON = "iron"
+    HAND = "by hand"
+    MIRROR = "mirror"
+
+
+class Task(Enum):
+    """What kind of work a step is; like is done with like."""
+
+    SAMPLE = "sample"
+    STAYSTITCH = "staystitch"
+    INTERFACE = "interface"
+    NEATEN = "neaten"
+    SEAM = "seam"
+    PRESS = "press"
+    ZIP = "zip"
+    TRIM = "trim and clip"
+    UNDERSTITCH = "understitch"
+    TRY_ON = "try-on"
+    HAND_SEW = "hand sewing"
+    HANG = "hang"
+    HEM = "hem"
+
+
+@dataclass(frozen=True)
+class Setting:
+    """How the machine is set: stitch, length in mm, foot, needle; a note on top."""
+
+    stitch: str
+    length: float
+    foot: str
+    needle: str
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class Need:
+    """A step that has to be done before, and why."""
+
+    step: str
+    why: str
+
+
+@dataclass(frozen=True)
+class EdgeShown:
+    """An edge that a step works on, for its drawing."""
+
+    piece: str
+    edge: str
+
+
+@dataclass(frozen=True)
+class Step:
+    """One step: an id that stays the same while the garment does, words, and its place in the order."""
+
+    id: str
+    title: str
+    how: tuple[str, ...]
+    bench: Bench
+    task: Task
+    needs: tuple[Need, ...] = ()
+    setting: Setting | None = None
+    edges: tuple[EdgeShown, ...] = ()
+    caution: str = ""
+    booklet: str = ""
+    about: str = field(default="", compare=False)
+    """The id in the graph it was compiled from."""
+
+    @property
+    def is_gate(self) -> bool:
+        return self.task is Task.TRY_ON

@@ -1,0 +1,184 @@
+"""Choosing a size by the chart, and the ease that comes of it.
+
+The chart school (common practice, no source): the size whose body measures match; skirts and trousers
+by the hip first. Between two sizes the larger is safer, since it can be taken in.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowanseed.core.body import MEASURE
+from rowanseed.core.pattern import Envelope
+from rowanseed.core.working import Given, Source, Working, length, words
+
+FORGIVEN = 0.25
+"""How far over a size's figure still counts as that size: a quarter of the step to the next one."""
+
+WEARING_EASE: Mapping[str, tuple[float, float]] = {
+    # Woven cloth, in mm: bust 2-3 in, waist 1/2-1 in, hip from 2 in (common practice, no source).
+    "bust": (50.8, 76.2),
+    "waist": (12.7, 25.4),
+    "hip": (50.8, 101.6),
+}
+
+
+def measure_name(key: str) -> str:
+    return MEASURE[key].name.lower() if key in MEASURE else key
+
+
+@dataclass(frozen=True)
+class SizeByMeasure:
+    """What one measure says: its size, whether the body is off the chart's end, the step to the next."""
+
+    measure: str
+    body: float
+    chart: float
+    size: str
+    beyond: float
+    """How far the body is below the smallest (negative) or above the largest size; 0 on the chart."""
+
+    @property
+    def on_chart(self) -> bool:
+        return self.beyond == 0
+
+
+def size_by_measure(measure: str, body: float, row: Mapping[str, float], sizes: tuple[str, ...]) -> SizeByMeasure:
+    """The smallest size whose chart figure the body does not exceed by more than a quarter step."""
+    step = row[sizes[1]] - row[sizes[0]] if len(sizes) > 1 else 40.0
+    if body < row[sizes[0]] - step:
+        return SizeByMeasure(measure, body, row[sizes[0]], sizes[0], body - row[sizes[0]])
+    for size, following in pairwise(sizes):
+        if body <= row[size] + FORGIVEN * (row[following] - row[size]):
+            return SizeByMeasure(measure, body, row[size], size, 0.0)
+    last = sizes[-1]
+    step = row[last] - row[sizes[-2]] if len(sizes) > 1 else 40.0
+    over = body - row[last]
+    return SizeByMeasure(measure, body, row[last], last, over if over > FORGIVEN * step else 0.0)
+
+
+@dataclass(frozen=True)
+class Advice:
+    """A recommended size, the reason in words, what each measure says, and measures still missing."""
+
+    size: str | None
+    reason: str
+    by_measure: tuple[SizeByMeasure, ...]
+    missing: tuple[str, ...]
+    working: Working | None
+
+
+def by_chart(body: Mapping[str, float], envelope: Envelope) -> Advice:
+    """Recommend a size by the chart school.
+
+    `body` maps measures to mm. Without a chart, or without the deciding measures, no size is
+    recommended and the advice says what is lacking.
+    """
+    deciding = envelope.sized_by or tuple(envelope.body_chart)
+    if not envelope.body_chart or not deciding:
+        lacking = "This pattern has no body chart, so it cannot say which size you are."
+        if len(envelope.sizes) == 1:
+            return Advice(envelope.sizes[0], f"{lacking} It is drawn in one size, and that one is used.", (), (), None)
+        return Advice(None, f"{lacking} Choose the size you know you take.", (), (), None)
+    missing = tuple(key for key in deciding if key not in body)
+    found = tuple(
+        size_by_measure(key, body[key], envelope.body_chart[key], envelope.sizes) for key in deciding if key in body
+    )
+    if not found:
+        names = " and ".join(measure_name(key) for key in missing)
+        return Advice(None, f"The size is chosen by {names}, which is not measured yet.", (), missing, None)
+    order = {size: k for k, size in enumerate(envelope.sizes)}
+    first = found[0]
+    chosen = max(found, key=lambda f: order[f.size]).size
+    reason = _reason(first, found, chosen)
+    given = [Given(f"{measure_name(f.measure)}, body", length(f.body), Source.MEASURED) for f in found]
+    given += [Given(f"{measure_name(f.measure)}, size {f.size}", length(f.chart), Source.CHART) for f in found]
+    working = Working(
+        "Size", words(chosen),
+        "for each measure the smallest size whose chart figure is reached within a quarter of the step to the "
+        "next; where they differ, the larger, which can be taken in",
+        tuple(given), "whole sizes",
+    )  # fmt: skip
+    return Advice(chosen, reason, found, missing, working)
+
+
+def _reason(first: SizeByMeasure, found: tuple[SizeByMeasure, ...], chosen: str) -> str:
+    off = [f for f in found if not f.on_chart]
+    if off:
+        f = off[0]
+        side = "above the largest" if f.beyond > 0 else "below the smallest"
+        return (f"The {measure_name(f.measure)} is {side} size of this pattern, so {f.size} is only the nearest. "
+                "Altering by this much moves neck, pockets and zip too: look for a pattern drawn in your size.")  # fmt: skip
+    differing = [f for f in found if f.size != chosen]
+    if not differing:
+        names = " and ".join(measure_name(f.measure) for f in found)
+        return f"By the chart, {names} {'both say' if len(found) > 1 else 'says'} size {chosen}."
+    if first.size == chosen:
+        others = "; ".join(f"the {measure_name(f.measure)} alone would be {f.size}" for f in differing)
+        return f"By the chart, the {measure_name(first.measure)} says size {chosen}; {others}. Take it in there after the try-on."
+    larger = next(f for f in found if f.size == chosen)
+    return (f"The {measure_name(first.measure)} says size {first.size}, but the {measure_name(larger.measure)} needs "
+            f"size {chosen}. Cut the larger and take in at the {measure_name(first.measure)} after the try-on.")  # fmt: skip
+
+
+class EaseVerdict:
+    """Words for how a measure sits."""
+
+    TIGHT = "too tight to move in"
+    CLOSE = "closer than usual"
+    RIGHT = "room to move"
+    ROOMY = "room to move, and shape of its own"
+
+
+@dataclass(frozen=True)
+class Ease:
+    """One measure in one size: body, chart and finished garment in mm, the ease and what it means."""
+
+    measure: str
+    body: float | None
+    chart: float | None
+    finished: float
+    working: Working | None
+    verdict: str
+
+    @property
+    def ease(self) -> float | None:
+        return None if self.body is None else self.finished - self.body
+
+
+def ease_table(
+    body: Mapping[str, float], envelope: Envelope, view: str, size: str
+) -> tuple[Ease, ...]:
+    """Ease at every measure that has a finished figure and can stand against a body measure."""
+    rows = []
+    for measure, row in envelope.finished.get(view, {}).items():
+        if measure not in MEASURE:
+            continue
+        of_body, finished = body.get(measure), row[size]
+        chart = envelope.body_chart.get(measure, {}).get(size)
+        working = None
+        if of_body is not None:
+            working = Working(
+                f"Ease at the {measure_name(measure)}", length(finished - of_body),
+                "finished garment less body",
+                (Given(f"finished {measure_name(measure)}, size {size}", length(finished), Source.ENVELOPE),
+                 Given(f"body {measure_name(measure)}", length(of_body), Source.MEASURED)),
+            )  # fmt: skip
+        rows.append(Ease(measure, of_body, chart, finished, working, _verdict(measure, of_body, finished)))
+    return tuple(rows)
+
+
+def _verdict(measure: str, body: float | None, finished: float) -> str:
+    if body is None:
+        return "not measured yet"
+    low, high = WEARING_EASE.get(measure, (0.0, 100.0))
+    ease = finished - body
+    if ease < 0:
+        return "smaller than the body"
+    if ease < low * 0.5:
+        return EaseVerdict.TIGHT
+    if ease < low:
+        return EaseVerdict.CLOSE
+    return EaseVerdict.RIGHT if ease <= high else EaseVerdict.ROOMY

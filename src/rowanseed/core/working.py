@@ -1,0 +1,122 @@
+"""A figure with the sum that made it.
+
+Every value the application works out is a `Working`: what went in, the formula in words, where each
+input comes from and how the result was rounded. Pages show the value; one click shows the rest.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from enum import Enum
+
+from rowanseed.core.units import Units, format_cloth, format_length
+
+
+class Source(Enum):
+    """Where a figure comes from, in words for the page."""
+
+    MEASURED = "measured on the person"
+    TAPE = "measured on the cloth"
+    CHART = "the pattern's body chart"
+    ENVELOPE = "printed on the envelope"
+    DRAWING = "measured on the pattern's own lines"
+    CHOSEN = "your choice"
+    WORKED_OUT = "worked out here"
+    EXACT = "exact by definition"
+    PRACTICE = "common practice, no source"
+
+
+class Kind(Enum):
+    """How a quantity is written."""
+
+    LENGTH = "length"
+    FINE = "fine length"
+    CLOTH = "length of cloth"
+    COUNT = "count"
+    PERCENT = "percent"
+    WORDS = "words"
+
+
+@dataclass(frozen=True)
+class Quantity:
+    """A number (millimetres, a count, or a share of one) or a word, and how to write it."""
+
+    value: float
+    kind: Kind
+    words: str = ""
+
+    def show(self, units: Units) -> str:
+        match self.kind:
+            case Kind.LENGTH:
+                return format_length(self.value, units)
+            case Kind.FINE:
+                return format_length(self.value, units, fine=True)
+            case Kind.CLOTH:
+                return format_cloth(self.value, units)
+            case Kind.COUNT:
+                return f"{self.value:g}"
+            case Kind.PERCENT:
+                return f"{self.value * 100:.3g} %".replace("-", "−")
+            case Kind.WORDS:
+                return self.words
+
+
+def length(mm: float) -> Quantity:
+    return Quantity(mm, Kind.LENGTH)
+
+
+def fine(mm: float) -> Quantity:
+    return Quantity(mm, Kind.FINE)
+
+
+def cloth_length(mm: float) -> Quantity:
+    return Quantity(mm, Kind.CLOTH)
+
+
+def count(number: float) -> Quantity:
+    return Quantity(number, Kind.COUNT)
+
+
+def percent(share: float) -> Quantity:
+    return Quantity(share, Kind.PERCENT)
+
+
+def words(text: str) -> Quantity:
+    return Quantity(0.0, Kind.WORDS, text)
+
+
+@dataclass(frozen=True)
+class Given:
+    """One input of a sum. `working` is set where the input was itself worked out."""
+
+    name: str
+    quantity: Quantity
+    source: Source
+    working: Working | None = None
+
+
+@dataclass(frozen=True)
+class Working:
+    """A computed figure and how it came about."""
+
+    name: str
+    quantity: Quantity
+    formula: str
+    given: tuple[Given, ...]
+    rounding: str = "not rounded"
+
+    @property
+    def value(self) -> float:
+        return self.quantity.value
+
+    def as_given(self, name: str | None = None) -> Given:
+        """This figure as an input of the next sum."""
+        return Given(name or self.name, self.quantity, Source.WORKED_OUT, self)
+
+    def steps(self) -> Iterator[Working]:
+        """The sums this one stands on, deepest first, then itself."""
+        for item in self.given:
+            if item.working is not None:
+                yield from item.working.steps()
+        yield self

@@ -1,0 +1,87 @@
+"""How much cloth: from the length of a lay to what the shop cuts, and whether what is in hand will do."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.pattern import Envelope, PrintedYardage, Role
+from rowanseed.core.units import Units, round_up_for_shop
+from rowanseed.core.working import Given, Source, Working, cloth_length, fine, length, percent
+
+STRAIGHTENING = 50.0
+"""Cloth given up to straighten both ends, in mm (common practice, no source)."""
+
+
+@dataclass(frozen=True)
+class Need:
+    """What a lay asks for: ready to cut, before shrinking, and as the shop sells it (mm)."""
+
+    lay: Working
+    ready: Working
+    before_washing: Working
+    to_buy: Working
+
+
+def need(lay_length: float, cloth: Cloth, gap: float, units: Units) -> Need:
+    """From the length of a lay to the length to buy, each step with its sum."""
+    lay = Working(
+        "Length of the lay", cloth_length(lay_length),
+        "the pieces laid out on this cloth, as drawn at the Lay",
+        (Given("width ready to cut", length(cloth.ready_width), Source.TAPE if cloth.washed else Source.WORKED_OUT),
+         Given("selvedge left at each side", fine(cloth.selvedge), Source.TAPE),
+         Given("between pieces", fine(gap), Source.PRACTICE)),
+    )  # fmt: skip
+    ready = Working(
+        "Ready to cut", cloth_length(lay_length + STRAIGHTENING), "lay + straightening both ends",
+        (lay.as_given(), Given("straightening", length(STRAIGHTENING), Source.PRACTICE)),
+    )  # fmt: skip
+    shrink = 0.0 if cloth.washed else cloth.shrink_along
+    before = Working(
+        "Before washing", cloth_length(ready.value / (1 - shrink)),
+        "ready to cut ÷ (1 − shrinkage along the grain)",
+        (ready.as_given(), Given("shrinkage", percent(shrink), Source.TAPE if cloth.washed else Source.CHOSEN)),
+    )  # fmt: skip
+    step = "1/8 yd" if units is Units.IMPERIAL else "10 cm"
+    to_buy = Working(
+        "To buy", cloth_length(round_up_for_shop(before.value, units)), f"rounded up, as shops sell by {step}",
+        (before.as_given(),), f"up to the next {step}",
+    )  # fmt: skip
+    return Need(lay, ready, before, to_buy)
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """Does the cloth in hand do? `spare` is what is left over (mm), negative when it runs short."""
+
+    enough: bool
+    spare: Working
+
+
+def will_it_do(needed: Need, cloth: Cloth) -> Verdict | None:
+    """Compare what is in hand with what is needed, both ready to cut; None if nothing is in hand."""
+    in_hand = cloth.ready_length
+    if in_hand is None or cloth.length is None:
+        return None
+    given = [Given("in hand", cloth_length(cloth.length), Source.TAPE)]
+    if not cloth.washed and cloth.shrink_along:
+        given.append(Given("shrinkage", percent(cloth.shrink_along), Source.CHOSEN))
+    spare = Working(
+        "Left over" if in_hand >= needed.ready.value else "Short by",
+        cloth_length(abs(in_hand - needed.ready.value)),
+        "in hand" + (" × (1 − shrinkage)" if len(given) > 1 else "") + " less ready to cut",
+        (*given, needed.ready.as_given()),
+    )
+    # A millimetre either way is no reason to send anybody to the shop.
+    return Verdict(in_hand >= needed.ready.value - 1, spare)
+
+
+def printed(envelope: Envelope, view: str, size: str, role: Role, cloth: Cloth) -> PrintedYardage | None:
+    """The envelope's own figure for the widest printed width that this cloth has; None if there is none."""
+    one_way = cloth.direction is Direction.ONE_WAY
+    lines = [
+        y for y in envelope.yardage
+        if (y.view, y.size, y.role) == (view, size, role) and y.width <= cloth.width + 30
+        and (y.one_way == one_way or not one_way)
+    ]  # fmt: skip
+    return max(lines, key=lambda y: (y.width, y.one_way == one_way), default=None)

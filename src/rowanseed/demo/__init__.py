@@ -1,0 +1,1 @@
+"""The demo household: an invented village choir sewing its winter concert clothes."""

@@ -1,0 +1,1 @@
+"""Open formats, read and written: patterns, drawings, layout problems and plans, projects."""

@@ -1,0 +1,222 @@
+"""Read and write layout problems and plans, documented in docs/formats/layout.md."""
+
+from __future__ import annotations
+
+import json
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from shapely.geometry import Polygon
+
+from rowanseed.core.errors import DocumentError
+from rowanseed.core.lay.problem import (
+    LayCloth,
+    LayKind,
+    LayPiece,
+    Match,
+    MatchPoint,
+    Placement,
+    Plan,
+    Problem,
+    Stretch,
+)
+from rowanseed.core.outline import Point, bounds
+from rowanseed.core.pattern import Grain
+
+PROBLEM = "rowanseed-layout-problem/1"
+PLAN = "rowanseed-layout-plan/1"
+FURTHEST = 1_000_000.0
+
+_Pair = tuple[float, float]
+
+
+class _Record(BaseModel):
+    model_config = ConfigDict(extra="ignore", allow_inf_nan=False)
+
+
+class _Repeat(_Record):
+    x: float | None = Field(gt=0)
+    y: float | None = Field(gt=0)
+
+
+class _Cloth(_Record):
+    width: float = Field(gt=0, le=FURTHEST)
+    length: float | None = Field(gt=0)
+    selvedge: float = Field(ge=0)
+    direction: Literal["two-way", "one-way"]
+    repeat: _Repeat | None
+
+
+class _Piece(_Record):
+    id: str
+    outline: list[_Pair] = Field(min_length=3)
+    cut: int = Field(ge=1, le=1000, strict=True)
+    pair: bool
+    fold: tuple[_Pair, _Pair] | None
+    grain: Grain
+
+
+class _MatchPoint(_Record):
+    piece: str
+    at: _Pair
+
+
+class _Match(_Record):
+    axis: Literal["x", "y"]
+    points: list[_MatchPoint] = Field(min_length=1)
+    phase: float | None = None
+
+
+class _Problem(_Record):
+    format: Literal["rowanseed-layout-problem/1"]
+    name: str
+    cloth: _Cloth
+    gap: float = Field(ge=0)
+    lays: list[LayKind] = Field(min_length=1)
+    pieces: list[_Piece] = Field(min_length=1)
+    matches: list[_Match]
+
+
+def read_problem(text: str | bytes) -> Problem:
+    """Read and validate a layout problem. Raises DocumentError with the field and the reason."""
+    try:
+        model = _Problem.model_validate(json.loads(text))
+    except ValidationError as error:
+        first = error.errors()[0]
+        raise DocumentError(f"{first['msg']}.", "", ".".join(str(step) for step in first["loc"])) from None
+    except (ValueError, RecursionError) as error:
+        raise DocumentError(f"The document is not JSON: {error}.") from None
+    cloth = model.cloth
+    if cloth.width <= 2 * cloth.selvedge:
+        raise DocumentError("The selvedges leave no usable width.", "", "cloth.selvedge")
+    ids: set[str] = set()
+    for n, piece in enumerate(model.pieces):
+        _check_piece(piece, f"pieces.{n}")
+        if piece.id in ids:
+            raise DocumentError(f"“{piece.id}” is there twice.", "", f"pieces.{n}.id")
+        ids.add(piece.id)
+    for n, match in enumerate(model.matches):
+        for k, point in enumerate(match.points):
+            if point.piece not in ids:
+                raise DocumentError(f"There is no piece “{point.piece}”.", "", f"matches.{n}.points.{k}.piece")
+    repeat = cloth.repeat
+    return Problem(
+        name=model.name,
+        cloth=LayCloth(cloth.width, cloth.length, cloth.selvedge, cloth.direction == "one-way",
+                       repeat.x if repeat else None, repeat.y if repeat else None),
+        gap=model.gap,
+        lays=tuple(model.lays),
+        pieces=tuple(
+            LayPiece(p.id, tuple(p.outline), p.cut, p.pair, p.fold, p.grain) for p in model.pieces
+        ),
+        matches=tuple(
+            Match(m.axis, tuple(MatchPoint(p.piece, p.at) for p in m.points), m.phase) for m in model.matches
+        ),
+    )  # fmt: skip
+
+
+def _check_piece(piece: _Piece, where: str) -> None:
+    outline = [tuple(p) for p in piece.outline]
+    if any(abs(v) > FURTHEST for p in outline for v in p):
+        raise DocumentError("A point lies more than a kilometre away.", "", f"{where}.outline")
+    if any(outline[k - 1] == p for k, p in enumerate(outline)):
+        raise DocumentError("A point is repeated.", "", f"{where}.outline")
+    polygon = Polygon(outline)
+    if not polygon.is_valid or polygon.area < 1:
+        raise DocumentError("It is not a simple polygon with an area.", "", f"{where}.outline")
+    if piece.fold is None:
+        return
+    edges = {frozenset((outline[k - 1], p)) for k, p in enumerate(outline)}
+    (x0, y0), (x1, y1) = piece.fold
+    if frozenset(piece.fold) not in edges:
+        raise DocumentError("It is not an edge of the outline.", "", f"{where}.fold")
+    _, low, _, high = bounds(outline)
+    if abs(y0 - y1) > 1e-6:
+        raise DocumentError("It is not parallel to the grain.", "", f"{where}.fold")
+    if low < y0 - 1e-6 and high > y0 + 1e-6:
+        raise DocumentError("The outline lies on both sides of it.", "", f"{where}.fold")
+
+
+def problem_document(problem: Problem) -> dict[str, Any]:
+    cloth = problem.cloth
+    has_repeat = cloth.repeat_x is not None or cloth.repeat_y is not None
+    return {
+        "format": PROBLEM,
+        "name": problem.name,
+        "cloth": {
+            "width": cloth.width,
+            "length": cloth.length,
+            "selvedge": cloth.selvedge,
+            "direction": "one-way" if cloth.one_way else "two-way",
+            "repeat": {"x": cloth.repeat_x, "y": cloth.repeat_y} if has_repeat else None,
+        },
+        "gap": problem.gap,
+        "lays": [lay.value for lay in problem.lays],
+        "pieces": [
+            {
+                "id": p.id,
+                "outline": [list(q) for q in p.outline],
+                "cut": p.cut,
+                "pair": p.pair,
+                "fold": [list(q) for q in p.fold] if p.fold else None,
+                "grain": p.grain.value,
+            }
+            for p in problem.pieces
+        ],
+        "matches": [
+            {
+                "axis": m.axis,
+                "points": [{"piece": p.piece, "at": list(p.at)} for p in m.points],
+                "phase": m.phase,
+            }
+            for m in problem.matches
+        ],
+    }
+
+
+def plan_document(plan: Plan) -> dict[str, Any]:
+    return {
+        "format": PLAN,
+        "length": plan.length,
+        "stretches": [
+            {
+                "lay": s.lay.value,
+                "depth": s.depth,
+                "start": s.start,
+                "end": s.end,
+                "placements": [
+                    {
+                        "piece": p.piece,
+                        "turn": p.turn,
+                        "mirrored": p.mirrored,
+                        "whole": p.whole,
+                        "at": list(p.at),
+                        "outline": [list(q) for q in p.outline],
+                    }
+                    for p in s.placements
+                ],
+            }
+            for s in plan.stretches
+        ],
+    }
+
+
+def read_plan(document: dict[str, Any]) -> Plan:
+    """A plan from its own document, as this application wrote it."""
+
+    def points(rows: list[list[float]]) -> tuple[Point, ...]:
+        return tuple((row[0], row[1]) for row in rows)
+
+    return Plan(
+        document["length"],
+        tuple(
+            Stretch(
+                LayKind(s["lay"]), s["depth"], s["start"], s["end"],
+                tuple(
+                    Placement(p["piece"], p["turn"], p["mirrored"], p["whole"], (p["at"][0], p["at"][1]), points(p["outline"]))
+                    for p in s["placements"]
+                ),
+            )
+            for s in document["stretches"]
+        ),
+    )  # fmt: skip

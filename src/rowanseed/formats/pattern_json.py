@@ -1,0 +1,398 @@
+"""Read and write `rowanseed-pattern/1`, documented in docs/formats/pattern.md."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Sequence
+from enum import Enum
+from typing import Any, Literal, TypeVar
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from rowanseed.core import pattern as core
+from rowanseed.core.errors import PatternError
+from rowanseed.core.outline import Chain, Point, Segment
+from rowanseed.core.pattern_check import check
+
+FORMAT = "rowanseed-pattern/1"
+
+Number = float
+Row = list[Number]
+Kind = TypeVar("Kind", bound=Enum)
+
+
+class _Record(BaseModel):
+    """Unknown fields are passed over; numbers have to be finite."""
+
+    model_config = ConfigDict(extra="ignore", allow_inf_nan=False)
+
+
+class _Edge(_Record):
+    name: str = Field(min_length=1)
+    allowance: Number
+    corner: core.Corner = core.Corner.MITRE
+
+
+class _Size(_Record):
+    edges: dict[str, list[Row]]
+    grainline: tuple[tuple[Number, Number], tuple[Number, Number]]
+
+
+class _Cut(_Record):
+    role: core.Role
+    count: int
+    pair: bool = False
+    fold: str | None = None
+    grain: core.Grain = core.Grain.LENGTHWISE
+    one_way: bool = False
+    motif: bool = False
+    views: list[str] = []
+
+
+class _Mark(_Record):
+    id: str
+    kind: core.MarkKind
+    edge: str
+    anchor: str = Field(alias="from")
+    distance: Number | dict[str, Number]
+
+
+class _Dart(_Record):
+    id: str
+    edge: str
+    legs: tuple[str, str]
+    point: dict[str, tuple[Number, Number]]
+
+
+class _InnerLine(_Record):
+    id: str
+    kind: core.LineKind
+    ends: dict[str, tuple[tuple[Number, Number], tuple[Number, Number]]]
+
+
+class _InnerPoint(_Record):
+    id: str
+    kind: core.PointKind
+    at: dict[str, tuple[Number, Number]]
+
+
+class _Piece(_Record):
+    id: str = Field(min_length=1)
+    name: str = Field(min_length=1)
+    number: int = 0
+    drawn: core.Drawn
+    edges: list[_Edge]
+    sizes: dict[str, _Size]
+    cuts: list[_Cut]
+    marks: list[_Mark] = []
+    darts: list[_Dart] = []
+    lines: list[_InnerLine] = []
+    points: list[_InnerPoint] = []
+
+
+class _Part(_Record):
+    piece: str
+    edge: str
+    hand: Literal["left", "right"] | None = None
+    from_mark: str | None = None
+    to_mark: str | None = None
+
+
+class _Difference(_Record):
+    kind: core.DifferenceKind
+    amount: Number = 0.0
+
+
+class _Join(_Record):
+    id: str
+    name: str
+    a: list[_Part]
+    b: list[_Part]
+    difference: _Difference = _Difference(kind=core.DifferenceKind.NONE)
+    align: Literal["both", "start", "end"] = "both"
+    sewn_from: Literal["start", "end"] = "start"
+    press: core.Press = core.Press.OPEN
+    each_hand: bool = False
+
+
+class _Closure(_Record):
+    id: str
+    kind: core.ClosureKind
+    join: str
+    to_mark: tuple[str, str] | None = None
+
+
+class _Finish(_Record):
+    id: str
+    name: str
+    kind: core.FinishKind
+    parts: list[_Part]
+    folds: list[Number] = []
+
+
+class _Layer(_Record):
+    kind: core.LayerKind
+    piece: str
+    of: str
+
+
+class _BookletStep(_Record):
+    number: str
+    about: list[str]
+
+
+class _Making(_Record):
+    joins: list[_Join] = []
+    closures: list[_Closure] = []
+    finishes: list[_Finish] = []
+    layers: list[_Layer] = []
+    booklet: list[_BookletStep] = []
+
+
+class _View(_Record):
+    id: str
+    name: str
+
+
+class _Yardage(_Record):
+    view: str
+    size: str
+    role: core.Role = core.Role.MAIN
+    width: Number = Field(gt=0)
+    one_way: bool
+    length: Number = Field(gt=0)
+
+
+class _Notion(_Record):
+    what: str
+    count: int = Field(ge=1)
+    detail: str = ""
+
+
+class _Envelope(_Record):
+    views: list[_View]
+    sizes: list[str]
+    sized_by: list[str] = []
+    body_chart: dict[str, dict[str, Number]] = {}
+    finished: dict[str, dict[str, dict[str, Number]]] = {}
+    yardage: list[_Yardage] = []
+    notions: list[_Notion] = []
+
+
+class _Pattern(_Record):
+    format: Literal["rowanseed-pattern/1"]
+    name: str = Field(min_length=1)
+    house: str = ""
+    code: str = ""
+    garment: str = ""
+    envelope: _Envelope
+    pieces: list[_Piece]
+    making: _Making = _Making()
+
+
+# ---------------------------------------------------------------- reading
+
+
+def read_pattern(text: str | bytes) -> core.Pattern:
+    """Read and fully validate a pattern document.
+
+    Raises PatternError naming the field, or the piece, size and edge, at fault.
+    """
+    try:
+        document = json.loads(text)
+    except (ValueError, RecursionError) as error:
+        raise PatternError("The file is not JSON.", f"What was said: {error}.") from None
+    if not isinstance(document, dict) or document.get("format") != FORMAT:
+        raise PatternError("The file does not say that it is a Rowanseed pattern.",
+                           f'It has to begin with "format": "{FORMAT}".', "format")  # fmt: skip
+    try:
+        model = _Pattern.model_validate(document)
+    except ValidationError as error:
+        first = error.errors()[0]
+        raise PatternError(f"{first['msg']}.", "", _place(document, first["loc"])) from None
+    pattern = _to_core(model)
+    check(pattern)
+    return pattern
+
+
+def _place(document: Any, path: Sequence[int | str]) -> str:
+    """A field's place in words: list positions are told by the name or id standing there."""
+    words, here = [], document
+    for step in path:
+        try:
+            here = here[step]
+        except (KeyError, IndexError, TypeError):
+            here = None
+        if isinstance(step, int) and isinstance(here, dict):
+            words.append(f"“{here.get('name') or here.get('id') or step + 1}”")
+        else:
+            words.append(str(step))
+    return ", ".join(words)
+
+
+def _to_core(model: _Pattern) -> core.Pattern:
+    sizes = tuple(model.envelope.sizes)
+    envelope = model.envelope
+    return core.Pattern(
+        name=model.name,
+        house=model.house,
+        code=model.code,
+        garment=model.garment,
+        envelope=core.Envelope(
+            views=tuple(core.View(v.id, v.name) for v in envelope.views),
+            sizes=sizes,
+            sized_by=tuple(envelope.sized_by),
+            body_chart=envelope.body_chart,
+            finished=envelope.finished,
+            yardage=tuple(core.PrintedYardage(**dict(y)) for y in envelope.yardage),
+            notions=tuple(core.Notion(**dict(n)) for n in envelope.notions),
+        ),
+        pieces=tuple(_piece(piece, sizes) for piece in model.pieces),
+        making=_making(model.making),
+    )
+
+
+def _piece(model: _Piece, sizes: tuple[str, ...]) -> core.Piece:
+    return core.Piece(
+        id=model.id,
+        name=model.name,
+        number=model.number,
+        drawn=model.drawn,
+        edges=tuple(core.EdgeSpec(e.name, e.allowance, e.corner) for e in model.edges),
+        shapes={size: _shape(model, size, shape) for size, shape in model.sizes.items()},
+        cuts=tuple(core.Cut(**{**dict(cut), "views": tuple(cut.views)}) for cut in model.cuts),
+        marks=tuple(
+            core.Mark(m.id, m.kind, m.edge, m.anchor,
+                      m.distance if isinstance(m.distance, dict) else dict.fromkeys(sizes, m.distance))
+            for m in model.marks
+        ),
+        darts=tuple(core.Dart(d.id, d.edge, d.legs, d.point) for d in model.darts),
+        lines=tuple(core.InnerLine(line.id, line.kind, line.ends) for line in model.lines),
+        points=tuple(core.InnerPoint(point.id, point.kind, point.at) for point in model.points),
+    )  # fmt: skip
+
+
+def _shape(piece: _Piece, size: str, model: _Size) -> core.Shape:
+    edges = {name: _chain(rows, f"Piece “{piece.name}”, size {size}, edge “{name}”")
+             for name, rows in model.edges.items()}  # fmt: skip
+    ordered = {edge.name: edges[edge.name] for edge in piece.edges if edge.name in edges}
+    return core.Shape({**ordered, **edges}, model.grainline)
+
+
+def _chain(rows: list[Row], where: str) -> Chain:
+    if len(rows) < 2 or len(rows[0]) != 2:
+        raise PatternError("An edge is a start point and at least one segment.", "", where)
+    at: Point = (rows[0][0], rows[0][1])
+    chain = []
+    for row in rows[1:]:
+        if len(row) == 2:
+            segment = Segment(at, (row[0], row[1]))
+        elif len(row) == 6:
+            segment = Segment(at, (row[4], row[5]), (row[0], row[1]), (row[2], row[3]))
+        else:
+            raise PatternError("A segment has two numbers (straight) or six (curved).", "", where)
+        if any(abs(number) > 20_000 for number in row):
+            raise PatternError("A point lies more than 20 m away.", "Lengths are in millimetres.", where)
+        chain.append(segment)
+        at = segment.end
+    return tuple(chain)
+
+
+def _making(model: _Making) -> core.Making:
+    return core.Making(
+        joins=tuple(
+            core.Join(
+                id=j.id,
+                name=j.name,
+                a=_parts(j.a),
+                b=_parts(j.b),
+                difference=core.Difference(j.difference.kind, j.difference.amount),
+                align=j.align,
+                sewn_from=j.sewn_from,
+                press=j.press,
+                each_hand=j.each_hand,
+            )
+            for j in model.joins
+        ),
+        closures=tuple(core.Closure(c.id, c.kind, c.join, c.to_mark) for c in model.closures),
+        finishes=tuple(core.Finish(f.id, f.name, f.kind, _parts(f.parts), tuple(f.folds)) for f in model.finishes),
+        layers=tuple(core.Layer(layer.kind, layer.piece, layer.of) for layer in model.layers),
+        booklet=tuple(core.BookletStep(b.number, tuple(b.about)) for b in model.booklet),
+    )
+
+
+def _parts(models: list[_Part]) -> tuple[core.EdgePart, ...]:
+    return tuple(core.EdgePart(p.piece, p.edge, p.hand, p.from_mark, p.to_mark) for p in models)
+
+
+# ---------------------------------------------------------------- writing
+
+
+def write_pattern(pattern: core.Pattern) -> str:
+    """A pattern as a JSON document; reading it gives the same pattern, to 0.0001 mm."""
+    return json.dumps(pattern_document(pattern), ensure_ascii=False, indent=1)
+
+
+def pattern_document(pattern: core.Pattern) -> dict[str, Any]:
+    envelope = _plain(pattern.envelope)
+    return {
+        "format": FORMAT,
+        "name": pattern.name,
+        "house": pattern.house,
+        "code": pattern.code,
+        "garment": pattern.garment,
+        "envelope": envelope,
+        "pieces": [_piece_document(piece) for piece in pattern.pieces],
+        "making": _plain(pattern.making),
+    }
+
+
+def _piece_document(piece: core.Piece) -> dict[str, Any]:
+    return {
+        "id": piece.id,
+        "name": piece.name,
+        "number": piece.number,
+        "drawn": piece.drawn.value,
+        "edges": [_plain(edge) for edge in piece.edges],
+        "sizes": {
+            size: {
+                "edges": {name: _rows(chain) for name, chain in shape.edges.items()},
+                "grainline": [_rounded(p) for p in shape.grainline],
+            }
+            for size, shape in piece.shapes.items()
+        },
+        "cuts": [_plain(cut) for cut in piece.cuts],
+        "marks": [{("from" if k == "anchor" else k): v for k, v in _plain(mark).items()} for mark in piece.marks],
+        "darts": [_plain(dart) for dart in piece.darts],
+        "lines": [_plain(line) for line in piece.lines],
+        "points": [_plain(point) for point in piece.points],
+    }
+
+
+def _rows(chain: Chain) -> list[Row]:
+    rows = [_rounded(chain[0].start)]
+    for s in chain:
+        if s.control1 is not None and s.control2 is not None:
+            rows.append([*_rounded(s.control1), *_rounded(s.control2), *_rounded(s.end)])
+        else:
+            rows.append(_rounded(s.end))
+    return rows
+
+
+def _rounded(point: Point) -> Row:
+    return [round(point[0], 4), round(point[1], 4)]
+
+
+def _plain(value: Any) -> Any:
+    """A record of the core as JSON values."""
+    if isinstance(value, Enum):
+        return value.value
+    if isinstance(value, float):
+        return round(value, 4)
+    if hasattr(value, "__dataclass_fields__"):
+        return {name: _plain(getattr(value, name)) for name in value.__dataclass_fields__}
+    if isinstance(value, dict):
+        return {key: _plain(item) for key, item in value.items()}
+    if isinstance(value, list | tuple):
+        return [_plain(item) for item in value]
+    return value

@@ -1,0 +1,1 @@
+"""What is kept: SQLite by plain SQL, one module a table family."""

@@ -1,0 +1,28 @@
+"""The household's habits."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowanseed.core.units import Units
+from rowanseed.store.database import Connection, transaction
+
+
+@dataclass(frozen=True)
+class Habits:
+    units: Units
+    overlocker: bool
+    hem_by_hand: bool
+
+
+def habits(connection: Connection) -> Habits:
+    row = connection.execute("SELECT units, overlocker, hem_by_hand FROM household").fetchone()
+    return Habits(Units(row["units"]), bool(row["overlocker"]), bool(row["hem_by_hand"]))
+
+
+def set_habits(connection: Connection, new: Habits) -> None:
+    with transaction(connection):
+        connection.execute(
+            "UPDATE household SET units = ?, overlocker = ?, hem_by_hand = ?",
+            (new.units.value, int(new.overlocker), int(new.hem_by_hand)),
+        )

@@ -1,0 +1,71 @@
+"""Answers of the lay engine, and which of them a project keeps."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+from dataclasses import dataclass
+
+from rowanseed.core.errors import LayError
+from rowanseed.core.lay.problem import LayKind, Plan, Problem
+from rowanseed.core.pattern import Role
+from rowanseed.formats.layout_json import plan_document, problem_document, read_plan
+from rowanseed.store.database import Connection, transaction
+
+ENGINE = "bottom-left fill 1"
+"""Part of every question: another engine may answer it better."""
+
+
+def question_of(problem: Problem) -> str:
+    """A key for a layout problem: the same cloth and pieces give the same key, whatever it is called."""
+    document = {**problem_document(problem), "name": "", "engine": ENGINE}
+    return hashlib.sha256(json.dumps(document, sort_keys=True).encode()).hexdigest()
+
+
+def answers(connection: Connection, question: str) -> dict[LayKind, Plan | LayError]:
+    rows = connection.execute("SELECT lay, plan, refusal FROM lay_answer WHERE question = ?", (question,))
+    return {
+        LayKind(row["lay"]): read_plan(json.loads(row["plan"])) if row["plan"] else _refusal(row["refusal"])
+        for row in rows
+    }
+
+
+def _refusal(document: str) -> LayError:
+    said = json.loads(document)
+    return LayError(said["problem"], said["remedy"], said["where"])
+
+
+def keep_answers(connection: Connection, question: str, found: dict[LayKind, Plan | LayError]) -> None:
+    with transaction(connection):
+        for lay, answer in found.items():
+            if isinstance(answer, Plan):
+                plan, refusal = json.dumps(plan_document(answer)), None
+            else:
+                plan = None
+                refusal = json.dumps({"problem": answer.problem, "remedy": answer.remedy, "where": answer.where})
+            connection.execute(
+                "INSERT OR REPLACE INTO lay_answer (question, lay, plan, refusal) VALUES (?, ?, ?, ?)",
+                (question, lay.value, plan, refusal),
+            )
+
+
+@dataclass(frozen=True)
+class KeptLay:
+    question: str
+    lay: LayKind
+
+
+def kept_lays(connection: Connection, project_id: int) -> dict[Role, KeptLay]:
+    rows = connection.execute("SELECT role, question, lay FROM kept_lay WHERE project_id = ?", (project_id,))
+    return {Role(row["role"]): KeptLay(row["question"], LayKind(row["lay"])) for row in rows}
+
+
+def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay | None) -> None:
+    """Keep a lay for a cloth of a project, or with None let it go."""
+    with transaction(connection):
+        connection.execute("DELETE FROM kept_lay WHERE project_id = ? AND role = ?", (project_id, role.value))
+        if kept is not None:
+            connection.execute(
+                "INSERT INTO kept_lay (project_id, role, question, lay) VALUES (?, ?, ?, ?)",
+                (project_id, role.value, kept.question, kept.lay.value),
+            )

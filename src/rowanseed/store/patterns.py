@@ -1,0 +1,66 @@
+"""Patterns, kept as documents of the open format, and drawings that wait to become patterns."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+from functools import lru_cache
+
+from rowanseed.core.pattern import Pattern
+from rowanseed.formats.pattern_json import read_pattern, write_pattern
+from rowanseed.store.database import Connection, transaction
+
+
+@dataclass(frozen=True)
+class PatternEntry:
+    id: int
+    name: str
+    added_on: str
+
+
+def patterns(connection: Connection) -> list[PatternEntry]:
+    rows = connection.execute("SELECT id, name, added_on FROM pattern ORDER BY name")
+    return [PatternEntry(row["id"], row["name"], row["added_on"]) for row in rows]
+
+
+def pattern_document(connection: Connection, id: int) -> str | None:
+    row = connection.execute("SELECT document FROM pattern WHERE id = ?", (id,)).fetchone()
+    return None if row is None else str(row["document"])
+
+
+def pattern(connection: Connection, id: int) -> Pattern | None:
+    document = pattern_document(connection, id)
+    return None if document is None else _read(document)
+
+
+@lru_cache(maxsize=64)
+def _read(document: str) -> Pattern:
+    return read_pattern(document)
+
+
+def add_pattern(connection: Connection, new: Pattern, today: date) -> int:
+    with transaction(connection):
+        cursor = connection.execute(
+            "INSERT INTO pattern (name, document, added_on) VALUES (?, ?, ?)",
+            (new.name, write_pattern(new), today.isoformat()),
+        )
+    return int(cursor.lastrowid or 0)
+
+
+def add_drawing(connection: Connection, filename: str, svg: bytes, today: date) -> int:
+    with transaction(connection):
+        cursor = connection.execute(
+            "INSERT INTO drawing (filename, svg, added_on) VALUES (?, ?, ?)", (filename, svg, today.isoformat())
+        )
+    return int(cursor.lastrowid or 0)
+
+
+def drawing(connection: Connection, id: int) -> tuple[str, bytes] | None:
+    """(file name, SVG) of a drawing that waits."""
+    row = connection.execute("SELECT filename, svg FROM drawing WHERE id = ?", (id,)).fetchone()
+    return None if row is None else (row["filename"], row["svg"])
+
+
+def forget_drawing(connection: Connection, id: int) -> None:
+    with transaction(connection):
+        connection.execute("DELETE FROM drawing WHERE id = ?", (id,))

@@ -1,0 +1,72 @@
+"""People and their dated sets of measurements."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date
+
+from rowanseed.core.body import Age
+from rowanseed.store.database import Connection, transaction
+
+
+@dataclass(frozen=True)
+class Person:
+    """A person and the newest set of measurements (key → mm); `measuring_id` None if never measured."""
+
+    id: int
+    name: str
+    age: Age
+    measuring_id: int | None
+    taken_on: str | None
+    body: Mapping[str, float]
+
+
+def people(connection: Connection) -> list[Person]:
+    rows = connection.execute("SELECT id FROM person ORDER BY name").fetchall()
+    return [found for row in rows if (found := person(connection, row["id"])) is not None]
+
+
+def person(connection: Connection, id: int) -> Person | None:
+    row = connection.execute(
+        """
+        SELECT person.id, name, age, measuring.id AS measuring_id, taken_on
+        FROM person LEFT JOIN measuring ON measuring.person_id = person.id
+        WHERE person.id = ?
+        ORDER BY taken_on DESC, measuring.id DESC
+        LIMIT 1
+        """,
+        (id,),
+    ).fetchone()
+    if row is None:
+        return None
+    body = measurements(connection, row["measuring_id"]) if row["measuring_id"] else {}
+    return Person(row["id"], row["name"], Age(row["age"]), row["measuring_id"], row["taken_on"], body)
+
+
+def measurements(connection: Connection, measuring_id: int) -> dict[str, float]:
+    rows = connection.execute("SELECT measure, mm FROM measurement WHERE measuring_id = ?", (measuring_id,))
+    return {row["measure"]: row["mm"] for row in rows}
+
+
+def save_person(
+    connection: Connection, id: int | None, name: str, age: Age, body: Mapping[str, float], today: date
+) -> int:
+    """Store a person; a set of measurements that differs from the newest is added, never written over."""
+    with transaction(connection):
+        if id is None:
+            id = connection.execute("INSERT INTO person (name, age) VALUES (?, ?)", (name, age.value)).lastrowid
+            if id is None:
+                raise RuntimeError("the person got no number")
+        else:
+            connection.execute("UPDATE person SET name = ?, age = ? WHERE id = ?", (name, age.value, id))
+        before = person(connection, id)
+        if body and (before is None or dict(before.body) != dict(body)):
+            cursor = connection.execute(
+                "INSERT INTO measuring (person_id, taken_on) VALUES (?, ?)", (id, today.isoformat())
+            )
+            connection.executemany(
+                "INSERT INTO measurement (measuring_id, measure, mm) VALUES (?, ?, ?)",
+                [(cursor.lastrowid, measure, mm) for measure, mm in body.items()],
+            )
+    return id

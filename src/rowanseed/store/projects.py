@@ -1,0 +1,141 @@
+"""Projects: who, which pattern, which cloths, what was chosen; ticks, notes and cloth used."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date, datetime
+
+from rowanseed.core.pattern import Role
+from rowanseed.store.database import Connection, transaction
+
+
+@dataclass(frozen=True)
+class ProjectRecord:
+    id: int
+    name: str
+    person_id: int
+    pattern_id: int
+    view: str
+    size: str | None
+    hem_change: float
+    measuring_id: int | None
+    started_on: str
+    cloths: Mapping[Role, int]
+
+
+@dataclass(frozen=True)
+class Note:
+    id: int
+    text: str
+    written_on: str
+
+
+@dataclass(frozen=True)
+class ClothUsed:
+    mm: float
+    used_on: str
+
+
+_SELECT = """
+    SELECT id, name, person_id, pattern_id, view, size, hem_change, measuring_id, started_on FROM project
+"""
+
+
+def projects(connection: Connection) -> list[ProjectRecord]:
+    rows = connection.execute(f"{_SELECT} ORDER BY started_on DESC, id DESC").fetchall()
+    return [_record(connection, row) for row in rows]
+
+
+def project(connection: Connection, id: int) -> ProjectRecord | None:
+    row = connection.execute(f"{_SELECT} WHERE id = ?", (id,)).fetchone()
+    return None if row is None else _record(connection, row)
+
+
+def _record(connection: Connection, row: Mapping[str, object]) -> ProjectRecord:
+    cloths = connection.execute("SELECT role, cloth_id FROM project_cloth WHERE project_id = ?", (row["id"],))
+    return ProjectRecord(**dict(row), cloths={Role(c["role"]): c["cloth_id"] for c in cloths})  # type: ignore[arg-type]
+
+
+def start_project(
+    connection: Connection, name: str, person_id: int, pattern_id: int, view: str, cloths: Mapping[Role, int], today: date
+) -> int:
+    with transaction(connection):
+        cursor = connection.execute(
+            "INSERT INTO project (name, person_id, pattern_id, view, started_on) VALUES (?, ?, ?, ?, ?)",
+            (name, person_id, pattern_id, view, today.isoformat()),
+        )
+        id = int(cursor.lastrowid or 0)
+        connection.executemany(
+            "INSERT INTO project_cloth (project_id, role, cloth_id) VALUES (?, ?, ?)",
+            [(id, role.value, cloth_id) for role, cloth_id in cloths.items()],
+        )
+    return id
+
+
+def choose_fit(connection: Connection, id: int, size: str, hem_change: float, measuring_id: int | None) -> None:
+    """Keep the size and length, and the set of measurements they were chosen by."""
+    with transaction(connection):
+        connection.execute(
+            "UPDATE project SET size = ?, hem_change = ?, measuring_id = ? WHERE id = ?",
+            (size, hem_change, measuring_id, id),
+        )
+
+
+def choose_cloth(connection: Connection, id: int, role: Role, cloth_id: int | None) -> None:
+    with transaction(connection):
+        connection.execute("DELETE FROM project_cloth WHERE project_id = ? AND role = ?", (id, role.value))
+        if cloth_id is not None:
+            connection.execute(
+                "INSERT INTO project_cloth (project_id, role, cloth_id) VALUES (?, ?, ?)", (id, role.value, cloth_id)
+            )
+
+
+# ---------------------------------------------------------------- ticks, notes, cloth used
+
+
+def ticks(connection: Connection, project_id: int, list: str) -> frozenset[str]:
+    rows = connection.execute("SELECT key FROM tick WHERE project_id = ? AND list = ?", (project_id, list))
+    return frozenset(row["key"] for row in rows)
+
+
+def set_tick(connection: Connection, project_id: int, list: str, key: str, done: bool) -> None:
+    with transaction(connection):
+        connection.execute("DELETE FROM tick WHERE project_id = ? AND list = ? AND key = ?", (project_id, list, key))
+        if done:
+            connection.execute(
+                "INSERT INTO tick (project_id, list, key, ticked_at) VALUES (?, ?, ?, ?)",
+                (project_id, list, key, datetime.now().isoformat(timespec="seconds")),
+            )
+
+
+def notes(connection: Connection, project_id: int) -> list[Note]:
+    rows = connection.execute(
+        "SELECT id, text, written_on FROM note WHERE project_id = ? ORDER BY written_on DESC, id DESC", (project_id,)
+    )
+    return [Note(**dict(row)) for row in rows]
+
+
+def add_note(connection: Connection, project_id: int, text: str, written_on: date) -> None:
+    with transaction(connection):
+        connection.execute(
+            "INSERT INTO note (project_id, text, written_on) VALUES (?, ?, ?)", (project_id, text, written_on.isoformat())
+        )
+
+
+def remove_note(connection: Connection, project_id: int, note_id: int) -> None:
+    with transaction(connection):
+        connection.execute("DELETE FROM note WHERE project_id = ? AND id = ?", (project_id, note_id))
+
+
+def cloth_used(connection: Connection, project_id: int) -> dict[Role, ClothUsed]:
+    rows = connection.execute("SELECT role, mm, used_on FROM cloth_used WHERE project_id = ?", (project_id,))
+    return {Role(row["role"]): ClothUsed(row["mm"], row["used_on"]) for row in rows}
+
+
+def set_cloth_used(connection: Connection, project_id: int, role: Role, mm: float, used_on: date) -> None:
+    with transaction(connection):
+        connection.execute(
+            "INSERT OR REPLACE INTO cloth_used (project_id, role, mm, used_on) VALUES (?, ?, ?, ?)",
+            (project_id, role.value, mm, used_on.isoformat()),
+        )
