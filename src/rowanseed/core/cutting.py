@@ -62,7 +62,9 @@ class CutItem:
     spare: int
 
 
-def cut_list(pattern: Pattern, size: str, role: Role, problem: Problem, plan: Plan, surface: Surface) -> tuple[CutItem, ...]:
+def cut_list(
+    pattern: Pattern, size: str, role: Role, problem: Problem, plan: Plan, surface: Surface
+) -> tuple[CutItem, ...]:
     """The placements of a plan in cutting order: doubled cloth first, then along the cloth.
 
     Within a stretch the pieces are cut from the start of the cloth on, so that the rest stays whole.

@@ -30,7 +30,11 @@ class Choices:
 def altered(pattern: Pattern, choices: Choices) -> Altered:
     """The pattern as this garment is cut. Raises PatternError for a view or size it does not have."""
     if choices.size not in pattern.envelope.sizes:
-        raise PatternError(f"This pattern has no size {choices.size}.", f"It has {', '.join(pattern.envelope.sizes)}.", "size")
+        raise PatternError(
+            f"This pattern has no size {choices.size}.",
+            f"It has {', '.join(pattern.envelope.sizes)}.",
+            "size",
+        )
     if choices.view not in {view.id for view in pattern.envelope.views}:
         raise PatternError(f"This pattern has no view {choices.view}.", "", "view")
     return change_length_at_hem(pattern, choices.size, choices.hem_change)
@@ -38,9 +42,7 @@ def altered(pattern: Pattern, choices: Choices) -> Altered:
 
 def lay_cloth(cloth: Cloth) -> LayCloth:
     """A cloth as it is laid: ready to cut, as long as it takes."""
-    return LayCloth(
-        round(cloth.ready_width, 3), None, cloth.selvedge, one_way=cloth.direction is Direction.ONE_WAY
-    )
+    return LayCloth(round(cloth.ready_width, 3), None, cloth.selvedge, one_way=cloth.direction is Direction.ONE_WAY)
 
 
 def lay_problem(pattern: Pattern, choices: Choices, role: Role, cloth: Cloth) -> Problem:

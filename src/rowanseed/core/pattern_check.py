@@ -101,7 +101,10 @@ def _piece_faults(piece: Piece, sizes: tuple[str, ...]) -> Iterator[Fault]:
         structure = {name: tuple(s.is_curve for s in chain) for name, chain in shape.edges.items()}
         if before is not None and structure != before:
             edge_name = next(name for name in structure if structure[name] != before[name])
-            yield Fault(place(piece, size, edge_name), "The edge is not made of the same segments as in the other sizes.")
+            yield Fault(
+                place(piece, size, edge_name),
+                "The edge is not made of the same segments as in the other sizes.",
+            )
         before = before or structure
     yield from _cut_faults(piece, sizes)
     yield from _mark_faults(piece, sizes)
@@ -170,7 +173,10 @@ def _mark_faults(piece: Piece, sizes: tuple[str, ...]) -> Iterator[Fault]:
     known: dict[str, Mark] = {}
     for mark in piece.marks:
         if mark.edge not in {edge.name for edge in piece.edges}:
-            yield Fault(place(piece, edge=mark.edge), f"The mark “{mark.id}” is on an edge that the piece does not have.")
+            yield Fault(
+                place(piece, edge=mark.edge),
+                f"The mark “{mark.id}” is on an edge that the piece does not have.",
+            )
             continue
         anchor = known.get(mark.anchor)
         if mark.anchor not in ("start", "end") and (anchor is None or anchor.edge != mark.edge):

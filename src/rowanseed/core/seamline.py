@@ -89,17 +89,13 @@ def mark_point(piece: Piece, size: str, mark: Mark) -> Point:
 # ---------------------------------------------------------------- offsetting a ring
 
 
-def _offset(
-    specs: Sequence[EdgeSpec], edges: dict[str, list[Point]], *, outwards: bool
-) -> dict[str, list[Point]]:
+def _offset(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]], *, outwards: bool) -> dict[str, list[Point]]:
     sign = 1 if outwards else -1
     moved = [offset_polyline(edges[spec.name], sign * spec.allowance) for spec in specs]
     for k, spec in enumerate(specs):
         following = (k + 1) % len(specs)
         corner = edges[specs[following].name][0]
-        moved[k], moved[following] = _join(
-            moved[k], moved[following], spec, specs[following], corner, outwards
-        )
+        moved[k], moved[following] = _join(moved[k], moved[following], spec, specs[following], corner, outwards)
     return {spec.name: polyline for spec, polyline in zip(specs, moved, strict=True)}
 
 
@@ -164,4 +160,3 @@ def _crossing(a: Point, b: Point, c: Point, d: Point) -> Point | None:
     if -1e-12 <= t <= 1 + 1e-12 and -1e-12 <= u <= 1 + 1e-12:
         return (a[0] + t * v[0], a[1] + t * v[1])
     return None
-

@@ -148,9 +148,7 @@ class Ease:
         return None if self.body is None else self.finished - self.body
 
 
-def ease_table(
-    body: Mapping[str, float], envelope: Envelope, view: str, size: str
-) -> tuple[Ease, ...]:
+def ease_table(body: Mapping[str, float], envelope: Envelope, view: str, size: str) -> tuple[Ease, ...]:
     """Ease at every measure that has a finished figure and can stand against a body measure."""
     rows = []
     for measure, row in envelope.finished.get(view, {}).items():

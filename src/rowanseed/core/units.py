@@ -139,7 +139,7 @@ def format_length(mm: float, units: Units, *, fine: bool = False, unit: bool = T
 def format_cloth(mm: float, units: Units) -> str:
     """A length of cloth as it lies or is bought: metres to the centimetre, yards to the eighth."""
     if units is Units.METRIC:
-        return f"{_round_half_up(Fraction(mm) / 1000, Fraction(1, 100)):.2f} m"
+        return f"{float(_round_half_up(Fraction(mm) / 1000, Fraction(1, 100))):.2f} m"
     return f"{mixed_fraction(_round_half_up(Fraction(mm) / Fraction(9144, 10), Fraction(1, 8)))} yd"
 
 

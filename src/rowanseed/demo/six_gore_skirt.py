@@ -235,7 +235,9 @@ def _facing(id: str, name: str, number: int, cones: Mapping[str, Cone], hand: in
     """
     shares = ("front", "side-front") if hand == 1 else ("back", "side-back")
     upper_edge, side_edge, centre_edge = "upper", "side", "centre"
-    order = (centre_edge, "lower", side_edge, upper_edge) if hand == 1 else (side_edge, "lower", centre_edge, upper_edge)
+    order = (
+        (centre_edge, "lower", side_edge, upper_edge) if hand == 1 else (side_edge, "lower", centre_edge, upper_edge)
+    )
     shapes = {}
     for size, c in cones.items():
         sides = [(c.angle(HIP_SHARE[shares[0]]) / 2, 1), (c.angle(HIP_SHARE[shares[1]]) / 2, 2)]
@@ -265,7 +267,7 @@ def _facing(id: str, name: str, number: int, cones: Mapping[str, Cone], hand: in
         drawn=Drawn.SEAM,
         edges=tuple(EdgeSpec(edge, allowances[edge]) for edge in order),
         shapes=shapes,
-        cuts=(Cut(Role.MAIN, **whole), Cut(Role.INTERFACING, **whole)),  # type: ignore[arg-type]
+        cuts=(Cut(Role.MAIN, **whole), Cut(Role.INTERFACING, **whole)),
     )
 
 
@@ -372,4 +374,3 @@ def _making() -> Making:
             BookletStep("7", ("hem",)),
         ),
     )  # fmt: skip
-

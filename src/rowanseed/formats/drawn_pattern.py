@@ -5,7 +5,16 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.outline import Affine, Chain, Point, Segment, bounds, chain_length, flatten, transform_chain
+from rowanseed.core.outline import (
+    Affine,
+    Chain,
+    Point,
+    Segment,
+    bounds,
+    chain_length,
+    flatten,
+    transform_chain,
+)
 from rowanseed.core.pattern import (
     Cut,
     Drawn,
@@ -117,9 +126,7 @@ def _straightened(edges: dict[str, Chain], fold: str) -> dict[str, Chain]:
         for x, y in (segment.start, segment.end):
             moved[x, y] = (x, level)
     return {
-        name: tuple(
-            Segment(moved.get(s.start, s.start), moved.get(s.end, s.end), s.control1, s.control2) for s in run
-        )
+        name: tuple(Segment(moved.get(s.start, s.start), moved.get(s.end, s.end), s.control1, s.control2) for s in run)
         for name, run in edges.items()
     }
 

@@ -116,7 +116,7 @@ def read_problem(text: str | bytes) -> Problem:
 
 
 def _check_piece(piece: _Piece, where: str) -> None:
-    outline = [tuple(p) for p in piece.outline]
+    outline = piece.outline
     if any(abs(v) > FURTHEST for p in outline for v in p):
         raise DocumentError("A point lies more than a kilometre away.", "", f"{where}.outline")
     if any(outline[k - 1] == p for k, p in enumerate(outline)):
@@ -127,7 +127,7 @@ def _check_piece(piece: _Piece, where: str) -> None:
     if piece.fold is None:
         return
     edges = {frozenset((outline[k - 1], p)) for k, p in enumerate(outline)}
-    (x0, y0), (x1, y1) = piece.fold
+    (_, y0), (_, y1) = piece.fold
     if frozenset(piece.fold) not in edges:
         raise DocumentError("It is not an edge of the outline.", "", f"{where}.fold")
     _, low, _, high = bounds(outline)

@@ -10,7 +10,9 @@ from __future__ import annotations
 import io
 import math
 import re
+from collections.abc import Mapping
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Any
 from xml.etree.ElementTree import Element
 
@@ -45,7 +47,12 @@ _PX_PER_MM = 96 / 25.4
 _UNIT = re.compile(r"^\s*\+?(\d+(?:\.\d*)?|\.\d+)\s*(mm|cm|in|pt|pc|q)\s*$", re.IGNORECASE)
 _LABEL = "{http://www.inkscape.org/namespaces/inkscape}label"
 _SIZE = re.compile(r"^size[\s_-]*([0-9A-Za-z./]+)$", re.IGNORECASE)
-_FORBIDDEN = {"script": "a script", "foreignObject": "foreign content", "image": "a picture", "iframe": "a frame"}
+_FORBIDDEN = {
+    "script": "a script",
+    "foreignObject": "foreign content",
+    "image": "a picture",
+    "iframe": "a frame",
+}
 _GRAPHICS = {"path", "polygon", "rect", "circle", "ellipse"}
 _OPEN_GRAPHICS = {"polyline", "line"}
 
@@ -56,7 +63,7 @@ class DrawnPiece:
 
     id: str
     name: str
-    edges: dict[str, tuple[Chain, ...]]
+    edges: Mapping[str, tuple[Chain, ...]]
     residual: float
     """How far resampling may have moved the line, in mm; 0 where the lines were kept as drawn."""
 
@@ -89,7 +96,11 @@ def read_drawing(data: bytes) -> Drawing:
         of_size[id] = (name, chain)
     if len(by_size) > 1 and ONE_SIZE in by_size:
         stray = next(iter(by_size[ONE_SIZE].values()))[0]
-        raise DrawingError("This outline stands outside the groups of sizes.", "Move it into a group such as “size-12”.", stray)
+        raise DrawingError(
+            "This outline stands outside the groups of sizes.",
+            "Move it into a group such as “size-12”.",
+            stray,
+        )
     sizes = tuple(by_size)
     first = by_size[sizes[0]]
     for size in sizes[1:]:
@@ -97,9 +108,7 @@ def read_drawing(data: bytes) -> Drawing:
         if odd:
             raise DrawingError(f"The piece is not there in every size (compare {sizes[0]} and {size}).",
                                "Give it the same id in each group.", sorted(odd)[0])  # fmt: skip
-    pieces = tuple(
-        _nested(id, first[id][0], {size: by_size[size][id][1] for size in sizes}) for id in first
-    )
+    pieces = tuple(_nested(id, first[id][0], {size: by_size[size][id][1] for size in sizes}) for id in first)
     return Drawing(sizes, pieces)
 
 
@@ -164,7 +173,15 @@ def _outlines(data: bytes) -> list[tuple[str, str, str, Chain]]:
     """(size or "", id, name, ring in mm in the piece frame) of every closed outline."""
     try:
         drawing = svgelements.SVG.parse(io.BytesIO(data), reify=True, ppi=96)
-    except (ValueError, TypeError, AttributeError, ZeroDivisionError, IndexError, KeyError, RecursionError) as error:
+    except (
+        ValueError,
+        TypeError,
+        AttributeError,
+        ZeroDivisionError,
+        IndexError,
+        KeyError,
+        RecursionError,
+    ) as error:
         raise DrawingError(f"The drawing cannot be read: {error}.", "Save it again as plain SVG.") from None
     found: list[tuple[str, str, str, Chain]] = []
     segments = 0
@@ -197,7 +214,10 @@ def _shapes(group: Any, size: str) -> list[tuple[Any, str]]:
             match = _SIZE.match(label)
             out += _shapes(element, match[1] if match else size)
         elif isinstance(element, svgelements.Shape):
-            hidden = str(element.values.get("display", "")) == "none" or str(element.values.get("visibility", "")) == "hidden"
+            hidden = (
+                str(element.values.get("display", "")) == "none"
+                or str(element.values.get("visibility", "")) == "hidden"
+            )
             if not hidden:
                 out.append((element, size))
     return out
@@ -234,7 +254,11 @@ def _ring(subpath: Any, name: str) -> Chain | None:
     if polygon is None or polygon.convex_hull.area < 1:
         raise DrawingError("The outline encloses nothing.", "Take it out, or draw it as a closed piece.", name)
     if not polygon.is_valid:
-        raise DrawingError("The outline crosses itself.", "Draw the piece as one line that meets itself only at its end.", name)
+        raise DrawingError(
+            "The outline crosses itself.",
+            "Draw the piece as one line that meets itself only at its end.",
+            name,
+        )
     left, low, right, high = polygon.bounds
     if max(right - left, high - low) > LARGEST:
         raise DrawingError(f"The outline is {max(right - left, high - low) / 1000:.1f} m long; no piece is.",
@@ -286,7 +310,7 @@ def _nested(id: str, name: str, rings: dict[str, Chain]) -> DrawnPiece:
         points = [point_at(turned, whole * k / RESAMPLED) for k in range(RESAMPLED)]
         residual = max(residual, Polygon(points).hausdorff_distance(Polygon(flatten(turned)[:-1])))
         closed = [*points, points[0]]
-        resampled[size] = (tuple(Segment(a, b) for a, b in zip(closed, closed[1:], strict=False)),)
+        resampled[size] = (tuple(Segment(a, b) for a, b in pairwise(closed)),)
     return DrawnPiece(id, name, resampled, residual)
 
 

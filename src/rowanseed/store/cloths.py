@@ -8,9 +8,7 @@ from dataclasses import dataclass
 from rowanseed.core.cloth import Cloth, Direction, Fibre, Surface
 from rowanseed.store.database import Connection, transaction
 
-_COLUMNS = (
-    "name, width, length, selvedge, direction, fibre, shrink_along, shrink_across, washed, colour, surface"
-)
+_COLUMNS = "name, width, length, selvedge, direction, fibre, shrink_along, shrink_across, washed, colour, surface"
 
 
 @dataclass(frozen=True)
@@ -56,9 +54,7 @@ def save_cloth(connection: Connection, id: int | None, c: Cloth) -> int:
     with transaction(connection):
         if id is None:
             marks = ", ".join("?" * len(values))
-            return int(
-                connection.execute(f"INSERT INTO cloth ({_COLUMNS}) VALUES ({marks})", values).lastrowid or 0
-            )
+            return int(connection.execute(f"INSERT INTO cloth ({_COLUMNS}) VALUES ({marks})", values).lastrowid or 0)
         assignments = ", ".join(f"{column.strip()} = ?" for column in _COLUMNS.split(","))
         connection.execute(f"UPDATE cloth SET {assignments} WHERE id = ?", (*values, id))
     return id

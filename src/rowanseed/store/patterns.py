@@ -50,7 +50,8 @@ def add_pattern(connection: Connection, new: Pattern, today: date) -> int:
 def add_drawing(connection: Connection, filename: str, svg: bytes, today: date) -> int:
     with transaction(connection):
         cursor = connection.execute(
-            "INSERT INTO drawing (filename, svg, added_on) VALUES (?, ?, ?)", (filename, svg, today.isoformat())
+            "INSERT INTO drawing (filename, svg, added_on) VALUES (?, ?, ?)",
+            (filename, svg, today.isoformat()),
         )
     return int(cursor.lastrowid or 0)
 

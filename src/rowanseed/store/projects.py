@@ -58,7 +58,13 @@ def _record(connection: Connection, row: Mapping[str, object]) -> ProjectRecord:
 
 
 def start_project(
-    connection: Connection, name: str, person_id: int, pattern_id: int, view: str, cloths: Mapping[Role, int], today: date
+    connection: Connection,
+    name: str,
+    person_id: int,
+    pattern_id: int,
+    view: str,
+    cloths: Mapping[Role, int],
+    today: date,
 ) -> int:
     with transaction(connection):
         cursor = connection.execute(
@@ -87,7 +93,8 @@ def choose_cloth(connection: Connection, id: int, role: Role, cloth_id: int | No
         connection.execute("DELETE FROM project_cloth WHERE project_id = ? AND role = ?", (id, role.value))
         if cloth_id is not None:
             connection.execute(
-                "INSERT INTO project_cloth (project_id, role, cloth_id) VALUES (?, ?, ?)", (id, role.value, cloth_id)
+                "INSERT INTO project_cloth (project_id, role, cloth_id) VALUES (?, ?, ?)",
+                (id, role.value, cloth_id),
             )
 
 
@@ -111,7 +118,8 @@ def set_tick(connection: Connection, project_id: int, list: str, key: str, done:
 
 def notes(connection: Connection, project_id: int) -> list[Note]:
     rows = connection.execute(
-        "SELECT id, text, written_on FROM note WHERE project_id = ? ORDER BY written_on DESC, id DESC", (project_id,)
+        "SELECT id, text, written_on FROM note WHERE project_id = ? ORDER BY written_on DESC, id DESC",
+        (project_id,),
     )
     return [Note(**dict(row)) for row in rows]
 
@@ -119,7 +127,8 @@ def notes(connection: Connection, project_id: int) -> list[Note]:
 def add_note(connection: Connection, project_id: int, text: str, written_on: date) -> None:
     with transaction(connection):
         connection.execute(
-            "INSERT INTO note (project_id, text, written_on) VALUES (?, ?, ?)", (project_id, text, written_on.isoformat())
+            "INSERT INTO note (project_id, text, written_on) VALUES (?, ?, ?)",
+            (project_id, text, written_on.isoformat()),
         )
 
 

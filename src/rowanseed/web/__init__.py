@@ -1,0 +1,1 @@
+"""The pages: FastAPI handlers, templates, and nothing that computes."""

@@ -161,7 +161,9 @@ def _items(problem: Problem, strips: tuple[Region, ...]) -> list[_Item]:
 def _does_not_fit(problem: Problem, piece: LayPiece, strips: tuple[Region, ...]) -> LayError:
     room = max((strip.high - strip.low for strip in strips), default=0.0)
     across = min(
-        (b[3] - b[1] for turn in turns(piece.grain, problem.cloth.one_way) for b in [bounds(moved(piece.outline, turn, False))])
+        b[3] - b[1]
+        for turn in turns(piece.grain, problem.cloth.one_way)
+        for b in [bounds(moved(piece.outline, turn, False))]
     )
     return LayError(f"“{piece.id}” is {across:.0f} mm wide across the cloth and there are {room:.0f} mm to lay it on.",
                     "Lay the cloth open, take a wider cloth, or cut the piece in parts.", piece.id)  # fmt: skip
@@ -178,7 +180,10 @@ def _variants(
             extent = bounds(lying)
             for strip in strips:
                 # A shape that is its own mirror image or half turn need not be tried twice.
-                key = (strip, tuple(sorted((round(x - extent[0], 2), round(y - extent[1], 2)) for x, y in lying)))
+                key = (
+                    strip,
+                    tuple(sorted((round(x - extent[0], 2), round(y - extent[1], 2)) for x, y in lying)),
+                )
                 if extent[3] - extent[1] <= strip.high - strip.low + 1e-9 and key not in seen:
                     seen.add(key)
                     yield _Variant(turn, mirrored, whole, lying, extent, strip, None)
@@ -233,7 +238,14 @@ def _solve_lay(
             best, best_length = placed, length
             report(length)
     placements = tuple(
-        Placement(item.piece.id, v.turn, v.mirrored, v.whole, at, tuple((x + at[0], y + at[1]) for x, y in v.outline))
+        Placement(
+            item.piece.id,
+            v.turn,
+            v.mirrored,
+            v.whole,
+            at,
+            tuple((x + at[0], y + at[1]) for x, y in v.outline),
+        )
         for item, v, at in best
     )
     return Plan(best_length, (Stretch(lay, depth, 0.0, best_length, placements),))
@@ -317,7 +329,7 @@ def _place(
     else:
         room = LineString([(-left, lowest), (furthest, lowest)])
     blocked = [
-        shapely.transform(no_fit(other.outline, variant.outline, gap), lambda xy, at=at: xy + at)  # type: ignore[misc]
+        shapely.transform(no_fit(other.outline, variant.outline, gap), lambda xy, at=at: xy + at)
         for _, other, at in placed
         if other.region == variant.region
     ]

@@ -178,10 +178,11 @@ def is_own_mirror_image(piece: LayPiece, tolerance: float = 0.5) -> bool:
     if piece.fold is not None:
         return True
     left, low, right, high = bounds(piece.outline)
-    for mirror in (lambda p: (p[0], low + high - p[1]), lambda p: (left + right - p[0], p[1])):
-        if all(any(math.dist(mirror(p), q) <= tolerance for q in piece.outline) for p in piece.outline):
-            return True
-    return False
+    across = [(x, low + high - y) for x, y in piece.outline]
+    along = [(left + right - x, y) for x, y in piece.outline]
+    return any(
+        all(any(math.dist(p, q) <= tolerance for q in piece.outline) for p in mirrored) for mirrored in (across, along)
+    )
 
 
 def wanted_hands(piece: LayPiece) -> tuple[int, int]:

@@ -207,12 +207,19 @@ def _flat_first(bench: _Bench, join: Join) -> Iterator[Need]:
 def _seam(bench: _Bench, join: Join, closure: Closure | None) -> Step:
     start, end = graph.direction(bench.pattern, join)
     how = ["Right sides together; match the ends on the stitching line and the notches, then the rest."]
-    needs = [*_flat_first(bench, join), Need(f"neaten-{join.id}", "edges pressed open are neatened apart, before the seam")]
+    needs = [
+        *_flat_first(bench, join),
+        Need(f"neaten-{join.id}", "edges pressed open are neatened apart, before the seam"),
+    ]
     if closure and closure.kind is ClosureKind.INVISIBLE_ZIP:
-        how.append(f"{bench.allowance(join)} seam from the {start} up to within a stitch of the zip, its tail held clear.")
+        how.append(
+            f"{bench.allowance(join)} seam from the {start} up to within a stitch of the zip, its tail held clear."
+        )
         needs.append(Need(f"zip-{closure.id}", "an invisible zip goes in before the seam below it"))
     elif closure:
-        how.append(f"{bench.allowance(join)} seam from the {start} to the zip mark, backstitch, then baste on to the {end}.")
+        how.append(
+            f"{bench.allowance(join)} seam from the {start} to the zip mark, backstitch, then baste on to the {end}."
+        )
     else:
         how.append(f"{bench.allowance(join)} seam from the {start} to the {end}; backstitch both ends.")
     if join.difference.amount:
@@ -279,8 +286,11 @@ def _facing(bench: _Bench, join: Join) -> Iterator[Step]:
     edge = join.a[0].edge
     needs = [Need(f"press-{other.id}", "a seam is pressed before another crosses it") for other in crossed]
     needs += [Need(f"zip-{c.id}", "the facing goes on after the zip") for c in making.closures]
-    needs += [Need(f"neaten-{f.id}", "its lower edge is easier to finish before it is on") for f in making.finishes
-              if f.kind is FinishKind.NEATENED]
+    needs += [
+        Need(f"neaten-{f.id}", "its lower edge is easier to finish before it is on")
+        for f in making.finishes
+        if f.kind is FinishKind.NEATENED
+    ]
     needs += list(_flat_first(bench, join))
     needs.append(Need("try-on-shell", f"the fit can still be changed while the {edge} is open"))
     shown = _shown((*join.a, *join.b))

@@ -29,9 +29,7 @@ def within_facing(join: Join, making: Making) -> bool:
 def crossed_by(making: Making, parts: tuple[EdgePart, ...], but: str = "") -> tuple[Join, ...]:
     """The seams between the pieces of a chain of edges: what has to be sewn for the chain to exist."""
     pieces = pieces_of(parts)
-    return tuple(
-        join for join in making.joins if join.id != but and pieces_of(join.a) | pieces_of(join.b) <= pieces
-    )
+    return tuple(join for join in making.joins if join.id != but and pieces_of(join.a) | pieces_of(join.b) <= pieces)
 
 
 def hems(making: Making) -> tuple[Finish, ...]:

@@ -9,6 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 from rowanseed.core.errors import PatternError
 from rowanseed.core.make.steps import Step
@@ -65,4 +66,4 @@ def _rank(part: _Part) -> tuple[float, int, tuple[int, ...]]:
 
 def trips(steps: Sequence[Step]) -> int:
     """How often one walks from one bench to another."""
-    return sum(a.bench is not b.bench for a, b in zip(steps, steps[1:], strict=False))
+    return sum(a.bench is not b.bench for a, b in pairwise(steps))

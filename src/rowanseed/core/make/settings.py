@@ -30,7 +30,13 @@ def zigzag(needle: str) -> Setting:
 
 
 def overlock() -> Setting:
-    return Setting("3-thread overlock", 2.5, "overlocker foot", "the overlocker's own", "the knife trims whiskers, no cloth")
+    return Setting(
+        "3-thread overlock",
+        2.5,
+        "overlocker foot",
+        "the overlocker's own",
+        "the knife trims whiskers, no cloth",
+    )
 
 
 def invisible_zip(needle: str) -> Setting:

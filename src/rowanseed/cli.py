@@ -1,0 +1,142 @@
+"""The command line: serve the pages, lay a problem, plan a project."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import os
+import socket
+import sys
+import tempfile
+from collections.abc import Sequence
+from pathlib import Path
+
+import platformdirs
+
+from rowanseed import __version__
+from rowanseed.core.errors import DocumentError, LayError, RowanseedError
+from rowanseed.core.lay.engine import Budget, Progress, solve
+from rowanseed.formats.layout_json import plan_document, read_problem
+from rowanseed.plan import plan_project
+
+HOST = "127.0.0.1"
+DATABASE = "ROWANSEED_DATABASE"
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    parser = _parser()
+    args = parser.parse_args(arguments)
+    try:
+        return int(args.run(args))
+    except (DocumentError, RowanseedError) as error:
+        print(error, file=sys.stderr)
+        return 1 if isinstance(error, LayError) else 2
+    except KeyboardInterrupt:
+        return 130
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="rowanseed", description="From tape measure to sewing order.")
+    parser.add_argument("--version", action="version", version=__version__)
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+
+    serve = commands.add_parser("serve", help="start the pages on this machine")
+    serve.add_argument("--port", type=int, default=8420)
+    serve.add_argument("--demo", action="store_true", help="with a throw-away demo household")
+    serve.add_argument("--database", type=Path, help="another database file than the usual one")
+    serve.set_defaults(run=_serve)
+
+    lay = commands.add_parser("lay", help="lay a layout problem and write the plan")
+    lay.add_argument("problem", type=Path)
+    lay.add_argument("--out", type=Path, required=True)
+    _search_options(lay)
+    lay.add_argument("--progress", action="store_true", help="print every better length to standard error")
+    lay.set_defaults(run=_lay)
+
+    plan = commands.add_parser("plan", help="work out all stations of a project document")
+    plan.add_argument("project", type=Path)
+    plan.add_argument("--out", type=Path, required=True, metavar="DIR")
+    _search_options(plan)
+    plan.set_defaults(run=_plan)
+    return parser
+
+
+def _search_options(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("--seconds", type=float, help="how long to search each cloth (usual: 2)")
+    parser.add_argument("--sweeps", type=int, help="orders to try a lay instead of seconds; repeatable")
+    parser.add_argument("--seed", type=int, default=1)
+
+
+def _budget(args: argparse.Namespace) -> Budget:
+    if args.sweeps is not None:
+        return Budget(sweeps=max(1, args.sweeps), seed=args.seed)
+    return Budget(seconds=2.0 if args.seconds is None else max(0.0, args.seconds), seed=args.seed)
+
+
+def _serve(args: argparse.Namespace) -> int:
+    import uvicorn
+
+    if not 1 <= args.port <= 65535:
+        print(f"A port is a number from 1 to 65535, and {args.port} is none.", file=sys.stderr)
+        return 2
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((HOST, args.port))
+        except OSError:
+            print(f"Port {args.port} is busy: stop what uses it, or choose another one (make demo PORT=8421, or --port 8421).",
+                  file=sys.stderr)  # fmt: skip
+            return 1
+    if args.demo:
+        with tempfile.TemporaryDirectory(prefix="rowanseed-demo-") as folder:
+            from rowanseed.demo.household import fill
+
+            database = Path(folder) / "demo.db"
+            fill(database)
+            return _run(uvicorn, database, args.port, "the demo household, thrown away at the end")
+    database = args.database or Path(platformdirs.user_data_dir("rowanseed", appauthor=False)) / "rowanseed.db"
+    try:
+        database.parent.mkdir(parents=True, exist_ok=True)
+    except OSError as error:
+        print(f"The data folder {database.parent} cannot be made: {error.strerror}.", file=sys.stderr)
+        return 1
+    return _run(uvicorn, database, args.port, f"your household, kept in {database}")
+
+
+def _run(uvicorn: object, database: Path, port: int, whose: str) -> int:
+    os.environ[DATABASE] = str(database)
+    print(f"Rowanseed is open at http://{HOST}:{port}/ with {whose}. Stop it with Ctrl+C.", flush=True)
+    # By name, so that nothing here imports the pages.
+    uvicorn.run("rowanseed.web.serve:app", factory=True, host=HOST, port=port, log_level="warning")  # type: ignore[attr-defined]
+    return 0
+
+
+def _lay(args: argparse.Namespace) -> int:
+    try:
+        text = args.problem.read_bytes()
+    except OSError as error:
+        raise DocumentError(f"The problem cannot be read: {error.strerror}.", "", str(args.problem)) from None
+    problem = read_problem(text)
+
+    def report(progress: Progress) -> None:
+        if args.progress:
+            print(
+                f"{progress.elapsed:6.2f} s  {progress.lay.value:<12} {progress.length:9.1f} mm",
+                file=sys.stderr,
+            )
+
+    plan = solve(problem, _budget(args), report)
+    args.out.write_text(json.dumps(plan_document(plan)) + "\n", encoding="utf-8")
+    lays = " then ".join(stretch.lay.value for stretch in plan.stretches)
+    print(f"{plan.length:.1f} mm, {lays}, {plan.density(problem):.1%} of the cloth used: {args.out}")
+    return 0
+
+
+def _plan(args: argparse.Namespace) -> int:
+    for name in plan_project(args.project, args.out, _budget(args)):
+        print(args.out / name)
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,72 @@
+"""Body against garment: a bar for each measure, to one scale, with the ease between the two."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from rowanseed.core.body import MEASURE
+from rowanseed.core.sizing import Ease
+from rowanseed.core.units import Units, format_length
+from rowanseed.drawings.svg import BERRY, INK, LINE, QUIET, add, drawing, number, write
+
+WIDE, ROW, LEFT, RIGHT = 900.0, 92.0, 110.0, 170.0
+
+
+def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> str:
+    """Bars of body, ease and garment. Lengths are cut off below two thirds of the least body measure."""
+    figures = [v for r in rows for v in (r.body, r.finished, r.chart) if v is not None]
+    low, high = min(figures) * 0.66, max(figures) * 1.04
+
+    def at(mm: float) -> float:
+        return LEFT + (mm - low) / (high - low) * (WIDE - LEFT - RIGHT)
+
+    words = "; ".join(
+        f"{r.measure}: body {format_length(r.body, units) if r.body else 'not measured'}, garment "
+        f"{format_length(r.finished, units)}" for r in rows
+    )  # fmt: skip
+    root = drawing(WIDE, ROW * len(rows) + 8, "Body against garment", words, class_="ease")
+    for k, row in enumerate(rows):
+        y = k * ROW + 32
+        name = MEASURE[row.measure].name
+        add(root, "text", name, x=0, y=y + 22, font_size=19, font_weight=700, fill=INK)
+        end = at(row.finished)
+        add(
+            root,
+            "path",
+            d=f"M{number(LEFT - 8)} {number(y)}l6 8l-6 8l6 8l-6 8",
+            fill="none",
+            stroke=LINE,
+            stroke_width=2,
+        )
+        tight = row.ease is not None and row.ease < 0
+        if row.body is not None:
+            body = at(row.body)
+            add(root, "rect", x=LEFT, y=float(y), width=body - LEFT, height=32, fill=LINE)
+            add(root, "rect", x=min(body, end), y=float(y), width=abs(end - body), height=32,
+                fill="#f6dedb" if tight else ground)  # fmt: skip
+            add(
+                root,
+                "text",
+                f"body {format_length(row.body, units)}",
+                x=LEFT + 10,
+                y=y + 22,
+                font_size=17,
+                fill=INK,
+            )
+            add(root, "path", d=f"M{number(body)} {number(y - 4)}v40", stroke=INK, stroke_width=2)
+            ease = row.finished - row.body
+            sign = "−" if ease < 0 else "+"
+            add(root, "text", f"{sign} {format_length(abs(ease), units)} ease", x=(body + end) / 2, y=y - 8, font_size=17,
+                font_weight=700, fill=BERRY if tight else thread, text_anchor="middle")  # fmt: skip
+        else:
+            add(root, "rect", x=LEFT, y=float(y), width=end - LEFT, height=32, fill="none", stroke=LINE,
+                stroke_dasharray="5 5", stroke_width=2)  # fmt: skip
+        add(root, "path", d=f"M{number(end)} {number(y - 6)}v44", stroke=thread, stroke_width=4)
+        add(root, "text", f"garment {format_length(row.finished, units)}", x=max(end, at(row.body or 0)) + 10, y=y + 22,
+            font_size=17, fill=thread, font_weight=700)  # fmt: skip
+        if row.chart is not None:
+            mark = at(row.chart)
+            add(root, "path", d=f"M{number(mark)} {number(y + 32)}l-6 9h12z", fill=QUIET)
+            add(root, "text", f"chart {format_length(row.chart, units)}", x=mark, y=y + 57, font_size=16, fill=QUIET,
+                text_anchor="middle")  # fmt: skip
+    return write(root)

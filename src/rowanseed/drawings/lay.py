@@ -1,0 +1,141 @@
+"""A lay drawn to scale: the cloth with its rulers, folds and selvedges, and the pieces on it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from xml.etree.ElementTree import Element
+
+from rowanseed.core.cloth import Cloth
+from rowanseed.core.cutting import CutItem
+from rowanseed.core.lay.problem import LayCloth, LayKind, Plan, Stretch
+from rowanseed.core.units import INCH, Units, format_cloth, format_length
+from rowanseed.drawings.colour import pale, thread
+from rowanseed.drawings.lay_pieces import LayView, Sheet, define_arrow, draw_pieces
+from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
+from rowanseed.drawings.swatch import define_fill, define_selvedge
+
+LETTERS_ACROSS = 66.0
+"""Lettering is this share of the drawing's width, so that it reads the same however long the lay is."""
+
+LAY_WORDS = {
+    LayKind.OPEN: "open, one layer",
+    LayKind.FOLDED: "folded lengthwise, two layers",
+    LayKind.TWO_FOLDS: "both selvedges to the middle",
+    LayKind.PART_FOLDED: "one edge folded in",
+}
+
+
+def stretch_width(stretch: Stretch, cloth: LayCloth) -> float:
+    """How wide the cloth lies in a stretch."""
+    match stretch.lay:
+        case LayKind.OPEN:
+            return cloth.width
+        case LayKind.PART_FOLDED:
+            return cloth.width - (stretch.depth or 0.0)
+        case _:
+            return cloth.width / 2
+
+
+def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutItem], view: LayView) -> str:
+    """The whole plan as SVG, one unit a millimetre."""
+    tall = max(stretch_width(s, lay_cloth) for s in plan.stretches)
+    # A short lay is given room, so that its lettering does not grow out of proportion.
+    long = max(plan.length, tall * 1.1)
+    letter = max(long * 1.08, tall * 1.7) / LETTERS_ACROSS
+    sheet = Sheet(left=3.4 * letter, top=3.3 * letter, tall=tall, letter=letter)
+    words = ", then ".join(LAY_WORDS[s.lay] for s in plan.stretches)
+    root = drawing(
+        sheet.left + long + 1.2 * letter, sheet.top + tall + 2.2 * letter,
+        f"The lay: {format_cloth(plan.length, view.units)}, {words}",
+        f"{len(items)} pieces on cloth {format_length(lay_cloth.width, view.units)} wide.",
+        id=view.id, class_="lay",
+    )  # fmt: skip
+    defs = add(root, "defs")
+    fill, selvedge = define_fill(defs, cloth, f"{view.id}-cloth"), define_selvedge(defs, cloth, f"{view.id}-selvedge")
+    define_arrow(defs, view)
+    for stretch in plan.stretches:
+        _cloth(root, sheet, stretch, lay_cloth, fill, selvedge)
+    _ruler(root, sheet, plan.length, view.units)
+    _side_ruler(root, sheet, stretch_width(plan.stretches[0], lay_cloth), view.units)
+    draw_pieces(root, sheet, [(item, plan.stretches[item.stretch].start) for item in items], cloth, view)
+    _words(root, sheet, plan, lay_cloth, cloth)
+    return write(root)
+
+
+def _cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill: str, selvedge: str) -> None:
+    x, long, wide = sheet.left + stretch.start, stretch.end - stretch.start, stretch_width(stretch, cloth)
+    low = sheet.top + sheet.tall
+    top = low - wide
+    add(root, "rect", x=x, y=top, width=long, height=wide, fill=fill)
+    strips = [top] if stretch.lay in (LayKind.FOLDED, LayKind.PART_FOLDED) else [top, low - cloth.selvedge]
+    if stretch.lay is LayKind.TWO_FOLDS:
+        strips = [low - cloth.width / 4 - cloth.selvedge, low - cloth.width / 4]
+    for y in strips:
+        add(root, "rect", x=x, y=y, width=long, height=cloth.selvedge, fill=selvedge)
+    add(root, "rect", x=x, y=top, width=long, height=wide, fill="none", stroke=QUIET, stroke_width=sheet.letter / 16)
+    folds = {LayKind.OPEN: (), LayKind.FOLDED: (0.0,), LayKind.PART_FOLDED: (0.0,),
+             LayKind.TWO_FOLDS: (0.0, cloth.width / 2)}[stretch.lay]  # fmt: skip
+    for fold in folds:
+        y, away = low - fold, sheet.letter * (0.35 if fold == 0 else -0.35)
+        run = f"h{number(long)}"
+        add(root, "path", d=f"M{number(x)} {number(y)}{run}", stroke=INK, stroke_width=sheet.letter * 0.32)
+        add(root, "path", d=f"M{number(x)} {number(y + away)}{run}", stroke=INK, stroke_width=sheet.letter / 14)
+
+
+def _words(root: Element, sheet: Sheet, plan: Plan, cloth: LayCloth, of: Cloth) -> None:
+    """What lies below the cloth: fold or selvedge, and the direction of one-way cloth."""
+    y = sheet.top + sheet.tall + sheet.letter * 1.6
+    for stretch in plan.stretches:
+        folded = stretch.lay is not LayKind.OPEN
+        add(root, "text", "fold, nearest you" if folded else "selvedge", x=sheet.left + stretch.start, y=y,
+            font_size=sheet.letter, font_weight=600, fill=INK)  # fmt: skip
+    if cloth.one_way:
+        add(root, "text", "← tops of all pieces this way", x=sheet.left + plan.length, y=y, font_size=sheet.letter,
+            fill=thread(of.colour), font_weight=600, text_anchor="end")  # fmt: skip
+
+
+def _ruler(root: Element, sheet: Sheet, length: float, units: Units) -> None:
+    letter, y = sheet.letter, sheet.top - sheet.letter * 1.1
+    thin = letter / 14
+    add(root, "path", d=f"M{number(sheet.left)} {number(y)}h{number(length)}", stroke=QUIET, stroke_width=thin)
+    step, big = (100.0, 5) if units is Units.METRIC else (INCH * 6, 6)
+    for count in range(int(length // step) + 1):
+        x, is_big = sheet.left + count * step, count % big == 0
+        half = letter * (0.45 if is_big else 0.25)
+        add(root, "path", d=f"M{number(x)} {number(y - half)}v{number(half * 2)}", stroke=QUIET, stroke_width=thin)
+        if is_big and length - count * step > letter * 8:
+            text = "0" if count == 0 else format_cloth(count * step, units)
+            add(root, "text", text, x=x + letter * 0.25, y=y - letter * 0.4, font_size=letter, fill=QUIET)
+    end = sheet.left + length
+    add(root, "path", d=f"M{number(end)} {number(y - letter * 0.6)}V{number(sheet.top + sheet.tall)}", stroke=INK,
+        stroke_width=letter / 9)  # fmt: skip
+    halo(root, end - letter * 0.3, y - letter * 0.45, format_cloth(length, units), letter * 1.15, fill=INK,
+         font_weight=700, text_anchor="end")  # fmt: skip
+
+
+def _side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> None:
+    letter, x = sheet.letter, sheet.left - sheet.letter * 0.7
+    low = sheet.top + sheet.tall
+    add(root, "path", d=f"M{number(x)} {number(low)}v{number(-wide)}", stroke=QUIET, stroke_width=letter / 14)
+    step = 100.0 if units is Units.METRIC else INCH * 6
+    for count in range(int(wide // step) + 1):
+        add(root, "path", d=f"M{number(x - letter * 0.25)} {number(low - count * step)}h{number(letter * 0.5)}",
+            stroke=QUIET, stroke_width=letter / 14)  # fmt: skip
+    at_x, middle = x - letter * 0.75, low - wide / 2
+    add(root, "text", f"{format_length(wide, units)} as it lies", x=at_x, y=middle, font_size=letter, fill=QUIET,
+        text_anchor="middle", transform=f"rotate(-90 {number(at_x)} {number(middle)})")  # fmt: skip
+
+
+def draw_thumbnail(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, title: str, longest: float) -> str:
+    """A lay at a glance, drawn to the same scale as its rivals: `longest` is the longest of them."""
+    tall = max(stretch_width(s, lay_cloth) for s in plan.stretches)
+    root = drawing(longest, tall, title, "A small picture of the lay.", class_="thumb")
+    for stretch in plan.stretches:
+        long = stretch.end - stretch.start
+        add(root, "rect", x=stretch.start, y=0, width=long, height=tall, fill=pale(cloth.colour, 0.7))
+        for placement in stretch.placements:
+            points = [(stretch.start + x, tall - y) for x, y in placement.outline]
+            add(root, "path", d=path_of(points), fill=PAPER, stroke=INK, stroke_width=4)
+        if stretch.lay is not LayKind.OPEN:
+            add(root, "path", d=f"M{number(stretch.start)} {number(tall)}h{number(long)}", stroke=INK, stroke_width=16)
+    return write(root)

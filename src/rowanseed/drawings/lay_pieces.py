@@ -1,0 +1,193 @@
+"""A piece as it lies in a lay: outline, grainline with its distances, name."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass
+from xml.etree.ElementTree import Element
+
+from shapely.geometry import LineString, Polygon
+
+from rowanseed.core.cloth import Cloth
+from rowanseed.core.cutting import CutItem, GrainCheck
+from rowanseed.core.outline import Point
+from rowanseed.core.units import Units, format_length
+from rowanseed.drawings.colour import pale, thread
+from rowanseed.drawings.svg import CHALK, INK, PAPER, QUIET, add, halo, number, path_of
+
+WIDTH_OF_A_LETTER = 0.54
+"""Mean width of a letter as a share of its size."""
+
+
+@dataclass(frozen=True)
+class LayView:
+    """How to show a lay: units, which pieces are done, which is next, whether pieces carry their numbers."""
+
+    units: Units
+    done: Collection[str] = ()
+    current: str | None = None
+    numbered: bool = False
+    id: str = "lay"
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """Where the cloth lies in the drawing (mm), and the height of its lettering."""
+
+    left: float
+    top: float
+    tall: float
+    letter: float
+
+    def at(self, start: float, p: Point) -> Point:
+        """A point of a stretch on the drawing: y is turned over, so that the fold is at the bottom."""
+        return (self.left + start + p[0], self.top + self.tall - p[1])
+
+
+def define_arrow(defs: Element, view: LayView) -> None:
+    marker = add(defs, "marker", id=f"{view.id}-arrow", viewBox="0 0 8 8", refX=7, refY=4, markerWidth=6,
+                 markerHeight=6, orient="auto-start-reverse")  # fmt: skip
+    add(marker, "path", d="M0 0.6L8 4L0 7.4z", fill=INK)
+
+
+def cut_words(item: CutItem) -> str:
+    """How a placement is cut: 1 on the fold, 2 through both layers, 1 face down."""
+    if item.on_fold:
+        return "1 on the fold"
+    if item.layers == 2:
+        return "2, through both layers" if not item.spare else "1 wanted, the other is spare"
+    return "1, tissue face down" if item.face_down else "1, tissue face up"
+
+
+def draw_pieces(
+    root: Element, sheet: Sheet, laid: Sequence[tuple[CutItem, float]], cloth: Cloth, view: LayView
+) -> None:
+    """Add the pieces of a lay, each with the start of its stretch along the cloth.
+
+    Outlines come first, then grainlines, then lettering, so that no line crosses a name.
+    """
+    shapes = [_outline(root, sheet, item, start, cloth, view) for item, start in laid]
+    for (item, start), shape in zip(laid, shapes, strict=True):
+        if item.grain is not None:
+            _grain(root, sheet, item.grain, start, view, shape)
+    for (item, start), shape in zip(laid, shapes, strict=True):
+        if item.grain is not None:
+            _distances(root, sheet, item.grain, start, view, shape)
+        _label(root, sheet, item, shape, _grain_y(sheet, item.grain, start), view)
+
+
+def _outline(root: Element, sheet: Sheet, item: CutItem, start: float, cloth: Cloth, view: LayView) -> Polygon:
+    outline = [sheet.at(start, p) for p in item.placement.outline]
+    done, current, letter = item.key in view.done, item.key == view.current, sheet.letter
+    group = add(root, "g", class_="piece" + (" done" if done else "") + (" current" if current else ""))
+    add(group, "title", f"{item.piece.name}: {cut_words(item)}")
+    add(
+        group,
+        "path",
+        d=path_of(outline),
+        fill=pale(cloth.colour, 0.9) if done else PAPER,
+        fill_opacity=0.55 if done else 0.94,
+        stroke=thread(cloth.colour) if current else INK,
+        stroke_width=letter * (0.28 if current else 0.11),
+        stroke_linejoin="round",
+        stroke_dasharray=f"{number(letter * 0.5)} {number(letter * 0.35)}" if done else None,
+    )
+    return Polygon(outline)
+
+
+def _grain_y(sheet: Sheet, check: GrainCheck | None, start: float) -> float | None:
+    return None if check is None else sheet.at(start, check.line[0])[1]
+
+
+def _is_short(sheet: Sheet, check: GrainCheck) -> bool:
+    """Whether a grainline is too short for a figure at each of its ends."""
+    return abs(check.line[0][0] - check.line[1][0]) < sheet.letter * 9
+
+
+def _grain(root: Element, sheet: Sheet, check: GrainCheck, start: float, view: LayView, shape: Polygon) -> None:
+    """The grainline, and dashed chalk lines from both its ends to fold or cloth edge."""
+    letter = sheet.letter
+    ends = [sheet.at(start, end) for end in check.line]
+    _, far = sheet.at(start, (0.0, check.level))
+    for k, (x, y) in enumerate(ends):
+        if not _is_short(sheet, check):
+            x += letter if x < ends[1 - k][0] else -letter
+        add(root, "path", d=f"M{number(x)} {number(y)}V{number(far)}", stroke=CHALK, stroke_width=letter * 0.07,
+            stroke_dasharray=f"{number(letter * 0.3)} {number(letter * 0.3)}", fill="none")  # fmt: skip
+    arrow = f"url(#{view.id}-arrow)"
+    add(root, "path", d=path_of(ends, closed=False), stroke=INK, stroke_width=letter * 0.09, marker_start=arrow,
+        marker_end=arrow)  # fmt: skip
+
+
+def _distances(root: Element, sheet: Sheet, check: GrainCheck, start: float, view: LayView, shape: Polygon) -> None:
+    """The distances of both ends of a grainline, beside their chalk lines."""
+    if max(check.at_top, check.at_bottom) < 1:
+        return
+    letter = sheet.letter
+    ends = [sheet.at(start, end) for end in check.line]
+    _, far = sheet.at(start, (0.0, check.level))
+    texts = [format_length(distance, view.units) for distance in (check.at_top, check.at_bottom)]
+    if _is_short(sheet, check):
+        x, y = max(ends)
+        text = f"{texts[0]} at both ends" if texts[0] == texts[1] else f"{texts[0]} / {texts[1]}"
+        halo(root, x + letter * 0.3, y + _way_down(shape, x, y, far, letter), text, letter * 0.9, fill=CHALK)
+        return
+    for k, (x, y) in enumerate(ends):
+        inwards = 1.0 if x < ends[1 - k][0] else -1.0
+        x += inwards * letter
+        halo(root, x + inwards * letter * 0.3, y + _way_down(shape, x, y, far, letter), texts[k], letter * 0.9,
+             fill=CHALK, text_anchor="start" if inwards > 0 else "end")  # fmt: skip
+
+
+def _way_down(shape: Polygon, x: float, y: float, far: float, letter: float) -> float:
+    """How far from the grainline a distance is written: well inside the piece, near its line."""
+    inside = LineString([(x, y), (x, far)]).intersection(shape)
+    reach = max((part.length for part in getattr(inside, "geoms", [inside])), default=0.0)
+    return (1 if far > y else -1) * max(letter * 1.1, min(reach / 2, letter * 2.6)) + letter * 0.3
+
+
+def _label(root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: float | None, view: LayView) -> None:
+    """The piece's name in its middle, clear of its grainline; along the piece where that is longer."""
+    name = f"{item.number}  {item.piece.name}" if view.numbered else item.piece.name
+    if item.key in view.done:
+        name = f"✓ {name}"
+    left, low, right, high = shape.bounds
+    x, y = shape.representative_point().coords[0]
+    if high - low > 1.7 * (right - left):
+        _upright_label(root, sheet, shape, name)
+        return
+    y = (low + high) / 2 if grain_y is None else grain_y - sheet.letter * 0.55
+    room, x = _chord(shape, y - sheet.letter * 0.4, x)
+    size = max(sheet.letter * 0.72, min(sheet.letter * 1.3, room / (WIDTH_OF_A_LETTER * len(name))))
+    if room < WIDTH_OF_A_LETTER * len(name) * size:
+        name = str(item.number) if view.numbered else item.piece.name.split()[0]
+    halo(root, x, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
+    if high - low > sheet.letter * 5:
+        below = (grain_y if grain_y is not None else y) + sheet.letter * 1.15
+        room, x = _chord(shape, below, x)
+        if room > WIDTH_OF_A_LETTER * len(cut_words(item)) * sheet.letter:
+            halo(root, x, below, cut_words(item), sheet.letter * 0.95, fill=QUIET, text_anchor="middle")
+
+
+def _upright_label(root: Element, sheet: Sheet, shape: Polygon, name: str) -> None:
+    """A narrow piece that lies across the cloth has its name along itself."""
+    left, low, right, high = shape.bounds
+    middle = LineString([(left - 1, (low + high) / 2), (right + 1, (low + high) / 2)]).intersection(shape)
+    x = (middle.bounds[0] + middle.bounds[2]) / 2 if not middle.is_empty else (left + right) / 2
+    y = low + (high - low) * 0.42
+    if (high - low) * 0.85 < WIDTH_OF_A_LETTER * len(name) * sheet.letter * 0.8:
+        name = name.split("  ")[0] if "  " in name else name.split()[0]
+    size = max(sheet.letter * 0.8, min(sheet.letter * 1.1, (high - low) * 0.75 / (WIDTH_OF_A_LETTER * len(name))))
+    text = halo(root, x - (right - left) * 0.12, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
+    text.set("transform", f"rotate(-90 {number(x - (right - left) * 0.12)} {number(y)})")
+
+
+def _chord(shape: Polygon, y: float, near: float) -> tuple[float, float]:
+    """(length, middle) of the widest run of a shape at a height; (0, `near`) where there is none."""
+    left, _, right, _ = shape.bounds
+    crossing = LineString([(left - 1, y), (right + 1, y)]).intersection(shape)
+    runs = [part for part in getattr(crossing, "geoms", [crossing]) if not part.is_empty]
+    if not runs:
+        return 0.0, near
+    widest = max(runs, key=lambda part: part.length)
+    return widest.length, (widest.bounds[0] + widest.bounds[2]) / 2

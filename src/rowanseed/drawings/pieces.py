@@ -1,0 +1,147 @@
+"""Pieces drawn upright and to one scale: the nest of sizes, and the edges a step works on."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from xml.etree.ElementTree import Element
+
+from rowanseed.core.outline import Point, bounds, point_at
+from rowanseed.core.pattern import Drawn, LineKind, MarkKind, Pattern, Piece
+from rowanseed.core.seamline import lines, mark_distance
+from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
+
+GAP = 46.0
+LINE_STYLES = ("4 6", "14 6", "14 5 3 5", "2 5", "22 6", "10 4 10 10", "3 3", "18 4 4 4 4 4")
+"""One line style a size, in turn, so that colour need not tell them apart."""
+
+
+def upright(p: Point) -> Point:
+    """The piece frame (x down the garment, y up) as a screen shows a garment: top up."""
+    return (p[1], p[0])
+
+
+@dataclass(frozen=True)
+class _Placed:
+    piece: Piece
+    x: float
+    y: float
+    name_y: float
+
+    def at(self, p: Point) -> Point:
+        x, y = upright(p)
+        return (x + self.x, y + self.y)
+
+
+def _row(pieces: Sequence[Piece], size: str, sizes: Sequence[str]) -> tuple[list[_Placed], float, float, float]:
+    """Pieces in columns from the left, tall ones first, small ones stacked; each has room for its nest.
+
+    Returns the placed pieces, width and height of the whole, and a lettering size that suits its scale.
+    """
+    boxes = {}
+    for piece in pieces:
+        rings = [bounds([upright(p) for p in lines(piece, s).cutting_ring()]) for s in {size, *sizes}]
+        boxes[piece.id] = (min(b[0] for b in rings), min(b[1] for b in rings),
+                           max(b[2] for b in rings), max(b[3] for b in rings))  # fmt: skip
+    tallest = max(b[3] - b[1] for b in boxes.values())
+    across = sum(b[2] - b[0] + GAP for b in boxes.values() if b[3] - b[1] > tallest / 2)
+    letter = max(9.0, min(max(across, tallest * 1.2) / 62, tallest / 14))
+    x, column, down, placed, reached = GAP / 2, 0.0, 0.0, [], 0.0
+    for piece in sorted(pieces, key=lambda p: boxes[p.id][3] - boxes[p.id][1] <= tallest / 2):
+        left, low, right, high = boxes[piece.id]
+        wide, tall = max(right - left, len(piece.name) * letter * 0.56), high - low + letter * 2.4
+        if down and (down + tall > tallest + letter * 3 or high - low > tallest / 2):
+            x, column, down = x + column + GAP, 0.0, 0.0
+        placed.append(_Placed(piece, x - left, down + letter * 1.9 - low, down + letter * 1.1))
+        column, down = max(column, wide), down + tall + letter
+        reached = max(reached, down)
+    return placed, x + column + GAP / 2, reached, letter
+
+
+def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece]) -> str:
+    """Every piece with its nest of sizes; the size in use drawn full and in the thread's colour."""
+    sizes = pattern.envelope.sizes
+    placed, wide, tall, letter = _row(pieces, size, sizes)
+    root = drawing(wide, tall, f"The pieces in size {size}", f"Cutting lines of {len(pieces)} pieces, all sizes, to one scale.",
+                   class_="nest")  # fmt: skip
+    for item in placed:
+        for k, other in enumerate(sizes):
+            if other != size:
+                ring = [item.at(p) for p in lines(item.piece, other).cutting_ring()]
+                add(root, "path", d=path_of(ring), fill="none", stroke=QUIET, stroke_width=1.1, stroke_opacity=0.55,
+                    stroke_dasharray=LINE_STYLES[k % len(LINE_STYLES)])  # fmt: skip
+        both = lines(item.piece, size)
+        ring = [item.at(p) for p in both.cutting_ring()]
+        add(root, "path", d=path_of(ring), fill=PAPER, fill_opacity=0.75, stroke=thread, stroke_width=3.2,
+            stroke_linejoin="round")  # fmt: skip
+        if item.piece.drawn is Drawn.SEAM:
+            seam = [item.at(p) for p in both.seam_ring()]
+            add(
+                root,
+                "path",
+                d=path_of(seam),
+                fill="none",
+                stroke=thread,
+                stroke_width=1.1,
+                stroke_dasharray="5 5",
+            )
+        _inside(root, item, size)
+        _name(root, item, ring, letter)
+    return write(root)
+
+
+def _name(root: Element, item: _Placed, ring: list[Point], letter: float) -> None:
+    halo(root, bounds(ring)[0], item.name_y, item.piece.name, letter, fill=INK, font_weight=700)
+
+
+def _inside(root: Element, item: _Placed, size: str) -> None:
+    """Grainline, inner lines and marks of a piece."""
+    (x1, y1), (x2, y2) = (item.at(p) for p in item.piece.shapes[size].grainline)
+    add(root, "path", d=f"M{number(x1)} {number(y1)}L{number(x2)} {number(y2)}m-6 -12l6 12l6 -12M{number(x1 - 6)} "
+        f"{number(y1 + 12)}l6 -12l6 12", fill="none", stroke=INK, stroke_width=1.6)  # fmt: skip
+    for line in item.piece.lines:
+        a, b = (item.at(p) for p in line.ends[size])
+        style = "16 5" if line.kind is LineKind.LENGTHEN_SHORTEN else "6 4"
+        add(
+            root,
+            "path",
+            d=path_of([a, b], closed=False),
+            stroke=QUIET,
+            stroke_width=1.4,
+            stroke_dasharray=style,
+        )
+    _marks(root, item, size)
+
+
+def _marks(root: Element, item: _Placed, size: str) -> None:
+    for mark in item.piece.marks:
+        chain = item.piece.shapes[size].edges[mark.edge]
+        x, y = item.at(point_at(chain, mark_distance(item.piece, size, mark)))
+        if mark.kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH):
+            count = 2 if mark.kind is MarkKind.DOUBLE_NOTCH else 1
+            for k in range(count):
+                add(root, "path", d=f"M{number(x - 8)} {number(y + k * 9)}h16", stroke=INK, stroke_width=2.4)
+        else:
+            add(root, "circle", cx=x, cy=y, r=5, fill=PAPER, stroke=INK, stroke_width=2)
+
+
+def draw_edges(pattern: Pattern, size: str, edges: Sequence[tuple[str, str]], thread: str) -> str:
+    """The pieces a step works on, upright, with the edges it works on stitched in the thread's colour."""
+    names = list(dict.fromkeys(piece for piece, _ in edges))
+    placed, wide, tall, letter = _row([pattern.piece(name) for name in names], size, ())
+    root = drawing(wide, tall, "What this step works on",
+                   "; ".join(f"{pattern.piece(p).name}: {e}" for p, e in edges), class_="step-drawing")  # fmt: skip
+    for item in placed:
+        both = lines(item.piece, size)
+        ring = [item.at(p) for p in both.cutting_ring()]
+        add(root, "path", d=path_of(ring), fill=PAPER, stroke=QUIET, stroke_width=2, stroke_linejoin="round")
+        seam = [item.at(p) for p in both.seam_ring()]
+        add(root, "path", d=path_of(seam), fill="none", stroke=LINE, stroke_width=2)
+        whole = {edge for piece, edge in edges if piece == item.piece.id}
+        for edge in whole:
+            run = [item.at(p) for p in both.seam[edge]]
+            add(root, "path", d=path_of(run, closed=False), fill="none", stroke=thread, stroke_width=7,
+                stroke_dasharray="20 9", stroke_linecap="butt")  # fmt: skip
+        _marks(root, item, size)
+        _name(root, item, ring, letter)
+    return write(root)

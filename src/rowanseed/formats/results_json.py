@@ -1,0 +1,128 @@
+"""Write what the stations work out as JSON: every figure with its value, its words and its sum."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from rowanseed.core.alter import Altered
+from rowanseed.core.cutting import CutItem
+from rowanseed.core.garment import Choices
+from rowanseed.core.make.steps import Step
+from rowanseed.core.sizing import Advice, Ease
+from rowanseed.core.units import Units
+from rowanseed.core.walk import SeamWalk
+from rowanseed.core.working import Working
+from rowanseed.core.yardage import Need, Verdict
+
+
+def working_document(working: Working, units: Units) -> dict[str, Any]:
+    return {
+        "name": working.name,
+        "value": round(working.value, 4),
+        "shown": working.quantity.show(units),
+        "formula": working.formula,
+        "rounding": working.rounding,
+        "given": [
+            {
+                "name": given.name,
+                "value": round(given.quantity.value, 4),
+                "shown": given.quantity.show(units),
+                "source": given.source.value,
+                **({"working": working_document(given.working, units)} if given.working else {}),
+            }
+            for given in working.given
+        ],
+    }
+
+
+def fit_document(
+    advice: Advice,
+    choices: Choices,
+    rows: tuple[Ease, ...],
+    altered: Altered,
+    walks: tuple[SeamWalk, ...],
+    units: Units,
+) -> dict[str, Any]:
+    return {
+        "size": choices.size,
+        "recommended": advice.size,
+        "reason": advice.reason,
+        "school": "by the chart",
+        "missing": list(advice.missing),
+        "size_working": working_document(advice.working, units) if advice.working else None,
+        "ease": [
+            {
+                "measure": row.measure,
+                "body": row.body,
+                "chart": row.chart,
+                "finished": row.finished,
+                "ease": row.ease,
+                "verdict": row.verdict,
+            }
+            for row in rows
+        ],
+        "hem_change": choices.hem_change,
+        "touched": [{"piece": t.piece, "edges": list(t.edges), "by": t.by, "why": t.why} for t in altered.touched],
+        "seams": [
+            {
+                "join": w.join.id,
+                "a": round(w.a, 3),
+                "b": round(w.b, 3),
+                "intended": round(w.intended, 3),
+                "fault": round(w.fault, 3),
+            }
+            for w in walks
+        ],
+    }
+
+
+def cloth_document(needed: Need, verdict: Verdict | None, envelope: float | None, units: Units) -> dict[str, Any]:
+    return {
+        "lay": working_document(needed.lay, units),
+        "to_buy": working_document(needed.to_buy, units),
+        "envelope": envelope,
+        "in_hand": None
+        if verdict is None
+        else {"enough": verdict.enough, "spare": working_document(verdict.spare, units)},
+    }
+
+
+def cut_document(items: tuple[CutItem, ...]) -> list[dict[str, Any]]:
+    return [
+        {
+            "number": item.number,
+            "piece": item.piece.id,
+            "cloth": item.role.value,
+            "gives": item.gives,
+            "layers": item.layers,
+            "on_fold": item.on_fold,
+            "face_down": item.face_down,
+            "grain": None
+            if item.grain is None
+            else {
+                "to": item.grain.to,
+                "at_top": round(item.grain.at_top, 2),
+                "at_bottom": round(item.grain.at_bottom, 2),
+            },
+            "marks": [{"what": mark.what, "how": mark.how} for mark in item.marks],
+        }
+        for item in items
+    ]
+
+
+def sew_document(steps: tuple[Step, ...]) -> list[dict[str, Any]]:
+    return [
+        {
+            "number": number,
+            "id": step.id,
+            "title": step.title,
+            "bench": step.bench.value,
+            "task": step.task.value,
+            "how": list(step.how),
+            "setting": None if step.setting is None else dict(vars(step.setting)),
+            "needs": [{"step": need.step, "why": need.why} for need in step.needs],
+            "booklet": step.booklet,
+            "caution": step.caution,
+        }
+        for number, step in enumerate(steps, start=1)
+    ]

@@ -1,0 +1,110 @@
+"""The main job without pages: one project document in, the results of all stations out."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+from typing import Any
+
+from rowanseed.core.cutting import CutItem, cut_list
+from rowanseed.core.errors import DocumentError, LayError
+from rowanseed.core.garment import altered, lay_problem
+from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.problem import LayKind, Plan
+from rowanseed.core.make.compiler import compile_steps
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.pattern import Pattern, Role
+from rowanseed.core.sizing import by_chart, ease_table
+from rowanseed.core.walk import walk
+from rowanseed.core.yardage import need, printed, will_it_do
+from rowanseed.drawings.lay import draw_lay
+from rowanseed.drawings.lay_pieces import LayView
+from rowanseed.drawings.summary import ClothSummary, summary_page
+from rowanseed.formats.layout_json import plan_document, problem_document
+from rowanseed.formats.project_json import ProjectDocument, read_project
+from rowanseed.formats.results_json import cloth_document, cut_document, fit_document, sew_document
+
+
+def plan_project(document: Path, out: Path, budget: Budget) -> list[str]:
+    """Read a project document, write every station's result into a folder, and return the file names.
+
+    Raises DocumentError, PatternError or LayError; nothing is written then.
+    """
+
+    def open_pattern(name: str) -> bytes:
+        try:
+            return (document.parent / name).read_bytes()
+        except OSError as error:
+            raise DocumentError(f"The pattern cannot be read: {error.strerror}.", "", f"pattern, {name}") from None
+
+    try:
+        text = document.read_bytes()
+    except OSError as error:
+        raise DocumentError(f"The document cannot be read: {error.strerror}.", "", str(document)) from None
+    files = _results(read_project(text, open_pattern), budget)
+    out.mkdir(parents=True, exist_ok=True)
+    for name, content in files.items():
+        shown = content if isinstance(content, str) else json.dumps(content, ensure_ascii=False, indent=1)
+        (out / name).write_text(shown + "\n", encoding="utf-8")
+    return list(files)
+
+
+def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
+    choices, units = project.choices(), project.household.units
+    changed = altered(project.pattern, choices)
+    advice = by_chart(project.body, project.pattern.envelope)
+    rows = ease_table(project.body, project.pattern.envelope, project.view, choices.size)
+    walks = walk(changed.pattern, choices.size)
+    steps = sequence(compile_steps(changed.pattern, project.view, choices.size, project.household))
+    files: dict[str, Any] = {"fit.json": fit_document(advice, choices, rows, changed, walks, units)}
+    cloth_results, cut_results, summaries = {}, list[CutItem](), []
+    for role in project.pattern.roles(project.view):
+        cloth = project.cloths.get(role)
+        if cloth is None:
+            continue
+        problem = lay_problem(changed.pattern, choices, role, cloth)
+        plan = _best(solve_each(problem, budget), project.lay)
+        items = cut_list(changed.pattern, choices.size, role, problem, plan, cloth.surface)
+        needed = need(plan.length, cloth, problem.gap, units)
+        verdict = will_it_do(needed, cloth)
+        envelope = printed(project.pattern.envelope, project.view, choices.size, role, cloth)
+        picture = draw_lay(plan, problem.cloth, cloth, items, LayView(units, numbered=True, id=f"lay-{role.value}"))
+        files[f"lay-{role.value}-problem.json"] = problem_document(problem)
+        files[f"lay-{role.value}-plan.json"] = plan_document(plan)
+        files[f"lay-{role.value}.svg"] = picture
+        cloth_results[role.value] = cloth_document(needed, verdict, envelope.length if envelope else None, units)
+        cut_results += items
+        summaries.append(ClothSummary(role, cloth.name, needed, verdict, picture, items))
+    files["cloth.json"] = cloth_results
+    files["cut.json"] = cut_document(tuple(cut_results))
+    files["sew.json"] = sew_document(steps)
+    files["keep.json"] = _to_keep(project, project.pattern)
+    files["summary.html"] = summary_page(
+        project.name, project.person, choices.size, advice, rows, summaries, steps, units
+    )
+    return files
+
+
+def _best(answers: dict[LayKind, Plan | LayError], wanted: LayKind | None) -> Plan:
+    """The lay that was asked for, or the shortest. Raises the engine's own error where there is none."""
+    if wanted is not None:
+        answer = answers.get(wanted)
+        if answer is None:
+            raise DocumentError(f"The lay “{wanted.value}” is not tried for this.", "", "choices, lay")
+        if isinstance(answer, LayError):
+            raise answer
+        return answer
+    plans = [answer for answer in answers.values() if isinstance(answer, Plan)]
+    if not plans:
+        raise next(answer for answer in answers.values() if isinstance(answer, LayError))
+    return min(plans, key=lambda plan: plan.length)
+
+
+def _to_keep(project: ProjectDocument, pattern: Pattern) -> dict[str, Any]:
+    """The log as it begins: what was planned, with room for what happened."""
+    return {
+        "project": project.name,
+        "pattern": pattern.name,
+        "cloths": {role.value: {"planned": "cloth.json", "used": None} for role in project.cloths if role in Role},
+        "notes": [],
+    }

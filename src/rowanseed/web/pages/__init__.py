@@ -1,0 +1,1 @@
+"""One module a station or a shelf."""

@@ -1,0 +1,93 @@
+"""The Cloth station: how much is needed, and whether what is in hand will do."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.pattern import PrintedYardage, Role
+from rowanseed.core.yardage import Need, Verdict, printed
+from rowanseed.drawings.strips import Strip, draw_strips
+from rowanseed.store import cloths, projects
+from rowanseed.web.deps import Home, House, Typing, go
+from rowanseed.web.project import ClothPlan, ProjectView, load
+
+router = APIRouter()
+
+
+@dataclass(frozen=True)
+class ClothRow:
+    """What the station says of one cloth of the project."""
+
+    role: Role
+    plan: ClothPlan | None
+    need: Need | None
+    verdict: Verdict | None
+    printed: PrintedYardage | None
+    strips: str | None
+    refusals: tuple[str, ...]
+
+
+@router.get("/projects/{id}/cloth")
+def show(home: Home, id: int) -> Response:
+    return _page(home, load(home, id))
+
+
+@router.get("/projects/{id}/{station}/worked-out")
+def work_out(home: Home, id: int, station: str) -> Response:
+    """Search the lays that are still unknown, then show the station; fetched by the page while it waits."""
+    project = load(home, id)
+    project.work_out_lays()
+    return go(f"/projects/{id}/{station if station in ('cloth', 'lay', 'cut') else 'cloth'}")
+
+
+@router.post("/projects/{id}/cloth")
+def choose(home: Home, id: int, typed: Typing) -> Response:
+    project = load(home, id)
+    for role in project.roles:
+        chosen = typed.get(f"cloth-{role.value}")
+        if chosen is None:
+            continue
+        number = int(chosen) if chosen.isdigit() and len(chosen) < 12 else None
+        if number is None or cloths.cloth(home.db, number) is not None:
+            projects.choose_cloth(home.db, id, role, number)
+    return go(f"/projects/{id}/cloth")
+
+
+def _page(home: House, project: ProjectView) -> Response:
+    return home.page(
+        "cloth.html", project=project, station="cloth", shelf=cloths.cloths(home.db),
+        rows=[_row(home, project, role) for role in project.roles],
+    )  # fmt: skip
+
+
+def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
+    plan, needed, verdict = project.cloth_plans.get(role), project.need(role), project.verdict(role)
+    envelope_says = strips = None
+    refusals: tuple[str, ...] = ()
+    if plan is not None and project.size is not None:
+        envelope_says = printed(project.pattern.envelope, project.record.view, project.size, role, plan.entry.cloth)
+        refusals = tuple(str(a) for kind, a in plan.answers.items() if kind not in plan.plans)
+        if needed is not None:
+            strips = draw_strips(
+                _strips(plan, needed, verdict, envelope_says),
+                plan.entry.cloth,
+                needed.ready.value,
+                home.units,
+                role.value,
+            )
+    return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals)
+
+
+def _strips(plan: ClothPlan, needed: Need, verdict: Verdict | None, envelope: PrintedYardage | None) -> list[Strip]:
+    strips = []
+    in_hand = plan.entry.cloth.ready_length
+    if in_hand is not None:
+        name = "in hand" if plan.entry.cloth.washed or not plan.entry.cloth.shrink_along else "in hand, washed"
+        strips.append(Strip(name, in_hand, is_cloth=True, short=verdict is not None and not verdict.enough))
+    strips += [Strip(f"laid {kind.value}", found.length) for kind, found in plan.plans.items()]
+    strips.append(Strip("to buy", needed.to_buy.value))
+    if envelope is not None:
+        strips.append(Strip("envelope says", envelope.length))
+    return strips

@@ -1,0 +1,60 @@
+"""The Cut station: what to do at the table, in order."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.cutting import CutItem
+from rowanseed.core.pattern import Role
+from rowanseed.drawings.lay import LAY_WORDS, draw_lay
+from rowanseed.drawings.lay_pieces import LayView, cut_words
+from rowanseed.store.projects import set_tick
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.project import ClothPlan, ProjectView, load
+
+router = APIRouter()
+
+
+@dataclass(frozen=True)
+class Table:
+    """One cloth on the table: its lay with what is cut already, and the list."""
+
+    plan: ClothPlan
+    items: tuple[CutItem, ...]
+    picture: str
+
+
+@router.get("/projects/{id}/cut")
+def show(home: Home, id: int) -> Response:
+    project = load(home, id)
+    done = project.ticked("cut")
+    left = [item for item in project.cut_items if item.key not in done]
+    current = left[0] if left else None
+    tables = [
+        _table(home, project, role, done, current) for role in project.cloth_plans if project.cloth_plans[role].plan
+    ]
+    return home.page(
+        "cut.html", project=project, station="cut", tables=tables, done=done, current=current, cut_words=cut_words,
+        lay_words=LAY_WORDS, total=len(project.cut_items), number=len(project.cut_items) - len(left),
+    )  # fmt: skip
+
+
+def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], current: CutItem | None) -> Table:
+    plan = project.cloth_plans[role]
+    if plan.plan is None:
+        raise NotFound("lay")
+    items = tuple(item for item in project.cut_items if item.role is role)
+    view = LayView(home.units, done, current.key if current else None, numbered=True, id=f"cut-{role.value}")
+    return Table(plan, items, draw_lay(plan.plan, plan.problem.cloth, plan.entry.cloth, items, view))
+
+
+@router.post("/projects/{id}/cut")
+def tick(home: Home, id: int, typed: Typing) -> Response:
+    project = load(home, id)
+    key = typed.get("key", "")
+    if key not in {item.key for item in project.cut_items}:
+        raise NotFound("piece")
+    set_tick(home.db, id, "cut", key, typed.get("done") == "yes")
+    return go(f"/projects/{id}/cut")

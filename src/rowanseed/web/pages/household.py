@@ -1,0 +1,36 @@
+"""The household's habits: units, machines."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from urllib.parse import urlsplit
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.units import Units
+from rowanseed.store.household import Habits, set_habits
+from rowanseed.web.deps import Home, Typing, go
+
+router = APIRouter()
+
+
+@router.get("/household")
+def show(home: Home) -> Response:
+    return home.page("household.html", saved="saved" in home.request.query_params)
+
+
+@router.post("/household")
+def save(home: Home, typed: Typing) -> Response:
+    units = Units(typed["units"]) if typed.get("units") in {u.value for u in Units} else home.units
+    set_habits(home.db, Habits(units, "overlocker" in typed, "hem_by_hand" in typed))
+    return go("/household?saved")
+
+
+@router.post("/household/units")
+def switch_units(home: Home, typed: Typing) -> Response:
+    """The switch at the top of every page; leads back to where it was used."""
+    if typed.get("units") in {u.value for u in Units}:
+        set_habits(home.db, replace(home.habits, units=Units(typed["units"])))
+    back = urlsplit(home.request.headers.get("referer", "/"))
+    path = back.path if back.path.startswith("/") and not back.path.startswith("//") else "/"
+    return go(path)

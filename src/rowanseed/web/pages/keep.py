@@ -1,0 +1,86 @@
+"""The Keep station: what happened, and what to change next time."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated
+
+from fastapi import APIRouter, Response
+from pydantic import BeforeValidator
+
+from rowanseed.core.pattern import Role
+from rowanseed.core.units import format_cloth
+from rowanseed.store import projects
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
+from rowanseed.web.project import ProjectView, load
+
+router = APIRouter()
+
+
+def _day(value: object) -> object:
+    if isinstance(value, str):
+        try:
+            return date.fromisoformat(value)
+        except ValueError:
+            raise refuse("Choose a day, written like 2026-11-23.") from None
+    return value
+
+
+class _NoteForm(Form):
+    text: Text
+
+
+class _UsedForm(Form):
+    used: Length
+    used_on: Annotated[date, BeforeValidator(_day)]
+
+
+@router.get("/projects/{id}/keep")
+def show(home: Home, id: int) -> Response:
+    return _page(home, load(home, id), {}, {})
+
+
+@router.post("/projects/{id}/keep/notes")
+def add_note(home: Home, id: int, typed: Typing) -> Response:
+    project = load(home, id)
+    form, errors = bind(_NoteForm, typed, home.units.small)
+    if form is None:
+        return _page(home, project, typed, errors, status=422)
+    projects.add_note(home.db, id, form.text, home.today)
+    return go(f"/projects/{id}/keep")
+
+
+@router.post("/projects/{id}/keep/notes/{note}/remove")
+def remove_note(home: Home, id: int, note: int) -> Response:
+    load(home, id)
+    projects.remove_note(home.db, id, note)
+    return go(f"/projects/{id}/keep")
+
+
+@router.post("/projects/{id}/keep/used/{role}")
+def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
+    project = load(home, id)
+    chosen = next((r for r in project.roles if r.value == role), None)
+    if chosen is None:
+        raise NotFound("cloth")
+    form, errors = bind(_UsedForm, typed, home.units.large)
+    if form is None:
+        return _page(home, project, {f"{k}-{role}": v for k, v in typed.items()},
+                     {f"{k}-{role}": v for k, v in errors.items()}, status=422)  # fmt: skip
+    projects.set_cloth_used(home.db, id, chosen, form.used, form.used_on)
+    return go(f"/projects/{id}/keep")
+
+
+def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200) -> Response:
+    used = projects.cloth_used(home.db, project.record.id)
+    planned: dict[Role, float | None] = {}
+    for role in project.roles:
+        needed = project.need(role)
+        planned[role] = needed.ready.value if needed else None
+    shown = {f"used-{r.value}": format_cloth(u.mm, home.units) for r, u in used.items()}
+    shown |= {f"used_on-{r.value}": used[r].used_on if r in used else home.today.isoformat() for r in project.roles}
+    return home.page(
+        "keep.html", status, project=project, station="keep", notes=projects.notes(home.db, project.record.id),
+        used=used, planned=planned, typed={**shown, **typed}, errors=errors,
+    )  # fmt: skip

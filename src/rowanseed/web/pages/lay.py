@@ -1,0 +1,118 @@
+"""The Lay station: where each piece lies."""
+
+from __future__ import annotations
+
+import json
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.cutting import CutItem, cut_list
+from rowanseed.core.lay.problem import LayKind, Plan
+from rowanseed.core.pattern import Role
+from rowanseed.core.working import Given, Source, Working, count, percent
+from rowanseed.drawings.lay import LAY_WORDS, draw_lay, draw_thumbnail
+from rowanseed.drawings.lay_pieces import LayView
+from rowanseed.formats.layout_json import plan_document, problem_document
+from rowanseed.store.lays import KeptLay, keep_lay
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.project import ClothPlan, ProjectView, load
+
+router = APIRouter()
+
+
+def role_of(project: ProjectView, wanted: str | None) -> Role | None:
+    """The cloth asked for, or the first one that has been chosen."""
+    roles = list(project.cloth_plans)
+    return next((role for role in roles if role.value == wanted), roles[0] if roles else None)
+
+
+@router.get("/projects/{id}/lay")
+def show(home: Home, id: int, role: str | None = None, lay: str | None = None) -> Response:
+    project = load(home, id)
+    chosen = role_of(project, role)
+    if chosen is None:
+        return home.page("lay.html", project=project, station="lay", plan=None, role=None)
+    found = project.cloth_plans[chosen]
+    kind = next((k for k in found.plans if k.value == lay), found.kind)
+    return _page(home, project, found, kind)
+
+
+def _page(home: House, project: ProjectView, found: ClothPlan, kind: LayKind | None) -> Response:
+    plan = found.plans.get(kind) if kind else None
+    size = project.size
+    if plan is None or size is None or kind is None:
+        refusals = [str(answer) for answer in found.answers.values() if not isinstance(answer, Plan)]
+        return home.page(
+            "lay.html",
+            project=project,
+            station="lay",
+            plan=None,
+            role=found.role,
+            found=found,
+            refusals=refusals,
+        )
+    cloth = found.entry.cloth
+    items = cut_list(project.altered.pattern, size, found.role, found.problem, plan, cloth.surface)
+    longest = max(p.length for p in found.plans.values())
+    return home.page(
+        "lay.html", project=project, station="lay", role=found.role, found=found, kind=kind, plan=plan, items=items,
+        picture=draw_lay(plan, found.problem.cloth, cloth, items, LayView(home.units)),
+        thumbs={k: draw_thumbnail(p, found.problem.cloth, cloth, f"{LAY_WORDS[k]}", longest) for k, p in found.plans.items()},
+        refusals={k: str(a) for k, a in found.answers.items() if not isinstance(a, Plan)},
+        lay_words=LAY_WORDS, used=_used(found, plan), skewed=_skewed(items),
+    )  # fmt: skip
+
+
+def _used(found: ClothPlan, plan: Plan) -> Working:
+    area = sum(piece.area * piece.cut for piece in found.problem.pieces) / 1e6
+    usable = plan.length * (found.problem.cloth.width - 2 * found.problem.cloth.selvedge) / 1e6
+    return Working(
+        "Cloth used", percent(round(plan.density(found.problem), 3)), "area of the pieces ÷ usable cloth in the lay's length",
+        (Given("area of all pieces, m²", count(round(area, 3)), Source.DRAWING),
+         Given("usable cloth, m²", count(round(usable, 3)), Source.WORKED_OUT)), "to 0.1 %",
+    )  # fmt: skip
+
+
+def _skewed(items: tuple[CutItem, ...]) -> list[str]:
+    """Pieces whose grainline does not stand square to the fold; the engine lays none so."""
+    return [i.piece.name for i in items if i.grain and abs(i.grain.at_top - i.grain.at_bottom) > 0.5]
+
+
+@router.post("/projects/{id}/lay")
+def keep(home: Home, id: int, typed: Typing) -> Response:
+    """Keep the lay that is shown, or let the kept one go."""
+    project = load(home, id)
+    role = role_of(project, typed.get("role"))
+    if role is None:
+        raise NotFound("lay")
+    found = project.cloth_plans[role]
+    kind = next((k for k in found.plans if k.value == typed.get("lay")), None)
+    keep_lay(home.db, id, role, KeptLay(found.question, kind) if kind and "keep" in typed else None)
+    return go(f"/projects/{id}/lay?role={role.value}" + (f"&lay={kind.value}" if kind else ""))
+
+
+@router.get("/projects/{id}/lay/{role}/{document}")
+def download(home: Home, id: int, role: str, document: str) -> Response:
+    """The layout problem, the plan or the drawing, as open files."""
+    project = load(home, id)
+    found = next((p for r, p in project.cloth_plans.items() if r.value == role), None)
+    if found is None or found.plan is None or project.size is None:
+        raise NotFound("lay")
+    name = f"{role}-{document}"
+    headers = {"Content-Disposition": f'attachment; filename="{name}"'}
+    if document == "problem.json":
+        return Response(json.dumps(problem_document(found.problem)), media_type="application/json", headers=headers)
+    if document == "plan.json":
+        return Response(json.dumps(plan_document(found.plan)), media_type="application/json", headers=headers)
+    if document == "lay.svg":
+        items = cut_list(
+            project.altered.pattern,
+            project.size,
+            found.role,
+            found.problem,
+            found.plan,
+            found.entry.cloth.surface,
+        )
+        text = draw_lay(found.plan, found.problem.cloth, found.entry.cloth, items, LayView(home.units, numbered=True))
+        return Response(text, media_type="image/svg+xml", headers=headers)
+    raise NotFound("file")

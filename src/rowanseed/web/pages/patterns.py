@@ -1,0 +1,177 @@
+"""Patterns: bring one in as a document or as a drawing to scale, and look at it."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, File, Response, UploadFile
+
+from rowanseed.core.body import MEASURE
+from rowanseed.core.errors import DrawingError, LengthError, PatternError, RowanseedError
+from rowanseed.core.pattern import Grain, Role
+from rowanseed.core.units import parse_length
+from rowanseed.core.walk import walk
+from rowanseed.drawings.drawn import draw_outlines
+from rowanseed.drawings.pieces import draw_nest
+from rowanseed.drawings.svg import QUIET
+from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
+from rowanseed.formats.pattern_json import read_pattern
+from rowanseed.formats.svg_read import LARGEST_BYTES, Drawing, read_drawing
+from rowanseed.store import patterns
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+
+router = APIRouter()
+
+CHARTED = ("waist", "hip", "bust")
+
+
+@router.get("/patterns/new")
+def new(home: Home) -> Response:
+    return home.page("pattern_new.html", error=None)
+
+
+@router.post("/patterns/new")
+def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
+    """Take in a file: a pattern document is kept, a drawing waits for what its outlines are."""
+    data = file.file.read(LARGEST_BYTES + 1)
+    name = (file.filename or "drawing")[:120]
+    try:
+        if data.lstrip()[:1] == b"{":
+            id = patterns.add_pattern(home.db, read_pattern(data), home.today)
+            return go(f"/patterns/{id}")
+        if not data:
+            raise DrawingError("No file was chosen, or it is empty.", "Choose an SVG drawing or a pattern document.")
+        read_drawing(data)
+    except RowanseedError as error:
+        return home.page("pattern_new.html", 422, error=error, filename=name)
+    return go(f"/drawings/{patterns.add_drawing(home.db, name, data, home.today)}")
+
+
+@router.get("/patterns/{id}")
+def show(home: Home, id: int) -> Response:
+    pattern = patterns.pattern(home.db, id)
+    if pattern is None:
+        raise NotFound("pattern")
+    sizes = pattern.envelope.sizes
+    middle = sizes[len(sizes) // 2]
+    walks = [(size, w) for size in sizes for w in walk(pattern, size)]
+    worst = max(walks, key=lambda found: abs(found[1].fault), default=None)
+    return home.page(
+        "pattern.html", id=id, pattern=pattern, size=middle, worst=worst, measures=MEASURE,
+        nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
+    )  # fmt: skip
+
+
+@router.get("/patterns/{id}.json")
+def document(home: Home, id: int) -> Response:
+    text = patterns.pattern_document(home.db, id)
+    if text is None:
+        raise NotFound("pattern")
+    return Response(text, media_type="application/json",
+                    headers={"Content-Disposition": f'attachment; filename="pattern-{id}.json"'})  # fmt: skip
+
+
+# ---------------------------------------------------------------- drawings
+
+
+@router.get("/drawings/{id}")
+def ask(home: Home, id: int) -> Response:
+    name, drawing = _drawing(home, id)
+    return _ask(home, id, name, drawing, {}, {})
+
+
+@router.post("/drawings/{id}")
+def decide(home: Home, id: int, typed: Typing) -> Response:
+    filename, drawing = _drawing(home, id)
+    errors: dict[str, str] = {}
+    decisions = _decisions(drawing, typed, errors)
+    chart = _chart(home, drawing, typed, errors)
+    name = typed.get("name", "").strip()
+    if not name:
+        errors["name"] = "Give the pattern a name."
+    if not decisions and not errors:
+        errors["form"] = "Say of at least one outline that it is cut."
+    if errors:
+        return _ask(home, id, filename, drawing, typed, errors, status=422)
+    try:
+        made = pattern_of(drawing, decisions, name, typed.get("garment", "").strip(), chart)
+    except PatternError as error:
+        errors["form"] = f"{error.where}: {error.problem}"
+        return _ask(home, id, filename, drawing, typed, errors, status=422)
+    stored = patterns.add_pattern(home.db, made, home.today)
+    patterns.forget_drawing(home.db, id)
+    return go(f"/patterns/{stored}")
+
+
+def _drawing(home: House, id: int) -> tuple[str, Drawing]:
+    found = patterns.drawing(home.db, id)
+    if found is None:
+        raise NotFound("drawing")
+    return found[0], read_drawing(found[1])
+
+
+def _ask(
+    home: House,
+    id: int,
+    filename: str,
+    drawing: Drawing,
+    typed: dict[str, str],
+    errors: dict[str, str],
+    *,
+    status: int = 200,
+) -> Response:
+    size = drawing.sizes[0]
+    return home.page(
+        "drawing.html", status, id=id, filename=filename, drawing=drawing, typed=typed, errors=errors,
+        charted=[MEASURE[key] for key in CHARTED], roles=list(Role), grains=list(Grain), size=size,
+        folds={
+            piece.id: [*(("", f) for f in fold_choices(piece, size, False)), *(("across", f) for f in fold_choices(piece, size, True))]
+            for piece in drawing.pieces
+        },
+        picture=draw_outlines(drawing, size),
+    )  # fmt: skip
+
+
+def _decisions(drawing: Drawing, typed: dict[str, str], errors: dict[str, str]) -> dict[str, Decision]:
+    out = {}
+    for n, piece in enumerate(drawing.pieces):
+        if typed.get(f"use-{n}") != "yes":
+            continue
+        count = typed.get(f"count-{n}", "1").strip()
+        if not count.isdigit() or not 1 <= int(count) <= 100:
+            errors[f"count-{n}"] = "How many are cut is a whole number from 1 to 100."
+            continue
+        role, grain = typed.get(f"role-{n}", "main"), typed.get(f"grain-{n}", "lengthwise")
+        known = role in {r.value for r in Role} and grain in {g.value for g in Grain}
+        across = typed.get(f"across-{n}") == "yes"
+        fold = typed.get(f"fold-{n}") or None
+        offered = {f.name for f in fold_choices(piece, drawing.sizes[0], across)}
+        if fold is not None and fold not in offered:
+            errors[f"fold-{n}"] = "That edge does not run along the grain, so it cannot lie on the fold."
+            continue
+        out[piece.id] = Decision(
+            typed.get(f"name-{n}", "").strip() or piece.name, Role(role) if known else Role.MAIN, int(count),
+            typed.get(f"pair-{n}") == "yes", fold, across, Grain(grain) if known else Grain.LENGTHWISE,
+        )  # fmt: skip
+    return out
+
+
+def _chart(home: House, drawing: Drawing, typed: dict[str, str], errors: dict[str, str]) -> dict[str, dict[str, float]]:
+    """Body measures a size, where the sewist has them; a measure is given for every size or for none."""
+    chart: dict[str, dict[str, float]] = {}
+    for key in CHARTED:
+        row: dict[str, float] = {}
+        for k, size in enumerate(drawing.sizes):
+            text = typed.get(f"chart-{key}-{k}", "").strip()
+            if not text:
+                continue
+            try:
+                row[size] = parse_length(text, home.units.small)
+            except LengthError as error:
+                errors[f"chart-{key}-{k}"] = f"{error.problem} {error.remedy}"
+        if row and len(row) < len(drawing.sizes) and not any(e.startswith(f"chart-{key}") for e in errors):
+            empty = next(k for k, size in enumerate(drawing.sizes) if size not in row)
+            errors[f"chart-{key}-{empty}"] = "Give this measure for every size, or for none."
+        elif len(row) == len(drawing.sizes):
+            chart[key] = row
+    return chart

@@ -1,0 +1,95 @@
+"""People and their measurements."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.body import MEASURES, Age, questions
+from rowanseed.core.units import format_length
+from rowanseed.store import people
+from rowanseed.store.people import Person
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.forms import Errors, Form, OptionalLength, Text, bind
+
+router = APIRouter()
+
+
+class _PersonForm(Form):
+    name: Text
+    age: Age
+
+
+class _One(Form):
+    value: OptionalLength
+
+
+@router.get("/people/new")
+def new(home: Home) -> Response:
+    return _form(home, None, {"age": "adult"}, {}, ())
+
+
+@router.get("/people/{id}")
+def show(home: Home, id: int) -> Response:
+    person = _found(home, id)
+    typed = {key: format_length(mm, home.units, fine=True) for key, mm in person.body.items()}
+    return _form(home, person, {"name": person.name, "age": person.age.value, **typed}, {}, ())
+
+
+@router.post("/people/new")
+def create(home: Home, typed: Typing) -> Response:
+    return _save(home, None, typed)
+
+
+@router.post("/people/{id}")
+def change(home: Home, id: int, typed: Typing) -> Response:
+    return _save(home, _found(home, id), typed)
+
+
+def _found(home: House, id: int) -> Person:
+    person = people.person(home.db, id)
+    if person is None:
+        raise NotFound("person")
+    return person
+
+
+def _save(home: House, person: Person | None, typed: dict[str, str]) -> Response:
+    form, errors = bind(_PersonForm, typed, home.units.small)
+    body: dict[str, float] = {}
+    for measure in MEASURES:
+        one, fault = bind(_One, {"value": typed.get(measure.key, "")}, home.units.small)
+        if fault:
+            errors[measure.key] = fault["value"]
+        elif one is not None and one.value is not None:
+            body[measure.key] = _unchanged(home, person, measure.key, typed[measure.key], one.value)
+    if form is None or errors:
+        return _form(home, person, typed, errors, (), status=422)
+    doubts = questions(body, form.age, home.units)
+    if doubts and typed.get("confirmed") != _fingerprint(body):
+        return _form(home, person, typed, {}, doubts, confirm=_fingerprint(body))
+    people.save_person(home.db, person.id if person else None, form.name, form.age, body, home.today)
+    return go("/")
+
+
+def _unchanged(home: House, person: Person | None, key: str, text: str, value: float) -> float:
+    """A figure left as it was shown keeps its exact millimetres, whatever the rounding on the page."""
+    before = person.body.get(key) if person else None
+    if before is not None and text == format_length(before, home.units, fine=True):
+        return before
+    return value
+
+
+def _fingerprint(body: dict[str, float]) -> str:
+    """Doubts are waved through for exactly these figures, not for later ones."""
+    return ";".join(f"{key}={mm:.1f}" for key, mm in sorted(body.items()))
+
+
+def _form(
+    home: House, person: Person | None, typed: dict[str, str], errors: Errors, doubts: Any, *,
+    status: int = 200, confirm: str = "",
+) -> Response:  # fmt: skip
+    return home.page(
+        "person.html", status, person=person, typed=typed, errors=errors, measures=MEASURES,
+        doubts={d.key: d.text for d in doubts}, confirm=confirm,
+    )  # fmt: skip

@@ -1,0 +1,56 @@
+"""Starting a project; its address leads to the station where there is something to settle."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.pattern import Role
+from rowanseed.store import cloths, patterns, people, projects
+from rowanseed.web.deps import Home, House, Typing, go
+from rowanseed.web.project import load
+
+router = APIRouter()
+
+
+@router.get("/projects/new")
+def new(home: Home) -> Response:
+    chosen = dict(home.request.query_params)
+    return _form(home, chosen, {})
+
+
+@router.post("/projects/new")
+def create(home: Home, typed: Typing) -> Response:
+    errors: dict[str, str] = {}
+    person = people.person(home.db, _number(typed.get("person")))
+    pattern_id = _number(typed.get("pattern"))
+    pattern = patterns.pattern(home.db, pattern_id)
+    cloth = cloths.cloth(home.db, _number(typed.get("cloth")))
+    if person is None:
+        errors["person"] = "Choose who it is for."
+    if pattern is None:
+        errors["pattern"] = "Choose the pattern."
+    if typed.get("cloth") and cloth is None:
+        errors["cloth"] = "Choose one of the cloths on the shelf, or none."
+    if person is None or pattern is None or errors:
+        return _form(home, typed, errors, status=422)
+    name = typed.get("name", "").strip()[:120] or f"{pattern.name} for {person.name}"
+    chosen = {Role.MAIN: cloth.id} if cloth else {}
+    view = pattern.envelope.views[0].id
+    id = projects.start_project(home.db, name, person.id, pattern_id, view, chosen, home.today)
+    return go(f"/projects/{id}/fit")
+
+
+def _number(text: str | None) -> int:
+    return int(text) if text and text.isdigit() and len(text) < 12 else -1
+
+
+def _form(home: House, typed: dict[str, str], errors: dict[str, str], *, status: int = 200) -> Response:
+    return home.page(
+        "project_new.html", status, typed=typed, errors=errors, people=people.people(home.db),
+        patterns=patterns.patterns(home.db), cloths=cloths.cloths(home.db),
+    )  # fmt: skip
+
+
+@router.get("/projects/{id}")
+def open_project(home: Home, id: int) -> Response:
+    return go(f"/projects/{id}/{load(home, id).next_station.key}")

@@ -1,0 +1,277 @@
+"""A project as the stations see it: everything worked out once per request, and the state of each station."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from rowanseed.core.alter import Altered
+from rowanseed.core.cutting import CutItem, cut_list
+from rowanseed.core.errors import LayError, RowanseedError
+from rowanseed.core.garment import Choices, altered, lay_problem
+from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.problem import LayKind, Plan, Problem
+from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.steps import Step
+from rowanseed.core.pattern import Pattern, Role
+from rowanseed.core.sizing import Advice, by_chart
+from rowanseed.core.units import format_cloth
+from rowanseed.core.yardage import Need, Verdict, need, will_it_do
+from rowanseed.store import cloths, lays, patterns, people, projects
+from rowanseed.store.cloths import ClothEntry
+from rowanseed.store.lays import KeptLay
+from rowanseed.store.people import Person
+from rowanseed.store.projects import ProjectRecord
+from rowanseed.web.deps import House, NotFound
+
+STATIONS = (
+    ("fit", "Fit"),
+    ("cloth", "Cloth"),
+    ("lay", "Lay"),
+    ("cut", "Cut"),
+    ("sew", "Sew"),
+    ("keep", "Keep"),
+)
+SECONDS_FOR_A_LAY = 2.0
+
+
+@dataclass(frozen=True)
+class Station:
+    """A station on the stitched line: settled or not, and in words what there is to settle."""
+
+    key: str
+    name: str
+    done: bool
+    words: str
+    alarm: bool = False
+
+
+@dataclass(frozen=True)
+class ClothPlan:
+    """One cloth of the project: what is to be laid on it and what came of it."""
+
+    role: Role
+    entry: ClothEntry
+    problem: Problem
+    question: str
+    answers: Mapping[LayKind, Plan | LayError]
+    kept: KeptLay | None
+
+    @property
+    def plans(self) -> dict[LayKind, Plan]:
+        return {kind: answer for kind, answer in self.answers.items() if isinstance(answer, Plan)}
+
+    @property
+    def is_stale(self) -> bool:
+        """A lay was kept, but for other pieces or another cloth."""
+        return self.kept is not None and self.kept.question != self.question
+
+    @property
+    def is_kept(self) -> bool:
+        return self.kept is not None and self.kept.question == self.question and self.kept.lay in self.plans
+
+    @property
+    def kind(self) -> LayKind | None:
+        """The lay in use: the one that was kept, else the shortest."""
+        if self.kept is not None and self.is_kept:
+            return self.kept.lay
+        return min(self.plans, key=lambda kind: self.plans[kind].length, default=None)
+
+    @property
+    def plan(self) -> Plan | None:
+        return None if self.kind is None else self.plans[self.kind]
+
+
+@dataclass
+class ProjectView:
+    """A project with what follows from it; every part is worked out when it is first asked for."""
+
+    home: House
+    record: ProjectRecord
+    person: Person
+    pattern: Pattern
+    failures: list[str] = field(default_factory=list)
+
+    @cached_property
+    def advice(self) -> Advice:
+        return by_chart(self.person.body, self.pattern.envelope)
+
+    @property
+    def size(self) -> str | None:
+        """The size chosen, or until then the one recommended."""
+        return self.record.size or self.advice.size
+
+    @cached_property
+    def choices(self) -> Choices | None:
+        return None if self.size is None else Choices(self.record.view, self.size, self.record.hem_change)
+
+    @cached_property
+    def altered(self) -> Altered:
+        if self.choices is None:
+            return Altered(self.pattern, ())
+        try:
+            return altered(self.pattern, self.choices)
+        except RowanseedError as error:
+            self.failures.append(str(error))
+            return Altered(self.pattern, ())
+
+    @cached_property
+    def roles(self) -> tuple[Role, ...]:
+        return self.pattern.roles(self.record.view)
+
+    @cached_property
+    def cloth_entries(self) -> dict[Role, ClothEntry]:
+        found = {role: cloths.cloth(self.home.db, id) for role, id in self.record.cloths.items()}
+        return {role: entry for role, entry in found.items() if entry is not None}
+
+    @cached_property
+    def kept(self) -> dict[Role, KeptLay]:
+        return lays.kept_lays(self.home.db, self.record.id)
+
+    @cached_property
+    def cloth_plans(self) -> dict[Role, ClothPlan]:
+        """What is to be laid on every cloth that has been chosen, with the answers found so far."""
+        out = {}
+        for role in self.roles:
+            entry = self.cloth_entries.get(role)
+            if entry is None or self.choices is None:
+                continue
+            problem = lay_problem(self.altered.pattern, self.choices, role, entry.cloth)
+            question = lays.question_of(problem)
+            answers = lays.answers(self.home.db, question)
+            out[role] = ClothPlan(role, entry, problem, question, answers, self.kept.get(role))
+        return out
+
+    @property
+    def is_worked_out(self) -> bool:
+        """Whether every cloth's lays have been searched."""
+        return all(plan.answers for plan in self.cloth_plans.values())
+
+    def work_out_lays(self) -> None:
+        """Search the lays that have not been searched yet, and keep the answers."""
+        for plan in self.cloth_plans.values():
+            if not plan.answers:
+                found = solve_each(plan.problem, Budget(seconds=SECONDS_FOR_A_LAY))
+                lays.keep_answers(self.home.db, plan.question, found)
+        del self.cloth_plans
+
+    def need(self, role: Role) -> Need | None:
+        found = self.cloth_plans.get(role)
+        if found is None or found.plan is None:
+            return None
+        return need(found.plan.length, found.entry.cloth, found.problem.gap, self.home.units)
+
+    def verdict(self, role: Role) -> Verdict | None:
+        needed, found = self.need(role), self.cloth_plans.get(role)
+        return None if needed is None or found is None else will_it_do(needed, found.entry.cloth)
+
+    @cached_property
+    def cut_items(self) -> tuple[CutItem, ...]:
+        """Everything to cut from every cloth, in order."""
+        items: list[CutItem] = []
+        for role, found in self.cloth_plans.items():
+            if found.plan is not None and self.size is not None:
+                surface = found.entry.cloth.surface
+                items += cut_list(self.altered.pattern, self.size, role, found.problem, found.plan, surface)
+        return tuple(items)
+
+    @cached_property
+    def steps(self) -> tuple[Step, ...]:
+        """The making order, worked out from the pattern's graph."""
+        if self.choices is None:
+            return ()
+        habits, main = self.home.habits, self.cloth_entries.get(Role.MAIN)
+        household = Household(habits.overlocker, habits.hem_by_hand, units=self.home.units)
+        if main is not None:
+            household = Household(habits.overlocker, habits.hem_by_hand, main.cloth.fibre, self.home.units)
+        return sequence(compile_steps(self.altered.pattern, self.record.view, self.choices.size, household))
+
+    def ticked(self, list: str) -> frozenset[str]:
+        return projects.ticks(self.home.db, self.record.id, list)
+
+    @property
+    def colour(self) -> str:
+        """The thread's colour comes from the main cloth."""
+        main = self.cloth_entries.get(Role.MAIN) or next(iter(self.cloth_entries.values()), None)
+        return (main.cloth.colour if main else "#52615d").lstrip("#")
+
+    # ------------------------------------------------------------ the stitched line
+
+    @cached_property
+    def stations(self) -> tuple[Station, ...]:
+        return (self._fit(), self._cloth(), self._lay(), self._cut(), self._sew(), self._keep())
+
+    @property
+    def next_station(self) -> Station:
+        return next((s for s in self.stations if not s.done), self.stations[-1])
+
+    def _fit(self) -> Station:
+        if self.record.size is None:
+            return Station("fit", "Fit", False, "choose the size")
+        if self.record.measuring_id != self.person.measuring_id:
+            return Station("fit", "Fit", False, "measured again since", alarm=True)
+        return Station("fit", "Fit", True, f"size {self.record.size}")
+
+    def _cloth(self) -> Station:
+        missing = [role.value for role in self.roles if role not in self.cloth_entries]
+        if missing:
+            return Station("cloth", "Cloth", False, f"choose the {missing[0]} cloth" if missing[0] == "main"
+                           else f"choose the {missing[0]}")  # fmt: skip
+        verdicts = [self.verdict(role) for role in self.roles]
+        short = [v for v in verdicts if v is not None and not v.enough]
+        if short:
+            return Station(
+                "cloth",
+                "Cloth",
+                False,
+                f"short by {short[0].spare.quantity.show(self.home.units)}",
+                alarm=True,
+            )
+        if not self.cloth_plans or not self.is_worked_out:
+            return Station("cloth", "Cloth", False, "work out how much")
+        return Station("cloth", "Cloth", True, "enough" if any(verdicts) else "length known")
+
+    def _lay(self) -> Station:
+        plans = list(self.cloth_plans.values())
+        if any(p.is_stale for p in plans):
+            return Station("lay", "Lay", False, "changed since it was kept", alarm=True)
+        kept = [p for p in plans if p.is_kept]
+        if plans and len(kept) == len(self.roles):
+            main = kept[0].plan
+            return Station("lay", "Lay", True, format_cloth(main.length, self.home.units) if main else "kept")
+        return Station("lay", "Lay", False, "keep a lay" if plans else "to come")
+
+    def _cut(self) -> Station:
+        done, items = self.ticked("cut"), self.cut_items
+        number = sum(item.key in done for item in items)
+        if items and number == len(items):
+            return Station("cut", "Cut", True, "all cut")
+        return Station("cut", "Cut", False, f"{number} of {len(items)} cut" if number else "to come")
+
+    def _sew(self) -> Station:
+        done, steps = self.ticked("sew"), self.steps
+        number = sum(step.id in done for step in steps)
+        if steps and number == len(steps):
+            return Station("sew", "Sew", True, "finished")
+        return Station("sew", "Sew", False, f"{number} of {len(steps)} steps" if number else "to come")
+
+    def _keep(self) -> Station:
+        notes = len(projects.notes(self.home.db, self.record.id))
+        return Station("keep", "Keep", notes > 0, f"{notes} note{'s' if notes != 1 else ''}" if notes else "to come")
+
+
+def load(home: House, project_id: int) -> ProjectView:
+    """A project by its number. Raises NotFound."""
+    record = projects.project(home.db, project_id)
+    if record is None:
+        raise NotFound("project")
+    return view_of(home, record)
+
+
+def view_of(home: House, record: ProjectRecord) -> ProjectView:
+    person, pattern = people.person(home.db, record.person_id), patterns.pattern(home.db, record.pattern_id)
+    if person is None or pattern is None:
+        raise NotFound("person or pattern")
+    return ProjectView(home, record, person, pattern)
