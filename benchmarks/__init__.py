@@ -1,0 +1,1 @@
+"""Speed and tightness, measured: `make bench`, or `make bench ONLY=area` for one area."""

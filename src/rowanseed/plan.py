@@ -9,7 +9,7 @@ from typing import Any
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.errors import DocumentError, LayError
 from rowanseed.core.garment import altered, lay_problem
-from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.engine import Budget, refusal, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
@@ -96,7 +96,7 @@ def _best(answers: dict[LayKind, Plan | LayError], wanted: LayKind | None) -> Pl
         return answer
     plans = [answer for answer in answers.values() if isinstance(answer, Plan)]
     if not plans:
-        raise next(answer for answer in answers.values() if isinstance(answer, LayError))
+        raise refusal(answers)
     return min(plans, key=lambda plan: plan.length)
 
 

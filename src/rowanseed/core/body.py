@@ -94,17 +94,26 @@ def _range_doubt(key: str, value: float, age: Age, units: Units) -> Question | N
         return None
     shown = format_length(value, units)
     name = measure.name.lower()
+    # A slip of unit is the likelier story for a small figure, a wrong age for a large one.
     if low <= value * INCH / 10 <= high:
-        return Question(key, f"{shown} is very little for the {name}. Was it measured in inches? "
-                             f"{value / 10:g} in would be {format_length(value * INCH / 10, Units.METRIC)}.")  # fmt: skip
-    if low <= value * 10 / INCH <= high:
-        return Question(key, f"{shown} is very much for the {name}. Was it measured in centimetres? "
-                             f"{value / INCH:g} cm would be {format_length(value * 10 / INCH, Units.IMPERIAL)}.")  # fmt: skip
+        meant = format_length(value * INCH / 10, Units.METRIC)
+        return Question(
+            key,
+            f"{shown} is very little for the {name}. Was it measured in inches? {value / 10:g} in would be {meant}.",
+        )
     other = Age.CHILD if age is Age.ADULT else Age.ADULT
     other_low, other_high = measure.plausible(other)
     if other_low <= value <= other_high:
-        return Question(key, f"{shown} for the {name} is {_article(other)} figure, and this person is "
-                             f"{'an adult' if age is Age.ADULT else 'a child'}. Is it right?")  # fmt: skip
+        whom = "an adult" if age is Age.ADULT else "a child"
+        return Question(
+            key, f"{shown} for the {name} is {_article(other)} figure, and this person is {whom}. Is it right?"
+        )
+    if low <= value * 10 / INCH <= high:
+        meant = format_length(value * 10 / INCH, Units.IMPERIAL)
+        return Question(
+            key,
+            f"{shown} is very much for the {name}. Was it measured in centimetres? {value / INCH:.4g} cm would be {meant}.",
+        )
     return Question(key, f"{shown} is unusual for the {name}. Is it right?")
 
 

@@ -145,7 +145,9 @@ def _meet(before: list[Point], after: list[Point], allowances: float) -> tuple[l
         for j in range(len(earlier) - 1):
             crossing = _crossing(longer[i], longer[i + 1], earlier[j], earlier[j + 1])
             if crossing is not None:
-                return [*longer[: i + 1], crossing], [crossing, *earlier[j + 1 :]]
+                # An extension runs on straight, so the end that was extended is no corner.
+                kept = longer[:-2] if i == len(longer) - 2 else longer[: i + 1]
+                return [*kept, crossing], [crossing, *earlier[2 if j == 0 else j + 1 :]]
     return before, after
 
 

@@ -46,6 +46,7 @@ def draw_outlines(drawn: Drawing, size: str) -> str:
             points = flatten(edge, 0.3)
             a, b = upright(points[(len(points) - 1) // 2]), upright(points[(len(points) - 1) // 2 + 1])
             x, y = (a[0] + b[0]) / 2 - left + margin, (a[1] + b[1]) / 2 - top + margin
-            x, y = x + (centre.x - x) * 0.12, y + (centre.y - y) * 0.12
+            away = max(1.0, ((centre.x - x) ** 2 + (centre.y - y) ** 2) ** 0.5)
+            x, y = x + (centre.x - x) / away * text * 0.8, y + (centre.y - y) / away * text * 0.8
             halo(root, x, y + text * 0.25, str(k), text * 0.66, fill=QUIET, text_anchor="middle")
     return write(root)

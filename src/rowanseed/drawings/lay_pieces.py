@@ -128,15 +128,28 @@ def _distances(root: Element, sheet: Sheet, check: GrainCheck, start: float, vie
     _, far = sheet.at(start, (0.0, check.level))
     texts = [format_length(distance, view.units) for distance in (check.at_top, check.at_bottom)]
     if _is_short(sheet, check):
-        x, y = max(ends)
-        text = f"{texts[0]} at both ends" if texts[0] == texts[1] else f"{texts[0]} / {texts[1]}"
-        halo(root, x + letter * 0.3, y + _way_down(shape, x, y, far, letter), text, letter * 0.9, fill=CHALK)
+        _upright_distance(root, letter, shape, ends, far, texts)
         return
     for k, (x, y) in enumerate(ends):
         inwards = 1.0 if x < ends[1 - k][0] else -1.0
         x += inwards * letter
         halo(root, x + inwards * letter * 0.3, y + _way_down(shape, x, y, far, letter), texts[k], letter * 0.9,
              fill=CHALK, text_anchor="start" if inwards > 0 else "end")  # fmt: skip
+
+
+def _upright_distance(
+    root: Element, letter: float, shape: Polygon, ends: list[Point], far: float, texts: list[str]
+) -> None:
+    """Both distances of a short grainline, written along its chalk lines where they run inside the piece."""
+    x, y = (ends[0][0] + ends[1][0]) / 2, ends[0][1]
+    inside = LineString([(x, y), (x, far)]).intersection(shape)
+    run = max(getattr(inside, "geoms", [inside]), key=lambda part: part.length)
+    text = f"{texts[0]}, both ends" if texts[0] == texts[1] else f"{texts[0]} / {texts[1]}"
+    if run.length < WIDTH_OF_A_LETTER * len(text) * letter * 0.9:
+        text = texts[0] if texts[0] == texts[1] else text
+    at = y + (1 if far > y else -1) * max(run.length / 2, letter * 1.2 + WIDTH_OF_A_LETTER * len(text) * letter * 0.45)
+    written = halo(root, x + letter * 0.3, at, text, letter * 0.82, fill=CHALK, text_anchor="middle")
+    written.set("transform", f"rotate(-90 {number(x + letter * 0.3)} {number(at)})")
 
 
 def _way_down(shape: Polygon, x: float, y: float, far: float, letter: float) -> float:

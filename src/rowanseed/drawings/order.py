@@ -19,6 +19,7 @@ def draw_order(steps: Sequence[Step], done: Collection[str], current: str | None
     wide = LEFT + STEP * len(steps) + 10
     words = f"{len(steps)} steps on {len(lanes)} benches; {sum(step.id in done for step in steps)} done."
     root = drawing(wide, TOP + LANE * len(lanes) - 12, "The line of work", words, class_="order-line")
+    root.set("role", "group")  # its knots are links
     for bench, y in lane.items():
         add(root, "text", bench.value, x=0, y=y + 5, font_size=14, fill=QUIET)
         add(root, "path", d=f"M{number(LEFT - 12)} {number(y)}H{number(wide)}", stroke=LINE, stroke_width=1)

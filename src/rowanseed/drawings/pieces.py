@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.outline import Point, bounds, point_at
+from rowanseed.core.make.steps import EdgeShown
+from rowanseed.core.outline import Point, Segment, bounds, flatten, point_at, split_chain
 from rowanseed.core.pattern import Drawn, LineKind, MarkKind, Pattern, Piece
 from rowanseed.core.seamline import lines, mark_distance
 from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
@@ -45,7 +47,7 @@ def _row(pieces: Sequence[Piece], size: str, sizes: Sequence[str]) -> tuple[list
                            max(b[2] for b in rings), max(b[3] for b in rings))  # fmt: skip
     tallest = max(b[3] - b[1] for b in boxes.values())
     across = sum(b[2] - b[0] + GAP for b in boxes.values() if b[3] - b[1] > tallest / 2)
-    letter = max(9.0, min(max(across, tallest * 1.2) / 62, tallest / 14))
+    letter = max(across / 62, tallest / 30)
     x, column, down, placed, reached = GAP / 2, 0.0, 0.0, [], 0.0
     for piece in sorted(pieces, key=lambda p: boxes[p.id][3] - boxes[p.id][1] <= tallest / 2):
         left, low, right, high = boxes[piece.id]
@@ -125,23 +127,32 @@ def _marks(root: Element, item: _Placed, size: str) -> None:
             add(root, "circle", cx=x, cy=y, r=5, fill=PAPER, stroke=INK, stroke_width=2)
 
 
-def draw_edges(pattern: Pattern, size: str, edges: Sequence[tuple[str, str]], thread: str) -> str:
+def draw_edges(pattern: Pattern, size: str, edges: Sequence[EdgeShown], thread: str) -> str:
     """The pieces a step works on, upright, with the edges it works on stitched in the thread's colour."""
-    names = list(dict.fromkeys(piece for piece, _ in edges))
+    names = list(dict.fromkeys(edge.piece for edge in edges))
     placed, wide, tall, letter = _row([pattern.piece(name) for name in names], size, ())
     root = drawing(wide, tall, "What this step works on",
-                   "; ".join(f"{pattern.piece(p).name}: {e}" for p, e in edges), class_="step-drawing")  # fmt: skip
+                   "; ".join(f"{pattern.piece(shown.piece).name}: {shown.edge}" for shown in edges), class_="step-drawing")  # fmt: skip
     for item in placed:
         both = lines(item.piece, size)
         ring = [item.at(p) for p in both.cutting_ring()]
         add(root, "path", d=path_of(ring), fill=PAPER, stroke=QUIET, stroke_width=2, stroke_linejoin="round")
         seam = [item.at(p) for p in both.seam_ring()]
         add(root, "path", d=path_of(seam), fill="none", stroke=LINE, stroke_width=2)
-        whole = {edge for piece, edge in edges if piece == item.piece.id}
-        for edge in whole:
-            run = [item.at(p) for p in both.seam[edge]]
-            add(root, "path", d=path_of(run, closed=False), fill="none", stroke=thread, stroke_width=7,
-                stroke_dasharray="20 9", stroke_linecap="butt")  # fmt: skip
+        for shown in edges:
+            if shown.piece == item.piece.id:
+                run = [item.at(p) for p in _shown_part(item.piece, size, shown, both.seam[shown.edge])]
+                add(root, "path", d=path_of(run, closed=False), fill="none", stroke=thread, stroke_width=letter * 0.32,
+                    stroke_dasharray=f"{number(letter * 0.9)} {number(letter * 0.4)}")  # fmt: skip
         _marks(root, item, size)
         _name(root, item, ring, letter)
     return write(root)
+
+
+def _shown_part(piece: Piece, size: str, shown: EdgeShown, seam: list[Point]) -> list[Point]:
+    """The stitching line of an edge, or of its part before or after a mark."""
+    if shown.mark is None:
+        return seam
+    chain = tuple(Segment(a, b) for a, b in pairwise(seam))
+    before, after = split_chain(chain, mark_distance(piece, size, piece.mark(shown.mark)))
+    return flatten(after if shown.beyond_mark else before)

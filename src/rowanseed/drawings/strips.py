@@ -57,7 +57,7 @@ def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Uni
         stroke_dasharray="8 5",
     )
     for k, strip in enumerate(strips):
-        halo(root, LEFT + strip.length * scale + 8, 34 + k * ROW + 26, format_cloth(strip.length, units), 17,
+        halo(root, LEFT + 10, 34 + k * ROW + 26, format_cloth(strip.length, units), 17,
              fill=BERRY if strip.short else INK, font_weight=700)  # fmt: skip
     halo(root, at_needed, tall - 6, f"needed ready to cut, {format_cloth(needed, units)}", 16, fill=INK, text_anchor="middle",
          font_weight=600)  # fmt: skip

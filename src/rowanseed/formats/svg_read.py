@@ -41,7 +41,8 @@ CLOSED_WITHIN = 0.5
 SMALLEST = 10.0
 LARGEST = 6000.0
 CORNER_DEGREES = 20.0
-RESAMPLED = 240
+EVERY = 10.0
+"""Distance of the points of an evened-out line, in mm."""
 
 _PX_PER_MM = 96 / 25.4
 _UNIT = re.compile(r"^\s*\+?(\d+(?:\.\d*)?|\.\d+)\s*(mm|cm|in|pt|pc|q)\s*$", re.IGNORECASE)
@@ -302,16 +303,39 @@ def _nested(id: str, name: str, rings: dict[str, Chain]) -> DrawnPiece:
     structures = {tuple(tuple(s.is_curve for s in edge) for edge in edges) for edges in cut.values()}
     if len(structures) == 1:
         return DrawnPiece(id, name, cut, 0.0)
-    resampled, residual = {}, 0.0
-    for size, ring in rings.items():
-        start = min(range(len(ring)), key=lambda k: (round(ring[k].start[0], 1), ring[k].start[1]))
-        turned = (*ring[start:], *ring[:start])
-        whole = chain_length(turned)
-        points = [point_at(turned, whole * k / RESAMPLED) for k in range(RESAMPLED)]
-        residual = max(residual, Polygon(points).hausdorff_distance(Polygon(flatten(turned)[:-1])))
-        closed = [*points, points[0]]
-        resampled[size] = (tuple(Segment(a, b) for a, b in pairwise(closed)),)
-    return DrawnPiece(id, name, resampled, residual)
+    if len({len(edges) for edges in cut.values()}) == 1:
+        # The same corners in every size: each edge is evened out by itself, and the corners stay.
+        counts = [
+            max(2, math.ceil(max(chain_length(edges[k]) for edges in cut.values()) / EVERY))
+            for k in range(len(next(iter(cut.values()))))
+        ]
+        evened = {
+            size: tuple(_resampled(edge, count) for edge, count in zip(edges, counts, strict=True))
+            for size, edges in cut.items()
+        }
+    else:
+        count = math.ceil(max(chain_length(ring) for ring in rings.values()) / (EVERY / 4))
+        evened = {size: (_resampled(_from_top(ring), count),) for size, ring in rings.items()}
+    residual = max(_apart(evened[size], cut[size]) for size in rings)
+    return DrawnPiece(id, name, evened, residual)
+
+
+def _resampled(chain: Chain, count: int) -> Chain:
+    """A chain as `count` straight segments of equal arc length."""
+    whole = chain_length(chain)
+    inner = [point_at(chain, whole * k / count) for k in range(1, count)]
+    return tuple(Segment(a, b) for a, b in pairwise([chain[0].start, *inner, chain[-1].end]))
+
+
+def _from_top(ring: Chain) -> Chain:
+    start = min(range(len(ring)), key=lambda k: (round(ring[k].start[0], 1), ring[k].start[1]))
+    return (*ring[start:], *ring[:start])
+
+
+def _apart(evened: tuple[Chain, ...], drawn: tuple[Chain, ...]) -> float:
+    """The greatest distance between two versions of an outline, in mm."""
+    a, b = (Polygon([p for edge in edges for p in flatten(edge)[:-1]]).exterior for edges in (evened, drawn))
+    return float(a.hausdorff_distance(b))
 
 
 def _edges(ring: Chain) -> tuple[Chain, ...]:

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import random
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 
 import shapely
@@ -71,13 +71,19 @@ def solve(
     outcomes = solve_each(problem, budget, on_progress, should_stop)
     plans = [outcome for outcome in outcomes.values() if isinstance(outcome, Plan)]
     if not plans:
-        raise next(outcome for outcome in outcomes.values() if isinstance(outcome, LayError))
+        raise refusal(outcomes)
     best = min(plans, key=lambda plan: plan.length)
     in_hand = problem.cloth.length
     if in_hand is not None and best.length > in_hand:
         raise LayError(f"The cloth is too short by {best.length - in_hand:.0f} mm: {best.length:.0f} mm are needed and "
                        f"{in_hand:.0f} mm are in hand.", "Try another lay, a smaller size or more cloth.")  # fmt: skip
     return best
+
+
+def refusal(outcomes: Mapping[LayKind, Plan | LayError]) -> LayError:
+    """Why nothing can be laid: what the lay with the most room says."""
+    refusals = {kind: outcome for kind, outcome in outcomes.items() if isinstance(outcome, LayError)}
+    return refusals.get(LayKind.OPEN) or next(iter(refusals.values()))
 
 
 def solve_each(

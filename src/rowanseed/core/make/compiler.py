@@ -111,6 +111,18 @@ def _with_known_needs(step: Step, known: set[str]) -> Step:
     return replace(step, needs=tuple(need for need in step.needs if need.step in known))
 
 
+def _beside_zip(join: Join, closure: Closure, *, zip_part: bool) -> tuple[EdgeShown, ...]:
+    """The edges of a join with a zip: the part the zip takes, or the seam below it."""
+    beyond = zip_part == (join.sewn_from == "start")
+    out = []
+    for shown in _shown((*join.a, *join.b)):
+        has_mark = closure.to_mark is not None and closure.to_mark[0] == shown.piece
+        out.append(
+            replace(shown, mark=closure.to_mark[1], beyond_mark=beyond) if closure.to_mark and has_mark else shown
+        )
+    return tuple(out)
+
+
 def _shown(parts: tuple[EdgePart, ...]) -> tuple[EdgeShown, ...]:
     return tuple(dict.fromkeys(EdgeShown(part.piece, part.edge) for part in parts))
 
@@ -226,7 +238,7 @@ def _seam(bench: _Bench, join: Join, closure: Closure | None) -> Step:
         how.append("The longer side underneath, on the feed dogs, which ease it in.")
     return Step(
         f"sew-{join.id}", f"Sew {_lower(join.name)}{graph.hand_count(join)}", tuple(how), Bench.MACHINE, Task.SEAM,
-        tuple(needs), settings.seam(bench.needle), _shown((*join.a, *join.b)), NEEDLE, bench.booklet(join.id), join.id,
+        tuple(needs), settings.seam(bench.needle), _beside_zip(join, closure, zip_part=False) if closure else _shown((*join.a, *join.b)), NEEDLE, bench.booklet(join.id), join.id,
     )  # fmt: skip
 
 
@@ -263,7 +275,7 @@ def _invisible_zip(bench: _Bench, join: Join, closure: Closure) -> Iterator[Step
         (Need(f"uncurl-{closure.id}", "flat coils let the needle come close"),
          Need(f"neaten-{join.id}", "the edges of a zip opening are neatened before the zip"),
          *_flat_first(bench, join)),
-        settings.invisible_zip(bench.needle), _shown((*join.a, *join.b)), NEEDLE, bench.booklet(closure.id), closure.id,
+        settings.invisible_zip(bench.needle), _beside_zip(join, closure, zip_part=True), NEEDLE, bench.booklet(closure.id), closure.id,
     )  # fmt: skip
 
 
@@ -273,7 +285,7 @@ def _zip_after(bench: _Bench, join: Join, closure: Closure) -> Step:
         ("Centre the closed zip under the basted part, face down on the pressed allowances.",
          "Sew down one side, across and up the other; then take the basting out."),
         Bench.MACHINE, Task.ZIP, (Need(f"press-{join.id}", "the seam below is sewn and pressed first"),),
-        settings.invisible_zip(bench.needle), _shown((*join.a, *join.b)), NEEDLE, bench.booklet(closure.id), closure.id,
+        settings.invisible_zip(bench.needle), _beside_zip(join, closure, zip_part=True), NEEDLE, bench.booklet(closure.id), closure.id,
     )  # fmt: skip
 
 

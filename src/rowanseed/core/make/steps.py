@@ -55,10 +55,12 @@ class Need:
 
 @dataclass(frozen=True)
 class EdgeShown:
-    """An edge that a step works on, for its drawing."""
+    """An edge that a step works on, for its drawing: all of it, or up to a mark, or beyond one (ring order)."""
 
     piece: str
     edge: str
+    mark: str | None = None
+    beyond_mark: bool = False
 
 
 @dataclass(frozen=True)

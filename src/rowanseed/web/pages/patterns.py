@@ -62,7 +62,7 @@ def show(home: Home, id: int) -> Response:
     )  # fmt: skip
 
 
-@router.get("/patterns/{id}.json")
+@router.get("/patterns/{id}/document.json")
 def document(home: Home, id: int) -> Response:
     text = patterns.pattern_document(home.db, id)
     if text is None:

@@ -1,0 +1,46 @@
+"""The whole line: reading a pattern, server time of every station, planning a project."""
+
+from __future__ import annotations
+
+import tempfile
+from collections.abc import Iterator
+from pathlib import Path
+
+from fastapi.testclient import TestClient
+
+from benchmarks.figures import Figure, median_seconds
+from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.walk import walk
+from rowanseed.demo.household import fill
+from rowanseed.demo.six_gore_skirt import draft
+from rowanseed.formats.pattern_json import read_pattern, write_pattern
+from rowanseed.web.app import create_app
+
+
+def figures() -> Iterator[Figure]:
+    skirt = draft()
+    text = write_pattern(skirt)
+    yield Figure("line", "read-pattern-seconds", median_seconds(lambda: read_pattern(text), 9), 0.2)
+    yield Figure(
+        "line", "walk-all-sizes-seconds", median_seconds(lambda: [walk(skirt, s) for s in skirt.envelope.sizes], 9), 0.1
+    )
+    steps = compile_steps(skirt, "A", "14", Household())
+    yield Figure("line", "order-of-making-seconds", median_seconds(lambda: sequence(steps), 9), 0.15)
+    with tempfile.TemporaryDirectory() as folder:
+        database = Path(folder) / "bench.db"
+        fill(database)
+        client = TestClient(create_app(database))
+        for page in (
+            "",
+            "projects/1/fit",
+            "projects/1/cloth",
+            "projects/1/lay",
+            "projects/1/cut",
+            "projects/1/sew",
+            "projects/1/keep",
+        ):
+            name = page.rpartition("/")[2] or "shelf"
+            yield Figure(
+                "line", f"{name}-page-seconds", median_seconds(lambda page=page: client.get(f"/{page}"), 9), 0.15
+            )  # type: ignore[misc]

@@ -1,0 +1,42 @@
+"""Take the current pictures of every main view from the demo household into docs/screenshots."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from playwright.sync_api import sync_playwright
+from tests.browser.conftest import ARGUMENTS, CHROMIUM, Server
+
+OUT = Path(__file__).parent.parent / "docs" / "screenshots"
+VIEWS = {
+    "shelf": "/",
+    "fit": "/projects/1/fit",
+    "cloth": "/projects/1/cloth",
+    "lay": "/projects/1/lay",
+    "cut": "/projects/2/cut",
+    "sew": "/projects/1/sew?step=zip-zip",
+    "keep": "/projects/1/keep",
+    "pattern": "/patterns/1",
+    "person": "/people/1",
+}
+ON_A_PHONE = {"phone-lay": "/projects/2/lay", "phone-sew": "/projects/1/sew?step=sew-side-seams"}
+
+
+def main() -> None:
+    server = Server("--demo")
+    try:
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+            for views, width, height in ((VIEWS, 1280, 800), (ON_A_PHONE, 390, 844)):
+                page = browser.new_page(viewport={"width": width, "height": height})
+                for name, path in views.items():
+                    page.goto(server.url + path)
+                    page.wait_for_load_state("networkidle")
+                    page.screenshot(path=OUT / f"{name}.png")
+            browser.close()
+    finally:
+        server.stop()
+
+
+if __name__ == "__main__":
+    main()

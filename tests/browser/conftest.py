@@ -1,0 +1,92 @@
+"""A running server and a headless browser for the tests that use the pages as a sewist would."""
+
+import os
+import socket
+import subprocess
+import sys
+import time
+from pathlib import Path
+from urllib.request import urlopen
+
+import pytest
+from playwright.sync_api import sync_playwright
+
+CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
+ARGUMENTS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+             "--disable-component-update", "--disable-sync"]  # fmt: skip
+AXE = (Path(__file__).parent / "vendor" / "axe.min.js").read_text(encoding="utf-8")
+
+
+class Server:
+    """`rowanseed serve` in a process of its own, on a database that outlives it."""
+
+    def __init__(self, *options: str) -> None:
+        with socket.socket() as probe:
+            probe.bind(("127.0.0.1", 0))
+            self.port = probe.getsockname()[1]
+        self.options = options
+        self.start()
+
+    @property
+    def url(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def start(self) -> None:
+        command = [sys.executable, "-m", "rowanseed.cli", "serve", "--port", str(self.port), *self.options]
+        self.process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        for _ in range(200):
+            try:
+                with urlopen(f"{self.url}/household", timeout=1):
+                    return
+            except OSError:
+                time.sleep(0.1)
+        raise RuntimeError("the server did not start")
+
+    def stop(self) -> None:
+        self.process.terminate()
+        self.process.wait(10)
+
+
+@pytest.fixture(scope="session")
+def browser():
+    with sync_playwright() as playwright:
+        launched = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+        yield launched
+        launched.close()
+
+
+@pytest.fixture(scope="session")
+def demo():
+    server = Server("--demo")
+    yield server
+    server.stop()
+
+
+@pytest.fixture
+def own(tmp_path):
+    """An empty household of one's own."""
+    server = Server("--database", str(tmp_path / "own.db"))
+    yield server
+    server.stop()
+
+
+@pytest.fixture
+def page(browser):
+    """A page at laptop size that fails the test on any script error."""
+    opened = browser.new_page(viewport={"width": 1280, "height": 800})
+    faults = []
+    opened.on("pageerror", lambda error: faults.append(str(error)))
+    opened.on("console", lambda m: faults.append(m.text) if m.type == "error" and "422" not in m.text else None)
+    opened.set_default_timeout(20_000)
+    yield opened
+    opened.close()
+    assert faults == []
+
+
+def accessibility(page):
+    """What axe-core finds on a page, a line a fault."""
+    page.evaluate(AXE)
+    found = page.evaluate(
+        "axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']})"
+    )
+    return [f"{v['id']}: {n['target']} {n['failureSummary']}" for v in found["violations"] for n in v["nodes"]]

@@ -1,0 +1,60 @@
+"""Every page by axe-core, at a phone's width, by keyboard, and in both units."""
+
+import pytest
+from playwright.sync_api import expect
+
+from .conftest import accessibility
+
+pytestmark = pytest.mark.browser
+
+PATHS = ["/", "/household", "/people/1", "/cloths/1", "/patterns/1", "/patterns/new", "/projects/new", "/nowhere",
+         *(f"/projects/{n}/{s}" for n in (1, 2) for s in ("fit", "cloth", "lay", "cut", "sew", "keep"))]  # fmt: skip
+
+
+@pytest.mark.parametrize("path", PATHS)
+def test_axe_finds_nothing(browser, demo, path):
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.goto(demo.url + path)
+    page.wait_for_load_state("networkidle")
+    faults = accessibility(page)
+    page.close()
+    assert faults == []
+
+
+@pytest.mark.parametrize("path", PATHS)
+def test_nothing_reaches_over_the_edge_of_a_phone(browser, demo, path):
+    page = browser.new_page(viewport={"width": 390, "height": 844})
+    page.goto(demo.url + path)
+    page.wait_for_load_state("networkidle")
+    wide = page.evaluate("document.documentElement.scrollWidth")
+    page.close()
+    assert wide <= 390
+
+
+def test_a_step_is_ticked_by_keyboard_and_the_focus_stays(page, demo):
+    page.goto(f"{demo.url}/projects/2/sew")
+    first = page.locator("#step-done")
+    first.focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("1 of 35 steps done")).to_be_visible()
+    expect(page.locator("#step-done")).to_be_focused()
+    page.goto(f"{demo.url}/projects/2/sew?step=sample-stitch")
+    page.get_by_role("button", name="Not done after all").click()
+    expect(page.get_by_text("0 of 35 steps done")).to_be_visible()
+
+
+def test_the_unit_switch_leads_back_to_the_same_page(page, demo):
+    page.goto(f"{demo.url}/projects/1/fit")
+    page.get_by_role("button", name="in", exact=True).click()
+    expect(page.locator("table.rows").get_by_text("30 1/4 in").first).to_be_visible()
+    assert page.url.endswith("/projects/1/fit")
+    page.get_by_role("button", name="cm", exact=True).click()
+    expect(page.locator("table.rows").get_by_text("77 cm").first).to_be_visible()
+
+
+def test_without_motion_nothing_moves(browser, demo):
+    page = browser.new_page(reduced_motion="reduce")
+    page.goto(demo.url)
+    page.evaluate("document.body.insertAdjacentHTML('beforeend', '<div class=\"running\"></div>')")
+    assert page.evaluate("getComputedStyle(document.querySelector('.running')).animationName") == "none"
+    page.close()

@@ -1,0 +1,26 @@
+"""Small pieces to test with."""
+
+from rowanseed.core.outline import line_chain
+from rowanseed.core.pattern import Corner, Cut, Drawn, EdgeSpec, Envelope, Pattern, Piece, Role, Shape, View
+
+
+def quadrilateral(corners, allowances, *, drawn=Drawn.SEAM, id="panel", cut=None, corner=None, marks=(), darts=()):
+    """A four-cornered piece with edges left, hem, right, top in ring order from corner 0."""
+    names = ("left", "hem", "right", "top")
+    ring = [*corners, corners[0]]
+    edges = {name: line_chain(ring[k], ring[k + 1]) for k, name in enumerate(names)}
+    middle = sum(y for _, y in corners) / 4
+    specs = tuple(
+        EdgeSpec(n, a, Corner.TURNED if corner == n else Corner.MITRE) for n, a in zip(names, allowances, strict=True)
+    )
+    xs = [x for x, _ in corners]
+    shape = Shape(edges, ((min(xs) + 20, middle), (max(xs) - 20, middle)))
+    return Piece(
+        id, id.capitalize(), 1, drawn, specs, {"S": shape}, (cut or Cut(Role.MAIN, 1),), tuple(marks), tuple(darts)
+    )
+
+
+def pattern_of(*pieces, making=None, **envelope):
+    from rowanseed.core.pattern import Making
+
+    return Pattern("Test", "", "", "test", Envelope((View("A", "A"),), ("S",), **envelope), pieces, making or Making())

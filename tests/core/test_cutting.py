@@ -1,0 +1,61 @@
+"""The cutting list: every piece once, the grain square, marks as the cloth allows."""
+
+import pytest
+
+from rowanseed.core.cloth import Cloth, Direction, Surface
+from rowanseed.core.cutting import cut_list
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.problem import LayKind
+from rowanseed.core.pattern import Role
+from rowanseed.demo.six_gore_skirt import draft
+
+SKIRT = draft()
+CLOTH = Cloth("sprigs", 1400, 2600, 12, Direction.ONE_WAY)
+
+
+@pytest.fixture(scope="module")
+def lists():
+    problem = lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, CLOTH)
+    plans = solve_each(problem, Budget(sweeps=3))
+    return {k: cut_list(SKIRT, "14", Role.MAIN, problem, p, Surface.PLAIN) for k, p in plans.items()}
+
+
+@pytest.mark.parametrize("kind", [LayKind.FOLDED, LayKind.OPEN])
+def test_everything_is_cut_as_often_as_it_is_needed(lists, kind):
+    cut = {}
+    for item in lists[kind]:
+        cut[item.piece.id] = cut.get(item.piece.id, 0) + item.gives
+    assert cut == {"front": 1, "side-front": 2, "side-back": 2, "back": 2, "front-facing": 1, "back-facing": 2}
+
+
+def test_every_grainline_stands_as_far_at_the_top_as_at_the_bottom(lists):
+    for items in lists.values():
+        for item in items:
+            assert item.grain is not None
+            assert item.grain.at_top == pytest.approx(item.grain.at_bottom, abs=0.1)
+
+
+def test_on_open_cloth_one_of_a_pair_is_cut_face_down(lists):
+    hands = [item.face_down for item in lists[LayKind.OPEN] if item.piece.id == "back"]
+    assert sorted(hands) == [False, True]
+
+
+def test_the_fold_piece_is_on_the_fold_and_keys_are_unique(lists):
+    front = next(item for item in lists[LayKind.FOLDED] if item.piece.id == "front")
+    assert front.on_fold
+    assert front.grain is not None and front.grain.to == "fold"
+    for items in lists.values():
+        assert len({item.key for item in items}) == len(items)
+
+
+def test_marks_are_made_as_the_cloth_allows():
+    from rowanseed.core.cutting import marks_to_make
+
+    back = SKIRT.piece("back")
+    smooth = marks_to_make(back, Surface.PLAIN, Role.MAIN)
+    assert any("snip" in m.how and "double notch" in m.what for m in smooth)
+    assert any(m.what == "end of the zip" for m in smooth)
+    ravelly = marks_to_make(back, Surface.CORD, Role.MAIN)
+    assert not any(m.how.startswith("3 mm snip") for m in ravelly)
+    assert not any("lengthen" in m.what for m in smooth)

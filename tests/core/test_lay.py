@@ -1,0 +1,178 @@
+"""The lay engine: whatever the pieces, a plan that is given out is right.
+
+Every plan is checked twice: by the core's own exact check and by the open checker of the layout format,
+which shares no code with the application.
+"""
+
+import json
+import math
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from rowanseed.core.errors import LayError
+from rowanseed.core.lay.checks import check
+from rowanseed.core.lay.engine import Budget, solve, solve_each
+from rowanseed.core.lay.nofit import no_fit
+from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Placement, Plan, Problem
+from rowanseed.core.pattern import Grain
+from rowanseed.formats.layout_json import plan_document, problem_document
+from tests.outside import check_plan
+
+RECTANGLE = ((0.0, 0.0), (400.0, 0.0), (400.0, 250.0), (0.0, 250.0))
+
+
+def _piece(id="panel", outline=RECTANGLE, cut=1, pair=False, fold=None, grain=Grain.LENGTHWISE):
+    return LayPiece(id, outline, cut, pair, fold, grain)
+
+
+def _problem(*pieces, width=1120.0, one_way=False, lays=(LayKind.FOLDED, LayKind.OPEN), gap=3.0, length=None, **more):
+    return Problem("test", LayCloth(width, length, 12.0, one_way, **more), gap, lays, pieces)
+
+
+def _outside(problem, plan, tmp_path):
+    """What the independent checker says."""
+    paths = [tmp_path / "problem.json", tmp_path / "plan.json"]
+    for path, document in zip(paths, (problem_document(problem), plan_document(plan)), strict=True):
+        path.write_text(json.dumps(document))
+    return check_plan.check(check_plan.read_problem(str(paths[0])), check_plan.read_plan(str(paths[1])), 0.5)
+
+
+@st.composite
+def _pieces(draw):
+    """A star-shaped outline with three to nine corners, sometimes half of a symmetrical piece."""
+    corners = draw(st.integers(3, 9))
+    radii = [draw(st.floats(60, 240)) for _ in range(corners)]
+    outline = [
+        (
+            round(260 + r * math.cos(2 * math.pi * k / corners), 1),
+            round(260 + r * math.sin(2 * math.pi * k / corners), 1),
+        )
+        for k, r in enumerate(radii)
+    ]
+    fold = None
+    if draw(st.booleans()):
+        low = [(20.0, 0.0), (500.0, 0.0)]
+        outline = [
+            *low,
+            (round(420 + draw(st.floats(0, 80)), 1), 180.0),
+            (round(40 + draw(st.floats(0, 90)), 1), 210.0),
+        ]
+        fold = (low[0], low[1])
+    pair = fold is None and draw(st.booleans())
+    return tuple(outline), draw(st.integers(1, 3)), pair, fold
+
+
+@settings(max_examples=20, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@given(
+    shapes=st.lists(_pieces(), min_size=1, max_size=4),
+    one_way=st.booleans(),
+    gap=st.sampled_from([0.0, 3.0]),
+    grain=st.sampled_from([Grain.LENGTHWISE, Grain.EITHER]),
+)
+def test_every_plan_is_right(tmp_path, shapes, one_way, gap, grain):
+    pieces = [
+        _piece(f"p{k}", outline, cut, pair, fold, Grain.LENGTHWISE if fold else grain)
+        for k, (outline, cut, pair, fold) in enumerate(shapes)
+    ]
+    problem = _problem(*pieces, one_way=one_way, gap=gap, width=1500.0, lays=tuple(LayKind))
+    plans = [p for p in solve_each(problem, Budget(sweeps=2)).values() if isinstance(p, Plan)]
+    assert plans
+    for plan in plans:
+        assert check(problem, plan) == []
+        assert _outside(problem, plan, tmp_path) == []
+        assert plan.density(problem) <= 1
+
+
+def test_equal_questions_have_equal_answers():
+    problem = _problem(_piece(cut=5), _piece("strap", ((0.0, 0.0), (700.0, 0.0), (700.0, 80.0), (0.0, 80.0)), 2))
+    assert solve(problem, Budget(sweeps=8, seed=3)) == solve(problem, Budget(sweeps=8, seed=3))
+
+
+def test_trying_longer_is_never_worse():
+    odd = ((0.0, 40.0), (420.0, 0.0), (380.0, 300.0), (30.0, 240.0))
+    problem = _problem(_piece(cut=4, outline=odd), _piece("b", cut=3), lays=(LayKind.OPEN,))
+    lengths = [solve(problem, Budget(sweeps=n)).length for n in (1, 4, 16)]
+    assert lengths == sorted(lengths, reverse=True)
+
+
+def test_two_rectangles_lie_side_by_side_at_the_gap():
+    plan = solve(_problem(_piece(cut=2), lays=(LayKind.OPEN,), width=1120.0), Budget(sweeps=4))
+    assert plan.length == pytest.approx(400, abs=1e-6)
+    ys = sorted(min(y for _, y in p.outline) for p in plan.stretches[0].placements)
+    assert 3.0 <= ys[1] - ys[0] - 250 <= 3.6
+
+
+def test_one_way_cloth_turns_nothing_round():
+    odd = ((0.0, 0.0), (500.0, 0.0), (500.0, 60.0), (0.0, 300.0))
+    plan = solve(_problem(_piece(outline=odd, cut=4), one_way=True, lays=(LayKind.OPEN,)), Budget(sweeps=6))
+    assert {p.turn for s in plan.stretches for p in s.placements} == {0}
+    both_ways = solve(_problem(_piece(outline=odd, cut=4), lays=(LayKind.OPEN,)), Budget(sweeps=6))
+    assert both_ways.length <= plan.length + 1e-6
+
+
+def test_a_piece_too_wide_is_refused_with_its_name_and_both_widths():
+    wide = _piece("cape", ((0.0, 0.0), (300.0, 0.0), (300.0, 1300.0), (0.0, 1300.0)))
+    with pytest.raises(LayError, match=r"cape.*1300 mm.*1096 mm"):
+        solve(_problem(wide), Budget(sweeps=1))
+
+
+def test_cloth_too_short_is_refused_with_what_is_lacking():
+    with pytest.raises(LayError, match="too short by"):
+        solve(_problem(_piece(cut=6), length=300.0), Budget(sweeps=2))
+
+
+def test_a_print_that_is_to_be_matched_is_refused_by_this_engine():
+    problem = Problem("m", LayCloth(1120, None, 12, False, repeat_x=100.0), 3, (LayKind.OPEN,), (_piece(),),
+                      (Match("x", (MatchPoint("panel", (0.0, 0.0)),)),))  # fmt: skip
+    with pytest.raises(LayError, match="match a print"):
+        solve(problem, Budget(sweeps=1))
+
+
+def test_the_search_stops_when_asked():
+    asked = []
+
+    def stop():
+        asked.append(1)
+        return len(asked) > 3
+
+    plan = solve(_problem(_piece(cut=6)), Budget(seconds=60), should_stop=stop)
+    assert check(_problem(_piece(cut=6)), plan) == []
+
+
+@settings(max_examples=30, deadline=None)
+@given(_pieces(), _pieces(), st.floats(-700, 700), st.floats(-700, 700))
+def test_no_fit_polygons_agree_with_shapelys_distances(a, b, x, y):
+    """Outside the no-fit polygon the two are at least the gap apart; well inside they are not."""
+    from shapely.affinity import translate
+    from shapely.geometry import Point, Polygon
+
+    forbidden = no_fit(a[0], b[0], 3.0)
+    apart = Polygon(a[0]).distance(translate(Polygon(b[0]), x, y))
+    if not forbidden.covers(Point(x, y)):
+        assert apart >= 3.0
+    elif forbidden.exterior.distance(Point(x, y)) > 1.5:
+        assert apart < 3.0
+
+
+def _shifted(plan, by):
+    first, *rest = plan.stretches[0].placements
+    moved = Placement(first.piece, first.turn, first.mirrored, first.whole, (first.at[0] + by, first.at[1]),
+                      tuple((x + by, y) for x, y in first.outline))  # fmt: skip
+    from dataclasses import replace
+
+    return replace(plan, stretches=(replace(plan.stretches[0], placements=(moved, *rest)),))
+
+
+def test_the_exact_check_finds_what_is_wrong(tmp_path):
+    problem = _problem(_piece(cut=3), lays=(LayKind.OPEN,))
+    plan = solve(problem, Budget(sweeps=2))
+    from dataclasses import replace
+
+    assert any("reaches out" in f for f in check(problem, _shifted(plan, 900.0)))
+    fewer = replace(plan, stretches=(replace(plan.stretches[0], placements=plan.stretches[0].placements[1:]),))
+    assert any("too few" in f for f in check(problem, fewer))
+    twice = replace(plan, stretches=(replace(plan.stretches[0], placements=plan.stretches[0].placements[:1] * 4),))
+    assert any("overlaps" in f for f in check(problem, twice))
+    assert _outside(problem, twice, tmp_path)

@@ -1,0 +1,62 @@
+"""From lay to shop: shrinkage arithmetic, rounding up, and whether the cloth will do.
+
+Shrinkage as dimensional change, (before − after) / before: AATCC 135 and ISO 5077 express it so, with
+the sign reversed (from memory).
+"""
+
+import pytest
+
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.pattern import Envelope, PrintedYardage, Role, View
+from rowanseed.core.units import Units
+from rowanseed.core.yardage import need, printed, will_it_do
+
+
+def _cloth(length=None, **more):
+    return Cloth("test", 1120, length, 12, Direction.TWO_WAY, **more)
+
+
+def test_each_step_adds_to_the_one_before():
+    found = need(1300, _cloth(shrink_along=0.05), 3, Units.METRIC)
+    assert found.ready.value == 1350
+    assert found.before_washing.value == pytest.approx(1350 / 0.95)
+    assert found.to_buy.value == 1500
+    assert [w.name for w in found.to_buy.steps()][-1] == "To buy"
+
+
+def test_what_is_bought_shrinks_to_at_least_what_is_needed():
+    for shrinkage in (0.0, 0.03, 0.08, 0.2):
+        for units in Units:
+            found = need(1777, _cloth(shrink_along=shrinkage), 3, units)
+            assert found.to_buy.value * (1 - shrinkage) >= found.ready.value - 0.01
+
+
+def test_washed_cloth_does_not_shrink_again():
+    assert need(1300, _cloth(shrink_along=0.05, washed=True), 3, Units.METRIC).before_washing.value == 1350
+
+
+@pytest.mark.parametrize(("in_hand", "enough", "spare"), [(1500, True, 75), (1421.1, True, 0), (1300, False, 115)])
+def test_will_it_do(in_hand, enough, spare):
+    cloth = _cloth(in_hand, shrink_along=0.05)
+    verdict = will_it_do(need(1300, cloth, 3, Units.METRIC), cloth)
+    assert verdict is not None
+    assert verdict.enough is enough
+    assert verdict.spare.value == pytest.approx(spare, abs=0.1)
+
+
+def test_no_cloth_in_hand_is_no_verdict():
+    assert will_it_do(need(1300, _cloth(), 3, Units.METRIC), _cloth()) is None
+
+
+def test_the_envelopes_figure_is_never_one_for_wider_cloth_or_the_wrong_direction():
+    lines = tuple(
+        PrintedYardage("A", "12", Role.MAIN, width, one_way, length)
+        for width, one_way, length in ((1120, False, 1700), (1120, True, 2000), (1500, True, 1500))
+    )
+    envelope = Envelope((View("A", ""),), ("12",), yardage=lines)
+    two_way = printed(envelope, "A", "12", Role.MAIN, _cloth())
+    assert two_way is not None and two_way.length == 1700
+    napped = Cloth("nap", 1480, None, 12, Direction.ONE_WAY)
+    wide = printed(envelope, "A", "12", Role.MAIN, napped)
+    assert wide is not None and wide.length == 1500
+    assert printed(envelope, "A", "12", Role.MAIN, Cloth("narrow", 900, None, 12, Direction.TWO_WAY)) is None

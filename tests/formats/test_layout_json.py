@@ -1,0 +1,59 @@
+"""Layout problems: read as the format says, refused with field and reason."""
+
+import json
+from pathlib import Path
+
+import pytest
+
+from rowanseed.core.errors import DocumentError
+from rowanseed.formats.layout_json import problem_document, read_problem
+
+PROBLEMS = sorted((Path(__file__).parent.parent / "outside" / "problems").glob("*.json"))
+
+
+@pytest.mark.parametrize("path", PROBLEMS, ids=lambda p: p.stem)
+def test_the_sample_problems_read_and_write_back(path):
+    problem = read_problem(path.read_text())
+    again = read_problem(json.dumps(problem_document(problem)))
+    assert again == problem
+
+
+def _good():
+    return json.loads(PROBLEMS[0].read_text())
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        (lambda d: d.update(format="else"), "format"),
+        (lambda d: d["cloth"].update(width=-1), "cloth.width"),
+        (lambda d: d["cloth"].update(width=1e9), "cloth.width"),
+        (lambda d: d["cloth"].update(selvedge=700), "cloth.selvedge"),
+        (lambda d: d["cloth"].update(repeat={"x": 0, "y": None}), "cloth.repeat.x"),
+        (lambda d: d.update(lays=["sideways"]), "lays.0"),
+        (lambda d: d["pieces"][0].update(cut=0), "pieces.0.cut"),
+        (lambda d: d["pieces"][0].update(cut=1.5), "pieces.0.cut"),
+        (lambda d: d["pieces"][0].update(outline=[[0, 0], [1, 1]]), "pieces.0.outline"),
+        (lambda d: d["pieces"][0].update(outline=[[0, 0], [9, 9], [0, 9], [9, 0]]), "pieces.0.outline"),
+        (lambda d: d["pieces"][0].update(outline=[[0, 0], [9, 0], [18, 0]]), "pieces.0.outline"),
+        (lambda d: d["pieces"][0].update(outline=[[0, 0], [9, 0], [9, 9], [9, 9]]), "pieces.0.outline"),
+        (lambda d: d["pieces"][0].update(fold=[[0, 0], [5, 5]]), "pieces.0.fold"),
+        (lambda d: d["pieces"][1].update(id=d["pieces"][0]["id"]), "pieces.1.id"),
+        (
+            lambda d: d.update(matches=[{"axis": "x", "points": [{"piece": "?", "at": [0, 0]}]}]),
+            "matches.0.points.0.piece",
+        ),
+    ],
+)
+def test_a_bad_document_is_refused_with_its_field(change, field):
+    document = _good()
+    change(document)
+    with pytest.raises(DocumentError) as refused:
+        read_problem(json.dumps(document))
+    assert refused.value.where.startswith(field)
+
+
+@pytest.mark.parametrize("text", ["", "{", "[]", '{"cloth": NaN}', "[" * 100_000])
+def test_what_is_no_document_is_refused(text):
+    with pytest.raises(DocumentError):
+        read_problem(text)

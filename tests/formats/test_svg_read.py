@@ -1,0 +1,118 @@
+"""Drawings that come in: true to scale, and refused in a sentence when they cannot be used."""
+
+import pytest
+
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.errors import DrawingError
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.outline import chain_length, flatten, signed_area
+from rowanseed.core.pattern import Role
+from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
+from rowanseed.formats.svg_read import LARGEST_BYTES, read_drawing
+
+
+def _svg(body, size='width="600mm" height="800mm" viewBox="0 0 600 800"', more=""):
+    return f'<svg xmlns="http://www.w3.org/2000/svg" {size} {more}>{body}</svg>'.encode()
+
+
+PANEL = '<path id="panel" d="M20 20 H320 C330 200 330 300 360 520 H20 Z"/>'
+
+
+def _area(piece, size="as drawn"):
+    return signed_area([p for chain in piece.edges[size] for p in flatten(chain, 0.02)[:-1]])
+
+
+@pytest.mark.parametrize(
+    ("size", "scale"),
+    [
+        ('width="600mm" height="800mm" viewBox="0 0 600 800"', 1.0),
+        ('width="60cm" height="80cm" viewBox="0 0 600 800"', 1.0),
+        ('width="300mm" height="400mm" viewBox="0 0 600 800"', 0.5),
+        ('width="23.622047in" height="31.496063in" viewBox="0 0 600 800"', 1.0),
+    ],
+)
+def test_pieces_come_in_at_their_true_size(size, scale):
+    (piece,) = read_drawing(_svg('<rect id="band" x="10" y="10" width="100" height="400"/>', size)).pieces
+    lengths = sorted(chain_length(chain) for chain in piece.edges["as drawn"])
+    assert lengths == pytest.approx([100 * scale, 100 * scale, 400 * scale, 400 * scale], rel=1e-5)
+    assert _area(piece) == pytest.approx(40_000 * scale**2, rel=1e-5)
+
+
+def test_transforms_groups_and_true_curves_are_kept():
+    body = f'<g transform="translate(30 40) scale(2)">{PANEL.replace("320", "200").replace("360", "230")}</g>'
+    (piece,) = read_drawing(
+        _svg(body, 'width="2m" height="2m"'.replace("2m", "2000mm") + ' viewBox="0 0 2000 2000"')
+    ).pieces
+    assert any(s.is_curve for chain in piece.edges["as drawn"] for s in chain)
+    assert len(piece.edges["as drawn"]) == 4
+
+
+def test_the_garment_upright_on_the_page_has_its_top_at_the_small_end():
+    (piece,) = read_drawing(_svg(PANEL)).pieces
+    ys = [x for chain in piece.edges["as drawn"] for x, _ in flatten(chain)]
+    assert min(ys) == pytest.approx(20, abs=1e-3)
+    assert max(ys) == pytest.approx(520, abs=1e-3)
+
+
+def test_a_nest_of_sizes_is_read_and_differing_structure_is_evened_out_and_told():
+    nest = (
+        f'<g id="size-S">{PANEL.replace("panel", "panel-S")}</g>'
+        '<g id="size-L"><path id="panel-L" d="M20 20 H340 C350 200 350 300 370 400 L380 540 H20 Z"/></g>'
+    )
+    drawing = read_drawing(_svg(nest))
+    assert drawing.sizes == ("S", "L")
+    (piece,) = drawing.pieces
+    assert 0 < piece.residual < 2
+    assert _area(piece, "L") > _area(piece, "S")
+
+
+@pytest.mark.parametrize(
+    ("svg", "said"),
+    [
+        (_svg(PANEL, 'width="600" height="800"'), "width of the drawing"),
+        (_svg(PANEL, 'viewBox="0 0 600 800"'), "says nothing"),
+        (_svg(PANEL, 'width="100%" height="100%"'), "how large"),
+        (_svg('<path id="sleeve" d="M0 0 L100 0 L100 100"/>'), "sleeve: The outline is open"),
+        (_svg('<path id="cuff" d="M0 0 L100 0 L0 100 L100 100 Z"/>'), "cuff: The outline crosses itself"),
+        (_svg(""), "no closed outlines"),
+        (_svg("<text>front</text>"), "no closed outlines"),
+        (_svg(f"<script>alert(1)</script>{PANEL}"), "a script"),
+        (_svg(PANEL.replace("<path", '<path onclick="x()"')), "a script"),
+        (_svg(f'{PANEL}<use href="http://elsewhere.example/a.svg#b"/>'), "refers to another file"),
+        (_svg(f'{PANEL}<image href="data:image/png;base64,AAAA"/>'), "a picture"),
+        (_svg(f"<style>@import 'http://elsewhere.example/a.css';</style>{PANEL}"), "refers to another file"),
+        (_svg('<path id="dot" d="M0 0 h2 v2 h-2 Z"/>'), "that small"),
+        (_svg('<path id="sail" d="M0 0 h9000 v9000 h-9000 Z"/>'), "no piece is"),
+        (b'<!DOCTYPE svg [<!ENTITY a "&#65;">]><svg xmlns="http://www.w3.org/2000/svg">&a;</svg>', "entities"),
+        (b"not a drawing at all", "not an SVG drawing"),
+        (b"<html></html>", "not an SVG drawing"),
+        (b"x" * (LARGEST_BYTES + 1), "5 MB is the most"),
+        (_svg("".join(f'<rect id="r{k}" x="{k}" y="0" width="20" height="20"/>' for k in range(500))), "more than 400"),
+        (_svg('<g id="size-S"><rect id="a-S" width="50" height="90"/></g><g id="size-L"><rect id="b-L" width="50" height="90"/></g>'),
+         "not there in every size"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_used_is_refused_in_a_sentence(svg, said):
+    with pytest.raises(DrawingError) as refused:
+        read_drawing(svg)
+    assert said in str(refused.value)
+
+
+def test_a_drawing_becomes_a_pattern_that_can_be_laid():
+    drawing = read_drawing(_svg(PANEL))
+    (piece,) = drawing.pieces
+    fold = fold_choices(piece, "as drawn", across=False)[0]
+    assert fold.length == pytest.approx(500, abs=0.01)
+    decision = Decision("Panel", Role.MAIN, 2, False, fold.name, grain_across_page=False)
+    pattern = pattern_of(drawing, {"panel": decision}, "Apron", "apron", {"hip": {"as drawn": 960.0}})
+    problem = lay_problem(pattern, Choices("A", "as drawn"), Role.MAIN, Cloth("c", 1120, None, 10, Direction.TWO_WAY))
+    assert problem.pieces[0].area == pytest.approx(2 * _area(piece), rel=1e-3)
+    assert problem.pieces[0].fold is not None
+
+
+def test_grain_across_the_page_turns_the_piece_a_quarter():
+    drawing = read_drawing(_svg(PANEL))
+    decision = Decision("Panel", Role.MAIN, 1, False, None, grain_across_page=True)
+    shape = pattern_of(drawing, {"panel": decision}, "Apron", "", {}).pieces[0].shapes["as drawn"]
+    xs = [x for chain in shape.edges.values() for x, _ in flatten(chain)]
+    assert max(xs) - min(xs) == pytest.approx(340, abs=0.1)

@@ -1,0 +1,98 @@
+"""What is kept stays, whole or not at all."""
+
+import sqlite3
+from datetime import date
+
+import pytest
+
+from rowanseed.core.body import Age
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.errors import LayError
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.problem import LayKind
+from rowanseed.core.pattern import Role
+from rowanseed.demo.six_gore_skirt import draft
+from rowanseed.store import cloths, lays, patterns, people, projects
+from rowanseed.store.database import connect, migrate, transaction
+
+DAY = date(2026, 11, 1)
+
+
+@pytest.fixture
+def path(tmp_path):
+    return tmp_path / "test.db"
+
+
+@pytest.fixture
+def db(path):
+    connection = connect(path)
+    migrate(connection)
+    yield connection
+    connection.close()
+
+
+def test_every_table_is_strict_and_migrating_twice_is_harmless(db):
+    migrate(db)
+    tables = db.execute("SELECT name, strict FROM pragma_table_list WHERE schema = 'main' AND name NOT LIKE 'sqlite_%'")
+    assert {row["name"] for row in tables.fetchall() if not row["strict"]} == set()
+    assert db.execute("PRAGMA foreign_keys").fetchone()[0] == 1
+    assert db.execute("PRAGMA journal_mode").fetchone()[0] == "wal"
+
+
+def test_a_transaction_that_fails_leaves_nothing_behind(db):
+    with pytest.raises(sqlite3.IntegrityError), transaction(db):
+        db.execute("INSERT INTO person (name, age) VALUES ('Nerys', 'adult')")
+        db.execute("INSERT INTO measuring (person_id, taken_on) VALUES (999, '2026-01-01')")
+    assert people.people(db) == []
+
+
+def test_new_measurements_are_added_and_old_ones_stay(db):
+    id = people.save_person(db, None, "Nerys", Age.ADULT, {"waist": 680.0}, DAY)
+    first = people.person(db, id)
+    people.save_person(db, id, "Nerys", Age.ADULT, {"waist": 680.0}, date(2026, 12, 1))
+    assert people.person(db, id) == first
+    people.save_person(db, id, "Nerys", Age.ADULT, {"waist": 695.0}, date(2026, 12, 2))
+    now = people.person(db, id)
+    assert now is not None and first is not None
+    assert (now.body, now.taken_on) == ({"waist": 695.0}, "2026-12-02")
+    assert people.measurements(db, first.measuring_id) == {"waist": 680.0}
+
+
+def test_everything_is_there_after_closing_and_opening_again(db, path):
+    person = people.save_person(db, None, "Nerys", Age.ADULT, {"waist": 680.0, "hip": 930.0}, DAY)
+    pattern = patterns.add_pattern(db, draft(), DAY)
+    cloth = cloths.save_cloth(db, None, Cloth("Linen", 1450, None, 10, Direction.TWO_WAY))
+    id = projects.start_project(db, "Skirt", person, pattern, "A", {Role.MAIN: cloth}, DAY)
+    projects.choose_fit(db, id, "10", -15.0, None)
+    projects.set_tick(db, id, "sew", "sew-hem", True)
+    projects.add_note(db, id, "Longer next time.", DAY)
+    projects.set_cloth_used(db, id, Role.MAIN, 1480.0, DAY)
+    before = projects.project(db, id)
+    db.close()
+    again = connect(path)
+    migrate(again)
+    assert projects.project(again, id) == before
+    assert projects.ticks(again, id, "sew") == {"sew-hem"}
+    assert [note.text for note in projects.notes(again, id)] == ["Longer next time."]
+    assert projects.cloth_used(again, id)[Role.MAIN].mm == 1480.0
+    projects.set_tick(again, id, "sew", "sew-hem", False)
+    assert projects.ticks(again, id, "sew") == frozenset()
+    again.close()
+
+
+def test_lay_answers_are_kept_by_their_question(db):
+    pattern, choices = draft(), Choices("A", "12")
+    problem = lay_problem(pattern, choices, Role.MAIN, Cloth("narrow", 700, None, 10, Direction.TWO_WAY))
+    found = solve_each(problem, Budget(sweeps=1))
+    lays.keep_answers(db, lays.question_of(problem), found)
+    again = lays.answers(db, lays.question_of(problem))
+    assert {k: getattr(v, "length", str(v)) for k, v in again.items()} == {
+        k: getattr(v, "length", str(v)) for k, v in found.items()
+    }
+    other = lay_problem(pattern, Choices("A", "14"), Role.MAIN, Cloth("narrow", 700, None, 10, Direction.TWO_WAY))
+    assert lays.answers(db, lays.question_of(other)) == {}
+    narrow = lay_problem(pattern, choices, Role.MAIN, Cloth("ribbon", 200, None, 5, Direction.TWO_WAY))
+    refused = solve_each(narrow, Budget(sweeps=1))
+    lays.keep_answers(db, lays.question_of(narrow), refused)
+    assert isinstance(lays.answers(db, lays.question_of(narrow))[LayKind.FOLDED], LayError)
