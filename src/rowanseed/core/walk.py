@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.pattern import DifferenceKind, EdgePart, Join, Pattern
 from rowanseed.core.seamline import mark_distance, seam_length
+from rowanseed.core.working import Given, Source, Working, fine
 
 TOLERANCE = 0.5
 """A difference up to this, in mm, is none: a tenth of what scissors can follow."""
@@ -28,6 +29,18 @@ class SeamWalk:
     @property
     def walks(self) -> bool:
         return abs(self.fault) <= TOLERANCE
+
+    @property
+    def working(self) -> Working:
+        """How far apart the two sides are, with what went into it."""
+        given = [
+            Given("one side, less its darts", fine(self.a), Source.DRAWING),
+            Given("the other side, less its darts", fine(self.b), Source.DRAWING),
+        ]
+        if self.intended:
+            given.append(Given("meant to differ by", fine(self.intended), Source.DRAWING))
+        formula = "one side less the other" + (" less what is meant" if self.intended else "")
+        return Working(self.join.name, fine(self.fault), formula, tuple(given), "shown to 1 mm or 1/16 in")
 
 
 def walk(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
