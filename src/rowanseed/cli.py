@@ -16,6 +16,7 @@ import platformdirs
 from rowanseed import __version__
 from rowanseed.core.errors import DocumentError, LayError, RowanseedError
 from rowanseed.core.lay.engine import Budget, Progress, solve
+from rowanseed.core.lay.problem import laid
 from rowanseed.formats.layout_json import plan_document, read_problem
 from rowanseed.plan import plan_project
 
@@ -63,14 +64,20 @@ def _parser() -> argparse.ArgumentParser:
 
 def _search_options(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--seconds", type=float, help="how long to search each cloth (usual: 2)")
-    parser.add_argument("--sweeps", type=int, help="orders to try a lay instead of seconds; repeatable")
+    parser.add_argument(
+        "--sweeps",
+        type=int,
+        help="sweeps to search instead of seconds, on one thread: the same again for the same seed",
+    )
+    parser.add_argument("--threads", type=int, default=2, help="threads of a search by the clock (usual: 2)")
     parser.add_argument("--seed", type=int, default=1)
 
 
 def _budget(args: argparse.Namespace) -> Budget:
     if args.sweeps is not None:
         return Budget(sweeps=max(1, args.sweeps), seed=args.seed)
-    return Budget(seconds=2.0 if args.seconds is None else max(0.0, args.seconds), seed=args.seed)
+    seconds = 2.0 if args.seconds is None else max(0.0, args.seconds)
+    return Budget(seconds=seconds, seed=args.seed, threads=max(1, args.threads))
 
 
 def _serve(args: argparse.Namespace) -> int:
@@ -121,13 +128,13 @@ def _lay(args: argparse.Namespace) -> int:
     def report(progress: Progress) -> None:
         if args.progress:
             print(
-                f"{progress.elapsed:6.2f} s  {progress.lay.value:<12} {progress.length:9.1f} mm",
+                f"{progress.elapsed:6.2f} s  {progress.lay:<18} {progress.length:9.1f} mm",
                 file=sys.stderr,
             )
 
     plan = solve(problem, _budget(args), report)
     args.out.write_text(json.dumps(plan_document(plan)) + "\n", encoding="utf-8")
-    lays = " then ".join(stretch.lay.value for stretch in plan.stretches)
+    lays = laid(plan)
     print(f"{plan.length:.1f} mm, {lays}, {plan.density(problem):.1%} of the cloth used: {args.out}")
     return 0
 

@@ -9,7 +9,7 @@ from typing import Any
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.errors import DocumentError, LayError
 from rowanseed.core.garment import altered, lay_problem
-from rowanseed.core.lay.engine import Budget, refusal, solve_each
+from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
@@ -85,10 +85,10 @@ def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
     return files
 
 
-def _best(answers: dict[LayKind, Plan | LayError], wanted: LayKind | None) -> Plan:
+def _best(answers: dict[str, Plan | LayError], wanted: LayKind | None) -> Plan:
     """The lay that was asked for, or the shortest. Raises the engine's own error where there is none."""
     if wanted is not None:
-        answer = answers.get(wanted)
+        answer = answers.get(wanted.value)
         if answer is None:
             raise DocumentError(f"The lay “{wanted.value}” is not tried for this.", "", "choices, lay")
         if isinstance(answer, LayError):
@@ -96,7 +96,8 @@ def _best(answers: dict[LayKind, Plan | LayError], wanted: LayKind | None) -> Pl
         return answer
     plans = [answer for answer in answers.values() if isinstance(answer, Plan)]
     if not plans:
-        raise refusal(answers)
+        refused = {name: answer for name, answer in answers.items() if isinstance(answer, LayError)}
+        raise refused.get(LayKind.OPEN.value) or next(iter(refused.values()))
     return min(plans, key=lambda plan: plan.length)
 
 

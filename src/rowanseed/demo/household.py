@@ -99,7 +99,7 @@ def _keep_lays(
             continue
         problem = lay_problem(pattern, choices, role, entry.cloth)
         question = question_of(problem)
-        answers = solve_each(problem, Budget(sweeps=30))
+        answers = solve_each(problem, Budget(sweeps=600))
         keep_answers(db, question, answers)
         plans = {kind: answer for kind, answer in answers.items() if isinstance(answer, Plan)}
         kind = min(plans, key=lambda k: plans[k].length)

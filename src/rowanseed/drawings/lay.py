@@ -7,7 +7,7 @@ from xml.etree.ElementTree import Element
 
 from rowanseed.core.cloth import Cloth
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.lay.problem import LayCloth, LayKind, Plan, Stretch
+from rowanseed.core.lay.problem import THEN, LayCloth, LayKind, Plan, Stretch, laid
 from rowanseed.core.units import INCH, Units, format_cloth, format_length
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.lay_pieces import LayView, Sheet, define_arrow, draw_pieces
@@ -23,6 +23,11 @@ LAY_WORDS = {
     LayKind.TWO_FOLDS: "both selvedges to the middle",
     LayKind.PART_FOLDED: "one edge folded in",
 }
+
+
+def laid_words(name: str) -> str:
+    """Words for how a plan is laid: `folded then open` → folded lengthwise, two layers, then open, one layer."""
+    return ", then ".join(LAY_WORDS[LayKind(part)] for part in name.split(THEN))
 
 
 def stretch_width(stretch: Stretch, cloth: LayCloth) -> float:
@@ -43,7 +48,7 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
     long = max(plan.length, tall * 1.1)
     letter = max(long * 1.08, tall * 1.7) / LETTERS_ACROSS
     sheet = Sheet(left=3.4 * letter, top=3.3 * letter, tall=tall, letter=letter)
-    words = ", then ".join(LAY_WORDS[s.lay] for s in plan.stretches)
+    words = laid_words(laid(plan))
     root = drawing(
         sheet.left + long + 1.2 * letter, sheet.top + tall + 2.2 * letter,
         f"The lay: {format_cloth(plan.length, view.units)}, {words}",

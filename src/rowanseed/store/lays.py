@@ -4,15 +4,16 @@ from __future__ import annotations
 
 import hashlib
 import json
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from rowanseed.core.errors import LayError
-from rowanseed.core.lay.problem import LayKind, Plan, Problem
+from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.pattern import Role
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan
 from rowanseed.store.database import Connection, transaction
 
-ENGINE = "bottom-left fill 1"
+ENGINE = "separation 1"
 """Part of every question: another engine may answer it better."""
 
 
@@ -22,12 +23,9 @@ def question_of(problem: Problem) -> str:
     return hashlib.sha256(json.dumps(document, sort_keys=True).encode()).hexdigest()
 
 
-def answers(connection: Connection, question: str) -> dict[LayKind, Plan | LayError]:
+def answers(connection: Connection, question: str) -> dict[str, Plan | LayError]:
     rows = connection.execute("SELECT lay, plan, refusal FROM lay_answer WHERE question = ?", (question,))
-    return {
-        LayKind(row["lay"]): read_plan(json.loads(row["plan"])) if row["plan"] else _refusal(row["refusal"])
-        for row in rows
-    }
+    return {row["lay"]: read_plan(json.loads(row["plan"])) if row["plan"] else _refusal(row["refusal"]) for row in rows}
 
 
 def _refusal(document: str) -> LayError:
@@ -35,7 +33,7 @@ def _refusal(document: str) -> LayError:
     return LayError(said["problem"], said["remedy"], said["where"])
 
 
-def keep_answers(connection: Connection, question: str, found: dict[LayKind, Plan | LayError]) -> None:
+def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan | LayError]) -> None:
     with transaction(connection):
         for lay, answer in found.items():
             if isinstance(answer, Plan):
@@ -45,19 +43,19 @@ def keep_answers(connection: Connection, question: str, found: dict[LayKind, Pla
                 refusal = json.dumps({"problem": answer.problem, "remedy": answer.remedy, "where": answer.where})
             connection.execute(
                 "INSERT OR REPLACE INTO lay_answer (question, lay, plan, refusal) VALUES (?, ?, ?, ?)",
-                (question, lay.value, plan, refusal),
+                (question, lay, plan, refusal),
             )
 
 
 @dataclass(frozen=True)
 class KeptLay:
     question: str
-    lay: LayKind
+    lay: str
 
 
 def kept_lays(connection: Connection, project_id: int) -> dict[Role, KeptLay]:
     rows = connection.execute("SELECT role, question, lay FROM kept_lay WHERE project_id = ?", (project_id,))
-    return {Role(row["role"]): KeptLay(row["question"], LayKind(row["lay"])) for row in rows}
+    return {Role(row["role"]): KeptLay(row["question"], row["lay"]) for row in rows}
 
 
 def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay | None) -> None:
@@ -67,5 +65,5 @@ def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay 
         if kept is not None:
             connection.execute(
                 "INSERT INTO kept_lay (project_id, role, question, lay) VALUES (?, ?, ?, ?)",
-                (project_id, role.value, kept.question, kept.lay.value),
+                (project_id, role.value, kept.question, kept.lay),
             )

@@ -11,7 +11,7 @@ from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.errors import LayError, RowanseedError
 from rowanseed.core.garment import Choices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
-from rowanseed.core.lay.problem import LayKind, Plan, Problem
+from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import Step
@@ -56,11 +56,11 @@ class ClothPlan:
     entry: ClothEntry
     problem: Problem
     question: str
-    answers: Mapping[LayKind, Plan | LayError]
+    answers: Mapping[str, Plan | LayError]
     kept: KeptLay | None
 
     @property
-    def plans(self) -> dict[LayKind, Plan]:
+    def plans(self) -> dict[str, Plan]:
         return {kind: answer for kind, answer in self.answers.items() if isinstance(answer, Plan)}
 
     @property
@@ -73,7 +73,7 @@ class ClothPlan:
         return self.kept is not None and self.kept.question == self.question and self.kept.lay in self.plans
 
     @property
-    def kind(self) -> LayKind | None:
+    def kind(self) -> str | None:
         """The lay in use: the one that was kept, else the shortest."""
         if self.kept is not None and self.is_kept:
             return self.kept.lay

@@ -1,78 +1,88 @@
-"""A first engine for lays: bottom-left fill over exact no-fit regions, in many orders.
+"""The lay engine: searches how the cloth is laid, and each way for its shortest lay.
 
-Simple and always valid: every piece is put at the admissible place that reaches least far along the
-cloth, one after another; orders are shuffled for as long as the budget lasts and the shortest lay kept.
-Each lay kind is tried by itself as one stretch.
+Every arrangement (one stretch of a kind, or a doubled stretch and then an open one) is searched by the same
+machine, which knows only admissible places. The promising ones get the time. The search can be stopped at
+any moment, and no plan is given out before it has passed the exact check.
 """
 
 from __future__ import annotations
 
-import random
+import threading
 import time
-from collections.abc import Callable, Iterator, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, replace
 
-import shapely
-from shapely.geometry import LineString, box
-from shapely.geometry.base import BaseGeometry
+import numpy as np
 
 from rowanseed.core.errors import LayError
-from rowanseed.core.lay.checks import check
-from rowanseed.core.lay.nofit import no_fit
-from rowanseed.core.lay.problem import (
-    LayKind,
-    LayPiece,
-    Placement,
-    Plan,
-    Problem,
-    Region,
-    Stretch,
-    is_own_mirror_image,
-    moved,
-    regions,
-    turns,
-    wanted_hands,
+from rowanseed.core.lay.candidates import (
+    DOUBLED,
+    Arrangement,
+    StretchPlan,
+    StretchSearch,
+    mixed,
+    natural_mix,
+    neighbour,
+    plan_of,
+    simple,
+    stretch_items,
 )
-from rowanseed.core.outline import Point, bounds
+from rowanseed.core.lay.checks import check
+from rowanseed.core.lay.depths import Tables
+from rowanseed.core.lay.places import Item
+from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
+from rowanseed.core.lay.shapes import FLIPS, ShapeSet
+from rowanseed.core.lay.tables import build
 
 
 @dataclass(frozen=True)
 class Budget:
-    """How long to search: by the clock, or for a repeatable answer by `sweeps` (orders tried a lay)."""
+    """How long to search: by the clock, or for a repeatable answer by `sweeps` (then on one thread)."""
 
     seconds: float | None = None
     sweeps: int | None = None
     seed: int = 1
+    threads: int = 2
 
 
 @dataclass(frozen=True)
 class Progress:
-    """The shortest lay so far, in mm, and the seconds it has taken."""
+    """The shortest lay so far, in mm, how it is laid, and the seconds it has taken."""
 
-    lay: LayKind
+    lay: str
     length: float
     elapsed: float
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """The shortest plan over all, and of every simple kind by itself (or why there is none)."""
+
+    best: Plan
+    simple: Mapping[LayKind, Plan | LayError]
 
 
 OnProgress = Callable[[Progress], None]
 ShouldStop = Callable[[], bool]
 
 
-def solve(
-    problem: Problem,
-    budget: Budget,
-    on_progress: OnProgress = lambda _: None,
-    should_stop: ShouldStop = lambda: False,
-) -> Plan:
-    """The shortest plan over all lays the problem allows.
+def _silent(progress: Progress) -> None:
+    """Tell nobody."""
 
-    Raises LayError if nothing can be laid, or the cloth in hand is too short.
+
+def _never() -> bool:
+    return False
+
+
+def solve(
+    problem: Problem, budget: Budget, on_progress: OnProgress = _silent, should_stop: ShouldStop = _never
+) -> Plan:
+    """The shortest plan over every way of laying the cloth that the problem allows.
+
+    Raises LayError if nothing can be laid, if the search is stopped before the first plan, or if the cloth
+    in hand is too short.
     """
-    outcomes = solve_each(problem, budget, on_progress, should_stop)
-    plans = [outcome for outcome in outcomes.values() if isinstance(outcome, Plan)]
-    if not plans:
-        raise refusal(outcomes)
-    best = min(plans, key=lambda plan: plan.length)
+    best = search(problem, budget, on_progress, should_stop).best
     in_hand = problem.cloth.length
     if in_hand is not None and best.length > in_hand:
         raise LayError(f"The cloth is too short by {best.length - in_hand:.0f} mm: {best.length:.0f} mm are needed and "
@@ -80,270 +90,243 @@ def solve(
     return best
 
 
-def refusal(outcomes: Mapping[LayKind, Plan | LayError]) -> LayError:
-    """Why nothing can be laid: what the lay with the most room says."""
-    refusals = {kind: outcome for kind, outcome in outcomes.items() if isinstance(outcome, LayError)}
-    return refusals.get(LayKind.OPEN) or next(iter(refusals.values()))
-
-
 def solve_each(
-    problem: Problem,
-    budget: Budget,
-    on_progress: OnProgress = lambda _: None,
-    should_stop: ShouldStop = lambda: False,
-) -> dict[LayKind, Plan | LayError]:
-    """The shortest plan of every lay kind by itself, or why there is none."""
+    problem: Problem, budget: Budget, on_progress: OnProgress = _silent, should_stop: ShouldStop = _never
+) -> dict[str, Plan | LayError]:
+    """The shortest plan of every simple kind and the best of all, by how they are laid; or why there is none.
+
+    Only LayErrors that no plan can mend are raised (a match, a stopped search).
+    """
+    try:
+        outcome = search(problem, budget, on_progress, should_stop)
+    except NothingFits as error:
+        return {kind.value: refused for kind, refused in error.refused.items()}
+    out = {kind.value: answer for kind, answer in outcome.simple.items()}
+    name = laid(outcome.best)
+    rival = out.get(name)
+    if not isinstance(rival, Plan) or outcome.best.length < rival.length:
+        out[name] = outcome.best
+    return out
+
+
+class NothingFits(LayError):
+    """No lay holds all the pieces; `refused` says why, for each kind."""
+
+    def __init__(self, refused: Mapping[LayKind, LayError]) -> None:
+        widest = refused.get(LayKind.OPEN) or next(iter(refused.values()))
+        super().__init__(widest.problem, widest.remedy, widest.where)
+        self.refused = dict(refused)
+
+
+def search(
+    problem: Problem, budget: Budget, on_progress: OnProgress = _silent, should_stop: ShouldStop = _never
+) -> Outcome:
+    """Search all arrangements; the best plan, and the best of each simple kind. Raises LayError."""
     for match in problem.matches:
         if (problem.cloth.repeat_x if match.axis == "x" else problem.cloth.repeat_y) is not None:
             raise LayError("This engine cannot match a print yet.", "Leave the repeat out to lay without matching.")
-    started, out = time.monotonic(), dict[LayKind, Plan | LayError]()
-    lays = tuple(dict.fromkeys(problem.lays))
-    for n, lay in enumerate(lays):
-        until = None if budget.seconds is None else started + budget.seconds * (n + 1) / len(lays)
+    return _Race(problem, budget, on_progress, should_stop).run()
 
-        def report(length: float, lay: LayKind = lay) -> None:
-            on_progress(Progress(lay, length, time.monotonic() - started))
 
+class _Race:
+    """Arrangements that compete for the time of the search."""
+
+    def __init__(self, problem: Problem, budget: Budget, on_progress: OnProgress, should_stop: ShouldStop) -> None:
+        self.problem, self.budget = problem, budget
+        self.on_progress, self.should_stop = on_progress, should_stop
+        self.started = time.monotonic()
+        self.threads = 1 if budget.sweeps is not None else max(1, budget.threads)
+        self.shapes = ShapeSet()
+        self.items: dict[StretchPlan, list[Item]] = {}
+        self.stretches: dict[StretchPlan, StretchSearch] = {}
+        self.refused: dict[LayKind, LayError] = {}
+        self.arrangements: list[Arrangement] = []
+        self.mixes: dict[Arrangement, list[int]] = {}
+        self.rng = np.random.default_rng(budget.seed)
+        self.lock = threading.Lock()
+        self.sweeps_done = 0
+        self.shortest = float("inf")
+        self.failure: BaseException | None = None
+        self.tables: Tables | None = None
+
+    # ------------------------------------------------------------ the field
+
+    def run(self) -> Outcome:
+        for kind in dict.fromkeys(self.problem.lays):
+            try:
+                self._enter(simple(self.problem, kind))
+            except LayError as error:
+                self.refused[kind] = error
+        self._enter_mixes()
+        if not self.arrangements:
+            raise NothingFits(self.refused)
+        self._tabulate()
+        for arrangement in list(self.arrangements):
+            self._fill(arrangement)
+        self._compete()
+        if self.failure is not None:
+            raise self.failure
+        return self._outcome()
+
+    def _enter_mixes(self) -> None:
+        """The natural mix of each doubled lay with an open stretch."""
+        if LayKind.OPEN not in self.problem.lays:
+            return
+        for lay in DOUBLED:
+            if lay in self.problem.lays:
+                mix = natural_mix(self.problem)
+                arrangement = mixed(self.problem, lay, mix)
+                try:
+                    self._enter(arrangement)
+                except LayError:
+                    continue
+                self.mixes[arrangement] = mix
+
+    def _enter(self, arrangement: Arrangement) -> None:
+        if arrangement in self.arrangements or not arrangement.stretches:
+            return
+        for part in arrangement.stretches:
+            if part not in self.items:
+                self.items[part] = stretch_items(self.problem, part, self.shapes)
+        self.arrangements.append(arrangement)
+
+    def _tabulate(self) -> None:
+        """Depth tables for every two shapes that can meet, whichever mix is tried later."""
+        for piece in self.problem.pieces:
+            for kind in dict.fromkeys(self.problem.lays):
+                try:
+                    stretch_items(
+                        replace(self.problem, pieces=(piece,)),
+                        simple(replace(self.problem, pieces=(piece,)), kind).stretches[0],
+                        self.shapes,
+                    )
+                except LayError:
+                    continue
+        number = len(self.shapes.bases)
+        pairs = {(a, b) for a in range(number) for b in range(number)}
+        flips = self.shapes.flips_used()
+        products = {(a[0] * b[0], a[1] * b[1]) for a in flips for b in flips}
+        self.tables = build(self.shapes.bases, self.problem.gap, products or {FLIPS[0]}, pairs, self.should_stop)
+
+    def _fill(self, arrangement: Arrangement) -> None:
+        for part in arrangement.stretches:
+            if part not in self.stretches and self.tables is not None:
+                seed = self.budget.seed * 31 + len(self.stretches)
+                found = StretchSearch(part, self.items[part], self.tables, self.problem.gap, seed, self.threads)
+                found.best = found.searches[0].start()
+                self.stretches[part] = found
+        self._report(arrangement)
+
+    def _length(self, arrangement: Arrangement) -> float:
+        return sum(self.stretches[part].length for part in arrangement.stretches)
+
+    def _report(self, arrangement: Arrangement) -> None:
+        length = self._length(arrangement)
+        if length < self.shortest - 1e-6:
+            self.shortest = length
+            words = " then ".join(part.lay.value for part in arrangement.stretches)
+            self.on_progress(Progress(words, length, time.monotonic() - self.started))
+
+    # ------------------------------------------------------------ the race
+
+    def _share(self) -> float:
+        """How much of the budget is used, 0 to 1 and beyond."""
+        if self.budget.sweeps is not None:
+            return self.sweeps_done / max(1, self.budget.sweeps)
+        if self.budget.seconds is None:
+            return 1.0
+        return (time.monotonic() - self.started) / max(1e-9, self.budget.seconds)
+
+    def _compete(self) -> None:
+        if self.threads == 1:
+            self._work(0)
+            return
+        workers = [threading.Thread(target=self._work, args=(k,), daemon=True) for k in range(self.threads)]
+        for worker in workers:
+            worker.start()
+        for worker in workers:
+            worker.join()
+
+    def _work(self, thread: int) -> None:
         try:
-            plan = _solve_lay(problem, lay, budget, until, report, should_stop)
-        except LayError as error:
-            out[lay] = error
-            continue
-        faults = check(problem, plan) if problem.cloth.length is None else []
+            turn = thread
+            while self._share() < 1 and not self.should_stop() and self.failure is None:
+                turn += 1
+                with self.lock:
+                    arrangement = self._next(turn)
+                if arrangement is None:
+                    return
+                self._advance(arrangement, thread, turn)
+        except BaseException as error:  # told by the main thread
+            self.failure = error
+
+    def _next(self, turn: int) -> Arrangement | None:
+        """Who gets the next slice: first all in turn, then the better half, at last the best alone."""
+        ranked = sorted((a for a in self.arrangements if self._is_open(a)), key=self._length)
+        if not ranked:
+            return None
+        share = self._share()
+        if len(self.arrangements) == 1 or share > 0.5:
+            return ranked[0]
+        if share > 0.06 and turn % 40 == 0 and self.mixes:
+            self._try_neighbour()
+        if share < 0.15:
+            return ranked[turn % len(ranked)]
+        near = [a for a in ranked if self._length(a) < self._length(ranked[0]) * 1.08][:4]
+        return near[0] if turn % 2 else near[turn // 2 % len(near)]
+
+    def _is_open(self, arrangement: Arrangement) -> bool:
+        return any(not self.stretches[part].is_done for part in arrangement.stretches)
+
+    def _try_neighbour(self) -> None:
+        """Enter a mix beside the best mix so far."""
+        best = min(self.mixes, key=self._length)
+        mix = neighbour(self.problem, self.mixes[best], self.rng)
+        arrangement = mixed(
+            self.problem, best.stretches[0].lay if best.stretches[0].lay in DOUBLED else DOUBLED[0], mix
+        )
+        if arrangement in self.arrangements or len(arrangement.stretches) < 2:
+            return
+        try:
+            self._enter(arrangement)
+        except LayError:
+            return
+        self.mixes[arrangement] = mix
+        self._fill(arrangement)
+
+    def _advance(self, arrangement: Arrangement, thread: int, turn: int) -> None:
+        """A slice of work on one of an arrangement's stretches."""
+        parts = [part for part in arrangement.stretches if not self.stretches[part].is_done]
+        if not parts:
+            return
+        stretch = self.stretches[parts[(turn // 2) % len(parts)]]
+        search = stretch.searches[thread]
+        if stretch.best is not None:
+            search.adopt(stretch.best)
+        share = self._share()
+        improved = search.step(max(0.0, (share - 0.78) / 0.22))
+        with self.lock:
+            self.sweeps_done += search.SLICE
+            if improved and search.best is not None and search.best.length < stretch.length - 1e-6:
+                stretch.best = search.best
+                for other in self.arrangements:
+                    if stretch.plan in other.stretches:
+                        self._report(other)
+
+    # ------------------------------------------------------------ the end
+
+    def _outcome(self) -> Outcome:
+        kinds: dict[LayKind, Plan | LayError] = dict(self.refused)
+        for arrangement in self.arrangements:
+            kind = arrangement.simple_kind
+            if kind is not None and kind not in kinds and arrangement not in self.mixes:
+                kinds[kind] = self._checked(arrangement)
+        best = min(self.arrangements, key=self._length)
+        return Outcome(self._checked(best), kinds)
+
+    def _checked(self, arrangement: Arrangement) -> Plan:
+        plan = plan_of(arrangement, [self.stretches[part] for part in arrangement.stretches])
+        faults = check(replace(self.problem, cloth=replace(self.problem.cloth, length=None)), plan)
         if faults:
             raise AssertionError(f"a plan failed its check: {faults[0]}")
-        out[lay] = plan
-    return out
-
-
-# ---------------------------------------------------------------- what has to be placed
-
-
-@dataclass(frozen=True)
-class _Variant:
-    """A piece as it may lie: its outline about its own origin, and how it got there."""
-
-    turn: int
-    mirrored: bool
-    whole: bool
-    outline: tuple[Point, ...]
-    box: tuple[float, float, float, float]
-    region: Region
-    pinned_y: float | None
-
-
-@dataclass(frozen=True)
-class _Item:
-    piece: LayPiece
-    variants: tuple[_Variant, ...]
-
-
-def _items(problem: Problem, strips: tuple[Region, ...]) -> list[_Item]:
-    """Every placement a lay needs, with the ways it may lie. Raises LayError for what fits nowhere."""
-    items = []
-    for piece in problem.pieces:
-        single = [strip for strip in strips if strip.layers == 1]
-        double = [strip for strip in strips if strip.layers == 2]
-        hands = wanted_hands(piece)
-        alike = is_own_mirror_image(piece)
-        if piece.fold is not None:
-            variants = [*_fold_variants(problem, piece, double)] or [*_variants(problem, piece, single, (False,), True)]
-            groups = [(piece.cut, variants)]
-        elif single:
-            groups = [(hands[0], [*_variants(problem, piece, single, (False,))]),
-                      (hands[1], [*_variants(problem, piece, single, (True,))])]  # fmt: skip
-        else:
-            groups = []
-        if piece.fold is None and (not single or any(n and not v for n, v in groups)):
-            placements = -(-piece.cut // 2) if alike else max(hands)
-            groups = [(placements, [*_variants(problem, piece, double, (False, True))])]
-        for number, variants in groups:
-            if number and not variants:
-                raise _does_not_fit(problem, piece, strips)
-            items += [_Item(piece, tuple(variants))] * number
-    return items
-
-
-def _does_not_fit(problem: Problem, piece: LayPiece, strips: tuple[Region, ...]) -> LayError:
-    room = max((strip.high - strip.low for strip in strips), default=0.0)
-    across = min(
-        b[3] - b[1]
-        for turn in turns(piece.grain, problem.cloth.one_way)
-        for b in [bounds(moved(piece.outline, turn, False))]
-    )
-    return LayError(f"“{piece.id}” is {across:.0f} mm wide across the cloth and there are {room:.0f} mm to lay it on.",
-                    "Lay the cloth open, take a wider cloth, or cut the piece in parts.", piece.id)  # fmt: skip
-
-
-def _variants(
-    problem: Problem, piece: LayPiece, strips: list[Region], hands: tuple[bool, ...], whole: bool = False
-) -> Iterator[_Variant]:
-    outline = piece.whole() if whole else piece.outline
-    seen: set[tuple[Region, tuple[Point, ...]]] = set()
-    for turn in turns(piece.grain, problem.cloth.one_way):
-        for mirrored in hands:
-            lying = moved(outline, turn, mirrored)
-            extent = bounds(lying)
-            for strip in strips:
-                # A shape that is its own mirror image or half turn need not be tried twice.
-                key = (
-                    strip,
-                    tuple(sorted((round(x - extent[0], 2), round(y - extent[1], 2)) for x, y in lying)),
-                )
-                if extent[3] - extent[1] <= strip.high - strip.low + 1e-9 and key not in seen:
-                    seen.add(key)
-                    yield _Variant(turn, mirrored, whole, lying, extent, strip, None)
-
-
-def _fold_variants(problem: Problem, piece: LayPiece, strips: list[Region]) -> Iterator[_Variant]:
-    """A fold piece with its fold edge on a fold, inside the strip."""
-    if piece.fold is None:
-        return
-    for turn in turns(piece.grain, problem.cloth.one_way):
-        for mirrored in (False, True):
-            lying = moved(piece.outline, turn, mirrored)
-            (_, fold_y), (_, other_y) = moved(piece.fold, turn, mirrored)
-            if abs(fold_y - other_y) > 1e-6:
-                continue
-            extent = bounds(lying)
-            for strip in strips:
-                for fold in strip.folds:
-                    shift = fold - fold_y
-                    if extent[1] + shift >= strip.low - 1e-6 and extent[3] + shift <= strip.high + 1e-6:
-                        yield _Variant(turn, mirrored, False, lying, extent, strip, shift)
-
-
-# ---------------------------------------------------------------- the search
-
-
-def _solve_lay(
-    problem: Problem,
-    lay: LayKind,
-    budget: Budget,
-    until: float | None,
-    report: Callable[[float], None],
-    should_stop: ShouldStop,
-) -> Plan:
-    depth = _fold_depth(problem) if lay is LayKind.PART_FOLDED else None
-    items = _items(problem, regions(lay, depth, problem.cloth))
-    rng = random.Random(f"{budget.seed}:{lay.value}")
-    orders = list(_first_orders(items))
-    best: list[tuple[_Item, _Variant, Point]] | None = None
-    best_length, best_order, tried = float("inf"), list(range(len(items))), 0
-    while best is None or not _spent(budget, until, tried, should_stop):
-        order = orders[tried] if tried < len(orders) else _shuffled(best_order, rng)
-        tried += 1
-        placed = _fill([items[k] for k in order], problem.gap, best_length,
-                       (lambda: False) if best is None else (lambda: _out_of_time(until) or should_stop()))  # fmt: skip
-        if placed is None:
-            continue
-        length = max(at[0] + variant.box[2] for _, variant, at in placed)
-        if length <= best_length:
-            best_order = order
-        if length < best_length - 1e-6:
-            best, best_length = placed, length
-            report(length)
-    placements = tuple(
-        Placement(
-            item.piece.id,
-            v.turn,
-            v.mirrored,
-            v.whole,
-            at,
-            tuple((x + at[0], y + at[1]) for x, y in v.outline),
-        )
-        for item, v, at in best
-    )
-    return Plan(best_length, (Stretch(lay, depth, 0.0, best_length, placements),))
-
-
-def _spent(budget: Budget, until: float | None, tried: int, should_stop: ShouldStop) -> bool:
-    return (budget.sweeps is not None and tried >= budget.sweeps) or _out_of_time(until) or should_stop()
-
-
-def _out_of_time(until: float | None) -> bool:
-    return until is not None and time.monotonic() >= until
-
-
-def _fold_depth(problem: Problem) -> float:
-    """How far to fold a part-folded cloth: to the widest fold piece, or half the cloth without one."""
-    widest = [bounds(p.outline)[3] - bounds(p.outline)[1] for p in problem.pieces if p.fold is not None]
-    depth = max(widest) + problem.cloth.selvedge if widest else problem.cloth.width / 2
-    return min(depth, problem.cloth.width / 2)
-
-
-def _first_orders(items: list[_Item]) -> Iterator[list[int]]:
-    """Big pieces first (common practice, no source): by area, by length, by width, fold pieces leading."""
-
-    def extent(item: _Item, axis: int) -> float:
-        return item.variants[0].box[2 + axis] - item.variants[0].box[axis]
-
-    keys: list[Callable[[_Item], tuple[float, ...]]] = [
-        lambda item: (-item.piece.area,),
-        lambda item: (-extent(item, 0), -extent(item, 1)),
-        lambda item: (-extent(item, 1), -extent(item, 0)),
-        lambda item: (item.piece.fold is None, -extent(item, 0)),
-    ]
-    for key in keys:
-        yield sorted(range(len(items)), key=lambda k: key(items[k]))
-
-
-def _shuffled(order: list[int], rng: random.Random) -> list[int]:
-    """The best order with a few pieces moved."""
-    out = list(order)
-    for _ in range(rng.choice((1, 1, 2, 3))):
-        out.insert(rng.randrange(len(out)), out.pop(rng.randrange(len(out))))
-    return out
-
-
-def _fill(
-    items: list[_Item], gap: float, give_up_at: float, should_stop: ShouldStop
-) -> list[tuple[_Item, _Variant, Point]] | None:
-    """Put the items down in order; None once the lay is sure to reach `give_up_at`, or if stopped."""
-    placed: list[tuple[_Item, _Variant, Point]] = []
-    reached = 0.0
-    for item in items:
-        if should_stop():
-            return None
-        best: tuple[float, float, float] | None = None
-        chosen: _Variant | None = None
-        for variant in item.variants:
-            spot = _place(variant, placed, gap, reached, best[0] if best else float("inf"))
-            if spot is not None:
-                key = (spot[0] + variant.box[2], spot[0], spot[1])
-                if best is None or key < best:
-                    best, chosen = key, variant
-        if best is None or chosen is None or best[0] >= give_up_at:
-            return None
-        placed.append((item, chosen, (best[1], best[2])))
-        reached = max(reached, best[0])
-    return placed
-
-
-def _place(
-    variant: _Variant, placed: list[tuple[_Item, _Variant, Point]], gap: float, reached: float, beat: float
-) -> Point | None:
-    """The admissible shift reaching least far along the cloth (then lowest), if it beats `beat`."""
-    left, low, right, high = variant.box
-    furthest = min(reached + gap + 2 - left, beat - right)
-    if furthest < -left:
-        return None
-    if variant.pinned_y is not None:
-        room: BaseGeometry = LineString([(-left, variant.pinned_y), (furthest, variant.pinned_y)])
-    elif (lowest := variant.region.low - low) + 1e-6 < (highest := variant.region.high - high):
-        room = box(-left, lowest, furthest, highest)
-    else:
-        room = LineString([(-left, lowest), (furthest, lowest)])
-    blocked = [
-        shapely.transform(no_fit(other.outline, variant.outline, gap), lambda xy, at=at: xy + at)
-        for _, other, at in placed
-        if other.region == variant.region
-    ]
-    free = room.difference(shapely.union_all(blocked)) if blocked else room
-    points = shapely.get_coordinates(free)
-    if len(points) == 0:
-        return None
-    x, y = min((float(x), float(y)) for x, y in points)
-    if variant.pinned_y is not None:
-        y = variant.pinned_y
-    return x, y
+        return plan

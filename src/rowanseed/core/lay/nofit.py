@@ -15,9 +15,9 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.outline import Point
 
-SIMPLIFIED = 0.2
+SIMPLIFIED = 0.1
 """Outlines are searched simplified to this, in mm; the clearance below makes up for it."""
-CLEARANCE = 2 * SIMPLIFIED + 0.03
+CLEARANCE = 2 * SIMPLIFIED + 0.05
 
 Outline = tuple[Point, ...]
 
@@ -58,5 +58,5 @@ def no_fit(fixed: Outline, moving: Outline, gap: float) -> Polygon:
         for b in convex_parts(moving):
             sums = (a[:, None, :] - b[None, :, :]).reshape(-1, 2)
             hulls.append(shapely.convex_hull(shapely.multipoints(sums)))
-    grown = shapely.union_all(hulls).buffer(gap + CLEARANCE, quad_segs=6)
+    grown = shapely.union_all(hulls).buffer(gap + CLEARANCE, quad_segs=8)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown

@@ -14,6 +14,9 @@ from enum import Enum
 from rowanseed.core.outline import Point, bounds, signed_area, unfold
 from rowanseed.core.pattern import Grain
 
+THEN = " then "
+"""Joins the names of the lays of a plan in several stretches."""
+
 
 class LayKind(Enum):
     """How a stretch of cloth is laid."""
@@ -119,6 +122,11 @@ class Plan:
         return area / (self.length * (problem.cloth.width - 2 * problem.cloth.selvedge))
 
 
+def laid(plan: Plan) -> str:
+    """How a plan lays the cloth, by name: `folded`, `open`, `folded then open`."""
+    return THEN.join(stretch.lay.value for stretch in plan.stretches)
+
+
 @dataclass(frozen=True)
 class Region:
     """A usable strip of a stretch: y from `low` to `high`, on one or two layers, with its fold lines."""
@@ -183,6 +191,12 @@ def is_own_mirror_image(piece: LayPiece, tolerance: float = 0.5) -> bool:
     return any(
         all(any(math.dist(p, q) <= tolerance for q in piece.outline) for p in mirrored) for mirrored in (across, along)
     )
+
+
+def bounds_width(piece: LayPiece) -> float:
+    """How wide a piece as drawn is across the grain, in mm."""
+    _, low, _, high = bounds(piece.outline)
+    return high - low
 
 
 def wanted_hands(piece: LayPiece) -> tuple[int, int]:

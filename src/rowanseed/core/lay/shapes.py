@@ -37,6 +37,7 @@ class ShapeSet:
 
     bases: list[tuple[Point, ...]] = field(default_factory=list)
     _known: dict[frozenset[Point], tuple[int, int, int]] = field(default_factory=dict)
+    _used: set[tuple[int, int]] = field(default_factory=set)
 
     def add(self, outline: Sequence[Point], turn: float, mirrored: bool) -> Lying:
         """Register an outline turned and mirrored as a placement says."""
@@ -53,7 +54,12 @@ class ShapeSet:
             for sx, sy in reversed(FLIPS):
                 self._known[_key(centred, sx, sy)] = (base, sx, sy)
             found = (base, 1, 1)
+        self._used.add(found[1:])
         return Lying(*found, half, centre)
+
+    def flips_used(self) -> set[tuple[int, int]]:
+        """The flips in which any outline lies."""
+        return set(self._used)
 
 
 def _key(points: tuple[Point, ...], sx: int, sy: int) -> frozenset[Point]:

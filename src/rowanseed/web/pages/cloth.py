@@ -86,7 +86,7 @@ def _strips(plan: ClothPlan, needed: Need, verdict: Verdict | None, envelope: Pr
     if in_hand is not None:
         name = "in hand" if plan.entry.cloth.washed or not plan.entry.cloth.shrink_along else "in hand, washed"
         strips.append(Strip(name, in_hand, is_cloth=True, short=verdict is not None and not verdict.enough))
-    strips += [Strip(f"laid {kind.value}", found.length) for kind, found in plan.plans.items()]
+    strips += [Strip(f"laid {kind}", found.length) for kind, found in plan.plans.items()]
     strips.append(Strip("to buy", needed.to_buy.value))
     if envelope is not None:
         strips.append(Strip("envelope says", envelope.length))

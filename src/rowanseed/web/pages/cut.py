@@ -8,7 +8,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.pattern import Role
-from rowanseed.drawings.lay import LAY_WORDS, draw_lay
+from rowanseed.drawings.lay import draw_lay, laid_words
 from rowanseed.drawings.lay_pieces import LayView, cut_words
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
@@ -37,7 +37,7 @@ def show(home: Home, id: int) -> Response:
     ]
     return home.page(
         "cut.html", project=project, station="cut", tables=tables, done=done, current=current, cut_words=cut_words,
-        lay_words=LAY_WORDS, total=len(project.cut_items), number=len(project.cut_items) - len(left),
+        laid_words=laid_words, total=len(project.cut_items), number=len(project.cut_items) - len(left),
     )  # fmt: skip
 
 

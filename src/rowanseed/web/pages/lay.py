@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 import json
+from urllib.parse import quote
 
 from fastapi import APIRouter, Response
 
 from rowanseed.core.cutting import CutItem, cut_list
-from rowanseed.core.lay.problem import LayKind, Plan
+from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern import Role
 from rowanseed.core.working import Given, Source, Working, count, percent
-from rowanseed.drawings.lay import LAY_WORDS, draw_lay, draw_thumbnail
+from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
@@ -33,11 +34,11 @@ def show(home: Home, id: int, role: str | None = None, lay: str | None = None) -
     if chosen is None:
         return home.page("lay.html", project=project, station="lay", plan=None, role=None)
     found = project.cloth_plans[chosen]
-    kind = next((k for k in found.plans if k.value == lay), found.kind)
+    kind = next((k for k in found.plans if k == lay), found.kind)
     return _page(home, project, found, kind)
 
 
-def _page(home: House, project: ProjectView, found: ClothPlan, kind: LayKind | None) -> Response:
+def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None) -> Response:
     plan = found.plans.get(kind) if kind else None
     size = project.size
     if plan is None or size is None or kind is None:
@@ -57,9 +58,9 @@ def _page(home: House, project: ProjectView, found: ClothPlan, kind: LayKind | N
     return home.page(
         "lay.html", project=project, station="lay", role=found.role, found=found, kind=kind, plan=plan, items=items,
         picture=draw_lay(plan, found.problem.cloth, cloth, items, LayView(home.units)),
-        thumbs={k: draw_thumbnail(p, found.problem.cloth, cloth, f"{LAY_WORDS[k]}", longest) for k, p in found.plans.items()},
+        thumbs={k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(k), longest) for k, p in found.plans.items()},
         refusals={k: str(a) for k, a in found.answers.items() if not isinstance(a, Plan)},
-        lay_words=LAY_WORDS, used=_used(found, plan), skewed=_skewed(items),
+        laid_words=laid_words, used=_used(found, plan), skewed=_skewed(items),
     )  # fmt: skip
 
 
@@ -86,9 +87,9 @@ def keep(home: Home, id: int, typed: Typing) -> Response:
     if role is None:
         raise NotFound("lay")
     found = project.cloth_plans[role]
-    kind = next((k for k in found.plans if k.value == typed.get("lay")), None)
+    kind = next((k for k in found.plans if k == typed.get("lay")), None)
     keep_lay(home.db, id, role, KeptLay(found.question, kind) if kind and "keep" in typed else None)
-    return go(f"/projects/{id}/lay?role={role.value}" + (f"&lay={kind.value}" if kind else ""))
+    return go(f"/projects/{id}/lay?role={role.value}" + (f"&lay={quote(kind)}" if kind else ""))
 
 
 @router.get("/projects/{id}/lay/{role}/{document}")

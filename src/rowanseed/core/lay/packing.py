@@ -1,0 +1,248 @@
+"""One stretch of cloth as the search sees it: items, the options in which each may lie, and a state.
+
+The search knows admissible places only: a strip of cloth, an interval or a line of heights, a lattice.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from rowanseed.core.lay import kernel
+from rowanseed.core.lay.depths import Tables
+from rowanseed.core.lay.shapes import Lying
+
+Array = np.ndarray[Any, Any]
+
+
+@dataclass(frozen=True)
+class Option:
+    """A way an item may lie: its shape, the strip it lies in, the heights and the lattice of its centre."""
+
+    lying: Lying
+    region: int
+    low: float
+    high: float
+    lattice: tuple[float, float, float, float] = (0.0, 0.0, 0.0, 0.0)
+
+
+@dataclass(frozen=True)
+class State:
+    """Where every item lies: the index of its option, and its centre. `length` is how far they reach."""
+
+    options: Array
+    x: Array
+    y: Array
+    length: float
+
+
+class Packing:
+    """Items with their options, ready for the compiled search; holds no state of its own but weights."""
+
+    def __init__(self, items: Sequence[Sequence[Option]], areas: Sequence[float], tables: Tables, gap: float) -> None:
+        options = [option for item in items for option in item]
+        self.first = np.concatenate([[0], np.cumsum([len(item) for item in items])]).astype(np.int64)
+        self.fixed = np.zeros(len(items), np.bool_)
+        self.options = kernel.Options(
+            base=np.array([o.lying.base for o in options], np.int64),
+            flips=np.array([(o.lying.sx, o.lying.sy) for o in options], np.float64),
+            half=np.array([o.lying.half for o in options]),
+            region=np.array([o.region for o in options], np.int64),
+            heights=np.array([(o.low, o.high) for o in options]),
+            lattice=np.array([o.lattice for o in options]),
+        )
+        self.tables = tables
+        self.gap = gap + 1.0
+        self.areas = np.array(areas)
+        root = np.sqrt(np.sqrt(self.areas))
+        self.size = np.outer(root, root) / max(1e-9, float(np.mean(root)) ** 2)
+        self.least = max(
+            float(min(2 * self.options.half[k, 0] for k in range(a, b)))
+            for a, b in zip(self.first, self.first[1:], strict=False)
+        )
+        """No lay is shorter than its longest item."""
+
+    def __len__(self) -> int:
+        return len(self.fixed)
+
+    def filled(self, order: Sequence[int], heights: int, limit: float) -> State | None:
+        """A bottom-left fill in this order, or None if it would reach beyond `limit`."""
+        lying = kernel.Lying(self.first[:-1].copy(), np.zeros(len(self)), np.zeros(len(self)))
+        reached = kernel.fill(
+            np.array(order, np.int64),
+            heights,
+            limit,
+            self.first,
+            self.fixed,
+            lying,
+            self.options,
+            self.tables,
+            self.gap,
+        )
+        return State(*lying, reached) if reached < 1e29 else None
+
+    def extent(self, opt: Array, x: Array) -> float:
+        return float(np.max(x + self.options.half[opt, 0]))
+
+    def first_orders(self) -> list[list[int]]:
+        """Big pieces first: by area, by length, by width, and by those that lie on a fold."""
+        half = self.options.half[self.first[:-1]]
+        pinned = (self.options.heights[self.first[:-1], 1] - self.options.heights[self.first[:-1], 0] < 1e-6).astype(
+            float
+        )
+        keys = (-self.areas, -half[:, 0] * 1e3 - half[:, 1], -half[:, 1] * 1e3 - half[:, 0], -pinned * 1e9 - half[:, 0])
+        return [list(np.argsort(key, kind="stable")) for key in keys]
+
+
+class Trial:
+    """One attempt to lay a packing in a given length, run in slices so that it can be stopped."""
+
+    def __init__(self, packing: Packing, start: State, length: float, seed: int) -> None:
+        self.packing, self.length, self.seed = packing, length, seed
+        self.lying = kernel.Lying(start.options.copy(), start.x.copy(), start.y.copy())
+        half = packing.options.half
+        for i in range(len(packing)):
+            o = self.lying.option[i]
+            if 2 * half[o, 0] > length:
+                fitting = [k for k in range(packing.first[i], packing.first[i + 1]) if 2 * half[k, 0] <= length]
+                o = self.lying.option[i] = fitting[0] if fitting else o
+            if not packing.fixed[i]:
+                self.lying.x[i], self.lying.y[i] = kernel.clamp(
+                    o, self.lying.x[i], self.lying.y[i], length, packing.options
+                )
+        self.weights = packing.size.copy()
+        self.control = np.array([1e30, 0.0, 0.0])
+        self.kept = kernel.Lying(*(part.copy() for part in self.lying))
+        self.total = math.inf
+        self.slices = 0
+
+    @property
+    def failed(self) -> bool:
+        return self.control[2] >= 2 and self.total > 0
+
+    def run(self, sweeps: int) -> bool:
+        """Sweep; whether nothing overlaps any more."""
+        p = self.packing
+        self.slices += 1
+        self.total = kernel.separate(
+            (self.seed * 7919 + self.slices) % (2**31), sweeps, self.length, self.control, p.first, p.fixed, p.size,
+            self.lying, self.weights, p.options, p.tables, p.gap, self.kept,
+        )  # fmt: skip
+        return self.total <= 0
+
+    def state(self) -> State:
+        return self._state(self.lying)
+
+    def best_state(self) -> State:
+        """The state with the least overlap so far."""
+        return self._state(self.kept)
+
+    def _state(self, lying: kernel.Lying) -> State:
+        option, x, y = (part.copy() for part in lying)
+        return State(option, x, y, self.packing.extent(option, x))
+
+
+class Search:
+    """The search for a short lay of one packing: anytime, resumable, reproducible by sweeps.
+
+    Explore: shrink by up to 3 %, separate; on failure start again from a pool of near misses with some
+    pieces swapped. Compress: shrink by less and less.
+    """
+
+    SLICE = 6
+
+    def __init__(self, packing: Packing, seed: int) -> None:
+        self.packing, self.seed = packing, seed
+        self.rng = np.random.default_rng(seed)
+        self.best: State | None = None
+        self.trial: Trial | None = None
+        self.pool: list[tuple[float, State]] = []
+        self.sweeps = 0
+        self.trials = 0
+        self.failures = 0
+        self.shrink = 0.03
+
+    def start(self) -> State | None:
+        """The first fill; the best of a few orders."""
+        for order in self.packing.first_orders():
+            found = self.packing.filled(order, 48, self.best.length if self.best else 1e9)
+            if found is not None and (self.best is None or found.length < self.best.length - 1e-6):
+                self.best = found
+        return self.best
+
+    def adopt(self, state: State) -> None:
+        """Take over a shorter lay found elsewhere."""
+        if self.best is None or state.length < self.best.length - 1e-6:
+            self.best = state
+            self.trial = None
+            self.pool.clear()
+
+    @property
+    def is_done(self) -> bool:
+        """Nothing can be gained: the lay is as short as its longest piece."""
+        return self.best is not None and self.best.length <= self.packing.least + 0.05
+
+    def step(self, compress: float) -> bool:
+        """One slice of work; whether a shorter lay was found.
+
+        `compress` is 0 while exploring and rises to 1 towards the end of the time for compressing.
+        """
+        if self.best is None:
+            return self.start() is not None
+        if self.trial is None:
+            self.trial = self._next_trial(compress)
+        separated = self.trial.run(self.SLICE)
+        self.sweeps += self.SLICE
+        if separated:
+            found = self.trial.state()
+            self.trial = None
+            self.failures = 0
+            if found.length < self.best.length - 1e-6:
+                self.best = found
+                self.pool.clear()
+                return True
+            return False
+        if self.trial.failed:
+            self.pool.append((float(self.trial.control[0]), self.trial.best_state()))
+            self.pool = sorted(self.pool, key=lambda entry: entry[0])[:6]
+            self.trial = None
+            self.failures += 1
+        return False
+
+    def _next_trial(self, compress: float) -> Trial:
+        best = self.best
+        if best is None:
+            raise RuntimeError("a search begins with a fill")
+        self.trials += 1
+        seed = self.seed * 1_000_003 + self.trials
+        if compress > 0:
+            share = 0.004 * (0.1**compress) * float(self.rng.uniform(0.4, 1.2))
+            target = max(self.packing.least, best.length * (1 - share))
+            return Trial(self.packing, self._cut_out(best, target), target, seed)
+        share = 0.03 * (0.5 ** min(self.failures, 5)) * float(self.rng.uniform(0.5, 1.0))
+        target = max(self.packing.least, best.length * (1 - max(share, 0.001)))
+        if self.pool and self.failures and self.rng.random() < 0.7:
+            pick = min(int(abs(self.rng.normal()) * 2), len(self.pool) - 1)
+            return Trial(self.packing, self._swapped(self.pool[pick][1]), target, seed)
+        return Trial(self.packing, self._cut_out(best, target), target, seed)
+
+    def _cut_out(self, state: State, target: float) -> State:
+        """Shorten by moving what lies right of a random cut."""
+        cut = self.rng.uniform(0, target)
+        x = np.where(state.x > cut, state.x - (state.length - target), state.x)
+        return State(state.options, x, state.y, target)
+
+    def _swapped(self, state: State) -> State:
+        """Exchange the places of a pair or two, the larger the likelier."""
+        x, y = state.x.copy(), state.y.copy()
+        n = len(self.packing)
+        if n > 1:
+            chance = self.packing.areas / self.packing.areas.sum()
+            for _ in range(int(self.rng.integers(1, 3))):
+                i, j = self.rng.choice(n, 2, replace=False, p=chance if np.count_nonzero(chance) > 1 else None)
+                x[i], x[j], y[i], y[j] = x[j], x[i], y[j], y[i]
+        return State(state.options, x, y, state.length)
