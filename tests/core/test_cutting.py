@@ -21,7 +21,7 @@ def lists():
     return {k: cut_list(SKIRT, "14", Role.MAIN, problem, p, Surface.PLAIN) for k, p in plans.items()}
 
 
-@pytest.mark.parametrize("kind", [LayKind.FOLDED, LayKind.OPEN])
+@pytest.mark.parametrize("kind", [LayKind.FOLDED.value, LayKind.OPEN.value])
 def test_everything_is_cut_as_often_as_it_is_needed(lists, kind):
     cut = {}
     for item in lists[kind]:
@@ -37,12 +37,12 @@ def test_every_grainline_stands_as_far_at_the_top_as_at_the_bottom(lists):
 
 
 def test_on_open_cloth_one_of_a_pair_is_cut_face_down(lists):
-    hands = [item.face_down for item in lists[LayKind.OPEN] if item.piece.id == "back"]
+    hands = [item.face_down for item in lists[LayKind.OPEN.value] if item.piece.id == "back"]
     assert sorted(hands) == [False, True]
 
 
 def test_the_fold_piece_is_on_the_fold_and_keys_are_unique(lists):
-    front = next(item for item in lists[LayKind.FOLDED] if item.piece.id == "front")
+    front = next(item for item in lists[LayKind.FOLDED.value] if item.piece.id == "front")
     assert front.on_fold
     assert front.grain is not None and front.grain.to == "fold"
     for items in lists.values():

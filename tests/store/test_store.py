@@ -95,4 +95,4 @@ def test_lay_answers_are_kept_by_their_question(db):
     narrow = lay_problem(pattern, choices, Role.MAIN, Cloth("ribbon", 200, None, 5, Direction.TWO_WAY))
     refused = solve_each(narrow, Budget(sweeps=1))
     lays.keep_answers(db, lays.question_of(narrow), refused)
-    assert isinstance(lays.answers(db, lays.question_of(narrow))[LayKind.FOLDED], LayError)
+    assert isinstance(lays.answers(db, lays.question_of(narrow))[LayKind.FOLDED.value], LayError)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from rowanseed.core.lay.depths import Tables
+from rowanseed.core.lay.kernel import Tables
 from rowanseed.core.lay.packing import Packing, Search, State
 from rowanseed.core.lay.places import (
     Demand,
@@ -44,10 +44,6 @@ class Arrangement:
     """How the whole cloth is laid: stretches in order. A single stretch is a simple arrangement."""
 
     stretches: tuple[StretchPlan, ...]
-
-    @property
-    def simple_kind(self) -> LayKind | None:
-        return self.stretches[0].lay if len(self.stretches) == 1 else None
 
 
 def simple(problem: Problem, lay: LayKind) -> Arrangement:

@@ -28,7 +28,7 @@ from rowanseed.core.lay.candidates import (
     stretch_items,
 )
 from rowanseed.core.lay.checks import check
-from rowanseed.core.lay.depths import Tables
+from rowanseed.core.lay.kernel import Tables
 from rowanseed.core.lay.places import Item
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
 from rowanseed.core.lay.shapes import FLIPS, ShapeSet
@@ -141,6 +141,7 @@ class _Race:
         self.stretches: dict[StretchPlan, StretchSearch] = {}
         self.refused: dict[LayKind, LayError] = {}
         self.arrangements: list[Arrangement] = []
+        self.simple: dict[LayKind, Arrangement] = {}
         self.mixes: dict[Arrangement, list[int]] = {}
         self.rng = np.random.default_rng(budget.seed)
         self.lock = threading.Lock()
@@ -153,10 +154,13 @@ class _Race:
 
     def run(self) -> Outcome:
         for kind in dict.fromkeys(self.problem.lays):
+            arrangement = simple(self.problem, kind)
             try:
-                self._enter(simple(self.problem, kind))
+                self._enter(arrangement)
             except LayError as error:
                 self.refused[kind] = error
+            else:
+                self.simple[kind] = arrangement
         self._enter_mixes()
         if not self.arrangements:
             raise NothingFits(self.refused)
@@ -192,21 +196,21 @@ class _Race:
 
     def _tabulate(self) -> None:
         """Depth tables for every two shapes that can meet, whichever mix is tried later."""
-        for piece in self.problem.pieces:
-            for kind in dict.fromkeys(self.problem.lays):
+        pairs: set[tuple[int, int]] = set()
+        for kind in dict.fromkeys(self.problem.lays):
+            bases: list[tuple[int, int, int]] = []
+            for number, piece in enumerate(self.problem.pieces):
+                alone = replace(self.problem, pieces=(piece,))
                 try:
-                    stretch_items(
-                        replace(self.problem, pieces=(piece,)),
-                        simple(replace(self.problem, pieces=(piece,)), kind).stretches[0],
-                        self.shapes,
-                    )
+                    items = stretch_items(alone, simple(alone, kind).stretches[0], self.shapes)
                 except LayError:
                     continue
-        number = len(self.shapes.bases)
-        pairs = {(a, b) for a in range(number) for b in range(number)}
+                bases += {(number, copy, w.option.lying.base) for copy, item in enumerate(items) for w in item.ways}
+            pairs |= {(a[2], b[2]) for a in bases for b in bases if a[:2] != b[:2]}
         flips = self.shapes.flips_used()
         products = {(a[0] * b[0], a[1] * b[1]) for a in flips for b in flips}
-        self.tables = build(self.shapes.bases, self.problem.gap, products or {FLIPS[0]}, pairs, self.should_stop)
+        everything = pairs | {(b, a) for a, b in pairs}
+        self.tables = build(self.shapes.bases, self.problem.gap, products or {FLIPS[0]}, everything, self.should_stop)
 
     def _fill(self, arrangement: Arrangement) -> None:
         for part in arrangement.stretches:
@@ -317,10 +321,7 @@ class _Race:
 
     def _outcome(self) -> Outcome:
         kinds: dict[LayKind, Plan | LayError] = dict(self.refused)
-        for arrangement in self.arrangements:
-            kind = arrangement.simple_kind
-            if kind is not None and kind not in kinds and arrangement not in self.mixes:
-                kinds[kind] = self._checked(arrangement)
+        kinds |= {kind: self._checked(arrangement) for kind, arrangement in self.simple.items()}
         best = min(self.arrangements, key=self._length)
         return Outcome(self._checked(best), kinds)
 

@@ -7,6 +7,7 @@ cut into convex parts; the sum of two convex parts is the hull of their vertex s
 
 from __future__ import annotations
 
+import math
 from functools import lru_cache
 
 import numpy as np
@@ -17,7 +18,9 @@ from rowanseed.core.outline import Point
 
 SIMPLIFIED = 0.1
 """Outlines are searched simplified to this, in mm; the clearance below makes up for it."""
-CLEARANCE = 2 * SIMPLIFIED + 0.05
+CLEARANCE = 2 * SIMPLIFIED + 0.06
+ROUND = math.cos(math.pi / 12)
+"""Corners are rounded by three chords a quarter turn, drawn outside the true arc."""
 
 Outline = tuple[Point, ...]
 
@@ -58,5 +61,6 @@ def no_fit(fixed: Outline, moving: Outline, gap: float) -> Polygon:
         for b in convex_parts(moving):
             sums = (a[:, None, :] - b[None, :, :]).reshape(-1, 2)
             hulls.append(shapely.convex_hull(shapely.multipoints(sums)))
-    grown = shapely.union_all(hulls).buffer(gap + CLEARANCE, quad_segs=8)
+    grown = shapely.union_all(hulls).buffer((gap + CLEARANCE) / ROUND, quad_segs=3)
+    grown = shapely.simplify(grown, 0.02)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown

@@ -13,7 +13,7 @@ from typing import Any
 import numpy as np
 
 from rowanseed.core.lay import kernel
-from rowanseed.core.lay.depths import Tables
+from rowanseed.core.lay.kernel import Tables
 from rowanseed.core.lay.shapes import Lying
 
 Array = np.ndarray[Any, Any]

@@ -16,7 +16,7 @@ import shapely
 from shapely.geometry import MultiPolygon, Polygon
 
 from rowanseed.core.errors import LayError
-from rowanseed.core.lay.depths import CELL, Array, Tables, fill_nodes, list_edges
+from rowanseed.core.lay.kernel import CELL, Array, Tables, fill_nodes, list_edges
 from rowanseed.core.lay.nofit import no_fit
 from rowanseed.core.outline import Point
 
@@ -41,7 +41,7 @@ def build(
         return _one(bases[key[0]], bases[key[1]], key[2], gap)
 
     with ThreadPoolExecutor(2) as pool:
-        made = list(pool.map(one, wanted))
+        made = list(pool.map(one, wanted)) or [_one(bases[0], bases[0], 0, gap)]
     index = np.full((len(bases), len(bases), 4), -1, np.int32)
     for k, (a, b, f) in enumerate(wanted):
         index[a, b, f] = k
@@ -99,7 +99,7 @@ def _one(
 
 
 def _edges(polygon: Polygon | MultiPolygon) -> Array:
-    """The boundary as rows (x1, y1, x2, y2, convex at start, convex at end), the inside on the left."""
+    """The boundary as the rows `Tables.edges` holds, the inside on the left."""
     out = []
     for part in getattr(polygon, "geoms", [polygon]):
         oriented = shapely.geometry.polygon.orient(part)
@@ -109,6 +109,8 @@ def _edges(polygon: Polygon | MultiPolygon) -> Array:
             cross = (points[:, 0] - before[:, 0]) * (following[:, 1] - points[:, 1]) - (points[:, 1] - before[:, 1]) * (
                 following[:, 0] - points[:, 0]
             )
-            convex = (cross >= 0).astype(float)
-            out.append(np.column_stack([points, following, convex, np.roll(convex, -1)]))
+            # Nearest to a convex corner one is outside, nearest to a reflex one inside.
+            sign = np.where(cross >= 0, -1.0, 1.0)
+            along = following - points
+            out.append(np.column_stack([points, along, 1 / (along**2).sum(1), sign, np.roll(sign, -1)]))
     return np.ascontiguousarray(np.concatenate(out))
