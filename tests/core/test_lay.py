@@ -123,13 +123,6 @@ def test_cloth_too_short_is_refused_with_what_is_lacking():
         solve(_problem(_piece(cut=6), length=300.0), Budget(sweeps=2))
 
 
-def test_a_print_that_is_to_be_matched_is_refused_by_this_engine():
-    problem = Problem("m", LayCloth(1120, None, 12, False, repeat_x=100.0), 3, (LayKind.OPEN,), (_piece(),),
-                      (Match("x", (MatchPoint("panel", (0.0, 0.0)),)),))  # fmt: skip
-    with pytest.raises(LayError, match="match a print"):
-        solve(problem, Budget(sweeps=1))
-
-
 def test_the_search_stops_when_asked():
     asked = []
 
@@ -176,3 +169,132 @@ def test_the_exact_check_finds_what_is_wrong(tmp_path):
     twice = replace(plan, stretches=(replace(plan.stretches[0], placements=plan.stretches[0].placements[:1] * 4),))
     assert any("overlaps" in f for f in check(problem, twice))
     assert _outside(problem, twice, tmp_path)
+
+
+# ---------------------------------------------------------------- print, border, selvedge, motif, pins, flaws
+
+
+PANEL = ((0.0, 20.0), (380.0, 0.0), (400.0, 240.0), (30.0, 260.0))
+BAND = ((0.0, 0.0), (700.0, 0.0), (700.0, 90.0), (0.0, 90.0))
+
+
+def _matched(axis, phase=None, **repeat):
+    matches = (Match(axis, (MatchPoint("front", (200.0, 130.0)), MatchPoint("back", (100.0, 100.0))), phase),)
+    pieces = (_piece("front", PANEL, 2, True), _piece("back", RECTANGLE, 2))
+    return Problem("m", LayCloth(1120, None, 12, False, **repeat), 3, (LayKind.OPEN, LayKind.FOLDED), pieces, matches)
+
+
+@pytest.mark.parametrize(
+    ("axis", "phase", "repeat"),
+    [
+        ("x", None, {"repeat_x": 90.0}),
+        ("x", 31.0, {"repeat_x": 90.0}),
+        ("y", None, {"repeat_y": 64.0}),
+        ("y", 10.0, {"repeat_y": 64.0}),
+        ("x", None, {"repeat_x": 150.0, "repeat_y": 64.0}),
+    ],
+)
+def test_the_print_is_matched_on_every_copy(tmp_path, axis, phase, repeat):
+    problem = _matched(axis, phase, **repeat)
+    plan = solve(problem, Budget(sweeps=120))
+    assert _outside(problem, plan, tmp_path) == []
+    free = solve(Problem("f", problem.cloth, 3, problem.lays, problem.pieces), Budget(sweeps=120))
+    assert plan.length >= free.length - 5
+
+
+def test_a_match_that_cannot_hold_is_refused():
+    """Two points of one piece, a third of a repeat apart, are asked to stand at the same place of the print."""
+    match = Match("x", (MatchPoint("panel", (0.0, 0.0)), MatchPoint("panel", (30.0, 0.0))))
+    problem = Problem("m", LayCloth(1120, None, 12, False, repeat_x=90.0), 3, (LayKind.OPEN,), (_piece(),), (match,))
+    with pytest.raises(LayError, match="not where its print"):
+        solve(problem, Budget(sweeps=10))
+
+
+def test_a_pinned_piece_stays_and_the_rest_is_laid_round_it():
+    from rowanseed.core.lay.problem import Pin
+
+    pin = Pin(LayKind.OPEN, "panel", 0, False, False, (350.0, 300.0))
+    problem = Problem(
+        "p", LayCloth(1120, None, 12, False), 3, (LayKind.OPEN, LayKind.FOLDED), (_piece(cut=5),), (), (pin,)
+    )
+    plan = solve(problem, Budget(sweeps=60))
+    assert check(problem, plan) == []
+    assert any(p.at == pytest.approx((350.0, 300.0)) for p in plan.stretches[0].placements)
+
+
+@pytest.mark.parametrize("lay", [LayKind.OPEN, LayKind.FOLDED])
+def test_nothing_lies_on_a_flaw(lay):
+    flaw = ((100.0, 100.0), (420.0, 100.0), (420.0, 200.0), (100.0, 200.0))
+    problem = Problem("f", LayCloth(1120, None, 12, False), 3, (lay,), (_piece(cut=4),), (), (), (flaw,))
+    plan = solve(problem, Budget(sweeps=60))
+    assert check(problem, plan) == []
+    without = Problem("f", problem.cloth, 3, (lay,), problem.pieces)
+    assert any("forbidden" in fault for fault in check(problem, solve(without, Budget(sweeps=60)))) or plan.length > 700
+
+
+def test_a_waistband_lies_along_the_selvedge():
+    from dataclasses import replace
+
+    band = replace(_piece("band", BAND), selvedge=((0.0, 0.0), (700.0, 0.0)))
+    problem = _problem(_piece(cut=3), band, lays=(LayKind.OPEN, LayKind.FOLDED))
+    for plan in solve_each(problem, Budget(sweeps=60)).values():
+        assert isinstance(plan, Plan)
+        assert check(problem, plan) == []
+
+
+def test_a_hem_stands_on_the_border_and_a_motif_where_it_is():
+    from dataclasses import replace
+
+    from rowanseed.core.lay.problem import Border, Motif
+
+    skirt = replace(_piece("skirt", PANEL, 2, grain=Grain.CROSSWISE), border=Border((390.0, 120.0), 100.0))
+    pocket = replace(_piece("pocket", ((0.0, 0.0), (150.0, 0.0), (150.0, 140.0), (0.0, 140.0))),
+                     motif=Motif((75.0, 70.0), ((300.0, 700.0), (900.0, 700.0))))  # fmt: skip
+    problem = _problem(skirt, pocket, lays=(LayKind.OPEN,))
+    plan = solve(problem, Budget(sweeps=120))
+    assert check(problem, plan) == []
+
+
+def test_mixed_lays_win_back_what_a_fold_wastes(tmp_path):
+    """Singles cut double waste cloth: a doubled stretch and then an open one is shorter than either alone."""
+    front = ((0.0, 0.0), (700.0, 0.0), (700.0, 500.0), (0.0, 520.0))
+    collar = ((0.0, 0.0), (430.0, 0.0), (430.0, 530.0), (0.0, 530.0))
+    problem = _problem(
+        LayPiece("front", front, 1, False, ((0.0, 0.0), (700.0, 0.0)), Grain.LENGTHWISE),
+        _piece("collar", collar, 2), width=1120.0, gap=3.0,
+    )  # fmt: skip
+    outcomes = solve_each(problem, Budget(sweeps=150))
+    best = min(p.length for p in outcomes.values() if isinstance(p, Plan))
+    simple = min(p.length for k, p in outcomes.items() if isinstance(p, Plan) and "then" not in k)
+    assert best <= simple + 1e-6
+    for plan in outcomes.values():
+        if isinstance(plan, Plan):
+            assert _outside(problem, plan, tmp_path) == []
+
+
+def test_depth_tables_agree_with_shapely():
+    """Signed depth near the boundary against the no-fit polygon's distance, by Shapely."""
+    import numpy as np
+    from shapely.geometry import Point
+
+    from rowanseed.core.lay.kernel import depth
+    from rowanseed.core.lay.shapes import FLIPS, ShapeSet
+    from rowanseed.core.lay.tables import build
+
+    shapes = ShapeSet()
+    for outline in (PANEL, BAND, ((0.0, 0.0), (300.0, 20.0), (150.0, 90.0), (280.0, 260.0), (10.0, 240.0))):
+        shapes.add(outline, 0, False)
+    number = len(shapes.bases)
+    tables = build(shapes.bases, 3.0, set(FLIPS), {(a, b) for a in range(number) for b in range(number)})
+    rng = np.random.default_rng(4)
+    for _ in range(400):
+        (a, b), (fa, fb) = rng.integers(number, size=2), (FLIPS[k] for k in rng.integers(4, size=2))
+        x, y = rng.uniform(-500, 500, 2)
+        fixed, moving = (tuple((f[0] * px, f[1] * py) for px, py in shapes.bases[k]) for k, f in ((a, fa), (b, fb)))
+        polygon = no_fit(fixed, moving, 3.0)
+        away = polygon.exterior.distance(Point(x, y))
+        found = depth(tables, a, fa[0], fa[1], b, fb[0], fb[1], x, y)
+        if polygon.contains(Point(x, y)):
+            assert found == pytest.approx(away, abs=0.05 if away < 10 else 6)
+        else:
+            assert found <= 0.01

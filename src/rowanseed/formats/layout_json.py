@@ -10,11 +10,14 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.errors import DocumentError
 from rowanseed.core.lay.problem import (
+    Border,
     LayCloth,
     LayKind,
     LayPiece,
     Match,
     MatchPoint,
+    Motif,
+    Pin,
     Placement,
     Plan,
     Problem,
@@ -47,6 +50,25 @@ class _Cloth(_Record):
     repeat: _Repeat | None
 
 
+class _Border(_Record):
+    at: _Pair
+    y: float
+
+
+class _Motif(_Record):
+    at: _Pair
+    places: list[_Pair] = Field(min_length=1)
+
+
+class _Pin(_Record):
+    lay: LayKind
+    piece: str
+    turn: float
+    mirrored: bool
+    whole: bool
+    at: _Pair
+
+
 class _Piece(_Record):
     id: str
     outline: list[_Pair] = Field(min_length=3)
@@ -54,6 +76,9 @@ class _Piece(_Record):
     pair: bool
     fold: tuple[_Pair, _Pair] | None
     grain: Grain
+    selvedge: tuple[_Pair, _Pair] | None = None
+    border: _Border | None = None
+    motif: _Motif | None = None
 
 
 class _MatchPoint(_Record):
@@ -75,6 +100,8 @@ class _Problem(_Record):
     lays: list[LayKind] = Field(min_length=1)
     pieces: list[_Piece] = Field(min_length=1)
     matches: list[_Match]
+    pins: list[_Pin] = []
+    forbidden: list[list[_Pair]] = []
 
 
 def read_problem(text: str | bytes) -> Problem:
@@ -99,6 +126,13 @@ def read_problem(text: str | bytes) -> Problem:
         for k, point in enumerate(match.points):
             if point.piece not in ids:
                 raise DocumentError(f"There is no piece “{point.piece}”.", "", f"matches.{n}.points.{k}.piece")
+    for n, pin in enumerate(model.pins):
+        if pin.piece not in ids:
+            raise DocumentError(f"There is no piece “{pin.piece}”.", "", f"pins.{n}.piece")
+        if pin.lay not in model.lays:
+            raise DocumentError(f"The lay {pin.lay.value} is not asked for.", "", f"pins.{n}.lay")
+    for n, patch in enumerate(model.forbidden):
+        _check_outline(patch, f"forbidden.{n}")
     repeat = cloth.repeat
     return Problem(
         name=model.name,
@@ -106,27 +140,41 @@ def read_problem(text: str | bytes) -> Problem:
                        repeat.x if repeat else None, repeat.y if repeat else None),
         gap=model.gap,
         lays=tuple(model.lays),
-        pieces=tuple(
-            LayPiece(p.id, tuple(p.outline), p.cut, p.pair, p.fold, p.grain) for p in model.pieces
-        ),
+        pieces=tuple(_to_piece(piece) for piece in model.pieces),
         matches=tuple(
             Match(m.axis, tuple(MatchPoint(p.piece, p.at) for p in m.points), m.phase) for m in model.matches
         ),
+        pins=tuple(Pin(p.lay, p.piece, p.turn, p.mirrored, p.whole, p.at) for p in model.pins),
+        forbidden=tuple(tuple(patch) for patch in model.forbidden),
     )  # fmt: skip
+
+
+def _to_piece(p: _Piece) -> LayPiece:
+    return LayPiece(
+        p.id, tuple(p.outline), p.cut, p.pair, p.fold, p.grain, p.selvedge,
+        Border(p.border.at, p.border.y) if p.border else None,
+        Motif(p.motif.at, tuple(p.motif.places)) if p.motif else None,
+    )  # fmt: skip
+
+
+def _check_outline(outline: list[_Pair], where: str) -> None:
+    if any(abs(v) > FURTHEST for p in outline for v in p):
+        raise DocumentError("A point lies more than a kilometre away.", "", where)
+    if len(outline) < 3 or any(outline[k - 1] == p for k, p in enumerate(outline)):
+        raise DocumentError("A point is repeated, or there are fewer than three.", "", where)
+    polygon = Polygon(outline)
+    if not polygon.is_valid or polygon.area < 1:
+        raise DocumentError("It is not a simple polygon with an area.", "", where)
 
 
 def _check_piece(piece: _Piece, where: str) -> None:
     outline = piece.outline
-    if any(abs(v) > FURTHEST for p in outline for v in p):
-        raise DocumentError("A point lies more than a kilometre away.", "", f"{where}.outline")
-    if any(outline[k - 1] == p for k, p in enumerate(outline)):
-        raise DocumentError("A point is repeated.", "", f"{where}.outline")
-    polygon = Polygon(outline)
-    if not polygon.is_valid or polygon.area < 1:
-        raise DocumentError("It is not a simple polygon with an area.", "", f"{where}.outline")
+    _check_outline(outline, f"{where}.outline")
+    edges = {frozenset((outline[k - 1], p)) for k, p in enumerate(outline)}
+    if piece.selvedge is not None and frozenset(piece.selvedge) not in edges:
+        raise DocumentError("It is not an edge of the outline.", "", f"{where}.selvedge")
     if piece.fold is None:
         return
-    edges = {frozenset((outline[k - 1], p)) for k, p in enumerate(outline)}
     (_, y0), (_, y1) = piece.fold
     if frozenset(piece.fold) not in edges:
         raise DocumentError("It is not an edge of the outline.", "", f"{where}.fold")
@@ -160,6 +208,9 @@ def problem_document(problem: Problem) -> dict[str, Any]:
                 "pair": p.pair,
                 "fold": [list(q) for q in p.fold] if p.fold else None,
                 "grain": p.grain.value,
+                **({"selvedge": [list(q) for q in p.selvedge]} if p.selvedge else {}),
+                **({"border": {"at": list(p.border.at), "y": p.border.y}} if p.border else {}),
+                **({"motif": {"at": list(p.motif.at), "places": [list(q) for q in p.motif.places]}} if p.motif else {}),
             }
             for p in problem.pieces
         ],
@@ -171,7 +222,14 @@ def problem_document(problem: Problem) -> dict[str, Any]:
             }
             for m in problem.matches
         ],
+        **({"pins": [_pin_document(pin) for pin in problem.pins]} if problem.pins else {}),
+        **({"forbidden": [[list(q) for q in patch] for patch in problem.forbidden]} if problem.forbidden else {}),
     }
+
+
+def _pin_document(pin: Pin) -> dict[str, Any]:
+    return {"lay": pin.lay.value, "piece": pin.piece, "turn": pin.turn, "mirrored": pin.mirrored, "whole": pin.whole,
+            "at": list(pin.at)}  # fmt: skip
 
 
 def plan_document(plan: Plan) -> dict[str, Any]:

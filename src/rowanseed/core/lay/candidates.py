@@ -12,10 +12,12 @@ from rowanseed.core.lay.packing import Packing, Search, State
 from rowanseed.core.lay.places import (
     Demand,
     Item,
+    Laying,
     doubled_without_spare,
     fold_depth,
     items_of,
     most_doubled,
+    patches,
     placement,
     split,
     stretch,
@@ -33,6 +35,7 @@ class StretchPlan:
     lay: LayKind
     depth: float | None
     demands: tuple[tuple[str, Demand], ...]
+    phases: tuple[float, ...] = ()
 
     @property
     def is_empty(self) -> bool:
@@ -46,7 +49,7 @@ class Arrangement:
     stretches: tuple[StretchPlan, ...]
 
 
-def simple(problem: Problem, lay: LayKind) -> Arrangement:
+def simple(problem: Problem, lay: LayKind, phases: tuple[float, ...] = ()) -> Arrangement:
     """Everything in one stretch of a kind."""
     depth = fold_depth(problem) if lay is LayKind.PART_FOLDED else None
     demands = []
@@ -60,7 +63,7 @@ def simple(problem: Problem, lay: LayKind) -> Arrangement:
         else:
             doubled = most_doubled(piece)
         demands.append((piece.id, split(piece, doubled)))
-    return Arrangement((StretchPlan(lay, depth, tuple(demands)),))
+    return Arrangement((StretchPlan(lay, depth, tuple(demands), phases),))
 
 
 def _fits_single(problem: Problem, depth: float, width: float) -> bool:
@@ -99,11 +102,16 @@ class StretchSearch:
     """The search of one stretch; equal stretches of different arrangements share it."""
 
     def __init__(
-        self, plan: StretchPlan, items: list[Item], tables: Tables, gap: float, seed: int, threads: int
+        self, plan: StretchPlan, items: list[Item], laying: Laying, tables: Tables, seed: int, threads: int
     ) -> None:
         self.plan, self.items = plan, items
-        packing = Packing([[way.option for way in item.ways] for item in items],
-                          [item.piece.area for item in items], tables, gap)  # fmt: skip
+        packing = Packing(
+            [[way.option for way in item.ways] for item in items],
+            [item.piece.area for item in items],
+            tables,
+            laying.problem.gap,
+            patches(laying),
+        )
         self.searches = [Search(packing, seed + 101 * k) for k in range(threads)]
         self.best: State | None = None
 
@@ -134,5 +142,10 @@ def plan_of(arrangement: Arrangement, searches: Sequence[StretchSearch]) -> Plan
     return Plan(at, tuple(stretches))
 
 
+def laying_of(problem: Problem, plan: StretchPlan, shapes: ShapeSet) -> Laying:
+    phases = plan.phases or tuple(0.0 for _ in problem.matches)
+    return Laying(problem, plan.lay, plan.depth, phases, shapes)
+
+
 def stretch_items(problem: Problem, plan: StretchPlan, shapes: ShapeSet) -> list[Item]:
-    return items_of(problem, plan.lay, plan.depth, dict(plan.demands), shapes)
+    return items_of(laying_of(problem, plan, shapes), dict(plan.demands))

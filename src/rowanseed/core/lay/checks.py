@@ -54,6 +54,9 @@ def check(problem: Problem, plan: Plan) -> list[str]:
     faults += _distance_faults(problem, laid)
     faults += _count_faults(problem, laid)
     faults += _match_faults(problem, plan, laid)
+    faults += _pin_faults(problem, plan)
+    for item in laid:
+        faults += _bound_faults(problem, plan, item)
     return faults
 
 
@@ -175,12 +178,59 @@ def _match_faults(problem: Problem, plan: Plan, laid: list[_Laid]) -> Iterator[s
                 break
 
 
+def _pin_faults(problem: Problem, plan: Plan) -> Iterator[str]:
+    for pin in problem.pins:
+        if not any(
+            stretch.lay is pin.lay
+            and p.piece == pin.piece
+            and abs(p.at[0] - pin.at[0]) + abs(p.at[1] - pin.at[1]) < TOLERANCE
+            for stretch in plan.stretches
+            for p in stretch.placements
+        ):
+            yield f"{pin.piece} does not lie where it was pinned"
+
+
+def _bound_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
+    """Selvedge, border, motif and forbidden patches."""
+    piece, stretch = item.piece, plan.stretches[item.stretch]
+    if piece.selvedge is not None:
+        ends = moved(piece.selvedge, item.placement.turn, item.placement.mirrored, item.placement.at)
+        sides = [side for side in (item.region.low, item.region.high) if side not in item.region.folds]
+        if min(max(abs(y - side) for _, y in ends) for side in sides) > TOLERANCE:
+            yield f"{item.label}: its edge does not lie along the selvedge"
+    if piece.border is not None:
+        spots = _spots(problem, plan, item, piece.border.at, "y")
+        if any(abs(spot - piece.border.y) > TOLERANCE for spot in spots):
+            yield f"{item.label} does not stand on the border"
+    if piece.motif is not None:
+        (x,), ys = _spots(problem, plan, item, piece.motif.at, "x"), _spots(problem, plan, item, piece.motif.at, "y")
+        if not any(
+            abs(x - px) < TOLERANCE and all(abs(y - py) < TOLERANCE for y in ys) for px, py in piece.motif.places
+        ):
+            yield f"{item.label} does not have its motif"
+    for patch in problem.forbidden:
+        for start, way in _folds_back(problem, plan, item):
+            here = Polygon([(x - stretch.start, (y - start) * way) for x, y in patch])
+            if here.intersection(item.polygon).area > TOLERANCE:
+                yield f"{item.label} lies on a forbidden patch"
+
+
+def _folds_back(problem: Problem, plan: Plan, item: _Laid) -> list[tuple[float, int]]:
+    """For each layer, where the stretch's y begins on the open cloth and which way it runs."""
+    zero, one = (_spots_at(problem, plan, item, y) for y in (0.0, 1.0))
+    return [(a, 1 if b > a else -1) for a, b in zip(zero, one, strict=True)]
+
+
 def _spots(problem: Problem, plan: Plan, item: _Laid, at: tuple[float, float], axis: str) -> list[float]:
     """Where a point stands on the cloth itself: along it once, across it on every layer."""
-    stretch, width = plan.stretches[item.stretch], problem.cloth.width
+    stretch = plan.stretches[item.stretch]
     ((x, y),) = moved([at], item.placement.turn, item.placement.mirrored, item.placement.at)
-    if axis == "x":
-        return [stretch.start + x]
+    return [stretch.start + x] if axis == "x" else _spots_at(problem, plan, item, y)
+
+
+def _spots_at(problem: Problem, plan: Plan, item: _Laid, y: float) -> list[float]:
+    """Where a height of the stretch stands on the open cloth, on each layer."""
+    stretch, width = plan.stretches[item.stretch], problem.cloth.width
     if stretch.lay is LayKind.OPEN:
         return [y]
     first = {LayKind.FOLDED: width / 2, LayKind.TWO_FOLDS: width / 4}.get(stretch.lay, stretch.depth or 0.0)

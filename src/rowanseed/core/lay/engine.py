@@ -20,6 +20,7 @@ from rowanseed.core.lay.candidates import (
     Arrangement,
     StretchPlan,
     StretchSearch,
+    laying_of,
     mixed,
     natural_mix,
     neighbour,
@@ -29,7 +30,7 @@ from rowanseed.core.lay.candidates import (
 )
 from rowanseed.core.lay.checks import check
 from rowanseed.core.lay.kernel import Tables
-from rowanseed.core.lay.places import Item
+from rowanseed.core.lay.places import Item, patches, phases_to_try
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
 from rowanseed.core.lay.shapes import FLIPS, ShapeSet
 from rowanseed.core.lay.tables import build
@@ -122,9 +123,6 @@ def search(
     problem: Problem, budget: Budget, on_progress: OnProgress = _silent, should_stop: ShouldStop = _never
 ) -> Outcome:
     """Search all arrangements; the best plan, and the best of each simple kind. Raises LayError."""
-    for match in problem.matches:
-        if (problem.cloth.repeat_x if match.axis == "x" else problem.cloth.repeat_y) is not None:
-            raise LayError("This engine cannot match a print yet.", "Leave the repeat out to lay without matching.")
     return _Race(problem, budget, on_progress, should_stop).run()
 
 
@@ -141,7 +139,7 @@ class _Race:
         self.stretches: dict[StretchPlan, StretchSearch] = {}
         self.refused: dict[LayKind, LayError] = {}
         self.arrangements: list[Arrangement] = []
-        self.simple: dict[LayKind, Arrangement] = {}
+        self.simple: dict[LayKind, list[Arrangement]] = {}
         self.mixes: dict[Arrangement, list[int]] = {}
         self.rng = np.random.default_rng(budget.seed)
         self.lock = threading.Lock()
@@ -154,13 +152,7 @@ class _Race:
 
     def run(self) -> Outcome:
         for kind in dict.fromkeys(self.problem.lays):
-            arrangement = simple(self.problem, kind)
-            try:
-                self._enter(arrangement)
-            except LayError as error:
-                self.refused[kind] = error
-            else:
-                self.simple[kind] = arrangement
+            self._enter_kind(kind)
         self._enter_mixes()
         if not self.arrangements:
             raise NothingFits(self.refused)
@@ -172,9 +164,28 @@ class _Race:
             raise self.failure
         return self._outcome()
 
+    def _enter_kind(self, kind: LayKind) -> None:
+        """Everything in one stretch of a kind, with each place of the print that is worth trying."""
+        away = [pin for pin in self.problem.pins if pin.lay is not kind]
+        if away:
+            self.refused[kind] = LayError(
+                f"“{away[0].piece}” is pinned in another lay.", "Take the pin out.", away[0].piece
+            )
+            return
+        for phases in phases_to_try(self.problem, kind, self.rng):
+            arrangement = simple(self.problem, kind, phases)
+            try:
+                self._enter(arrangement)
+            except LayError as error:
+                self.refused.setdefault(kind, error)
+            else:
+                self.simple.setdefault(kind, []).append(arrangement)
+        if kind in self.simple:
+            self.refused.pop(kind, None)
+
     def _enter_mixes(self) -> None:
         """The natural mix of each doubled lay with an open stretch."""
-        if LayKind.OPEN not in self.problem.lays:
+        if LayKind.OPEN not in self.problem.lays or self.problem.is_bound_along or self.problem.matches:
             return
         for lay in DOUBLED:
             if lay in self.problem.lays:
@@ -199,8 +210,11 @@ class _Race:
         pairs: set[tuple[int, int]] = set()
         for kind in dict.fromkeys(self.problem.lays):
             bases: list[tuple[int, int, int]] = []
+            here = simple(self.problem, kind).stretches[0]
+            for number, (lying, _, _, _) in enumerate(patches(laying_of(self.problem, here, self.shapes))):
+                bases.append((-1, number, lying.base))
             for number, piece in enumerate(self.problem.pieces):
-                alone = replace(self.problem, pieces=(piece,))
+                alone = replace(self.problem, pieces=(piece,), matches=(), pins=(), forbidden=())
                 try:
                     items = stretch_items(alone, simple(alone, kind).stretches[0], self.shapes)
                 except LayError:
@@ -216,7 +230,8 @@ class _Race:
         for part in arrangement.stretches:
             if part not in self.stretches and self.tables is not None:
                 seed = self.budget.seed * 31 + len(self.stretches)
-                found = StretchSearch(part, self.items[part], self.tables, self.problem.gap, seed, self.threads)
+                laying = laying_of(self.problem, part, self.shapes)
+                found = StretchSearch(part, self.items[part], laying, self.tables, seed, self.threads)
                 found.best = found.searches[0].start()
                 self.stretches[part] = found
         self._report(arrangement)
@@ -321,7 +336,8 @@ class _Race:
 
     def _outcome(self) -> Outcome:
         kinds: dict[LayKind, Plan | LayError] = dict(self.refused)
-        kinds |= {kind: self._checked(arrangement) for kind, arrangement in self.simple.items()}
+        for kind, arrangements in self.simple.items():
+            kinds[kind] = self._checked(min(arrangements, key=self._length))
         best = min(self.arrangements, key=self._length)
         return Outcome(self._checked(best), kinds)
 

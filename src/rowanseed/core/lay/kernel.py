@@ -190,10 +190,11 @@ def _on_lattice(value, offset, step, low, high):
         return min(max(value, low), high)
     k = round((min(max(value, low), high) - offset) / step)
     out = offset + k * step
-    if out < low - 1e-9:
-        out += step
     if out > high + 1e-9:
         out -= step
+    # Where none lies within the bounds the one beyond is taken: out at the end of the lay, never before its start.
+    if out < low - 1e-9:
+        out += step
     return out
 
 
@@ -279,6 +280,8 @@ def _relocate(i, length, first, lying, w, options, tables, gap):
         if 2 * options.half[o, 0] > length + 1e-6:
             continue
         px, py = clamp(o, px, py, length, options)
+        if px + options.half[o, 0] > length + 1e-6:
+            continue
         c = _cost(i, o, px, py, top_c[REFINED - 1], lying, w, options, tables, gap)
         if c < top_c[REFINED - 1]:
             at = REFINED - 1
@@ -392,7 +395,6 @@ def fill(order, heights, limit, first, fixed, lying, options, tables, gap):
     for i in range(n):
         if fixed[i]:
             placed[i] = True
-            reached = max(reached, lying.x[i] + options.half[lying.option[i], 0])
     for i in order:
         if fixed[i]:
             continue

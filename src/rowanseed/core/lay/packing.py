@@ -19,6 +19,10 @@ from rowanseed.core.lay.shapes import Lying
 Array = np.ndarray[Any, Any]
 
 
+FAR = 1e7
+"""Millimetres; a lattice this wide has one point in reach."""
+
+
 @dataclass(frozen=True)
 class Option:
     """A way an item may lie: its shape, the strip it lies in, the heights and the lattice of its centre."""
@@ -28,6 +32,14 @@ class Option:
     low: float
     high: float
     lattice: tuple[float, float, float, float] = (0.0, 0.0, 0.0, 0.0)
+    fixed_x: float | None = None
+    """Where the centre has to stand along the cloth, for a pin or a motif."""
+
+    def lattice_row(self) -> tuple[float, float, float, float]:
+        """The lattice as the kernel takes it; a fixed place is a lattice with one point in reach."""
+        if self.fixed_x is None:
+            return self.lattice
+        return (self.fixed_x, FAR, self.lattice[2], self.lattice[3])
 
 
 @dataclass(frozen=True)
@@ -43,27 +55,37 @@ class State:
 class Packing:
     """Items with their options, ready for the compiled search; holds no state of its own but weights."""
 
-    def __init__(self, items: Sequence[Sequence[Option]], areas: Sequence[float], tables: Tables, gap: float) -> None:
+    def __init__(
+        self,
+        items: Sequence[Sequence[Option]],
+        areas: Sequence[float],
+        tables: Tables,
+        gap: float,
+        patches: Sequence[tuple[Lying, int, float, float]] = (),
+    ) -> None:
+        """`patches` are shapes that lie in a strip at a place and stay: (shape, strip, x, y)."""
+        patched = [[Option(lying, strip, y, y, fixed_x=x)] for lying, strip, x, y in patches]
+        items = [*items, *patched]
+        areas = [*areas, *(1.0 for _ in patched)]
         options = [option for item in items for option in item]
         self.first = np.concatenate([[0], np.cumsum([len(item) for item in items])]).astype(np.int64)
-        self.fixed = np.zeros(len(items), np.bool_)
+        self.fixed = np.array([len(item) == 1 and item[0].fixed_x is not None for item in items], np.bool_)
+        self.is_patch = np.arange(len(items)) >= len(items) - len(patched)
         self.options = kernel.Options(
             base=np.array([o.lying.base for o in options], np.int64),
             flips=np.array([(o.lying.sx, o.lying.sy) for o in options], np.float64),
             half=np.array([o.lying.half for o in options]),
             region=np.array([o.region for o in options], np.int64),
             heights=np.array([(o.low, o.high) for o in options]),
-            lattice=np.array([o.lattice for o in options]),
+            lattice=np.array([o.lattice_row() for o in options]),
         )
         self.tables = tables
         self.gap = gap + 1.0
         self.areas = np.array(areas)
         root = np.sqrt(np.sqrt(self.areas))
         self.size = np.outer(root, root) / max(1e-9, float(np.mean(root)) ** 2)
-        self.least = max(
-            float(min(2 * self.options.half[k, 0] for k in range(a, b)))
-            for a, b in zip(self.first, self.first[1:], strict=False)
-        )
+        movable = [(a, b) for a, b, patch in zip(self.first, self.first[1:], self.is_patch, strict=False) if not patch]
+        self.least = max(float(min(2 * self.options.half[k, 0] for k in range(a, b))) for a, b in movable)
         """No lay is shorter than its longest item."""
 
     def __len__(self) -> int:
@@ -72,6 +94,8 @@ class Packing:
     def filled(self, order: Sequence[int], heights: int, limit: float) -> State | None:
         """A bottom-left fill in this order, or None if it would reach beyond `limit`."""
         lying = kernel.Lying(self.first[:-1].copy(), np.zeros(len(self)), np.zeros(len(self)))
+        for i in np.flatnonzero(self.fixed):
+            lying.x[i], lying.y[i] = self.options.lattice[self.first[i], 0], self.options.heights[self.first[i], 0]
         reached = kernel.fill(
             np.array(order, np.int64),
             heights,
@@ -83,10 +107,11 @@ class Packing:
             self.tables,
             self.gap,
         )
-        return State(*lying, reached) if reached < 1e29 else None
+        return State(*lying, self.extent(lying.option, lying.x)) if reached < 1e29 else None
 
     def extent(self, opt: Array, x: Array) -> float:
-        return float(np.max(x + self.options.half[opt, 0]))
+        """How far the pieces reach along the cloth; patches do not count."""
+        return float(np.max((x + self.options.half[opt, 0])[~self.is_patch]))
 
     def first_orders(self) -> list[list[int]]:
         """Big pieces first: by area, by length, by width, and by those that lie on a fold."""
@@ -200,11 +225,12 @@ class Search:
         if separated:
             found = self.trial.state()
             self.trial = None
-            self.failures = 0
             if found.length < self.best.length - 1e-6:
                 self.best = found
+                self.failures = 0
                 self.pool.clear()
                 return True
+            self.failures += 1
             return False
         if self.trial.failed:
             self.pool.append((float(self.trial.control[0]), self.trial.best_state()))

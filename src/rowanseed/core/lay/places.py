@@ -7,8 +7,11 @@ which heights, with which turns.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+import math
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
 
 from rowanseed.core.errors import LayError
 from rowanseed.core.lay.packing import Option
@@ -29,6 +32,8 @@ from rowanseed.core.lay.shapes import Lying, ShapeSet
 from rowanseed.core.outline import Point, bounds
 
 ROUNDING = 1e-6
+MATCHED = 0.04
+"""How far, in mm, two matches of a piece may be from holding together."""
 
 
 @dataclass(frozen=True)
@@ -94,77 +99,287 @@ def fold_depth(problem: Problem) -> float:
     return min(depth, problem.cloth.width / 2)
 
 
-def items_of(problem: Problem, lay: LayKind, depth: float | None, demands: Demands, shapes: ShapeSet) -> list[Item]:
-    """Every placement of a stretch with the ways it may lie. Raises LayError for what fits nowhere."""
-    strips = regions(lay, depth, problem.cloth)
+@dataclass(frozen=True)
+class Laying:
+    """What the ways of a stretch are worked out from; `phases` are the places of the print chosen for each match."""
+
+    problem: Problem
+    lay: LayKind
+    depth: float | None
+    phases: tuple[float, ...]
+    shapes: ShapeSet
+
+
+def items_of(laying: Laying, demands: Demands) -> list[Item]:
+    """Every placement of a stretch with the ways it may lie. Raises LayError for what fits nowhere.
+
+    Pinned placements come first, and each takes one off the demand for its piece.
+    """
+    strips = regions(laying.lay, laying.depth, laying.problem.cloth)
     single = [(k, strip) for k, strip in enumerate(strips) if strip.layers == 1]
     double = [(k, strip) for k, strip in enumerate(strips) if strip.layers == 2]
-    out: list[Item] = []
-    for piece in problem.pieces:
-        demand = demands.get(piece.id, Demand())
+    out, left = _pinned(laying, strips, demands)
+    for piece in laying.problem.pieces:
+        demand = left.get(piece.id, Demand())
         folded = piece.fold is not None
         groups = (
-            (demand.doubled, _on_fold(problem, piece, double, shapes) if folded else
-             _free(problem, piece, double, (False, True), False, shapes)),
-            (demand.as_drawn, _free(problem, piece, single, (False,), folded, shapes)),
-            (demand.mirrored, _free(problem, piece, single, (True,), False, shapes)),
+            (demand.doubled, _on_fold(laying, piece, double) if folded else
+             _free(laying, piece, double, (False, True), False)),
+            (demand.as_drawn, _free(laying, piece, single, (False,), folded)),
+            (demand.mirrored, _free(laying, piece, single, (True,), False)),
         )  # fmt: skip
         for number, ways in groups:
-            if number:
+            if number > 0:
                 found = tuple(ways)
                 if not found:
-                    raise _does_not_fit(problem, piece, strips)
+                    raise _does_not_fit(laying, piece, strips)
                 out += [Item(piece, found)] * number
     return out
 
 
-def _does_not_fit(problem: Problem, piece: LayPiece, strips: tuple[Region, ...]) -> LayError:
+def _pinned(laying: Laying, strips: tuple[Region, ...], demands: Demands) -> tuple[list[Item], dict[str, Demand]]:
+    """The pinned placements of this lay as items with one way each, and what is left to be laid."""
+    left, out = dict(demands), []
+    for pin in laying.problem.pins:
+        if pin.lay is not laying.lay:
+            continue
+        piece = laying.problem.piece(pin.piece)
+        lying = laying.shapes.add(piece.whole() if pin.whole else piece.outline, pin.turn, pin.mirrored)
+        x, y = pin.at[0] + lying.centre[0], pin.at[1] + lying.centre[1]
+        k = min(range(len(strips)), key=lambda n: max(strips[n].low - y, y - strips[n].high))
+        option = Option(lying, k, y, y, fixed_x=x)
+        out.append(Item(piece, (Way(round(pin.turn), pin.mirrored, pin.whole, option),)))
+        demand = left.get(piece.id, Demand())
+        if strips[k].layers == 2:
+            left[piece.id] = replace(demand, doubled=demand.doubled - 1)
+        elif pin.mirrored and demand.mirrored > 0:
+            left[piece.id] = replace(demand, mirrored=demand.mirrored - 1)
+        else:
+            left[piece.id] = replace(demand, as_drawn=demand.as_drawn - 1)
+        now = left[piece.id]
+        if min(now.doubled, now.as_drawn, now.mirrored) < 0:
+            raise LayError(f"“{piece.id}” is pinned more often than it is cut here.", "Take a pin out.", piece.id)
+    return out, left
+
+
+def _does_not_fit(laying: Laying, piece: LayPiece, strips: tuple[Region, ...]) -> LayError:
+    problem = laying.problem
     room = max((strip.high - strip.low for strip in strips), default=0.0)
     whole = piece.whole() if all(strip.layers == 1 for strip in strips) else piece.outline
     extents = (bounds(moved(whole, turn, False)) for turn in turns(piece.grain, problem.cloth.one_way))
     across = min(extent[3] - extent[1] for extent in extents)
+    if across <= room:
+        return LayError(f"“{piece.id}” fits the cloth, but not where its print, border, selvedge or motif asks it to lie.",
+                        "Lay the cloth open, or let go of one of these.", piece.id)  # fmt: skip
     return LayError(f"“{piece.id}” is {across:.0f} mm wide across the cloth and there are {room:.0f} mm to lay it on.",
                     "Lay the cloth open, take a wider cloth, or cut the piece in parts.", piece.id)  # fmt: skip
 
 
 def _free(
-    problem: Problem,
-    piece: LayPiece,
-    strips: list[tuple[int, Region]],
-    hands: tuple[bool, ...],
-    whole: bool,
-    shapes: ShapeSet,
+    laying: Laying, piece: LayPiece, strips: list[tuple[int, Region]], hands: tuple[bool, ...], whole: bool
 ) -> Iterator[Way]:
-    """Anywhere in a strip, turned as grain and direction allow."""
+    """Anywhere in a strip, turned as grain and direction allow, where the print and the edges allow it."""
     outline = piece.whole() if whole else piece.outline
-    seen: set[tuple[int, int, int, int]] = set()
-    for turn in turns(piece.grain, problem.cloth.one_way):
+    seen: set[tuple[object, ...]] = set()
+    for turn in turns(piece.grain, laying.problem.cloth.one_way):
         for mirrored in hands:
-            lying = shapes.add(outline, turn, mirrored)
+            lying = laying.shapes.add(outline, turn, mirrored)
             for k, strip in strips:
                 low, high = strip.low + lying.half[1], strip.high - lying.half[1]
-                # A shape that is its own mirror image or half turn need not be tried twice.
-                key = (k, lying.base, lying.sx, lying.sy)
-                if low <= high + ROUNDING and key not in seen:
-                    seen.add(key)
-                    yield Way(turn, mirrored, whole, Option(lying, k, low, max(low, high)))
+                if low > high + ROUNDING:
+                    continue
+                for option in _admitted(laying, piece, Option(lying, k, low, max(low, high)), turn, mirrored, strip):
+                    # A shape that is its own mirror image or half turn need not be tried twice.
+                    key = (k, lying.base, lying.sx, lying.sy, option.low, option.high, option.lattice, option.fixed_x)
+                    if key not in seen:
+                        seen.add(key)
+                        yield Way(turn, mirrored, whole, option)
 
 
-def _on_fold(problem: Problem, piece: LayPiece, strips: list[tuple[int, Region]], shapes: ShapeSet) -> Iterator[Way]:
+def _on_fold(laying: Laying, piece: LayPiece, strips: list[tuple[int, Region]]) -> Iterator[Way]:
     """With the fold edge on a fold: at one height only."""
     if piece.fold is None:
         return
-    for turn in turns(piece.grain, problem.cloth.one_way):
+    for turn in turns(piece.grain, laying.problem.cloth.one_way):
         for mirrored in (False, True):
             (_, fold_y), (_, other_y) = moved(piece.fold, turn, mirrored)
             if abs(fold_y - other_y) > ROUNDING:
                 continue
-            lying = shapes.add(piece.outline, turn, mirrored)
+            lying = laying.shapes.add(piece.outline, turn, mirrored)
             for k, strip in strips:
                 for fold in strip.folds:
                     y = fold - fold_y + lying.centre[1]
                     if y - lying.half[1] >= strip.low - ROUNDING and y + lying.half[1] <= strip.high + 2 * ROUNDING:
-                        yield Way(turn, mirrored, False, Option(lying, k, y, y))
+                        option = Option(lying, k, y, y)
+                        for admitted in _admitted(laying, piece, option, turn, mirrored, strip):
+                            yield Way(turn, mirrored, False, admitted)
+
+
+# ---------------------------------------------------------------- where print, border, selvedge and motif allow
+
+
+def _admitted(
+    laying: Laying, piece: LayPiece, option: Option, turn: float, mirrored: bool, strip: Region
+) -> Iterator[Option]:
+    """Narrow an option to where the rules let the piece lie; nothing where they cannot hold."""
+    heights = _heights(laying, piece, option, turn, mirrored, strip)
+    for low, high in heights:
+        narrowed = replace(option, low=low, high=high)
+        for placed in _at_motif(laying, piece, narrowed, turn, mirrored, strip):
+            matched = _matched(laying, piece, placed, turn, mirrored, strip)
+            if matched is not None:
+                yield matched
+
+
+def _offset(option: Option, at: Point, turn: float, mirrored: bool) -> Point:
+    """A point of the piece frame, seen from the centre of the lying piece."""
+    ((x, y),) = moved([at], turn, mirrored)
+    return (x - option.lying.centre[0], y - option.lying.centre[1])
+
+
+def _layers(laying: Laying, strip: Region) -> tuple[tuple[float, int], ...]:
+    """How a stretch's y stands on the open cloth, for each layer: (start, direction)."""
+    width = laying.problem.cloth.width
+    if laying.lay is LayKind.OPEN:
+        return ((0.0, 1),)
+    first = {LayKind.FOLDED: width / 2, LayKind.TWO_FOLDS: width / 4}.get(laying.lay, laying.depth or 0.0)
+    if strip.layers == 1:
+        return ((first, 1),)
+    return ((first, 1), (first if strip.low == 0 else width * 5 / 4, -1))
+
+
+def _heights(
+    laying: Laying, piece: LayPiece, option: Option, turn: float, mirrored: bool, strip: Region
+) -> list[tuple[float, float]]:
+    """The heights of the centre that selvedge and border leave."""
+    heights = [(option.low, option.high)]
+    if piece.selvedge is not None:
+        _, y = _offset(option, piece.selvedge[0], turn, mirrored)
+        _, other = _offset(option, piece.selvedge[1], turn, mirrored)
+        sides = [side for side in (strip.low, strip.high) if side not in strip.folds and abs(y - other) < ROUNDING]
+        heights = [(side - y, side - y) for side in sides]
+    if piece.border is not None:
+        _, y = _offset(option, piece.border.at, turn, mirrored)
+        layers = _layers(laying, strip)
+        on_line = {(piece.border.y - start) * way - y for start, way in layers}
+        heights = [(at, at) for low, high in heights for at in on_line
+                   if low - 0.01 <= at <= high + 0.01 and len(on_line) == 1]  # fmt: skip
+    return [(low, high) for low, high in heights if option.low - 0.01 <= low and high <= option.high + 0.01]
+
+
+def _at_motif(
+    laying: Laying, piece: LayPiece, option: Option, turn: float, mirrored: bool, strip: Region
+) -> Iterator[Option]:
+    """One option for each place a motif may be taken from; on doubled cloth it cannot be seen to."""
+    if piece.motif is None:
+        yield option
+        return
+    layers = _layers(laying, strip)
+    if len(layers) > 1:
+        return
+    dx, dy = _offset(option, piece.motif.at, turn, mirrored)
+    for x, y in piece.motif.places:
+        height = (y - layers[0][0]) - dy
+        if option.low - 0.01 <= height <= option.high + 0.01 and x - dx >= option.lying.half[0] - 0.01:
+            yield replace(option, low=height, high=height, fixed_x=x - dx)
+
+
+def _matched(
+    laying: Laying, piece: LayPiece, option: Option, turn: float, mirrored: bool, strip: Region
+) -> Option | None:
+    """The option on the lattice that its matches leave, or None where they cannot hold together."""
+    cloth = laying.problem.cloth
+    along: float | None = None
+    across: float | None = None
+    for match, phase in zip(laying.problem.matches, laying.phases, strict=True):
+        for point in match.points:
+            if point.piece != piece.id:
+                continue
+            dx, dy = _offset(option, point.at, turn, mirrored)
+            if match.axis == "x" and cloth.repeat_x is not None:
+                wanted = (phase - dx) % cloth.repeat_x
+                if along is not None and _apart(along, wanted, cloth.repeat_x) > MATCHED:
+                    return None
+                along = wanted if along is None else along
+            elif match.axis == "y" and cloth.repeat_y is not None:
+                for start, way in _layers(laying, strip):
+                    wanted = ((phase - start) * way - dy) % cloth.repeat_y
+                    if across is not None and _apart(across, wanted, cloth.repeat_y) > MATCHED:
+                        return None
+                    across = wanted if across is None else across
+    step_x, step_y = cloth.repeat_x or 0.0, cloth.repeat_y or 0.0
+    if across is not None:
+        first = across + math.ceil((option.low - 0.01 - across) / step_y) * step_y
+        if first > option.high + 0.01:
+            return None
+    if along is not None and option.fixed_x is not None and _apart(along, option.fixed_x, step_x) > MATCHED:
+        return None
+    return replace(option, lattice=(along or 0.0, step_x if along is not None else 0.0,
+                                    across or 0.0, step_y if across is not None else 0.0))  # fmt: skip
+
+
+def _apart(a: float, b: float, step: float) -> float:
+    off = (a - b) % step
+    return min(off, step - off)
+
+
+def phases_to_try(problem: Problem, lay: LayKind, rng: np.random.Generator) -> list[tuple[float, ...]]:
+    """Places of the repeat to try for the matches that leave them free.
+
+    First so that the first matched piece lies at the start of the cloth (and, across, so that a match on
+    the fold holds on both layers), then some at random. Matches that share a piece follow one another.
+    """
+    if not problem.matches:
+        return [()]
+    cloth, out = problem.cloth, []
+    for attempt in range(4 if any(m.phase is None for m in problem.matches) else 1):
+        chosen: list[float] = []
+        for n, match in enumerate(problem.matches):
+            repeat = (cloth.repeat_x if match.axis == "x" else cloth.repeat_y) or 1.0
+            if match.phase is not None:
+                chosen.append(match.phase)
+                continue
+            followed = _follows(problem, n, chosen)
+            if followed is not None:
+                chosen.append(followed)
+            elif match.axis == "x":
+                left = bounds(problem.piece(match.points[0].piece).outline)[0]
+                chosen.append(
+                    (match.points[0].at[0] - left if attempt == 0 else float(rng.uniform(0, repeat))) % repeat
+                )
+            else:
+                fold = {LayKind.FOLDED: cloth.width / 2, LayKind.TWO_FOLDS: cloth.width / 4}.get(lay)
+                free = float(rng.uniform(0, repeat))
+                chosen.append((fold + repeat / 2 * (attempt % 2) if fold is not None else free) % repeat)
+        out.append(tuple(chosen))
+    return list(dict.fromkeys(out))
+
+
+def _follows(problem: Problem, n: int, chosen: Sequence[float]) -> float | None:
+    """The phase of a match that shares a piece with an earlier one on the same axis, as that piece is drawn."""
+    axis = 0 if problem.matches[n].axis == "x" else 1
+    for earlier, phase in enumerate(chosen):
+        if problem.matches[earlier].axis != problem.matches[n].axis:
+            continue
+        for mine in problem.matches[n].points:
+            for theirs in problem.matches[earlier].points:
+                if mine.piece == theirs.piece:
+                    return phase + mine.at[axis] - theirs.at[axis]
+    return None
+
+
+def patches(laying: Laying) -> list[tuple[Lying, int, float, float]]:
+    """Forbidden patches as they lie in a stretch: shape, strip, and centre; on doubled cloth from both layers."""
+    out = []
+    for patch in laying.problem.forbidden:
+        for k, strip in enumerate(regions(laying.lay, laying.depth, laying.problem.cloth)):
+            for start, way in _layers(laying, strip):
+                here = tuple((x, (y - start) * way) for x, y in patch)
+                _, low, _, high = bounds(here)
+                if high > strip.low and low < strip.high:
+                    lying = laying.shapes.add(here, 0, False)
+                    out.append((lying, k, lying.centre[0], lying.centre[1]))
+    return out
 
 
 def placement(item: Item, way: Way, x: float, y: float) -> Placement:

@@ -40,6 +40,22 @@ class LayCloth:
 
 
 @dataclass(frozen=True)
+class Border:
+    """A point of a piece (`at`, piece frame) that has to stand on the line `y` of the open cloth."""
+
+    at: Point
+    y: float
+
+
+@dataclass(frozen=True)
+class Motif:
+    """A point of a piece (`at`, piece frame) that has to stand on one of these places of the open cloth."""
+
+    at: Point
+    places: tuple[Point, ...]
+
+
+@dataclass(frozen=True)
 class LayPiece:
     """What has to be cut: `cut` finished pieces of this outline, on the edge `fold` if it is set."""
 
@@ -49,6 +65,10 @@ class LayPiece:
     pair: bool
     fold: tuple[Point, Point] | None
     grain: Grain
+    selvedge: tuple[Point, Point] | None = None
+    """A straight edge along the grain that has to lie along the selvedge's inner side."""
+    border: Border | None = None
+    motif: Motif | None = None
 
     def whole(self) -> tuple[Point, ...]:
         """The finished outline: unfolded where there is a fold."""
@@ -76,6 +96,18 @@ class Match:
 
 
 @dataclass(frozen=True)
+class Pin:
+    """A placement that stays where the sewist put it: the lay it is in, and how and where it lies."""
+
+    lay: LayKind
+    piece: str
+    turn: float
+    mirrored: bool
+    whole: bool
+    at: Point
+
+
+@dataclass(frozen=True)
 class Problem:
     name: str
     cloth: LayCloth
@@ -83,6 +115,15 @@ class Problem:
     lays: tuple[LayKind, ...]
     pieces: tuple[LayPiece, ...]
     matches: tuple[Match, ...] = ()
+    pins: tuple[Pin, ...] = ()
+    forbidden: tuple[tuple[Point, ...], ...] = ()
+    """Patches of the open cloth that nothing may touch: flaws, holes, what is gone from a remainder."""
+
+    @property
+    def is_bound_along(self) -> bool:
+        """Whether it matters how far from the cloth's start a piece lies; then the cloth is one stretch."""
+        matched = self.cloth.repeat_x is not None and any(m.axis == "x" for m in self.matches)
+        return matched or bool(self.forbidden) or any(p.motif for p in self.pieces)
 
     def piece(self, id: str) -> LayPiece:
         return next(piece for piece in self.pieces if piece.id == id)
