@@ -29,4 +29,9 @@ say "Setting up in $venv (a few minutes the first time, seconds later)."
   say "Rowanseed itself could not be installed into $venv: see the lines above."
   exit 1
 }
+# The lay search is compiled now, so that no page waits for it.
+"$venv/bin/rowanseed" warm || {
+  say "The lay search could not be compiled: see the lines above."
+  exit 1
+}
 touch "$venv/.ready"

@@ -22,6 +22,7 @@ from rowanseed.plan import plan_project
 
 HOST = "127.0.0.1"
 DATABASE = "ROWANSEED_DATABASE"
+QUEUE = "ROWANSEED_QUEUE"
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -46,6 +47,14 @@ def _parser() -> argparse.ArgumentParser:
     serve.add_argument("--demo", action="store_true", help="with a throw-away demo household")
     serve.add_argument("--database", type=Path, help="another database file than the usual one")
     serve.set_defaults(run=_serve)
+
+    worker = commands.add_parser("worker", help="search lays for the pages, here or on another machine")
+    worker.add_argument("--workers", type=int, default=os.cpu_count() or 1, help="jobs at a time (usual: one a core)")
+    worker.add_argument("--parent", type=int, help=argparse.SUPPRESS)
+    worker.set_defaults(run=_worker)
+
+    warm = commands.add_parser("warm", help="compile the lay search ahead of its first use")
+    warm.set_defaults(run=_warm)
 
     lay = commands.add_parser("lay", help="lay a layout problem and write the plan")
     lay.add_argument("problem", type=Path)
@@ -81,8 +90,6 @@ def _budget(args: argparse.Namespace) -> Budget:
 
 
 def _serve(args: argparse.Namespace) -> int:
-    import uvicorn
-
     if not 1 <= args.port <= 65535:
         print(f"A port is a number from 1 to 65535, and {args.port} is none.", file=sys.stderr)
         return 2
@@ -100,21 +107,51 @@ def _serve(args: argparse.Namespace) -> int:
 
             database = Path(folder) / "demo.db"
             fill(database)
-            return _run(uvicorn, database, args.port, "the demo household, thrown away at the end")
+            return _run(database, args.port, "the demo household, thrown away at the end")
     database = args.database or Path(platformdirs.user_data_dir("rowanseed", appauthor=False)) / "rowanseed.db"
     try:
         database.parent.mkdir(parents=True, exist_ok=True)
     except OSError as error:
         print(f"The data folder {database.parent} cannot be made: {error.strerror}.", file=sys.stderr)
         return 1
-    return _run(uvicorn, database, args.port, f"your household, kept in {database}")
+    return _run(database, args.port, f"your household, kept in {database}")
 
 
-def _run(uvicorn: object, database: Path, port: int, whose: str) -> int:
+def _run(database: Path, port: int, whose: str) -> int:
     os.environ[DATABASE] = str(database)
+    os.environ.setdefault(QUEUE, str(database.with_suffix(".queue")))
     print(f"Rowanseed is open at http://{HOST}:{port}/ with {whose}. Stop it with Ctrl+C.", flush=True)
+    import uvicorn
+
+    from rowanseed.jobs.worker import Keeper
+
     # By name, so that nothing here imports the pages.
-    uvicorn.run("rowanseed.web.serve:app", factory=True, host=HOST, port=port, log_level="warning")  # type: ignore[attr-defined]
+    keeper = Keeper()
+    try:
+        uvicorn.run(
+            "rowanseed.web.serve:app",
+            factory=True,
+            host=HOST,
+            port=port,
+            log_level="warning",
+            timeout_graceful_shutdown=2,
+        )
+    finally:
+        keeper.stop()
+    return 0
+
+
+def _worker(args: argparse.Namespace) -> int:
+    from rowanseed.jobs.worker import run
+
+    run(args.workers, args.parent)
+    return 0
+
+
+def _warm(args: argparse.Namespace) -> int:
+    from rowanseed.jobs.lays import warm
+
+    warm()
     return 0
 
 

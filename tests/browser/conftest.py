@@ -1,6 +1,7 @@
 """A running server and a headless browser for the tests that use the pages as a sewist would."""
 
 import os
+import signal
 import socket
 import subprocess
 import sys
@@ -41,6 +42,16 @@ class Server:
             except OSError:
                 time.sleep(0.1)
         raise RuntimeError("the server did not start")
+
+    def kill_workers(self) -> None:
+        """Kill the worker and its children at once, as a crash would."""
+        for process in Path("/proc").glob("[0-9]*"):
+            try:
+                command = (process / "cmdline").read_bytes().split(b"\0")
+            except OSError:
+                continue
+            if b"worker" in command and str(self.process.pid).encode() in command:
+                os.kill(int(process.name), signal.SIGKILL)
 
     def stop(self) -> None:
         self.process.terminate()

@@ -165,3 +165,31 @@ def test_a_pattern_of_ones_own_gets_size_length_lay_and_list(page, own):
     expect(page.locator("ol.ticks li").first).to_be_visible()
     page.get_by_role("link", name="On to sewing").click()
     expect(page.get_by_text("This pattern names no seams yet")).to_be_visible()
+
+
+def test_a_search_tells_how_far_it_is_stops_when_asked_and_outlives_its_worker(page, own):
+    _measure(page, own.url, "Ysolde", waist="77", hip="101")
+    _bring(page, own.url, "skirt.json", write_pattern(draft()).encode())
+    _add_cloth(page, own.url, "Sprigs", "140 cm", "2,6 m")
+    page.goto(f"{own.url}/projects/new?pattern=1")
+    page.get_by_label("For whom").select_option("Ysolde")
+    page.get_by_label("Cloth", exact=True).select_option("Sprigs")
+    page.get_by_role("button", name="Start").click()
+    page.goto(f"{own.url}/projects/1/lay")
+    expect(page.locator(".waiting .words")).to_contain_text("Main:")
+    expect(page.locator("svg.lay")).to_be_visible(timeout=20_000)
+    before = page.locator(".headline .big").inner_text()
+
+    page.get_by_role("button", name="Search longer").click()
+    expect(page.locator(".waiting .words")).to_contain_text("of 20 s", timeout=10_000)
+    page.get_by_role("button", name="That will do").click()
+    expect(page.locator("svg.lay")).to_be_visible(timeout=5_000)
+    assert page.locator(".headline .big").inner_text() <= before
+
+    # The worker is killed in the middle: the search is taken up again, or said to be lost, and answered in the end.
+    page.get_by_role("button", name="Search longer").click()
+    expect(page.locator(".waiting .words")).to_contain_text("of 20 s", timeout=10_000)
+    own.kill_workers()
+    expect(page.locator(".waiting .words")).to_contain_text("started again", timeout=20_000)
+    page.get_by_role("button", name="That will do").click()
+    expect(page.locator("svg.lay")).to_be_visible(timeout=30_000)

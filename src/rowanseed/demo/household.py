@@ -104,7 +104,7 @@ def _keep_lays(
         plans = {kind: answer for kind, answer in answers.items() if isinstance(answer, Plan)}
         kind = min(plans, key=lambda k: plans[k].length)
         if cut:
-            keep_lay(db, project, role, KeptLay(question, kind))
+            keep_lay(db, project, role, KeptLay(question, kind, plans[kind]))
     if cut:
         _tick_cut(db, project)
     household = Household(fibre=CLOTHS[main].fibre)

@@ -49,13 +49,16 @@ def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan
 
 @dataclass(frozen=True)
 class KeptLay:
+    """A lay as it was kept: the question it answers, how it is laid, and the plan itself."""
+
     question: str
     lay: str
+    plan: Plan
 
 
 def kept_lays(connection: Connection, project_id: int) -> dict[Role, KeptLay]:
-    rows = connection.execute("SELECT role, question, lay FROM kept_lay WHERE project_id = ?", (project_id,))
-    return {Role(row["role"]): KeptLay(row["question"], row["lay"]) for row in rows}
+    rows = connection.execute("SELECT role, question, lay, plan FROM kept_lay WHERE project_id = ?", (project_id,))
+    return {Role(row["role"]): KeptLay(row["question"], row["lay"], read_plan(json.loads(row["plan"]))) for row in rows}
 
 
 def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay | None) -> None:
@@ -64,6 +67,6 @@ def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay 
         connection.execute("DELETE FROM kept_lay WHERE project_id = ? AND role = ?", (project_id, role.value))
         if kept is not None:
             connection.execute(
-                "INSERT INTO kept_lay (project_id, role, question, lay) VALUES (?, ?, ?, ?)",
-                (project_id, role.value, kept.question, kept.lay),
+                "INSERT INTO kept_lay (project_id, role, question, lay, plan) VALUES (?, ?, ?, ?, ?)",
+                (project_id, role.value, kept.question, kept.lay, json.dumps(plan_document(kept.plan))),
             )

@@ -17,7 +17,7 @@ from rowanseed.core.errors import RowanseedError
 from rowanseed.store.database import connect, migrate
 from rowanseed.web.deps import TEMPLATES, NotFound
 from rowanseed.web.pages import cloth as cloth_station
-from rowanseed.web.pages import cloths, cut, fit, household, keep, lay, patterns, people, projects, sew, shelf
+from rowanseed.web.pages import cloths, cut, fit, household, jobs, keep, lay, patterns, people, projects, sew, shelf
 
 log = logging.getLogger("rowanseed")
 
@@ -46,6 +46,7 @@ def create_app(database: Path) -> FastAPI:
         fit,
         cloth_station,
         lay,
+        jobs,
         cut,
         sew,
         keep,

@@ -11,7 +11,7 @@ from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.errors import LayError, RowanseedError
 from rowanseed.core.garment import Choices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
-from rowanseed.core.lay.problem import Plan, Problem
+from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import Step
@@ -19,6 +19,7 @@ from rowanseed.core.pattern import Pattern, Role
 from rowanseed.core.sizing import Advice, by_chart
 from rowanseed.core.units import format_cloth
 from rowanseed.core.yardage import Need, Verdict, need, will_it_do
+from rowanseed.jobs import lays as jobs
 from rowanseed.store import cloths, lays, patterns, people, projects
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.lays import KeptLay
@@ -34,7 +35,8 @@ STATIONS = (
     ("sew", "Sew"),
     ("keep", "Keep"),
 )
-SECONDS_FOR_A_LAY = 2.0
+SECONDS_FOR_A_LAY = 4.0
+KEPT = "kept"
 
 
 @dataclass(frozen=True)
@@ -61,7 +63,11 @@ class ClothPlan:
 
     @property
     def plans(self) -> dict[str, Plan]:
-        return {kind: answer for kind, answer in self.answers.items() if isinstance(answer, Plan)}
+        """The lays to choose from, by name; a kept one that a later search has beaten stays among them."""
+        found = {name: answer for name, answer in self.answers.items() if isinstance(answer, Plan)}
+        if self.kept is not None and self.is_kept and found.get(self.kept.lay) != self.kept.plan:
+            found[KEPT] = self.kept.plan
+        return found
 
     @property
     def is_stale(self) -> bool:
@@ -70,18 +76,24 @@ class ClothPlan:
 
     @property
     def is_kept(self) -> bool:
-        return self.kept is not None and self.kept.question == self.question and self.kept.lay in self.plans
+        return self.kept is not None and self.kept.question == self.question
 
     @property
     def kind(self) -> str | None:
         """The lay in use: the one that was kept, else the shortest."""
+        plans = self.plans
         if self.kept is not None and self.is_kept:
-            return self.kept.lay
-        return min(self.plans, key=lambda kind: self.plans[kind].length, default=None)
+            return KEPT if KEPT in plans else self.kept.lay
+        return min(plans, key=lambda kind: plans[kind].length, default=None)
 
     @property
     def plan(self) -> Plan | None:
         return None if self.kind is None else self.plans[self.kind]
+
+    @property
+    def way(self) -> str:
+        """How the lay in use is laid: `folded`, `folded then open`."""
+        return laid(self.plan) if self.plan is not None else ""
 
 
 @dataclass
@@ -146,11 +158,15 @@ class ProjectView:
 
     @property
     def is_worked_out(self) -> bool:
-        """Whether every cloth's lays have been searched."""
-        return all(plan.answers for plan in self.cloth_plans.values())
+        """Whether every cloth's lays have been searched, and none is being searched for longer."""
+        return all(plan.answers for plan in self.cloth_plans.values()) and not self.is_searching
+
+    @cached_property
+    def is_searching(self) -> bool:
+        return any(jobs.state(plan.question) is not None for plan in self.cloth_plans.values())
 
     def work_out_lays(self) -> None:
-        """Search the lays that have not been searched yet, and keep the answers."""
+        """Search the lays that have not been searched yet here and now, for pages without scripts."""
         for plan in self.cloth_plans.values():
             if not plan.answers:
                 found = solve_each(plan.problem, Budget(seconds=SECONDS_FOR_A_LAY))

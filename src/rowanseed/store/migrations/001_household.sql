@@ -86,12 +86,13 @@ CREATE TABLE lay_answer (
     CHECK ((plan IS NULL) <> (refusal IS NULL))
 ) STRICT, WITHOUT ROWID;
 
--- The lay the sewist keeps for a cloth of her project; `question` tells whether it is still current.
+-- The lay the sewist keeps for a cloth of her project, plan and all; `question` tells whether it is still current.
 CREATE TABLE kept_lay (
     project_id INTEGER NOT NULL REFERENCES project (id) ON DELETE CASCADE,
     role TEXT NOT NULL,
     question TEXT NOT NULL,
     lay TEXT NOT NULL,
+    plan TEXT NOT NULL,
     PRIMARY KEY (project_id, role)
 ) STRICT, WITHOUT ROWID;
 

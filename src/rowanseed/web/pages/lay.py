@@ -8,7 +8,7 @@ from urllib.parse import quote
 from fastapi import APIRouter, Response
 
 from rowanseed.core.cutting import CutItem, cut_list
-from rowanseed.core.lay.problem import Plan
+from rowanseed.core.lay.problem import Plan, laid
 from rowanseed.core.pattern import Role
 from rowanseed.core.working import Given, Source, Working, count, percent
 from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
@@ -58,9 +58,9 @@ def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None)
     return home.page(
         "lay.html", project=project, station="lay", role=found.role, found=found, kind=kind, plan=plan, items=items,
         picture=draw_lay(plan, found.problem.cloth, cloth, items, LayView(home.units)),
-        thumbs={k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(k), longest) for k, p in found.plans.items()},
+        thumbs={k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(laid(p)), longest) for k, p in found.plans.items()},
         refusals={k: str(a) for k, a in found.answers.items() if not isinstance(a, Plan)},
-        laid_words=laid_words, used=_used(found, plan), skewed=_skewed(items),
+        way=laid_words(laid(plan)), ways={k: laid(p) for k, p in found.plans.items()}, used=_used(found, plan), skewed=_skewed(items),
     )  # fmt: skip
 
 
@@ -88,7 +88,12 @@ def keep(home: Home, id: int, typed: Typing) -> Response:
         raise NotFound("lay")
     found = project.cloth_plans[role]
     kind = next((k for k in found.plans if k == typed.get("lay")), None)
-    keep_lay(home.db, id, role, KeptLay(found.question, kind) if kind and "keep" in typed else None)
+    keep_lay(
+        home.db,
+        id,
+        role,
+        KeptLay(found.question, laid(found.plans[kind]), found.plans[kind]) if kind and "keep" in typed else None,
+    )
     return go(f"/projects/{id}/lay?role={role.value}" + (f"&lay={quote(kind)}" if kind else ""))
 
 
