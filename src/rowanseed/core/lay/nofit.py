@@ -13,6 +13,7 @@ from functools import lru_cache
 import numpy as np
 import shapely
 from shapely.geometry import Polygon
+from shapely.geometry.polygon import orient
 
 from rowanseed.core.outline import Point
 
@@ -25,42 +26,60 @@ ROUND = math.cos(math.pi / 12)
 Outline = tuple[Point, ...]
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def convex_parts(outline: Outline) -> tuple[np.ndarray, ...]:
-    """Convex polygons that together are the outline, each an (n, 2) array, by merged triangulation."""
+    """Convex polygons that together are the outline, each an (n, 2) array: triangles, merged while convex."""
     polygon = shapely.simplify(Polygon(outline), SIMPLIFIED, preserve_topology=True)
     hull = polygon.convex_hull
     if hull.area - polygon.area < 1e-6 * hull.area:
-        return (_vertices(hull),)
-    parts = [t for t in shapely.constrained_delaunay_triangles(polygon).geoms if t.area > 1e-9]
+        return (np.asarray(hull.exterior.coords)[:-1],)
+    triangles = shapely.constrained_delaunay_triangles(polygon).geoms
+    rings = [list(orient(t).exterior.coords)[:-1] for t in triangles if t.area > 1e-9]
+    return tuple(np.asarray(ring) for ring in _merged(rings))
+
+
+def _merged(rings: list[list[Point]]) -> list[list[Point]]:
+    """Join neighbouring convex rings across shared edges while the result stays convex (Hertel and Mehlhorn)."""
     merged = True
     while merged:
         merged = False
-        for i in range(len(parts)):
-            for j in range(i + 1, len(parts)):
-                joined = parts[i].convex_hull.union(parts[j].convex_hull).convex_hull
-                if joined.area - parts[i].area - parts[j].area < 1e-6 * joined.area:
-                    parts[i] = joined
-                    del parts[j]
-                    merged = True
-                    break
-            if merged:
+        side_of = {(ring[k - 1], ring[k]): n for n, ring in enumerate(rings) for k in range(len(ring))}
+        for (a, b), first in side_of.items():
+            second = side_of.get((b, a))
+            if second is None or second == first:
+                continue
+            joined = _joined(rings[first], rings[second], a, b)
+            if joined is not None:
+                rings = [ring for n, ring in enumerate(rings) if n not in (first, second)] + [joined]
+                merged = True
                 break
-    return tuple(_vertices(part) for part in parts)
+    return rings
 
 
-def _vertices(polygon: Polygon) -> np.ndarray:
-    return np.asarray(polygon.exterior.coords)[:-1]
+def _joined(one: list[Point], other: list[Point], a: Point, b: Point) -> list[Point] | None:
+    """Two rings joined at the edge a-b of the first (b-a of the other), or None if that is not convex."""
+    k, m = one.index(b), other.index(a)
+    ring = [*one[k:], *one[:k]][:-1] + [*other[m:], *other[:m]][:-1]
+    for p, q, r in zip(ring, ring[1:] + ring[:1], ring[2:] + ring[:2], strict=True):
+        if (q[0] - p[0]) * (r[1] - q[1]) - (q[1] - p[1]) * (r[0] - q[0]) < -1e-9:
+            return None
+    return ring
 
 
 @lru_cache(maxsize=16384)
-def no_fit(fixed: Outline, moving: Outline, gap: float) -> Polygon:
-    """Shifts of `moving` at which it comes nearer than `gap` mm to `fixed` (both about their origins)."""
-    hulls = []
-    for a in convex_parts(fixed):
-        for b in convex_parts(moving):
-            sums = (a[:, None, :] - b[None, :, :]).reshape(-1, 2)
-            hulls.append(shapely.convex_hull(shapely.multipoints(sums)))
+def no_fit(fixed: Outline, moving: Outline, gap: float, flip: tuple[int, int] = (1, 1)) -> Polygon:
+    """Shifts of `moving` (flipped along x, y) at which it comes nearer than `gap` mm to `fixed`.
+
+    Both are about their own origins.
+    """
+    sums = [
+        (a[:, None, :] - (b * flip)[None, :, :]).reshape(-1, 2)
+        for a in convex_parts(fixed)
+        for b in convex_parts(moving)
+    ]
+    points = shapely.points(np.concatenate(sums))
+    which = np.repeat(np.arange(len(sums)), [len(part) for part in sums])
+    hulls = shapely.convex_hull(shapely.multipoints(points, indices=which))
     grown = shapely.union_all(hulls).buffer((gap + CLEARANCE) / ROUND, quad_segs=3)
     grown = shapely.simplify(grown, 0.02)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown

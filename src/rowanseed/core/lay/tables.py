@@ -10,6 +10,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
+from functools import lru_cache
 
 import numpy as np
 import shapely
@@ -76,12 +77,11 @@ def _joined_counts(counts: list[Array]) -> Array:
     return np.concatenate([[0], np.cumsum(every)]).astype(np.int64)
 
 
+@lru_cache(maxsize=1024)
 def _one(
     a: tuple[Point, ...], b: tuple[Point, ...], flip: int, gap: float
 ) -> tuple[Array, float, float, Array, Array, Array]:
-    sx, sy = (-1 if flip & 1 else 1), (-1 if flip & 2 else 1)
-    moving = tuple((sx * x, sy * y) for x, y in b)
-    polygon = no_fit(a, moving, gap)
+    polygon = no_fit(a, b, gap, (-1 if flip & 1 else 1, -1 if flip & 2 else 1))
     edges = _edges(polygon)
     left, low, right, high = polygon.bounds
     cols, rows = math.ceil((right - left) / CELL) + 1, math.ceil((high - low) / CELL) + 1
