@@ -161,6 +161,8 @@ def _lay(args: argparse.Namespace) -> int:
     except OSError as error:
         raise DocumentError(f"The problem cannot be read: {error.strerror}.", "", str(args.problem)) from None
     problem = read_problem(text)
+    for note in problem.notes:
+        print(note, file=sys.stderr)
 
     def report(progress: Progress) -> None:
         if args.progress:

@@ -38,6 +38,16 @@ def _good():
         (lambda d: d["pieces"][0].update(outline=[[0, 0], [9, 0], [18, 0]]), "pieces.0.outline"),
         (lambda d: d["pieces"][0].update(outline=[[0, 0], [9, 0], [9, 9], [9, 9]]), "pieces.0.outline"),
         (lambda d: d["pieces"][0].update(fold=[[0, 0], [5, 5]]), "pieces.0.fold"),
+        (lambda d: d["pieces"][0].update(selvedge=[[0, 0], [5, 5]]), "pieces.0.selvedge"),
+        (lambda d: d["pieces"][0].update(motif={"at": [0, 0], "places": []}), "pieces.0.motif.places"),
+        (lambda d: d.update(forbidden=[[[0, 0], [5, 5], [5, 0], [0, 5]]]), "forbidden.0"),
+        (
+            lambda d: d.update(
+                pins=[{"lay": "open", "piece": "?", "turn": 0, "mirrored": False, "whole": False, "at": [0, 0]}]
+            ),
+            "pins.0.piece",
+        ),
+        (lambda d: d["pieces"][0].update(outline=[[0, 0], [9, 0], [9, 9], [5, 5], [0, 9], [5, 5]]), "pieces.0.outline"),
         (lambda d: d["pieces"][1].update(id=d["pieces"][0]["id"]), "pieces.1.id"),
         (
             lambda d: d.update(matches=[{"axis": "x", "points": [{"piece": "?", "at": [0, 0]}]}]),
@@ -51,6 +61,23 @@ def test_a_bad_document_is_refused_with_its_field(change, field):
     with pytest.raises(DocumentError) as refused:
         read_problem(json.dumps(document))
     assert refused.value.where.startswith(field)
+
+
+def test_an_outline_of_ten_thousand_points_is_simplified_and_that_is_told():
+    import math
+
+    from shapely.geometry import Polygon
+
+    document = _good()
+    ring = [
+        [300 + 200 * math.cos(k * math.tau / 10_000), 300 + 200 * math.sin(k * math.tau / 10_000)]
+        for k in range(10_000)
+    ]
+    document["pieces"][0]["outline"] = ring
+    problem = read_problem(json.dumps(document))
+    assert len(problem.pieces[0].outline) < 400
+    assert Polygon(problem.pieces[0].outline).exterior.hausdorff_distance(Polygon(ring).exterior) <= 0.11
+    assert "from 10000 to" in problem.notes[0]
 
 
 @pytest.mark.parametrize("text", ["", "{", "[]", '{"cloth": NaN}', "[" * 100_000])

@@ -6,7 +6,8 @@ import json
 from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
-from shapely.geometry import Polygon
+from shapely import simplify
+from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.errors import DocumentError
 from rowanseed.core.lay.problem import (
@@ -29,6 +30,10 @@ from rowanseed.core.pattern import Grain
 PROBLEM = "rowanseed-layout-problem/1"
 PLAN = "rowanseed-layout-plan/1"
 FURTHEST = 1_000_000.0
+MOST_VERTICES = 400
+"""Outlines with more vertices are simplified, and that is told."""
+SIMPLIFIED = 0.1
+"""How far the simplified line may stray, in mm."""
 
 _Pair = tuple[float, float]
 
@@ -133,28 +138,42 @@ def read_problem(text: str | bytes) -> Problem:
             raise DocumentError(f"The lay {pin.lay.value} is not asked for.", "", f"pins.{n}.lay")
     for n, patch in enumerate(model.forbidden):
         _check_outline(patch, f"forbidden.{n}")
-    repeat = cloth.repeat
+    repeat, notes = cloth.repeat, list[str]()
     return Problem(
         name=model.name,
         cloth=LayCloth(cloth.width, cloth.length, cloth.selvedge, cloth.direction == "one-way",
                        repeat.x if repeat else None, repeat.y if repeat else None),
         gap=model.gap,
         lays=tuple(model.lays),
-        pieces=tuple(_to_piece(piece) for piece in model.pieces),
+        pieces=tuple(_to_piece(piece, notes) for piece in model.pieces),
         matches=tuple(
             Match(m.axis, tuple(MatchPoint(p.piece, p.at) for p in m.points), m.phase) for m in model.matches
         ),
         pins=tuple(Pin(p.lay, p.piece, p.turn, p.mirrored, p.whole, p.at) for p in model.pins),
         forbidden=tuple(tuple(patch) for patch in model.forbidden),
+        notes=tuple(notes),
     )  # fmt: skip
 
 
-def _to_piece(p: _Piece) -> LayPiece:
+def _to_piece(p: _Piece, notes: list[str]) -> LayPiece:
+    """A piece as the core takes it; adds to `notes` what was simplified."""
+    outline = tuple(p.outline)
+    if len(outline) > MOST_VERTICES:
+        outline = _simplified(outline, p.fold or p.selvedge)
+        notes.append(f"“{p.id}” was simplified from {len(p.outline)} to {len(outline)} points, within {SIMPLIFIED} mm.")
     return LayPiece(
-        p.id, tuple(p.outline), p.cut, p.pair, p.fold, p.grain, p.selvedge,
+        p.id, outline, p.cut, p.pair, p.fold, p.grain, p.selvedge,
         Border(p.border.at, p.border.y) if p.border else None,
         Motif(p.motif.at, tuple(p.motif.places)) if p.motif else None,
     )  # fmt: skip
+
+
+def _simplified(outline: tuple[Point, ...], edge: tuple[Point, Point] | None) -> tuple[Point, ...]:
+    """Fewer vertices; the line begins and ends at `edge`, which stays as it is."""
+    at = next((k for k in range(len(outline)) if edge and {outline[k - 1], outline[k]} == set(edge)), 0)
+    line = [*outline[at:], *outline[:at]]
+    kept = simplify(LineString(line), SIMPLIFIED)
+    return tuple((float(x), float(y)) for x, y in kept.coords)
 
 
 def _check_outline(outline: list[_Pair], where: str) -> None:

@@ -48,11 +48,12 @@ class Budget:
 
 @dataclass(frozen=True)
 class Progress:
-    """The shortest lay so far, in mm, how it is laid, and the seconds it has taken."""
+    """The shortest lay so far, in mm, how it is laid, and the seconds it has taken; `tables` of them for tables."""
 
     lay: str
     length: float
     elapsed: float
+    tables: float
 
 
 @dataclass(frozen=True)
@@ -147,6 +148,7 @@ class _Race:
         self.shortest = float("inf")
         self.failure: BaseException | None = None
         self.tables: Tables | None = None
+        self.tabulated = 0.0
 
     # ------------------------------------------------------------ the field
 
@@ -225,6 +227,7 @@ class _Race:
         products = {(a[0] * b[0], a[1] * b[1]) for a in flips for b in flips}
         everything = pairs | {(b, a) for a, b in pairs}
         self.tables = build(self.shapes.bases, self.problem.gap, products or {FLIPS[0]}, everything, self.should_stop)
+        self.tabulated = time.monotonic() - self.started
 
     def _fill(self, arrangement: Arrangement) -> None:
         for part in arrangement.stretches:
@@ -244,7 +247,7 @@ class _Race:
         if length < self.shortest - 1e-6:
             self.shortest = length
             words = " then ".join(part.lay.value for part in arrangement.stretches)
-            self.on_progress(Progress(words, length, time.monotonic() - self.started))
+            self.on_progress(Progress(words, length, time.monotonic() - self.started, self.tabulated))
 
     # ------------------------------------------------------------ the race
 

@@ -8,8 +8,9 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from enum import Enum
+from functools import lru_cache
 
 from rowanseed.core.outline import Point, bounds, signed_area, unfold
 from rowanseed.core.pattern import Grain
@@ -118,6 +119,8 @@ class Problem:
     pins: tuple[Pin, ...] = ()
     forbidden: tuple[tuple[Point, ...], ...] = ()
     """Patches of the open cloth that nothing may touch: flaws, holes, what is gone from a remainder."""
+    notes: tuple[str, ...] = field(default=(), compare=False)
+    """What was done to the document in reading it, in words."""
 
     @property
     def is_bound_along(self) -> bool:
@@ -219,6 +222,7 @@ def moved(points: Sequence[Point], turn: float, mirrored: bool, at: Point = (0.0
     return tuple((x * cos - hand * y * sin + at[0], x * sin + hand * y * cos + at[1]) for x, y in points)
 
 
+@lru_cache(maxsize=512)
 def is_own_mirror_image(piece: LayPiece, tolerance: float = 0.5) -> bool:
     """Whether the finished piece equals its mirror image (mirror line along x or along y).
 
