@@ -302,3 +302,17 @@ def test_depth_tables_agree_with_shapely():
             assert found == pytest.approx(away, abs=0.05 if away < 10 else 6)
         else:
             assert found <= 0.01
+
+
+def test_a_folded_lay_opened_out_is_no_longer():
+    """What lies doubled lies twice on open cloth, mirrored at the fold: the open lay can always follow."""
+    from rowanseed.core.cloth import Cloth, Direction
+    from rowanseed.core.garment import Choices, lay_problem
+    from rowanseed.core.pattern import Role
+    from rowanseed.demo.six_gore_skirt import draft
+
+    problem = lay_problem(draft(), Choices("A", "14"), Role.MAIN, Cloth("c", 1450, None, 10, Direction.TWO_WAY))
+    answers = solve_each(problem, Budget(sweeps=1500))
+    folded, opened = answers["folded"], answers["open"]
+    assert isinstance(folded, Plan) and isinstance(opened, Plan)
+    assert opened.length <= folded.length * 1.02

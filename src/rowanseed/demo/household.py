@@ -102,7 +102,7 @@ def _keep_lays(
         answers = solve_each(problem, Budget(sweeps=600))
         keep_answers(db, question, answers)
         plans = {kind: answer for kind, answer in answers.items() if isinstance(answer, Plan)}
-        kind = min(plans, key=lambda k: plans[k].length)
+        kind = min(plans, key=lambda k: (round(plans[k].length, -1), k != "folded"))
         if cut:
             keep_lay(db, project, role, KeptLay(question, kind, plans[kind]))
     if cut:

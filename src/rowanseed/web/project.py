@@ -80,11 +80,16 @@ class ClothPlan:
 
     @property
     def kind(self) -> str | None:
-        """The lay in use: the one that was kept, else the shortest."""
+        """The lay in use: the one that was kept, else the shortest; of two that are as short, the easier one."""
         plans = self.plans
         if self.kept is not None and self.is_kept:
             return KEPT if KEPT in plans else self.kept.lay
-        return min(plans, key=lambda kind: plans[kind].length, default=None)
+        if not plans:
+            return None
+        shortest = min(plan.length for plan in plans.values())
+        # Within a centimetre the one with the fewest pieces to cut round is less work.
+        near = [kind for kind, plan in plans.items() if plan.length <= shortest + 10]
+        return min(near, key=lambda kind: sum(len(s.placements) for s in plans[kind].stretches))
 
     @property
     def plan(self) -> Plan | None:

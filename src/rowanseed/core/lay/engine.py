@@ -30,10 +30,12 @@ from rowanseed.core.lay.candidates import (
 )
 from rowanseed.core.lay.checks import check
 from rowanseed.core.lay.kernel import Tables
+from rowanseed.core.lay.packing import Search, Trial
 from rowanseed.core.lay.places import Item, patches, phases_to_try
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
 from rowanseed.core.lay.shapes import FLIPS, ShapeSet
 from rowanseed.core.lay.tables import build
+from rowanseed.core.lay.unfold import unfolded
 
 
 @dataclass(frozen=True)
@@ -149,6 +151,7 @@ class _Race:
         self.failure: BaseException | None = None
         self.tables: Tables | None = None
         self.tabulated = 0.0
+        self.to_open_out = [0.12, 0.45, 0.9]
 
     # ------------------------------------------------------------ the field
 
@@ -275,12 +278,36 @@ class _Race:
             while self._share() < 1 and not self.should_stop() and self.failure is None:
                 turn += 1
                 with self.lock:
+                    if self.to_open_out and self._share() > self.to_open_out[0]:
+                        self.to_open_out.pop(0)
+                        self._open_out()
                     arrangement = self._next(turn)
                 if arrangement is None:
                     return
                 self._advance(arrangement, thread, turn)
         except BaseException as error:  # told by the main thread
             self.failure = error
+
+    def _open_out(self) -> None:
+        """Start the open lay from the folded one, where that is shorter."""
+        pairs = [(a, b) for a in self.simple.get(LayKind.FOLDED, ()) for b in self.simple.get(LayKind.OPEN, ())]
+        for folded, opened in pairs:
+            if folded.stretches[0].phases != opened.stretches[0].phases or self.problem.pins:
+                continue
+            theirs, ours = self.stretches[folded.stretches[0]], self.stretches[opened.stretches[0]]
+            if theirs.length > ours.length * 0.995:
+                continue
+            state = unfolded(theirs, ours, self.problem.cloth.width / 2, self.shapes)
+            if state is None:
+                continue
+            trial = Trial(ours.searches[0].packing, state, state.length * 1.004, self.budget.seed)
+            for _ in range(12):
+                if trial.run(Search.SLICE):
+                    found = trial.state()
+                    if found.length < ours.length:
+                        ours.best = found
+                        self._report(opened)
+                    break
 
     def _next(self, turn: int) -> Arrangement | None:
         """Who gets the next slice: first all in turn, then the better half, at last the best alone."""
@@ -294,6 +321,10 @@ class _Race:
             self._try_neighbour()
         if share < 0.15:
             return ranked[turn % len(ranked)]
+        if turn % 5 == 0:
+            # Every simple kind gets its share, so that they can be compared.
+            kinds = [a for a in ranked if any(a in mine for mine in self.simple.values())]
+            return kinds[turn // 5 % len(kinds)] if kinds else ranked[0]
         near = [a for a in ranked if self._length(a) < self._length(ranked[0]) * 1.08][:4]
         return near[0] if turn % 2 else near[turn // 2 % len(near)]
 
