@@ -249,7 +249,9 @@ class Search:
             share = 0.004 * (0.1**compress) * float(self.rng.uniform(0.4, 1.2))
             target = max(self.packing.least, best.length * (1 - share))
             return Trial(self.packing, self._cut_out(best, target), target, seed)
-        share = 0.03 * (0.5 ** min(self.failures, 5)) * float(self.rng.uniform(0.5, 1.0))
+        # A small step may be barred by two pieces end to end where a large one, laid otherwise, is not.
+        halvings = int(self.rng.integers(0, min(self.failures, 5) + 1))
+        share = 0.03 * 0.5**halvings * float(self.rng.uniform(0.5, 1.0))
         target = max(self.packing.least, best.length * (1 - max(share, 0.001)))
         if self.pool and self.failures and self.rng.random() < 0.7:
             pick = min(int(abs(self.rng.normal()) * 2), len(self.pool) - 1)

@@ -1,0 +1,53 @@
+"""From pattern, size and cloth to a layout problem: true outlines, the cloth as it will be when it is cut."""
+
+import pytest
+from shapely.geometry import Polygon
+
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.errors import PatternError
+from rowanseed.core.garment import Choices, altered, lay_cloth, lay_piece, lay_problem
+from rowanseed.core.pattern import Role
+from rowanseed.core.seamline import lines
+from rowanseed.demo.six_gore_skirt import SIZES, draft
+
+SKIRT = draft()
+
+
+@pytest.mark.parametrize("size", SIZES)
+def test_the_outlines_that_are_laid_are_the_cutting_lines(size):
+    """Areas and shapes against Shapely, for every piece and size."""
+    for piece, cut in SKIRT.pieces_for(Role.MAIN, "A"):
+        laid = lay_piece(piece, cut, size)
+        cutting = Polygon(lines(piece, size).cutting_ring())
+        assert Polygon(laid.outline).symmetric_difference(cutting).area < 1.0
+        assert laid.area == pytest.approx(cutting.area * (2 if cut.fold else 1), rel=1e-4)
+
+
+def test_the_fold_is_one_straight_edge_between_neighbouring_corners():
+    laid = lay_piece(SKIRT.piece("front"), SKIRT.piece("front").cuts[0], "14")
+    assert laid.fold is not None
+    edges = {frozenset((laid.outline[k - 1], p)) for k, p in enumerate(laid.outline)}
+    assert frozenset(laid.fold) in edges
+    assert laid.fold[0][1] == laid.fold[1][1] == 0.0
+
+
+def test_cloth_is_laid_as_it_is_after_washing():
+    raw = Cloth("c", 1400, 3000, 12, Direction.ONE_WAY, shrink_along=0.05, shrink_across=0.02)
+    assert lay_cloth(raw).width == pytest.approx(1372)
+    assert raw.ready_length == pytest.approx(2850)
+    washed = Cloth("c", 1400, 3000, 12, Direction.TWO_WAY, shrink_along=0.05, shrink_across=0.02, washed=True)
+    assert (lay_cloth(washed).width, washed.ready_length) == (1400, 3000)
+    assert lay_cloth(raw).one_way and not lay_cloth(washed).one_way
+
+
+def test_only_what_is_cut_from_a_cloth_is_laid_on_it():
+    cloth = Cloth("c", 900, None, 0, Direction.TWO_WAY)
+    interfacing = lay_problem(SKIRT, Choices("A", "12"), Role.INTERFACING, cloth)
+    assert {piece.id for piece in interfacing.pieces} == {"front-facing", "back-facing"}
+    assert lay_problem(SKIRT, Choices("A", "12"), Role.LINING, cloth).pieces == ()
+
+
+@pytest.mark.parametrize(("choices", "said"), [(Choices("A", "99"), "no size 99"), (Choices("Z", "12"), "no view Z")])
+def test_a_size_or_view_that_is_not_there_is_refused(choices, said):
+    with pytest.raises(PatternError, match=said):
+        altered(SKIRT, choices)

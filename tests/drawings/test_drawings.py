@@ -1,0 +1,178 @@
+"""Drawings are true to scale, readable and safe, whatever stands in them.
+
+Contrast is checked against values published with WCAG 2.x: black on white 21, #767676 on white 4.54 (from
+memory, as the lightest grey that passes).
+"""
+
+import re
+from dataclasses import replace
+from xml.etree import ElementTree
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from rowanseed.core.cloth import Cloth, Direction, Surface
+from rowanseed.core.cutting import cut_list
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.steps import EdgeShown
+from rowanseed.core.pattern import Role
+from rowanseed.core.sizing import ease_table
+from rowanseed.core.units import Units, format_cloth, format_length
+from rowanseed.demo.six_gore_skirt import SIZES, draft
+from rowanseed.drawings.colour import READABLE, contrast, parse, thread
+from rowanseed.drawings.ease import draw_ease
+from rowanseed.drawings.lay import draw_lay, draw_thumbnail
+from rowanseed.drawings.lay_pieces import LayView
+from rowanseed.drawings.order import draw_order
+from rowanseed.drawings.pieces import draw_edges, draw_nest
+from rowanseed.drawings.strips import Strip, draw_strips
+
+SKIRT = draft()
+SVG = "{http://www.w3.org/2000/svg}"
+
+
+def _read(text):
+    return ElementTree.fromstring(text)
+
+
+def _texts(root):
+    return [e.text for e in root.iter(f"{SVG}text")]
+
+
+def _numbers(path):
+    found = [float(n) for n in re.findall(r"-?\d+\.?\d*", path)]
+    return list(zip(found[::2], found[1::2], strict=True))
+
+
+# ---------------------------------------------------------------- colour
+
+
+def test_contrast_is_wcags():
+    assert contrast(parse("#000000"), parse("#ffffff")) == pytest.approx(21)
+    assert contrast(parse("#767676"), parse("#ffffff")) == pytest.approx(4.54, abs=0.01)
+
+
+@given(st.integers(0, 0xFFFFFF))
+def test_any_cloth_gives_a_thread_that_can_be_read(value):
+    colour = thread(f"#{value:06x}")
+    assert contrast(parse(colour), parse("#e9edec")) >= READABLE - 0.05
+    assert contrast(parse(colour), parse("#ffffff")) >= 4.5
+
+
+# ---------------------------------------------------------------- the lay
+
+
+@pytest.fixture(scope="module")
+def lay():
+    cloth = Cloth("Sprigs <&>", 1400, 2600, 12, Direction.ONE_WAY, surface=Surface.SPRIGS, colour="#8c2f4f")
+    problem = lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, cloth)
+    plan = solve_each(problem, Budget(sweeps=6))["folded"]
+    return cloth, problem, plan, cut_list(SKIRT, "14", Role.MAIN, problem, plan, cloth.surface)
+
+
+@pytest.mark.parametrize("units", list(Units))
+def test_the_lay_is_drawn_to_scale_with_the_fold_at_the_bottom(lay, units):
+    cloth, problem, plan, items = lay
+    root = _read(draw_lay(plan, problem.cloth, cloth, items, LayView(units)))
+    drawn = [
+        _numbers(g.find(f"{SVG}path").get("d"))
+        for g in root.iter(f"{SVG}g")
+        if (g.get("class") or "").startswith("piece")
+    ]
+    assert len(drawn) == len(items)
+    for points, item in zip(drawn, items, strict=True):
+        outline = item.placement.outline
+        dx, dy = points[0][0] - outline[0][0], points[0][1] + outline[0][1]
+        for (x, y), (px, py) in zip(points, outline, strict=True):
+            assert (x - dx, dy - y) == pytest.approx((px, py), abs=0.02)
+    texts = _texts(root)
+    assert format_cloth(plan.length, units) in texts
+    assert "fold, nearest you" in texts
+    assert any("tops of all pieces this way" in text for text in texts)
+
+
+def test_both_ends_of_every_grainline_have_their_distance(lay):
+    cloth, problem, plan, items = lay
+    texts = _texts(_read(draw_lay(plan, problem.cloth, cloth, items, LayView(Units.METRIC))))
+    for item in items:
+        shown = format_length(item.grain.at_top, Units.METRIC)
+        written = [text for text in texts if text.startswith(shown)]
+        assert len(written) >= 2 or any("both ends" in text or text == shown for text in written)
+
+
+def test_cut_pieces_are_ticked_and_the_next_one_stands_out(lay):
+    cloth, problem, plan, items = lay
+    view = LayView(Units.METRIC, done={items[0].key}, current=items[1].key, numbered=True)
+    root = _read(draw_lay(plan, problem.cloth, cloth, items, view))
+    classes = [g.get("class") for g in root.iter(f"{SVG}g")]
+    assert classes.count("piece done") == classes.count("piece current") == 1
+    assert any(text.startswith("✓ 1") for text in _texts(root))
+
+
+@pytest.mark.parametrize("surface", list(Surface))
+def test_every_print_can_be_drawn(lay, surface):
+    cloth, problem, plan, items = lay
+    _read(draw_lay(plan, problem.cloth, replace(cloth, surface=surface), items, LayView(Units.METRIC)))
+    _read(draw_thumbnail(plan, problem.cloth, cloth, "a & b", plan.length))
+
+
+# ---------------------------------------------------------------- fit, cloth, sew
+
+
+def test_bars_of_ease_are_to_one_scale():
+    rows = ease_table({"waist": 760.0, "hip": 1010.0}, SKIRT.envelope, "A", "14")
+    root = _read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2"))
+    widths = [float(r.get("width")) for r in root.iter(f"{SVG}rect")]
+    ends = [float(r.get("x")) + float(r.get("width")) for r in root.iter(f"{SVG}rect")]
+    waist_ease, hip_ease = widths[1], widths[3]
+    assert hip_ease / waist_ease == pytest.approx(80 / 20, rel=0.01)
+    assert (ends[2] - ends[0]) / hip_ease == pytest.approx((1010 - 760) / 80, rel=0.02)
+    assert "+ 2 cm ease" in _texts(root)
+
+
+def test_a_garment_smaller_than_the_body_says_so_in_more_than_colour():
+    rows = ease_table({"waist": 900.0, "hip": 1010.0}, SKIRT.envelope, "A", "14")
+    assert any(text.startswith("−") for text in _texts(_read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2"))))
+
+
+def test_the_nest_shows_every_size_and_names_every_piece():
+    root = _read(draw_nest(SKIRT, "14", "#3c5450", SKIRT.pieces))
+    dashed = {p.get("stroke-dasharray") for p in root.iter(f"{SVG}path")} - {None}
+    assert len(dashed) >= len(SIZES) - 1
+    assert {piece.name for piece in SKIRT.pieces} <= set(_texts(root))
+
+
+def test_the_longer_strip_is_the_longer_one():
+    strips = [Strip("in hand", 2000.0, is_cloth=True), Strip("to buy", 1500.0)]
+    root = _read(draw_strips(strips, Cloth("c", 1400, 2000, 12, Direction.TWO_WAY), 1450.0, Units.METRIC))
+    widths = [float(r.get("width")) for r in root.iter(f"{SVG}rect") if r.get("stroke")]
+    assert widths[0] / widths[1] == pytest.approx(2000 / 1500, rel=1e-3)
+
+
+def test_the_line_of_work_shows_every_step_and_where_one_stands():
+    steps = sequence(compile_steps(SKIRT, "A", "14", Household()))
+    root = _read(draw_order(steps, {steps[0].id, steps[1].id}, steps[2].id, "#3c5450"))
+    links = list(root.iter(f"{SVG}a"))
+    assert [link.get("href") for link in links] == [f"?step={step.id}" for step in steps]
+    assert "done" in links[0].find(f"{SVG}title").text
+    gates = [link for link, step in zip(links, steps, strict=True) if step.is_gate]
+    assert all(link.find(f"{SVG}circle") is None for link in gates)
+
+
+def test_a_zip_is_drawn_on_its_part_of_the_seam_only():
+    whole, part = (
+        draw_edges(SKIRT, "14", [EdgeShown("back", "centre", *more)], "#3c5450") for more in ((), ("zip-end", True))
+    )
+
+    def reach(text):
+        root = _read(text)
+        path = next(p for p in root.iter(f"{SVG}path") if p.get("stroke") == "#3c5450")
+        ys = [y for _, y in _numbers(path.get("d"))]
+        return max(ys) - min(ys)
+
+    assert reach(whole) == pytest.approx(660, abs=1)
+    assert reach(part) == pytest.approx(200, abs=1)

@@ -1,0 +1,200 @@
+"""The stations one by one: what is chosen is kept, what follows from it follows, and nothing is stored half."""
+
+import re
+
+import pytest
+
+from rowanseed.jobs import lays as jobs
+
+
+def _words(page, station):
+    """What a station says of itself on the stitched line."""
+    return re.search(rf"<b>{station}</b> <span class=\"words\">([^<]*)</span>", page.text)[1]
+
+
+def test_the_line_says_at_every_station_what_there_is_to_settle(house):
+    page = house.get("/projects/3/fit")
+    assert [_words(page, s) for s in ("Fit", "Cloth", "Lay", "Cut", "Sew", "Keep")] == [
+        "choose the size", "choose the interfacing", "keep a lay", "to come", "to come", "to come",
+    ]  # fmt: skip
+    assert "for Ysolde Marrick, alto" in page.text
+
+
+def test_the_address_of_a_project_leads_to_its_next_station(house):
+    assert house.get("/projects/3", follow_redirects=False).headers["location"] == "/projects/3/fit"
+    assert house.get("/projects/1", follow_redirects=False).headers["location"] == "/projects/1/sew"
+
+
+def test_new_measurements_make_the_project_say_so(house):
+    house.post("/people/1", data={"name": "Ysolde", "age": "adult", "waist": "79", "hip": "101.5"})
+    assert _words(house.get("/projects/1/fit"), "Fit") == "measured again since"
+    house.post("/projects/1/fit", data={"size": "16", "hem_change": ""})
+    assert _words(house.get("/projects/1/fit"), "Fit") == "size 16"
+
+
+def test_an_overlocker_changes_the_making_order_of_every_project(house):
+    before = house.get("/projects/1/sew").text
+    house.post("/household", data={"units": "metric", "overlocker": "on"})
+    after = house.get("/projects/1/sew").text
+    assert '<span class="bench">overlocker</span>' in after
+    assert '<span class="bench">overlocker</span>' not in before
+
+
+def test_a_hem_by_hand_is_sewn_by_hand(house):
+    house.post("/household", data={"units": "metric", "hem_by_hand": "on"})
+    assert "Sew the hem by hand" in house.get("/projects/1/sew?step=sew-hem").text
+
+
+def test_inches_are_read_and_shown_in_an_imperial_house(house):
+    house.post("/household/units", data={"units": "imperial"})
+    house.post("/projects/1/fit", data={"size": "14", "hem_change": "1 1/2"})
+    page = house.get("/projects/1/fit").text
+    assert "+1 1/2 in" in page
+    assert " cm" not in re.sub(r"<p class=\"hint\".*?</p>", "", page)
+
+
+def test_the_cloth_station_sums_up_and_asks_for_what_is_missing(house):
+    page = house.get("/projects/1/cloth").text
+    assert "It will do" in page
+    assert "÷ (1 − shrinkage along the grain)" in page
+    assert "The envelope says 2.35 m for 112 cm, with nap" in page
+
+
+def test_cloth_that_is_too_short_says_by_how_much(house):
+    form = {"name": "Scrap", "width": "140", "length": "80 cm", "selvedge": "1", "direction": "one-way", "fibre": "cotton",
+            "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "plain"}  # fmt: skip
+    house.post("/cloths/new", data=form)
+    shelf = house.get("/projects/1/cloth").text
+    number = re.search(r'<option value="(\d+)"[^>]*>Scrap', shelf)[1]
+    house.post("/projects/1/cloth", data={"cloth-main": number})
+    house.get("/projects/1/cloth/worked-out")
+    page = house.get("/projects/1/cloth")
+    assert re.search(r"Short by 0\.\d\d m", page.text)
+    assert _words(page, "Cloth").startswith("short by")
+
+
+def test_cloth_that_is_too_narrow_says_which_piece_and_what_to_do(house):
+    form = {"name": "Ribbon", "width": "15", "length": "", "selvedge": "", "direction": "two-way", "fibre": "cotton", "shrink_along": "0",
+            "shrink_across": "0", "colour": "#4a6078", "surface": "plain"}  # fmt: skip
+    house.post("/cloths/new", data=form)
+    number = re.search(r'<option value="(\d+)"[^>]*>Ribbon', house.get("/projects/1/cloth").text)[1]
+    house.post("/projects/1/cloth", data={"cloth-main": number})
+    house.get("/projects/1/cloth/worked-out")
+    assert "cannot be laid on this cloth" in house.get("/projects/1/cloth").text
+    assert "wide across the cloth" in house.get("/projects/1/lay").text
+
+
+def test_a_kept_lay_can_be_let_go_and_another_kept(house):
+    house.post("/projects/1/lay", data={"role": "main", "lay": "folded", "release": "yes"})
+    assert _words(house.get("/projects/1/lay"), "Lay") == "keep a lay"
+    house.post("/projects/1/lay", data={"role": "main", "lay": "open", "keep": "yes"})
+    page = house.get("/projects/1/lay").text
+    assert "this lay is kept" in page and "open, one layer" in page
+
+
+def test_searching_longer_waits_in_the_queue_and_the_page_shows_that(house, monkeypatch):
+    monkeypatch.setattr(jobs.queue, "enqueue", lambda task: None)
+    house.post("/projects/1/lays/tighten", data={"role": "main"})
+    page = house.get("/projects/1/lay").text
+    assert "Laying the pieces out" in page and "take the shortest so far" in page
+    assert house.post("/projects/1/lays/stop", data={}, follow_redirects=False).status_code == 303
+
+
+def test_a_search_that_is_done_is_told_by_the_stream_and_kept(house, monkeypatch):
+    monkeypatch.setattr(jobs.queue, "immediate", True)
+    house.post("/projects/3/fit", data={"size": "12", "hem_change": ""})
+    with house.stream("GET", "/projects/3/lays/events") as stream:
+        told = stream.read().decode()
+    assert told.rstrip().endswith("event: done\ndata: {}")
+    page = house.get("/projects/3/lay").text
+    assert 'class="lay"' in page
+
+
+def test_ticks_are_kept_and_undone(house):
+    house.post("/projects/2/sew", data={"key": "sample-stitch", "done": "yes"})
+    assert "1 of 35 steps done" in house.get("/projects/2/sew").text
+    house.post("/projects/2/sew", data={"key": "sample-stitch", "done": "no"})
+    assert "0 of 35 steps done" in house.get("/projects/2/sew").text
+
+
+def test_a_note_is_kept_as_written_and_can_be_thrown_away(house):
+    house.post("/projects/2/keep/notes", data={"text": "First line\nsecond <line>"})
+    page = house.get("/projects/2/keep").text
+    assert "First line\nsecond &lt;line&gt;" in page
+    number = re.search(r"/keep/notes/(\d+)/remove", page)[1]
+    house.post(f"/projects/2/keep/notes/{number}/remove")
+    assert "First line" not in house.get("/projects/2/keep").text
+
+
+@pytest.mark.parametrize(
+    ("used", "day", "said"),
+    [
+        ("much", "2026-11-01", "not a length"),
+        ("1,5 m", "soon", "Choose a day"),
+        ("", "2026-11-01", "A length is needed"),
+    ],
+)
+def test_cloth_used_is_refused_at_its_field(house, used, day, said):
+    answer = house.post("/projects/1/keep/used/main", data={"used": used, "used_on": day})
+    assert answer.status_code == 422
+    assert said in answer.text
+    assert not used or f'value="{used}"' in answer.text
+
+
+def test_cloth_used_stands_beside_the_plan(house):
+    house.post("/projects/1/keep/used/main", data={"used": "1,6", "used_on": "2026-11-01"})
+    assert re.search(r"used 1\.60 m, 0\.\d\d m more", house.get("/projects/1/keep").text)
+
+
+@pytest.mark.parametrize(
+    ("form", "said"),
+    [
+        ({"person": "", "pattern": "1"}, "Choose who it is for."),
+        ({"person": "1", "pattern": ""}, "Choose the pattern."),
+        ({"person": "1", "pattern": "99999999999999"}, "Choose the pattern."),
+        ({"person": "1", "pattern": "1", "cloth": "77"}, "Choose one of the cloths"),
+    ],
+)
+def test_a_project_is_not_started_half(house, form, said):
+    before = house.get("/").text.count("project-card")
+    answer = house.post("/projects/new", data=form)
+    assert answer.status_code == 422
+    assert said in answer.text
+    assert house.get("/").text.count("project-card") == before
+
+
+def test_a_fold_that_is_off_the_grain_is_refused_where_it_was_chosen(house):
+    svg = b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">' \
+          b'<path id="wedge" d="M20 20 H300 L400 500 H100 Z"/></svg>'  # fmt: skip
+    answer = house.post("/patterns/new", files={"file": ("w.svg", svg)}, follow_redirects=False)
+    place = answer.headers["location"]
+    form = {
+        "name": "Wedge",
+        "use-0": "yes",
+        "count-0": "1",
+        "fold-0": "edge-1",
+        "role-0": "main",
+        "grain-0": "lengthwise",
+    }
+    refused = house.post(place, data=form)
+    assert refused.status_code == 422
+    assert "cannot lie on the fold" in refused.text
+    assert house.post(place, data={**form, "fold-0": ""}, follow_redirects=False).status_code == 303
+    assert house.get(place).status_code == 404
+
+
+def test_a_chart_is_given_for_every_size_or_for_none(house):
+    svg = b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">' \
+          b'<g id="size-S"><rect id="a-S" width="90" height="300"/></g><g id="size-L"><rect id="a-L" width="100" height="320"/></g></svg>'  # fmt: skip
+    place = house.post("/patterns/new", files={"file": ("w.svg", svg)}, follow_redirects=False).headers["location"]
+    form = {
+        "name": "Band",
+        "use-0": "yes",
+        "count-0": "1",
+        "role-0": "main",
+        "grain-0": "lengthwise",
+        "chart-hip-0": "96",
+    }
+    assert "Give this measure for every size, or for none." in house.post(place, data=form).text
+    falling = house.post(place, data={**form, "chart-hip-1": "90"})
+    assert "is less than that of size" in falling.text
