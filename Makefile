@@ -29,7 +29,7 @@ format: setup
 	@$(BIN)/ruff format src tests benchmarks
 
 bench: setup
-	@$(BIN)/python -m benchmarks $(ONLY)
+	@$(BIN)/python -W ignore -m benchmarks $(ONLY)
 
 screenshots: setup
 	@sh scripts/chromium.sh
