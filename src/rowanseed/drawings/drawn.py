@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from shapely.geometry import Polygon
 
-from rowanseed.core.outline import bounds, flatten
+from rowanseed.core.outline import bounds, chain_length, flatten, point_at
 from rowanseed.drawings.pieces import upright
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, path_of, write
 from rowanseed.formats.svg_read import Drawing
@@ -43,9 +43,9 @@ def draw_outlines(drawn: Drawing, size: str) -> str:
         if len(piece.edges[size]) > 12:
             continue
         for k, edge in enumerate(piece.edges[size], start=1):
-            points = flatten(edge, 0.3)
-            a, b = upright(points[(len(points) - 1) // 2]), upright(points[(len(points) - 1) // 2 + 1])
-            x, y = (a[0] + b[0]) / 2 - left + margin, (a[1] + b[1]) / 2 - top + margin
+            # A third of the way along, so that it is clear of the name in the middle of a narrow piece.
+            px, py = upright(point_at(edge, chain_length(edge) * 0.34))
+            x, y = px - left + margin, py - top + margin
             away = max(1.0, ((centre.x - x) ** 2 + (centre.y - y) ** 2) ** 0.5)
             x, y = x + (centre.x - x) / away * text * 0.8, y + (centre.y - y) / away * text * 0.8
             halo(root, x, y + text * 0.25, str(k), text * 0.66, fill=QUIET, text_anchor="middle")
