@@ -42,6 +42,12 @@ def test_what_cannot_be_laid_exits_with_1_and_a_bad_document_with_2(tmp_path, ca
     assert main(["lay", str(tmp_path / "none.json"), "--out", str(tmp_path / "p.json")]) == 2
 
 
+def test_a_plan_that_cannot_be_written_is_told_in_one_line(tmp_path, capsys):
+    assert main(["lay", str(PROBLEMS[3]), "--sweeps", "1", "--out", str(tmp_path / "nowhere" / "p.json")]) == 2
+    said = capsys.readouterr().err
+    assert "p.json cannot be used" in said and said.count("\n") == 1
+
+
 def _project(tmp_path, **choices):
     (tmp_path / "skirt.json").write_text(write_pattern(draft()))
     cloth = {"width": "112 cm", "length": "2,4 m", "selvedge": "1 cm", "direction": "two-way", "fibre": "cotton"}

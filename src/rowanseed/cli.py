@@ -33,6 +33,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     except (DocumentError, RowanseedError) as error:
         print(error, file=sys.stderr)
         return 1 if isinstance(error, LayError) else 2
+    except OSError as error:
+        print(f"{error.filename or 'A file'} cannot be used: {error.strerror}.", file=sys.stderr)
+        return 2
     except KeyboardInterrupt:
         return 130
 

@@ -20,9 +20,8 @@ from rowanseed.core.lay.places import (
     patches,
     placement,
     split,
-    stretch,
 )
-from rowanseed.core.lay.problem import LayKind, Plan, Problem, bounds_width
+from rowanseed.core.lay.problem import LayKind, Placement, Plan, Problem, Stretch, bounds_width
 from rowanseed.core.lay.shapes import ShapeSet
 
 DOUBLED = (LayKind.FOLDED, LayKind.TWO_FOLDS)
@@ -123,7 +122,7 @@ class StretchSearch:
     def is_done(self) -> bool:
         return self.best is not None and self.best.length <= self.searches[0].packing.least + 0.05
 
-    def placements(self, state: State) -> tuple[object, ...]:
+    def placements(self, state: State) -> tuple[Placement, ...]:
         first = self.searches[0].packing.first
         return tuple(
             placement(item, item.ways[int(state.options[k]) - int(first[k])], float(state.x[k]), float(state.y[k]))
@@ -137,7 +136,7 @@ def plan_of(arrangement: Arrangement, searches: Sequence[StretchSearch]) -> Plan
     for part, search in zip(arrangement.stretches, searches, strict=True):
         if search.best is None:
             raise RuntimeError("a stretch has not been filled")
-        stretches.append(stretch(part.lay, part.depth, at, search.best.length, search.placements(search.best)))  # type: ignore[arg-type]
+        stretches.append(Stretch(part.lay, part.depth, at, at + search.best.length, search.placements(search.best)))
         at += search.best.length
     return Plan(at, tuple(stretches))
 

@@ -99,7 +99,7 @@ def solve_each(
 ) -> dict[str, Plan | LayError]:
     """The shortest plan of every simple kind and the best of all, by how they are laid; or why there is none.
 
-    Only LayErrors that no plan can mend are raised (a match, a stopped search).
+    Raises LayError only where the search was stopped before there was a plan.
     """
     try:
         outcome = search(problem, budget, on_progress, should_stop)

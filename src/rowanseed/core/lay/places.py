@@ -21,7 +21,6 @@ from rowanseed.core.lay.problem import (
     Placement,
     Problem,
     Region,
-    Stretch,
     is_own_mirror_image,
     moved,
     regions,
@@ -388,9 +387,3 @@ def placement(item: Item, way: Way, x: float, y: float) -> Placement:
     at: Point = (x - lying.centre[0], y - lying.centre[1])
     outline = item.piece.whole() if way.whole else item.piece.outline
     return Placement(item.piece.id, way.turn, way.mirrored, way.whole, at, moved(outline, way.turn, way.mirrored, at))
-
-
-def stretch(
-    lay: LayKind, depth: float | None, start: float, length: float, placements: tuple[Placement, ...]
-) -> Stretch:
-    return Stretch(lay, depth, start, start + length, placements)
