@@ -8,13 +8,14 @@ from typing import Any
 
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.errors import DocumentError, LayError
+from rowanseed.core.finished import changes
 from rowanseed.core.garment import altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern import Pattern, Role
-from rowanseed.core.sizing import by_chart, ease_table
+from rowanseed.core.sizing.schools import proposals
 from rowanseed.core.walk import walk
 from rowanseed.core.yardage import need, printed, will_it_do
 from rowanseed.drawings.lay import draw_lay
@@ -52,11 +53,14 @@ def plan_project(document: Path, out: Path, budget: Budget) -> list[str]:
 def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
     choices, units = project.choices(), project.household.units
     changed = altered(project.pattern, choices)
-    advice = by_chart(project.body, project.pattern.envelope)
-    rows = ease_table(project.body, project.pattern.envelope, project.view, choices.size)
+    advice, _ = project.proposal()
+    grown = changes(project.pattern, changed.pattern, choices.size, project.view)
+    rows = project.choosing().rows(choices.size, changes=grown)
     walks = walk(changed.pattern, choices.size)
     steps = sequence(compile_steps(changed.pattern, project.view, choices.size, project.household))
-    files: dict[str, Any] = {"fit.json": fit_document(advice, choices, rows, changed, walks, units)}
+    files: dict[str, Any] = {
+        "fit.json": fit_document(advice, proposals(project.choosing()), choices, rows, changed, walks, units)
+    }
     cloth_results, cut_results, summaries = {}, list[CutItem](), []
     for role in project.pattern.roles(project.view):
         cloth = project.cloths.get(role)
@@ -80,7 +84,7 @@ def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
     files["sew.json"] = sew_document(steps)
     files["keep.json"] = _to_keep(project, project.pattern)
     files["summary.html"] = summary_page(
-        project.name, project.person, choices.size, advice, rows, summaries, steps, units
+        project.name, project.person, choices.size, advice.reason, rows, summaries, steps, units
     )
     return files
 

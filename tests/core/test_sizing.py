@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.pattern import Envelope, View
-from rowanseed.core.sizing import by_chart, ease_table
+from rowanseed.core.sizing.chart import by_chart
 
 CHART = {"hip": {"10": 920.0, "12": 960.0, "14": 1000.0}, "waist": {"10": 680.0, "12": 720.0, "14": 760.0}}
 FINISHED = {"A": {"hip": {"10": 1000.0, "12": 1040.0, "14": 1080.0}, "waist": {"10": 700.0, "12": 740.0, "14": 780.0}}}
@@ -52,9 +52,3 @@ def test_a_larger_body_never_gets_a_smaller_size(hip, more):
     smaller, larger = (by_chart({"hip": h, "waist": 680}, ENVELOPE).size for h in (hip, hip + more))
     assert sizes.index(smaller) <= sizes.index(larger)
 
-
-def test_ease_is_garment_less_body_and_is_put_in_words():
-    hip, waist = ease_table({"hip": 960.0, "waist": 760.0}, ENVELOPE, "A", "12")
-    assert (hip.ease, hip.verdict) == (80.0, "room to move")
-    assert (waist.ease, waist.verdict) == (-20.0, "smaller than the body")
-    assert ease_table({}, ENVELOPE, "A", "12")[0].verdict == "not measured yet"

@@ -5,7 +5,9 @@ import math
 import pytest
 from shapely.geometry import Polygon
 
-from rowanseed.core.alter import change_length_at_hem
+from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.hem import change_length_at_hem
 from rowanseed.core.errors import AlterationError
 from rowanseed.core.outline import chain_length, flatten
 from rowanseed.core.pattern import Drawn
@@ -81,12 +83,12 @@ def test_the_pattern_holds_together_and_nothing_is_left_loose():
 
 
 def test_no_change_changes_nothing():
-    assert change_length_at_hem(PATTERN, "14", 0).pattern is PATTERN
+    assert change_length_at_hem(PATTERN, "14", 0) is PATTERN
 
 
 @pytest.mark.parametrize("by", [50.0, -80.0])
 def test_a_longer_skirt_is_a_longer_cone_in_every_gore(by):
-    changed = change_length_at_hem(PATTERN, "14", by)
+    changed = carry_out(PATTERN, "14", [Alteration(Kind.HEM, by)])
     c = cone("14")
     assert {t.piece for t in changed.touched} == {id for id, _ in GORES}
     assert _round("14", "hem", pattern=changed.pattern) == pytest.approx(FLARE * (c.hem_radius + by), rel=2e-4)
@@ -99,15 +101,15 @@ def test_a_longer_skirt_is_a_longer_cone_in_every_gore(by):
 
 
 def test_lengthening_and_shortening_again_returns_the_outline():
-    there = change_length_at_hem(PATTERN, "14", 45.0).pattern
-    back = change_length_at_hem(there, "14", -45.0).pattern
+    there = change_length_at_hem(PATTERN, "14", 45.0)
+    back = change_length_at_hem(there, "14", -45.0)
     for piece in PATTERN.pieces:
         ours, was = (Polygon(lines(p.piece(piece.id), "14").cutting_ring()) for p in (back, PATTERN))
         assert ours.symmetric_difference(was).area < 1.0
 
 
 def test_other_sizes_are_left_alone():
-    changed = change_length_at_hem(PATTERN, "14", 45.0).pattern
+    changed = change_length_at_hem(PATTERN, "14", 45.0)
     assert changed.piece("front").shapes["12"] is PATTERN.piece("front").shapes["12"]
 
 

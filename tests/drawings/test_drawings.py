@@ -20,7 +20,8 @@ from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import EdgeShown
 from rowanseed.core.pattern import Role
-from rowanseed.core.sizing import ease_table
+from rowanseed.core.sizing.ease import ease_rows
+from rowanseed.core.sizing.wish import Wish
 from rowanseed.core.units import Units, format_cloth, format_length
 from rowanseed.demo.six_gore_skirt import SIZES, draft
 from rowanseed.drawings.colour import READABLE, contrast, parse, thread
@@ -124,7 +125,7 @@ def test_every_print_can_be_drawn(lay, surface):
 
 
 def test_bars_of_ease_are_to_one_scale():
-    rows = ease_table({"waist": 760.0, "hip": 1010.0}, SKIRT.envelope, "A", "14")
+    rows = ease_rows({"waist": 760.0, "hip": 1010.0}, SKIRT, "A", {}, "14", Wish())
     root = _read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2"))
     widths = [float(r.get("width")) for r in root.iter(f"{SVG}rect")]
     ends = [float(r.get("x")) + float(r.get("width")) for r in root.iter(f"{SVG}rect")]
@@ -135,7 +136,7 @@ def test_bars_of_ease_are_to_one_scale():
 
 
 def test_a_garment_smaller_than_the_body_says_so_in_more_than_colour():
-    rows = ease_table({"waist": 900.0, "hip": 1010.0}, SKIRT.envelope, "A", "14")
+    rows = ease_rows({"waist": 900.0, "hip": 1010.0}, SKIRT, "A", {}, "14", Wish())
     assert any(text.startswith("−") for text in _texts(_read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2"))))
 
 

@@ -28,7 +28,7 @@ def test_the_address_of_a_project_leads_to_its_next_station(house):
 def test_new_measurements_make_the_project_say_so(house):
     house.post("/people/1", data={"name": "Ysolde", "age": "adult", "waist": "79", "hip": "101.5"})
     assert _words(house.get("/projects/1/fit"), "Fit") == "measured again since"
-    house.post("/projects/1/fit", data={"size": "16", "hem_change": ""})
+    house.post("/projects/1/fit", data={"size": "16"})
     assert _words(house.get("/projects/1/fit"), "Fit") == "size 16"
 
 
@@ -47,8 +47,8 @@ def test_a_hem_by_hand_is_sewn_by_hand(house):
 
 def test_inches_are_read_and_shown_in_an_imperial_house(house):
     house.post("/household/units", data={"units": "imperial"})
-    house.post("/projects/1/fit", data={"size": "14", "hem_change": "1 1/2"})
-    page = house.get("/projects/1/fit").text
+    house.post("/projects/1/fit/alter", data={"what": "length:skirt-length:", "way": "more", "by": "1 1/2"})
+    page = house.get("/projects/1/fit/alter").text
     assert "+1 1/2 in" in page
     assert " cm" not in re.sub(r"<p class=\"hint\".*?</p>", "", page)
 
@@ -102,7 +102,7 @@ def test_searching_longer_waits_in_the_queue_and_the_page_shows_that(house, monk
 
 def test_a_search_that_is_done_is_told_by_the_stream_and_kept(house, monkeypatch):
     monkeypatch.setattr(jobs.queue, "immediate", True)
-    house.post("/projects/3/fit", data={"size": "12", "hem_change": ""})
+    house.post("/projects/3/fit", data={"size": "12"})
     with house.stream("GET", "/projects/3/lays/events") as stream:
         told = stream.read().decode()
     assert told.rstrip().endswith("event: done\ndata: {}")

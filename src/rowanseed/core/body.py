@@ -48,6 +48,12 @@ MEASURES: tuple[Measure, ...] = (
     Measure("inseam", "Inseam", "From the crotch to the floor inside the leg, shoes off.", (600, 1000), (250, 800)),
     Measure("arm", "Arm length", "From the shoulder point over the bent elbow to the wrist.",
             (480, 750), (220, 600)),
+    Measure("neck", "Neck", "Round the base of the neck, over the bone at the back; two fingers under the tape.",
+            (290, 520), (220, 380)),
+    Measure("shoulder", "Shoulder length", "From the base of the neck along the shoulder to its tip.", (90, 180), (50, 130)),
+    Measure("upper_arm", "Upper arm", "Round the fullest part of the upper arm, elbow bent.", (210, 560), (130, 330)),
+    Measure("crotch_depth", "Crotch depth", "Sitting on a flat chair: down the side, from the waist to the seat of the chair.",
+            (200, 400), (130, 300)),
     Measure("height", "Height", "Against a wall, shoes off.", (1350, 2100), (600, 1750)),
 )  # fmt: skip
 

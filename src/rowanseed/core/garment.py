@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.alter import Altered, change_length_at_hem
+from rowanseed.core.alter.blend import Blend
+from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration, Altered
 from rowanseed.core.cloth import Cloth, Direction
 from rowanseed.core.errors import PatternError
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Problem
@@ -20,11 +22,12 @@ LAYS = (LayKind.FOLDED, LayKind.OPEN)
 
 @dataclass(frozen=True)
 class Choices:
-    """What the sewist has decided: the view, the size, and a change of length at the hem (mm)."""
+    """What the sewist has decided: the view, the size, other sizes at some levels, and what is altered, in order."""
 
     view: str
     size: str
-    hem_change: float = 0.0
+    blend: Blend = ()
+    alterations: tuple[Alteration, ...] = ()
 
 
 def altered(pattern: Pattern, choices: Choices) -> Altered:
@@ -37,7 +40,7 @@ def altered(pattern: Pattern, choices: Choices) -> Altered:
         )
     if choices.view not in {view.id for view in pattern.envelope.views}:
         raise PatternError(f"This pattern has no view {choices.view}.", "", "view")
-    return change_length_at_hem(pattern, choices.size, choices.hem_change)
+    return carry_out(pattern, choices.size, choices.alterations, choices.blend)
 
 
 def lay_cloth(cloth: Cloth) -> LayCloth:

@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 
 Point = tuple[float, float]
@@ -66,15 +67,7 @@ class Segment:
 
     def length(self) -> float:
         """Arc length, by Gauss-Legendre quadrature over quarters of a curve."""
-        if not self.is_curve:
-            return math.dist(self.start, self.end)
-        total = 0.0
-        for quarter in range(4):
-            middle = (quarter + 0.5) / 4
-            for node, weight in _GAUSS:
-                for side in (-node, node):
-                    total += weight * math.hypot(*self.derivative(middle + side / 8)) / 8
-        return total
+        return _curve_length(self) if self.is_curve else math.dist(self.start, self.end)
 
     def split(self, t: float) -> tuple[Segment, Segment]:
         """The parts before and after parameter `t`, by de Casteljau's construction."""
@@ -88,6 +81,17 @@ class Segment:
 
     def reversed(self) -> Segment:
         return Segment(self.end, self.start, self.control2, self.control1)
+
+
+@lru_cache(maxsize=1 << 16)
+def _curve_length(segment: Segment) -> float:
+    total = 0.0
+    for quarter in range(4):
+        middle = (quarter + 0.5) / 4
+        for node, weight in _GAUSS:
+            for side in (-node, node):
+                total += weight * math.hypot(*segment.derivative(middle + side / 8)) / 8
+    return total
 
 
 Chain = tuple[Segment, ...]
@@ -154,19 +158,22 @@ def locate(chain: Chain, distance: float) -> tuple[int, float]:
 
 
 def _parameter(segment: Segment, distance: float, whole: float) -> float:
-    """The parameter at an arc length along one segment, by bisection on the part's own length."""
+    """The parameter at an arc length along one segment, by Newton's method kept within a bracket."""
     if whole == 0:
         return 0.0
     if not segment.is_curve or distance in (0.0, whole):
         return distance / whole
-    low, high = 0.0, 1.0
+    low, high, t = 0.0, 1.0, distance / whole
     for _ in range(48):
-        middle = (low + high) / 2
-        if segment.split(middle)[0].length() < distance:
-            low = middle
-        else:
-            high = middle
-    return (low + high) / 2
+        over = segment.split(t)[0].length() - distance
+        if abs(over) < 1e-10 * whole:
+            break
+        low, high = (low, t) if over > 0 else (t, high)
+        speed = math.hypot(*segment.derivative(t))
+        t -= over / speed
+        if not low < t < high:
+            t = (low + high) / 2
+    return t
 
 
 def point_at(chain: Chain, distance: float) -> Point:

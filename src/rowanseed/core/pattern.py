@@ -48,6 +48,29 @@ class Corner(Enum):
     """A hem's: squared off so that the turned-up allowance mirrors the garment above it."""
 
 
+class Panel(Enum):
+    """Which part of the body a piece covers: it tells alterations where they belong.
+
+    A BAND has no shape of its own: collars, stands, cuffs, bands and facings drawn apart take their length
+    from the edge they are sewn to.
+    """
+
+    FRONT = "front"
+    BACK = "back"
+    SLEEVE = "sleeve"
+    BAND = "band"
+    OTHER = "other"
+
+
+class Figure(Enum):
+    """Whom a pattern is drawn for."""
+
+    WOMEN = "women"
+    MEN = "men"
+    CHILDREN = "children"
+    UNISEX = "unisex"
+
+
 @dataclass(frozen=True)
 class EdgeSpec:
     """What is the same about an edge in every size: its name, seam allowance and corner."""
@@ -107,6 +130,10 @@ class LineKind(Enum):
     ROLL = "roll line"
     PLEAT = "pleat line"
     PLACEMENT = "placement line"
+    CENTRE = "centre line"
+    LEVEL = "level"
+    """Across the piece at a measure of the body (its id: bust, waist, hip…), from stitching line to stitching line or
+    to the centre line: what the garment measures there, and where a blend or a taper takes hold."""
 
 
 @dataclass(frozen=True)
@@ -123,6 +150,7 @@ class PointKind(Enum):
     BUTTON = "button"
     BUTTONHOLE = "buttonhole"
     POCKET = "pocket corner"
+    BUST = "bust point"
 
 
 @dataclass(frozen=True)
@@ -164,6 +192,20 @@ class Piece:
     darts: tuple[Dart, ...] = ()
     lines: tuple[InnerLine, ...] = ()
     points: tuple[InnerPoint, ...] = ()
+    panel: Panel = Panel.OTHER
+    drawn_on: str = ""
+    """Pieces of one name are drawn where they lie together, in one frame: a yoke above its back, a facing on its
+    front. What moves one of them moves all. Empty: the piece has a frame of its own."""
+
+    @property
+    def frame(self) -> str:
+        return self.drawn_on or self.id
+
+    def has_edge(self, name: str) -> bool:
+        return any(edge.name == name for edge in self.edges)
+
+    def line(self, kind: LineKind, id: str) -> InnerLine | None:
+        return next((line for line in self.lines if line.kind is kind and line.id == id), None)
 
     def edge(self, name: str) -> EdgeSpec:
         return next(edge for edge in self.edges if edge.name == name)
@@ -233,6 +275,10 @@ class Join:
     sewn_from: str = "start"
     press: Press = Press.OPEN
     each_hand: bool = False
+    over: str = ""
+    """The join it lies over: a facing's side seam over the garment's, altered together with it."""
+    why: str = ""
+    """Why its sides differ on purpose, in the pattern's words."""
 
 
 class ClosureKind(Enum):
@@ -240,6 +286,7 @@ class ClosureKind(Enum):
     CENTRED_ZIP = "centred zip"
     LAPPED_ZIP = "lapped zip"
     BUTTONS = "buttons"
+    FLY_ZIP = "fly zip"
     HOOK_AND_EYE = "hook and eye"
     ELASTIC = "elastic"
     TIES = "ties"
@@ -261,6 +308,7 @@ class FinishKind(Enum):
     BINDING = "binding"
     CASING = "casing"
     SELVEDGE = "selvedge"
+    TURNED = "turned in"
     RAW = "raw on purpose"
 
 
@@ -356,6 +404,7 @@ class Envelope:
     """View → measure → size → finished measurement of the garment."""
     yardage: tuple[PrintedYardage, ...] = ()
     notions: tuple[Notion, ...] = ()
+    figure: Figure = Figure.UNISEX
 
 
 @dataclass(frozen=True)

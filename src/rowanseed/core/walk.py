@@ -3,13 +3,39 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from enum import Enum
 
-from rowanseed.core.pattern import DifferenceKind, EdgePart, Join, Pattern
-from rowanseed.core.seamline import mark_distance, seam_length
+from rowanseed.core.pattern import DifferenceKind, EdgePart, Join, Mark, MarkKind, Pattern, Piece
+from rowanseed.core.seamline import line_length, mark_distance, seam_length
 from rowanseed.core.working import Given, Source, Working, fine
 
 TOLERANCE = 0.5
 """A difference up to this, in mm, is none: a tenth of what scissors can follow."""
+EASED_IN = 3.0
+"""A difference up to this, in mm, goes in with pins; more breaks the seam (common practice, no source)."""
+NOTCHES_MEET = 3.0
+"""Notches no further apart than this, in mm, are matched."""
+
+
+class Verdict(Enum):
+    """What a walk says."""
+
+    MEETS = "meets"
+    EASE_IN = "pin and ease in"
+    APART = "does not meet"
+
+
+@dataclass(frozen=True)
+class NotchPair:
+    """Two notches that are matched in a seam, by piece name, and how far they are apart in mm."""
+
+    a: str
+    b: str
+    apart: float
+
+    @property
+    def meet(self) -> bool:
+        return self.apart <= NOTCHES_MEET
 
 
 @dataclass(frozen=True)
@@ -20,6 +46,7 @@ class SeamWalk:
     a: float
     b: float
     intended: float
+    notches: tuple[NotchPair, ...] = ()
 
     @property
     def fault(self) -> float:
@@ -29,6 +56,17 @@ class SeamWalk:
     @property
     def walks(self) -> bool:
         return abs(self.fault) <= TOLERANCE
+
+    @property
+    def verdict(self) -> Verdict:
+        return Verdict.MEETS if self.walks else Verdict.EASE_IN if abs(self.fault) <= EASED_IN else Verdict.APART
+
+    @property
+    def longer(self) -> tuple[EdgePart, ...]:
+        """The side to put underneath, on the feed dogs; empty where both are of one length."""
+        if abs(self.a - self.b) <= TOLERANCE:
+            return ()
+        return self.join.a if self.a > self.b else self.join.b
 
     @property
     def working(self) -> Working:
@@ -45,10 +83,11 @@ class SeamWalk:
 
 def walk(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
     """Walk every join of a pattern in one size."""
-    return tuple(_walk_join(pattern, size, join) for join in pattern.making.joins)
+    return tuple(walk_join(pattern, size, join) for join in pattern.making.joins)
 
 
-def _walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
+def walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
+    """Walk one join in one size."""
     a = sum(part_length(pattern, size, part) for part in join.a)
     b = sum(part_length(pattern, size, part) for part in join.b)
     match join.difference.kind:
@@ -60,7 +99,29 @@ def _walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
             intended = -join.difference.amount
         case DifferenceKind.GATHERS:
             intended = b * (join.difference.amount - 1)
-    return SeamWalk(join, a, b, intended)
+    return SeamWalk(join, a, b, intended, _notch_pairs(pattern, size, join))
+
+
+def _notch_pairs(pattern: Pattern, size: str, join: Join) -> tuple[NotchPair, ...]:
+    """Notches of one kind on both sides, compared by how far they stand from an end of their edges."""
+    pairs = []
+    for kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH):
+        one, other = (_notches(pattern, side, kind) for side in (join.a, join.b))
+        if len(one) == len(other) == 1 and one[0] != other[0]:
+            (p, m), (q, n) = one[0], other[0]
+            ends = [(da, db) for da in _from_ends(p, size, m) for db in _from_ends(q, size, n)]
+            pairs.append(NotchPair(p.name, q.name, min(abs(da - db) for da, db in ends)))
+    return tuple(pairs)
+
+
+def _notches(pattern: Pattern, side: tuple[EdgePart, ...], kind: MarkKind) -> list[tuple[Piece, Mark]]:
+    pieces = [(pattern.piece(part.piece), part.edge) for part in side]
+    return [(piece, mark) for piece, edge in pieces for mark in piece.marks if mark.edge == edge and mark.kind is kind]
+
+
+def _from_ends(piece: Piece, size: str, mark: Mark) -> tuple[float, float]:
+    at = mark_distance(piece, size, mark)
+    return at, line_length(piece, size, mark.edge) - at
 
 
 def part_length(pattern: Pattern, size: str, part: EdgePart) -> float:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import date
 from pathlib import Path
 
+from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.body import Age
 from rowanseed.core.cloth import Cloth, Direction, Fibre, Surface
 from rowanseed.core.garment import Choices, altered, lay_problem
@@ -13,13 +14,16 @@ from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern import Role
-from rowanseed.demo.six_gore_skirt import draft
+from rowanseed.core.sizing.schools import School
+from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.formats.fit_json import FitChoice
 from rowanseed.store.cloths import cloth, save_cloth
 from rowanseed.store.database import Connection, connect, migrate
 from rowanseed.store.lays import KeptLay, keep_answers, keep_lay, question_of
+from rowanseed.store.lessons import add_lesson
 from rowanseed.store.patterns import add_pattern
 from rowanseed.store.patterns import pattern as pattern_of_store
-from rowanseed.store.people import save_person
+from rowanseed.store.people import person, save_person
 from rowanseed.store.projects import add_note, choose_cloth, choose_fit, set_tick, start_project
 
 TAKEN = date(2026, 10, 4)
@@ -33,54 +37,103 @@ CLOTHS = {
     "wool": Cloth("Heather checked wool", 1500, 1600, 15, Direction.TWO_WAY, Fibre.WOOL, 0.03, 0.02, True,
                   "#6b4f7d", Surface.CHECK),
     "linen": Cloth("Slate linen", 1450, None, 10, Direction.TWO_WAY, Fibre.LINEN, 0.06, 0.02, False, "#4a6078"),
+    "fieldfares": Cloth("Fieldfare print, cotton", 1120, 3000, 10, Direction.TWO_WAY, Fibre.COTTON, 0.04, 0.02, True,
+                        "#8a5a2b", Surface.SPRIGS),
+    "lining": Cloth("Wine viscose lining", 1400, 1500, 10, Direction.TWO_WAY, Fibre.VISCOSE, 0.04, 0.02, False, "#6d2438"),
     "fusible": Cloth("Light fusible interfacing", 900, 1000, 0, Direction.TWO_WAY, Fibre.POLYESTER, 0.01, 0.0,
                      True, "#b9b2a2"),
 }  # fmt: skip
+
+
+YSOLDE = {"bust": 980.0, "high_bust": 888.0, "waist": 768.0, "hip": 1015.0, "back_waist": 412.0, "waist_to_hip": 205.0,
+          "height": 1710.0}  # fmt: skip
+NERYS = {
+    "bust": 880.0,
+    "high_bust": 835.0,
+    "waist": 668.0,
+    "hip": 918.0,
+    "inseam": 730.0,
+    "crotch_depth": 262.0,
+    "height": 1620.0,
+}
+BERTIL = {
+    "bust": 1080.0,
+    "waist": 960.0,
+    "hip": 1040.0,
+    "neck": 415.0,
+    "arm": 655.0,
+    "upper_arm": 350.0,
+    "height": 1830.0,
+}
 
 
 def fill(path: Path) -> None:
     """Make the demo database at `path`."""
     db = connect(path)
     migrate(db)
-    ysolde = save_person(db, None, "Ysolde Marrick, alto", Age.ADULT,
-                         {"waist": 768, "hip": 1015, "bust": 980, "height": 1710, "waist_to_hip": 205}, TAKEN)  # fmt: skip
-    nerys = save_person(db, None, "Nerys Thistlewood, soprano", Age.ADULT,
-                        {"waist": 668, "hip": 918, "bust": 880, "height": 1620}, TAKEN)  # fmt: skip
-    save_person(
-        db,
-        None,
-        "Bertil Oakhanger, bass",
-        Age.ADULT,
-        {"waist": 960, "hip": 1040, "bust": 1080, "height": 1830},
-        TAKEN,
-    )
+    ysolde = save_person(db, None, "Ysolde Marrick, alto", Age.ADULT, {**YSOLDE, "waist": 752.0, "hip": 1008.0, "bust": 966.0},
+                         date(2026, 3, 14))  # fmt: skip
+    save_person(db, ysolde, "Ysolde Marrick, alto", Age.ADULT, YSOLDE, TAKEN)
+    nerys = save_person(db, None, "Nerys Thistlewood, soprano", Age.ADULT, NERYS, TAKEN)
+    bertil = save_person(db, None, "Bertil Oakhanger, bass", Age.ADULT, BERTIL, TAKEN)
     shelf = {key: save_cloth(db, None, item) for key, item in CLOTHS.items()}
-    skirt = add_pattern(db, draft(), STARTED)
+    skirt = add_pattern(db, six_gore_skirt.draft(), STARTED)
+    patterns = {m: add_pattern(db, m.draft(), STARTED) for m in (waistcoat, trousers, overshirt)}
     first = start_project(db, "Concert skirt for the alto", ysolde, skirt, "A",
                           {Role.MAIN: shelf["sprigs"], Role.INTERFACING: shelf["fusible"]}, STARTED)  # fmt: skip
-    choose_fit(db, first, "14", 20.0, ysolde)
-    _keep_lays(db, skirt, first, "14", 20.0, shelf, "sprigs", cut=True, sewn=9)
+    longer = FitChoice(School.CHART, alterations=(Alteration(Kind.HEM, 20.0),))
+    _choose(db, first, ysolde, "14", longer)
+    _keep_lays(db, skirt, first, Choices("A", "14", (), longer.alterations), shelf, "sprigs", cut=True, sewn=9)
     add_note(
-        db,
-        first,
-        "The waist could be 1 cm closer; take in at the side seams, not at the back.",
-        date(2026, 11, 8),
+        db, first, "The waist could be 1 cm closer; take in at the side seams, not at the back.", date(2026, 11, 8)
+    )
+    add_lesson(
+        db, first, Alteration(Kind.SEAM, -10.0, "side-seams", "waist"), "gapes a little at the back", date(2026, 11, 8)
     )
     second = start_project(db, "Cord skirt for the soprano", nerys, skirt, "A",
                            {Role.MAIN: shelf["cord"], Role.INTERFACING: shelf["fusible"]}, date(2026, 11, 1))  # fmt: skip
-    choose_fit(db, second, "10", 0.0, nerys)
-    _keep_lays(db, skirt, second, "10", 0.0, shelf, "cord", cut=False, sewn=0)
+    _choose(db, second, nerys, "10", FitChoice(School.CHART))
+    _keep_lays(db, skirt, second, Choices("A", "10"), shelf, "cord", cut=False, sewn=0)
     third = start_project(db, "Linen skirt for spring", ysolde, skirt, "A", {}, date(2026, 11, 15))
     choose_cloth(db, third, Role.MAIN, shelf["linen"])
+    fourth = start_project(db, "Checked waistcoat for the alto", ysolde, patterns[waistcoat], "A",
+                           {Role.MAIN: shelf["wool"], Role.INTERFACING: shelf["fusible"], Role.LINING: shelf["lining"]},
+                           date(2026, 11, 16))  # fmt: skip
+    fuller = FitChoice(School.HIGH_BUST, "neck and shoulders fit her at the smaller size",
+                       alterations=(Alteration(Kind.BUST, 50.0), Alteration(Kind.LENGTH, 15.0, "body-length")))  # fmt: skip
+    _choose(db, fourth, ysolde, "14", fuller)
+    start_project(
+        db,
+        "Wide trousers for the soprano",
+        nerys,
+        patterns[trousers],
+        "A",
+        {Role.MAIN: shelf["cord"]},
+        date(2026, 11, 18),
+    )
+    start_project(
+        db,
+        "Overshirt for the bass",
+        bertil,
+        patterns[overshirt],
+        "A",
+        {Role.MAIN: shelf["fieldfares"]},
+        date(2026, 11, 20),
+    )
     db.close()
+
+
+def _choose(db: Connection, project: int, person_id: int, size: str, fit: FitChoice) -> None:
+    """Keep a size with the measurements it was chosen by."""
+    found = person(db, person_id)
+    choose_fit(db, project, size, fit, found.measuring_id if found else None)
 
 
 def _keep_lays(
     db: Connection,
     skirt: int,
     project: int,
-    size: str,
-    change: float,
+    choices: Choices,
     shelf: dict[str, int],
     main: str,
     *,
@@ -88,7 +141,6 @@ def _keep_lays(
     sewn: int,
 ) -> None:
     """Lay the main cloth and the interfacing of a project and keep the shorter lays; tick what is done."""
-    choices = Choices("A", size, change)
     drawn = pattern_of_store(db, skirt)
     if drawn is None:
         return
@@ -108,7 +160,7 @@ def _keep_lays(
     if cut:
         _tick_cut(db, project)
     household = Household(fibre=CLOTHS[main].fibre)
-    for step in sequence(compile_steps(pattern, "A", size, household))[:sewn]:
+    for step in sequence(compile_steps(pattern, choices.view, choices.size, household))[:sewn]:
         set_tick(db, project, "sew", step.id, True)
 
 

@@ -25,6 +25,7 @@ from rowanseed.core.pattern import (
     EdgePart,
     EdgeSpec,
     Envelope,
+    Figure,
     Finish,
     FinishKind,
     InnerLine,
@@ -36,6 +37,7 @@ from rowanseed.core.pattern import (
     Mark,
     MarkKind,
     Notion,
+    Panel,
     Pattern,
     Piece,
     Press,
@@ -44,6 +46,7 @@ from rowanseed.core.pattern import (
     Shape,
     View,
 )
+from rowanseed.demo.drafting import y_at
 
 SIZES = ("8", "10", "12", "14", "16", "18", "20", "22")
 BODY_WAIST = (640, 670, 710, 760, 810, 870, 940, 1010)
@@ -200,8 +203,21 @@ def _gore(id: str, name: str, number: int, cones: Mapping[str, Cone], half: int 
         shapes=shapes,
         cuts=(Cut(Role.MAIN, 1, fold=fold) if fold else Cut(Role.MAIN, 2, pair=True),),
         marks=tuple(marks),
-        lines=(InnerLine("length", LineKind.LENGTHEN_SHORTEN, across),),
+        lines=(InnerLine("skirt-length", LineKind.LENGTHEN_SHORTEN, across), *_levels(shapes, (lower, upper))),
+        panel=Panel.FRONT if "front" in id else Panel.BACK,
     )
+
+
+def _levels(shapes: Mapping[str, Shape], sides: tuple[str, str]) -> tuple[InnerLine, ...]:
+    """Where waist and hip are measured across a gore: straight lines, a little shorter than the arcs they stand for."""
+
+    def across(x: float) -> dict[str, tuple[Point, Point]]:
+        return {
+            size: ((x, y_at(shape.edges[sides[0]], x)), (x, y_at(shape.edges[sides[1]], x)))
+            for size, shape in shapes.items()
+        }
+
+    return (InnerLine("waist", LineKind.LEVEL, across(6.0)), InnerLine("hip", LineKind.LEVEL, across(HIP_DEPTH + 5)))
 
 
 def _gore_shape(c: Cone, angle: float, half: int, names: tuple[str, str]) -> Shape:
@@ -268,6 +284,7 @@ def _facing(id: str, name: str, number: int, cones: Mapping[str, Cone], hand: in
         edges=tuple(EdgeSpec(edge, allowances[edge]) for edge in order),
         shapes=shapes,
         cuts=(Cut(Role.MAIN, **whole), Cut(Role.INTERFACING, **whole)),
+        panel=Panel.BAND,
     )
 
 
@@ -311,6 +328,7 @@ def _envelope() -> Envelope:
             Notion("Hook and eye", 1),
             Notion("Sewing thread", 1, "to match"),
         ),
+        figure=Figure.WOMEN,
     )
 
 
@@ -347,7 +365,7 @@ def _making() -> Making:
             Join("centre-back", "Centre back seam", (EdgePart("back", "centre", "left"),),
                  (EdgePart("back", "centre", "right"),)),
             Join("facing-sides", "Facing side seams", (part("front-facing", "side"),),
-                 (part("back-facing", "side"),), each_hand=True),
+                 (part("back-facing", "side"),), each_hand=True, over="side-seams"),
             Join("waist", "Facing to waist",
                  (part("front", "waist"), part("side-front", "waist"), part("side-back", "waist"), part("back", "waist")),
                  (part("front-facing", "upper"), part("back-facing", "upper")),

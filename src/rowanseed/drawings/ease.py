@@ -5,17 +5,18 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from rowanseed.core.body import MEASURE
-from rowanseed.core.sizing import Ease
+from rowanseed.core.sizing.ease import Ease, Sits
 from rowanseed.core.units import Units, format_length
 from rowanseed.drawings.svg import BERRY, INK, LINE, QUIET, add, drawing, number, write
 
-WIDE, ROW, LEFT, RIGHT = 900.0, 92.0, 110.0, 170.0
+WIDE, ROW, LEFT, RIGHT = 900.0, 96.0, 150.0, 170.0
 
 
 def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> str:
     """Bars of body, ease and garment. Lengths are cut off below two thirds of the least body measure."""
     figures = [v for r in rows for v in (r.body, r.finished, r.chart) if v is not None]
-    low, high = min(figures) * 0.66, max(figures) * 1.04
+    figures += [r.body + r.band[1] for r in rows if r.body is not None and r.band is not None]
+    low, high = min(figures) * 0.66, max(figures) * 1.02
 
     def at(mm: float) -> float:
         return LEFT + (mm - low) / (high - low) * (WIDE - LEFT - RIGHT)
@@ -38,7 +39,7 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
             stroke=LINE,
             stroke_width=2,
         )
-        tight = row.ease is not None and row.ease < 0
+        tight = row.sits in (Sits.TIGHT, Sits.SMALLER)
         if row.body is not None:
             body = at(row.body)
             add(root, "rect", x=LEFT, y=float(y), width=body - LEFT, height=32, fill=LINE)
@@ -64,6 +65,11 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
         add(root, "path", d=f"M{number(end)} {number(y - 6)}v44", stroke=thread, stroke_width=4)
         add(root, "text", f"garment {format_length(row.finished, units)}", x=max(end, at(row.body or 0)) + 10, y=y + 22,
             font_size=17, fill=thread, font_weight=700)  # fmt: skip
+        if row.body is not None and row.band is not None:
+            first, last = at(max(low, row.body + row.band[0])), at(row.body + row.band[1])
+            add(root, "path", d=f"M{number(first)} {number(y + 35)}v9h{number(last - first)}v-9", fill="none", stroke=INK,
+                stroke_width=1.6)  # fmt: skip
+            add(root, "text", "wanted", x=(first + last) / 2, y=y + 60, font_size=15, fill=INK, text_anchor="middle")
         if row.chart is not None:
             mark = at(row.chart)
             add(root, "path", d=f"M{number(mark)} {number(y + 32)}l-6 9h12z", fill=QUIET)

@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from xml.etree.ElementTree import Element
 
+from shapely.geometry import Polygon
+
 from rowanseed.core.make.steps import EdgeShown
-from rowanseed.core.outline import Point, Segment, bounds, flatten, point_at, split_chain
+from rowanseed.core.outline import Point, Segment, bounds, chain_length, flatten, point_at, split_chain
 from rowanseed.core.pattern import Drawn, LineKind, MarkKind, Pattern, Piece
-from rowanseed.core.seamline import lines, mark_distance
+from rowanseed.core.seamline import lines, mark_distance, seam_length
+from rowanseed.core.units import Units, format_length
 from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 GAP = 46.0
@@ -35,14 +38,17 @@ class _Placed:
         return (x + self.x, y + self.y)
 
 
-def _row(pieces: Sequence[Piece], size: str, sizes: Sequence[str]) -> tuple[list[_Placed], float, float, float]:
+def _row(
+    pieces: Sequence[Piece], size: str, sizes: Sequence[str], beside: Callable[[Piece], list[Piece]] = lambda piece: []
+) -> tuple[list[_Placed], float, float, float]:
     """Pieces in columns from the left, tall ones first, small ones stacked; each has room for its nest.
 
-    Returns the placed pieces, width and height of the whole, and a lettering size that suits its scale.
+    `beside` gives other pieces drawn in the same place. Returns the placed pieces, width and height of the whole, and a lettering size that suits its scale.
     """
     boxes = {}
     for piece in pieces:
         rings = [bounds([upright(p) for p in lines(piece, s).cutting_ring()]) for s in {size, *sizes}]
+        rings += [bounds([upright(p) for p in lines(other, size).cutting_ring()]) for other in beside(piece)]
         boxes[piece.id] = (min(b[0] for b in rings), min(b[1] for b in rings),
                            max(b[2] for b in rings), max(b[3] for b in rings))  # fmt: skip
     tallest = max(b[3] - b[1] for b in boxes.values())
@@ -92,6 +98,103 @@ def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece])
     return write(root)
 
 
+def draw_altered(
+    drawn: Pattern, altered: Pattern, size: str, thread: str, shade: str, names: Sequence[str], units: Units
+) -> str:
+    """Altered pieces over the pattern's own: what has changed is shaded, and edges say how much longer they are."""
+    sizes = drawn.envelope.sizes
+    pieces = [altered.piece(name) for name in names]
+    placed, wide, tall, letter = _row(pieces, size, (), lambda piece: [drawn.piece(piece.id)])
+    root = drawing(wide, tall, f"Altered pieces, size {size}",
+                   "; ".join(f"{p.name}" for p in pieces) + ". Full line as it will be cut, dashes as the pattern draws it.",
+                   class_="nest")  # fmt: skip
+    for item in placed:
+        before = drawn.piece(item.piece.id)
+        for k, other in enumerate(sizes):
+            if other != size and len(pieces) <= 3:
+                ring = [item.at(p) for p in lines(before, other).cutting_ring()]
+                add(root, "path", d=path_of(ring), fill="none", stroke=QUIET, stroke_width=letter * 0.035, stroke_opacity=0.45,
+                    stroke_dasharray=LINE_STYLES[k % len(LINE_STYLES)])  # fmt: skip
+        was, now = lines(before, size), lines(item.piece, size)
+        old, new = ([item.at(p) for p in ring] for ring in (was.cutting_ring(), now.cutting_ring()))
+        changed = before.shapes[size] != item.piece.shapes[size]
+        add(root, "path", d=path_of(new), fill=PAPER, fill_opacity=0.6)
+        if changed:
+            for part in _between(old, new):
+                add(root, "path", d=path_of(part), fill=shade, fill_opacity=0.85)
+            add(
+                root,
+                "path",
+                d=path_of(old),
+                fill="none",
+                stroke=INK,
+                stroke_width=letter * 0.06,
+                stroke_dasharray="7 5",
+            )
+        add(
+            root,
+            "path",
+            d=path_of(new),
+            fill="none",
+            stroke=thread,
+            stroke_width=letter * 0.15,
+            stroke_linejoin="round",
+        )
+        seam = [item.at(p) for p in now.seam_ring()]
+        add(
+            root,
+            "path",
+            d=path_of(seam),
+            fill="none",
+            stroke=thread,
+            stroke_width=letter * 0.05,
+            stroke_dasharray="5 5",
+        )
+        _inside(root, item, size)
+        _darts(root, item, size)
+        if changed:
+            _grown(root, item, before, size, letter, units)
+        _name(root, item, [*old, *new], letter)
+    return write(root)
+
+
+def _between(old: list[Point], new: list[Point]) -> list[list[Point]]:
+    """The areas that one outline has and the other has not."""
+    one, other = (Polygon(ring).buffer(0) for ring in (old, new))
+    apart = one.symmetric_difference(other)
+    parts = [part for part in getattr(apart, "geoms", [apart]) if part.area > 4]
+    return [list(ring.coords)[:-1] for part in parts for ring in (part.exterior, *part.interiors)]
+
+
+def _darts(root: Element, item: _Placed, size: str) -> None:
+    for dart in item.piece.darts:
+        chain = item.piece.shapes[size].edges[dart.edge]
+        legs = [point_at(chain, mark_distance(item.piece, size, item.piece.mark(leg))) for leg in dart.legs]
+        run = [item.at(p) for p in (legs[0], dart.point[size], legs[1])]
+        add(root, "path", d=path_of(run, closed=False), fill="none", stroke=INK, stroke_width=1.6)
+
+
+def _grown(root: Element, item: _Placed, before: Piece, size: str, letter: float, units: Units) -> None:
+    """How much longer or shorter each edge has become, written inside the piece beside the edge."""
+    left, top, right, bottom = bounds([item.at(p) for p in lines(item.piece, size).seam_ring()])
+    middle = ((left + right) / 2, (top + bottom) / 2)
+    taken: list[Point] = []
+    for edge in item.piece.edges:
+        by = seam_length(item.piece, size, edge.name) - seam_length(before, size, edge.name)
+        if abs(by) < 0.5:
+            continue
+        chain = item.piece.shapes[size].edges[edge.name]
+        x, y = item.at(point_at(chain, chain_length(chain) / 2))
+        words = ("+" if by > 0 else "") + format_length(by, units, fine=True)
+        half = len(words) * letter * 0.27
+        x = min(max(x + (middle[0] - x) * 0.16, left + half), max(right - half, left + half))
+        y += (middle[1] - y) * 0.16
+        while any(abs(x - a) < 2 * half and abs(y - b) < letter for a, b in taken):
+            y += letter * 1.1
+        taken.append((x, y))
+        halo(root, x, y, words, letter * 0.86, fill=INK, font_weight=700, text_anchor="middle")
+
+
 def _name(root: Element, item: _Placed, ring: list[Point], letter: float) -> None:
     halo(root, bounds(ring)[0], item.name_y, item.piece.name, letter, fill=INK, font_weight=700)
 
@@ -102,6 +205,8 @@ def _inside(root: Element, item: _Placed, size: str) -> None:
     add(root, "path", d=f"M{number(x1)} {number(y1)}L{number(x2)} {number(y2)}m-6 -12l6 12l6 -12M{number(x1 - 6)} "
         f"{number(y1 + 12)}l6 -12l6 12", fill="none", stroke=INK, stroke_width=1.6)  # fmt: skip
     for line in item.piece.lines:
+        if line.kind in (LineKind.LEVEL, LineKind.CENTRE):
+            continue
         a, b = (item.at(p) for p in line.ends[size])
         style = "16 5" if line.kind is LineKind.LENGTHEN_SHORTEN else "6 4"
         add(

@@ -9,7 +9,8 @@ from html import escape
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.make.steps import Step
 from rowanseed.core.pattern import Role
-from rowanseed.core.sizing import Advice, Ease, measure_name
+from rowanseed.core.sizing.chart import measure_name
+from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.units import Units, format_length
 from rowanseed.core.yardage import Need, Verdict
 from rowanseed.drawings.lay_pieces import cut_words
@@ -35,12 +36,12 @@ class ClothSummary:
 
 
 def summary_page(
-    name: str, person: str, size: str, advice: Advice, rows: Sequence[Ease], cloths: Sequence[ClothSummary],
+    name: str, person: str, size: str, reason: str, rows: Sequence[Ease], cloths: Sequence[ClothSummary],
     steps: Sequence[Step], units: Units,
 ) -> str:  # fmt: skip
     """HTML that prints on a few sheets: size, cloth, lay, cutting list, making order."""
     parts = [
-        f"<h1>{escape(name)}</h1><p>for {escape(person)}, size {escape(size)}. {escape(advice.reason)}</p>",
+        f"<h1>{escape(name)}</h1><p>for {escape(person)}, size {escape(size)}. {escape(reason)}</p>",
         _ease(rows, units),
     ]
     for cloth in cloths:
@@ -58,7 +59,7 @@ def _ease(rows: Sequence[Ease], units: Units) -> str:
         return ""
     lines = "".join(
         f"<tr><th>{escape(measure_name(r.measure))}</th><td>{format_length(r.body, units) if r.body else 'not measured'}</td>"
-        f"<td>{format_length(r.finished, units)}</td><td>{escape(r.verdict)}</td></tr>"
+        f"<td>{format_length(r.finished, units)}</td><td>{escape(r.verdict(units))}</td></tr>"
         for r in rows
     )
     return f"<h2>Fit</h2><table><tr><th></th><th>body</th><th>garment</th><th></th></tr>{lines}</table>"

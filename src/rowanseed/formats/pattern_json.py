@@ -88,6 +88,8 @@ class _Piece(_Record):
     darts: list[_Dart] = []
     lines: list[_InnerLine] = []
     points: list[_InnerPoint] = []
+    panel: core.Panel = core.Panel.OTHER
+    drawn_on: str = ""
 
 
 class _Part(_Record):
@@ -113,6 +115,8 @@ class _Join(_Record):
     sewn_from: Literal["start", "end"] = "start"
     press: core.Press = core.Press.OPEN
     each_hand: bool = False
+    over: str = ""
+    why: str = ""
 
 
 class _Closure(_Record):
@@ -177,6 +181,7 @@ class _Envelope(_Record):
     finished: dict[str, dict[str, dict[str, Number]]] = {}
     yardage: list[_Yardage] = []
     notions: list[_Notion] = []
+    figure: core.Figure = core.Figure.UNISEX
 
 
 class _Pattern(_Record):
@@ -246,6 +251,7 @@ def _to_core(model: _Pattern) -> core.Pattern:
             finished=envelope.finished,
             yardage=tuple(core.PrintedYardage(**dict(y)) for y in envelope.yardage),
             notions=tuple(core.Notion(**dict(n)) for n in envelope.notions),
+            figure=envelope.figure,
         ),
         pieces=tuple(_piece(piece, sizes) for piece in model.pieces),
         making=_making(model.making),
@@ -269,6 +275,8 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> core.Piece:
         darts=tuple(core.Dart(d.id, d.edge, d.legs, d.point) for d in model.darts),
         lines=tuple(core.InnerLine(line.id, line.kind, line.ends) for line in model.lines),
         points=tuple(core.InnerPoint(point.id, point.kind, point.at) for point in model.points),
+        panel=model.panel,
+        drawn_on=model.drawn_on,
     )  # fmt: skip
 
 
@@ -311,6 +319,8 @@ def _making(model: _Making) -> core.Making:
                 sewn_from=j.sewn_from,
                 press=j.press,
                 each_hand=j.each_hand,
+                over=j.over,
+                why=j.why,
             )
             for j in model.joins
         ),
@@ -366,6 +376,8 @@ def _piece_document(piece: core.Piece) -> dict[str, Any]:
         "darts": [_plain(dart) for dart in piece.darts],
         "lines": [_plain(line) for line in piece.lines],
         "points": [_plain(point) for point in piece.points],
+        "panel": piece.panel.value,
+        "drawn_on": piece.drawn_on,
     }
 
 

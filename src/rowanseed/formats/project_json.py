@@ -12,6 +12,7 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.body import MEASURE, Age
 from rowanseed.core.cloth import Cloth, Direction, Fibre, Surface
 from rowanseed.core.errors import DocumentError, LengthError
@@ -19,8 +20,10 @@ from rowanseed.core.garment import Choices
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household
 from rowanseed.core.pattern import Pattern, Role
-from rowanseed.core.sizing import by_chart
+from rowanseed.core.sizing.schools import Choosing, Proposal, School, proposals, recommended
+from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.core.units import Units, parse_length, parse_signed_length
+from rowanseed.formats.fit_json import FitChoice
 from rowanseed.formats.pattern_json import read_pattern
 
 FORMAT = "rowanseed-project/1"
@@ -50,10 +53,23 @@ class _Cloth(_Record):
     surface: Surface = Surface.PLAIN
 
 
+class _Alteration(_Record):
+    kind: Kind
+    by: str
+    at: str = ""
+    level: str = ""
+
+
 class _Choices(_Record):
     view: str | None = None
     size: str | None = None
     hem_change: str = ""
+    school: School | None = None
+    blend: dict[str, str] = {}
+    alterations: list[_Alteration] = []
+    fit: Fit = Fit.AS_DRAWN
+    over: Over = Over.NOTHING
+    stretch: float = Field(default=0.0, ge=0, le=1)
     lay: LayKind | None = None
     overlocker: bool = False
     hem_by_hand: bool = False
@@ -81,18 +97,35 @@ class ProjectDocument:
     cloths: Mapping[Role, Cloth]
     view: str
     chosen_size: str | None
-    hem_change: float
+    fit: FitChoice
     lay: LayKind | None
     household: Household
 
+    def choosing(self) -> Choosing:
+        return Choosing(self.body, self.pattern, self.view, self.fit.wish, self.household.units)
+
+    def proposal(self) -> tuple[Proposal, str]:
+        """The school asked for, or the one recommended, and why."""
+        every = proposals(self.choosing())
+        best, why = recommended(self.choosing(), every)
+        if self.fit.school is None:
+            return best, why
+        return next(p for p in every if p.school is self.fit.school), "asked for in the document"
+
     def choices(self) -> Choices:
-        """The choices with the size filled in by the chart. Raises DocumentError where none can be told."""
-        size = self.chosen_size or by_chart(self.body, self.pattern.envelope).size
+        """The choices with size, blend and alterations filled in by the school where the document leaves them open.
+
+        Raises DocumentError where no size can be told.
+        """
+        proposal, _ = self.proposal()
+        size = self.chosen_size or proposal.size
         if size is None:
-            raise DocumentError(
-                "The size cannot be told.", by_chart(self.body, self.pattern.envelope).reason, "choices, size"
-            )
-        return Choices(self.view, size, self.hem_change)
+            raise DocumentError("The size cannot be told.", proposal.reason, "choices, size")
+        if self.chosen_size is not None:
+            return Choices(self.view, size, self.fit.blend, self.fit.alterations)
+        return Choices(
+            self.view, size, self.fit.blend or proposal.blend, (*proposal.alterations, *self.fit.alterations)
+        )
 
 
 def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) -> ProjectDocument:
@@ -120,11 +153,7 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
             )
         body[key] = _length(said, unit, f"person, measurements, {key}")
     main = model.cloths.get(Role.MAIN)
-    change = model.choices.hem_change
-    try:
-        hem_change = parse_signed_length(change, unit) if change.strip() else 0.0
-    except LengthError as error:
-        raise DocumentError(error.problem, error.remedy, "choices, hem_change") from None
+    fit = _fit(model.choices, unit)
     return ProjectDocument(
         name=model.name,
         person=model.person.name,
@@ -134,7 +163,7 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
         cloths={role: _cloth(cloth, unit, f"cloths, {role.value}") for role, cloth in model.cloths.items()},
         view=model.choices.view or pattern.envelope.views[0].id,
         chosen_size=model.choices.size,
-        hem_change=hem_change,
+        fit=fit,
         lay=model.choices.lay,
         household=Household(
             model.choices.overlocker,
@@ -143,6 +172,26 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
             model.choices.units,
         ),
     )
+
+
+def _fit(model: _Choices, unit: str) -> FitChoice:
+    alterations = [
+        Alteration(a.kind, _change(a.by, unit, f"choices, alterations, {k + 1}"), a.at, a.level)
+        for k, a in enumerate(model.alterations)
+    ]
+    if model.hem_change.strip():
+        alterations.append(Alteration(Kind.HEM, _change(model.hem_change, unit, "choices, hem_change")))
+    return FitChoice(
+        model.school, "", tuple(model.blend.items()), tuple(a for a in alterations if a.by),
+        Wish(model.fit, model.over, model.stretch),
+    )  # fmt: skip
+
+
+def _change(said: str, unit: str, where: str) -> float:
+    try:
+        return parse_signed_length(said, unit)
+    except LengthError as error:
+        raise DocumentError(error.problem, error.remedy, where) from None
 
 
 def _length(said: str, unit: str, where: str) -> float:

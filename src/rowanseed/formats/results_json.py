@@ -4,15 +4,17 @@ from __future__ import annotations
 
 from typing import Any
 
-from rowanseed.core.alter import Altered
+from rowanseed.core.alter.change import Altered
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.garment import Choices
 from rowanseed.core.make.steps import Step
-from rowanseed.core.sizing import Advice, Ease
+from rowanseed.core.sizing.ease import Ease
+from rowanseed.core.sizing.schools import Proposal
 from rowanseed.core.units import Units
 from rowanseed.core.walk import SeamWalk
 from rowanseed.core.working import Working
 from rowanseed.core.yardage import Need, Verdict
+from rowanseed.formats.fit_json import alteration_document
 
 
 def working_document(working: Working, units: Units) -> dict[str, Any]:
@@ -36,20 +38,31 @@ def working_document(working: Working, units: Units) -> dict[str, Any]:
 
 
 def fit_document(
-    advice: Advice,
+    chosen: Proposal,
+    schools: tuple[Proposal, ...],
     choices: Choices,
     rows: tuple[Ease, ...],
     altered: Altered,
     walks: tuple[SeamWalk, ...],
     units: Units,
 ) -> dict[str, Any]:
+    """Everything the Fit station shows: size and school, the other schools, ease, alterations, seams."""
     return {
         "size": choices.size,
-        "recommended": advice.size,
-        "reason": advice.reason,
-        "school": "by the chart",
-        "missing": list(advice.missing),
-        "size_working": working_document(advice.working, units) if advice.working else None,
+        "recommended": chosen.size,
+        "reason": chosen.reason,
+        "school": chosen.school.value,
+        "schools": [
+            {
+                "school": p.school.value,
+                "size": p.size,
+                "blend": dict(p.blend),
+                "reason": p.reason,
+                "alterations": [alteration_document(a) for a in p.alterations],
+            }
+            for p in schools
+        ],
+        "size_working": working_document(chosen.working, units) if chosen.working else None,
         "ease": [
             {
                 "measure": row.measure,
@@ -57,11 +70,12 @@ def fit_document(
                 "chart": row.chart,
                 "finished": row.finished,
                 "ease": row.ease,
-                "verdict": row.verdict,
+                "verdict": row.verdict(units),
             }
             for row in rows
         ],
-        "hem_change": choices.hem_change,
+        "blend": dict(choices.blend),
+        "alterations": [alteration_document(a) for a in choices.alterations],
         "touched": [{"piece": t.piece, "edges": list(t.edges), "by": t.by, "why": t.why} for t in altered.touched],
         "seams": [
             {
@@ -70,6 +84,7 @@ def fit_document(
                 "b": round(w.b, 3),
                 "intended": round(w.intended, 3),
                 "fault": round(w.fault, 3),
+                "verdict": w.verdict.value,
             }
             for w in walks
         ],

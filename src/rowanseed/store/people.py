@@ -49,6 +49,23 @@ def measurements(connection: Connection, measuring_id: int) -> dict[str, float]:
     return {row["measure"]: row["mm"] for row in rows}
 
 
+@dataclass(frozen=True)
+class Measuring:
+    """A dated set of measurements."""
+
+    id: int
+    taken_on: str
+    body: Mapping[str, float]
+
+
+def measurings(connection: Connection, person_id: int) -> list[Measuring]:
+    """All sets of a person, the oldest first."""
+    rows = connection.execute(
+        "SELECT id, taken_on FROM measuring WHERE person_id = ? ORDER BY taken_on, id", (person_id,)
+    ).fetchall()
+    return [Measuring(row["id"], row["taken_on"], measurements(connection, row["id"])) for row in rows]
+
+
 def save_person(
     connection: Connection, id: int | None, name: str, age: Age, body: Mapping[str, float], today: date
 ) -> int:

@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date, datetime
+from typing import Any
 
 from rowanseed.core.pattern import Role
+from rowanseed.formats.fit_json import FitChoice, read_fit, write_fit
 from rowanseed.store.database import Connection, transaction
 
 
@@ -18,7 +20,7 @@ class ProjectRecord:
     pattern_id: int
     view: str
     size: str | None
-    hem_change: float
+    fit: FitChoice
     measuring_id: int | None
     started_on: str
     cloths: Mapping[Role, int]
@@ -38,7 +40,7 @@ class ClothUsed:
 
 
 _SELECT = """
-    SELECT id, name, person_id, pattern_id, view, size, hem_change, measuring_id, started_on FROM project
+    SELECT id, name, person_id, pattern_id, view, size, fit, measuring_id, started_on FROM project
 """
 
 
@@ -52,9 +54,10 @@ def project(connection: Connection, id: int) -> ProjectRecord | None:
     return None if row is None else _record(connection, row)
 
 
-def _record(connection: Connection, row: Mapping[str, object]) -> ProjectRecord:
+def _record(connection: Connection, row: Mapping[str, Any]) -> ProjectRecord:
     cloths = connection.execute("SELECT role, cloth_id FROM project_cloth WHERE project_id = ?", (row["id"],))
-    return ProjectRecord(**dict(row), cloths={Role(c["role"]): c["cloth_id"] for c in cloths})  # type: ignore[arg-type]
+    plain = {**dict(row), "fit": read_fit(row["fit"])}
+    return ProjectRecord(**plain, cloths={Role(c["role"]): c["cloth_id"] for c in cloths})
 
 
 def start_project(
@@ -79,12 +82,12 @@ def start_project(
     return id
 
 
-def choose_fit(connection: Connection, id: int, size: str, hem_change: float, measuring_id: int | None) -> None:
-    """Keep the size and length, and the set of measurements they were chosen by."""
+def choose_fit(connection: Connection, id: int, size: str | None, fit: FitChoice, measuring_id: int | None) -> None:
+    """Keep the size and fit, and the set of measurements they were chosen by."""
     with transaction(connection):
         connection.execute(
-            "UPDATE project SET size = ?, hem_change = ?, measuring_id = ? WHERE id = ?",
-            (size, hem_change, measuring_id, id),
+            "UPDATE project SET size = ?, fit = ?, measuring_id = ? WHERE id = ?",
+            (size, write_fit(fit), measuring_id, id),
         )
 
 

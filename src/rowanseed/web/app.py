@@ -16,8 +16,22 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 from rowanseed.core.errors import RowanseedError
 from rowanseed.store.database import connect, migrate
 from rowanseed.web.deps import TEMPLATES, NotFound
+from rowanseed.web.pages import (
+    alter,
+    cloths,
+    cut,
+    fit,
+    household,
+    jobs,
+    keep,
+    lay,
+    patterns,
+    people,
+    projects,
+    sew,
+    shelf,
+)
 from rowanseed.web.pages import cloth as cloth_station
-from rowanseed.web.pages import cloths, cut, fit, household, jobs, keep, lay, patterns, people, projects, sew, shelf
 
 log = logging.getLogger("rowanseed")
 
@@ -44,6 +58,7 @@ def create_app(database: Path) -> FastAPI:
         cloths,
         projects,
         fit,
+        alter,
         cloth_station,
         lay,
         jobs,

@@ -66,6 +66,17 @@ def _share(value: Any) -> Any:
     return share
 
 
+def _stretch(value: Any) -> Any:
+    if not isinstance(value, str):
+        return value
+    written = value.strip().rstrip("%").strip().replace(",", ".")
+    if not written:
+        return 0.0
+    if not re.fullmatch(r"\d+(\.\d+)?", written) or float(written) > 100:
+        raise refuse("How far 10 cm of it stretch, as a share: 0 for woven cloth, 25 for a firm knit, 100 at most.")
+    return float(written) / 100
+
+
 def _text(value: Any) -> Any:
     if not isinstance(value, str) or not value.strip():
         raise refuse("Something has to be written here.")
@@ -78,6 +89,7 @@ Length = Annotated[float, BeforeValidator(_length)]
 OptionalLength = Annotated[float | None, BeforeValidator(_optional_length)]
 Change = Annotated[float, BeforeValidator(_change)]
 Share = Annotated[float, BeforeValidator(_share)]
+Stretch = Annotated[float, BeforeValidator(_stretch)]
 Text = Annotated[str, BeforeValidator(_text)]
 
 

@@ -6,18 +6,22 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 
-from rowanseed.core.alter import Altered
+from rowanseed.core.alter.change import Alteration, Altered
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.errors import LayError, RowanseedError
-from rowanseed.core.garment import Choices, altered, lay_problem
+from rowanseed.core.finished import changes
+from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan, Problem, laid
-from rowanseed.core.make.compiler import Household, compile_steps
-from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.compiler import Household
 from rowanseed.core.make.steps import Step
 from rowanseed.core.pattern import Pattern, Role
-from rowanseed.core.sizing import Advice, by_chart
+from rowanseed.core.sizing.chart import Advice, by_chart
+from rowanseed.core.sizing.ease import Ease
+from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
 from rowanseed.core.units import format_cloth
+from rowanseed.core.walk import SeamWalk
+from rowanseed.core.walk import Verdict as SeamVerdict
 from rowanseed.core.yardage import Need, Verdict, need, will_it_do
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import cloths, lays, patterns, people, projects
@@ -26,6 +30,7 @@ from rowanseed.store.lays import KeptLay
 from rowanseed.store.people import Person
 from rowanseed.store.projects import ProjectRecord
 from rowanseed.web.deps import House, NotFound
+from rowanseed.web.remembered import altered_once, steps_once, walk_once
 
 STATIONS = (
     ("fit", "Fit"),
@@ -115,21 +120,80 @@ class ProjectView:
     def advice(self) -> Advice:
         return by_chart(self.person.body, self.pattern.envelope)
 
+    @cached_property
+    def choosing(self) -> Choosing:
+        return Choosing(self.body, self.pattern, self.record.view, self.record.fit.wish, self.home.units)
+
+    @cached_property
+    def body(self) -> Mapping[str, float]:
+        """The measurements that the project goes by: the newest ones."""
+        return self.person.body
+
+    @cached_property
+    def proposals(self) -> tuple[Proposal, ...]:
+        """What each school of choosing gives."""
+        return proposals(self.choosing)
+
+    @cached_property
+    def recommended(self) -> tuple[Proposal, str]:
+        """The school to follow, and why."""
+        return recommended(self.choosing, self.proposals)
+
     @property
     def size(self) -> str | None:
         """The size chosen, or until then the one recommended."""
-        return self.record.size or self.advice.size
+        return self.record.size or self.recommended[0].size
+
+    @property
+    def alterations(self) -> tuple[Alteration, ...]:
+        """What is altered, in order; until a size is chosen, what the recommended school asks for comes first."""
+        if self.record.size is None:
+            return (*self.recommended[0].alterations, *self.record.fit.alterations)
+        return self.record.fit.alterations
 
     @cached_property
     def choices(self) -> Choices | None:
-        return None if self.size is None else Choices(self.record.view, self.size, self.record.hem_change)
+        if self.size is None:
+            return None
+        blend = self.record.fit.blend if self.record.size else self.recommended[0].blend
+        return Choices(self.record.view, self.size, blend, self.alterations)
+
+    @cached_property
+    def rows(self) -> tuple[Ease, ...]:
+        """Ease at every measure, with the garment as blended and altered."""
+        if self.size is None:
+            return ()
+        return self.choosing.rows(self.size, changes=self.changes)
+
+    @cached_property
+    def changes(self) -> dict[str, float]:
+        """What blending and altering add to the garment's measures, in mm."""
+        return {} if self.size is None else changes(self.pattern, self.altered.pattern, self.size, self.record.view)
+
+    @cached_property
+    def walks(self) -> tuple[SeamWalk, ...]:
+        return walk_once(self.altered.pattern, self.size) if self.size else ()
+
+    @cached_property
+    def walks_as_drawn(self) -> tuple[SeamWalk, ...]:
+        """The seams of the size as the pattern draws it."""
+        return walk_once(self.pattern, self.size) if self.size else ()
+
+    @cached_property
+    def broken(self) -> tuple[SeamWalk, ...]:
+        """Seams that do not meet and have not been waved through as they now are."""
+        accepted = self.record.fit.accepted
+        return tuple(
+            w for w in self.walks
+            if w.verdict is SeamVerdict.APART and abs(accepted.get(w.join.id, 1e9) - w.fault) > 0.5
+        )  # fmt: skip
 
     @cached_property
     def altered(self) -> Altered:
         if self.choices is None:
             return Altered(self.pattern, ())
         try:
-            return altered(self.pattern, self.choices)
+            return altered_once(self.pattern, self.choices)
         except RowanseedError as error:
             self.failures.append(str(error))
             return Altered(self.pattern, ())
@@ -207,7 +271,7 @@ class ProjectView:
         household = Household(habits.overlocker, habits.hem_by_hand, units=self.home.units)
         if main is not None:
             household = Household(habits.overlocker, habits.hem_by_hand, main.cloth.fibre, self.home.units)
-        return sequence(compile_steps(self.altered.pattern, self.record.view, self.choices.size, household))
+        return steps_once(self.altered.pattern, self.choices, household)
 
     def ticked(self, list: str) -> frozenset[str]:
         return projects.ticks(self.home.db, self.record.id, list)
@@ -233,6 +297,8 @@ class ProjectView:
             return Station("fit", "Fit", False, "choose the size")
         if self.record.measuring_id != self.person.measuring_id:
             return Station("fit", "Fit", False, "measured again since", alarm=True)
+        if self.broken:
+            return Station("fit", "Fit", False, "a seam does not meet", alarm=True)
         return Station("fit", "Fit", True, f"size {self.record.size}")
 
     def _cloth(self) -> Station:
@@ -265,14 +331,17 @@ class ProjectView:
         return Station("lay", "Lay", False, "keep a lay" if plans else "to come")
 
     def _cut(self) -> Station:
-        done, items = self.ticked("cut"), self.cut_items
+        done = self.ticked("cut")
+        # Nothing ticked needs no list: the shelf asks this of every project.
+        items = self.cut_items if done else ()
         number = sum(item.key in done for item in items)
         if items and number == len(items):
             return Station("cut", "Cut", True, "all cut")
         return Station("cut", "Cut", False, f"{number} of {len(items)} cut" if number else "to come")
 
     def _sew(self) -> Station:
-        done, steps = self.ticked("sew"), self.steps
+        done = self.ticked("sew")
+        steps = self.steps if done else ()
         number = sum(step.id in done for step in steps)
         if steps and number == len(steps):
             return Station("sew", "Sew", True, "finished")

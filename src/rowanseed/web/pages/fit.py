@@ -1,31 +1,56 @@
-"""The Fit station: which size, how much ease, how long."""
+"""The Fit station: which size and why, how much ease, and other sizes at other levels."""
 
 from __future__ import annotations
 
-from fastapi import APIRouter, Response
+from collections.abc import Mapping
+from dataclasses import replace
+from typing import Annotated, Any
 
+from fastapi import APIRouter, Response
+from pydantic import BeforeValidator
+
+from rowanseed.core.alter.blend import blendable
 from rowanseed.core.body import MEASURE
 from rowanseed.core.errors import RowanseedError
 from rowanseed.core.garment import Choices, altered
-from rowanseed.core.pattern import Role
-from rowanseed.core.sizing import ease_table, measure_name
+from rowanseed.core.sizing.chart import measure_name
+from rowanseed.core.sizing.schools import Proposal, School
+from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
 from rowanseed.core.units import format_length
-from rowanseed.core.walk import walk
 from rowanseed.core.working import Given, Source, Working, length
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
-from rowanseed.drawings.pieces import draw_nest
 from rowanseed.store import projects
 from rowanseed.web.deps import Home, House, Typing, go
-from rowanseed.web.forms import Change, Errors, Form, bind
+from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
 from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
 
-class _FitForm(Form):
+def _line(value: Any) -> Any:
+    return value.strip()[:300] if isinstance(value, str) else value
+
+
+class _SizeForm(Form):
     size: str
-    hem_change: Change = 0.0
+    reason: Annotated[str, BeforeValidator(_line)] = ""
+
+
+class _SchoolForm(Form):
+    school: School
+    reason: Annotated[str, BeforeValidator(_line)] = ""
+
+
+class _WishForm(Form):
+    fit: Fit
+    over: Over
+    stretch: Stretch = 0.0
+
+
+class _BandForm(Form):
+    least: Change
+    most: Change
 
 
 @router.get("/projects/{id}/fit")
@@ -34,52 +59,111 @@ def show(home: Home, id: int) -> Response:
 
 
 @router.post("/projects/{id}/fit")
-def choose(home: Home, id: int, typed: Typing) -> Response:
+def choose_size(home: Home, id: int, typed: Typing) -> Response:
+    """Keep a size of the sewist's own choosing, with other sizes at other levels if she wants them."""
     project = load(home, id)
-    form, errors = bind(_FitForm, typed, home.units.small)
+    form, errors = bind(_SizeForm, typed, home.units.small)
     if form is not None:
-        change = form.hem_change
-        if typed["hem_change"] == _written(home, project.record.hem_change):
-            change = project.record.hem_change
+        before = project.record.fit
+        levels = blendable(project.pattern, project.pattern.envelope.sizes[0])
+        blend = tuple((level, typed.get(f"blend-{level}", "") or form.size) for level in levels)
+        if all(size == form.size for _, size in blend):
+            blend = ()
+        fit = replace(before, school=None, reason=form.reason, blend=blend)
         try:
-            altered(project.pattern, Choices(project.record.view, form.size, change))
+            altered(project.pattern, Choices(project.record.view, form.size, fit.blend, fit.alterations))
         except RowanseedError as error:
-            errors["size" if error.where == "size" else "hem_change"] = f"{error.problem} {error.remedy}"
+            errors["size"] = f"{error.problem} {error.remedy}".strip()
         else:
-            projects.choose_fit(home.db, id, form.size, change, project.person.measuring_id)
+            projects.choose_fit(home.db, id, form.size, fit, project.person.measuring_id)
             return go(f"/projects/{id}/fit")
     return _page(home, project, typed, errors, status=422)
 
 
-def _written(home: House, change: float) -> str:
-    return format_length(change, home.units, fine=True) if change else ""
+@router.post("/projects/{id}/fit/school")
+def choose_school(home: Home, id: int, typed: Typing) -> Response:
+    """Take what a school gives: its size, blend and alterations; the sewist's own alterations stay."""
+    project = load(home, id)
+    form, errors = bind(_SchoolForm, typed, home.units.small)
+    proposal = next((p for p in project.proposals if form is not None and p.school is form.school), None)
+    if form is None or proposal is None or proposal.size is None:
+        errors.setdefault("school", "That school has no size for you here.")
+        return _page(home, project, typed, errors, status=422)
+    before = project.record.fit
+    earlier = next((p.alterations for p in project.proposals if p.school is before.school), ())
+    own = tuple(a for a in before.alterations if a not in earlier and a not in proposal.alterations)
+    fit = replace(before, school=proposal.school, reason=form.reason, blend=proposal.blend,
+                alterations=(*proposal.alterations, *own))  # fmt: skip
+    try:
+        altered(project.pattern, Choices(project.record.view, proposal.size, fit.blend, fit.alterations))
+    except RowanseedError as error:
+        return _page(home, project, typed, {"school": f"{error.problem} {error.remedy}".strip()}, status=422)
+    projects.choose_fit(home.db, id, proposal.size, fit, project.person.measuring_id)
+    return go(f"/projects/{id}/fit")
+
+
+@router.post("/projects/{id}/fit/wish")
+def wish(home: Home, id: int, typed: Typing) -> Response:
+    """Keep how close it is wanted, what it is worn over, and bands of ease of one's own."""
+    project = load(home, id)
+    form, errors = bind(_WishForm, typed, home.units.small)
+    own: dict[str, Band] = {}
+    for row in project.rows:
+        said = {end: typed.get(f"{end}-{row.measure}", "").strip() for end in ("least", "most")}
+        if not any(said.values()):
+            continue
+        band, faults = bind(_BandForm, said, home.units.small)
+        for end, fault in faults.items():
+            errors[f"{end}-{row.measure}"] = fault
+        if band is not None:
+            if not all(said.values()) or band.least > band.most:
+                errors[f"most-{row.measure}"] = "Write both, the least first."
+            else:
+                own[row.measure] = (band.least, band.most)
+    if form is None or errors:
+        return _page(home, project, typed, errors, status=422)
+    fit = replace(project.record.fit, wish=Wish(form.fit, form.over, form.stretch, own))
+    projects.choose_fit(home.db, id, project.record.size, fit, project.record.measuring_id)
+    return go(f"/projects/{id}/fit")
 
 
 def _page(
-    home: House, project: ProjectView, typed: dict[str, str] | None, errors: Errors, *, status: int = 200
+    home: House, project: ProjectView, typed: Mapping[str, str] | None, errors: Errors, *, status: int = 200
 ) -> Response:
-    envelope, size, view = project.pattern.envelope, project.size, project.record.view
-    rows = ease_table(project.person.body, envelope, view, size) if size else ()
+    size, fit = project.size, project.record.fit
     colour = f"#{project.colour}"
-    main = [piece for piece, _ in project.pattern.pieces_for(Role.MAIN, view)]
+    best, why = project.recommended
+    levels = blendable(project.pattern, size) if size else ()
+    blend = dict(project.choices.blend) if project.choices else {}
+    shown = {
+        "size": size or "", "reason": fit.reason, "fit": fit.wish.fit.value, "over": fit.wish.over.value,
+        "stretch": f"{fit.wish.stretch * 100:g}" if fit.wish.stretch else "",
+        **{f"blend-{level}": blend.get(level, "") for level in levels},
+        **{f"{end}-{m}": format_length(band[k], home.units, fine=True)
+           for m, band in fit.wish.own.items() for k, end in enumerate(("least", "most"))},
+    }  # fmt: skip
     return home.page(
-        "fit.html", status, project=project, station="fit", advice=project.advice, rows=rows, errors=errors,
-        typed=typed or {"size": size or "", "hem_change": _written(home, project.record.hem_change)},
-        bars=draw_ease(rows, home.units, thread(colour), pale(colour, 0.6)) if rows else None,
-        nest=draw_nest(project.altered.pattern, size, thread(colour), main) if size else None,
-        walks=walk(project.altered.pattern, size) if size else (), measure_name=measure_name, measures=MEASURE,
-        length=_length(project),
+        "fit.html", status, project=project, station="fit", part="size", best=best, why=why, rows=project.rows, errors=errors,
+        typed={**shown, **(typed or {})}, taken=_taken(project), measures=MEASURE, measure_name=measure_name,
+        bars=draw_ease(project.rows, home.units, thread(colour), pale(colour, 0.6)) if project.rows else None,
+        girths=[r.measure for r in best.rows] or [r.measure for r in project.rows], levels=levels, blend=blend, fits=Fit, overs=Over,
+        missing=[m for m in project.pattern.envelope.sized_by if m not in project.body], length=_length(project),
     )  # fmt: skip
+
+
+def _taken(project: ProjectView) -> Proposal | None:
+    """The school that the kept size came from, as long as it still says so."""
+    return next((p for p in project.proposals if p.school is project.record.fit.school), None)
 
 
 def _length(project: ProjectView) -> Working | None:
-    """The finished length with the change at the hem, where the envelope prints one."""
+    """The finished length with what was changed, where the envelope prints one."""
     row = project.pattern.envelope.finished.get(project.record.view, {}).get("length")
     if row is None or project.size is None:
         return None
-    change = project.record.hem_change
-    return Working(
-        "Finished length", length(row[project.size] + change), "printed length + change at the hem",
-        (Given(f"finished length, size {project.size}", length(row[project.size]), Source.ENVELOPE),
-         Given("change at the hem", length(change), Source.CHOSEN)),
-    )  # fmt: skip
+    change = project.changes.get("length", 0.0)
+    given = [Given(f"finished length, size {project.size}", length(row[project.size]), Source.ENVELOPE)]
+    if change:
+        given.append(Given("blended or altered", length(change), Source.DRAWING))
+    formula = "printed length" + (" + change" if change else "")
+    return Working("Finished length", length(row[project.size] + change), formula, tuple(given))

@@ -8,11 +8,14 @@ from typing import Annotated
 from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
+from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.techniques import title
 from rowanseed.core.pattern import Role
 from rowanseed.core.units import format_cloth
-from rowanseed.store import projects
+from rowanseed.store import lessons, projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
+from rowanseed.web.pages.alter import places
 from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
@@ -29,6 +32,13 @@ def _day(value: object) -> object:
 
 class _NoteForm(Form):
     text: Text
+
+
+class _LessonForm(Form):
+    what: str
+    way: str
+    by: Length
+    said: str = ""
 
 
 class _UsedForm(Form):
@@ -58,6 +68,28 @@ def remove_note(home: Home, id: int, note: int) -> Response:
     return go(f"/projects/{id}/keep")
 
 
+@router.post("/projects/{id}/keep/lessons")
+def add_lesson(home: Home, id: int, typed: Typing) -> Response:
+    """Write down an alteration to make next time."""
+    project = load(home, id)
+    form, errors = bind(_LessonForm, typed, home.units.small)
+    if form is not None and form.what not in dict(places(project)):
+        errors["what"] = "Choose what to alter next time."
+    if form is None or errors:
+        return _page(home, project, typed, errors, status=422)
+    kind, at, level = form.what.split(":")
+    alteration = Alteration(Kind(kind), -form.by if form.way == "less" else form.by, at, level)
+    lessons.add_lesson(home.db, id, alteration, form.said.strip()[:300], home.today)
+    return go(f"/projects/{id}/keep")
+
+
+@router.post("/projects/{id}/keep/lessons/{lesson}/remove")
+def remove_lesson(home: Home, id: int, lesson: int) -> Response:
+    load(home, id)
+    lessons.remove_lesson(home.db, id, lesson)
+    return go(f"/projects/{id}/keep")
+
+
 @router.post("/projects/{id}/keep/used/{role}")
 def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
     project = load(home, id)
@@ -82,5 +114,5 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
     shown |= {f"used_on-{r.value}": used[r].used_on if r in used else home.today.isoformat() for r in project.roles}
     return home.page(
         "keep.html", status, project=project, station="keep", notes=projects.notes(home.db, project.record.id),
-        used=used, planned=planned, typed={**shown, **typed}, errors=errors,
+        title=title, lessons=lessons.lessons(home.db, project.record.id), places=places(project), used=used, planned=planned, typed={**shown, **typed}, errors=errors,
     )  # fmt: skip

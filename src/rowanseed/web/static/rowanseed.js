@@ -6,6 +6,9 @@ document.addEventListener("alpine:init", () => {
     nearer() { this.level = Math.min(4, this.level + 1); },
     further() { this.level = Math.max(1, this.level - 1); },
   }));
+  Alpine.data("printing", () => ({
+    go() { window.print(); },
+  }));
   // Listens to how far the search is, and shows the station when it is done.
   Alpine.data("searching", () => ({
     lines: [],

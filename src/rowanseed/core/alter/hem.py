@@ -1,9 +1,9 @@
-"""Alterations: functions from pieces to pieces that keep edge names, and say what they touched."""
+"""Lengthening and shortening at the hem, where there is no shaping below."""
 
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from rowanseed.core.errors import AlterationError
 from rowanseed.core.outline import (
@@ -16,41 +16,33 @@ from rowanseed.core.outline import (
     split_chain,
     transform_chain,
 )
-from rowanseed.core.pattern import FinishKind, Pattern, Piece, Shape
+from rowanseed.core.pattern import FinishKind, Panel, Pattern, Piece, Shape
 
 LEAST_LEFT = 50.0
 """A shortening has to leave this much of every edge that runs into the hem, in mm."""
 
 
-@dataclass(frozen=True)
-class Touched:
-    """A piece an alteration changed: which edges, by how much, and why it had to go along."""
-
-    piece: str
-    edges: tuple[str, ...]
-    by: float
-    why: str
-
-
-@dataclass(frozen=True)
-class Altered:
-    """A pattern with one size altered, and what that touched."""
-
-    pattern: Pattern
-    touched: tuple[Touched, ...]
-
-
 def hem_edges(pattern: Pattern) -> tuple[tuple[str, str], ...]:
-    """(piece id, edge name) of every edge that is hemmed, in the order of the making graph."""
-    return tuple(
+    """(piece id, edge name) of every edge that is hemmed, and of the linings and facings drawn on those pieces."""
+    hemmed = [
         (part.piece, part.edge)
         for finish in pattern.making.finishes
         if finish.kind is FinishKind.HEM
         for part in finish.parts
-    )
+        if pattern.piece(part.piece).panel in (Panel.FRONT, Panel.BACK)
+    ]
+    frames = {(pattern.piece(piece).frame, edge) for piece, edge in hemmed}
+    layers = {layer.piece for layer in pattern.making.layers}
+    along = [
+        (piece.id, edge.name)
+        for piece in pattern.pieces
+        for edge in piece.edges
+        if piece.id in layers and (piece.frame, edge.name) in frames
+    ]
+    return tuple(dict.fromkeys([*hemmed, *along]))
 
 
-def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Altered:
+def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Pattern:
     """Lengthen (`by` > 0) or shorten every hemmed piece at the hem, in one size.
 
     The edges that run into the hem are drawn out along their own direction, or cut back, by `by` mm;
@@ -59,24 +51,19 @@ def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Altered:
     Raises AlterationError if the pattern has no hem, or a piece is too short for the change.
     """
     if by == 0:
-        return Altered(pattern, ())
+        return pattern
     hems = hem_edges(pattern)
     if not hems:
         raise AlterationError("This pattern does not say which edges are hemmed, so the length cannot be changed there.",
                               "Leave the change at nothing.")  # fmt: skip
     pieces = {piece.id: piece for piece in pattern.pieces}
-    touched = []
     for piece_id, edge in hems:
         piece = pieces[piece_id]
-        shape, neighbours = _moved_hem(piece, size, edge, by)
-        pieces[piece_id] = replace(piece, shapes={**piece.shapes, size: shape})
-        why = f"its edge “{edge}” is part of the hem"
-        touched.append(Touched(piece_id, (*neighbours, edge), by, why))
-    altered = replace(pattern, pieces=tuple(pieces[piece.id] for piece in pattern.pieces))
-    return Altered(altered, tuple(touched))
+        pieces[piece_id] = replace(piece, shapes={**piece.shapes, size: _moved_hem(piece, size, edge, by)})
+    return replace(pattern, pieces=tuple(pieces[piece.id] for piece in pattern.pieces))
 
 
-def _moved_hem(piece: Piece, size: str, hem: str, by: float) -> tuple[Shape, tuple[str, str]]:
+def _moved_hem(piece: Piece, size: str, hem: str, by: float) -> Shape:
     names = [edge.name for edge in piece.edges]
     at = names.index(hem)
     before, after = names[at - 1], names[(at + 1) % len(names)]
@@ -91,7 +78,7 @@ def _moved_hem(piece: Piece, size: str, hem: str, by: float) -> tuple[Shape, tup
     up = tuple(s.reversed() for s in reversed(_lengthened(tuple(s.reversed() for s in reversed(up)), by)))
     move = similarity(curve[0].start, curve[-1].end, down[-1].end, up[0].start)
     edges = {**shape.edges, before: down, after: up, hem: transform_chain(curve, move)}
-    return Shape(edges, _longer_grainline(shape, by)), (before, after)
+    return Shape(edges, _longer_grainline(shape, by))
 
 
 def _lengthened(chain: Chain, by: float) -> Chain:

@@ -1,4 +1,4 @@
-"""Choosing a size by the chart, and the ease that comes of it.
+"""Choosing a size by the chart.
 
 The chart school (common practice, no source): the size whose body measures match; skirts and trousers
 by the hip first. Between two sizes the larger is safer, since it can be taken in.
@@ -16,13 +16,6 @@ from rowanseed.core.working import Given, Source, Working, length, words
 
 FORGIVEN = 0.25
 """How far over a size's figure still counts as that size: a quarter of the step to the next one."""
-
-WEARING_EASE: Mapping[str, tuple[float, float]] = {
-    # Woven cloth, in mm: bust 2-3 in, waist 1/2-1 in, hip from 2 in (common practice, no source).
-    "bust": (50.8, 76.2),
-    "waist": (12.7, 25.4),
-    "hip": (50.8, 101.6),
-}
 
 
 def measure_name(key: str) -> str:
@@ -121,62 +114,3 @@ def _reason(first: SizeByMeasure, found: tuple[SizeByMeasure, ...], chosen: str)
     larger = next(f for f in found if f.size == chosen)
     return (f"The {measure_name(first.measure)} says size {first.size}, but the {measure_name(larger.measure)} needs "
             f"size {chosen}. Cut the larger and take in at the {measure_name(first.measure)} after the try-on.")  # fmt: skip
-
-
-class EaseVerdict:
-    """Words for how a measure sits."""
-
-    TIGHT = "too tight to move in"
-    CLOSE = "closer than usual"
-    RIGHT = "room to move"
-    ROOMY = "room to move, and shape of its own"
-
-
-@dataclass(frozen=True)
-class Ease:
-    """One measure in one size: body, chart and finished garment in mm, the ease and what it means."""
-
-    measure: str
-    body: float | None
-    chart: float | None
-    finished: float
-    working: Working | None
-    verdict: str
-
-    @property
-    def ease(self) -> float | None:
-        return None if self.body is None else self.finished - self.body
-
-
-def ease_table(body: Mapping[str, float], envelope: Envelope, view: str, size: str) -> tuple[Ease, ...]:
-    """Ease at every measure that has a finished figure and can stand against a body measure."""
-    rows = []
-    for measure, row in envelope.finished.get(view, {}).items():
-        if measure not in MEASURE:
-            continue
-        of_body, finished = body.get(measure), row[size]
-        chart = envelope.body_chart.get(measure, {}).get(size)
-        working = None
-        if of_body is not None:
-            working = Working(
-                f"Ease at the {measure_name(measure)}", length(finished - of_body),
-                "finished garment less body",
-                (Given(f"finished {measure_name(measure)}, size {size}", length(finished), Source.ENVELOPE),
-                 Given(f"body {measure_name(measure)}", length(of_body), Source.MEASURED)),
-            )  # fmt: skip
-        rows.append(Ease(measure, of_body, chart, finished, working, _verdict(measure, of_body, finished)))
-    return tuple(rows)
-
-
-def _verdict(measure: str, body: float | None, finished: float) -> str:
-    if body is None:
-        return "not measured yet"
-    low, high = WEARING_EASE.get(measure, (0.0, 100.0))
-    ease = finished - body
-    if ease < 0:
-        return "smaller than the body"
-    if ease < low * 0.5:
-        return EaseVerdict.TIGHT
-    if ease < low:
-        return EaseVerdict.CLOSE
-    return EaseVerdict.RIGHT if ease <= high else EaseVerdict.ROOMY

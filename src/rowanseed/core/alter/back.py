@@ -1,0 +1,81 @@
+"""The back: a sway taken out at the waist, length given over a round back."""
+
+from __future__ import annotations
+
+from rowanseed.core.alter.deform import smooth
+from rowanseed.core.alter.frame import Frame, frames, move
+from rowanseed.core.errors import AlterationError
+from rowanseed.core.outline import Point, flatten
+from rowanseed.core.pattern import Panel, Pattern
+
+PARTS = 4
+FOLD = 90.0
+"""Half the height, in mm, over which the wedge is taken: as a fish-eye fold tapers."""
+
+
+def _backs(pattern: Pattern, size: str, level: str) -> list[tuple[Frame, float]]:
+    found = [(f, x) for f in frames(pattern, size) if _is_centre(f) and (x := f.level(level)) is not None]
+    if not found:
+        raise AlterationError(f"No back piece says where the {level} is.", "Leave this alteration out.")
+    return found
+
+
+def has_back(pattern: Pattern, size: str, level: str) -> bool:
+    return any(_is_centre(f) and f.level(level) is not None for f in frames(pattern, size))
+
+
+def _is_centre(frame: Frame) -> bool:
+    """Whether a frame is the back at its centre, not one of its side panels."""
+    return frame.panel is Panel.BACK and (frame.edge("centre") is not None or frame.edge("crotch") is not None)
+
+
+def has_round_back(pattern: Pattern, size: str) -> bool:
+    return any(f.panel is Panel.BACK and f.edge("armhole") and f.edge("neck") for f in frames(pattern, size))
+
+
+def _across(frame: Frame, edge: str) -> tuple[float, float]:
+    """(y at the centre, y of the outermost point of an edge)."""
+    centre = frame.centre_y()
+    chains = [p.shapes[frame.size].edges[edge] for p in frame.pieces if p.has_edge(edge)]
+    ys = [q[1] for chain in chains for q in flatten(chain, 1.0)] or [frame.bounds()[1], frame.bounds()[3]]
+    return centre, max(ys, key=lambda y: abs(y - centre))
+
+
+def take_out_sway(pattern: Pattern, size: str, by: float) -> Pattern:
+    """Take a wedge out of the back at the waist: `by` mm at the centre, nothing at the side seam."""
+    for frame, waist in _backs(pattern, size, "waist"):
+        centre, side = _across(frame, "side")
+        if by > 60:
+            raise AlterationError("A wedge of more than 6 cm bends the centre seam too far.", "Take out less.")
+
+        # A piece that begins at the waist is folded just below it.
+        fold = max(waist, frame.bounds()[0] + FOLD)
+
+        def field(p: Point, centre: float = centre, side: float = side, fold: float = fold) -> Point:
+            share = min(max(1 - (p[1] - centre) / (side - centre), 0.0), 1.0)
+            return (p[0] - by * share * smooth((p[0] - (fold - FOLD)) / (2 * FOLD)), p[1])
+
+        pattern = move(pattern, frame, field, parts=PARTS)
+    return pattern
+
+
+def give_round_back(pattern: Pattern, size: str, by: float) -> Pattern:
+    """Give `by` mm of length over the shoulder blades: at the centre back, dying away to the armhole."""
+    for frame in frames(pattern, size):
+        armhole, neck = frame.edge("armhole"), frame.edge("neck")
+        if frame.panel is not Panel.BACK or armhole is None or neck is None:
+            continue
+        centre, outer = _across(frame, "armhole")
+        top = min(p[0] for p in flatten(armhole, 1.0))
+        bottom = max(q[0] for p in frame.pieces if p.has_edge("armhole")
+                     for q in flatten(p.shapes[size].edges["armhole"], 1.0))  # fmt: skip
+        blades = (top + bottom) / 2
+
+        def field(
+            p: Point, centre: float = centre, outer: float = outer, blades: float = blades, top: float = top
+        ) -> Point:
+            share = smooth(1 - abs(p[1] - centre) / abs(outer - centre))
+            return (p[0] - by * share * smooth((blades - p[0]) / max(1.0, blades - top)), p[1])
+
+        pattern = move(pattern, frame, field, parts=PARTS)
+    return pattern

@@ -1,0 +1,139 @@
+"""Blending sizes: one size at one level, another at the next, and a smooth line between them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+
+from rowanseed.core.alter.deform import smooth
+from rowanseed.core.alter.frame import Frame, frames, with_pieces
+from rowanseed.core.errors import AlterationError
+from rowanseed.core.outline import Chain, Point, Segment, chain_length, point_at
+from rowanseed.core.pattern import Mark, Panel, Pattern, Piece, Shape
+from rowanseed.core.seamline import mark_distance
+
+PARTS = 4
+
+Blend = tuple[tuple[str, str], ...]
+"""(level, size), from the top of the garment down."""
+
+
+def blendable(pattern: Pattern, size: str) -> tuple[str, ...]:
+    """The levels at which sizes can be chosen apart, from the top down: those of the body panels."""
+    found: dict[str, float] = {}
+    for frame in frames(pattern, size):
+        if frame.panel in (Panel.FRONT, Panel.BACK):
+            for id, x in frame.levels():
+                if id not in ("hem", "knee"):
+                    found.setdefault(id, x)
+    return tuple(sorted(found, key=lambda id: found[id]))
+
+
+def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
+    """The pattern with `size` drawn as a blend. Raises AlterationError for an unknown level or size."""
+    levels, sizes = blendable(pattern, size), pattern.envelope.sizes
+    for level, other in blend:
+        if level not in levels:
+            raise AlterationError(f"The pieces do not say where the {level} is, so sizes cannot be blended there.",
+                                  f"There are: {', '.join(levels)}." if levels else "", "blend")  # fmt: skip
+        if other not in sizes:
+            raise AlterationError(f"This pattern has no size {other}.", f"It has {', '.join(sizes)}.", "blend")
+    if all(other == size for _, other in blend):
+        return pattern
+    ordered = sorted(blend, key=lambda entry: levels.index(entry[0]))
+    changed: list[Piece] = []
+    for frame in frames(pattern, size):
+        changed += [_blended(piece, size, _Weights(frame, size, ordered)) for piece in frame.pieces]
+    return with_pieces(pattern, changed)
+
+
+Weigh = Mapping[str, float]
+
+
+class _Weights:
+    """Shares of the sizes at a place along the grain of one frame."""
+
+    def __init__(self, frame: Frame, size: str, blend: Sequence[tuple[str, str]]) -> None:
+        drawn = dict(frame.levels())
+        self.stops = [(drawn[level], other) for level, other in blend if level in drawn]
+        if frame.panel is Panel.SLEEVE or (frame.panel is Panel.OTHER and not self.stops):
+            # A sleeve goes with its armhole, which is the topmost level's.
+            self.stops = [(0.0, blend[0][1])]
+        elif not self.stops:
+            self.stops = [(0.0, size)]
+        self.sizes = tuple(dict.fromkeys([size, *(other for _, other in self.stops)]))
+
+    def __call__(self, x: float) -> Weigh:
+        if x <= self.stops[0][0] or len(self.stops) == 1:
+            return {self.stops[0][1]: 1.0}
+        for (above, first), (below, second) in zip(self.stops, self.stops[1:], strict=False):
+            if x <= below:
+                if first == second:
+                    return {first: 1.0}
+                share = smooth((x - above) / max(1e-9, below - above))
+                return {first: 1 - share, second: share}
+        return {self.stops[-1][1]: 1.0}
+
+
+def _blended(piece: Piece, size: str, weights: _Weights) -> Piece:
+    if weights.sizes == (size,) and weights.stops[0][1] == size:
+        return piece
+
+    def mix(of: Mapping[str, Point]) -> Point:
+        shares = weights(of[size][0])
+        return (sum(w * of[s][0] for s, w in shares.items()), sum(w * of[s][1] for s, w in shares.items()))
+
+    def pair(ends: Mapping[str, tuple[Point, Point]]) -> tuple[Point, Point]:
+        return mix({s: e[0] for s, e in ends.items()}), mix({s: e[1] for s, e in ends.items()})
+
+    here = {s: piece.shapes[s] for s in weights.sizes}
+    edges = {
+        name: _blended_chain({s: shape.edges[name] for s, shape in here.items()}, size, weights)
+        for name in here[size].edges
+    }
+    top, bottom = pair({s: shape.grainline for s, shape in here.items()})
+    return replace(
+        piece,
+        shapes={**piece.shapes, size: Shape(edges, (top, (bottom[0], top[1])))},
+        marks=tuple(_mark(piece, size, mark, weights) for mark in piece.marks),
+        darts=tuple(replace(d, point={**d.point, size: mix(d.point)}) for d in piece.darts),
+        lines=tuple(replace(line, ends={**line.ends, size: pair(line.ends)}) for line in piece.lines),
+        points=tuple(replace(p, at={**p.at, size: mix(p.at)}) for p in piece.points),
+    )
+
+
+def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) -> Chain:
+    out: list[Segment] = []
+    for k, segment in enumerate(chains[size]):
+        ends = (segment.start[0], segment.end[0], *(p[0] for p in segment.points()))
+        only = [weights(x) for x in (min(ends), max(ends))]
+        if only[0] == only[1] and len(only[0]) == 1 and len(weights.stops) < 3:
+            out.append(chains[next(iter(only[0]))][k])
+            continue
+        runs = {s: _parts(chain[k]) for s, chain in chains.items()}
+        for part in range(PARTS):
+            points = []
+            for corner in range(4):
+                of = {s: run[part].points()[corner] for s, run in runs.items()}
+                shares = weights(of[size][0])
+                points.append(
+                    (sum(w * of[s][0] for s, w in shares.items()), sum(w * of[s][1] for s, w in shares.items()))
+                )
+            out.append(Segment(points[0], points[3], points[1], points[2]))
+    return tuple(new if k == 0 else replace(new, start=out[k - 1].end) for k, new in enumerate(out))
+
+
+def _parts(segment: Segment) -> list[Segment]:
+    a, b, c, d = segment.points()
+    rest, out = Segment(a, d, b, c), []
+    for k in range(PARTS, 1, -1):
+        first, rest = rest.split(1 / k)
+        out.append(first)
+    return [*out, rest]
+
+
+def _mark(piece: Piece, size: str, mark: Mark, weights: _Weights) -> Mark:
+    edge = piece.shapes[size].edges[mark.edge]
+    x = point_at(edge, min(mark_distance(piece, size, mark), chain_length(edge)))[0]
+    shares = weights(x)
+    return replace(mark, distance={**mark.distance, size: sum(w * mark.distance[s] for s, w in shares.items())})

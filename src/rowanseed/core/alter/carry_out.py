@@ -1,0 +1,124 @@
+"""Carrying alterations out, one after the other, each with everything that has to go along."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+
+from shapely.geometry import Polygon
+
+from rowanseed.core.alter.blend import Blend, blend_sizes
+from rowanseed.core.alter.change import Alteration, Altered, Kind, Step, Touched
+from rowanseed.core.alter.follow import follow
+from rowanseed.core.alter.frame import frame_of, why_along
+from rowanseed.core.alter.techniques import TECHNIQUE, title
+from rowanseed.core.errors import AlterationError
+from rowanseed.core.pattern import Pattern, Piece
+from rowanseed.core.seamline import lines, seam_length
+
+OPPOSED = (Kind.BUST, Kind.SHOULDER_WIDTH, Kind.SHOULDER_SLOPE, Kind.SWAY_BACK, Kind.ROUND_BACK, Kind.SLEEVE_WIDTH)
+
+
+def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], blend: Blend = ()) -> Altered:
+    """Blend the sizes, then alter in the order given.
+
+    Raises AlterationError for a change that cannot be made: too large for a piece, at a place the pattern does
+    not have, against another one, or with an outline that would cross itself.
+    """
+    refuse_contradictions(alterations, pattern)
+    if blend:
+        blended = blend_sizes(pattern, size, blend)
+        moved = _changed(pattern, blended, size)
+        blended, _ = follow(pattern, blended, size, moved)
+        _refuse_crossing(blended, size, _changed(pattern, blended, size), "the blend")
+        pattern = blended
+    steps = []
+    for alteration in alterations:
+        altered, touched = _one(pattern, size, alteration)
+        steps.append(Step(alteration, touched, pattern, altered))
+        pattern = altered
+    return Altered(pattern, tuple(steps))
+
+
+def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -> None:
+    """Raise AlterationError where one alteration takes back another of the same kind and place."""
+    seen: dict[tuple[Kind, str, str], Alteration] = {}
+    for alteration in alterations:
+        place = (alteration.kind, alteration.at, alteration.level)
+        other = seen.setdefault(place, alteration)
+        if other is not alteration and other.by * alteration.by < 0:
+            raise AlterationError(
+                f"“{title(alteration, pattern)}” takes back “{title(other, pattern)}”.",
+                "Keep one of the two, by the difference.", "by",
+            )  # fmt: skip
+
+
+def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, tuple[Touched, ...]]:
+    if alteration.by == 0:
+        return pattern, ()
+    technique = TECHNIQUE[alteration.kind]
+    if abs(alteration.by) > technique.most:
+        raise AlterationError(
+            f"{abs(alteration.by) / 10:g} cm is more than this alteration bears; {technique.most / 10:g} cm is the most.",
+            "Take another size, or share it among several alterations.", "by",
+        )  # fmt: skip
+    if alteration.by < 0 and not technique.opposite:
+        raise AlterationError("This can only be more than nothing.", "Write how thick it is.", "by")
+    made = technique.carry_out(pattern, size, alteration)
+    moved = _changed(pattern, made, size)
+    altered, followed = follow(pattern, made, size, moved)
+    everything = _changed(pattern, altered, size)
+    _refuse_crossing(altered, size, everything, f"“{title(alteration, pattern)}”")
+    touched = []
+    for piece in pattern.pieces:
+        if piece.id in everything:
+            reason = followed.get(piece.id) or _why(pattern, size, piece, alteration)
+            edges, by = _edges_changed(piece, altered.piece(piece.id), size)
+            touched.append(Touched(piece.id, edges, by, reason))
+    return altered, tuple(touched)
+
+
+def _changed(before: Pattern, after: Pattern, size: str) -> set[str]:
+    return {b.id for b, a in zip(before.pieces, after.pieces, strict=True) if b.shapes[size] != a.shapes[size]}
+
+
+def _why(pattern: Pattern, size: str, piece: Piece, alteration: Alteration) -> str:
+    """Why an alteration itself changes a piece."""
+    frame = frame_of(pattern, size, piece.id)
+    words = {
+        Kind.LENGTH: "the line is printed on it",
+        Kind.HEM: "its lower edge is part of the hem",
+        Kind.SEAM: "the seam runs along it",
+        Kind.BUST: "it covers the bust",
+        Kind.SHOULDER_WIDTH: "its shoulder and armhole move",
+        Kind.SHOULDER_SLOPE: "its shoulder and armhole move",
+        Kind.SHOULDER_PADS: "its shoulder is raised",
+        Kind.SWAY_BACK: "the wedge runs across it",
+        Kind.ROUND_BACK: "it lies over the shoulder blades",
+        Kind.SLEEVE_WIDTH: "it covers the upper arm",
+        Kind.CROTCH_LENGTH: "it has the fork",
+    }
+    over = {p.piece for j in pattern.making.joins if j.over == alteration.at for p in (*j.a, *j.b)}
+    if alteration.kind is Kind.SEAM and piece.id in over:
+        return "its seam lies over that seam"
+    return why_along(pattern, piece, frame, lambda _: words[alteration.kind])
+
+
+def _edges_changed(before: Piece, after: Piece, size: str) -> tuple[tuple[str, ...], float]:
+    """The edges that moved, and the greatest change of length among them."""
+    old, new = before.shapes[size].edges, after.shapes[size].edges
+    changed = tuple(name for name in old if old[name] != new[name])
+    by = (seam_length(after, size, name) - seam_length(before, size, name) for name in changed)
+    return changed, max(by, key=abs, default=0.0)
+
+
+def _refuse_crossing(pattern: Pattern, size: str, pieces: Iterable[str], what: str) -> None:
+    for id in sorted(pieces):
+        piece = pattern.piece(id)
+        both = lines(piece, size)
+        for ring in (both.seam_ring(), both.cutting_ring()):
+            outline = Polygon(ring)
+            if not outline.is_valid:
+                raise AlterationError(
+                    f"With {what} the outline of “{piece.name}” crosses itself.",
+                    "Change it by less, or another way.",
+                )  # fmt: skip

@@ -1,0 +1,118 @@
+"""What is joined to a changed edge goes along: bands and facings take its length, caps fit their armholes.
+
+Pieces with a shape of their own are never changed behind the sewist's back: where two of them no longer
+meet, the seam is left to be asked about.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from rowanseed.core.alter.deform import deform, stretch
+from rowanseed.core.alter.frame import with_pieces
+from rowanseed.core.alter.sleeve import raise_cap
+from rowanseed.core.outline import lerp, unit
+from rowanseed.core.pattern import EdgePart, Join, Panel, Pattern
+from rowanseed.core.walk import part_length, walk, walk_join
+
+ROUNDS = 5
+NOTICED = 0.05
+"""A seam whose difference has changed by less than this, in mm, is as it was."""
+
+
+def follow(before: Pattern, after: Pattern, size: str, moved: set[str]) -> tuple[Pattern, Mapping[str, str]]:
+    """The altered pattern with bands, facings and caps taken along; for each such piece, why.
+
+    `moved` are the pieces that the alteration itself moved. Seams keep the difference they had before.
+    """
+    wanted = {w.join.id: w.fault for w in walk(before, size)}
+    reasons: dict[str, str] = {}
+    moved = set(moved)
+    for _ in range(ROUNDS):
+        settled = True
+        for join in after.making.joins:
+            off = walk_join(after, size, join).fault - wanted[join.id]
+            if abs(off) <= NOTICED:
+                continue
+            fitted = _fit(after, size, join, off, moved)
+            if fitted is not None:
+                after, pieces = fitted
+                settled = False
+                for piece, why in pieces.items():
+                    reasons.setdefault(piece, why)
+                    moved.add(piece)
+        if settled:
+            break
+    return after, reasons
+
+
+def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -> tuple[Pattern, dict[str, str]] | None:
+    """Change one side of a join so that its difference is `off` less; None if neither side may be changed."""
+    for side, sign in ((join.b, 1.0), (join.a, -1.0)):
+        panels = {pattern.piece(part.piece).panel for part in side}
+        other = join.a if side is join.b else join.b
+        if panels == {Panel.BAND} and not {part.piece for part in side} & moved - _bands(pattern, other):
+            return _fit_bands(pattern, size, join, side, off * sign)
+        if panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge == "cap":
+            name = side[0].piece
+            fitted = _fit_cap(pattern, size, side[0], off * sign)
+            word = "armhole" if len(other) == 1 else "armholes"
+            return fitted, {name: f"its cap goes into the changed {word} with the same ease"}
+    return None
+
+
+def _bands(pattern: Pattern, parts: tuple[EdgePart, ...]) -> set[str]:
+    """Of two bands sewn together either may follow; a band sewn to the garment follows it alone."""
+    return set() if any(pattern.piece(p.piece).panel is Panel.BAND for p in parts) else {
+        p.id for p in pattern.pieces if p.panel is Panel.BAND
+    }  # fmt: skip
+
+
+def _fit_bands(
+    pattern: Pattern, size: str, join: Join, side: tuple[EdgePart, ...], by: float
+) -> tuple[Pattern, dict[str, str]]:
+    lengths = [part_length(pattern, size, part) for part in side]
+    other = join.a if side is join.b else join.b
+    names = " and ".join(dict.fromkeys(f"“{pattern.piece(p.piece).name}”" for p in other[:3]))
+    reasons = {}
+    for part, length in zip(side, lengths, strict=True):
+        pattern = fit_edge(pattern, size, part, by * length / sum(lengths))
+        reasons[part.piece] = f"its {part.edge} edge is sewn to {names}"
+    return pattern, reasons
+
+
+def fit_edge(pattern: Pattern, size: str, part: EdgePart, by: float) -> Pattern:
+    """Make a piece longer along an edge by `by` mm, in the middle of the edge, so that the edge grows by that."""
+    piece = pattern.piece(part.piece)
+    goal = part_length(pattern, size, part) + by
+    edge = piece.shapes[size].edges[part.edge]
+    a, b = edge[0].start, edge[-1].end
+    along, middle = unit((b[0] - a[0], b[1] - a[1])), lerp(a, b, 0.5)
+    half = 0.3 * ((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2) ** 0.5
+    change, fitted = by, pattern
+    for _ in range(4):
+        field, cuts = stretch(middle, along, change, half)
+        fitted = with_pieces(pattern, [deform(piece, size, field, cuts)])
+        missing = goal - part_length(fitted, size, part)
+        if abs(missing) < 0.01:
+            break
+        change += missing
+    return fitted
+
+
+def _fit_cap(pattern: Pattern, size: str, part: EdgePart, by: float) -> Pattern:
+    """Raise or lower a sleeve's cap so that its seam line grows by `by` mm."""
+    goal = part_length(pattern, size, part) + by
+
+    def missing(height: float) -> float:
+        return goal - part_length(raise_cap(pattern, size, part.piece, height), size, part)
+
+    # The secant through two heights: the length grows almost evenly with the height.
+    one, two = 0.0, by * 0.7 or 1.0
+    left, right = by, missing(two)
+    for _ in range(8):
+        if abs(right) < 0.01 or right == left:
+            break
+        one, two, left = two, two - right * (two - one) / (right - left), right
+        right = missing(two)
+    return raise_cap(pattern, size, part.piece, two)

@@ -1,0 +1,97 @@
+"""A frame: pieces drawn where they lie together, and moved together."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass, replace
+
+from rowanseed.core.alter.deform import Cuts, Field, deform
+from rowanseed.core.outline import Chain, Point, flatten
+from rowanseed.core.pattern import LayerKind, LineKind, Panel, Pattern, Piece, PointKind, Role
+
+ROUGH = 0.5
+"""Flatness in mm of edges that only tell a map where they run."""
+
+
+@dataclass(frozen=True)
+class Frame:
+    """The pieces of one frame in one size; the garment's own pieces stand before its layers."""
+
+    name: str
+    panel: Panel
+    pieces: tuple[Piece, ...]
+    size: str
+
+    def edge(self, name: str) -> Chain | None:
+        """The edge of this name, of the first piece that has it."""
+        return next((p.shapes[self.size].edges[name] for p in self.pieces if p.has_edge(name)), None)
+
+    def level(self, id: str) -> float | None:
+        """Where a measure's level stands along the grain, or None if it is not drawn."""
+        found = [line for p in self.pieces if (line := p.line(LineKind.LEVEL, id)) is not None]
+        if not found:
+            return None
+        a, b = found[0].ends[self.size]
+        return (a[0] + b[0]) / 2
+
+    def levels(self) -> tuple[tuple[str, float], ...]:
+        """Every level with where it stands, from the top down."""
+        ids = dict.fromkeys(line.id for p in self.pieces for line in p.lines if line.kind is LineKind.LEVEL)
+        return tuple(sorted(((id, x) for id in ids if (x := self.level(id)) is not None), key=lambda entry: entry[1]))
+
+    def point(self, kind: PointKind) -> Point | None:
+        return next((q.at[self.size] for p in self.pieces for q in p.points if q.kind is kind), None)
+
+    def bounds(self) -> tuple[float, float, float, float]:
+        """(least x, least y, greatest x, greatest y) of all edges."""
+        points = [q for p in self.pieces for chain in p.shapes[self.size].edges.values() for q in flatten(chain, ROUGH)]
+        xs, ys = [q[0] for q in points], [q[1] for q in points]
+        return min(xs), min(ys), max(xs), max(ys)
+
+    def centre_y(self) -> float:
+        """The line of the body's centre: a drawn centre line, else the centre edge, else y = 0."""
+        for p in self.pieces:
+            for line in p.lines:
+                if line.kind is LineKind.CENTRE:
+                    return line.ends[self.size][0][1]
+        centre = self.edge("centre")
+        return centre[0].start[1] if centre else 0.0
+
+
+def frames(pattern: Pattern, size: str) -> tuple[Frame, ...]:
+    """All frames of a pattern, in the order of its pieces."""
+    layered = {layer.piece for layer in pattern.making.layers}
+    by_name: dict[str, list[Piece]] = {}
+    for piece in pattern.pieces:
+        by_name.setdefault(piece.frame, []).append(piece)
+    out = []
+    for name, pieces in by_name.items():
+        own_first = sorted(pieces, key=lambda p: (p.id in layered, Role.MAIN not in {c.role for c in p.cuts}))
+        panel = next((p.panel for p in own_first if p.panel not in (Panel.OTHER, Panel.BAND)), own_first[0].panel)
+        out.append(Frame(name, panel, tuple(own_first), size))
+    return tuple(out)
+
+
+def frame_of(pattern: Pattern, size: str, piece: str) -> Frame:
+    """The frame that a piece is drawn in."""
+    return next(f for f in frames(pattern, size) if any(p.id == piece for p in f.pieces))
+
+
+def with_pieces(pattern: Pattern, changed: Iterable[Piece]) -> Pattern:
+    """The pattern with some pieces taken for those of the same id."""
+    by_id = {piece.id: piece for piece in changed}
+    return replace(pattern, pieces=tuple(by_id.get(piece.id, piece) for piece in pattern.pieces))
+
+
+def move(pattern: Pattern, frame: Frame, field: Field, cuts: Cuts | None = None, parts: int = 1) -> Pattern:
+    """The pattern with every piece of a frame moved by one map."""
+    return with_pieces(pattern, (deform(piece, frame.size, field, cuts, parts) for piece in frame.pieces))
+
+
+def why_along(pattern: Pattern, piece: Piece, frame: Frame, reason: Callable[[Piece], str]) -> str:
+    """Why a piece of a moved frame went along: as what it is to another, or for the technique's own reason."""
+    for layer in pattern.making.layers:
+        if layer.piece == piece.id and any(p.id == layer.of for p in frame.pieces if p.id != piece.id):
+            kind = {LayerKind.FACING: "facing", LayerKind.LINING: "lining"}.get(layer.kind, layer.kind.value)
+            return f"it is the {kind} of “{pattern.piece(layer.of).name}”"
+    return reason(piece)

@@ -1,0 +1,46 @@
+"""Lengthening and shortening at the lines printed for it: slash and spread, or fold out, and true the edges."""
+
+from __future__ import annotations
+
+from rowanseed.core.alter.deform import BAND, stretch
+from rowanseed.core.alter.frame import Frame, frames, move
+from rowanseed.core.errors import AlterationError
+from rowanseed.core.pattern import InnerLine, LineKind, Pattern
+
+ALONG = (1.0, 0.0)
+
+
+def printed_lines(pattern: Pattern) -> tuple[str, ...]:
+    """The ids of the lengthen-or-shorten lines, in the order of the pieces."""
+    found = [line.id for p in pattern.pieces for line in p.lines if line.kind is LineKind.LENGTHEN_SHORTEN]
+    return tuple(dict.fromkeys(found))
+
+
+def line_in(frame: Frame, id: str) -> InnerLine | None:
+    """A frame's lengthen-or-shorten line of this id."""
+    return next((line for p in frame.pieces if (line := p.line(LineKind.LENGTHEN_SHORTEN, id)) is not None), None)
+
+
+def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
+    """Lengthen (`by` > 0) or shorten every frame that has the printed line `id`, in one size.
+
+    Raises AlterationError for a line that is not printed, or a piece too short for the change.
+    """
+    if id not in printed_lines(pattern):
+        raise AlterationError(f"This pattern has no line “{id}” to lengthen or shorten at.",
+                              f"It has {', '.join(printed_lines(pattern)) or 'none'}.", "at")  # fmt: skip
+    for frame in frames(pattern, size):
+        line = line_in(frame, id)
+        if line is None:
+            continue
+        a, b = line.ends[size]
+        middle = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
+        low, _, high, _ = frame.bounds()
+        if by < 0 and high - low + by < 2 * BAND:
+            raise AlterationError(
+                f"“{frame.pieces[0].name}” is {(high - low) / 10:.0f} cm long: it cannot be shortened by that much.",
+                "Shorten it by less.", f"Piece “{frame.pieces[0].name}”, size {size}",
+            )  # fmt: skip
+        field, cuts = stretch(middle, ALONG, by)
+        pattern = move(pattern, frame, field, cuts)
+    return pattern

@@ -1,0 +1,61 @@
+"""Sleeves: width at the upper arm, and a cap that fits its armhole again."""
+
+from __future__ import annotations
+
+from rowanseed.core.alter.deform import Cuts, smooth
+from rowanseed.core.alter.frame import Frame, frames, move
+from rowanseed.core.errors import AlterationError
+from rowanseed.core.outline import Point, flatten
+from rowanseed.core.pattern import Panel, Pattern
+
+PARTS = 4
+
+
+def has_sleeve(pattern: Pattern, size: str) -> bool:
+    return any(f.panel is Panel.SLEEVE and f.level("bicep") is not None for f in frames(pattern, size))
+
+
+def _sleeves(pattern: Pattern, size: str) -> list[tuple[Frame, float]]:
+    found = [(f, x) for f in frames(pattern, size) if f.panel is Panel.SLEEVE and (x := f.level("bicep")) is not None]
+    if not found:
+        raise AlterationError("No sleeve of this pattern says where the upper arm is.", "Leave this alteration out.")
+    return found
+
+
+def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
+    """Widen (`by` > 0) or narrow the sleeve at the upper arm; nothing at the top of the cap nor at the wrist."""
+    for frame, bicep in _sleeves(pattern, size):
+        low, left, high, right = frame.bounds()
+        middle, half = (left + right) / 2, (right - left) / 2
+        if by < 0 and -by > half:
+            raise AlterationError(f"The sleeve is {2 * half / 10:.0f} cm wide: so much cannot be taken out.",
+                                  "Narrow it by less.")  # fmt: skip
+
+        def field(
+            p: Point,
+            low: float = low,
+            high: float = high,
+            bicep: float = bicep,
+            middle: float = middle,
+            half: float = half,
+        ) -> Point:
+            down = smooth((p[0] - low) / (bicep - low)) if p[0] < bicep else 1 - smooth((p[0] - bicep) / (high - bicep))
+            return (p[0], p[1] + by / 2 * down * max(-1.0, min(1.0, (p[1] - middle) / half)))
+
+        pattern = move(pattern, frame, field, parts=PARTS)
+    return pattern
+
+
+def raise_cap(pattern: Pattern, size: str, piece_id: str, by: float) -> Pattern:
+    """Make the cap of a sleeve higher (`by` > 0) or lower above the level of the upper arm, drawn out evenly."""
+    frame = next(f for f in frames(pattern, size) if any(p.id == piece_id for p in f.pieces))
+    bicep = frame.level("bicep")
+    cap = frame.edge("cap")
+    if bicep is None or cap is None:
+        return pattern
+    top = min(p[0] for p in flatten(cap, 1.0))
+
+    def field(p: Point) -> Point:
+        return p if p[0] >= bicep else (p[0] - by * (bicep - p[0]) / (bicep - top), p[1])
+
+    return move(pattern, frame, field, Cuts((1.0, 0.0), (bicep,)))

@@ -1,0 +1,1 @@
+"""Choosing a size: the schools, the ease each gives, and which one to recommend."""

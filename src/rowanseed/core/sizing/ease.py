@@ -1,0 +1,140 @@
+"""Ease at every measure: body, chart, finished garment, what is wanted, and a verdict in words."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from enum import Enum
+
+from rowanseed.core.body import MEASURE
+from rowanseed.core.pattern import Pattern
+from rowanseed.core.sizing.chart import measure_name
+from rowanseed.core.sizing.wish import Band, Wish, wanted
+from rowanseed.core.units import Units, format_length
+from rowanseed.core.working import Given, Source, Working, length
+
+GIRTHS = ("high_bust", "bust", "waist", "hip", "upper_arm", "thigh")
+"""Measures taken round the body: what there is beyond them is ease."""
+
+FIXED = {"high_bust": 3.0, "neck": 3.0, "shoulder": 3.0, "bust": 1.6, "upper_arm": 1.2}
+"""How much a misfit weighs: neck and shoulder cannot be altered once cut, side seams and hem can (weight 1)."""
+
+
+class Sits(Enum):
+    """How a measure sits."""
+
+    UNKNOWN = "not measured yet"
+    SMALLER = "smaller than the body"
+    TIGHT = "tighter than wanted"
+    RIGHT = "as wanted"
+    ROOMY = "roomier than wanted"
+
+
+@dataclass(frozen=True)
+class Ease:
+    """One measure in one size: body, chart and finished garment in mm, ease and the band wanted."""
+
+    measure: str
+    body: float | None
+    chart: float | None
+    finished: float
+    band: Band | None
+    better: str | None
+    """A size that would sit as wanted at this measure alone, if there is one and this one does not."""
+    change: float = 0.0
+    """What blending or altering adds to the printed finished figure, in mm."""
+    printed_size: str = ""
+
+    @property
+    def ease(self) -> float | None:
+        return None if self.body is None else self.finished - self.body
+
+    @property
+    def off(self) -> float:
+        """How far outside the band, in mm: negative is too tight, positive too roomy, 0 as wanted."""
+        if self.ease is None or self.band is None:
+            return 0.0
+        low, high = self.band
+        return self.ease - low if self.ease < low else max(0.0, self.ease - high)
+
+    @property
+    def sits(self) -> Sits:
+        if self.body is None or self.ease is None:
+            return Sits.UNKNOWN
+        if self.ease < 0 and (self.band is None or self.band[0] >= 0):
+            return Sits.SMALLER
+        return Sits.TIGHT if self.off < -0.5 else Sits.ROOMY if self.off > 0.5 else Sits.RIGHT
+
+    @property
+    def working(self) -> Working | None:
+        """The ease with what it was worked out from; None while the body is not measured."""
+        if self.body is None:
+            return None
+        name = measure_name(self.measure)
+        given = [
+            Given(f"finished {name}, size {self.printed_size}", length(self.finished - self.change), Source.ENVELOPE)
+        ]
+        if self.change:
+            given.append(Given("blended or altered", length(self.change), Source.DRAWING))
+        given.append(Given(f"body {name}", length(self.body), Source.MEASURED))
+        return Working(f"Ease at the {name}", length(self.finished - self.body),
+                       "finished garment" + (" + change" if self.change else "") + " less body", tuple(given))  # fmt: skip
+
+    def verdict(self, units: Units) -> str:
+        """The verdict in words, with what would help."""
+        name, sits = measure_name(self.measure), self.sits
+        if sits is Sits.RIGHT and self.band is None:
+            return "measured on the garment"
+        if sits in (Sits.UNKNOWN, Sits.RIGHT):
+            return str(sits.value)
+        by = format_length(abs(self.off), units)
+        if sits is Sits.SMALLER and self.band is None:
+            by = format_length(abs(self.ease or 0.0), units)
+        other = f"choose {self.better} there or " if self.better else ""
+        if sits is Sits.ROOMY:
+            return f"{by} roomier at the {name} than you asked for: {other}take in"
+        return f"{by} tighter at the {name} than you asked for: {other}let out"
+
+
+def ease_rows(
+    body: Mapping[str, float], pattern: Pattern, view: str, sizes: Mapping[str, str], size: str, wish: Wish,
+    changes: Mapping[str, float] | None = None,
+) -> tuple[Ease, ...]:  # fmt: skip
+    """Ease at every measure round the body that has a finished figure.
+
+    `sizes` says which size holds at a measure where that is not `size` (a blend); `changes` what alterations
+    add at a measure, in mm.
+    """
+    envelope = pattern.envelope
+    rows = []
+    for measure, printed in envelope.finished.get(view, {}).items():
+        if measure not in GIRTHS or measure not in MEASURE:
+            continue
+        here = sizes.get(measure, size)
+        chart_row = envelope.body_chart.get(measure, {})
+        of_body, change = body.get(measure), (changes or {}).get(measure, 0.0)
+        drawn = printed[here] - chart_row[here] if here in chart_row else None
+        band = wanted(wish, pattern.garment, measure, drawn, of_body or 0.0)
+        row = Ease(measure, of_body, chart_row.get(here), printed[here] + change, band, None, change, here)
+        if row.off:
+            row = Ease(measure, of_body, chart_row.get(here), row.finished, band,
+                       _better(measure, of_body, pattern, printed, wish), change, here)  # fmt: skip
+        rows.append(row)
+    return tuple(rows)
+
+
+def _better(measure: str, body: float | None, pattern: Pattern, printed: Mapping[str, float], wish: Wish) -> str | None:
+    """The smallest size that sits as wanted at one measure."""
+    if body is None:
+        return None
+    chart = pattern.envelope.body_chart.get(measure, {})
+    for size in pattern.envelope.sizes:
+        band = wanted(wish, pattern.garment, measure, printed[size] - chart[size] if size in chart else None, body)
+        if band is not None and band[0] <= printed[size] - body <= band[1]:
+            return size
+    return None
+
+
+def misfit(rows: tuple[Ease, ...]) -> float:
+    """How badly a choice sits, in mm: what is outside the bands, tight counted double, what cannot be altered more."""
+    return sum(abs(r.off) * (2.0 if r.off < 0 else 1.0) * FIXED.get(r.measure, 1.0) for r in rows)

@@ -1,0 +1,462 @@
+"""Draft the collared overshirt: yoke, set-in sleeve, cuffs, collar on a stand, buttoned band.
+
+Drafted from the chest as straight-cut shirts are. The sleeve's cap is solved so that it is a hand's ease longer
+than the armhole; stand, collar, band and cuff take their lengths from the edges they are sewn to.
+
+Body chart and figures are invented for the demo.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from rowanseed.core.outline import Chain, Point, Segment, chain_length, unit
+from rowanseed.core.pattern import (
+    BookletStep,
+    Closure,
+    ClosureKind,
+    Corner,
+    Cut,
+    Difference,
+    DifferenceKind,
+    Drawn,
+    EdgeSpec,
+    Envelope,
+    Figure,
+    Finish,
+    FinishKind,
+    InnerLine,
+    InnerPoint,
+    Join,
+    LineKind,
+    Making,
+    Mark,
+    MarkKind,
+    Notion,
+    Panel,
+    Pattern,
+    Piece,
+    PointKind,
+    Press,
+    PrintedYardage,
+    Role,
+    Shape,
+    View,
+)
+from rowanseed.demo.drafting import (
+    DOWN,
+    IN,
+    OUT,
+    UP,
+    adjust_here,
+    curve,
+    lengths,
+    level,
+    notch,
+    part,
+    rectangle,
+    row,
+    solve,
+    straight,
+    y_at,
+)
+
+SIZES = ("XXS", "XS", "S", "M", "L", "XL", "2XL", "3XL")
+CHEST = (800, 860, 920, 980, 1050, 1130, 1210, 1300)
+WAIST = (640, 700, 760, 820, 900, 990, 1080, 1180)
+HIP = (860, 910, 960, 1010, 1070, 1140, 1220, 1310)
+NECK = (335, 350, 365, 380, 400, 420, 440, 460)
+ARM = (555, 570, 585, 600, 615, 630, 640, 650)
+LENGTH = (690, 700, 710, 720, 735, 750, 760, 770)
+
+EASE = 170.0
+HIP_EASE = 130.0
+CAP_EASE = 14.0
+BAND_WIDTH = 32.0
+STAND_HEIGHT = 32.0
+COLLAR_DEPTH = 62.0
+CUFF_DEPTH = 60.0
+TRIMMED = 3.0
+"""The under collar is trimmed by this on its outer edges (1/8 in, common practice, no source)."""
+SEAM, HEM, NARROW = 15.0, 25.0, 10.0
+FRONT_NOTCH, BACK_NOTCH = 95.0, 105.0
+OVERSHIRT_DROP = 36.0
+BACK_NECK = 22.0
+
+
+@dataclass(frozen=True)
+class Body:
+    """One size of the body: the points that front, back and yoke share, in the wearer's frame (mm)."""
+
+    chest: float
+    neck_width: float
+    neck_depth: float
+    tip: Point
+    underarm: Point
+    yoke: float
+    waist: float
+    hip: float
+    hem: float
+    hem_width: float
+
+    @property
+    def bust_level(self) -> float:
+        return self.chest * 0.09 + 185
+
+    def armhole(self, across: float) -> Chain:
+        """From the underarm up to the shoulder tip; `across` is how far from the centre it passes."""
+        turn = (self.underarm[0] - 88.0, across)
+        shoulder = unit((self.tip[0], self.tip[1] - self.neck_width))
+        square = (-shoulder[1], shoulder[0])
+        return (curve(self.underarm, IN, turn, UP, 0.5, 0.42), curve(turn, UP, self.tip, square, 0.36))
+
+    def side(self) -> Chain:
+        """From the hem up to the underarm."""
+        return straight((self.hem, self.hem_width), self.underarm)
+
+    def side_y(self, x: float) -> float:
+        return y_at(self.side(), x)
+
+
+def body(size: str) -> Body:
+    k = SIZES.index(size)
+    neck_width = NECK[k] / 5 - 2
+    underarm = (CHEST[k] / 8 + 130.0, (CHEST[k] + EASE) / 4)
+    waist = underarm[0] + 175.0
+    return Body(
+        CHEST[k], neck_width, neck_width + 8, (OVERSHIRT_DROP, 122 + CHEST[k] * 0.098), underarm,
+        OVERSHIRT_DROP + 62, waist, waist + 195, float(LENGTH[k]), (HIP[k] + HIP_EASE) / 4,
+    )  # fmt: skip
+
+
+# ---------------------------------------------------------------- front, back, yoke
+
+
+def _specs(names: tuple[str, ...], fold: str | None = None) -> tuple[EdgeSpec, ...]:
+    return tuple(
+        EdgeSpec(n, 0.0 if n == fold else HEM if n == "hem" else SEAM, Corner.TURNED if n == "hem" else Corner.MITRE)
+        for n in names
+    )
+
+
+def _front(bodies: dict[str, Body]) -> Piece:
+    edge_y = BAND_WIDTH / 2
+    shapes, bust = {}, {}
+    for size, b in bodies.items():
+        neck_end = (b.neck_depth, edge_y)
+        shapes[size] = Shape(
+            {
+                "opening": straight(neck_end, (b.hem, edge_y)),
+                "hem": straight((b.hem, edge_y), (b.hem, b.hem_width)),
+                "side": b.side(),
+                "armhole": b.armhole(b.tip[1] - 22),
+                "shoulder": straight(b.tip, (0.0, b.neck_width)),
+                "neck": (curve((0.0, b.neck_width), DOWN, neck_end, IN, 0.5),),
+            },
+            ((b.underarm[0] - 60, b.underarm[1] * 0.45), (b.hem - 120, b.underarm[1] * 0.45)),
+        )
+        bust[size] = (b.bust_level, b.chest / 10 - 3)
+    return Piece(
+        "front", "Front", 1, Drawn.SEAM, _specs(("opening", "hem", "side", "armhole", "shoulder", "neck")), shapes,
+        (Cut(Role.MAIN, 2, pair=True),),
+        (notch("armhole-front", "armhole", "start", dict.fromkeys(SIZES, FRONT_NOTCH)),
+         notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()})),
+        lines=_levels(bodies),
+        points=(InnerPoint("bust", PointKind.BUST, bust),
+                InnerPoint("pocket", PointKind.POCKET, {s: (b.underarm[0] - 20, 55.0) for s, b in bodies.items()})),
+        panel=Panel.FRONT,
+    )  # fmt: skip
+
+
+def _levels(bodies: dict[str, Body]) -> tuple[InnerLine, ...]:
+    def across(x: str) -> dict[str, tuple[Point, Point]]:
+        return {s: ((getattr(b, x), 0.0), (getattr(b, x), b.side_y(getattr(b, x)))) for s, b in bodies.items()}
+
+    bust = {s: ((b.bust_level, 0.0), (b.bust_level, b.side_y(b.bust_level))) for s, b in bodies.items()}
+    length = {s: ((b.waist - 60, 20.0), (b.waist - 60, b.underarm[1] - 10)) for s, b in bodies.items()}
+    return (level("bust", bust), level("waist", across("waist")), level("hip", across("hip")),
+            adjust_here("body-length", length))  # fmt: skip
+
+
+def _split_back(b: Body) -> tuple[Chain, Segment]:
+    """The back's armhole below the yoke, and the yoke's above it."""
+    lower, upper = b.armhole(b.tip[1] - 8)
+    t = solve(lambda t: upper.at(t)[0], b.yoke, 0.0, 1.0)
+    below, above = upper.split(t)
+    return (lower, below), above
+
+
+def _back(bodies: dict[str, Body]) -> Piece:
+    shapes = {}
+    for size, b in bodies.items():
+        armhole, _ = _split_back(b)
+        corner = armhole[-1].end
+        shapes[size] = Shape(
+            {
+                "centre": straight((b.yoke, 0.0), (b.hem, 0.0)),
+                "hem": straight((b.hem, 0.0), (b.hem, b.hem_width)),
+                "side": b.side(),
+                "armhole": armhole,
+                "yoke": straight(corner, (b.yoke, 0.0)),
+            },
+            ((b.yoke + 60, b.underarm[1] * 0.4), (b.hem - 120, b.underarm[1] * 0.4)),
+        )
+    return Piece(
+        "back", "Back", 2, Drawn.SEAM, _specs(("centre", "hem", "side", "armhole", "yoke"), "centre"), shapes,
+        (Cut(Role.MAIN, 1, fold="centre"),),
+        (notch("armhole-back", "armhole", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True),
+         notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()})),
+        lines=_levels(bodies), panel=Panel.BACK, drawn_on="back",
+    )  # fmt: skip
+
+
+def _yoke(bodies: dict[str, Body]) -> Piece:
+    shapes = {}
+    for size, b in bodies.items():
+        _, above = _split_back(b)
+        shapes[size] = Shape(
+            {
+                "centre": straight((BACK_NECK, 0.0), (b.yoke, 0.0)),
+                "yoke": straight((b.yoke, 0.0), above.start),
+                "armhole": (above,),
+                "shoulder": straight(b.tip, (0.0, b.neck_width)),
+                "neck": (curve((0.0, b.neck_width), (1.0, -0.35), (BACK_NECK, 0.0), IN, 0.4),),
+            },
+            ((b.tip[0] + 2, b.tip[1] * 0.5), (b.yoke - 8, b.tip[1] * 0.5)),
+        )
+    return Piece(
+        "yoke", "Back yoke", 3, Drawn.SEAM, _specs(("centre", "yoke", "armhole", "shoulder", "neck"), "centre"), shapes,
+        (Cut(Role.MAIN, 2, fold="centre"),), panel=Panel.BACK, drawn_on="back",
+    )  # fmt: skip
+
+
+# ---------------------------------------------------------------- sleeve
+
+
+def _cap(height: float, half: float) -> Chain:
+    """From the back underarm over the top to the front underarm: flatter behind, hollower in front."""
+    back_turn, front_turn = (height * 0.52, half * 0.56), (height * 0.5, -half * 0.54)
+    lean = unit((-height, -half * 0.62))
+    fall = unit((height, -half * 0.62))
+    return (
+        curve((height, half), (-0.12, -1.0), back_turn, lean, 0.4),
+        curve(back_turn, lean, (0.0, 0.0), IN, 0.3, 0.45),
+        curve((0.0, 0.0), IN, front_turn, fall, 0.45, 0.3),
+        curve(front_turn, fall, (height, -half), (0.05, -1.0), 0.3, 0.45),
+    )
+
+
+def _sleeve(armholes: dict[str, float]) -> Piece:
+    shapes, bicep, adjust, wrists = {}, {}, {}, {}
+    for k, size in enumerate(SIZES):
+        height = armholes[size] * 0.30
+        half = solve(lambda h, height=height: chain_length(_cap(height, h)), armholes[size] + CAP_EASE, 80, 400)  # type: ignore[misc]
+        long, wrist = ARM[k] + 6 - CUFF_DEPTH, 118 + k * 4.0
+        wrists[size] = wrist
+        shapes[size] = Shape(
+            {
+                "underarm-front": straight((height, -half), (long, -wrist)),
+                "wrist": straight((long, -wrist), (long, wrist)),
+                "underarm-back": straight((long, wrist), (height, half)),
+                "cap": _cap(height, half),
+            },
+            ((height + 20, 0.0), (long - 60, 0.0)),
+        )
+        bicep[size] = ((height, -half), (height, half))
+        at = height + (long - height) * 0.45
+        wide = half + (wrist - half) * 0.45
+        adjust[size] = ((at, -wide + 12), (at, wide - 12))
+    return Piece(
+        "sleeve", "Sleeve", 4, Drawn.SEAM, _specs(("underarm-front", "wrist", "underarm-back", "cap")), shapes,
+        (Cut(Role.MAIN, 2, pair=True),),
+        (notch("cap-front", "cap", "end", dict.fromkeys(SIZES, FRONT_NOTCH)),
+         notch("cap-back", "cap", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True)),
+        lines=(level("bicep", bicep), adjust_here("sleeve-length", adjust)), panel=Panel.SLEEVE,
+    )  # fmt: skip
+
+
+# ---------------------------------------------------------------- collar, stand, bands
+
+
+def _stand(half_necks: dict[str, float]) -> Piece:
+    shapes = {}
+    for size, goal in half_necks.items():
+
+        def neck(y: float) -> Segment:
+            return curve((STAND_HEIGHT, 0.0), OUT, (STAND_HEIGHT - 14, y), (-0.2, 1.0), 0.35)
+
+        end = solve(lambda y, neck=neck: neck(y).length(), goal, 60, 500)  # type: ignore[misc]
+        front, top = (STAND_HEIGHT - 14, end), (-13.0, end - BAND_WIDTH / 2 - 2)
+        shapes[size] = Shape(
+            {
+                "centre": straight((0.0, 0.0), (STAND_HEIGHT, 0.0)),
+                "neck": (neck(end),),
+                "front": (curve(front, (-1.0, -0.15), top, (-0.25, -1.0), 0.45),),
+                "upper": (curve(top, (0.25, -1.0), (0.0, 0.0), IN, 0.35),),
+            },
+            ((4.0, end * 0.3), (STAND_HEIGHT - 6, end * 0.3)),
+        )
+    return Piece(
+        "stand", "Collar stand", 5, Drawn.SEAM,
+        tuple(EdgeSpec(n, 0.0 if n == "centre" else NARROW if n != "neck" else SEAM) for n in ("centre", "neck", "front", "upper")),
+        shapes, (Cut(Role.MAIN, 2, fold="centre"), Cut(Role.INTERFACING, 1, fold="centre")), panel=Panel.BAND,
+    )  # fmt: skip
+
+
+def _collar(id: str, name: str, number: int, stand: dict[str, float], trimmed: float) -> Piece:
+    shapes = {}
+    for size, goal in stand.items():
+
+        def lower(y: float) -> Segment:
+            return curve((COLLAR_DEPTH, 0.0), OUT, (COLLAR_DEPTH - 5, y), (-0.08, 1.0), 0.35)
+
+        end = solve(lambda y, lower=lower: lower(y).length(), goal, 40, 500)  # type: ignore[misc]
+        corner, tip = (COLLAR_DEPTH - 5, end), (-6.0 + trimmed, end + 22 - trimmed)
+        shapes[size] = Shape(
+            {
+                "centre": straight((trimmed, 0.0), (COLLAR_DEPTH, 0.0)),
+                "stand": (lower(end),),
+                "end": straight(corner, tip),
+                "outer": (curve(tip, (0.02, -1.0), (trimmed, 0.0), IN, 0.35),),
+            },
+            ((10.0, end * 0.4), (COLLAR_DEPTH - 10, end * 0.4)),
+        )
+    cuts: tuple[Cut, ...] = (Cut(Role.MAIN, 1, fold="centre"),)
+    if not trimmed:
+        cuts = (*cuts, Cut(Role.INTERFACING, 1, fold="centre"))
+    return Piece(
+        id, name, number, Drawn.SEAM,
+        tuple(EdgeSpec(n, 0.0 if n == "centre" else NARROW) for n in ("centre", "stand", "end", "outer")),
+        shapes, cuts, panel=Panel.BAND,
+    )  # fmt: skip
+
+
+def draft() -> Pattern:
+    """The whole pattern: pieces in every size, envelope and making graph."""
+    bodies = {size: body(size) for size in SIZES}
+    front, back, yoke = _front(bodies), _back(bodies), _yoke(bodies)
+    around = {s: sum(lengths(p, "armhole")[s] for p in (front, yoke, back)) for s in SIZES}
+    sleeve = _sleeve(around)
+    necks = {s: lengths(yoke, "neck")[s] + lengths(front, "neck")[s] + BAND_WIDTH for s in SIZES}
+    stand = _stand(necks)
+    collar = _collar("collar", "Collar", 6, lengths(stand, "upper"), 0.0)
+    under = _collar("under-collar", "Under collar", 7, lengths(stand, "upper"), TRIMMED)
+    band = rectangle(
+        "band", "Front band", 8, SIZES, lengths(front, "opening"), 2 * BAND_WIDTH, ("inner", "end", "front", "top"), NARROW,
+        (Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)), fold_line=True,
+        marks=(Mark("fold", MarkKind.DOT, "top", "start", dict.fromkeys(SIZES, BAND_WIDTH)),),
+    )  # fmt: skip
+    band = _with_buttons(band)
+    cuff = rectangle(
+        "cuff", "Cuff", 9, SIZES, lengths(sleeve, "wrist"), 2 * CUFF_DEPTH, ("inner", "end", "sleeve", "start"), NARROW,
+        (Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)), fold_line=True,
+    )  # fmt: skip
+    pocket = rectangle(
+        "pocket", "Breast pocket", 10, SIZES, dict.fromkeys(SIZES, 135.0), 120.0, ("left", "bottom", "right", "top"), NARROW,
+        (Cut(Role.MAIN, 1),), panel=Panel.OTHER,
+    )  # fmt: skip
+    pieces = (front, back, yoke, sleeve, stand, collar, under, band, cuff, pocket)
+    return Pattern(
+        "Collared overshirt",
+        "Larkmoor Patterns",
+        "L 207",
+        "overshirt",
+        _envelope(bodies, pieces),
+        pieces,
+        _making(collar, under),
+    )
+
+
+def _with_buttons(band: Piece) -> Piece:
+    """Seven buttonholes, evenly from below the stand to a hand above the hem."""
+    points = []
+    for k in range(7):
+        at = {}
+        for size, shape in band.shapes.items():
+            long = chain_length(shape.edges["front"])
+            at[size] = (30 + k * (long - 170) / 6, BAND_WIDTH * 1.5)
+        points.append(InnerPoint(f"button-{k + 1}", PointKind.BUTTONHOLE, at))
+    return replace(band, points=tuple(points))
+
+
+# ---------------------------------------------------------------- envelope and making
+
+
+def _envelope(bodies: dict[str, Body], pieces: tuple[Piece, ...]) -> Envelope:
+    back, sleeve = pieces[1], pieces[3]
+    widths = {m: {s: 4 * back.line(LineKind.LEVEL, m).ends[s][1][1] for s in SIZES} for m in ("bust", "waist", "hip")}  # type: ignore[union-attr]
+    arms = {s: b[1][1] - b[0][1] for s, b in sleeve.line(LineKind.LEVEL, "bicep").ends.items()}  # type: ignore[union-attr]
+    finished = {
+        **widths,
+        "upper_arm": arms,
+        "length": {s: b.hem - BACK_NECK for s, b in bodies.items()},
+        "arm": row(SIZES, ARM, 6.0),
+    }
+    return Envelope(
+        views=(View("A", "Seven buttons, one breast pocket"),),
+        sizes=SIZES,
+        sized_by=("bust", "hip"),
+        body_chart={"bust": row(SIZES, CHEST), "waist": row(SIZES, WAIST), "hip": row(SIZES, HIP),
+                    "neck": row(SIZES, NECK), "arm": row(SIZES, ARM)},
+        finished={"A": finished},
+        yardage=tuple(_printed_yardage()),
+        notions=(Notion("Buttons", 7, "15 mm"), Notion("Sewing thread", 1, "to match")),
+        figure=Figure.UNISEX,
+    )  # fmt: skip
+
+
+def _printed_yardage() -> list[PrintedYardage]:
+    out = []
+    for width, one_way, first, step in (
+        (1120, False, 2300, 90),
+        (1120, True, 2450, 95),
+        (1500, False, 1750, 60),
+        (1500, True, 1850, 65),
+    ):
+        out += [PrintedYardage("A", s, Role.MAIN, float(width), one_way, float(round((first + step * k) / 50) * 50))
+                for k, s in enumerate(SIZES)]  # fmt: skip
+    return out + [PrintedYardage("A", size, Role.INTERFACING, 900.0, False, 800.0) for size in SIZES]
+
+
+def _making(collar: Piece, under: Piece) -> Making:
+    trimmed = sum(
+        sum(lengths(collar, e)[s] - lengths(under, e)[s] for e in ("outer", "end")) for s in SIZES
+    ) / len(SIZES)  # fmt: skip
+    return Making(
+        joins=(
+            Join("yoke", "Yoke to back", (part("back", "yoke"),), (part("yoke", "yoke"),), press=Press.UP),
+            Join("shoulders", "Shoulder seams", (part("front", "shoulder"),), (part("yoke", "shoulder"),),
+                 press=Press.BACK, each_hand=True),
+            Join("bands", "Front bands", (part("front", "opening"),), (part("band", "front"),), press=Press.BAND, each_hand=True),
+            Join("collar-edge", "Collar to under collar", (part("collar", "end"), part("collar", "outer")),
+                 (part("under-collar", "end"), part("under-collar", "outer")), Difference(DifferenceKind.EASE, trimmed),
+                 why="the under collar is trimmed 3 mm and stretched on, so that the seam rolls under"),
+            Join("collar-stand", "Collar to stand", (part("collar", "stand"),), (part("stand", "upper"),), press=Press.DOWN),
+            Join("under-stand", "Under collar to stand", (part("under-collar", "stand"),), (part("stand", "upper"),),
+                 press=Press.DOWN),
+            Join("neck", "Stand to neck", (part("yoke", "neck"), part("front", "neck"), part("band", "top", since="fold")),
+                 (part("stand", "neck"),), press=Press.UP),
+            Join("sides", "Side seams", (part("front", "side"),), (part("back", "side"),), sewn_from="start",
+                 press=Press.BACK, each_hand=True),
+            Join("underarms", "Sleeve seams", (part("sleeve", "underarm-front"),), (part("sleeve", "underarm-back"),),
+                 sewn_from="end", press=Press.BACK, each_hand=True),
+            Join("cuff-ends", "Cuff seams", (part("cuff", "start"),), (part("cuff", "end"),), each_hand=True),
+            Join("cuffs", "Cuffs to sleeves", (part("sleeve", "wrist"),), (part("cuff", "sleeve"),), press=Press.BAND, each_hand=True),
+            Join("armholes", "Sleeves into armholes", (part("sleeve", "cap"),),
+                 (part("front", "armhole"), part("yoke", "armhole"), part("back", "armhole")),
+                 Difference(DifferenceKind.EASE, CAP_EASE), press=Press.BACK, each_hand=True,
+                 why="the cap is eased over the shoulder, between the notches"),
+        ),
+        closures=(Closure("buttons", ClosureKind.BUTTONS, "bands"),),
+        finishes=(
+            Finish("hem", "Hem", FinishKind.HEM, (part("front", "hem"), part("back", "hem")), (8.0, 17.0)),
+            Finish("band-inside", "Inside of the bands", FinishKind.TURNED, (part("band", "inner"), part("band", "end"))),
+            Finish("stand-front", "Ends of the stand", FinishKind.TURNED, (part("stand", "front"),)),
+            Finish("cuff-inside", "Inside of the cuffs", FinishKind.TURNED, (part("cuff", "inner"),)),
+            Finish("pocket-edges", "Edges of the pocket", FinishKind.TURNED,
+                   tuple(part("pocket", e) for e in ("left", "bottom", "right", "top"))),
+        ),
+        booklet=(BookletStep("1", ("yoke",)), BookletStep("2", ("shoulders",)), BookletStep("3", ("bands",)),
+                 BookletStep("4", ("collar-edge",)), BookletStep("5", ("neck",)), BookletStep("6", ("sides", "underarms")),
+                 BookletStep("7", ("armholes",)), BookletStep("8", ("cuffs",)), BookletStep("9", ("hem",))),
+    )  # fmt: skip

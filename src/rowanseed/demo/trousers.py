@@ -1,0 +1,281 @@
+"""Draft the wide trousers: a dart front and back, lapped zip at the centre front, straight waistband.
+
+Drafted from the hip: the front a little narrower than the back, the back fork reaching further and lying
+lower, so that both inner leg seams are of one length. Outer leg seams are congruent.
+
+Body chart and figures are invented for the demo.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowanseed.core.outline import Chain, Point, chain_length, point_at
+from rowanseed.core.pattern import (
+    BookletStep,
+    Closure,
+    ClosureKind,
+    Corner,
+    Cut,
+    Dart,
+    Drawn,
+    EdgeSpec,
+    Envelope,
+    Figure,
+    Finish,
+    FinishKind,
+    InnerLine,
+    Join,
+    Making,
+    Mark,
+    MarkKind,
+    Notion,
+    Panel,
+    Pattern,
+    Piece,
+    Press,
+    PrintedYardage,
+    Role,
+    Shape,
+    View,
+)
+from rowanseed.demo.drafting import (
+    DOWN,
+    UP,
+    adjust_here,
+    curve,
+    lengths,
+    level,
+    notch,
+    part,
+    rectangle,
+    row,
+    solve,
+    straight,
+    y_at,
+)
+
+SIZES = ("8", "10", "12", "14", "16", "18", "20", "22")
+BODY_WAIST = (640, 670, 710, 760, 810, 870, 940, 1010)
+BODY_HIP = (890, 920, 960, 1010, 1060, 1120, 1190, 1260)
+INSEAM = (745, 750, 755, 760, 765, 765, 765, 765)
+CROTCH_DEPTH = (262, 266, 270, 275, 281, 288, 296, 304)
+
+WAIST_EASE = 20.0
+HIP_EASE = 90.0
+HIP_LEVEL = 195.0
+SIDE_SHAPE = 30.0
+"""How far every outer leg seam is taken in from hip to waist."""
+FRONT_LEAN, BACK_LEAN, BACK_RISE = 12.0, 34.0, 24.0
+SEAM, HEM = 15.0, 40.0
+ZIP_OPENING = 180.0
+BAND_WIDTH = 36.0
+UNDERLAP = 35.0
+
+
+@dataclass(frozen=True)
+class Leg:
+    """One size's front or back leg (mm): levels from the waist down, and how far its parts reach across."""
+
+    hip: float
+    depth: float
+    hem: float
+    fork: Point
+    lean: float
+    rise: float
+    waist: float
+    in_hem: float
+    hand: int
+
+    @property
+    def top(self) -> Point:
+        return (-self.rise, self.lean)
+
+    @property
+    def side_top(self) -> Point:
+        return (0.0, self.hip - SIDE_SHAPE)
+
+    @property
+    def intake(self) -> float:
+        """What the dart takes in."""
+        return chain_length(self.waist_edge()) - self.waist
+
+    def crotch(self) -> Chain:
+        """From the waist down the centre seam and round to the fork."""
+        turn = (self.depth * 0.62, 0.0)
+        return (*straight(self.top, turn), curve(turn, DOWN, self.fork, (0.14, -1.0), 0.5, 0.42))
+
+    def outseam(self) -> Chain:
+        hip = (HIP_LEVEL, self.hip)
+        return (*straight((self.hem, self.hip), hip), curve(hip, UP, self.side_top, (-1.0, -0.16), 0.4))
+
+    def waist_edge(self) -> Chain:
+        return (curve(self.side_top, (-0.04, -1.0), self.top, (-self.lean * 0.01 - 0.12, -1.0), 0.36),)
+
+
+def legs(size: str) -> tuple[Leg, Leg]:
+    """Front and back of a size; the back fork is let down until both inner leg seams are equal."""
+    k = SIZES.index(size)
+    quarter, depth = (BODY_HIP[k] + HIP_EASE) / 4, float(CROTCH_DEPTH[k])
+    hem, waist = depth + INSEAM[k], (BODY_WAIST[k] + WAIST_EASE) / 4
+    front = Leg(quarter - 6, depth, hem, (depth, -BODY_HIP[k] / 19), FRONT_LEAN, 0.0, waist - 3, -14.0, 1)
+    reach = BODY_HIP[k] / 8.6
+    goal = chain_length(inseam(front))
+
+    def back(drop: float) -> Leg:
+        return Leg(quarter + 6, depth, hem, (depth + drop, -reach), BACK_LEAN, BACK_RISE, waist + 3, -48.0, 2)
+
+    return front, back(solve(lambda d: chain_length(inseam(back(d))), goal, -10, 60))
+
+
+def inseam(leg: Leg) -> Chain:
+    """From the fork down to the hem, hollowed above the knee."""
+    return (curve(leg.fork, (1.0, 0.34), (leg.hem, leg.in_hem), DOWN, 0.3, 0.5),)
+
+
+def _leg(id: str, name: str, number: int, every: dict[str, Leg], panel: Panel) -> Piece:
+    names = ("crotch", "inseam", "hem", "outseam", "waist")
+    shapes, legs_at, points = {}, {}, {}
+    for size, leg in every.items():
+        middle = (leg.hip + leg.in_hem) / 2
+        shapes[size] = Shape(
+            {
+                "crotch": leg.crotch(),
+                "inseam": inseam(leg),
+                "hem": straight((leg.hem, leg.in_hem), (leg.hem, leg.hip)),
+                "outseam": leg.outseam(),
+                "waist": leg.waist_edge(),
+            },
+            ((leg.depth * 0.7, middle), (leg.hem - 120, middle)),
+        )
+        edge = leg.waist_edge()
+        centre = chain_length(edge) * (0.46 if panel is Panel.FRONT else 0.5)
+        legs_at[size] = (centre - leg.intake / 2, centre + leg.intake / 2)
+        on = point_at(edge, centre)
+        points[size] = (on[0] + (95.0 if panel is Panel.FRONT else 125.0), on[1] + 3)
+    double = panel is Panel.BACK
+    marks = [
+        Mark("dart-1", MarkKind.DART_LEG, "waist", "start", {s: v[0] for s, v in legs_at.items()}),
+        Mark("dart-2", MarkKind.DART_LEG, "waist", "start", {s: v[1] for s, v in legs_at.items()}),
+        notch(
+            "hip-side",
+            "outseam",
+            "end",
+            {s: chain_length((leg.outseam()[1],)) for s, leg in every.items()},
+            double=double,
+        ),
+        notch("knee-in", "inseam", "start", {s: leg.hem * 0.33 for s, leg in every.items()}, double=double),
+    ]
+    if panel is Panel.FRONT:
+        marks.append(Mark("zip-end", MarkKind.ZIP_END, "crotch", "start", dict.fromkeys(SIZES, ZIP_OPENING)))
+    return Piece(
+        id, name, number, Drawn.SEAM,
+        tuple(EdgeSpec(n, HEM if n == "hem" else SEAM, Corner.TURNED if n == "hem" else Corner.MITRE) for n in names),
+        shapes, (Cut(Role.MAIN, 2, pair=True),), tuple(marks), (Dart("waist", "waist", ("dart-1", "dart-2"), points),),
+        _lines(every), panel=panel,
+    )  # fmt: skip
+
+
+def _lines(every: dict[str, Leg]) -> tuple[InnerLine, ...]:
+    def across(x: float, leg: Leg) -> tuple[Point, Point]:
+        inner = leg.crotch() if x < leg.depth * 0.6 else inseam(leg)
+        return ((x, y_at(inner, x)), (x, y_at(leg.outseam(), x)))
+
+    knee = {s: leg.depth + (leg.hem - leg.depth) * 0.46 for s, leg in every.items()}
+    return (
+        level("waist", {s: across(2.0, leg) for s, leg in every.items()}),
+        level("hip", {s: across(HIP_LEVEL * 0.8, leg) for s, leg in every.items()}),
+        level("knee", {s: across(knee[s], leg) for s, leg in every.items()}),
+        adjust_here("crotch-depth", {s: ((118.0, 8.0), (118.0, leg.hip - 20)) for s, leg in every.items()}),
+        adjust_here(
+            "leg-length", {s: ((knee[s] + 90, 10.0), (knee[s] + 90, leg.hip - 10)) for s, leg in every.items()}
+        ),
+    )
+
+
+def draft() -> Pattern:
+    """The whole pattern: pieces in every size, envelope and making graph."""
+    both = {size: legs(size) for size in SIZES}
+    front = _leg("front", "Trouser front", 1, {s: b[0] for s, b in both.items()}, Panel.FRONT)
+    back = _leg("back", "Trouser back", 2, {s: b[1] for s, b in both.items()}, Panel.BACK)
+    half = {s: both[s][0].waist + both[s][1].waist for s in SIZES}
+    band = rectangle(
+        "waistband", "Waistband", 3, SIZES, {s: w + UNDERLAP for s, w in half.items()}, 2 * BAND_WIDTH,
+        ("inner", "front-end", "waist", "back-end"), SEAM,
+        (Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)), fold_line=True,
+        marks=(Mark("centre-front", MarkKind.NOTCH, "waist", "start", dict.fromkeys(SIZES, UNDERLAP)),
+               Mark("side", MarkKind.NOTCH, "waist", "end", {s: both[s][1].waist for s in SIZES})),
+    )  # fmt: skip
+    pocket = rectangle(
+        "pocket", "Back pocket", 4, SIZES, dict.fromkeys(SIZES, 165.0), 145.0, ("left", "bottom", "right", "top"), SEAM,
+        (Cut(Role.MAIN, 2, pair=True),), panel=Panel.OTHER,
+    )  # fmt: skip
+    return Pattern(
+        "Wide trousers",
+        "Larkmoor Patterns",
+        "L 152",
+        "trousers",
+        _envelope(front, back),
+        (front, back, band, pocket),
+        _making(),
+    )
+
+
+def _envelope(front: Piece, back: Piece) -> Envelope:
+    outseam = lengths(front, "outseam")
+    finished = {
+        "waist": row(SIZES, BODY_WAIST, WAIST_EASE),
+        "hip": row(SIZES, BODY_HIP, HIP_EASE),
+        "inseam": lengths(front, "inseam"),
+        "length": {s: outseam[s] + BAND_WIDTH for s in SIZES},
+        "hem": {s: lengths(front, "hem")[s] + lengths(back, "hem")[s] for s in SIZES},
+    }
+    return Envelope(
+        views=(View("A", "Wide leg to the floor, two back pockets"),),
+        sizes=SIZES,
+        sized_by=("hip", "waist"),
+        body_chart={"waist": row(SIZES, BODY_WAIST), "hip": row(SIZES, BODY_HIP), "inseam": row(SIZES, INSEAM),
+                    "crotch_depth": row(SIZES, CROTCH_DEPTH, -12.0)},
+        finished={"A": finished},
+        yardage=tuple(_printed_yardage()),
+        notions=(Notion("Zip", 1, "18 cm (7 in)"), Notion("Hook and bar", 1), Notion("Sewing thread", 1, "to match")),
+        figure=Figure.WOMEN,
+    )  # fmt: skip
+
+
+def _printed_yardage() -> list[PrintedYardage]:
+    out = []
+    for width, one_way, first, step in (
+        (1120, False, 2450, 30),
+        (1120, True, 2500, 35),
+        (1500, False, 2300, 25),
+        (1500, True, 2350, 30),
+    ):
+        out += [PrintedYardage("A", s, Role.MAIN, float(width), one_way, float(round((first + step * k) / 50) * 50))
+                for k, s in enumerate(SIZES)]  # fmt: skip
+    return out + [PrintedYardage("A", size, Role.INTERFACING, 900.0, False, 600.0) for size in SIZES]
+
+
+def _making() -> Making:
+    return Making(
+        joins=(
+            Join("outseams", "Side seams", (part("front", "outseam"),), (part("back", "outseam"),), sewn_from="start", each_hand=True),
+            Join("inseams", "Inner leg seams", (part("front", "inseam"),), (part("back", "inseam"),), sewn_from="end", each_hand=True),
+            Join("front-crotch", "Centre front seam", (part("front", "crotch", hand="left"),), (part("front", "crotch", hand="right"),)),
+            Join("back-crotch", "Centre back seam", (part("back", "crotch", hand="left"),), (part("back", "crotch", hand="right"),)),
+            Join("band-back", "Waistband back seam", (part("waistband", "back-end", hand="left"),),
+                 (part("waistband", "back-end", hand="right"),)),
+            Join("waist", "Waistband to waist", (part("front", "waist"), part("back", "waist")),
+                 (part("waistband", "waist", since="centre-front"),), press=Press.BAND),
+        ),
+        closures=(Closure("zip", ClosureKind.LAPPED_ZIP, "front-crotch", ("front", "zip-end")),
+                  Closure("hook", ClosureKind.HOOK_AND_EYE, "waist")),
+        finishes=(
+            Finish("hem", "Hem", FinishKind.HEM, (part("front", "hem"), part("back", "hem")), (10.0, 30.0)),
+            Finish("band-inside", "Inside of the waistband", FinishKind.TURNED, (part("waistband", "inner"), part("waistband", "front-end"))),
+            Finish("pocket-edges", "Edges of the pockets", FinishKind.TURNED,
+                   tuple(part("pocket", e) for e in ("left", "bottom", "right", "top"))),
+        ),
+        booklet=(BookletStep("1", ("front-crotch", "zip")), BookletStep("2", ("outseams", "inseams")),
+                 BookletStep("3", ("back-crotch",)), BookletStep("4", ("waist",)), BookletStep("5", ("hem",))),
+    )  # fmt: skip

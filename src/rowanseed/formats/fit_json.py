@@ -1,0 +1,96 @@
+"""The fit of a project as a JSON document: what was chosen, why, and everything altered."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from pydantic import BaseModel, ConfigDict, ValidationError
+
+from rowanseed.core.alter.blend import Blend
+from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.errors import DocumentError
+from rowanseed.core.sizing.schools import School
+from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
+
+
+@dataclass(frozen=True)
+class FitChoice:
+    """What was decided at the Fit station besides the size. `accepted` maps a join's id to the difference (mm) waved through."""
+
+    school: School | None = None
+    reason: str = ""
+    blend: Blend = ()
+    alterations: tuple[Alteration, ...] = ()
+    wish: Wish = field(default_factory=Wish)
+    accepted: Mapping[str, float] = field(default_factory=dict)
+
+
+class _Record(BaseModel):
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+class AlterationModel(_Record):
+    """An alteration as documents write it; `by` in mm."""
+
+    kind: Kind
+    by: float
+    at: str = ""
+    level: str = ""
+
+    def core(self) -> Alteration:
+        return Alteration(self.kind, self.by, self.at, self.level)
+
+
+class _Wish(_Record):
+    fit: Fit = Fit.AS_DRAWN
+    over: Over = Over.NOTHING
+    stretch: float = 0.0
+    own: dict[str, Band] = {}
+
+
+class _Fit(_Record):
+    school: School | None = None
+    reason: str = ""
+    blend: list[tuple[str, str]] = []
+    alterations: list[AlterationModel] = []
+    wish: _Wish = _Wish()
+    accepted: dict[str, float] = {}
+
+
+def read_fit(text: str) -> FitChoice:
+    """Read a fit document. Raises DocumentError."""
+    try:
+        model = _Fit.model_validate(json.loads(text))
+    except (ValidationError, ValueError) as error:
+        raise DocumentError(f"The fit cannot be read: {error}.") from None
+    return FitChoice(
+        model.school, model.reason, tuple(model.blend), tuple(a.core() for a in model.alterations),
+        Wish(model.wish.fit, model.wish.over, model.wish.stretch, model.wish.own), model.accepted,
+    )  # fmt: skip
+
+
+def write_fit(choice: FitChoice) -> str:
+    return json.dumps({
+        "school": choice.school.value if choice.school else None,
+        "reason": choice.reason,
+        "blend": [list(entry) for entry in choice.blend],
+        "alterations": [alteration_document(a) for a in choice.alterations],
+        "wish": {"fit": choice.wish.fit.value, "over": choice.wish.over.value, "stretch": choice.wish.stretch,
+                 "own": {measure: list(band) for measure, band in choice.wish.own.items()}},
+        "accepted": dict(choice.accepted),
+    }, ensure_ascii=False)  # fmt: skip
+
+
+def alteration_document(alteration: Alteration) -> dict[str, Any]:
+    return {"kind": alteration.kind.value, "by": alteration.by, "at": alteration.at, "level": alteration.level}
+
+
+def read_alteration(text: str) -> Alteration:
+    """Read one alteration. Raises DocumentError."""
+    try:
+        return AlterationModel.model_validate(json.loads(text)).core()
+    except (ValidationError, ValueError) as error:
+        raise DocumentError(f"The alteration cannot be read: {error}.") from None

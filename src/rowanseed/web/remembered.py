@@ -1,0 +1,59 @@
+"""What follows from a pattern and the choices made, kept for a while: pages ask for it again and again."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+from rowanseed.core.alter.change import Altered
+from rowanseed.core.garment import Choices, altered
+from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.steps import Step
+from rowanseed.core.pattern import Pattern
+from rowanseed.core.walk import SeamWalk, walk
+
+KEPT = 128
+
+
+@dataclass(frozen=True, eq=False)
+class _Same:
+    """A pattern known by identity: the store gives the same object for the same document."""
+
+    pattern: Pattern
+
+    def __hash__(self) -> int:
+        return id(self.pattern)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Same) and other.pattern is self.pattern
+
+
+def altered_once(pattern: Pattern, choices: Choices) -> Altered:
+    """The pattern as a garment is cut. Raises as `altered` does, each time."""
+    return _altered(_Same(pattern), choices)
+
+
+@lru_cache(maxsize=KEPT)
+def _altered(same: _Same, choices: Choices) -> Altered:
+    return altered(same.pattern, choices)
+
+
+def steps_once(pattern: Pattern, choices: Choices, household: Household) -> tuple[Step, ...]:
+    """The making order of an (altered) pattern."""
+    return _steps(_Same(pattern), choices, household)
+
+
+@lru_cache(maxsize=KEPT)
+def _steps(same: _Same, choices: Choices, household: Household) -> tuple[Step, ...]:
+    return sequence(compile_steps(same.pattern, choices.view, choices.size, household))
+
+
+def walk_once(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
+    """The seams of an (altered) pattern, walked."""
+    return _walk(_Same(pattern), size)
+
+
+@lru_cache(maxsize=KEPT)
+def _walk(same: _Same, size: str) -> tuple[SeamWalk, ...]:
+    return walk(same.pattern, size)
