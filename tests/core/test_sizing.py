@@ -51,4 +51,3 @@ def test_a_larger_body_never_gets_a_smaller_size(hip, more):
     sizes = ENVELOPE.sizes
     smaller, larger = (by_chart({"hip": h, "waist": 680}, ENVELOPE).size for h in (hip, hip + more))
     assert sizes.index(smaller) <= sizes.index(larger)
-

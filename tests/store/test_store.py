@@ -5,6 +5,7 @@ from datetime import date
 
 import pytest
 
+from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.body import Age
 from rowanseed.core.cloth import Cloth, Direction
 from rowanseed.core.errors import LayError
@@ -12,11 +13,22 @@ from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.pattern import Role
+from rowanseed.core.sizing.schools import School
+from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.demo.six_gore_skirt import draft
+from rowanseed.formats.fit_json import FitChoice
 from rowanseed.store import cloths, lays, patterns, people, projects
 from rowanseed.store.database import connect, migrate, transaction
 
 DAY = date(2026, 11, 1)
+FIT = FitChoice(
+    School.BETWEEN,
+    "she likes it loose",
+    (("waist", "10"), ("hip", "12")),
+    (Alteration(Kind.HEM, -15.0),),
+    Wish(Fit.LOOSE, Over.SHIRT, 0.1, {"hip": (50.0, 90.0)}),
+    {"waist": 3.2},
+)
 
 
 @pytest.fixture
@@ -64,7 +76,7 @@ def test_everything_is_there_after_closing_and_opening_again(db, path):
     pattern = patterns.add_pattern(db, draft(), DAY)
     cloth = cloths.save_cloth(db, None, Cloth("Linen", 1450, None, 10, Direction.TWO_WAY))
     id = projects.start_project(db, "Skirt", person, pattern, "A", {Role.MAIN: cloth}, DAY)
-    projects.choose_fit(db, id, "10", -15.0, None)
+    projects.choose_fit(db, id, "10", FIT, None)
     projects.set_tick(db, id, "sew", "sew-hem", True)
     projects.add_note(db, id, "Longer next time.", DAY)
     projects.set_cloth_used(db, id, Role.MAIN, 1480.0, DAY)

@@ -162,9 +162,9 @@ def test_a_change_of_size_makes_the_kept_lay_say_so(demo, tmp_path):
     assert "this lay is kept" in pages.get("/projects/1/lay").text
 
 
-@pytest.mark.parametrize(("change", "said"), [("2 m", "cannot be shortened"), ("a bit", "not a length")])
+@pytest.mark.parametrize(("change", "said"), [("2.5 m", "cannot be shortened"), ("a bit", "not a length")])
 def test_a_length_that_cannot_be_is_refused_at_its_field(pages, change, said):
-    answer = pages.post("/projects/1/fit/alter", data={"what": "hem::", "way": "less", "by": change})
+    answer = pages.post("/projects/2/fit/alter", data={"what": "hem::", "way": "less", "by": change})
     assert answer.status_code == 422
     assert said in answer.text
     assert f'value="{change}"' in answer.text

@@ -18,43 +18,64 @@ class Age(Enum):
     CHILD = "child"
 
 
+class Seen(Enum):
+    """From which side a measurement is shown."""
+
+    FRONT = "from the front"
+    BACK = "from the back"
+    SIDE = "from the side"
+    SEATED = "sitting, from the side"
+
+
 @dataclass(frozen=True)
 class Measure:
-    """One measurement: its key, name, where the tape goes, and plausible ranges in millimetres."""
+    """One measurement: its key, name, where the tape goes, plausible ranges in mm, how tight and over what."""
 
     key: str
     name: str
     how: str
     adult: tuple[float, float]
     child: tuple[float, float]
+    seen: Seen = Seen.FRONT
+    tight: str = "Lying on the body, not drawn in."
+    over: str = "Over what will be worn beneath."
 
     def plausible(self, age: Age) -> tuple[float, float]:
         return self.adult if age is Age.ADULT else self.child
 
 
+SNUG = "Snug: it holds by itself and one finger slides under."
+CLOSE = "Straight and close; do not pull."
+
 MEASURES: tuple[Measure, ...] = (
-    Measure("bust", "Bust or chest", "Round the fullest part, tape level, over what will be worn beneath.",
-            (700, 1700), (400, 950)),
-    Measure("high_bust", "High bust", "Round the chest under the arms, above the bust.", (680, 1550), (400, 900)),
-    Measure("waist", "Waist", "Round where the band will sit; bend sideways to find the natural waist.",
-            (500, 1650), (380, 850)),
-    Measure("hip", "Hip", "Round the fullest part of the seat, feet together.", (700, 1750), (400, 1000)),
-    Measure("back_waist", "Back waist length", "From the bone at the base of the neck to the natural waist.",
-            (330, 520), (180, 420)),
+    Measure("bust", "Bust or chest", "Round the fullest part, tape level all round, arms hanging.",
+            (700, 1700), (400, 950), tight=SNUG, over="Over the underwear, or for an outer garment over what goes beneath it."),
+    Measure("high_bust", "High bust", "Round the chest straight under the arms, above the bust, a little higher in front.",
+            (680, 1550), (400, 900), tight="Firm: the chest, not the bust, carries the tape."),
+    Measure("waist", "Waist", "Round where the band will sit; bend sideways to find the natural waist, the crease is there.",
+            (500, 1650), (380, 850), tight=SNUG, over="Over one thin layer. An old band has stretched and proves nothing."),
+    Measure("hip", "Hip", "Round the fullest part of the seat, feet together; look from the side for where that is.",
+            (700, 1750), (400, 1000), Seen.SIDE, SNUG),
+    Measure("back_waist", "Back waist length", "From the bone at the base of the neck down to the natural waist.",
+            (330, 520), (180, 420), Seen.BACK, CLOSE),
     Measure("waist_to_hip", "Waist to hip", "Down the side, from the waist to the fullest part of the seat.",
-            (130, 300), (80, 220)),
+            (130, 300), (80, 220), Seen.SIDE, CLOSE),
     Measure("waist_to_knee", "Waist to knee", "Down the side, from the waist to the middle of the knee.",
-            (480, 750), (200, 600)),
-    Measure("inseam", "Inseam", "From the crotch to the floor inside the leg, shoes off.", (600, 1000), (250, 800)),
-    Measure("arm", "Arm length", "From the shoulder point over the bent elbow to the wrist.",
-            (480, 750), (220, 600)),
-    Measure("neck", "Neck", "Round the base of the neck, over the bone at the back; two fingers under the tape.",
-            (290, 520), (220, 380)),
-    Measure("shoulder", "Shoulder length", "From the base of the neck along the shoulder to its tip.", (90, 180), (50, 130)),
-    Measure("upper_arm", "Upper arm", "Round the fullest part of the upper arm, elbow bent.", (210, 560), (130, 330)),
+            (480, 750), (200, 600), Seen.SIDE, CLOSE),
+    Measure("inseam", "Inseam", "From the fork to the floor inside the leg, shoes off; a book held up to the fork helps.",
+            (600, 1000), (250, 800), tight=CLOSE),
+    Measure("arm", "Arm length", "From the shoulder point over the bent elbow to the wrist bone.",
+            (480, 750), (220, 600), Seen.BACK, CLOSE),
+    Measure("neck", "Neck", "Round the base of the neck, over the bone at the back.",
+            (290, 520), (220, 380), tight="Two fingers under the tape.", over="On the skin."),
+    Measure("shoulder", "Shoulder length", "From the base of the neck along the top of the shoulder to its bone.",
+            (90, 180), (50, 130), Seen.BACK, CLOSE),
+    Measure("upper_arm", "Upper arm", "Round the fullest part of the upper arm, elbow bent.",
+            (210, 560), (130, 330), tight=SNUG),
     Measure("crotch_depth", "Crotch depth", "Sitting on a flat chair: down the side, from the waist to the seat of the chair.",
-            (200, 400), (130, 300)),
-    Measure("height", "Height", "Against a wall, shoes off.", (1350, 2100), (600, 1750)),
+            (200, 400), (130, 300), Seen.SEATED, CLOSE),
+    Measure("height", "Height", "Against a wall, heels to it, a book level on the head.", (1350, 2100), (600, 1750),
+            Seen.SIDE, "Mark the wall, step away, measure.", "Shoes off."),
 )  # fmt: skip
 
 MEASURE: dict[str, Measure] = {measure.key: measure for measure in MEASURES}

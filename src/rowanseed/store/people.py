@@ -69,7 +69,10 @@ def measurings(connection: Connection, person_id: int) -> list[Measuring]:
 def save_person(
     connection: Connection, id: int | None, name: str, age: Age, body: Mapping[str, float], today: date
 ) -> int:
-    """Store a person; a set of measurements that differs from the newest is added, never written over."""
+    """Store a person; a set of measurements that differs from the newest is added, never written over.
+
+    Only a set of the same day that no project has gone by yet is replaced: it is still being taken.
+    """
     with transaction(connection):
         if id is None:
             id = connection.execute("INSERT INTO person (name, age) VALUES (?, ?)", (name, age.value)).lastrowid
@@ -79,6 +82,8 @@ def save_person(
             connection.execute("UPDATE person SET name = ?, age = ? WHERE id = ?", (name, age.value, id))
         before = person(connection, id)
         if body and (before is None or dict(before.body) != dict(body)):
+            if before is not None and before.taken_on == today.isoformat():
+                _forget_unused(connection, before.measuring_id)
             cursor = connection.execute(
                 "INSERT INTO measuring (person_id, taken_on) VALUES (?, ?)", (id, today.isoformat())
             )
@@ -87,3 +92,9 @@ def save_person(
                 [(cursor.lastrowid, measure, mm) for measure, mm in body.items()],
             )
     return id
+
+
+def _forget_unused(connection: Connection, measuring_id: int | None) -> None:
+    used = connection.execute("SELECT 1 FROM project WHERE measuring_id = ?", (measuring_id,)).fetchone()
+    if used is None:
+        connection.execute("DELETE FROM measuring WHERE id = ?", (measuring_id,))

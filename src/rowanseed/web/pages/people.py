@@ -8,8 +8,10 @@ from fastapi import APIRouter, Response
 
 from rowanseed.core.body import MEASURES, Age, questions
 from rowanseed.core.units import format_length
-from rowanseed.store import people
-from rowanseed.store.people import Person
+from rowanseed.drawings.history import draw_history
+from rowanseed.drawings.svg import CHALK
+from rowanseed.store import people, projects
+from rowanseed.store.people import Measuring, Person
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, Text, bind
 
@@ -80,6 +82,18 @@ def _unchanged(home: House, person: Person | None, key: str, text: str, value: f
     return value
 
 
+def _history(sets: list[Measuring]) -> list[tuple[str, list[tuple[str, float]]]]:
+    """Measures that were taken more than once and have changed, with their dated figures."""
+    series = [(m.key, [(s.taken_on, s.body[m.key]) for s in sets if m.key in s.body]) for m in MEASURES]
+    return [(key, taken) for key, taken in series if len({mm for _, mm in taken}) > 1]
+
+
+def _used(home: House, sets: list[Measuring]) -> dict[int, list[str]]:
+    """The names of the projects that went by each set."""
+    every = projects.projects(home.db)
+    return {s.id: [p.name for p in every if p.measuring_id == s.id] for s in sets}
+
+
 def _fingerprint(body: dict[str, float]) -> str:
     """Doubts are waved through for exactly these figures, not for later ones."""
     return ";".join(f"{key}={mm:.1f}" for key, mm in sorted(body.items()))
@@ -89,7 +103,10 @@ def _form(
     home: House, person: Person | None, typed: dict[str, str], errors: Errors, doubts: Any, *,
     status: int = 200, confirm: str = "",
 ) -> Response:  # fmt: skip
+    sets = people.measurings(home.db, person.id) if person else []
+    history = _history(sets)
     return home.page(
-        "person.html", status, person=person, typed=typed, errors=errors, measures=MEASURES,
+        "person.html", status, sets=sets, used=_used(home, sets), ever={key for s in sets for key in s.body},
+        history=draw_history(history, CHALK, home.units) if history else None, person=person, typed=typed, errors=errors, measures=MEASURES,
         doubts={d.key: d.text for d in doubts}, confirm=confirm,
     )  # fmt: skip

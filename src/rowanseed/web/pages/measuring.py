@@ -1,0 +1,90 @@
+"""How to measure: the guide, and measuring a person step by step for what one pattern needs."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.body import MEASURE, MEASURES, Age, questions
+from rowanseed.core.sizing.needed import measures_needed
+from rowanseed.core.units import format_length
+from rowanseed.drawings.figure import draw_measure
+from rowanseed.store import patterns, people, projects
+from rowanseed.store.people import Person
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.forms import Errors, Form, OptionalLength, bind
+
+router = APIRouter()
+
+EVERYDAY = ("bust", "high_bust", "waist", "hip", "back_waist", "height")
+
+
+class _One(Form):
+    value: OptionalLength
+
+
+@router.get("/measuring")
+def guide(home: Home, age: str = "adult") -> Response:
+    whose = Age.CHILD if age == "child" else Age.ADULT
+    return home.page(
+        "measuring.html", measures=MEASURES, age=whose, figures={m.key: draw_measure(m, whose) for m in MEASURES}
+    )
+
+
+@router.get("/people/{id}/measure")
+def step(home: Home, id: int, project: int | None = None, step: int = 0) -> Response:
+    return _page(home, _person(home, id), project, step, {}, {})
+
+
+@router.post("/people/{id}/measure")
+def take(home: Home, id: int, typed: Typing, project: int | None = None, step: int = 0) -> Response:
+    """Keep one figure and go to the next; an empty field is passed over."""
+    person = _person(home, id)
+    keys = _keys(home, project)
+    step = min(max(step, 0), len(keys) - 1)
+    key = keys[step]
+    form, errors = bind(_One, typed, home.units.small)
+    if form is None:
+        return _page(home, person, project, step, typed, {key: errors["value"]}, status=422)
+    if form.value is not None and typed["value"] != _shown(home, person, key):
+        body = {**person.body, key: form.value}
+        doubt = next((q.text for q in questions(body, person.age, home.units) if q.key == key), "")
+        if doubt and typed.get("confirmed") != typed["value"]:
+            return _page(home, person, project, step, typed, {}, doubt=doubt)
+        people.save_person(home.db, id, person.name, person.age, body, home.today)
+    after = step + 1
+    if after < len(keys):
+        return go(f"/people/{id}/measure?step={after}" + (f"&project={project}" if project else ""))
+    return go(f"/projects/{project}/fit" if project else f"/people/{id}")
+
+
+def _person(home: House, id: int) -> Person:
+    found = people.person(home.db, id)
+    if found is None:
+        raise NotFound("person")
+    return found
+
+
+def _keys(home: House, project_id: int | None) -> tuple[str, ...]:
+    """What the project's pattern needs, or the everyday measurements."""
+    record = projects.project(home.db, project_id) if project_id else None
+    pattern = patterns.pattern(home.db, record.pattern_id) if record else None
+    return (measures_needed(pattern) if pattern else ()) or EVERYDAY
+
+
+def _shown(home: House, person: Person, key: str) -> str:
+    return format_length(person.body[key], home.units, fine=True) if key in person.body else ""
+
+
+def _page(
+    home: House, person: Person, project: int | None, step: int, typed: dict[str, str], errors: Errors, *,
+    status: int = 200, doubt: str = "",
+) -> Response:  # fmt: skip
+    keys = _keys(home, project)
+    step = min(max(step, 0), len(keys) - 1)
+    key = keys[step]
+    record = projects.project(home.db, project) if project else None
+    return home.page(
+        "measure_me.html", status, person=person, project_record=record, keys=keys, step=step, measure=MEASURE[key],
+        figure=draw_measure(MEASURE[key], person.age), typed={key: typed.get("value", _shown(home, person, key))}, errors=errors,
+        doubt=doubt, measures=MEASURE,
+    )  # fmt: skip
