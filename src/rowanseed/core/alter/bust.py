@@ -29,8 +29,10 @@ from rowanseed.core.outline import (
 from rowanseed.core.pattern import Dart, Mark, MarkKind, Panel, Pattern, Piece, PointKind, Shape
 from rowanseed.core.seamline import mark_distance
 
-HINGE = 1 / 3
-"""The hinge stands at this share of the armhole, from the underarm."""
+HINGES = (1 / 3, 0.45, 0.57)
+"""The hinge stands at one of these shares of the armhole, from the underarm: the first that is well above the bust."""
+ABOVE_BUST = 80.0
+"""A hinge nearer to the bust point's level than this, in mm, would turn the side too far."""
 DART_SHORT_OF_POINT = 25.0
 """A bust dart ends about an inch from the bust point (common practice, no source)."""
 DART_BELOW = 15.0
@@ -96,6 +98,7 @@ class _Swing:
 
     bust: Point
     hinge: Point
+    share: float
     mouth: Point
     upper: Affine
     shift: Point
@@ -132,7 +135,8 @@ def _slash(pattern: Pattern, front: Frame, point: Point, each: float) -> Pattern
 def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
     shape = piece.shapes[size]
     armhole, side = shape.edges["armhole"], shape.edges["side"]
-    hinge = point_at(armhole, chain_length(armhole) * HINGE)
+    share = _hinge(armhole, bust)
+    hinge = point_at(armhole, chain_length(armhole) * share)
     level = max(bust[0] + DART_BELOW, side[-1].end[0] + 45.0)
     dart = _side_dart(piece)
     legs = [mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs] if dart else []
@@ -151,7 +155,13 @@ def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
     c, s = math.cos(turn), math.sin(turn)
     upper = Affine(c, -s, s, c, hinge[0] - c * hinge[0] + s * hinge[1], hinge[1] - s * hinge[0] - c * hinge[1])
     moved = upper(bust)
-    return _Swing(bust, hinge, mouth, upper, (moved[0] - bust[0], moved[1] - bust[1]))
+    return _Swing(bust, hinge, share, mouth, upper, (moved[0] - bust[0], moved[1] - bust[1]))
+
+
+def _hinge(armhole: Chain, bust: Point) -> float:
+    """The share of the armhole at which the front is hinged."""
+    long = chain_length(armhole)
+    return next((h for h in HINGES if bust[0] - point_at(armhole, long * h)[0] >= ABOVE_BUST), HINGES[-1])
 
 
 def _side_dart(piece: Piece) -> Dart | None:
@@ -206,7 +216,7 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
         raise AlterationError("There is no bust dart in the front to make so much smaller.",
                               "Take the smaller size instead, or adjust by less.")  # fmt: skip
     edges["side"] = _joined(below, above)
-    turned, still = split_chain(armhole, chain_length(armhole) * HINGE)
+    turned, still = split_chain(armhole, chain_length(armhole) * swing.share)
     edges["armhole"] = (*transform_chain(turned, swing.upper), *still)
     legs_at = (chain_length(below), chain_length(below) + wide)
     altered = replace(
@@ -220,6 +230,11 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
 
 
 def _pair(ends: tuple[Point, Point], swing: _Swing) -> tuple[Point, Point]:
+    """A line's ends moved; one at the level of the bust stays level, as it is once the dart is sewn."""
+    if all(abs(end[0] - swing.bust[0]) < 1.0 for end in ends):
+        down, across = swing.shift
+        inner, outer = ends
+        return (inner[0] + down, inner[1]), (outer[0] + down, outer[1] + across)
     return swing.part(ends[0])(ends[0]), swing.part(ends[1])(ends[1])
 
 

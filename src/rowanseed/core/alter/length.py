@@ -36,7 +36,8 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
         a, b = line.ends[size]
         middle = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
         low, _, high, _ = frame.bounds()
-        if by < 0 and high - low + by < 2 * BAND:
+        reach = BAND + max(0.0, -by) / 2
+        if by < 0 and not low < middle[0] - reach < middle[0] + reach < high:
             raise AlterationError(
                 f"“{frame.pieces[0].name}” is {(high - low) / 10:.0f} cm long: it cannot be shortened by that much.",
                 "Shorten it by less.", f"Piece “{frame.pieces[0].name}”, size {size}",

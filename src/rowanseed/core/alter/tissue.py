@@ -85,7 +85,7 @@ def _steps(pattern: Pattern, step: Step, show: Callable[[float], str]) -> tuple[
                 return (f"On the side front mark a point {half} {'outside' if more else 'inside'} the princess edge at the bust point.",
                         "Draw a smooth curve through it, to nothing at the armhole and at the waist.",
                         f"The curve is {grown} longer now: cut the front across at the bust and spread it by that.",)  # fmt: skip
-            return ("Draw a line from the hem straight up to the bust point, and on to a third of the armhole above the underarm.",
+            return ("Draw a line from the hem straight up to the bust point, and on to the armhole, between a third and a half of it above the underarm.",
                     "Draw a second line from the side seam, a little below the bust point's level, to the bust point.",
                     f"Slash along both; leave a hinge at the armhole. Swing the side out until the slash is {half} wide at the bust point, "
                     "its edges below parallel." if more else

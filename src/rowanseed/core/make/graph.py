@@ -27,9 +27,15 @@ def within_facing(join: Join, making: Making) -> bool:
 
 
 def crossed_by(making: Making, parts: tuple[EdgePart, ...], but: str = "") -> tuple[Join, ...]:
-    """The seams between the pieces of a chain of edges: what has to be sewn for the chain to exist."""
+    """The seams between the pieces of a chain of edges: what has to be sewn for the chain to exist.
+
+    An edge of a single piece does not need the seam that joins that piece to its mirror image.
+    """
     pieces = pieces_of(parts)
-    return tuple(join for join in making.joins if join.id != but and pieces_of(join.a) | pieces_of(join.b) <= pieces)
+    return tuple(
+        join for join in making.joins
+        if join.id != but and pieces_of(join.a) | pieces_of(join.b) <= pieces and not (len(parts) == 1 and join.a[0].hand)
+    )  # fmt: skip
 
 
 def hems(making: Making) -> tuple[Finish, ...]:
@@ -56,3 +62,19 @@ def direction(pattern: Pattern, join: Join) -> tuple[str, str]:
 
 def hand_count(join: Join) -> str:
     return " (both sides)" if join.each_hand else ""
+
+
+def made_of(making: Making, pieces: set[str], bands: set[str]) -> tuple[Join, ...]:
+    """The joins that make up a band before it is put on: those among bands that reach the pieces."""
+    reached = set(pieces)
+    grown = True
+    found: dict[str, Join] = {}
+    while grown:
+        grown = False
+        for join in making.joins:
+            here = pieces_of(join.a) | pieces_of(join.b)
+            if here <= bands and here & reached and join.id not in found:
+                found[join.id] = join
+                reached |= here
+                grown = True
+    return tuple(found.values())

@@ -49,3 +49,19 @@ def understitch(needle: str) -> Setting:
 
 def hem(needle: str) -> Setting:
     return Setting("straight", 3.0, "ordinary foot", needle, "2 mm below the inner fold")
+
+
+def dart(needle: str) -> Setting:
+    return Setting("straight", 2.5, "ordinary foot", needle, "1.5 mm for the last 2 cm")
+
+
+def ease(needle: str) -> Setting:
+    return Setting("straight", 4.5, "ordinary foot", needle, "set the length back afterwards")
+
+
+def edgestitch(needle: str) -> Setting:
+    return Setting("straight", 3.0, "edge foot", needle, "2 mm from the fold")
+
+
+def buttonhole(needle: str) -> Setting:
+    return Setting("satin zigzag", 0.4, "buttonhole foot", needle, "bobbin thread a little tighter")

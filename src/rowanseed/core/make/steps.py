@@ -32,6 +32,8 @@ class Task(Enum):
     HAND_SEW = "hand sewing"
     HANG = "hang"
     HEM = "hem"
+    TURN = "turn"
+    BUTTONS = "buttons"
 
 
 @dataclass(frozen=True)

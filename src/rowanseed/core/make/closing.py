@@ -1,0 +1,126 @@
+"""What comes last: try-ons, buttons and hooks, the hem, the last press."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import graph, settings
+from rowanseed.core.make.steps import Bench, Need, Step, Task
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, lower_first, shown_edges
+from rowanseed.core.pattern import ClosureKind, Finish, FinishKind, Join, Panel
+
+
+def shell_joins(bench: Workbench) -> tuple[Join, ...]:
+    """The seams a first try-on needs: the body's, but for sides that close last."""
+    making = bench.pattern.making
+    return tuple(
+        j for j in making.joins
+        if (bench.joins_shell(j) or not any(bench.panels((*j.a, *j.b)) & {p} for p in Panel if p is not Panel.OTHER))
+        and not graph.faces(j, making) and not graph.within_facing(j, making)
+        and not graph.pieces_of((*j.a, *j.b)) & bench.linings and not (bench.is_bagged and bench.closes_side(j))
+    )  # fmt: skip
+
+
+def try_on(bench: Workbench) -> Iterator[Step]:
+    needs = [Need(f"press-{join.id}", "the shell is whole") for join in shell_joins(bench)]
+    needs += [Need(f"zip-{c.id}", "it closes") for c in bench.pattern.making.closures]
+    sleeves = any(p.panel is Panel.SLEEVE for p in bench.pattern.pieces)
+    how = ["Wear what will be worn under it. Sit, bend, walk."]
+    if bench.is_bagged:
+        how.append("Pin the sides on the stitching line; they are sewn last.")
+    if sleeves:
+        how.append("The sides are easiest taken in now, before the sleeves are set.")
+    how.append("Now the seams can still be taken in or let out; write down by how much, on which seam.")
+    yield Step("try-on-shell", "Try it on: the shell", tuple(how), Bench.MIRROR, Task.TRY_ON, tuple(needs))
+
+
+def fastenings(bench: Workbench) -> Iterator[Step]:
+    making = bench.pattern.making
+    facing = [j for j in making.joins if graph.faces(j, making)]
+    for closure in making.closures:
+        held = [Need(f"tack-{j.id}", "the facing holds it") for j in facing]
+        held += [Need(f"turn-in-{f.id}", "the band is whole") for f in making.finishes]
+        if closure.kind is ClosureKind.HOOK_AND_EYE:
+            yield Step(
+                f"hook-{closure.id}", "Sew on the hook and eye",
+                ("Above the zip on the inside, the hook just short of the edge, the eye just past it. Close it and look.",),
+                Bench.HAND, Task.HAND_SEW, tuple(held), about=closure.id,
+            )  # fmt: skip
+        elif closure.kind is ClosureKind.BUTTONS:
+            yield from _buttons(bench, closure.id, [*held, Need("turn-out", "it is turned right side out")])
+
+
+def _buttons(bench: Workbench, id: str, before: list[Need]) -> Iterator[Step]:
+    women = "right over left"
+    yield Step(
+        f"buttonholes-{id}", "Sew the buttonholes",
+        ("A sample first, through the same layers. Length: diameter of the button and its thickness.",
+         f"Horizontal ones begin {bench.fine(3)} beyond the centre line, towards the edge; in a band they stand upright on it. "
+         f"Women's garments lap {women}.",
+         "Cut them open from both ends to the middle, a pin across each end."),
+        Bench.MACHINE, Task.BUTTONS, tuple(before), settings.buttonhole(bench.needle), (), "A blade slips: a pin across the end of the hole stops it.",
+        bench.booklet(id), id,
+    )  # fmt: skip
+    yield Step(
+        f"buttons-{id}", "Sew on the buttons",
+        ("Lay the edges level, at the top and the hem first, then between; mark through the opened holes.",
+         "A shank as long as the layers are thick."),
+        Bench.HAND, Task.BUTTONS, (Need(f"buttonholes-{id}", "they are marked through the holes"),), about=id,
+    )  # fmt: skip
+
+
+def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
+    making = bench.pattern.making
+    curved = any(graph.is_curved(bench.pattern, bench.size, part) for part in finish.parts)
+    before = [Need(f"press-{j.id}", "a seam is pressed before the hem crosses it")
+              for j in graph.crossed_by(making, finish.parts)]  # fmt: skip
+    before += [Need(f"tack-{j.id}", "the hem comes last, when it hangs as it will be worn")
+               for j in making.joins if graph.faces(j, making)]  # fmt: skip
+    before += [
+        Need(f"{what}-{c.id}", "it hangs as it will be worn")
+        for c in making.closures
+        for what in ("hook", "buttonholes")
+    ]
+    before += [Need(f"turn-in-{f.id}", "bands are finished before the hem meets them") for f in making.finishes
+               if f.kind is FinishKind.TURNED]  # fmt: skip
+    before += [Need(f"press-{j.id}", "it hangs as it will be worn") for j in making.joins
+               if Panel.SLEEVE in bench.panels((*j.a, *j.b))]  # fmt: skip
+    shown = shown_edges(finish.parts)
+    if curved:
+        yield Step(
+            f"hang-{finish.id}", "Let it hang for a day", ("A curved hem runs partly on the bias and drops before it is levelled.",),
+            Bench.MIRROR, Task.HANG, tuple(before), edges=shown, about=finish.id,
+        )  # fmt: skip
+        before = [Need(f"hang-{finish.id}", "a curved hem drops first")]
+    yield Step(
+        f"try-on-{finish.id}", "Try it on: the length",
+        ("In the shoes it will be worn with. Level the edge from the floor, pin, and look from the side.",),
+        Bench.MIRROR, Task.TRY_ON, tuple(before), edges=shown, about=finish.id,
+    )  # fmt: skip
+    folds = finish.folds or (10.0, 20.0)
+    lines = (2 * folds[0], 2 * folds[-1] + folds[0]) if len(folds) == 2 else folds
+    yield Step(
+        f"fold-{finish.id}", f"Fold and press the {lower_first(finish.name)}",
+        (f"First fold {bench.fine(folds[0])}" + (f", second {bench.fine(folds[1])}." if len(folds) == 2 else "."),
+         f"Lines drawn {' and '.join(bench.fine(line) for line in lines)} from the raw edge help: bring the edge to the "
+         "first, then the fold to the second.",
+         "On a curve ease the fullness in with the iron, a little at every seam."),
+        Bench.IRON, Task.PRESS, (Need(f"try-on-{finish.id}", "the length is settled"),), edges=shown, caution=HOT,
+        about=finish.id,
+    )  # fmt: skip
+    by_hand = bench.household.hem_by_hand
+    yield Step(
+        f"sew-{finish.id}", f"Sew the {lower_first(finish.name)}{' by hand' if by_hand else ''}",
+        (("Slip stitch, loose enough that nothing pulls on the right side.",) if by_hand else
+         ("From the wrong side, beginning and ending at a side seam.",)),
+        Bench.HAND if by_hand else Bench.MACHINE, Task.HEM, (Need(f"fold-{finish.id}", "it is folded and pressed"),),
+        None if by_hand else settings.hem(bench.needle), shown, "" if by_hand else NEEDLE, bench.booklet(finish.id), finish.id,
+    )  # fmt: skip
+
+
+def last_press() -> Iterator[Step]:
+    """After everything: it needs every step that nothing else waits for, which the compiler fills in."""
+    yield Step(
+        "last-press", "The last press", ("From the wrong side, seams on a roll, hem last. Hang it up until it is cool.",),
+        Bench.IRON, Task.PRESS, (), caution=HOT,
+    )  # fmt: skip

@@ -1,0 +1,53 @@
+"""Zips: an invisible one before the seam below it, centred and lapped ones after."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.make import settings
+from rowanseed.core.make.steps import Bench, EdgeShown, Need, Step, Task
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, flat_first, lower_first, shown_edges
+from rowanseed.core.pattern import Closure, Join
+
+
+def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[Step]:
+    yield Step(
+        f"uncurl-{closure.id}", "Press the zip's coils flat",
+        ("Zip open, from the wrong side, cool iron, until the coils stand away from the tape.",), Bench.IRON, Task.PRESS,
+        caution=HOT, about=closure.id,
+    )  # fmt: skip
+    yield Step(
+        f"zip-{closure.id}", f"Put in the {closure.kind.value}: {lower_first(join.name)}",
+        (f"Zip open, face down on the right side; the coil on the seam line ({bench.allowance(join)} from the edge), "
+         f"the stop {bench.fine(8)} below the waist seam line.",
+         "Sew each side from the top to the zip mark, the coil rolled open under the foot. Close it and see that both "
+         "sides are level before the seam."),
+        Bench.MACHINE, Task.ZIP,
+        (Need(f"uncurl-{closure.id}", "flat coils let the needle come close"),
+         Need(f"neaten-{join.id}", "the edges of a zip opening are neatened before the zip"),
+         *flat_first(bench, join)),
+        settings.invisible_zip(bench.needle), beside_zip(join, closure, zip_part=True), NEEDLE, bench.booklet(closure.id), closure.id,
+    )  # fmt: skip
+
+
+def zip_after(bench: Workbench, join: Join, closure: Closure) -> Step:
+    return Step(
+        f"zip-{closure.id}", f"Put in the {closure.kind.value}: {lower_first(join.name)}",
+        ("Centre the closed zip under the basted part, face down on the pressed allowances.",
+         "Sew down one side, across and up the other; then take the basting out."),
+        Bench.MACHINE, Task.ZIP, (Need(f"press-{join.id}", "the seam below is sewn and pressed first"),),
+        settings.invisible_zip(bench.needle), beside_zip(join, closure, zip_part=True), NEEDLE, bench.booklet(closure.id), closure.id,
+    )  # fmt: skip
+
+
+def beside_zip(join: Join, closure: Closure, *, zip_part: bool) -> tuple[EdgeShown, ...]:
+    """The edges of a join with a zip: the part the zip takes, or the seam below it."""
+    beyond = zip_part == (join.sewn_from == "start")
+    out = []
+    for shown in shown_edges((*join.a, *join.b)):
+        has_mark = closure.to_mark is not None and closure.to_mark[0] == shown.piece
+        out.append(
+            replace(shown, mark=closure.to_mark[1], beyond_mark=beyond) if closure.to_mark and has_mark else shown
+        )
+    return tuple(out)
