@@ -5,6 +5,7 @@ Areas are compared with Shapely's, arc lengths with numerical quadrature from Sc
 
 from dataclasses import replace
 from functools import cache
+from itertools import pairwise
 
 import numpy as np
 import pytest
@@ -266,7 +267,7 @@ def test_seam_lengths_after_blending_are_the_sum_of_their_parts(name):
         chains = list(piece.shapes[size].edges.values())
         for chain, following in zip(chains, [*chains[1:], chains[0]], strict=True):
             assert chain[-1].end == pytest.approx(following[0].start, abs=1e-6)
-            assert all(a.end == b.start for a, b in zip(chain, chain[1:], strict=False))
+            assert all(a.end == b.start for a, b in pairwise(chain))
             assert chain_length(chain) == pytest.approx(sum(s.length() for s in chain), abs=1e-9)
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowanseed.core.alter.deform import smooth
+from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
 from rowanseed.core.errors import AlterationError
 from rowanseed.core.outline import Point, flatten
@@ -42,21 +42,44 @@ def _across(frame: Frame, edge: str) -> tuple[float, float]:
 
 
 def take_out_sway(pattern: Pattern, size: str, by: float) -> Pattern:
-    """Take a wedge out of the back at the waist: `by` mm at the centre, nothing at the side seam."""
+    """Take a wedge out of the back at the waist: `by` mm at the centre, nothing at the side seam.
+
+    A back that begins at the waist loses it at its upper edge.
+    """
+    if by > 60:
+        raise AlterationError("A wedge of more than 6 cm bends the centre seam too far.", "Take out less.")
     for frame, waist in _backs(pattern, size, "waist"):
-        centre, side = _across(frame, "side")
-        if by > 60:
-            raise AlterationError("A wedge of more than 6 cm bends the centre seam too far.", "Take out less.")
-
-        # A piece that begins at the waist is folded just below it.
-        fold = max(waist, frame.bounds()[0] + FOLD)
-
-        def field(p: Point, centre: float = centre, side: float = side, fold: float = fold) -> Point:
-            share = min(max(1 - (p[1] - centre) / (side - centre), 0.0), 1.0)
-            return (p[0] - by * share * smooth((p[0] - (fold - FOLD)) / (2 * FOLD)), p[1])
-
-        pattern = move(pattern, frame, field, parts=PARTS)
+        pattern = move(pattern, frame, _wedge(frame, waist, by), parts=PARTS)
     return pattern
+
+
+def _wedge(frame: Frame, waist: float, by: float) -> Field:
+    centre, top = frame.centre_y(), frame.bounds()[0]
+    xs, ys = _outer_edge(frame)
+
+    def share(p: Point) -> float:
+        """1 at the centre, 0 at the side seam."""
+        side = interpolate(xs, ys, p[0])
+        return min(max(1 - (p[1] - centre) / (side - centre), 0.0), 1.0)
+
+    def lowered(p: Point) -> Point:
+        return (p[0] + by * share(p) * (1 - smooth((p[0] - top) / (2 * FOLD))), p[1])
+
+    def folded(p: Point) -> Point:
+        return (p[0] - by * share(p) * smooth((p[0] - (waist - FOLD)) / (2 * FOLD)), p[1])
+
+    # A piece that begins at the waist is cut lower there, so that its hem stays level.
+    return lowered if waist < top + FOLD else folded
+
+
+def _outer_edge(frame: Frame) -> tuple[list[float], list[float]]:
+    """Where the edge farthest from the centre runs: its levels and how far out it stands there."""
+    chain = frame.edge("side") or frame.edge("outseam")
+    low, left, high, right = frame.bounds()
+    if chain is None:
+        return [low, high], [max(left, right, key=lambda y: abs(y - frame.centre_y()))] * 2
+    points = sorted(flatten(chain, 1.0))
+    return [p[0] for p in points], [p[1] for p in points]
 
 
 def give_round_back(pattern: Pattern, size: str, by: float) -> Pattern:

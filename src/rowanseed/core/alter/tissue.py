@@ -104,6 +104,9 @@ def _steps(pattern: Pattern, step: Step, show: Callable[[float], str]) -> tuple[
             return (f"Raise the shoulder tip of front and back by {figure}, to nothing at the neck.",
                     "Raise the sleeve's cap until it fits the armhole again; it is worked out under “goes along”.")  # fmt: skip
         case Kind.SWAY_BACK:
+            if any(p.panel is Panel.BACK and p.has_edge("crotch") for p in pattern.pieces):
+                return (f"At the centre back mark a point {figure} {'below' if more else 'above'} the waist edge.",
+                        "Draw the waist from there to nothing at the side seam; fold the dart closed while you cut it.")  # fmt: skip
             return ("Draw a line across the back at the waist, from the centre to the side seam.",
                     f"{'Fold out' if more else 'Slash and spread'} a wedge along it: {figure} at the centre, nothing at the side.",
                     "Draw the centre back straight again, and the grainline along it.")  # fmt: skip

@@ -339,7 +339,9 @@ def _to_measure(c: Choosing) -> Proposal:
 
 
 def is_rectangle(piece: Piece, size: str) -> bool:
-    """Whether a piece is four straight edges at right angles."""
+    """Whether a piece is four straight edges at right angles; not so if the size is not drawn."""
+    if size not in piece.shapes:
+        return False
     segments = [s for chain in piece.shapes[size].edges.values() for s in chain]
     straight = all(
         not s.is_curve and (abs(s.start[0] - s.end[0]) < 0.5 or abs(s.start[1] - s.end[1]) < 0.5) for s in segments
