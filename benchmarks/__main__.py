@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import sys
 
-from benchmarks import lay, line
+from benchmarks import fit, lay, line
 
-AREAS = {"line": line.figures, "lay": lay.figures}
+AREAS = {"line": line.figures, "lay": lay.figures, "fit": fit.figures}
 
 
 def main() -> int:

@@ -275,8 +275,6 @@ class Join:
     sewn_from: str = "start"
     press: Press = Press.OPEN
     each_hand: bool = False
-    over: str = ""
-    """The join it lies over: a facing's side seam over the garment's, altered together with it."""
     why: str = ""
     """Why its sides differ on purpose, in the pattern's words."""
 

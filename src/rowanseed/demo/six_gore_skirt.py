@@ -365,7 +365,7 @@ def _making() -> Making:
             Join("centre-back", "Centre back seam", (EdgePart("back", "centre", "left"),),
                  (EdgePart("back", "centre", "right"),)),
             Join("facing-sides", "Facing side seams", (part("front-facing", "side"),),
-                 (part("back-facing", "side"),), each_hand=True, over="side-seams"),
+                 (part("back-facing", "side"),), each_hand=True),
             Join("waist", "Facing to waist",
                  (part("front", "waist"), part("side-front", "waist"), part("side-back", "waist"), part("back", "waist")),
                  (part("front-facing", "upper"), part("back-facing", "upper")),

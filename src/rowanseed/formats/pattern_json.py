@@ -115,7 +115,6 @@ class _Join(_Record):
     sewn_from: Literal["start", "end"] = "start"
     press: core.Press = core.Press.OPEN
     each_hand: bool = False
-    over: str = ""
     why: str = ""
 
 
@@ -319,7 +318,6 @@ def _making(model: _Making) -> core.Making:
                 sewn_from=j.sewn_from,
                 press=j.press,
                 each_hand=j.each_hand,
-                over=j.over,
                 why=j.why,
             )
             for j in model.joins

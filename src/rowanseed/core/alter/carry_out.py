@@ -97,9 +97,6 @@ def _why(pattern: Pattern, size: str, piece: Piece, alteration: Alteration) -> s
         Kind.SLEEVE_WIDTH: "it covers the upper arm",
         Kind.CROTCH_LENGTH: "it has the fork",
     }
-    over = {p.piece for j in pattern.making.joins if j.over == alteration.at for p in (*j.a, *j.b)}
-    if alteration.kind is Kind.SEAM and piece.id in over:
-        return "its seam lies over that seam"
     return why_along(pattern, piece, frame, lambda _: words[alteration.kind])
 
 

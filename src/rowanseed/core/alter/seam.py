@@ -26,7 +26,7 @@ def takeable(pattern: Pattern) -> tuple[Join, ...]:
     found = []
     for join in pattern.making.joins:
         parts = (*join.a, *join.b)
-        if len(join.a) != 1 or len(join.b) != 1 or join.over or any(p.edge in NOT_TAKEN_IN for p in parts):
+        if len(join.a) != 1 or len(join.b) != 1 or any(p.edge in NOT_TAKEN_IN for p in parts):
             continue
         if all(panels[p.piece] in (Panel.FRONT, Panel.BACK) for p in parts):
             found.append(join)
@@ -80,23 +80,6 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
         side = edge_side(frame, pattern.piece(part.piece), part.edge)
         _refuse_too_much(frame, each, side)
         pattern = move(pattern, frame, _field(side, amount, each), parts=PARTS)
-    for over in pattern.making.joins:
-        if over.over == join.id:
-            pattern = _over(pattern, size, over, join, amount, each)
-    return pattern
-
-
-def _over(
-    pattern: Pattern, size: str, over: Join, join: Join, amount: Callable[[float], float], each: float
-) -> Pattern:
-    """Change the seam of a facing that lies over a seam, by the same at the same distance from its upper end."""
-    first = join.a[0]
-    own = edge_side(frame_of(pattern, size, first.piece), pattern.piece(first.piece), first.edge)
-    for part in (*over.a, *over.b):
-        frame = frame_of(pattern, size, part.piece)
-        side = edge_side(frame, pattern.piece(part.piece), part.edge)
-        shift = min(own.xs) - min(side.xs)
-        pattern = move(pattern, frame, _field(side, lambda x, shift=shift: amount(x + shift), each), parts=PARTS)  # type: ignore[misc]
     return pattern
 
 

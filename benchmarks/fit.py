@@ -1,0 +1,98 @@
+"""The Fit station: choosing for many people, altering and walking a whole overshirt, the page itself."""
+
+from __future__ import annotations
+
+import random
+import tempfile
+import time
+from collections.abc import Iterator
+from pathlib import Path
+from statistics import median
+
+from fastapi.testclient import TestClient
+
+from benchmarks.figures import Figure
+from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.outline import _curve_length
+from rowanseed.core.sizing.schools import Choosing, proposals, recommended
+from rowanseed.core.sizing.wish import Fit, Over, Wish
+from rowanseed.core.walk import walk
+from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.demo.household import fill
+from rowanseed.web import remembered
+from rowanseed.web.app import create_app
+
+PEOPLE = 1000
+FULL = (
+    Alteration(Kind.LENGTH, 25.0, "body-length"),
+    Alteration(Kind.LENGTH, -15.0, "sleeve-length"),
+    Alteration(Kind.BUST, 40.0),
+    Alteration(Kind.SEAM, -20.0, "sides", "hip"),
+    Alteration(Kind.SHOULDER_WIDTH, -8.0),
+)
+"""One of most kinds: length of body and sleeve, bust, side seams, shoulders."""
+
+
+def figures() -> Iterator[Figure]:
+    yield from _choosing()
+    yield from _altering()
+    yield from _page()
+
+
+def _people() -> list[dict[str, float]]:
+    rng = random.Random(7)
+    out = []
+    for _ in range(PEOPLE):
+        bust = rng.uniform(760, 1320)
+        out.append({
+            "bust": bust, "high_bust": bust - rng.uniform(10, 120), "waist": bust - rng.uniform(60, 240),
+            "hip": bust + rng.uniform(-60, 140), "upper_arm": rng.uniform(240, 420), "arm": rng.uniform(540, 660),
+        })  # fmt: skip
+    return out
+
+
+def _choosing() -> Iterator[Figure]:
+    """All schools and the advice, for every person and every demo pattern."""
+    patterns = [module.draft() for module in (overshirt, six_gore_skirt, trousers, waistcoat)]
+    people, rng = _people(), random.Random(8)
+    wishes = [Wish(rng.choice(list(Fit)), rng.choice(list(Over))) for _ in people]
+    started = time.perf_counter()
+    for body, wish in zip(people, wishes, strict=True):
+        for pattern in patterns:
+            choosing = Choosing(body, pattern, "A", wish)
+            recommended(choosing, proposals(choosing))
+    spent = time.perf_counter() - started
+    yield Figure("fit", f"choose-for-{PEOPLE}-people-x-{len(patterns)}-patterns-seconds", spent, None)
+    yield Figure("fit", "choose-once-milliseconds", spent / PEOPLE / len(patterns) * 1000, None)
+
+
+def _altering() -> Iterator[Figure]:
+    """Five alterations of the overshirt with all that goes along, and every seam walked; lengths forgotten in between."""
+    pattern, times = overshirt.draft(), []
+    for size in pattern.envelope.sizes * 4:
+        _curve_length.cache_clear()
+        started = time.perf_counter()
+        altered = carry_out(pattern, size, FULL).pattern
+        walk(altered, size)
+        times.append((time.perf_counter() - started) * 1000)
+    yield Figure("fit", "alter-and-walk-overshirt-median-milliseconds", median(times), 50.0)
+    yield Figure("fit", "alter-and-walk-overshirt-worst-milliseconds", max(times), None)
+
+
+def _page() -> Iterator[Figure]:
+    """Server time of the Fit pages of the altered waistcoat, nothing remembered from earlier requests."""
+    with tempfile.TemporaryDirectory() as folder:
+        database = Path(folder) / "demo.db"
+        fill(database)
+        pages = TestClient(create_app(database))
+        for name, path in (("size", ""), ("alter", "/alter"), ("seams", "/seams"), ("tissue", "/tissue")):
+            times = []
+            pages.get(f"/projects/4/fit{path}")
+            for _ in range(9):
+                for cache in (remembered._altered, remembered._walk, remembered._steps):
+                    cache.cache_clear()
+                started = time.perf_counter()
+                pages.get(f"/projects/4/fit{path}").raise_for_status()
+                times.append((time.perf_counter() - started) * 1000)
+            yield Figure("fit", f"page-{name}-server-milliseconds", median(times), 150.0)

@@ -1,0 +1,199 @@
+"""The Fit station's pages: schools side by side, a wish kept, alterations added, reordered, taken out, seams settled."""
+
+import re
+
+import pytest
+
+
+def _page(house, path="", project=4):
+    answer = house.get(f"/projects/{project}/fit{path}")
+    assert answer.status_code == 200
+    return answer.text
+
+
+def _alter(house, what, by, way="more", project=2):
+    return house.post(f"/projects/{project}/fit/alter", data={"what": what, "way": way, "by": by})
+
+
+def test_all_schools_stand_side_by_side_with_their_reasons(house):
+    page = _page(house)
+    for name in (
+        "By the chart",
+        "By the high bust",
+        "By the ease wanted",
+        "Between sizes",
+        "As outer wear",
+        "Cut to the measure",
+    ):
+        assert name in page
+    assert "A full-bust adjustment of 5 cm makes up for it." in page
+    assert "only rectangles are cut straight" in page
+
+
+def test_a_school_is_taken_with_its_alterations_and_left_again_without_them(house):
+    house.post("/projects/4/fit/school", data={"school": "between sizes"})
+    page = _page(house)
+    assert "Size 16, blended" in page
+    alterations = _page(house, "/alter")
+    assert "full-bust adjustment" not in re.search(r"<aside.*?</aside>", alterations, re.S)[0]
+    assert "Body length: longer" in alterations
+    house.post("/projects/4/fit/school", data={"school": "by the high bust", "reason": "neck fits"})
+    assert "full-bust adjustment" in _page(house, "/alter")
+    assert "Taken by the high bust: neck fits" in _page(house)
+
+
+def test_a_school_without_a_size_is_refused(house):
+    answer = house.post("/projects/4/fit/school", data={"school": "cut to the measure"})
+    assert answer.status_code == 422 and "no size for you here" in answer.text
+
+
+def test_ones_own_size_with_another_at_the_hip(house):
+    house.post("/projects/6/fit", data={"size": "L", "blend-hip": "XL", "reason": "he likes it loose"})
+    page = _page(house, project=6)
+    assert "Size L, blended" in page and "Your own choice: he likes it loose" in page
+    assert "line XL at the hip" in _page(house, "/tissue", 6)
+
+
+def test_what_is_wanted_changes_the_verdicts(house):
+    page = house.post(
+        "/projects/1/fit/wish", data={"fit": "close", "over": "what the pattern means", "stretch": "10 %"}
+    ).text
+    assert "roomier at the hip than you asked for" in page
+    own = {"fit": "as drawn", "over": "what the pattern means", "least-hip": "6 cm", "most-hip": "9 cm"}
+    page = house.post("/projects/1/fit/wish", data=own).text
+    assert 'value="6 cm"' in page and "roomier" not in page
+
+
+@pytest.mark.parametrize(
+    ("typed", "said"),
+    [
+        ({"least-hip": "9", "most-hip": "6"}, "Write both, the least first."),
+        ({"least-hip": "9"}, "Write both, the least first."),
+        ({"least-hip": "a lot", "most-hip": "6"}, "not a length"),
+        ({"stretch": "much"}, "as a share"),
+    ],
+)
+def test_a_wish_that_cannot_be_read_is_told_at_its_field(house, typed, said):
+    answer = house.post("/projects/1/fit/wish", data={"fit": "as drawn", "over": "what the pattern means", **typed})
+    assert answer.status_code == 422 and said in answer.text
+    assert all(f'value="{value}"' in answer.text for value in typed.values())
+
+
+def test_an_alteration_tells_what_it_touches_and_why(house):
+    page = _alter(house, "seam:side-seams:waist", "4 cm", "less").text
+    assert "1 alteration, 4 pieces changed" in page
+    assert "its upper edge is sewn to “Centre front gore”" in page
+    assert "Side seams, at the waist: taken in" in page
+    assert "−4 cm" in re.search(r"What it does to the garment.*?</table>", page, re.S)[0]
+
+
+def test_alterations_are_reordered_and_taken_out(house):
+    _alter(house, "hem::", "2 cm")
+    _alter(house, "seam:side-seams:", "2 cm", "less")
+
+    def order():
+        return re.findall(r"<h2>\d\. ([^<]*?) <span", _page(house, "/alter", 2))
+
+    assert order() == ["Length at the hem: longer", "Side seams: taken in"]
+    house.post("/projects/2/fit/alter/order", data={"number": "1", "do": "up"})
+    assert order() == ["Side seams: taken in", "Length at the hem: longer"]
+    house.post("/projects/2/fit/alter/order", data={"number": "0", "do": "out"})
+    assert order() == ["Length at the hem: longer"]
+    assert house.post("/projects/2/fit/alter/order", data={"number": "7", "do": "out"}).status_code == 404
+
+
+@pytest.mark.parametrize(
+    ("what", "by", "way", "said"),
+    [
+        ("elbow::", "2", "more", "Choose what to alter."),
+        ("hem::", "", "more", "A length is needed"),
+        ("hem::", "2.5 m", "less", "cannot be shortened"),
+        ("seam:side-seams:", "19 cm", "less", "crosses itself|cannot be taken in"),
+    ],
+)
+def test_what_cannot_be_altered_is_said_at_the_field_and_nothing_is_kept(house, what, by, way, said):
+    answer = _alter(house, what, by, way)
+    assert answer.status_code == 422 and re.search(said, answer.text)
+    assert "As drawn, size 10" in _page(house, "/alter", 2)
+
+
+def test_taking_back_an_alteration_is_called_so(house):
+    _alter(house, "hem::", "2 cm")
+    assert "takes back" in _alter(house, "hem::", "1 cm", "less").text
+
+
+def test_a_broken_seam_is_an_alarm_until_it_is_waved_through(house):
+    house.post("/projects/6/fit", data={"size": "L"})
+    _alter(house, "round-back::", "3 cm", project=6)
+    assert "1 seam does not meet" in _page(house, "/seams", 6)
+    assert "a seam does not meet" in house.get("/projects/6/cut").text
+    house.get("/projects/6/lay/worked-out")
+    assert "Settle it" in house.get("/projects/6/lay").text
+    house.post("/projects/6/fit/seams/shoulders", data={"accept": "yes"})
+    assert "You waved it through." in _page(house, "/seams", 6)
+    assert "a seam does not meet" not in house.get("/projects/6/cut").text
+    # Another alteration changes the difference, and it is asked about again.
+    _alter(house, "shoulder-width::", "1 cm", project=6)
+    _alter(house, "round-back::", "1 cm", project=6)
+    assert "does not meet" in _page(house, "/seams", 6)
+
+
+def test_every_seam_is_drawn_with_its_two_edges(house):
+    page = _page(house, "/seams")
+    assert page.count('class="seam-drawing"') == 12
+    assert "the fuller side is eased over the bust" in page
+    assert page.count("<b>Underneath:</b>") == 4
+
+
+def test_lessons_and_earlier_alterations_are_offered_and_taken_over(house):
+    page = _page(house, "/alter", 3)
+    assert "From earlier garments" in page
+    assert "Concert skirt for the alto: gapes a little at the back" in page
+    assert "Concert skirt for the alto: done on this pattern" in page
+    house.post("/projects/3/fit", data={"size": "14"})
+    key = re.search(r'name="again" value="(seam[^"]*)"', page)[1]
+    after = house.post("/projects/3/fit/alter/again", data={"again": key}).text
+    assert "1. Side seams, at the waist: taken in" in after
+    assert house.post("/projects/3/fit/alter/again", data={"again": "seam:x:y:1"}).status_code == 404
+
+
+def test_what_to_alter_next_time_is_written_down_at_the_end(house):
+    page = house.post(
+        "/projects/2/keep/lessons", data={"what": "hem::", "way": "less", "by": "1 cm", "said": "trips on it"}
+    ).text
+    assert "Length at the hem: shorter 1 cm" in page and "trips on it" in page
+    number = re.search(r"/keep/lessons/(\d+)/remove", page)[1]
+    assert "trips on it" not in house.post(f"/projects/2/keep/lessons/{number}/remove").text
+    assert house.post("/projects/2/keep/lessons", data={"what": "x::", "way": "less", "by": "1"}).status_code == 422
+
+
+# ---------------------------------------------------------------- measuring
+
+
+def test_the_guide_shows_every_measurement_for_adult_and_child(house):
+    for age in ("adult", "child"):
+        page = house.get(f"/measuring?age={age}").text
+        assert page.count('class="figure-drawing"') == 14
+    assert house.get("/measuring?age=adult").text != page
+
+
+def test_measuring_step_by_step_asks_only_what_the_pattern_needs(house):
+    first = house.get("/people/3/measure?project=5").text
+    assert "1 of 4" in first and ">Hip<" in first
+    for step in range(4):
+        house.post(f"/people/3/measure?project=5&step={step}", data={"value": "104" if step == 0 else ""})
+    assert 'value="104 cm"' in house.get("/people/3").text
+
+
+def test_a_doubtful_figure_is_asked_about_and_then_believed(house):
+    asked = house.post("/people/3/measure?project=5&step=0", data={"value": "41"})
+    assert "Was it measured in inches?" in asked.text
+    house.post("/people/3/measure?project=5&step=0", data={"value": "41", "confirmed": "41"})
+    assert 'value="41 cm"' in house.get("/people/3").text
+    assert house.post("/people/3/measure?step=1", data={"value": "wide"}).status_code == 422
+
+
+def test_sets_have_a_history_and_say_who_used_them(house):
+    page = house.get("/people/1").text
+    assert "How they have changed" in page and "14 Mar 2026" in page
+    assert "used by" in page and "Concert skirt for the alto" in page
