@@ -10,7 +10,11 @@ from tests.browser.conftest import ARGUMENTS, CHROMIUM, Server
 OUT = Path(__file__).parent.parent / "docs" / "screenshots"
 VIEWS = {
     "shelf": "/",
-    "fit": "/projects/1/fit",
+    "fit": "/projects/4/fit",
+    "fit-alter": "/projects/4/fit/alter",
+    "fit-seams": "/projects/4/fit/seams",
+    "fit-tissue": "/projects/4/fit/tissue",
+    "measuring": "/measuring",
     "cloth": "/projects/1/cloth",
     "lay": "/projects/1/lay",
     "cut": "/projects/2/cut",
@@ -19,7 +23,11 @@ VIEWS = {
     "pattern": "/patterns/1",
     "person": "/people/1",
 }
-ON_A_PHONE = {"phone-lay": "/projects/2/lay", "phone-sew": "/projects/1/sew?step=sew-side-seams"}
+ON_A_PHONE = {
+    "phone-measure": "/people/3/measure?project=6",
+    "phone-lay": "/projects/2/lay",
+    "phone-sew": "/projects/1/sew?step=sew-side-seams",
+}
 
 
 def main() -> None:

@@ -88,9 +88,26 @@ def test_a_project_is_planned_through_all_stations(tmp_path):
     assert subprocess.run([sys.executable, OUTSIDE / "check_plan.py", problem, plan], check=False).returncode == 0
 
 
+def test_a_project_takes_school_blend_and_alterations_and_reports_them(tmp_path):
+    alterations = [{"kind": "seam", "by": "-1 cm", "at": "side-seams", "level": "waist"}]
+    path, document = _project(tmp_path, school="between sizes", alterations=alterations)
+    document["person"]["measurements"]["waist"] = "86.5 cm"
+    path.write_text(json.dumps(document))
+    assert main(["plan", str(path), "--out", str(tmp_path / "out"), "--sweeps", "2"]) == 0
+    fit = json.loads((tmp_path / "out" / "fit.json").read_text())
+    assert (fit["school"], fit["size"], fit["blend"]) == ("between sizes", "14", {"waist": "18", "hip": "14"})
+    assert [a["kind"] for a in fit["alterations"]] == ["seam", "hem"]
+    assert len(fit["schools"]) == 6 and all(p["reason"] for p in fit["schools"])
+    assert {"side-front", "front-facing"} <= {t["piece"] for t in fit["touched"]}
+    assert all(seam["verdict"] != "does not meet" for seam in fit["seams"])
+
+
 @pytest.mark.parametrize(
     ("change", "said"),
     [
+        (lambda d: d["choices"].update(alterations=[{"kind": "bust", "by": "2 cm"}]), "marks the bust point"),
+        (lambda d: d["choices"].update(alterations=[{"kind": "seam", "by": "much"}]), "choices, alterations, 1"),
+        (lambda d: d["choices"].update(size="14", blend={"knee": "12"}), "where the knee is"),
         (lambda d: d["cloths"]["main"].update(width="wide"), "cloths, main, width"),
         (lambda d: d["cloths"]["main"].update(width="-4 cm"), "cloths, main, width"),
         (lambda d: d["choices"].update(size="99"), "no size 99"),

@@ -8,6 +8,7 @@ from .conftest import accessibility
 pytestmark = pytest.mark.browser
 
 PATHS = ["/", "/household", "/people/1", "/cloths/1", "/patterns/1", "/patterns/new", "/projects/new", "/nowhere",
+         "/measuring", "/people/3/measure?project=5", *(f"/projects/4/fit{part}" for part in ("", "/alter", "/seams", "/tissue")), "/projects/4/sew",
          *(f"/projects/{n}/{s}" for n in (1, 2) for s in ("fit", "cloth", "lay", "cut", "sew", "keep"))]  # fmt: skip
 
 
@@ -46,10 +47,10 @@ def test_a_step_is_ticked_by_keyboard_and_the_focus_stays(page, demo):
 def test_the_unit_switch_leads_back_to_the_same_page(page, demo):
     page.goto(f"{demo.url}/projects/1/fit")
     page.get_by_role("button", name="in", exact=True).click()
-    expect(page.locator("table.rows").get_by_text("30 1/4 in").first).to_be_visible()
+    expect(page.get_by_text("body 30 1/4 in", exact=True)).to_be_visible()
     assert page.url.endswith("/projects/1/fit")
     page.get_by_role("button", name="cm", exact=True).click()
-    expect(page.locator("table.rows").get_by_text("77 cm").first).to_be_visible()
+    expect(page.get_by_text("body 77 cm", exact=True)).to_be_visible()
 
 
 def test_without_motion_nothing_moves(browser, demo):

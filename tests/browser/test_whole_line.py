@@ -64,13 +64,13 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
     for gore in ("Centre front gore", "Side front gore", "Side back gore", "Centre back gore"):
         expect(touched.get_by_text(gore)).to_be_visible()
 
+    page.get_by_role("link", name="Size and ease").click()
+
     # Every figure shows its sum, by keyboard too.
     figure = page.locator(".figure").first
     figure.locator("summary").focus()
     page.keyboard.press("Enter")
     expect(figure.locator(".sum")).to_be_visible()
-
-    page.get_by_role("link", name="Size and ease").click()
 
     # Cloth: how much, against the envelope and what is in hand.
     page.get_by_role("link", name="On to the cloth").click()

@@ -17,7 +17,7 @@ from rowanseed.core.pattern import (
     MarkKind,
 )
 from rowanseed.core.units import Units
-from rowanseed.core.walk import part_length, walk
+from rowanseed.core.walk import Verdict, part_length, walk
 
 from .pieces import pattern_of, quadrilateral
 
@@ -99,3 +99,16 @@ def test_a_walked_seam_shows_its_sum():
     working = _walked(_piece("a", LONG), _piece("b", SHORT), Difference(DifferenceKind.EASE, 30.0)).working
     assert working.quantity.show(Units.METRIC) == "1 cm"
     assert [given.quantity.show(Units.METRIC) for given in working.given] == ["60 cm", "56 cm", "3 cm"]
+
+
+def test_a_seam_matched_at_one_end_may_stand_over_at_the_other():
+    join = Join("j", "Front to side", (EdgePart("a", "left"),), (EdgePart("b", "left"),), align="start")
+    (found,) = walk(pattern_of(_piece("a", LONG), _piece("b", SHORT), making=Making(joins=(join,))), "S")
+    assert found.is_offset and found.walks and found.fault == pytest.approx(40)
+
+
+def test_the_longer_side_goes_underneath_and_a_small_difference_is_eased_in():
+    longer = _walked(_piece("a", LONG), _piece("b", [(x * 598 / 600, y) for x, y in LONG]))
+    assert longer.verdict is Verdict.EASE_IN and longer.longer[0].piece == "a"
+    assert _walked(_piece("a", LONG), _piece("b", SHORT)).verdict is Verdict.APART
+    assert _walked(_piece("a", LONG), _piece("b", LONG)).longer == ()

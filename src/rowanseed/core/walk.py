@@ -55,7 +55,12 @@ class SeamWalk:
 
     @property
     def walks(self) -> bool:
-        return abs(self.fault) <= TOLERANCE
+        return abs(self.fault) <= TOLERANCE or self.is_offset
+
+    @property
+    def is_offset(self) -> bool:
+        """Matched at one end on purpose, so that the other end may stand over: a faced front beside a turned hem."""
+        return self.join.align != "both"
 
     @property
     def verdict(self) -> Verdict:

@@ -10,9 +10,10 @@ from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
 from rowanseed.core.alter.blend import blendable
-from rowanseed.core.body import MEASURE
+from rowanseed.core.body import MEASURE, Age
 from rowanseed.core.errors import RowanseedError
 from rowanseed.core.garment import Choices, altered
+from rowanseed.core.pattern import Figure
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.schools import Proposal, School
 from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
@@ -147,8 +148,15 @@ def _page(
         typed={**shown, **(typed or {})}, taken=_taken(project), measures=MEASURE, measure_name=measure_name,
         bars=draw_ease(project.rows, home.units, thread(colour), pale(colour, 0.6)) if project.rows else None,
         girths=[r.measure for r in best.rows] or [r.measure for r in project.rows], levels=levels, blend=blend, fits=Fit, overs=Over,
+        wrong_age=_wrong_age(project),
         missing=[m for m in project.pattern.envelope.sized_by if m not in project.body], length=_length(project),
     )  # fmt: skip
+
+
+def _wrong_age(project: ProjectView) -> bool:
+    """A child in a grown-up's pattern, or the reverse."""
+    figure, child = project.pattern.envelope.figure, project.person.age is Age.CHILD
+    return (figure is Figure.CHILDREN) != child and not (figure is Figure.UNISEX and not child)
 
 
 def _taken(project: ProjectView) -> Proposal | None:
