@@ -6,6 +6,7 @@ which shares no code with the application.
 
 import json
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -316,3 +317,17 @@ def test_a_folded_lay_opened_out_is_no_longer():
     folded, opened = answers["folded"], answers["open"]
     assert isinstance(folded, Plan) and isinstance(opened, Plan)
     assert opened.length <= folded.length * 1.02
+
+
+@pytest.mark.parametrize("kind", list(LayKind))
+@pytest.mark.parametrize("one_way", [True, False])
+def test_every_lay_by_itself_gives_a_plan_that_passes_the_check(kind, one_way):
+    """A skirt with one fold piece among pairs: alone a pair knows no part fold, in company it does."""
+    from rowanseed.core.cloth import Cloth, Direction
+    from rowanseed.core.garment import Choices, lay_problem
+    from rowanseed.core.pattern import Role
+    from rowanseed.demo.six_gore_skirt import draft
+
+    cloth = Cloth("c", 1400, None, 12, Direction.ONE_WAY if one_way else Direction.TWO_WAY)
+    problem = replace(lay_problem(draft(), Choices("A", "14"), Role.MAIN, cloth), lays=(kind,))
+    assert check(problem, solve(problem, Budget(sweeps=60))) == []

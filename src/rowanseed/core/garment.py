@@ -13,6 +13,7 @@ from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Problem
 from rowanseed.core.outline import Point, without_repeats
 from rowanseed.core.pattern import Cut, Pattern, Piece, Role
 from rowanseed.core.seamline import lines
+from rowanseed.core.tactics import Tactic, laid_with, with_tactics
 
 GAP = 3.0
 """Between cutting lines, in mm: room for shears (common practice, no source)."""
@@ -48,16 +49,23 @@ def lay_cloth(cloth: Cloth) -> LayCloth:
     return LayCloth(round(cloth.ready_width, 3), None, cloth.selvedge, one_way=cloth.direction is Direction.ONE_WAY)
 
 
-def lay_problem(pattern: Pattern, choices: Choices, role: Role, cloth: Cloth) -> Problem:
-    """What has to be cut from one cloth, folded or open. `pattern` is altered already."""
+def lay_problem(
+    pattern: Pattern, choices: Choices, role: Role, cloth: Cloth, tactics: tuple[Tactic, ...] = ()
+) -> Problem:
+    """What has to be cut from one cloth, folded or open, with what the sewist does to save cloth.
+
+    `pattern` is altered already.
+    """
+    pattern = with_tactics(pattern, tactics, choices.view, choices.size)
     pieces = pattern.pieces_for(role, choices.view)
-    return Problem(
+    problem = Problem(
         name=f"{pattern.name}, size {choices.size}, {role.value}",
         cloth=lay_cloth(cloth),
         gap=GAP,
         lays=LAYS,
         pieces=tuple(lay_piece(piece, cut, choices.size) for piece, cut in pieces),
     )
+    return laid_with(problem, pattern, tactics)
 
 
 def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:

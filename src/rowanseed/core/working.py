@@ -24,6 +24,7 @@ class Source(Enum):
     CHOSEN = "your choice"
     WORKED_OUT = "worked out here"
     EXACT = "exact by definition"
+    TABLE = "the extension services' conversion table, from memory"
     PRACTICE = "common practice, no source"
 
 

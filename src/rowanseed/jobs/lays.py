@@ -108,6 +108,12 @@ def stop(job: str) -> None:
     queue.storage.put_data(_key("stop", job), b"1")
 
 
+def cancel(job: str) -> None:
+    """Give a job up: it stops, and nobody collects what it found."""
+    stop(job)
+    queue.storage.pop_data(_key("asked", job))
+
+
 def state(job: str) -> JobState | None:
     """How far a job is; None if there is none of this name."""
     asked = _read(_key("asked", job))

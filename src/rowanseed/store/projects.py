@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+import json
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
 from rowanseed.core.pattern import Role
+from rowanseed.core.tactics import Tactic
 from rowanseed.formats.fit_json import FitChoice, read_fit, write_fit
 from rowanseed.store.database import Connection, transaction
 
@@ -21,6 +23,7 @@ class ProjectRecord:
     view: str
     size: str | None
     fit: FitChoice
+    tactics: Mapping[Role, tuple[Tactic, ...]]
     measuring_id: int | None
     started_on: str
     cloths: Mapping[Role, int]
@@ -40,7 +43,7 @@ class ClothUsed:
 
 
 _SELECT = """
-    SELECT id, name, person_id, pattern_id, view, size, fit, measuring_id, started_on FROM project
+    SELECT id, name, person_id, pattern_id, view, size, fit, tactics, measuring_id, started_on FROM project
 """
 
 
@@ -56,8 +59,20 @@ def project(connection: Connection, id: int) -> ProjectRecord | None:
 
 def _record(connection: Connection, row: Mapping[str, Any]) -> ProjectRecord:
     cloths = connection.execute("SELECT role, cloth_id FROM project_cloth WHERE project_id = ?", (row["id"],))
-    plain = {**dict(row), "fit": read_fit(row["fit"])}
+    plain = {**dict(row), "fit": read_fit(row["fit"]), "tactics": _tactics(row["tactics"])}
     return ProjectRecord(**plain, cloths={Role(c["role"]): c["cloth_id"] for c in cloths})
+
+
+def _tactics(document: str) -> dict[Role, tuple[Tactic, ...]]:
+    return {Role(role): tuple(Tactic(name) for name in names) for role, names in json.loads(document).items()}
+
+
+def choose_tactics(connection: Connection, id: int, role: Role, tactics: Sequence[Tactic]) -> None:
+    """Keep what is done to save one cloth of a project."""
+    with transaction(connection):
+        row = connection.execute("SELECT tactics FROM project WHERE id = ?", (id,)).fetchone()
+        kept = {**json.loads(row["tactics"]), role.value: [tactic.value for tactic in tactics]}
+        connection.execute("UPDATE project SET tactics = ? WHERE id = ?", (json.dumps(kept), id))
 
 
 def start_project(

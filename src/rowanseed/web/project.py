@@ -19,6 +19,7 @@ from rowanseed.core.pattern import Pattern, Role
 from rowanseed.core.sizing.chart import Advice, by_chart
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
+from rowanseed.core.tactics import Tactic
 from rowanseed.core.units import format_cloth
 from rowanseed.core.walk import SeamWalk
 from rowanseed.core.walk import Verdict as SeamVerdict
@@ -30,7 +31,7 @@ from rowanseed.store.lays import KeptLay
 from rowanseed.store.people import Person
 from rowanseed.store.projects import ProjectRecord
 from rowanseed.web.deps import House, NotFound
-from rowanseed.web.remembered import altered_once, steps_once, walk_once
+from rowanseed.web.remembered import altered_once, garment_once, steps_once, walk_once
 
 STATIONS = (
     ("fit", "Fit"),
@@ -198,6 +199,14 @@ class ProjectView:
             self.failures.append(str(error))
             return Altered(self.pattern, ())
 
+    def tactics(self, role: Role) -> tuple[Tactic, ...]:
+        """What is done to save this cloth."""
+        return self.record.tactics.get(role, ())
+
+    def garment(self, role: Role) -> Pattern:
+        """The pattern as it is cut from one cloth: altered, and changed to save cloth."""
+        return garment_once(self.altered.pattern, self.tactics(role), self.record.view, self.size or "")
+
     @cached_property
     def roles(self) -> tuple[Role, ...]:
         return self.pattern.roles(self.record.view)
@@ -219,7 +228,7 @@ class ProjectView:
             entry = self.cloth_entries.get(role)
             if entry is None or self.choices is None:
                 continue
-            problem = lay_problem(self.altered.pattern, self.choices, role, entry.cloth)
+            problem = lay_problem(self.altered.pattern, self.choices, role, entry.cloth, self.tactics(role))
             question = lays.question_of(problem)
             answers = lays.answers(self.home.db, question)
             out[role] = ClothPlan(role, entry, problem, question, answers, self.kept.get(role))
@@ -259,7 +268,7 @@ class ProjectView:
         for role, found in self.cloth_plans.items():
             if found.plan is not None and self.size is not None:
                 surface = found.entry.cloth.surface
-                items += cut_list(self.altered.pattern, self.size, role, found.problem, found.plan, surface)
+                items += cut_list(self.garment(role), self.size, role, found.problem, found.plan, surface)
         return tuple(items)
 
     @cached_property
@@ -271,7 +280,7 @@ class ProjectView:
         household = Household(habits.overlocker, habits.hem_by_hand, units=self.home.units)
         if main is not None:
             household = Household(habits.overlocker, habits.hem_by_hand, main.cloth.fibre, self.home.units)
-        return steps_once(self.altered.pattern, self.choices, household)
+        return steps_once(self.garment(Role.MAIN), self.choices, household)
 
     def ticked(self, list: str) -> frozenset[str]:
         return projects.ticks(self.home.db, self.record.id, list)

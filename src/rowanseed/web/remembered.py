@@ -11,6 +11,7 @@ from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import Step
 from rowanseed.core.pattern import Pattern
+from rowanseed.core.tactics import Tactic, with_tactics
 from rowanseed.core.walk import SeamWalk, walk
 
 KEPT = 128
@@ -37,6 +38,16 @@ def altered_once(pattern: Pattern, choices: Choices) -> Altered:
 @lru_cache(maxsize=KEPT)
 def _altered(same: _Same, choices: Choices) -> Altered:
     return altered(same.pattern, choices)
+
+
+def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], view: str, size: str) -> Pattern:
+    """An (altered) pattern with what is done to save cloth."""
+    return _garment(_Same(pattern), tactics, view, size) if tactics else pattern
+
+
+@lru_cache(maxsize=KEPT)
+def _garment(same: _Same, tactics: tuple[Tactic, ...], view: str, size: str) -> Pattern:
+    return with_tactics(same.pattern, tactics, view, size)
 
 
 def steps_once(pattern: Pattern, choices: Choices, household: Household) -> tuple[Step, ...]:

@@ -220,11 +220,15 @@ class _Race:
                 bases.append((-1, number, lying.base))
             for number, piece in enumerate(self.problem.pieces):
                 alone = replace(self.problem, pieces=(piece,), matches=(), pins=(), forbidden=())
-                try:
-                    items = stretch_items(alone, simple(alone, kind).stretches[0], self.shapes)
-                except LayError:
-                    continue
-                bases += {(number, copy, w.option.lying.base) for copy, item in enumerate(items) for w in item.ways}
+                # By itself a piece may not lie as it does in company (a part fold is as deep as the widest fold
+                # piece), so its shapes are also taken as it lies singly and doubled.
+                for lay in dict.fromkeys((kind, LayKind.OPEN, LayKind.FOLDED)):
+                    try:
+                        items = stretch_items(alone, simple(alone, lay).stretches[0], self.shapes)
+                    except LayError:
+                        continue
+                    bases += {(number, copy, w.option.lying.base) for copy, item in enumerate(items) for w in item.ways}
+            bases = list(dict.fromkeys(bases))
             pairs |= {(a[2], b[2]) for a in bases for b in bases if a[:2] != b[:2]}
         flips = self.shapes.flips_used()
         products = {(a[0] * b[0], a[1] * b[1]) for a in flips for b in flips}

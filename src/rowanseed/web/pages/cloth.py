@@ -57,7 +57,7 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
 
 def _page(home: House, project: ProjectView) -> Response:
     return home.page(
-        "cloth.html", project=project, station="cloth", shelf=cloths.cloths(home.db),
+        "cloth.html", project=project, station="cloth", part="cloth", shelf=cloths.cloths(home.db),
         rows=[_row(home, project, role) for role in project.roles],
     )  # fmt: skip
 

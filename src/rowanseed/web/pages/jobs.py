@@ -5,12 +5,13 @@ from __future__ import annotations
 import json
 import time
 from collections.abc import Iterator
+from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 from fastapi.responses import StreamingResponse
 
 from rowanseed.core.errors import LayError
-from rowanseed.core.lay.problem import Plan
+from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.units import format_cloth
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import lays
@@ -21,38 +22,64 @@ from rowanseed.web.project import SECONDS_FOR_A_LAY, ClothPlan, load
 router = APIRouter()
 
 EVERY = 0.2
+SHOWN = 5
 TIGHTEN_SECONDS = 20.0
+
+
+@dataclass(frozen=True)
+class Asked:
+    """A lay that is asked for: a name for the page, the problem, its key, and whether there is an answer already.
+
+    `patient` ones are many and wait for each other.
+    """
+
+    label: str
+    problem: Problem
+    question: str
+    answered: bool
+    patient: bool = False
 
 
 @router.get("/projects/{id}/lays/events")
 def events(home: Home, id: int) -> Response:
     """Start what has to be searched and tell how far it is, until every cloth of the project has its lays."""
     project = load(home, id)
-    open_plans = [plan for plan in project.cloth_plans.values() if not plan.answers or jobs.state(plan.question)]
-    for plan in open_plans:
-        if jobs.state(plan.question) is None:
-            jobs.start(plan.question, plan.problem, SECONDS_FOR_A_LAY)
-    stream = StreamingResponse(_stream(home, open_plans), media_type="text/event-stream")
+    asked = [asked_of(p) for p in project.cloth_plans.values() if not p.answers or jobs.state(p.question)]
+    return follow(home, asked, SECONDS_FOR_A_LAY)
+
+
+def asked_of(plan: ClothPlan) -> Asked:
+    return Asked(plan.role.value.capitalize(), plan.problem, plan.question, bool(plan.answers))
+
+
+def follow(home: House, asked: list[Asked], seconds: float) -> Response:
+    """Start searches that do not run yet, and stream how far they are until all are answered."""
+    for question in asked:
+        if jobs.state(question.question) is None:
+            jobs.start(question.question, question.problem, seconds)
+    stream = StreamingResponse(_stream(home, asked), media_type="text/event-stream")
     stream.headers["Cache-Control"] = "no-store"
     return stream
 
 
-def _stream(home: House, plans: list[ClothPlan]) -> Iterator[str]:
+def _stream(home: House, asked: list[Asked]) -> Iterator[str]:
     db = connect(home.request.app.state.database)
     try:
-        left = list(plans)
+        left = list(asked)
         while left:
             words = []
-            for plan in list(left):
-                state = jobs.state(plan.question)
+            for question in list(left):
+                state = jobs.state(question.question)
                 if state is None or state.state == "done":
-                    left.remove(plan)
+                    left.remove(question)
                     if state is not None:
-                        lays.keep_answers(db, plan.question, _collected(plan, db))
+                        lays.keep_answers(db, question.question, _collected(question, db))
                     continue
                 if state.state == "lost":
-                    jobs.start(plan.question, plan.problem, state.seconds, again=True)
-                words.append(_words(home, plan, state))
+                    jobs.start(question.question, question.problem, state.seconds, again=True)
+                words.append(_words(home, question, state))
+            if len(words) > SHOWN:
+                words = [*words[:SHOWN], f"and {len(words) - SHOWN} more wait"]
             yield f"event: progress\ndata: {json.dumps({'words': words})}\n\n"
             if left:
                 time.sleep(EVERY)
@@ -61,25 +88,25 @@ def _stream(home: House, plans: list[ClothPlan]) -> Iterator[str]:
         db.close()
 
 
-def _collected(plan: ClothPlan, db: Connection) -> dict[str, Plan | LayError]:
+def _collected(asked: Asked, db: Connection) -> dict[str, Plan | LayError]:
     """The answers of a finished search, each the shorter of the new and the one that was kept before."""
     try:
-        found = jobs.collect(plan.question)
+        found = jobs.collect(asked.question)
     except LayError as error:
-        found = {} if plan.answers else {"open": error}
-    for name, before in lays.answers(db, plan.question).items():
+        found = {} if asked.answered else {"open": error}
+    for name, before in lays.answers(db, asked.question).items():
         now = found.get(name)
         if isinstance(before, Plan) and not (isinstance(now, Plan) and now.length < before.length):
             found[name] = before
     return found
 
 
-def _words(home: House, plan: ClothPlan, state: jobs.JobState) -> str:
-    name = plan.role.value.capitalize() + (" (started again, its worker had stopped)" if state.again else "")
+def _words(home: House, asked: Asked, state: jobs.JobState) -> str:
+    name = asked.label + (" (started again, its worker had stopped)" if state.again else "")
     if state.state == "lost":
         return f"{name}: the worker stopped in the middle; started again"
     if state.state == "waiting":
-        if state.waited > jobs.WAITED_TOO_LONG:
+        if state.waited > jobs.WAITED_TOO_LONG and not asked.patient:
             return f"{name}: no worker takes it. Is “rowanseed worker” running?"
         return f"{name}: waiting for its turn"
     if state.length is None:

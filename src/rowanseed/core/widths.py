@@ -1,0 +1,58 @@
+"""How much cloth at every usual width and in both directions: what to lay, and what comes of it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.lay.problem import Problem
+from rowanseed.core.pattern import Pattern, PrintedYardage, Role
+
+USUAL_WIDTHS: tuple[float, ...] = (900.0, 1120.0, 1370.0, 1500.0)
+"""36, 44-45, 54 and 58-60 in, as metric shops sell them, in mm (common practice, no source)."""
+INTERFACING_WIDTHS: tuple[float, ...] = (900.0,)
+SELVEDGE = 12.0
+
+
+@dataclass(frozen=True)
+class Cell:
+    """One case of the table: a cloth of a usual width in a direction, and what has to be laid on it."""
+
+    role: Role
+    cloth: Cloth
+    problem: Problem
+
+    @property
+    def width(self) -> float:
+        return self.cloth.width
+
+    @property
+    def one_way(self) -> bool:
+        return self.cloth.direction is Direction.ONE_WAY
+
+
+def cells(pattern: Pattern, choices: Choices, role: Role, like: Cloth | None) -> tuple[Cell, ...]:
+    """Every usual width in both directions (one for interfacing). `pattern` is altered already.
+
+    `like` is the cloth thought of: its shrinkage goes into every case, as it has to be bought before it shrinks.
+    """
+    widths = INTERFACING_WIDTHS if role is Role.INTERFACING else USUAL_WIDTHS
+    directions = (Direction.TWO_WAY,) if role is Role.INTERFACING else tuple(Direction)
+    out = []
+    for width in widths:
+        for direction in directions:
+            cloth = Cloth(
+                f"{width / 10:.0f} cm", width, None, 0.0 if role is Role.INTERFACING else SELVEDGE, direction,
+                shrink_along=like.shrink_along if like else 0.0, shrink_across=like.shrink_across if like else 0.0,
+            )  # fmt: skip
+            out.append(Cell(role, cloth, lay_problem(pattern, choices, role, cloth)))
+    return tuple(out)
+
+
+def nearest_printed(
+    yardage: tuple[PrintedYardage, ...], view: str, size: str, role: Role, cell: Cell
+) -> PrintedYardage | None:
+    """The envelope's line nearest to a case: its width first, then its direction."""
+    lines = [y for y in yardage if (y.view, y.size, y.role) == (view, size, role)]
+    return min(lines, key=lambda y: (abs(y.width - cell.width), y.one_way != cell.one_way), default=None)
