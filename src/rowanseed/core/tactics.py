@@ -49,6 +49,11 @@ class Tactic(Enum):
     SHORTEN = "shorten it by 3 cm"
 
 
+LOOSENS = frozenset({Tactic.SHARE_CUTS, Tactic.BANDS_ACROSS, Tactic.NARROW_HEM, Tactic.OTHER_FACING, Tactic.FACED_HEM,
+                     Tactic.TURN_PIECES, Tactic.SHORTEN})  # fmt: skip
+"""Tactics that only make pieces smaller or freer: whatever was laid without them can be laid with them."""
+
+
 @dataclass(frozen=True)
 class Price:
     """What a tactic costs: `points` to rank by, and in words, its looks and its work."""

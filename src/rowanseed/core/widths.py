@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from rowanseed.core.cloth import Cloth, Direction
 from rowanseed.core.garment import Choices, lay_problem
-from rowanseed.core.lay.problem import Problem
+from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
 from rowanseed.core.pattern import Pattern, PrintedYardage, Role
 
 USUAL_WIDTHS: tuple[float, ...] = (900.0, 1120.0, 1370.0, 1500.0)
@@ -48,6 +49,23 @@ def cells(pattern: Pattern, choices: Choices, role: Role, like: Cloth | None) ->
             )  # fmt: skip
             out.append(Cell(role, cloth, lay_problem(pattern, choices, role, cloth)))
     return tuple(out)
+
+
+def best_plans(found: Mapping[int, Plan | None], every: tuple[Cell, ...]) -> dict[int, Plan | None]:
+    """The shortest plan of each case (by its place in `every`), those of stricter cases counted in.
+
+    A plan for cloth with nap serves cloth without, and one laid open on narrower cloth serves wider cloth: what a
+    short search missed in one case it may have found in another.
+    """
+    out = {}
+    for k, cell in enumerate(every):
+        serving = [
+            plan for n, other in enumerate(every)
+            if (plan := found.get(n)) is not None and other.role is cell.role and (other.one_way or not cell.one_way)
+            and (other.width == cell.width or (other.width < cell.width and laid(plan) == LayKind.OPEN.value))
+        ]  # fmt: skip
+        out[k] = min(serving, key=lambda plan: plan.length, default=None)
+    return out
 
 
 def nearest_printed(

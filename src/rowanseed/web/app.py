@@ -32,6 +32,7 @@ from rowanseed.web.pages import (
     projects,
     sew,
     shelf,
+    shopping,
 )
 from rowanseed.web.pages import cloth as cloth_station
 
@@ -69,6 +70,7 @@ def create_app(database: Path) -> FastAPI:
         cut,
         sew,
         keep,
+        shopping,
     ):
         app.include_router(module.router)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=["127.0.0.1", "localhost", "testserver"])

@@ -222,7 +222,8 @@ class _Race:
                 alone = replace(self.problem, pieces=(piece,), matches=(), pins=(), forbidden=())
                 # By itself a piece may not lie as it does in company (a part fold is as deep as the widest fold
                 # piece), so its shapes are also taken as it lies singly and doubled.
-                for lay in dict.fromkeys((kind, LayKind.OPEN, LayKind.FOLDED)):
+                beside = (LayKind.OPEN, LayKind.FOLDED) if kind is LayKind.PART_FOLDED else ()
+                for lay in (kind, *beside):
                     try:
                         items = stretch_items(alone, simple(alone, lay).stretches[0], self.shapes)
                     except LayError:

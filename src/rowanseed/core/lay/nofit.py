@@ -17,18 +17,35 @@ from shapely.geometry.polygon import orient
 from rowanseed.core.outline import Point
 
 SIMPLIFIED = 0.03
-"""Outlines are searched simplified to this, in mm; the clearance below makes up for it."""
+"""Outlines are searched simplified to this, in mm; a clearance makes up for it."""
 ROUND_SEGMENTS = 6
 """Chords a quarter turn where the gap goes round a corner; at a gap of 3 mm they cut off 0.026 mm."""
-CLEARANCE = 2 * SIMPLIFIED + 0.05
+CLEARANCE = 0.05
+COARSER = (0.06, 0.12, 0.25, 0.4)
+"""A finely drawn outline is simplified further, step by step, until it has no more than `ENOUGH` corners: what a
+pair of shapes costs grows with the product of their corners, and shears follow no finer line. Each outline keeps
+clear of others by its own step."""
+ENOUGH = 30
 
 Outline = tuple[Point, ...]
+
+
+@lru_cache(maxsize=2048)
+def simplified(outline: Outline) -> tuple[Polygon, float]:
+    """The outline as it is searched, and how far it may stray from the true one, in mm."""
+    whole = Polygon(outline)
+    polygon, strayed = shapely.simplify(whole, SIMPLIFIED, preserve_topology=True), SIMPLIFIED
+    for step in COARSER:
+        if len(polygon.exterior.coords) - 1 <= ENOUGH:
+            break
+        polygon, strayed = shapely.simplify(whole, step, preserve_topology=True), step
+    return polygon, strayed
 
 
 @lru_cache(maxsize=1024)
 def convex_parts(outline: Outline) -> tuple[np.ndarray, ...]:
     """Convex polygons that together are the outline, each an (n, 2) array: triangles, merged while convex."""
-    polygon = shapely.simplify(Polygon(outline), SIMPLIFIED, preserve_topology=True)
+    polygon, _ = simplified(outline)
     hull = polygon.convex_hull
     if hull.area - polygon.area < 1e-6 * hull.area:
         return (np.asarray(hull.exterior.coords)[:-1],)
@@ -71,6 +88,7 @@ def no_fit(fixed: Outline, moving: Outline, gap: float, flip: tuple[int, int] = 
 
     Both are about their own origins.
     """
+    clearance = simplified(fixed)[1] + simplified(moving)[1] + CLEARANCE
     sums = [
         (a[:, None, :] - (b * flip)[None, :, :]).reshape(-1, 2)
         for a in convex_parts(fixed)
@@ -79,6 +97,6 @@ def no_fit(fixed: Outline, moving: Outline, gap: float, flip: tuple[int, int] = 
     points = shapely.points(np.concatenate(sums))
     which = np.repeat(np.arange(len(sums)), [len(part) for part in sums])
     hulls = shapely.convex_hull(shapely.multipoints(points, indices=which))
-    grown = shapely.union_all(hulls).buffer(gap + CLEARANCE, quad_segs=ROUND_SEGMENTS)
+    grown = shapely.union_all(hulls).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
     grown = shapely.simplify(grown, 0.02)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown

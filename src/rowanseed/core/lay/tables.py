@@ -77,7 +77,7 @@ def _joined_counts(counts: list[Array]) -> Array:
     return np.concatenate([[0], np.cumsum(every)]).astype(np.int64)
 
 
-@lru_cache(maxsize=1024)
+@lru_cache(maxsize=2048)
 def _one(
     a: tuple[Point, ...], b: tuple[Point, ...], flip: int, gap: float
 ) -> tuple[Array, float, float, Array, Array, Array]:

@@ -12,9 +12,9 @@ from rowanseed.core.errors import LayError
 from rowanseed.core.garment import lay_problem
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.pattern import PrintedYardage, Role
-from rowanseed.core.tactics import PRICES, Price, Tactic, combined, offered
+from rowanseed.core.tactics import LOOSENS, PRICES, Price, Tactic, combined, offered
 from rowanseed.core.units import format_cloth
-from rowanseed.core.widths import Cell, cells, nearest_printed
+from rowanseed.core.widths import Cell, best_plans, cells, nearest_printed
 from rowanseed.core.working import Working
 from rowanseed.core.yardage import Need, need
 from rowanseed.drawings.colour import pale, thread
@@ -27,7 +27,7 @@ from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
-SECONDS_FOR_A_CELL = 2.0
+SECONDS_FOR_A_CELL = 3.5
 MOST_TOGETHER = 3
 
 
@@ -58,23 +58,33 @@ def _shortest(answers: Mapping[str, Plan | LayError]) -> Plan | None:
 def _rows(home: House, project: ProjectView) -> list[CellRow]:
     if project.choices is None:
         return []
-    out = []
+    every: list[Cell] = []
     for role in project.roles:
         entry = project.cloth_entries.get(role)
-        for cell in cells(project.altered.pattern, project.choices, role, entry.cloth if entry else None):
-            question = lays.question_of(cell.problem)
-            answers = lays.answers(home.db, question)
-            plan = _shortest(answers)
-            refused = next((str(a) for a in answers.values() if isinstance(a, LayError)), "") if plan is None else ""
-            said = nearest_printed(
-                project.pattern.envelope.yardage, project.record.view, project.choices.size, role, cell
-            )
-            out.append(CellRow(
-                cell, question, need(plan.length, cell.cloth, cell.problem.gap, home.units) if plan else None,
-                laid(plan) if plan else "", refused, said,
-                convert(said.length, said.width, cell.width, add_nap=cell.one_way and not said.one_way) if said else None,
-            ))  # fmt: skip
-    return out
+        every += cells(project.altered.pattern, project.choices, role, entry.cloth if entry else None)
+    questions = [lays.question_of(cell.problem) for cell in every]
+    answers = [lays.answers(home.db, question) for question in questions]
+    best = best_plans({k: _shortest(found) for k, found in enumerate(answers)}, tuple(every))
+    return [_row(home, project, cell, questions[k], answers[k], best[k]) for k, cell in enumerate(every)]
+
+
+def _row(
+    home: House,
+    project: ProjectView,
+    cell: Cell,
+    question: str,
+    answers: Mapping[str, Plan | LayError],
+    plan: Plan | None,
+) -> CellRow:
+    refused = next((str(a) for a in answers.values() if isinstance(a, LayError)), "") if plan is None else ""
+    said = nearest_printed(project.pattern.envelope.yardage, project.record.view, project.size or "", cell.role, cell)
+    # Only what has been searched counts as known, even where another case's lay would serve.
+    shown = plan if answers else None
+    return CellRow(
+        cell, question, need(shown.length, cell.cloth, cell.problem.gap, home.units) if shown else None,
+        laid(shown) if shown else "", refused if answers else "", said,
+        convert(said.length, said.width, cell.width, add_nap=cell.one_way and not said.one_way) if said else None,
+    )  # fmt: skip
 
 
 @router.get("/projects/{id}/cloth/widths")
@@ -108,10 +118,10 @@ def _explained(row: CellRow, home: House) -> str:
         return ""
     less = row.printed.length - row.need.to_buy.value
     if abs(less) < 1:
-        return "as the envelope says"
+        return "As the envelope says."
     way = "less" if less > 0 else "more"
     why = "the envelope is generous" if less > 0 else "your length, shrinkage and alterations are in it"
-    return f"{format_cloth(abs(less), home.units)} {way} than the envelope: {why}"
+    return f"{format_cloth(abs(less), home.units)} {way} than the envelope: {why}."
 
 
 @router.get("/projects/{id}/widths/events")
@@ -175,6 +185,8 @@ def _attempt(home: House, project: ProjectView, role: Role, tactics: tuple[Tacti
     best = _shortest(answers)
     refusal = next((str(a) for a in answers.values() if isinstance(a, LayError)), "") if best is None else ""
     ready = need(best.length, plan.entry.cloth, problem.gap, home.units).ready.value if best else None
+    if ready is not None and base is not None and set(tactics) <= LOOSENS:
+        ready = min(ready, base)
     hand = plan.entry.cloth.ready_length
     return Attempt(
         tactics, problem, question, bool(answers), best, refusal, ready, base - ready if base is not None and ready is not None else None,
@@ -223,7 +235,7 @@ def short(home: Home, id: int, role: str | None = None) -> Response:
     waiting = [a for a in (plain, *everything) if not a.answered]
     ranked = sorted(
         (a for a in everything if a.plan is not None),
-        key=lambda a: (not a.fits, a.points if a.fits else 0, -(a.saves or 0)),
+        key=lambda a: (not a.fits, a.points if a.fits and not plain.fits else 0, -(a.saves or 0)),
     )
     best = next((a for a in ranked if a.fits), None)
     hand = project.cloth_plans[chosen].entry.cloth.ready_length

@@ -9,6 +9,23 @@ document.addEventListener("alpine:init", () => {
   Alpine.data("printing", () => ({
     go() { window.print(); },
   }));
+  // Ticks of a shopping list live in the browser, so that they work in a shop without a network.
+  Alpine.data("shopping", () => ({
+    init() {
+      const kept = this.kept();
+      this.$root.querySelectorAll("[data-line]").forEach((box) => {
+        if (box.dataset.line in kept) box.checked = kept[box.dataset.line];
+      });
+    },
+    kept() {
+      try { return JSON.parse(window.localStorage.getItem("shopping") || "{}"); } catch { return {}; }
+    },
+    tick(event) {
+      const kept = this.kept();
+      kept[event.target.dataset.line] = event.target.checked;
+      try { window.localStorage.setItem("shopping", JSON.stringify(kept)); } catch { /* a private window keeps nothing */ }
+    },
+  }));
   // Listens to how far the search is, and shows the station when it is done.
   Alpine.data("searching", () => ({
     lines: [],

@@ -1,0 +1,155 @@
+"""Notions with their sums: buttons by the card, zips in stock lengths, thread by the seams there are to sew.
+
+Cards, stock lengths and spare buttons are common practice, no source. Thread per length of stitching: lockstitch
+about 2.5 times, three-thread overlock about 14 times, industry tables, from memory.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from rowanseed.core.cloth import Fibre
+from rowanseed.core.make.settings import needle_for
+from rowanseed.core.pattern import ClosureKind, FinishKind, Panel, Pattern, PointKind, Press, Role
+from rowanseed.core.seamline import mark_distance
+from rowanseed.core.units import INCH
+from rowanseed.core.walk import part_length
+from rowanseed.core.working import Given, Source, Working, cloth_length, count, length, words
+
+ZIP_LENGTHS_IN = (4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24)
+CARD = 3
+SPARE = 1
+LOCKSTITCH, ZIGZAG, OVERLOCK = 2.5, 7.0, 14.0
+"""Thread per length of stitching. Zigzag lies between lockstitch and overlock (common practice, no source)."""
+SPOOL = 100_000.0
+"""Thread on a small spool, in mm."""
+WASTE = 1.15
+
+
+@dataclass(frozen=True)
+class Notion:
+    """A thing to buy: what, how many, in words, with the sum; `kind` groups it as a shop is walked."""
+
+    kind: str
+    what: str
+    count: int
+    working: Working
+
+
+def notions(pattern: Pattern, view: str, size: str, fibre: Fibre, *, overlocker: bool) -> tuple[Notion, ...]:
+    """What a garment needs besides cloth, worked out from its pieces and making graph."""
+    found = [
+        *_buttons(pattern, size),
+        *_zips(pattern, size),
+        *_fastenings(pattern),
+        *_thread(pattern, view, size, overlocker=overlocker),
+    ]
+    needle = needle_for(fibre)
+    found.append(Notion("thread and needles", f"Machine needles, {needle}", 1, Working(
+        "Needles", words(needle), "a new needle for each garment, by the cloth", (Given("cloth", words(fibre.value), Source.CHOSEN),),
+    )))  # fmt: skip
+    return tuple(found)
+
+
+def buttons_to_buy(needed: int, card: int = CARD, spare: int = SPARE) -> Working:
+    """Whole cards, with spares; leftovers may go on the sleeves."""
+    cards = math.ceil((needed + spare) / card)
+    left = cards * card - needed
+    return Working(
+        "Cards of buttons", count(cards), f"(buttons + spare) ÷ {card} on a card, rounded up; {left} left over, one to sew inside",
+        (Given("buttons", count(needed), Source.DRAWING), Given("spare", count(spare), Source.PRACTICE),
+         Given("on a card", count(card), Source.PRACTICE)), "whole cards",
+    )  # fmt: skip
+
+
+def zip_to_buy(opening: float) -> Working:
+    """The shortest stock length that is not shorter than the opening; it is shortened at the bottom with a bar tack."""
+    inches = next((z for z in ZIP_LENGTHS_IN if z * INCH >= opening - 1), ZIP_LENGTHS_IN[-1])
+    return Working("Zip", length(inches * INCH), "the next stock length from the opening up; a longer one is shortened with a bar tack",
+                   (Given("opening", length(opening), Source.DRAWING),), f"{inches} in is a stock length")  # fmt: skip
+
+
+def _buttons(pattern: Pattern, size: str) -> list[Notion]:
+    needed = sum(
+        1
+        for p in pattern.pieces
+        for q in p.points
+        if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and size in q.at
+    )
+    if not needed:
+        return []
+    working = buttons_to_buy(needed)
+    return [Notion("buttons and zips", f"Buttons: {needed}, on cards of {CARD}", int(working.value), working)]
+
+
+def _zips(pattern: Pattern, size: str) -> list[Notion]:
+    out = []
+    for closure in pattern.making.closures:
+        if (
+            closure.kind not in (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_ZIP)
+            or closure.to_mark is None
+        ):
+            continue
+        piece = pattern.piece(closure.to_mark[0])
+        mark = piece.mark(closure.to_mark[1])
+        # A zip ends at a mark measured from the end where the opening begins.
+        opening = mark.distance[size] if mark.anchor in ("start", "end") else mark_distance(piece, size, mark)
+        working = zip_to_buy(opening)
+        out.append(
+            Notion("buttons and zips", f"{closure.kind.value.capitalize()}, {working.value / INCH:.0f} in", 1, working)
+        )
+    return out
+
+
+def _fastenings(pattern: Pattern) -> list[Notion]:
+    out = []
+    for closure in pattern.making.closures:
+        if closure.kind is ClosureKind.HOOK_AND_EYE:
+            out.append(Notion("buttons and zips", "Hook and eye, or hook and bar", 1,
+                              Working("Hooks", count(1), "one for each closure of the kind", (Given("closures", count(1), Source.DRAWING),))))  # fmt: skip
+    return out
+
+
+def seam_metres(pattern: Pattern, view: str, size: str) -> tuple[float, float]:
+    """(length of straight stitching, length of edge finishing) of a garment, in mm, both hands counted."""
+    roles = {p.id for role in Role for p, _ in pattern.pieces_for(role, view)}
+    folded = {p.id for p in pattern.pieces if any(c.fold for c in p.cuts)}
+    straight = finish = 0.0
+    for join in pattern.making.joins:
+        if not {p.piece for p in (*join.a, *join.b)} <= roles:
+            continue
+        one = sum(
+            part_length(pattern, size, part) * (2 if part.piece in folded or join.each_hand or len(join.a) > 1 else 1)
+            for part in join.a
+        )
+        straight += one
+        band = any(pattern.piece(p.piece).panel is Panel.BAND for p in (*join.a, *join.b))
+        if not band:
+            finish += one * (2 if join.press is Press.OPEN else 1)
+    for done in pattern.making.finishes:
+        around = sum(part_length(pattern, size, part) for part in done.parts) * 2
+        straight += around if done.kind in (FinishKind.HEM, FinishKind.TURNED) else 0.0
+        finish += around if done.kind is FinishKind.NEATENED else 0.0
+    return straight, finish
+
+
+def _thread(pattern: Pattern, view: str, size: str, *, overlocker: bool) -> list[Notion]:
+    straight, finish = seam_metres(pattern, view, size)
+    if straight == 0:
+        return []
+    factor = OVERLOCK if overlocker else ZIGZAG
+    seam_thread, edge_thread = straight * LOCKSTITCH * WASTE, finish * factor * WASTE
+    on_machine = seam_thread if overlocker else seam_thread + edge_thread
+    given = (Given("stitching, lockstitch", cloth_length(straight), Source.DRAWING), Given("thread per length, lockstitch", count(LOCKSTITCH), Source.PRACTICE),
+             Given("edges to neaten", cloth_length(finish), Source.DRAWING),
+             Given(f"thread per length, {'overlock' if overlocker else 'zigzag'}", count(factor), Source.PRACTICE),
+             Given("for ends, samples and slips", words("15 %"), Source.PRACTICE))  # fmt: skip
+    spools = math.ceil(on_machine / SPOOL)
+    out = [Notion("thread and needles", "Sewing thread to match, spools of 100 m", spools,
+                  Working("Sewing thread", cloth_length(on_machine), "stitching × thread per length + 15 %", given, f"{spools} spools of 100 m"))]  # fmt: skip
+    if overlocker:
+        cones = math.ceil(edge_thread / 3 / 1_000_000)
+        out.append(Notion("thread and needles", "Overlock thread, cones of 1000 m", max(3, cones * 3),
+                          Working("Overlock thread", cloth_length(edge_thread), "edges × thread per length + 15 %, on three cones", given, "three cones")))  # fmt: skip
+    return out

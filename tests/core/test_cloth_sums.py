@@ -1,0 +1,222 @@
+"""Widths, conversion, tactics and notions, by figures worked by hand and by the trade's tables.
+
+The conversion table's figures are checked against single cells written out here a second time, from memory, as
+the extension services hand them out. Card sizes, stock lengths and spares are common practice, no source.
+"""
+
+from fractions import Fraction
+from itertools import pairwise
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from shapely.geometry import Polygon
+
+from rowanseed.core.cloth import Cloth, Direction, Fibre
+from rowanseed.core.conversion import TABLE, WIDTHS_IN, column, convert
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.lay.checks import check
+from rowanseed.core.lay.engine import Budget, solve
+from rowanseed.core.lay.problem import LayKind
+from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.notions import LOCKSTITCH, WASTE, buttons_to_buy, notions, seam_metres, zip_to_buy
+from rowanseed.core.pattern import Role
+from rowanseed.core.pattern_check import faults
+from rowanseed.core.seamline import lines
+from rowanseed.core.shopping import Line, merged
+from rowanseed.core.tactics import LOOSENS, PRICES, Tactic, clash, combined, offered, with_tactics
+from rowanseed.core.units import INCH, YARD
+from rowanseed.core.widths import USUAL_WIDTHS, best_plans, cells
+from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.formats.shopping_csv import write_shopping
+
+SKIRT, SHIRT, TROUSERS, WAISTCOAT = (m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat))
+WIDE = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
+
+
+# ---------------------------------------------------------------- the conversion table
+
+
+@pytest.mark.parametrize(
+    ("inches", "yards", "to", "wanted"),
+    [
+        (45, "1 3/8", 60, "1"),
+        (45, "2 1/4", 60, "1 3/4"),
+        (36, "3 1/8", 45, "2 1/2"),
+        (60, "2", 54, "2 1/4"),
+        (54, "2", 45, "2 1/2"),
+    ],
+)
+def test_the_table_reads_as_it_is_handed_out(inches, yards, to, wanted):
+    def mm(text):
+        return float(sum(Fraction(part) for part in text.split())) * YARD
+
+    found = convert(mm(yards), inches * INCH, to * INCH, add_nap=False)
+    assert found.value == pytest.approx(mm(wanted))
+
+
+def test_the_table_falls_from_narrow_to_wide_and_grows_down():
+    assert len(TABLE) == 12 and all(len(row) == len(WIDTHS_IN) for row in TABLE)
+    assert all(a >= b for row in TABLE for a, b in pairwise(row))
+    assert all(x < y for a, b in pairwise(TABLE) for x, y in zip(a, b, strict=True))
+
+
+def test_nap_and_a_large_difference_of_width_add_a_quarter_yard_each():
+    plain, nap = (convert(2 * YARD, 45 * INCH, 54 * INCH, add_nap=n).value for n in (False, True))
+    assert nap - plain == pytest.approx(YARD / 4)
+    far = convert(2 * YARD, 36 * INCH, 60 * INCH, add_nap=False)
+    assert far.value == pytest.approx((1 + 1 / 4 + 1 / 4) * YARD)
+
+
+def test_beyond_the_table_it_says_nothing():
+    assert convert(9 * YARD, 45 * INCH, 60 * INCH, add_nap=False) is None
+    assert column(500.0) is None
+
+
+# ---------------------------------------------------------------- every width
+
+
+@pytest.fixture(scope="module")
+def skirt_lays():
+    every = cells(SKIRT, Choices("A", "10"), Role.MAIN, None)
+    return every, {k: solve(cell.problem, Budget(sweeps=40)) for k, cell in enumerate(every)}
+
+
+def test_every_usual_width_in_both_directions_is_asked_for(skirt_lays):
+    every, _ = skirt_lays
+    assert [(c.width, c.one_way) for c in every] == [
+        (w, d is Direction.ONE_WAY) for w in USUAL_WIDTHS for d in Direction
+    ]
+    assert len(cells(SKIRT, Choices("A", "10"), Role.INTERFACING, None)) == 1
+
+
+def test_no_lay_is_shorter_than_its_pieces_areas_allow(skirt_lays):
+    """The sum of the areas, by Shapely, over the usable width is a lower bound for every lay."""
+    every, plans = skirt_lays
+    for k, cell in enumerate(every):
+        area = sum(Polygon(p.outline).area * p.cut * (2 if p.fold else 1) for p in cell.problem.pieces)
+        assert plans[k].length >= area / (cell.width - 2 * cell.cloth.selvedge)
+
+
+def test_more_width_or_more_freedom_never_needs_more(skirt_lays):
+    every, plans = skirt_lays
+    best = best_plans(plans, every)
+    by = {(c.width, c.one_way): best[k].length for k, c in enumerate(every)}
+    for width in USUAL_WIDTHS:
+        assert by[width, False] <= by[width, True]
+    for one_way in (True, False):
+        opened = [k for k, c in enumerate(every) if c.one_way is one_way and plans[k].stretches[0].lay is LayKind.OPEN]
+        for a in opened:
+            for b in range(len(every)):
+                if every[b].one_way is one_way and every[b].width >= every[a].width:
+                    assert best[b].length <= plans[a].length + 1e-6
+
+
+def test_a_plan_taken_over_from_a_stricter_case_holds_there(skirt_lays):
+    """The exact checker accepts it on the other cloth."""
+    every, plans = skirt_lays
+    best = best_plans(plans, every)
+    for k, cell in enumerate(every):
+        if best[k] is not plans[k]:
+            assert check(cell.problem, best[k]) == [], cell.cloth.name
+
+
+# ---------------------------------------------------------------- tactics
+
+
+@pytest.mark.parametrize("pattern", [SKIRT, SHIRT, TROUSERS, WAISTCOAT], ids=lambda p: p.name)
+def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(pattern):
+    size = pattern.envelope.sizes[3]
+    for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
+        changed = with_tactics(pattern, (tactic,), "A", size)
+        assert [f.problem for f in faults(changed)] == [], tactic
+        assert sequence(compile_steps(changed, "A", size, Household()))
+
+
+@pytest.mark.parametrize("tactic", sorted(LOOSENS, key=lambda t: t.value))
+def test_what_loosens_never_needs_more_area_and_its_lay_passes_the_check(tactic):
+    plain, loose = (lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, WIDE, t) for t in ((), (tactic,)))
+    assert sum(p.area * p.cut for p in loose.pieces) <= sum(p.area * p.cut for p in plain.pieces) + 1
+    assert check(loose, solve(loose, Budget(sweeps=20))) == []
+
+
+def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
+    seamed = with_tactics(SKIRT, (Tactic.CENTRE_SEAM,), "A", "14")
+    (cut,) = seamed.piece("front").cuts_for(Role.MAIN, "A")
+    assert (cut.fold, cut.count, cut.pair) == (None, 2, True)
+    grown = (
+        Polygon(lines(seamed.piece("front"), "14").cutting_ring()).area
+        - Polygon(lines(SKIRT.piece("front"), "14").cutting_ring()).area
+    )
+    long = lines(SKIRT.piece("front"), "14").cutting["centre"]
+    assert grown == pytest.approx(15 * (long[-1][0] - long[0][0]), rel=0.03)
+    assert "sew-centre-front" in {s.id for s in compile_steps(seamed, "A", "14", Household())}
+
+
+def test_a_faced_hem_changes_what_is_folded():
+    steps = {
+        s.id: s for s in compile_steps(with_tactics(SKIRT, (Tactic.FACED_HEM,), "A", "14"), "A", "14", Household())
+    }
+    assert "faced with a strip of other cloth" in steps["sew-hem"].title
+
+
+def test_facings_from_another_cloth_leave_the_main_cloth():
+    pieces = lay_problem(WAISTCOAT, Choices("A", "14"), Role.MAIN, WIDE, (Tactic.OTHER_FACING,)).pieces
+    assert "facing" not in {p.id for p in pieces}
+    assert Role.CONTRAST in with_tactics(WAISTCOAT, (Tactic.OTHER_FACING,), "A", "14").roles("A")
+
+
+@given(st.lists(st.sampled_from(list(Tactic)), max_size=6))
+def test_tactics_that_clash_are_not_combined(tactics):
+    kept = combined(tuple(tactics))
+    assert not any(clash(a, b) for k, a in enumerate(kept) for b in kept[:k])
+    assert set(kept) <= set(tactics)
+    assert [PRICES[t].points for t in kept] == sorted(PRICES[t].points for t in kept)
+
+
+# ---------------------------------------------------------------- notions
+
+
+@pytest.mark.parametrize(("needed", "cards"), [(1, 1), (2, 1), (3, 2), (5, 2), (6, 3), (7, 3), (8, 3), (9, 4)])
+def test_buttons_are_bought_by_the_card_with_one_to_spare(needed, cards):
+    assert buttons_to_buy(needed).value == cards
+
+
+@pytest.mark.parametrize(
+    ("opening", "inches"), [(100.0, 4), (200.0, 8), (203.2, 8), (204.5, 9), (270.0, 12), (900.0, 24)]
+)
+def test_a_zip_is_the_next_stock_length(opening, inches):
+    assert zip_to_buy(opening).value == pytest.approx(inches * INCH)
+
+
+def test_thread_is_the_seams_times_what_a_stitch_takes():
+    """The skirt's seams by hand: six seams of 0.65 m, the centre back, waist 0.8 m, facing, hem 1.5 m: about 7 m."""
+    straight, finish = seam_metres(SKIRT, "A", "14")
+    assert straight == pytest.approx(7_000, rel=0.05) and finish > 0
+    (thread,) = [
+        n for n in notions(SKIRT, "A", "14", Fibre.VISCOSE, overlocker=True) if n.what.startswith("Sewing thread")
+    ]
+    assert thread.working.value == pytest.approx(straight * LOCKSTITCH * WASTE)
+
+
+def test_every_garment_gets_its_own_notions():
+    found = {p.name: {n.what.split(":")[0].split(",")[0] for n in notions(p, "A", p.envelope.sizes[3], Fibre.COTTON, overlocker=False)}
+             for p in (SKIRT, SHIRT, TROUSERS)}  # fmt: skip
+    assert (
+        "Invisible zip" in found[SKIRT.name] and "Buttons" in found[SHIRT.name] and "Lapped zip" in found[TROUSERS.name]
+    )
+
+
+def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
+    def line(what, count, project, group="thread and needles"):
+        return Line(group, what, str(count), count, None, (project,), ())
+
+    hooks = [line("Hook and eye", 1, p, "buttons and zips") for p in ("a", "b")]
+    found = merged([line("Machine needles, universal 80/12", 1, "a"), line("Machine needles, universal 80/12", 1, "b"), *hooks,
+                    line("Sewing thread to match", 1, "a"), line("Sewing thread to match", 2, "b")])  # fmt: skip
+    assert [(n.what, n.count, n.projects) for n in found] == [
+        ("Hook and eye", 2, ("a", "b")), ("Machine needles, universal 80/12", 1, ("a", "b")),
+        ("Sewing thread to match", 1, ("a",)), ("Sewing thread to match", 2, ("b",)),
+    ]  # fmt: skip
+    assert write_shopping(found).splitlines()[1] == "buttons and zips,Hook and eye,2,a; b,"

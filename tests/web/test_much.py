@@ -1,0 +1,93 @@
+"""How much at any width, what helps when cloth is short, and the shopping list, page by page."""
+
+import csv
+import io
+import re
+
+import pytest
+
+from rowanseed.jobs import lays as jobs
+from rowanseed.web.pages import much
+
+
+@pytest.fixture
+def quick(monkeypatch):
+    """Searches done at once and briefly, in this process."""
+    monkeypatch.setattr(jobs.queue, "immediate", True)
+    monkeypatch.setattr(much, "SECONDS_FOR_A_CELL", 0.3)
+
+
+def _follow(house, path):
+    with house.stream("GET", path) as stream:
+        assert stream.read().decode().rstrip().endswith("event: done\ndata: {}")
+
+
+def test_the_table_of_widths_is_laid_out_and_stands_beside_envelope_and_conversion(house, quick):
+    waiting = house.get("/projects/1/cloth/widths").text
+    assert "of 9 cases are known" in waiting
+    _follow(house, "/projects/1/widths/events")
+    page = house.get("/projects/1/cloth/widths").text
+    assert "cases are known" not in page
+    assert page.count('scope="row"') == 9
+    assert "the extension services&#39; conversion table, from memory" in page
+    assert "than the envelope: the envelope is generous." in page
+    to_buy = [float(x) for x in re.findall(r'font-weight="700"[^>]*>([\d.]+) m<', page)]
+    assert to_buy[0] <= to_buy[1] and to_buy[-2] <= to_buy[-1]
+
+
+def test_short_cloth_gets_ways_that_were_really_laid_and_one_is_taken(house, quick):
+    form = {"name": "Scrap", "width": "140", "length": "125 cm", "selvedge": "1", "direction": "one-way", "fibre": "cotton",
+            "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "plain", "washed": "yes"}  # fmt: skip
+    house.post("/cloths/new", data=form)
+    number = re.search(r'<option value="(\d+)"[^>]*>Scrap', house.get("/projects/1/cloth").text)[1]
+    house.post("/projects/1/cloth", data={"cloth-main": number})
+    for _ in range(2):  # single ones, then those together
+        _follow(house, "/projects/1/short/main/events")
+    page = house.get("/projects/1/cloth/short?role=main").text
+    assert "It will do with: turn pieces end for end" in page
+    assert "nap shades differently" in page
+    assert "Fold both edges to the middle" in page
+    house.post("/projects/1/cloth/short/main", data={"tactics": "turn pieces end for end|a narrower hem"})
+    taken = house.get("/projects/1/cloth/short?role=main").text
+    assert "A narrower hem" in re.search(r"In use.*?</ul>", taken, re.S)[0]
+    house.get("/projects/1/lay/worked-out")
+    assert "two-way" in house.get("/projects/1/cloth").text
+    assert "First fold 0.6 cm" in house.get("/projects/1/sew?step=fold-hem").text
+    house.post("/projects/1/cloth/short/main", data={"tactics": ""})
+    assert "Cut as the pattern has it." in house.get("/projects/1/cloth/short?role=main").text
+
+
+def test_an_unknown_tactic_is_not_stored(house):
+    assert house.post("/projects/1/cloth/short/main", data={"tactics": "magic"}).status_code == 404
+
+
+def test_stopping_gives_the_searches_up(house, monkeypatch):
+    monkeypatch.setattr(jobs.queue, "enqueue", lambda task: None)
+    rows = house.get("/projects/1/cloth/widths").text
+    assert "Stop this" in rows
+    answer = house.post("/projects/1/widths/stop", follow_redirects=False)
+    assert answer.headers["location"] == "/projects/1/cloth"
+    assert house.post("/projects/1/short/main/stop", follow_redirects=False).status_code == 303
+
+
+def test_the_shopping_list_is_priced_by_a_stand_in_and_takes_off_what_is_at_home(house):
+    page = house.get("/shopping?project=1").text
+    assert "simulated shop with invented goods" in page
+    assert "enough on the shelf" in page
+    assert "Invisible zip, 8 in" in page and "up to the next" in page
+    both = house.get("/shopping?project=1&project=2").text
+    assert (
+        "Concert skirt for the alto, Cord skirt for the soprano" in both
+        or "Cord skirt for the soprano, Concert skirt for the alto" in both
+    )
+
+
+def test_the_shopping_list_comes_as_csv(house):
+    rows = list(csv.DictReader(io.StringIO(house.get("/shopping.csv?project=1").text)))
+    assert {row["group"] for row in rows} == {
+        "cloth",
+        "lining and interfacing",
+        "buttons and zips",
+        "thread and needles",
+    }
+    assert next(row for row in rows if row["what"].startswith("Rowan"))["at home"] == "enough on the shelf"
