@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import sys
 
-from benchmarks import fit, lay, line
+from benchmarks import cloth, fit, lay, line
 
-AREAS = {"line": line.figures, "lay": lay.figures, "fit": fit.figures}
+AREAS = {"line": line.figures, "lay": lay.figures, "fit": fit.figures, "cloth": cloth.figures}
 
 
 def main() -> int:

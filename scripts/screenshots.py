@@ -16,6 +16,8 @@ VIEWS = {
     "fit-tissue": "/projects/4/fit/tissue",
     "measuring": "/measuring",
     "cloth": "/projects/1/cloth",
+    "cloth-widths": "/projects/1/cloth/widths",
+    "shopping": "/shopping?project=1&project=4",
     "lay": "/projects/1/lay",
     "cut": "/projects/2/cut",
     "sew": "/projects/1/sew?step=zip-zip",
@@ -39,7 +41,9 @@ def main() -> None:
                 page = browser.new_page(viewport={"width": width, "height": height})
                 for name, path in views.items():
                     page.goto(server.url + path)
-                    page.wait_for_load_state("networkidle")
+                    page.wait_for_load_state("load")
+                    page.wait_for_function("!document.querySelector('.waiting')", timeout=90_000)
+                    page.wait_for_timeout(300)
                     page.screenshot(path=OUT / f"{name}.png")
             browser.close()
     finally:

@@ -17,6 +17,7 @@ from rowanseed.core.conversion import TABLE, WIDTHS_IN, column, convert
 from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.checks import check
 from rowanseed.core.lay.engine import Budget, solve
+from rowanseed.core.lay.estimate import FirstSight, estimate
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
@@ -220,3 +221,27 @@ def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
         ("Sewing thread to match", 1, ("a",)), ("Sewing thread to match", 2, ("b",)),
     ]  # fmt: skip
     assert write_shopping(found).splitlines()[1] == "buttons and zips,Hook and eye,2,a; b,"
+
+
+# ---------------------------------------------------------------- the first answer
+
+
+@pytest.mark.parametrize("pattern", [SKIRT, SHIRT, TROUSERS, WAISTCOAT], ids=lambda p: p.name)
+@pytest.mark.parametrize("width", USUAL_WIDTHS)
+def test_every_lay_comes_out_between_the_first_bounds(pattern, width):
+    """The likely length is a guess; the bounds are not: a searched lay of open cloth lies between them."""
+    cloth = Cloth("c", width, None, 12, Direction.ONE_WAY)
+    problem = lay_problem(pattern, Choices("A", pattern.envelope.sizes[1]), Role.MAIN, cloth, (Tactic.OPEN_OUT,))
+    first = estimate(problem)
+    found = solve(problem, Budget(sweeps=30)).length
+    assert first.least <= found
+    assert first.most is None or found <= first.most
+    assert first.least <= first.likely
+
+
+def test_the_first_answer_says_what_is_certain():
+    first = estimate(lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, WIDE))
+    assert first.of(first.least - 5) is FirstSight.NO
+    assert first.of(first.most + 1) is FirstSight.SURE
+    assert first.of(first.likely + 1) is FirstSight.LIKELY
+    assert first.of((first.least + first.likely) / 2) is FirstSight.DOUBTFUL

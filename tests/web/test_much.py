@@ -91,3 +91,32 @@ def test_the_shopping_list_comes_as_csv(house):
         "thread and needles",
     }
     assert next(row for row in rows if row["what"].startswith("Rowan"))["at home"] == "enough on the shelf"
+
+
+def test_cloth_is_made_ready_before_it_is_cut_or_waved_through(house):
+    house.get("/projects/2/lay/worked-out")
+    page = house.get("/projects/2/cut").text
+    assert "First make the cloth ready" in page
+    assert "Tear a strip off each end" in page and "chalk an arrow" in page
+    house.post("/projects/2/cut", data={"key": "prep:main:ends", "done": "yes"})
+    assert 'id="ready-main-ends" class="tick" aria-pressed="true"' in house.get("/projects/2/cut").text
+    house.post("/projects/2/cut", data={"key": "prep:main:waved", "done": "yes"})
+    page = house.get("/projects/2/cut").text
+    assert "First make the cloth ready" not in page and "Ready to cut?" not in page
+
+
+def test_shrinkage_is_worked_out_from_a_marked_square(house):
+    """20 cm before, 19 and 19.8 after: 5 % along and 1 % across (AATCC 135 and ISO 5077 express it so, sign reversed)."""
+    form = {"name": "Square", "width": "140", "length": "", "selvedge": "1", "direction": "two-way", "fibre": "cotton",
+            "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "plain"}  # fmt: skip
+    square = {"square_before": "20", "square_along": "19", "square_across": "19.8"}
+    house.post("/cloths/new", data={**form, **square})
+    number = re.search(r'href="/cloths/(\d+)"[^>]*>[^<]*(?:<[^>]*>)*Square', house.get("/").text)[1]
+    page = house.get(f"/cloths/{number}").text
+    assert re.search(r'name="shrink_along"[^>]*value="5"', page) and re.search(
+        r'name="shrink_across"[^>]*value="1"', page
+    )
+    lacking = house.post("/cloths/new", data={**form, "square_before": "20"})
+    assert lacking.status_code == 422 and "All three are needed" in lacking.text
+    absurd = house.post("/cloths/new", data={**form, **square, "square_along": "8"})
+    assert "cannot be sewn with" in absurd.text and 'value="8"' in absurd.text

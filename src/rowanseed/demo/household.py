@@ -166,6 +166,7 @@ def _keep_lays(
 
 def _tick_cut(db: Connection, project: int) -> None:
     """Everything of a project is cut: each placement's key is its piece and how many came before it."""
+    set_tick(db, project, "cut", "prep:main:waved", True)
     for piece, count in (
         ("front", 1),
         ("side-front", 2),

@@ -6,8 +6,9 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
+from rowanseed.core.lay.estimate import Estimate, estimate
 from rowanseed.core.pattern import PrintedYardage, Role
-from rowanseed.core.yardage import Need, Verdict, printed
+from rowanseed.core.yardage import STRAIGHTENING, Need, Verdict, printed
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
 from rowanseed.web.deps import Home, House, Typing, go
@@ -58,8 +59,24 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
 def _page(home: House, project: ProjectView) -> Response:
     return home.page(
         "cloth.html", project=project, station="cloth", part="cloth", shelf=cloths.cloths(home.db),
-        rows=[_row(home, project, role) for role in project.roles],
+        sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()], rows=[_row(home, project, role) for role in project.roles],
     )  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Sight:
+    """What can be said of a cloth before it is laid, in mm ready to cut."""
+
+    plan: ClothPlan
+    estimate: Estimate
+    hand: float | None
+    words: str
+
+
+def _sight(plan: ClothPlan) -> Sight:
+    bounds, hand = estimate(plan.problem), plan.entry.cloth.ready_length
+    usable = None if hand is None else hand - STRAIGHTENING
+    return Sight(plan, bounds, hand, "" if usable is None else bounds.of(usable).value)
 
 
 def _row(home: House, project: ProjectView, role: Role) -> ClothRow:

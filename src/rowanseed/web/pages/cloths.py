@@ -8,6 +8,7 @@ from fastapi import APIRouter, Response
 from pydantic import AfterValidator, StringConstraints
 
 from rowanseed.core.cloth import USUAL_SHRINKAGE, Cloth, Direction, Fibre, Surface
+from rowanseed.core.preparation import square_shrinkage
 from rowanseed.core.units import format_length
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
@@ -40,6 +41,9 @@ class _ClothForm(Form):
     fibre: Fibre
     shrink_along: Share
     shrink_across: Share
+    square_before: OptionalLength = None
+    square_along: OptionalLength = None
+    square_across: OptionalLength = None
     washed: Literal["yes"] | None = None
     colour: Annotated[str, StringConstraints(pattern=r"^#[0-9a-fA-F]{6}$")]
     surface: Surface
@@ -90,14 +94,39 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
     form, errors = bind(_ClothForm, typed, home.units.small)
     if form is not None and 2 * (form.selvedge or 0.0) >= form.width:
         errors["selvedge"] = "The selvedges leave no cloth between them."
+    if form is not None and not errors:
+        errors |= _square_faults(form)
     if form is None or errors:
         return _form(home, entry, typed, errors, status=422)
+    if form.square_before and form.square_along and form.square_across:
+        form.shrink_along = square_shrinkage(form.square_before, form.square_along)
+        form.shrink_across = square_shrinkage(form.square_before, form.square_across)
     cloth = Cloth(
         form.name, form.width, form.length, form.selvedge or 0.0, form.direction, form.fibre, form.shrink_along,
         form.shrink_across, form.washed == "yes", form.colour.lower(), form.surface,
     )  # fmt: skip
     cloths.save_cloth(home.db, entry.id if entry else None, cloth)
     return go("/")
+
+
+def _square_faults(form: _ClothForm) -> Errors:
+    """A marked square wants all three figures, and shrinks by no more than a cloth can."""
+    square = {
+        "square_before": form.square_before,
+        "square_along": form.square_along,
+        "square_across": form.square_across,
+    }
+    if not any(square.values()):
+        return {}
+    missing = {
+        key: "All three are needed: the square before, and both ways after." for key, mm in square.items() if mm is None
+    }
+    if missing or form.square_before is None:
+        return missing
+    return {
+        key: "More than 30 % cannot be sewn with. Was it the same square?"
+        for key, mm in square.items() if mm is not None and square_shrinkage(form.square_before, mm) > 0.3
+    }  # fmt: skip
 
 
 def _form(

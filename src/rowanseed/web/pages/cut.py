@@ -8,6 +8,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.pattern import Role
+from rowanseed.core.preparation import Preparation, preparation
 from rowanseed.drawings.lay import draw_lay, laid_words
 from rowanseed.drawings.lay_pieces import LayView, cut_words
 from rowanseed.store.projects import set_tick
@@ -24,6 +25,18 @@ class Table:
     plan: ClothPlan
     items: tuple[CutItem, ...]
     picture: str
+    ready: tuple[tuple[str, Preparation], ...]
+    """What makes the cloth ready, each with its key on the list; empty once it is waved through."""
+
+
+WAVED = "waved"
+
+
+def _ready(plan: ClothPlan, done: frozenset[str]) -> tuple[tuple[str, Preparation], ...]:
+    role = plan.role.value
+    if plan.role is Role.INTERFACING or f"prep:{role}:{WAVED}" in done:
+        return ()
+    return tuple((f"prep:{role}:{step.key}", step) for step in preparation(plan.entry.cloth))
 
 
 @router.get("/projects/{id}/cut")
@@ -37,7 +50,7 @@ def show(home: Home, id: int) -> Response:
     ]
     return home.page(
         "cut.html", project=project, station="cut", tables=tables, done=done, current=current, cut_words=cut_words,
-        laid_words=laid_words, total=len(project.cut_items), number=len(project.cut_items) - len(left),
+        unready=[(t, key) for t in tables for key, _ in t.ready if key not in done], laid_words=laid_words, total=len(project.cut_items), number=len(project.cut_items) - len(left),
     )  # fmt: skip
 
 
@@ -47,14 +60,18 @@ def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], 
         raise NotFound("lay")
     items = tuple(item for item in project.cut_items if item.role is role)
     view = LayView(home.units, done, current.key if current else None, numbered=True, id=f"cut-{role.value}")
-    return Table(plan, items, draw_lay(plan.plan, plan.problem.cloth, plan.entry.cloth, items, view))
+    picture = draw_lay(plan.plan, plan.problem.cloth, plan.entry.cloth, items, view)
+    return Table(plan, items, picture, _ready(plan, done))
 
 
 @router.post("/projects/{id}/cut")
 def tick(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
     key = typed.get("key", "")
-    if key not in {item.key for item in project.cut_items}:
+    known = {item.key for item in project.cut_items}
+    for role, plan in project.cloth_plans.items():
+        known |= {f"prep:{role.value}:{WAVED}", *(key for key, _ in _ready(plan, frozenset()))}
+    if key not in known:
         raise NotFound("piece")
     set_tick(home.db, id, "cut", key, typed.get("done") == "yes")
     return go(f"/projects/{id}/cut")

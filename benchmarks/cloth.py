@@ -1,0 +1,70 @@
+"""The Cloth station: the first answer to “will it do?”, and the whole table of widths of the overshirt."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+
+from benchmarks.figures import Figure
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.garment import Choices, altered, lay_problem
+from rowanseed.core.lay import nofit, tables
+from rowanseed.core.lay.engine import Budget, Progress, solve, solve_each
+from rowanseed.core.lay.estimate import estimate
+from rowanseed.core.pattern import Role
+from rowanseed.core.tactics import offered
+from rowanseed.core.widths import cells
+from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.web.pages.much import SECONDS_FOR_A_CELL
+
+MIDDLE = 3
+
+
+def _forget() -> None:
+    for cache in (tables._one, nofit.no_fit, nofit.convex_parts, nofit.simplified):
+        cache.cache_clear()
+
+
+def figures() -> Iterator[Figure]:
+    yield from _first_answers()
+    yield from _table()
+    yield from _tactics()
+
+
+def _first_answers() -> Iterator[Figure]:
+    """From the question to the first answer (bounds), and to the first valid lay with nothing tabulated before."""
+    for module in (six_gore_skirt, trousers, waistcoat, overshirt):
+        pattern = module.draft()
+        size = pattern.envelope.sizes[MIDDLE]
+        problem = lay_problem(pattern, Choices("A", size), Role.MAIN, Cloth("c", 1400, 2500, 12, Direction.TWO_WAY))
+        name = module.__name__.rsplit(".", 1)[-1].replace("_", "-")
+        started = time.perf_counter()
+        estimate(problem).of(2450.0)
+        yield Figure("cloth", f"will-it-do-{name}-first-answer-seconds", time.perf_counter() - started, 1.0)
+        _forget()
+        seen: list[Progress] = []
+        solve_each(problem, Budget(seconds=0.01), seen.append)
+        yield Figure("cloth", f"will-it-do-{name}-first-lay-seconds", seen[0].elapsed, None)
+
+
+def _table() -> Iterator[Figure]:
+    """All widths, both directions, all cloths of the overshirt on two cores, a job a core as the workers do."""
+    pattern, choices = overshirt.draft(), Choices("A", "L")
+    drawn = altered(pattern, choices).pattern
+    every = [cell for role in pattern.roles("A") for cell in cells(drawn, choices, role, None)]
+    _forget()
+    started = time.perf_counter()
+    with ThreadPoolExecutor(2) as pool:
+        list(pool.map(lambda cell: solve_each(cell.problem, Budget(seconds=SECONDS_FOR_A_CELL, threads=1)), every))
+    yield Figure("cloth", f"table-of-{len(every)}-widths-overshirt-seconds", time.perf_counter() - started, 60.0)
+
+
+def _tactics() -> Iterator[Figure]:
+    """What each tactic saves on the skirt in one-way cloth, in mm, at two seconds each."""
+    pattern, choices = six_gore_skirt.draft(), Choices("A", "14")
+    cloth = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
+    base = solve(lay_problem(pattern, choices, Role.MAIN, cloth), Budget(seconds=2.0)).length
+    for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
+        length = solve(lay_problem(pattern, choices, Role.MAIN, cloth, (tactic,)), Budget(seconds=2.0)).length
+        yield Figure("cloth", f"saves-{tactic.name.lower().replace('_', '-')}-mm", base - length, None)
