@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import expect, sync_playwright
 from tests.browser.conftest import ARGUMENTS, CHROMIUM, Server
 
 OUT = Path(__file__).parent.parent / "docs" / "screenshots"
@@ -42,7 +42,7 @@ def main() -> None:
                 for name, path in views.items():
                     page.goto(server.url + path)
                     page.wait_for_load_state("load")
-                    page.wait_for_function("!document.querySelector('.waiting')", timeout=90_000)
+                    expect(page.locator(".waiting")).to_have_count(0, timeout=120_000)
                     page.wait_for_timeout(300)
                     page.screenshot(path=OUT / f"{name}.png")
             browser.close()

@@ -8,15 +8,23 @@ from .conftest import accessibility
 pytestmark = pytest.mark.browser
 
 PATHS = ["/", "/household", "/people/1", "/cloths/1", "/patterns/1", "/patterns/new", "/projects/new", "/nowhere",
+         "/shopping?project=1&project=4", "/projects/1/cloth/widths", "/projects/1/cloth/short",
          "/measuring", "/people/3/measure?project=5", *(f"/projects/4/fit{part}" for part in ("", "/alter", "/seams", "/tissue")), "/projects/4/sew",
          *(f"/projects/{n}/{s}" for n in (1, 2) for s in ("fit", "cloth", "lay", "cut", "sew", "keep"))]  # fmt: skip
+
+
+def settled(page):
+    """Everything is there, what had to be laid out first too."""
+    page.wait_for_load_state("load")
+    expect(page.locator(".waiting")).to_have_count(0, timeout=120_000)
+    page.wait_for_load_state("networkidle")
 
 
 @pytest.mark.parametrize("path", PATHS)
 def test_axe_finds_nothing(browser, demo, path):
     page = browser.new_page(viewport={"width": 1280, "height": 800})
     page.goto(demo.url + path)
-    page.wait_for_load_state("networkidle")
+    settled(page)
     faults = accessibility(page)
     page.close()
     assert faults == []
@@ -26,7 +34,7 @@ def test_axe_finds_nothing(browser, demo, path):
 def test_nothing_reaches_over_the_edge_of_a_phone(browser, demo, path):
     page = browser.new_page(viewport={"width": 390, "height": 844})
     page.goto(demo.url + path)
-    page.wait_for_load_state("networkidle")
+    settled(page)
     wide = page.evaluate("document.documentElement.scrollWidth")
     page.close()
     assert wide <= 390
