@@ -8,6 +8,8 @@ from playwright.sync_api import expect
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import write_pattern
 
+from .conftest import accessibility
+
 pytestmark = pytest.mark.browser
 
 
@@ -47,6 +49,10 @@ def test_short_cloth_is_rescued_by_a_tactic_and_the_order_of_making_follows(page
     while page.locator(".waiting").count():
         page.wait_for_timeout(500)
     expect(page.locator(".headline .big")).to_contain_text("It will do with:")
+    assert accessibility(page) == []
+    page.set_viewport_size({"width": 390, "height": 844})
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    page.set_viewport_size({"width": 1280, "height": 800})
     page.get_by_role("button", name="Do that").click()
     expect(page.locator(".slip", has_text="In use")).not_to_contain_text("Cut as the pattern has it")
     page.get_by_role("link", name="This cloth").click()

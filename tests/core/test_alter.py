@@ -352,3 +352,15 @@ def test_a_frame_holds_what_is_drawn_together():
     assert front.panel is Panel.FRONT
     assert [p.id for p in front.pieces][:2] == ["front", "side-front"]
     assert dict(front.levels()).keys() == {"bust", "waist"}
+
+
+@pytest.mark.parametrize("name", ["waistcoat", "overshirt"])
+def test_a_bust_adjustment_and_a_change_of_length_go_together_in_every_size(name):
+    """No splinter of a curve, left where a cut falls near a joint, makes the cutting line cross itself."""
+    pattern = pattern_of(name)
+    for size in pattern.envelope.sizes:
+        for bust in (20.0, 50.0):
+            for by in (-15.0, 15.0):
+                assert carry_out(
+                    pattern, size, [Alteration(Kind.BUST, bust), Alteration(Kind.LENGTH, by, "body-length")]
+                ).touched

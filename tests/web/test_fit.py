@@ -42,6 +42,13 @@ def test_a_school_is_taken_with_its_alterations_and_left_again_without_them(hous
     assert "Taken by the high bust: neck fits" in _page(house)
 
 
+def test_a_reason_is_added_to_a_school_without_leaving_it(house):
+    house.post("/projects/4/fit", data={"size": "14", "reason": "her back is narrow"})
+    assert "Taken by the high bust: her back is narrow" in _page(house)
+    house.post("/projects/1/fit", data={"size": "16", "reason": "for a thick blouse"})
+    assert "Your own choice: for a thick blouse" in _page(house, project=1)
+
+
 def test_a_school_without_a_size_is_refused(house):
     answer = house.post("/projects/4/fit/school", data={"school": "cut to the measure"})
     assert answer.status_code == 422 and "no size for you here" in answer.text

@@ -20,7 +20,7 @@ Field = Callable[[Point], Point]
 
 STILL = 1e-9
 """A point moved by less than this, in mm, has not moved."""
-SPLINTER = 0.2
+SPLINTER = 1.5
 """No part of an edge is cut shorter than this, in mm."""
 
 

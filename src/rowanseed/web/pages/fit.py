@@ -70,7 +70,9 @@ def choose_size(home: Home, id: int, typed: Typing) -> Response:
         blend = tuple((level, typed.get(f"blend-{level}", "") or form.size) for level in levels)
         if all(size == form.size for _, size in blend):
             blend = ()
-        fit = replace(before, school=None, reason=form.reason, blend=blend)
+        # A reason may be added to what a school gave; another size is the sewist's own.
+        same = project.record.size == form.size and before.blend == blend
+        fit = replace(before, school=before.school if same else None, reason=form.reason, blend=blend)
         try:
             altered(project.pattern, Choices(project.record.view, form.size, fit.blend, fit.alterations))
         except RowanseedError as error:
