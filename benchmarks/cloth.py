@@ -13,7 +13,7 @@ from rowanseed.core.lay import nofit, tables
 from rowanseed.core.lay.engine import Budget, Progress, solve, solve_each
 from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.pattern import Role
-from rowanseed.core.tactics import offered
+from rowanseed.core.tactics import offered, with_tactics
 from rowanseed.core.widths import cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.web.pages.much import SECONDS_FOR_A_CELL
@@ -66,5 +66,6 @@ def _tactics() -> Iterator[Figure]:
     cloth = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
     base = solve(lay_problem(pattern, choices, Role.MAIN, cloth), Budget(seconds=2.0)).length
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
-        length = solve(lay_problem(pattern, choices, Role.MAIN, cloth, (tactic,)), Budget(seconds=2.0)).length
+        changed = with_tactics(pattern, (tactic,), choices.size)
+        length = solve(lay_problem(changed, choices, Role.MAIN, cloth, (tactic,)), Budget(seconds=2.0)).length
         yield Figure("cloth", f"saves-{tactic.name.lower().replace('_', '-')}-mm", base - length, None)

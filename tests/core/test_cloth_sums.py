@@ -130,20 +130,24 @@ def test_a_plan_taken_over_from_a_stricter_case_holds_there(skirt_lays):
 def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(pattern):
     size = pattern.envelope.sizes[3]
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
-        changed = with_tactics(pattern, (tactic,), "A", size)
+        changed = with_tactics(pattern, (tactic,), size)
         assert [f.problem for f in faults(changed)] == [], tactic
         assert sequence(compile_steps(changed, "A", size, Household()))
 
 
+def _tried(pattern, tactics):
+    return lay_problem(with_tactics(pattern, tactics, "14"), Choices("A", "14"), Role.MAIN, WIDE, tactics)
+
+
 @pytest.mark.parametrize("tactic", sorted(LOOSENS, key=lambda t: t.value))
 def test_what_loosens_never_needs_more_area_and_its_lay_passes_the_check(tactic):
-    plain, loose = (lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, WIDE, t) for t in ((), (tactic,)))
+    plain, loose = (_tried(SKIRT, t) for t in ((), (tactic,)))
     assert sum(p.area * p.cut for p in loose.pieces) <= sum(p.area * p.cut for p in plain.pieces) + 1
     assert check(loose, solve(loose, Budget(sweeps=20))) == []
 
 
 def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
-    seamed = with_tactics(SKIRT, (Tactic.CENTRE_SEAM,), "A", "14")
+    seamed = with_tactics(SKIRT, (Tactic.CENTRE_SEAM,), "14")
     (cut,) = seamed.piece("front").cuts_for(Role.MAIN, "A")
     assert (cut.fold, cut.count, cut.pair) == (None, 2, True)
     grown = (
@@ -156,16 +160,14 @@ def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
 
 
 def test_a_faced_hem_changes_what_is_folded():
-    steps = {
-        s.id: s for s in compile_steps(with_tactics(SKIRT, (Tactic.FACED_HEM,), "A", "14"), "A", "14", Household())
-    }
+    steps = {s.id: s for s in compile_steps(with_tactics(SKIRT, (Tactic.FACED_HEM,), "14"), "A", "14", Household())}
     assert "faced with a strip of other cloth" in steps["sew-hem"].title
 
 
 def test_facings_from_another_cloth_leave_the_main_cloth():
-    pieces = lay_problem(WAISTCOAT, Choices("A", "14"), Role.MAIN, WIDE, (Tactic.OTHER_FACING,)).pieces
+    pieces = _tried(WAISTCOAT, (Tactic.OTHER_FACING,)).pieces
     assert "facing" not in {p.id for p in pieces}
-    assert Role.CONTRAST in with_tactics(WAISTCOAT, (Tactic.OTHER_FACING,), "A", "14").roles("A")
+    assert Role.CONTRAST in with_tactics(WAISTCOAT, (Tactic.OTHER_FACING,), "14").roles("A")
 
 
 @given(st.lists(st.sampled_from(list(Tactic)), max_size=6))

@@ -13,7 +13,7 @@ from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Problem
 from rowanseed.core.outline import Point, without_repeats
 from rowanseed.core.pattern import Cut, Pattern, Piece, Role
 from rowanseed.core.seamline import lines
-from rowanseed.core.tactics import Tactic, laid_with, with_tactics
+from rowanseed.core.tactics import Tactic, laid_with
 
 GAP = 3.0
 """Between cutting lines, in mm: room for shears (common practice, no source)."""
@@ -52,11 +52,10 @@ def lay_cloth(cloth: Cloth) -> LayCloth:
 def lay_problem(
     pattern: Pattern, choices: Choices, role: Role, cloth: Cloth, tactics: tuple[Tactic, ...] = ()
 ) -> Problem:
-    """What has to be cut from one cloth, folded or open, with what the sewist does to save cloth.
+    """What has to be cut from one cloth, folded or open, or as `tactics` lay it.
 
-    `pattern` is altered already.
+    `pattern` is altered already, and changed to save cloth.
     """
-    pattern = with_tactics(pattern, tactics, choices.view, choices.size)
     pieces = pattern.pieces_for(role, choices.view)
     problem = Problem(
         name=f"{pattern.name}, size {choices.size}, {role.value}",
@@ -65,7 +64,7 @@ def lay_problem(
         lays=LAYS,
         pieces=tuple(lay_piece(piece, cut, choices.size) for piece, cut in pieces),
     )
-    return laid_with(problem, pattern, tactics)
+    return laid_with(problem, tactics)
 
 
 def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:

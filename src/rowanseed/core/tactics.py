@@ -20,10 +20,8 @@ from rowanseed.core.pattern import (
     Grain,
     Join,
     LayerKind,
-    Making,
     Panel,
     Pattern,
-    Piece,
     Role,
 )
 
@@ -116,8 +114,8 @@ def combined(tactics: tuple[Tactic, ...]) -> tuple[Tactic, ...]:
 # ---------------------------------------------------------------- what they change
 
 
-def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], view: str, size: str) -> Pattern:
-    """The pattern with its pieces and making graph changed as the tactics ask."""
+def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pattern:
+    """The pattern with its pieces and making graph changed as the tactics ask, in every cloth that it is cut from."""
     for tactic in tactics:
         match tactic:
             case Tactic.NARROW_HEM:
@@ -125,7 +123,7 @@ def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], view: str, size:
             case Tactic.FACED_HEM:
                 pattern = _with_hem(pattern, FACED_HEM, ())
             case Tactic.CENTRE_SEAM:
-                pattern = _with_centre_seams(pattern, view)
+                pattern = _with_centre_seams(pattern)
             case Tactic.BANDS_ACROSS:
                 pattern = _bands_across(pattern)
             case Tactic.OTHER_FACING:
@@ -140,8 +138,8 @@ def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], view: str, size:
     return pattern
 
 
-def laid_with(problem: Problem, pattern: Pattern, tactics: tuple[Tactic, ...]) -> Problem:
-    """A layout problem laid as the tactics ask."""
+def laid_with(problem: Problem, tactics: tuple[Tactic, ...]) -> Problem:
+    """A layout problem laid as the tactics ask; those that change pieces are in the pattern already."""
     for tactic in tactics:
         match tactic:
             case Tactic.OPEN_OUT:
@@ -159,10 +157,6 @@ def laid_with(problem: Problem, pattern: Pattern, tactics: tuple[Tactic, ...]) -
     return problem
 
 
-def _each_piece(pattern: Pattern, pieces: tuple[Piece, ...], making: Making | None = None) -> Pattern:
-    return replace(pattern, pieces=pieces, making=making or pattern.making)
-
-
 def _with_hem(pattern: Pattern, allowance: float, folds: tuple[float, ...]) -> Pattern:
     hems = set(hem_edges(pattern))
     pieces = tuple(
@@ -172,11 +166,8 @@ def _with_hem(pattern: Pattern, allowance: float, folds: tuple[float, ...]) -> P
         ))
         for p in pattern.pieces
     )  # fmt: skip
-    return _each_piece(
-        pattern,
-        pieces,
-        replace(pattern.making, finishes=tuple(_hem_finish(f, hems, folds) for f in pattern.making.finishes)),
-    )
+    finishes = tuple(_hem_finish(f, hems, folds) for f in pattern.making.finishes)
+    return replace(pattern, pieces=pieces, making=replace(pattern.making, finishes=finishes))
 
 
 def _hem_finish(finish: Finish, hems: set[tuple[str, str]], folds: tuple[float, ...]) -> Finish:
@@ -189,7 +180,7 @@ def _hem_finish(finish: Finish, hems: set[tuple[str, str]], folds: tuple[float, 
     )
 
 
-def _with_centre_seams(pattern: Pattern, view: str) -> Pattern:
+def _with_centre_seams(pattern: Pattern) -> Pattern:
     """Pieces on the fold cut twice with a seam there; the seam joins the making graph."""
     pieces, joins = [], list(pattern.making.joins)
     for piece in pattern.pieces:
@@ -210,7 +201,7 @@ def _with_centre_seams(pattern: Pattern, view: str) -> Pattern:
                     (EdgePart(piece.id, edge, "right"),),
                 )
             )
-    return _each_piece(pattern, tuple(pieces), replace(pattern.making, joins=tuple(joins)))
+    return replace(pattern, pieces=tuple(pieces), making=replace(pattern.making, joins=tuple(joins)))
 
 
 def _cut_double(cut: Cut, folds: set[str | None]) -> Cut:
@@ -223,7 +214,7 @@ def _bands_across(pattern: Pattern) -> Pattern:
         if p.panel is Panel.BAND else p
         for p in pattern.pieces
     )  # fmt: skip
-    return _each_piece(pattern, pieces)
+    return replace(pattern, pieces=pieces)
 
 
 def _other_facing(pattern: Pattern) -> Pattern:
@@ -232,4 +223,4 @@ def _other_facing(pattern: Pattern) -> Pattern:
         replace(p, cuts=tuple(replace(c, role=Role.CONTRAST) if c.role is Role.MAIN else c for c in p.cuts)) if p.id in facings else p
         for p in pattern.pieces
     )  # fmt: skip
-    return _each_piece(pattern, pieces)
+    return replace(pattern, pieces=pieces)

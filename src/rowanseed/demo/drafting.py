@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterable, Mapping, Sequence
 
 from rowanseed.core.outline import Chain, Point, Segment, chain_length, line_chain, unit
 from rowanseed.core.pattern import (
+    Corner,
     Cut,
     Drawn,
     EdgePart,
@@ -17,6 +18,8 @@ from rowanseed.core.pattern import (
     MarkKind,
     Panel,
     Piece,
+    PrintedYardage,
+    Role,
     Shape,
 )
 
@@ -101,6 +104,25 @@ def rectangle(
         id, name, number, Drawn.SEAM, tuple(EdgeSpec(edge, allowance) for edge in edges), shapes, cuts, marks,
         lines=(InnerLine("fold", LineKind.FOLD, fold),) if fold_line else (), panel=panel,
     )  # fmt: skip
+
+
+def hemmed(names: Sequence[str], seam: float, hem: float, fold: str | None = None) -> tuple[EdgeSpec, ...]:
+    """Edges with one seam allowance, a turned hem at `hem`, and none at a fold."""
+    return tuple(
+        EdgeSpec(n, 0.0 if n == fold else hem if n == "hem" else seam, Corner.TURNED if n == "hem" else Corner.MITRE)
+        for n in names
+    )
+
+
+def printed_yardage(
+    sizes: Sequence[str], cases: Sequence[tuple[Role, float, bool, float, float]]
+) -> tuple[PrintedYardage, ...]:
+    """The envelope's lines: (cloth, width, with nap, the smallest size's length, what each size adds), to 5 cm."""
+    return tuple(
+        PrintedYardage("A", size, role, width, one_way, float(round((first + step * k) / 50) * 50))
+        for role, width, one_way, first, step in cases
+        for k, size in enumerate(sizes)
+    )
 
 
 def lengths(piece: Piece, edge: str) -> dict[str, float]:

@@ -15,7 +15,6 @@ from rowanseed.core.pattern import (
     BookletStep,
     Closure,
     ClosureKind,
-    Corner,
     Cut,
     Difference,
     DifferenceKind,
@@ -38,7 +37,6 @@ from rowanseed.core.pattern import (
     Piece,
     PointKind,
     Press,
-    PrintedYardage,
     Role,
     Shape,
     View,
@@ -50,10 +48,12 @@ from rowanseed.demo.drafting import (
     UP,
     adjust_here,
     curve,
+    hemmed,
     lengths,
     level,
     notch,
     part,
+    printed_yardage,
     rectangle,
     row,
     solve,
@@ -82,6 +82,14 @@ SEAM, HEM, NARROW = 15.0, 25.0, 10.0
 FRONT_NOTCH, BACK_NOTCH = 95.0, 105.0
 OVERSHIRT_DROP = 36.0
 BACK_NECK = 22.0
+YARDAGE = (
+    (Role.MAIN, 1120.0, False, 2300.0, 90.0),
+    (Role.MAIN, 1120.0, True, 2450.0, 95.0),
+    (Role.MAIN, 1500.0, False, 1750.0, 60.0),
+    (Role.MAIN, 1500.0, True, 1850.0, 65.0),
+    (Role.INTERFACING, 900.0, False, 800.0, 0.0),
+)
+"""Invented for the demo, generous as envelopes are."""
 
 
 @dataclass(frozen=True)
@@ -132,13 +140,6 @@ def body(size: str) -> Body:
 # ---------------------------------------------------------------- front, back, yoke
 
 
-def _specs(names: tuple[str, ...], fold: str | None = None) -> tuple[EdgeSpec, ...]:
-    return tuple(
-        EdgeSpec(n, 0.0 if n == fold else HEM if n == "hem" else SEAM, Corner.TURNED if n == "hem" else Corner.MITRE)
-        for n in names
-    )
-
-
 def _front(bodies: dict[str, Body]) -> Piece:
     edge_y = BAND_WIDTH / 2
     shapes, bust = {}, {}
@@ -157,7 +158,7 @@ def _front(bodies: dict[str, Body]) -> Piece:
         )
         bust[size] = (b.bust_level, b.chest / 10 - 3)
     return Piece(
-        "front", "Front", 1, Drawn.SEAM, _specs(("opening", "hem", "side", "armhole", "shoulder", "neck")), shapes,
+        "front", "Front", 1, Drawn.SEAM, hemmed(("opening", "hem", "side", "armhole", "shoulder", "neck"), SEAM, HEM), shapes,
         (Cut(Role.MAIN, 2, pair=True),),
         (notch("armhole-front", "armhole", "start", dict.fromkeys(SIZES, FRONT_NOTCH)),
          notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()})),
@@ -202,7 +203,7 @@ def _back(bodies: dict[str, Body]) -> Piece:
             ((b.yoke + 60, b.underarm[1] * 0.4), (b.hem - 120, b.underarm[1] * 0.4)),
         )
     return Piece(
-        "back", "Back", 2, Drawn.SEAM, _specs(("centre", "hem", "side", "armhole", "yoke"), "centre"), shapes,
+        "back", "Back", 2, Drawn.SEAM, hemmed(("centre", "hem", "side", "armhole", "yoke"), SEAM, HEM, "centre"), shapes,
         (Cut(Role.MAIN, 1, fold="centre"),),
         (notch("armhole-back", "armhole", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True),
          notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()})),
@@ -225,7 +226,7 @@ def _yoke(bodies: dict[str, Body]) -> Piece:
             ((b.tip[0] + 2, b.tip[1] * 0.5), (b.yoke - 8, b.tip[1] * 0.5)),
         )
     return Piece(
-        "yoke", "Back yoke", 3, Drawn.SEAM, _specs(("centre", "yoke", "armhole", "shoulder", "neck"), "centre"), shapes,
+        "yoke", "Back yoke", 3, Drawn.SEAM, hemmed(("centre", "yoke", "armhole", "shoulder", "neck"), SEAM, HEM, "centre"), shapes,
         (Cut(Role.MAIN, 2, fold="centre"),), panel=Panel.BACK, drawn_on="back",
     )  # fmt: skip
 
@@ -267,7 +268,7 @@ def _sleeve(armholes: dict[str, float]) -> Piece:
         wide = half + (wrist - half) * 0.45
         adjust[size] = ((at, -wide + 12), (at, wide - 12))
     return Piece(
-        "sleeve", "Sleeve", 4, Drawn.SEAM, _specs(("underarm-front", "wrist", "underarm-back", "cap")), shapes,
+        "sleeve", "Sleeve", 4, Drawn.SEAM, hemmed(("underarm-front", "wrist", "underarm-back", "cap"), SEAM, HEM), shapes,
         (Cut(Role.MAIN, 2, pair=True),),
         (notch("cap-front", "cap", "end", dict.fromkeys(SIZES, FRONT_NOTCH)),
          notch("cap-back", "cap", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True)),
@@ -399,23 +400,10 @@ def _envelope(bodies: dict[str, Body], pieces: tuple[Piece, ...]) -> Envelope:
         body_chart={"bust": row(SIZES, CHEST), "waist": row(SIZES, WAIST), "hip": row(SIZES, HIP),
                     "neck": row(SIZES, NECK), "arm": row(SIZES, ARM)},
         finished={"A": finished},
-        yardage=tuple(_printed_yardage()),
+        yardage=printed_yardage(SIZES, YARDAGE),
         notions=(Notion("Buttons", 7, "15 mm"), Notion("Sewing thread", 1, "to match")),
         figure=Figure.UNISEX,
     )  # fmt: skip
-
-
-def _printed_yardage() -> list[PrintedYardage]:
-    out = []
-    for width, one_way, first, step in (
-        (1120, False, 2300, 90),
-        (1120, True, 2450, 95),
-        (1500, False, 1750, 60),
-        (1500, True, 1850, 65),
-    ):
-        out += [PrintedYardage("A", s, Role.MAIN, float(width), one_way, float(round((first + step * k) / 50) * 50))
-                for k, s in enumerate(SIZES)]  # fmt: skip
-    return out + [PrintedYardage("A", size, Role.INTERFACING, 900.0, False, 800.0) for size in SIZES]
 
 
 def _making(collar: Piece, under: Piece) -> Making:

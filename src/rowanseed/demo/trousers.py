@@ -15,11 +15,9 @@ from rowanseed.core.pattern import (
     BookletStep,
     Closure,
     ClosureKind,
-    Corner,
     Cut,
     Dart,
     Drawn,
-    EdgeSpec,
     Envelope,
     Figure,
     Finish,
@@ -34,7 +32,6 @@ from rowanseed.core.pattern import (
     Pattern,
     Piece,
     Press,
-    PrintedYardage,
     Role,
     Shape,
     View,
@@ -44,10 +41,12 @@ from rowanseed.demo.drafting import (
     UP,
     adjust_here,
     curve,
+    hemmed,
     lengths,
     level,
     notch,
     part,
+    printed_yardage,
     rectangle,
     row,
     solve,
@@ -71,6 +70,14 @@ SEAM, HEM = 15.0, 40.0
 ZIP_OPENING = 180.0
 BAND_WIDTH = 36.0
 UNDERLAP = 35.0
+YARDAGE = (
+    (Role.MAIN, 1120.0, False, 2450.0, 30.0),
+    (Role.MAIN, 1120.0, True, 2500.0, 35.0),
+    (Role.MAIN, 1500.0, False, 2300.0, 25.0),
+    (Role.MAIN, 1500.0, True, 2350.0, 30.0),
+    (Role.INTERFACING, 900.0, False, 600.0, 0.0),
+)
+"""Invented for the demo, generous as envelopes are."""
 
 
 @dataclass(frozen=True)
@@ -170,7 +177,7 @@ def _leg(id: str, name: str, number: int, every: dict[str, Leg], panel: Panel) -
         marks.append(Mark("zip-end", MarkKind.ZIP_END, "crotch", "start", dict.fromkeys(SIZES, ZIP_OPENING)))
     return Piece(
         id, name, number, Drawn.SEAM,
-        tuple(EdgeSpec(n, HEM if n == "hem" else SEAM, Corner.TURNED if n == "hem" else Corner.MITRE) for n in names),
+        hemmed(names, SEAM, HEM),
         shapes, (Cut(Role.MAIN, 2, pair=True),), tuple(marks), (Dart("waist", "waist", ("dart-1", "dart-2"), points),),
         _lines(every), panel=panel,
     )  # fmt: skip
@@ -237,23 +244,10 @@ def _envelope(front: Piece, back: Piece) -> Envelope:
         body_chart={"waist": row(SIZES, BODY_WAIST), "hip": row(SIZES, BODY_HIP), "inseam": row(SIZES, INSEAM),
                     "crotch_depth": row(SIZES, CROTCH_DEPTH, -12.0)},
         finished={"A": finished},
-        yardage=tuple(_printed_yardage()),
+        yardage=printed_yardage(SIZES, YARDAGE),
         notions=(Notion("Zip", 1, "18 cm (7 in)"), Notion("Hook and bar", 1), Notion("Sewing thread", 1, "to match")),
         figure=Figure.WOMEN,
     )  # fmt: skip
-
-
-def _printed_yardage() -> list[PrintedYardage]:
-    out = []
-    for width, one_way, first, step in (
-        (1120, False, 2450, 30),
-        (1120, True, 2500, 35),
-        (1500, False, 2300, 25),
-        (1500, True, 2350, 30),
-    ):
-        out += [PrintedYardage("A", s, Role.MAIN, float(width), one_way, float(round((first + step * k) / 50) * 50))
-                for k, s in enumerate(SIZES)]  # fmt: skip
-    return out + [PrintedYardage("A", size, Role.INTERFACING, 900.0, False, 600.0) for size in SIZES]
 
 
 def _making() -> Making:

@@ -38,7 +38,6 @@ from rowanseed.core.pattern import (
     Piece,
     PointKind,
     Press,
-    PrintedYardage,
     Role,
     Shape,
     View,
@@ -53,6 +52,7 @@ from rowanseed.demo.drafting import (
     level,
     notch,
     part,
+    printed_yardage,
     rectangle,
     row,
     solve,
@@ -75,6 +75,15 @@ FACING_WIDTH = 62.0
 BELOW_WAIST = 105.0
 POINT_DROP = 55.0
 SEAM = 15.0
+YARDAGE = (
+    (Role.MAIN, 1120.0, False, 1150.0, 25.0),
+    (Role.MAIN, 1500.0, False, 850.0, 20.0),
+    (Role.MAIN, 1500.0, True, 950.0, 20.0),
+    (Role.LINING, 1120.0, False, 800.0, 20.0),
+    (Role.LINING, 1400.0, False, 700.0, 15.0),
+    (Role.INTERFACING, 900.0, False, 700.0, 10.0),
+)
+"""Invented for the demo, generous as envelopes are."""
 
 
 @dataclass(frozen=True)
@@ -348,21 +357,10 @@ def _envelope(pieces: tuple[Piece, ...]) -> Envelope:
         body_chart={"bust": row(SIZES, BODY_BUST), "high_bust": row(SIZES, BODY_BUST, -51.0), "waist": row(SIZES, BODY_WAIST),
                     "hip": row(SIZES, BODY_HIP), "back_waist": row(SIZES, BACK_WAIST)},
         finished={"A": {"bust": around("bust"), "waist": around("waist"), "length": lengths(back, "centre")}},
-        yardage=tuple(_printed_yardage()),
+        yardage=printed_yardage(SIZES, YARDAGE),
         notions=(Notion("Buttons", 5, "20 mm"), Notion("Buckle", 1, "for the back belt"), Notion("Sewing thread", 1, "to match")),
         figure=Figure.WOMEN,
     )  # fmt: skip
-
-
-def _printed_yardage() -> list[PrintedYardage]:
-    out = []
-    for role, width, one_way, first, step in (
-        (Role.MAIN, 1120, False, 1150, 25), (Role.MAIN, 1500, False, 850, 20), (Role.MAIN, 1500, True, 950, 20),
-        (Role.LINING, 1120, False, 800, 20), (Role.LINING, 1400, False, 700, 15), (Role.INTERFACING, 900, False, 700, 10),
-    ):  # fmt: skip
-        out += [PrintedYardage("A", s, role, float(width), one_way, float(round((first + step * k) / 50) * 50))
-                for k, s in enumerate(SIZES)]  # fmt: skip
-    return out
 
 
 def _making() -> Making:

@@ -73,11 +73,7 @@ def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece])
     root = drawing(wide, tall, f"The pieces in size {size}", f"Cutting lines of {len(pieces)} pieces, all sizes, to one scale.",
                    class_="nest")  # fmt: skip
     for item in placed:
-        for k, other in enumerate(sizes):
-            if other != size:
-                ring = [item.at(p) for p in lines(item.piece, other).cutting_ring()]
-                add(root, "path", d=path_of(ring), fill="none", stroke=QUIET, stroke_width=1.1, stroke_opacity=0.55,
-                    stroke_dasharray=LINE_STYLES[k % len(LINE_STYLES)])  # fmt: skip
+        _nest(root, item, item.piece, size, sizes, 1.1)
         both = lines(item.piece, size)
         ring = [item.at(p) for p in both.cutting_ring()]
         add(root, "path", d=path_of(ring), fill=PAPER, fill_opacity=0.75, stroke=thread, stroke_width=3.2,
@@ -98,6 +94,15 @@ def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece])
     return write(root)
 
 
+def _nest(root: Element, item: _Placed, piece: Piece, size: str, sizes: Sequence[str], width: float) -> None:
+    """The other sizes of a piece, each in its own line style."""
+    for k, other in enumerate(sizes):
+        if other != size:
+            ring = [item.at(p) for p in lines(piece, other).cutting_ring()]
+            add(root, "path", d=path_of(ring), fill="none", stroke=QUIET, stroke_width=width, stroke_opacity=0.5,
+                stroke_dasharray=LINE_STYLES[k % len(LINE_STYLES)])  # fmt: skip
+
+
 def draw_altered(
     drawn: Pattern, altered: Pattern, size: str, thread: str, shade: str, names: Sequence[str], units: Units
 ) -> str:
@@ -110,13 +115,10 @@ def draw_altered(
                    class_="nest")  # fmt: skip
     for item in placed:
         before = drawn.piece(item.piece.id)
-        for k, other in enumerate(sizes):
-            if other != size and len(pieces) <= 3:
-                ring = [item.at(p) for p in lines(before, other).cutting_ring()]
-                add(root, "path", d=path_of(ring), fill="none", stroke=QUIET, stroke_width=letter * 0.035, stroke_opacity=0.45,
-                    stroke_dasharray=LINE_STYLES[k % len(LINE_STYLES)])  # fmt: skip
-        was, now = lines(before, size), lines(item.piece, size)
-        old, new = ([item.at(p) for p in ring] for ring in (was.cutting_ring(), now.cutting_ring()))
+        _nest(root, item, before, size, sizes, letter * 0.035)
+        both = lines(item.piece, size)
+        new = [item.at(p) for p in both.cutting_ring()]
+        old = [item.at(p) for p in lines(before, size).cutting_ring()]
         changed = before.shapes[size] != item.piece.shapes[size]
         add(root, "path", d=path_of(new), fill=PAPER, fill_opacity=0.6)
         if changed:
@@ -140,7 +142,7 @@ def draw_altered(
             stroke_width=letter * 0.15,
             stroke_linejoin="round",
         )
-        seam = [item.at(p) for p in now.seam_ring()]
+        seam = [item.at(p) for p in both.seam_ring()]
         add(
             root,
             "path",

@@ -19,7 +19,7 @@ from rowanseed.core.pattern import Pattern, Role
 from rowanseed.core.sizing.chart import Advice, by_chart
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
-from rowanseed.core.tactics import Tactic
+from rowanseed.core.tactics import Tactic, combined
 from rowanseed.core.units import format_cloth
 from rowanseed.core.walk import SeamWalk
 from rowanseed.core.walk import Verdict as SeamVerdict
@@ -203,13 +203,23 @@ class ProjectView:
         """What is done to save this cloth."""
         return self.record.tactics.get(role, ())
 
-    def garment(self, role: Role) -> Pattern:
-        """The pattern as it is cut from one cloth: altered, and changed to save cloth."""
-        return garment_once(self.altered.pattern, self.tactics(role), self.record.view, self.size or "")
+    def garment_with(self, role: Role, tactics: tuple[Tactic, ...]) -> Pattern:
+        """The altered pattern with these tactics for one cloth, and what is done already to save the others.
+
+        What changes a piece changes it in every cloth that it is cut from.
+        """
+        others = tuple(t for other, taken in self.record.tactics.items() if other is not role for t in taken)
+        return garment_once(self.altered.pattern, combined((*tactics, *others)), self.size or "")
+
+    @cached_property
+    def garment(self) -> Pattern:
+        """The pattern as it is cut: altered, and changed to save cloth."""
+        return self.garment_with(Role.MAIN, self.tactics(Role.MAIN))
 
     @cached_property
     def roles(self) -> tuple[Role, ...]:
-        return self.pattern.roles(self.record.view)
+        """The cloths it is cut from; facings cut from another cloth ask for that cloth too."""
+        return self.garment.roles(self.record.view)
 
     @cached_property
     def cloth_entries(self) -> dict[Role, ClothEntry]:
@@ -228,7 +238,7 @@ class ProjectView:
             entry = self.cloth_entries.get(role)
             if entry is None or self.choices is None:
                 continue
-            problem = lay_problem(self.altered.pattern, self.choices, role, entry.cloth, self.tactics(role))
+            problem = lay_problem(self.garment, self.choices, role, entry.cloth, self.tactics(role))
             question = lays.question_of(problem)
             answers = lays.answers(self.home.db, question)
             out[role] = ClothPlan(role, entry, problem, question, answers, self.kept.get(role))
@@ -268,7 +278,7 @@ class ProjectView:
         for role, found in self.cloth_plans.items():
             if found.plan is not None and self.size is not None:
                 surface = found.entry.cloth.surface
-                items += cut_list(self.garment(role), self.size, role, found.problem, found.plan, surface)
+                items += cut_list(self.garment, self.size, role, found.problem, found.plan, surface)
         return tuple(items)
 
     @cached_property
@@ -280,7 +290,7 @@ class ProjectView:
         household = Household(habits.overlocker, habits.hem_by_hand, units=self.home.units)
         if main is not None:
             household = Household(habits.overlocker, habits.hem_by_hand, main.cloth.fibre, self.home.units)
-        return steps_once(self.garment(Role.MAIN), self.choices, household)
+        return steps_once(self.garment, self.choices, household)
 
     def ticked(self, list: str) -> frozenset[str]:
         return projects.ticks(self.home.db, self.record.id, list)

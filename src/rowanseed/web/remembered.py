@@ -40,14 +40,14 @@ def _altered(same: _Same, choices: Choices) -> Altered:
     return altered(same.pattern, choices)
 
 
-def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], view: str, size: str) -> Pattern:
+def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pattern:
     """An (altered) pattern with what is done to save cloth."""
-    return _garment(_Same(pattern), tactics, view, size) if tactics else pattern
+    return _garment(_Same(pattern), tactics, size) if tactics else pattern
 
 
 @lru_cache(maxsize=KEPT)
-def _garment(same: _Same, tactics: tuple[Tactic, ...], view: str, size: str) -> Pattern:
-    return with_tactics(same.pattern, tactics, view, size)
+def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str) -> Pattern:
+    return with_tactics(same.pattern, tactics, size)
 
 
 def steps_once(pattern: Pattern, choices: Choices, household: Household) -> tuple[Step, ...]:

@@ -15,8 +15,6 @@ from rowanseed.core.errors import AlterationError
 from rowanseed.core.pattern import Pattern, Piece
 from rowanseed.core.seamline import lines, seam_length
 
-OPPOSED = (Kind.BUST, Kind.SHOULDER_WIDTH, Kind.SHOULDER_SLOPE, Kind.SWAY_BACK, Kind.ROUND_BACK, Kind.SLEEVE_WIDTH)
-
 
 def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], blend: Blend = ()) -> Altered:
     """Blend the sizes, then alter in the order given.

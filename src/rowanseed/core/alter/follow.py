@@ -49,9 +49,11 @@ def follow(before: Pattern, after: Pattern, size: str, moved: set[str]) -> tuple
 def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -> tuple[Pattern, dict[str, str]] | None:
     """Change one side of a join so that its difference is `off` less; None if neither side may be changed."""
     for side, sign in ((join.b, 1.0), (join.a, -1.0)):
-        panels = {pattern.piece(part.piece).panel for part in side}
+        panels = _panels(pattern, side)
         other = join.a if side is join.b else join.b
-        if panels == {Panel.BAND} and not {part.piece for part in side} & moved - _bands(pattern, other):
+        # A band sewn to the garment follows it; of two bands the one that has not been changed yet follows the other.
+        is_free = Panel.BAND not in _panels(pattern, other) or not {part.piece for part in side} & moved
+        if panels == {Panel.BAND} and is_free:
             return _fit_bands(pattern, size, join, side, off * sign)
         if panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge == "cap":
             name = side[0].piece
@@ -61,11 +63,8 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
     return None
 
 
-def _bands(pattern: Pattern, parts: tuple[EdgePart, ...]) -> set[str]:
-    """Of two bands sewn together either may follow; a band sewn to the garment follows it alone."""
-    return set() if any(pattern.piece(p.piece).panel is Panel.BAND for p in parts) else {
-        p.id for p in pattern.pieces if p.panel is Panel.BAND
-    }  # fmt: skip
+def _panels(pattern: Pattern, parts: tuple[EdgePart, ...]) -> set[Panel]:
+    return {pattern.piece(part.piece).panel for part in parts}
 
 
 def _fit_bands(

@@ -13,7 +13,7 @@ from rowanseed.core.alter.length import printed_lines
 from rowanseed.core.alter.seam import takeable
 from rowanseed.core.alter.techniques import TECHNIQUE, line_name, offered, title
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.errors import AlterationError, RowanseedError
+from rowanseed.core.errors import RowanseedError
 from rowanseed.core.garment import Choices, altered
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.drawings.colour import pale, thread
@@ -28,7 +28,9 @@ from rowanseed.web.project import ProjectView, load
 router = APIRouter()
 
 
-class _AlterForm(Form):
+class AlterForm(Form):
+    """One alteration as the pages ask for it: what and where, more or less, by how much."""
+
     what: str
     way: str
     by: Length
@@ -61,6 +63,18 @@ def places(project: ProjectView) -> list[tuple[str, str]]:
     return out
 
 
+def wanted(project: ProjectView, form: AlterForm, errors: Errors) -> Alteration | None:
+    """The alteration a form asks for; None, with a sentence at the field, where this pattern does not have it."""
+    if form.what not in dict(places(project)):
+        errors["what"] = "Choose what to alter."
+        return None
+    kind, at, level = form.what.split(":")
+    if form.way == "less" and not TECHNIQUE[Kind(kind)].opposite:
+        errors["way"] = "There is no less of this."
+        return None
+    return Alteration(Kind(kind), -form.by if form.way == "less" else form.by, at, level)
+
+
 @router.get("/projects/{id}/fit/alter")
 def show(home: Home, id: int, piece: str | None = None) -> Response:
     return _page(home, load(home, id), {}, {}, piece=piece)
@@ -69,23 +83,14 @@ def show(home: Home, id: int, piece: str | None = None) -> Response:
 @router.post("/projects/{id}/fit/alter")
 def add(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
-    form, errors = bind(_AlterForm, typed, home.units.small)
+    form, errors = bind(AlterForm, typed, home.units.small)
     if form is not None:
-        known = dict(places(project))
-        if form.what not in known:
-            errors["what"] = "Choose what to alter."
-        else:
-            kind, at, level = form.what.split(":")
-            technique = TECHNIQUE[Kind(kind)]
-            less = form.way == "less"
-            if less and not technique.opposite:
-                errors["way"] = "There is no less of this."
-            else:
-                new = Alteration(Kind(kind), -form.by if less else form.by, at, level)
-                refused = _keep(home, project, (*project.alterations, new))
-                if refused is None:
-                    return go(f"/projects/{id}/fit/alter")
-                errors["by"] = refused
+        new = wanted(project, form, errors)
+        refused = None if new is None else _keep(home, project, (*project.alterations, new))
+        if new is not None and refused is None:
+            return go(f"/projects/{id}/fit/alter")
+        if refused is not None:
+            errors["by"] = refused
     return _page(home, project, typed, errors, status=422)
 
 
@@ -127,9 +132,12 @@ def _keep(home: House, project: ProjectView, alterations: tuple[Alteration, ...]
         return "Choose a size first."
     try:
         altered(project.pattern, Choices(choices.view, choices.size, choices.blend, alterations))
-    except (AlterationError, RowanseedError) as error:
+    except RowanseedError as error:
         return f"{error.problem} {error.remedy}".strip()
     fit = replace(project.record.fit, alterations=alterations, blend=choices.blend)
+    if project.record.size is None:
+        # Altering takes what is recommended as chosen.
+        fit = replace(fit, school=project.recommended[0].school)
     projects.choose_fit(home.db, project.record.id, choices.size, fit, project.person.measuring_id)
     return None
 

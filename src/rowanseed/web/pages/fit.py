@@ -10,6 +10,7 @@ from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
 from rowanseed.core.alter.blend import blendable
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.body import MEASURE, Age
 from rowanseed.core.errors import RowanseedError
 from rowanseed.core.garment import Choices, altered
@@ -70,9 +71,11 @@ def choose_size(home: Home, id: int, typed: Typing) -> Response:
         blend = tuple((level, typed.get(f"blend-{level}", "") or form.size) for level in levels)
         if all(size == form.size for _, size in blend):
             blend = ()
-        # A reason may be added to what a school gave; another size is the sewist's own.
+        # A reason may be added to what a school gave; another size is the sewist's own, without what the school altered.
         same = project.record.size == form.size and before.blend == blend
-        fit = replace(before, school=before.school if same else None, reason=form.reason, blend=blend)
+        fit = replace(before, reason=form.reason, blend=blend)
+        if not same:
+            fit = replace(fit, school=None, alterations=_own(project))
         try:
             altered(project.pattern, Choices(project.record.view, form.size, fit.blend, fit.alterations))
         except RowanseedError as error:
@@ -93,8 +96,7 @@ def choose_school(home: Home, id: int, typed: Typing) -> Response:
         errors.setdefault("school", "That school has no size for you here.")
         return _page(home, project, typed, errors, status=422)
     before = project.record.fit
-    earlier = next((p.alterations for p in project.proposals if p.school is before.school), ())
-    own = tuple(a for a in before.alterations if a not in earlier and a not in proposal.alterations)
+    own = tuple(a for a in _own(project) if a not in proposal.alterations)
     fit = replace(before, school=proposal.school, reason=form.reason, blend=proposal.blend,
                 alterations=(*proposal.alterations, *own))  # fmt: skip
     try:
@@ -103,6 +105,12 @@ def choose_school(home: Home, id: int, typed: Typing) -> Response:
         return _page(home, project, typed, {"school": f"{error.problem} {error.remedy}".strip()}, status=422)
     projects.choose_fit(home.db, id, proposal.size, fit, project.person.measuring_id)
     return go(f"/projects/{id}/fit")
+
+
+def _own(project: ProjectView) -> tuple[Alteration, ...]:
+    """The sewist's own alterations: those that the school taken before did not bring."""
+    brought = next((p.alterations for p in project.proposals if p.school is project.record.fit.school), ())
+    return tuple(a for a in project.record.fit.alterations if a not in brought)
 
 
 @router.post("/projects/{id}/fit/wish")
@@ -163,7 +171,8 @@ def _wrong_age(project: ProjectView) -> bool:
 
 def _taken(project: ProjectView) -> Proposal | None:
     """The school that the kept size came from, as long as it still says so."""
-    return next((p for p in project.proposals if p.school is project.record.fit.school), None)
+    kept = project.record
+    return next((p for p in project.proposals if p.school is kept.fit.school and p.size == kept.size), None)
 
 
 def _length(project: ProjectView) -> Working | None:

@@ -8,14 +8,13 @@ from typing import Annotated
 from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
-from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.alter.techniques import title
 from rowanseed.core.pattern import Role
 from rowanseed.core.units import format_cloth
 from rowanseed.store import lessons, projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
-from rowanseed.web.pages.alter import places
+from rowanseed.web.pages.alter import AlterForm, places, wanted
 from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
@@ -34,10 +33,7 @@ class _NoteForm(Form):
     text: Text
 
 
-class _LessonForm(Form):
-    what: str
-    way: str
-    by: Length
+class _LessonForm(AlterForm):
     said: str = ""
 
 
@@ -73,12 +69,9 @@ def add_lesson(home: Home, id: int, typed: Typing) -> Response:
     """Write down an alteration to make next time."""
     project = load(home, id)
     form, errors = bind(_LessonForm, typed, home.units.small)
-    if form is not None and form.what not in dict(places(project)):
-        errors["what"] = "Choose what to alter next time."
-    if form is None or errors:
+    alteration = None if form is None else wanted(project, form, errors)
+    if form is None or alteration is None:
         return _page(home, project, typed, errors, status=422)
-    kind, at, level = form.what.split(":")
-    alteration = Alteration(Kind(kind), -form.by if form.way == "less" else form.by, at, level)
     lessons.add_lesson(home.db, id, alteration, form.said.strip()[:300], home.today)
     return go(f"/projects/{id}/keep")
 

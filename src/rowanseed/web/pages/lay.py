@@ -53,7 +53,7 @@ def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None)
             refusals=refusals,
         )
     cloth = found.entry.cloth
-    items = cut_list(project.garment(found.role), size, found.role, found.problem, plan, cloth.surface)
+    items = cut_list(project.garment, size, found.role, found.problem, plan, cloth.surface)
     longest = max(p.length for p in found.plans.values())
     return home.page(
         "lay.html", project=project, station="lay", role=found.role, found=found, kind=kind, plan=plan, items=items,
@@ -112,7 +112,7 @@ def download(home: Home, id: int, role: str, document: str) -> Response:
         return Response(json.dumps(plan_document(found.plan)), media_type="application/json", headers=headers)
     if document == "lay.svg":
         items = cut_list(
-            project.garment(found.role),
+            project.garment,
             project.size,
             found.role,
             found.problem,

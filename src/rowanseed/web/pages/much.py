@@ -61,7 +61,7 @@ def _rows(home: House, project: ProjectView) -> list[CellRow]:
     every: list[Cell] = []
     for role in project.roles:
         entry = project.cloth_entries.get(role)
-        every += cells(project.altered.pattern, project.choices, role, entry.cloth if entry else None)
+        every += cells(project.garment, project.choices, role, entry.cloth if entry else None)
     questions = [lays.question_of(cell.problem) for cell in every]
     answers = [lays.answers(home.db, question) for question in questions]
     best = best_plans({k: _shortest(found) for k, found in enumerate(answers)}, tuple(every))
@@ -179,7 +179,7 @@ def _attempt(home: House, project: ProjectView, role: Role, tactics: tuple[Tacti
     plan = project.cloth_plans[role]
     if project.choices is None:
         raise NotFound("size")
-    problem = lay_problem(project.altered.pattern, project.choices, role, plan.entry.cloth, tactics)
+    problem = lay_problem(project.garment_with(role, tactics), project.choices, role, plan.entry.cloth, tactics)
     question = lays.question_of(problem)
     answers = lays.answers(home.db, question)
     best = _shortest(answers)

@@ -40,7 +40,7 @@ def _lines(home: House, project: ProjectView) -> list[Line]:
     main = project.cloth_entries.get(Role.MAIN)
     fibre = main.cloth.fibre if main else Fibre.OTHER
     found = notions(
-        project.garment(Role.MAIN), project.record.view, project.choices.size, fibre, overlocker=home.habits.overlocker
+        project.garment, project.record.view, project.choices.size, fibre, overlocker=home.habits.overlocker
     )
     out += [Line(n.kind, n.what, str(n.count), n.count, None, (name,), (n.working,)) for n in found]
     return out
