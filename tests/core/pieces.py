@@ -1,7 +1,7 @@
 """Small pieces to test with."""
 
 from rowanseed.core.outline import line_chain
-from rowanseed.core.pattern import Corner, Cut, Drawn, EdgeSpec, Envelope, Pattern, Piece, Role, Shape, View
+from rowanseed.core.pattern import Corner, Cut, Drawn, EdgeSpec, Envelope, Making, Pattern, Piece, Role, Shape, View
 
 
 def quadrilateral(corners, allowances, *, drawn=Drawn.SEAM, id="panel", cut=None, corner=None, marks=(), darts=()):
@@ -21,6 +21,15 @@ def quadrilateral(corners, allowances, *, drawn=Drawn.SEAM, id="panel", cut=None
 
 
 def pattern_of(*pieces, making=None, **envelope):
-    from rowanseed.core.pattern import Making
-
     return Pattern("Test", "", "", "test", Envelope((View("A", "A"),), ("S",), **envelope), pieces, making or Making())
+
+
+def gathered_skirt():
+    """Two rectangles, 60 by 50 cm as drawn, of one size."""
+    edges = tuple(EdgeSpec(name, 15.0) for name in ("left", "hem", "right", "waist"))
+    corners = ((0.0, 0.0), (600.0, 0.0), (600.0, 500.0), (0.0, 500.0), (0.0, 0.0))
+    shape = Shape(
+        {e.name: line_chain(corners[k], corners[k + 1]) for k, e in enumerate(edges)}, ((50.0, 100.0), (500.0, 100.0))
+    )
+    piece = Piece("panel", "Panel", 1, Drawn.SEAM, edges, {"one": shape}, (Cut(Role.MAIN, 2),))
+    return Pattern("Gathered skirt", "", "", "skirt", Envelope((View("A", ""),), ("one",)), (piece,))

@@ -72,6 +72,7 @@ def test_nap_and_a_large_difference_of_width_add_a_quarter_yard_each():
 
 def test_beyond_the_table_it_says_nothing():
     assert convert(9 * YARD, 45 * INCH, 60 * INCH, add_nap=False) is None
+    assert convert(0.4 * YARD, 36 * INCH, 45 * INCH, add_nap=False) is None
     assert column(500.0) is None
 
 

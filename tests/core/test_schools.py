@@ -13,14 +13,15 @@ from hypothesis import strategies as st
 
 from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.garment import Choices, altered
-from rowanseed.core.pattern import Cut, Drawn, EdgeSpec, Envelope, Pattern, Piece, Role, Shape, View
+from rowanseed.core.pattern import Envelope, View
 from rowanseed.core.sizing.ease import Sits, misfit
 from rowanseed.core.sizing.needed import measures_needed
 from rowanseed.core.sizing.schools import Choosing, School, proposals, recommended
 from rowanseed.core.sizing.wish import BANDS_IN, Fit, GarmentClass, Over, Wish, garment_class, wanted
 from rowanseed.core.units import INCH, Units
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.demo.drafting import straight
+
+from .pieces import gathered_skirt
 
 ALTO = {"bust": 980.0, "high_bust": 888.0, "waist": 768.0, "hip": 1015.0}
 DRAFTS = (overshirt, six_gore_skirt, trousers, waistcoat)
@@ -85,19 +86,9 @@ def test_outer_wear_goes_up_over_a_jumper():
     assert not school(ALTO, trousers, School.OUTER).applies
 
 
-def _apron():
-    edges = tuple(EdgeSpec(name, 15.0) for name in ("left", "hem", "right", "waist"))
-    corners = ((0.0, 0.0), (600.0, 0.0), (600.0, 500.0), (0.0, 500.0), (0.0, 0.0))
-    shape = Shape(
-        {e.name: straight(corners[k], corners[k + 1]) for k, e in enumerate(edges)}, ((50.0, 100.0), (500.0, 100.0))
-    )
-    piece = Piece("panel", "Panel", 1, Drawn.SEAM, edges, {"one": shape}, (Cut(Role.MAIN, 2),))
-    return Pattern("Gathered skirt", "", "", "skirt", Envelope((View("A", ""),), ("one",)), (piece,))
-
-
 def test_rectangles_are_cut_to_the_measure():
     """(hip 96 + 2 in) ÷ 2 panels + 2 × 15 mm, worked by hand."""
-    choosing = Choosing({"hip": 960.0}, _apron(), "A")
+    choosing = Choosing({"hip": 960.0}, gathered_skirt(), "A")
     best, _ = recommended(choosing, proposals(choosing))
     assert best.school is School.TO_MEASURE
     assert best.figures[0].value == pytest.approx((960 + 2 * INCH) / 2 + 30)
@@ -191,7 +182,7 @@ def test_no_measurements_no_size_but_what_is_needed_is_named(module):
 def test_the_chart_school_reads_a_published_chart(bust, size):
     """EN 13402 women's bust girths, from memory: 88 is size 38, then 4 cm a size."""
     chart = {"bust": {"38": 880.0, "40": 920.0, "42": 960.0, "44": 1000.0}}
-    pattern = replace(_apron(), envelope=Envelope((View("A", ""),), ("38", "40", "42", "44"), ("bust",), chart))
+    pattern = replace(gathered_skirt(), envelope=Envelope((View("A", ""),), ("38", "40", "42", "44"), ("bust",), chart))
     assert proposals(Choosing({"bust": float(bust)}, pattern, "A"))[0].size == size
 
 

@@ -4,11 +4,20 @@ import re
 
 import pytest
 
+from rowanseed.formats.pattern_json import write_pattern
+
+from ..core.pieces import gathered_skirt
+
 
 def _page(house, path="", project=4):
     answer = house.get(f"/projects/{project}/fit{path}")
     assert answer.status_code == 200
     return answer.text
+
+
+def _listed(house, project=4):
+    """The alterations as they stand on the list, in order."""
+    return re.findall(r"<h2>\d\. ([^<]*?) <span", _page(house, "/alter", project))
 
 
 def _alter(house, what, by, way="more", project=2):
@@ -34,11 +43,9 @@ def test_a_school_is_taken_with_its_alterations_and_left_again_without_them(hous
     house.post("/projects/4/fit/school", data={"school": "between sizes"})
     page = _page(house)
     assert "Size 16, blended" in page
-    alterations = _page(house, "/alter")
-    assert "full-bust adjustment" not in re.search(r"<aside.*?</aside>", alterations, re.S)[0]
-    assert "Body length: longer" in alterations
+    assert _listed(house) == ["Body length: longer"]
     house.post("/projects/4/fit/school", data={"school": "by the high bust", "reason": "neck fits"})
-    assert "full-bust adjustment" in _page(house, "/alter")
+    assert _listed(house) == ["Bust: full-bust adjustment", "Body length: longer"]
     assert "Taken by the high bust: neck fits" in _page(house)
 
 
@@ -47,6 +54,44 @@ def test_a_reason_is_added_to_a_school_without_leaving_it(house):
     assert "Taken by the high bust: her back is narrow" in _page(house)
     house.post("/projects/1/fit", data={"size": "16", "reason": "for a thick blouse"})
     assert "Your own choice: for a thick blouse" in _page(house, project=1)
+
+
+def test_ones_own_size_leaves_what_a_school_altered_but_keeps_what_she_altered_herself(house):
+    house.post("/projects/4/fit/school", data={"school": "by the high bust"})
+    brought, hers = _listed(house)
+    assert (brought, hers) == ("Bust: full-bust adjustment", "Body length: longer")
+    house.post("/projects/4/fit", data={"size": "18", "reason": "her last one was tight"})
+    assert _listed(house) == [hers]
+    assert "Your own choice: her last one was tight" in _page(house)
+
+
+def test_altering_what_is_only_recommended_takes_the_recommendation(house):
+    """Nothing is chosen yet; whoever starts to alter has settled for the size she was shown."""
+    house.post("/people/3/measure?project=5&step=0", data={"value": "104"})
+    shown = re.search(r"Size (\w+)", _page(house, project=5))[1]
+    assert _alter(house, "hem::", "1 cm", "less", project=5).status_code == 200
+    page = _page(house, project=5)
+    assert f"Size {shown}" in page and "Taken" in page
+
+
+def test_rectangles_brought_by_hand_are_cut_to_the_measure(house):
+    """(hip 101 + 5.08) ÷ 2 + 2 × 1.5 cm = 56.04 cm, worked by hand."""
+    house.post("/patterns/new", files={"file": ("gathered.json", write_pattern(gathered_skirt()).encode())})
+    number = re.findall(r'href="/patterns/(\d+)"[^>]*>[^<]*Gathered', house.get("/").text)[0]
+    house.post("/projects/new", data={"pattern": number, "person": "1", "name": "Gathered", "view": "A"})
+    id = max(int(n) for n in re.findall(r'href="/projects/(\d+)"', house.get("/").text))
+    page = _page(house, project=id)
+    assert "Cut to the measure" in page and "56" in page
+
+
+def test_a_child_in_a_grown_ups_pattern_is_told_so(house):
+    child = {"name": "Pia", "age": "child", "waist": "60 cm", "hip": "72 cm"}
+    house.post("/people/new", data=child)
+    person = re.search(r'<option value="(\d+)"[^>]*>Pia', house.get("/projects/new?pattern=1").text)[1]
+    house.post("/projects/new", data={"pattern": "1", "person": person, "name": "Small skirt", "view": "A"})
+    id = max(int(n) for n in re.findall(r'href="/projects/(\d+)"', house.get("/").text))
+    assert "Pia is a child: proportions differ" in _page(house, project=id)
+    assert "proportions differ" not in _page(house, project=1)
 
 
 def test_a_school_without_a_size_is_refused(house):
@@ -98,14 +143,11 @@ def test_alterations_are_reordered_and_taken_out(house):
     _alter(house, "hem::", "2 cm")
     _alter(house, "seam:side-seams:", "2 cm", "less")
 
-    def order():
-        return re.findall(r"<h2>\d\. ([^<]*?) <span", _page(house, "/alter", 2))
-
-    assert order() == ["Length at the hem: longer", "Side seams: taken in"]
+    assert _listed(house, 2) == ["Length at the hem: longer", "Side seams: taken in"]
     house.post("/projects/2/fit/alter/order", data={"number": "1", "do": "up"})
-    assert order() == ["Side seams: taken in", "Length at the hem: longer"]
+    assert _listed(house, 2) == ["Side seams: taken in", "Length at the hem: longer"]
     house.post("/projects/2/fit/alter/order", data={"number": "0", "do": "out"})
-    assert order() == ["Length at the hem: longer"]
+    assert _listed(house, 2) == ["Length at the hem: longer"]
     assert house.post("/projects/2/fit/alter/order", data={"number": "7", "do": "out"}).status_code == 404
 
 

@@ -56,12 +56,15 @@ def column(width: float) -> int | None:
 def convert(printed: float, printed_width: float, width: float, *, add_nap: bool) -> Working | None:
     """The yardage of another width, with its sum; None where the table does not reach.
 
-    The row is the first whose figure at the printed width is not less than the printed one.
+    The row is the first whose figure at the printed width is not less than the printed one; what is shorter than
+    the first row by a whole row has none.
     """
     at, to = column(printed_width), column(width)
     if at is None or to is None:
         return None
     yards = printed / YARD
+    if yards <= float(2 * TABLE[0][at] - TABLE[1][at]):
+        return None
     row = next((r for r in TABLE if float(r[at]) >= yards - 1e-6), None)
     if row is None:
         return None

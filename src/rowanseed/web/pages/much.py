@@ -36,7 +36,7 @@ MOST_TOGETHER = 3
 
 @dataclass(frozen=True)
 class CellRow:
-    """One case of the table with what came of it."""
+    """One case of the table with what came of it, and the envelope's figure for this case or one converted to it."""
 
     cell: Cell
     question: str
@@ -77,13 +77,14 @@ def _row(
     plan: Plan | None,
 ) -> CellRow:
     refused = next((str(a) for a in answers.values() if isinstance(a, LayError)), "") if plan is None else ""
-    said = nearest_printed(project.pattern.envelope.yardage, project.record.view, project.size or "", cell.role, cell)
+    near = nearest_printed(project.pattern.envelope.yardage, project.record.view, project.size or "", cell.role, cell)
+    is_same = near is not None and abs(near.width - cell.width) < 30 and near.one_way == cell.one_way
     # Only what has been searched counts as known, even where another case's lay would serve.
     shown = plan if answers else None
     return CellRow(
         cell, question, need(shown.length, cell.cloth, cell.problem.gap, home.units) if shown else None,
-        laid(shown) if shown else "", refused if answers else "", said,
-        convert(said.length, said.width, cell.width, add_nap=cell.one_way and not said.one_way) if said else None,
+        laid(shown) if shown else "", refused if answers else "", near if is_same else None,
+        convert(near.length, near.width, cell.width, add_nap=cell.one_way and not near.one_way) if near and not is_same else None,
     )  # fmt: skip
 
 
@@ -94,7 +95,7 @@ def widths(home: Home, id: int) -> Response:
     colour = f"#{project.colour}"
     pictures = {}
     for role in project.roles:
-        bars = [Bar(r.cell.cloth.name, r.cell.one_way, r.need.to_buy.value, r.printed.length if _is_same(r) and r.printed else None)
+        bars = [Bar(r.cell.cloth.name, r.cell.one_way, r.need.to_buy.value, r.printed.length if r.printed else None)
                 for r in rows if r.cell.role is role and r.need is not None]  # fmt: skip
         if len(bars) > 1:
             pictures[role] = draw_widths(bars, home.units, thread(colour), pale(colour, 0.6), role.value)
@@ -103,18 +104,9 @@ def widths(home: Home, id: int) -> Response:
                      explained={row.words: _explained(row, home) for row in rows})  # fmt: skip
 
 
-def _is_same(row: CellRow) -> bool:
-    """Whether the envelope's line is for this very case."""
-    return (
-        row.printed is not None
-        and abs(row.printed.width - row.cell.width) < 30
-        and row.printed.one_way == row.cell.one_way
-    )
-
-
 def _explained(row: CellRow, home: House) -> str:
     """Why the lay and the envelope differ."""
-    if row.need is None or row.printed is None or not _is_same(row):
+    if row.need is None or row.printed is None:
         return ""
     less = row.printed.length - row.need.to_buy.value
     if abs(less) < 1:
