@@ -59,6 +59,36 @@ def test_short_cloth_is_rescued_by_a_tactic_and_the_order_of_making_follows(page
     expect(page.get_by_text(re.compile("It will do: .* left over"))).to_be_visible(timeout=40_000)
 
 
+def test_stopping_the_table_of_widths_ends_the_searches(page, own):
+    """Stopped means stopped: the page is left, and no further case gets known."""
+    page.goto(f"{own.url}/people/new")
+    page.get_by_label("Name").fill("Ysolde")
+    page.get_by_label("Hip", exact=True).fill("101 cm")
+    page.get_by_label("Waist", exact=True).fill("77 cm")
+    page.get_by_role("button", name="Keep").click()
+    page.goto(f"{own.url}/patterns/new")
+    page.get_by_label("A drawing").set_input_files(
+        {"name": "skirt.json", "mimeType": "text/plain", "buffer": write_pattern(draft()).encode()}
+    )
+    page.get_by_role("button", name="Bring it").click()
+    page.goto(f"{own.url}/projects/new?pattern=1")
+    page.get_by_label("For whom").select_option("Ysolde")
+    page.get_by_role("button", name="Start").click()
+    page.goto(f"{own.url}/projects/1/cloth/widths")
+    expect(page.locator(".waiting li").first).to_be_visible(timeout=40_000)
+    page.get_by_role("button", name="Stop this").click()
+    expect(page).to_have_url(re.compile("/projects/1/cloth$"))
+    known = re.compile(r"(\d+) of 9 cases are known")
+
+    def count():
+        return int(known.search(page.request.get(f"{own.url}/projects/1/cloth/widths").text())[1])
+
+    page.wait_for_timeout(1500)
+    before = count()
+    page.wait_for_timeout(6000)
+    assert count() == before < 9
+
+
 def test_ticks_of_the_shopping_list_outlive_the_page_and_the_network(page, demo):
     page.goto(f"{demo.url}/shopping?project=1&project=4")
     box = page.get_by_label("Hook and eye, or hook and bar")

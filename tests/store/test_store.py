@@ -15,9 +15,10 @@ from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.pattern import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
+from rowanseed.core.tactics import Tactic
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.fit_json import FitChoice
-from rowanseed.store import cloths, lays, patterns, people, projects
+from rowanseed.store import cloths, lays, lessons, patterns, people, projects
 from rowanseed.store.database import connect, migrate, transaction
 
 DAY = date(2026, 11, 1)
@@ -108,3 +109,47 @@ def test_lay_answers_are_kept_by_their_question(db):
     refused = solve_each(narrow, Budget(sweeps=1))
     lays.keep_answers(db, lays.question_of(narrow), refused)
     assert isinstance(lays.answers(db, lays.question_of(narrow))[LayKind.FOLDED.value], LayError)
+
+
+@pytest.fixture
+def two_projects(db):
+    """A person's two skirts, and one of somebody else."""
+    mine, other = (people.save_person(db, None, name, Age.ADULT, {"waist": 680.0}, DAY) for name in ("Nerys", "Odo"))
+    pattern = patterns.add_pattern(db, draft(), DAY)
+    return mine, [projects.start_project(db, name, who, pattern, "A", {}, DAY)
+                  for name, who in (("first", mine), ("second", mine), ("his", other))]  # fmt: skip
+
+
+def test_what_was_learned_is_offered_in_a_persons_other_projects_only(db, two_projects):
+    mine, (first, second, his) = two_projects
+    shorter = Alteration(Kind.HEM, -20.0)
+    lessons.add_lesson(db, first, shorter, "trips on it", DAY)
+    lessons.add_lesson(db, his, Alteration(Kind.HEM, 30.0), "his, not hers", DAY)
+    (found,) = lessons.lessons_for(db, mine, but=second)
+    assert (found.project, found.alteration, found.said) == ("first", shorter, "trips on it")
+    assert lessons.lessons_for(db, mine, but=first) == []
+    # A lesson is taken out of its own project, not by its number out of another.
+    lessons.remove_lesson(db, second, found.id)
+    assert lessons.lessons(db, first) == [found]
+    lessons.remove_lesson(db, first, found.id)
+    assert lessons.lessons(db, first) == []
+
+
+def test_earlier_alterations_are_remembered_with_the_size_they_were_made_in(db, two_projects):
+    mine, (first, second, _) = two_projects
+    projects.choose_fit(db, first, "14", FIT, None)
+    projects.choose_fit(db, second, "12", FitChoice(), None)
+    (before,) = lessons.altered_before(db, mine, but=second)
+    assert (before.project, before.size, before.alterations) == ("first", "14", FIT.alterations)
+    assert lessons.altered_before(db, mine, but=first) == []
+
+
+def test_tactics_are_kept_for_the_cloth_they_were_taken_for(db, two_projects):
+    _, (first, *_) = two_projects
+    projects.choose_tactics(db, first, Role.MAIN, (Tactic.NARROW_HEM, Tactic.TURN_PIECES))
+    projects.choose_tactics(db, first, Role.LINING, (Tactic.SHARE_CUTS,))
+    projects.choose_tactics(db, first, Role.MAIN, (Tactic.NARROW_HEM,))
+    kept = projects.project(db, first).tactics
+    assert kept == {Role.MAIN: (Tactic.NARROW_HEM,), Role.LINING: (Tactic.SHARE_CUTS,)}
+    projects.choose_tactics(db, first, Role.MAIN, ())
+    assert projects.project(db, first).tactics.get(Role.MAIN, ()) == ()

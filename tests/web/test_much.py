@@ -57,6 +57,31 @@ def test_short_cloth_gets_ways_that_were_really_laid_and_one_is_taken(house, qui
     assert "Cut as the pattern has it." in house.get("/projects/1/cloth/short?role=main").text
 
 
+def test_facings_from_another_cloth_ask_for_that_cloth_and_are_still_cut(house):
+    house.get("/projects/2/lay/worked-out")
+    before = house.get("/projects/2/cut").text
+    house.post("/projects/2/cloth/short/main", data={"tactics": "facings from another cloth"})
+    page = house.get("/projects/2/cloth").text
+    assert 'name="cloth-contrast"' in page
+    assert 'name="cloth-contrast"' not in house.get("/projects/1/cloth").text
+    number = re.search(r'<option value="(\d+)"', page[page.index('name="cloth-contrast"') :])[1]
+    house.post("/projects/2/cloth", data={"cloth-contrast": number})
+    house.get("/projects/2/lay/worked-out")
+    lay = house.get("/projects/2/lay?role=contrast").text
+    assert "facing" in lay.lower()
+    facings = re.compile(r"(?:Front|Back) waist facing")
+    assert set(facings.findall(before)) == set(facings.findall(house.get("/projects/2/cut").text)) != set()
+
+
+def test_a_tactic_for_one_cloth_changes_what_is_cut_from_the_others_too(house):
+    """A seam down the middle of a piece on the fold: its interfacing and its order of making know of it."""
+    house.post("/projects/2/cloth/short/main", data={"tactics": "a seam where a piece lay on the fold"})
+    house.get("/projects/2/lay/worked-out")
+    assert "centre seam" in house.get("/projects/2/sew").text.lower()
+    house.post("/projects/2/cloth/short/main", data={"tactics": ""})
+    assert "centre seam" not in house.get("/projects/2/sew").text.lower()
+
+
 def test_an_unknown_tactic_is_not_stored(house):
     assert house.post("/projects/1/cloth/short/main", data={"tactics": "magic"}).status_code == 404
 

@@ -1,0 +1,38 @@
+"""The stand-in shop: prices by the length and the piece, and word of what it has not enough of."""
+
+import pytest
+
+from rowanseed.core.cloth import Fibre
+from rowanseed.core.notions import notions
+from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.shop.prices import price_of_cloth, price_of_notion
+
+
+@pytest.mark.parametrize("name", ["Slate linen", "Rowan sprigs, viscose", "Fusible interfacing"])
+def test_cloth_costs_by_its_length(name):
+    one, two = price_of_cloth(name, 1000.0), price_of_cloth(name, 2500.0)
+    assert one.amount > 0 and two.amount == pytest.approx(2.5 * one.amount, abs=0.01)
+    assert one.short == two.short == ""
+
+
+def test_a_length_beyond_the_stock_says_how_much_there_is():
+    assert price_of_cloth("Checked wool", 4200.0).short == ""
+    assert price_of_cloth("Checked wool", 4300.0).short == "only 4.2 m in stock"
+    assert price_of_notion("Buttons", 41).short == "only 40 in stock"
+
+
+def test_an_invisible_zip_is_not_taken_for_a_plain_one():
+    assert price_of_notion("Invisible zip, 8 in", 1).amount != price_of_notion("Zip, 8 in", 1).amount
+
+
+def test_what_the_shop_does_not_keep_has_no_price():
+    assert price_of_cloth("Moonbeam", 1000.0) is None and price_of_notion("Sequins", 1) is None
+
+
+@pytest.mark.parametrize("overlocker", [False, True])
+@pytest.mark.parametrize("fibre", list(Fibre))
+@pytest.mark.parametrize("module", [overshirt, six_gore_skirt, trousers, waistcoat], ids=lambda m: m.__name__[15:])
+def test_every_notion_of_the_demo_patterns_can_be_priced(module, fibre, overlocker):
+    pattern = module.draft()
+    needed = notions(pattern, "A", pattern.envelope.sizes[0], fibre, overlocker=overlocker)
+    assert needed and all(price_of_notion(n.what, n.count) is not None for n in needed)
