@@ -17,6 +17,7 @@ VIEWS = {
     "measuring": "/measuring",
     "cloth": "/projects/1/cloth",
     "cloth-widths": "/projects/1/cloth/widths",
+    "cloth-short": "/projects/1/cloth/short?role=main",
     "shopping": "/shopping?project=1&project=4",
     "lay": "/projects/1/lay",
     "cut": "/projects/2/cut",

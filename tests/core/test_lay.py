@@ -7,6 +7,7 @@ which shares no code with the application.
 import json
 import math
 from dataclasses import replace
+from time import sleep
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -137,6 +138,21 @@ def test_the_search_stops_when_asked():
 
     plan = solve(_problem(_piece(cut=6)), Budget(seconds=60), should_stop=stop)
     assert check(_problem(_piece(cut=6)), plan) == []
+
+
+def test_a_machine_busy_with_other_things_is_given_longer_by_the_clock():
+    """What waits for the processor does not count as computing: a sleeping search is not half over."""
+    looks = {}
+    for computing in (False, True):
+        asked = looks[computing] = []
+
+        def stop(asked=asked):
+            asked.append(1)
+            sleep(0.02)
+            return False
+
+        solve(_problem(_piece(cut=6)), Budget(seconds=0.6, threads=1, computing=computing), should_stop=stop)
+    assert len(looks[True]) > 1.5 * len(looks[False])
 
 
 @settings(max_examples=30, deadline=None)

@@ -46,13 +46,13 @@ def search_lay(job: str, document: str, seconds: float) -> str:
     started, said = time.monotonic(), 0.0
     best: dict[str, Any] = {}
 
-    def tell(**more: Any) -> None:
-        best.update(more)
+    def tell() -> None:
         word = {"at": time.time(), "elapsed": time.monotonic() - started, "seconds": seconds, **best}
         queue.storage.put_data(_key("word", job), json.dumps(word).encode())
 
     def on_progress(progress: Progress) -> None:
-        tell(lay=progress.lay, length=progress.length)
+        # Told with the next heartbeat: a first fill finds a dozen better lays at once, and every word is a write.
+        best.update(lay=progress.lay, length=progress.length)
 
     def should_stop() -> bool:
         nonlocal said
@@ -63,7 +63,8 @@ def search_lay(job: str, document: str, seconds: float) -> str:
         return bool(queue.storage.has_data_for_key(_key("stop", job)))
 
     tell()
-    answers = solve_each(read_problem(document), Budget(seconds=seconds, threads=1), on_progress, should_stop)
+    budget = Budget(seconds=seconds, threads=1, computing=True)
+    answers = solve_each(read_problem(document), budget, on_progress, should_stop)
     return json.dumps({name: _written(answer) for name, answer in answers.items()})
 
 

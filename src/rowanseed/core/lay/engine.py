@@ -37,15 +37,23 @@ from rowanseed.core.lay.shapes import FLIPS, ShapeSet
 from rowanseed.core.lay.tables import build
 from rowanseed.core.lay.unfold import unfolded
 
+PATIENCE = 3.0
+"""How much longer by the clock a search of so many seconds of computing may take on a busy machine."""
+
 
 @dataclass(frozen=True)
 class Budget:
-    """How long to search: by the clock, or for a repeatable answer by `sweeps` (then on one thread)."""
+    """How long to search: by the clock, or for a repeatable answer by `sweeps` (then on one thread).
+
+    With `computing` the seconds are those of this process's own computing, so that a busy machine gives as good an
+    answer, only later (at most `PATIENCE` times).
+    """
 
     seconds: float | None = None
     sweeps: int | None = None
     seed: int = 1
     threads: int = 2
+    computing: bool = False
 
 
 @dataclass(frozen=True)
@@ -135,7 +143,7 @@ class _Race:
     def __init__(self, problem: Problem, budget: Budget, on_progress: OnProgress, should_stop: ShouldStop) -> None:
         self.problem, self.budget = problem, budget
         self.on_progress, self.should_stop = on_progress, should_stop
-        self.started = time.monotonic()
+        self.started, self.computed = time.monotonic(), time.process_time()
         self.threads = 1 if budget.sweeps is not None else max(1, budget.threads)
         self.shapes = ShapeSet()
         self.items: dict[StretchPlan, list[Item]] = {}
@@ -265,7 +273,10 @@ class _Race:
             return self.sweeps_done / max(1, self.budget.sweeps)
         if self.budget.seconds is None:
             return 1.0
-        return (time.monotonic() - self.started) / max(1e-9, self.budget.seconds)
+        used = time.monotonic() - self.started
+        if self.budget.computing:
+            used = max(time.process_time() - self.computed, used / PATIENCE)
+        return used / max(1e-9, self.budget.seconds)
 
     def _compete(self) -> None:
         if self.threads == 1:
