@@ -2,17 +2,22 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration, Altered
-from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.batch import AT, Member, together
+from rowanseed.core.cloth import Border, Cloth, Direction
+from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.errors import PatternError
-from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Problem
+from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Problem
+from rowanseed.core.matching import MatchedSeam, Matching, border_line, can_match, hem_points, matches
 from rowanseed.core.outline import Point, without_repeats
-from rowanseed.core.pattern import Cut, Pattern, Piece, Role
+from rowanseed.core.pattern import Cut, Grain, Pattern, Piece, Role
+from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.seamline import lines
+from rowanseed.core.sums.rectangles import with_rectangles
 from rowanseed.core.tactics import Tactic, laid_with
 
 GAP = 3.0
@@ -44,27 +49,100 @@ def altered(pattern: Pattern, choices: Choices) -> Altered:
     return carry_out(pattern, choices.size, choices.alterations, choices.blend)
 
 
+def derived(pattern: Pattern, size: str, view: str, reckoning: Reckoning) -> Pattern:
+    """An altered pattern with its layers derived, and with the pieces moved to the contrast cloth that are cut from it."""
+    pattern = with_layers(pattern, size, view, reckoning.layers)
+    return moved_to_contrast(pattern, reckoning.moved)
+
+
+def moved_to_contrast(pattern: Pattern, moved: tuple[str, ...]) -> Pattern:
+    """Pieces of the main cloth cut from the contrast cloth instead."""
+    if not moved:
+        return pattern
+    pieces = tuple(
+        replace(p, cuts=tuple(replace(c, role=Role.CONTRAST) if c.role is Role.MAIN else c for c in p.cuts))
+        if p.id in moved else p
+        for p in pattern.pieces
+    )  # fmt: skip
+    return replace(pattern, pieces=pieces)
+
+
+def to_cut(
+    garment: Pattern, size: str, reckoning: Reckoning, members: tuple[tuple[Member, Pattern], ...] = ()
+) -> Pattern:
+    """All there is to cut: the garment, what is cut to the measure, and the batch's other garments."""
+    return together(with_rectangles(garment, size, reckoning.rectangles), size, members)
+
+
+# ---------------------------------------------------------------- as a layout problem
+
+
 def lay_cloth(cloth: Cloth) -> LayCloth:
     """A cloth as it is laid: ready to cut, as long as it takes."""
-    return LayCloth(round(cloth.ready_width, 3), None, cloth.selvedge, one_way=cloth.direction is Direction.ONE_WAY)
+    along, across = cloth.ready_repeat
+    return LayCloth(
+        round(cloth.ready_width, 3), None, cloth.selvedge, one_way=cloth.direction is Direction.ONE_WAY,
+        repeat_x=along, repeat_y=across,
+    )  # fmt: skip
 
 
 def lay_problem(
-    pattern: Pattern, choices: Choices, role: Role, cloth: Cloth, tactics: tuple[Tactic, ...] = ()
+    pattern: Pattern,
+    choices: Choices,
+    role: Role,
+    cloth: Cloth,
+    tactics: tuple[Tactic, ...] = (),
+    matching: Matching = Matching.NONE,
+    *,
+    on_border: bool = False,
 ) -> Problem:
-    """What has to be cut from one cloth, folded or open, or as `tactics` lay it.
+    """What has to be cut from one cloth, folded or open, or as `tactics` lay it; matched, with hems on a border.
 
     `pattern` is altered already, and changed to save cloth.
     """
-    pieces = pattern.pieces_for(role, choices.view)
+    pieces = [lay_piece(piece, cut, choices.size) for piece, cut in pattern.pieces_for(role, choices.view)]
+    if on_border and cloth.border is not Border.NONE:
+        pieces = _on_border(pattern, choices.size, cloth, pieces)
+    found, _ = matched(pattern, choices, role, cloth, matching)
+    bare = lay_cloth(cloth) if found else replace(lay_cloth(cloth), repeat_x=None, repeat_y=None)
     problem = Problem(
         name=f"{pattern.name}, size {choices.size}, {role.value}",
-        cloth=lay_cloth(cloth),
+        cloth=bare,
         gap=GAP,
-        lays=LAYS,
-        pieces=tuple(lay_piece(piece, cut, choices.size) for piece, cut in pieces),
+        lays=LAYS if not cloth.gone and not on_border else (LayKind.OPEN,),
+        pieces=tuple(pieces),
+        matches=found,
+        forbidden=cloth.ready_gone,
     )
     return laid_with(problem, tactics)
+
+
+def matched(
+    pattern: Pattern, choices: Choices, role: Role, cloth: Cloth, matching: Matching
+) -> tuple[tuple[Match, ...], tuple[MatchedSeam, ...]]:
+    """The matches of every garment that is cut, each by itself, and the seams they hold at."""
+    if matching is Matching.NONE or not can_match(cloth):
+        return (), ()
+    found: list[Match] = []
+    seams: tuple[MatchedSeam, ...] = ()
+    for number in dict.fromkeys(piece.id.partition(AT)[2] for piece in pattern.pieces):
+        own = tuple(replace(p, id=p.id.partition(AT)[0]) for p in pattern.pieces if p.id.partition(AT)[2] == number)
+        here, seams_here = matches(replace(pattern, pieces=own), choices.size, role, choices.view, cloth, matching)
+        tail = f"{AT}{number}" if number else ""
+        found += [replace(m, points=tuple(replace(q, piece=q.piece + tail) for q in m.points)) for m in here]
+        seams = seams or seams_here
+    return tuple(found), seams
+
+
+def _on_border(pattern: Pattern, size: str, cloth: Cloth, pieces: list[LayPiece]) -> list[LayPiece]:
+    """Pieces with a hem cut across the cloth, the hem on the border's line."""
+    hems = hem_points(pattern, size)
+    return [
+        replace(p, grain=Grain.CROSSWISE, border=border_line(cloth, hems[p.id]))
+        if p.id in hems and p.fold is None
+        else p
+        for p in pieces
+    ]
 
 
 def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:
@@ -79,7 +157,18 @@ def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:
     outline = without_repeats([(round(x, 4), round(y, 4)) for run in cutting.values() for x, y in run], 0.02)
     if fold is not None:
         outline = _with_corners(outline, fold)
-    return LayPiece(piece.id, tuple(outline), cut.count, cut.pair, fold, cut.grain)
+    return LayPiece(piece.id, tuple(outline), cut.count, cut.pair, fold, cut.grain, _along_selvedge(cutting, cut))
+
+
+def _along_selvedge(cutting: dict[str, list[Point]], cut: Cut) -> tuple[Point, Point] | None:
+    """The ends of the edge that lies along the selvedge, if it is straight along the grain."""
+    if cut.selvedge is None:
+        return None
+    run = cutting[cut.selvedge]
+    (x0, y0), (x1, _) = run[0], run[-1]
+    if any(abs(y - y0) > 1e-3 for _, y in run):
+        return None
+    return (round(x0, 4), round(y0, 4)), (round(x1, 4), round(y0, 4))
 
 
 def _with_corners(outline: list[Point], fold: tuple[Point, Point]) -> list[Point]:

@@ -175,6 +175,8 @@ class Cut:
     motif: bool = False
     views: tuple[str, ...] = ()
     """The views that cut it; empty: every view."""
+    selvedge: str | None = None
+    """A straight edge along the grain that lies along the selvedge, which is firm and needs no finish."""
 
 
 @dataclass(frozen=True)

@@ -89,6 +89,11 @@ def mark_point(piece: Piece, size: str, mark: Mark) -> Point:
 # ---------------------------------------------------------------- offsetting a ring
 
 
+def trimmed(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
+    """The edges of a ring moved inwards by the allowances of `specs`, each cut to meet its neighbours."""
+    return _offset(specs, edges, outwards=False)
+
+
 def _offset(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]], *, outwards: bool) -> dict[str, list[Point]]:
     sign = 1 if outwards else -1
     moved = [offset_polyline(edges[spec.name], sign * spec.allowance) for spec in specs]

@@ -22,6 +22,7 @@ from rowanseed.core.pattern import (
     LayerKind,
     Panel,
     Pattern,
+    Piece,
     Role,
 )
 
@@ -41,14 +42,17 @@ class Tactic(Enum):
     BANDS_ACROSS = "cut bands across the grain"
     NARROW_HEM = "a narrower hem"
     OTHER_FACING = "facings from another cloth"
+    PIECED_FACING = "piece facings and bands that lie on the fold"
     FACED_HEM = "face the hem instead of turning it up"
+    FOLD_TO_SELVEDGE = "cut the back against the selvedges, with a seam, the front on the fold"
     CENTRE_SEAM = "a seam where a piece lay on the fold"
     TURN_PIECES = "turn pieces end for end"
     SHORTEN = "shorten it by 3 cm"
+    SMALLER_BATCH = "one garment fewer"
 
 
 LOOSENS = frozenset({Tactic.SHARE_CUTS, Tactic.BANDS_ACROSS, Tactic.NARROW_HEM, Tactic.OTHER_FACING, Tactic.FACED_HEM,
-                     Tactic.TURN_PIECES, Tactic.SHORTEN})  # fmt: skip
+                     Tactic.TURN_PIECES, Tactic.SHORTEN, Tactic.SMALLER_BATCH})  # fmt: skip
 """Tactics that only make pieces smaller or freer: whatever was laid without them can be laid with them."""
 
 
@@ -70,13 +74,16 @@ PRICES: dict[Tactic, Price] = {
     Tactic.NARROW_HEM: Price(3, "the hem hangs lighter", "less to let down later"),
     Tactic.OTHER_FACING: Price(4, "another cloth shows when it hangs open", "another cloth is needed, of the same weight or lighter"),
     Tactic.FACED_HEM: Price(5, "none from the right side", "a strip of other cloth, sewn on, turned and caught: about half an hour"),
+    Tactic.PIECED_FACING: Price(4, "a seam inside, where nobody sees it", "a short seam to press open in each facing"),
+    Tactic.FOLD_TO_SELVEDGE: Price(5, "a seam shows down the back", "one more seam; its edges are the selvedges and need no neatening"),
     Tactic.CENTRE_SEAM: Price(6, "a seam shows down the middle", "one more seam to sew, neaten and press"),
     Tactic.TURN_PIECES: Price(8, "nap shades differently, a print stands on its head on some pieces", "look at it hung up before you cut"),
     Tactic.SHORTEN: Price(8, "the garment is shorter", "none"),
+    Tactic.SMALLER_BATCH: Price(9, "one goes without", "one garment less to sew"),
 }  # fmt: skip
 
 
-def offered(pattern: Pattern, view: str, role: Role, *, one_way: bool) -> tuple[Tactic, ...]:
+def offered(pattern: Pattern, view: str, role: Role, *, one_way: bool, batch: bool = False) -> tuple[Tactic, ...]:
     """The tactics that can change anything for this cloth of this garment."""
     pieces = pattern.pieces_for(role, view)
     facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
@@ -90,6 +97,12 @@ def offered(pattern: Pattern, view: str, role: Role, *, one_way: bool) -> tuple[
         found.append(Tactic.OTHER_FACING)
     if any(p.id in hemmed for p, _ in pieces):
         found += [Tactic.NARROW_HEM, Tactic.FACED_HEM, Tactic.SHORTEN]
+    if _pieced(pattern, role, view):
+        found.append(Tactic.PIECED_FACING)
+    if role is Role.MAIN and _to_selvedge(pattern, view) is not None:
+        found.append(Tactic.FOLD_TO_SELVEDGE)
+    if batch:
+        found.append(Tactic.SMALLER_BATCH)
     if one_way:
         found.append(Tactic.TURN_PIECES)
     return tuple(sorted(found, key=lambda tactic: (PRICES[tactic].points, list(Tactic).index(tactic))))
@@ -99,7 +112,8 @@ def clash(one: Tactic, other: Tactic) -> bool:
     """Whether two tactics are two answers to the same question."""
     folds = {Tactic.OPEN_OUT, Tactic.PART_FOLD, Tactic.TWO_FOLDS}
     hems = {Tactic.NARROW_HEM, Tactic.FACED_HEM}
-    return one is other or {one, other} <= folds or {one, other} <= hems
+    seams = {Tactic.CENTRE_SEAM, Tactic.FOLD_TO_SELVEDGE}
+    return one is other or any({one, other} <= alike for alike in (folds, hems, seams))
 
 
 def combined(tactics: tuple[Tactic, ...]) -> tuple[Tactic, ...]:
@@ -124,6 +138,10 @@ def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pa
                 pattern = _with_hem(pattern, FACED_HEM, ())
             case Tactic.CENTRE_SEAM:
                 pattern = _with_centre_seams(pattern)
+            case Tactic.FOLD_TO_SELVEDGE:
+                pattern = _with_back_to_selvedge(pattern)
+            case Tactic.PIECED_FACING:
+                pattern = _with_pieced_facings(pattern)
             case Tactic.BANDS_ACROSS:
                 pattern = _bands_across(pattern)
             case Tactic.OTHER_FACING:
@@ -182,30 +200,60 @@ def _hem_finish(finish: Finish, hems: set[tuple[str, str]], folds: tuple[float, 
 
 def _with_centre_seams(pattern: Pattern) -> Pattern:
     """Pieces on the fold cut twice with a seam there; the seam joins the making graph."""
+    return _cut_apart(
+        pattern, {p.id for p in pattern.pieces if _main_fold(p) and p.panel in (Panel.FRONT, Panel.BACK, Panel.OTHER)}
+    )
+
+
+def _main_fold(piece: Piece) -> str | None:
+    return next((cut.fold for cut in piece.cuts if cut.fold and cut.role is Role.MAIN), None)
+
+
+def _pieced(pattern: Pattern, role: Role, view: str) -> set[str]:
+    """Facings and bands that lie on the fold, where a seam is out of sight."""
+    return {p.id for p, cut in pattern.pieces_for(role, view) if cut.fold and p.panel is Panel.BAND}
+
+
+def _with_pieced_facings(pattern: Pattern) -> Pattern:
+    return _cut_apart(pattern, {p.id for p in pattern.pieces if _main_fold(p) and p.panel is Panel.BAND})
+
+
+def _to_selvedge(pattern: Pattern, view: str) -> str | None:
+    """The back that may be cut against the selvedges while a front stays on the fold."""
+    folded = [p for p, cut in pattern.pieces_for(Role.MAIN, view) if cut.fold]
+    if not any(p.panel is Panel.FRONT for p in folded):
+        return None
+    return next((p.id for p in folded if p.panel is Panel.BACK), None)
+
+
+def _with_back_to_selvedge(pattern: Pattern) -> Pattern:
+    back = next((p for p in pattern.pieces if p.panel is Panel.BACK and _main_fold(p)), None)
+    return pattern if back is None else _cut_apart(pattern, {back.id}, selvedge=True)
+
+
+def _cut_apart(pattern: Pattern, ids: set[str], *, selvedge: bool = False) -> Pattern:
+    """Pieces on the fold cut twice with a seam there, which joins the making graph; `selvedge`: along it."""
     pieces, joins = [], list(pattern.making.joins)
     for piece in pattern.pieces:
         folds: set[str | None] = {cut.fold for cut in piece.cuts if cut.fold and cut.role is Role.MAIN}
-        if not folds or piece.panel not in (Panel.FRONT, Panel.BACK, Panel.OTHER):
+        if piece.id not in ids or not folds:
             pieces.append(piece)
             continue
         edges = tuple(replace(e, allowance=SEAM_ADDED) if e.name in folds else e for e in piece.edges)
-        cuts = tuple(_cut_double(cut, folds) for cut in piece.cuts)
+        cuts = tuple(_cut_double(cut, folds, selvedge=selvedge) for cut in piece.cuts)
         pieces.append(replace(piece, edges=edges, cuts=cuts))
         for edge in sorted(f for f in folds if f):
             name = f"Centre seam, {piece.name[:1].lower()}{piece.name[1:]}"
-            joins.append(
-                Join(
-                    f"centre-{piece.id}",
-                    name,
-                    (EdgePart(piece.id, edge, "left"),),
-                    (EdgePart(piece.id, edge, "right"),),
-                )
-            )
+            one, other = EdgePart(piece.id, edge, "left"), EdgePart(piece.id, edge, "right")
+            joins.append(Join(f"centre-{piece.id}", name, (one,), (other,)))
     return replace(pattern, pieces=tuple(pieces), making=replace(pattern.making, joins=tuple(joins)))
 
 
-def _cut_double(cut: Cut, folds: set[str | None]) -> Cut:
-    return replace(cut, fold=None, count=cut.count * 2, pair=True) if cut.fold in folds else cut
+def _cut_double(cut: Cut, folds: set[str | None], *, selvedge: bool) -> Cut:
+    if cut.fold not in folds:
+        return cut
+    along = cut.fold if selvedge and cut.role is Role.MAIN else None
+    return replace(cut, fold=None, count=cut.count * 2, pair=True, selvedge=along)
 
 
 def _bands_across(pattern: Pattern) -> Pattern:

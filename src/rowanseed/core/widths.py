@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.cloth import Cloth, Direction, Repeat
 from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
+from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Pattern, PrintedYardage, Role
 
 USUAL_WIDTHS: tuple[float, ...] = (900.0, 1120.0, 1370.0, 1500.0)
@@ -33,10 +34,13 @@ class Cell:
         return self.cloth.direction is Direction.ONE_WAY
 
 
-def cells(pattern: Pattern, choices: Choices, role: Role, like: Cloth | None) -> tuple[Cell, ...]:
+def cells(
+    pattern: Pattern, choices: Choices, role: Role, like: Cloth | None, matching: Matching = Matching.NONE
+) -> tuple[Cell, ...]:
     """Every usual width in both directions (one for interfacing). `pattern` is altered already.
 
-    `like` is the cloth thought of: its shrinkage goes into every case, as it has to be bought before it shrinks.
+    `like` is the cloth thought of: its shrinkage goes into every case, as it has to be bought before it shrinks, and
+    so does its repeat where it is matched.
     """
     widths = INTERFACING_WIDTHS if role is Role.INTERFACING else USUAL_WIDTHS
     directions = (Direction.TWO_WAY,) if role is Role.INTERFACING else tuple(Direction)
@@ -46,8 +50,9 @@ def cells(pattern: Pattern, choices: Choices, role: Role, like: Cloth | None) ->
             cloth = Cloth(
                 f"{width / 10:.0f} cm", width, None, 0.0 if role is Role.INTERFACING else SELVEDGE, direction,
                 shrink_along=like.shrink_along if like else 0.0, shrink_across=like.shrink_across if like else 0.0,
+                repeat=like.repeat if like else Repeat(),
             )  # fmt: skip
-            out.append(Cell(role, cloth, lay_problem(pattern, choices, role, cloth)))
+            out.append(Cell(role, cloth, lay_problem(pattern, choices, role, cloth, (), matching)))
     return tuple(out)
 
 

@@ -37,6 +37,7 @@ class Kind(Enum):
     COUNT = "count"
     PERCENT = "percent"
     WORDS = "words"
+    MONEY = "money"
 
 
 @dataclass(frozen=True)
@@ -61,6 +62,8 @@ class Quantity:
                 return f"{self.value * 100:.3g} %".replace("-", "−")
             case Kind.WORDS:
                 return self.words
+            case Kind.MONEY:
+                return f"{self.value:.2f}"
 
 
 def length(mm: float) -> Quantity:
@@ -81,6 +84,11 @@ def count(number: float) -> Quantity:
 
 def percent(share: float) -> Quantity:
     return Quantity(share, Kind.PERCENT)
+
+
+def money(amount: float) -> Quantity:
+    """An amount in the household's money, which has no name here."""
+    return Quantity(amount, Kind.MONEY)
 
 
 def words(text: str) -> Quantity:

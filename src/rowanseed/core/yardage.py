@@ -23,15 +23,24 @@ class Need:
     to_buy: Working
 
 
-def need(lay_length: float, cloth: Cloth, gap: float, units: Units) -> Need:
-    """From the length of a lay to the length to buy, each step with its sum."""
-    lay = Working(
-        "Length of the lay", cloth_length(lay_length),
-        "the pieces laid out on this cloth, as drawn at the Lay",
-        (Given("width ready to cut", length(cloth.ready_width), Source.TAPE if cloth.washed else Source.WORKED_OUT),
-         Given("selvedge left at each side", fine(cloth.selvedge), Source.TAPE),
-         Given("between pieces", fine(gap), Source.PRACTICE)),
-    )  # fmt: skip
+def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: float | None = None) -> Need:
+    """From the length of a lay to the length to buy, each step with its sum.
+
+    `unmatched` is how long the lay would be if nothing had to be matched, where something has to.
+    """
+    given = _width_given(cloth)
+    given += [
+        Given("selvedge left at each side", fine(cloth.selvedge), Source.TAPE),
+        Given("between pieces", fine(gap), Source.PRACTICE),
+    ]
+    formula = "the pieces laid out on this cloth, as drawn at the Lay"
+    if unmatched is not None:
+        # A short search may find the matched lay shorter: matching then costs nothing that can be told.
+        plain = Working("Lay without matching", cloth_length(min(unmatched, lay_length)), formula, tuple(given))
+        given = [plain.as_given(), Given("matching costs", cloth_length(max(0.0, lay_length - unmatched)), Source.WORKED_OUT),
+                 *_repeat_given(cloth)]  # fmt: skip
+        formula = "lay without matching + what matching costs: both really laid"
+    lay = Working("Length of the lay", cloth_length(lay_length), formula, tuple(given))
     ready = Working(
         "Ready to cut", cloth_length(lay_length + STRAIGHTENING), "lay + straightening both ends",
         (lay.as_given(), Given("straightening", length(STRAIGHTENING), Source.PRACTICE)),
@@ -48,6 +57,23 @@ def need(lay_length: float, cloth: Cloth, gap: float, units: Units) -> Need:
         (before.as_given(),), f"up to the next {step}",
     )  # fmt: skip
     return Need(lay, ready, before, to_buy)
+
+
+def _width_given(cloth: Cloth) -> list[Given]:
+    """The width ready to cut, with its sum where the cloth has yet to shrink across."""
+    if cloth.washed or not cloth.shrink_across:
+        return [Given("width ready to cut", length(cloth.ready_width), Source.TAPE)]
+    worked = Working(
+        "Width ready to cut", length(cloth.ready_width), "width × (1 − shrinkage across)",
+        (Given("width", length(cloth.width), Source.TAPE), Given("shrinkage across", percent(cloth.shrink_across), Source.CHOSEN)),
+    )  # fmt: skip
+    return [worked.as_given("width ready to cut")]
+
+
+def _repeat_given(cloth: Cloth) -> list[Given]:
+    along, across = cloth.ready_repeat
+    found = [("repeat along", along), ("repeat across", across)]
+    return [Given(name, fine(mm), Source.TAPE) for name, mm in found if mm is not None]
 
 
 @dataclass(frozen=True)

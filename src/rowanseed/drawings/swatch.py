@@ -4,51 +4,83 @@ from __future__ import annotations
 
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.cloth import Cloth, Surface
+from rowanseed.core.cloth import Cloth, Line, Surface
 from rowanseed.drawings.colour import pale
-from rowanseed.drawings.svg import add
+from rowanseed.drawings.svg import add, number
+
+USUAL_REPEAT = {
+    Surface.SPRIGS: 96.0,
+    Surface.TOSSED: 110.0,
+    Surface.CHECK: 92.0,
+    Surface.STRIPES: 64.0,
+    Surface.CORD: 12.0,
+}
+"""What is drawn where the repeat has not been measured, in mm."""
+PLACES = {Surface.SPRIGS: ((0.15, 0.25, 0.0), (0.65, 0.75, 0.0)),
+          Surface.TOSSED: ((0.16, 0.24, 20.0), (0.64, 0.36, 140.0), (0.36, 0.8, 255.0))}  # fmt: skip
+"""Where the motifs stand within a repeat, along and across as shares of it, and how they are turned."""
 
 
 def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0) -> str:
-    """Add a fill for the cloth to `defs` and return the paint that refers to it.
+    """Add a fill for the cloth to `defs` and return the paint that refers to it: its repeat and lines to scale.
 
     `scale` is how many units of the drawing a millimetre of cloth takes.
     """
-    ground, motif, soft = pale(cloth.colour, 0.74), pale(cloth.colour, 0.28), pale(cloth.colour, 0.5)
+    ground = pale(cloth.colour, 0.74)
     if cloth.surface is Surface.PLAIN:
         return ground
-    step = {Surface.SPRIGS: 96, Surface.TOSSED: 110, Surface.CHECK: 92, Surface.CORD: 12}[cloth.surface]
+    usual = USUAL_REPEAT[cloth.surface]
+    long, wide = cloth.repeat.along or usual, cloth.repeat.across or usual
+    columns = 2 if cloth.repeat.half_drop else 1
     tile = add(
-        defs, "pattern", id=name, width=step, height=step, patternUnits="userSpaceOnUse",
+        defs, "pattern", id=name, width=float(long), height=float(wide * columns), patternUnits="userSpaceOnUse",
         patternTransform=f"scale({scale:.4g})",
     )  # fmt: skip
-    add(tile, "rect", width=step, height=step, fill=ground)
-    match cloth.surface:
-        case Surface.SPRIGS:
-            for x, y in ((14, 24), (62, 72)):
-                _sprig(tile, x, y, motif, soft, 0)
-        case Surface.TOSSED:
-            for x, y, turn in ((18, 26, 20), (70, 40, 140), (40, 88, 255)):
-                _sprig(tile, x, y, motif, soft, turn)
-        case Surface.CHECK:
-            add(tile, "path", d="M0 20H92M20 0V92", stroke=motif, stroke_width=13, opacity=0.55)
-            add(tile, "path", d="M0 66H92M66 0V92", stroke=soft, stroke_width=5, opacity=0.8)
-        case Surface.CORD:
-            add(tile, "path", d="M0 3H12", stroke=soft, stroke_width=3)
+    add(tile, "rect", width=float(long), height=float(wide * columns), fill=ground)
+    if cloth.surface is Surface.CORD:
+        add(
+            tile,
+            "path",
+            d=f"M0 {number(wide / 4)}H{number(long)}",
+            stroke=pale(cloth.colour, 0.5),
+            stroke_width=wide / 4,
+        )
+    elif cloth.surface in PLACES:
+        size = min(long, wide) / usual
+        for column in range(columns):
+            for x, y, turn in PLACES[cloth.surface]:
+                drop = long / 2 * column
+                # A motif that a half drop pushes over the end of the tile comes in again at its start.
+                for along in {(x * long + drop) % long, (x * long + drop) % long - long}:
+                    _sprig(tile, along, (y + column) * wide, cloth, turn, size)
+    else:
+        _lines(tile, cloth, long, wide)
     return f"url(#{name})"
 
 
-def _sprig(tile: Element, x: float, y: float, motif: str, soft: str, turn: float) -> None:
+def _lines(tile: Element, cloth: Cloth, long: float, wide: float) -> None:
+    """The lines of stripes or checks where they were measured, or two of each way where they were not."""
+    motif, soft = pale(cloth.colour, 0.28), pale(cloth.colour, 0.5)
+    lengthwise = cloth.lines.lengthwise or (Line(wide * 0.15, wide * 0.14), Line(wide * 0.69, wide * 0.05))
+    crosswise = cloth.lines.crosswise
+    if not crosswise and cloth.surface is Surface.CHECK:
+        crosswise = (Line(long * 0.15, long * 0.14), Line(long * 0.69, long * 0.05))
+    broad = max((line.width for line in (*lengthwise, *crosswise)), default=1.0)
+    for line in lengthwise:
+        add(tile, "rect", x=0, y=float(line.at), width=float(long), height=float(line.width),
+            fill=motif if line.width > broad * 0.6 else soft, opacity=0.55)  # fmt: skip
+    for line in crosswise:
+        add(tile, "rect", x=float(line.at), y=0, width=float(line.width), height=float(wide),
+            fill=motif if line.width > broad * 0.6 else soft, opacity=0.55)  # fmt: skip
+
+
+def _sprig(tile: Element, x: float, y: float, cloth: Cloth, turn: float, size: float) -> None:
     """A twig with leaves and three berries; its tip points to the start of the cloth (garment's top)."""
-    group = add(tile, "g", transform=f"translate({x} {y}) rotate({turn} 12 0)")
-    add(
-        group,
-        "path",
-        d="M26 0C18 2 12 -2 4 0M18 0.5L23 -7M13 -0.5L18 7",
-        fill="none",
-        stroke=soft,
-        stroke_width=1.8,
+    motif, soft = pale(cloth.colour, 0.28), pale(cloth.colour, 0.5)
+    group = add(
+        tile, "g", transform=f"translate({number(x)} {number(y)}) scale({number(size)}) rotate({number(turn)} 12 0)"
     )
+    add(group, "path", d="M26 0C18 2 12 -2 4 0M18 0.5L23 -7M13 -0.5L18 7", fill="none", stroke=soft, stroke_width=1.8)
     for cx, cy in ((2, 0), (7, -4.5), (7, 4.5)):
         add(group, "circle", cx=cx, cy=cy, r=2.9, fill=motif)
     for cx, cy, angle in ((23, -8, -50), (18, 8, 50)):

@@ -1,60 +1,126 @@
-"""The cloth shelf."""
+"""The cloth shelf: cloths as documents, what was cut from which, photos."""
 
 from __future__ import annotations
 
 import sqlite3
+from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
-from rowanseed.core.cloth import Cloth, Direction, Fibre, Surface
+from rowanseed.core.cloth import Cloth
+from rowanseed.formats.reckoning_json import read_cloth, write_cloth
 from rowanseed.store.database import Connection, transaction
-
-_COLUMNS = "name, width, length, selvedge, direction, fibre, shrink_along, shrink_across, washed, colour, surface"
 
 
 @dataclass(frozen=True)
 class ClothEntry:
+    """A cloth of the shelf: the cloth it is a remainder of, and the project that it was cut up for."""
+
     id: int
     cloth: Cloth
+    cut_from: int | None = None
+    cut_by: int | None = None
+    has_photo: bool = False
+
+
+_SELECT = """
+    SELECT id, document, cut_from, cut_by, EXISTS (SELECT 1 FROM cloth_photo WHERE cloth_id = id) AS has_photo
+    FROM cloth
+"""
 
 
 def cloths(connection: Connection) -> list[ClothEntry]:
-    rows = connection.execute(f"SELECT id, {_COLUMNS} FROM cloth ORDER BY name")
-    return [_entry(row) for row in rows]
+    """What is on the shelf; cloths that have been cut up are not."""
+    return [_entry(row) for row in connection.execute(f"{_SELECT} WHERE cut_by IS NULL ORDER BY name")]
 
 
 def cloth(connection: Connection, id: int) -> ClothEntry | None:
-    row = connection.execute(f"SELECT id, {_COLUMNS} FROM cloth WHERE id = ?", (id,)).fetchone()
+    row = connection.execute(f"{_SELECT} WHERE id = ?", (id,)).fetchone()
     return None if row is None else _entry(row)
 
 
+@lru_cache(maxsize=256)
+def _read(document: str) -> Cloth:
+    return read_cloth(document)
+
+
 def _entry(row: sqlite3.Row) -> ClothEntry:
-    return ClothEntry(
-        row["id"],
-        Cloth(
-            row["name"],
-            row["width"],
-            row["length"],
-            row["selvedge"],
-            Direction(row["direction"]),
-            Fibre(row["fibre"]),
-            row["shrink_along"],
-            row["shrink_across"],
-            bool(row["washed"]),
-            row["colour"],
-            Surface(row["surface"]),
-        ),
-    )
+    return ClothEntry(row["id"], _read(row["document"]), row["cut_from"], row["cut_by"], bool(row["has_photo"]))
 
 
 def save_cloth(connection: Connection, id: int | None, c: Cloth) -> int:
-    values = (
-        c.name, c.width, c.length, c.selvedge, c.direction.value, c.fibre.value, c.shrink_along, c.shrink_across,
-        int(c.washed), c.colour, c.surface.value,
-    )  # fmt: skip
     with transaction(connection):
-        if id is None:
-            marks = ", ".join("?" * len(values))
-            return int(connection.execute(f"INSERT INTO cloth ({_COLUMNS}) VALUES ({marks})", values).lastrowid or 0)
-        assignments = ", ".join(f"{column.strip()} = ?" for column in _COLUMNS.split(","))
-        connection.execute(f"UPDATE cloth SET {assignments} WHERE id = ?", (*values, id))
+        return _save(connection, id, c, None)
+
+
+def _save(connection: Connection, id: int | None, c: Cloth, cut_from: int | None) -> int:
+    if id is None:
+        cursor = connection.execute(
+            "INSERT INTO cloth (name, document, cut_from) VALUES (?, ?, ?)", (c.name, write_cloth(c), cut_from)
+        )
+        return int(cursor.lastrowid or 0)
+    connection.execute("UPDATE cloth SET name = ?, document = ? WHERE id = ?", (c.name, write_cloth(c), id))
     return id
+
+
+# ---------------------------------------------------------------- cutting up, and what is left
+
+
+def cut_up(connection: Connection, id: int, project_id: int, left: Sequence[Cloth]) -> None:
+    """Take a cloth off the shelf, cut up for a project, and put on it what is left."""
+    with transaction(connection):
+        connection.execute("UPDATE cloth SET cut_by = ? WHERE id = ?", (project_id, id))
+        for rest in left:
+            _save(connection, None, rest, id)
+
+
+def is_in_use(connection: Connection, id: int) -> bool:
+    """Whether a project cuts from this cloth, or something was cut up from what it left."""
+    row = connection.execute(
+        """
+        SELECT EXISTS (SELECT 1 FROM project_cloth WHERE cloth_id = ?)
+            OR EXISTS (SELECT 1 FROM cloth WHERE cut_from = ?) OR EXISTS (SELECT 1 FROM cloth WHERE id = ? AND cut_by IS NOT NULL)
+        """,
+        (id, id, id),
+    ).fetchone()
+    return bool(row[0])
+
+
+def remainders_of(connection: Connection, id: int) -> list[ClothEntry]:
+    return [_entry(row) for row in connection.execute(f"{_SELECT} WHERE cut_from = ? ORDER BY id", (id,))]
+
+
+def put_back(connection: Connection, id: int) -> bool:
+    """Undo cutting up: the cloth is whole again, its remainders gone. False where one of them is in use already."""
+    rest = remainders_of(connection, id)
+    if any(is_in_use(connection, entry.id) for entry in rest):
+        return False
+    with transaction(connection):
+        connection.executemany("DELETE FROM cloth WHERE id = ?", [(entry.id,) for entry in rest])
+        connection.execute("UPDATE cloth SET cut_by = NULL WHERE id = ?", (id,))
+    return True
+
+
+def throw_away(connection: Connection, id: int) -> bool:
+    """Take a cloth off the shelf for good. False where something hangs on it."""
+    if is_in_use(connection, id):
+        return False
+    with transaction(connection):
+        connection.execute("DELETE FROM cloth WHERE id = ?", (id,))
+    return True
+
+
+# ---------------------------------------------------------------- photos
+
+
+def photo(connection: Connection, id: int) -> bytes | None:
+    row = connection.execute("SELECT jpeg FROM cloth_photo WHERE cloth_id = ?", (id,)).fetchone()
+    return None if row is None else bytes(row["jpeg"])
+
+
+def keep_photo(connection: Connection, id: int, jpeg: bytes | None) -> None:
+    """Keep a photo of a cloth, or with None let it go."""
+    with transaction(connection):
+        connection.execute("DELETE FROM cloth_photo WHERE cloth_id = ?", (id,))
+        if jpeg is not None:
+            connection.execute("INSERT INTO cloth_photo (cloth_id, jpeg) VALUES (?, ?)", (id, jpeg))

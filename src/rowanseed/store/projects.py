@@ -9,8 +9,10 @@ from datetime import date, datetime
 from typing import Any
 
 from rowanseed.core.pattern import Role
+from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.tactics import Tactic
 from rowanseed.formats.fit_json import FitChoice, read_fit, write_fit
+from rowanseed.formats.reckoning_json import read_reckoning, write_reckoning
 from rowanseed.store.database import Connection, transaction
 
 
@@ -24,6 +26,7 @@ class ProjectRecord:
     size: str | None
     fit: FitChoice
     tactics: Mapping[Role, tuple[Tactic, ...]]
+    reckoning: Reckoning
     measuring_id: int | None
     started_on: str
     cloths: Mapping[Role, int]
@@ -43,7 +46,7 @@ class ClothUsed:
 
 
 _SELECT = """
-    SELECT id, name, person_id, pattern_id, view, size, fit, tactics, measuring_id, started_on FROM project
+    SELECT id, name, person_id, pattern_id, view, size, fit, tactics, reckoning, measuring_id, started_on FROM project
 """
 
 
@@ -59,7 +62,8 @@ def project(connection: Connection, id: int) -> ProjectRecord | None:
 
 def _record(connection: Connection, row: Mapping[str, Any]) -> ProjectRecord:
     cloths = connection.execute("SELECT role, cloth_id FROM project_cloth WHERE project_id = ?", (row["id"],))
-    plain = {**dict(row), "fit": read_fit(row["fit"]), "tactics": _tactics(row["tactics"])}
+    plain = {**dict(row), "fit": read_fit(row["fit"]), "tactics": _tactics(row["tactics"]),
+             "reckoning": read_reckoning(row["reckoning"])}  # fmt: skip
     return ProjectRecord(**plain, cloths={Role(c["role"]): c["cloth_id"] for c in cloths})
 
 
@@ -73,6 +77,12 @@ def choose_tactics(connection: Connection, id: int, role: Role, tactics: Sequenc
         row = connection.execute("SELECT tactics FROM project WHERE id = ?", (id,)).fetchone()
         kept = {**json.loads(row["tactics"]), role.value: [tactic.value for tactic in tactics]}
         connection.execute("UPDATE project SET tactics = ? WHERE id = ?", (json.dumps(kept), id))
+
+
+def keep_reckoning(connection: Connection, id: int, reckoning: Reckoning) -> None:
+    """Keep what a project reckons with at the Cloth station."""
+    with transaction(connection):
+        connection.execute("UPDATE project SET reckoning = ? WHERE id = ?", (write_reckoning(reckoning), id))
 
 
 def start_project(

@@ -7,20 +7,23 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from rowanseed.core.alter.change import Alteration, Altered
+from rowanseed.core.batch import Member, smaller
+from rowanseed.core.cloth import Cloth
 from rowanseed.core.cutting import CutItem, cut_list
-from rowanseed.core.errors import LayError, RowanseedError
+from rowanseed.core.errors import RowanseedError
 from rowanseed.core.finished import changes
 from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
-from rowanseed.core.lay.problem import Plan, Problem, laid
+from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.compiler import Household
 from rowanseed.core.make.steps import Step
+from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Pattern, Role
+from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.sizing.chart import Advice, by_chart
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
 from rowanseed.core.tactics import Tactic, combined
-from rowanseed.core.units import format_cloth
 from rowanseed.core.walk import SeamWalk
 from rowanseed.core.walk import Verdict as SeamVerdict
 from rowanseed.core.yardage import Need, Verdict, need, will_it_do
@@ -30,81 +33,12 @@ from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.lays import KeptLay
 from rowanseed.store.people import Person
 from rowanseed.store.projects import ProjectRecord
+from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import House, NotFound
-from rowanseed.web.remembered import altered_once, garment_once, steps_once, walk_once
+from rowanseed.web.remembered import altered_once, garment_once, steps_once, to_cut_once, walk_once
+from rowanseed.web.stations import Station, stitched_line
 
-STATIONS = (
-    ("fit", "Fit"),
-    ("cloth", "Cloth"),
-    ("lay", "Lay"),
-    ("cut", "Cut"),
-    ("sew", "Sew"),
-    ("keep", "Keep"),
-)
 SECONDS_FOR_A_LAY = 4.0
-KEPT = "kept"
-
-
-@dataclass(frozen=True)
-class Station:
-    """A station on the stitched line: settled or not, and in words what there is to settle."""
-
-    key: str
-    name: str
-    done: bool
-    words: str
-    alarm: bool = False
-
-
-@dataclass(frozen=True)
-class ClothPlan:
-    """One cloth of the project: what is to be laid on it and what came of it."""
-
-    role: Role
-    entry: ClothEntry
-    problem: Problem
-    question: str
-    answers: Mapping[str, Plan | LayError]
-    kept: KeptLay | None
-
-    @property
-    def plans(self) -> dict[str, Plan]:
-        """The lays to choose from, by name; a kept one that a later search has beaten stays among them."""
-        found = {name: answer for name, answer in self.answers.items() if isinstance(answer, Plan)}
-        if self.kept is not None and self.is_kept and found.get(self.kept.lay) != self.kept.plan:
-            found[KEPT] = self.kept.plan
-        return found
-
-    @property
-    def is_stale(self) -> bool:
-        """A lay was kept, but for other pieces or another cloth."""
-        return self.kept is not None and self.kept.question != self.question
-
-    @property
-    def is_kept(self) -> bool:
-        return self.kept is not None and self.kept.question == self.question
-
-    @property
-    def kind(self) -> str | None:
-        """The lay in use: the one that was kept, else the shortest; of two that are as short, the easier one."""
-        plans = self.plans
-        if self.kept is not None and self.is_kept:
-            return KEPT if KEPT in plans else self.kept.lay
-        if not plans:
-            return None
-        shortest = min(plan.length for plan in plans.values())
-        # Within a centimetre the one with the fewest pieces to cut round is less work.
-        near = [kind for kind, plan in plans.items() if plan.length <= shortest + 10]
-        return min(near, key=lambda kind: sum(len(s.placements) for s in plans[kind].stretches))
-
-    @property
-    def plan(self) -> Plan | None:
-        return None if self.kind is None else self.plans[self.kind]
-
-    @property
-    def way(self) -> str:
-        """How the lay in use is laid: `folded`, `folded then open`."""
-        return laid(self.plan) if self.plan is not None else ""
 
 
 @dataclass
@@ -209,17 +143,62 @@ class ProjectView:
         What changes a piece changes it in every cloth that it is cut from.
         """
         others = tuple(t for other, taken in self.record.tactics.items() if other is not role for t in taken)
-        return garment_once(self.altered.pattern, combined((*tactics, *others)), self.size or "")
+        return garment_once(
+            self.altered.pattern, combined((*tactics, *others)), self.size or "", self.record.view, self.reckoning
+        )
+
+    def cut_with(self, role: Role, tactics: tuple[Tactic, ...]) -> Pattern:
+        """All there is to cut with these tactics for one cloth: the garment, rectangles, the batch's other garments."""
+        garment = self.garment_with(role, tactics)
+        if self.size is None:
+            return garment
+        others = tuple(t for other, taken in self.record.tactics.items() if other is not role for t in taken)
+        every = combined((*tactics, *others))
+        batch = smaller(self.reckoning.batch) if Tactic.SMALLER_BATCH in every else self.reckoning.batch
+        members = tuple((member, self._member_garment(member, every)) for member in batch)
+        return to_cut_once(garment, self.size, self.reckoning, members)
+
+    def _member_garment(self, member: Member, tactics: tuple[Tactic, ...]) -> Pattern:
+        """Another garment of the batch, altered for whom it is, and made as the project's own."""
+        choices = Choices(self.record.view, member.size, member.blend, member.alterations)
+        try:
+            changed = altered_once(self.pattern, choices).pattern
+        except RowanseedError as error:
+            self.failures.append(f"{member.name}: {error}")
+            changed = altered_once(self.pattern, Choices(self.record.view, member.size)).pattern
+        return garment_once(changed, tactics, member.size, self.record.view, self.reckoning)
+
+    @property
+    def reckoning(self) -> Reckoning:
+        return self.record.reckoning
 
     @cached_property
     def garment(self) -> Pattern:
-        """The pattern as it is cut: altered, and changed to save cloth."""
+        """The garment as it is made: altered, changed to save cloth, with its layers derived."""
         return self.garment_with(Role.MAIN, self.tactics(Role.MAIN))
+
+    @cached_property
+    def cut_pattern(self) -> Pattern:
+        """All there is to cut: the garment, rectangles cut to the measure, the batch's other garments."""
+        return self.cut_with(Role.MAIN, self.tactics(Role.MAIN))
 
     @cached_property
     def roles(self) -> tuple[Role, ...]:
         """The cloths it is cut from; facings cut from another cloth ask for that cloth too."""
-        return self.garment.roles(self.record.view)
+        return self.cut_pattern.roles(self.record.view)
+
+    def problem(
+        self, role: Role, cloth: Cloth, tactics: tuple[Tactic, ...] | None = None, *, matched: bool = True
+    ) -> Problem:
+        """What has to be laid on a cloth for one role, with the project's own tactics if none are given."""
+        if self.choices is None:
+            raise NotFound("size")
+        taken = self.tactics(role) if tactics is None else tactics
+        pattern = self.cut_pattern if tactics is None else self.cut_with(role, taken)
+        how = self.reckoning.matched(role) if matched else Matching.NONE
+        return lay_problem(
+            pattern, self.choices, role, cloth, taken, how, on_border=self.reckoning.on_border and role is Role.MAIN
+        )
 
     @cached_property
     def cloth_entries(self) -> dict[Role, ClothEntry]:
@@ -238,10 +217,11 @@ class ProjectView:
             entry = self.cloth_entries.get(role)
             if entry is None or self.choices is None:
                 continue
-            problem = lay_problem(self.garment, self.choices, role, entry.cloth, self.tactics(role))
+            problem = self.problem(role, entry.cloth)
             question = lays.question_of(problem)
             answers = lays.answers(self.home.db, question)
-            out[role] = ClothPlan(role, entry, problem, question, answers, self.kept.get(role))
+            plain = self.problem(role, entry.cloth, matched=False) if problem.matches else None
+            out[role] = ClothPlan(role, entry, problem, question, answers, self.kept.get(role), plain)
         return out
 
     @property
@@ -251,7 +231,9 @@ class ProjectView:
 
     @cached_property
     def is_searching(self) -> bool:
-        return any(jobs.state(plan.question) is not None for plan in self.cloth_plans.values())
+        asked = [lays.question_of(plan.unmatched) for plan in self.cloth_plans.values() if plan.unmatched is not None]
+        asked += [plan.question for plan in self.cloth_plans.values()]
+        return any(jobs.state(question) is not None for question in asked)
 
     def work_out_lays(self) -> None:
         """Search the lays that have not been searched yet here and now, for pages without scripts."""
@@ -265,7 +247,13 @@ class ProjectView:
         found = self.cloth_plans.get(role)
         if found is None or found.plan is None:
             return None
-        return need(found.plan.length, found.entry.cloth, found.problem.gap, self.home.units)
+        return need(found.plan.length, found.entry.cloth, found.problem.gap, self.home.units, self._unmatched(found))
+
+    def _unmatched(self, found: ClothPlan) -> float | None:
+        if found.unmatched is None:
+            return None
+        answers = lays.answers(self.home.db, lays.question_of(found.unmatched))
+        return min((a.length for a in answers.values() if isinstance(a, Plan)), default=None)
 
     def verdict(self, role: Role) -> Verdict | None:
         needed, found = self.need(role), self.cloth_plans.get(role)
@@ -278,7 +266,7 @@ class ProjectView:
         for role, found in self.cloth_plans.items():
             if found.plan is not None and self.size is not None:
                 surface = found.entry.cloth.surface
-                items += cut_list(self.garment, self.size, role, found.problem, found.plan, surface)
+                items += cut_list(self.cut_pattern, self.size, role, found.problem, found.plan, surface)
         return tuple(items)
 
     @cached_property
@@ -301,74 +289,14 @@ class ProjectView:
         main = self.cloth_entries.get(Role.MAIN) or next(iter(self.cloth_entries.values()), None)
         return (main.cloth.colour if main else "#52615d").lstrip("#")
 
-    # ------------------------------------------------------------ the stitched line
-
     @cached_property
     def stations(self) -> tuple[Station, ...]:
-        return (self._fit(), self._cloth(), self._lay(), self._cut(), self._sew(), self._keep())
+        """The stitched line."""
+        return stitched_line(self)
 
     @property
     def next_station(self) -> Station:
         return next((s for s in self.stations if not s.done), self.stations[-1])
-
-    def _fit(self) -> Station:
-        if self.record.size is None:
-            return Station("fit", "Fit", False, "choose the size")
-        if self.record.measuring_id != self.person.measuring_id:
-            return Station("fit", "Fit", False, "measured again since", alarm=True)
-        if self.broken:
-            return Station("fit", "Fit", False, "a seam does not meet", alarm=True)
-        return Station("fit", "Fit", True, f"size {self.record.size}")
-
-    def _cloth(self) -> Station:
-        missing = [role.value for role in self.roles if role not in self.cloth_entries]
-        if missing:
-            return Station("cloth", "Cloth", False, f"choose the {missing[0]} cloth" if missing[0] == "main"
-                           else f"choose the {missing[0]}")  # fmt: skip
-        verdicts = [self.verdict(role) for role in self.roles]
-        short = [v for v in verdicts if v is not None and not v.enough]
-        if short:
-            return Station(
-                "cloth",
-                "Cloth",
-                False,
-                f"short by {short[0].spare.quantity.show(self.home.units)}",
-                alarm=True,
-            )
-        if not self.cloth_plans or not self.is_worked_out:
-            return Station("cloth", "Cloth", False, "work out how much")
-        return Station("cloth", "Cloth", True, "enough" if any(verdicts) else "length known")
-
-    def _lay(self) -> Station:
-        plans = list(self.cloth_plans.values())
-        if any(p.is_stale for p in plans):
-            return Station("lay", "Lay", False, "changed since it was kept", alarm=True)
-        kept = [p for p in plans if p.is_kept]
-        if plans and len(kept) == len(self.roles):
-            main = kept[0].plan
-            return Station("lay", "Lay", True, format_cloth(main.length, self.home.units) if main else "kept")
-        return Station("lay", "Lay", False, "keep a lay" if plans else "to come")
-
-    def _cut(self) -> Station:
-        done = self.ticked("cut")
-        # Nothing ticked needs no list: the shelf asks this of every project.
-        items = self.cut_items if done else ()
-        number = sum(item.key in done for item in items)
-        if items and number == len(items):
-            return Station("cut", "Cut", True, "all cut")
-        return Station("cut", "Cut", False, f"{number} of {len(items)} cut" if number else "to come")
-
-    def _sew(self) -> Station:
-        done = self.ticked("sew")
-        steps = self.steps if done else ()
-        number = sum(step.id in done for step in steps)
-        if steps and number == len(steps):
-            return Station("sew", "Sew", True, "finished")
-        return Station("sew", "Sew", False, f"{number} of {len(steps)} steps" if number else "to come")
-
-    def _keep(self) -> Station:
-        notes = len(projects.notes(self.home.db, self.record.id))
-        return Station("keep", "Keep", notes > 0, f"{notes} note{'s' if notes != 1 else ''}" if notes else "to come")
 
 
 def load(home: House, project_id: int) -> ProjectView:

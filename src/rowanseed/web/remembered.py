@@ -6,11 +6,14 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from rowanseed.core.alter.change import Altered
-from rowanseed.core.garment import Choices, altered
+from rowanseed.core.batch import Member
+from rowanseed.core.derive.choice import Layers
+from rowanseed.core.garment import Choices, altered, derived, to_cut
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import Step
 from rowanseed.core.pattern import Pattern
+from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.tactics import Tactic, with_tactics
 from rowanseed.core.walk import SeamWalk, walk
 
@@ -40,14 +43,29 @@ def _altered(same: _Same, choices: Choices) -> Altered:
     return altered(same.pattern, choices)
 
 
-def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pattern:
-    """An (altered) pattern with what is done to save cloth."""
-    return _garment(_Same(pattern), tactics, size) if tactics else pattern
+def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: Reckoning) -> Pattern:
+    """An (altered) pattern with what is done to save cloth and the layers derived from it."""
+    plain = not tactics and reckoning.layers == Layers() and not reckoning.moved
+    return pattern if plain else _garment(_Same(pattern), tactics, size, view, reckoning)
 
 
 @lru_cache(maxsize=KEPT)
-def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str) -> Pattern:
-    return with_tactics(same.pattern, tactics, size)
+def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: Reckoning) -> Pattern:
+    return derived(with_tactics(same.pattern, tactics, size), size, view, reckoning)
+
+
+def to_cut_once(
+    garment: Pattern, size: str, reckoning: Reckoning, members: tuple[tuple[Member, Pattern], ...]
+) -> Pattern:
+    """All there is to cut: the garment, rectangles, the batch's other garments."""
+    if not members and not reckoning.rectangles:
+        return garment
+    return _to_cut(_Same(garment), size, reckoning, tuple((member, _Same(pattern)) for member, pattern in members))
+
+
+@lru_cache(maxsize=KEPT)
+def _to_cut(same: _Same, size: str, reckoning: Reckoning, members: tuple[tuple[Member, _Same], ...]) -> Pattern:
+    return to_cut(same.pattern, size, reckoning, tuple((member, other.pattern) for member, other in members))
 
 
 def steps_once(pattern: Pattern, choices: Choices, household: Household) -> tuple[Step, ...]:

@@ -123,6 +123,12 @@ class Packing:
         return [list(np.argsort(key, kind="stable")) for key in keys]
 
 
+def place_of(packing: Packing, i: int) -> tuple[float, float]:
+    """Where a fixed item stands."""
+    o = packing.first[i]
+    return float(packing.options.lattice[o, 0]), float(packing.options.heights[o, 0])
+
+
 class Trial:
     """One attempt to lay a packing in a given length, run in slices so that it can be stopped."""
 
@@ -135,7 +141,10 @@ class Trial:
             if 2 * half[o, 0] > length:
                 fitting = [k for k in range(packing.first[i], packing.first[i + 1]) if 2 * half[k, 0] <= length]
                 o = self.lying.option[i] = fitting[0] if fitting else o
-            if not packing.fixed[i]:
+            if packing.fixed[i]:
+                # Cutting the lay shorter and swapping move everything; pins and patches stay.
+                self.lying.x[i], self.lying.y[i] = place_of(packing, i)
+            else:
                 self.lying.x[i], self.lying.y[i] = kernel.clamp(
                     o, self.lying.x[i], self.lying.y[i], length, packing.options
                 )

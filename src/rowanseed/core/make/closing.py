@@ -86,6 +86,13 @@ def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
     before += [Need(f"press-{j.id}", "it hangs as it will be worn") for j in making.joins
                if Panel.SLEEVE in bench.panels((*j.a, *j.b))]  # fmt: skip
     shown = shown_edges(finish.parts)
+    if graph.pieces_of(finish.parts) <= bench.linings:
+        # The lining is levelled by the garment's own hem.
+        outer = [f for f in graph.hems(making) if not graph.pieces_of(f.parts) <= bench.linings]
+        yield from _fold_and_sew(
+            bench, finish, [Need(f"sew-{f.id}", "it is levelled by the garment's hem") for f in outer]
+        )
+        return
     if curved:
         yield Step(
             f"hang-{finish.id}", "Let it hang for a day", ("A curved hem runs partly on the bias and drops before it is levelled.",),
@@ -97,6 +104,11 @@ def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
         ("In the shoes it will be worn with. Level the edge from the floor, pin, and look from the side.",),
         Bench.MIRROR, Task.TRY_ON, tuple(before), edges=shown, about=finish.id,
     )  # fmt: skip
+    yield from _fold_and_sew(bench, finish, [Need(f"try-on-{finish.id}", "the length is settled")])
+
+
+def _fold_and_sew(bench: Workbench, finish: Finish, before: list[Need]) -> Iterator[Step]:
+    shown = shown_edges(finish.parts)
     folds = finish.folds or (10.0, 20.0)
     lines = (2 * folds[0], 2 * folds[-1] + folds[0]) if len(folds) == 2 else folds
     yield Step(
@@ -105,7 +117,7 @@ def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
          f"Lines drawn {' and '.join(bench.fine(line) for line in lines)} from the raw edge help: bring the edge to the "
          "first, then the fold to the second.",
          "On a curve ease the fullness in with the iron, a little at every seam."),
-        Bench.IRON, Task.PRESS, (Need(f"try-on-{finish.id}", "the length is settled"),), edges=shown, caution=HOT,
+        Bench.IRON, Task.PRESS, tuple(before), edges=shown, caution=HOT,
         about=finish.id,
     )  # fmt: skip
     by_hand = bench.household.hem_by_hand

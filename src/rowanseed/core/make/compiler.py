@@ -12,7 +12,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from rowanseed.core.make import closing, edges, flat, graph
+from rowanseed.core.make import closing, edges, flat, graph, layers
 from rowanseed.core.make.seams import seam_steps
 from rowanseed.core.make.steps import Need, Step
 from rowanseed.core.make.workbench import Household, Workbench
@@ -31,6 +31,7 @@ def compile_steps(pattern: Pattern, view: str, size: str, household: Household) 
     bench = Workbench(pattern, view, size, household)
     steps = [
         *flat.samples(bench),
+        *layers.underlining(bench),
         *flat.staystitching(bench),
         *flat.interfacing(bench),
         *flat.darts(bench),
@@ -38,6 +39,8 @@ def compile_steps(pattern: Pattern, view: str, size: str, household: Household) 
         *(step for join in pattern.making.joins for step in _join(bench, join)),
         *edges.facing_edges(bench),
         *edges.bands_closed(bench),
+        *layers.pleats(bench),
+        *layers.laid_in(bench),
         *edges.turned_out(bench),
         *closing.try_on(bench),
         *closing.fastenings(bench),
@@ -53,7 +56,7 @@ def compile_steps(pattern: Pattern, view: str, size: str, household: Household) 
 def _join(bench: Workbench, join: Join) -> Iterator[Step]:
     if edges.encloses(bench, join):
         return edges.enclosing(bench, join)
-    if graph.faces(join, bench.pattern.making) and not bench.linings:
+    if graph.faces(join, bench.pattern.making) and not bench.linings & graph.pieces_of((*join.a, *join.b)):
         return edges.facing_steps(bench, join)
     if bench.is_turned_corner(join):
         return edges.turned_corner(bench, join)

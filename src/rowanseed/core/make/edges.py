@@ -23,6 +23,10 @@ def facing_steps(bench: Workbench, join: Join) -> Iterator[Step]:
     ]
     needs += list(flat_first(bench, join))
     needs.append(Need("try-on-shell", f"the fit can still be changed while the {edge} is open"))
+    needs += [Need(f"press-{j.id}", "the lining hangs from the facing") for j in making.joins
+              if graph.pieces_of(j.a) <= bench.hung and graph.pieces_of(j.b) <= graph.facings(making)]  # fmt: skip
+    if not any(need.why.startswith("the lining hangs") for need in needs):
+        needs.append(Need("lay-in-lining", "the lining is caught in the seam"))
     shown = shown_edges((*join.a, *join.b))
     yield Step(
         f"sew-{join.id}", f"Sew {lower_first(join.name)}",
@@ -127,7 +131,7 @@ def encloses(bench: Workbench, join: Join) -> bool:
     """Whether a join sews the lining (and facing) to the garment's edge."""
     one, other = graph.pieces_of(join.a), graph.pieces_of(join.b)
     inner = bench.linings | graph.facings(bench.pattern.making)
-    return bool(bench.linings) and ((not one & inner and other <= inner) or (not other & inner and one <= inner))
+    return bench.is_enclosed and ((not one & inner and other <= inner) or (not other & inner and one <= inner))
 
 
 def enclosing(bench: Workbench, join: Join) -> Iterator[Step]:

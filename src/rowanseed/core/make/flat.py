@@ -30,8 +30,10 @@ def staystitching(bench: Workbench) -> Iterator[Step]:
     """Curved edges that a facing will finish are held as soon as they are cut."""
     interfaced = set(bench.interfaced())
     for join in bench.pattern.making.joins:
-        if not graph.faces(join, bench.pattern.making) or (
-            bench.linings and not bench.panels(join.a) <= {Panel.FRONT, Panel.BACK}
+        if (
+            not graph.faces(join, bench.pattern.making)
+            or graph.pieces_of((*join.a, *join.b)) & bench.hung
+            or (bench.is_enclosed and not bench.panels(join.a) <= {Panel.FRONT, Panel.BACK})
         ):
             continue
         parts = [
@@ -57,7 +59,8 @@ def interfacing(bench: Workbench) -> Iterator[Step]:
             f"interface-{id}", f"Fuse the interfacing to the {bench.name(id)}",
             ("Glue side to the wrong side. Press, do not slide, 10–15 s a place through a damp cloth; let the places "
              "overlap.", "Leave it flat until it is cool. The maker's leaflet rules where it differs."),
-            Bench.IRON, Task.INTERFACE, (Need("sample-fuse", "the scrap shows whether it shrinks"),),
+            Bench.IRON, Task.INTERFACE,
+            (Need("sample-fuse", "the scrap shows whether it shrinks"), Need(f"underline-{id}", "the underlining is on first")),
             edges=shown_edges(tuple(EdgePart(id, e.name) for e in bench.pattern.piece(id).edges)), caution=HOT, about=id,
         )  # fmt: skip
 
@@ -89,7 +92,11 @@ def small_parts(bench: Workbench) -> Iterator[Step]:
     """Pockets, welts, belts: pieces that are turned in all round and sewn on while the garment is flat."""
     for finish in bench.pattern.making.finishes:
         pieces = graph.pieces_of(finish.parts)
-        if finish.kind is not FinishKind.TURNED or any(bench.panel(id) is not Panel.OTHER for id in pieces):
+        if (
+            finish.kind is not FinishKind.TURNED
+            or pieces & bench.linings
+            or any(bench.panel(id) is not Panel.OTHER for id in pieces)
+        ):
             continue
         shown = shown_edges(finish.parts)
         yield Step(

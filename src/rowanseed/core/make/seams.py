@@ -87,6 +87,8 @@ def _order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
     bands = {p.piece for p in (*join.a, *join.b) if bench.panel(p.piece) is Panel.BAND}
     for other in graph.made_of(making, bands, {p.id for p in bench.pattern.pieces if p.panel is Panel.BAND}):
         yield Need(f"press-{other.id}", "a collar or band is made up before it is put on")
+    if panels & {Panel.FRONT, Panel.BACK, Panel.SLEEVE}:
+        yield Need("lay-in-lining", "the lining is caught in the seam")
     if join.press is Press.BAND and panels & {Panel.FRONT, Panel.BACK}:
         for closure in making.closures:
             yield Need(f"zip-{closure.id}", "the band goes on after the zip")

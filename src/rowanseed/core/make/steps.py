@@ -20,6 +20,7 @@ class Task(Enum):
     """What kind of work a step is; like is done with like."""
 
     SAMPLE = "sample"
+    BASTE = "baste"
     STAYSTITCH = "staystitch"
     INTERFACE = "interface"
     NEATEN = "neaten"

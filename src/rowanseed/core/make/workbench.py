@@ -66,7 +66,13 @@ class Workbench:
         return next((c for c in self.pattern.making.closures if c.join == join.id and c.kind in ZIPS), None)
 
     def interfaced(self) -> tuple[str, ...]:
-        return tuple(piece.id for piece, _ in self.pattern.pieces_for(Role.INTERFACING, self.view))
+        """The pieces that are stiffened: by interfacing cut from their own tissue, or from a piece derived from it."""
+        base = {layer.piece: layer.of for layer in self.pattern.making.layers if layer.kind is LayerKind.INTERFACING}
+        cut = self.pattern.pieces_for(Role.INTERFACING, self.view)
+        return tuple(dict.fromkeys(base.get(piece.id, piece.id) for piece, _ in cut))
+
+    def underlined(self) -> tuple[str, ...]:
+        return tuple(dict.fromkeys(piece.id for piece, _ in self.pattern.pieces_for(Role.UNDERLINING, self.view)))
 
     @property
     def has_zip(self) -> bool:
@@ -84,9 +90,24 @@ class Workbench:
         return frozenset(id for layer in self.pattern.making.layers for id in (layer.piece, layer.of))
 
     @property
+    def is_enclosed(self) -> bool:
+        """Whether seams sew the lining to the garment; otherwise it is hung in by hand."""
+        inner = self.linings | graph.facings(self.pattern.making)
+        return any(
+            (graph.pieces_of(one) & self.linings) and not graph.pieces_of(other) & inner
+            for join in self.pattern.making.joins
+            for one, other in ((join.a, join.b), (join.b, join.a))
+        )
+
+    @property
+    def hung(self) -> frozenset[str]:
+        """The pieces of a lining that is hung in by hand."""
+        return frozenset() if self.is_enclosed else self.linings
+
+    @property
     def is_bagged(self) -> bool:
         """A lined shape without sleeves: lined edge to edge and turned out through a side."""
-        return bool(self.linings) and not any(p.panel is Panel.SLEEVE for p in self.pattern.pieces)
+        return self.is_enclosed and not any(p.panel is Panel.SLEEVE for p in self.pattern.pieces)
 
     def panel(self, piece: str) -> Panel:
         return self.pattern.piece(piece).panel
@@ -124,6 +145,8 @@ def flat_first(bench: Workbench, join: Join) -> Iterator[Need]:
     for other in bench.pattern.making.joins:
         if graph.faces(other, bench.pattern.making) and pieces & (graph.pieces_of(other.a) | graph.pieces_of(other.b)):
             yield Need(f"staystitch-{other.id}", "the edge is held before the piece is handled")
+    for id in sorted(pieces):
+        yield Need(f"underline-{id}", "piece and underlining are one before anything is sewn")
     for id in sorted(pieces):
         yield Need(f"interface-{id}", "interfacing goes on while the piece is flat")
     for id in sorted(pieces):

@@ -11,8 +11,9 @@ from rowanseed.core.pattern import PrintedYardage, Role
 from rowanseed.core.yardage import STRAIGHTENING, Need, Verdict, printed
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
+from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, Typing, go
-from rowanseed.web.project import ClothPlan, ProjectView, load
+from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 

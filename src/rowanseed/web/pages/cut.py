@@ -12,8 +12,9 @@ from rowanseed.core.preparation import Preparation, preparation
 from rowanseed.drawings.lay import draw_lay, laid_words
 from rowanseed.drawings.lay_pieces import LayView, cut_words
 from rowanseed.store.projects import set_tick
+from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
-from rowanseed.web.project import ClothPlan, ProjectView, load
+from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 

@@ -16,8 +16,9 @@ from rowanseed.core.units import format_cloth
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import lays
 from rowanseed.store.database import Connection, connect
+from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, Typing, go
-from rowanseed.web.project import SECONDS_FOR_A_LAY, ClothPlan, load
+from rowanseed.web.project import SECONDS_FOR_A_LAY, load
 
 router = APIRouter()
 
@@ -44,12 +45,24 @@ class Asked:
 def events(home: Home, id: int) -> Response:
     """Start what has to be searched and tell how far it is, until every cloth of the project has its lays."""
     project = load(home, id)
-    asked = [asked_of(p) for p in project.cloth_plans.values() if not p.answers or jobs.state(p.question)]
+    plans = project.cloth_plans.values()
+    asked = [asked_of(p) for p in plans if not p.answers or jobs.state(p.question)]
+    asked += [a for p in plans if (a := unmatched_of(home, p)) is not None]
     return follow(home, asked, SECONDS_FOR_A_LAY)
 
 
 def asked_of(plan: ClothPlan) -> Asked:
     return Asked(plan.role.value.capitalize(), plan.problem, plan.question, bool(plan.answers))
+
+
+def unmatched_of(home: House, plan: ClothPlan) -> Asked | None:
+    """The same lay with nothing matched, still to be searched: it tells what matching costs."""
+    if plan.unmatched is None:
+        return None
+    question = lays.question_of(plan.unmatched)
+    if lays.answers(home.db, question) and jobs.state(question) is None:
+        return None
+    return Asked(f"{plan.role.value.capitalize()}, not matched", plan.unmatched, question, False, True)
 
 
 def follow(home: House, asked: list[Asked], seconds: float) -> Response:

@@ -15,8 +15,9 @@ from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
+from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
-from rowanseed.web.project import ClothPlan, ProjectView, load
+from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -53,7 +54,7 @@ def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None)
             refusals=refusals,
         )
     cloth = found.entry.cloth
-    items = cut_list(project.garment, size, found.role, found.problem, plan, cloth.surface)
+    items = cut_list(project.cut_pattern, size, found.role, found.problem, plan, cloth.surface)
     longest = max(p.length for p in found.plans.values())
     return home.page(
         "lay.html", project=project, station="lay", role=found.role, found=found, kind=kind, plan=plan, items=items,
@@ -112,7 +113,7 @@ def download(home: Home, id: int, role: str, document: str) -> Response:
         return Response(json.dumps(plan_document(found.plan)), media_type="application/json", headers=headers)
     if document == "lay.svg":
         items = cut_list(
-            project.garment,
+            project.cut_pattern,
             project.size,
             found.role,
             found.problem,

@@ -61,7 +61,8 @@ def _rows(home: House, project: ProjectView) -> list[CellRow]:
     every: list[Cell] = []
     for role in project.roles:
         entry = project.cloth_entries.get(role)
-        every += cells(project.garment, project.choices, role, entry.cloth if entry else None)
+        cloth, how = entry.cloth if entry else None, project.reckoning.matched(role)
+        every += cells(project.cut_pattern, project.choices, role, cloth, how)
     questions = [lays.question_of(cell.problem) for cell in every]
     answers = [lays.answers(home.db, question) for question in questions]
     best = best_plans({k: _shortest(found) for k, found in enumerate(answers)}, tuple(every))
@@ -169,9 +170,7 @@ def _role(project: ProjectView, wanted: str | None) -> Role:
 
 def _attempt(home: House, project: ProjectView, role: Role, tactics: tuple[Tactic, ...], base: float | None) -> Attempt:
     plan = project.cloth_plans[role]
-    if project.choices is None:
-        raise NotFound("size")
-    problem = lay_problem(project.garment_with(role, tactics), project.choices, role, plan.entry.cloth, tactics)
+    problem = project.problem(role, plan.entry.cloth, tactics)
     question = lays.question_of(problem)
     answers = lays.answers(home.db, question)
     best = _shortest(answers)
@@ -195,6 +194,7 @@ def _attempts(home: House, project: ProjectView, role: Role) -> tuple[Attempt, l
         project.record.view,
         role,
         one_way=plan.problem.cloth.one_way or _was_one_way(project, role),
+        batch=bool(project.reckoning.batch),
     )
     single = [_attempt(home, project, role, (t,), plain.ready) for t in every]
     if any(not a.answered for a in single):

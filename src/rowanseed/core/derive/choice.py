@@ -1,0 +1,47 @@
+"""What a garment is lined, stiffened and backed with, and by which school."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import Enum
+
+
+class LiningSchool(Enum):
+    """What becomes of the facing where the garment is lined."""
+
+    NONE = "no lining"
+    DEDUCT = "garment − facing + two seam allowances"
+    WHOLE = "whole pieces, the facing laid on"
+
+
+class Pleat(Enum):
+    """The ease pleat at the lining's centre back."""
+
+    NONE = "no pleat"
+    FULL = "over the whole length"
+    SHOULDERS = "at the shoulders only"
+
+
+class LiningHem(Enum):
+    """How the lining ends at the hem."""
+
+    FREE = "hanging free"
+    ATTACHED = "sewn to the hem"
+
+
+class InterfacingSchool(Enum):
+    WHOLE = "whole, caught in the seams"
+    TRIMMED = "trimmed by the seam allowance"
+
+
+@dataclass(frozen=True)
+class Layers:
+    """The choices; `pad` is the shoulder pad's thickness in mm. As it stands by itself: as the pattern has it."""
+
+    lining: LiningSchool = LiningSchool.NONE
+    pleat: Pleat = Pleat.NONE
+    hem: LiningHem = LiningHem.FREE
+    pad: float = 0.0
+    underlined: bool = False
+    interfacing: InterfacingSchool = InterfacingSchool.WHOLE
+    trim_under_collar: bool = False

@@ -1,0 +1,189 @@
+"""All that is derived from the garment's pieces: lining, underlining, interfacing, the under collar.
+
+Common practice, no source. What is derived follows the altered pieces, whatever was altered on them.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.lining import (
+    FOLD_OF_EASE,
+    PLEAT_DEPTH,
+    draws_lining,
+    lining_id,
+    shorter,
+    with_lining,
+)
+from rowanseed.core.derive.shaping import derived, seam_runs, trim
+from rowanseed.core.pattern import Cut, Layer, LayerKind, Panel, Pattern, Piece, Role
+
+UNDER_COLLAR = 3.0
+"""How much an under collar is trimmed on its outer edges, so that the seam rolls under."""
+
+
+def with_layers(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern:
+    """The pattern with everything derived that was chosen; unchanged where nothing was."""
+    if layers == Layers():
+        return pattern
+    pattern = with_lining(pattern, size, view, layers)
+    if layers.underlined:
+        pattern = _underlined(pattern, view)
+    if layers.trim_under_collar:
+        pattern = _under_collar(pattern, size)
+    if layers.interfacing is InterfacingSchool.TRIMMED:
+        pattern = _interfacing_trimmed(pattern, size)
+    return pattern
+
+
+# ---------------------------------------------------------------- underlining
+
+
+def _underlined(pattern: Pattern, view: str) -> Pattern:
+    """Fronts, backs and sleeves cut once more from the underlining; the two layers then act as one."""
+    backed = {
+        p.id for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
+    }
+    pieces = tuple(
+        replace(p, cuts=(*p.cuts, *(replace(c, role=Role.UNDERLINING) for c in p.cuts if c.role is Role.MAIN)))
+        if p.id in backed else p
+        for p in pattern.pieces
+    )  # fmt: skip
+    added = tuple(Layer(LayerKind.UNDERLINING, id, id) for id in sorted(backed))
+    return replace(pattern, pieces=pieces, making=replace(pattern.making, layers=(*pattern.making.layers, *added)))
+
+
+# ---------------------------------------------------------------- interfacing
+
+
+def interfacing_id(piece: str) -> str:
+    return f"{piece}-interfacing"
+
+
+def _interfacing_trimmed(pattern: Pattern, size: str) -> Pattern:
+    """Interfacing cut along the stitching line, so that no seam has it; a collar keeps it at its joining edge."""
+    pieces: list[Piece] = []
+    layers: list[Layer] = []
+    number = max(piece.number for piece in pattern.pieces)
+    for piece in pattern.pieces:
+        cuts = tuple(cut for cut in piece.cuts if cut.role is Role.INTERFACING)
+        if not cuts or size not in piece.shapes:
+            pieces.append(piece)
+            continue
+        number += 1
+        joining = _joining_edges(pattern, piece)
+        trimmed = {e.name: (e.allowance if e.name in joining else 0.0) for e in piece.edges}
+        own = derived(piece, size, interfacing_id(piece.id), f"{piece.name} interfacing", number, seam_runs(piece, size),
+                      cuts, trimmed)  # fmt: skip
+        pieces += [
+            replace(piece, cuts=tuple(c for c in piece.cuts if c.role is not Role.INTERFACING)),
+            replace(own, panel=Panel.OTHER, darts=()),
+        ]
+        layers.append(Layer(LayerKind.INTERFACING, own.id, piece.id))
+    return replace(
+        pattern,
+        pieces=tuple(pieces),
+        making=replace(pattern.making, layers=(*pattern.making.layers, *layers)),
+    )
+
+
+def _joining_edges(pattern: Pattern, piece: Piece) -> frozenset[str]:
+    """The edges where a collar joins its stand or the neck."""
+    if not is_collar(piece):
+        return frozenset()
+    return frozenset(
+        part.edge
+        for join in pattern.making.joins
+        for part, other in ((p, q) for one, two in ((join.a, join.b), (join.b, join.a)) for p in one for q in two)
+        if part.piece == piece.id and not is_collar(pattern.piece(other.piece))
+    )
+
+
+# ---------------------------------------------------------------- the under collar
+
+
+def is_collar(piece: Piece) -> bool:
+    return "collar" in piece.id
+
+
+def has_collar_alike(pattern: Pattern) -> bool:
+    """Whether a collar is cut twice from one piece, so that the under collar is yet to be trimmed."""
+    return any(_cut_twice(piece) for piece in pattern.pieces)
+
+
+def _cut_twice(piece: Piece) -> bool:
+    return is_collar(piece) and any(c.role is Role.MAIN and c.count == 2 for c in piece.cuts)
+
+
+def _under_collar(pattern: Pattern, size: str) -> Pattern:
+    pieces: list[Piece] = []
+    number = max(piece.number for piece in pattern.pieces)
+    for piece in pattern.pieces:
+        if not _cut_twice(piece):
+            pieces.append(piece)
+            continue
+        joining, folds = _joining_edges(pattern, piece), {cut.fold for cut in piece.cuts if cut.fold}
+        outer = [e.name for e in piece.edges if e.name not in joining and e.name not in folds]
+        number += 1
+        runs = trim(piece, seam_runs(piece, size), dict.fromkeys(outer, UNDER_COLLAR))
+        once = tuple(replace(c, count=1, pair=False) if c.role is Role.MAIN else c for c in piece.cuts)
+        main: tuple[Cut, ...] = tuple(c for c in once if c.role is Role.MAIN)
+        under = derived(
+            piece, size, f"under-{piece.id}", f"Under {piece.name[:1].lower()}{piece.name[1:]}", number, runs, main
+        )
+        pieces += [replace(piece, cuts=once), under]
+    return replace(pattern, pieces=tuple(pieces))
+
+
+# ---------------------------------------------------------------- what was derived from what
+
+
+@dataclass(frozen=True)
+class Derivation:
+    """A derived piece, the piece it comes from, and in words how."""
+
+    piece: Piece
+    of: Piece
+    words: tuple[str, ...]
+
+
+def derivations(before: Pattern, after: Pattern, layers: Layers) -> tuple[Derivation, ...]:
+    """Every piece that is new or changed, with what it was derived from."""
+    old = {piece.id: piece for piece in before.pieces}
+    out = []
+    for piece in after.pieces:
+        if piece.id in old:
+            if piece.shapes != old[piece.id].shapes and draws_lining(before):
+                out.append(Derivation(piece, old[piece.id], _pleat_and_pads(piece, layers)))
+            continue
+        base = next(
+            (p for p in before.pieces if piece.id in (lining_id(p.id), interfacing_id(p.id), f"under-{p.id}")), None
+        )
+        if base is not None:
+            out.append(Derivation(piece, base, _words(before, piece, base, layers)))
+    return tuple(out)
+
+
+def _words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers) -> tuple[str, ...]:
+    if piece.id == interfacing_id(base.id):
+        return (f"{base.name} without its allowances" + (", kept at the joining edge" if is_collar(base) else ""),)
+    if piece.id == f"under-{base.id}":
+        return (f"{base.name} − {UNDER_COLLAR:.0f} mm on its outer edges",)
+    said = [str(base.name)]
+    if layers.lining is LiningSchool.DEDUCT:
+        said.append("− facing + two seam allowances")
+    if any(e.name in ("hem",) for e in base.edges):
+        said.append(f"hem {shorter(pattern):.0f} mm shorter, hanging free" if layers.hem is LiningHem.FREE
+                    else f"{FOLD_OF_EASE:.0f} mm past the finished hem, for a fold of ease")  # fmt: skip
+    return (*said, *_pleat_and_pads(piece, layers))
+
+
+def _pleat_and_pads(piece: Piece, layers: Layers) -> tuple[str, ...]:
+    said = []
+    if any(line.id == "ease-pleat" for line in piece.lines):
+        where = "over the whole length" if layers.pleat is Pleat.FULL else "at the shoulders"
+        said.append(f"+ {PLEAT_DEPTH:.0f} mm at the centre back: a pleat of {2 * PLEAT_DEPTH:.0f} mm {where}")
+    if layers.pad and (piece.has_edge("shoulder") or piece.has_edge("cap")):
+        said.append(f"− {layers.pad:.0f} mm at the shoulder for the pad")
+    return tuple(said)

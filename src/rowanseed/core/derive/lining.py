@@ -1,0 +1,386 @@
+"""The lining, worked out from the garment's own pieces (common practice, no source).
+
+Lining = garment − facing + two seam allowances, or the whole piece with the facing laid on it; an ease pleat at the
+centre back; a length by the way it hangs; room taken out for shoulder pads. A pattern that draws its own lining
+keeps it, and only pleat and pads are worked into that.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import replace
+from itertools import pairwise
+
+from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
+from rowanseed.core.outline import Point
+from rowanseed.core.pattern import (
+    Corner,
+    EdgePart,
+    EdgeSpec,
+    Finish,
+    FinishKind,
+    InnerLine,
+    Join,
+    Layer,
+    LayerKind,
+    LineKind,
+    Making,
+    Panel,
+    Pattern,
+    Piece,
+    Press,
+    Role,
+)
+from rowanseed.core.seamline import lines
+from rowanseed.core.units import INCH
+
+ALLOWANCE = 15.0
+PLEAT_DEPTH = INCH
+"""The centre is set this far from the fold, so that the pleat takes up twice as much."""
+FOLD_OF_EASE = INCH / 2
+SHORTER = {"skirt": INCH * 3 / 4, "dress": INCH * 3 / 4, "trousers": INCH * 3 / 4}
+"""How much shorter a lining that hangs free is finished, by the kind of garment; of all others half an inch."""
+
+LINED = (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
+
+
+def lining_id(piece: str) -> str:
+    return f"{piece}-lining"
+
+
+def draws_lining(pattern: Pattern) -> bool:
+    """Whether the pattern has lining pieces of its own."""
+    return any(layer.kind is LayerKind.LINING for layer in pattern.making.layers)
+
+
+def can_be_lined(pattern: Pattern, view: str) -> bool:
+    return not draws_lining(pattern) and bool(_lined(pattern, view)) and bool(pattern.making.joins)
+
+
+def can_be_pleated(pattern: Pattern, view: str) -> bool:
+    """Whether there is a centre back with a neck above it."""
+    backs = [p for p, _ in pattern.pieces_for(Role.LINING if draws_lining(pattern) else Role.MAIN, view)]
+    return any(p.has_edge("neck") and _centre(pattern, p) for p in backs)
+
+
+def has_facings(pattern: Pattern, view: str, size: str) -> bool:
+    """Whether a facing takes the place of part of the lining."""
+    return bool(_facing_depths(pattern, size, _lined(pattern, view)))
+
+
+def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern:
+    """The pattern with a lining as chosen, in its pieces and its making graph."""
+    if draws_lining(pattern):
+        return _worked_into_drawn(pattern, size, layers)
+    if layers.lining is LiningSchool.NONE or not can_be_lined(pattern, view):
+        return pattern
+    lined = _lined(pattern, view)
+    facings = _facing_depths(pattern, size, lined) if layers.lining is LiningSchool.DEDUCT else {}
+    hems = {(part.piece, part.edge): f for f in pattern.making.finishes if f.kind is FinishKind.HEM for part in f.parts}
+    number = max(piece.number for piece in pattern.pieces)
+    pieces = []
+    for k, piece in enumerate(lined, start=1):
+        pieces.append(_lining_piece(pattern, size, piece, layers, facings, hems, number + k))
+    return replace(
+        pattern,
+        pieces=(*_with_facing_seams(pattern, facings), *pieces),
+        making=_making(pattern, lined, layers, facings),
+    )
+
+
+def _lined(pattern: Pattern, view: str) -> tuple[Piece, ...]:
+    facing = {layer.piece for layer in pattern.making.layers}
+    found = {p.id: p for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in LINED and p.id not in facing}
+    return tuple(found.values())
+
+
+# ---------------------------------------------------------------- one piece
+
+
+def _lining_piece(
+    pattern: Pattern, size: str, piece: Piece, layers: Layers, facings: Mapping[tuple[str, str], float],
+    hems: Mapping[tuple[str, str], Finish], number: int,
+) -> Piece:  # fmt: skip
+    runs, allowances = seam_runs(piece, size), {edge.name: edge.allowance for edge in piece.edges}
+    by = {edge: depth for (id, edge), depth in facings.items() if id == piece.id}
+    corners: dict[str, Corner] = {}
+    for edge in piece.edges:
+        if (piece.id, edge.name) not in hems:
+            continue
+        corners[edge.name] = Corner.MITRE
+        if layers.hem is LiningHem.FREE:
+            short = shorter(pattern)
+            by[edge.name] = short
+            allowances[edge.name] = edge.allowance + short
+        else:
+            allowances[edge.name] = FOLD_OF_EASE
+    if by:
+        runs = trim(piece, runs, by)
+    runs, lines_added = _shaped(pattern, size, piece, runs, layers)
+    cuts = tuple(replace(cut, role=Role.LINING) for cut in piece.cuts if cut.role is Role.MAIN)
+    made = derived(piece, size, lining_id(piece.id), f"{piece.name} lining", number, runs, cuts, allowances)
+    edges = tuple(replace(e, corner=corners.get(e.name, e.corner)) for e in made.edges)
+    return replace(made, edges=edges, panel=Panel.OTHER, lines=(*made.lines, *lines_added), points=())
+
+
+def shorter(pattern: Pattern) -> float:
+    """How much shorter than the garment a lining that hangs free is finished, in mm."""
+    return SHORTER.get(pattern.garment, FOLD_OF_EASE)
+
+
+def _shaped(
+    pattern: Pattern, size: str, piece: Piece, runs: dict[str, Run], layers: Layers
+) -> tuple[dict[str, Run], tuple[InnerLine, ...]]:
+    """Pleat and pads, worked into the stitching lines; and the lines that the pleat adds."""
+    added: tuple[InnerLine, ...] = ()
+    centre = _centre(pattern, piece)
+    if layers.pleat is not Pleat.NONE and centre is not None and piece.panel in (Panel.BACK, Panel.OTHER):
+        runs, added = _pleated(piece, size, runs, centre, layers.pleat)
+    if layers.pad > 0:
+        runs = _lowered(piece, runs, layers.pad)
+    return runs, added
+
+
+def _centre(pattern: Pattern, piece: Piece) -> str | None:
+    """The centre back edge of a piece: its fold, or the seam between its two hands."""
+    is_back = piece.panel is Panel.BACK or any(
+        layer.piece == piece.id and pattern.piece(layer.of).panel is Panel.BACK
+        for layer in pattern.making.layers if layer.kind is LayerKind.LINING
+    )  # fmt: skip
+    if not is_back:
+        return None
+    fold = next((cut.fold for cut in piece.cuts if cut.fold), None)
+    seam = next(
+        (j.a[0].edge for j in pattern.making.joins
+         if j.a[0].hand and j.a[0].piece == piece.id and j.b[0].piece == piece.id), None,
+    )  # fmt: skip
+    return fold or seam
+
+
+def _pleated(
+    piece: Piece, size: str, runs: dict[str, Run], centre: str, pleat: Pleat
+) -> tuple[dict[str, Run], tuple[InnerLine, ...]]:
+    """The centre moved outwards by the pleat's depth: all of it, or at the neck, tapering to nothing at the waist.
+
+    A piece on the fold keeps its straight fold; a shoulder pleat is then sewn shut below the waist.
+    """
+    ys = [p[1] for run in runs.values() for p in run]
+    low = abs(runs[centre][0][1] - min(ys)) < abs(runs[centre][0][1] - max(ys))
+    away = -1.0 if low else 1.0
+    folded = any(cut.fold == centre for cut in piece.cuts)
+    top = min(p[0] for p in runs[centre])
+    waist = _level(piece, size, "waist") or max(p[0] for p in runs[centre])
+
+    def outwards(p: Point) -> Point:
+        share = 1.0
+        if pleat is Pleat.SHOULDERS and not folded:
+            share = max(0.0, min(1.0, (waist - p[0]) / (waist - top))) if waist > top else 1.0
+        return (p[0], p[1] + away * PLEAT_DEPTH * share)
+
+    before = runs[centre]
+    wider = moved_apart(runs, outwards, centre)
+    ends = (before[0], before[-1]) if before[0][0] < before[-1][0] else (before[-1], before[0])
+    return wider, (InnerLine("ease-pleat", LineKind.PLEAT, {size: ends}),)
+
+
+def moved_apart(runs: Mapping[str, Run], move: object, edge: str) -> dict[str, Run]:
+    """The runs with one edge moved; its neighbours get a straight bit out to it and keep their own shape."""
+    names = list(runs)
+    k = names.index(edge)
+    before, after = names[k - 1], names[(k + 1) % len(names)]
+    out = {name: list(run) for name, run in runs.items()}
+    out[edge] = [move(p) for p in runs[edge]]  # type: ignore[operator]
+    if out[edge][0] != out[before][-1]:
+        out[before].append(out[edge][0])
+    if out[edge][-1] != out[after][0]:
+        out[after].insert(0, out[edge][-1])
+    return out
+
+
+def _level(piece: Piece, size: str, id: str) -> float | None:
+    line = piece.line(LineKind.LEVEL, id)
+    return None if line is None else line.ends[size][0][0]
+
+
+def _lowered(piece: Piece, runs: dict[str, Run], pad: float) -> dict[str, Run]:
+    """The shoulder's outer end lowered by the pad, nothing at the neck; a cap lowered, nothing at its ends."""
+    if "shoulder" in runs and "armhole" in runs:
+        tip = _shared(runs["shoulder"], runs["armhole"])
+        if tip is None:
+            return runs
+        at_neck = max(runs["shoulder"], key=lambda p: math.dist(p, tip))
+        long = math.dist(tip, at_neck) or 1.0
+        reach = _run_length(runs["armhole"]) / 2
+        out = moved(
+            runs, lambda p: (p[0] + pad * (1 - min(1.0, math.dist(p, tip) / long)), p[1]), frozenset({"shoulder"})
+        )
+        out["armhole"] = [(p[0] + pad * max(0.0, 1 - math.dist(p, tip) / reach), p[1]) for p in runs["armhole"]]
+        return out
+    if "cap" in runs:
+        run = runs["cap"]
+        low, high = max(p[0] for p in run), min(p[0] for p in run)
+        notches = low - (low - high) * 0.5
+        span = notches - high or 1.0
+        lowered = [(p[0] + pad * max(0.0, (notches - p[0]) / span), p[1]) for p in run]
+        return {**runs, "cap": lowered}
+    return runs
+
+
+def _shared(a: Run, b: Run) -> Point | None:
+    ends = {a[0], a[-1]} & {b[0], b[-1]}
+    return next(iter(ends), None)
+
+
+def _run_length(run: Run) -> float:
+    return sum(math.dist(p, q) for p, q in pairwise(run))
+
+
+# ---------------------------------------------------------------- facings
+
+
+def _facing_depths(pattern: Pattern, size: str, lined: tuple[Piece, ...]) -> dict[tuple[str, str], float]:
+    """(piece, edge) → how deep the lining begins below it: to the stitching line it shares with the facing."""
+    ids = {piece.id for piece in lined}
+    facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
+    out: dict[tuple[str, str], float] = {}
+    for join in pattern.making.joins:
+        for one, other in ((join.a, join.b), (join.b, join.a)):
+            if {p.piece for p in one} <= ids and {p.piece for p in other} <= facings:
+                depth = min(facing_depth(pattern, size, part) for part in other)
+                out |= {(p.piece, p.edge): depth for p in one}
+    return out
+
+
+def facing_depth(pattern: Pattern, size: str, part: EdgePart) -> float:
+    """How deep a facing's stitching line to a lining lies below the edge it faces, in mm.
+
+    Where the facing ends in a raw or neatened edge, the seam lies one allowance inside that edge: the lining then
+    passes the facing's edge by two allowances.
+    """
+    piece = pattern.piece(part.piece)
+    inner = inner_edge(pattern, piece, part.edge)
+    if inner is None:
+        return 0.0
+    both = lines(piece, size)
+    run = both.seam[part.edge]
+    middle = run[len(run) // 2]
+    own = piece.edge(inner).allowance
+    edge = both.seam[inner] if own else both.cutting[inner]
+    return min(_distance(middle, a, b) for a, b in pairwise(edge)) - (0.0 if own else ALLOWANCE)
+
+
+def inner_edge(pattern: Pattern, piece: Piece, outer: str) -> str | None:
+    """The edge of a facing that lies inside the garment: one that ends in no seam."""
+    joined = {(p.piece, p.edge) for join in pattern.making.joins for p in (*join.a, *join.b)}
+    folds = {cut.fold for cut in piece.cuts}
+    loose = {(p.piece, p.edge) for f in pattern.making.finishes if f.kind is FinishKind.NEATENED for p in f.parts}
+    free = [e.name for e in piece.edges if e.name != outer and e.name not in folds and (piece.id, e.name) not in joined]
+    return next((name for name in free if (piece.id, name) in loose), free[0] if free else None)
+
+
+def _distance(p: Point, a: Point, b: Point) -> float:
+    v = (b[0] - a[0], b[1] - a[1])
+    size = v[0] ** 2 + v[1] ** 2 or 1.0
+    t = max(0.0, min(1.0, ((p[0] - a[0]) * v[0] + (p[1] - a[1]) * v[1]) / size))
+    return math.dist(p, (a[0] + v[0] * t, a[1] + v[1] * t))
+
+
+def _with_facing_seams(pattern: Pattern, facings: Mapping[tuple[str, str], float]) -> tuple[Piece, ...]:
+    """The pattern's pieces, the inner edges of facings given a stitching line for the lining: the cut stays."""
+    if not facings:
+        return pattern.pieces
+    inner = _facing_inner_edges(pattern)
+    out = []
+    for piece in pattern.pieces:
+        edge = inner.get(piece.id)
+        if edge is None or piece.edge(edge).allowance:
+            out.append(piece)
+            continue
+        size = next(iter(piece.shapes))
+        shapes = dict(piece.shapes)
+        for size in piece.shapes:
+            runs = trim(piece, seam_runs(piece, size), {edge: ALLOWANCE})
+            shaped = derived(piece, size, piece.id, piece.name, piece.number, runs, piece.cuts)
+            shapes[size] = shaped.shapes[size]
+        edges = tuple(EdgeSpec(e.name, ALLOWANCE, e.corner) if e.name == edge else e for e in piece.edges)
+        out.append(replace(piece, edges=edges, shapes=shapes))
+    return tuple(out)
+
+
+def _facing_inner_edges(pattern: Pattern) -> dict[str, str]:
+    facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
+    out = {}
+    for join in pattern.making.joins:
+        for part in (*join.a, *join.b):
+            other = {p.piece for p in (*join.a, *join.b)} - facings
+            if part.piece in facings and other:
+                edge = inner_edge(pattern, pattern.piece(part.piece), part.edge)
+                if edge:
+                    out[part.piece] = edge
+    return out
+
+
+# ---------------------------------------------------------------- the making graph
+
+
+def _making(
+    pattern: Pattern, lined: tuple[Piece, ...], layers: Layers, facings: Mapping[tuple[str, str], float]
+) -> Making:
+    making, ids = pattern.making, {piece.id for piece in lined}
+    zips = {c.join: c for c in making.closures if c.to_mark}
+
+    def of_lining(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
+        return tuple(replace(p, piece=lining_id(p.piece)) for p in parts)
+
+    joins = [
+        replace(join, id=f"lining-{join.id}", a=of_lining(join.a), b=of_lining(join.b), press=Press.BACK,
+                name=f"Lining {join.name[:1].lower()}{join.name[1:]}" + (", left open along the zip" if join.id in zips else ""))
+        for join in making.joins if {p.piece for p in (*join.a, *join.b)} <= ids
+    ]  # fmt: skip
+    finishes = list(making.finishes)
+    if facings:
+        inner = _facing_inner_edges(pattern)
+        for join in making.joins:
+            one, other = (join.a, join.b) if (join.a[0].piece, join.a[0].edge) in facings else (join.b, join.a)
+            if (one[0].piece, one[0].edge) not in facings:
+                continue
+            joins.append(Join(
+                f"lining-facing-{join.id}", "Lining to the facing", of_lining(one),
+                tuple(EdgePart(p.piece, inner[p.piece], p.hand) for p in other if p.piece in inner), press=Press.DOWN,
+            ))  # fmt: skip
+        sewn = {(piece, edge) for piece, edge in inner.items()}
+        finishes = [f for f in finishes if not any((p.piece, p.edge) in sewn for p in f.parts)]
+    hems = [f for f in making.finishes if f.kind is FinishKind.HEM and {p.piece for p in f.parts} <= ids]
+    for hem in hems:
+        depth = sum(hem.folds) if hem.folds else 0.0
+        if layers.hem is LiningHem.FREE:
+            finishes.append(Finish(f"lining-{hem.id}", f"Hem of the lining, {shorter(pattern) / 10:.1f} cm shorter",
+                                   FinishKind.HEM, of_lining(hem.parts), (FOLD_OF_EASE, depth) if depth else ()))  # fmt: skip
+        else:
+            finishes.append(Finish(f"lining-{hem.id}", "Lower edge of the lining, sewn to the hem with a fold of ease",
+                                   FinishKind.TURNED, of_lining(hem.parts)))  # fmt: skip
+    added = tuple(Layer(LayerKind.LINING, lining_id(id), id) for id in sorted(ids))
+    return replace(making, joins=(*making.joins, *joins), finishes=tuple(finishes), layers=(*making.layers, *added))
+
+
+# ---------------------------------------------------------------- a lining that the pattern draws
+
+
+def _worked_into_drawn(pattern: Pattern, size: str, layers: Layers) -> Pattern:
+    if layers.pleat is Pleat.NONE and not layers.pad:
+        return pattern
+    linings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.LINING}
+    pieces = []
+    for piece in pattern.pieces:
+        if piece.id not in linings:
+            pieces.append(piece)
+            continue
+        runs, added = _shaped(pattern, size, piece, seam_runs(piece, size), layers)
+        made = derived(piece, size, piece.id, piece.name, piece.number, runs, piece.cuts)
+        pieces.append(
+            replace(piece, drawn=made.drawn, shapes={**piece.shapes, size: made.shapes[size]}, marks=made.marks,
+                    darts=made.darts, lines=(*piece.lines, *added))
+        )  # fmt: skip
+    return replace(pattern, pieces=tuple(pieces))

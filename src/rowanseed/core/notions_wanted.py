@@ -1,0 +1,103 @@
+"""Notions the sewist adds herself: elastic, binding, piping, snaps, boning, pads; each with its sum.
+
+Common practice, no source: elastic a tenth shorter than the body, binding and piping with a joining allowance,
+snaps a hand's breadth apart, boning short of the seams at both ends.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from enum import Enum
+
+from rowanseed.core.notions import Notion
+from rowanseed.core.pattern import Pattern
+from rowanseed.core.walk import part_length
+from rowanseed.core.working import Given, Source, Working, count, fine, length, percent, words
+
+
+class WantedKind(Enum):
+    ELASTIC = "elastic"
+    BINDING = "bias binding"
+    PIPING = "piping"
+    SNAPS = "snaps"
+    BONING = "boning"
+    PADS = "shoulder pads"
+
+
+SHORTER = 0.10
+OVERLAP = 25.0
+PACKET = 2500.0
+"""Binding and piping come in lengths of about 2.5 m."""
+SNAP_SPACING = 50.0
+BONE_CLEAR = 10.0
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """What is wanted: around or along `length` mm, or along the edges of a seam or finish of the garment (`edge`)."""
+
+    kind: WantedKind
+    length: float = 0.0
+    edge: str = ""
+    count: int = 1
+
+
+def edges_to_choose(pattern: Pattern) -> tuple[tuple[str, str], ...]:
+    """(id, name) of every seam and finish whose length can be measured on the pieces."""
+    making = pattern.making
+    return (*((f.id, f.name) for f in making.finishes), *((j.id, j.name) for j in making.joins))
+
+
+def edge_length(pattern: Pattern, size: str, id: str) -> float:
+    """The length of a finish, or of a seam, over the whole garment in mm: both hands, folds opened; 0 if unknown."""
+    making = pattern.making
+    finish = next((f for f in making.finishes if f.id == id), None)
+    join = next((j for j in making.joins if j.id == id), None)
+    if finish is not None:
+        return 2 * sum(part_length(pattern, size, part) for part in finish.parts)
+    if join is not None:
+        return sum(part_length(pattern, size, part) * (1 if part.hand else 2) for part in join.a)
+    return 0.0
+
+
+def notion(pattern: Pattern, size: str, wanted: Wanted) -> Notion:
+    """What to buy for it, with the sum."""
+    along = edge_length(pattern, size, wanted.edge) if wanted.edge else wanted.length
+    source = Source.DRAWING if wanted.edge else Source.CHOSEN
+    given = Given("length", length(along), source)
+    match wanted.kind:
+        case WantedKind.ELASTIC:
+            cut = along * (1 - SHORTER) + OVERLAP
+            working = Working("Elastic", length(cut), "length × (1 − a tenth) + overlap",
+                              (given, Given("shorter by", percent(SHORTER), Source.PRACTICE), Given("overlap", fine(OVERLAP), Source.PRACTICE)))  # fmt: skip
+            return Notion("buttons and zips", "Elastic", 1, working)
+        case WantedKind.BINDING | WantedKind.PIPING:
+            joins = max(1, math.ceil(along / PACKET))
+            whole = along + OVERLAP * (joins + 1)
+            working = Working(
+                f"{wanted.kind.value.capitalize()}", length(whole), "edge + overlap for each join and the end",
+                (given, Given("joins", count(joins), Source.WORKED_OUT), Given("overlap", fine(OVERLAP), Source.PRACTICE)),
+            )  # fmt: skip
+            number = math.ceil(whole / PACKET)
+            name = "Bias binding, packets of 2.5 m" if wanted.kind is WantedKind.BINDING else "Piping, packets of 2.5 m"
+            return Notion("buttons and zips", name, number, working)
+        case WantedKind.SNAPS:
+            number = max(2, math.ceil(along / SNAP_SPACING) + 1)
+            working = Working("Snaps", count(number), "opening ÷ distance, rounded up, + 1",
+                              (given, Given("distance", fine(SNAP_SPACING), Source.PRACTICE)), "whole snaps")  # fmt: skip
+            return Notion("buttons and zips", "Snaps", number, working)
+        case WantedKind.BONING:
+            each = max(0.0, along - 2 * BONE_CLEAR)
+            working = Working("Boning", length(each * wanted.count), "bones × (channel − 2 × clear of the seam)",
+                              (Given("bones", count(wanted.count), Source.CHOSEN), given,
+                               Given("clear of the seam", fine(BONE_CLEAR), Source.PRACTICE)))  # fmt: skip
+            return Notion("buttons and zips", f"Boning, {wanted.count} bones", 1, working)
+        case WantedKind.PADS:
+            working = Working(
+                "Shoulder pads",
+                words("one pair"),
+                "a pair for each garment",
+                (Given("garments", count(wanted.count), Source.CHOSEN),),
+            )
+            return Notion("buttons and zips", "Shoulder pads, pairs", wanted.count, working)

@@ -1,0 +1,1 @@
+"""Bench sums: pieces cut to the measure."""

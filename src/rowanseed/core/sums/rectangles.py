@@ -1,0 +1,151 @@
+"""Rectangles cut to the measure: give the finished figure, get the cut one. All lengths in mm.
+
+Allowances, fullness and how a bias strip is folded are common practice, no source. How much bias strip a piece of
+cloth gives is its area over the strip's width, whatever way it is cut (geometry).
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+from enum import Enum
+
+from rowanseed.core.outline import Segment
+from rowanseed.core.pattern import Cut, Drawn, EdgeSpec, Grain, Panel, Pattern, Piece, Role, Shape
+from rowanseed.core.working import Given, Source, Working, count, fine, length
+
+ALLOWANCE = 10.0
+STRIP_LONGEST = 600.0
+"""Bias strips are cut no longer than this and joined, so that they fit between the other pieces."""
+HEM_OF_RUFFLE = 8.0
+
+
+class RectangleKind(Enum):
+    BAND = "band, folded double"
+    RUFFLE = "ruffle, hemmed"
+    STRAP = "strap, turned"
+    TIE = "tie, turned"
+    BIAS = "bias strip for binding"
+    PLAIN = "plain piece"
+
+
+FULLNESS = {RectangleKind.RUFFLE: 2.0}
+"""Length cut over length finished, where it is gathered (common practice: 1.5 to 3)."""
+
+
+@dataclass(frozen=True)
+class Rectangle:
+    """What is wanted, finished: `count` of them, `long` by `wide`; a ruffle `fullness` times as long as its seam."""
+
+    kind: RectangleKind
+    name: str
+    long: float
+    wide: float
+    count: int = 1
+    role: Role = Role.MAIN
+    fullness: float = 2.0
+
+
+@dataclass(frozen=True)
+class CutFigures:
+    """What to cut: length and width with their sums, and in how many parts each is cut."""
+
+    long: Working
+    wide: Working
+    parts: int
+    grain: Grain
+
+
+def cut_figures(r: Rectangle) -> CutFigures:
+    """The cut length and width of a rectangle, with the sums."""
+    return CutFigures(_long(r), _wide(r), parts(r), _grain(r))
+
+
+def parts(r: Rectangle) -> int:
+    """In how many strips one is cut: a bias strip is joined from short ones."""
+    return math.ceil(_whole_length(r) / STRIP_LONGEST) if r.kind is RectangleKind.BIAS else 1
+
+
+def _grain(r: Rectangle) -> Grain:
+    return {RectangleKind.BIAS: Grain.BIAS, RectangleKind.RUFFLE: Grain.EITHER, RectangleKind.TIE: Grain.EITHER,
+            RectangleKind.STRAP: Grain.EITHER}.get(r.kind, Grain.LENGTHWISE)  # fmt: skip
+
+
+def _whole_length(r: Rectangle) -> float:
+    return r.long * (r.fullness if r.kind is RectangleKind.RUFFLE else 1.0)
+
+
+def _long(r: Rectangle) -> Working:
+    given = [Given("finished length", length(r.long), Source.CHOSEN)]
+    whole, said = r.long, "finished length"
+    if r.kind is RectangleKind.RUFFLE:
+        whole *= r.fullness
+        given.append(Given("fullness", count(r.fullness), Source.CHOSEN))
+        said += " × fullness"
+    each, n = whole, parts(r)
+    if n > 1:
+        each = whole / n
+        given.append(Given("strips", count(n), Source.WORKED_OUT))
+        said += " ÷ strips"
+    given.append(Given("allowance at each end", fine(ALLOWANCE), Source.PRACTICE))
+    # Strips on the bias are joined on the straight grain: the join takes the strip's width besides.
+    slant = _wide(r).value if n > 1 else 0.0
+    if slant:
+        given.append(Given("slanting join", fine(slant), Source.WORKED_OUT))
+    return Working("Cut length", length(each + 2 * ALLOWANCE + slant),
+                   said + " + 2 × allowance" + (" + the slant of a join" if slant else ""), tuple(given))  # fmt: skip
+
+
+def _wide(r: Rectangle) -> Working:
+    wide = Given("finished width", fine(r.wide), Source.CHOSEN)
+    allowance = Given("allowance", fine(ALLOWANCE), Source.PRACTICE)
+    match r.kind:
+        case RectangleKind.BAND | RectangleKind.STRAP | RectangleKind.TIE:
+            return Working(
+                "Cut width", fine(2 * r.wide + 2 * ALLOWANCE), "2 × finished width + 2 × allowance", (wide, allowance)
+            )
+        case RectangleKind.RUFFLE:
+            hem = Given("narrow hem, turned twice", fine(2 * HEM_OF_RUFFLE), Source.PRACTICE)
+            return Working("Cut width", fine(r.wide + ALLOWANCE + 2 * HEM_OF_RUFFLE), "finished width + allowance + hem",
+                           (wide, allowance, hem))  # fmt: skip
+        case RectangleKind.BIAS:
+            return Working(
+                "Cut width",
+                fine(4 * r.wide),
+                "4 × finished width: folded in from both edges and over the edge it binds",
+                (wide,),
+            )
+        case RectangleKind.PLAIN:
+            return Working(
+                "Cut width", fine(r.wide + 2 * ALLOWANCE), "finished width + 2 × allowance", (wide, allowance)
+            )
+
+
+def bias_yield(long: float, across: float, strip: float) -> Working:
+    """How much bias strip of a cut width (mm) a rectangle of cloth gives, in mm: its area over the strip's width."""
+    return Working(
+        "Bias strip", length(long * across / strip), "length × width ÷ cut width of the strip",
+        (Given("length", length(long), Source.CHOSEN), Given("width", length(across), Source.CHOSEN),
+         Given("cut width", fine(strip), Source.WORKED_OUT)),
+    )  # fmt: skip
+
+
+# ---------------------------------------------------------------- as pieces
+
+
+def with_rectangles(pattern: Pattern, size: str, rectangles: tuple[Rectangle, ...]) -> Pattern:
+    """The pattern with the rectangles as pieces in this size, so that they are laid and cut with the others."""
+    number = max((piece.number for piece in pattern.pieces), default=0)
+    added = tuple(_piece(r, f"measure-{k}", number + k, size) for k, r in enumerate(rectangles, start=1))
+    return replace(pattern, pieces=(*pattern.pieces, *added)) if added else pattern
+
+
+def _piece(r: Rectangle, id: str, number: int, size: str) -> Piece:
+    figures = cut_figures(r)
+    long, wide = figures.long.value, figures.wide.value
+    a, b, c, d = (0.0, 0.0), (long, 0.0), (long, wide), (0.0, wide)
+    edges = {"lower": (Segment(a, b),), "end": (Segment(b, c),), "upper": (Segment(c, d),), "start": (Segment(d, a),)}
+    specs = tuple(EdgeSpec(name, 0.0) for name in edges)
+    shape = Shape(edges, ((long * 0.15, wide / 2), (long * 0.85, wide / 2)))
+    cut = Cut(r.role, r.count * figures.parts, grain=figures.grain)
+    return Piece(id, r.name, number, Drawn.CUTTING, specs, {size: shape}, (cut,), panel=Panel.OTHER)
