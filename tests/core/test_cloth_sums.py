@@ -12,7 +12,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from rowanseed.core.cloth import Cloth, Direction, Fibre
+from rowanseed.core.cloth import Cloth, Direction
 from rowanseed.core.conversion import TABLE, WIDTHS_IN, column, convert
 from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.checks import check
@@ -198,14 +198,12 @@ def test_thread_is_the_seams_times_what_a_stitch_takes():
     """The skirt's seams by hand: six seams of 0.65 m, the centre back, waist 0.8 m, facing, hem 1.5 m: about 7 m."""
     straight, finish = seam_metres(SKIRT, "A", "14")
     assert straight == pytest.approx(7_000, rel=0.05) and finish > 0
-    (thread,) = [
-        n for n in notions(SKIRT, "A", "14", Fibre.VISCOSE, overlocker=True) if n.what.startswith("Sewing thread")
-    ]
+    (thread,) = [n for n in notions(SKIRT, "A", "14", None, overlocker=True) if n.what.startswith("Sewing thread")]
     assert thread.working.value == pytest.approx(straight * LOCKSTITCH * WASTE)
 
 
 def test_every_garment_gets_its_own_notions():
-    found = {p.name: {n.what.split(":")[0].split(",")[0] for n in notions(p, "A", p.envelope.sizes[3], Fibre.COTTON, overlocker=False)}
+    found = {p.name: {n.what.split(":")[0].split(",")[0] for n in notions(p, "A", p.envelope.sizes[3], None, overlocker=False)}
              for p in (SKIRT, SHIRT, TROUSERS)}  # fmt: skip
     assert (
         "Invisible zip" in found[SKIRT.name] and "Buttons" in found[SHIRT.name] and "Lapped zip" in found[TROUSERS.name]

@@ -2,7 +2,7 @@
 
 import pytest
 
-from rowanseed.core.cloth import Fibre
+from rowanseed.core.cloth import Cloth, Direction, Fibre
 from rowanseed.core.notions import notions
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.shop.prices import price_of_cloth, price_of_notion
@@ -34,5 +34,6 @@ def test_what_the_shop_does_not_keep_has_no_price():
 @pytest.mark.parametrize("module", [overshirt, six_gore_skirt, trousers, waistcoat], ids=lambda m: m.__name__[15:])
 def test_every_notion_of_the_demo_patterns_can_be_priced(module, fibre, overlocker):
     pattern = module.draft()
-    needed = notions(pattern, "A", pattern.envelope.sizes[0], fibre, overlocker=overlocker)
+    cloth = Cloth("any", 1120, None, 10, Direction.TWO_WAY, fibre)
+    needed = notions(pattern, "A", pattern.envelope.sizes[0], cloth, overlocker=overlocker)
     assert needed and all(price_of_notion(n.what, n.count) is not None for n in needed)

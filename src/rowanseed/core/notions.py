@@ -7,9 +7,9 @@ about 2.5 times, three-thread overlock about 14 times, industry tables, from mem
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from rowanseed.core.cloth import Fibre
+from rowanseed.core.cloth import Cloth, Fibre
 from rowanseed.core.make.settings import needle_for
 from rowanseed.core.pattern import ClosureKind, FinishKind, Panel, Pattern, PointKind, Press, Role
 from rowanseed.core.seamline import mark_distance
@@ -37,15 +37,18 @@ class Notion:
     working: Working
 
 
-def notions(pattern: Pattern, view: str, size: str, fibre: Fibre, *, overlocker: bool) -> tuple[Notion, ...]:
-    """What a garment needs besides cloth, worked out from its pieces and making graph."""
+def notions(
+    pattern: Pattern, view: str, size: str, cloth: Cloth | None, *, overlocker: bool, garments: int = 1
+) -> tuple[Notion, ...]:
+    """What a garment, or a batch of them, needs besides cloth, worked out from its pieces and making graph."""
+    one = [*_zips(pattern, size), *_fastenings(pattern)]
     found = [
-        *_buttons(pattern, size),
-        *_zips(pattern, size),
-        *_fastenings(pattern),
-        *_thread(pattern, view, size, overlocker=overlocker),
+        *_buttons(pattern, size, garments),
+        *(replace(notion, count=notion.count * garments) for notion in one),
+        *_thread(pattern, view, size, overlocker=overlocker, garments=garments),
     ]
-    needle = needle_for(fibre)
+    fibre = cloth.fibre if cloth else Fibre.OTHER
+    needle = needle_for(fibre, cloth.structure, cloth.weight) if cloth else needle_for(fibre)
     found.append(Notion("thread and needles", f"Machine needles, {needle}", 1, Working(
         "Needles", words(needle), "a new needle for each garment, by the cloth", (Given("cloth", words(fibre.value), Source.CHOSEN),),
     )))  # fmt: skip
@@ -70,8 +73,8 @@ def zip_to_buy(opening: float) -> Working:
                    (Given("opening", length(opening), Source.DRAWING),), f"{inches} in is a stock length")  # fmt: skip
 
 
-def _buttons(pattern: Pattern, size: str) -> list[Notion]:
-    needed = sum(
+def _buttons(pattern: Pattern, size: str, garments: int) -> list[Notion]:
+    needed = garments * sum(
         1
         for p in pattern.pieces
         for q in p.points
@@ -134,8 +137,8 @@ def seam_metres(pattern: Pattern, view: str, size: str) -> tuple[float, float]:
     return straight, finish
 
 
-def _thread(pattern: Pattern, view: str, size: str, *, overlocker: bool) -> list[Notion]:
-    straight, finish = seam_metres(pattern, view, size)
+def _thread(pattern: Pattern, view: str, size: str, *, overlocker: bool, garments: int) -> list[Notion]:
+    straight, finish = (mm * garments for mm in seam_metres(pattern, view, size))
     if straight == 0:
         return []
     factor = OVERLOCK if overlocker else ZIGZAG

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.cloth import Cloth, Direction, Fibre
+from rowanseed.core.cloth import Cloth, Direction, Fibre, Structure
 
 
 @dataclass(frozen=True)
@@ -32,6 +32,8 @@ _SHRINK: dict[Fibre, Preparation] = {
         "Silk can spot and lose its body: the scrap shows it."),
     Fibre.VISCOSE: Preparation(
         "shrink", "Wash and dry it as the garment will be; hang it without spinning.", "Viscose shrinks most of all, and linings must never be spun."),
+    Fibre.ACETATE: Preparation(
+        "shrink", "Soak it in hot water and hang it up dripping.", "Acetate shrinks in heat, and spinning breaks creases into it for good."),
     Fibre.POLYESTER: Preparation("shrink", "Wash it once, cool.", "It hardly shrinks, but the finish comes off and the needle skips less."),
 }  # fmt: skip
 _WASH = Preparation(
@@ -57,6 +59,14 @@ def preparation(cloth: Cloth) -> tuple[Preparation, ...]:
     out.append(Preparation("ends", how, "Only then is it seen whether the cloth is on grain."))
     out.append(Preparation("grain", "Fold it, selvedges together: if they do not meet without ripples, pull it straight on the bias.",
                            "A skewed cloth twists on the body for good."))  # fmt: skip
+    if cloth.structure is Structure.KNIT:
+        out = [step for step in out if step.key != "ends"]
+        out.append(Preparation("rest", "Let it lie flat overnight, not over the table's edge.", "Knitted cloth stretches under its own weight and draws back when it is cut."))  # fmt: skip
+    if cloth.both_sides:
+        out.append(Preparation("side", "Choose a right side and pin it at the selvedge, every hand's breadth.",
+                               "Both sides look alike until they are sewn: use the same one throughout."))  # fmt: skip
+    if cloth.repeat and not cloth.washed:
+        out.append(Preparation("repeat", "Measure the repeat again when it is dry.", "The print shrinks with its cloth; matching goes by what it is then."))  # fmt: skip
     if cloth.direction is Direction.ONE_WAY:
         out.append(Preparation("nap", "Hold it up both ways before a mirror and chalk an arrow for the way you like.",
                                "Every piece has to point that way; pile usually runs down."))  # fmt: skip

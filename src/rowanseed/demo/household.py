@@ -7,7 +7,7 @@ from pathlib import Path
 
 from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.body import Age
-from rowanseed.core.cloth import Cloth, Direction, Fibre, Surface
+from rowanseed.core.cloth import Cloth, Direction, Fibre, Line, Lines, Repeat, Surface
 from rowanseed.core.garment import Choices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan
@@ -31,14 +31,16 @@ STARTED = date(2026, 10, 11)
 
 CLOTHS = {
     "sprigs": Cloth("Rowan sprigs, viscose", 1400, 2600, 12, Direction.ONE_WAY, Fibre.VISCOSE, 0.05, 0.02,
-                    colour="#8c2f4f", surface=Surface.SPRIGS),
+                    colour="#8c2f4f", surface=Surface.SPRIGS, weight=120, repeat=Repeat(96, 96, half_drop=True), price=169,
+                    care="30 °C, hang to dry"),
     "cord": Cloth("Pine needlecord", 1120, 2300, 10, Direction.ONE_WAY, Fibre.COTTON, 0.04, 0.02, True,
-                  "#2f5d4e", Surface.CORD),
+                  "#2f5d4e", Surface.CORD, weight=270, price=149, care="40 °C, inside out"),
     "wool": Cloth("Heather checked wool", 1500, 1600, 15, Direction.TWO_WAY, Fibre.WOOL, 0.03, 0.02, True,
-                  "#6b4f7d", Surface.CHECK),
+                  "#6b4f7d", Surface.CHECK, weight=310, repeat=Repeat(92, 84), price=395, care="dry clean",
+                  lines=Lines((Line(12, 12), Line(58, 4)), (Line(14, 13), Line(66, 5)))),
     "linen": Cloth("Slate linen", 1450, None, 10, Direction.TWO_WAY, Fibre.LINEN, 0.06, 0.02, False, "#4a6078"),
     "fieldfares": Cloth("Fieldfare print, cotton", 1120, 3000, 10, Direction.TWO_WAY, Fibre.COTTON, 0.04, 0.02, True,
-                        "#8a5a2b", Surface.SPRIGS),
+                        "#8a5a2b", Surface.TOSSED, weight=140, price=129, care="60 °C"),
     "lining": Cloth("Wine viscose lining", 1400, 1500, 10, Direction.TWO_WAY, Fibre.VISCOSE, 0.04, 0.02, False, "#6d2438"),
     "fusible": Cloth("Light fusible interfacing", 900, 1000, 0, Direction.TWO_WAY, Fibre.POLYESTER, 0.01, 0.0,
                      True, "#b9b2a2"),

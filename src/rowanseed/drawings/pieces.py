@@ -38,7 +38,7 @@ class _Placed:
         return (x + self.x, y + self.y)
 
 
-def _row(
+def row(
     pieces: Sequence[Piece], size: str, sizes: Sequence[str], beside: Callable[[Piece], list[Piece]] = lambda piece: []
 ) -> tuple[list[_Placed], float, float, float]:
     """Pieces in columns from the left, tall ones first, small ones stacked; each has room for its nest.
@@ -69,7 +69,7 @@ def _row(
 def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece]) -> str:
     """Every piece with its nest of sizes; the size in use drawn full and in the thread's colour."""
     sizes = pattern.envelope.sizes
-    placed, wide, tall, letter = _row(pieces, size, sizes)
+    placed, wide, tall, letter = row(pieces, size, sizes)
     root = drawing(wide, tall, f"The pieces in size {size}", f"Cutting lines of {len(pieces)} pieces, all sizes, to one scale.",
                    class_="nest")  # fmt: skip
     for item in placed:
@@ -109,7 +109,7 @@ def draw_altered(
     """Altered pieces over the pattern's own: what has changed is shaded, and edges say how much longer they are."""
     sizes = drawn.envelope.sizes
     pieces = [altered.piece(name) for name in names]
-    placed, wide, tall, letter = _row(pieces, size, (), lambda piece: [drawn.piece(piece.id)])
+    placed, wide, tall, letter = row(pieces, size, (), lambda piece: [drawn.piece(piece.id)])
     root = drawing(wide, tall, f"Altered pieces, size {size}",
                    "; ".join(f"{p.name}" for p in pieces) + ". Full line as it will be cut, dashes as the pattern draws it.",
                    class_="nest")  # fmt: skip
@@ -237,7 +237,7 @@ def _marks(root: Element, item: _Placed, size: str) -> None:
 def draw_edges(pattern: Pattern, size: str, edges: Sequence[EdgeShown], thread: str) -> str:
     """The pieces a step works on, upright, with the edges it works on stitched in the thread's colour."""
     names = list(dict.fromkeys(edge.piece for edge in edges))
-    placed, wide, tall, letter = _row([pattern.piece(name) for name in names], size, ())
+    placed, wide, tall, letter = row([pattern.piece(name) for name in names], size, ())
     root = drawing(wide, tall, "What this step works on",
                    "; ".join(f"{pattern.piece(shown.piece).name}: {shown.edge}" for shown in edges), class_="step-drawing")  # fmt: skip
     for item in placed:

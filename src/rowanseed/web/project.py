@@ -277,7 +277,14 @@ class ProjectView:
         habits, main = self.home.habits, self.cloth_entries.get(Role.MAIN)
         household = Household(habits.overlocker, habits.hem_by_hand, units=self.home.units)
         if main is not None:
-            household = Household(habits.overlocker, habits.hem_by_hand, main.cloth.fibre, self.home.units)
+            household = Household(
+                habits.overlocker,
+                habits.hem_by_hand,
+                main.cloth.fibre,
+                self.home.units,
+                main.cloth.structure,
+                main.cloth.weight,
+            )
         return steps_once(self.garment, self.choices, household)
 
     def ticked(self, list: str) -> frozenset[str]:

@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import Enum
 
-from rowanseed.core.lay.problem import Problem
+from rowanseed.core.lay.problem import LayPiece, Problem, moved, turns
 from rowanseed.core.outline import bounds
 
 USUAL_DENSITY = 0.72
@@ -43,18 +43,28 @@ class Estimate:
 
 
 def estimate(problem: Problem) -> Estimate:
-    """Bounds for the shortest lay of a problem on cloth laid open."""
+    """Bounds for the shortest lay of a problem on cloth laid open.
+
+    There is no upper bound where more than the cloth's width decides: a match, a border, patches that are gone.
+    """
     usable = problem.cloth.width - 2 * problem.cloth.selvedge
-    boxes = []
-    for piece in problem.pieces:
-        left, low, right, high = bounds(piece.whole())
-        boxes += [(right - left, high - low)] * piece.cut
+    boxes = [
+        box for piece in problem.pieces for box in [_box(piece, usable, one_way=problem.cloth.one_way)] * piece.cut
+    ]
     area = sum(piece.area * piece.cut for piece in problem.pieces) / usable
-    longest = max((min(box) if box[1] > usable else box[0] for box in boxes), default=0.0)
-    least = max(area, longest)
-    most = _rows(boxes, usable, problem.gap)
+    least = max([area, *(along for along, _ in boxes)])
+    bound = problem.matches or problem.forbidden or any(p.border or p.motif or p.selvedge for p in problem.pieces)
+    most = None if bound else _rows(boxes, usable, problem.gap)
     likely = max(least, area / USUAL_DENSITY)
     return Estimate(least, likely if most is None else min(likely, most), most)
+
+
+def _box(piece: LayPiece, usable: float, *, one_way: bool) -> tuple[float, float]:
+    """(along, across) of a piece as it reaches least far along the cloth, among the turns that fit across it."""
+    whole = piece.whole()
+    extents = [bounds(moved(whole, turn, False)) for turn in turns(piece.grain, one_way)]
+    boxes = [(right - left, high - low) for left, low, right, high in extents]
+    return min(boxes, key=lambda box: (box[1] > usable, box[0]))
 
 
 def _rows(boxes: list[tuple[float, float]], usable: float, gap: float) -> float | None:

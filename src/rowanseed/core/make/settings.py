@@ -2,19 +2,21 @@
 
 from __future__ import annotations
 
-from rowanseed.core.cloth import Fibre
+from rowanseed.core.cloth import Fibre, Structure
 from rowanseed.core.make.steps import Setting
 
-_NEEDLES = {
-    Fibre.SILK: "sharp 70/10",
-    Fibre.WOOL: "universal 90/14",
-    Fibre.LINEN: "universal 80/12",
-    Fibre.POLYESTER: "universal 70/10",
-}
+_SIZES = {Fibre.SILK: "70/10", Fibre.WOOL: "90/14", Fibre.POLYESTER: "70/10", Fibre.ACETATE: "70/10"}
+_BY_WEIGHT = ((80.0, "60/8"), (130.0, "70/10"), (230.0, "80/12"), (340.0, "90/14"))
+"""Up to so many g/m²: the needle's size."""
 
 
-def needle_for(fibre: Fibre) -> str:
-    return _NEEDLES.get(fibre, "universal 80/12")
+def needle_for(fibre: Fibre, structure: Structure = Structure.WOVEN, weight: float | None = None) -> str:
+    """The needle for a cloth: its point by weave and fibre, its size by weight where that is known."""
+    point = "ball-point" if structure is Structure.KNIT else "sharp" if fibre is Fibre.SILK else "universal"
+    size = _SIZES.get(fibre, "80/12")
+    if weight is not None:
+        size = next((found for most, found in _BY_WEIGHT if weight <= most), "100/16")
+    return f"{point} {size}"
 
 
 def seam(needle: str) -> Setting:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from rowanseed.core.cloth import Fibre
+from rowanseed.core.cloth import Fibre, Structure
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.steps import Bench, EdgeShown, Need, Setting
 from rowanseed.core.pattern import Closure, ClosureKind, EdgePart, Join, LayerKind, Panel, Pattern, Role
@@ -19,12 +19,14 @@ ZIPS = (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_Z
 
 @dataclass(frozen=True)
 class Household:
-    """What changes the steps: an overlocker or not, how the hem is sewn, the cloth's fibre, units."""
+    """What changes the steps: an overlocker or not, how the hem is sewn, the cloth, units."""
 
     overlocker: bool = False
     hem_by_hand: bool = False
     fibre: Fibre = Fibre.OTHER
     units: Units = Units.METRIC
+    structure: Structure = Structure.WOVEN
+    weight: float | None = None
 
 
 @dataclass(frozen=True)
@@ -38,7 +40,7 @@ class Workbench:
 
     @property
     def needle(self) -> str:
-        return settings.needle_for(self.household.fibre)
+        return settings.needle_for(self.household.fibre, self.household.structure, self.household.weight)
 
     @property
     def neaten_setting(self) -> Setting:

@@ -2,13 +2,18 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
+from rowanseed.core.garment import matched
 from rowanseed.core.lay.estimate import Estimate, estimate
+from rowanseed.core.matching import MatchedSeam, Matching, rule_of_thumb
+from rowanseed.core.outline import bounds
 from rowanseed.core.pattern import PrintedYardage, Role
 from rowanseed.core.yardage import STRAIGHTENING, Need, Verdict, printed
+from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
 from rowanseed.web.cloth_plan import ClothPlan
@@ -29,6 +34,10 @@ class ClothRow:
     printed: PrintedYardage | None
     strips: str | None
     refusals: tuple[str, ...]
+    swatch: str = ""
+    matched: tuple[MatchedSeam, ...] = ()
+    rule: float = 0.0
+    """What the usual rule would add for matching, in mm."""
 
 
 @router.get("/projects/{id}/cloth")
@@ -59,7 +68,7 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
 
 def _page(home: House, project: ProjectView) -> Response:
     return home.page(
-        "cloth.html", project=project, station="cloth", part="cloth", shelf=cloths.cloths(home.db),
+        "cloth.html", project=project, station="cloth", part="cloth", shelf=cloths.cloths(home.db), matchings=list(Matching),
         sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()], rows=[_row(home, project, role) for role in project.roles],
     )  # fmt: skip
 
@@ -95,7 +104,19 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
                 home.units,
                 role.value,
             )
-    return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals)
+    if plan is None or project.choices is None:
+        return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals)
+    cloth = plan.entry.cloth
+    _, seams = matched(project.cut_pattern, project.choices, role, cloth, project.reckoning.matched(role))
+    return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals, draw_swatch(cloth, home.units, f"swatch-{role.value}"),
+                    seams, _rule(plan))  # fmt: skip
+
+
+def _rule(plan: ClothPlan) -> float:
+    """A repeat more for each length of cloth: as many as garment lengths follow one another in the lay."""
+    longest = max((bounds(p.whole())[2] - bounds(p.whole())[0] for p in plan.problem.pieces), default=0.0)
+    number = math.ceil(plan.plan.length / longest) if plan.plan is not None and longest else 0
+    return rule_of_thumb(number, plan.entry.cloth.ready_repeat[0] or 0.0)
 
 
 def _strips(plan: ClothPlan, needed: Need, verdict: Verdict | None, envelope: PrintedYardage | None) -> list[Strip]:

@@ -4,16 +4,21 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Response, UploadFile
 from pydantic import AfterValidator, StringConstraints
 
-from rowanseed.core.cloth import USUAL_SHRINKAGE, Cloth, Direction, Fibre, Surface
-from rowanseed.core.preparation import square_shrinkage
+from rowanseed.core.cloth import USUAL_SHRINKAGE, Border, Cloth, Direction, Fibre, Repeat, Structure, Surface
+from rowanseed.core.cloth import Lines as ClothLines
+from rowanseed.core.errors import DocumentError
+from rowanseed.core.preparation import preparation, square_shrinkage
 from rowanseed.core.units import format_length
+from rowanseed.drawings.cloth import draw_left, draw_swatch
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
+from rowanseed.web.cloth_fields import Lines, Patches, Price, Weight, fields_of, shaped
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
-from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Share, Text, bind, refuse
+from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
+from rowanseed.web.photo import LARGEST, small_jpeg
 
 router = APIRouter()
 
@@ -32,13 +37,23 @@ def _selvedge_width(mm: float | None) -> float:
     return mm or 0.0
 
 
+def _repeat(mm: float | None) -> float | None:
+    if mm is not None and mm > 2000:
+        raise refuse("No repeat is longer than 2 m. Is the unit right?")
+    return mm
+
+
 class _ClothForm(Form):
     name: Text
     width: Annotated[Length, AfterValidator(_cloth_width)]
     length: OptionalLength
     selvedge: Annotated[OptionalLength, AfterValidator(_selvedge_width)]
     direction: Direction
+    both_sides: Literal["yes"] | None = None
     fibre: Fibre
+    weight: Weight = None
+    structure: Structure = Structure.WOVEN
+    stretch: Stretch = 0.0
     shrink_along: Share
     shrink_across: Share
     square_before: OptionalLength = None
@@ -47,10 +62,30 @@ class _ClothForm(Form):
     washed: Literal["yes"] | None = None
     colour: Annotated[str, StringConstraints(pattern=r"^#[0-9a-fA-F]{6}$")]
     surface: Surface
+    repeat_along: Annotated[OptionalLength, AfterValidator(_repeat)] = None
+    repeat_across: Annotated[OptionalLength, AfterValidator(_repeat)] = None
+    half_drop: Literal["yes"] | None = None
+    lengthwise: Lines = ()
+    crosswise: Lines = ()
+    border: Border = Border.NONE
+    border_line: OptionalLength = None
+    price: Price = None
+    care: Annotated[str, StringConstraints(max_length=300)] = ""
+    gone: Patches = ()
+
+    def cloth(self, before: Cloth | None) -> Cloth:
+        """The cloth as written; what an earlier garment took of it stays gone."""
+        taken = shaped(before) if before is not None else ()
+        return Cloth(
+            self.name, self.width, self.length, self.selvedge or 0.0, self.direction, self.fibre, self.shrink_along,
+            self.shrink_across, self.washed == "yes", self.colour.lower(), self.surface, self.weight, self.structure, self.stretch,
+            Repeat(self.repeat_along, self.repeat_across, self.half_drop == "yes"), ClothLines(self.lengthwise, self.crosswise),
+            self.border, self.border_line or 0.0, self.both_sides == "yes", self.price, self.care.strip(), (*taken, *self.gone),
+        )  # fmt: skip
 
 
 _EMPTY = {"direction": "two-way", "fibre": "cotton", "shrink_along": "5", "shrink_across": "0", "colour": "#6b3d5b",
-          "surface": "plain"}  # fmt: skip
+          "surface": "plain", "structure": "woven", "stretch": "0", "border": "no border"}  # fmt: skip
 
 
 @router.get("/cloths/new")
@@ -61,16 +96,7 @@ def new(home: Home) -> Response:
 @router.get("/cloths/{id}")
 def show(home: Home, id: int) -> Response:
     entry = _found(home, id)
-    c = entry.cloth
-    return _form(home, entry, {
-        "name": c.name,
-        "width": format_length(c.width, home.units, fine=True),
-        "length": format_length(c.length, home.units, fine=True) if c.length else "",
-        "selvedge": format_length(c.selvedge, home.units, fine=True) if c.selvedge else "",
-        "direction": c.direction.value, "fibre": c.fibre.value, "colour": c.colour, "surface": c.surface.value,
-        "shrink_along": f"{c.shrink_along * 100:g}", "shrink_across": f"{c.shrink_across * 100:g}",
-        **({"washed": "yes"} if c.washed else {}),
-    }, {})  # fmt: skip
+    return _form(home, entry, fields_of(entry.cloth, home.units), {})
 
 
 @router.post("/cloths/new")
@@ -95,18 +121,37 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
     if form is not None and 2 * (form.selvedge or 0.0) >= form.width:
         errors["selvedge"] = "The selvedges leave no cloth between them."
     if form is not None and not errors:
-        errors |= _square_faults(form)
+        errors |= _faults(form)
     if form is None or errors:
         return _form(home, entry, typed, errors, status=422)
     if form.square_before and form.square_along and form.square_across:
         form.shrink_along = square_shrinkage(form.square_before, form.square_along)
         form.shrink_across = square_shrinkage(form.square_before, form.square_across)
-    cloth = Cloth(
-        form.name, form.width, form.length, form.selvedge or 0.0, form.direction, form.fibre, form.shrink_along,
-        form.shrink_across, form.washed == "yes", form.colour.lower(), form.surface,
-    )  # fmt: skip
-    cloths.save_cloth(home.db, entry.id if entry else None, cloth)
-    return go("/")
+    id = cloths.save_cloth(home.db, entry.id if entry else None, form.cloth(entry.cloth if entry else None))
+    return go("/" if entry else f"/cloths/{id}")
+
+
+def _faults(form: _ClothForm) -> Errors:
+    """What is wrong with fields taken together."""
+    errors = _square_faults(form)
+    repeats = (("lengthwise", form.repeat_across, "across"), ("crosswise", form.repeat_along, "along"))
+    for name, repeat, way in repeats:
+        lines = getattr(form, name)
+        if lines and repeat is None:
+            errors[f"repeat_{way}"] = f"The lines need the repeat {way} the cloth that they stand in."
+        elif lines and repeat is not None and max(line.at + line.width for line in lines) > repeat + 0.5:
+            errors[name] = "The lines reach beyond one repeat."
+    if form.half_drop and not (form.repeat_along and form.repeat_across):
+        errors["half_drop"] = "A half drop needs the repeat both ways."
+    if form.border is not Border.NONE and not form.border_line:
+        errors["border_line"] = "How far from the selvedge does the line stand that hems lie on?"
+    if form.border_line and form.border_line > form.width / 2:
+        errors["border_line"] = "That is beyond the middle of the cloth."
+    if form.length is not None and any(
+        x >= form.length or y >= form.width for patch in form.gone for x, y in patch[:1]
+    ):
+        errors["gone"] = "A patch lies outside the cloth."
+    return errors
 
 
 def _square_faults(form: _ClothForm) -> Errors:
@@ -135,5 +180,50 @@ def _form(
     usual = ", ".join(
         f"{fibre.value} {share * 100:g} %" for fibre, share in USUAL_SHRINKAGE.items() if fibre is not Fibre.OTHER
     )
-    return home.page("cloth_form.html", status, entry=entry, typed=typed, errors=errors, fibres=list(Fibre),
-                     surfaces=list(Surface), directions=list(Direction), usual=usual)  # fmt: skip
+    source = cloths.cloth(home.db, entry.cut_from) if entry and entry.cut_from else None
+    return home.page(
+        "cloth_form.html", status, entry=entry, typed=typed, errors=errors, fibres=list(Fibre), surfaces=list(Surface),
+        structures=list(Structure), borders=list(Border), usual=usual, source=source,
+        swatch=draw_swatch(entry.cloth, home.units) if entry else None,
+        left=draw_left(entry.cloth, home.units, "left") if entry and entry.cloth.is_remainder else None,
+        ready=preparation(entry.cloth) if entry else (), in_use=cloths.is_in_use(home.db, entry.id) if entry else False,
+    )  # fmt: skip
+
+
+# ---------------------------------------------------------------- photo, throwing away
+
+
+@router.get("/cloths/{id}/photo.jpg")
+def photo(home: Home, id: int) -> Response:
+    jpeg = cloths.photo(home.db, id)
+    if jpeg is None:
+        raise NotFound("photo")
+    return Response(jpeg, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=60"})
+
+
+@router.post("/cloths/{id}/photo")
+async def keep_photo(home: Home, id: int, photo: UploadFile) -> Response:
+    entry = _found(home, id)
+    try:
+        jpeg = small_jpeg(await photo.read(LARGEST + 1))
+    except DocumentError as error:
+        said = {"photo": f"{error.problem} {error.remedy}"}
+        return _form(home, entry, fields_of(entry.cloth, home.units), said, status=422)
+    cloths.keep_photo(home.db, id, jpeg)
+    return go(f"/cloths/{id}")
+
+
+@router.post("/cloths/{id}/photo/remove")
+def remove_photo(home: Home, id: int) -> Response:
+    _found(home, id)
+    cloths.keep_photo(home.db, id, None)
+    return go(f"/cloths/{id}")
+
+
+@router.post("/cloths/{id}/remove")
+def remove(home: Home, id: int) -> Response:
+    entry = _found(home, id)
+    if not cloths.throw_away(home.db, id):
+        said = {"name": "A project cuts from this cloth, or something was cut from it: it stays."}
+        return _form(home, entry, fields_of(entry.cloth, home.units), said, status=422)
+    return go("/")

@@ -7,10 +7,15 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 
 from rowanseed.core.cutting import CutItem
+from rowanseed.core.errors import DocumentError
 from rowanseed.core.pattern import Role
 from rowanseed.core.preparation import Preparation, preparation
+from rowanseed.core.remainder import Left, remainders
+from rowanseed.drawings.cloth import draw_left
 from rowanseed.drawings.lay import draw_lay, laid_words
 from rowanseed.drawings.lay_pieces import LayView, cut_words
+from rowanseed.store import cloths
+from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.projects import set_tick
 from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
@@ -28,6 +33,10 @@ class Table:
     picture: str
     ready: tuple[tuple[str, Preparation], ...]
     """What makes the cloth ready, each with its key on the list; empty once it is waved through."""
+    left: tuple[tuple[Left, str], ...] = ()
+    """Once all is cut from a cloth in hand: what is left of it, each part with its picture."""
+    on_shelf: tuple[ClothEntry, ...] = ()
+    """What is left of it that has been put on the shelf."""
 
 
 WAVED = "waved"
@@ -62,7 +71,44 @@ def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], 
     items = tuple(item for item in project.cut_items if item.role is role)
     view = LayView(home.units, done, current.key if current else None, numbered=True, id=f"cut-{role.value}")
     picture = draw_lay(plan.plan, plan.problem.cloth, plan.entry.cloth, items, view)
-    return Table(plan, items, picture, _ready(plan, done))
+    all_cut = bool(items) and all(item.key in done for item in items)
+    left = _left(plan) if all_cut and plan.entry.cut_by is None else ()
+    shown = tuple((part, draw_left(part.cloth, home.units, f"left-{role.value}-{k}")) for k, part in enumerate(left))
+    on_shelf = tuple(cloths.remainders_of(home.db, plan.entry.id)) if plan.entry.cut_by == project.record.id else ()
+    return Table(plan, items, picture, _ready(plan, done), shown, on_shelf)
+
+
+def _left(plan: ClothPlan) -> tuple[Left, ...]:
+    return remainders(plan.plan, plan.problem.cloth, plan.entry.cloth) if plan.plan is not None else ()
+
+
+@router.post("/projects/{id}/cut/left/{role}")
+def keep_left(home: Home, id: int, role: str, typed: Typing) -> Response:
+    """All is cut: the cloth leaves the shelf, and the parts of it that are wanted come on it with their outlines."""
+    project = load(home, id)
+    plan = _plan(project, role)
+    done = project.ticked("cut")
+    if plan.entry.cut_by is None and all(i.key in done for i in project.cut_items if i.role.value == role):
+        wanted = [part.cloth for k, part in enumerate(_left(plan)) if typed.get(f"keep-{k}") == "yes"]
+        cloths.cut_up(home.db, plan.entry.id, id, wanted)
+    return go(f"/projects/{id}/cut")
+
+
+@router.post("/projects/{id}/cut/left/{role}/back")
+def put_back(home: Home, id: int, role: str) -> Response:
+    """Undo: the cloth is on the shelf again, whole. Its remainders go, unless one is in use."""
+    project = load(home, id)
+    plan = _plan(project, role)
+    if plan.entry.cut_by == id and not cloths.put_back(home.db, plan.entry.id):
+        raise DocumentError("A project cuts from what was left of this cloth.", "Take it out of that project first.")
+    return go(f"/projects/{id}/cut")
+
+
+def _plan(project: ProjectView, role: str) -> ClothPlan:
+    found = next((p for r, p in project.cloth_plans.items() if r.value == role), None)
+    if found is None:
+        raise NotFound("cloth")
+    return found
 
 
 @router.post("/projects/{id}/cut")

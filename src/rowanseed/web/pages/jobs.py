@@ -39,6 +39,8 @@ class Asked:
     question: str
     answered: bool
     patient: bool = False
+    seconds: float | None = None
+    """Its own time, where it is not as long as the others'."""
 
 
 @router.get("/projects/{id}/lays/events")
@@ -69,7 +71,7 @@ def follow(home: House, asked: list[Asked], seconds: float) -> Response:
     """Start searches that do not run yet, and stream how far they are until all are answered."""
     for question in asked:
         if jobs.state(question.question) is None:
-            jobs.start(question.question, question.problem, seconds)
+            jobs.start(question.question, question.problem, question.seconds or seconds)
     stream = StreamingResponse(_stream(home, asked), media_type="text/event-stream")
     stream.headers["Cache-Control"] = "no-store"
     return stream

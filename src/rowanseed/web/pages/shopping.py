@@ -6,8 +6,9 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
 
-from rowanseed.core.cloth import Fibre
+from rowanseed.core.batch import garments
 from rowanseed.core.notions import notions
+from rowanseed.core.notions_wanted import notion as wanted
 from rowanseed.core.pattern import Role
 from rowanseed.core.shopping import GROUPS, Line, merged
 from rowanseed.formats.shopping_csv import write_shopping
@@ -38,10 +39,11 @@ def _lines(home: House, project: ProjectView) -> list[Line]:
         out.append(Line(group, what, needed.to_buy.quantity.show(home.units), 1, needed.to_buy.value, (name,), (needed.to_buy,),
                         "enough on the shelf" if enough else ""))  # fmt: skip
     main = project.cloth_entries.get(Role.MAIN)
-    fibre = main.cloth.fibre if main else Fibre.OTHER
     found = notions(
-        project.garment, project.record.view, project.choices.size, fibre, overlocker=home.habits.overlocker
-    )
+        project.garment, project.record.view, project.choices.size, main.cloth if main else None,
+        overlocker=home.habits.overlocker, garments=garments(project.reckoning.batch),
+    )  # fmt: skip
+    found = (*found, *(wanted(project.garment, project.choices.size, w) for w in project.reckoning.wanted))
     out += [Line(n.kind, n.what, str(n.count), n.count, None, (name,), (n.working,)) for n in found]
     return out
 
