@@ -6,16 +6,18 @@ import json
 from pathlib import Path
 from typing import Any
 
+from rowanseed.core.batch import smaller
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.errors import DocumentError, LayError
 from rowanseed.core.finished import changes
-from rowanseed.core.garment import altered, lay_problem
+from rowanseed.core.garment import Choices, altered, derived, lay_problem, to_cut
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern import Pattern, Role
 from rowanseed.core.sizing.schools import proposals
+from rowanseed.core.tactics import Tactic, combined, with_tactics
 from rowanseed.core.walk import walk
 from rowanseed.core.yardage import need, printed, will_it_do
 from rowanseed.drawings.lay import draw_lay
@@ -53,22 +55,26 @@ def plan_project(document: Path, out: Path, budget: Budget) -> list[str]:
 def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
     choices, units = project.choices(), project.household.units
     changed = altered(project.pattern, choices)
+    garment, everything = _garments(project, choices, changed.pattern)
     advice, _ = project.proposal()
     grown = changes(project.pattern, changed.pattern, choices.size, project.view)
     rows = project.choosing().rows(choices.size, changes=grown)
     walks = walk(changed.pattern, choices.size)
-    steps = sequence(compile_steps(changed.pattern, project.view, choices.size, project.household))
+    steps = sequence(compile_steps(garment, project.view, choices.size, project.household))
     files: dict[str, Any] = {
         "fit.json": fit_document(advice, proposals(project.choosing()), choices, rows, changed, walks, units)
     }
     cloth_results, cut_results, summaries = {}, list[CutItem](), []
-    for role in project.pattern.roles(project.view):
+    for role in everything.roles(project.view):
         cloth = project.cloths.get(role)
         if cloth is None:
             continue
-        problem = lay_problem(changed.pattern, choices, role, cloth)
+        problem = lay_problem(
+            everything, choices, role, cloth, project.tactics.get(role, ()), project.reckoning.matched(role),
+            on_border=project.reckoning.on_border and role is Role.MAIN,
+        )  # fmt: skip
         plan = _best(solve_each(problem, budget), project.lay)
-        items = cut_list(changed.pattern, choices.size, role, problem, plan, cloth.surface)
+        items = cut_list(everything, choices.size, role, problem, plan, cloth.surface)
         needed = need(plan.length, cloth, problem.gap, units)
         verdict = will_it_do(needed, cloth)
         envelope = printed(project.pattern.envelope, project.view, choices.size, role, cloth)
@@ -87,6 +93,23 @@ def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
         project.name, project.person, choices.size, advice.reason, rows, summaries, steps, units
     )
     return files
+
+
+def _garments(project: ProjectDocument, choices: Choices, changed: Pattern) -> tuple[Pattern, Pattern]:
+    """The garment as it is made, and all there is to cut: with strips and the batch's other garments."""
+    tactics = combined(tuple(t for taken in project.tactics.values() for t in taken))
+    reckoning = project.reckoning
+
+    def made(pattern: Pattern, size: str) -> Pattern:
+        return derived(with_tactics(pattern, tactics, size), size, project.view, reckoning)
+
+    garment = made(changed, choices.size)
+    batch = smaller(reckoning.batch) if Tactic.SMALLER_BATCH in tactics else reckoning.batch
+    members = tuple(
+        (m, made(altered(project.pattern, Choices(project.view, m.size, m.blend, m.alterations)).pattern, m.size))
+        for m in batch
+    )
+    return garment, to_cut(garment, choices.size, reckoning, members)
 
 
 def _best(answers: dict[str, Plan | LayError], wanted: LayKind | None) -> Plan:

@@ -137,9 +137,14 @@ def matched(
 def _on_border(pattern: Pattern, size: str, cloth: Cloth, pieces: list[LayPiece]) -> list[LayPiece]:
     """Pieces with a hem cut across the cloth, the hem on the border's line."""
     hems = hem_points(pattern, size)
+    # Turned a quarter round, tops point to the lower selvedge; with a border on both, pieces take turns.
+    upper = {
+        p.id: cloth.direction is Direction.ONE_WAY or (cloth.border is Border.BOTH and k % 2 == 1)
+        for k, p in enumerate(pieces)
+    }
     return [
-        replace(p, grain=Grain.CROSSWISE, border=border_line(cloth, hems[p.id]))
-        if p.id in hems and p.fold is None
+        replace(p, grain=Grain.CROSSWISE, border=border_line(cloth, hems[p.id], upper=upper[p.id]))
+        if p.id in hems
         else p
         for p in pieces
     ]

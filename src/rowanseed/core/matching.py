@@ -25,7 +25,7 @@ class Matching(Enum):
 
     NONE = "not matched"
     BARS = "bars meet at the seams"
-    BOTH = "bars meet, and lines stand at the centres"
+    BOTH = "bars meet, lines centred"
 
 
 @dataclass(frozen=True)

@@ -10,6 +10,7 @@ from dataclasses import dataclass, replace
 from enum import Enum
 
 from rowanseed.core.alter.hem import change_length_at_hem, hem_edges
+from rowanseed.core.derive.facing import with_hem_facings
 from rowanseed.core.errors import AlterationError
 from rowanseed.core.lay.problem import LayKind, Problem
 from rowanseed.core.pattern import (
@@ -73,7 +74,7 @@ PRICES: dict[Tactic, Price] = {
     Tactic.BANDS_ACROSS: Price(3, "the print or nap runs the other way on bands, and they stretch a little", "interface them well"),
     Tactic.NARROW_HEM: Price(3, "the hem hangs lighter", "less to let down later"),
     Tactic.OTHER_FACING: Price(4, "another cloth shows when it hangs open", "another cloth is needed, of the same weight or lighter"),
-    Tactic.FACED_HEM: Price(5, "none from the right side", "a strip of other cloth, sewn on, turned and caught: about half an hour"),
+    Tactic.FACED_HEM: Price(5, "none from the right side", "facings from other cloth, sewn on, turned and caught: about half an hour"),
     Tactic.PIECED_FACING: Price(4, "a seam inside, where nobody sees it", "a short seam to press open in each facing"),
     Tactic.FOLD_TO_SELVEDGE: Price(5, "a seam shows down the back", "one more seam; its edges are the selvedges and need no neatening"),
     Tactic.CENTRE_SEAM: Price(6, "a seam shows down the middle", "one more seam to sew, neaten and press"),
@@ -135,7 +136,7 @@ def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pa
             case Tactic.NARROW_HEM:
                 pattern = _with_hem(pattern, NARROW_HEM, (6.0, 10.0))
             case Tactic.FACED_HEM:
-                pattern = _with_hem(pattern, FACED_HEM, ())
+                pattern = with_hem_facings(_with_hem(pattern, FACED_HEM, ()), size, Role.CONTRAST)
             case Tactic.CENTRE_SEAM:
                 pattern = _with_centre_seams(pattern)
             case Tactic.FOLD_TO_SELVEDGE:

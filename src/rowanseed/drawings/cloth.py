@@ -83,23 +83,29 @@ def _measures(root: Element, cloth: Cloth, units: Units) -> None:
         text.set("transform", f"rotate(-90 {number(right + 22)} {number(y)})")
 
 
-def draw_left(cloth: Cloth, units: Units, id: str, widest: float = 1600.0) -> str:
-    """What is left of a cloth, to scale: its outline on the frame it fits in. Empty where none is in hand."""
+def draw_left(cloth: Cloth, units: Units, id: str, room: tuple[float, float] | None = None) -> str:
+    """What is left of a cloth, to scale: its outline on the frame it fits in. Empty where none is in hand.
+
+    `room` (along, across, in mm) gives several of them one scale.
+    """
     if cloth.length is None:
         return ""
-    letter = max(cloth.length, cloth.width) / 26
+    long, wide = room or (cloth.length, cloth.width)
+    letter = max(long, wide) / 22
     pad = letter * 1.6
     title = f"{cloth.name}: {format_cloth(cloth.length, units)} by {format_length(cloth.width, units)}"
-    root = drawing(max(cloth.length + 2 * pad, widest * 0.4), cloth.width + 2 * pad, title, "Its outline, to scale; the lower selvedge below.",
-                   class_="left")  # fmt: skip
-    defs = add(root, "defs")
-    fill = define_fill(defs, cloth, f"{id}-fill")
-    rings = [[(pad + x, pad + cloth.width - y) for x, y in ring] for ring in outline_of(cloth)]
+    root = drawing(
+        long + 2 * pad, wide + 2 * pad, title, "Its outline, to scale; the lower selvedge below.", class_="left"
+    )
+    fill = define_fill(add(root, "defs"), cloth, f"{id}-fill")
+    low = pad + wide
+    rings = [[(pad + x, low - y) for x, y in ring] for ring in outline_of(cloth)]
     add(root, "path", d="".join(path_of(ring) for ring in rings), fill=fill, fill_rule="evenodd", stroke=INK, stroke_width=letter / 12,
         stroke_linejoin="round")  # fmt: skip
-    add(root, "text", format_cloth(cloth.length, units), x=pad + cloth.length / 2, y=pad - letter * 0.4, font_size=letter, fill=QUIET,
-        text_anchor="middle")  # fmt: skip
-    side = add(root, "text", format_length(cloth.width, units), x=pad - letter * 0.45, y=pad + cloth.width / 2, font_size=letter, fill=QUIET,
+    add(root, "text", format_cloth(cloth.length, units), x=pad + cloth.length / 2, y=low - cloth.width - letter * 0.4, font_size=letter,
+        fill=QUIET, text_anchor="middle")  # fmt: skip
+    at_y = low - cloth.width / 2
+    side = add(root, "text", format_length(cloth.width, units), x=pad - letter * 0.45, y=at_y, font_size=letter, fill=QUIET,
                text_anchor="middle")  # fmt: skip
-    side.set("transform", f"rotate(-90 {number(pad - letter * 0.45)} {number(pad + cloth.width / 2)})")
+    side.set("transform", f"rotate(-90 {number(pad - letter * 0.45)} {number(at_y)})")
     return write(root)

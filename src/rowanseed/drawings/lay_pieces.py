@@ -8,6 +8,7 @@ from xml.etree.ElementTree import Element
 
 from shapely.geometry import LineString, Polygon
 
+from rowanseed.core.batch import AT
 from rowanseed.core.cloth import Cloth
 from rowanseed.core.cutting import CutItem, GrainCheck
 from rowanseed.core.outline import Point
@@ -131,6 +132,9 @@ def _distances(root: Element, sheet: Sheet, check: GrainCheck, start: float, vie
         _upright_distance(root, letter, shape, ends, far, texts)
         return
     for k, (x, y) in enumerate(ends):
+        inside = LineString([(x, y), (x, far)]).intersection(shape)
+        if max((part.length for part in getattr(inside, "geoms", [inside])), default=0.0) < letter * 1.2:
+            continue
         inwards = 1.0 if x < ends[1 - k][0] else -1.0
         x += inwards * letter
         halo(root, x + inwards * letter * 0.3, y + _way_down(shape, x, y, far, letter), texts[k], letter * 0.9,
@@ -145,8 +149,12 @@ def _upright_distance(
     inside = LineString([(x, y), (x, far)]).intersection(shape)
     run = max(getattr(inside, "geoms", [inside]), key=lambda part: part.length)
     text = f"{texts[0]}, both ends" if texts[0] == texts[1] else f"{texts[0]} / {texts[1]}"
-    if run.length < WIDTH_OF_A_LETTER * len(text) * letter * 0.9:
-        text = texts[0] if texts[0] == texts[1] else text
+    fitting = [t for t in dict.fromkeys((text, texts[0] if texts[0] == texts[1] else text))
+               if run.length > WIDTH_OF_A_LETTER * len(t) * letter * 0.82 + letter]  # fmt: skip
+    if not fitting:
+        # It stands on the cutting list; over its neighbours it would only be in the way.
+        return
+    text = fitting[0]
     at = y + (1 if far > y else -1) * max(run.length / 2, letter * 1.2 + WIDTH_OF_A_LETTER * len(text) * letter * 0.45)
     written = halo(root, x + letter * 0.3, at, text, letter * 0.82, fill=CHALK, text_anchor="middle")
     written.set("transform", f"rotate(-90 {number(x + letter * 0.3)} {number(at)})")
@@ -167,13 +175,13 @@ def _label(root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: 
     left, low, right, high = shape.bounds
     x, y = shape.representative_point().coords[0]
     if high - low > 1.7 * (right - left):
-        _upright_label(root, sheet, shape, name)
+        _upright_label(root, sheet, shape, name, _short(item, view, sheet, high - low))
         return
     y = (low + high) / 2 if grain_y is None else grain_y - sheet.letter * 0.55
     room, x = _chord(shape, y - sheet.letter * 0.4, x)
     size = max(sheet.letter * 0.72, min(sheet.letter * 1.3, room / (WIDTH_OF_A_LETTER * len(name))))
     if room < WIDTH_OF_A_LETTER * len(name) * size:
-        name = str(item.number) if view.numbered else item.piece.name.split()[0]
+        name = _short(item, view, sheet, room)
     halo(root, x, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
     if high - low > sheet.letter * 5:
         below = (grain_y if grain_y is not None else y) + sheet.letter * 1.15
@@ -182,14 +190,23 @@ def _label(root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: 
             halo(root, x, below, cut_words(item), sheet.letter * 0.95, fill=QUIET, text_anchor="middle")
 
 
-def _upright_label(root: Element, sheet: Sheet, shape: Polygon, name: str) -> None:
+def _short(item: CutItem, view: LayView, sheet: Sheet, room: float) -> str:
+    """A name for little room: the number on the list, or the tissue's own, for another garment of the batch with whose."""
+    if view.numbered:
+        return str(item.number)
+    whose = item.piece.name.rpartition(", ")[2] if AT in item.piece.id else ""
+    longer = f"{item.piece.number}, {whose}" if whose else str(item.piece.number)
+    return longer if room > WIDTH_OF_A_LETTER * len(longer) * sheet.letter * 0.72 else str(item.piece.number)
+
+
+def _upright_label(root: Element, sheet: Sheet, shape: Polygon, name: str, short: str) -> None:
     """A narrow piece that lies across the cloth has its name along itself."""
     left, low, right, high = shape.bounds
     middle = LineString([(left - 1, (low + high) / 2), (right + 1, (low + high) / 2)]).intersection(shape)
     x = (middle.bounds[0] + middle.bounds[2]) / 2 if not middle.is_empty else (left + right) / 2
     y = low + (high - low) * 0.42
     if (high - low) * 0.85 < WIDTH_OF_A_LETTER * len(name) * sheet.letter * 0.8:
-        name = name.split("  ")[0] if "  " in name else name.split()[0]
+        name = short
     size = max(sheet.letter * 0.8, min(sheet.letter * 1.1, (high - low) * 0.75 / (WIDTH_OF_A_LETTER * len(name))))
     text = halo(root, x - (right - left) * 0.12, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
     text.set("transform", f"rotate(-90 {number(x - (right - left) * 0.12)} {number(y)})")

@@ -14,14 +14,16 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.body import MEASURE, Age
-from rowanseed.core.cloth import Cloth, Direction, Fibre, Surface
+from rowanseed.core.cloth import Cloth, Direction, Fibre, Repeat, Structure, Surface
 from rowanseed.core.errors import DocumentError, LengthError
 from rowanseed.core.garment import Choices
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household
 from rowanseed.core.pattern import Pattern, Role
+from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.sizing.schools import Choosing, Proposal, School, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
+from rowanseed.core.tactics import Tactic, combined
 from rowanseed.core.units import Units, parse_length, parse_signed_length
 from rowanseed.formats.fit_json import FitChoice
 from rowanseed.formats.pattern_json import read_pattern
@@ -51,6 +53,12 @@ class _Cloth(_Record):
     washed: bool = False
     colour: str = Field("#8a8f8c", pattern=r"^#[0-9a-fA-F]{6}$")
     surface: Surface = Surface.PLAIN
+    weight: float | None = Field(None, ge=10, le=2000)
+    structure: Structure = Structure.WOVEN
+    repeat_along: str = ""
+    repeat_across: str = ""
+    half_drop: bool = False
+    price: float | None = Field(None, ge=0)
 
 
 class _Alteration(_Record):
@@ -83,6 +91,8 @@ class _Project(_Record):
     pattern: str | dict[str, Any]
     cloths: dict[Role, _Cloth]
     choices: _Choices = _Choices()
+    tactics: dict[Role, list[Tactic]] = {}
+    reckoning: Reckoning = Reckoning()
 
 
 @dataclass(frozen=True)
@@ -100,6 +110,8 @@ class ProjectDocument:
     fit: FitChoice
     lay: LayKind | None
     household: Household
+    tactics: Mapping[Role, tuple[Tactic, ...]]
+    reckoning: Reckoning
 
     def choosing(self) -> Choosing:
         return Choosing(self.body, self.pattern, self.view, self.fit.wish, self.household.units)
@@ -170,7 +182,11 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
             model.choices.hem_by_hand,
             main.fibre if main else Fibre.OTHER,
             model.choices.units,
+            main.structure if main else Structure.WOVEN,
+            main.weight if main else None,
         ),
+        tactics={role: combined(tuple(taken)) for role, taken in model.tactics.items()},
+        reckoning=model.reckoning,
     )
 
 
@@ -210,5 +226,11 @@ def _cloth(model: _Cloth, unit: str, where: str) -> Cloth:
         model.name, width,
         _length(model.length, unit, f"{where}, length") if model.length else None,
         selvedge, model.direction, model.fibre, model.shrink_along, model.shrink_across, model.washed, model.colour,
-        model.surface,
+        model.surface, model.weight, model.structure,
+        repeat=Repeat(
+            _length(model.repeat_along, unit, f"{where}, repeat_along") if model.repeat_along.strip() else None,
+            _length(model.repeat_across, unit, f"{where}, repeat_across") if model.repeat_across.strip() else None,
+            model.half_drop,
+        ),
+        price=model.price,
     )  # fmt: skip

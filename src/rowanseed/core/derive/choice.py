@@ -10,8 +10,8 @@ class LiningSchool(Enum):
     """What becomes of the facing where the garment is lined."""
 
     NONE = "no lining"
-    DEDUCT = "garment − facing + two seam allowances"
-    WHOLE = "whole pieces, the facing laid on"
+    DEDUCT = "facing deducted"
+    WHOLE = "whole, facing laid on"
 
 
 class Pleat(Enum):

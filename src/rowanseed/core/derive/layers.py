@@ -16,8 +16,9 @@ from rowanseed.core.derive.lining import (
     shorter,
     with_lining,
 )
-from rowanseed.core.derive.shaping import derived, seam_runs, trim
+from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
 from rowanseed.core.pattern import Cut, Layer, LayerKind, Panel, Pattern, Piece, Role
+from rowanseed.core.units import Units, format_length
 
 UNDER_COLLAR = 3.0
 """How much an under collar is trimmed on its outer edges, so that the seam rolls under."""
@@ -126,7 +127,8 @@ def _under_collar(pattern: Pattern, size: str) -> Pattern:
         joining, folds = _joining_edges(pattern, piece), {cut.fold for cut in piece.cuts if cut.fold}
         outer = [e.name for e in piece.edges if e.name not in joining and e.name not in folds]
         number += 1
-        runs = trim(piece, seam_runs(piece, size), dict.fromkeys(outer, UNDER_COLLAR))
+        drawn = seam_runs(piece, size)
+        runs = _tapered(drawn, trim(piece, drawn, dict.fromkeys(outer, UNDER_COLLAR)), joining, outer)
         once = tuple(replace(c, count=1, pair=False) if c.role is Role.MAIN else c for c in piece.cuts)
         main: tuple[Cut, ...] = tuple(c for c in once if c.role is Role.MAIN)
         under = derived(
@@ -134,6 +136,31 @@ def _under_collar(pattern: Pattern, size: str) -> Pattern:
         )
         pieces += [replace(piece, cuts=once), under]
     return replace(pattern, pieces=tuple(pieces))
+
+
+def _tapered(
+    drawn: dict[str, Run], trimmed: dict[str, Run], joining: frozenset[str], outer: list[str]
+) -> dict[str, Run]:
+    """Trimmed edges that reach the joining edge, tapered to nothing there, so that it still fits its stand or neck."""
+    names = list(drawn)
+    out = {name: trimmed[name] if name in outer else drawn[name] for name in names}
+    for k, name in enumerate(names):
+        before, after = names[k - 1], names[(k + 1) % len(names)]
+        if name not in outer or not {before, after} & joining:
+            continue
+        run = drawn[name] if before in joining else list(reversed(drawn[name]))
+        corner = trimmed[name][-1] if before in joining else trimmed[name][0]
+        shift = (corner[0] - run[-1][0], corner[1] - run[-1][1])
+        last = len(run) - 1
+        moved = [(x + shift[0] * i / last, y + shift[1] * i / last) for i, (x, y) in enumerate(run)]
+        out[name] = moved if before in joining else list(reversed(moved))
+    for k, name in enumerate(names):
+        following = names[(k + 1) % len(names)]
+        if out[name][-1] != out[following][0] and name not in outer and name not in joining:
+            out[name] = [*out[name][:-1], out[following][0]]
+        elif out[name][-1] != out[following][0] and following not in outer and following not in joining:
+            out[following] = [out[name][-1], *out[following][1:]]
+    return out
 
 
 # ---------------------------------------------------------------- what was derived from what
@@ -148,42 +175,49 @@ class Derivation:
     words: tuple[str, ...]
 
 
-def derivations(before: Pattern, after: Pattern, layers: Layers) -> tuple[Derivation, ...]:
+def derivations(before: Pattern, after: Pattern, layers: Layers, units: Units) -> tuple[Derivation, ...]:
     """Every piece that is new or changed, with what it was derived from."""
     old = {piece.id: piece for piece in before.pieces}
     out = []
     for piece in after.pieces:
         if piece.id in old:
             if piece.shapes != old[piece.id].shapes and draws_lining(before):
-                out.append(Derivation(piece, old[piece.id], _pleat_and_pads(piece, layers)))
+                out.append(Derivation(piece, old[piece.id], _pleat_and_pads(piece, layers, units)))
             continue
         base = next(
             (p for p in before.pieces if piece.id in (lining_id(p.id), interfacing_id(p.id), f"under-{p.id}")), None
         )
         if base is not None:
-            out.append(Derivation(piece, base, _words(before, piece, base, layers)))
+            out.append(Derivation(piece, base, _words(before, piece, base, layers, units)))
     return tuple(out)
 
 
-def _words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers) -> tuple[str, ...]:
+def _words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, units: Units) -> tuple[str, ...]:
     if piece.id == interfacing_id(base.id):
         return (f"{base.name} without its allowances" + (", kept at the joining edge" if is_collar(base) else ""),)
     if piece.id == f"under-{base.id}":
-        return (f"{base.name} − {UNDER_COLLAR:.0f} mm on its outer edges",)
-    said = [str(base.name)]
+        return (f"{base.name} − {_fine(UNDER_COLLAR, units)} on its outer edges",)
+    said = []
     if layers.lining is LiningSchool.DEDUCT:
         said.append("− facing + two seam allowances")
     if any(e.name in ("hem",) for e in base.edges):
-        said.append(f"hem {shorter(pattern):.0f} mm shorter, hanging free" if layers.hem is LiningHem.FREE
-                    else f"{FOLD_OF_EASE:.0f} mm past the finished hem, for a fold of ease")  # fmt: skip
-    return (*said, *_pleat_and_pads(piece, layers))
+        said.append(f"hem {_fine(shorter(pattern), units)} shorter, hanging free" if layers.hem is LiningHem.FREE
+                    else f"{_fine(FOLD_OF_EASE, units)} past the finished hem, for a fold of ease")  # fmt: skip
+    said += _pleat_and_pads(piece, layers, units)
+    return tuple(said) or ("cut alike",)
 
 
-def _pleat_and_pads(piece: Piece, layers: Layers) -> tuple[str, ...]:
+def _pleat_and_pads(piece: Piece, layers: Layers, units: Units) -> tuple[str, ...]:
     said = []
     if any(line.id == "ease-pleat" for line in piece.lines):
         where = "over the whole length" if layers.pleat is Pleat.FULL else "at the shoulders"
-        said.append(f"+ {PLEAT_DEPTH:.0f} mm at the centre back: a pleat of {2 * PLEAT_DEPTH:.0f} mm {where}")
+        said.append(
+            f"+ {_fine(PLEAT_DEPTH, units)} at the centre back: a pleat of {_fine(2 * PLEAT_DEPTH, units)} {where}"
+        )
     if layers.pad and (piece.has_edge("shoulder") or piece.has_edge("cap")):
-        said.append(f"− {layers.pad:.0f} mm at the shoulder for the pad")
+        said.append(f"− {_fine(layers.pad, units)} at the shoulder for the pad")
     return tuple(said)
+
+
+def _fine(mm: float, units: Units) -> str:
+    return format_length(mm, units, fine=True)

@@ -1,6 +1,6 @@
 """The lining, worked out from the garment's own pieces (common practice, no source).
 
-Lining = garment − facing + two seam allowances, or the whole piece with the facing laid on it; an ease pleat at the
+Lining = garment less facing plus two seam allowances, or the whole piece with the facing laid on it; an ease pleat at the
 centre back; a length by the way it hangs; room taken out for shoulder pads. A pattern that draws its own lining
 keeps it, and only pleat and pads are worked into that.
 """

@@ -143,7 +143,8 @@ class _Race:
     def __init__(self, problem: Problem, budget: Budget, on_progress: OnProgress, should_stop: ShouldStop) -> None:
         self.problem, self.budget = problem, budget
         self.on_progress, self.should_stop = on_progress, should_stop
-        self.started, self.computed = time.monotonic(), time.process_time()
+        self.started = self.searching = time.monotonic()
+        self.computed = time.process_time()
         self.threads = 1 if budget.sweeps is not None else max(1, budget.threads)
         self.shapes = ShapeSet()
         self.items: dict[StretchPlan, list[Item]] = {}
@@ -244,6 +245,7 @@ class _Race:
         everything = pairs | {(b, a) for a, b in pairs}
         self.tables = build(self.shapes.bases, self.problem.gap, products or {FLIPS[0]}, everything, self.should_stop)
         self.tabulated = time.monotonic() - self.started
+        self.searching, self.computed = time.monotonic(), time.process_time()
 
     def _fill(self, arrangement: Arrangement) -> None:
         for part in arrangement.stretches:
@@ -275,7 +277,8 @@ class _Race:
             return 1.0
         used = time.monotonic() - self.started
         if self.budget.computing:
-            used = max(time.process_time() - self.computed, used / PATIENCE)
+            # What the tables took is not taken from the search: it depends on how finely the pieces are drawn.
+            used = max(time.process_time() - self.computed, (time.monotonic() - self.searching) / PATIENCE)
         return used / max(1e-9, self.budget.seconds)
 
     def _compete(self) -> None:

@@ -27,6 +27,7 @@ router = APIRouter()
 
 SECONDS = 3.0
 SECONDS_FOR_A_PIECE = 1.0
+MOST_ALIKE = 4
 SMALL = 0.12
 """Pieces of up to this many m², all copies of one together, are looked for among the off-cuts."""
 
@@ -240,9 +241,23 @@ def _sizes(home: House, project: ProjectView, role: Role, give: int | None) -> l
             continue
         problem = lay_problem(pattern, choices, role, entry.cloth, (), project.reckoning.matched(role))
         out.append((f"size {size}", _asked(home, entry, problem)))
+    return [*out, *_several(home, project, role, entry)]
+
+
+def _several(home: House, project: ProjectView, role: Role, entry: ClothEntry) -> list[tuple[str, OnShelf]]:
+    """Two and more of the garment as it is in this project, as long as the cloth's area holds them."""
+    one = project.problem(role, entry.cloth)
+    out = []
+    for number in range(2, MOST_ALIKE + 1):
+        problem = replace(one, pieces=tuple(replace(p, cut=p.cut * number) for p in one.pieces))
+        if sum(p.area * p.cut for p in problem.pieces) > area_in_hand(entry.cloth):
+            break
+        out.append((f"{number} of this garment, size {project.size}", _asked(home, entry, problem)))
     return out
 
 
 def _largest(sizes: list[tuple[str, OnShelf]]) -> str:
-    """The largest size that fits; a cloth that holds a size holds every smaller one."""
-    return next((name for name, row in reversed(sizes) if row.fits), "")
+    """The largest size that fits, and how many of this garment where it is several."""
+    fitting = [name for name, row in sizes if row.fits]
+    one = [name for name in fitting if name.startswith("size")]
+    return " or ".join([*one[-1:], *[name for name in fitting if name not in one][-1:]])

@@ -73,7 +73,8 @@ def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], 
     picture = draw_lay(plan.plan, plan.problem.cloth, plan.entry.cloth, items, view)
     all_cut = bool(items) and all(item.key in done for item in items)
     left = _left(plan) if all_cut and plan.entry.cut_by is None else ()
-    shown = tuple((part, draw_left(part.cloth, home.units, f"left-{role.value}-{k}")) for k, part in enumerate(left))
+    room = (max((p.cloth.length or 0.0 for p in left), default=0.0), max((p.cloth.width for p in left), default=0.0))
+    shown = tuple((p, draw_left(p.cloth, home.units, f"left-{role.value}-{k}", room)) for k, p in enumerate(left))
     on_shelf = tuple(cloths.remainders_of(home.db, plan.entry.id)) if plan.entry.cut_by == project.record.id else ()
     return Table(plan, items, picture, _ready(plan, done), shown, on_shelf)
 

@@ -10,12 +10,21 @@ from pydantic import AfterValidator
 
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.layers import derivations, has_collar_alike, with_layers
-from rowanseed.core.derive.lining import can_be_lined, can_be_pleated, draws_lining, has_facings, shorter
+from rowanseed.core.derive.lining import (
+    FOLD_OF_EASE,
+    PLEAT_DEPTH,
+    can_be_lined,
+    can_be_pleated,
+    draws_lining,
+    has_facings,
+    shorter,
+)
 from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Role
 from rowanseed.core.units import format_length
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.derived import draw_derived
+from rowanseed.drawings.pieces import draw_nest
 from rowanseed.store import projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
@@ -75,13 +84,14 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
     view, size, layers = project.record.view, project.size, project.reckoning.layers
     drawn = project.altered.pattern
     derived = with_layers(drawn, size, view, layers)
-    found = derivations(drawn, derived, layers)
+    found = derivations(drawn, derived, layers, home.units)
     colour = f"#{project.colour}"
     return home.page(
         "cloth_layers.html", status, project=project, station="cloth", part="layers", typed=typed, errors=errors, found=found,
-        picture=draw_derived(found, size, thread(colour), pale(colour, 0.72)) if found else None,
+        picture=draw_derived(found, size, thread(colour), pale(colour, 0.72)) if found else draw_nest(
+            drawn, size, thread(colour), [piece for piece, _ in drawn.pieces_for(Role.MAIN, view)]),
         offers=_offers(project), pleats=list(Pleat), hems=list(LiningHem), interfacings=list(InterfacingSchool),
-        shorter=shorter(drawn), underlined=layers.underlined,
+        shorter=shorter(drawn), ease=FOLD_OF_EASE, pleat=PLEAT_DEPTH, underlined=layers.underlined,
     )  # fmt: skip
 
 

@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
 from rowanseed.core.conversion import convert
 from rowanseed.core.errors import LayError
-from rowanseed.core.garment import lay_problem
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.pattern import PrintedYardage, Role
 from rowanseed.core.tactics import LOOSENS, PRICES, Price, Tactic, combined, offered
@@ -234,25 +233,8 @@ def short(home: Home, id: int, role: str | None = None) -> Response:
     return home.page(
         "cloth_short.html", project=project, station="cloth", part="short", role=chosen, plain=plain, ranked=ranked, best=best,
         left=waiting, hand=hand, refused=[a for a in everything if a.answered and a.plan is None], taken=project.tactics(chosen),
-        most=_most(home, project, chosen, hand),
+        entry=project.cloth_plans[chosen].entry,
     )  # fmt: skip
-
-
-def _most(home: House, project: ProjectView, role: Role, hand: float | None) -> str:
-    """The most this cloth can give: the largest size whose pieces' area it holds at the density reached so far."""
-    plain = project.cloth_plans[role].plan
-    if hand is None or plain is None or project.choices is None:
-        return ""
-    problem = project.cloth_plans[role].problem
-    share = plain.density(problem)
-    usable = hand * (problem.cloth.width - 2 * problem.cloth.selvedge) * share
-    fitting = []
-    for size in project.pattern.envelope.sizes:
-        pieces = lay_problem(project.pattern, replace(project.choices, size=size, blend=(), alterations=()), role,
-                             project.cloth_plans[role].entry.cloth).pieces  # fmt: skip
-        if sum(p.area * p.cut for p in pieces) <= usable:
-            fitting.append(size)
-    return fitting[-1] if fitting else "none"
 
 
 @router.get("/projects/{id}/short/{role}/events")

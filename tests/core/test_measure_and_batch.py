@@ -1,0 +1,152 @@
+"""Pieces cut to the measure, batches, and the notions a sewist adds; allowances are common practice, no source."""
+
+import math
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from shapely import affinity
+from shapely.geometry import box
+
+from rowanseed.core.batch import Member, cost_each, garments, smaller, together
+from rowanseed.core.cloth import Cloth, Direction, Fibre, Structure
+from rowanseed.core.garment import Choices, altered, lay_problem
+from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.problem import Plan
+from rowanseed.core.make.settings import needle_for
+from rowanseed.core.notions import notions
+from rowanseed.core.notions_wanted import Wanted, WantedKind, edge_length, edges_to_choose, notion
+from rowanseed.core.pattern import Grain, Role
+from rowanseed.core.preparation import preparation
+from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.sums.rectangles import Rectangle, RectangleKind, bias_yield, cut_figures, with_rectangles
+from rowanseed.core.units import Units
+from rowanseed.demo import overshirt, six_gore_skirt
+from rowanseed.formats.reckoning_json import read_reckoning, write_reckoning
+
+SKIRT = six_gore_skirt.draft()
+LINEN = Cloth("linen", 1450, 4000, 10, Direction.TWO_WAY, washed=True, price=20.0)
+
+
+def test_cut_figures_by_hand():
+    """A waistband 70 by 4 cm, a ruffle 12 cm deep on 2 m at double fullness, 2.4 m of binding 1 cm wide."""
+    band = cut_figures(Rectangle(RectangleKind.BAND, "band", 700, 40))
+    assert (band.long.value, band.wide.value, band.parts, band.grain) == (720, 100, 1, Grain.LENGTHWISE)
+    ruffle = cut_figures(Rectangle(RectangleKind.RUFFLE, "ruffle", 2000, 120, fullness=2.0))
+    assert (ruffle.long.value, ruffle.wide.value) == (4020, 146)
+    bias = cut_figures(Rectangle(RectangleKind.BIAS, "binding", 2400, 10))
+    assert (bias.parts, bias.wide.value, bias.long.value, bias.grain) == (4, 40, 600 + 20 + 40, Grain.BIAS)
+    tie = cut_figures(Rectangle(RectangleKind.TIE, "tie", 900, 25))
+    assert tie.wide.value == 70 and "2 × finished width" in tie.wide.formula
+
+
+@given(side=st.integers(200, 900), wide=st.integers(25, 60))
+def test_bias_yield_is_what_a_square_really_gives(side, wide):
+    """Strips at 45 degrees cut out of a square, measured with the geometry library, joined end to end."""
+    square = box(0, 0, side, side)
+    reach = side * math.sqrt(2)
+    total, at = 0.0, -reach
+    while at < reach:
+        strip = affinity.rotate(box(-reach, at, reach, at + wide), 45, origin=(side / 2, side / 2))
+        total += square.intersection(strip).area / wide
+        at += wide
+    assert bias_yield(side, side, wide).value == pytest.approx(total, rel=1e-6)
+
+
+def test_rectangles_are_laid_and_cut_like_any_piece():
+    strips = (
+        Rectangle(RectangleKind.BIAS, "binding", 1800, 10),
+        Rectangle(RectangleKind.STRAP, "strap", 400, 20, count=2),
+    )
+    pattern = with_rectangles(SKIRT, "14", strips)
+    problem = lay_problem(pattern, Choices("A", "14"), Role.MAIN, LINEN)
+    assert [(p.id, p.cut, p.grain) for p in problem.pieces[-2:]] == [
+        ("measure-1", 3, Grain.BIAS),
+        ("measure-2", 2, Grain.EITHER),
+    ]
+    plans = [a for a in solve_each(problem, Budget(sweeps=12)).values() if isinstance(a, Plan)]
+    turns = {p.turn % 90 for plan in plans for s in plan.stretches for p in s.placements if p.piece == "measure-1"}
+    assert turns == {45}
+    assert with_rectangles(SKIRT, "14", ()) is SKIRT
+
+
+# ---------------------------------------------------------------- the batch
+
+
+def test_a_batch_lays_every_size_together_and_counts_them():
+    own = altered(SKIRT, Choices("A", "14")).pattern
+    members = ((Member("Nerys, size 10", "10", 2), altered(SKIRT, Choices("A", "10")).pattern),)
+    both = together(own, "14", members)
+    problem = lay_problem(both, Choices("A", "14"), Role.MAIN, LINEN)
+    cuts = {p.id: p.cut for p in problem.pieces}
+    assert cuts["side-front"] == 2 and cuts["side-front@2"] == 4
+    alone = lay_problem(SKIRT, Choices("A", "10"), Role.MAIN, LINEN)
+    assert problem.piece("front@2").area == pytest.approx(alone.piece("front").area)
+    assert together(own, "14", ()) is own or together(own, "14", ()).pieces == own.pieces
+    assert both.piece("front@2").name.endswith("Nerys, size 10")
+
+
+def test_a_batch_is_counted_and_made_smaller_one_by_one():
+    batch = (Member("a", "10", 2), Member("b", "12", 1))
+    assert garments(batch) == 4
+    assert garments(smaller(batch)) == 3 and garments(smaller(smaller(batch))) == 2
+    assert smaller(smaller(smaller(batch))) == () and smaller(()) == ()
+
+
+def test_cost_for_each_by_hand():
+    """3.6 m at 20 for three garments: 24 each."""
+    assert cost_each(3600, 20.0, 3).value == 24.0
+    assert cost_each(3600, 20.0, 3).quantity.show(Units.METRIC) == "24.00"
+
+
+def test_notions_of_a_batch_are_those_of_every_garment():
+    shirt = overshirt.draft()
+    size = shirt.envelope.sizes[2]
+    one = {n.kind + n.what.partition(":")[0]: n for n in notions(shirt, "A", size, None, overlocker=False)}
+    ten = {n.kind + n.what.partition(":")[0]: n for n in notions(shirt, "A", size, None, overlocker=False, garments=10)}
+    buttons = "buttons and zipsButtons"
+    assert ten[buttons].working.given[0].quantity.value == 10 * one[buttons].working.given[0].quantity.value
+
+
+# ---------------------------------------------------------------- notions besides
+
+
+def test_notions_by_hand():
+    """Elastic for a 70 cm waist: 63 + 2.5; snaps on 32 cm every 5 cm: 8; three bones of 20 cm: 3 × 18."""
+    assert notion(SKIRT, "14", Wanted(WantedKind.ELASTIC, 700)).working.value == pytest.approx(655)
+    assert notion(SKIRT, "14", Wanted(WantedKind.SNAPS, 320)).count == 8
+    assert notion(SKIRT, "14", Wanted(WantedKind.BONING, 200, count=3)).working.value == 540
+    assert notion(SKIRT, "14", Wanted(WantedKind.PADS, count=2)).count == 2
+
+
+def test_piping_follows_the_garment_s_own_edge():
+    """The hem of the skirt, both hands, is as long as its gores' hems; a longer edge takes more packets."""
+    hem = edge_length(SKIRT, "14", "hem")
+    found = notion(SKIRT, "14", Wanted(WantedKind.PIPING, edge="hem"))
+    assert found.working.value == pytest.approx(hem + 25 * (math.ceil(hem / 2500) + 1))
+    assert found.count == math.ceil(found.working.value / 2500)
+    assert ("hem", "Hem") in edges_to_choose(SKIRT) and edge_length(SKIRT, "14", "nothing") == 0
+
+
+def test_the_needle_follows_weave_and_weight():
+    """60/8 sheer, 70/10 light, 80/12 medium, 90/14 denim, 100/16 heavy; ball-point for knits, sharp for silk."""
+    assert needle_for(Fibre.COTTON, weight=70) == "universal 60/8"
+    assert needle_for(Fibre.COTTON, weight=330) == "universal 90/14"
+    assert needle_for(Fibre.COTTON, weight=500) == "universal 100/16"
+    assert needle_for(Fibre.COTTON, Structure.KNIT, 180) == "ball-point 80/12"
+    assert needle_for(Fibre.SILK).startswith("sharp")
+
+
+def test_knits_and_cloth_alike_on_both_sides_are_made_ready_their_own_way():
+    knit = Cloth(
+        "jersey", 1500, 2000, 10, Direction.TWO_WAY, structure=Structure.KNIT, both_sides=True, fibre=Fibre.ACETATE
+    )
+    steps = {s.key: s for s in preparation(knit)}
+    assert "ends" not in steps and "rest" in steps and "side" in steps
+    assert "Soak" in steps["shrink"].what
+
+
+def test_a_reckoning_comes_back_as_it_was_kept():
+    kept = Reckoning(rectangles=(Rectangle(RectangleKind.TIE, "tie", 900, 25),), batch=(Member("a", "10"),), moved=("pocket",),
+                     wanted=(Wanted(WantedKind.SNAPS, 320),), on_border=True)  # fmt: skip
+    assert read_reckoning(write_reckoning(kept)) == kept
