@@ -8,12 +8,15 @@ from pathlib import Path
 from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.body import Age
 from rowanseed.core.cloth import Cloth, Direction, Fibre, Line, Lines, Repeat, Surface
+from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.garment import Choices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Role
+from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.sizing.schools import School
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.fit_json import FitChoice
@@ -24,7 +27,7 @@ from rowanseed.store.lessons import add_lesson
 from rowanseed.store.patterns import add_pattern
 from rowanseed.store.patterns import pattern as pattern_of_store
 from rowanseed.store.people import person, save_person
-from rowanseed.store.projects import add_note, choose_cloth, choose_fit, set_tick, start_project
+from rowanseed.store.projects import add_note, choose_cloth, choose_fit, keep_reckoning, set_tick, start_project
 
 TAKEN = date(2026, 10, 4)
 STARTED = date(2026, 10, 11)
@@ -98,12 +101,15 @@ def fill(path: Path) -> None:
     _keep_lays(db, skirt, second, Choices("A", "10"), shelf, "cord", cut=False, sewn=0)
     third = start_project(db, "Linen skirt for spring", ysolde, skirt, "A", {}, date(2026, 11, 15))
     choose_cloth(db, third, Role.MAIN, shelf["linen"])
+    choose_cloth(db, third, Role.LINING, shelf["lining"])
+    keep_reckoning(db, third, Reckoning(Layers(LiningSchool.DEDUCT)))
     fourth = start_project(db, "Checked waistcoat for the alto", ysolde, patterns[waistcoat], "A",
                            {Role.MAIN: shelf["wool"], Role.INTERFACING: shelf["fusible"], Role.LINING: shelf["lining"]},
                            date(2026, 11, 16))  # fmt: skip
     fuller = FitChoice(School.HIGH_BUST, "neck and shoulders fit her at the smaller size",
                        alterations=(Alteration(Kind.BUST, 50.0), Alteration(Kind.LENGTH, 15.0, "body-length")))  # fmt: skip
     _choose(db, fourth, ysolde, "14", fuller)
+    keep_reckoning(db, fourth, Reckoning(matching=((Role.MAIN, Matching.BOTH),)))
     start_project(
         db,
         "Wide trousers for the soprano",

@@ -16,6 +16,8 @@ from rowanseed.core.units import Units, format_length
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import CHALK, INK, PAPER, QUIET, add, halo, number, path_of
 
+CROWDED = 16
+"""With more pieces than this a lay is drawn too small for every figure."""
 WIDTH_OF_A_LETTER = 0.54
 """Mean width of a letter as a share of its size."""
 
@@ -73,7 +75,7 @@ def draw_pieces(
             _grain(root, sheet, item.grain, start, view, shape)
     for (item, start), shape in zip(laid, shapes, strict=True):
         if item.grain is not None:
-            _distances(root, sheet, item.grain, start, view, shape)
+            _distances(root, sheet, item.grain, start, view, shape, crowded=len(laid) > CROWDED)
         _label(root, sheet, item, shape, _grain_y(sheet, item.grain, start), view)
 
 
@@ -120,8 +122,13 @@ def _grain(root: Element, sheet: Sheet, check: GrainCheck, start: float, view: L
         marker_end=arrow)  # fmt: skip
 
 
-def _distances(root: Element, sheet: Sheet, check: GrainCheck, start: float, view: LayView, shape: Polygon) -> None:
-    """The distances of both ends of a grainline, beside their chalk lines."""
+def _distances(
+    root: Element, sheet: Sheet, check: GrainCheck, start: float, view: LayView, shape: Polygon, *, crowded: bool
+) -> None:
+    """The distances of both ends of a grainline, beside their chalk lines; in a crowd only where they have room.
+
+    They all stand on the cutting list.
+    """
     if max(check.at_top, check.at_bottom) < 1:
         return
     letter = sheet.letter
@@ -129,11 +136,12 @@ def _distances(root: Element, sheet: Sheet, check: GrainCheck, start: float, vie
     _, far = sheet.at(start, (0.0, check.level))
     texts = [format_length(distance, view.units) for distance in (check.at_top, check.at_bottom)]
     if _is_short(sheet, check):
-        _upright_distance(root, letter, shape, ends, far, texts)
+        _upright_distance(root, letter, shape, ends, far, texts, crowded=crowded)
         return
     for k, (x, y) in enumerate(ends):
         inside = LineString([(x, y), (x, far)]).intersection(shape)
-        if max((part.length for part in getattr(inside, "geoms", [inside])), default=0.0) < letter * 1.2:
+        room = max((part.length for part in getattr(inside, "geoms", [inside])), default=0.0)
+        if crowded and room < letter * 1.2:
             continue
         inwards = 1.0 if x < ends[1 - k][0] else -1.0
         x += inwards * letter
@@ -142,19 +150,17 @@ def _distances(root: Element, sheet: Sheet, check: GrainCheck, start: float, vie
 
 
 def _upright_distance(
-    root: Element, letter: float, shape: Polygon, ends: list[Point], far: float, texts: list[str]
+    root: Element, letter: float, shape: Polygon, ends: list[Point], far: float, texts: list[str], *, crowded: bool
 ) -> None:
     """Both distances of a short grainline, written along its chalk lines where they run inside the piece."""
     x, y = (ends[0][0] + ends[1][0]) / 2, ends[0][1]
     inside = LineString([(x, y), (x, far)]).intersection(shape)
     run = max(getattr(inside, "geoms", [inside]), key=lambda part: part.length)
     text = f"{texts[0]}, both ends" if texts[0] == texts[1] else f"{texts[0]} / {texts[1]}"
-    fitting = [t for t in dict.fromkeys((text, texts[0] if texts[0] == texts[1] else text))
-               if run.length > WIDTH_OF_A_LETTER * len(t) * letter * 0.82 + letter]  # fmt: skip
-    if not fitting:
-        # It stands on the cutting list; over its neighbours it would only be in the way.
-        return
-    text = fitting[0]
+    if run.length < WIDTH_OF_A_LETTER * len(text) * letter * 0.9:
+        if crowded:
+            return
+        text = texts[0] if texts[0] == texts[1] else text
     at = y + (1 if far > y else -1) * max(run.length / 2, letter * 1.2 + WIDTH_OF_A_LETTER * len(text) * letter * 0.45)
     written = halo(root, x + letter * 0.3, at, text, letter * 0.82, fill=CHALK, text_anchor="middle")
     written.set("transform", f"rotate(-90 {number(x + letter * 0.3)} {number(at)})")
@@ -192,8 +198,9 @@ def _label(root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: 
 
 def _short(item: CutItem, view: LayView, sheet: Sheet, room: float) -> str:
     """A name for little room: the number on the list, or the tissue's own, for another garment of the batch with whose."""
+    done = "✓ " if item.key in view.done else ""
     if view.numbered:
-        return str(item.number)
+        return f"{done}{item.number}"
     whose = item.piece.name.rpartition(", ")[2] if AT in item.piece.id else ""
     longer = f"{item.piece.number}, {whose}" if whose else str(item.piece.number)
     return longer if room > WIDTH_OF_A_LETTER * len(longer) * sheet.letter * 0.72 else str(item.piece.number)

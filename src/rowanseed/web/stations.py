@@ -39,12 +39,12 @@ def _fit(project: ProjectView) -> Station:
 
 
 def _cloth(project: ProjectView) -> Station:
+    if any(e.cut_by not in (None, project.record.id) for e in project.cloth_entries.values()):
+        return Station("cloth", "Cloth", False, "its cloth is cut up for another", alarm=True)
     missing = [role.value for role in project.roles if role not in project.cloth_entries]
     if missing:
         return Station("cloth", "Cloth", False, f"choose the {missing[0]} cloth" if missing[0] == "main"
                        else f"choose the {missing[0]}")  # fmt: skip
-    if any(e.cut_by not in (None, project.record.id) for e in project.cloth_entries.values()):
-        return Station("cloth", "Cloth", False, "its cloth is cut up for another", alarm=True)
     verdicts = [project.verdict(role) for role in project.roles]
     short = [v for v in verdicts if v is not None and not v.enough]
     if short:

@@ -34,7 +34,7 @@ def show(home: Home, id: int, step: str | None = None) -> Response:
     shown = next((s for s in steps if s.id == step), left[0] if left else None)
     picture = None
     if shown is not None and shown.edges and project.size:
-        picture = draw_edges(project.altered.pattern, project.size, shown.edges, thread(f"#{project.colour}"))
+        picture = draw_edges(project.garment, project.size, shown.edges, thread(f"#{project.colour}"))
     titles = {s.id: s.title for s in steps}
     return home.page(
         "sew.html", project=project, station="sew", sittings=sittings(steps), shown=shown, done=done, picture=picture,

@@ -1,0 +1,85 @@
+"""Tactics that cut a piece otherwise than the pattern has it; all are common practice, no source."""
+
+from dataclasses import replace
+
+import pytest
+
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.lay.checks import check
+from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.problem import LayKind
+from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.outline import line_chain
+from rowanseed.core.pattern import (
+    Cut,
+    Drawn,
+    EdgePart,
+    EdgeSpec,
+    Envelope,
+    Join,
+    Making,
+    Panel,
+    Pattern,
+    Piece,
+    Role,
+    Shape,
+    View,
+)
+from rowanseed.core.tactics import Tactic, offered, with_tactics
+from rowanseed.demo import six_gore_skirt
+
+SKIRT = six_gore_skirt.draft()
+
+
+def two_piece_body():
+    """A front and a back, each on the fold, of a plain top: 60 by 28 cm as drawn."""
+    edges = tuple(EdgeSpec(name, 0.0 if name == "centre" else 15.0) for name in ("centre", "hem", "side", "top"))
+    ring = ((0.0, 0.0), (600.0, 0.0), (600.0, 280.0), (0.0, 280.0), (0.0, 0.0))
+    shape = Shape(
+        {e.name: line_chain(ring[k], ring[k + 1]) for k, e in enumerate(edges)}, ((50.0, 100.0), (500.0, 100.0))
+    )
+    cut = (Cut(Role.MAIN, 1, fold="centre"),)
+    front, back = (
+        Piece(p.value, p.value, k, Drawn.SEAM, edges, {"one": shape}, cut, panel=p)
+        for k, p in enumerate((Panel.FRONT, Panel.BACK), 1)
+    )
+    side = Join("sides", "Side seams", (EdgePart("front", "side"),), (EdgePart("back", "side"),), each_hand=True)
+    return Pattern("Top", "", "", "top", Envelope((View("A", ""),), ("one",)), (front, back), Making((side,)))
+
+
+def test_one_fold_piece_against_the_selvedges_halves_the_length_of_a_two_piece_body():
+    """On folded cloth both lie on the fold, one after the other; with the back at the selvedges, side by side."""
+    top, cloth = two_piece_body(), Cloth("cloth", 1260, 3000, 10, Direction.TWO_WAY, washed=True)
+    assert Tactic.FOLD_TO_SELVEDGE in offered(top, "A", Role.MAIN, one_way=False)
+    assert Tactic.FOLD_TO_SELVEDGE not in offered(SKIRT, "A", Role.MAIN, one_way=False)
+    changed = with_tactics(top, (Tactic.FOLD_TO_SELVEDGE,), "one")
+    choices = Choices("A", "one")
+    plain, moved = (lay_problem(p, choices, Role.MAIN, cloth) for p in (top, changed))
+    assert moved.piece("back").selvedge is not None and moved.piece("front").fold is not None
+    lengths = []
+    for problem in (plain, moved):
+        folded = replace(problem, lays=(LayKind.FOLDED,))
+        plan = solve_each(folded, Budget(sweeps=20))["folded"]
+        assert check(folded, plan) == []
+        lengths.append(plan.length)
+    assert lengths[1] == pytest.approx(lengths[0] / 2, rel=0.02)
+    assert any(j.name == "Centre seam, back" for j in changed.making.joins)
+
+
+def test_facings_on_the_fold_may_be_pieced_and_a_batch_made_smaller():
+    assert Tactic.PIECED_FACING in offered(SKIRT, "A", Role.MAIN, one_way=False)
+    pieced = with_tactics(SKIRT, (Tactic.PIECED_FACING,), "14")
+    facing = pieced.piece("front-facing").cuts_for(Role.MAIN, "A")[0]
+    assert facing.fold is None and facing.count == 2 and pieced.piece("front").cuts[0].fold == "centre"
+    assert sequence(compile_steps(pieced, "A", "14", Household()))
+    assert Tactic.SMALLER_BATCH in offered(SKIRT, "A", Role.MAIN, one_way=False, batch=True)
+    assert Tactic.SMALLER_BATCH not in offered(SKIRT, "A", Role.MAIN, one_way=False)
+
+
+def test_faced_hems_ask_for_facings_of_another_cloth():
+    faced = with_tactics(SKIRT, (Tactic.FACED_HEM,), "14")
+    assert {p.id for p, _ in faced.pieces_for(Role.CONTRAST, "A")} == {
+        f"{p}-hem-facing" for p in ("front", "side-front", "side-back", "back")
+    }

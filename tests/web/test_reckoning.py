@@ -1,0 +1,256 @@
+"""The Cloth station's layers, extras, matching and shelf, and what is left after cutting, page by page."""
+
+import io
+import re
+
+import pytest
+from PIL import Image
+
+from rowanseed.jobs import lays as jobs
+from rowanseed.web.pages import cupboard
+from rowanseed.web.pages import jobs as jobs_page
+
+CLOTH = {"name": "Checked", "width": "150", "length": "3 m", "selvedge": "1", "direction": "two-way", "fibre": "wool",
+         "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "checks", "washed": "yes"}  # fmt: skip
+
+
+@pytest.fixture
+def quick(monkeypatch):
+    """Searches done at once and briefly, in this process."""
+    monkeypatch.setattr(jobs.queue, "immediate", True)
+    monkeypatch.setattr(cupboard, "SECONDS", 0.3)
+    monkeypatch.setattr(cupboard, "SECONDS_FOR_A_PIECE", 0.2)
+    monkeypatch.setattr(jobs_page, "SECONDS_FOR_A_LAY", 0.4)
+
+
+def follow(house, path):
+    with house.stream("GET", path) as stream:
+        assert stream.read().decode().rstrip().endswith("event: done\ndata: {}")
+
+
+def new_cloth(house, **more):
+    answer = house.post("/cloths/new", data={**CLOTH, **more}, follow_redirects=False)
+    assert answer.status_code == 303, re.findall(r'class="said"[^>]*>([^<]*)', answer.text)
+    return answer.headers["location"]
+
+
+# ---------------------------------------------------------------- the cloth's form
+
+
+def test_a_cloth_with_repeat_lines_border_and_flaws_is_kept_and_drawn_to_scale(house):
+    where = new_cloth(house, repeat_along="9,2", repeat_across="8.4 cm", lengthwise="1,2 : 1,2; 5,8 : 0,4", crosswise="1.4 : 1.3", half_drop="yes",
+                      border="along one selvedge", border_line="6", weight="310 g/m²", price="39,50", care="dry clean", stretch="5",
+                      structure="knit", both_sides="yes", gone="0 – 40 × 90 – 140\n10-20 x 5-8")  # fmt: skip
+    page = house.get(where).text
+    for said in ("9.2 cm repeat", "1.2 cm : 1.2 cm; 5.8 cm : 0.4 cm", 'value="39.50"', 'value="310"', "0 cm – 40 cm × 90 cm – 140 cm",
+                 "Knit wool, 310 g/m², stretches 5 %", "What is left of it", "not over the table"):  # fmt: skip
+        assert said in page, said
+    house.post(where, data={**CLOTH, "name": "Plainer"})
+    assert "What is left of it" not in house.get(where).text
+
+
+WRONG = [
+    ({"repeat_along": "0"}, "A length has to be more than nothing."),
+    ({"repeat_along": "3 m"}, "No repeat is longer than 2 m"),
+    ({"lengthwise": "1 : 2"}, "The lines need the repeat across the cloth"),
+    ({"repeat_across": "5", "lengthwise": "4 : 2"}, "The lines reach beyond one repeat."),
+    ({"lengthwise": "every 4"}, "Write each line as where it begins"),
+    ({"half_drop": "yes"}, "A half drop needs the repeat both ways."),
+    ({"border": "along both selvedges"}, "How far from the selvedge does the line stand"),
+    ({"border": "along one selvedge", "border_line": "90"}, "beyond the middle of the cloth"),
+    ({"shrink_along": "60"}, "No cloth that can be sewn shrinks by more than 30 %."),
+    ({"weight": "heavy"}, "Weight is written in grams"),
+    ({"price": "much"}, "A price is written like 18 or 18.50."),
+    ({"gone": "a hole"}, "Write each patch in a line of its own"),
+    ({"gone": "40 – 10 × 5 – 8"}, "runs backwards"),
+    ({"gone": "400 – 410 × 5 – 8"}, "A patch lies outside the cloth."),
+]
+
+
+@pytest.mark.parametrize("wrong, said", WRONG, ids=lambda v: next(iter(v)) if isinstance(v, dict) else "")
+def test_what_cannot_be_a_cloth_is_said_at_the_field_and_nothing_is_lost(house, wrong, said):
+    answer = house.post("/cloths/new", data={**CLOTH, **wrong})
+    assert answer.status_code == 422
+    page = answer.text.replace("&#39;", "'")
+    assert said in page and 'value="Checked"' in page
+    for typed in wrong.values():
+        assert typed in page
+
+
+def test_a_photo_is_made_small_and_says_nothing_of_where_it_was_taken(house):
+    picture = Image.new("RGB", (2400, 1600), "#8c2f4f")
+    exif = Image.Exif()
+    exif[0x010F] = "a camera"
+    data = io.BytesIO()
+    picture.save(data, "JPEG", exif=exif)
+    where = new_cloth(house)
+    assert house.post(f"{where}/photo", files={"photo": ("wool.jpg", data.getvalue(), "image/jpeg")}).status_code == 200
+    answer = house.get(f"{where}/photo.jpg")
+    kept = Image.open(io.BytesIO(answer.content))
+    assert answer.headers["content-type"] == "image/jpeg" and kept.size == (1200, 800) and not kept.getexif()
+    assert f'src="{where}/photo.jpg"' in house.get(where).text
+    house.post(f"{where}/photo/remove")
+    assert house.get(f"{where}/photo.jpg").status_code == 404
+    refused = house.post(f"{where}/photo", files={"photo": ("x.jpg", b"not a photo", "image/jpeg")})
+    assert refused.status_code == 422 and "This is not a photo that can be read." in refused.text
+
+
+def test_a_cloth_in_use_stays_on_the_shelf(house):
+    assert "it stays" in house.post("/cloths/1/remove").text
+    where = new_cloth(house)
+    house.post(f"{where}/remove")
+    assert house.get(where).status_code == 404
+
+
+# ---------------------------------------------------------------- layers
+
+
+def test_a_lining_brings_pieces_a_cloth_to_choose_and_steps(house):
+    page = house.get("/projects/2/cloth/layers").text
+    assert "As the pattern has it" in page and "Ease pleat" not in page
+    house.post("/projects/2/cloth/layers", data={"lining": "facing deducted", "hem": "hanging free"})
+    page = house.get("/projects/2/cloth/layers").text
+    assert "4 pieces worked out" in page and "− facing + two seam allowances; hem 1.9 cm shorter, hanging free" in page
+    assert 'id="cloth-lining"' in house.get("/projects/2/cloth").text
+    assert "Sew lining to the facing" in house.get("/projects/2/sew?step=sew-lining-facing-waist").text
+    house.post("/projects/2/cloth/layers", data={"lining": "no lining"})
+    assert 'id="cloth-lining"' not in house.get("/projects/2/cloth").text
+
+
+def test_layers_that_cannot_be_are_refused_with_what_was_typed(house):
+    answer = house.post("/projects/4/cloth/layers", data={"pad": "9"})
+    assert (
+        answer.status_code == 422 and "Shoulder pads are up to 4 cm thick" in answer.text and 'value="9"' in answer.text
+    )
+    assert "The pattern draws its own lining." in answer.text
+
+
+# ---------------------------------------------------------------- matching
+
+
+def test_matching_shows_its_seams_and_its_cost_in_the_sum(house, quick):
+    house.post("/projects/4/cloth/matching", data={"matching-main": "bars meet, lines centred"})
+    follow(house, "/projects/4/lays/events")
+    page = house.get("/projects/4/cloth").text
+    assert "✓ Princess seams" in page and "✓ Lines alike at the centres" in page
+    assert "Lay without matching" in page and "matching costs" in page
+    assert house.post("/projects/4/cloth/matching", data={"matching-main": "by eye"}).status_code == 404
+
+
+# ---------------------------------------------------------------- strips, batch, notions
+
+
+def test_strips_are_reckoned_join_the_cut_and_can_be_taken_out(house):
+    strip = {
+        "kind": "ruffle, hemmed",
+        "name": "hem ruffle",
+        "long": "100",
+        "wide": "12",
+        "count": "2",
+        "fullness": "1,5",
+        "role": "main",
+    }
+    house.post("/projects/2/cloth/extras/strips", data=strip)
+    page = house.get("/projects/2/cloth/extras").text
+    assert "1 cut to the measure" in page and "152 cm" in page and "14.6 cm" in page
+    house.get("/projects/2/lay/worked-out")
+    assert "hem ruffle" in house.get("/projects/2/lay").text
+    house.post("/projects/2/cloth/extras/strips/0/remove")
+    assert "hem ruffle <small>" not in house.get("/projects/2/cloth/extras").text
+    assert house.post("/projects/2/cloth/extras/strips/0/remove").status_code == 404
+
+
+@pytest.mark.parametrize("wrong, said", [
+    ({"long": ""}, "A length is needed here."), ({"fullness": "9"}, "Fullness is how many times"), ({"count": "0"}, "A number from 1 to 40."),
+    ({"name": " "}, "Something has to be written here."),
+])  # fmt: skip
+def test_a_strip_that_cannot_be_cut_is_refused(house, wrong, said):
+    strip = {
+        "kind": "tie, turned",
+        "name": "tie",
+        "long": "90",
+        "wide": "2,5",
+        "count": "1",
+        "fullness": "2",
+        "role": "main",
+        **wrong,
+    }
+    answer = house.post("/projects/2/cloth/extras/strips", data=strip)
+    assert answer.status_code == 422 and said in answer.text and 'value="2,5"' in answer.text
+
+
+def test_a_batch_is_laid_together_and_counted_on_the_shopping_list(house):
+    house.post("/projects/2/cloth/extras/batch", data={"whose": "person:1", "count": "1"})
+    house.post("/projects/2/cloth/extras/batch", data={"whose": "size:16", "count": "2"})
+    house.post("/projects/2/cloth/extras/batch", data={"whose": "like", "count": "1"})
+    house.get("/projects/2/lay/worked-out")
+    page = house.get("/projects/2/cloth/extras").text
+    assert "5 garments, laid together" in page and "Ysolde Marrick, size" in page and "for each" in page
+    assert re.search(r"Side front gore, size 16", house.get("/projects/2/cut").text)
+    listed = house.get("/shopping.csv?project=2").text
+    assert "Invisible zip, 9 in,5," in listed.replace('"', "") or re.search(r"Invisible zip[^\n]*,5,", listed)
+    nobody = house.post("/projects/2/cloth/extras/batch", data={"whose": "person:999"})
+    assert nobody.status_code == 422 and "Choose for whom" in nobody.text
+
+
+def test_notions_besides_stand_on_the_list_with_their_sums(house):
+    house.post("/projects/2/cloth/extras/notions", data={"what": "piping", "edge": "waist"})
+    house.post("/projects/2/cloth/extras/notions", data={"what": "elastic", "length": "70"})
+    page = house.get("/projects/2/cloth/extras").text
+    assert "65.5 cm" in page and "Piping, packets of 2.5 m" in page
+    assert "Elastic" in house.get("/shopping?project=2").text
+    answer = house.post("/projects/2/cloth/extras/notions", data={"what": "snaps"})
+    assert answer.status_code == 422 and "How long, or along which edge" in answer.text
+
+
+# ---------------------------------------------------------------- what is left, and the shelf
+
+
+def test_what_is_left_goes_on_the_shelf_and_serves_the_next_project(house, quick):
+    page = house.get("/projects/1/cut").text
+    assert "What is left of Rowan sprigs, viscose" in page and "The end, 1" in page
+    house.post("/projects/1/cut/left/main", data={"keep-0": "yes", "keep-1": "yes"})
+    shelf = house.get("/").text
+    assert "Rowan sprigs, viscose, what is left" in shelf and "Rowan sprigs, viscose, off-cut 1" in shelf
+    assert '">Rowan sprigs, viscose</a>' not in shelf
+    assert "on the shelf now" in house.get("/projects/1/cut").text
+    follow(house, "/projects/2/shelf/main/0/events")
+    page = house.get("/projects/2/cloth/shelf").text
+    assert "Small pieces an off-cut would hold" in page and "Front waist facing" in page
+    number = re.search(r'name="piece" value="front-facing"><input type="hidden" name="cloth" value="(\d+)"', page)[1]
+    house.post("/projects/2/cloth/shelf/piece", data={"piece": "front-facing", "cloth": number})
+    assert re.search(rf'<option value="{number}" selected>', house.get("/projects/2/cloth").text)
+    refused = house.post("/projects/1/cut/left/main/back")
+    assert refused.status_code == 422 and "A project cuts from what was left" in refused.text
+    house.post("/projects/2/cloth/shelf/piece", data={"piece": "front-facing"})
+    assert 'id="cloth-contrast"' not in house.get("/projects/2/cloth").text
+    house.post("/projects/1/cut/left/main/back")
+    assert '">Rowan sprigs, viscose</a>' in house.get("/").text
+
+
+def test_any_cloth_on_the_shelf_is_answered_at_once_where_it_is_certain(house, quick):
+    new_cloth(house, name="Snippet", length="20 cm", width="30")
+    new_cloth(house, name="Bolt", length="20 m")
+    page = house.get("/projects/2/cloth/shelf").text
+    rows = {name: re.search(rf">{name}</a>.*?</tr>", page, re.S)[0] for name in ("Snippet", "Bolt")}
+    assert "<b>yes</b>" in rows["Bolt"] and "<b>yes</b>" not in rows["Snippet"] and ">no" in rows["Snippet"]
+    assert "of them only a real lay can tell" in page
+    follow(house, "/projects/2/shelf/main/0/events")
+    assert "by real lays" in house.get("/projects/2/cloth/shelf").text
+
+
+def test_the_most_a_remainder_can_give_is_told_by_real_lays(house, quick):
+    """30 cm hold no skirt of 60 cm; 2.3 m of cord hold every size."""
+    cord = re.search(r'href="/cloths/(\d+)">Pine needlecord', house.get("/").text)[1]
+    follow(house, f"/projects/2/shelf/main/{cord}/events")
+    page = house.get(f"/projects/2/cloth/shelf?give={cord}").text
+    assert re.search(r"Pine needlecord gives size 22( or \d of this garment, size 10)? at the most", page)
+    short = new_cloth(house, name="Scrap", length="30 cm").rpartition("/")[2]
+    assert "Scrap gives no size of this pattern" in house.get(f"/projects/2/cloth/shelf?give={short}").text
+
+
+def test_a_cloth_that_was_cut_up_for_another_project_is_an_alarm(house):
+    cord = re.search(r'href="/cloths/(\d+)">Rowan sprigs', house.get("/").text)[1]
+    house.post("/projects/3/cloth", data={"cloth-main": cord})
+    house.post("/projects/1/cut/left/main", data={})
+    assert "its cloth is cut up for another" in house.get("/projects/3/cloth").text
