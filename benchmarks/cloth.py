@@ -6,13 +6,17 @@ import time
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 
-from benchmarks.figures import Figure
-from rowanseed.core.cloth import Cloth, Direction
+from benchmarks.figures import Figure, median_seconds
+from rowanseed.core.cloth import Cloth, Direction, Repeat
+from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningSchool
+from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.garment import Choices, altered, lay_problem
 from rowanseed.core.lay import nofit, tables
 from rowanseed.core.lay.engine import Budget, Progress, solve, solve_each
 from rowanseed.core.lay.estimate import estimate
+from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Role
+from rowanseed.core.remainder import remainders
 from rowanseed.core.tactics import offered, with_tactics
 from rowanseed.core.widths import cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
@@ -30,6 +34,7 @@ def figures() -> Iterator[Figure]:
     yield from _first_answers()
     yield from _table()
     yield from _tactics()
+    yield from _derived()
 
 
 def _first_answers() -> Iterator[Figure]:
@@ -69,3 +74,30 @@ def _tactics() -> Iterator[Figure]:
         changed = with_tactics(pattern, (tactic,), choices.size)
         length = solve(lay_problem(changed, choices, Role.MAIN, cloth, (tactic,)), Budget(seconds=2.0)).length
         yield Figure("cloth", f"saves-{tactic.name.lower().replace('_', '-')}-mm", base - length, None)
+
+
+def _derived() -> Iterator[Figure]:
+    """A lining with all its choices, what is left of a cloth, and what matching costs in length in two seconds each."""
+    pattern, choices = waistcoat.draft(), Choices("A", "14")
+    skirt = altered(six_gore_skirt.draft(), choices).pattern
+    layers = Layers(LiningSchool.DEDUCT, underlined=True, interfacing=InterfacingSchool.TRIMMED)
+    yield Figure(
+        "cloth", "layers-of-the-skirt-seconds", median_seconds(lambda: with_layers(skirt, "14", "A", layers), 9), None
+    )
+    cloth = Cloth("checked", 1500, 3000, 12, Direction.TWO_WAY, washed=True, repeat=Repeat(92, 84))
+    drawn = altered(pattern, choices).pattern
+    for how in Matching:
+        problem = lay_problem(drawn, choices, Role.MAIN, cloth, (), how)
+        plan = solve(problem, Budget(seconds=2.0))
+        yield Figure("cloth", f"waistcoat-{how.name.lower()}-matched-mm", plan.length, None)
+    problem = lay_problem(drawn, choices, Role.MAIN, cloth)
+    plan = solve(problem, Budget(seconds=1.0))
+    yield Figure(
+        "cloth", "what-is-left-seconds", median_seconds(lambda: remainders(plan, problem.cloth, cloth), 9), None
+    )
+    rest = remainders(plan, problem.cloth, cloth)[0].cloth
+    again = lay_problem(drawn, choices, Role.INTERFACING, rest)
+    _forget()
+    seen: list[Progress] = []
+    solve_each(again, Budget(seconds=0.01), seen.append)
+    yield Figure("cloth", "first-lay-on-a-remainder-seconds", seen[0].elapsed, None)

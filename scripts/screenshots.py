@@ -14,17 +14,17 @@ VIEWS = {
     "fit-alter": "/projects/4/fit/alter",
     "fit-seams": "/projects/4/fit/seams",
     "fit-tissue": "/projects/4/fit/tissue",
-    "measuring": "/measuring",
     "cloth": "/projects/1/cloth",
     "cloth-widths": "/projects/1/cloth/widths",
     "cloth-short": "/projects/1/cloth/short?role=main",
+    "cloth-shelf": "/projects/4/cloth/shelf",
+    "cloth-layers": "/projects/3/cloth/layers",
     "shopping": "/shopping?project=1&project=4",
     "lay": "/projects/1/lay",
     "cut": "/projects/2/cut",
     "sew": "/projects/1/sew?step=zip-zip",
     "keep": "/projects/1/keep",
     "pattern": "/patterns/1",
-    "person": "/people/1",
 }
 ON_A_PHONE = {
     "phone-measure": "/people/3/measure?project=6",
@@ -38,6 +38,11 @@ def main() -> None:
     try:
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+            # What is left of the first project's cloth is on the shelf when the shelf is shown.
+            page = browser.new_page()
+            page.goto(f"{server.url}/projects/1/cut")
+            page.click("#keep-left-main")
+            expect(page.locator("#put-back-main")).to_be_visible()
             for views, width, height in ((VIEWS, 1280, 800), (ON_A_PHONE, 390, 844)):
                 page = browser.new_page(viewport={"width": width, "height": height})
                 for name, path in views.items():
