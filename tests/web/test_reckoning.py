@@ -254,3 +254,16 @@ def test_a_cloth_that_was_cut_up_for_another_project_is_an_alarm(house):
     house.post("/projects/3/cloth", data={"cloth-main": cord})
     house.post("/projects/1/cut/left/main", data={})
     assert "its cloth is cut up for another" in house.get("/projects/3/cloth").text
+
+
+def test_cloth_shorter_than_the_longest_piece_is_told_so(house):
+    where = new_cloth(house, name="Scrap", length="30 cm").rpartition("/")[2]
+    house.post("/projects/2/cloth", data={"cloth-main": where})
+    house.get("/projects/2/cloth/worked-out")
+    page = house.get("/projects/2/cloth").text
+    assert re.search(r"The (centre|side) (front|back) gore alone is 0\.\d+ m long: no lay helps", page)
+
+
+def test_cloth_of_unknown_fibre_gets_the_burn_test_with_its_caution(house):
+    page = house.get(new_cloth(house, fibre="something else")).text
+    assert "Burn a snippet held in tweezers" in page and "water at hand" in page

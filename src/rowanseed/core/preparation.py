@@ -50,6 +50,10 @@ def preparation(cloth: Cloth) -> tuple[Preparation, ...]:
         out.append(Preparation("square", "Mark a square of 20 cm on a corner and measure it before and after.",
                                "The two lengths tell what the cloth shrinks, along and across."))  # fmt: skip
         out.append(_SHRINK.get(cloth.fibre, _WASH))
+    if cloth.fibre is Fibre.OTHER:
+        out.insert(0, Preparation("burn", "Not sure what it is? Burn a snippet held in tweezers.",
+                                  "Wool and silk smell of hair and crumble, cotton, linen and viscose of paper and leave ash, polyester melts to a bead.",
+                                  "Outdoors or over a sink, a small snippet, tweezers, water at hand."))  # fmt: skip
     if cloth.fibre in _TEAR:
         how = "Tear a strip off each end, or pull a thread and cut along it."
     elif cloth.fibre is Fibre.SILK:

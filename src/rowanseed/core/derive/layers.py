@@ -8,14 +8,8 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
-from rowanseed.core.derive.lining import (
-    FOLD_OF_EASE,
-    PLEAT_DEPTH,
-    draws_lining,
-    lining_id,
-    shorter,
-    with_lining,
-)
+from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lining_id, shorter
 from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
 from rowanseed.core.pattern import Cut, Layer, LayerKind, Panel, Pattern, Piece, Role
 from rowanseed.core.units import Units, format_length

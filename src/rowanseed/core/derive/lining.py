@@ -13,41 +13,28 @@ from dataclasses import replace
 from itertools import pairwise
 
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.faced import facing_depths, with_lining_seams
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lined_making, lining_id, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.outline import Point
 from rowanseed.core.pattern import (
     Corner,
-    EdgePart,
-    EdgeSpec,
     Finish,
     FinishKind,
     InnerLine,
-    Join,
-    Layer,
     LayerKind,
     LineKind,
-    Making,
     Panel,
     Pattern,
     Piece,
-    Press,
     Role,
 )
-from rowanseed.core.seamline import lines
 from rowanseed.core.units import INCH
 
-ALLOWANCE = 15.0
 PLEAT_DEPTH = INCH
 """The centre is set this far from the fold, so that the pleat takes up twice as much."""
-FOLD_OF_EASE = INCH / 2
-SHORTER = {"skirt": INCH * 3 / 4, "dress": INCH * 3 / 4, "trousers": INCH * 3 / 4}
-"""How much shorter a lining that hangs free is finished, by the kind of garment; of all others half an inch."""
 
 LINED = (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
-
-
-def lining_id(piece: str) -> str:
-    return f"{piece}-lining"
 
 
 def draws_lining(pattern: Pattern) -> bool:
@@ -67,7 +54,7 @@ def can_be_pleated(pattern: Pattern, view: str) -> bool:
 
 def has_facings(pattern: Pattern, view: str, size: str) -> bool:
     """Whether a facing takes the place of part of the lining."""
-    return bool(_facing_depths(pattern, size, _lined(pattern, view)))
+    return bool(facing_depths(pattern, size, _lined(pattern, view)))
 
 
 def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern:
@@ -77,7 +64,7 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
     if layers.lining is LiningSchool.NONE or not can_be_lined(pattern, view):
         return pattern
     lined = _lined(pattern, view)
-    facings = _facing_depths(pattern, size, lined) if layers.lining is LiningSchool.DEDUCT else {}
+    facings = facing_depths(pattern, size, lined) if layers.lining is LiningSchool.DEDUCT else {}
     hems = {(part.piece, part.edge): f for f in pattern.making.finishes if f.kind is FinishKind.HEM for part in f.parts}
     number = max(piece.number for piece in pattern.pieces)
     pieces = []
@@ -85,8 +72,8 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         pieces.append(_lining_piece(pattern, size, piece, layers, facings, hems, number + k))
     return replace(
         pattern,
-        pieces=(*_with_facing_seams(pattern, facings), *pieces),
-        making=_making(pattern, lined, layers, facings),
+        pieces=(*with_lining_seams(pattern, facings), *pieces),
+        making=lined_making(pattern, lined, layers, facings),
     )
 
 
@@ -123,11 +110,6 @@ def _lining_piece(
     made = derived(piece, size, lining_id(piece.id), f"{piece.name} lining", number, runs, cuts, allowances)
     edges = tuple(replace(e, corner=corners.get(e.name, e.corner)) for e in made.edges)
     return replace(made, edges=edges, panel=Panel.OTHER, lines=(*made.lines, *lines_added), points=())
-
-
-def shorter(pattern: Pattern) -> float:
-    """How much shorter than the garment a lining that hangs free is finished, in mm."""
-    return SHORTER.get(pattern.garment, FOLD_OF_EASE)
 
 
 def _shaped(
@@ -235,134 +217,6 @@ def _shared(a: Run, b: Run) -> Point | None:
 
 def _run_length(run: Run) -> float:
     return sum(math.dist(p, q) for p, q in pairwise(run))
-
-
-# ---------------------------------------------------------------- facings
-
-
-def _facing_depths(pattern: Pattern, size: str, lined: tuple[Piece, ...]) -> dict[tuple[str, str], float]:
-    """(piece, edge) → how deep the lining begins below it: to the stitching line it shares with the facing."""
-    ids = {piece.id for piece in lined}
-    facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
-    out: dict[tuple[str, str], float] = {}
-    for join in pattern.making.joins:
-        for one, other in ((join.a, join.b), (join.b, join.a)):
-            if {p.piece for p in one} <= ids and {p.piece for p in other} <= facings:
-                depth = min(facing_depth(pattern, size, part) for part in other)
-                out |= {(p.piece, p.edge): depth for p in one}
-    return out
-
-
-def facing_depth(pattern: Pattern, size: str, part: EdgePart) -> float:
-    """How deep a facing's stitching line to a lining lies below the edge it faces, in mm.
-
-    Where the facing ends in a raw or neatened edge, the seam lies one allowance inside that edge: the lining then
-    passes the facing's edge by two allowances.
-    """
-    piece = pattern.piece(part.piece)
-    inner = inner_edge(pattern, piece, part.edge)
-    if inner is None:
-        return 0.0
-    both = lines(piece, size)
-    run = both.seam[part.edge]
-    middle = run[len(run) // 2]
-    own = piece.edge(inner).allowance
-    edge = both.seam[inner] if own else both.cutting[inner]
-    return min(_distance(middle, a, b) for a, b in pairwise(edge)) - (0.0 if own else ALLOWANCE)
-
-
-def inner_edge(pattern: Pattern, piece: Piece, outer: str) -> str | None:
-    """The edge of a facing that lies inside the garment: one that ends in no seam."""
-    joined = {(p.piece, p.edge) for join in pattern.making.joins for p in (*join.a, *join.b)}
-    folds = {cut.fold for cut in piece.cuts}
-    loose = {(p.piece, p.edge) for f in pattern.making.finishes if f.kind is FinishKind.NEATENED for p in f.parts}
-    free = [e.name for e in piece.edges if e.name != outer and e.name not in folds and (piece.id, e.name) not in joined]
-    return next((name for name in free if (piece.id, name) in loose), free[0] if free else None)
-
-
-def _distance(p: Point, a: Point, b: Point) -> float:
-    v = (b[0] - a[0], b[1] - a[1])
-    size = v[0] ** 2 + v[1] ** 2 or 1.0
-    t = max(0.0, min(1.0, ((p[0] - a[0]) * v[0] + (p[1] - a[1]) * v[1]) / size))
-    return math.dist(p, (a[0] + v[0] * t, a[1] + v[1] * t))
-
-
-def _with_facing_seams(pattern: Pattern, facings: Mapping[tuple[str, str], float]) -> tuple[Piece, ...]:
-    """The pattern's pieces, the inner edges of facings given a stitching line for the lining: the cut stays."""
-    if not facings:
-        return pattern.pieces
-    inner = _facing_inner_edges(pattern)
-    out = []
-    for piece in pattern.pieces:
-        edge = inner.get(piece.id)
-        if edge is None or piece.edge(edge).allowance:
-            out.append(piece)
-            continue
-        size = next(iter(piece.shapes))
-        shapes = dict(piece.shapes)
-        for size in piece.shapes:
-            runs = trim(piece, seam_runs(piece, size), {edge: ALLOWANCE})
-            shaped = derived(piece, size, piece.id, piece.name, piece.number, runs, piece.cuts)
-            shapes[size] = shaped.shapes[size]
-        edges = tuple(EdgeSpec(e.name, ALLOWANCE, e.corner) if e.name == edge else e for e in piece.edges)
-        out.append(replace(piece, edges=edges, shapes=shapes))
-    return tuple(out)
-
-
-def _facing_inner_edges(pattern: Pattern) -> dict[str, str]:
-    facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
-    out = {}
-    for join in pattern.making.joins:
-        for part in (*join.a, *join.b):
-            other = {p.piece for p in (*join.a, *join.b)} - facings
-            if part.piece in facings and other:
-                edge = inner_edge(pattern, pattern.piece(part.piece), part.edge)
-                if edge:
-                    out[part.piece] = edge
-    return out
-
-
-# ---------------------------------------------------------------- the making graph
-
-
-def _making(
-    pattern: Pattern, lined: tuple[Piece, ...], layers: Layers, facings: Mapping[tuple[str, str], float]
-) -> Making:
-    making, ids = pattern.making, {piece.id for piece in lined}
-    zips = {c.join: c for c in making.closures if c.to_mark}
-
-    def of_lining(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
-        return tuple(replace(p, piece=lining_id(p.piece)) for p in parts)
-
-    joins = [
-        replace(join, id=f"lining-{join.id}", a=of_lining(join.a), b=of_lining(join.b), press=Press.BACK,
-                name=f"Lining {join.name[:1].lower()}{join.name[1:]}" + (", left open along the zip" if join.id in zips else ""))
-        for join in making.joins if {p.piece for p in (*join.a, *join.b)} <= ids
-    ]  # fmt: skip
-    finishes = list(making.finishes)
-    if facings:
-        inner = _facing_inner_edges(pattern)
-        for join in making.joins:
-            one, other = (join.a, join.b) if (join.a[0].piece, join.a[0].edge) in facings else (join.b, join.a)
-            if (one[0].piece, one[0].edge) not in facings:
-                continue
-            joins.append(Join(
-                f"lining-facing-{join.id}", "Lining to the facing", of_lining(one),
-                tuple(EdgePart(p.piece, inner[p.piece], p.hand) for p in other if p.piece in inner), press=Press.DOWN,
-            ))  # fmt: skip
-        sewn = {(piece, edge) for piece, edge in inner.items()}
-        finishes = [f for f in finishes if not any((p.piece, p.edge) in sewn for p in f.parts)]
-    hems = [f for f in making.finishes if f.kind is FinishKind.HEM and {p.piece for p in f.parts} <= ids]
-    for hem in hems:
-        depth = sum(hem.folds) if hem.folds else 0.0
-        if layers.hem is LiningHem.FREE:
-            finishes.append(Finish(f"lining-{hem.id}", f"Hem of the lining, {shorter(pattern) / 10:.1f} cm shorter",
-                                   FinishKind.HEM, of_lining(hem.parts), (FOLD_OF_EASE, depth) if depth else ()))  # fmt: skip
-        else:
-            finishes.append(Finish(f"lining-{hem.id}", "Lower edge of the lining, sewn to the hem with a fold of ease",
-                                   FinishKind.TURNED, of_lining(hem.parts)))  # fmt: skip
-    added = tuple(Layer(LayerKind.LINING, lining_id(id), id) for id in sorted(ids))
-    return replace(making, joins=(*making.joins, *joins), finishes=tuple(finishes), layers=(*making.layers, *added))
 
 
 # ---------------------------------------------------------------- a lining that the pattern draws

@@ -11,7 +11,8 @@ from rowanseed.core.garment import matched
 from rowanseed.core.lay.estimate import Estimate, estimate
 from rowanseed.core.matching import MatchedSeam, Matching, rule_of_thumb
 from rowanseed.core.outline import bounds
-from rowanseed.core.pattern import PrintedYardage, Role
+from rowanseed.core.pattern import Grain, PrintedYardage, Role
+from rowanseed.core.units import format_cloth
 from rowanseed.core.yardage import STRAIGHTENING, Need, Verdict, printed
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
@@ -38,6 +39,8 @@ class ClothRow:
     matched: tuple[MatchedSeam, ...] = ()
     rule: float = 0.0
     """What the usual rule would add for matching, in mm."""
+    too_short: str = ""
+    """Where the cloth in hand is shorter than the longest piece: which one, and how long it is."""
 
 
 @router.get("/projects/{id}/cloth")
@@ -109,7 +112,20 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
     cloth = plan.entry.cloth
     _, seams = matched(project.cut_pattern, project.choices, role, cloth, project.reckoning.matched(role))
     return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals, draw_swatch(cloth, home.units, f"swatch-{role.value}"),
-                    seams, _rule(plan))  # fmt: skip
+                    seams, _rule(plan), _too_short(home, project, plan))  # fmt: skip
+
+
+def _too_short(home: House, project: ProjectView, plan: ClothPlan) -> str:
+    """No lay and no tactic but another piece helps where the longest piece is longer than the cloth."""
+    hand = plan.entry.cloth.ready_length
+    lengths = {
+        p.id: bounds(p.whole())[2] - bounds(p.whole())[0] for p in plan.problem.pieces if p.grain is Grain.LENGTHWISE
+    }
+    longest = max(lengths, key=lambda id: lengths[id], default=None)
+    if hand is None or longest is None or lengths[longest] <= hand:
+        return ""
+    name = project.cut_pattern.piece(longest).name
+    return f"The {name[:1].lower()}{name[1:]} alone is {format_cloth(lengths[longest], home.units)} long: no lay helps, only a shorter garment or other cloth."
 
 
 def _rule(plan: ClothPlan) -> float:

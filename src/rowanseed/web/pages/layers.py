@@ -10,15 +10,8 @@ from pydantic import AfterValidator
 
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.layers import derivations, has_collar_alike, with_layers
-from rowanseed.core.derive.lining import (
-    FOLD_OF_EASE,
-    PLEAT_DEPTH,
-    can_be_lined,
-    can_be_pleated,
-    draws_lining,
-    has_facings,
-    shorter,
-)
+from rowanseed.core.derive.lining import PLEAT_DEPTH, can_be_lined, can_be_pleated, draws_lining, has_facings
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Role
 from rowanseed.core.units import format_length

@@ -10,6 +10,7 @@ from fastapi import APIRouter, Response
 from rowanseed.core.conversion import convert
 from rowanseed.core.errors import LayError
 from rowanseed.core.lay.problem import Plan, Problem, laid
+from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.pattern import PrintedYardage, Role
 from rowanseed.core.tactics import LOOSENS, PRICES, Price, Tactic, combined, offered
 from rowanseed.core.units import format_cloth
@@ -101,7 +102,19 @@ def widths(home: Home, id: int) -> Response:
             pictures[role] = draw_widths(bars, home.units, thread(colour), pale(colour, 0.6), role.value)
     left = [row for row in rows if row.need is None and not row.refusal]
     return home.page("cloth_widths.html", project=project, station="cloth", part="widths", rows=rows, pictures=pictures, left=left,
-                     explained={row.words: _explained(row, home) for row in rows})  # fmt: skip
+                     explained={row.words: " ".join(filter(None, (_explained(row, home), _nap(row, rows, home)))) for row in rows})  # fmt: skip
+
+
+def _nap(row: CellRow, rows: list[CellRow], home: House) -> str:
+    """What it costs that all pieces point one way: beside the same width without nap."""
+    if not row.cell.one_way or row.need is None:
+        return ""
+    same = (r for r in rows if r.cell.role is row.cell.role and r.cell.width == row.cell.width and not r.cell.one_way)
+    other = next(same, None)
+    if other is None or other.need is None:
+        return ""
+    more = row.need.to_buy.value - other.need.to_buy.value
+    return f"Nap costs {format_cloth(more, home.units)}." if more > 1 else "Nap costs nothing here."
 
 
 def _explained(row: CellRow, home: House) -> str:
@@ -145,6 +158,8 @@ class Attempt:
     ready: float | None
     saves: float | None
     fits: bool
+    steps: tuple[str, ...] = ()
+    """The steps it adds to the making order, by title."""
 
     @property
     def points(self) -> int:
@@ -180,8 +195,22 @@ def _attempt(home: House, project: ProjectView, role: Role, tactics: tuple[Tacti
     hand = plan.entry.cloth.ready_length
     return Attempt(
         tactics, problem, question, bool(answers), best, refusal, ready, base - ready if base is not None and ready is not None else None,
-        hand is not None and ready is not None and ready <= hand + 1,
+        hand is not None and ready is not None and ready <= hand + 1, _steps_added(project, role, tactics),
     )  # fmt: skip
+
+
+def _steps_added(project: ProjectView, role: Role, tactics: tuple[Tactic, ...]) -> tuple[str, ...]:
+    """What a tactic adds to the making order of the garment as the pattern has it."""
+    if not tactics or project.size is None:
+        return ()
+    before, after = (
+        compile_steps(
+            project.garment_with(role, taken), project.record.view, project.size, Household(units=project.home.units)
+        )
+        for taken in ((), tactics)
+    )
+    known = {step.id for step in before}
+    return tuple(step.title for step in after if step.id not in known)
 
 
 def _attempts(home: House, project: ProjectView, role: Role) -> tuple[Attempt, list[Attempt], list[Attempt]]:

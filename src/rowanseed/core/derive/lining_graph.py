@@ -1,0 +1,76 @@
+"""The making graph of a garment with a derived lining: its seams, its hem, and where it hangs."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from rowanseed.core.derive.choice import Layers, LiningHem
+from rowanseed.core.derive.faced import inner_edges
+from rowanseed.core.pattern import (
+    EdgePart,
+    Finish,
+    FinishKind,
+    Join,
+    Layer,
+    LayerKind,
+    Making,
+    Pattern,
+    Piece,
+    Press,
+)
+from rowanseed.core.units import INCH
+
+FOLD_OF_EASE = INCH / 2
+SHORTER = {"skirt": INCH * 3 / 4, "dress": INCH * 3 / 4, "trousers": INCH * 3 / 4}
+"""How much shorter a lining that hangs free is finished, by the kind of garment; of all others half an inch."""
+
+
+def lining_id(piece: str) -> str:
+    return f"{piece}-lining"
+
+
+def shorter(pattern: Pattern) -> float:
+    """How much shorter than the garment a lining that hangs free is finished, in mm."""
+    return SHORTER.get(pattern.garment, FOLD_OF_EASE)
+
+
+def lined_making(
+    pattern: Pattern, lined: tuple[Piece, ...], layers: Layers, facings: Mapping[tuple[str, str], float]
+) -> Making:
+    """The graph with the lining's own seams and hem, and the seam to the facing where it is deducted."""
+    making, ids = pattern.making, {piece.id for piece in lined}
+    zips = {c.join: c for c in making.closures if c.to_mark}
+
+    def of_lining(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
+        return tuple(replace(p, piece=lining_id(p.piece)) for p in parts)
+
+    joins = [
+        replace(join, id=f"lining-{join.id}", a=of_lining(join.a), b=of_lining(join.b), press=Press.BACK,
+                name=f"Lining {join.name[:1].lower()}{join.name[1:]}" + (", left open along the zip" if join.id in zips else ""))
+        for join in making.joins if {p.piece for p in (*join.a, *join.b)} <= ids
+    ]  # fmt: skip
+    finishes = list(making.finishes)
+    if facings:
+        inner = inner_edges(pattern)
+        for join in making.joins:
+            one, other = (join.a, join.b) if (join.a[0].piece, join.a[0].edge) in facings else (join.b, join.a)
+            if (one[0].piece, one[0].edge) not in facings:
+                continue
+            joins.append(Join(
+                f"lining-facing-{join.id}", "Lining to the facing", of_lining(one),
+                tuple(EdgePart(p.piece, inner[p.piece], p.hand) for p in other if p.piece in inner), press=Press.DOWN,
+            ))  # fmt: skip
+        sewn = {(piece, edge) for piece, edge in inner.items()}
+        finishes = [f for f in finishes if not any((p.piece, p.edge) in sewn for p in f.parts)]
+    hems = [f for f in making.finishes if f.kind is FinishKind.HEM and {p.piece for p in f.parts} <= ids]
+    for hem in hems:
+        depth = sum(hem.folds) if hem.folds else 0.0
+        if layers.hem is LiningHem.FREE:
+            finishes.append(Finish(f"lining-{hem.id}", "Hem of the lining",
+                                   FinishKind.HEM, of_lining(hem.parts), (FOLD_OF_EASE, depth) if depth else ()))  # fmt: skip
+        else:
+            finishes.append(Finish(f"lining-{hem.id}", "Lower edge of the lining, sewn to the hem with a fold of ease",
+                                   FinishKind.TURNED, of_lining(hem.parts)))  # fmt: skip
+    added = tuple(Layer(LayerKind.LINING, lining_id(id), id) for id in sorted(ids))
+    return replace(making, joins=(*making.joins, *joins), finishes=tuple(finishes), layers=(*making.layers, *added))
