@@ -55,7 +55,7 @@ def test_short_cloth_is_rescued_by_a_tactic_and_the_order_of_making_follows(page
     page.set_viewport_size({"width": 1280, "height": 800})
     page.get_by_role("button", name="Do that").click()
     expect(page.locator(".slip", has_text="In use")).not_to_contain_text("Cut as the pattern has it")
-    page.get_by_role("link", name="This cloth").click()
+    page.get_by_role("link", name="This cloth", exact=True).click()
     expect(page.get_by_text(re.compile("It will do: .* left over"))).to_be_visible(timeout=40_000)
 
 

@@ -76,7 +76,7 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
     page.get_by_role("link", name="On to the cloth").click()
     page.get_by_label("Interfacing").select_option(label="Fusible, 90 cm")
     expect(page.get_by_text("It will do").first).to_be_visible()
-    expect(page.get_by_text("The envelope says").first).to_be_visible()
+    expect(page.get_by_text("The envelope says").first).to_be_visible(timeout=40_000)
 
     # Lay: drawn to scale, both ways comparable, one kept.
     page.get_by_role("link", name="On to the lay").click()
