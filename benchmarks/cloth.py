@@ -93,9 +93,9 @@ def _derived() -> Iterator[Figure]:
     problem = lay_problem(drawn, choices, Role.MAIN, cloth)
     plan = solve(problem, Budget(seconds=1.0))
     yield Figure(
-        "cloth", "what-is-left-seconds", median_seconds(lambda: remainders(plan, problem.cloth, cloth), 9), None
+        "cloth", "what-is-left-seconds", median_seconds(lambda: remainders([plan], problem.cloth, cloth), 9), None
     )
-    rest = remainders(plan, problem.cloth, cloth)[0].cloth
+    rest = remainders([plan], problem.cloth, cloth)[0].cloth
     again = lay_problem(drawn, choices, Role.INTERFACING, rest)
     _forget()
     seen: list[Progress] = []

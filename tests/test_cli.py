@@ -88,6 +88,34 @@ def test_a_project_is_planned_through_all_stations(tmp_path):
     assert subprocess.run([sys.executable, OUTSIDE / "check_plan.py", problem, plan], check=False).returncode == 0
 
 
+def test_a_project_is_lined_matched_saved_on_and_cut_for_several(tmp_path):
+    path, document = _project(tmp_path)
+    lining = {"name": "Viscose", "width": "140 cm", "direction": "two-way"}
+    document["cloths"]["lining"] = lining
+    document["cloths"]["main"] |= {"repeat_along": "9,2 cm", "repeat_across": "8.4 cm", "weight": 310}
+    document["tactics"] = {"main": ["a narrower hem"]}
+    document["reckoning"] = {
+        "layers": {"lining": "facing deducted"}, "matching": [["main", "bars meet at the seams"]],
+        "rectangles": [{"kind": "tie, turned", "name": "sash", "long": 900, "wide": 40}],
+        "batch": [{"name": "Nerys", "size": "10"}],
+    }  # fmt: skip
+    path.write_text(json.dumps(document))
+    out = tmp_path / "out"
+    assert main(["plan", str(path), "--out", str(out), "--sweeps", "2"]) == 0
+    problem = json.loads((out / "lay-main-problem.json").read_text())
+    assert {p["id"] for p in problem["pieces"]} >= {"front", "front@2", "measure-1"} and problem["matches"]
+    assert {p["id"] for p in json.loads((out / "lay-lining-problem.json").read_text())["pieces"]} >= {
+        "front-lining",
+        "front-lining@2",
+    }
+    order = [step["id"] for step in json.loads((out / "sew.json").read_text())]
+    assert order.index("sew-lining-facing-waist") < order.index("sew-waist")
+    assert subprocess.run([sys.executable, OUTSIDE / "check_plan.py", out / "lay-main-problem.json", out / "lay-main-plan.json"], check=False).returncode == 0  # fmt: skip
+    document["tactics"] = {"main": ["hope"]}
+    path.write_text(json.dumps(document))
+    assert main(["plan", str(path), "--out", str(out)]) == 2
+
+
 def test_a_project_takes_school_blend_and_alterations_and_reports_them(tmp_path):
     alterations = [{"kind": "seam", "by": "-1 cm", "at": "side-seams", "level": "waist"}]
     path, document = _project(tmp_path, school="between sizes", alterations=alterations)

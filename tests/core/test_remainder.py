@@ -49,7 +49,7 @@ def test_both_layers_of_doubled_cloth_are_gone(lay):
 
 
 def test_what_is_left_keeps_clear_of_what_was_cut_and_lies_on_the_cloth():
-    parts = remainders(PLAN, PROBLEM.cloth, CLOTH)
+    parts = remainders([PLAN], PROBLEM.cloth, CLOTH)
     cut = unary_union(cut_from(PLAN, PROBLEM.cloth))
     frame = box(0, 0, 2600, 1500)
     assert parts[0].is_end and parts[0].cloth.width == 1500
@@ -62,7 +62,7 @@ def test_what_is_left_keeps_clear_of_what_was_cut_and_lies_on_the_cloth():
 
 
 def test_the_parts_as_cloths_have_the_outlines_they_had():
-    for part in remainders(PLAN, PROBLEM.cloth, CLOTH):
+    for part in remainders([PLAN], PROBLEM.cloth, CLOTH):
         rings = [Polygon(ring) for ring in outline_of(part.cloth)]
         assert max(r.area for r in rings) == pytest.approx(at_home(part).area, rel=0.01)
         assert part.cloth.washed and part.cloth.is_remainder == bool(part.cloth.gone)
@@ -72,7 +72,7 @@ def test_the_parts_as_cloths_have_the_outlines_they_had():
 @pytest.mark.parametrize("seed", range(8))
 def test_nothing_is_laid_where_there_is_no_cloth(seed):
     """Patches stay where they are while a lay is shortened and pieces change places; the plan passes the exact check."""
-    rest = remainders(laid(PROBLEM, seed, 30), PROBLEM.cloth, CLOTH)[0].cloth
+    rest = remainders([laid(PROBLEM, seed, 30)], PROBLEM.cloth, CLOTH)[0].cloth
     problem = lay_problem(PATTERN, CHOICES, Role.INTERFACING, rest)
     assert problem.forbidden and problem.lays == (LayKind.OPEN,)
     plan = laid(problem, seed, 60)
@@ -82,15 +82,22 @@ def test_nothing_is_laid_where_there_is_no_cloth(seed):
 
 
 def test_a_remainder_can_be_cut_from_again():
-    first = remainders(PLAN, PROBLEM.cloth, CLOTH)[0].cloth
+    first = remainders([PLAN], PROBLEM.cloth, CLOTH)[0].cloth
     problem = lay_problem(PATTERN, CHOICES, Role.INTERFACING, first)
-    again = remainders(laid(problem), problem.cloth, first)
+    again = remainders([laid(problem)], problem.cloth, first)
     assert again and sum(p.area for p in again) < area_in_hand(replace(first, selvedge=0))
     assert again[0].cloth.name == "wool, what is left"
 
 
+def test_two_lays_from_one_cloth_lie_one_after_the_other():
+    one, both = remainders([PLAN], PROBLEM.cloth, CLOTH), remainders([PLAN, PLAN], PROBLEM.cloth, CLOTH)
+    assert one[0].cloth.length - both[0].cloth.length == pytest.approx(PLAN.length, abs=PLAN.length * 0.5)
+    cut = sum(p.area for p in cut_from(PLAN, PROBLEM.cloth))
+    assert sum(p.area for p in both) <= 2600 * 1500 - 2 * cut
+
+
 def test_cloth_that_is_not_in_hand_leaves_nothing():
-    assert remainders(PLAN, PROBLEM.cloth, replace(CLOTH, length=None)) == ()
+    assert remainders([PLAN], PROBLEM.cloth, replace(CLOTH, length=None)) == ()
     assert outline_of(replace(CLOTH, length=None)) == ()
 
 

@@ -44,6 +44,15 @@ def test_will_it_do(in_hand, enough, spare):
     assert verdict.spare.value == pytest.approx(spare, abs=0.1)
 
 
+def test_what_other_parts_take_from_the_same_cloth_is_not_in_hand():
+    """2 m washed, 1.35 m ready to cut, 40 cm for the facings: 25 cm are left over."""
+    cloth = _cloth(2000, washed=True)
+    verdict = will_it_do(need(1300, cloth, 3, Units.METRIC), cloth, taken=400)
+    assert verdict is not None and verdict.enough and verdict.spare.value == pytest.approx(250)
+    assert "less the other parts" in verdict.spare.formula
+    assert not will_it_do(need(1300, cloth, 3, Units.METRIC), cloth, taken=700).enough
+
+
 def test_no_cloth_in_hand_is_no_verdict():
     assert will_it_do(need(1300, _cloth(), 3, Units.METRIC), _cloth()) is None
 

@@ -5,10 +5,11 @@ The cloth frame has x along the cloth and y across, from the lower selvedge of t
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from shapely import make_valid, set_precision
+from shapely.affinity import translate
 from shapely.geometry import MultiPolygon, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
@@ -69,21 +70,23 @@ def _layers(stretch: Stretch, region: Region, width: float) -> tuple[tuple[float
             return ((depth, 1),) if region.layers == 1 else ((depth, 1), (depth, -1))
 
 
-def remainders(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, start: float = 0.0) -> tuple[Left, ...]:
-    """What is left of `cloth` after cutting a plan from its beginning, the biggest part first.
+def remainders(plans: Sequence[Plan], lay_cloth: LayCloth, cloth: Cloth) -> tuple[Left, ...]:
+    """What is left of `cloth` after cutting plans from its beginning, one after the other; the biggest part first.
 
     The cloth counts as made ready (washed). Snippets are left out. Empty where none of it was in hand.
     """
     length = cloth.ready_length
     if length is None:
         return ()
-    whole: BaseGeometry = box(0, 0, max(length, plan.length + start), lay_cloth.width)
+    whole: BaseGeometry = box(0, 0, length, lay_cloth.width)
     for patch in cloth.ready_gone:
         whole = whole.difference(make_valid(Polygon(patch)))
-    taken = unary_union([p.buffer(CUT_OFF + SMOOTH / 2, join_style="mitre") for p in cut_from(plan, lay_cloth)])
-    if start:
-        taken = unary_union([taken, box(0, 0, start, lay_cloth.width)])
-    rest = whole.difference(taken).intersection(box(0, 0, length, lay_cloth.width))
+    grown, start = [], 0.0
+    for plan in plans:
+        pieces = (translate(p, start) for p in cut_from(plan, lay_cloth))
+        grown += [p.buffer(CUT_OFF + SMOOTH / 2, join_style="mitre") for p in pieces]
+        start += plan.length
+    rest = whole.difference(unary_union(grown))
     # Narrow necks are cut through: what hangs together by a thread is two off-cuts.
     wide = rest.buffer(-NARROWEST / 2).buffer(NARROWEST / 2, join_style="mitre").intersection(rest)
     parts = [p for p in _polygons(wide) if p.area >= LEAST_AREA]

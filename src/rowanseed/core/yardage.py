@@ -84,20 +84,26 @@ class Verdict:
     spare: Working
 
 
-def will_it_do(needed: Need, cloth: Cloth) -> Verdict | None:
-    """Compare what is in hand with what is needed, both ready to cut; None if nothing is in hand."""
+def will_it_do(needed: Need, cloth: Cloth, taken: float = 0.0) -> Verdict | None:
+    """Compare what is in hand with what is needed, both ready to cut; None if nothing is in hand.
+
+    `taken` is what other parts of the garment are cut from the same cloth, in mm.
+    """
     in_hand = cloth.ready_length
     if in_hand is None or cloth.length is None:
         return None
     given = [Given("in hand", cloth_length(cloth.length), Source.TAPE)]
     if not cloth.washed and cloth.shrink_along:
         given.append(Given("shrinkage", percent(cloth.shrink_along), Source.CHOSEN))
+    formula = "in hand" + (" × (1 − shrinkage)" if len(given) > 1 else "") + " less ready to cut"
+    if taken:
+        given.append(Given("cut from it for other parts", cloth_length(taken), Source.WORKED_OUT))
+        formula += " less the other parts"
+        in_hand -= taken
     spare = Working(
-        "Left over" if in_hand >= needed.ready.value else "Short by",
-        cloth_length(abs(in_hand - needed.ready.value)),
-        "in hand" + (" × (1 − shrinkage)" if len(given) > 1 else "") + " less ready to cut",
+        "Left over" if in_hand >= needed.ready.value else "Short by", cloth_length(abs(in_hand - needed.ready.value)), formula,
         (*given, needed.ready.as_given()),
-    )
+    )  # fmt: skip
     # A millimetre either way is no reason to send anybody to the shop.
     return Verdict(in_hand >= needed.ready.value - 1, spare)
 

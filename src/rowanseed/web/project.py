@@ -257,7 +257,11 @@ class ProjectView:
 
     def verdict(self, role: Role) -> Verdict | None:
         needed, found = self.need(role), self.cloth_plans.get(role)
-        return None if needed is None or found is None else will_it_do(needed, found.entry.cloth)
+        if needed is None or found is None:
+            return None
+        others = [o for o in self.cloth_plans.values() if o.entry.id == found.entry.id and o.role is not role]
+        taken = sum(o.plan.length for o in others if o.plan is not None)
+        return will_it_do(needed, found.entry.cloth, taken)
 
     @cached_property
     def cut_items(self) -> tuple[CutItem, ...]:

@@ -71,16 +71,29 @@ def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], 
     items = tuple(item for item in project.cut_items if item.role is role)
     view = LayView(home.units, done, current.key if current else None, numbered=True, id=f"cut-{role.value}")
     picture = draw_lay(plan.plan, plan.problem.cloth, plan.entry.cloth, items, view)
-    all_cut = bool(items) and all(item.key in done for item in items)
-    left = _left(plan) if all_cut and plan.entry.cut_by is None else ()
+    left = _left(project, plan) if _is_all_cut(project, plan, done) and plan.entry.cut_by is None else ()
     room = (max((p.cloth.length or 0.0 for p in left), default=0.0), max((p.cloth.width for p in left), default=0.0))
     shown = tuple((p, draw_left(p.cloth, home.units, f"left-{role.value}-{k}", room)) for k, p in enumerate(left))
     on_shelf = tuple(cloths.remainders_of(home.db, plan.entry.id)) if plan.entry.cut_by == project.record.id else ()
     return Table(plan, items, picture, _ready(plan, done), shown, on_shelf)
 
 
-def _left(plan: ClothPlan) -> tuple[Left, ...]:
-    return remainders(plan.plan, plan.problem.cloth, plan.entry.cloth) if plan.plan is not None else ()
+def _on_same_cloth(project: ProjectView, plan: ClothPlan) -> list[ClothPlan]:
+    """The plans of every cloth of the project that is cut from the same one, this one among them."""
+    return [other for other in project.cloth_plans.values() if other.entry.id == plan.entry.id]
+
+
+def _is_all_cut(project: ProjectView, plan: ClothPlan, done: frozenset[str]) -> bool:
+    roles = {other.role for other in _on_same_cloth(project, plan)}
+    keys = [item.key for item in project.cut_items if item.role in roles]
+    return bool(keys) and all(key in done for key in keys)
+
+
+def _left(project: ProjectView, plan: ClothPlan) -> tuple[Left, ...]:
+    """What is left of a cloth, told with the first of the plans that are cut from it."""
+    same = _on_same_cloth(project, plan)
+    plans = [other.plan for other in same if other.plan is not None]
+    return remainders(plans, plan.problem.cloth, plan.entry.cloth) if plans and same[0].role is plan.role else ()
 
 
 @router.post("/projects/{id}/cut/left/{role}")
@@ -88,9 +101,8 @@ def keep_left(home: Home, id: int, role: str, typed: Typing) -> Response:
     """All is cut: the cloth leaves the shelf, and the parts of it that are wanted come on it with their outlines."""
     project = load(home, id)
     plan = _plan(project, role)
-    done = project.ticked("cut")
-    if plan.entry.cut_by is None and all(i.key in done for i in project.cut_items if i.role.value == role):
-        wanted = [part.cloth for k, part in enumerate(_left(plan)) if typed.get(f"keep-{k}") == "yes"]
+    if plan.entry.cut_by is None and _is_all_cut(project, plan, project.ticked("cut")):
+        wanted = [part.cloth for k, part in enumerate(_left(project, plan)) if typed.get(f"keep-{k}") == "yes"]
         cloths.cut_up(home.db, plan.entry.id, id, wanted)
     return go(f"/projects/{id}/cut")
 
