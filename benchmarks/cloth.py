@@ -17,10 +17,10 @@ from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Role
 from rowanseed.core.remainder import remainders
-from rowanseed.core.tactics import offered, with_tactics
+from rowanseed.core.saving.changes import offered, with_tactics
 from rowanseed.core.widths import cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.web.pages.much import SECONDS_FOR_A_CELL
+from rowanseed.web.pages.widths import SECONDS_FOR_A_CELL
 
 MIDDLE = 3
 
@@ -71,7 +71,7 @@ def _tactics() -> Iterator[Figure]:
     cloth = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
     base = solve(lay_problem(pattern, choices, Role.MAIN, cloth), Budget(seconds=2.0)).length
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
-        changed = with_tactics(pattern, (tactic,), choices.size)
+        changed = with_tactics(pattern, (tactic,), choices.size, "A")
         length = solve(lay_problem(changed, choices, Role.MAIN, cloth, (tactic,)), Budget(seconds=2.0)).length
         yield Figure("cloth", f"saves-{tactic.name.lower().replace('_', '-')}-mm", base - length, None)
 

@@ -25,9 +25,10 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.notions import LOCKSTITCH, WASTE, buttons_to_buy, notions, seam_metres, zip_to_buy
 from rowanseed.core.pattern import Role
 from rowanseed.core.pattern_check import faults
+from rowanseed.core.saving.changes import offered, with_tactics
+from rowanseed.core.saving.tactics import LOOSENS, PRICES, Tactic, clash, combined
 from rowanseed.core.seamline import lines
 from rowanseed.core.shopping import Line, merged
-from rowanseed.core.tactics import LOOSENS, PRICES, Tactic, clash, combined, offered, with_tactics
 from rowanseed.core.units import INCH, YARD
 from rowanseed.core.widths import USUAL_WIDTHS, best_plans, cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
@@ -132,7 +133,7 @@ def test_a_plan_taken_over_from_a_stricter_case_holds_there(skirt_lays):
 def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(pattern):
     size = pattern.envelope.sizes[3]
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
-        changed = with_tactics(pattern, (tactic,), size)
+        changed = with_tactics(pattern, (tactic,), size, "A")
         # Pieces worked out for this garment have no other sizes.
         own = replace(changed, pieces=tuple(p for p in changed.pieces if len(p.shapes) > 1))
         assert [f.problem for f in faults(own)] == [], tactic
@@ -140,7 +141,7 @@ def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(patte
 
 
 def _tried(pattern, tactics):
-    return lay_problem(with_tactics(pattern, tactics, "14"), Choices("A", "14"), Role.MAIN, WIDE, tactics)
+    return lay_problem(with_tactics(pattern, tactics, "14", "A"), Choices("A", "14"), Role.MAIN, WIDE, tactics)
 
 
 @pytest.mark.parametrize("tactic", sorted(LOOSENS, key=lambda t: t.value))
@@ -151,7 +152,7 @@ def test_what_loosens_never_needs_more_area_and_its_lay_passes_the_check(tactic)
 
 
 def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
-    seamed = with_tactics(SKIRT, (Tactic.CENTRE_SEAM,), "14")
+    seamed = with_tactics(SKIRT, (Tactic.CENTRE_SEAM,), "14", "A")
     (cut,) = seamed.piece("front").cuts_for(Role.MAIN, "A")
     assert (cut.fold, cut.count, cut.pair) == (None, 2, True)
     grown = (
@@ -164,14 +165,16 @@ def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
 
 
 def test_a_faced_hem_changes_what_is_folded():
-    steps = {s.id: s for s in compile_steps(with_tactics(SKIRT, (Tactic.FACED_HEM,), "14"), "A", "14", Household())}
+    steps = {
+        s.id: s for s in compile_steps(with_tactics(SKIRT, (Tactic.FACED_HEM,), "14", "A"), "A", "14", Household())
+    }
     assert "faced with a strip of other cloth" in steps["sew-hem"].title
 
 
 def test_facings_from_another_cloth_leave_the_main_cloth():
     pieces = _tried(WAISTCOAT, (Tactic.OTHER_FACING,)).pieces
     assert "facing" not in {p.id for p in pieces}
-    assert Role.CONTRAST in with_tactics(WAISTCOAT, (Tactic.OTHER_FACING,), "14").roles("A")
+    assert Role.CONTRAST in with_tactics(WAISTCOAT, (Tactic.OTHER_FACING,), "14", "A").roles("A")
 
 
 @given(st.lists(st.sampled_from(list(Tactic)), max_size=6))

@@ -27,7 +27,8 @@ from rowanseed.core.pattern import (
     Shape,
     View,
 )
-from rowanseed.core.tactics import Tactic, offered, with_tactics
+from rowanseed.core.saving.changes import offered, with_tactics
+from rowanseed.core.saving.tactics import Tactic
 from rowanseed.demo import six_gore_skirt
 
 SKIRT = six_gore_skirt.draft()
@@ -54,7 +55,7 @@ def test_one_fold_piece_against_the_selvedges_halves_the_length_of_a_two_piece_b
     top, cloth = two_piece_body(), Cloth("cloth", 1260, 3000, 10, Direction.TWO_WAY, washed=True)
     assert Tactic.FOLD_TO_SELVEDGE in offered(top, "A", Role.MAIN, one_way=False)
     assert Tactic.FOLD_TO_SELVEDGE not in offered(SKIRT, "A", Role.MAIN, one_way=False)
-    changed = with_tactics(top, (Tactic.FOLD_TO_SELVEDGE,), "one")
+    changed = with_tactics(top, (Tactic.FOLD_TO_SELVEDGE,), "one", "A")
     choices = Choices("A", "one")
     plain, moved = (lay_problem(p, choices, Role.MAIN, cloth) for p in (top, changed))
     assert moved.piece("back").selvedge is not None and moved.piece("front").fold is not None
@@ -70,7 +71,7 @@ def test_one_fold_piece_against_the_selvedges_halves_the_length_of_a_two_piece_b
 
 def test_facings_on_the_fold_may_be_pieced_and_a_batch_made_smaller():
     assert Tactic.PIECED_FACING in offered(SKIRT, "A", Role.MAIN, one_way=False)
-    pieced = with_tactics(SKIRT, (Tactic.PIECED_FACING,), "14")
+    pieced = with_tactics(SKIRT, (Tactic.PIECED_FACING,), "14", "A")
     facing = pieced.piece("front-facing").cuts_for(Role.MAIN, "A")[0]
     assert facing.fold is None and facing.count == 2 and pieced.piece("front").cuts[0].fold == "centre"
     assert sequence(compile_steps(pieced, "A", "14", Household()))
@@ -79,7 +80,7 @@ def test_facings_on_the_fold_may_be_pieced_and_a_batch_made_smaller():
 
 
 def test_faced_hems_ask_for_facings_of_another_cloth():
-    faced = with_tactics(SKIRT, (Tactic.FACED_HEM,), "14")
+    faced = with_tactics(SKIRT, (Tactic.FACED_HEM,), "14", "A")
     assert {p.id for p, _ in faced.pieces_for(Role.CONTRAST, "A")} == {
         f"{p}-hem-facing" for p in ("front", "side-front", "side-back", "back")
     }

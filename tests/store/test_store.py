@@ -13,9 +13,9 @@ from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.pattern import Role
+from rowanseed.core.saving.tactics import Tactic
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.core.tactics import Tactic
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.fit_json import FitChoice
 from rowanseed.store import cloths, lays, lessons, patterns, people, projects

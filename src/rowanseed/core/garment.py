@@ -16,9 +16,10 @@ from rowanseed.core.matching import MatchedSeam, Matching, border_line, can_matc
 from rowanseed.core.outline import Point, without_repeats
 from rowanseed.core.pattern import Cut, Grain, Pattern, Piece, Role
 from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.saving.changes import moved_to_contrast
+from rowanseed.core.saving.tactics import Tactic, laid_with
 from rowanseed.core.seamline import lines
 from rowanseed.core.sums.rectangles import with_rectangles
-from rowanseed.core.tactics import Tactic, laid_with
 
 GAP = 3.0
 """Between cutting lines, in mm: room for shears (common practice, no source)."""
@@ -53,18 +54,6 @@ def derived(pattern: Pattern, size: str, view: str, reckoning: Reckoning) -> Pat
     """An altered pattern with its layers derived, and with the pieces moved to the contrast cloth that are cut from it."""
     pattern = with_layers(pattern, size, view, reckoning.layers)
     return moved_to_contrast(pattern, reckoning.moved)
-
-
-def moved_to_contrast(pattern: Pattern, moved: tuple[str, ...]) -> Pattern:
-    """Pieces of the main cloth cut from the contrast cloth instead."""
-    if not moved:
-        return pattern
-    pieces = tuple(
-        replace(p, cuts=tuple(replace(c, role=Role.CONTRAST) if c.role is Role.MAIN else c for c in p.cuts))
-        if p.id in moved else p
-        for p in pattern.pieces
-    )  # fmt: skip
-    return replace(pattern, pieces=pieces)
 
 
 def to_cut(

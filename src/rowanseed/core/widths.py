@@ -24,6 +24,8 @@ class Cell:
     role: Role
     cloth: Cloth
     problem: Problem
+    unmatched: Problem | None = None
+    """The same with nothing matched, where something is: what matching costs is told by laying both."""
 
     @property
     def width(self) -> float:
@@ -52,7 +54,10 @@ def cells(
                 shrink_along=like.shrink_along if like else 0.0, shrink_across=like.shrink_across if like else 0.0,
                 repeat=like.repeat if like else Repeat(),
             )  # fmt: skip
-            out.append(Cell(role, cloth, lay_problem(pattern, choices, role, cloth, (), matching)))
+            problem = lay_problem(pattern, choices, role, cloth, (), matching)
+            out.append(
+                Cell(role, cloth, problem, lay_problem(pattern, choices, role, cloth) if problem.matches else None)
+            )
     return tuple(out)
 
 

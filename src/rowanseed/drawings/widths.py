@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.units import INCH, Units, format_cloth
-from rowanseed.drawings.svg import INK, QUIET, add, drawing, number, write
+from rowanseed.drawings.svg import INK, QUIET, add, drawing, halo, number, write
 
 WIDE, LEFT, ROW = 900.0, 190.0, 30.0
 
@@ -24,7 +24,7 @@ class Bar:
 def draw_widths(bars: Sequence[Bar], units: Units, thread: str, ground: str, name: str) -> str:
     """Bars to one scale; with nap hatched, so that colour need not tell them apart."""
     longest = max([b.length for b in bars] + [b.printed or 0.0 for b in bars]) * 1.06
-    scale = (WIDE - LEFT - 110) / longest
+    scale = (WIDE - LEFT - 30) / longest
     tall = ROW * len(bars) + 44
     said = "; ".join(f"{b.name}{', with nap' if b.one_way else ''}: {format_cloth(b.length, units)}" for b in bars)
     root = drawing(WIDE, tall, f"Length to buy by width: {name}", said, class_="strips")
@@ -70,8 +70,7 @@ def draw_widths(bars: Sequence[Bar], units: Units, thread: str, ground: str, nam
         if bar.printed is not None:
             x = LEFT + bar.printed * scale
             add(root, "path", d=f"M{number(x)} {number(y - 3)}v28", stroke=INK, stroke_width=2.5)
-        end = LEFT + max(bar.length, bar.printed or 0.0) * scale
-        add(
-            root, "text", format_cloth(bar.length, units), x=end + 10, y=y + 17, font_size=16, font_weight=700, fill=INK
-        )
+        # Inside the bar, so that the figure is not taken for the envelope's mark beside it.
+        end = LEFT + bar.length * scale - 8
+        halo(root, end, y + 17, format_cloth(bar.length, units), 16, font_weight=700, fill=INK, text_anchor="end")
     return write(root)

@@ -21,9 +21,9 @@ from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household
 from rowanseed.core.pattern import Pattern, Role
 from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.saving.tactics import Tactic, combined
 from rowanseed.core.sizing.schools import Choosing, Proposal, School, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.core.tactics import Tactic, combined
 from rowanseed.core.units import Units, parse_length, parse_signed_length
 from rowanseed.formats.fit_json import FitChoice
 from rowanseed.formats.pattern_json import read_pattern

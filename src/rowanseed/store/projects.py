@@ -10,7 +10,7 @@ from typing import Any
 
 from rowanseed.core.pattern import Role
 from rowanseed.core.reckoning import Reckoning
-from rowanseed.core.tactics import Tactic
+from rowanseed.core.saving.tactics import Tactic
 from rowanseed.formats.fit_json import FitChoice, read_fit, write_fit
 from rowanseed.formats.reckoning_json import read_reckoning, write_reckoning
 from rowanseed.store.database import Connection, transaction

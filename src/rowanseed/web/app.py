@@ -29,13 +29,14 @@ from rowanseed.web.pages import (
     lay,
     layers,
     measuring,
-    much,
     patterns,
     people,
     projects,
     sew,
     shelf,
     shopping,
+    short,
+    widths,
 )
 from rowanseed.web.pages import cloth as cloth_station
 
@@ -67,7 +68,8 @@ def create_app(database: Path) -> FastAPI:
         fit,
         alter,
         cloth_station,
-        much,
+        widths,
+        short,
         cupboard,
         layers,
         extras,

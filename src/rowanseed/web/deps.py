@@ -14,7 +14,7 @@ from fastapi.templating import Jinja2Templates
 from markupsafe import Markup
 from starlette.datastructures import FormData
 
-from rowanseed.core.units import Units, format_cloth, format_length
+from rowanseed.core.units import Units, format_cloth, format_length, in_household_units
 from rowanseed.store.database import Connection, connect
 from rowanseed.store.household import Habits, habits
 
@@ -24,6 +24,7 @@ TEMPLATES.env.lstrip_blocks = True
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
+TEMPLATES.env.filters["in_units"] = in_household_units
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"
 TEMPLATES.env.filters["zip_self"] = lambda values: [(value, value) for value in values]
 TEMPLATES.env.filters["drawn"] = Markup

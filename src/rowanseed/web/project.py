@@ -20,10 +20,10 @@ from rowanseed.core.make.steps import Step
 from rowanseed.core.matching import Matching
 from rowanseed.core.pattern import Pattern, Role
 from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.saving.tactics import Tactic, combined
 from rowanseed.core.sizing.chart import Advice, by_chart
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
-from rowanseed.core.tactics import Tactic, combined
 from rowanseed.core.walk import SeamWalk
 from rowanseed.core.walk import Verdict as SeamVerdict
 from rowanseed.core.yardage import Need, Verdict, need, will_it_do

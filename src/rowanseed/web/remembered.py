@@ -14,7 +14,8 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import Step
 from rowanseed.core.pattern import Pattern
 from rowanseed.core.reckoning import Reckoning
-from rowanseed.core.tactics import Tactic, with_tactics
+from rowanseed.core.saving.changes import with_tactics
+from rowanseed.core.saving.tactics import Tactic
 from rowanseed.core.walk import SeamWalk, walk
 
 KEPT = 128
@@ -51,7 +52,7 @@ def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view:
 
 @lru_cache(maxsize=KEPT)
 def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: Reckoning) -> Pattern:
-    return derived(with_tactics(same.pattern, tactics, size), size, view, reckoning)
+    return derived(with_tactics(same.pattern, tactics, size, view), size, view, reckoning)
 
 
 def to_cut_once(

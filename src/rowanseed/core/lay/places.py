@@ -171,7 +171,8 @@ def _does_not_fit(laying: Laying, piece: LayPiece, strips: tuple[Region, ...]) -
         return LayError(f"“{piece.id}” fits the cloth, but not where its print, border, selvedge or motif asks it to lie.",
                         "Lay the cloth open, or let go of one of these.", piece.id)  # fmt: skip
     return LayError(f"“{piece.id}” is {across:.0f} mm wide across the cloth and there are {room:.0f} mm to lay it on.",
-                    "Lay the cloth open, take a wider cloth, or cut the piece in parts.", piece.id)  # fmt: skip
+                    f"{'T' if laying.lay is LayKind.OPEN else 'Lay the cloth open, t'}ake a wider cloth, or cut the piece in parts.",
+                    piece.id)  # fmt: skip
 
 
 def _free(

@@ -7,16 +7,19 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
+from rowanseed.core.errors import LayError
 from rowanseed.core.garment import matched
 from rowanseed.core.lay.estimate import Estimate, estimate
 from rowanseed.core.matching import MatchedSeam, Matching, rule_of_thumb
 from rowanseed.core.outline import bounds
 from rowanseed.core.pattern import Grain, PrintedYardage, Role
-from rowanseed.core.units import format_cloth
+from rowanseed.core.saving.changes import helps_where_too_wide
+from rowanseed.core.units import format_cloth, in_household_units
 from rowanseed.core.yardage import STRAIGHTENING, Need, Verdict, printed
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
+from rowanseed.web.answered import words_of
 from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, Typing, go
 from rowanseed.web.project import ProjectView, load
@@ -98,7 +101,7 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
     refusals: tuple[str, ...] = ()
     if plan is not None and project.size is not None:
         envelope_says = printed(project.pattern.envelope, project.record.view, project.size, role, plan.entry.cloth)
-        refusals = tuple(str(a) for kind, a in plan.answers.items() if kind not in plan.plans)
+        refusals = _refusals(home, project, plan)
         if needed is not None:
             strips = draw_strips(
                 _strips(plan, needed, verdict, envelope_says),
@@ -113,6 +116,19 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
     _, seams = matched(project.cut_pattern, project.choices, role, cloth, project.reckoning.matched(role))
     return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals, draw_swatch(cloth, home.units, f"swatch-{role.value}"),
                     seams, _rule(plan), _too_short(home, project, plan))  # fmt: skip
+
+
+def _refusals(home: House, project: ProjectView, plan: ClothPlan) -> tuple[str, ...]:
+    """Why the cloth cannot be laid at all, and what would help; empty where it can."""
+    errors = [a for a in plan.answers.values() if isinstance(a, LayError)]
+    if plan.plans or not errors:
+        return ()
+    said = dict.fromkeys(words_of(e, project.cut_pattern, home.units) for e in errors)
+    known = {p.id for p in project.cut_pattern.pieces}
+    helps = [t for id in dict.fromkeys(e.where for e in errors) if id in known
+             for t in helps_where_too_wide(project.cut_pattern, project.record.view, plan.role, id)]  # fmt: skip
+    names = ", or ".join(in_household_units(t.value, home.units) for t in dict.fromkeys(helps))
+    return (*said, *([f"What may help: {names}."] if names else []))
 
 
 def _too_short(home: House, project: ProjectView, plan: ClothPlan) -> str:

@@ -6,18 +6,19 @@ from dataclasses import dataclass, replace
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.errors import LayError
-from rowanseed.core.garment import Choices, lay_problem, moved_to_contrast
+from rowanseed.core.garment import Choices, lay_problem
 from rowanseed.core.lay.estimate import Estimate, FirstSight, estimate
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.outline import bounds
 from rowanseed.core.pattern import Panel, Pattern, Role
 from rowanseed.core.remainder import area_in_hand
+from rowanseed.core.saving.changes import moved_to_contrast
 from rowanseed.core.yardage import STRAIGHTENING
 from rowanseed.drawings.cloth import draw_left
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import cloths, lays, projects
 from rowanseed.store.cloths import ClothEntry
+from rowanseed.web.answered import refusal, shortest
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.pages.jobs import Asked, follow
 from rowanseed.web.project import ProjectView, load
@@ -85,13 +86,11 @@ def _hand(entry: ClothEntry) -> float:
     return ready if entry.cloth.is_remainder else max(0.0, ready - STRAIGHTENING)
 
 
-def _asked(home: House, entry: ClothEntry, problem: Problem) -> OnShelf:
+def _asked(home: House, project: ProjectView, entry: ClothEntry, problem: Problem) -> OnShelf:
     question = lays.question_of(problem)
     answers = lays.answers(home.db, question)
-    plans = [a for a in answers.values() if isinstance(a, Plan)]
-    best = min(plans, key=lambda plan: plan.length, default=None)
-    refusal = next((str(a) for a in answers.values() if isinstance(a, LayError)), "") if best is None else ""
-    return OnShelf(entry, problem, question, estimate(problem), _hand(entry), bool(answers), best, refusal)
+    why_not = refusal(answers, project.cut_pattern, home.units)
+    return OnShelf(entry, problem, question, estimate(problem), _hand(entry), bool(answers), shortest(answers), why_not)
 
 
 def _role(project: ProjectView, wanted: str | None) -> Role:
@@ -103,7 +102,7 @@ def _role(project: ProjectView, wanted: str | None) -> Role:
 
 def _shelf(home: House, project: ProjectView, role: Role) -> list[OnShelf]:
     found = [
-        _asked(home, entry, project.problem(role, entry.cloth))
+        _asked(home, project, entry, project.problem(role, entry.cloth))
         for entry in cloths.cloths(home.db)
         if entry.cloth.length
     ]
@@ -191,7 +190,7 @@ def _small_pieces(home: House, project: ProjectView) -> list[SmallPiece]:
             one = next((p for p in problem.pieces if p.id == piece.id), None)
             if one is None or one.area * cut.count > SMALL * 1e6 or not _could(one.whole(), entry):
                 continue
-            out.append(SmallPiece(piece.id, piece.name, _asked(home, entry, problem)))
+            out.append(SmallPiece(piece.id, piece.name, _asked(home, project, entry, problem)))
     return out
 
 
@@ -240,7 +239,7 @@ def _sizes(home: House, project: ProjectView, role: Role, give: int | None) -> l
         if not pattern.pieces_for(role, project.record.view):
             continue
         problem = lay_problem(pattern, choices, role, entry.cloth, (), project.reckoning.matched(role))
-        out.append((f"size {size}", _asked(home, entry, problem)))
+        out.append((f"size {size}", _asked(home, project, entry, problem)))
     return [*out, *_several(home, project, role, entry)]
 
 
@@ -252,7 +251,7 @@ def _several(home: House, project: ProjectView, role: Role, entry: ClothEntry) -
         problem = replace(one, pieces=tuple(replace(p, cut=p.cut * number) for p in one.pieces))
         if sum(p.area * p.cut for p in problem.pieces) > area_in_hand(entry.cloth):
             break
-        out.append((f"{number} of this garment, size {project.size}", _asked(home, entry, problem)))
+        out.append((f"{number} of this garment, size {project.size}", _asked(home, project, entry, problem)))
     return out
 
 

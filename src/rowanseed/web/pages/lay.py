@@ -8,6 +8,7 @@ from urllib.parse import quote
 from fastapi import APIRouter, Response
 
 from rowanseed.core.cutting import CutItem, cut_list
+from rowanseed.core.errors import LayError
 from rowanseed.core.lay.problem import Plan, laid
 from rowanseed.core.pattern import Role
 from rowanseed.core.working import Given, Source, Working, count, percent
@@ -15,6 +16,7 @@ from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
+from rowanseed.web.answered import words_of
 from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.project import ProjectView, load
@@ -43,7 +45,7 @@ def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None)
     plan = found.plans.get(kind) if kind else None
     size = project.size
     if plan is None or size is None or kind is None:
-        refusals = [str(answer) for answer in found.answers.values() if not isinstance(answer, Plan)]
+        refusals = list(_refusals(project, found).values())
         return home.page(
             "lay.html",
             project=project,
@@ -60,9 +62,15 @@ def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None)
         "lay.html", project=project, station="lay", role=found.role, found=found, kind=kind, plan=plan, items=items,
         picture=draw_lay(plan, found.problem.cloth, cloth, items, LayView(home.units)),
         thumbs={k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(laid(p)), longest) for k, p in found.plans.items()},
-        refusals={k: str(a) for k, a in found.answers.items() if not isinstance(a, Plan)},
+        refusals=_refusals(project, found),
         way=laid_words(laid(plan)), ways={k: laid(p) for k, p in found.plans.items()}, used=_used(found, plan), skewed=_skewed(items),
     )  # fmt: skip
+
+
+def _refusals(project: ProjectView, found: ClothPlan) -> dict[str, str]:
+    """Why the cloth cannot be laid so, by the way of laying."""
+    units = project.home.units
+    return {k: words_of(a, project.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayError)}
 
 
 def _used(found: ClothPlan, plan: Plan) -> Working:

@@ -7,14 +7,15 @@ import re
 import pytest
 
 from rowanseed.jobs import lays as jobs
-from rowanseed.web.pages import much
+from rowanseed.web.pages import short, widths
 
 
 @pytest.fixture
 def quick(monkeypatch):
     """Searches done at once and briefly, in this process."""
     monkeypatch.setattr(jobs.queue, "immediate", True)
-    monkeypatch.setattr(much, "SECONDS_FOR_A_CELL", 0.3)
+    monkeypatch.setattr(widths, "SECONDS_FOR_A_CELL", 0.3)
+    monkeypatch.setattr(short, "SECONDS_FOR_A_TACTIC", 0.3)
 
 
 def _follow(house, path):
@@ -46,7 +47,7 @@ def test_short_cloth_gets_ways_that_were_really_laid_and_one_is_taken(house, qui
     page = house.get("/projects/1/cloth/short?role=main").text
     assert "It will do with: turn pieces end for end" in page
     assert "nap shades differently" in page
-    assert "Fold both edges to the middle" in page
+    assert "fold both edges to the middle" in page.lower()
     house.post("/projects/1/cloth/short/main", data={"tactics": "turn pieces end for end|a narrower hem"})
     taken = house.get("/projects/1/cloth/short?role=main").text
     assert "A narrower hem" in re.search(r"In use.*?</ul>", taken, re.S)[0]

@@ -1,18 +1,16 @@
-"""When the cloth is short: what can be done, what it costs in looks and work, and how it changes pieces and lay.
+"""What saving cloth changes in the pattern: hems, facings, seams where a fold was, pieces from another cloth.
 
-All are common practice, no source. A tactic changes the pattern (and so the making order), or only how it is
-laid; each is judged by an actual lay, never by a rule of thumb.
+Pieces and making graph change together, so that lay, yardage, cutting list and making order follow.
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
-from enum import Enum
+from collections.abc import Collection
+from dataclasses import replace
 
 from rowanseed.core.alter.hem import change_length_at_hem, hem_edges
 from rowanseed.core.derive.facing import with_hem_facings
 from rowanseed.core.errors import AlterationError
-from rowanseed.core.lay.problem import LayKind, Problem
 from rowanseed.core.pattern import (
     Cut,
     EdgePart,
@@ -26,6 +24,7 @@ from rowanseed.core.pattern import (
     Piece,
     Role,
 )
+from rowanseed.core.saving.tactics import OTHER_CLOTH, PRICES, Tactic
 
 SEAM_ADDED = 15.0
 NARROW_HEM = 16.0
@@ -33,69 +32,17 @@ FACED_HEM = 10.0
 SHORTER = 30.0
 
 
-class Tactic(Enum):
-    """The tactics, the cheapest in looks and work first."""
-
-    OPEN_OUT = "lay it open, one layer"
-    PART_FOLD = "fold only as deep as the widest fold piece"
-    TWO_FOLDS = "fold both edges to the middle"
-    SHARE_CUTS = "let neighbours share one cutting line"
-    BANDS_ACROSS = "cut bands across the grain"
-    NARROW_HEM = "a narrower hem"
-    OTHER_FACING = "facings from another cloth"
-    PIECED_FACING = "piece facings and bands that lie on the fold"
-    FACED_HEM = "face the hem instead of turning it up"
-    FOLD_TO_SELVEDGE = "cut the back against the selvedges, with a seam, the front on the fold"
-    CENTRE_SEAM = "a seam where a piece lay on the fold"
-    TURN_PIECES = "turn pieces end for end"
-    SHORTEN = "shorten it by 3 cm"
-    SMALLER_BATCH = "one garment fewer"
-
-
-LOOSENS = frozenset({Tactic.SHARE_CUTS, Tactic.BANDS_ACROSS, Tactic.NARROW_HEM, Tactic.OTHER_FACING, Tactic.FACED_HEM,
-                     Tactic.TURN_PIECES, Tactic.SHORTEN, Tactic.SMALLER_BATCH})  # fmt: skip
-"""Tactics that only make pieces smaller or freer: whatever was laid without them can be laid with them."""
-
-
-@dataclass(frozen=True)
-class Price:
-    """What a tactic costs: `points` to rank by, and in words, its looks and its work."""
-
-    points: int
-    looks: str
-    work: str
-
-
-PRICES: dict[Tactic, Price] = {
-    Tactic.OPEN_OUT: Price(1, "none", "every piece is cut by itself; mind left and right"),
-    Tactic.PART_FOLD: Price(1, "none", "the fold is measured along its whole length"),
-    Tactic.TWO_FOLDS: Price(1, "none", "both folds are measured along their whole length"),
-    Tactic.SHARE_CUTS: Price(2, "none", "no room for a slip of the shears between pieces"),
-    Tactic.BANDS_ACROSS: Price(3, "the print or nap runs the other way on bands, and they stretch a little", "interface them well"),
-    Tactic.NARROW_HEM: Price(3, "the hem hangs lighter", "less to let down later"),
-    Tactic.OTHER_FACING: Price(4, "another cloth shows when it hangs open", "another cloth is needed, of the same weight or lighter"),
-    Tactic.FACED_HEM: Price(5, "none from the right side", "facings from other cloth, sewn on, turned and caught: about half an hour"),
-    Tactic.PIECED_FACING: Price(4, "a seam inside, where nobody sees it", "a short seam to press open in each facing"),
-    Tactic.FOLD_TO_SELVEDGE: Price(5, "a seam shows down the back", "one more seam; its edges are the selvedges and need no neatening"),
-    Tactic.CENTRE_SEAM: Price(6, "a seam shows down the middle", "one more seam to sew, neaten and press"),
-    Tactic.TURN_PIECES: Price(8, "nap shades differently, a print stands on its head on some pieces", "look at it hung up before you cut"),
-    Tactic.SHORTEN: Price(8, "the garment is shorter", "none"),
-    Tactic.SMALLER_BATCH: Price(9, "one goes without", "one garment less to sew"),
-}  # fmt: skip
-
-
 def offered(pattern: Pattern, view: str, role: Role, *, one_way: bool, batch: bool = False) -> tuple[Tactic, ...]:
     """The tactics that can change anything for this cloth of this garment."""
     pieces = pattern.pieces_for(role, view)
-    facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
     hemmed = {piece for piece, _ in hem_edges(pattern)}
     found = [Tactic.OPEN_OUT, Tactic.TWO_FOLDS, Tactic.SHARE_CUTS]
     if any(cut.fold for _, cut in pieces):
         found += [Tactic.PART_FOLD, Tactic.CENTRE_SEAM]
     if any(p.panel is Panel.BAND and cut.grain is Grain.LENGTHWISE for p, cut in pieces):
         found.append(Tactic.BANDS_ACROSS)
-    if role is Role.MAIN and any(p.id in facings for p, _ in pieces):
-        found.append(Tactic.OTHER_FACING)
+    if role is Role.MAIN:
+        found += [tactic for tactic in OTHER_CLOTH if _in_other_cloth(pattern, view, tactic)]
     if any(p.id in hemmed for p, _ in pieces):
         found += [Tactic.NARROW_HEM, Tactic.FACED_HEM, Tactic.SHORTEN]
     if _pieced(pattern, role, view):
@@ -109,29 +56,27 @@ def offered(pattern: Pattern, view: str, role: Role, *, one_way: bool, batch: bo
     return tuple(sorted(found, key=lambda tactic: (PRICES[tactic].points, list(Tactic).index(tactic))))
 
 
-def clash(one: Tactic, other: Tactic) -> bool:
-    """Whether two tactics are two answers to the same question."""
-    folds = {Tactic.OPEN_OUT, Tactic.PART_FOLD, Tactic.TWO_FOLDS}
-    hems = {Tactic.NARROW_HEM, Tactic.FACED_HEM}
-    seams = {Tactic.CENTRE_SEAM, Tactic.FOLD_TO_SELVEDGE}
-    return one is other or any({one, other} <= alike for alike in (folds, hems, seams))
-
-
-def combined(tactics: tuple[Tactic, ...]) -> tuple[Tactic, ...]:
-    """Tactics that go together, the cheaper kept where two clash."""
-    kept: list[Tactic] = []
-    for tactic in sorted(tactics, key=lambda t: PRICES[t].points):
-        if not any(clash(tactic, other) for other in kept):
-            kept.append(tactic)
-    return tuple(kept)
+def helps_where_too_wide(pattern: Pattern, view: str, role: Role, id: str) -> tuple[Tactic, ...]:
+    """What may be done about a piece that is wider than the cloth: in two parts, across the grain, from another cloth."""
+    piece = pattern.piece(id)
+    cuts = [cut for p, cut in pattern.pieces_for(role, view) if p.id == id]
+    found = []
+    if any(cut.fold for cut in cuts):
+        found.append(Tactic.PIECED_FACING if piece.panel is Panel.BAND else Tactic.CENTRE_SEAM)
+    if role is Role.MAIN:
+        found += [tactic for tactic in OTHER_CLOTH if id in _in_other_cloth(pattern, view, tactic)]
+    return tuple(sorted(found, key=lambda tactic: PRICES[tactic].points))
 
 
 # ---------------------------------------------------------------- what they change
 
 
-def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pattern:
+def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view: str) -> Pattern:
     """The pattern with its pieces and making graph changed as the tactics ask, in every cloth that it is cut from."""
     for tactic in tactics:
+        if tactic in OTHER_CLOTH:
+            pattern = moved_to_contrast(pattern, _in_other_cloth(pattern, view, tactic))
+            continue
         match tactic:
             case Tactic.NARROW_HEM:
                 pattern = _with_hem(pattern, NARROW_HEM, (6.0, 10.0))
@@ -145,8 +90,6 @@ def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pa
                 pattern = _with_pieced_facings(pattern)
             case Tactic.BANDS_ACROSS:
                 pattern = _bands_across(pattern)
-            case Tactic.OTHER_FACING:
-                pattern = _other_facing(pattern)
             case Tactic.SHORTEN:
                 try:
                     pattern = change_length_at_hem(pattern, size, -SHORTER)
@@ -155,25 +98,6 @@ def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pa
             case _:
                 continue
     return pattern
-
-
-def laid_with(problem: Problem, tactics: tuple[Tactic, ...]) -> Problem:
-    """A layout problem laid as the tactics ask; those that change pieces are in the pattern already."""
-    for tactic in tactics:
-        match tactic:
-            case Tactic.OPEN_OUT:
-                problem = replace(problem, lays=(LayKind.OPEN,))
-            case Tactic.PART_FOLD:
-                problem = replace(problem, lays=(LayKind.PART_FOLDED,))
-            case Tactic.TWO_FOLDS:
-                problem = replace(problem, lays=(LayKind.TWO_FOLDS,))
-            case Tactic.SHARE_CUTS:
-                problem = replace(problem, gap=0.0)
-            case Tactic.TURN_PIECES:
-                problem = replace(problem, cloth=replace(problem.cloth, one_way=False))
-            case _:
-                continue
-    return problem
 
 
 def _with_hem(pattern: Pattern, allowance: float, folds: tuple[float, ...]) -> Pattern:
@@ -266,10 +190,32 @@ def _bands_across(pattern: Pattern) -> Pattern:
     return replace(pattern, pieces=pieces)
 
 
-def _other_facing(pattern: Pattern) -> Pattern:
+def _in_other_cloth(pattern: Pattern, view: str, tactic: Tactic) -> frozenset[str]:
+    """The pieces of the main cloth that a tactic cuts from the contrast cloth; nothing if little would be left of it."""
     facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
+    main = [p for p, _ in pattern.pieces_for(Role.MAIN, view)]
+    match tactic:
+        case Tactic.OTHER_FACING:
+            found = {p.id for p in main if p.id in facings}
+        case Tactic.OTHER_BANDS:
+            found = {p.id for p in main if p.panel is Panel.BAND and p.id not in facings}
+        case Tactic.OTHER_SLEEVES:
+            found = {p.id for p in main if p.panel is Panel.SLEEVE}
+        case Tactic.OTHER_BACK:
+            # A body's back; half a skirt of another cloth is another skirt.
+            found = {p.id for p in main if p.panel is Panel.BACK and any(q.has_edge("neck") for q in main)}
+        case _:
+            found = set()
+    return frozenset(found) if len(found) < len(main) else frozenset()
+
+
+def moved_to_contrast(pattern: Pattern, moved: Collection[str]) -> Pattern:
+    """Pieces of the main cloth cut from the contrast cloth instead."""
+    if not moved:
+        return pattern
     pieces = tuple(
-        replace(p, cuts=tuple(replace(c, role=Role.CONTRAST) if c.role is Role.MAIN else c for c in p.cuts)) if p.id in facings else p
+        replace(p, cuts=tuple(replace(c, role=Role.CONTRAST) if c.role is Role.MAIN else c for c in p.cuts))
+        if p.id in moved else p
         for p in pattern.pieces
     )  # fmt: skip
     return replace(pattern, pieces=pieces)

@@ -1,0 +1,164 @@
+"""Lays taken over from stricter cases, and which tactics are worth laying together."""
+
+from dataclasses import replace
+from itertools import combinations
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely.geometry import Polygon
+
+from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.lay.carried import carried
+from rowanseed.core.lay.checks import check
+from rowanseed.core.lay.engine import Budget, solve, solve_each
+from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
+from rowanseed.core.pattern import Grain, Role
+from rowanseed.core.saving.changes import helps_where_too_wide, offered, with_tactics
+from rowanseed.core.saving.tactics import (
+    LOOSENS,
+    OTHER_CLOTH,
+    PRICES,
+    TRIED_TOGETHER,
+    Tactic,
+    clash,
+    points,
+    worth_combining,
+)
+from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+
+CLOTH = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
+DEMO = {m.__name__.rsplit(".", 1)[-1]: m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat)}
+
+
+def problem_with(pattern, tactics):
+    size = pattern.envelope.sizes[3]
+    changed = with_tactics(pattern, tactics, size, "A")
+    return lay_problem(changed, Choices("A", size), Role.MAIN, CLOTH, tactics)
+
+
+# ---------------------------------------------------------------- taken over
+
+
+@pytest.mark.parametrize("name", DEMO)
+def test_what_loosens_takes_over_every_lay_of_the_garment_as_it_is(name):
+    """However briefly the looser case was searched, it never needs more: the same places hold, by the exact check."""
+    pattern = DEMO[name]
+    plans = [a for a in solve_each(problem_with(pattern, ()), Budget(sweeps=30)).values() if isinstance(a, Plan)]
+    assert plans
+    for tactic in sorted(LOOSENS & set(offered(pattern, "A", Role.MAIN, one_way=True)), key=lambda t: t.value):
+        loose = problem_with(pattern, (tactic,))
+        for plan in plans:
+            here = carried(plan, loose)
+            assert here is not None, (tactic, plan.stretches[0].lay)
+            assert check(loose, here) == [] and here.length <= plan.length + 0.01
+
+
+def test_a_lay_is_not_taken_over_where_it_does_not_hold():
+    pattern = DEMO["six_gore_skirt"]
+    plan = solve(problem_with(pattern, (Tactic.TURN_PIECES,)), Budget(sweeps=60))
+    if any(p.turn == 180 for s in plan.stretches for p in s.placements):
+        assert carried(plan, problem_with(pattern, ())) is None
+    seamed = problem_with(pattern, (Tactic.CENTRE_SEAM,))
+    assert carried(plan, seamed) is None
+
+
+def rectangles(sizes, width=900.0):
+    pieces = tuple(
+        LayPiece(f"p{k}", ((0.0, 0.0), (a, 0.0), (a, b), (0.0, b)), n, False, None, Grain.LENGTHWISE)
+        for k, (a, b, n) in enumerate(sizes)
+    )
+    return Problem("boxes", LayCloth(width, None, 10.0, one_way=False), 3.0, (LayKind.OPEN,), pieces)
+
+
+SIZES = st.lists(
+    st.tuples(st.floats(80, 500), st.floats(60, 400), st.integers(1, 3)), min_size=2, max_size=5,
+)  # fmt: skip
+
+
+@given(SIZES, st.data())
+@settings(max_examples=25, deadline=None)
+def test_adding_a_piece_never_needs_less(sizes, data):
+    """A lay with a piece more, that piece left out, is a lay without it: taken over, it is never longer."""
+    whole = rectangles(sizes)
+    plan = solve(whole, Budget(sweeps=20))
+    drop = data.draw(st.integers(0, len(sizes) - 1))
+    fewer = replace(whole, pieces=tuple(p for k, p in enumerate(whole.pieces) if k != drop))
+    here = carried(plan, fewer)
+    assert here is not None and here.length <= plan.length + 1e-6
+    assert check(fewer, here) == []
+    area = sum(Polygon(p.outline).area * p.cut for p in fewer.pieces)
+    assert here.length >= area / (900 - 20) - 1e-6
+
+
+@given(SIZES)
+@settings(max_examples=20, deadline=None)
+def test_two_way_and_wider_cloth_take_over_what_was_laid_on_one_way_and_narrower(sizes):
+    """More freedom and more width never need more, whatever a short search of their own finds."""
+    narrow = rectangles(sizes)
+    plan = solve(replace(narrow, cloth=replace(narrow.cloth, one_way=True)), Budget(sweeps=20))
+    assert carried(plan, narrow).length == pytest.approx(plan.length, abs=0.02)
+    wider = replace(narrow, cloth=replace(narrow.cloth, width=1120.0))
+    assert carried(plan, wider).length == pytest.approx(plan.length, abs=0.02)
+
+
+def test_one_copy_fewer_leaves_out_the_one_farthest_along():
+    both = rectangles([(300, 800, 3)])
+    plan = solve(both, Budget(sweeps=10))
+    one = replace(both, pieces=(replace(both.pieces[0], cut=2),))
+    assert carried(plan, one).length == pytest.approx(plan.length - 303, abs=1)
+
+
+# ---------------------------------------------------------------- together
+
+
+SAVINGS = st.dictionaries(st.sampled_from(list(Tactic)), st.floats(-20, 300), max_size=8)
+
+
+@given(SAVINGS, st.floats(-100, 600), st.none() | st.integers(2, 20))
+def test_combinations_are_few_compatible_and_promise_enough(saved, short_by, dearest):
+    found = worth_combining(saved, short_by, dearest)
+    assert len(found) <= TRIED_TOGETHER and len(set(found)) == len(found)
+    for chosen in found:
+        assert 2 <= len(chosen) <= 3 and set(chosen) <= set(saved)
+        assert not any(clash(a, b) for a, b in combinations(chosen, 2))
+        assert all(saved[t] > 5 for t in chosen)
+        assert dearest is None or short_by <= 0 or points(chosen) < dearest
+
+
+def test_the_cheapest_combination_that_promises_enough_is_tried_first():
+    """Short by 10 cm: the narrower hem and shared cuts (3 + 2 points) before anything dearer."""
+    saved = {Tactic.NARROW_HEM: 60.0, Tactic.SHARE_CUTS: 45.0, Tactic.SHORTEN: 90.0, Tactic.TURN_PIECES: 80.0}
+    first = worth_combining(saved, 100.0)[0]
+    assert set(first) == {Tactic.NARROW_HEM, Tactic.SHARE_CUTS}
+    assert points(first) == PRICES[Tactic.NARROW_HEM].points + PRICES[Tactic.SHARE_CUTS].points
+    # Where one by itself does for 8 points, only cheaper ones are asked for.
+    assert all(points(c) < 8 for c in worth_combining(saved, 70.0, 8))
+
+
+def test_what_promises_most_is_tried_before_it_is_said_that_nothing_will_do():
+    saved = {Tactic.NARROW_HEM: 20.0, Tactic.SHARE_CUTS: 10.0, Tactic.SHORTEN: 30.0}
+    (only,) = worth_combining(saved, 5000.0)
+    assert set(only) == set(saved)
+
+
+# ---------------------------------------------------------------- in two cloths
+
+
+def test_a_shirt_may_have_collar_sleeves_or_back_of_another_cloth_and_a_skirt_not():
+    assert set(offered(DEMO["overshirt"], "A", Role.MAIN, one_way=False)) & OTHER_CLOTH == {
+        Tactic.OTHER_BANDS, Tactic.OTHER_BACK, Tactic.OTHER_SLEEVES,
+    }  # fmt: skip
+    assert set(offered(DEMO["six_gore_skirt"], "A", Role.MAIN, one_way=False)) & OTHER_CLOTH == {Tactic.OTHER_FACING}
+    sleeved = with_tactics(DEMO["overshirt"], (Tactic.OTHER_SLEEVES,), "L", "A")
+    assert {p.id for p, _ in sleeved.pieces_for(Role.CONTRAST, "A")} == {"sleeve"}
+    assert "sleeve" not in {p.id for p, _ in sleeved.pieces_for(Role.MAIN, "A")}
+
+
+def test_a_piece_wider_than_the_cloth_names_what_may_help():
+    skirt, shirt = DEMO["six_gore_skirt"], DEMO["overshirt"]
+    assert helps_where_too_wide(skirt, "A", Role.MAIN, "front") == (Tactic.CENTRE_SEAM,)
+    assert Tactic.PIECED_FACING in helps_where_too_wide(skirt, "A", Role.MAIN, "front-facing")
+    assert helps_where_too_wide(shirt, "A", Role.MAIN, "sleeve") == (Tactic.OTHER_SLEEVES,)
+    assert helps_where_too_wide(skirt, "A", Role.MAIN, "side-front") == ()
