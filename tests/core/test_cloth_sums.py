@@ -22,17 +22,14 @@ from rowanseed.core.lay.estimate import FirstSight, estimate
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.notions import LOCKSTITCH, WASTE, buttons_to_buy, notions, seam_metres, zip_to_buy
 from rowanseed.core.pattern import Role
 from rowanseed.core.pattern_check import faults
 from rowanseed.core.saving.changes import offered, with_tactics
 from rowanseed.core.saving.tactics import LOOSENS, PRICES, Tactic, clash, combined
 from rowanseed.core.seamline import lines
-from rowanseed.core.shopping import Line, merged
 from rowanseed.core.units import INCH, YARD
 from rowanseed.core.widths import USUAL_WIDTHS, best_plans, cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.formats.shopping_csv import write_shopping
 
 SKIRT, SHIRT, TROUSERS, WAISTCOAT = (m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat))
 WIDE = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
@@ -183,51 +180,6 @@ def test_tactics_that_clash_are_not_combined(tactics):
     assert not any(clash(a, b) for k, a in enumerate(kept) for b in kept[:k])
     assert set(kept) <= set(tactics)
     assert [PRICES[t].points for t in kept] == sorted(PRICES[t].points for t in kept)
-
-
-# ---------------------------------------------------------------- notions
-
-
-@pytest.mark.parametrize(("needed", "cards"), [(1, 1), (2, 1), (3, 2), (5, 2), (6, 3), (7, 3), (8, 3), (9, 4)])
-def test_buttons_are_bought_by_the_card_with_one_to_spare(needed, cards):
-    assert buttons_to_buy(needed).value == cards
-
-
-@pytest.mark.parametrize(
-    ("opening", "inches"), [(100.0, 4), (200.0, 8), (203.2, 8), (204.5, 9), (270.0, 12), (900.0, 24)]
-)
-def test_a_zip_is_the_next_stock_length(opening, inches):
-    assert zip_to_buy(opening).value == pytest.approx(inches * INCH)
-
-
-def test_thread_is_the_seams_times_what_a_stitch_takes():
-    """The skirt's seams by hand: six seams of 0.65 m, the centre back, waist 0.8 m, facing, hem 1.5 m: about 7 m."""
-    straight, finish = seam_metres(SKIRT, "A", "14")
-    assert straight == pytest.approx(7_000, rel=0.05) and finish > 0
-    (thread,) = [n for n in notions(SKIRT, "A", "14", None, overlocker=True) if n.what.startswith("Sewing thread")]
-    assert thread.working.value == pytest.approx(straight * LOCKSTITCH * WASTE)
-
-
-def test_every_garment_gets_its_own_notions():
-    found = {p.name: {n.what.split(":")[0].split(",")[0] for n in notions(p, "A", p.envelope.sizes[3], None, overlocker=False)}
-             for p in (SKIRT, SHIRT, TROUSERS)}  # fmt: skip
-    assert (
-        "Invisible zip" in found[SKIRT.name] and "Buttons" in found[SHIRT.name] and "Lapped zip" in found[TROUSERS.name]
-    )
-
-
-def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
-    def line(what, count, project, group="thread and needles"):
-        return Line(group, what, str(count), count, None, (project,), ())
-
-    hooks = [line("Hook and eye", 1, p, "buttons and zips") for p in ("a", "b")]
-    found = merged([line("Machine needles, universal 80/12", 1, "a"), line("Machine needles, universal 80/12", 1, "b"), *hooks,
-                    line("Sewing thread to match", 1, "a"), line("Sewing thread to match", 2, "b")])  # fmt: skip
-    assert [(n.what, n.count, n.projects) for n in found] == [
-        ("Hook and eye", 2, ("a", "b")), ("Machine needles, universal 80/12", 1, ("a", "b")),
-        ("Sewing thread to match", 1, ("a",)), ("Sewing thread to match", 2, ("b",)),
-    ]  # fmt: skip
-    assert write_shopping(found).splitlines()[1] == "buttons and zips,Hook and eye,2,a; b,"
 
 
 # ---------------------------------------------------------------- the first answer

@@ -1,4 +1,4 @@
-"""Pieces cut to the measure, batches, and the notions a sewist adds; allowances are common practice, no source."""
+"""Pieces cut to the measure, batches, needles; allowances are common practice, no source."""
 
 import math
 
@@ -14,14 +14,13 @@ from rowanseed.core.garment import Choices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.settings import needle_for
-from rowanseed.core.notions import notions
-from rowanseed.core.notions_wanted import Wanted, WantedKind, edge_length, edges_to_choose, notion
+from rowanseed.core.notions_wanted import Wanted, WantedKind
 from rowanseed.core.pattern import Grain, Role
 from rowanseed.core.preparation import preparation
 from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.sums.rectangles import Rectangle, RectangleKind, bias_yield, cut_figures, with_rectangles
 from rowanseed.core.units import Units
-from rowanseed.demo import overshirt, six_gore_skirt
+from rowanseed.demo import six_gore_skirt
 from rowanseed.formats.reckoning_json import read_reckoning, write_reckoning
 
 SKIRT = six_gore_skirt.draft()
@@ -96,36 +95,8 @@ def test_a_batch_is_counted_and_made_smaller_one_by_one():
 def test_cost_for_each_by_hand():
     """3.6 m at 20 for three garments: 24 each."""
     assert cost_each(3600, 20.0, 3).value == 24.0
-    assert cost_each(3600, 20.0, 3).quantity.show(Units.METRIC) == "24.00"
-
-
-def test_notions_of_a_batch_are_those_of_every_garment():
-    shirt = overshirt.draft()
-    size = shirt.envelope.sizes[2]
-    one = {n.kind + n.what.partition(":")[0]: n for n in notions(shirt, "A", size, None, overlocker=False)}
-    ten = {n.kind + n.what.partition(":")[0]: n for n in notions(shirt, "A", size, None, overlocker=False, garments=10)}
-    buttons = "buttons and zipsButtons"
-    assert ten[buttons].working.given[0].quantity.value == 10 * one[buttons].working.given[0].quantity.value
-
-
-# ---------------------------------------------------------------- notions besides
-
-
-def test_notions_by_hand():
-    """Elastic for a 70 cm waist: 63 + 2.5; snaps on 32 cm every 5 cm: 8; three bones of 20 cm: 3 × 18."""
-    assert notion(SKIRT, "14", Wanted(WantedKind.ELASTIC, 700)).working.value == pytest.approx(655)
-    assert notion(SKIRT, "14", Wanted(WantedKind.SNAPS, 320)).count == 8
-    assert notion(SKIRT, "14", Wanted(WantedKind.BONING, 200, count=3)).working.value == 540
-    assert notion(SKIRT, "14", Wanted(WantedKind.PADS, count=2)).count == 2
-
-
-def test_piping_follows_the_garment_s_own_edge():
-    """The hem of the skirt, both hands, is as long as its gores' hems; a longer edge takes more packets."""
-    hem = edge_length(SKIRT, "14", "hem")
-    found = notion(SKIRT, "14", Wanted(WantedKind.PIPING, edge="hem"))
-    assert found.working.value == pytest.approx(hem + 25 * (math.ceil(hem / 2500) + 1))
-    assert found.count == math.ceil(found.working.value / 2500)
-    assert ("hem", "Hem") in edges_to_choose(SKIRT) and edge_length(SKIRT, "14", "nothing") == 0
+    assert cost_each(3600, 20.0, 3, "crowns").quantity.show(Units.METRIC) == "24.00 crowns"
+    assert cost_each(3600, 20.0, 3).quantity.show(Units.METRIC) == "24.00 in your money"
 
 
 def test_the_needle_follows_weave_and_weight():

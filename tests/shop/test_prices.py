@@ -4,6 +4,7 @@ import pytest
 
 from rowanseed.core.cloth import Cloth, Direction, Fibre
 from rowanseed.core.notions import notions
+from rowanseed.core.notions_wanted import Wanted, WantedKind, notion
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.shop.prices import price_of_cloth, price_of_notion
 
@@ -36,4 +37,21 @@ def test_every_notion_of_the_demo_patterns_can_be_priced(module, fibre, overlock
     pattern = module.draft()
     cloth = Cloth("any", 1120, None, 10, Direction.TWO_WAY, fibre)
     needed = notions(pattern, "A", pattern.envelope.sizes[0], cloth, overlocker=overlocker)
-    assert needed and all(price_of_notion(n.what, n.count) is not None for n in needed)
+    assert needed and all(price_of_notion(n.what, n.count, n.length) is not None for n in needed)
+
+
+@pytest.mark.parametrize("kind", list(WantedKind))
+def test_whatever_is_put_on_the_list_besides_can_be_priced(kind):
+    found = notion(overshirt.draft(), "L", Wanted(kind, 640.0))
+    assert price_of_notion(found.what, found.count, found.length) is not None
+
+
+def test_what_is_sold_by_length_is_rounded_up_to_what_the_shop_cuts():
+    """Sold by 10 cm: 1 1/2 yd (1371.6 mm) comes as 1.4 m; a metre stays a metre."""
+    assert price_of_cloth("Slate linen", 1371.6).sold == 1400
+    assert price_of_cloth("Slate linen", 1000.0).sold == 1000
+
+
+def test_cloth_of_another_width_than_was_reckoned_with_says_so():
+    assert price_of_cloth("Slate linen", 1000.0, 1450.0).width is None
+    assert price_of_cloth("Slate linen", 1000.0, 900.0).width == 1450

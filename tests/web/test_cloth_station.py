@@ -113,7 +113,7 @@ def test_the_shopping_list_comes_as_csv(house):
     assert {row["group"] for row in rows} == {
         "cloth",
         "lining and interfacing",
-        "buttons and zips",
+        "buttons, zips and tapes",
         "thread and needles",
     }
     assert next(row for row in rows if row["what"].startswith("Rowan"))["at home"] == "enough on the shelf"

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.pattern import Pattern, Piece, Shape
-from rowanseed.core.working import Given, Source, Working, count, money
+from rowanseed.core.working import Given, Source, Working, cloth_length, count, money
 
 AT = "@"
 """Joins the id of a piece and the number of the batch's garment it belongs to."""
@@ -63,10 +63,10 @@ def smaller(members: tuple[Member, ...]) -> tuple[Member, ...]:
     return (*others, replace(last, count=last.count - 1)) if last.count > 1 else tuple(others)
 
 
-def cost_each(to_buy: float, price: float, number: int) -> Working:
-    """What the cloth costs for one garment of the batch; `to_buy` in mm, `price` for a metre."""
+def cost_each(to_buy: float, price: float, number: int, name: str = "") -> Working:
+    """What the cloth costs for one garment of the batch; `to_buy` in mm, `price` for a metre of money called `name`."""
     return Working(
-        "Cloth for each garment", money(round(to_buy / 1000 * price / number, 2)), "to buy × price ÷ garments",
-        (Given("to buy, m", count(to_buy / 1000), Source.WORKED_OUT), Given("price for a metre", money(price), Source.CHOSEN),
+        "Cloth for each garment", money(round(to_buy / 1000 * price / number, 2), name), "to buy × price ÷ garments",
+        (Given("to buy", cloth_length(to_buy), Source.WORKED_OUT), Given("price for a metre", money(price, name), Source.CHOSEN),
          Given("garments", count(number), Source.CHOSEN)), "to a hundredth",
     )  # fmt: skip

@@ -1,7 +1,7 @@
 """Notions with their sums: buttons by the card, zips in stock lengths, thread by the seams there are to sew.
 
 Cards, stock lengths and spare buttons are common practice, no source. Thread per length of stitching: lockstitch
-about 2.5 times, three-thread overlock about 14 times, industry tables, from memory.
+about 2.5 times, three-thread overlock about 14 times, four-thread about 18 times, industry tables, from memory.
 """
 
 from __future__ import annotations
@@ -20,8 +20,8 @@ from rowanseed.core.working import Given, Source, Working, cloth_length, count, 
 ZIP_LENGTHS_IN = (4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24)
 CARD = 3
 SPARE = 1
-LOCKSTITCH, ZIGZAG, OVERLOCK = 2.5, 7.0, 14.0
-"""Thread per length of stitching. Zigzag lies between lockstitch and overlock (common practice, no source)."""
+LOCKSTITCH, ZIGZAG, OVERLOCK = 2.5, 7.0, {3: 14.0, 4: 18.0}
+"""Thread per length of stitching, overlock by its threads. Zigzag lies between lockstitch and overlock (common practice, no source)."""
 SPOOL = 100_000.0
 """Thread on a small spool, in mm."""
 WASTE = 1.15
@@ -29,29 +29,45 @@ WASTE = 1.15
 
 @dataclass(frozen=True)
 class Notion:
-    """A thing to buy: what, how many, in words, with the sum; `kind` groups it as a shop is walked."""
+    """A thing to buy: what, how many, in words, with the sum; `kind` groups it as a shop is walked.
+
+    `unit` is what it is sold by (`card`, `spool`); without one it is bought by the length its sum gives.
+    """
 
     kind: str
     what: str
     count: int
     working: Working
+    unit: str = ""
+
+    @property
+    def length(self) -> float | None:
+        """How much of it in mm, where it is bought by length."""
+        return self.working.value * self.count if not self.unit else None
 
 
 def notions(
-    pattern: Pattern, view: str, size: str, cloth: Cloth | None, *, overlocker: bool, garments: int = 1
+    pattern: Pattern,
+    view: str,
+    size: str,
+    cloth: Cloth | None,
+    *,
+    overlocker: bool,
+    garments: int = 1,
+    threads: int = 3,
 ) -> tuple[Notion, ...]:
     """What a garment, or a batch of them, needs besides cloth, worked out from its pieces and making graph."""
     one = [*_zips(pattern, size), *_fastenings(pattern)]
     found = [
         *_buttons(pattern, size, garments),
         *(replace(notion, count=notion.count * garments) for notion in one),
-        *_thread(pattern, view, size, overlocker=overlocker, garments=garments),
+        *_thread(pattern, view, size, overlocker=overlocker, garments=garments, threads=threads),
     ]
     fibre = cloth.fibre if cloth else Fibre.OTHER
     needle = needle_for(fibre, cloth.structure, cloth.weight) if cloth else needle_for(fibre)
     found.append(Notion("thread and needles", f"Machine needles, {needle}", 1, Working(
         "Needles", words(needle), "a new needle for each garment, by the cloth", (Given("cloth", words(fibre.value), Source.CHOSEN),),
-    )))  # fmt: skip
+    ), "packet"))  # fmt: skip
     return tuple(found)
 
 
@@ -83,7 +99,9 @@ def _buttons(pattern: Pattern, size: str, garments: int) -> list[Notion]:
     if not needed:
         return []
     working = buttons_to_buy(needed)
-    return [Notion("buttons and zips", f"Buttons: {needed}, on cards of {CARD}", int(working.value), working)]
+    return [
+        Notion("buttons, zips and tapes", f"Buttons: {needed}, on cards of {CARD}", int(working.value), working, "card")
+    ]
 
 
 def _zips(pattern: Pattern, size: str) -> list[Notion]:
@@ -100,7 +118,13 @@ def _zips(pattern: Pattern, size: str) -> list[Notion]:
         opening = mark.distance[size] if mark.anchor in ("start", "end") else mark_distance(piece, size, mark)
         working = zip_to_buy(opening)
         out.append(
-            Notion("buttons and zips", f"{closure.kind.value.capitalize()}, {working.value / INCH:.0f} in", 1, working)
+            Notion(
+                "buttons, zips and tapes",
+                f"{closure.kind.value.capitalize()}, {working.value / INCH:.0f} in",
+                1,
+                working,
+                "zip",
+            )
         )
     return out
 
@@ -109,8 +133,8 @@ def _fastenings(pattern: Pattern) -> list[Notion]:
     out = []
     for closure in pattern.making.closures:
         if closure.kind is ClosureKind.HOOK_AND_EYE:
-            out.append(Notion("buttons and zips", "Hook and eye, or hook and bar", 1,
-                              Working("Hooks", count(1), "one for each closure of the kind", (Given("closures", count(1), Source.DRAWING),))))  # fmt: skip
+            out.append(Notion("buttons, zips and tapes", "Hook and eye, or hook and bar", 1,
+                              Working("Hooks", count(1), "one for each closure of the kind", (Given("closures", count(1), Source.DRAWING),)), "packet"))  # fmt: skip
     return out
 
 
@@ -137,11 +161,11 @@ def seam_metres(pattern: Pattern, view: str, size: str) -> tuple[float, float]:
     return straight, finish
 
 
-def _thread(pattern: Pattern, view: str, size: str, *, overlocker: bool, garments: int) -> list[Notion]:
+def _thread(pattern: Pattern, view: str, size: str, *, overlocker: bool, garments: int, threads: int) -> list[Notion]:
     straight, finish = (mm * garments for mm in seam_metres(pattern, view, size))
     if straight == 0:
         return []
-    factor = OVERLOCK if overlocker else ZIGZAG
+    factor = OVERLOCK[threads] if overlocker else ZIGZAG
     seam_thread, edge_thread = straight * LOCKSTITCH * WASTE, finish * factor * WASTE
     on_machine = seam_thread if overlocker else seam_thread + edge_thread
     given = (Given("stitching, lockstitch", cloth_length(straight), Source.DRAWING), Given("thread per length, lockstitch", count(LOCKSTITCH), Source.PRACTICE),
@@ -149,10 +173,10 @@ def _thread(pattern: Pattern, view: str, size: str, *, overlocker: bool, garment
              Given(f"thread per length, {'overlock' if overlocker else 'zigzag'}", count(factor), Source.PRACTICE),
              Given("for ends, samples and slips", words("15 %"), Source.PRACTICE))  # fmt: skip
     spools = math.ceil(on_machine / SPOOL)
-    out = [Notion("thread and needles", "Sewing thread to match, spools of 100 m", spools,
-                  Working("Sewing thread", cloth_length(on_machine), "stitching × thread per length + 15 %", given, f"{spools} spools of 100 m"))]  # fmt: skip
+    out = [Notion("thread and needles", "Sewing thread to match, 100 m", spools,
+                  Working("Sewing thread", cloth_length(on_machine), "stitching × thread per length + 15 %", given, f"{spools} spools of 100 m"), "spool")]  # fmt: skip
     if overlocker:
-        cones = math.ceil(edge_thread / 3 / 1_000_000)
-        out.append(Notion("thread and needles", "Overlock thread, cones of 1000 m", max(3, cones * 3),
-                          Working("Overlock thread", cloth_length(edge_thread), "edges × thread per length + 15 %, on three cones", given, "three cones")))  # fmt: skip
+        cones = math.ceil(edge_thread / threads / 1_000_000)
+        out.append(Notion("thread and needles", "Overlock thread, 1000 m", max(threads, cones * threads),
+                          Working("Overlock thread", cloth_length(edge_thread), f"edges × thread per length + 15 %, on {threads} cones", given, f"{threads} cones"), "cone"))  # fmt: skip
     return out

@@ -1,6 +1,6 @@
 """Notions the sewist adds herself: elastic, binding, piping, snaps, boning, pads; each with its sum.
 
-Common practice, no source: elastic a tenth shorter than the body, binding and piping with a joining allowance,
+Common practice, no source: elastic a tenth shorter than the body and lapped by half an inch, binding and piping with a joining allowance,
 snaps a hand's breadth apart, boning short of the seams at both ends.
 """
 
@@ -12,6 +12,7 @@ from enum import Enum
 
 from rowanseed.core.notions import Notion
 from rowanseed.core.pattern import Pattern
+from rowanseed.core.units import INCH
 from rowanseed.core.walk import part_length
 from rowanseed.core.working import Given, Source, Working, count, fine, length, percent, words
 
@@ -27,10 +28,13 @@ class WantedKind(Enum):
 
 SHORTER = 0.10
 OVERLAP = 25.0
+LAP = INCH / 2
+"""Elastic is lapped by this and sewn to itself."""
 PACKET = 2500.0
 """Binding and piping come in lengths of about 2.5 m."""
 SNAP_SPACING = 50.0
-BONE_CLEAR = 10.0
+BONE_CLEAR = INCH / 8
+"""Bones stop this far short of the staystitching at both ends."""
 
 
 @dataclass(frozen=True)
@@ -68,10 +72,10 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> Notion:
     given = Given("length", length(along), source)
     match wanted.kind:
         case WantedKind.ELASTIC:
-            cut = along * (1 - SHORTER) + OVERLAP
-            working = Working("Elastic", length(cut), "length × (1 − a tenth) + overlap",
-                              (given, Given("shorter by", percent(SHORTER), Source.PRACTICE), Given("overlap", fine(OVERLAP), Source.PRACTICE)))  # fmt: skip
-            return Notion("buttons and zips", "Elastic", 1, working)
+            cut = along * (1 - SHORTER) + LAP
+            working = Working("Elastic", length(cut), "length × (1 − a tenth) + lap",
+                              (given, Given("shorter by", percent(SHORTER), Source.PRACTICE), Given("lap", fine(LAP), Source.PRACTICE)))  # fmt: skip
+            return Notion("buttons, zips and tapes", "Elastic", 1, working)
         case WantedKind.BINDING | WantedKind.PIPING:
             joins = max(1, math.ceil(along / PACKET))
             whole = along + OVERLAP * (joins + 1)
@@ -80,19 +84,19 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> Notion:
                 (given, Given("joins", count(joins), Source.WORKED_OUT), Given("overlap", fine(OVERLAP), Source.PRACTICE)),
             )  # fmt: skip
             number = math.ceil(whole / PACKET)
-            name = "Bias binding, packets of 2.5 m" if wanted.kind is WantedKind.BINDING else "Piping, packets of 2.5 m"
-            return Notion("buttons and zips", name, number, working)
+            name = "Bias binding, 2.5 m" if wanted.kind is WantedKind.BINDING else "Piping, 2.5 m"
+            return Notion("buttons, zips and tapes", name, number, working, "packet")
         case WantedKind.SNAPS:
             number = max(2, math.ceil(along / SNAP_SPACING) + 1)
             working = Working("Snaps", count(number), "opening ÷ distance, rounded up, + 1",
                               (given, Given("distance", fine(SNAP_SPACING), Source.PRACTICE)), "whole snaps")  # fmt: skip
-            return Notion("buttons and zips", "Snaps", number, working)
+            return Notion("buttons, zips and tapes", "Snaps", number, working, "snap")
         case WantedKind.BONING:
             each = max(0.0, along - 2 * BONE_CLEAR)
             working = Working("Boning", length(each * wanted.count), "bones × (channel − 2 × clear of the seam)",
                               (Given("bones", count(wanted.count), Source.CHOSEN), given,
                                Given("clear of the seam", fine(BONE_CLEAR), Source.PRACTICE)))  # fmt: skip
-            return Notion("buttons and zips", f"Boning, {wanted.count} bones", 1, working)
+            return Notion("buttons, zips and tapes", f"Boning, {wanted.count} bones", 1, working)
         case WantedKind.PADS:
             working = Working(
                 "Shoulder pads",
@@ -100,4 +104,4 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> Notion:
                 "a pair for each garment",
                 (Given("garments", count(wanted.count), Source.CHOSEN),),
             )
-            return Notion("buttons and zips", "Shoulder pads, pairs", wanted.count, working)
+            return Notion("buttons, zips and tapes", "Shoulder pads", wanted.count, working, "pair")

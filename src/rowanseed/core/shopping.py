@@ -5,30 +5,46 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
+from rowanseed.core.units import Units, format_cloth, format_length
 from rowanseed.core.working import Working
 
-GROUPS = ("cloth", "lining and interfacing", "buttons and zips", "thread and needles")
+GROUPS = ("cloth", "lining and interfacing", "buttons, zips and tapes", "thread and needles")
 """The order in which a shop is walked: cloth first, since all else is matched to it."""
 
 
 @dataclass(frozen=True)
 class Line:
-    """A thing to buy: for whom, how much in words, with the sum. `home` says in words why it need not be bought."""
+    """A thing to buy: for whom, how much, with the sums.
+
+    What has a `unit` is counted (`card`, `spool`), what has none is bought by its `length` in mm; None: not worked
+    out yet. `home` says in words why it need not be bought, `note` what to mind if it has to. Cloth has the `width`
+    it was reckoned at.
+    """
 
     group: str
     what: str
-    amount: str
     count: int
+    unit: str
     length: float | None
     projects: tuple[str, ...]
     workings: tuple[Working, ...]
     home: str = ""
+    note: str = ""
+    width: float | None = None
+
+    def amount(self, units: Units) -> str:
+        """How much, in words: `2 cards`, `1.60 m`."""
+        if self.unit:
+            return f"{self.count} {self.unit}{'s' if self.count != 1 else ''}"
+        if self.length is None:
+            return "not worked out yet"
+        return format_cloth(self.length, units) if self.group in GROUPS[:2] else format_length(self.length, units)
 
 
 def merged(lines: Iterable[Line]) -> tuple[Line, ...]:
     """Lines of the same thing taken together, in the order of the shop.
 
-    Counts add up, but for needles, of which one packet serves several garments.
+    Counts and lengths add up, but for needles, of which one packet serves several garments.
     """
     out: dict[tuple[str, str, str], Line] = {}
     for line in lines:
@@ -40,6 +56,7 @@ def merged(lines: Iterable[Line]) -> tuple[Line, ...]:
             out[key] = line
             continue
         number = before.count if "needle" in line.what.lower() else before.count + line.count
-        out[key] = replace(before, count=number, amount=str(number), projects=(*before.projects, *line.projects),
+        both = None if before.length is None or line.length is None else before.length + line.length
+        out[key] = replace(before, count=number, length=both, projects=(*before.projects, *line.projects),
                            workings=(*before.workings, *line.workings))  # fmt: skip
     return tuple(sorted(out.values(), key=lambda line: (GROUPS.index(line.group), bool(line.home), line.what)))

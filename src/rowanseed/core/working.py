@@ -63,7 +63,7 @@ class Quantity:
             case Kind.WORDS:
                 return self.words
             case Kind.MONEY:
-                return f"{self.value:.2f}"
+                return f"{self.value:.2f} {self.words or 'in your money'}"
 
 
 def length(mm: float) -> Quantity:
@@ -86,9 +86,9 @@ def percent(share: float) -> Quantity:
     return Quantity(share, Kind.PERCENT)
 
 
-def money(amount: float) -> Quantity:
-    """An amount in the household's money, which has no name here."""
-    return Quantity(amount, Kind.MONEY)
+def money(amount: float, name: str = "") -> Quantity:
+    """An amount in the household's money, called `name`."""
+    return Quantity(amount, Kind.MONEY, name)
 
 
 def words(text: str) -> Quantity:

@@ -21,6 +21,8 @@ class Need:
     ready: Working
     before_washing: Working
     to_buy: Working
+    unmatched: Working | None = None
+    """The lay with nothing matched, where something is and both have been laid."""
 
 
 def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: float | None = None) -> Need:
@@ -34,6 +36,7 @@ def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: f
         Given("between pieces", fine(gap), Source.PRACTICE),
     ]
     formula = "the pieces laid out on this cloth, as drawn at the Lay"
+    plain = None
     if unmatched is not None:
         # A short search may find the matched lay shorter: matching then costs nothing that can be told.
         plain = Working("Lay without matching", cloth_length(min(unmatched, lay_length)), formula, tuple(given))
@@ -56,7 +59,7 @@ def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: f
         "To buy", cloth_length(round_up_for_shop(before.value, units)), f"rounded up, as shops sell by {step}",
         (before.as_given(),), f"up to the next {step}",
     )  # fmt: skip
-    return Need(lay, ready, before, to_buy)
+    return Need(lay, ready, before, to_buy, plain)
 
 
 def _width_given(cloth: Cloth) -> list[Given]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import date
 from pathlib import Path
 
@@ -22,6 +23,7 @@ from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.fit_json import FitChoice
 from rowanseed.store.cloths import cloth, save_cloth
 from rowanseed.store.database import Connection, connect, migrate
+from rowanseed.store.household import habits, set_habits
 from rowanseed.store.lays import KeptLay, keep_answers, keep_lay, question_of
 from rowanseed.store.lessons import add_lesson
 from rowanseed.store.patterns import add_pattern
@@ -76,6 +78,7 @@ def fill(path: Path) -> None:
     """Make the demo database at `path`."""
     db = connect(path)
     migrate(db)
+    set_habits(db, replace(habits(db), money="crowns"))
     ysolde = save_person(db, None, "Ysolde Marrick, alto", Age.ADULT, {**YSOLDE, "waist": 752.0, "hip": 1008.0, "bust": 966.0},
                          date(2026, 3, 14))  # fmt: skip
     save_person(db, ysolde, "Ysolde Marrick, alto", Age.ADULT, YSOLDE, TAKEN)

@@ -11,7 +11,7 @@ from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import BERRY, INK, PAPER, QUIET, add, drawing, halo, number, write
 from rowanseed.drawings.swatch import define_fill
 
-WIDE, LEFT, ROW = 900.0, 150.0, 58.0
+WIDE, LEFT, ROW = 620.0, 128.0, 42.0
 
 
 @dataclass(frozen=True)
@@ -27,13 +27,13 @@ class Strip:
 def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Units, name: str = "cloth") -> str:
     """Strips from one edge, with a line down at what is needed; `name` keeps drawings of a page apart."""
     longest = max([needed, *(strip.length for strip in strips)]) * 1.05
-    scale = (WIDE - LEFT - 90) / longest
+    scale = (WIDE - LEFT - 40) / longest
     tall = ROW * len(strips) + 58
     said = "; ".join(f"{strip.name} {format_cloth(strip.length, units)}" for strip in strips)
     root = drawing(WIDE, tall, "Lengths of cloth compared", said, class_="strips")
     defs = add(root, "defs")
     fill = define_fill(defs, cloth, f"strip-{name}", scale)
-    step = 500.0 if units is Units.METRIC else INCH * 18
+    step = (500.0 if units is Units.METRIC else INCH * 18) * (1 if longest < 2600 else 2)
     for k in range(int(longest // step) + 1):
         x = LEFT + k * step * scale
         add(root, "path", d=f"M{number(x)} 26V{number(tall - 22)}", stroke="#dfe5e3", stroke_width=1.5)
@@ -41,10 +41,10 @@ def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Uni
             text_anchor="middle")  # fmt: skip
     for k, strip in enumerate(strips):
         y = 34 + k * ROW
-        tall_strip = 40.0 if strip.is_cloth else 26.0
-        add(root, "text", strip.name, x=LEFT - 12, y=y + 26, font_size=17, fill=INK, text_anchor="end",
+        tall_strip = 34.0 if strip.is_cloth else 24.0
+        add(root, "text", strip.name, x=LEFT - 12, y=y + 24, font_size=16, fill=INK, text_anchor="end",
             font_weight=700 if strip.is_cloth else 400)  # fmt: skip
-        add(root, "rect", x=LEFT, y=y + (40 - tall_strip) / 2, width=strip.length * scale, height=tall_strip,
+        add(root, "rect", x=LEFT, y=y + (36 - tall_strip) / 2, width=strip.length * scale, height=tall_strip,
             fill=fill if strip.is_cloth else pale(cloth.colour, 0.6), stroke=thread(cloth.colour), stroke_width=1.5)  # fmt: skip
     at_needed = LEFT + needed * scale
     add(root, "path", d=f"M{number(at_needed)} 30V{number(tall - 24)}", stroke=PAPER, stroke_width=6)
@@ -57,7 +57,7 @@ def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Uni
         stroke_dasharray="8 5",
     )
     for k, strip in enumerate(strips):
-        halo(root, LEFT + 10, 34 + k * ROW + 26, format_cloth(strip.length, units), 17,
+        halo(root, LEFT + 10, 34 + k * ROW + 24, format_cloth(strip.length, units), 17,
              fill=BERRY if strip.short else INK, font_weight=700)  # fmt: skip
     halo(root, at_needed, tall - 6, f"needed ready to cut, {format_cloth(needed, units)}", 16, fill=INK, text_anchor="middle",
          font_weight=600)  # fmt: skip

@@ -7,13 +7,14 @@ import io
 from collections.abc import Sequence
 
 from rowanseed.core.shopping import Line
+from rowanseed.core.units import Units
 
 
-def write_shopping(lines: Sequence[Line]) -> str:
-    """Columns: group, what, amount, for, at home."""
+def write_shopping(lines: Sequence[Line], units: Units) -> str:
+    """Columns: group, what, amount, for, at home, note."""
     out = io.StringIO()
     table = csv.writer(out)
-    table.writerow(["group", "what", "amount", "for", "at home"])
+    table.writerow(["group", "what", "amount", "for", "at home", "note"])
     for line in lines:
-        table.writerow([line.group, line.what, line.amount, "; ".join(line.projects), line.home])
+        table.writerow([line.group, line.what, line.amount(units), "; ".join(line.projects), line.home, line.note])
     return out.getvalue()

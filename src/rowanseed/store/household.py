@@ -13,16 +13,21 @@ class Habits:
     units: Units
     overlocker: bool
     hem_by_hand: bool
+    money: str = ""
+    """What the household calls its money; empty where it has not said."""
+    overlock_threads: int = 3
 
 
 def habits(connection: Connection) -> Habits:
-    row = connection.execute("SELECT units, overlocker, hem_by_hand FROM household").fetchone()
-    return Habits(Units(row["units"]), bool(row["overlocker"]), bool(row["hem_by_hand"]))
+    row = connection.execute("SELECT units, overlocker, hem_by_hand, money, overlock_threads FROM household").fetchone()
+    return Habits(
+        Units(row["units"]), bool(row["overlocker"]), bool(row["hem_by_hand"]), row["money"], row["overlock_threads"]
+    )
 
 
 def set_habits(connection: Connection, new: Habits) -> None:
     with transaction(connection):
         connection.execute(
-            "UPDATE household SET units = ?, overlocker = ?, hem_by_hand = ?",
-            (new.units.value, int(new.overlocker), int(new.hem_by_hand)),
+            "UPDATE household SET units = ?, overlocker = ?, hem_by_hand = ?, money = ?, overlock_threads = ?",
+            (new.units.value, int(new.overlocker), int(new.hem_by_hand), new.money, new.overlock_threads),
         )

@@ -14,7 +14,7 @@ from rowanseed.core.matching import MatchedSeam, Matching, rule_of_thumb
 from rowanseed.core.outline import bounds
 from rowanseed.core.pattern import Grain, PrintedYardage, Role
 from rowanseed.core.saving.changes import helps_where_too_wide
-from rowanseed.core.units import format_cloth, in_household_units
+from rowanseed.core.units import format_cloth, format_length, in_household_units
 from rowanseed.core.yardage import STRAIGHTENING, Need, Verdict, printed
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
@@ -42,6 +42,8 @@ class ClothRow:
     matched: tuple[MatchedSeam, ...] = ()
     rule: float = 0.0
     """What the usual rule would add for matching, in mm."""
+    envelope_words: str = ""
+    """What the envelope says, beside this lay."""
     too_short: str = ""
     """Where the cloth in hand is shorter than the longest piece: which one, and how long it is."""
 
@@ -115,7 +117,25 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
     cloth = plan.entry.cloth
     _, seams = matched(project.cut_pattern, project.choices, role, cloth, project.reckoning.matched(role))
     return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals, draw_swatch(cloth, home.units, f"swatch-{role.value}"),
-                    seams, _rule(plan), _too_short(home, project, plan))  # fmt: skip
+                    seams, _rule(plan), _envelope_words(home, envelope_says, needed), _too_short(home, project, plan))  # fmt: skip
+
+
+def _envelope_words(home: House, printed: PrintedYardage | None, needed: Need | None) -> str:
+    if printed is None:
+        return "The envelope gives no figure for a cloth of this width."
+    says = (
+        f"The envelope says {format_cloth(printed.length, home.units)} for {format_length(printed.width, home.units)}"
+    )
+    says += ", with nap" if printed.one_way else ""
+    if needed is None:
+        return f"{says}."
+    more = printed.length - needed.to_buy.value
+    if abs(more) < 5:
+        return f"{says}, as this lay does."
+    by = format_cloth(abs(more), home.units)
+    if more > 0:
+        return f"{says}: {by} more than this lay. It is generous, and knows neither this cloth's width nor your pieces."
+    return f"{says}: {by} less than this lay. It does not know your length, your shrinkage or this cloth's exact width."
 
 
 def _refusals(home: House, project: ProjectView, plan: ClothPlan) -> tuple[str, ...]:

@@ -194,5 +194,10 @@ def _costs(project: ProjectView) -> list[tuple[Role, Working]]:
     for role, plan in project.cloth_plans.items():
         needed, price = project.need(role), plan.entry.cloth.price
         if needed is not None and price is not None:
-            out.append((role, cost_each(needed.to_buy.value, price, garments(project.reckoning.batch))))
+            out.append(
+                (
+                    role,
+                    cost_each(needed.to_buy.value, price, garments(project.reckoning.batch), project.home.habits.money),
+                )
+            )
     return out

@@ -13,6 +13,8 @@ from rowanseed.web.deps import Home, Typing, go
 
 router = APIRouter()
 
+LONGEST_NAME = 20
+
 
 @router.get("/household")
 def show(home: Home) -> Response:
@@ -22,7 +24,17 @@ def show(home: Home) -> Response:
 @router.post("/household")
 def save(home: Home, typed: Typing) -> Response:
     units = Units(typed["units"]) if typed.get("units") in {u.value for u in Units} else home.units
-    set_habits(home.db, Habits(units, "overlocker" in typed, "hem_by_hand" in typed))
+    money = " ".join(typed.get("money", "").split())[:LONGEST_NAME]
+    set_habits(
+        home.db,
+        Habits(
+            units,
+            "overlocker" in typed,
+            "hem_by_hand" in typed,
+            money,
+            4 if typed.get("overlock_threads") == "4" else 3,
+        ),
+    )
     return go("/household?saved")
 
 

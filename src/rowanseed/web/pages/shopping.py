@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
@@ -11,6 +12,7 @@ from rowanseed.core.notions import notions
 from rowanseed.core.notions_wanted import notion as wanted
 from rowanseed.core.pattern import Role
 from rowanseed.core.shopping import GROUPS, Line, merged
+from rowanseed.core.units import format_cloth
 from rowanseed.formats.shopping_csv import write_shopping
 from rowanseed.shop.prices import Price, currency, price_of_cloth, price_of_notion, shop_name
 from rowanseed.store import projects
@@ -22,30 +24,45 @@ router = APIRouter()
 Chosen = Annotated[list[int], Query()]
 
 
-def _lines(home: House, project: ProjectView) -> list[Line]:
-    """What one project needs: its cloths by role, then its notions."""
+def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]]) -> list[Line]:
+    """What one project needs: its cloths by role, then its notions.
+
+    `taken` is what the projects before it on the list cut from each cloth (mm, ready to cut) and the last of them;
+    what this one cuts is added.
+    """
     if project.choices is None:
         return []
-    name, out = project.record.name, []
-    for role in project.roles:
-        group = "cloth" if role in (Role.MAIN, Role.CONTRAST) else "lining and interfacing"
-        needed, verdict, entry = project.need(role), project.verdict(role), project.cloth_entries.get(role)
-        if needed is None:
-            what = f"{entry.cloth.name if entry else role.value.capitalize() + ' cloth'}"
-            out.append(Line(group, what, "not worked out yet", 1, None, (name,), ()))
-            continue
-        enough = verdict is not None and verdict.enough
-        what = entry.cloth.name if entry else role.value
-        out.append(Line(group, what, needed.to_buy.quantity.show(home.units), 1, needed.to_buy.value, (name,), (needed.to_buy,),
-                        "enough on the shelf" if enough else ""))  # fmt: skip
+    name = project.record.name
+    out = [_cloth_line(project, role, taken) for role in project.roles]
     main = project.cloth_entries.get(Role.MAIN)
     found = notions(
         project.garment, project.record.view, project.choices.size, main.cloth if main else None,
-        overlocker=home.habits.overlocker, garments=garments(project.reckoning.batch),
+        overlocker=home.habits.overlocker, garments=garments(project.reckoning.batch), threads=home.habits.overlock_threads,
     )  # fmt: skip
     found = (*found, *(wanted(project.garment, project.choices.size, w) for w in project.reckoning.wanted))
-    out += [Line(n.kind, n.what, str(n.count), n.count, None, (name,), (n.working,)) for n in found]
+    out += [Line(n.kind, n.what, n.count, n.unit, n.length, (name,), (n.working,)) for n in found]
     return out
+
+
+def _cloth_line(project: ProjectView, role: Role, taken: dict[int, tuple[float, str]]) -> Line:
+    name, units = project.record.name, project.home.units
+    group = GROUPS[0] if role in (Role.MAIN, Role.CONTRAST) else GROUPS[1]
+    needed, verdict, entry = project.need(role), project.verdict(role), project.cloth_entries.get(role)
+    what = entry.cloth.name if entry else f"{role.value.capitalize()} cloth"
+    width = entry.cloth.width if entry else None
+    if needed is None or entry is None:
+        return Line(group, what, 1, "", None, (name,), (), width=width)
+    line = Line(group, what, 1, "", needed.to_buy.value, (name,), (needed.to_buy,), width=width)
+    before, whose = taken.get(entry.id, (0.0, ""))
+    if entry.cut_by is None:
+        taken[entry.id] = (before + needed.ready.value, name)
+    if verdict is None or not verdict.enough:
+        return line
+    rest = (entry.cloth.ready_length or 0.0) - before
+    if before and rest < needed.ready.value - 1 and entry.cut_by is None:
+        more = format_cloth(needed.ready.value - max(0.0, rest), units)
+        return replace(line, note=f"{whose} is cut from it too: for both it is short by {more}")
+    return replace(line, home="enough on the shelf")
 
 
 def _chosen(home: House, wanted: list[int]) -> list[ProjectView]:
@@ -56,24 +73,30 @@ def _chosen(home: House, wanted: list[int]) -> list[ProjectView]:
 @router.get("/shopping")
 def show(home: Home, project: Chosen = []) -> Response:  # noqa: B006 (FastAPI copies it)
     views = _chosen(home, project)
-    lines = merged(line for view in views for line in _lines(home, view))
+    lines = _list(home, views)
     prices = {line: price for line in lines if (price := _price(line)) is not None}
     total = sum(price.amount for line, price in prices.items() if not line.home)
     return home.page(
         "shopping.html", lines=lines, groups=GROUPS, prices=prices, total=total, shop=shop_name(), currency=currency(),
         every=projects.projects(home.db), chosen={view.record.id for view in views},
-        key="-".join(str(view.record.id) for view in views), query="&".join(f"project={view.record.id}" for view in views),
+        by_name={view.record.name: view.record.id for view in views}, key="-".join(str(view.record.id) for view in views), query="&".join(f"project={view.record.id}" for view in views),
     )  # fmt: skip
+
+
+def _list(home: House, views: list[ProjectView]) -> tuple[Line, ...]:
+    """One list for all of them; those that were started first cut first from a cloth they share."""
+    taken: dict[int, tuple[float, str]] = {}
+    return merged(line for view in reversed(views) for line in _lines(home, view, taken))
 
 
 def _price(line: Line) -> Price | None:
     if line.group in GROUPS[:2]:
-        return None if line.length is None else price_of_cloth(line.what, line.length)
-    return price_of_notion(line.what, line.count)
+        return None if line.length is None else price_of_cloth(line.what, line.length, line.width)
+    return price_of_notion(line.what, line.count, line.length)
 
 
 @router.get("/shopping.csv")
 def as_csv(home: Home, project: Chosen = []) -> Response:  # noqa: B006
-    lines = merged(line for view in _chosen(home, project) for line in _lines(home, view))
+    lines = _list(home, _chosen(home, project))
     headers = {"Content-Disposition": 'attachment; filename="shopping.csv"'}
-    return Response(write_shopping(lines), media_type="text/csv; charset=utf-8", headers=headers)
+    return Response(write_shopping(lines, home.units), media_type="text/csv; charset=utf-8", headers=headers)

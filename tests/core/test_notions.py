@@ -1,0 +1,121 @@
+"""Notions and the list they stand on, by figures worked by hand.
+
+Card sizes, stock lengths, spares and allowances are common practice, no source.
+"""
+
+import csv
+import math
+from dataclasses import replace
+
+import pytest
+
+from rowanseed.core.notions import LOCKSTITCH, WASTE, buttons_to_buy, notions, seam_metres, zip_to_buy
+from rowanseed.core.notions_wanted import Wanted, WantedKind, edge_length, edges_to_choose, notion
+from rowanseed.core.shopping import GROUPS, Line, merged
+from rowanseed.core.units import INCH, Units
+from rowanseed.demo import overshirt, six_gore_skirt, trousers
+from rowanseed.formats.shopping_csv import write_shopping
+
+SKIRT, SHIRT, TROUSERS = (m.draft() for m in (six_gore_skirt, overshirt, trousers))
+
+
+@pytest.mark.parametrize(("needed", "cards"), [(1, 1), (2, 1), (3, 2), (5, 2), (6, 3), (7, 3), (8, 3), (9, 4)])
+def test_buttons_are_bought_by_the_card_with_one_to_spare(needed, cards):
+    assert buttons_to_buy(needed).value == cards
+
+
+@pytest.mark.parametrize(
+    ("opening", "inches"), [(100.0, 4), (200.0, 8), (203.2, 8), (204.5, 9), (270.0, 12), (900.0, 24)]
+)
+def test_a_zip_is_the_next_stock_length(opening, inches):
+    assert zip_to_buy(opening).value == pytest.approx(inches * INCH)
+
+
+def test_thread_is_the_seams_times_what_a_stitch_takes():
+    """The skirt's seams by hand: six seams of 0.65 m, the centre back, waist 0.8 m, facing, hem 1.5 m: about 7 m."""
+    straight, finish = seam_metres(SKIRT, "A", "14")
+    assert straight == pytest.approx(7_000, rel=0.05) and finish > 0
+    (thread,) = [n for n in notions(SKIRT, "A", "14", None, overlocker=True) if n.what.startswith("Sewing thread")]
+    assert thread.working.value == pytest.approx(straight * LOCKSTITCH * WASTE)
+
+
+def test_every_garment_gets_its_own_notions():
+    found = {p.name: {n.what.split(":")[0].split(",")[0] for n in notions(p, "A", p.envelope.sizes[3], None, overlocker=False)}
+             for p in (SKIRT, SHIRT, TROUSERS)}  # fmt: skip
+    assert (
+        "Invisible zip" in found[SKIRT.name] and "Buttons" in found[SHIRT.name] and "Lapped zip" in found[TROUSERS.name]
+    )
+
+
+def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
+    def line(what, count, project, group="thread and needles"):
+        return Line(group, what, count, "packet", None, (project,), ())
+
+    hooks = [line("Hook and eye", 1, p, GROUPS[2]) for p in ("a", "b")]
+    found = merged([line("Machine needles, universal 80/12", 1, "a"), line("Machine needles, universal 80/12", 1, "b"), *hooks,
+                    line("Sewing thread to match", 1, "a"), line("Sewing thread to match", 2, "b")])  # fmt: skip
+    assert [(n.what, n.count, n.projects) for n in found] == [
+        ("Hook and eye", 2, ("a", "b")), ("Machine needles, universal 80/12", 1, ("a", "b")),
+        ("Sewing thread to match", 1, ("a",)), ("Sewing thread to match", 2, ("b",)),
+    ]  # fmt: skip
+    rows = list(csv.reader(write_shopping(found, Units.METRIC).splitlines()))
+    assert rows[1] == [GROUPS[2], "Hook and eye", "2 packets", "a; b", "", ""]
+
+
+def test_what_is_bought_by_length_adds_up_and_is_written_as_the_household_reads_it():
+    elastic = [notion(SKIRT, "14", Wanted(WantedKind.ELASTIC, 700.0)) for _ in range(2)]
+    found = merged(
+        Line(n.kind, n.what, n.count, n.unit, n.length, (p,), (n.working,)) for n, p in zip(elastic, "ab", strict=True)
+    )
+    assert found[0].length == pytest.approx(2 * (0.9 * 700 + 12.7))
+    assert found[0].amount(Units.METRIC) == "128.5 cm" and found[0].amount(Units.IMPERIAL) == "50 5/8 in"
+    cloth = Line(GROUPS[0], "Linen", 1, "", 1600.0, ("a",), ())
+    assert cloth.amount(Units.METRIC) == "1.60 m" and cloth.amount(Units.IMPERIAL) == "1 3/4 yd"
+    assert replace(cloth, length=None).amount(Units.METRIC) == "not worked out yet"
+
+
+# ---------------------------------------------------------------- notions besides
+
+
+def test_elastic_is_nine_tenths_of_the_body_and_half_an_inch():
+    """Common practice, no source: 28 in round the waist, 25.2 + 0.5 = 25.7 in of elastic."""
+    assert notion(SKIRT, "14", Wanted(WantedKind.ELASTIC, 28 * INCH)).working.value == pytest.approx(25.7 * INCH)
+
+
+def test_bones_stop_an_eighth_of_an_inch_short_at_both_ends():
+    bones = notion(SKIRT, "14", Wanted(WantedKind.BONING, 10 * INCH, count=6))
+    assert bones.working.value == pytest.approx(6 * 9.75 * INCH)
+
+
+def test_piping_along_an_edge_takes_the_edge_as_it_is_drawn():
+    """Round the skirt's hem: both hands of every piece, with a joining allowance; two packets for more than 2.5 m."""
+    around = edge_length(SKIRT, "14", "hem")
+    piping = notion(SKIRT, "14", Wanted(WantedKind.PIPING, edge="hem"))
+    assert piping.working.value == pytest.approx(around + 25 * (math.ceil(around / 2500) + 1))
+    assert piping.count == math.ceil(piping.working.value / 2500)
+    assert ("hem", "Hem") in edges_to_choose(SKIRT) and edge_length(SKIRT, "14", "no such edge") == 0
+
+
+def test_shoulder_pads_come_in_pairs():
+    assert notion(SHIRT, "L", Wanted(WantedKind.PADS, count=2)).count == 2
+
+
+@pytest.mark.parametrize(("opening", "snaps"), [(40.0, 2), (100.0, 3), (101.0, 4), (300.0, 7)])
+def test_snaps_are_a_hands_breadth_apart_with_one_at_each_end(opening, snaps):
+    assert notion(SKIRT, "14", Wanted(WantedKind.SNAPS, opening)).count == snaps
+
+
+@pytest.mark.parametrize(("threads", "factor"), [(3, 14.0), (4, 18.0)])
+def test_an_overlocker_takes_a_cone_for_each_thread(threads, factor):
+    """Thread per length of stitching: industry tables, from memory."""
+    _, finish = seam_metres(SKIRT, "A", "14")
+    found = notions(SKIRT, "A", "14", None, overlocker=True, threads=threads)
+    (cones,) = [n for n in found if n.what.startswith("Overlock")]
+    assert cones.count == threads and cones.working.value == pytest.approx(finish * factor * WASTE)
+
+
+def test_a_batch_buys_for_all_its_garments():
+    one, three = (notions(SHIRT, "A", "L", None, overlocker=False, garments=n) for n in (1, 3))
+    buttons = [next(n for n in found if n.what.startswith("Buttons")) for found in (one, three)]
+    assert [b.working.given[0].quantity.value for b in buttons] == [7, 21]
+    assert buttons[1].count == math.ceil((21 + 1) / 3)
