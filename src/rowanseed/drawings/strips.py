@@ -11,7 +11,7 @@ from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import BERRY, INK, PAPER, QUIET, add, drawing, halo, number, write
 from rowanseed.drawings.swatch import define_fill
 
-WIDE, LEFT, ROW = 620.0, 128.0, 42.0
+WIDE, LEFT, ROW = 620.0, 142.0, 42.0
 
 
 @dataclass(frozen=True)

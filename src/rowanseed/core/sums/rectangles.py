@@ -12,22 +12,32 @@ from enum import Enum
 
 from rowanseed.core.outline import Segment
 from rowanseed.core.pattern import Cut, Drawn, EdgeSpec, Grain, Panel, Pattern, Piece, Role, Shape
+from rowanseed.core.units import INCH
 from rowanseed.core.working import Given, Source, Working, count, fine, length
 
 ALLOWANCE = 10.0
 STRIP_LONGEST = 600.0
 """Bias strips are cut no longer than this and joined, so that they fit between the other pieces."""
 HEM_OF_RUFFLE = 8.0
+UNDERLAP = INCH
+"""What a waistband passes its closure by."""
+BAND_END = INCH / 2
+"""The allowance at each end of a waistband."""
 
 
 class RectangleKind(Enum):
     BAND = "band, folded double"
+    WAISTBAND = "waistband with an underlap"
     RUFFLE = "ruffle, hemmed"
     STRAP = "strap, turned"
     TIE = "tie, turned"
     BIAS = "bias strip for binding"
+    DOUBLE_BIAS = "bias strip for double binding"
     PLAIN = "plain piece"
 
+
+ON_THE_BIAS = {RectangleKind.BIAS: (4, INCH / 8), RectangleKind.DOUBLE_BIAS: (6, INCH / 4)}
+"""Widths of the binding that its strip is cut, and what the cloth takes to turn, in mm."""
 
 FULLNESS = {RectangleKind.RUFFLE: 2.0}
 """Length cut over length finished, where it is gathered (common practice: 1.5 to 3)."""
@@ -63,11 +73,11 @@ def cut_figures(r: Rectangle) -> CutFigures:
 
 def parts(r: Rectangle) -> int:
     """In how many strips one is cut: a bias strip is joined from short ones."""
-    return math.ceil(_whole_length(r) / STRIP_LONGEST) if r.kind is RectangleKind.BIAS else 1
+    return math.ceil(_whole_length(r) / STRIP_LONGEST) if r.kind in ON_THE_BIAS else 1
 
 
 def _grain(r: Rectangle) -> Grain:
-    return {RectangleKind.BIAS: Grain.BIAS, RectangleKind.RUFFLE: Grain.EITHER, RectangleKind.TIE: Grain.EITHER,
+    return {RectangleKind.BIAS: Grain.BIAS, RectangleKind.DOUBLE_BIAS: Grain.BIAS, RectangleKind.RUFFLE: Grain.EITHER, RectangleKind.TIE: Grain.EITHER,
             RectangleKind.STRAP: Grain.EITHER}.get(r.kind, Grain.LENGTHWISE)  # fmt: skip
 
 
@@ -82,17 +92,22 @@ def _long(r: Rectangle) -> Working:
         whole *= r.fullness
         given.append(Given("fullness", count(r.fullness), Source.CHOSEN))
         said += " × fullness"
+    if r.kind is RectangleKind.WAISTBAND:
+        whole += UNDERLAP
+        given.append(Given("underlap", fine(UNDERLAP), Source.PRACTICE))
+        said += " + underlap"
     each, n = whole, parts(r)
     if n > 1:
         each = whole / n
         given.append(Given("strips", count(n), Source.WORKED_OUT))
         said += " ÷ strips"
-    given.append(Given("allowance at each end", fine(ALLOWANCE), Source.PRACTICE))
+    end = BAND_END if r.kind is RectangleKind.WAISTBAND else ALLOWANCE
+    given.append(Given("allowance at each end", fine(end), Source.PRACTICE))
     # Strips on the bias are joined on the straight grain: the join takes the strip's width besides.
     slant = _wide(r).value if n > 1 else 0.0
     if slant:
         given.append(Given("slanting join", fine(slant), Source.WORKED_OUT))
-    return Working("Cut length", length(each + 2 * ALLOWANCE + slant),
+    return Working("Cut length", length(each + 2 * end + slant),
                    said + " + 2 × allowance" + (" + the slant of a join" if slant else ""), tuple(given))  # fmt: skip
 
 
@@ -100,7 +115,7 @@ def _wide(r: Rectangle) -> Working:
     wide = Given("finished width", fine(r.wide), Source.CHOSEN)
     allowance = Given("allowance", fine(ALLOWANCE), Source.PRACTICE)
     match r.kind:
-        case RectangleKind.BAND | RectangleKind.STRAP | RectangleKind.TIE:
+        case RectangleKind.BAND | RectangleKind.WAISTBAND | RectangleKind.STRAP | RectangleKind.TIE:
             return Working(
                 "Cut width", fine(2 * r.wide + 2 * ALLOWANCE), "2 × finished width + 2 × allowance", (wide, allowance)
             )
@@ -108,13 +123,15 @@ def _wide(r: Rectangle) -> Working:
             hem = Given("narrow hem, turned twice", fine(2 * HEM_OF_RUFFLE), Source.PRACTICE)
             return Working("Cut width", fine(r.wide + ALLOWANCE + 2 * HEM_OF_RUFFLE), "finished width + allowance + hem",
                            (wide, allowance, hem))  # fmt: skip
-        case RectangleKind.BIAS:
-            return Working(
-                "Cut width",
-                fine(4 * r.wide),
-                "4 × finished width: folded in from both edges and over the edge it binds",
-                (wide,),
+        case RectangleKind.BIAS | RectangleKind.DOUBLE_BIAS:
+            times, turn = ON_THE_BIAS[r.kind]
+            how = (
+                "folded in from both edges and over the edge it binds"
+                if times == 4
+                else "folded in half first, then over the edge"
             )
+            return Working("Cut width", fine(times * r.wide + turn), f"{times} × finished width + what the cloth takes to turn: {how}",
+                           (wide, Given("to turn", fine(turn), Source.PRACTICE)))  # fmt: skip
         case RectangleKind.PLAIN:
             return Working(
                 "Cut width", fine(r.wide + 2 * ALLOWANCE), "finished width + 2 × allowance", (wide, allowance)

@@ -13,7 +13,7 @@ from rowanseed.core.errors import RowanseedError
 from rowanseed.core.notions_wanted import Wanted, WantedKind, edges_to_choose, notion
 from rowanseed.core.pattern import Role
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
-from rowanseed.core.sums.rectangles import Rectangle, RectangleKind, bias_yield, cut_figures
+from rowanseed.core.sums.rectangles import ON_THE_BIAS, Rectangle, RectangleKind, bias_yield, cut_figures
 from rowanseed.core.units import format_length
 from rowanseed.core.working import Working
 from rowanseed.store import people, projects
@@ -178,7 +178,7 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
 
 def _yield(r: Rectangle) -> Working | None:
     """How much strip a square of half a metre gives, where it is cut on the bias."""
-    return bias_yield(500.0, 500.0, cut_figures(r).wide.value) if r.kind is RectangleKind.BIAS else None
+    return bias_yield(500.0, 500.0, cut_figures(r).wide.value) if r.kind in ON_THE_BIAS else None
 
 
 def _notion(project: ProjectView, size: str, wanted: Wanted) -> Any:
