@@ -9,14 +9,16 @@ import pytest
 from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
-from rowanseed.core.derive.facing import facing_of
+from rowanseed.core.derive.facing import can_be_faced, facing_of
 from rowanseed.core.derive.layers import derivations, with_layers
 from rowanseed.core.derive.lining import can_be_pleated, has_facings
-from rowanseed.core.garment import Choices, altered
+from rowanseed.core.garment import Choices, altered, lay_problem
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.pattern import Cut, Role
+from rowanseed.core.pattern import Cut, EdgePart, Finish, FinishKind, Role
+from rowanseed.core.pattern_check import faults
 from rowanseed.core.seamline import lines, seam_length
 from rowanseed.core.units import INCH, Units
 from rowanseed.core.walk import walk
@@ -25,6 +27,7 @@ from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 SKIRT, WAISTCOAT, OVERSHIRT, TROUSERS = (m.draft() for m in (six_gore_skirt, waistcoat, overshirt, trousers))
 DEDUCT = Layers(LiningSchool.DEDUCT)
 WHOLE = Layers(LiningSchool.WHOLE)
+CLOTH = Cloth("c", 1400, None, 12, Direction.TWO_WAY)
 
 
 def seam(piece, size="14"):
@@ -159,6 +162,61 @@ def test_a_hem_facing_is_the_garment_s_own_strip():
     assert seam(made).symmetric_difference(expected).area < 0.01 * expected.area
     front = facing_of(SKIRT.piece("front"), "14", "hem", 9, Role.CONTRAST)
     assert front.cuts[0].fold == "centre" and front.cuts[0].role is Role.CONTRAST
+
+
+@pytest.mark.parametrize("pattern", [SKIRT, OVERSHIRT, TROUSERS], ids=lambda p: p.garment)
+def test_hems_faced_instead_hold_together_and_are_sewn_once_the_length_is_settled(pattern):
+    size = pattern.envelope.sizes[2]
+    hems = tuple(f.id for f in can_be_faced(pattern, "A"))
+    assert hems
+    made = with_layers(pattern, size, "A", Layers(faced=hems))
+    own = replace(made, envelope=replace(made.envelope, sizes=(size,)))
+    assert [f.problem for f in faults(own)] == []
+    order = [s.id for s in sequence(compile_steps(made, "A", size, Household()))]
+    for id in hems:
+        assert order.index(f"neaten-{id}-facing-edge") < order.index(f"face-{id}")
+        assert order.index(f"try-on-{id}") < order.index(f"face-{id}") < order.index(f"sew-{id}")
+    drawn = lay_problem(pattern, Choices("A", size), Role.MAIN, CLOTH)
+    more = lay_problem(made, Choices("A", size), Role.MAIN, CLOTH)
+    assert {p.id for p in more.pieces} - {p.id for p in drawn.pieces} == {
+        f"{part.piece}-hem-facing" for f in pattern.making.finishes if f.id in hems for part in f.parts
+    }
+
+
+def test_a_bound_waist_that_is_faced_instead_is_a_seam_graded_and_understitched():
+    """The skirt with its own facing taken away and the waist bound; then faced from its gores."""
+    gone = {"front-facing", "back-facing"}
+    parts = tuple(EdgePart(p, "waist") for p in ("front", "side-front", "side-back", "back"))
+    making = SKIRT.making
+    bound = replace(
+        SKIRT, pieces=tuple(p for p in SKIRT.pieces if p.id not in gone),
+        making=replace(
+            making, joins=tuple(j for j in making.joins if not {p.piece for p in (*j.a, *j.b)} & gone),
+            finishes=(*(f for f in making.finishes if not {p.piece for p in f.parts} & gone),
+                      Finish("waist", "Waist", FinishKind.BINDING, parts)), layers=(), booklet=(),
+        ),
+    )  # fmt: skip
+    assert [f.id for f in can_be_faced(bound, "A")] == ["hem", "waist"]
+    made = with_layers(bound, "14", "A", Layers(faced=("waist",)))
+    own = replace(made, envelope=replace(made.envelope, sizes=("14",), yardage=()))
+    assert [f.problem for f in faults(own)] == []
+    order = [s.id for s in sequence(compile_steps(made, "A", "14", Household()))]
+    assert order.index("zip-zip") < order.index("sew-waist-facing") < order.index("understitch-waist-facing")
+    assert order.index("sew-waist-facing-side-seams") < order.index("sew-waist-facing")
+    # The derived facing is as long as the waist it is sewn to: every seam walks.
+    (walked,) = [w for w in walk(made, "14") if w.join.id == "waist-facing"]
+    assert abs(walked.fault) < 0.1
+
+
+def test_a_garment_fused_all_over_is_cut_from_the_interfacing_too():
+    made = with_layers(SKIRT, "14", "A", Layers(fused=True))
+    stiff = {p.id for p, _ in made.pieces_for(Role.INTERFACING, "A")}
+    assert stiff == {p.id for p, _ in SKIRT.pieces_for(Role.MAIN, "A")}
+    order = [s.id for s in sequence(compile_steps(made, "A", "14", Household()))]
+    assert order.index("sample-fuse") < order.index("interface-front") < order.index("sew-front-seams")
+    trimmed = with_layers(SKIRT, "14", "A", Layers(fused=True, interfacing=InterfacingSchool.TRIMMED))
+    front = trimmed.piece("front-interfacing")
+    assert seam(SKIRT.piece("front")).area == pytest.approx(seam(front).area, rel=1e-3)
 
 
 # ---------------------------------------------------------------- the making order

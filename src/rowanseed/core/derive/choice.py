@@ -36,7 +36,11 @@ class InterfacingSchool(Enum):
 
 @dataclass(frozen=True)
 class Layers:
-    """The choices; `pad` is the shoulder pad's thickness in mm. As it stands by itself: as the pattern has it."""
+    """The choices; `pad` is the shoulder pad's thickness in mm. As it stands by itself: as the pattern has it.
+
+    `faced` are hems and bound edges (by the ids of their finishes) that are faced instead; `fused`: light interfacing
+    over the whole of a ravelly or thin cloth.
+    """
 
     lining: LiningSchool = LiningSchool.NONE
     pleat: Pleat = Pleat.NONE
@@ -45,3 +49,5 @@ class Layers:
     underlined: bool = False
     interfacing: InterfacingSchool = InterfacingSchool.WHOLE
     trim_under_collar: bool = False
+    faced: tuple[str, ...] = ()
+    fused: bool = False

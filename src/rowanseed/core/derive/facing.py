@@ -2,12 +2,28 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
-from rowanseed.core.alter.hem import hem_edges
 from rowanseed.core.derive.shaping import chain_of, strip
-from rowanseed.core.pattern import Corner, Cut, Drawn, EdgeSpec, Panel, Pattern, Piece, Role, Shape
+from rowanseed.core.pattern import (
+    Corner,
+    Cut,
+    Drawn,
+    EdgePart,
+    EdgeSpec,
+    Finish,
+    FinishKind,
+    Join,
+    Layer,
+    LayerKind,
+    Panel,
+    Pattern,
+    Piece,
+    Press,
+    Role,
+    Shape,
+)
 from rowanseed.core.seamline import lines
 
 DEPTH = 50.0
@@ -47,18 +63,80 @@ def _cut(cut: Cut, role: Role, edges: Collection[str]) -> Cut:
     return replace(cut, role=role, fold=fold)
 
 
-def with_hem_facings(pattern: Pattern, size: str, role: Role) -> Pattern:
-    """The pattern with a facing for every hem, cut from another cloth."""
+def can_be_faced(pattern: Pattern, view: str) -> tuple[Finish, ...]:
+    """The hems and bound edges of the shell that may be faced instead, with a strip of the pieces' own shape."""
+    shell = {p.id for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)}
+    kinds = (FinishKind.HEM, FinishKind.BINDING, FinishKind.CASING)
+    return tuple(f for f in pattern.making.finishes if f.kind in kinds and {p.piece for p in f.parts} <= shell)
+
+
+def with_facings(pattern: Pattern, size: str, finishes: Collection[str], role: Role) -> Pattern:
+    """The pattern with these edges faced from a cloth: pieces, their seams and layers, and the edges' allowances.
+
+    A hem stays a hem, since it is still levelled last; any other edge becomes the seam to its facing.
+    """
+    for finish in pattern.making.finishes:
+        if finish.id in finishes:
+            pattern = _faced(pattern, size, finish, role)
+    return pattern
+
+
+def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
+    edges = {p.piece: p.edge for p in finish.parts}
     number = max(piece.number for piece in pattern.pieces)
-    added = []
-    for id, edge in hem_edges(pattern):
+    added = {}
+    for k, (id, edge) in enumerate(edges.items(), start=1):
         piece = pattern.piece(id)
-        if (
-            piece.panel not in (Panel.FRONT, Panel.BACK)
-            or size not in piece.shapes
-            or not lines(piece, size).seam[edge]
-        ):
-            continue
-        number += 1
-        added.append(facing_of(piece, size, edge, number, role))
-    return replace(pattern, pieces=(*pattern.pieces, *added))
+        if size not in piece.shapes or not lines(piece, size).seam[edge]:
+            return pattern
+        added[id] = facing_of(piece, size, edge, number + k, role)
+    pieces = tuple(
+        replace(p, edges=tuple(replace(e, allowance=JOINED) if e.name == edges[p.id] else e for e in p.edges))
+        if p.id in edges else p
+        for p in pattern.pieces
+    )  # fmt: skip
+    making, lower = pattern.making, finish.name[:1].lower() + finish.name[1:]
+    between = tuple(_between(making.joins, finish, added))
+    joins = [*making.joins, *between]
+    others = tuple(f for f in making.finishes if f.id != finish.id)
+    if finish.kind is FinishKind.HEM:
+        # The garment's edge has its finish, so the seam between the two is said of the facing's edge.
+        others = (*others, replace(finish, folds=(JOINED,)), Finish(
+            f"{finish.id}-facing-outer", f"Outer edge of the facing, sewn to the {lower}", FinishKind.TURNED,
+            tuple(replace(p, piece=added[p.piece].id) for p in finish.parts),
+        ))  # fmt: skip
+    else:
+        joins.append(Join(f"{finish.id}-facing", f"Facing to the {lower}", finish.parts,
+                          tuple(replace(p, piece=added[p.piece].id) for p in finish.parts), press=Press.FACING))  # fmt: skip
+    inner = Finish(f"{finish.id}-facing-edge", f"Inner edge of the facing, {lower}",
+                   FinishKind.NEATENED, tuple(replace(p, piece=added[p.piece].id, edge=INNER) for p in finish.parts))  # fmt: skip
+    ends = _ends(finish, added, between)
+    layers = tuple(Layer(LayerKind.FACING, facing.id, id) for id, facing in added.items())
+    return replace(
+        pattern, pieces=(*pieces, *added.values()),
+        making=replace(making, joins=tuple(joins), finishes=(*others, inner, *ends), layers=(*making.layers, *layers)),
+    )  # fmt: skip
+
+
+def _ends(finish: Finish, added: Mapping[str, Piece], between: tuple[Join, ...]) -> tuple[Finish, ...]:
+    """The facing's ends where the garment opens, which no seam takes in: they are turned in."""
+    sewn = {(p.piece, p.edge) for join in between for p in (*join.a, *join.b)}
+    outer = {p.piece: p.edge for p in finish.parts}
+    left = tuple(
+        EdgePart(facing.id, e.name) for id, facing in added.items() for e in facing.edges
+        if e.name not in (outer[id], INNER, *(c.fold for c in facing.cuts)) and (facing.id, e.name) not in sewn
+    )  # fmt: skip
+    return (Finish(f"{finish.id}-facing-ends", "Ends of the facing", FinishKind.TURNED, left),) if left else ()
+
+
+def _between(joins: tuple[Join, ...], finish: Finish, added: Mapping[str, Piece]) -> Iterator[Join]:
+    """The seams of the facing with itself: those of the garment that reach the edge."""
+
+    def of_facing(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
+        return tuple(replace(p, piece=added[p.piece].id) for p in parts)
+
+    for join in joins:
+        parts = (*join.a, *join.b)
+        if all(p.piece in added and added[p.piece].has_edge(p.edge) for p in parts):
+            yield Join(f"{finish.id}-facing-{join.id}", f"Facing {join.name[:1].lower()}{join.name[1:]}, at the {finish.name[:1].lower()}{finish.name[1:]}",
+                       of_facing(join.a), of_facing(join.b), each_hand=join.each_hand)  # fmt: skip

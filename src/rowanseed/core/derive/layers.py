@@ -8,6 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.facing import DEPTH, facing_id, with_facings
 from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lining_id, shorter
 from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
@@ -23,7 +24,10 @@ def with_layers(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
     """The pattern with everything derived that was chosen; unchanged where nothing was."""
     if layers == Layers():
         return pattern
+    pattern = with_facings(pattern, size, layers.faced, Role.MAIN)
     pattern = with_lining(pattern, size, view, layers)
+    if layers.fused:
+        pattern = _fused(pattern, view)
     if layers.underlined:
         pattern = _underlined(pattern, view)
     if layers.trim_under_collar:
@@ -51,6 +55,18 @@ def _underlined(pattern: Pattern, view: str) -> Pattern:
 
 
 # ---------------------------------------------------------------- interfacing
+
+
+def _fused(pattern: Pattern, view: str) -> Pattern:
+    """Fronts, backs and sleeves stiffened all over: they are cut once more from the interfacing."""
+    shell = {p.id for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)}
+    stiff = {p.id for p, _ in pattern.pieces_for(Role.INTERFACING, view)}
+    pieces = tuple(
+        replace(p, cuts=(*p.cuts, *(replace(c, role=Role.INTERFACING, selvedge=None) for c in p.cuts if c.role is Role.MAIN)))
+        if p.id in shell - stiff else p
+        for p in pattern.pieces
+    )  # fmt: skip
+    return replace(pattern, pieces=pieces)
 
 
 def interfacing_id(piece: str) -> str:
@@ -179,17 +195,23 @@ def derivations(before: Pattern, after: Pattern, layers: Layers, units: Units) -
             if piece.shapes != old[piece.id].shapes and draws_lining(before):
                 out.append(Derivation(piece, old[piece.id], _pleat_and_pads(piece, layers, units)))
             continue
-        base = next(
-            (p for p in before.pieces if piece.id in (lining_id(p.id), interfacing_id(p.id), f"under-{p.id}")), None
-        )
+        base = next((p for p in before.pieces if piece.id in _derived_ids(p)), None)
         if base is not None:
             out.append(Derivation(piece, base, _words(before, piece, base, layers, units)))
     return tuple(out)
 
 
+def _derived_ids(piece: Piece) -> tuple[str, ...]:
+    """What pieces derived from this one are called."""
+    facings = (facing_id(piece.id, edge.name) for edge in piece.edges)
+    return (lining_id(piece.id), interfacing_id(piece.id), f"under-{piece.id}", *facings)
+
+
 def _words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, units: Units) -> tuple[str, ...]:
     if piece.id == interfacing_id(base.id):
         return (f"{base.name} without its allowances" + (", kept at the joining edge" if is_collar(base) else ""),)
+    if piece.id in {facing_id(base.id, edge.name) for edge in base.edges}:
+        return (f"its own edge, {_fine(DEPTH, units)} deep",)
     if piece.id == f"under-{base.id}":
         return (f"{base.name} − {_fine(UNDER_COLLAR, units)} on its outer edges",)
     said = []

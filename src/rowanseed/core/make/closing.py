@@ -6,8 +6,8 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.steps import Bench, Need, Step, Task
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, lower_first, shown_edges
-from rowanseed.core.pattern import ClosureKind, Finish, FinishKind, Join, Panel
+from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, lower_first, shown_edges
+from rowanseed.core.pattern import ClosureKind, EdgePart, Finish, FinishKind, Join, Panel
 
 
 def shell_joins(bench: Workbench) -> tuple[Join, ...]:
@@ -104,7 +104,40 @@ def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
         ("In the shoes it will be worn with. Level the edge from the floor, pin, and look from the side.",),
         Bench.MIRROR, Task.TRY_ON, tuple(before), edges=shown, about=finish.id,
     )  # fmt: skip
-    yield from _fold_and_sew(bench, finish, [Need(f"try-on-{finish.id}", "the length is settled")])
+    facing = graph.facing_of(bench.pattern, finish)
+    settled = [Need(f"try-on-{finish.id}", "the length is settled")]
+    yield from _faced(bench, finish, facing, settled) if facing else _fold_and_sew(bench, finish, settled)
+
+
+def _faced(bench: Workbench, finish: Finish, facing: tuple[EdgePart, ...], before: list[Need]) -> Iterator[Step]:
+    """A hem with a facing: sewn on once the length is settled, turned in and caught."""
+    making, shown, name = bench.pattern.making, shown_edges((*finish.parts, *facing)), lower_first(finish.name)
+    pieces = graph.pieces_of(facing)
+    before = [*before, *(Need(f"press-{j.id}", "the facing is made up first") for j in graph.crossed_by(making, facing)),
+              *(Need(f"neaten-{f.id}", "its inner edge is easier to finish before it is on") for f in making.finishes
+                if graph.pieces_of(f.parts) <= pieces)]  # fmt: skip
+    yield Step(
+        f"face-{finish.id}", f"Sew the facing to the {name}",
+        (f"Trim the edge level where the try-on asks for it, leaving {bench.fine(finish.folds[0])} below the hem line.",
+         f"Right sides together, seam on seam; {bench.fine(finish.folds[0])} seam, all round."),
+        Bench.MACHINE, Task.SEAM, tuple(before), settings.seam(bench.needle), shown, NEEDLE, bench.booklet(finish.id), finish.id,
+    )  # fmt: skip
+    yield Step(
+        f"understitch-{finish.id}", f"Understitch the {name}",
+        ("Clip where it curves, allowances towards the facing; facing up, as near the edge as it will go.",),
+        Bench.MACHINE, Task.UNDERSTITCH, (Need(f"face-{finish.id}", "it is sewn first"),), settings.understitch(bench.needle),
+        shown, BLADES, about=finish.id,
+    )  # fmt: skip
+    yield Step(
+        f"fold-{finish.id}", f"Turn the facing in and press the {name}",
+        ("Roll the seam a hair to the inside; press from the wrong side.",), Bench.IRON, Task.PRESS,
+        (Need(f"understitch-{finish.id}", "then it stays inside"),), edges=shown, caution=HOT, about=finish.id,
+    )  # fmt: skip
+    yield Step(
+        f"sew-{finish.id}", f"Catch the facing down: {name}",
+        ("Slip stitch its inner edge, loose enough that nothing pulls on the right side.",), Bench.HAND, Task.HEM,
+        (Need(f"fold-{finish.id}", "it lies in its place"),), edges=shown, about=finish.id,
+    )  # fmt: skip
 
 
 def _fold_and_sew(bench: Workbench, finish: Finish, before: list[Need]) -> Iterator[Step]:

@@ -19,7 +19,7 @@ def facing_steps(bench: Workbench, join: Join) -> Iterator[Step]:
     needs += [
         Need(f"neaten-{f.id}", "its lower edge is easier to finish before it is on")
         for f in making.finishes
-        if f.kind is FinishKind.NEATENED
+        if f.kind is FinishKind.NEATENED and graph.pieces_of(f.parts) & graph.pieces_of((*join.a, *join.b))
     ]
     needs += list(flat_first(bench, join))
     needs.append(Need("try-on-shell", f"the fit can still be changed while the {edge} is open"))

@@ -11,6 +11,17 @@ def facings(making: Making) -> frozenset[str]:
     return frozenset(layer.piece for layer in making.layers if layer.kind is LayerKind.FACING)
 
 
+def facing_of(pattern: Pattern, finish: Finish) -> tuple[EdgePart, ...]:
+    """The facing's edges along a hem that is faced; none where it is turned up."""
+    of = {(layer.of, layer.piece) for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
+    return tuple(
+        EdgePart(piece, part.edge, part.hand)
+        for part in finish.parts
+        for base, piece in sorted(of)
+        if base == part.piece and pattern.piece(piece).has_edge(part.edge)
+    )
+
+
 def pieces_of(parts: tuple[EdgePart, ...]) -> frozenset[str]:
     return frozenset(part.piece for part in parts)
 

@@ -9,12 +9,11 @@ from collections.abc import Collection
 from dataclasses import replace
 
 from rowanseed.core.alter.hem import change_length_at_hem, hem_edges
-from rowanseed.core.derive.facing import with_hem_facings
+from rowanseed.core.derive.facing import with_facings
 from rowanseed.core.errors import AlterationError
 from rowanseed.core.pattern import (
     Cut,
     EdgePart,
-    Finish,
     FinishKind,
     Grain,
     Join,
@@ -28,7 +27,7 @@ from rowanseed.core.saving.tactics import OTHER_CLOTH, PRICES, Tactic
 
 SEAM_ADDED = 15.0
 NARROW_HEM = 16.0
-FACED_HEM = 10.0
+NARROW_FOLDS = (6.0, 10.0)
 SHORTER = 30.0
 
 
@@ -73,15 +72,16 @@ def helps_where_too_wide(pattern: Pattern, view: str, role: Role, id: str) -> tu
 
 def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view: str) -> Pattern:
     """The pattern with its pieces and making graph changed as the tactics ask, in every cloth that it is cut from."""
-    for tactic in tactics:
+    # Shortened first: facings are then cut from the shorter pieces.
+    for tactic in sorted(tactics, key=lambda tactic: tactic is not Tactic.SHORTEN):
         if tactic in OTHER_CLOTH:
             pattern = moved_to_contrast(pattern, _in_other_cloth(pattern, view, tactic))
             continue
         match tactic:
             case Tactic.NARROW_HEM:
-                pattern = _with_hem(pattern, NARROW_HEM, (6.0, 10.0))
+                pattern = _with_narrow_hem(pattern)
             case Tactic.FACED_HEM:
-                pattern = with_hem_facings(_with_hem(pattern, FACED_HEM, ()), size, Role.CONTRAST)
+                pattern = with_facings(pattern, size, _hems(pattern), Role.CONTRAST)
             case Tactic.CENTRE_SEAM:
                 pattern = _with_centre_seams(pattern)
             case Tactic.FOLD_TO_SELVEDGE:
@@ -100,27 +100,26 @@ def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view:
     return pattern
 
 
-def _with_hem(pattern: Pattern, allowance: float, folds: tuple[float, ...]) -> Pattern:
-    hems = set(hem_edges(pattern))
+def _hems(pattern: Pattern) -> frozenset[str]:
+    """Ids of the hems of fronts and backs."""
+    return frozenset(
+        f.id for f in pattern.making.finishes
+        if f.kind is FinishKind.HEM and all(pattern.piece(p.piece).panel in (Panel.FRONT, Panel.BACK) for p in f.parts)
+    )  # fmt: skip
+
+
+def _with_narrow_hem(pattern: Pattern) -> Pattern:
+    edges = set(hem_edges(pattern))
     pieces = tuple(
         replace(p, edges=tuple(
-            replace(e, allowance=min(e.allowance, allowance)) if (p.id, e.name) in hems and p.panel in (Panel.FRONT, Panel.BACK) else e
+            replace(e, allowance=min(e.allowance, NARROW_HEM)) if (p.id, e.name) in edges and p.panel in (Panel.FRONT, Panel.BACK) else e
             for e in p.edges
         ))
         for p in pattern.pieces
     )  # fmt: skip
-    finishes = tuple(_hem_finish(f, hems, folds) for f in pattern.making.finishes)
+    hems = _hems(pattern)
+    finishes = tuple(replace(f, folds=NARROW_FOLDS) if f.id in hems else f for f in pattern.making.finishes)
     return replace(pattern, pieces=pieces, making=replace(pattern.making, finishes=finishes))
-
-
-def _hem_finish(finish: Finish, hems: set[tuple[str, str]], folds: tuple[float, ...]) -> Finish:
-    if finish.kind is not FinishKind.HEM or not any((p.piece, p.edge) in hems for p in finish.parts):
-        return finish
-    return replace(
-        finish,
-        folds=folds or (FACED_HEM,),
-        name=finish.name if folds else f"{finish.name}, faced with a strip of other cloth",
-    )
 
 
 def _with_centre_seams(pattern: Pattern) -> Pattern:

@@ -9,6 +9,7 @@ from fastapi import APIRouter, Response
 from pydantic import AfterValidator
 
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.facing import DEPTH, can_be_faced
 from rowanseed.core.derive.layers import derivations, has_collar_alike, with_layers
 from rowanseed.core.derive.lining import PLEAT_DEPTH, can_be_lined, can_be_pleated, draws_lining, has_facings
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
@@ -42,10 +43,11 @@ class _LayersForm(Form):
     underlined: Literal["yes"] | None = None
     interfacing: InterfacingSchool = InterfacingSchool.WHOLE
     trim_under_collar: Literal["yes"] | None = None
+    fused: Literal["yes"] | None = None
 
-    def layers(self) -> Layers:
+    def layers(self, faced: tuple[str, ...]) -> Layers:
         return Layers(self.lining, self.pleat, self.hem, self.pad or 0.0, self.underlined == "yes", self.interfacing,
-                      self.trim_under_collar == "yes")  # fmt: skip
+                      self.trim_under_collar == "yes", faced, self.fused == "yes")  # fmt: skip
 
 
 @router.get("/projects/{id}/cloth/layers")
@@ -56,7 +58,8 @@ def show(home: Home, id: int) -> Response:
         "lining": chosen.lining.value, "pleat": chosen.pleat.value, "hem": chosen.hem.value,
         "pad": format_length(chosen.pad, home.units, fine=True) if chosen.pad else "",
         "underlined": "yes" if chosen.underlined else "", "interfacing": chosen.interfacing.value,
-        "trim_under_collar": "yes" if chosen.trim_under_collar else "",
+        "trim_under_collar": "yes" if chosen.trim_under_collar else "", "fused": "yes" if chosen.fused else "",
+        **{f"faced-{id}": "yes" for id in chosen.faced},
     }  # fmt: skip
     return _page(home, project, typed, {})
 
@@ -67,8 +70,14 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
     form, errors = bind(_LayersForm, typed, home.units.small)
     if form is None:
         return _page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, layers=form.layers()))
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, layers=form.layers(_faced(project, typed))))
     return go(f"/projects/{id}/cloth/layers")
+
+
+def _faced(project: ProjectView, typed: dict[str, str]) -> tuple[str, ...]:
+    """The edges that were ticked, of those that can be faced."""
+    offered = can_be_faced(project.altered.pattern, project.record.view)
+    return tuple(f.id for f in offered if typed.get(f"faced-{f.id}") == "yes")
 
 
 def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200) -> Response:
@@ -84,8 +93,13 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
         picture=draw_derived(found, size, thread(colour), pale(colour, 0.72)) if found else draw_nest(
             drawn, size, thread(colour), [piece for piece, _ in drawn.pieces_for(Role.MAIN, view)]),
         offers=_offers(project), pleats=list(Pleat), hems=list(LiningHem), interfacings=list(InterfacingSchool),
-        shorter=shorter(drawn), ease=FOLD_OF_EASE, pleat=PLEAT_DEPTH, underlined=layers.underlined,
+        shorter=shorter(drawn), ease=FOLD_OF_EASE, pleat=PLEAT_DEPTH, deep=DEPTH, second=_second_layers(layers),
     )  # fmt: skip
+
+
+def _second_layers(layers: Layers) -> list[str]:
+    """Cloths that fronts, backs and sleeves are cut from once more."""
+    return [name for name, chosen in (("underlining", layers.underlined), ("interfacing", layers.fused)) if chosen]
 
 
 def _offers(project: ProjectView) -> dict[str, Any]:
@@ -102,6 +116,7 @@ def _offers(project: ProjectView) -> dict[str, Any]:
         "pad": any(p.has_edge("shoulder") for p in pattern.pieces),
         "interfacing": bool(pattern.pieces_for(Role.INTERFACING, view)),
         "under_collar": has_collar_alike(pattern),
+        "faced": can_be_faced(pattern, view),
     }
 
 
