@@ -38,7 +38,7 @@ CLOTHS = {
     "sprigs": Cloth("Rowan sprigs, viscose", 1400, 2600, 12, Direction.ONE_WAY, Fibre.VISCOSE, 0.05, 0.02,
                     colour="#8c2f4f", surface=Surface.SPRIGS, weight=120, repeat=Repeat(96, 96, half_drop=True), price=169,
                     care="30 °C, hang to dry"),
-    "cord": Cloth("Pine needlecord", 1120, 2300, 10, Direction.ONE_WAY, Fibre.COTTON, 0.04, 0.02, True,
+    "cord": Cloth("Pine needlecord", 1120, 2110, 10, Direction.ONE_WAY, Fibre.COTTON, 0.04, 0.02, True,
                   "#2f5d4e", Surface.CORD, weight=270, price=149, care="40 °C, inside out"),
     "wool": Cloth("Heather checked wool", 1500, 1600, 15, Direction.TWO_WAY, Fibre.WOOL, 0.03, 0.02, True,
                   "#6b4f7d", Surface.CHECK, weight=310, repeat=Repeat(92, 84), price=395, care="dry clean",

@@ -8,14 +8,14 @@ from rowanseed.core.derive.layers import Derivation
 from rowanseed.core.outline import bounds
 from rowanseed.core.pattern import LineKind
 from rowanseed.core.seamline import lines
-from rowanseed.drawings.pieces import row
+from rowanseed.drawings.pieces import rows
 from rowanseed.drawings.svg import INK, add, drawing, halo, path_of, write
 
 
 def draw_derived(found: Sequence[Derivation], size: str, thread: str, shade: str) -> str:
     """Each derived piece filled and outlined where it is cut, its own source dashed behind it; stitching lines dotted."""
     base = {d.piece.id: d.of for d in found}
-    placed, wide, tall, letter = row([d.piece for d in found], size, (), lambda piece: [base[piece.id]])
+    placed, wide, tall, letter = rows([d.piece for d in found], size, lambda piece: [base[piece.id]])
     said = "; ".join(f"{d.piece.name}: {', '.join(d.words)}" for d in found)
     root = drawing(wide, tall, "What is derived from the garment's pieces", said, class_="nest")
     for item in placed:

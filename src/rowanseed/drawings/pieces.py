@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 from xml.etree.ElementTree import Element
 
@@ -17,6 +17,8 @@ from rowanseed.core.units import Units, format_length
 from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 GAP = 46.0
+IN_A_ROW = 5
+"""More pieces than this beside each other get too small to read."""
 LINE_STYLES = ("4 6", "14 6", "14 5 3 5", "2 5", "22 6", "10 4 10 10", "3 3", "18 4 4 4 4 4")
 """One line style a size, in turn, so that colour need not tell them apart."""
 
@@ -39,11 +41,16 @@ class _Placed:
 
 
 def row(
-    pieces: Sequence[Piece], size: str, sizes: Sequence[str], beside: Callable[[Piece], list[Piece]] = lambda piece: []
+    pieces: Sequence[Piece],
+    size: str,
+    sizes: Sequence[str],
+    beside: Callable[[Piece], list[Piece]] = lambda piece: [],
+    least: float = 0.0,
 ) -> tuple[list[_Placed], float, float, float]:
     """Pieces in columns from the left, tall ones first, small ones stacked; each has room for its nest.
 
-    `beside` gives other pieces drawn in the same place. Returns the placed pieces, width and height of the whole, and a lettering size that suits its scale.
+    `beside` gives other pieces drawn in the same place. Returns the placed pieces, width and height of the whole, and a lettering size
+    that suits its scale, `least` or more.
     """
     boxes = {}
     for piece in pieces:
@@ -53,7 +60,7 @@ def row(
                            max(b[2] for b in rings), max(b[3] for b in rings))  # fmt: skip
     tallest = max(b[3] - b[1] for b in boxes.values())
     across = sum(b[2] - b[0] + GAP for b in boxes.values() if b[3] - b[1] > tallest / 2)
-    letter = max(across / 62, tallest / 30)
+    letter = max(across / 62, tallest / 30, least)
     x, column, down, placed, reached = GAP / 2, 0.0, 0.0, [], 0.0
     for piece in sorted(pieces, key=lambda p: boxes[p.id][3] - boxes[p.id][1] <= tallest / 2):
         left, low, right, high = boxes[piece.id]
@@ -64,6 +71,20 @@ def row(
         column, down = max(column, wide), down + tall + letter
         reached = max(reached, down)
     return placed, x + column + GAP / 2, reached, letter
+
+
+def rows(
+    pieces: Sequence[Piece], size: str, beside: Callable[[Piece], list[Piece]]
+) -> tuple[list[_Placed], float, float, float]:
+    """As `row`, with no more than `IN_A_ROW` pieces beside each other, in lettering of one size."""
+    parts = [pieces[k : k + IN_A_ROW] for k in range(0, len(pieces), IN_A_ROW)]
+    letter = max(row(part, size, (), beside)[3] for part in parts)
+    placed, wide, down = [], 0.0, 0.0
+    for part in parts:
+        here, across, tall, _ = row(part, size, (), beside, letter)
+        placed += [replace(p, y=p.y + down, name_y=p.name_y + down) for p in here]
+        wide, down = max(wide, across), down + tall + letter
+    return placed, wide, down, letter
 
 
 def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece]) -> str:
