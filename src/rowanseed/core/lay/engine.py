@@ -37,6 +37,10 @@ from rowanseed.core.lay.shapes import FLIPS, ShapeSet
 from rowanseed.core.lay.tables import build
 from rowanseed.core.lay.unfold import unfolded
 
+FIRST_LOOK, FOR_COMPARISON, IN_THE_RUNNING = 0.06, 12, 1.03
+"""The share of the time in which all arrangements are searched in turn; which slice then goes to the simple kinds that
+are behind; and how much longer than the best one an arrangement may be and still be searched. Folded cloth that wastes
+much is soon out, so that offering it costs the open lay little."""
 PATIENCE = 3.0
 """How much longer by the clock a search of so many seconds of computing may take on a busy machine."""
 
@@ -338,13 +342,13 @@ class _Race:
             return ranked[0]
         if share > 0.06 and turn % 40 == 0 and self.mixes:
             self._try_neighbour()
-        if share < 0.15:
+        if share < FIRST_LOOK:
             return ranked[turn % len(ranked)]
-        if turn % 5 == 0:
+        if turn % FOR_COMPARISON == 0:
             # Every simple kind gets its share, so that they can be compared.
             kinds = [a for a in ranked if any(a in mine for mine in self.simple.values())]
-            return kinds[turn // 5 % len(kinds)] if kinds else ranked[0]
-        near = [a for a in ranked if self._length(a) < self._length(ranked[0]) * 1.08][:4]
+            return kinds[turn // FOR_COMPARISON % len(kinds)] if kinds else ranked[0]
+        near = [a for a in ranked if self._length(a) < self._length(ranked[0]) * IN_THE_RUNNING][:4]
         return near[0] if turn % 2 else near[turn // 2 % len(near)]
 
     def _is_open(self, arrangement: Arrangement) -> bool:
