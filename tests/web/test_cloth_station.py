@@ -58,6 +58,40 @@ def test_short_cloth_gets_ways_that_were_really_laid_and_one_is_taken(house, qui
     assert "Cut as the pattern has it." in house.get("/projects/1/cloth/short?role=main").text
 
 
+def test_what_a_tactic_was_found_to_save_is_there_when_it_is_taken(house, quick):
+    """A lay taken over from the cloth as it is stands at the Lay too: nobody is promised what then cannot be had."""
+    for _ in range(2):
+        _follow(house, "/projects/5/short/main/events")
+    page = house.get("/projects/5/cloth/short?role=main").text
+    assert "It will do with:" in page
+    best, needs = re.search(r"It will do with: ([^<]+)</p><p>[^<]*then ([\d.]+) m\.", page).groups()
+    taken = re.search(r'name="tactics" value="([^"]+)"', page)[1].replace("&#39;", "'")
+    house.post("/projects/5/cloth/short/main", data={"tactics": taken})
+    cloth = house.get("/projects/5/cloth").text
+    assert "It will do:" in cloth, best
+    ready = re.search(r"Ready to cut, show the sum", cloth) and re.search(
+        r'Straightened, ready to cut</th><td>.*?class="value">([\d.]+) m<', cloth, re.S
+    )
+    assert float(ready[1]) <= float(needs) + 0.011
+    assert "cm" in house.get("/projects/5/lay").text
+
+
+def test_a_tactic_reads_in_the_household_s_units(house, quick):
+    house.post("/household/units", data={"units": "imperial"})
+    _follow(house, "/projects/5/short/main/events")
+    page = house.get("/projects/5/cloth/short?role=main").text.lower()
+    assert "shorten it by 1 3/16 in" in page and "3 cm" not in page
+
+
+def test_matching_has_its_cost_in_the_table_of_widths_too(house, quick):
+    assert "of 17 cases are known" in house.get("/projects/4/cloth/widths").text
+    _follow(house, "/projects/4/widths/events")
+    page = house.get("/projects/4/cloth/widths").text
+    assert "cases are known" not in page
+    main = page[page.index("Main</h2>") : page.index("Lining</h2>")]
+    assert main.count("matching costs") == 8 and "matching costs" not in page[page.index("Lining</h2>") :]
+
+
 def test_facings_from_another_cloth_ask_for_that_cloth_and_are_still_cut(house):
     house.get("/projects/2/lay/worked-out")
     before = house.get("/projects/2/cut").text
@@ -106,6 +140,33 @@ def test_the_shopping_list_is_priced_by_a_stand_in_and_takes_off_what_is_at_home
         "Concert skirt for the alto, Cord skirt for the soprano" in both
         or "Cord skirt for the soprano, Concert skirt for the alto" in both
     )
+
+
+def test_two_projects_that_share_a_cloth_are_told_when_it_is_too_little_for_both(house):
+    """Each by itself has enough of the cord; the one that was started later finds what the other leaves."""
+    cord = {"name": "Pine needlecord", "width": "112", "length": "{}", "selvedge": "1", "direction": "one-way", "fibre": "cotton",
+            "shrink_along": "0", "shrink_across": "0", "colour": "#2f5d4e", "surface": "needlecord", "washed": "yes"}  # fmt: skip
+    number = re.search(r'<option value="(\d+)"[^>]*>Pine needlecord', house.get("/projects/2/cloth").text)[1]
+    house.post("/projects/3/cloth", data={"cloth-main": number})
+    house.post("/projects/3/fit", data={"size": "12"})
+    for length, short in (("3,6 m", False), ("2,2 m", True)):
+        assert house.post(f"/cloths/{number}", data={**cord, "length": length}).status_code == 200
+        for project in (2, 3):
+            house.get(f"/projects/{project}/lay/worked-out")
+        page = house.get("/shopping?project=2&project=3").text
+        assert ("Cord skirt for the soprano is cut from it too: for both it is short by" in page) is short
+        alone = house.get("/shopping?project=3").text
+        assert "is cut from it too" not in alone
+
+
+def test_money_and_the_overlocker_s_threads_are_the_household_s(house):
+    house.post(
+        "/household",
+        data={"units": "metric", "overlocker": "on", "overlock_threads": "4", "money": "  silver   pence "},
+    )
+    assert 'value="silver pence"' in house.get("/household").text
+    assert re.search(r"\d\.\d\d silver pence", house.get("/projects/1/cloth/extras").text)
+    assert re.search(r"Overlock thread, 1000 m</b>.*?4 cones", house.get("/shopping?project=1").text, re.S)
 
 
 def test_the_shopping_list_comes_as_csv(house):

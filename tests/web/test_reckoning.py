@@ -117,6 +117,19 @@ def test_a_lining_brings_pieces_a_cloth_to_choose_and_steps(house):
     assert 'id="cloth-lining"' not in house.get("/projects/2/cloth").text
 
 
+def test_a_hem_faced_and_a_garment_fused_all_over_follow_everywhere(house):
+    house.post("/projects/2/cloth/layers", data={"faced-hem": "yes", "fused": "yes"})
+    page = house.get("/projects/2/cloth/layers").text
+    assert "4 pieces worked out" in page and "its own edge, 5 cm deep" in page
+    assert re.search(r'id="faced-hem"[^>]*checked', page) and re.search(r'id="fused"[^>]*checked', page)
+    house.get("/projects/2/lay/worked-out")
+    assert "hem facing" in house.get("/projects/2/cut").text.lower()
+    assert "Right sides together, seam on seam" in house.get("/projects/2/sew?step=face-hem").text
+    assert "Fuse the interfacing to the centre front gore" in house.get("/projects/2/sew").text
+    house.post("/projects/2/cloth/layers", data={"faced-collar": "yes"})
+    assert "As the pattern has it" in house.get("/projects/2/cloth/layers").text
+
+
 def test_layers_that_cannot_be_are_refused_with_what_was_typed(house):
     answer = house.post("/projects/4/cloth/layers", data={"pad": "9"})
     assert (

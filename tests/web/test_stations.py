@@ -80,8 +80,14 @@ def test_cloth_that_is_too_narrow_says_which_piece_and_what_to_do(house):
     number = re.search(r'<option value="(\d+)"[^>]*>Ribbon', house.get("/projects/1/cloth").text)[1]
     house.post("/projects/1/cloth", data={"cloth-main": number})
     house.get("/projects/1/cloth/worked-out")
-    assert "cannot be laid on this cloth" in house.get("/projects/1/cloth").text
-    assert "wide across the cloth" in house.get("/projects/1/lay").text
+    page = house.get("/projects/1/cloth").text
+    assert "cannot be laid on this cloth" in page
+    assert re.search(
+        r"“Centre front gore” is [\d.]+ cm wide across the cloth and there are 1[35] cm to lay it on", page
+    )
+    assert "What may help: a seam where a piece lay on the fold." in page
+    house.post("/household/units", data={"units": "imperial"})
+    assert re.search(r"gore” is \d+ \d/\d+ in wide across the cloth", house.get("/projects/1/lay").text)
 
 
 def test_a_kept_lay_can_be_let_go_and_another_kept(house):
