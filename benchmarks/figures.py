@@ -20,9 +20,9 @@ class Figure:
 
     def line(self) -> str:
         if self.limit is None:
-            return f"{self.area} {self.name} {self.value:.4g} - ok"
+            return f"{self.area} {self.name} {self.value:.5g} - ok"
         good = self.value >= self.limit if self.at_least else self.value <= self.limit
-        return f"{self.area} {self.name} {self.value:.4g} {self.limit:.4g} {'ok' if good else 'short'}"
+        return f"{self.area} {self.name} {self.value:.5g} {self.limit:.4g} {'ok' if good else 'short'}"
 
 
 def median_seconds(work: Callable[[], object], times: int) -> float:

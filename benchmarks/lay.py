@@ -36,6 +36,7 @@ from rowanseed.core.lay.problem import (
 from rowanseed.core.pattern import Grain, Role
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.layout_json import read_problem
+from rowanseed.jobs.lays import warm
 
 SAMPLES = Path(__file__).parent.parent / "tests" / "outside" / "problems"
 SEEDS = (1, 2, 3)
@@ -70,6 +71,7 @@ def _forget() -> None:
 
 
 def _speed() -> Iterator[Figure]:
+    warm()  # as a worker does before its first job
     densities = {}
     for name, problem in samples().items():
         for seconds in (2.0, 5.0):

@@ -255,7 +255,9 @@ class Search:
         self.trials += 1
         seed = self.seed * 1_000_003 + self.trials
         if compress > 0:
-            share = 0.004 * (0.1**compress) * float(self.rng.uniform(0.4, 1.2))
+            # Down to 0.04 %, and at the very end to where nothing is left to gain.
+            fall = compress + 1.2 * max(0.0, compress - 0.8) / 0.2
+            share = 0.004 * 0.1**fall * float(self.rng.uniform(0.4, 1.2))
             target = max(self.packing.least, best.length * (1 - share))
             return Trial(self.packing, self._cut_out(best, target), target, seed)
         # A small step may be barred by two pieces end to end where a large one, laid otherwise, is not.
