@@ -101,3 +101,91 @@ def test_ticks_of_the_shopping_list_outlive_the_page_and_the_network(page, demo)
     with page.expect_download() as given:
         page.get_by_role("link", name="As CSV").click()
     assert given.value.suggested_filename == "shopping.csv"
+
+
+def settled(page):
+    page.wait_for_load_state("load")
+    expect(page.locator(".waiting")).to_have_count(0, timeout=120_000)
+
+
+def test_a_skirt_faced_and_banded_is_reckoned_and_bought_from_a_phone(page, demo):
+    """Layers and strips change what is cut, the sum opens where it stands, and the list goes along to the shop."""
+    where = f"{demo.url}/projects/3/cloth"
+    page.goto(f"{where}/layers")
+    page.get_by_label("Hem", exact=True).check()
+    expect(page.locator(".headline .big")).to_have_text("8 pieces worked out from the garment's own")
+    expect(
+        page.get_by_role("row", name=re.compile("Side front gore, hem facing.*its own edge, 5 cm deep"))
+    ).to_be_visible()
+    assert accessibility(page) == []
+
+    page.goto(f"{where}/extras")
+    page.get_by_label("Kind").select_option("waistband with an underlap")
+    page.get_by_label("Name").fill("waistband")
+    expect(page.get_by_text("waist is 77 cm, without ease")).to_be_visible()
+    page.get_by_label("Finished length").fill("79 cm")
+    page.get_by_label("Finished width").fill("3,5")
+    page.get_by_role("button", name="Cut this too").click()
+    row = page.get_by_role("row", name=re.compile("waistband"))
+    expect(row).to_contain_text("84 cm")
+    row.locator("summary").first.click()
+    expect(row.locator(".sum").first).to_contain_text("underlap")
+
+    page.goto(where)
+    settled(page)
+    buy = page.locator(".cloth-row", has_text="Slate linen")
+    expect(buy.locator(".big")).to_have_text(re.compile(r"Buy \d\.\d0 m"))
+    buy.locator(".total summary").click()
+    for words in ("straightening", "shrinkage along the grain", "rounded up, as shops sell by 10 cm"):
+        expect(buy.locator(".total .sum")).to_contain_text(words)
+    said = buy.locator(".big").inner_text().removeprefix("Buy ")
+    page.goto(f"{demo.url}/projects/3/cut")
+    settled(page)
+    expect(page.get_by_text(re.compile("waistband", re.I)).first).to_be_visible()
+
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"{demo.url}/shopping?project=3")
+    line = page.locator("li", has_text="Slate linen")
+    expect(line.locator(".amount")).to_contain_text(said)
+    expect(line.locator(".price")).to_contain_text("crowns")
+    page.get_by_label("Slate linen").check()
+    expect(page.get_by_text(re.compile(r"Together about \d+\.\d\d crowns"))).to_be_visible()
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    assert accessibility(page) == []
+    page.set_viewport_size({"width": 1280, "height": 800})
+
+    page.goto(f"{where}/extras")
+    page.get_by_role("button", name=re.compile("Take out ?: waistband")).click()
+    expect(page.get_by_role("row", name=re.compile("waistband"))).to_have_count(0)
+    page.goto(f"{where}/layers")
+    page.get_by_label("Hem", exact=True).uncheck()
+    expect(page.locator(".headline .big")).to_have_text("4 pieces worked out from the garment's own")
+
+
+def test_trousers_that_nearly_suffice_are_saved_and_everything_follows_until_it_is_undone(page, demo):
+    where = f"{demo.url}/projects/5/cloth"
+    page.goto(where)
+    settled(page)
+    expect(page.locator(".headline .big").first).to_have_text(re.compile("Short by 0.0"))
+    page.get_by_role("link", name="What can be done?").click()
+    settled(page)
+    expect(page.locator(".headline .big")).to_contain_text("It will do with:", timeout=120_000)
+    rows = page.locator("table.schools tbody tr")
+    expect(rows.first).to_contain_text("it will do")
+    facing = page.get_by_role("row", name=re.compile("Face the hem instead"))
+    facing.get_by_text(re.compile(r"\d+ steps more")).click()
+    expect(facing).to_contain_text("Sew the facing to the hem")
+    facing.get_by_role("button", name="Do it").click()
+    expect(page.locator(".slip", has_text="In use")).to_contain_text("Face the hem instead of turning it up")
+    page.goto(f"{demo.url}/projects/5/sew")
+    expect(page.get_by_role("link", name=re.compile("Sew the facing to the hem")).first).to_be_visible()
+    page.goto(where)
+    settled(page)
+    expect(page.locator(".cloth-row", has_text="Pine needlecord").locator(".big")).to_have_text(
+        re.compile("It will do: .* left over")
+    )
+    expect(page.get_by_label("Contrast")).to_be_visible()
+    page.goto(f"{where}/short?role=main")
+    settled(page)
+    page.get_by_role("button", name="As the pattern has it").click()
+    expect(page.locator(".slip", has_text="In use")).to_contain_text("Cut as the pattern has it.")

@@ -12,12 +12,16 @@ from time import sleep
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from shapely.affinity import translate
+from shapely.geometry import Polygon
 
 from rowanseed.core.errors import LayError
 from rowanseed.core.lay.checks import check
 from rowanseed.core.lay.engine import Budget, solve, solve_each
+from rowanseed.core.lay.kernel import depth
 from rowanseed.core.lay.nofit import no_fit
-from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Placement, Plan, Problem
+from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Placement, Plan, Problem, moved
+from rowanseed.core.lay.tables import build
 from rowanseed.core.pattern import Grain
 from rowanseed.formats.layout_json import plan_document, problem_document
 from tests.outside import check_plan
@@ -319,6 +323,19 @@ def test_depth_tables_agree_with_shapely():
             assert found == pytest.approx(away, abs=0.05 if away < 10 else 6)
         else:
             assert found <= 0.01
+
+
+def test_depth_is_right_opposite_a_point_on_a_straight_edge():
+    """A rectangle on the bias: its no-fit polygon has points within its long sides, right opposite the diagonal."""
+    turned = tuple(moved(((0.0, 0.0), (347.0, 0.0), (347.0, 362.0), (0.0, 362.0)), 45, False))
+    left, low, right, high = Polygon(turned).bounds
+    base = tuple((x - (left + right) / 2, y - (low + high) / 2) for x, y in turned)
+    tables = build([base], 3.0, {(1, 1)}, {(0, 0)})
+    for k in range(-40, 41):
+        x, y = 12.5 * k, -12.5 * k
+        apart = Polygon(base).distance(translate(Polygon(base), x, y))
+        found = depth(tables, 0, 1.0, 1.0, 0, 1.0, 1.0, x, y)
+        assert (found > 0) == (apart < 3.0) or abs(apart - 3.0) < 0.3, k
 
 
 def test_a_folded_lay_opened_out_is_no_longer():

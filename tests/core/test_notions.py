@@ -24,6 +24,14 @@ def test_buttons_are_bought_by_the_card_with_one_to_spare(needed, cards):
     assert buttons_to_buy(needed).value == cards
 
 
+@pytest.mark.parametrize(("card", "cards"), [(1, 8), (2, 4), (3, 3), (4, 2), (8, 1)])
+def test_cards_hold_as_many_as_the_shop_has_on_them(card, cards):
+    """The overshirt's seven buttons and a spare, on cards of so many: whole cards."""
+    found = notions(SHIRT, "A", "L", None, overlocker=False, card=card)
+    (buttons,) = [n for n in found if n.what.startswith("Buttons")]
+    assert buttons.count == cards and f"{card * cards - 7} left over" in buttons.working.formula
+
+
 @pytest.mark.parametrize(
     ("opening", "inches"), [(100.0, 4), (200.0, 8), (203.2, 8), (204.5, 9), (270.0, 12), (900.0, 24)]
 )

@@ -216,6 +216,14 @@ def test_notions_besides_stand_on_the_list_with_their_sums(house):
     assert answer.status_code == 422 and "How long, or along which edge" in answer.text
 
 
+def test_buttons_are_bought_on_the_cards_the_shop_has(house):
+    assert "7 buttons for each garment" in house.get("/projects/6/cloth/extras").text
+    house.post("/projects/6/cloth/extras/card", data={"card": "4"})
+    assert re.search(r"Buttons: 7, on cards of 4</b>.*?2 cards", house.get("/shopping?project=6").text, re.S)
+    refused = house.post("/projects/6/cloth/extras/card", data={"card": "many"})
+    assert refused.status_code == 422 and 'value="many"' in refused.text
+
+
 # ---------------------------------------------------------------- what is left, and the shelf
 
 

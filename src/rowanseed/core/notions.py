@@ -55,11 +55,12 @@ def notions(
     overlocker: bool,
     garments: int = 1,
     threads: int = 3,
+    card: int = CARD,
 ) -> tuple[Notion, ...]:
     """What a garment, or a batch of them, needs besides cloth, worked out from its pieces and making graph."""
     one = [*_zips(pattern, size), *_fastenings(pattern)]
     found = [
-        *_buttons(pattern, size, garments),
+        *_buttons(pattern, size, garments, card),
         *(replace(notion, count=notion.count * garments) for notion in one),
         *_thread(pattern, view, size, overlocker=overlocker, garments=garments, threads=threads),
     ]
@@ -76,7 +77,7 @@ def buttons_to_buy(needed: int, card: int = CARD, spare: int = SPARE) -> Working
     cards = math.ceil((needed + spare) / card)
     left = cards * card - needed
     return Working(
-        "Cards of buttons", count(cards), f"(buttons + spare) ÷ {card} on a card, rounded up; {left} left over, one to sew inside",
+        "Cards of buttons", count(cards), f"(buttons + spare) ÷ {card} on a card, rounded up; {left} left over: one to sew inside, others may go on the sleeves",
         (Given("buttons", count(needed), Source.DRAWING), Given("spare", count(spare), Source.PRACTICE),
          Given("on a card", count(card), Source.PRACTICE)), "whole cards",
     )  # fmt: skip
@@ -89,18 +90,19 @@ def zip_to_buy(opening: float) -> Working:
                    (Given("opening", length(opening), Source.DRAWING),), f"{inches} in is a stock length")  # fmt: skip
 
 
-def _buttons(pattern: Pattern, size: str, garments: int) -> list[Notion]:
-    needed = garments * sum(
-        1
-        for p in pattern.pieces
-        for q in p.points
-        if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and size in q.at
-    )
+def needs_buttons(pattern: Pattern, size: str) -> int:
+    """How many buttons a garment closes with."""
+    kinds = (PointKind.BUTTON, PointKind.BUTTONHOLE)
+    return sum(1 for p in pattern.pieces for q in p.points if q.kind in kinds and size in q.at)
+
+
+def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[Notion]:
+    needed = garments * needs_buttons(pattern, size)
     if not needed:
         return []
-    working = buttons_to_buy(needed)
+    working = buttons_to_buy(needed, card)
     return [
-        Notion("buttons, zips and tapes", f"Buttons: {needed}, on cards of {CARD}", int(working.value), working, "card")
+        Notion("buttons, zips and tapes", f"Buttons: {needed}, on cards of {card}", int(working.value), working, "card")
     ]
 
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from rowanseed.core.batch import Member
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.matching import Matching
+from rowanseed.core.notions import CARD
 from rowanseed.core.notions_wanted import Wanted
 from rowanseed.core.pattern import Role
 from rowanseed.core.sums.rectangles import Rectangle
@@ -26,6 +27,8 @@ class Reckoning:
     batch: tuple[Member, ...] = ()
     moved: tuple[str, ...] = ()
     wanted: tuple[Wanted, ...] = ()
+    card: int = CARD
+    """How many buttons there are on a card."""
 
     def matched(self, role: Role) -> Matching:
         return dict(self.matching).get(role, Matching.NONE)

@@ -11,7 +11,7 @@ from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import BERRY, INK, PAPER, QUIET, add, drawing, halo, number, write
 from rowanseed.drawings.swatch import define_fill
 
-WIDE, LEFT, ROW = 620.0, 142.0, 42.0
+WIDE, LEFT, ROW = 660.0, 184.0, 42.0
 
 
 @dataclass(frozen=True)
@@ -42,7 +42,7 @@ def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Uni
     for k, strip in enumerate(strips):
         y = 34 + k * ROW
         tall_strip = 34.0 if strip.is_cloth else 24.0
-        add(root, "text", strip.name, x=LEFT - 12, y=y + 24, font_size=16, fill=INK, text_anchor="end",
+        add(root, "text", strip.name, x=LEFT - 12, y=y + 24, font_size=14.5, fill=INK, text_anchor="end",
             font_weight=700 if strip.is_cloth else 400)  # fmt: skip
         add(root, "rect", x=LEFT, y=y + (36 - tall_strip) / 2, width=strip.length * scale, height=tall_strip,
             fill=fill if strip.is_cloth else pale(cloth.colour, 0.6), stroke=thread(cloth.colour), stroke_width=1.5)  # fmt: skip

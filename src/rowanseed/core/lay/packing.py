@@ -80,6 +80,7 @@ class Packing:
             lattice=np.array([o.lattice_row() for o in options]),
         )
         self.tables = tables
+        self.asked = gap
         self.gap = gap + 1.0
         self.areas = np.array(areas)
         root = np.sqrt(np.sqrt(self.areas))
@@ -108,6 +109,39 @@ class Packing:
             self.gap,
         )
         return State(*lying, self.extent(lying.option, lying.x)) if reached < 1e29 else None
+
+    def rows(self) -> State | None:
+        """The items' boxes in rows across the cloth, the longest first: what anyone could lay, and a first bound says.
+
+        None where more decides than the width: several strips, a fold, a lattice, places that are fixed.
+        """
+        o, n = self.options, len(self)
+        if (
+            np.any(self.fixed)
+            or np.any(self.is_patch)
+            or np.any(o.region != o.region[0])
+            or np.any(o.lattice[:, (1, 3)])
+        ):
+            return None
+        low = o.heights[:, 0] - o.half[:, 1]
+        usable = o.heights[:, 1] + o.half[:, 1] - low
+        if np.ptp(low) > 1e-6 or np.ptp(usable) > 1e-6:
+            return None
+        option = np.array([min(range(self.first[i], self.first[i + 1]), key=lambda k: o.half[k, 0]) for i in range(n)])
+        x, y = np.zeros(n), np.zeros(n)
+        rows: list[tuple[float, float]] = []
+        start = 0.0
+        for i in sorted(range(n), key=lambda i: (-o.half[option[i], 0], -o.half[option[i], 1])):
+            along, across = 2 * o.half[option[i]]
+            at = next((k for k, (_, used) in enumerate(rows) if used + self.asked + across <= usable[0] + 1e-9), None)
+            if at is None:
+                rows.append((start, across))
+                start += along + self.asked
+                x[i], y[i] = rows[-1][0] + along / 2, low[0] + across / 2
+            else:
+                x[i], y[i] = rows[at][0] + along / 2, low[0] + rows[at][1] + self.asked + across / 2
+                rows[at] = (rows[at][0], rows[at][1] + self.asked + across)
+        return State(option, x, y, self.extent(option, x))
 
     def extent(self, opt: Array, x: Array) -> float:
         """How far the pieces reach along the cloth; patches do not count."""
@@ -206,6 +240,9 @@ class Search:
             found = self.packing.filled(order, 48, self.best.length if self.best else 1e9)
             if found is not None and (self.best is None or found.length < self.best.length - 1e-6):
                 self.best = found
+        found = self.packing.rows()
+        if found is not None and (self.best is None or found.length < self.best.length - 1e-6):
+            self.best = found
         return self.best
 
     def adopt(self, state: State) -> None:

@@ -21,6 +21,9 @@ from rowanseed.core.lay.kernel import CELL, Array, Tables, fill_nodes, list_edge
 from rowanseed.core.lay.nofit import no_fit
 from rowanseed.core.outline import Point
 
+STRAIGHT = 1e-6
+"""The sine of a corner that is none."""
+
 
 def build(
     bases: list[tuple[Point, ...]],
@@ -98,13 +101,21 @@ def _one(
     return nodes, x0, y0, counts, room[:used].copy(), edges
 
 
+def _corners(points: Array) -> Array:
+    """A ring without vertices on a straight edge: of a place right opposite one the sign could not be told."""
+    before, after = points - np.roll(points, 1, 0), np.roll(points, -1, 0) - points
+    cross = before[:, 0] * after[:, 1] - before[:, 1] * after[:, 0]
+    corners: Array = points[np.abs(cross) > STRAIGHT * np.hypot(*before.T) * np.hypot(*after.T)]
+    return corners
+
+
 def _edges(polygon: Polygon | MultiPolygon) -> Array:
     """The boundary as the rows `Tables.edges` holds, the inside on the left."""
     out = []
     for part in getattr(polygon, "geoms", [polygon]):
         oriented = shapely.geometry.polygon.orient(part)
         for ring in (oriented.exterior, *oriented.interiors):
-            points = np.asarray(ring.coords)[:-1]
+            points = _corners(np.asarray(ring.coords)[:-1])
             following, before = np.roll(points, -1, 0), np.roll(points, 1, 0)
             cross = (points[:, 0] - before[:, 0]) * (following[:, 1] - points[:, 1]) - (points[:, 1] - before[:, 1]) * (
                 following[:, 0] - points[:, 0]

@@ -10,6 +10,7 @@ from pydantic import AfterValidator, Field
 
 from rowanseed.core.batch import Member, cost_each, garments
 from rowanseed.core.errors import RowanseedError
+from rowanseed.core.notions import needs_buttons
 from rowanseed.core.notions_wanted import Wanted, WantedKind, edges_to_choose, notion
 from rowanseed.core.pattern import Role
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
@@ -32,6 +33,12 @@ def _count(value: int) -> int:
     return value
 
 
+def _card(value: int) -> int:
+    if not 1 <= value <= 24:
+        raise refuse("Buttons come singly or on cards of 2, 3 and more: a number from 1 to 24.")
+    return value
+
+
 def _fullness(value: float) -> float:
     if not 1 <= value <= 4:
         raise refuse("Fullness is how many times as long as its seam: from 1 to 4, mostly 1.5 to 3.")
@@ -51,6 +58,10 @@ class _StripForm(Form):
 class _MemberForm(Form):
     whose: str = Field(default="", max_length=60)
     count: Annotated[int, AfterValidator(_count)] = 1
+
+
+class _CardForm(Form):
+    card: Annotated[int, AfterValidator(_card)]
 
 
 class _WantedForm(Form):
@@ -159,6 +170,17 @@ def add_notion(home: Home, id: int, typed: Typing) -> Response:
     return go(f"/projects/{id}/cloth/extras")
 
 
+@router.post("/projects/{id}/cloth/extras/card")
+def choose_card(home: Home, id: int, typed: Typing) -> Response:
+    """How many buttons the shop has on a card."""
+    project = load(home, id)
+    form, errors = bind(_CardForm, typed, home.units.small)
+    if form is None:
+        return _page(home, project, typed, errors, status=422)
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, card=form.card))
+    return go(f"/projects/{id}/cloth/extras")
+
+
 # ---------------------------------------------------------------- the page
 
 
@@ -171,7 +193,7 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
         "cloth_extras.html", status, project=project, station="cloth", part="extras", typed=typed, errors=errors,
         strips=[(r, cut_figures(r), _yield(r)) for r in kept.rectangles], kinds=list(RectangleKind),
         roles=[role for role in Role if role is not Role.UNDERLINING], people=people.people(home.db), sizes=project.pattern.envelope.sizes,
-        number=garments(kept.batch), costs=_costs(project), wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
+        buttons=needs_buttons(project.garment, size), number=garments(kept.batch), costs=_costs(project), wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
         notion_kinds=list(WantedKind), edges=edges, words=lambda mm: format_length(mm, home.units, fine=True),
     )  # fmt: skip
 

@@ -38,6 +38,7 @@ def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]
     found = notions(
         project.garment, project.record.view, project.choices.size, main.cloth if main else None,
         overlocker=home.habits.overlocker, garments=garments(project.reckoning.batch), threads=home.habits.overlock_threads,
+        card=project.reckoning.card,
     )  # fmt: skip
     found = (*found, *(wanted(project.garment, project.choices.size, w) for w in project.reckoning.wanted))
     out += [Line(n.kind, n.what, n.count, n.unit, n.length, (name,), (n.working,)) for n in found]

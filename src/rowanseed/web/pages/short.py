@@ -10,6 +10,7 @@ from fastapi import APIRouter, Response
 from rowanseed.core.lay.carried import carried
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.steps import Step
 from rowanseed.core.pattern import Role
 from rowanseed.core.saving.changes import offered
 from rowanseed.core.saving.tactics import (
@@ -151,7 +152,7 @@ def _tried(home: House, project: ProjectView, role: Role) -> Tried:
         project.altered.pattern, project.record.view, role,
         one_way=plain.problem.cloth.one_way, batch=bool(project.reckoning.batch),
     )  # fmt: skip
-    steps = _step_titles(project, role, ())
+    steps = frozenset(step.id for step in _steps(project, role, ()))
     single = tuple(
         _with_price(project, role, plain, _attempt(home, project, role, (t,), (plain,)), steps) for t in every
     )
@@ -167,23 +168,20 @@ def _tried(home: House, project: ProjectView, role: Role) -> Tried:
     return Tried(plain, single, together)
 
 
-def _with_price(
-    project: ProjectView, role: Role, plain: Attempt, attempt: Attempt, before: frozenset[tuple[str, str]]
-) -> Attempt:
+def _with_price(project: ProjectView, role: Role, plain: Attempt, attempt: Attempt, before: frozenset[str]) -> Attempt:
     """What it saves beside the cloth as it is, and what it adds to the work."""
     saves = None if plain.ready is None or attempt.ready is None else plain.ready - attempt.ready
-    known = {id for id, _ in before}
-    added = tuple(title for id, title in sorted(_step_titles(project, role, attempt.tactics)) if id not in known)
+    steps = _steps(project, role, attempt.tactics)
+    added = tuple(step.title for step in steps if step.id not in before)
     return replace(attempt, saves=saves, steps=added)
 
 
-def _step_titles(project: ProjectView, role: Role, tactics: tuple[Tactic, ...]) -> frozenset[tuple[str, str]]:
-    """(id, title) of every step of the garment made with these tactics for this cloth."""
+def _steps(project: ProjectView, role: Role, tactics: tuple[Tactic, ...]) -> tuple[Step, ...]:
+    """The steps of the garment made with these tactics for this cloth."""
     if project.size is None:
-        return frozenset()
+        return ()
     garment = project.garment_with(role, tactics)
-    steps = compile_steps(garment, project.record.view, project.size, Household(units=project.home.units))
-    return frozenset((step.id, step.title) for step in steps)
+    return compile_steps(garment, project.record.view, project.size, Household(units=project.home.units))
 
 
 @router.get("/projects/{id}/cloth/short")
