@@ -9,8 +9,10 @@ from dataclasses import replace
 
 import pytest
 
+from rowanseed.core.derive.choice import Layers
 from rowanseed.core.notions import LOCKSTITCH, WASTE, buttons_to_buy, notions, seam_metres, zip_to_buy
-from rowanseed.core.notions_wanted import Wanted, WantedKind, edge_length, edges_to_choose, notion
+from rowanseed.core.notions_wanted import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
+from rowanseed.core.pattern import EdgePart, Finish, FinishKind
 from rowanseed.core.shopping import GROUPS, Line, merged
 from rowanseed.core.units import INCH, Units
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
@@ -102,6 +104,24 @@ def test_piping_along_an_edge_takes_the_edge_as_it_is_drawn():
     assert piping.working.value == pytest.approx(around + 25 * (math.ceil(around / 2500) + 1))
     assert piping.count == math.ceil(piping.working.value / 2500)
     assert ("hem", "Hem") in edges_to_choose(SKIRT) and edge_length(SKIRT, "14", "no such edge") == 0
+
+
+def test_bound_edges_casings_and_pads_ask_for_their_notions_themselves():
+    parts = tuple(EdgePart(p, "hem") for p in ("front", "side-front", "side-back", "back"))
+    finishes = tuple(f for f in SKIRT.making.finishes if f.id != "hem")
+    bound = replace(
+        SKIRT, making=replace(SKIRT.making, finishes=(*finishes, Finish("hem", "Hem", FinishKind.BINDING, parts)))
+    )
+    cased = replace(
+        SKIRT, making=replace(SKIRT.making, finishes=(*finishes, Finish("hem", "Hem", FinishKind.CASING, parts)))
+    )
+    assert asked_for(SKIRT, Layers()) == ()
+    (binding,) = asked_for(bound, Layers())
+    assert notion(bound, "14", binding).what.startswith("Bias binding")
+    elastic, pads = asked_for(cased, Layers(pad=8.0))
+    around = edge_length(cased, "14", "hem")
+    assert notion(cased, "14", elastic).working.value == pytest.approx(around * 0.9 + 12.7)
+    assert pads.kind is WantedKind.PADS
 
 
 def test_shoulder_pads_come_in_pairs():

@@ -216,6 +216,12 @@ def test_notions_besides_stand_on_the_list_with_their_sums(house):
     assert answer.status_code == 422 and "How long, or along which edge" in answer.text
 
 
+def test_pads_that_room_was_left_for_are_on_the_list(house):
+    assert "Shoulder pads" not in house.get("/shopping?project=4").text
+    house.post("/projects/4/cloth/layers", data={"pad": "0,8"})
+    assert re.search(r"Shoulder pads</b>.*?1 pair", house.get("/shopping?project=4").text, re.S)
+
+
 def test_buttons_are_bought_on_the_cards_the_shop_has(house):
     assert "7 buttons for each garment" in house.get("/projects/6/cloth/extras").text
     house.post("/projects/6/cloth/extras/card", data={"card": "4"})

@@ -1,4 +1,4 @@
-"""Notions the sewist adds herself: elastic, binding, piping, snaps, boning, pads; each with its sum.
+"""Notions besides buttons, zips and thread, asked for by the garment or added by the sewist: elastic, binding, piping, snaps, boning, pads; each with its sum.
 
 Common practice, no source: elastic a tenth shorter than the body and lapped by half an inch, binding and piping with a joining allowance,
 snaps a hand's breadth apart, boning short of the seams at both ends.
@@ -10,8 +10,9 @@ import math
 from dataclasses import dataclass
 from enum import Enum
 
+from rowanseed.core.derive.choice import Layers
 from rowanseed.core.notions import Notion
-from rowanseed.core.pattern import Pattern
+from rowanseed.core.pattern import FinishKind, Pattern
 from rowanseed.core.units import INCH
 from rowanseed.core.walk import part_length
 from rowanseed.core.working import Given, Source, Working, count, fine, length, percent, words
@@ -45,6 +46,13 @@ class Wanted:
     length: float = 0.0
     edge: str = ""
     count: int = 1
+
+
+def asked_for(pattern: Pattern, layers: Layers) -> tuple[Wanted, ...]:
+    """What the garment itself asks for: binding for bound edges, elastic for casings, pads where room was left for them."""
+    kinds = {FinishKind.BINDING: WantedKind.BINDING, FinishKind.CASING: WantedKind.ELASTIC}
+    found = [Wanted(kinds[f.kind], edge=f.id) for f in pattern.making.finishes if f.kind in kinds]
+    return (*found, *([Wanted(WantedKind.PADS)] if layers.pad else []))
 
 
 def edges_to_choose(pattern: Pattern) -> tuple[tuple[str, str], ...]:

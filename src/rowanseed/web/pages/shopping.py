@@ -9,6 +9,7 @@ from fastapi import APIRouter, Query, Response
 
 from rowanseed.core.batch import garments
 from rowanseed.core.notions import notions
+from rowanseed.core.notions_wanted import asked_for
 from rowanseed.core.notions_wanted import notion as wanted
 from rowanseed.core.pattern import Role
 from rowanseed.core.shopping import GROUPS, Line, merged
@@ -40,7 +41,10 @@ def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]
         overlocker=home.habits.overlocker, garments=garments(project.reckoning.batch), threads=home.habits.overlock_threads,
         card=project.reckoning.card,
     )  # fmt: skip
-    found = (*found, *(wanted(project.garment, project.choices.size, w) for w in project.reckoning.wanted))
+    size, number = project.choices.size, garments(project.reckoning.batch)
+    besides = (wanted(project.garment, size, w) for w in asked_for(project.garment, project.reckoning.layers))
+    found = (*found, *(replace(n, count=n.count * number) for n in besides))
+    found = (*found, *(wanted(project.garment, size, w) for w in project.reckoning.wanted))
     out += [Line(n.kind, n.what, n.count, n.unit, n.length, (name,), (n.working,)) for n in found]
     return out
 
