@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
@@ -77,7 +78,8 @@ def rows(
     pieces: Sequence[Piece], size: str, beside: Callable[[Piece], list[Piece]]
 ) -> tuple[list[_Placed], float, float, float]:
     """As `row`, with no more than `IN_A_ROW` pieces beside each other, in lettering of one size."""
-    parts = [pieces[k : k + IN_A_ROW] for k in range(0, len(pieces), IN_A_ROW)]
+    each = math.ceil(len(pieces) / math.ceil(len(pieces) / IN_A_ROW))
+    parts = [pieces[k : k + each] for k in range(0, len(pieces), each)]
     letter = max(row(part, size, (), beside)[3] for part in parts)
     placed, wide, down = [], 0.0, 0.0
     for part in parts:
