@@ -61,8 +61,10 @@ def _cloth_line(project: ProjectView, role: Role, taken: dict[int, tuple[float, 
     before, whose = taken.get(entry.id, (0.0, ""))
     if entry.cut_by is None:
         taken[entry.id] = (before + needed.ready.value, name)
-    if verdict is None or not verdict.enough:
+    if verdict is None:
         return line
+    if not verdict.enough:
+        return replace(line, note=f"What is in hand is short by {verdict.spare.quantity.show(units)}")
     rest = (entry.cloth.ready_length or 0.0) - before
     if before and rest < needed.ready.value - 1 and entry.cut_by is None:
         more = format_cloth(needed.ready.value - max(0.0, rest), units)
