@@ -16,7 +16,6 @@ from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern import Pattern, Role
-from rowanseed.core.saving.changes import with_tactics
 from rowanseed.core.saving.tactics import Tactic, combined
 from rowanseed.core.sizing.schools import proposals
 from rowanseed.core.walk import walk
@@ -102,7 +101,7 @@ def _garments(project: ProjectDocument, choices: Choices, changed: Pattern) -> t
     reckoning = project.reckoning
 
     def made(pattern: Pattern, size: str) -> Pattern:
-        return derived(with_tactics(pattern, tactics, size, project.view), size, project.view, reckoning)
+        return derived(pattern, size, project.view, reckoning, tactics)
 
     garment = made(changed, choices.size)
     batch = smaller(reckoning.batch) if Tactic.SMALLER_BATCH in tactics else reckoning.batch

@@ -9,12 +9,14 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
 from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.derive.choice import Layers, LiningSchool
+from rowanseed.core.garment import Choices, derived, lay_problem
 from rowanseed.core.lay.carried import carried
 from rowanseed.core.lay.checks import check
 from rowanseed.core.lay.engine import Budget, solve, solve_each
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
 from rowanseed.core.pattern import Grain, Role
+from rowanseed.core.reckoning import Reckoning
 from rowanseed.core.saving.changes import helps_where_too_wide, offered, with_tactics
 from rowanseed.core.saving.tactics import (
     LOOSENS,
@@ -154,6 +156,29 @@ def test_a_shirt_may_have_collar_sleeves_or_back_of_another_cloth_and_a_skirt_no
     sleeved = with_tactics(DEMO["overshirt"], (Tactic.OTHER_SLEEVES,), "L", "A")
     assert {p.id for p, _ in sleeved.pieces_for(Role.CONTRAST, "A")} == {"sleeve"}
     assert "sleeve" not in {p.id for p, _ in sleeved.pieces_for(Role.MAIN, "A")}
+
+
+def test_a_sleeve_of_another_cloth_is_lined_like_one_of_the_main_cloth():
+    """Layers are derived before pieces go to another cloth: lining and under collar stay the same."""
+    layers = Layers(LiningSchool.WHOLE, underlined=True, trim_under_collar=True)
+    shirt, reckoning = DEMO["overshirt"], Reckoning(layers)
+    moved = (Tactic.OTHER_SLEEVES, Tactic.OTHER_BANDS, Tactic.OTHER_BACK)
+    plain, changed = (derived(shirt, "L", "A", reckoning, tactics) for tactics in ((), moved))
+    assert {p.id for p in plain.pieces} == {p.id for p in changed.pieces}
+    for role in (Role.LINING, Role.UNDERLINING, Role.INTERFACING):
+        assert [p.id for p, _ in plain.pieces_for(role, "A")] == [p.id for p, _ in changed.pieces_for(role, "A")]
+    contrast = {p.id for p, _ in changed.pieces_for(Role.CONTRAST, "A")}
+    assert {"sleeve", "under-collar"} <= contrast
+
+
+def test_a_hem_faced_to_save_cloth_is_not_faced_a_second_time():
+    skirt = DEMO["six_gore_skirt"]
+    both = derived(skirt, "14", "A", Reckoning(Layers(faced=("hem",))), (Tactic.FACED_HEM,))
+    ids = [p.id for p in both.pieces]
+    assert len(ids) == len(set(ids))
+    assert {p.id for p, _ in both.pieces_for(Role.CONTRAST, "A")} == {i for i in ids if i.endswith("-hem-facing")}
+    joins = [j.id for j in both.making.joins]
+    assert len(joins) == len(set(joins))
 
 
 def test_a_piece_wider_than_the_cloth_names_what_may_help():

@@ -16,7 +16,7 @@ from rowanseed.core.matching import MatchedSeam, Matching, border_line, can_matc
 from rowanseed.core.outline import Point, without_repeats
 from rowanseed.core.pattern import Cut, Grain, Pattern, Piece, Role
 from rowanseed.core.reckoning import Reckoning
-from rowanseed.core.saving.changes import moved_to_contrast
+from rowanseed.core.saving.changes import in_other_cloth, moved_to_contrast, reshaped
 from rowanseed.core.saving.tactics import Tactic, laid_with
 from rowanseed.core.seamline import lines
 from rowanseed.core.sums.rectangles import with_rectangles
@@ -50,10 +50,13 @@ def altered(pattern: Pattern, choices: Choices) -> Altered:
     return carry_out(pattern, choices.size, choices.alterations, choices.blend)
 
 
-def derived(pattern: Pattern, size: str, view: str, reckoning: Reckoning) -> Pattern:
-    """An altered pattern with its layers derived, and with the pieces moved to the contrast cloth that are cut from it."""
-    pattern = with_layers(pattern, size, view, reckoning.layers)
-    return moved_to_contrast(pattern, reckoning.moved)
+def derived(pattern: Pattern, size: str, view: str, reckoning: Reckoning, tactics: tuple[Tactic, ...] = ()) -> Pattern:
+    """An altered pattern changed to save cloth, with its layers derived; pieces go to the contrast cloth last.
+
+    So a sleeve of another cloth has its lining all the same.
+    """
+    pattern = with_layers(reshaped(pattern, tactics, size), size, view, reckoning.layers)
+    return moved_to_contrast(in_other_cloth(pattern, tactics, view), reckoning.moved)
 
 
 def to_cut(

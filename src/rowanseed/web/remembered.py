@@ -14,7 +14,6 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import Step
 from rowanseed.core.pattern import Pattern
 from rowanseed.core.reckoning import Reckoning
-from rowanseed.core.saving.changes import with_tactics
 from rowanseed.core.saving.tactics import Tactic
 from rowanseed.core.walk import SeamWalk, walk
 
@@ -52,7 +51,7 @@ def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view:
 
 @lru_cache(maxsize=KEPT)
 def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: Reckoning) -> Pattern:
-    return derived(with_tactics(same.pattern, tactics, size, view), size, view, reckoning)
+    return derived(same.pattern, size, view, reckoning, tactics)
 
 
 def to_cut_once(

@@ -76,9 +76,15 @@ def with_facings(pattern: Pattern, size: str, finishes: Collection[str], role: R
     A hem stays a hem, since it is still levelled last; any other edge becomes the seam to its facing.
     """
     for finish in pattern.making.finishes:
-        if finish.id in finishes:
+        if finish.id in finishes and not _is_faced(pattern, finish):
             pattern = _faced(pattern, size, finish, role)
     return pattern
+
+
+def _is_faced(pattern: Pattern, finish: Finish) -> bool:
+    """Whether it has its facing already, from another cloth to save some of the main one."""
+    known = {piece.id for piece in pattern.pieces}
+    return any(facing_id(p.piece, p.edge) in known for p in finish.parts)
 
 
 def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:

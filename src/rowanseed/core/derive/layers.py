@@ -15,7 +15,6 @@ from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
 from rowanseed.core.pattern import Cut, Layer, LayerKind, Panel, Pattern, Piece, Role
 from rowanseed.core.units import Units, format_length
 
-SHOWN = (Role.MAIN, Role.CONTRAST)
 UNDER_COLLAR = 3.0
 """How much an under collar is trimmed on its outer edges, so that the seam rolls under."""
 
@@ -125,7 +124,7 @@ def has_collar_alike(pattern: Pattern) -> bool:
 
 
 def _cut_twice(piece: Piece) -> bool:
-    return is_collar(piece) and any(c.role in SHOWN and c.count == 2 for c in piece.cuts)
+    return is_collar(piece) and any(c.role is Role.MAIN and c.count == 2 for c in piece.cuts)
 
 
 def _under_collar(pattern: Pattern, size: str) -> Pattern:
@@ -140,8 +139,8 @@ def _under_collar(pattern: Pattern, size: str) -> Pattern:
         number += 1
         drawn = seam_runs(piece, size)
         runs = _tapered(drawn, trim(piece, drawn, dict.fromkeys(outer, UNDER_COLLAR)), joining, outer)
-        once = tuple(replace(c, count=1, pair=False) if c.role in SHOWN else c for c in piece.cuts)
-        main: tuple[Cut, ...] = tuple(c for c in once if c.role in SHOWN)
+        once = tuple(replace(c, count=1, pair=False) if c.role is Role.MAIN else c for c in piece.cuts)
+        main: tuple[Cut, ...] = tuple(c for c in once if c.role is Role.MAIN)
         under = derived(
             piece, size, f"under-{piece.id}", f"Under {piece.name[:1].lower()}{piece.name[1:]}", number, runs, main
         )

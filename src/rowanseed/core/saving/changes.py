@@ -72,11 +72,20 @@ def helps_where_too_wide(pattern: Pattern, view: str, role: Role, id: str) -> tu
 
 def with_tactics(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view: str) -> Pattern:
     """The pattern with its pieces and making graph changed as the tactics ask, in every cloth that it is cut from."""
+    return in_other_cloth(reshaped(pattern, tactics, size), tactics, view)
+
+
+def in_other_cloth(pattern: Pattern, tactics: tuple[Tactic, ...], view: str) -> Pattern:
+    """The pattern with the pieces that the tactics cut from the contrast cloth; its layers are derived before."""
+    for tactic in tactics:
+        pattern = moved_to_contrast(pattern, _in_other_cloth(pattern, view, tactic))
+    return pattern
+
+
+def reshaped(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Pattern:
+    """The pattern with the tactics that change pieces and seams."""
     # Shortened first: facings are then cut from the shorter pieces.
     for tactic in sorted(tactics, key=lambda tactic: tactic is not Tactic.SHORTEN):
-        if tactic in OTHER_CLOTH:
-            pattern = moved_to_contrast(pattern, _in_other_cloth(pattern, view, tactic))
-            continue
         match tactic:
             case Tactic.NARROW_HEM:
                 pattern = _with_narrow_hem(pattern)
