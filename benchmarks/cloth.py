@@ -42,15 +42,22 @@ def _first_answers() -> Iterator[Figure]:
     for module in (six_gore_skirt, trousers, waistcoat, overshirt):
         pattern = module.draft()
         size = pattern.envelope.sizes[MIDDLE]
-        problem = lay_problem(pattern, Choices("A", size), Role.MAIN, Cloth("c", 1400, 2500, 12, Direction.TWO_WAY))
+        problem = lay_problem(
+            pattern,
+            Choices("A", size),
+            Role.MAIN,
+            Cloth(name="c", width=1400, length=2500, selvedge=12, direction=Direction.TWO_WAY),
+        )
         name = module.__name__.rsplit(".", 1)[-1].replace("_", "-")
         started = time.perf_counter()
         estimate(problem).of(2450.0)
-        yield Figure("cloth", f"will-it-do-{name}-first-answer-seconds", time.perf_counter() - started, 1.0)
+        yield Figure(
+            area="cloth", name=f"will-it-do-{name}-first-answer-seconds", value=time.perf_counter() - started, limit=1.0
+        )
         _forget()
         seen: list[Progress] = []
         solve_each(problem, Budget(seconds=0.01), seen.append)
-        yield Figure("cloth", f"will-it-do-{name}-first-lay-seconds", seen[0].elapsed, None)
+        yield Figure(area="cloth", name=f"will-it-do-{name}-first-lay-seconds", value=seen[0].elapsed, limit=None)
 
 
 def _table() -> Iterator[Figure]:
@@ -62,20 +69,27 @@ def _table() -> Iterator[Figure]:
     started = time.perf_counter()
     with ThreadPoolExecutor(2) as pool:
         list(pool.map(lambda cell: solve_each(cell.problem, Budget(seconds=SECONDS_FOR_A_CELL, threads=1)), every))
-    yield Figure("cloth", f"table-of-{len(every)}-widths-overshirt-seconds", time.perf_counter() - started, 60.0)
+    yield Figure(
+        area="cloth",
+        name=f"table-of-{len(every)}-widths-overshirt-seconds",
+        value=time.perf_counter() - started,
+        limit=60.0,
+    )
 
 
 def _tactics() -> Iterator[Figure]:
     """What each tactic saves on the skirt in one-way cloth, in mm, at two seconds each after the tables."""
     pattern, choices = six_gore_skirt.draft(), Choices("A", "14")
-    cloth = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
+    cloth = Cloth(name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY)
     base = solve(lay_problem(pattern, choices, Role.MAIN, cloth), Budget(seconds=2.0, computing=True)).length
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
         changed = with_tactics(pattern, (tactic,), choices.size, "A")
         length = solve(
             lay_problem(changed, choices, Role.MAIN, cloth, (tactic,)), Budget(seconds=2.0, computing=True)
         ).length
-        yield Figure("cloth", f"saves-{tactic.name.lower().replace('_', '-')}-mm", base - length, None)
+        yield Figure(
+            area="cloth", name=f"saves-{tactic.name.lower().replace('_', '-')}-mm", value=base - length, limit=None
+        )
 
 
 def _derived() -> Iterator[Figure]:
@@ -84,22 +98,36 @@ def _derived() -> Iterator[Figure]:
     skirt = altered(six_gore_skirt.draft(), choices).pattern
     layers = Layers(LiningSchool.DEDUCT, underlined=True, interfacing=InterfacingSchool.TRIMMED)
     yield Figure(
-        "cloth", "layers-of-the-skirt-seconds", median_seconds(lambda: with_layers(skirt, "14", "A", layers), 9), None
+        area="cloth",
+        name="layers-of-the-skirt-seconds",
+        value=median_seconds(lambda: with_layers(skirt, "14", "A", layers), 9),
+        limit=None,
     )
-    cloth = Cloth("checked", 1500, 3000, 12, Direction.TWO_WAY, washed=True, repeat=Repeat(92, 84))
+    cloth = Cloth(
+        name="checked",
+        width=1500,
+        length=3000,
+        selvedge=12,
+        direction=Direction.TWO_WAY,
+        washed=True,
+        repeat=Repeat(92, 84),
+    )
     drawn = altered(pattern, choices).pattern
     for how in Matching:
-        problem = lay_problem(drawn, choices, Role.MAIN, cloth, (), how)
+        problem = lay_problem(pattern=drawn, choices=choices, role=Role.MAIN, cloth=cloth, tactics=(), matching=how)
         plan = solve(problem, Budget(seconds=2.0, computing=True))
-        yield Figure("cloth", f"waistcoat-{how.name.lower()}-matched-mm", plan.length, None)
+        yield Figure(area="cloth", name=f"waistcoat-{how.name.lower()}-matched-mm", value=plan.length, limit=None)
     problem = lay_problem(drawn, choices, Role.MAIN, cloth)
     plan = solve(problem, Budget(seconds=1.0, computing=True))
     yield Figure(
-        "cloth", "what-is-left-seconds", median_seconds(lambda: remainders([plan], problem.cloth, cloth), 9), None
+        area="cloth",
+        name="what-is-left-seconds",
+        value=median_seconds(lambda: remainders([plan], problem.cloth, cloth), 9),
+        limit=None,
     )
     rest = remainders([plan], problem.cloth, cloth)[0].cloth
     again = lay_problem(drawn, choices, Role.INTERFACING, rest)
     _forget()
     seen: list[Progress] = []
     solve_each(again, Budget(seconds=0.01), seen.append)
-    yield Figure("cloth", "first-lay-on-a-remainder-seconds", seen[0].elapsed, None)
+    yield Figure(area="cloth", name="first-lay-on-a-remainder-seconds", value=seen[0].elapsed, limit=None)

@@ -28,7 +28,7 @@ FULL = (
     Alteration(Kind.LENGTH, 25.0, "body-length"),
     Alteration(Kind.LENGTH, -15.0, "sleeve-length"),
     Alteration(Kind.BUST, 40.0),
-    Alteration(Kind.SEAM, -20.0, "sides", "hip"),
+    Alteration(kind=Kind.SEAM, by=-20.0, at="sides", level="hip"),
     Alteration(Kind.SHOULDER_WIDTH, -8.0),
 )
 """One of most kinds: length of body and sleeve, bust, side seams, shoulders."""
@@ -45,10 +45,16 @@ def _people() -> list[dict[str, float]]:
     out = []
     for _ in range(PEOPLE):
         bust = rng.uniform(760, 1320)
-        out.append({
-            "bust": bust, "high_bust": bust - rng.uniform(10, 120), "waist": bust - rng.uniform(60, 240),
-            "hip": bust + rng.uniform(-60, 140), "upper_arm": rng.uniform(240, 420), "arm": rng.uniform(540, 660),
-        })  # fmt: skip
+        out.append(
+            {
+                "bust": bust,
+                "high_bust": bust - rng.uniform(10, 120),
+                "waist": bust - rng.uniform(60, 240),
+                "hip": bust + rng.uniform(-60, 140),
+                "upper_arm": rng.uniform(240, 420),
+                "arm": rng.uniform(540, 660),
+            }
+        )
     return out
 
 
@@ -60,15 +66,18 @@ def _choosing() -> Iterator[Figure]:
     started = time.perf_counter()
     for body, wish in zip(people, wishes, strict=True):
         for pattern in patterns:
-            choosing = Choosing(body, pattern, "A", wish)
+            choosing = Choosing(body=body, pattern=pattern, view="A", wish=wish)
             recommended(choosing, proposals(choosing))
     spent = time.perf_counter() - started
-    yield Figure("fit", f"choose-for-{PEOPLE}-people-x-{len(patterns)}-patterns-seconds", spent, None)
-    yield Figure("fit", "choose-once-milliseconds", spent / PEOPLE / len(patterns) * 1000, None)
+    yield Figure(
+        area="fit", name=f"choose-for-{PEOPLE}-people-x-{len(patterns)}-patterns-seconds", value=spent, limit=None
+    )
+    yield Figure(area="fit", name="choose-once-milliseconds", value=spent / PEOPLE / len(patterns) * 1000, limit=None)
 
 
 def _altering() -> Iterator[Figure]:
-    """Five alterations of the overshirt with all that goes along, and every seam walked; lengths forgotten in between."""
+    """Five alterations of the overshirt with all that goes along, and every seam walked; lengths forgotten in
+    between."""
     pattern, times = overshirt.draft(), []
     for size in pattern.envelope.sizes * 4:
         _curve_length.cache_clear()
@@ -76,8 +85,8 @@ def _altering() -> Iterator[Figure]:
         altered = carry_out(pattern, size, FULL).pattern
         walk(altered, size)
         times.append((time.perf_counter() - started) * 1000)
-    yield Figure("fit", "alter-and-walk-overshirt-median-milliseconds", median(times), 50.0)
-    yield Figure("fit", "alter-and-walk-overshirt-worst-milliseconds", max(times), None)
+    yield Figure(area="fit", name="alter-and-walk-overshirt-median-milliseconds", value=median(times), limit=50.0)
+    yield Figure(area="fit", name="alter-and-walk-overshirt-worst-milliseconds", value=max(times), limit=None)
 
 
 def _page() -> Iterator[Figure]:
@@ -95,4 +104,4 @@ def _page() -> Iterator[Figure]:
                 started = time.perf_counter()
                 pages.get(f"/projects/4/fit{path}").raise_for_status()
                 times.append((time.perf_counter() - started) * 1000)
-            yield Figure("fit", f"page-{name}-server-milliseconds", median(times), 150.0)
+            yield Figure(area="fit", name=f"page-{name}-server-milliseconds", value=median(times), limit=150.0)

@@ -50,7 +50,12 @@ def garments() -> dict[str, Problem]:
     """The sample problems in one layer, and the demo skirt on two widths."""
     found = {name: replace(problem, lays=(LayKind.OPEN,)) for name, problem in samples().items()}
     for width, direction in ((1120.0, Direction.TWO_WAY), (1500.0, Direction.ONE_WAY)):
-        problem = lay_problem(draft(), Choices("A", "14"), Role.MAIN, Cloth("c", width, None, 12, direction))
+        problem = lay_problem(
+            draft(),
+            Choices("A", "14"),
+            Role.MAIN,
+            Cloth(name="c", width=width, length=None, selvedge=12, direction=direction),
+        )
         found[f"skirt-{width:.0f}-{direction.value}"] = replace(problem, lays=(LayKind.OPEN,))
     return found
 
@@ -80,16 +85,21 @@ def _speed() -> Iterator[Figure]:
             plan = search(problem, Budget(seconds=seconds), seen.append).best
             densities[name, seconds] = plan.density(problem)
             if seconds == 2.0:
-                yield Figure("lay", f"{name}-tables-seconds", seen[0].tables, 1.5)
-                yield Figure("lay", f"{name}-first-plan-after-tables-seconds", seen[0].elapsed - seen[0].tables, 0.3)
-            yield Figure("lay", f"{name}-density-at-{seconds:.0f}s", plan.density(problem), None)
+                yield Figure(area="lay", name=f"{name}-tables-seconds", value=seen[0].tables, limit=1.5)
+                yield Figure(
+                    area="lay",
+                    name=f"{name}-first-plan-after-tables-seconds",
+                    value=seen[0].elapsed - seen[0].tables,
+                    limit=0.3,
+                )
+            yield Figure(area="lay", name=f"{name}-density-at-{seconds:.0f}s", value=plan.density(problem), limit=None)
     name = "trousers-1500-one-way"
     one = samples()[name]
     batch = replace(one, pieces=tuple(replace(piece, cut=piece.cut * 4) for piece in one.pieces))
     copies = sum(piece.cut for piece in batch.pieces)
     plan = search(batch, Budget(seconds=30.0)).best
     share = plan.density(batch) / densities[name, 5.0]
-    yield Figure("lay", f"batch-of-{copies}-density-share-at-30s", share, 0.9, at_least=True)
+    yield Figure(area="lay", name=f"batch-of-{copies}-density-share-at-30s", value=share, limit=0.9, at_least=True)
 
 
 def _packer(problem: Problem, seconds: int, seed: int) -> float:
@@ -101,10 +111,14 @@ def _packer(problem: Problem, seconds: int, seed: int) -> float:
                 grown = Polygon(moved(piece.whole(), 0, mirrored)).buffer(
                     problem.gap / 2, join_style="mitre", mitre_limit=2
                 )
-                items.append(spyrrow.Item(
-                    f"{piece.id} {mirrored}", list(grown.exterior.coords), demand=number,
-                    allowed_orientations=[0.0] if problem.cloth.one_way else [0.0, 180.0],
-                ))  # fmt: skip
+                items.append(
+                    spyrrow.Item(
+                        f"{piece.id} {mirrored}",
+                        list(grown.exterior.coords),
+                        demand=number,
+                        allowed_orientations=[0.0] if problem.cloth.one_way else [0.0, 180.0],
+                    )
+                )
     height = problem.cloth.width - 2 * problem.cloth.selvedge + problem.gap
     instance = spyrrow.StripPackingInstance("garment", strip_height=height, items=items)
     config = spyrrow.StripPackingConfig(
@@ -127,11 +141,13 @@ def _side_by_side() -> Iterator[Figure]:
                 _forget()
                 ours = search(problem, Budget(seconds=float(seconds), seed=seed)).best.length
                 here.append(ours / _packer(problem, seconds, seed))
-            yield Figure("lay", f"{name}-to-packer-at-{seconds}s", _mean(here), None)
+            yield Figure(area="lay", name=f"{name}-to-packer-at-{seconds}s", value=_mean(here), limit=None)
             ratios += here
-        yield Figure("lay", f"all-to-packer-at-{seconds}s-geometric-mean", _mean(ratios), mean_limit)
+        yield Figure(
+            area="lay", name=f"all-to-packer-at-{seconds}s-geometric-mean", value=_mean(ratios), limit=mean_limit
+        )
         if seconds == 5:
-            yield Figure("lay", f"all-to-packer-at-{seconds}s-worst", max(ratios), 1.01)
+            yield Figure(area="lay", name=f"all-to-packer-at-{seconds}s-worst", value=max(ratios), limit=1.01)
 
 
 def _mean(ratios: list[float]) -> float:
@@ -139,12 +155,18 @@ def _mean(ratios: list[float]) -> float:
 
 
 def _mixed() -> Iterator[Figure]:
-    """Mixed lays against the better simple lay, and against the folded one, with the same seconds for itself; three seeds.
+    """Mixed lays against the better simple lay, and against the folded one, with the same seconds for itself; three
+    seeds.
 
     A folded lay opens out into an open one as short, so where the fold wastes cloth the better simple lay is the open
     one, and mixing can at best come level with it.
     """
-    skirt = lay_problem(draft(), Choices("A", "18"), Role.MAIN, Cloth("c", 1120, None, 12, Direction.TWO_WAY))
+    skirt = lay_problem(
+        draft(),
+        Choices("A", "18"),
+        Role.MAIN,
+        Cloth(name="c", width=1120, length=None, selvedge=12, direction=Direction.TWO_WAY),
+    )
     for name, problem in {**samples(), "skirt-18-1120-two-way": skirt}.items():
         if LayKind.FOLDED not in problem.lays:
             continue
@@ -160,9 +182,9 @@ def _mixed() -> Iterator[Figure]:
             to_better.append(best / min(alone.values()))
             if LayKind.FOLDED in alone:
                 to_folded.append(best / alone[LayKind.FOLDED])
-        yield Figure("lay", f"{name}-mixed-to-better-simple-at-5s", _mean(to_better), 1.0)
+        yield Figure(area="lay", name=f"{name}-mixed-to-better-simple-at-5s", value=_mean(to_better), limit=1.0)
         if to_folded:
-            yield Figure("lay", f"{name}-mixed-to-all-folded-at-5s", _mean(to_folded), None)
+            yield Figure(area="lay", name=f"{name}-mixed-to-all-folded-at-5s", value=_mean(to_folded), limit=None)
 
 
 def puzzle(pieces: int, seed: int) -> Problem:
@@ -178,16 +200,24 @@ def puzzle(pieces: int, seed: int) -> Problem:
         parts += list(split(part, LineString([(x - dx, y - dy), (x + dx, y + dy)])).geoms)
     outlines = [tuple((round(px, 3), round(py, 3)) for px, py in part.exterior.coords[:-1]) for part in parts]
     cloth = LayCloth(1001.0, None, 0.0, one_way=True)
-    items = tuple(LayPiece(f"p{k}", outline, 1, False, None, Grain.LENGTHWISE) for k, outline in enumerate(outlines))
-    return Problem(f"puzzle of {pieces}", cloth, 0.0, (LayKind.OPEN,), items)
+    items = tuple(
+        LayPiece(id=f"p{k}", outline=outline, cut=1, pair=False, fold=None, grain=Grain.LENGTHWISE)
+        for k, outline in enumerate(outlines)
+    )
+    return Problem(name=f"puzzle of {pieces}", cloth=cloth, gap=0.0, lays=(LayKind.OPEN,), pieces=items)
 
 
 def _puzzles() -> Iterator[Figure]:
     for pieces in (5, 8, 12, 20):
         problem = puzzle(pieces, pieces)
         plan = search(problem, Budget(seconds=10.0)).best
-        yield Figure("lay", f"puzzle-{pieces}-density-at-10s", plan.density(problem), None)
-        yield Figure("lay", f"puzzle-{pieces}-packer-density-at-10s", 1.5e6 / (_packer(problem, 10, 1) * 1001.0), None)
+        yield Figure(area="lay", name=f"puzzle-{pieces}-density-at-10s", value=plan.density(problem), limit=None)
+        yield Figure(
+            area="lay",
+            name=f"puzzle-{pieces}-packer-density-at-10s",
+            value=1.5e6 / (_packer(problem, 10, 1) * 1001.0),
+            limit=None,
+        )
 
 
 def _matching() -> Iterator[Figure]:
@@ -199,4 +229,4 @@ def _matching() -> Iterator[Figure]:
         matches = tuple(Match(axis, points) for axis, r in (("x", repeat_x), ("y", repeat_y)) if r)
         matched: Plan = search(replace(shirt, cloth=cloth, matches=matches), Budget(seconds=5.0)).best
         free = search(shirt, Budget(seconds=5.0)).best
-        yield Figure("lay", f"shirt-matched-{label}-cost", matched.length / free.length, None)
+        yield Figure(area="lay", name=f"shirt-matched-{label}-cost", value=matched.length / free.length, limit=None)

@@ -22,12 +22,19 @@ from rowanseed.web.app import create_app
 def figures() -> Iterator[Figure]:
     skirt = draft()
     text = write_pattern(skirt)
-    yield Figure("line", "read-pattern-seconds", median_seconds(lambda: read_pattern(text), 9), 0.2)
     yield Figure(
-        "line", "walk-all-sizes-seconds", median_seconds(lambda: [walk(skirt, s) for s in skirt.envelope.sizes], 9), 0.1
+        area="line", name="read-pattern-seconds", value=median_seconds(lambda: read_pattern(text), 9), limit=0.2
+    )
+    yield Figure(
+        area="line",
+        name="walk-all-sizes-seconds",
+        value=median_seconds(lambda: [walk(skirt, s) for s in skirt.envelope.sizes], 9),
+        limit=0.1,
     )
     steps = compile_steps(skirt, "A", "14", Household())
-    yield Figure("line", "order-of-making-seconds", median_seconds(lambda: sequence(steps), 9), 0.15)
+    yield Figure(
+        area="line", name="order-of-making-seconds", value=median_seconds(lambda: sequence(steps), 9), limit=0.15
+    )
     with tempfile.TemporaryDirectory() as folder:
         database = Path(folder) / "bench.db"
         fill(database)
@@ -43,4 +50,4 @@ def figures() -> Iterator[Figure]:
         ):
             name = page.rpartition("/")[2] or "shelf"
             fetch = partial(client.get, f"/{page}")
-            yield Figure("line", f"{name}-page-seconds", median_seconds(fetch, 9), 0.15)
+            yield Figure(area="line", name=f"{name}-page-seconds", value=median_seconds(fetch, 9), limit=0.15)

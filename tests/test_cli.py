@@ -95,10 +95,11 @@ def test_a_project_is_lined_matched_saved_on_and_cut_for_several(tmp_path):
     document["cloths"]["main"] |= {"repeat_along": "9,2 cm", "repeat_across": "8.4 cm", "weight": 310}
     document["tactics"] = {"main": ["a narrower hem"]}
     document["reckoning"] = {
-        "layers": {"lining": "facing deducted"}, "matching": [["main", "bars meet at the seams"]],
+        "layers": {"lining": "facing deducted"},
+        "matching": [["main", "bars meet at the seams"]],
         "rectangles": [{"kind": "tie, turned", "name": "sash", "long": 900, "wide": 40}],
         "batch": [{"name": "Nerys", "size": "10"}],
-    }  # fmt: skip
+    }
     path.write_text(json.dumps(document))
     out = tmp_path / "out"
     assert main(["plan", str(path), "--out", str(out), "--sweeps", "2"]) == 0
@@ -110,7 +111,13 @@ def test_a_project_is_lined_matched_saved_on_and_cut_for_several(tmp_path):
     }
     order = [step["id"] for step in json.loads((out / "sew.json").read_text())]
     assert order.index("sew-lining-facing-waist") < order.index("sew-waist")
-    assert subprocess.run([sys.executable, OUTSIDE / "check_plan.py", out / "lay-main-problem.json", out / "lay-main-plan.json"], check=False).returncode == 0  # fmt: skip
+    assert (
+        subprocess.run(
+            [sys.executable, OUTSIDE / "check_plan.py", out / "lay-main-problem.json", out / "lay-main-plan.json"],
+            check=False,
+        ).returncode
+        == 0
+    )
     document["tactics"] = {"main": ["hope"]}
     path.write_text(json.dumps(document))
     assert main(["plan", str(path), "--out", str(out)]) == 2

@@ -12,8 +12,14 @@ SQUARE = ((0.0, 0.0), (300.0, 0.0), (300.0, 200.0), (0.0, 200.0))
 
 
 def _problem(width=900.0):
-    pieces = (LayPiece("panel", SQUARE, 4, True, None, Grain.LENGTHWISE),)
-    return Problem("job", LayCloth(width, None, 10, False), 3, (LayKind.OPEN, LayKind.FOLDED), pieces)
+    pieces = (LayPiece(id="panel", outline=SQUARE, cut=4, pair=True, fold=None, grain=Grain.LENGTHWISE),)
+    return Problem(
+        name="job",
+        cloth=LayCloth(width=width, length=None, selvedge=10, one_way=False),
+        gap=3,
+        lays=(LayKind.OPEN, LayKind.FOLDED),
+        pieces=pieces,
+    )
 
 
 @pytest.fixture(autouse=True)

@@ -101,8 +101,14 @@ def _serve(args: argparse.Namespace) -> int:
         try:
             probe.bind((HOST, args.port))
         except OSError:
-            print(f"Port {args.port} is busy: stop what uses it, or choose another one (make demo PORT=8421, or --port 8421).",
-                  file=sys.stderr)  # fmt: skip
+            print(
+                (
+                    f"Port {args.port} is busy: stop what uses it, or choose another one (make demo PORT=8421, or "
+                    "--port "
+                    "8421)."
+                ),
+                file=sys.stderr,
+            )
             return 1
     if args.demo:
         with tempfile.TemporaryDirectory(prefix="rowanseed-demo-") as folder:

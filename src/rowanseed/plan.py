@@ -62,7 +62,15 @@ def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
     walks = walk(changed.pattern, choices.size)
     steps = sequence(compile_steps(garment, project.view, choices.size, project.household))
     files: dict[str, Any] = {
-        "fit.json": fit_document(advice, proposals(project.choosing()), choices, rows, changed, walks, units)
+        "fit.json": fit_document(
+            chosen=advice,
+            schools=proposals(project.choosing()),
+            choices=choices,
+            rows=rows,
+            altered=changed,
+            walks=walks,
+            units=units,
+        )
     }
     cloth_results, cut_results, summaries = {}, list[CutItem](), []
     for role in everything.roles(project.view):
@@ -70,11 +78,18 @@ def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
         if cloth is None:
             continue
         problem = lay_problem(
-            everything, choices, role, cloth, project.tactics.get(role, ()), project.reckoning.matched(role),
+            pattern=everything,
+            choices=choices,
+            role=role,
+            cloth=cloth,
+            tactics=project.tactics.get(role, ()),
+            matching=project.reckoning.matched(role),
             on_border=project.reckoning.on_border and role is Role.MAIN,
-        )  # fmt: skip
+        )
         plan = _best(solve_each(problem, budget), project.lay)
-        items = cut_list(everything, choices.size, role, problem, plan, cloth.surface)
+        items = cut_list(
+            pattern=everything, size=choices.size, role=role, problem=problem, plan=plan, surface=cloth.surface
+        )
         needed = need(plan.length, cloth, problem.gap, units)
         verdict = will_it_do(needed, cloth)
         envelope = printed(project.pattern.envelope, project.view, choices.size, role, cloth)
@@ -84,13 +99,22 @@ def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
         files[f"lay-{role.value}.svg"] = picture
         cloth_results[role.value] = cloth_document(needed, verdict, envelope.length if envelope else None, units)
         cut_results += items
-        summaries.append(ClothSummary(role, cloth.name, needed, verdict, picture, items))
+        summaries.append(
+            ClothSummary(role=role, name=cloth.name, need=needed, verdict=verdict, picture=picture, items=items)
+        )
     files["cloth.json"] = cloth_results
     files["cut.json"] = cut_document(tuple(cut_results))
     files["sew.json"] = sew_document(steps)
     files["keep.json"] = _to_keep(project, project.pattern)
     files["summary.html"] = summary_page(
-        project.name, project.person, choices.size, advice.reason, rows, summaries, steps, units
+        name=project.name,
+        person=project.person,
+        size=choices.size,
+        reason=advice.reason,
+        rows=rows,
+        cloths=summaries,
+        steps=steps,
+        units=units,
     )
     return files
 
@@ -106,7 +130,15 @@ def _garments(project: ProjectDocument, choices: Choices, changed: Pattern) -> t
     garment = made(changed, choices.size)
     batch = smaller(reckoning.batch) if Tactic.SMALLER_BATCH in tactics else reckoning.batch
     members = tuple(
-        (m, made(altered(project.pattern, Choices(project.view, m.size, m.blend, m.alterations)).pattern, m.size))
+        (
+            m,
+            made(
+                altered(
+                    project.pattern, Choices(view=project.view, size=m.size, blend=m.blend, alterations=m.alterations)
+                ).pattern,
+                m.size,
+            ),
+        )
         for m in batch
     )
     return garment, to_cut(garment, choices.size, reckoning, members)

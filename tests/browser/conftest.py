@@ -13,8 +13,15 @@ import pytest
 from playwright.sync_api import sync_playwright
 
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
-ARGUMENTS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-             "--disable-component-update", "--disable-sync"]  # fmt: skip
+ARGUMENTS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
 AXE = (Path(__file__).parent / "vendor" / "axe.min.js").read_text(encoding="utf-8")
 
 

@@ -7,11 +7,27 @@ from .conftest import accessibility
 
 pytestmark = pytest.mark.browser
 
-PATHS = ["/", "/household", "/people/1", "/cloths/1", "/patterns/1", "/patterns/new", "/projects/new", "/nowhere",
-         "/shopping?project=1&project=4", "/projects/1/cloth/widths",
-         "/cloths/3", "/cloths/new", *(f"/projects/3/cloth{part}" for part in ("", "/layers", "/extras", "/shelf")), "/projects/4/cloth",
-         "/measuring", "/people/3/measure?project=5", *(f"/projects/4/fit{part}" for part in ("", "/alter", "/seams", "/tissue")), "/projects/4/sew",
-         *(f"/projects/{n}/{s}" for n in (1, 2) for s in ("fit", "cloth", "lay", "cut", "sew", "keep"))]  # fmt: skip
+PATHS = [
+    "/",
+    "/household",
+    "/people/1",
+    "/cloths/1",
+    "/patterns/1",
+    "/patterns/new",
+    "/projects/new",
+    "/nowhere",
+    "/shopping?project=1&project=4",
+    "/projects/1/cloth/widths",
+    "/cloths/3",
+    "/cloths/new",
+    *(f"/projects/3/cloth{part}" for part in ("", "/layers", "/extras", "/shelf")),
+    "/projects/4/cloth",
+    "/measuring",
+    "/people/3/measure?project=5",
+    *(f"/projects/4/fit{part}" for part in ("", "/alter", "/seams", "/tissue")),
+    "/projects/4/sew",
+    *(f"/projects/{n}/{s}" for n in (1, 2) for s in ("fit", "cloth", "lay", "cut", "sew", "keep")),
+]
 
 
 def settled(page):

@@ -135,8 +135,10 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
 
 
 DRAWING = """<svg xmlns="http://www.w3.org/2000/svg" width="900mm" height="700mm" viewBox="0 0 900 700">
-<g id="size-S"><path id="body-S" d="M20 20 H300 C320 200 330 300 340 620 H20 Z"/><rect id="band-S" x="420" y="20" width="90" height="600"/></g>
-<g id="size-L"><path id="body-L" d="M20 20 H330 C350 210 360 320 370 660 H20 Z"/><rect id="band-L" x="420" y="20" width="90" height="640"/></g></svg>"""
+<g id="size-S"><path id="body-S" d="M20 20 H300 C320 200 330 300 340 620 H20 Z"/>
+<rect id="band-S" x="420" y="20" width="90" height="600"/></g>
+<g id="size-L"><path id="body-L" d="M20 20 H330 C350 210 360 320 370 660 H20 Z"/>
+<rect id="band-L" x="420" y="20" width="90" height="640"/></g></svg>"""
 
 
 def test_a_pattern_of_ones_own_gets_size_length_lay_and_list(page, own):

@@ -16,12 +16,28 @@ def quadrilateral(corners, allowances, *, drawn=Drawn.SEAM, id="panel", cut=None
     xs = [x for x, _ in corners]
     shape = Shape(edges, ((min(xs) + 20, middle), (max(xs) - 20, middle)))
     return Piece(
-        id, id.capitalize(), 1, drawn, specs, {"S": shape}, (cut or Cut(Role.MAIN, 1),), tuple(marks), tuple(darts)
+        id=id,
+        name=id.capitalize(),
+        number=1,
+        drawn=drawn,
+        edges=specs,
+        shapes={"S": shape},
+        cuts=(cut or Cut(Role.MAIN, 1),),
+        marks=tuple(marks),
+        darts=tuple(darts),
     )
 
 
 def pattern_of(*pieces, making=None, **envelope):
-    return Pattern("Test", "", "", "test", Envelope((View("A", "A"),), ("S",), **envelope), pieces, making or Making())
+    return Pattern(
+        name="Test",
+        house="",
+        code="",
+        garment="test",
+        envelope=Envelope((View("A", "A"),), ("S",), **envelope),
+        pieces=pieces,
+        making=making or Making(),
+    )
 
 
 def gathered_skirt():
@@ -31,5 +47,20 @@ def gathered_skirt():
     shape = Shape(
         {e.name: line_chain(corners[k], corners[k + 1]) for k, e in enumerate(edges)}, ((50.0, 100.0), (500.0, 100.0))
     )
-    piece = Piece("panel", "Panel", 1, Drawn.SEAM, edges, {"one": shape}, (Cut(Role.MAIN, 2),))
-    return Pattern("Gathered skirt", "", "", "skirt", Envelope((View("A", ""),), ("one",)), (piece,))
+    piece = Piece(
+        id="panel",
+        name="Panel",
+        number=1,
+        drawn=Drawn.SEAM,
+        edges=edges,
+        shapes={"one": shape},
+        cuts=(Cut(Role.MAIN, 2),),
+    )
+    return Pattern(
+        name="Gathered skirt",
+        house="",
+        code="",
+        garment="skirt",
+        envelope=Envelope((View("A", ""),), ("one",)),
+        pieces=(piece,),
+    )

@@ -58,7 +58,7 @@ def every(pattern, size, by):
                 out += [Alteration(Kind.LENGTH, by, line) for line in printed_lines(pattern)]
             case Kind.SEAM:
                 out += [
-                    Alteration(Kind.SEAM, by, j.id, level)
+                    Alteration(kind=Kind.SEAM, by=by, at=j.id, level=level)
                     for j in takeable(pattern)[:1]
                     for level in ("", *blendable(pattern, size))
                 ]
@@ -122,7 +122,7 @@ def test_arc_lengths_after_an_alteration_agree_with_quadrature():
 
 
 def test_a_curve_is_cut_where_it_crosses_a_line():
-    segment = Segment((0, 0), (100, 0), (40, 60), (60, -60))
+    segment = Segment(start=(0, 0), end=(100, 0), control1=(40, 60), control2=(60, -60))
     for t in crossings(segment, (1.0, 0.0), 37.0):
         assert segment.at(t)[0] == pytest.approx(37.0, abs=1e-6)
     assert len(crossings(segment, (0.0, 1.0), 0.0)) == 1
@@ -169,7 +169,7 @@ def test_a_longer_body_takes_facing_lining_and_band_along():
 def test_a_taken_in_side_narrows_facing_waistband_and_sleeve():
     skirt = carry_out(pattern_of("skirt"), "14", [Alteration(Kind.SEAM, -40.0, "side-seams")])
     assert {"front-facing", "back-facing"} <= {t.piece for t in skirt.touched}
-    legs = carry_out(pattern_of("trousers"), "14", [Alteration(Kind.SEAM, -40.0, "outseams", "waist")])
+    legs = carry_out(pattern_of("trousers"), "14", [Alteration(kind=Kind.SEAM, by=-40.0, at="outseams", level="waist")])
     band = next(t for t in legs.touched if t.piece == "waistband")
     assert band.by == pytest.approx(-20.0, abs=1.0)
     shirt = carry_out(pattern_of("overshirt"), "M", [Alteration(Kind.SEAM, -40.0, "sides")])
@@ -181,7 +181,7 @@ def test_a_taken_in_side_narrows_facing_waistband_and_sleeve():
 @pytest.mark.parametrize(("by", "level"), [(-40.0, ""), (-40.0, "hip"), (30.0, "waist")])
 def test_what_is_taken_in_is_taken_in_round_the_garment(by, level):
     pattern = pattern_of("overshirt")
-    altered = carry_out(pattern, "M", [Alteration(Kind.SEAM, by, "sides", level)]).pattern
+    altered = carry_out(pattern, "M", [Alteration(kind=Kind.SEAM, by=by, at="sides", level=level)]).pattern
     grown = changes(pattern, altered, "M", "A")
     for measure in ("bust", "waist", "hip") if not level else (level,):
         assert grown[measure] == pytest.approx(by, abs=0.5)
@@ -289,17 +289,27 @@ def test_a_blend_at_an_unknown_place_is_refused(blend, said):
     ("alterations", "said"),
     [
         ([Alteration(Kind.LENGTH, 20.0, "elbow")], "no line “elbow”"),
-        ([Alteration(Kind.LENGTH, -199.0, "sleeve-length"), Alteration(Kind.LENGTH, -199.0, "sleeve-length")], "cannot be shortened"),
+        (
+            [Alteration(Kind.LENGTH, -199.0, "sleeve-length"), Alteration(Kind.LENGTH, -199.0, "sleeve-length")],
+            "cannot be shortened",
+        ),
         ([Alteration(Kind.SEAM, 20.0, "nowhere")], "no seam that can be taken in"),
-        ([Alteration(Kind.SEAM, 20.0, "sides", "knee")], "where the knee is"),
-        ([Alteration(Kind.SHOULDER_WIDTH, -59.0), Alteration(Kind.SHOULDER_WIDTH, -59.0), Alteration(Kind.SHOULDER_WIDTH, -59.0)], "crosses itself|cannot be taken off"),
+        ([Alteration(kind=Kind.SEAM, by=20.0, at="sides", level="knee")], "where the knee is"),
+        (
+            [
+                Alteration(Kind.SHOULDER_WIDTH, -59.0),
+                Alteration(Kind.SHOULDER_WIDTH, -59.0),
+                Alteration(Kind.SHOULDER_WIDTH, -59.0),
+            ],
+            "crosses itself|cannot be taken off",
+        ),
         ([Alteration(Kind.SHOULDER_PADS, -5.0)], "more than nothing"),
         ([Alteration(Kind.SLEEVE_WIDTH, 500.0)], "more than this alteration bears"),
         ([Alteration(Kind.CROTCH_LENGTH, 20.0)], "has a crotch"),
         ([Alteration(Kind.LENGTH, 20.0, "body-length"), Alteration(Kind.LENGTH, -5.0, "body-length")], "takes back"),
         ([Alteration(Kind.BUST, 300.0)], "more than this alteration bears"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_altered_is_refused_in_words(alterations, said):
     with pytest.raises(AlterationError, match=said):
         carry_out(pattern_of("overshirt"), "M", alterations)

@@ -32,7 +32,7 @@ from rowanseed.core.widths import USUAL_WIDTHS, best_plans, cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 SKIRT, SHIRT, TROUSERS, WAISTCOAT = (m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat))
-WIDE = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
+WIDE = Cloth(name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY)
 
 
 # ---------------------------------------------------------------- the conversion table
@@ -195,7 +195,7 @@ def test_tactics_that_clash_are_not_combined(tactics):
 @pytest.mark.parametrize("width", USUAL_WIDTHS)
 def test_every_lay_comes_out_between_the_first_bounds(pattern, width):
     """The likely length is a guess; the bounds are not: a searched lay of open cloth lies between them, to 1 %."""
-    cloth = Cloth("c", width, None, 12, Direction.ONE_WAY)
+    cloth = Cloth(name="c", width=width, length=None, selvedge=12, direction=Direction.ONE_WAY)
     problem = lay_problem(pattern, Choices("A", pattern.envelope.sizes[1]), Role.MAIN, cloth, (Tactic.OPEN_OUT,))
     first = estimate(problem)
     found = solve(problem, Budget(sweeps=300)).length

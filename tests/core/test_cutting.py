@@ -11,14 +11,17 @@ from rowanseed.core.pattern import Role
 from rowanseed.demo.six_gore_skirt import draft
 
 SKIRT = draft()
-CLOTH = Cloth("sprigs", 1400, 2600, 12, Direction.ONE_WAY)
+CLOTH = Cloth(name="sprigs", width=1400, length=2600, selvedge=12, direction=Direction.ONE_WAY)
 
 
 @pytest.fixture(scope="module")
 def lists():
     problem = lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, CLOTH)
     plans = solve_each(problem, Budget(sweeps=3))
-    return {k: cut_list(SKIRT, "14", Role.MAIN, problem, p, Surface.PLAIN) for k, p in plans.items()}
+    return {
+        k: cut_list(pattern=SKIRT, size="14", role=Role.MAIN, problem=problem, plan=p, surface=Surface.PLAIN)
+        for k, p in plans.items()
+    }
 
 
 @pytest.mark.parametrize("kind", [LayKind.FOLDED.value, LayKind.OPEN.value])

@@ -27,7 +27,7 @@ from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 SKIRT, WAISTCOAT, OVERSHIRT, TROUSERS = (m.draft() for m in (six_gore_skirt, waistcoat, overshirt, trousers))
 DEDUCT = Layers(LiningSchool.DEDUCT)
 WHOLE = Layers(LiningSchool.WHOLE)
-CLOTH = Cloth("c", 1400, None, 12, Direction.TWO_WAY)
+CLOTH = Cloth(name="c", width=1400, length=None, selvedge=12, direction=Direction.TWO_WAY)
 
 
 def seam(piece, size="14"):
@@ -84,7 +84,7 @@ def test_the_lining_s_own_seams_meet(pattern, layers):
 
 
 def test_the_lining_follows_what_was_altered():
-    longer = altered(SKIRT, Choices("A", "14", (), (Alteration(Kind.HEM, 50.0),))).pattern
+    longer = altered(SKIRT, Choices(view="A", size="14", blend=(), alterations=(Alteration(Kind.HEM, 50.0),))).pattern
     before, after = (with_layers(p, "14", "A", DEDUCT).piece("front-lining") for p in (SKIRT, longer))
     assert seam_length(after, "14", "centre") - seam_length(before, "14", "centre") == pytest.approx(50, abs=0.1)
 
@@ -189,13 +189,19 @@ def test_a_bound_waist_that_is_faced_instead_is_a_seam_graded_and_understitched(
     parts = tuple(EdgePart(p, "waist") for p in ("front", "side-front", "side-back", "back"))
     making = SKIRT.making
     bound = replace(
-        SKIRT, pieces=tuple(p for p in SKIRT.pieces if p.id not in gone),
+        SKIRT,
+        pieces=tuple(p for p in SKIRT.pieces if p.id not in gone),
         making=replace(
-            making, joins=tuple(j for j in making.joins if not {p.piece for p in (*j.a, *j.b)} & gone),
-            finishes=(*(f for f in making.finishes if not {p.piece for p in f.parts} & gone),
-                      Finish("waist", "Waist", FinishKind.BINDING, parts)), layers=(), booklet=(),
+            making,
+            joins=tuple(j for j in making.joins if not {p.piece for p in (*j.a, *j.b)} & gone),
+            finishes=(
+                *(f for f in making.finishes if not {p.piece for p in f.parts} & gone),
+                Finish(id="waist", name="Waist", kind=FinishKind.BINDING, parts=parts),
+            ),
+            layers=(),
+            booklet=(),
         ),
-    )  # fmt: skip
+    )
     assert [f.id for f in can_be_faced(bound, "A")] == ["hem", "waist"]
     made = with_layers(bound, "14", "A", Layers(faced=("waist",)))
     own = replace(made, envelope=replace(made.envelope, sizes=("14",), yardage=()))
@@ -224,7 +230,7 @@ def test_a_garment_fused_all_over_is_cut_from_the_interfacing_too():
 
 CHOICES = [
     replace(DEDUCT, underlined=True, interfacing=InterfacingSchool.TRIMMED),
-    Layers(LiningSchool.WHOLE, Pleat.FULL, LiningHem.ATTACHED, 8.0),
+    Layers(lining=LiningSchool.WHOLE, pleat=Pleat.FULL, hem=LiningHem.ATTACHED, pad=8.0),
 ]
 
 

@@ -13,19 +13,30 @@ from rowanseed.core.pattern import Grain
 
 WIDTH, SELVEDGE = 1120.0, 12.0
 SHAPE = st.tuples(
-    st.floats(100, 700), st.floats(80, 500), st.floats(0, 0.45), st.integers(1, 3), st.booleans(), st.sampled_from(list(Grain))
-)  # fmt: skip
+    st.floats(100, 700),
+    st.floats(80, 500),
+    st.floats(0, 0.45),
+    st.integers(1, 3),
+    st.booleans(),
+    st.sampled_from(list(Grain)),
+)
 
 
 def piece(k, long, wide, slant, cut, pair, grain):
     """A trapezoid that narrows towards its top by `slant` on either side."""
     outline = ((0.0, slant * wide), (long, 0.0), (long, wide), (0.0, wide * (1 - slant)))
-    return LayPiece(f"p{k}", outline, cut, pair, None, grain)
+    return LayPiece(id=f"p{k}", outline=outline, cut=cut, pair=pair, fold=None, grain=grain)
 
 
 def problem_of(shapes, one_way, gap=3.0):
     pieces = tuple(piece(k, *shape) for k, shape in enumerate(shapes))
-    return Problem("some", LayCloth(WIDTH, None, SELVEDGE, one_way), gap, (LayKind.OPEN,), pieces)
+    return Problem(
+        name="some",
+        cloth=LayCloth(width=WIDTH, length=None, selvedge=SELVEDGE, one_way=one_way),
+        gap=gap,
+        lays=(LayKind.OPEN,),
+        pieces=pieces,
+    )
 
 
 @given(st.lists(SHAPE, min_size=1, max_size=5), st.booleans())
@@ -60,9 +71,9 @@ def test_what_is_said_to_be_certain_is_certain(shapes, hand):
 
 def test_where_more_than_the_width_decides_there_is_no_upper_bound():
     plain = problem_of([(400, 300, 0.0, 2, False, Grain.LENGTHWISE)], one_way=False)
-    cloth = LayCloth(WIDTH, None, SELVEDGE, False, repeat_x=92.0)
+    cloth = LayCloth(width=WIDTH, length=None, selvedge=SELVEDGE, one_way=False, repeat_x=92.0)
     match = Match("x", (MatchPoint("p0", (10.0, 10.0)),))
-    matched = Problem("m", cloth, 3.0, (LayKind.OPEN,), plain.pieces, (match,))
+    matched = Problem(name="m", cloth=cloth, gap=3.0, lays=(LayKind.OPEN,), pieces=plain.pieces, matches=(match,))
     assert estimate(plain).most is not None and estimate(matched).most is None
     assert estimate(matched).least == pytest.approx(estimate(plain).least)
 
@@ -79,7 +90,9 @@ def test_offering_a_folded_lay_that_wastes_much_costs_the_open_one_little():
     shapes = [(500 - 40 * k, 340 + 30 * (k % 3), 0.1 * (k % 3), 1, False, Grain.LENGTHWISE) for k in range(9)]
     problem = problem_of(shapes, one_way=True)
     alone = search(problem, Budget(sweeps=600)).best.length
-    both = Problem(problem.name, problem.cloth, 3.0, (LayKind.FOLDED, LayKind.OPEN), problem.pieces)
+    both = Problem(
+        name=problem.name, cloth=problem.cloth, gap=3.0, lays=(LayKind.FOLDED, LayKind.OPEN), pieces=problem.pieces
+    )
     found = search(both, Budget(sweeps=600))
     assert found.best.length <= alone * 1.02
     folded = found.simple[LayKind.FOLDED]

@@ -32,16 +32,33 @@ def test_the_fold_is_one_straight_edge_between_neighbouring_corners():
 
 
 def test_cloth_is_laid_as_it_is_after_washing():
-    raw = Cloth("c", 1400, 3000, 12, Direction.ONE_WAY, shrink_along=0.05, shrink_across=0.02)
+    raw = Cloth(
+        name="c",
+        width=1400,
+        length=3000,
+        selvedge=12,
+        direction=Direction.ONE_WAY,
+        shrink_along=0.05,
+        shrink_across=0.02,
+    )
     assert lay_cloth(raw).width == pytest.approx(1372)
     assert raw.ready_length == pytest.approx(2850)
-    washed = Cloth("c", 1400, 3000, 12, Direction.TWO_WAY, shrink_along=0.05, shrink_across=0.02, washed=True)
+    washed = Cloth(
+        name="c",
+        width=1400,
+        length=3000,
+        selvedge=12,
+        direction=Direction.TWO_WAY,
+        shrink_along=0.05,
+        shrink_across=0.02,
+        washed=True,
+    )
     assert (lay_cloth(washed).width, washed.ready_length) == (1400, 3000)
     assert lay_cloth(raw).one_way and not lay_cloth(washed).one_way
 
 
 def test_only_what_is_cut_from_a_cloth_is_laid_on_it():
-    cloth = Cloth("c", 900, None, 0, Direction.TWO_WAY)
+    cloth = Cloth(name="c", width=900, length=None, selvedge=0, direction=Direction.TWO_WAY)
     interfacing = lay_problem(SKIRT, Choices("A", "12"), Role.INTERFACING, cloth)
     assert {piece.id for piece in interfacing.pieces} == {"front-facing", "back-facing"}
     assert lay_problem(SKIRT, Choices("A", "12"), Role.LINING, cloth).pieces == ()

@@ -30,11 +30,17 @@ RECTANGLE = ((0.0, 0.0), (400.0, 0.0), (400.0, 250.0), (0.0, 250.0))
 
 
 def _piece(id="panel", outline=RECTANGLE, cut=1, pair=False, fold=None, grain=Grain.LENGTHWISE):
-    return LayPiece(id, outline, cut, pair, fold, grain)
+    return LayPiece(id=id, outline=outline, cut=cut, pair=pair, fold=fold, grain=grain)
 
 
 def _problem(*pieces, width=1120.0, one_way=False, lays=(LayKind.FOLDED, LayKind.OPEN), gap=3.0, length=None, **more):
-    return Problem("test", LayCloth(width, length, 12.0, one_way, **more), gap, lays, pieces)
+    return Problem(
+        name="test",
+        cloth=LayCloth(width=width, length=length, selvedge=12.0, one_way=one_way, **more),
+        gap=gap,
+        lays=lays,
+        pieces=pieces,
+    )
 
 
 def _outside(problem, plan, tmp_path):
@@ -79,7 +85,7 @@ def _pieces(draw):
 )
 def test_every_plan_is_right(tmp_path, shapes, one_way, gap, grain):
     pieces = [
-        _piece(f"p{k}", outline, cut, pair, fold, Grain.LENGTHWISE if fold else grain)
+        _piece(id=f"p{k}", outline=outline, cut=cut, pair=pair, fold=fold, grain=Grain.LENGTHWISE if fold else grain)
         for k, (outline, cut, pair, fold) in enumerate(shapes)
     ]
     problem = _problem(*pieces, one_way=one_way, gap=gap, width=1500.0, lays=tuple(LayKind))
@@ -176,8 +182,14 @@ def test_no_fit_polygons_agree_with_shapelys_distances(a, b, x, y):
 
 def _shifted(plan, by):
     first, *rest = plan.stretches[0].placements
-    moved = Placement(first.piece, first.turn, first.mirrored, first.whole, (first.at[0] + by, first.at[1]),
-                      tuple((x + by, y) for x, y in first.outline))  # fmt: skip
+    moved = Placement(
+        piece=first.piece,
+        turn=first.turn,
+        mirrored=first.mirrored,
+        whole=first.whole,
+        at=(first.at[0] + by, first.at[1]),
+        outline=tuple((x + by, y) for x, y in first.outline),
+    )
     from dataclasses import replace
 
     return replace(plan, stretches=(replace(plan.stretches[0], placements=(moved, *rest)),))
@@ -206,7 +218,14 @@ BAND = ((0.0, 0.0), (700.0, 0.0), (700.0, 90.0), (0.0, 90.0))
 def _matched(axis, phase=None, **repeat):
     matches = (Match(axis, (MatchPoint("front", (200.0, 130.0)), MatchPoint("back", (100.0, 100.0))), phase),)
     pieces = (_piece("front", PANEL, 2, True), _piece("back", RECTANGLE, 2))
-    return Problem("m", LayCloth(1120, None, 12, False, **repeat), 3, (LayKind.OPEN, LayKind.FOLDED), pieces, matches)
+    return Problem(
+        name="m",
+        cloth=LayCloth(width=1120, length=None, selvedge=12, one_way=False, **repeat),
+        gap=3,
+        lays=(LayKind.OPEN, LayKind.FOLDED),
+        pieces=pieces,
+        matches=matches,
+    )
 
 
 @pytest.mark.parametrize(
@@ -223,14 +242,23 @@ def test_the_print_is_matched_on_every_copy(tmp_path, axis, phase, repeat):
     problem = _matched(axis, phase, **repeat)
     plan = solve(problem, Budget(sweeps=120))
     assert _outside(problem, plan, tmp_path) == []
-    free = solve(Problem("f", problem.cloth, 3, problem.lays, problem.pieces), Budget(sweeps=120))
+    free = solve(
+        Problem(name="f", cloth=problem.cloth, gap=3, lays=problem.lays, pieces=problem.pieces), Budget(sweeps=120)
+    )
     assert plan.length >= free.length - 5
 
 
 def test_a_match_that_cannot_hold_is_refused():
     """Two points of one piece, a third of a repeat apart, are asked to stand at the same place of the print."""
     match = Match("x", (MatchPoint("panel", (0.0, 0.0)), MatchPoint("panel", (30.0, 0.0))))
-    problem = Problem("m", LayCloth(1120, None, 12, False, repeat_x=90.0), 3, (LayKind.OPEN,), (_piece(),), (match,))
+    problem = Problem(
+        name="m",
+        cloth=LayCloth(width=1120, length=None, selvedge=12, one_way=False, repeat_x=90.0),
+        gap=3,
+        lays=(LayKind.OPEN,),
+        pieces=(_piece(),),
+        matches=(match,),
+    )
     with pytest.raises(LayError, match="not where its print"):
         solve(problem, Budget(sweeps=10))
 
@@ -238,9 +266,15 @@ def test_a_match_that_cannot_hold_is_refused():
 def test_a_pinned_piece_stays_and_the_rest_is_laid_round_it():
     from rowanseed.core.lay.problem import Pin
 
-    pin = Pin(LayKind.OPEN, "panel", 0, False, False, (350.0, 300.0))
+    pin = Pin(lay=LayKind.OPEN, piece="panel", turn=0, mirrored=False, whole=False, at=(350.0, 300.0))
     problem = Problem(
-        "p", LayCloth(1120, None, 12, False), 3, (LayKind.OPEN, LayKind.FOLDED), (_piece(cut=5),), (), (pin,)
+        name="p",
+        cloth=LayCloth(width=1120, length=None, selvedge=12, one_way=False),
+        gap=3,
+        lays=(LayKind.OPEN, LayKind.FOLDED),
+        pieces=(_piece(cut=5),),
+        matches=(),
+        pins=(pin,),
     )
     plan = solve(problem, Budget(sweeps=60))
     assert check(problem, plan) == []
@@ -250,10 +284,19 @@ def test_a_pinned_piece_stays_and_the_rest_is_laid_round_it():
 @pytest.mark.parametrize("lay", [LayKind.OPEN, LayKind.FOLDED])
 def test_nothing_lies_on_a_flaw(lay):
     flaw = ((100.0, 100.0), (420.0, 100.0), (420.0, 200.0), (100.0, 200.0))
-    problem = Problem("f", LayCloth(1120, None, 12, False), 3, (lay,), (_piece(cut=4),), (), (), (flaw,))
+    problem = Problem(
+        name="f",
+        cloth=LayCloth(width=1120, length=None, selvedge=12, one_way=False),
+        gap=3,
+        lays=(lay,),
+        pieces=(_piece(cut=4),),
+        matches=(),
+        pins=(),
+        forbidden=(flaw,),
+    )
     plan = solve(problem, Budget(sweeps=60))
     assert check(problem, plan) == []
-    without = Problem("f", problem.cloth, 3, (lay,), problem.pieces)
+    without = Problem(name="f", cloth=problem.cloth, gap=3, lays=(lay,), pieces=problem.pieces)
     assert any("forbidden" in fault for fault in check(problem, solve(without, Budget(sweeps=60)))) or plan.length > 700
 
 
@@ -273,8 +316,10 @@ def test_a_hem_stands_on_the_border_and_a_motif_where_it_is():
     from rowanseed.core.lay.problem import Border, Motif
 
     skirt = replace(_piece("skirt", PANEL, 2, grain=Grain.CROSSWISE), border=Border((390.0, 120.0), 100.0))
-    pocket = replace(_piece("pocket", ((0.0, 0.0), (150.0, 0.0), (150.0, 140.0), (0.0, 140.0))),
-                     motif=Motif((75.0, 70.0), ((300.0, 700.0), (900.0, 700.0))))  # fmt: skip
+    pocket = replace(
+        _piece("pocket", ((0.0, 0.0), (150.0, 0.0), (150.0, 140.0), (0.0, 140.0))),
+        motif=Motif((75.0, 70.0), ((300.0, 700.0), (900.0, 700.0))),
+    )
     problem = _problem(skirt, pocket, lays=(LayKind.OPEN,))
     plan = solve(problem, Budget(sweeps=120))
     assert check(problem, plan) == []
@@ -285,9 +330,11 @@ def test_mixed_lays_win_back_what_a_fold_wastes(tmp_path):
     front = ((0.0, 0.0), (700.0, 0.0), (700.0, 500.0), (0.0, 520.0))
     collar = ((0.0, 0.0), (430.0, 0.0), (430.0, 530.0), (0.0, 530.0))
     problem = _problem(
-        LayPiece("front", front, 1, False, ((0.0, 0.0), (700.0, 0.0)), Grain.LENGTHWISE),
-        _piece("collar", collar, 2), width=1120.0, gap=3.0,
-    )  # fmt: skip
+        LayPiece(id="front", outline=front, cut=1, pair=False, fold=((0.0, 0.0), (700.0, 0.0)), grain=Grain.LENGTHWISE),
+        _piece("collar", collar, 2),
+        width=1120.0,
+        gap=3.0,
+    )
     outcomes = solve_each(problem, Budget(sweeps=150))
     best = min(p.length for p in outcomes.values() if isinstance(p, Plan))
     simple = min(p.length for k, p in outcomes.items() if isinstance(p, Plan) and "then" not in k)
@@ -345,7 +392,12 @@ def test_a_folded_lay_opened_out_is_no_longer():
     from rowanseed.core.pattern import Role
     from rowanseed.demo.six_gore_skirt import draft
 
-    problem = lay_problem(draft(), Choices("A", "14"), Role.MAIN, Cloth("c", 1450, None, 10, Direction.TWO_WAY))
+    problem = lay_problem(
+        draft(),
+        Choices("A", "14"),
+        Role.MAIN,
+        Cloth(name="c", width=1450, length=None, selvedge=10, direction=Direction.TWO_WAY),
+    )
     answers = solve_each(problem, Budget(sweeps=1500))
     folded, opened = answers["folded"], answers["open"]
     assert isinstance(folded, Plan) and isinstance(opened, Plan)
@@ -361,6 +413,8 @@ def test_every_lay_by_itself_gives_a_plan_that_passes_the_check(kind, one_way):
     from rowanseed.core.pattern import Role
     from rowanseed.demo.six_gore_skirt import draft
 
-    cloth = Cloth("c", 1400, None, 12, Direction.ONE_WAY if one_way else Direction.TWO_WAY)
+    cloth = Cloth(
+        name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY if one_way else Direction.TWO_WAY
+    )
     problem = replace(lay_problem(draft(), Choices("A", "14"), Role.MAIN, cloth), lays=(kind,))
     assert check(problem, solve(problem, Budget(sweeps=60))) == []

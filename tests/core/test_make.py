@@ -105,7 +105,7 @@ def test_a_zip_without_a_mark_still_compiles():
 
 def test_steps_that_wait_for_each_other_are_reported():
     def step(id, needs):
-        return Step(id, f"Do {id}", (), Bench.HAND, Task.SEAM, (Need(needs, "so"),))
+        return Step(id=id, title=f"Do {id}", how=(), bench=Bench.HAND, task=Task.SEAM, needs=(Need(needs, "so"),))
 
     with pytest.raises(PatternError, match="wait for each other"):
         sequence([step("a", "b"), step("b", "a")])

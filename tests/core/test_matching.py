@@ -25,7 +25,9 @@ from rowanseed.demo import overshirt, six_gore_skirt, waistcoat
 from rowanseed.formats.layout_json import plan_document, problem_document
 
 CHECKER = Path(__file__).parents[1] / "outside" / "check_plan.py"
-CHECK = Cloth("check", 1500, 3000, 12, Direction.TWO_WAY, washed=True, repeat=Repeat(92, 84))
+CHECK = Cloth(
+    name="check", width=1500, length=3000, selvedge=12, direction=Direction.TWO_WAY, washed=True, repeat=Repeat(92, 84)
+)
 
 
 def garment(draft, size):
@@ -45,7 +47,7 @@ def shortest(problem, sweeps=60):
 def test_matched_lays_hold_by_the_open_checker_and_by_hand(draft, size, how, tmp_path):
     """`tests/outside/check_plan.py` shares no code with the application."""
     pattern, choices = garment(draft, size)
-    problem = lay_problem(pattern, choices, Role.MAIN, CHECK, (), how)
+    problem = lay_problem(pattern=pattern, choices=choices, role=Role.MAIN, cloth=CHECK, tactics=(), matching=how)
     assert problem.matches
     plan = shortest(problem)
     (tmp_path / "problem.json").write_text(json.dumps(problem_document(problem)))
@@ -57,8 +59,11 @@ def test_matched_lays_hold_by_the_open_checker_and_by_hand(draft, size, how, tmp
     for match in (m for m in problem.matches if m.axis == "x"):
         places = [
             stretch.start + moved([point.at], p.turn, p.mirrored, p.at)[0][0]
-            for stretch in plan.stretches for p in stretch.placements for point in match.points if p.piece == point.piece
-        ]  # fmt: skip
+            for stretch in plan.stretches
+            for p in stretch.placements
+            for point in match.points
+            if p.piece == point.piece
+        ]
         off = [(x - places[0]) % 92 for x in places]
         assert max(min(o, 92 - o) for o in off) < 0.2
 
@@ -120,7 +125,9 @@ def test_the_usual_rule_adds_a_repeat_for_each_length():
 
 def test_bounds_stay_bounds_where_something_is_matched_or_gone():
     pattern, choices = garment(waistcoat.draft, "14")
-    problem = lay_problem(pattern, choices, Role.MAIN, CHECK, (), Matching.BOTH)
+    problem = lay_problem(
+        pattern=pattern, choices=choices, role=Role.MAIN, cloth=CHECK, tactics=(), matching=Matching.BOTH
+    )
     assert estimate(problem).most is None
     assert estimate(problem).least <= shortest(problem, 20).length
 

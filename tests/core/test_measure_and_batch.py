@@ -24,32 +24,33 @@ from rowanseed.demo import six_gore_skirt
 from rowanseed.formats.reckoning_json import read_reckoning, write_reckoning
 
 SKIRT = six_gore_skirt.draft()
-LINEN = Cloth("linen", 1450, 4000, 10, Direction.TWO_WAY, washed=True, price=20.0)
+LINEN = Cloth(name="linen", width=1450, length=4000, selvedge=10, direction=Direction.TWO_WAY, washed=True, price=20.0)
 
 
 def test_cut_figures_by_hand():
     """A waistband 70 by 4 cm, a ruffle 12 cm deep on 2 m at double fullness, 2.4 m of binding 1 cm wide."""
-    band = cut_figures(Rectangle(RectangleKind.BAND, "band", 700, 40))
+    band = cut_figures(Rectangle(kind=RectangleKind.BAND, name="band", long=700, wide=40))
     assert (band.long.value, band.wide.value, band.parts, band.grain) == (720, 100, 1, Grain.LENGTHWISE)
-    ruffle = cut_figures(Rectangle(RectangleKind.RUFFLE, "ruffle", 2000, 120, fullness=2.0))
+    ruffle = cut_figures(Rectangle(kind=RectangleKind.RUFFLE, name="ruffle", long=2000, wide=120, fullness=2.0))
     assert (ruffle.long.value, ruffle.wide.value) == (4020, 146)
-    bias = cut_figures(Rectangle(RectangleKind.BIAS, "binding", 2400, 10))
+    bias = cut_figures(Rectangle(kind=RectangleKind.BIAS, name="binding", long=2400, wide=10))
     assert (bias.parts, bias.grain) == (4, Grain.BIAS)
     assert bias.wide.value == pytest.approx(4 * 10 + INCH / 8)
     assert bias.long.value == pytest.approx(600 + 20 + 40 + INCH / 8)
-    tie = cut_figures(Rectangle(RectangleKind.TIE, "tie", 900, 25))
+    tie = cut_figures(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25))
     assert tie.wide.value == 70 and "2 × finished width" in tie.wide.formula
 
 
 def test_a_waistband_by_the_worked_example_of_an_apron():
-    """Waist 25 in: the band is cut 27 in long, an inch for the seams and an inch to lap (common practice, no source)."""
-    band = cut_figures(Rectangle(RectangleKind.WAISTBAND, "band", 25 * INCH, 1.25 * INCH))
+    """Waist 25 in: the band is cut 27 in long, an inch for the seams and an inch to lap (common practice, no
+    source)."""
+    band = cut_figures(Rectangle(kind=RectangleKind.WAISTBAND, name="band", long=25 * INCH, wide=1.25 * INCH))
     assert band.long.value == pytest.approx(27 * INCH)
 
 
 def test_double_binding_is_cut_six_times_its_width_and_a_quarter_inch():
     """Common practice, no source: 6 × 1/2 in + 1/4 in."""
-    strip = cut_figures(Rectangle(RectangleKind.DOUBLE_BIAS, "binding", 500, INCH / 2))
+    strip = cut_figures(Rectangle(kind=RectangleKind.DOUBLE_BIAS, name="binding", long=500, wide=INCH / 2))
     assert strip.wide.value == pytest.approx(3.25 * INCH) and strip.grain is Grain.BIAS
 
 
@@ -68,8 +69,8 @@ def test_bias_yield_is_what_a_square_really_gives(side, wide):
 
 def test_rectangles_are_laid_and_cut_like_any_piece():
     strips = (
-        Rectangle(RectangleKind.BIAS, "binding", 1800, 10),
-        Rectangle(RectangleKind.STRAP, "strap", 400, 20, count=2),
+        Rectangle(kind=RectangleKind.BIAS, name="binding", long=1800, wide=10),
+        Rectangle(kind=RectangleKind.STRAP, name="strap", long=400, wide=20, count=2),
     )
     pattern = with_rectangles(SKIRT, "14", strips)
     problem = lay_problem(pattern, Choices("A", "14"), Role.MAIN, LINEN)
@@ -124,7 +125,14 @@ def test_the_needle_follows_weave_and_weight():
 
 def test_knits_and_cloth_alike_on_both_sides_are_made_ready_their_own_way():
     knit = Cloth(
-        "jersey", 1500, 2000, 10, Direction.TWO_WAY, structure=Structure.KNIT, both_sides=True, fibre=Fibre.ACETATE
+        name="jersey",
+        width=1500,
+        length=2000,
+        selvedge=10,
+        direction=Direction.TWO_WAY,
+        structure=Structure.KNIT,
+        both_sides=True,
+        fibre=Fibre.ACETATE,
     )
     steps = {s.key: s for s in preparation(knit)}
     assert "ends" not in steps and "rest" in steps and "side" in steps
@@ -132,6 +140,11 @@ def test_knits_and_cloth_alike_on_both_sides_are_made_ready_their_own_way():
 
 
 def test_a_reckoning_comes_back_as_it_was_kept():
-    kept = Reckoning(rectangles=(Rectangle(RectangleKind.TIE, "tie", 900, 25),), batch=(Member("a", "10"),), moved=("pocket",),
-                     wanted=(Wanted(WantedKind.SNAPS, 320),), on_border=True)  # fmt: skip
+    kept = Reckoning(
+        rectangles=(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25),),
+        batch=(Member("a", "10"),),
+        moved=("pocket",),
+        wanted=(Wanted(WantedKind.SNAPS, 320),),
+        on_border=True,
+    )
     assert read_reckoning(write_reckoning(kept)) == kept

@@ -50,8 +50,12 @@ def test_thread_is_the_seams_times_what_a_stitch_takes():
 
 
 def test_every_garment_gets_its_own_notions():
-    found = {p.name: {n.what.split(":")[0].split(",")[0] for n in notions(p, "A", p.envelope.sizes[3], None, overlocker=False)}
-             for p in (SKIRT, SHIRT, TROUSERS)}  # fmt: skip
+    found = {
+        p.name: {
+            n.what.split(":")[0].split(",")[0] for n in notions(p, "A", p.envelope.sizes[3], None, overlocker=False)
+        }
+        for p in (SKIRT, SHIRT, TROUSERS)
+    }
     assert (
         "Invisible zip" in found[SKIRT.name] and "Buttons" in found[SHIRT.name] and "Lapped zip" in found[TROUSERS.name]
     )
@@ -59,15 +63,24 @@ def test_every_garment_gets_its_own_notions():
 
 def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
     def line(what, count, project, group="thread and needles"):
-        return Line(group, what, count, "packet", None, (project,), ())
+        return Line(group=group, what=what, count=count, unit="packet", length=None, projects=(project,), workings=())
 
     hooks = [line("Hook and eye", 1, p, GROUPS[2]) for p in ("a", "b")]
-    found = merged([line("Machine needles, universal 80/12", 1, "a"), line("Machine needles, universal 80/12", 1, "b"), *hooks,
-                    line("Sewing thread to match", 1, "a"), line("Sewing thread to match", 2, "b")])  # fmt: skip
+    found = merged(
+        [
+            line("Machine needles, universal 80/12", 1, "a"),
+            line("Machine needles, universal 80/12", 1, "b"),
+            *hooks,
+            line("Sewing thread to match", 1, "a"),
+            line("Sewing thread to match", 2, "b"),
+        ]
+    )
     assert [(n.what, n.count, n.projects) for n in found] == [
-        ("Hook and eye", 2, ("a", "b")), ("Machine needles, universal 80/12", 1, ("a", "b")),
-        ("Sewing thread to match", 1, ("a",)), ("Sewing thread to match", 2, ("b",)),
-    ]  # fmt: skip
+        ("Hook and eye", 2, ("a", "b")),
+        ("Machine needles, universal 80/12", 1, ("a", "b")),
+        ("Sewing thread to match", 1, ("a",)),
+        ("Sewing thread to match", 2, ("b",)),
+    ]
     rows = list(csv.reader(write_shopping(found, Units.METRIC).splitlines()))
     assert rows[1] == [GROUPS[2], "Hook and eye", "2 packets", "a; b", "", ""]
 
@@ -75,11 +88,14 @@ def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
 def test_what_is_bought_by_length_adds_up_and_is_written_as_the_household_reads_it():
     elastic = [notion(SKIRT, "14", Wanted(WantedKind.ELASTIC, 700.0)) for _ in range(2)]
     found = merged(
-        Line(n.kind, n.what, n.count, n.unit, n.length, (p,), (n.working,)) for n, p in zip(elastic, "ab", strict=True)
+        Line(
+            group=n.kind, what=n.what, count=n.count, unit=n.unit, length=n.length, projects=(p,), workings=(n.working,)
+        )
+        for n, p in zip(elastic, "ab", strict=True)
     )
     assert found[0].length == pytest.approx(2 * (0.9 * 700 + 12.7))
     assert found[0].amount(Units.METRIC) == "128.5 cm" and found[0].amount(Units.IMPERIAL) == "50 5/8 in"
-    cloth = Line(GROUPS[0], "Linen", 1, "", 1600.0, ("a",), ())
+    cloth = Line(group=GROUPS[0], what="Linen", count=1, unit="", length=1600.0, projects=("a",), workings=())
     assert cloth.amount(Units.METRIC) == "1.60 m" and cloth.amount(Units.IMPERIAL) == "1 3/4 yd"
     assert replace(cloth, length=None).amount(Units.METRIC) == "not worked out yet"
 
@@ -110,10 +126,16 @@ def test_bound_edges_casings_and_pads_ask_for_their_notions_themselves():
     parts = tuple(EdgePart(p, "hem") for p in ("front", "side-front", "side-back", "back"))
     finishes = tuple(f for f in SKIRT.making.finishes if f.id != "hem")
     bound = replace(
-        SKIRT, making=replace(SKIRT.making, finishes=(*finishes, Finish("hem", "Hem", FinishKind.BINDING, parts)))
+        SKIRT,
+        making=replace(
+            SKIRT.making, finishes=(*finishes, Finish(id="hem", name="Hem", kind=FinishKind.BINDING, parts=parts))
+        ),
     )
     cased = replace(
-        SKIRT, making=replace(SKIRT.making, finishes=(*finishes, Finish("hem", "Hem", FinishKind.CASING, parts)))
+        SKIRT,
+        making=replace(
+            SKIRT.making, finishes=(*finishes, Finish(id="hem", name="Hem", kind=FinishKind.CASING, parts=parts))
+        ),
     )
     assert asked_for(SKIRT, Layers()) == ()
     (binding,) = asked_for(bound, Layers())

@@ -35,7 +35,7 @@ def test_the_length_of_a_curve_agrees_with_scipy(curve):
 
 
 def test_the_length_of_a_gentle_curve_is_exact_to_a_thousandth_of_a_millimetre():
-    curve = Segment((0, 0), (200, 30), (70, 0), (130, 25))
+    curve = Segment(start=(0, 0), end=(200, 30), control1=(70, 0), control2=(130, 25))
     length, _ = quad(lambda t: math.hypot(*curve.derivative(t)), 0, 1, epsabs=1e-12)
     assert curve.length() == pytest.approx(length, abs=1e-3)
 

@@ -68,7 +68,7 @@ def test_a_fold_is_straight_along_the_grain_and_has_no_allowance():
 
 
 def test_marks_lie_on_their_edge():
-    off = Mark("hip", MarkKind.NOTCH, "left", "start", {"S": 700.0})
+    off = Mark(id="hip", kind=MarkKind.NOTCH, edge="left", anchor="start", distance={"S": 700.0})
     assert "off the end" in _said(_panel(marks=[off]))
     assert "does not have" in _said(_panel(marks=[replace(off, edge="waist")]))
 
@@ -79,8 +79,8 @@ def test_charts_rise_and_have_no_gaps():
 
 def test_no_edge_may_be_forgotten():
     making = Making(
-        joins=(Join("side", "Side", (EdgePart("panel", "left"),), (EdgePart("panel", "right"),)),),
-        finishes=(Finish("hem", "Hem", FinishKind.HEM, (EdgePart("panel", "hem"),)),),
+        joins=(Join(id="side", name="Side", a=(EdgePart("panel", "left"),), b=(EdgePart("panel", "right"),)),),
+        finishes=(Finish(id="hem", name="Hem", kind=FinishKind.HEM, parts=(EdgePart("panel", "hem"),)),),
     )
     assert "edge “top”: The edge is neither sewn to another nor finished." in _said(_panel(), making=making)
     loose = replace(making, joins=(replace(making.joins[0], b=(EdgePart("sleeve", "cap"),)),))

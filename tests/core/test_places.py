@@ -28,7 +28,7 @@ SQUARE = ((0.0, 0.0), (300.0, 0.0), (300.0, 200.0), (0.0, 200.0))
 
 
 def _piece(outline=LOPSIDED, cut=2, pair=True, fold=None, grain=Grain.LENGTHWISE, id="p"):
-    return LayPiece(id, outline, cut, pair, fold, grain)
+    return LayPiece(id=id, outline=outline, cut=cut, pair=pair, fold=fold, grain=grain)
 
 
 @pytest.mark.parametrize(
@@ -93,14 +93,20 @@ def test_doubling_everything_gives_everything():
 
 
 def _problem(*pieces, one_way=False, lays=(LayKind.FOLDED, LayKind.OPEN)):
-    return Problem("t", LayCloth(1120.0, None, 12.0, one_way), 3.0, lays, pieces)
+    return Problem(
+        name="t",
+        cloth=LayCloth(width=1120.0, length=None, selvedge=12.0, one_way=one_way),
+        gap=3.0,
+        lays=lays,
+        pieces=pieces,
+    )
 
 
 def test_a_fold_piece_lies_on_the_fold_at_one_height_and_never_against_one_way_cloth():
     piece = _piece(SQUARE, 1, False, ((0.0, 0.0), (300.0, 0.0)))
     for one_way in (False, True):
         problem = _problem(piece, one_way=one_way)
-        laying = Laying(problem, LayKind.FOLDED, None, (), ShapeSet())
+        laying = Laying(problem=problem, lay=LayKind.FOLDED, depth=None, phases=(), shapes=ShapeSet())
         (item,) = items_of(laying, {"p": Demand(doubled=1)})
         assert all(way.option.low == way.option.high == pytest.approx(100.0) for way in item.ways)
         assert {way.turn for way in item.ways} <= ({0} if one_way else {0, 180})

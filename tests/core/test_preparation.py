@@ -11,7 +11,17 @@ from rowanseed.core.preparation import preparation, square_shrinkage
 def _steps(fibre, **more):
     return {
         step.key: step
-        for step in preparation(Cloth("c", 1400, None, 12, more.pop("direction", Direction.TWO_WAY), fibre, **more))
+        for step in preparation(
+            Cloth(
+                name="c",
+                width=1400,
+                length=None,
+                selvedge=12,
+                direction=more.pop("direction", Direction.TWO_WAY),
+                fibre=fibre,
+                **more,
+            )
+        )
     }
 
 

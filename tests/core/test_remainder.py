@@ -18,7 +18,7 @@ from rowanseed.core.pattern import Grain, Role
 from rowanseed.core.remainder import CUT_OFF, area_in_hand, cut_from, outline_of, remainders
 from rowanseed.demo import waistcoat
 
-CLOTH = Cloth("wool", 1500, 2600, 15, Direction.TWO_WAY, washed=True)
+CLOTH = Cloth(name="wool", width=1500, length=2600, selvedge=15, direction=Direction.TWO_WAY, washed=True)
 CHOICES = Choices("A", "14")
 PATTERN = altered(waistcoat.draft(), CHOICES).pattern
 PROBLEM = lay_problem(PATTERN, CHOICES, Role.MAIN, CLOTH)
@@ -71,7 +71,8 @@ def test_the_parts_as_cloths_have_the_outlines_they_had():
 
 @pytest.mark.parametrize("seed", range(8))
 def test_nothing_is_laid_where_there_is_no_cloth(seed):
-    """Patches stay where they are while a lay is shortened and pieces change places; the plan passes the exact check."""
+    """Patches stay where they are while a lay is shortened and pieces change places; the plan passes the exact
+    check."""
     rest = remainders([laid(PROBLEM, seed, 30)], PROBLEM.cloth, CLOTH)[0].cloth
     problem = lay_problem(PATTERN, CHOICES, Role.INTERFACING, rest)
     assert problem.forbidden and problem.lays == (LayKind.OPEN,)
@@ -125,10 +126,23 @@ def test_adding_a_piece_never_needs_less(boxes, more):
 
     def problem(of):
         pieces = tuple(
-            LayPiece(f"p{k}", ((0.0, 0.0), (float(a), 0.0), (float(a), float(b)), (0.0, float(b))), 1, False, None, Grain.LENGTHWISE)
+            LayPiece(
+                id=f"p{k}",
+                outline=((0.0, 0.0), (float(a), 0.0), (float(a), float(b)), (0.0, float(b))),
+                cut=1,
+                pair=False,
+                fold=None,
+                grain=Grain.LENGTHWISE,
+            )
             for k, (a, b) in enumerate(of)
-        )  # fmt: skip
-        return Problem("boxes", LayCloth(700, None, 10, False), 3, (LayKind.OPEN,), pieces)
+        )
+        return Problem(
+            name="boxes",
+            cloth=LayCloth(width=700, length=None, selvedge=10, one_way=False),
+            gap=3,
+            lays=(LayKind.OPEN,),
+            pieces=pieces,
+        )
 
     fewer, all_of_them = problem(boxes), problem([*boxes, more])
     assert estimate(all_of_them).least >= estimate(fewer).least

@@ -30,7 +30,7 @@ from rowanseed.core.saving.tactics import (
 )
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
-CLOTH = Cloth("c", 1400, None, 12, Direction.ONE_WAY)
+CLOTH = Cloth(name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY)
 DEMO = {m.__name__.rsplit(".", 1)[-1]: m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat)}
 
 
@@ -68,15 +68,26 @@ def test_a_lay_is_not_taken_over_where_it_does_not_hold():
 
 def rectangles(sizes, width=900.0):
     pieces = tuple(
-        LayPiece(f"p{k}", ((0.0, 0.0), (a, 0.0), (a, b), (0.0, b)), n, False, None, Grain.LENGTHWISE)
+        LayPiece(
+            id=f"p{k}",
+            outline=((0.0, 0.0), (a, 0.0), (a, b), (0.0, b)),
+            cut=n,
+            pair=False,
+            fold=None,
+            grain=Grain.LENGTHWISE,
+        )
         for k, (a, b, n) in enumerate(sizes)
     )
-    return Problem("boxes", LayCloth(width, None, 10.0, one_way=False), 3.0, (LayKind.OPEN,), pieces)
+    return Problem(
+        name="boxes", cloth=LayCloth(width, None, 10.0, one_way=False), gap=3.0, lays=(LayKind.OPEN,), pieces=pieces
+    )
 
 
 SIZES = st.lists(
-    st.tuples(st.floats(80, 500), st.floats(60, 400), st.integers(1, 3)), min_size=2, max_size=5,
-)  # fmt: skip
+    st.tuples(st.floats(80, 500), st.floats(60, 400), st.integers(1, 3)),
+    min_size=2,
+    max_size=5,
+)
 
 
 @given(SIZES, st.data())
@@ -150,8 +161,10 @@ def test_what_promises_most_is_tried_before_it_is_said_that_nothing_will_do():
 
 def test_a_shirt_may_have_collar_sleeves_or_back_of_another_cloth_and_a_skirt_not():
     assert set(offered(DEMO["overshirt"], "A", Role.MAIN, one_way=False)) & OTHER_CLOTH == {
-        Tactic.OTHER_BANDS, Tactic.OTHER_BACK, Tactic.OTHER_SLEEVES,
-    }  # fmt: skip
+        Tactic.OTHER_BANDS,
+        Tactic.OTHER_BACK,
+        Tactic.OTHER_SLEEVES,
+    }
     assert set(offered(DEMO["six_gore_skirt"], "A", Role.MAIN, one_way=False)) & OTHER_CLOTH == {Tactic.OTHER_FACING}
     sleeved = with_tactics(DEMO["overshirt"], (Tactic.OTHER_SLEEVES,), "L", "A")
     assert {p.id for p, _ in sleeved.pieces_for(Role.CONTRAST, "A")} == {"sleeve"}

@@ -33,12 +33,12 @@ def draft(module):
 
 
 def school(body, module, which, **wish):
-    choosing = Choosing(body, draft(module), "A", Wish(**wish))
+    choosing = Choosing(body=body, pattern=draft(module), view="A", wish=Wish(**wish))
     return next(p for p in proposals(choosing) if p.school is which)
 
 
 def advised(body, module, **wish):
-    choosing = Choosing(body, draft(module), "A", Wish(**wish))
+    choosing = Choosing(body=body, pattern=draft(module), view="A", wish=Wish(**wish))
     return recommended(choosing, proposals(choosing))[0]
 
 
@@ -51,7 +51,9 @@ def test_a_full_bust_goes_by_the_high_bust_and_is_adjusted():
     assert (found.size, found.alterations) == ("14", (Alteration(Kind.BUST, 50.0),))
     assert advised(ALTO, waistcoat).school is School.HIGH_BUST
     # The adjustment is carried out on the pieces and gives what the school reckoned with.
-    assert altered(draft(waistcoat), Choices("A", found.size, (), found.alterations)).touched
+    assert altered(
+        draft(waistcoat), Choices(view="A", size=found.size, blend=(), alterations=found.alterations)
+    ).touched
 
 
 def test_without_a_high_bust_it_is_asked_for_and_a_skirt_has_none():
@@ -121,7 +123,8 @@ def test_finished_ease_picks_what_trying_every_size_picks(bust, waist, hip, fit)
 
 
 def test_the_bands_are_the_trades():
-    """In inches for a woven dress or blouse; jackets an inch more, coats two and a half (common practice, no source)."""
+    """In inches for a woven dress or blouse; jackets an inch more, coats two and a half (common practice, no
+    source)."""
     assert BANDS_IN["bust"][Fit.FITTED] == (3, 4)
     assert wanted(Wish(Fit.FITTED), "blouse", "bust", None, 900) == pytest.approx((3 * INCH, 4 * INCH))
     assert wanted(Wish(Fit.FITTED), "jacket", "bust", None, 900) == pytest.approx((4 * INCH, 5 * INCH))
@@ -135,7 +138,9 @@ def test_a_stretchy_cloth_may_be_smaller_than_the_body():
 
 
 def test_own_figures_rule_over_every_band():
-    assert wanted(Wish(Fit.CLOSE, Over.THICK, 0.5, {"hip": (30.0, 60.0)}), "skirt", "hip", 80.0, 1000) == (30.0, 60.0)
+    assert wanted(
+        Wish(fit=Fit.CLOSE, over=Over.THICK, stretch=0.5, own={"hip": (30.0, 60.0)}), "skirt", "hip", 80.0, 1000
+    ) == (30.0, 60.0)
 
 
 def test_a_verdict_says_how_much_where_and_what_helps():
@@ -162,7 +167,7 @@ def test_off_the_chart_it_says_what_is_nearest_and_what_to_alter():
     found = school({"bust": 1240.0, "waist": 1010.0}, waistcoat, School.CHART)
     assert found.size == "22" and "No size fits" in found.reason
     assert any(a.kind is Kind.SEAM and a.level == "bust" and a.by == 60 for a in found.alterations)
-    assert altered(draft(waistcoat), Choices("A", "22", (), found.alterations)).touched
+    assert altered(draft(waistcoat), Choices(view="A", size="22", blend=(), alterations=found.alterations)).touched
 
 
 def test_far_off_the_chart_grading_is_not_sensible():
@@ -182,7 +187,10 @@ def test_no_measurements_no_size_but_what_is_needed_is_named(module):
 def test_the_chart_school_reads_a_published_chart(bust, size):
     """EN 13402 women's bust girths, from memory: 88 is size 38, then 4 cm a size."""
     chart = {"bust": {"38": 880.0, "40": 920.0, "42": 960.0, "44": 1000.0}}
-    pattern = replace(gathered_skirt(), envelope=Envelope((View("A", ""),), ("38", "40", "42", "44"), ("bust",), chart))
+    pattern = replace(
+        gathered_skirt(),
+        envelope=Envelope(views=(View("A", ""),), sizes=("38", "40", "42", "44"), sized_by=("bust",), body_chart=chart),
+    )
     assert proposals(Choosing({"bust": float(bust)}, pattern, "A"))[0].size == size
 
 
@@ -190,13 +198,15 @@ def test_the_chart_school_reads_a_published_chart(bust, size):
     body=st.fixed_dictionaries(
         {}, optional={m: st.floats(400, 2000) for m in ("bust", "high_bust", "waist", "hip", "upper_arm")}
     ),
-    fit=st.sampled_from(list(Fit)), over=st.sampled_from(list(Over)), stretch=st.floats(0, 1),
+    fit=st.sampled_from(list(Fit)),
+    over=st.sampled_from(list(Over)),
+    stretch=st.floats(0, 1),
     module=st.sampled_from(DRAFTS),
-)  # fmt: skip
+)
 @settings(max_examples=120, deadline=None)
 def test_every_body_gets_an_answer_from_every_school(body, fit, over, stretch, module):
     """A size of the pattern with a reason, or the reason alone; and the advice is one of the answers."""
-    choosing = Choosing(body, draft(module), "A", Wish(fit, over, stretch))
+    choosing = Choosing(body=body, pattern=draft(module), view="A", wish=Wish(fit, over, stretch))
     found = proposals(choosing)
     assert [p.school for p in found] == list(School)
     for p in found:

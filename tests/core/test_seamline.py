@@ -58,10 +58,10 @@ def test_a_hem_turned_up_mirrors_the_garment_above_it():
 
 def test_darts_are_taken_off_the_seam():
     marks = [
-        Mark("leg-1", MarkKind.DART_LEG, "top", "start", {"S": 60.0}),
-        Mark("leg-2", MarkKind.DART_LEG, "top", "leg-1", {"S": 22.0}),
+        Mark(id="leg-1", kind=MarkKind.DART_LEG, edge="top", anchor="start", distance={"S": 60.0}),
+        Mark(id="leg-2", kind=MarkKind.DART_LEG, edge="top", anchor="leg-1", distance={"S": 22.0}),
     ]
-    dart = Dart("waist", "top", ("leg-1", "leg-2"), {"S": (100.0, 90.0)})
+    dart = Dart(id="waist", edge="top", legs=("leg-1", "leg-2"), point={"S": (100.0, 90.0)})
     plain = quadrilateral(SLANTED, (15, 15, 15, 15))
     darted = quadrilateral(SLANTED, (15, 15, 15, 15), marks=marks, darts=[dart])
     assert seam_length(plain, "S", "top") - seam_length(darted, "S", "top") == pytest.approx(22)
@@ -70,6 +70,6 @@ def test_darts_are_taken_off_the_seam():
 def test_a_mark_is_found_from_either_end():
     long = quadrilateral(SLANTED, (0, 0, 0, 0))
     whole = seam_length(long, "S", "left")
-    from_end = Mark("m", MarkKind.NOTCH, "left", "end", {"S": 100.0})
-    from_start = Mark("m", MarkKind.NOTCH, "left", "start", {"S": whole - 100.0})
+    from_end = Mark(id="m", kind=MarkKind.NOTCH, edge="left", anchor="end", distance={"S": 100.0})
+    from_start = Mark(id="m", kind=MarkKind.NOTCH, edge="left", anchor="start", distance={"S": whole - 100.0})
     assert mark_point(long, "S", from_end) == pytest.approx(mark_point(long, "S", from_start))

@@ -9,7 +9,9 @@ from rowanseed.core.sizing.chart import by_chart
 
 CHART = {"hip": {"10": 920.0, "12": 960.0, "14": 1000.0}, "waist": {"10": 680.0, "12": 720.0, "14": 760.0}}
 FINISHED = {"A": {"hip": {"10": 1000.0, "12": 1040.0, "14": 1080.0}, "waist": {"10": 700.0, "12": 740.0, "14": 780.0}}}
-ENVELOPE = Envelope((View("A", ""),), ("10", "12", "14"), ("hip", "waist"), CHART, FINISHED)
+ENVELOPE = Envelope(
+    views=(View("A", ""),), sizes=("10", "12", "14"), sized_by=("hip", "waist"), body_chart=CHART, finished=FINISHED
+)
 
 
 @pytest.mark.parametrize(

@@ -43,16 +43,31 @@ def two_piece_body():
     )
     cut = (Cut(Role.MAIN, 1, fold="centre"),)
     front, back = (
-        Piece(p.value, p.value, k, Drawn.SEAM, edges, {"one": shape}, cut, panel=p)
+        Piece(
+            id=p.value, name=p.value, number=k, drawn=Drawn.SEAM, edges=edges, shapes={"one": shape}, cuts=cut, panel=p
+        )
         for k, p in enumerate((Panel.FRONT, Panel.BACK), 1)
     )
-    side = Join("sides", "Side seams", (EdgePart("front", "side"),), (EdgePart("back", "side"),), each_hand=True)
-    return Pattern("Top", "", "", "top", Envelope((View("A", ""),), ("one",)), (front, back), Making((side,)))
+    side = Join(
+        id="sides", name="Side seams", a=(EdgePart("front", "side"),), b=(EdgePart("back", "side"),), each_hand=True
+    )
+    return Pattern(
+        name="Top",
+        house="",
+        code="",
+        garment="top",
+        envelope=Envelope((View("A", ""),), ("one",)),
+        pieces=(front, back),
+        making=Making((side,)),
+    )
 
 
 def test_one_fold_piece_against_the_selvedges_halves_the_length_of_a_two_piece_body():
     """On folded cloth both lie on the fold, one after the other; with the back at the selvedges, side by side."""
-    top, cloth = two_piece_body(), Cloth("cloth", 1260, 3000, 10, Direction.TWO_WAY, washed=True)
+    top, cloth = (
+        two_piece_body(),
+        Cloth(name="cloth", width=1260, length=3000, selvedge=10, direction=Direction.TWO_WAY, washed=True),
+    )
     assert Tactic.FOLD_TO_SELVEDGE in offered(top, "A", Role.MAIN, one_way=False)
     assert Tactic.FOLD_TO_SELVEDGE not in offered(SKIRT, "A", Role.MAIN, one_way=False)
     changed = with_tactics(top, (Tactic.FOLD_TO_SELVEDGE,), "one", "A")

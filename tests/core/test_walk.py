@@ -27,7 +27,7 @@ SHORT = [(0.0, 0.0), (560.0, 0.0), (560.0, 300.0), (0.0, 300.0)]
 
 
 def _walked(a, b, difference=NOTHING, edge="left"):
-    join = Join("j", "Side", (EdgePart("a", edge),), (EdgePart("b", edge),), difference)
+    join = Join(id="j", name="Side", a=(EdgePart("a", edge),), b=(EdgePart("b", edge),), difference=difference)
     (found,) = walk(pattern_of(a, b, making=Making(joins=(join,))), "S")
     return found
 
@@ -68,18 +68,18 @@ def test_half_a_millimetre_is_no_difference_and_one_is():
 def test_forgetting_a_dart_would_be_the_usual_fault():
     """The top edge is 300 wide with a dart of 24: it meets a band of 276."""
     marks = [
-        Mark("m1", MarkKind.DART_LEG, "top", "end", {"S": 150.0}),
-        Mark("m2", MarkKind.DART_LEG, "top", "m1", {"S": 24.0}),
+        Mark(id="m1", kind=MarkKind.DART_LEG, edge="top", anchor="end", distance={"S": 150.0}),
+        Mark(id="m2", kind=MarkKind.DART_LEG, edge="top", anchor="m1", distance={"S": 24.0}),
     ]
-    dart = Dart("d", "top", ("m1", "m2"), {"S": (90.0, 150.0)})
+    dart = Dart(id="d", edge="top", legs=("m1", "m2"), point={"S": (90.0, 150.0)})
     band = [(0.0, 0.0), (60.0, 0.0), (60.0, 276.0), (0.0, 276.0)]
     assert _walked(_piece("a", LONG, marks=marks, darts=[dart]), _piece("b", band), edge="top").walks
 
 
 def test_a_part_runs_from_mark_to_mark():
     marks = [
-        Mark("low", MarkKind.DOT, "left", "start", {"S": 100.0}),
-        Mark("high", MarkKind.DOT, "left", "end", {"S": 50.0}),
+        Mark(id="low", kind=MarkKind.DOT, edge="left", anchor="start", distance={"S": 100.0}),
+        Mark(id="high", kind=MarkKind.DOT, edge="left", anchor="end", distance={"S": 50.0}),
     ]
     pattern = pattern_of(_piece("a", LONG, marks=marks))
     assert part_length(pattern, "S", EdgePart("a", "left", from_mark="low", to_mark="high")) == pytest.approx(450)
@@ -102,7 +102,7 @@ def test_a_walked_seam_shows_its_sum():
 
 
 def test_a_seam_matched_at_one_end_may_stand_over_at_the_other():
-    join = Join("j", "Front to side", (EdgePart("a", "left"),), (EdgePart("b", "left"),), align="start")
+    join = Join(id="j", name="Front to side", a=(EdgePart("a", "left"),), b=(EdgePart("b", "left"),), align="start")
     (found,) = walk(pattern_of(_piece("a", LONG), _piece("b", SHORT), making=Making(joins=(join,))), "S")
     assert found.is_offset and found.walks and found.fault == pytest.approx(40)
 

@@ -24,11 +24,16 @@ def test_every_kind_of_figure_has_its_unit(quantity, metric, imperial):
 
 
 def test_sums_come_deepest_first():
-    lay = Working("lay", cloth_length(1000), "as drawn", ())
+    lay = Working(name="lay", quantity=cloth_length(1000), formula="as drawn", given=())
     ready = Working(
-        "ready", cloth_length(1050), "lay + straightening", (lay.as_given(), Given("ends", length(50), Source.PRACTICE))
+        name="ready",
+        quantity=cloth_length(1050),
+        formula="lay + straightening",
+        given=(lay.as_given(), Given("ends", length(50), Source.PRACTICE)),
     )
-    buy = Working("buy", cloth_length(1100), "rounded up", (ready.as_given("ready to cut"),))
+    buy = Working(
+        name="buy", quantity=cloth_length(1100), formula="rounded up", given=(ready.as_given("ready to cut"),)
+    )
     assert [step.name for step in buy.steps()] == ["lay", "ready", "buy"]
     assert buy.given[0].name == "ready to cut"
     assert buy.given[0].source is Source.WORKED_OUT

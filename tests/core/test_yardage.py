@@ -13,7 +13,7 @@ from rowanseed.core.yardage import need, printed, will_it_do
 
 
 def _cloth(length=None, **more):
-    return Cloth("test", 1120, length, 12, Direction.TWO_WAY, **more)
+    return Cloth(name="test", width=1120, length=length, selvedge=12, direction=Direction.TWO_WAY, **more)
 
 
 def test_each_step_adds_to_the_one_before():
@@ -59,13 +59,22 @@ def test_no_cloth_in_hand_is_no_verdict():
 
 def test_the_envelopes_figure_is_never_one_for_wider_cloth_or_the_wrong_direction():
     lines = tuple(
-        PrintedYardage("A", "12", Role.MAIN, width, one_way, length)
+        PrintedYardage(view="A", size="12", role=Role.MAIN, width=width, one_way=one_way, length=length)
         for width, one_way, length in ((1120, False, 1700), (1120, True, 2000), (1500, True, 1500))
     )
     envelope = Envelope((View("A", ""),), ("12",), yardage=lines)
     two_way = printed(envelope, "A", "12", Role.MAIN, _cloth())
     assert two_way is not None and two_way.length == 1700
-    napped = Cloth("nap", 1480, None, 12, Direction.ONE_WAY)
+    napped = Cloth(name="nap", width=1480, length=None, selvedge=12, direction=Direction.ONE_WAY)
     wide = printed(envelope, "A", "12", Role.MAIN, napped)
     assert wide is not None and wide.length == 1500
-    assert printed(envelope, "A", "12", Role.MAIN, Cloth("narrow", 900, None, 12, Direction.TWO_WAY)) is None
+    assert (
+        printed(
+            envelope,
+            "A",
+            "12",
+            Role.MAIN,
+            Cloth(name="narrow", width=900, length=None, selvedge=12, direction=Direction.TWO_WAY),
+        )
+        is None
+    )

@@ -27,8 +27,16 @@ from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.drawings.widths import Bar, draw_widths
 
 SVG = "{http://www.w3.org/2000/svg}"
-CHECKED = Cloth("checked wool", 1500, 1600, 15, Direction.TWO_WAY, surface=Surface.CHECK, repeat=Repeat(92, 84),
-                lines=Lines((Line(12, 12), Line(58, 4)), (Line(14, 13),)))  # fmt: skip
+CHECKED = Cloth(
+    name="checked wool",
+    width=1500,
+    length=1600,
+    selvedge=15,
+    direction=Direction.TWO_WAY,
+    surface=Surface.CHECK,
+    repeat=Repeat(92, 84),
+    lines=Lines((Line(12, 12), Line(58, 4)), (Line(14, 13),)),
+)
 LETTER = 0.56
 """About how wide a letter is, as a share of its size."""
 
@@ -86,7 +94,10 @@ def test_strips_are_to_one_scale_and_no_word_is_cut_off(lengths, needed, units):
 @given(LENGTHS, st.sampled_from(Units))
 @settings(max_examples=40)
 def test_the_figure_of_a_width_stands_in_its_own_bar_and_not_beside_the_envelopes_mark(lengths, units):
-    bars = [Bar("112 cm", bool(k % 2), mm + 500, None if k else mm + 520) for k, mm in enumerate(lengths)]
+    bars = [
+        Bar(name="112 cm", one_way=bool(k % 2), length=mm + 500, printed=None if k else mm + 520)
+        for k, mm in enumerate(lengths)
+    ]
     root = read(draw_widths(bars, units, "#553355", "#ddccdd", "main"))
     drawn = [r for r in rects(root) if r["height"] == 22]
     figures = [t for t in root.iter(f"{SVG}text") if t.get("font-weight") == "700"]

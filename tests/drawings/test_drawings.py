@@ -69,10 +69,23 @@ def test_any_cloth_gives_a_thread_that_can_be_read(value):
 
 @pytest.fixture(scope="module")
 def lay():
-    cloth = Cloth("Sprigs <&>", 1400, 2600, 12, Direction.ONE_WAY, surface=Surface.SPRIGS, colour="#8c2f4f")
+    cloth = Cloth(
+        name="Sprigs <&>",
+        width=1400,
+        length=2600,
+        selvedge=12,
+        direction=Direction.ONE_WAY,
+        surface=Surface.SPRIGS,
+        colour="#8c2f4f",
+    )
     problem = lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, cloth)
     plan = solve_each(problem, Budget(sweeps=6))["folded"]
-    return cloth, problem, plan, cut_list(SKIRT, "14", Role.MAIN, problem, plan, cloth.surface)
+    return (
+        cloth,
+        problem,
+        plan,
+        cut_list(pattern=SKIRT, size="14", role=Role.MAIN, problem=problem, plan=plan, surface=cloth.surface),
+    )
 
 
 @pytest.mark.parametrize("units", list(Units))
@@ -125,7 +138,7 @@ def test_every_print_can_be_drawn(lay, surface):
 
 
 def test_bars_of_ease_are_to_one_scale():
-    rows = ease_rows({"waist": 760.0, "hip": 1010.0}, SKIRT, "A", {}, "14", Wish())
+    rows = ease_rows(body={"waist": 760.0, "hip": 1010.0}, pattern=SKIRT, view="A", sizes={}, size="14", wish=Wish())
     root = _read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2"))
     widths = [float(r.get("width")) for r in root.iter(f"{SVG}rect")]
     ends = [float(r.get("x")) + float(r.get("width")) for r in root.iter(f"{SVG}rect")]
@@ -136,7 +149,7 @@ def test_bars_of_ease_are_to_one_scale():
 
 
 def test_a_garment_smaller_than_the_body_says_so_in_more_than_colour():
-    rows = ease_rows({"waist": 900.0, "hip": 1010.0}, SKIRT, "A", {}, "14", Wish())
+    rows = ease_rows(body={"waist": 900.0, "hip": 1010.0}, pattern=SKIRT, view="A", sizes={}, size="14", wish=Wish())
     assert any(text.startswith("−") for text in _texts(_read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2"))))
 
 
@@ -149,7 +162,14 @@ def test_the_nest_shows_every_size_and_names_every_piece():
 
 def test_the_longer_strip_is_the_longer_one():
     strips = [Strip("in hand", 2000.0, is_cloth=True), Strip("to buy", 1500.0)]
-    root = _read(draw_strips(strips, Cloth("c", 1400, 2000, 12, Direction.TWO_WAY), 1450.0, Units.METRIC))
+    root = _read(
+        draw_strips(
+            strips,
+            Cloth(name="c", width=1400, length=2000, selvedge=12, direction=Direction.TWO_WAY),
+            1450.0,
+            Units.METRIC,
+        )
+    )
     widths = [float(r.get("width")) for r in root.iter(f"{SVG}rect") if r.get("stroke")]
     assert widths[0] / widths[1] == pytest.approx(2000 / 1500, rel=1e-3)
 

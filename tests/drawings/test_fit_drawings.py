@@ -94,12 +94,16 @@ def test_notches_are_ticks_on_their_edge():
 
 def _altered(module, size, *alterations):
     pattern = _draft(module)
-    return pattern, altered(pattern, Choices("A", size, (), alterations)).pattern
+    return pattern, altered(pattern, Choices(view="A", size=size, blend=(), alterations=alterations)).pattern
 
 
 def test_what_changed_is_shaded_by_its_true_area():
     pattern, new = _altered(six_gore_skirt, "14", Alteration(Kind.HEM, 50.0))
-    root = ElementTree.fromstring(draw_altered(pattern, new, "14", THREAD, SHADE, ["front"], Units.METRIC))
+    root = ElementTree.fromstring(
+        draw_altered(
+            drawn=pattern, altered=new, size="14", thread=THREAD, shade=SHADE, names=["front"], units=Units.METRIC
+        )
+    )
     shaded = sum(Polygon(_points(p.get("d"))).area for p in root.iter(f"{SVG}path") if p.get("fill") == SHADE)
     ring = [p for p in root.iter(f"{SVG}path") if p.get("stroke") == THREAD and p.get("stroke-linejoin") == "round"]
     drawn = Polygon(_points(ring[0].get("d"))).area
@@ -110,10 +114,18 @@ def test_what_changed_is_shaded_by_its_true_area():
 
 def test_edges_say_how_much_longer_they_are_and_others_say_nothing():
     pattern, new = _altered(six_gore_skirt, "14", Alteration(Kind.HEM, 50.0))
-    texts = _texts(ElementTree.fromstring(draw_altered(pattern, new, "14", THREAD, SHADE, ["front"], Units.METRIC)))
+    texts = _texts(
+        ElementTree.fromstring(
+            draw_altered(
+                drawn=pattern, altered=new, size="14", thread=THREAD, shade=SHADE, names=["front"], units=Units.METRIC
+            )
+        )
+    )
     grown = [t for t in texts if t.startswith(("+", "−"))]
     assert "+5 cm" in grown and len(grown) <= 3
-    unchanged = draw_altered(pattern, pattern, "14", THREAD, SHADE, ["front"], Units.METRIC)
+    unchanged = draw_altered(
+        drawn=pattern, altered=pattern, size="14", thread=THREAD, shade=SHADE, names=["front"], units=Units.METRIC
+    )
     assert not [t for t in _texts(ElementTree.fromstring(unchanged)) if t.startswith("+")]
     assert SHADE not in unchanged
 
@@ -122,7 +134,9 @@ def test_edges_say_how_much_longer_they_are_and_others_say_nothing():
 def test_every_piece_of_a_much_altered_pattern_is_drawn_on_its_sheet(units):
     pattern, new = _altered(overshirt, "L", Alteration(Kind.HEM, -40.0), Alteration(Kind.SHOULDER_SLOPE, 12.0))
     names = [piece.id for piece in pattern.pieces]
-    root = ElementTree.fromstring(draw_altered(pattern, new, "L", THREAD, SHADE, names, units))
+    root = ElementTree.fromstring(
+        draw_altered(drawn=pattern, altered=new, size="L", thread=THREAD, shade=SHADE, names=names, units=units)
+    )
     assert _inside(root)
     assert {piece.name for piece in pattern.pieces} <= set(_texts(root))
     assert all(t.endswith((" cm", " in")) for t in _texts(root) if t.startswith(("+", "−")))
@@ -164,7 +178,11 @@ def test_a_single_day_of_measurements_can_be_drawn():
 
 @pytest.mark.parametrize("units", list(Units))
 def test_bars_of_widths_are_to_one_scale_with_the_envelopes_figure_marked(units):
-    bars = [Bar("90 cm", False, 3000.0, 3200.0), Bar("90 cm", True, 3600.0, None), Bar("150 cm", False, 1500.0, None)]
+    bars = [
+        Bar(name="90 cm", one_way=False, length=3000.0, printed=3200.0),
+        Bar(name="90 cm", one_way=True, length=3600.0, printed=None),
+        Bar(name="150 cm", one_way=False, length=1500.0, printed=None),
+    ]
     root = ElementTree.fromstring(draw_widths(bars, units, THREAD, SHADE, "main"))
     rects = [r for r in root.iter(f"{SVG}rect") if r.get("x")]
     widths = [float(r.get("width")) for r in rects]

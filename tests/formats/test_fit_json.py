@@ -21,10 +21,15 @@ CHOICES = st.builds(
     reason=st.text(max_size=40),
     blend=st.lists(st.tuples(NAMES, NAMES), max_size=3).map(tuple),
     alterations=st.lists(ALTERATIONS, max_size=4).map(tuple),
-    wish=st.builds(Wish, st.sampled_from(Fit), st.sampled_from(Over), st.floats(0, 1),
-                   st.dictionaries(NAMES, st.tuples(MM, MM), max_size=3)),
+    wish=st.builds(
+        Wish,
+        st.sampled_from(Fit),
+        st.sampled_from(Over),
+        st.floats(0, 1),
+        st.dictionaries(NAMES, st.tuples(MM, MM), max_size=3),
+    ),
     accepted=st.dictionaries(NAMES, MM, max_size=3),
-)  # fmt: skip
+)
 
 
 @given(CHOICES)

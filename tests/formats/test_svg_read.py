@@ -88,10 +88,16 @@ def test_a_nest_of_sizes_is_read_and_differing_structure_is_evened_out_and_told(
         (b"<html></html>", "not an SVG drawing"),
         (b"x" * (LARGEST_BYTES + 1), "5 MB is the most"),
         (_svg("".join(f'<rect id="r{k}" x="{k}" y="0" width="20" height="20"/>' for k in range(500))), "more than 400"),
-        (_svg('<g id="size-S"><rect id="a-S" width="50" height="90"/></g><g id="size-L"><rect id="b-L" width="50" height="90"/></g>'),
-         "not there in every size"),
+        (
+            _svg(
+                '<g id="size-S"><rect id="a-S" width="50" height="90"/></g><g id="size-L"><rect id="b-L" '
+                'width="50" '
+                'height="90"/></g>'
+            ),
+            "not there in every size",
+        ),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_used_is_refused_in_a_sentence(svg, said):
     with pytest.raises(DrawingError) as refused:
         read_drawing(svg)
@@ -103,16 +109,21 @@ def test_a_drawing_becomes_a_pattern_that_can_be_laid():
     (piece,) = drawing.pieces
     fold = fold_choices(piece, "as drawn", across=False)[0]
     assert fold.length == pytest.approx(500, abs=0.01)
-    decision = Decision("Panel", Role.MAIN, 2, False, fold.name, grain_across_page=False)
+    decision = Decision(name="Panel", role=Role.MAIN, count=2, pair=False, fold=fold.name, grain_across_page=False)
     pattern = pattern_of(drawing, {"panel": decision}, "Apron", "apron", {"hip": {"as drawn": 960.0}})
-    problem = lay_problem(pattern, Choices("A", "as drawn"), Role.MAIN, Cloth("c", 1120, None, 10, Direction.TWO_WAY))
+    problem = lay_problem(
+        pattern,
+        Choices("A", "as drawn"),
+        Role.MAIN,
+        Cloth(name="c", width=1120, length=None, selvedge=10, direction=Direction.TWO_WAY),
+    )
     assert problem.pieces[0].area == pytest.approx(2 * _area(piece), rel=1e-3)
     assert problem.pieces[0].fold is not None
 
 
 def test_grain_across_the_page_turns_the_piece_a_quarter():
     drawing = read_drawing(_svg(PANEL))
-    decision = Decision("Panel", Role.MAIN, 1, False, None, grain_across_page=True)
+    decision = Decision(name="Panel", role=Role.MAIN, count=1, pair=False, fold=None, grain_across_page=True)
     shape = pattern_of(drawing, {"panel": decision}, "Apron", "", {}).pieces[0].shapes["as drawn"]
     xs = [x for chain in shape.edges.values() for x, _ in flatten(chain)]
     assert max(xs) - min(xs) == pytest.approx(340, abs=0.1)

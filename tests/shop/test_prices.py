@@ -35,7 +35,7 @@ def test_what_the_shop_does_not_keep_has_no_price():
 @pytest.mark.parametrize("module", [overshirt, six_gore_skirt, trousers, waistcoat], ids=lambda m: m.__name__[15:])
 def test_every_notion_of_the_demo_patterns_can_be_priced(module, fibre, overlocker):
     pattern = module.draft()
-    cloth = Cloth("any", 1120, None, 10, Direction.TWO_WAY, fibre)
+    cloth = Cloth(name="any", width=1120, length=None, selvedge=10, direction=Direction.TWO_WAY, fibre=fibre)
     needed = notions(pattern, "A", pattern.envelope.sizes[0], cloth, overlocker=overlocker)
     assert needed and all(price_of_notion(n.what, n.count, n.length) is not None for n in needed)
 

@@ -17,9 +17,30 @@ from rowanseed.formats.reckoning_json import read_cloth, read_reckoning, write_c
 from rowanseed.store import cloths, patterns, people, projects
 from rowanseed.store.database import connect, migrate
 
-WOOL = Cloth("wool", 1500, 1600, 15, Direction.TWO_WAY, Fibre.WOOL, 0.03, 0.02, True, "#6b4f7d", Surface.CHECK, 310.0,
-             Structure.WOVEN, 0.0, Repeat(92, 84, True), Lines((Line(12, 12),), (Line(14, 13),)), Border.ONE, 60.0, True, 39.5, "dry clean",
-             (((0.0, 0.0), (10.0, 0.0), (10.0, 20.0)),))  # fmt: skip
+WOOL = Cloth(
+    name="wool",
+    width=1500,
+    length=1600,
+    selvedge=15,
+    direction=Direction.TWO_WAY,
+    fibre=Fibre.WOOL,
+    shrink_along=0.03,
+    shrink_across=0.02,
+    washed=True,
+    colour="#6b4f7d",
+    surface=Surface.CHECK,
+    weight=310.0,
+    structure=Structure.WOVEN,
+    stretch=0.0,
+    repeat=Repeat(92, 84, True),
+    lines=Lines((Line(12, 12),), (Line(14, 13),)),
+    border=Border.ONE,
+    border_line=60.0,
+    both_sides=True,
+    price=39.5,
+    care="dry clean",
+    gone=(((0.0, 0.0), (10.0, 0.0), (10.0, 20.0)),),
+)
 
 
 @pytest.fixture
@@ -49,10 +70,12 @@ def test_a_database_from_before_keeps_its_cloths_and_who_cuts_from_them(tmp_path
     old.execute("INSERT INTO person (id, name, age) VALUES (1, 'Nerys', 'adult')")
     old.execute("INSERT INTO pattern (id, name, document, added_on) VALUES (1, 'skirt', '{}', '2026-01-01')")
     old.execute(
-        "INSERT INTO cloth VALUES (7, 'cord', 1120.0, NULL, 10.0, 'one-way', 'cotton', 0.04, 0.02, 1, '#2f5d4e', 'needlecord')"
+        "INSERT INTO cloth VALUES (7, 'cord', 1120.0, NULL, 10.0, 'one-way', 'cotton', 0.04, 0.02, 1, '#2f5d4e', "
+        "'needlecord')"
     )
     old.execute(
-        "INSERT INTO project (id, name, person_id, pattern_id, view, started_on) VALUES (1, 'p', 1, 1, 'A', '2026-01-01')"
+        "INSERT INTO project (id, name, person_id, pattern_id, view, started_on) VALUES (1, 'p', 1, 1, 'A', "
+        "'2026-01-01')"
     )
     old.execute("INSERT INTO project_cloth VALUES (1, 'main', 7)")
     old.close()
@@ -60,7 +83,17 @@ def test_a_database_from_before_keeps_its_cloths_and_who_cuts_from_them(tmp_path
     migrate(db)
     entry = cloths.cloth(db, 7)
     assert entry.cloth == Cloth(
-        "cord", 1120, None, 10, Direction.ONE_WAY, Fibre.COTTON, 0.04, 0.02, True, "#2f5d4e", Surface.CORD
+        name="cord",
+        width=1120,
+        length=None,
+        selvedge=10,
+        direction=Direction.ONE_WAY,
+        fibre=Fibre.COTTON,
+        shrink_along=0.04,
+        shrink_across=0.02,
+        washed=True,
+        colour="#2f5d4e",
+        surface=Surface.CORD,
     )
     record = projects.project(db, 1)
     assert record.cloths == {Role.MAIN: 7} and record.reckoning == Reckoning()
@@ -77,7 +110,7 @@ def test_a_cloth_with_everything_comes_back_as_it_was_put_away(db):
 
 def test_cutting_up_takes_the_cloth_off_the_shelf_and_undoing_brings_it_back(db, project):
     id, cloth = project
-    rest = Cloth("wool, what is left", 1500, 700, 15, Direction.TWO_WAY)
+    rest = Cloth(name="wool, what is left", width=1500, length=700, selvedge=15, direction=Direction.TWO_WAY)
     cloths.cut_up(db, cloth, id, [rest])
     assert [e.cloth.name for e in cloths.cloths(db)] == ["wool, what is left"]
     assert cloths.cloth(db, cloth).cut_by == id and cloths.cloths(db)[0].cut_from == cloth
@@ -87,7 +120,7 @@ def test_cutting_up_takes_the_cloth_off_the_shelf_and_undoing_brings_it_back(db,
 
 def test_what_is_in_use_is_neither_put_back_nor_thrown_away(db, project):
     id, cloth = project
-    cloths.cut_up(db, cloth, id, [Cloth("rest", 1500, 700, 15, Direction.TWO_WAY)])
+    cloths.cut_up(db, cloth, id, [Cloth(name="rest", width=1500, length=700, selvedge=15, direction=Direction.TWO_WAY)])
     rest = cloths.cloths(db)[0]
     projects.choose_cloth(db, id, Role.CONTRAST, rest.id)
     assert not cloths.put_back(db, cloth) and not cloths.throw_away(db, rest.id) and not cloths.throw_away(db, cloth)
@@ -106,7 +139,7 @@ def test_a_photo_is_kept_replaced_and_let_go(db):
 
 def test_what_is_reckoned_with_stays_with_the_project(db, project):
     id, _ = project
-    kept = Reckoning(rectangles=(Rectangle(RectangleKind.TIE, "tie", 900, 25),))
+    kept = Reckoning(rectangles=(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25),))
     projects.keep_reckoning(db, id, kept)
     assert projects.project(db, id).reckoning == kept
 

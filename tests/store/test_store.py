@@ -23,12 +23,12 @@ from rowanseed.store.database import connect, migrate, transaction
 
 DAY = date(2026, 11, 1)
 FIT = FitChoice(
-    School.BETWEEN,
-    "she likes it loose",
-    (("waist", "10"), ("hip", "12")),
-    (Alteration(Kind.HEM, -15.0),),
-    Wish(Fit.LOOSE, Over.SHIRT, 0.1, {"hip": (50.0, 90.0)}),
-    {"waist": 3.2},
+    school=School.BETWEEN,
+    reason="she likes it loose",
+    blend=(("waist", "10"), ("hip", "12")),
+    alterations=(Alteration(Kind.HEM, -15.0),),
+    wish=Wish(fit=Fit.LOOSE, over=Over.SHIRT, stretch=0.1, own={"hip": (50.0, 90.0)}),
+    accepted={"waist": 3.2},
 )
 
 
@@ -75,7 +75,9 @@ def test_new_measurements_are_added_and_old_ones_stay(db):
 def test_everything_is_there_after_closing_and_opening_again(db, path):
     person = people.save_person(db, None, "Nerys", Age.ADULT, {"waist": 680.0, "hip": 930.0}, DAY)
     pattern = patterns.add_pattern(db, draft(), DAY)
-    cloth = cloths.save_cloth(db, None, Cloth("Linen", 1450, None, 10, Direction.TWO_WAY))
+    cloth = cloths.save_cloth(
+        db, None, Cloth(name="Linen", width=1450, length=None, selvedge=10, direction=Direction.TWO_WAY)
+    )
     id = projects.start_project(db, "Skirt", person, pattern, "A", {Role.MAIN: cloth}, DAY)
     projects.choose_fit(db, id, "10", FIT, None)
     projects.set_tick(db, id, "sew", "sew-hem", True)
@@ -96,16 +98,31 @@ def test_everything_is_there_after_closing_and_opening_again(db, path):
 
 def test_lay_answers_are_kept_by_their_question(db):
     pattern, choices = draft(), Choices("A", "12")
-    problem = lay_problem(pattern, choices, Role.MAIN, Cloth("narrow", 700, None, 10, Direction.TWO_WAY))
+    problem = lay_problem(
+        pattern,
+        choices,
+        Role.MAIN,
+        Cloth(name="narrow", width=700, length=None, selvedge=10, direction=Direction.TWO_WAY),
+    )
     found = solve_each(problem, Budget(sweeps=1))
     lays.keep_answers(db, lays.question_of(problem), found)
     again = lays.answers(db, lays.question_of(problem))
     assert {k: getattr(v, "length", str(v)) for k, v in again.items()} == {
         k: getattr(v, "length", str(v)) for k, v in found.items()
     }
-    other = lay_problem(pattern, Choices("A", "14"), Role.MAIN, Cloth("narrow", 700, None, 10, Direction.TWO_WAY))
+    other = lay_problem(
+        pattern,
+        Choices("A", "14"),
+        Role.MAIN,
+        Cloth(name="narrow", width=700, length=None, selvedge=10, direction=Direction.TWO_WAY),
+    )
     assert lays.answers(db, lays.question_of(other)) == {}
-    narrow = lay_problem(pattern, choices, Role.MAIN, Cloth("ribbon", 200, None, 5, Direction.TWO_WAY))
+    narrow = lay_problem(
+        pattern,
+        choices,
+        Role.MAIN,
+        Cloth(name="ribbon", width=200, length=None, selvedge=5, direction=Direction.TWO_WAY),
+    )
     refused = solve_each(narrow, Budget(sweeps=1))
     lays.keep_answers(db, lays.question_of(narrow), refused)
     assert isinstance(lays.answers(db, lays.question_of(narrow))[LayKind.FOLDED.value], LayError)
@@ -116,8 +133,10 @@ def two_projects(db):
     """A person's two skirts, and one of somebody else."""
     mine, other = (people.save_person(db, None, name, Age.ADULT, {"waist": 680.0}, DAY) for name in ("Nerys", "Odo"))
     pattern = patterns.add_pattern(db, draft(), DAY)
-    return mine, [projects.start_project(db, name, who, pattern, "A", {}, DAY)
-                  for name, who in (("first", mine), ("second", mine), ("his", other))]  # fmt: skip
+    return mine, [
+        projects.start_project(db, name, who, pattern, "A", {}, DAY)
+        for name, who in (("first", mine), ("second", mine), ("his", other))
+    ]
 
 
 def test_what_was_learned_is_offered_in_a_persons_other_projects_only(db, two_projects):

@@ -37,8 +37,19 @@ def test_the_table_of_widths_is_laid_out_and_stands_beside_envelope_and_conversi
 
 
 def test_short_cloth_gets_ways_that_were_really_laid_and_one_is_taken(house, quick):
-    form = {"name": "Scrap", "width": "140", "length": "125 cm", "selvedge": "1", "direction": "one-way", "fibre": "cotton",
-            "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "plain", "washed": "yes"}  # fmt: skip
+    form = {
+        "name": "Scrap",
+        "width": "140",
+        "length": "125 cm",
+        "selvedge": "1",
+        "direction": "one-way",
+        "fibre": "cotton",
+        "shrink_along": "0",
+        "shrink_across": "0",
+        "colour": "#4a6078",
+        "surface": "plain",
+        "washed": "yes",
+    }
     house.post("/cloths/new", data=form)
     number = re.search(r'<option value="(\d+)"[^>]*>Scrap', house.get("/projects/1/cloth").text)[1]
     house.post("/projects/1/cloth", data={"cloth-main": number})
@@ -145,8 +156,19 @@ def test_the_shopping_list_is_priced_by_a_stand_in_and_takes_off_what_is_at_home
 
 def test_two_projects_that_share_a_cloth_are_told_when_it_is_too_little_for_both(house):
     """Each by itself has enough of the cord; the one that was started later finds what the other leaves."""
-    cord = {"name": "Pine needlecord", "width": "112", "length": "{}", "selvedge": "1", "direction": "one-way", "fibre": "cotton",
-            "shrink_along": "0", "shrink_across": "0", "colour": "#2f5d4e", "surface": "needlecord", "washed": "yes"}  # fmt: skip
+    cord = {
+        "name": "Pine needlecord",
+        "width": "112",
+        "length": "{}",
+        "selvedge": "1",
+        "direction": "one-way",
+        "fibre": "cotton",
+        "shrink_along": "0",
+        "shrink_across": "0",
+        "colour": "#2f5d4e",
+        "surface": "needlecord",
+        "washed": "yes",
+    }
     number = re.search(r'<option value="(\d+)"[^>]*>Pine needlecord', house.get("/projects/2/cloth").text)[1]
     house.post("/projects/3/cloth", data={"cloth-main": number})
     house.post("/projects/3/fit", data={"size": "12"})
@@ -194,9 +216,20 @@ def test_cloth_is_made_ready_before_it_is_cut_or_waved_through(house):
 
 
 def test_shrinkage_is_worked_out_from_a_marked_square(house):
-    """20 cm before, 19 and 19.8 after: 5 % along and 1 % across (AATCC 135 and ISO 5077 express it so, sign reversed)."""
-    form = {"name": "Square", "width": "140", "length": "", "selvedge": "1", "direction": "two-way", "fibre": "cotton",
-            "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "plain"}  # fmt: skip
+    """20 cm before, 19 and 19.8 after: 5 % along and 1 % across (AATCC 135 and ISO 5077 express it so, sign
+    reversed)."""
+    form = {
+        "name": "Square",
+        "width": "140",
+        "length": "",
+        "selvedge": "1",
+        "direction": "two-way",
+        "fibre": "cotton",
+        "shrink_along": "0",
+        "shrink_across": "0",
+        "colour": "#4a6078",
+        "surface": "plain",
+    }
     square = {"square_before": "20", "square_along": "19", "square_across": "19.8"}
     house.post("/cloths/new", data={**form, **square})
     number = re.search(r'href="/cloths/(\d+)"[^>]*>[^<]*(?:<[^>]*>)*Square', house.get("/").text)[1]

@@ -1,4 +1,5 @@
-"""The Fit station's pages: schools side by side, a wish kept, alterations added, reordered, taken out, seams settled."""
+"""The Fit station's pages: schools side by side, a wish kept, alterations added, reordered, taken out, seams
+settled."""
 
 import re
 

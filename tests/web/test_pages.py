@@ -10,8 +10,18 @@ from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import write_pattern
 from rowanseed.web.app import create_app
 
-PAGES = ["/", "/household", "/people/new", "/people/1", "/cloths/new", "/cloths/1", "/patterns/new", "/patterns/1",
-         "/projects/new", *(f"/projects/{n}/{s}" for n in (1, 3) for s in ("fit", "cloth", "lay", "cut", "sew", "keep"))]  # fmt: skip
+PAGES = [
+    "/",
+    "/household",
+    "/people/new",
+    "/people/1",
+    "/cloths/new",
+    "/cloths/1",
+    "/patterns/new",
+    "/patterns/1",
+    "/projects/new",
+    *(f"/projects/{n}/{s}" for n in (1, 3) for s in ("fit", "cloth", "lay", "cut", "sew", "keep")),
+]
 
 
 @pytest.fixture(scope="module")
@@ -86,8 +96,18 @@ def test_a_page_that_fails_tells_no_stack_trace(demo, monkeypatch):
     ],
 )
 def test_a_cloth_that_cannot_be_is_refused_at_its_field_and_nothing_typed_is_lost(empty, field, typed, said):
-    form = {"name": "My linen", "width": "140", "length": "2,4 m", "selvedge": "1", "direction": "two-way", "fibre": "linen",
-            "shrink_along": "5", "shrink_across": "2", "colour": "#4a6078", "surface": "plain"}  # fmt: skip
+    form = {
+        "name": "My linen",
+        "width": "140",
+        "length": "2,4 m",
+        "selvedge": "1",
+        "direction": "two-way",
+        "fibre": "linen",
+        "shrink_along": "5",
+        "shrink_across": "2",
+        "colour": "#4a6078",
+        "surface": "plain",
+    }
     answer = empty.post("/cloths/new", data={**form, field: typed})
     assert answer.status_code == 422
     assert said in re.search(rf'id="said-{field}">([^<]*)<', answer.text)[1]

@@ -10,8 +10,19 @@ from rowanseed.jobs import lays as jobs
 from rowanseed.web.pages import cupboard
 from rowanseed.web.pages import jobs as jobs_page
 
-CLOTH = {"name": "Checked", "width": "150", "length": "3 m", "selvedge": "1", "direction": "two-way", "fibre": "wool",
-         "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "checks", "washed": "yes"}  # fmt: skip
+CLOTH = {
+    "name": "Checked",
+    "width": "150",
+    "length": "3 m",
+    "selvedge": "1",
+    "direction": "two-way",
+    "fibre": "wool",
+    "shrink_along": "0",
+    "shrink_across": "0",
+    "colour": "#4a6078",
+    "surface": "checks",
+    "washed": "yes",
+}
 
 
 @pytest.fixture
@@ -38,12 +49,34 @@ def new_cloth(house, **more):
 
 
 def test_a_cloth_with_repeat_lines_border_and_flaws_is_kept_and_drawn_to_scale(house):
-    where = new_cloth(house, repeat_along="9,2", repeat_across="8.4 cm", lengthwise="1,2 : 1,2; 5,8 : 0,4", crosswise="1.4 : 1.3", half_drop="yes",
-                      border="along one selvedge", border_line="6", weight="310 g/m²", price="39,50", care="dry clean", stretch="5",
-                      structure="knit", both_sides="yes", gone="0 – 40 × 90 – 140\n10-20 x 5-8")  # fmt: skip
+    where = new_cloth(
+        house,
+        repeat_along="9,2",
+        repeat_across="8.4 cm",
+        lengthwise="1,2 : 1,2; 5,8 : 0,4",
+        crosswise="1.4 : 1.3",
+        half_drop="yes",
+        border="along one selvedge",
+        border_line="6",
+        weight="310 g/m²",
+        price="39,50",
+        care="dry clean",
+        stretch="5",
+        structure="knit",
+        both_sides="yes",
+        gone="0 – 40 × 90 – 140\n10-20 x 5-8",
+    )
     page = house.get(where).text
-    for said in ("9.2 cm repeat", "1.2 cm : 1.2 cm; 5.8 cm : 0.4 cm", 'value="39.50"', 'value="310"', "0 cm – 40 cm × 90 cm – 140 cm",
-                 "Knit wool, 310 g/m², stretches 5 %", "What is left of it", "not over the table"):  # fmt: skip
+    for said in (
+        "9.2 cm repeat",
+        "1.2 cm : 1.2 cm; 5.8 cm : 0.4 cm",
+        'value="39.50"',
+        'value="310"',
+        "0 cm – 40 cm × 90 cm – 140 cm",
+        "Knit wool, 310 g/m², stretches 5 %",
+        "What is left of it",
+        "not over the table",
+    ):
         assert said in page, said
     house.post(where, data={**CLOTH, "name": "Plainer"})
     assert "What is left of it" not in house.get(where).text
@@ -110,7 +143,9 @@ def test_a_lining_brings_pieces_a_cloth_to_choose_and_steps(house):
     assert "As the pattern has it" in page and "Ease pleat" not in page
     house.post("/projects/2/cloth/layers", data={"lining": "facing deducted", "hem": "hanging free"})
     page = house.get("/projects/2/cloth/layers").text
-    assert "4 pieces worked out" in page and "− facing + two seam allowances; hem 1.9 cm shorter, hanging free" in page
+    assert (
+        "4 pieces worked out"
+    ) in page and "− facing + two seam allowances; hem 1.9 cm shorter, hanging free" in page
     assert 'id="cloth-lining"' in house.get("/projects/2/cloth").text
     assert "Sew lining to the facing" in house.get("/projects/2/sew?step=sew-lining-facing-waist").text
     house.post("/projects/2/cloth/layers", data={"lining": "no lining"})
@@ -173,10 +208,15 @@ def test_strips_are_reckoned_join_the_cut_and_can_be_taken_out(house):
     assert house.post("/projects/2/cloth/extras/strips/0/remove").status_code == 404
 
 
-@pytest.mark.parametrize("wrong, said", [
-    ({"long": ""}, "A length is needed here."), ({"fullness": "9"}, "Fullness is how many times"), ({"count": "0"}, "A number from 1 to 40."),
-    ({"name": " "}, "Something has to be written here."),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    "wrong, said",
+    [
+        ({"long": ""}, "A length is needed here."),
+        ({"fullness": "9"}, "Fullness is how many times"),
+        ({"count": "0"}, "A number from 1 to 40."),
+        ({"name": " "}, "Something has to be written here."),
+    ],
+)
 def test_a_strip_that_cannot_be_cut_is_refused(house, wrong, said):
     strip = {
         "kind": "tie, turned",

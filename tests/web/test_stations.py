@@ -15,8 +15,13 @@ def _words(page, station):
 def test_the_line_says_at_every_station_what_there_is_to_settle(house):
     page = house.get("/projects/3/fit")
     assert [_words(page, s) for s in ("Fit", "Cloth", "Lay", "Cut", "Sew", "Keep")] == [
-        "choose the size", "choose the interfacing", "keep a lay", "to come", "to come", "to come",
-    ]  # fmt: skip
+        "choose the size",
+        "choose the interfacing",
+        "keep a lay",
+        "to come",
+        "to come",
+        "to come",
+    ]
     assert "for Ysolde Marrick, alto" in page.text
 
 
@@ -61,8 +66,18 @@ def test_the_cloth_station_sums_up_and_asks_for_what_is_missing(house):
 
 
 def test_cloth_that_is_too_short_says_by_how_much(house):
-    form = {"name": "Scrap", "width": "140", "length": "80 cm", "selvedge": "1", "direction": "one-way", "fibre": "cotton",
-            "shrink_along": "0", "shrink_across": "0", "colour": "#4a6078", "surface": "plain"}  # fmt: skip
+    form = {
+        "name": "Scrap",
+        "width": "140",
+        "length": "80 cm",
+        "selvedge": "1",
+        "direction": "one-way",
+        "fibre": "cotton",
+        "shrink_along": "0",
+        "shrink_across": "0",
+        "colour": "#4a6078",
+        "surface": "plain",
+    }
     house.post("/cloths/new", data=form)
     shelf = house.get("/projects/1/cloth").text
     number = re.search(r'<option value="(\d+)"[^>]*>Scrap', shelf)[1]
@@ -74,8 +89,18 @@ def test_cloth_that_is_too_short_says_by_how_much(house):
 
 
 def test_cloth_that_is_too_narrow_says_which_piece_and_what_to_do(house):
-    form = {"name": "Ribbon", "width": "15", "length": "", "selvedge": "", "direction": "two-way", "fibre": "cotton", "shrink_along": "0",
-            "shrink_across": "0", "colour": "#4a6078", "surface": "plain"}  # fmt: skip
+    form = {
+        "name": "Ribbon",
+        "width": "15",
+        "length": "",
+        "selvedge": "",
+        "direction": "two-way",
+        "fibre": "cotton",
+        "shrink_along": "0",
+        "shrink_across": "0",
+        "colour": "#4a6078",
+        "surface": "plain",
+    }
     house.post("/cloths/new", data=form)
     number = re.search(r'<option value="(\d+)"[^>]*>Ribbon', house.get("/projects/1/cloth").text)[1]
     house.post("/projects/1/cloth", data={"cloth-main": number})
@@ -170,8 +195,10 @@ def test_a_project_is_not_started_half(house, form, said):
 
 
 def test_a_fold_that_is_off_the_grain_is_refused_where_it_was_chosen(house):
-    svg = b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">' \
-          b'<path id="wedge" d="M20 20 H300 L400 500 H100 Z"/></svg>'  # fmt: skip
+    svg = (
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">'
+        b'<path id="wedge" d="M20 20 H300 L400 500 H100 Z"/></svg>'
+    )
     answer = house.post("/patterns/new", files={"file": ("w.svg", svg)}, follow_redirects=False)
     place = answer.headers["location"]
     form = {
@@ -190,8 +217,11 @@ def test_a_fold_that_is_off_the_grain_is_refused_where_it_was_chosen(house):
 
 
 def test_a_chart_is_given_for_every_size_or_for_none(house):
-    svg = b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">' \
-          b'<g id="size-S"><rect id="a-S" width="90" height="300"/></g><g id="size-L"><rect id="a-L" width="100" height="320"/></g></svg>'  # fmt: skip
+    svg = (
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">'
+        b'<g id="size-S"><rect id="a-S" width="90" height="300"/></g><g id="size-L"><rect id="a-L" width="100" '
+        b'height="320"/></g></svg>'
+    )
     place = house.post("/patterns/new", files={"file": ("w.svg", svg)}, follow_redirects=False).headers["location"]
     form = {
         "name": "Band",

@@ -45,9 +45,17 @@ def _of_member(piece: Piece, size: str, member: Member, number: int) -> Piece:
     lines = tuple(replace(line, ends={size: line.ends[size_of]}) for line in piece.lines if size_of in line.ends)
     points = tuple(replace(p, at={size: p.at[size_of]}) for p in piece.points if size_of in p.at)
     return replace(
-        piece, id=f"{piece.id}{AT}{number}", name=f"{piece.name}, {member.name}", shapes={size: shape}, cuts=cuts, marks=marks,
-        darts=darts, lines=lines, points=points, drawn_on="",
-    )  # fmt: skip
+        piece,
+        id=f"{piece.id}{AT}{number}",
+        name=f"{piece.name}, {member.name}",
+        shapes={size: shape},
+        cuts=cuts,
+        marks=marks,
+        darts=darts,
+        lines=lines,
+        points=points,
+        drawn_on="",
+    )
 
 
 def garments(members: tuple[Member, ...]) -> int:
@@ -66,7 +74,13 @@ def smaller(members: tuple[Member, ...]) -> tuple[Member, ...]:
 def cost_each(to_buy: float, price: float, number: int, name: str = "") -> Working:
     """What the cloth costs for one garment of the batch; `to_buy` in mm, `price` for a metre of money called `name`."""
     return Working(
-        "Cloth for each garment", money(round(to_buy / 1000 * price / number, 2), name), "to buy × price ÷ garments",
-        (Given("to buy", cloth_length(to_buy), Source.WORKED_OUT), Given("price for a metre", money(price, name), Source.CHOSEN),
-         Given("garments", count(number), Source.CHOSEN)), "to a hundredth",
-    )  # fmt: skip
+        name="Cloth for each garment",
+        quantity=money(round(to_buy / 1000 * price / number, 2), name),
+        formula="to buy × price ÷ garments",
+        given=(
+            Given("to buy", cloth_length(to_buy), Source.WORKED_OUT),
+            Given("price for a metre", money(price, name), Source.CHOSEN),
+            Given("garments", count(number), Source.CHOSEN),
+        ),
+        rounding="to a hundredth",
+    )

@@ -48,35 +48,131 @@ SNUG = "Snug: it holds by itself and one finger slides under."
 CLOSE = "Straight and close; do not pull."
 
 MEASURES: tuple[Measure, ...] = (
-    Measure("bust", "Bust or chest", "Round the fullest part, tape level all round, arms hanging.",
-            (700, 1700), (400, 950), tight=SNUG, over="Over the underwear, or for an outer garment over what goes beneath it."),
-    Measure("high_bust", "High bust", "Round the chest straight under the arms, above the bust, a little higher in front.",
-            (680, 1550), (400, 900), tight="Firm: the chest, not the bust, carries the tape."),
-    Measure("waist", "Waist", "Round where the band will sit; bend sideways to find the natural waist, the crease is there.",
-            (500, 1650), (380, 850), tight=SNUG, over="Over one thin layer. An old band has stretched and proves nothing."),
-    Measure("hip", "Hip", "Round the fullest part of the seat, feet together; look from the side for where that is.",
-            (700, 1750), (400, 1000), Seen.SIDE, SNUG),
-    Measure("back_waist", "Back waist length", "From the bone at the base of the neck down to the natural waist.",
-            (330, 520), (180, 420), Seen.BACK, CLOSE),
-    Measure("waist_to_hip", "Waist to hip", "Down the side, from the waist to the fullest part of the seat.",
-            (130, 300), (80, 220), Seen.SIDE, CLOSE),
-    Measure("waist_to_knee", "Waist to knee", "Down the side, from the waist to the middle of the knee.",
-            (480, 750), (200, 600), Seen.SIDE, CLOSE),
-    Measure("inseam", "Inseam", "From the fork to the floor inside the leg, shoes off; a book held up to the fork helps.",
-            (600, 1000), (250, 800), tight=CLOSE),
-    Measure("arm", "Arm length", "From the shoulder point over the bent elbow to the wrist bone.",
-            (480, 750), (220, 600), Seen.BACK, CLOSE),
-    Measure("neck", "Neck", "Round the base of the neck, over the bone at the back.",
-            (290, 520), (220, 380), tight="Two fingers under the tape.", over="On the skin."),
-    Measure("shoulder", "Shoulder length", "From the base of the neck along the top of the shoulder to its bone.",
-            (90, 180), (50, 130), Seen.BACK, CLOSE),
-    Measure("upper_arm", "Upper arm", "Round the fullest part of the upper arm, elbow bent.",
-            (210, 560), (130, 330), tight=SNUG),
-    Measure("crotch_depth", "Crotch depth", "Sitting on a flat chair: down the side, from the waist to the seat of the chair.",
-            (200, 400), (130, 300), Seen.SEATED, CLOSE),
-    Measure("height", "Height", "Against a wall, heels to it, a book level on the head.", (1350, 2100), (600, 1750),
-            Seen.SIDE, "Mark the wall, step away, measure.", "Shoes off."),
-)  # fmt: skip
+    Measure(
+        key="bust",
+        name="Bust or chest",
+        how="Round the fullest part, tape level all round, arms hanging.",
+        adult=(700, 1700),
+        child=(400, 950),
+        tight=SNUG,
+        over="Over the underwear, or for an outer garment over what goes beneath it.",
+    ),
+    Measure(
+        key="high_bust",
+        name="High bust",
+        how="Round the chest straight under the arms, above the bust, a little higher in front.",
+        adult=(680, 1550),
+        child=(400, 900),
+        tight="Firm: the chest, not the bust, carries the tape.",
+    ),
+    Measure(
+        key="waist",
+        name="Waist",
+        how="Round where the band will sit; bend sideways to find the natural waist, the crease is there.",
+        adult=(500, 1650),
+        child=(380, 850),
+        tight=SNUG,
+        over="Over one thin layer. An old band has stretched and proves nothing.",
+    ),
+    Measure(
+        key="hip",
+        name="Hip",
+        how="Round the fullest part of the seat, feet together; look from the side for where that is.",
+        adult=(700, 1750),
+        child=(400, 1000),
+        seen=Seen.SIDE,
+        tight=SNUG,
+    ),
+    Measure(
+        key="back_waist",
+        name="Back waist length",
+        how="From the bone at the base of the neck down to the natural waist.",
+        adult=(330, 520),
+        child=(180, 420),
+        seen=Seen.BACK,
+        tight=CLOSE,
+    ),
+    Measure(
+        key="waist_to_hip",
+        name="Waist to hip",
+        how="Down the side, from the waist to the fullest part of the seat.",
+        adult=(130, 300),
+        child=(80, 220),
+        seen=Seen.SIDE,
+        tight=CLOSE,
+    ),
+    Measure(
+        key="waist_to_knee",
+        name="Waist to knee",
+        how="Down the side, from the waist to the middle of the knee.",
+        adult=(480, 750),
+        child=(200, 600),
+        seen=Seen.SIDE,
+        tight=CLOSE,
+    ),
+    Measure(
+        key="inseam",
+        name="Inseam",
+        how="From the fork to the floor inside the leg, shoes off; a book held up to the fork helps.",
+        adult=(600, 1000),
+        child=(250, 800),
+        tight=CLOSE,
+    ),
+    Measure(
+        key="arm",
+        name="Arm length",
+        how="From the shoulder point over the bent elbow to the wrist bone.",
+        adult=(480, 750),
+        child=(220, 600),
+        seen=Seen.BACK,
+        tight=CLOSE,
+    ),
+    Measure(
+        key="neck",
+        name="Neck",
+        how="Round the base of the neck, over the bone at the back.",
+        adult=(290, 520),
+        child=(220, 380),
+        tight="Two fingers under the tape.",
+        over="On the skin.",
+    ),
+    Measure(
+        key="shoulder",
+        name="Shoulder length",
+        how="From the base of the neck along the top of the shoulder to its bone.",
+        adult=(90, 180),
+        child=(50, 130),
+        seen=Seen.BACK,
+        tight=CLOSE,
+    ),
+    Measure(
+        key="upper_arm",
+        name="Upper arm",
+        how="Round the fullest part of the upper arm, elbow bent.",
+        adult=(210, 560),
+        child=(130, 330),
+        tight=SNUG,
+    ),
+    Measure(
+        key="crotch_depth",
+        name="Crotch depth",
+        how="Sitting on a flat chair: down the side, from the waist to the seat of the chair.",
+        adult=(200, 400),
+        child=(130, 300),
+        seen=Seen.SEATED,
+        tight=CLOSE,
+    ),
+    Measure(
+        key="height",
+        name="Height",
+        how="Against a wall, heels to it, a book level on the head.",
+        adult=(1350, 2100),
+        child=(600, 1750),
+        seen=Seen.SIDE,
+        tight="Mark the wall, step away, measure.",
+        over="Shoes off.",
+    ),
+)
 
 MEASURE: dict[str, Measure] = {measure.key: measure for measure in MEASURES}
 
@@ -99,16 +195,26 @@ def questions(body: Mapping[str, float], age: Age, units: Units) -> tuple[Questi
     waist, hip = body.get("waist"), body.get("hip")
     doubted = {doubt.key for doubt in doubts}
     if waist and hip and waist > hip * 1.15 and not doubted & {"waist", "hip"}:
-        doubts.append(Question("waist", (
-            f"The waist ({format_length(waist, units)}) is well above the hip ({format_length(hip, units)}). "
-            "Are the two the right way round?"
-        )))  # fmt: skip
+        doubts.append(
+            Question(
+                "waist",
+                (
+                    f"The waist ({format_length(waist, units)}) is well above the hip ({format_length(hip, units)}). "
+                    "Are the two the right way round?"
+                ),
+            )
+        )
     high, full = body.get("high_bust"), body.get("bust")
     if high and full and high > full * 1.02 and not doubted & {"bust", "high_bust"}:
-        doubts.append(Question("high_bust", (
-            f"The high bust ({format_length(high, units)}) is above the full bust "
-            f"({format_length(full, units)}). Are the two the right way round?"
-        )))  # fmt: skip
+        doubts.append(
+            Question(
+                "high_bust",
+                (
+                    f"The high bust ({format_length(high, units)}) is above the full bust "
+                    f"({format_length(full, units)}). Are the two the right way round?"
+                ),
+            )
+        )
     return tuple(doubts)
 
 
@@ -139,7 +245,10 @@ def _range_doubt(key: str, value: float, age: Age, units: Units) -> Question | N
         meant = format_length(value * 10 / INCH, Units.IMPERIAL)
         return Question(
             key,
-            f"{shown} is very much for the {name}. Was it measured in centimetres? {value / INCH:.4g} cm would be {meant}.",
+            (
+                f"{shown} is very much for the {name}. Was it measured in centimetres? {value / INCH:.4g} cm would be "
+                f"{meant}."
+            ),
         )
     return Question(key, f"{shown} is unusual for the {name}. Is it right?")
 

@@ -28,9 +28,15 @@ class Fibre(Enum):
 
 USUAL_SHRINKAGE: dict[Fibre, float] = {
     # The upper end of the usual allowance, as a share of one (common practice, no source).
-    Fibre.COTTON: 0.05, Fibre.LINEN: 0.08, Fibre.VISCOSE: 0.08, Fibre.WOOL: 0.04,
-    Fibre.SILK: 0.03, Fibre.ACETATE: 0.03, Fibre.POLYESTER: 0.01, Fibre.OTHER: 0.05,
-}  # fmt: skip
+    Fibre.COTTON: 0.05,
+    Fibre.LINEN: 0.08,
+    Fibre.VISCOSE: 0.08,
+    Fibre.WOOL: 0.04,
+    Fibre.SILK: 0.03,
+    Fibre.ACETATE: 0.03,
+    Fibre.POLYESTER: 0.01,
+    Fibre.OTHER: 0.05,
+}
 
 
 class Surface(Enum):

@@ -12,8 +12,15 @@ from rowanseed.core.units import INCH, YARD, mixed_fraction
 from rowanseed.core.working import Given, Source, Working, cloth_length, length, words
 
 WIDTHS_IN: tuple[tuple[float, float], ...] = (
-    (32, 32), (35, 36), (39, 39), (41, 41), (44, 45), (50, 50), (52, 54), (58, 60),
-)  # fmt: skip
+    (32, 32),
+    (35, 36),
+    (39, 39),
+    (41, 41),
+    (44, 45),
+    (50, 50),
+    (52, 54),
+    (58, 60),
+)
 """Each column's narrowest and widest cloth, in inches."""
 
 _ROWS = """
@@ -80,5 +87,9 @@ def convert(printed: float, printed_width: float, width: float, *, add_nap: bool
     ]
     if more:
         given.append(Given("for nap or a large difference", words(f"{mixed_fraction(more)} yd"), Source.TABLE))
-    return Working("By the conversion table", cloth_length(float(row[to] + more) * YARD),
-                   "the same row, in this width's column" + (" + what the table adds" if more else ""), tuple(given))  # fmt: skip
+    return Working(
+        name="By the conversion table",
+        quantity=cloth_length(float(row[to] + more) * YARD),
+        formula="the same row, in this width's column" + (" + what the table adds" if more else ""),
+        given=tuple(given),
+    )

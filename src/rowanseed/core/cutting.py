@@ -84,22 +84,26 @@ def cut_list(
         before = cut_so_far.get(placement.piece, 0)
         cut_so_far[placement.piece] = before + gives
         piece = pattern.piece(placement.piece)
-        items.append(CutItem(
-            key=f"{role.value}:{placement.piece}:{before}",
-            number=number,
-            piece=piece,
-            role=role,
-            gives=gives,
-            layers=region.layers,
-            on_fold=on_fold,
-            face_down=placement.mirrored,
-            lay=stretch.lay,
-            grain=grain_check(piece, size, placement, region, stretch, problem.cloth),
-            marks=marks_to_make(piece, surface, role),
-            placement=placement,
-            stretch=n,
-            spare=max(0, before + gives - _needed(lay_piece)),
-        ))  # fmt: skip
+        items.append(
+            CutItem(
+                key=f"{role.value}:{placement.piece}:{before}",
+                number=number,
+                piece=piece,
+                role=role,
+                gives=gives,
+                layers=region.layers,
+                on_fold=on_fold,
+                face_down=placement.mirrored,
+                lay=stretch.lay,
+                grain=grain_check(
+                    piece=piece, size=size, placement=placement, region=region, stretch=stretch, cloth=problem.cloth
+                ),
+                marks=marks_to_make(piece, surface, role),
+                placement=placement,
+                stretch=n,
+                spare=max(0, before + gives - _needed(lay_piece)),
+            )
+        )
     return tuple(items)
 
 
@@ -126,7 +130,9 @@ def grain_check(
     if abs(top[1] - bottom[1]) > 1 + 0.001 * abs(top[0] - bottom[0]):
         return None
     level, to = min(_references(region, stretch, cloth), key=lambda ref: abs(ref[0] - top[1]))
-    return GrainCheck(to, abs(top[1] - level), abs(bottom[1] - level), (top, bottom), level)
+    return GrainCheck(
+        to=to, at_top=abs(top[1] - level), at_bottom=abs(bottom[1] - level), line=(top, bottom), level=level
+    )
 
 
 def _references(region: Region, stretch: Stretch, cloth: LayCloth) -> list[tuple[float, str]]:
@@ -137,8 +143,11 @@ def _references(region: Region, stretch: Stretch, cloth: LayCloth) -> list[tuple
         case LayKind.FOLDED:
             return [(0.0, "fold"), (width / 2, "selvedge")]
         case LayKind.TWO_FOLDS:
-            return [(0.0, "fold"), (width / 4, "selvedge")] if region.low == 0 else \
-                   [(width / 2, "fold"), (width / 4, "selvedge")]  # fmt: skip
+            return (
+                [(0.0, "fold"), (width / 4, "selvedge")]
+                if region.low == 0
+                else [(width / 2, "fold"), (width / 4, "selvedge")]
+            )
         case LayKind.PART_FOLDED:
             depth = stretch.depth or 0.0
             return [(0.0, "fold")] if region.layers == 2 else [(depth, "turned-in edge"), (width - depth, "selvedge")]
@@ -152,8 +161,11 @@ def marks_to_make(piece: Piece, surface: Surface, role: Role) -> tuple[MarkToMak
 
     Lengthen-or-shorten lines stay on the tissue. Interfacing is marked only with its notches.
     """
-    snip = "chalk line across the allowance; no snips in this cloth" if surface in _LOOSE \
-        else "3 mm snip into the allowance"  # fmt: skip
+    snip = (
+        "chalk line across the allowance; no snips in this cloth"
+        if surface in _LOOSE
+        else "3 mm snip into the allowance"
+    )
     named: dict[tuple[str, str], int] = {}
 
     def add(what: str, how: str) -> None:

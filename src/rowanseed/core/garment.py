@@ -73,9 +73,13 @@ def lay_cloth(cloth: Cloth) -> LayCloth:
     """A cloth as it is laid: ready to cut, as long as it takes."""
     along, across = cloth.ready_repeat
     return LayCloth(
-        round(cloth.ready_width, 3), None, cloth.selvedge, one_way=cloth.direction is Direction.ONE_WAY,
-        repeat_x=along, repeat_y=across,
-    )  # fmt: skip
+        round(cloth.ready_width, 3),
+        None,
+        cloth.selvedge,
+        one_way=cloth.direction is Direction.ONE_WAY,
+        repeat_x=along,
+        repeat_y=across,
+    )
 
 
 def lay_problem(
@@ -119,7 +123,14 @@ def matched(
     seams: tuple[MatchedSeam, ...] = ()
     for number in dict.fromkeys(piece.id.partition(AT)[2] for piece in pattern.pieces):
         own = tuple(replace(p, id=p.id.partition(AT)[0]) for p in pattern.pieces if p.id.partition(AT)[2] == number)
-        here, seams_here = matches(replace(pattern, pieces=own), choices.size, role, choices.view, cloth, matching)
+        here, seams_here = matches(
+            pattern=replace(pattern, pieces=own),
+            size=choices.size,
+            role=role,
+            view=choices.view,
+            cloth=cloth,
+            how=matching,
+        )
         tail = f"{AT}{number}" if number else ""
         found += [replace(m, points=tuple(replace(q, piece=q.piece + tail) for q in m.points)) for m in here]
         seams = seams or seams_here
@@ -154,7 +165,15 @@ def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:
     outline = without_repeats([(round(x, 4), round(y, 4)) for run in cutting.values() for x, y in run], 0.02)
     if fold is not None:
         outline = _with_corners(outline, fold)
-    return LayPiece(piece.id, tuple(outline), cut.count, cut.pair, fold, cut.grain, _along_selvedge(cutting, cut))
+    return LayPiece(
+        id=piece.id,
+        outline=tuple(outline),
+        cut=cut.count,
+        pair=cut.pair,
+        fold=fold,
+        grain=cut.grain,
+        selvedge=_along_selvedge(cutting, cut),
+    )
 
 
 def _along_selvedge(cutting: dict[str, list[Point]], cut: Cut) -> tuple[Point, Point] | None:

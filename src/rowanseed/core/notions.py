@@ -21,7 +21,8 @@ ZIP_LENGTHS_IN = (4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24)
 CARD = 3
 SPARE = 1
 LOCKSTITCH, ZIGZAG, OVERLOCK = 2.5, 7.0, {3: 14.0, 4: 18.0}
-"""Thread per length of stitching, overlock by its threads. Zigzag lies between lockstitch and overlock (common practice, no source)."""
+"""Thread per length of stitching, overlock by its threads. Zigzag lies between lockstitch and overlock (common
+practice, no source)."""
 SPOOL = 100_000.0
 """Thread on a small spool, in mm."""
 WASTE = 1.15
@@ -66,9 +67,20 @@ def notions(
     ]
     fibre = cloth.fibre if cloth else Fibre.OTHER
     needle = needle_for(fibre, cloth.structure, cloth.weight) if cloth else needle_for(fibre)
-    found.append(Notion("thread and needles", f"Machine needles, {needle}", 1, Working(
-        "Needles", words(needle), "a new needle for each garment, by the cloth", (Given("cloth", words(fibre.value), Source.CHOSEN),),
-    ), "packet"))  # fmt: skip
+    found.append(
+        Notion(
+            kind="thread and needles",
+            what=f"Machine needles, {needle}",
+            count=1,
+            working=Working(
+                name="Needles",
+                quantity=words(needle),
+                formula="a new needle for each garment, by the cloth",
+                given=(Given("cloth", words(fibre.value), Source.CHOSEN),),
+            ),
+            unit="packet",
+        )
+    )
     return tuple(found)
 
 
@@ -77,17 +89,31 @@ def buttons_to_buy(needed: int, card: int = CARD, spare: int = SPARE) -> Working
     cards = math.ceil((needed + spare) / card)
     left = cards * card - needed
     return Working(
-        "Cards of buttons", count(cards), f"(buttons + spare) ÷ {card} on a card, rounded up; {left} left over: one to sew inside, others may go on the sleeves",
-        (Given("buttons", count(needed), Source.DRAWING), Given("spare", count(spare), Source.PRACTICE),
-         Given("on a card", count(card), Source.PRACTICE)), "whole cards",
-    )  # fmt: skip
+        name="Cards of buttons",
+        quantity=count(cards),
+        formula=(
+            f"(buttons + spare) ÷ {card} on a card, rounded up; {left} left over: one to sew inside, others may go "
+            "on the sleeves"
+        ),
+        given=(
+            Given("buttons", count(needed), Source.DRAWING),
+            Given("spare", count(spare), Source.PRACTICE),
+            Given("on a card", count(card), Source.PRACTICE),
+        ),
+        rounding="whole cards",
+    )
 
 
 def zip_to_buy(opening: float) -> Working:
     """The shortest stock length that is not shorter than the opening; it is shortened at the bottom with a bar tack."""
     inches = next((z for z in ZIP_LENGTHS_IN if z * INCH >= opening - 1), ZIP_LENGTHS_IN[-1])
-    return Working("Zip", length(inches * INCH), "the next stock length from the opening up; a longer one is shortened with a bar tack",
-                   (Given("opening", length(opening), Source.DRAWING),), f"{inches} in is a stock length")  # fmt: skip
+    return Working(
+        name="Zip",
+        quantity=length(inches * INCH),
+        formula="the next stock length from the opening up; a longer one is shortened with a bar tack",
+        given=(Given("opening", length(opening), Source.DRAWING),),
+        rounding=f"{inches} in is a stock length",
+    )
 
 
 def needs_buttons(pattern: Pattern, size: str) -> int:
@@ -102,7 +128,13 @@ def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[Noti
         return []
     working = buttons_to_buy(needed, card)
     return [
-        Notion("buttons, zips and tapes", f"Buttons: {needed}, on cards of {card}", int(working.value), working, "card")
+        Notion(
+            kind="buttons, zips and tapes",
+            what=f"Buttons: {needed}, on cards of {card}",
+            count=int(working.value),
+            working=working,
+            unit="card",
+        )
     ]
 
 
@@ -121,11 +153,11 @@ def _zips(pattern: Pattern, size: str) -> list[Notion]:
         working = zip_to_buy(opening)
         out.append(
             Notion(
-                "buttons, zips and tapes",
-                f"{closure.kind.value.capitalize()}, {working.value / INCH:.0f} in",
-                1,
-                working,
-                "zip",
+                kind="buttons, zips and tapes",
+                what=f"{closure.kind.value.capitalize()}, {working.value / INCH:.0f} in",
+                count=1,
+                working=working,
+                unit="zip",
             )
         )
     return out
@@ -135,8 +167,20 @@ def _fastenings(pattern: Pattern) -> list[Notion]:
     out = []
     for closure in pattern.making.closures:
         if closure.kind is ClosureKind.HOOK_AND_EYE:
-            out.append(Notion("buttons, zips and tapes", "Hook and eye, or hook and bar", 1,
-                              Working("Hooks", count(1), "one for each closure of the kind", (Given("closures", count(1), Source.DRAWING),)), "packet"))  # fmt: skip
+            out.append(
+                Notion(
+                    kind="buttons, zips and tapes",
+                    what="Hook and eye, or hook and bar",
+                    count=1,
+                    working=Working(
+                        name="Hooks",
+                        quantity=count(1),
+                        formula="one for each closure of the kind",
+                        given=(Given("closures", count(1), Source.DRAWING),),
+                    ),
+                    unit="packet",
+                )
+            )
     return out
 
 
@@ -170,15 +214,44 @@ def _thread(pattern: Pattern, view: str, size: str, *, overlocker: bool, garment
     factor = OVERLOCK[threads] if overlocker else ZIGZAG
     seam_thread, edge_thread = straight * LOCKSTITCH * WASTE, finish * factor * WASTE
     on_machine = seam_thread if overlocker else seam_thread + edge_thread
-    given = (Given("stitching, lockstitch", cloth_length(straight), Source.DRAWING), Given("thread per length, lockstitch", count(LOCKSTITCH), Source.PRACTICE),
-             Given("edges to neaten", cloth_length(finish), Source.DRAWING),
-             Given(f"thread per length, {'overlock' if overlocker else 'zigzag'}", count(factor), Source.PRACTICE),
-             Given("for ends, samples and slips", words("15 %"), Source.PRACTICE))  # fmt: skip
+    given = (
+        Given("stitching, lockstitch", cloth_length(straight), Source.DRAWING),
+        Given("thread per length, lockstitch", count(LOCKSTITCH), Source.PRACTICE),
+        Given("edges to neaten", cloth_length(finish), Source.DRAWING),
+        Given(f"thread per length, {'overlock' if overlocker else 'zigzag'}", count(factor), Source.PRACTICE),
+        Given("for ends, samples and slips", words("15 %"), Source.PRACTICE),
+    )
     spools = math.ceil(on_machine / SPOOL)
-    out = [Notion("thread and needles", "Sewing thread to match, 100 m", spools,
-                  Working("Sewing thread", cloth_length(on_machine), "stitching × thread per length + 15 %", given, f"{spools} spools of 100 m"), "spool")]  # fmt: skip
+    out = [
+        Notion(
+            kind="thread and needles",
+            what="Sewing thread to match, 100 m",
+            count=spools,
+            working=Working(
+                name="Sewing thread",
+                quantity=cloth_length(on_machine),
+                formula="stitching × thread per length + 15 %",
+                given=given,
+                rounding=f"{spools} spools of 100 m",
+            ),
+            unit="spool",
+        )
+    ]
     if overlocker:
         cones = math.ceil(edge_thread / threads / 1_000_000)
-        out.append(Notion("thread and needles", "Overlock thread, 1000 m", max(threads, cones * threads),
-                          Working("Overlock thread", cloth_length(edge_thread), f"edges × thread per length + 15 %, on {threads} cones", given, f"{threads} cones"), "cone"))  # fmt: skip
+        out.append(
+            Notion(
+                kind="thread and needles",
+                what="Overlock thread, 1000 m",
+                count=max(threads, cones * threads),
+                working=Working(
+                    name="Overlock thread",
+                    quantity=cloth_length(edge_thread),
+                    formula=f"edges × thread per length + 15 %, on {threads} cones",
+                    given=given,
+                    rounding=f"{threads} cones",
+                ),
+                unit="cone",
+            )
+        )
     return out

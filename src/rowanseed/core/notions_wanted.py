@@ -1,7 +1,8 @@
-"""Notions besides buttons, zips and thread, asked for by the garment or added by the sewist: elastic, binding, piping, snaps, boning, pads; each with its sum.
+"""Notions besides buttons, zips and thread, asked for by the garment or added by the sewist: elastic, binding,
+piping, snaps, boning, pads; each with its sum.
 
-Common practice, no source: elastic a tenth shorter than the body and lapped by half an inch, binding and piping with a joining allowance,
-snaps a hand's breadth apart, boning short of the seams at both ends.
+Common practice, no source: elastic a tenth shorter than the body and lapped by half an inch, binding and piping
+with a joining allowance, snaps a hand's breadth apart, boning short of the seams at both ends.
 """
 
 from __future__ import annotations
@@ -49,7 +50,8 @@ class Wanted:
 
 
 def asked_for(pattern: Pattern, layers: Layers) -> tuple[Wanted, ...]:
-    """What the garment itself asks for: binding for bound edges, elastic for casings, pads where room was left for them."""
+    """What the garment itself asks for: binding for bound edges, elastic for casings, pads where room was left for
+    them."""
     kinds = {FinishKind.BINDING: WantedKind.BINDING, FinishKind.CASING: WantedKind.ELASTIC}
     found = [Wanted(kinds[f.kind], edge=f.id) for f in pattern.making.finishes if f.kind in kinds]
     return (*found, *([Wanted(WantedKind.PADS)] if layers.pad else []))
@@ -81,35 +83,65 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> Notion:
     match wanted.kind:
         case WantedKind.ELASTIC:
             cut = along * (1 - SHORTER) + LAP
-            working = Working("Elastic", length(cut), "length × (1 − a tenth) + lap",
-                              (given, Given("shorter by", percent(SHORTER), Source.PRACTICE), Given("lap", fine(LAP), Source.PRACTICE)))  # fmt: skip
-            return Notion("buttons, zips and tapes", "Elastic", 1, working)
+            working = Working(
+                name="Elastic",
+                quantity=length(cut),
+                formula="length × (1 − a tenth) + lap",
+                given=(
+                    given,
+                    Given("shorter by", percent(SHORTER), Source.PRACTICE),
+                    Given("lap", fine(LAP), Source.PRACTICE),
+                ),
+            )
+            return Notion(kind="buttons, zips and tapes", what="Elastic", count=1, working=working)
         case WantedKind.BINDING | WantedKind.PIPING:
             joins = max(1, math.ceil(along / PACKET))
             whole = along + OVERLAP * (joins + 1)
             working = Working(
-                f"{wanted.kind.value.capitalize()}", length(whole), "edge + overlap for each join and the end",
-                (given, Given("joins", count(joins), Source.WORKED_OUT), Given("overlap", fine(OVERLAP), Source.PRACTICE)),
-            )  # fmt: skip
+                name=f"{wanted.kind.value.capitalize()}",
+                quantity=length(whole),
+                formula="edge + overlap for each join and the end",
+                given=(
+                    given,
+                    Given("joins", count(joins), Source.WORKED_OUT),
+                    Given("overlap", fine(OVERLAP), Source.PRACTICE),
+                ),
+            )
             number = math.ceil(whole / PACKET)
             name = "Bias binding, 2.5 m" if wanted.kind is WantedKind.BINDING else "Piping, 2.5 m"
-            return Notion("buttons, zips and tapes", name, number, working, "packet")
+            return Notion(kind="buttons, zips and tapes", what=name, count=number, working=working, unit="packet")
         case WantedKind.SNAPS:
             number = max(2, math.ceil(along / SNAP_SPACING) + 1)
-            working = Working("Snaps", count(number), "opening ÷ distance, rounded up, + 1",
-                              (given, Given("distance", fine(SNAP_SPACING), Source.PRACTICE)), "whole snaps")  # fmt: skip
-            return Notion("buttons, zips and tapes", "Snaps", number, working, "snap")
+            working = Working(
+                name="Snaps",
+                quantity=count(number),
+                formula="opening ÷ distance, rounded up, + 1",
+                given=(given, Given("distance", fine(SNAP_SPACING), Source.PRACTICE)),
+                rounding="whole snaps",
+            )
+            return Notion(kind="buttons, zips and tapes", what="Snaps", count=number, working=working, unit="snap")
         case WantedKind.BONING:
             each = max(0.0, along - 2 * BONE_CLEAR)
-            working = Working("Boning", length(each * wanted.count), "bones × (channel − 2 × clear of the seam)",
-                              (Given("bones", count(wanted.count), Source.CHOSEN), given,
-                               Given("clear of the seam", fine(BONE_CLEAR), Source.PRACTICE)))  # fmt: skip
-            return Notion("buttons, zips and tapes", f"Boning, {wanted.count} bones", 1, working)
+            working = Working(
+                name="Boning",
+                quantity=length(each * wanted.count),
+                formula="bones × (channel − 2 × clear of the seam)",
+                given=(
+                    Given("bones", count(wanted.count), Source.CHOSEN),
+                    given,
+                    Given("clear of the seam", fine(BONE_CLEAR), Source.PRACTICE),
+                ),
+            )
+            return Notion(
+                kind="buttons, zips and tapes", what=f"Boning, {wanted.count} bones", count=1, working=working
+            )
         case WantedKind.PADS:
             working = Working(
-                "Shoulder pads",
-                words("one pair"),
-                "a pair for each garment",
-                (Given("garments", count(wanted.count), Source.CHOSEN),),
+                name="Shoulder pads",
+                quantity=words("one pair"),
+                formula="a pair for each garment",
+                given=(Given("garments", count(wanted.count), Source.CHOSEN),),
             )
-            return Notion("buttons, zips and tapes", "Shoulder pads", wanted.count, working, "pair")
+            return Notion(
+                kind="buttons, zips and tapes", what="Shoulder pads", count=wanted.count, working=working, unit="pair"
+            )

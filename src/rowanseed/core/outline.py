@@ -19,11 +19,15 @@ FLATNESS = 0.05
 
 # Nodes and weights of 16-point Gauss-Legendre quadrature on -1..1, the positive half by symmetry.
 _GAUSS = (
-    (0.0950125098376374, 0.1894506104550685), (0.2816035507792589, 0.1826034150449236),
-    (0.4580167776572274, 0.1691565193950025), (0.6178762444026438, 0.1495959888165767),
-    (0.7554044083550030, 0.1246289712555339), (0.8656312023878318, 0.0951585116824928),
-    (0.9445750230732326, 0.0622535239386479), (0.9894009349916499, 0.0271524594117541),
-)  # fmt: skip
+    (0.0950125098376374, 0.1894506104550685),
+    (0.2816035507792589, 0.1826034150449236),
+    (0.4580167776572274, 0.1691565193950025),
+    (0.6178762444026438, 0.1495959888165767),
+    (0.7554044083550030, 0.1246289712555339),
+    (0.8656312023878318, 0.0951585116824928),
+    (0.9445750230732326, 0.0622535239386479),
+    (0.9894009349916499, 0.0271524594117541),
+)
 
 
 @dataclass(frozen=True)
@@ -77,10 +81,12 @@ class Segment:
         a, b, c, d = self.points()
         ab, bc, cd = lerp(a, b, t), lerp(b, c, t), lerp(c, d, t)
         abc, bcd = lerp(ab, bc, t), lerp(bc, cd, t)
-        return Segment(a, middle, ab, abc), Segment(middle, d, bcd, cd)
+        return Segment(start=a, end=middle, control1=ab, control2=abc), Segment(
+            start=middle, end=d, control1=bcd, control2=cd
+        )
 
     def reversed(self) -> Segment:
-        return Segment(self.end, self.start, self.control2, self.control1)
+        return Segment(start=self.end, end=self.start, control1=self.control2, control2=self.control1)
 
 
 GENTLE = 0.02
@@ -128,9 +134,14 @@ class Affine:
 def similarity(from_a: Point, from_b: Point, to_a: Point, to_b: Point) -> Affine:
     """The turn, scale and shift that takes two points to two others (which must differ)."""
     z = complex(to_b[0] - to_a[0], to_b[1] - to_a[1]) / complex(from_b[0] - from_a[0], from_b[1] - from_a[1])
-    return Affine(z.real, -z.imag, z.imag, z.real,
-                  to_a[0] - z.real * from_a[0] + z.imag * from_a[1],
-                  to_a[1] - z.imag * from_a[0] - z.real * from_a[1])  # fmt: skip
+    return Affine(
+        a=z.real,
+        b=-z.imag,
+        c=z.imag,
+        d=z.real,
+        e=to_a[0] - z.real * from_a[0] + z.imag * from_a[1],
+        f=to_a[1] - z.imag * from_a[0] - z.real * from_a[1],
+    )
 
 
 def lerp(a: Point, b: Point, t: float) -> Point:
@@ -141,10 +152,10 @@ def transform_chain(chain: Chain, move: Affine) -> Chain:
     """A chain with every control point moved; exact for curves, since Bézier curves are affine."""
     return tuple(
         Segment(
-            move(s.start),
-            move(s.end),
-            move(s.control1) if s.control1 else None,
-            move(s.control2) if s.control2 else None,
+            start=move(s.start),
+            end=move(s.end),
+            control1=move(s.control1) if s.control1 else None,
+            control2=move(s.control2) if s.control2 else None,
         )
         for s in chain
     )
@@ -224,8 +235,10 @@ def flatten(chain: Chain, flatness: float = FLATNESS) -> list[Point]:
 def _pieces(segment: Segment, flatness: float) -> int:
     """Equal parameter steps that keep the chord within `flatness`: the bound by second differences."""
     a, b, c, d = segment.points()
-    bend = max(math.hypot(a[0] - 2 * b[0] + c[0], a[1] - 2 * b[1] + c[1]),
-               math.hypot(b[0] - 2 * c[0] + d[0], b[1] - 2 * c[1] + d[1]))  # fmt: skip
+    bend = max(
+        math.hypot(a[0] - 2 * b[0] + c[0], a[1] - 2 * b[1] + c[1]),
+        math.hypot(b[0] - 2 * c[0] + d[0], b[1] - 2 * c[1] + d[1]),
+    )
     return max(1, math.ceil(math.sqrt(0.75 * bend / flatness)))
 
 
@@ -319,11 +332,14 @@ def arc_chain(centre: Point, radius: float, from_angle: float, to_angle: float) 
         a, b = from_angle + k * step, from_angle + (k + 1) * step
         start = (centre[0] + radius * math.cos(a), centre[1] + radius * math.sin(a))
         end = (centre[0] + radius * math.cos(b), centre[1] + radius * math.sin(b))
-        chain.append(Segment(
-            start, end,
-            (start[0] - handle * math.sin(a), start[1] + handle * math.cos(a)),
-            (end[0] + handle * math.sin(b), end[1] - handle * math.cos(b)),
-        ))  # fmt: skip
+        chain.append(
+            Segment(
+                start=start,
+                end=end,
+                control1=(start[0] - handle * math.sin(a), start[1] + handle * math.cos(a)),
+                control2=(end[0] + handle * math.sin(b), end[1] - handle * math.cos(b)),
+            )
+        )
     return tuple(chain)
 
 

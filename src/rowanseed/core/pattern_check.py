@@ -39,8 +39,7 @@ class Fault:
 def check(pattern: Pattern) -> None:
     """Raise PatternError with the first fault of a pattern; return quietly if there is none."""
     for fault in faults(pattern):
-        raise PatternError(fault.problem, "Nothing was stored; put it right and bring the pattern again.",
-                           fault.where)  # fmt: skip
+        raise PatternError(fault.problem, "Nothing was stored; put it right and bring the pattern again.", fault.where)
 
 
 def faults(pattern: Pattern) -> Iterator[Fault]:
@@ -124,8 +123,9 @@ def _shape_faults(piece: Piece, size: str, shape: Shape) -> Iterator[Fault]:
         end, start = shape.edges[name][-1].end, shape.edges[following][0].start
         apart = math.dist(end, start)
         if apart > CLOSING:
-            yield Fault(place(piece, size, name),
-                        f"It ends {apart:.1f} mm away from where the edge “{following}” begins.")  # fmt: skip
+            yield Fault(
+                place(piece, size, name), f"It ends {apart:.1f} mm away from where the edge “{following}” begins."
+            )
             return
     ring = without_repeats([p for name in names for p in flatten(shape.edges[name], 0.2)])
     if len(ring) < 3 or not Polygon(ring).is_valid:
@@ -180,8 +180,10 @@ def _mark_faults(piece: Piece, sizes: tuple[str, ...]) -> Iterator[Fault]:
             continue
         anchor = known.get(mark.anchor)
         if mark.anchor not in ("start", "end") and (anchor is None or anchor.edge != mark.edge):
-            yield Fault(place(piece, edge=mark.edge),
-                        f"The mark “{mark.id}” is measured from “{mark.anchor}”, which is not a mark before it on this edge.")  # fmt: skip
+            yield Fault(
+                place(piece, edge=mark.edge),
+                f"The mark “{mark.id}” is measured from “{mark.anchor}”, which is not a mark before it on this edge.",
+            )
             continue
         known[mark.id] = mark
         for size in sizes:

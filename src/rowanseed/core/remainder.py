@@ -123,9 +123,15 @@ def _left(part: Polygon, lay_cloth: LayCloth, cloth: Cloth, name: str) -> Left:
     outline = tuple((round(x, 1), round(y, 1)) for x, y in shape.exterior.coords[:-1])
     border = cloth.border if is_end else Border.NONE
     rest = replace(
-        cloth, name=name, width=round(high - low, 1), length=round(right - left, 1), selvedge=lay_cloth.selvedge if is_end else 0.0,
-        washed=True, gone=gone, border=border,
-    )  # fmt: skip
+        cloth,
+        name=name,
+        width=round(high - low, 1),
+        length=round(right - left, 1),
+        selvedge=lay_cloth.selvedge if is_end else 0.0,
+        washed=True,
+        gone=gone,
+        border=border,
+    )
     return Left(outline, rest, is_end)
 
 

@@ -100,7 +100,9 @@ def _offset(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]], *, outward
     for k, spec in enumerate(specs):
         following = (k + 1) % len(specs)
         corner = edges[specs[following].name][0]
-        moved[k], moved[following] = _join(moved[k], moved[following], spec, specs[following], corner, outwards)
+        moved[k], moved[following] = _join(
+            before=moved[k], after=moved[following], a=spec, b=specs[following], corner=corner, outwards=outwards
+        )
     return {spec.name: polyline for spec, polyline in zip(specs, moved, strict=True)}
 
 

@@ -57,6 +57,11 @@ def merged(lines: Iterable[Line]) -> tuple[Line, ...]:
             continue
         number = before.count if "needle" in line.what.lower() else before.count + line.count
         both = None if before.length is None or line.length is None else before.length + line.length
-        out[key] = replace(before, count=number, length=both, projects=(*before.projects, *line.projects),
-                           workings=(*before.workings, *line.workings))  # fmt: skip
+        out[key] = replace(
+            before,
+            count=number,
+            length=both,
+            projects=(*before.projects, *line.projects),
+            workings=(*before.workings, *line.workings),
+        )
     return tuple(sorted(out.values(), key=lambda line: (GROUPS.index(line.group), bool(line.home), line.what)))

@@ -29,11 +29,33 @@ LONGEST_MM = 200_000.0
 """No length in sewing reaches 200 m: a longer one is a slip of the finger."""
 
 _UNIT_WORDS: dict[str, str] = {
-    '"': "in", "″": "in", "”": "in", "''": "in", "in": "in", "ins": "in", "inch": "in", "inches": "in",
-    "'": "ft", "′": "ft", "’": "ft", "ft": "ft", "foot": "ft", "feet": "ft",
-    "yd": "yd", "yds": "yd", "yard": "yd", "yards": "yd",
-    "mm": "mm", "cm": "cm", "cms": "cm", "m": "m", "metre": "m", "metres": "m", "meter": "m", "meters": "m",
-}  # fmt: skip
+    '"': "in",
+    "″": "in",
+    "”": "in",
+    "''": "in",
+    "in": "in",
+    "ins": "in",
+    "inch": "in",
+    "inches": "in",
+    "'": "ft",
+    "′": "ft",
+    "’": "ft",
+    "ft": "ft",
+    "foot": "ft",
+    "feet": "ft",
+    "yd": "yd",
+    "yds": "yd",
+    "yard": "yd",
+    "yards": "yd",
+    "mm": "mm",
+    "cm": "cm",
+    "cms": "cm",
+    "m": "m",
+    "metre": "m",
+    "metres": "m",
+    "meter": "m",
+    "meters": "m",
+}
 
 _NUMBER = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)"
 _TERM = re.compile(rf"\s*(?P<number>{_NUMBER})\s*(?P<unit>''|[a-zA-Z]+\.?|[\"'″′”’])?\s*")

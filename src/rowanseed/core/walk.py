@@ -83,7 +83,13 @@ class SeamWalk:
         if self.intended:
             given.append(Given("meant to differ by", fine(self.intended), Source.DRAWING))
         formula = "one side less the other" + (" less what is meant" if self.intended else "")
-        return Working(self.join.name, fine(self.fault), formula, tuple(given), "shown to 1 mm or 1/16 in")
+        return Working(
+            name=self.join.name,
+            quantity=fine(self.fault),
+            formula=formula,
+            given=tuple(given),
+            rounding="shown to 1 mm or 1/16 in",
+        )
 
 
 def walk(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
@@ -104,7 +110,7 @@ def walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
             intended = -join.difference.amount
         case DifferenceKind.GATHERS:
             intended = b * (join.difference.amount - 1)
-    return SeamWalk(join, a, b, intended, _notch_pairs(pattern, size, join))
+    return SeamWalk(join=join, a=a, b=b, intended=intended, notches=_notch_pairs(pattern, size, join))
 
 
 def _notch_pairs(pattern: Pattern, size: str, join: Join) -> tuple[NotchPair, ...]:

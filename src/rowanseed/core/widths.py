@@ -50,13 +50,25 @@ def cells(
     for width in widths:
         for direction in directions:
             cloth = Cloth(
-                f"{width / 10:.0f} cm", width, None, 0.0 if role is Role.INTERFACING else SELVEDGE, direction,
-                shrink_along=like.shrink_along if like else 0.0, shrink_across=like.shrink_across if like else 0.0,
+                name=f"{width / 10:.0f} cm",
+                width=width,
+                length=None,
+                selvedge=0.0 if role is Role.INTERFACING else SELVEDGE,
+                direction=direction,
+                shrink_along=like.shrink_along if like else 0.0,
+                shrink_across=like.shrink_across if like else 0.0,
                 repeat=like.repeat if like else Repeat(),
-            )  # fmt: skip
-            problem = lay_problem(pattern, choices, role, cloth, (), matching)
+            )
+            problem = lay_problem(
+                pattern=pattern, choices=choices, role=role, cloth=cloth, tactics=(), matching=matching
+            )
             out.append(
-                Cell(role, cloth, problem, lay_problem(pattern, choices, role, cloth) if problem.matches else None)
+                Cell(
+                    role=role,
+                    cloth=cloth,
+                    problem=problem,
+                    unmatched=lay_problem(pattern, choices, role, cloth) if problem.matches else None,
+                )
             )
     return tuple(out)
 
@@ -70,10 +82,13 @@ def best_plans(found: Mapping[int, Plan | None], every: tuple[Cell, ...]) -> dic
     out = {}
     for k, cell in enumerate(every):
         serving = [
-            plan for n, other in enumerate(every)
-            if (plan := found.get(n)) is not None and other.role is cell.role and (other.one_way or not cell.one_way)
+            plan
+            for n, other in enumerate(every)
+            if (plan := found.get(n)) is not None
+            and other.role is cell.role
+            and (other.one_way or not cell.one_way)
             and (other.width == cell.width or (other.width < cell.width and laid(plan) == LayKind.OPEN.value))
-        ]  # fmt: skip
+        ]
         out[k] = min(serving, key=lambda plan: plan.length, default=None)
     return out
 

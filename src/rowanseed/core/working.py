@@ -121,7 +121,7 @@ class Working:
 
     def as_given(self, name: str | None = None) -> Given:
         """This figure as an input of the next sum."""
-        return Given(name or self.name, self.quantity, Source.WORKED_OUT, self)
+        return Given(name=name or self.name, quantity=self.quantity, source=Source.WORKED_OUT, working=self)
 
     def steps(self) -> Iterator[Working]:
         """The sums this one stands on, deepest first, then itself."""

@@ -39,27 +39,41 @@ def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: f
     plain = None
     if unmatched is not None:
         # A short search may find the matched lay shorter: matching then costs nothing that can be told.
-        plain = Working("Lay without matching", cloth_length(min(unmatched, lay_length)), formula, tuple(given))
-        given = [plain.as_given(), Given("matching costs", cloth_length(max(0.0, lay_length - unmatched)), Source.WORKED_OUT),
-                 *_repeat_given(cloth)]  # fmt: skip
+        plain = Working(
+            name="Lay without matching",
+            quantity=cloth_length(min(unmatched, lay_length)),
+            formula=formula,
+            given=tuple(given),
+        )
+        given = [
+            plain.as_given(),
+            Given("matching costs", cloth_length(max(0.0, lay_length - unmatched)), Source.WORKED_OUT),
+            *_repeat_given(cloth),
+        ]
         formula = "lay without matching + what matching costs: both really laid"
-    lay = Working("Length of the lay", cloth_length(lay_length), formula, tuple(given))
+    lay = Working(name="Length of the lay", quantity=cloth_length(lay_length), formula=formula, given=tuple(given))
     ready = Working(
-        "Ready to cut", cloth_length(lay_length + STRAIGHTENING), "lay + straightening both ends",
-        (lay.as_given(), Given("straightening", length(STRAIGHTENING), Source.PRACTICE)),
-    )  # fmt: skip
+        name="Ready to cut",
+        quantity=cloth_length(lay_length + STRAIGHTENING),
+        formula="lay + straightening both ends",
+        given=(lay.as_given(), Given("straightening", length(STRAIGHTENING), Source.PRACTICE)),
+    )
     shrink = 0.0 if cloth.washed else cloth.shrink_along
     before = Working(
-        "Before washing", cloth_length(ready.value / (1 - shrink)),
-        "ready to cut ÷ (1 − shrinkage along the grain)",
-        (ready.as_given(), Given("shrinkage", percent(shrink), Source.TAPE if cloth.washed else Source.CHOSEN)),
-    )  # fmt: skip
+        name="Before washing",
+        quantity=cloth_length(ready.value / (1 - shrink)),
+        formula="ready to cut ÷ (1 − shrinkage along the grain)",
+        given=(ready.as_given(), Given("shrinkage", percent(shrink), Source.TAPE if cloth.washed else Source.CHOSEN)),
+    )
     step = "1/8 yd" if units is Units.IMPERIAL else "10 cm"
     to_buy = Working(
-        "To buy", cloth_length(round_up_for_shop(before.value, units)), f"rounded up, as shops sell by {step}",
-        (before.as_given(),), f"up to the next {step}",
-    )  # fmt: skip
-    return Need(lay, ready, before, to_buy, plain)
+        name="To buy",
+        quantity=cloth_length(round_up_for_shop(before.value, units)),
+        formula=f"rounded up, as shops sell by {step}",
+        given=(before.as_given(),),
+        rounding=f"up to the next {step}",
+    )
+    return Need(lay=lay, ready=ready, before_washing=before, to_buy=to_buy, unmatched=plain)
 
 
 def _width_given(cloth: Cloth) -> list[Given]:
@@ -67,9 +81,14 @@ def _width_given(cloth: Cloth) -> list[Given]:
     if cloth.washed or not cloth.shrink_across:
         return [Given("width ready to cut", length(cloth.ready_width), Source.TAPE)]
     worked = Working(
-        "Width ready to cut", length(cloth.ready_width), "width × (1 − shrinkage across)",
-        (Given("width", length(cloth.width), Source.TAPE), Given("shrinkage across", percent(cloth.shrink_across), Source.CHOSEN)),
-    )  # fmt: skip
+        name="Width ready to cut",
+        quantity=length(cloth.ready_width),
+        formula="width × (1 − shrinkage across)",
+        given=(
+            Given("width", length(cloth.width), Source.TAPE),
+            Given("shrinkage across", percent(cloth.shrink_across), Source.CHOSEN),
+        ),
+    )
     return [worked.as_given("width ready to cut")]
 
 
@@ -104,9 +123,11 @@ def will_it_do(needed: Need, cloth: Cloth, taken: float = 0.0) -> Verdict | None
         formula += " less the other parts"
         in_hand -= taken
     spare = Working(
-        "Left over" if in_hand >= needed.ready.value else "Short by", cloth_length(abs(in_hand - needed.ready.value)), formula,
-        (*given, needed.ready.as_given()),
-    )  # fmt: skip
+        name="Left over" if in_hand >= needed.ready.value else "Short by",
+        quantity=cloth_length(abs(in_hand - needed.ready.value)),
+        formula=formula,
+        given=(*given, needed.ready.as_given()),
+    )
     # A millimetre either way is no reason to send anybody to the shop.
     return Verdict(in_hand >= needed.ready.value - 1, spare)
 
@@ -115,8 +136,10 @@ def printed(envelope: Envelope, view: str, size: str, role: Role, cloth: Cloth) 
     """The envelope's own figure for the widest printed width that this cloth has; None if there is none."""
     one_way = cloth.direction is Direction.ONE_WAY
     lines = [
-        y for y in envelope.yardage
-        if (y.view, y.size, y.role) == (view, size, role) and y.width <= cloth.width + 30
+        y
+        for y in envelope.yardage
+        if (y.view, y.size, y.role) == (view, size, role)
+        and y.width <= cloth.width + 30
         and (y.one_way == one_way or not one_way)
-    ]  # fmt: skip
+    ]
     return max(lines, key=lambda y: (y.width, y.one_way == one_way), default=None)

@@ -34,8 +34,12 @@ def curve(
     chord = math.dist(start, end)
     a, b = unit(leaves), unit(arrives)
     first, last = pull * chord, (pull if pull_end is None else pull_end) * chord
-    return Segment(start, end, (start[0] + a[0] * first, start[1] + a[1] * first),
-                   (end[0] - b[0] * last, end[1] - b[1] * last))  # fmt: skip
+    return Segment(
+        start=start,
+        end=end,
+        control1=(start[0] + a[0] * first, start[1] + a[1] * first),
+        control2=(end[0] - b[0] * last, end[1] - b[1] * last),
+    )
 
 
 def straight(*points: Point) -> Chain:
@@ -73,11 +77,13 @@ def row(sizes: Sequence[str], figures: Iterable[float], more: float = 0.0) -> di
 def part(
     piece: str, edge: str, *, hand: str | None = None, since: str | None = None, until: str | None = None
 ) -> EdgePart:
-    return EdgePart(piece, edge, hand, since, until)
+    return EdgePart(piece=piece, edge=edge, hand=hand, from_mark=since, to_mark=until)
 
 
 def notch(id: str, edge: str, anchor: str, distance: Mapping[str, float], *, double: bool = False) -> Mark:
-    return Mark(id, MarkKind.DOUBLE_NOTCH if double else MarkKind.NOTCH, edge, anchor, distance)
+    return Mark(
+        id=id, kind=MarkKind.DOUBLE_NOTCH if double else MarkKind.NOTCH, edge=edge, anchor=anchor, distance=distance
+    )
 
 
 def level(id: str, ends: Mapping[str, tuple[Point, Point]]) -> InnerLine:
@@ -89,10 +95,20 @@ def adjust_here(id: str, ends: Mapping[str, tuple[Point, Point]]) -> InnerLine:
 
 
 def rectangle(
-    id: str, name: str, number: int, sizes: Sequence[str], long: Mapping[str, float], wide: float,
-    edges: tuple[str, str, str, str], allowance: float, cuts: tuple[Cut, ...], *,
-    fold_line: bool = False, marks: tuple[Mark, ...] = (), panel: Panel = Panel.BAND,
-) -> Piece:  # fmt: skip
+    id: str,
+    name: str,
+    number: int,
+    sizes: Sequence[str],
+    long: Mapping[str, float],
+    wide: float,
+    edges: tuple[str, str, str, str],
+    allowance: float,
+    cuts: tuple[Cut, ...],
+    *,
+    fold_line: bool = False,
+    marks: tuple[Mark, ...] = (),
+    panel: Panel = Panel.BAND,
+) -> Piece:
     """A straight band: `long` along the grain, `wide` across; edges from the lower side on, counter-clockwise."""
     shapes = {}
     for size in sizes:
@@ -101,9 +117,17 @@ def rectangle(
         shapes[size] = Shape(runs, ((long[size] * 0.2, wide * 0.3), (long[size] * 0.8, wide * 0.3)))
     fold = {size: ((0.0, wide / 2), (long[size], wide / 2)) for size in sizes}
     return Piece(
-        id, name, number, Drawn.SEAM, tuple(EdgeSpec(edge, allowance) for edge in edges), shapes, cuts, marks,
-        lines=(InnerLine("fold", LineKind.FOLD, fold),) if fold_line else (), panel=panel,
-    )  # fmt: skip
+        id=id,
+        name=name,
+        number=number,
+        drawn=Drawn.SEAM,
+        edges=tuple(EdgeSpec(edge, allowance) for edge in edges),
+        shapes=shapes,
+        cuts=cuts,
+        marks=marks,
+        lines=(InnerLine("fold", LineKind.FOLD, fold),) if fold_line else (),
+        panel=panel,
+    )
 
 
 def hemmed(names: Sequence[str], seam: float, hem: float, fold: str | None = None) -> tuple[EdgeSpec, ...]:
@@ -119,7 +143,14 @@ def printed_yardage(
 ) -> tuple[PrintedYardage, ...]:
     """The envelope's lines: (cloth, width, with nap, the smallest size's length, what each size adds), to 5 cm."""
     return tuple(
-        PrintedYardage("A", size, role, width, one_way, float(round((first + step * k) / 50) * 50))
+        PrintedYardage(
+            view="A",
+            size=size,
+            role=role,
+            width=width,
+            one_way=one_way,
+            length=float(round((first + step * k) / 50) * 50),
+        )
         for role, width, one_way, first, step in cases
         for k, size in enumerate(sizes)
     )

@@ -35,25 +35,120 @@ TAKEN = date(2026, 10, 4)
 STARTED = date(2026, 10, 11)
 
 CLOTHS = {
-    "sprigs": Cloth("Rowan sprigs, viscose", 1400, 2600, 12, Direction.ONE_WAY, Fibre.VISCOSE, 0.05, 0.02,
-                    colour="#8c2f4f", surface=Surface.SPRIGS, weight=120, repeat=Repeat(96, 96, half_drop=True), price=169,
-                    care="30 °C, hang to dry"),
-    "cord": Cloth("Pine needlecord", 1120, 2110, 10, Direction.ONE_WAY, Fibre.COTTON, 0.04, 0.02, True,
-                  "#2f5d4e", Surface.CORD, weight=270, price=149, care="40 °C, inside out"),
-    "wool": Cloth("Heather checked wool", 1500, 1600, 15, Direction.TWO_WAY, Fibre.WOOL, 0.03, 0.02, True,
-                  "#6b4f7d", Surface.CHECK, weight=310, repeat=Repeat(92, 84), price=395, care="dry clean",
-                  lines=Lines((Line(12, 12), Line(58, 4)), (Line(14, 13), Line(66, 5)))),
-    "linen": Cloth("Slate linen", 1450, None, 10, Direction.TWO_WAY, Fibre.LINEN, 0.06, 0.02, False, "#4a6078"),
-    "fieldfares": Cloth("Fieldfare print, cotton", 1120, 3000, 10, Direction.TWO_WAY, Fibre.COTTON, 0.04, 0.02, True,
-                        "#8a5a2b", Surface.TOSSED, weight=140, price=129, care="60 °C"),
-    "lining": Cloth("Wine viscose lining", 1400, 1500, 10, Direction.TWO_WAY, Fibre.VISCOSE, 0.04, 0.02, False, "#6d2438"),
-    "fusible": Cloth("Light fusible interfacing", 900, 1000, 0, Direction.TWO_WAY, Fibre.POLYESTER, 0.01, 0.0,
-                     True, "#b9b2a2"),
-}  # fmt: skip
+    "sprigs": Cloth(
+        name="Rowan sprigs, viscose",
+        width=1400,
+        length=2600,
+        selvedge=12,
+        direction=Direction.ONE_WAY,
+        fibre=Fibre.VISCOSE,
+        shrink_along=0.05,
+        shrink_across=0.02,
+        colour="#8c2f4f",
+        surface=Surface.SPRIGS,
+        weight=120,
+        repeat=Repeat(96, 96, half_drop=True),
+        price=169,
+        care="30 °C, hang to dry",
+    ),
+    "cord": Cloth(
+        name="Pine needlecord",
+        width=1120,
+        length=2110,
+        selvedge=10,
+        direction=Direction.ONE_WAY,
+        fibre=Fibre.COTTON,
+        shrink_along=0.04,
+        shrink_across=0.02,
+        washed=True,
+        colour="#2f5d4e",
+        surface=Surface.CORD,
+        weight=270,
+        price=149,
+        care="40 °C, inside out",
+    ),
+    "wool": Cloth(
+        name="Heather checked wool",
+        width=1500,
+        length=1600,
+        selvedge=15,
+        direction=Direction.TWO_WAY,
+        fibre=Fibre.WOOL,
+        shrink_along=0.03,
+        shrink_across=0.02,
+        washed=True,
+        colour="#6b4f7d",
+        surface=Surface.CHECK,
+        weight=310,
+        repeat=Repeat(92, 84),
+        price=395,
+        care="dry clean",
+        lines=Lines((Line(12, 12), Line(58, 4)), (Line(14, 13), Line(66, 5))),
+    ),
+    "linen": Cloth(
+        name="Slate linen",
+        width=1450,
+        length=None,
+        selvedge=10,
+        direction=Direction.TWO_WAY,
+        fibre=Fibre.LINEN,
+        shrink_along=0.06,
+        shrink_across=0.02,
+        washed=False,
+        colour="#4a6078",
+    ),
+    "fieldfares": Cloth(
+        name="Fieldfare print, cotton",
+        width=1120,
+        length=3000,
+        selvedge=10,
+        direction=Direction.TWO_WAY,
+        fibre=Fibre.COTTON,
+        shrink_along=0.04,
+        shrink_across=0.02,
+        washed=True,
+        colour="#8a5a2b",
+        surface=Surface.TOSSED,
+        weight=140,
+        price=129,
+        care="60 °C",
+    ),
+    "lining": Cloth(
+        name="Wine viscose lining",
+        width=1400,
+        length=1500,
+        selvedge=10,
+        direction=Direction.TWO_WAY,
+        fibre=Fibre.VISCOSE,
+        shrink_along=0.04,
+        shrink_across=0.02,
+        washed=False,
+        colour="#6d2438",
+    ),
+    "fusible": Cloth(
+        name="Light fusible interfacing",
+        width=900,
+        length=1000,
+        selvedge=0,
+        direction=Direction.TWO_WAY,
+        fibre=Fibre.POLYESTER,
+        shrink_along=0.01,
+        shrink_across=0.0,
+        washed=True,
+        colour="#b9b2a2",
+    ),
+}
 
 
-YSOLDE = {"bust": 980.0, "high_bust": 888.0, "waist": 768.0, "hip": 1015.0, "back_waist": 412.0, "waist_to_hip": 205.0,
-          "height": 1710.0}  # fmt: skip
+YSOLDE = {
+    "bust": 980.0,
+    "high_bust": 888.0,
+    "waist": 768.0,
+    "hip": 1015.0,
+    "back_waist": 412.0,
+    "waist_to_hip": 205.0,
+    "height": 1710.0,
+}
 NERYS = {
     "bust": 880.0,
     "high_bust": 835.0,
@@ -79,57 +174,111 @@ def fill(path: Path) -> None:
     db = connect(path)
     migrate(db)
     set_habits(db, replace(habits(db), money="crowns"))
-    ysolde = save_person(db, None, "Ysolde Marrick, alto", Age.ADULT, {**YSOLDE, "waist": 752.0, "hip": 1008.0, "bust": 966.0},
-                         date(2026, 3, 14))  # fmt: skip
-    save_person(db, ysolde, "Ysolde Marrick, alto", Age.ADULT, YSOLDE, TAKEN)
-    nerys = save_person(db, None, "Nerys Thistlewood, soprano", Age.ADULT, NERYS, TAKEN)
-    bertil = save_person(db, None, "Bertil Oakhanger, bass", Age.ADULT, BERTIL, TAKEN)
+    ysolde = save_person(
+        connection=db,
+        id=None,
+        name="Ysolde Marrick, alto",
+        age=Age.ADULT,
+        body={**YSOLDE, "waist": 752.0, "hip": 1008.0, "bust": 966.0},
+        today=date(2026, 3, 14),
+    )
+    save_person(connection=db, id=ysolde, name="Ysolde Marrick, alto", age=Age.ADULT, body=YSOLDE, today=TAKEN)
+    nerys = save_person(
+        connection=db, id=None, name="Nerys Thistlewood, soprano", age=Age.ADULT, body=NERYS, today=TAKEN
+    )
+    bertil = save_person(connection=db, id=None, name="Bertil Oakhanger, bass", age=Age.ADULT, body=BERTIL, today=TAKEN)
     shelf = {key: save_cloth(db, None, item) for key, item in CLOTHS.items()}
     skirt = add_pattern(db, six_gore_skirt.draft(), STARTED)
     patterns = {m: add_pattern(db, m.draft(), STARTED) for m in (waistcoat, trousers, overshirt)}
-    first = start_project(db, "Concert skirt for the alto", ysolde, skirt, "A",
-                          {Role.MAIN: shelf["sprigs"], Role.INTERFACING: shelf["fusible"]}, STARTED)  # fmt: skip
+    first = start_project(
+        connection=db,
+        name="Concert skirt for the alto",
+        person_id=ysolde,
+        pattern_id=skirt,
+        view="A",
+        cloths={Role.MAIN: shelf["sprigs"], Role.INTERFACING: shelf["fusible"]},
+        today=STARTED,
+    )
     longer = FitChoice(School.CHART, alterations=(Alteration(Kind.HEM, 20.0),))
     _choose(db, first, ysolde, "14", longer)
-    _keep_lays(db, skirt, first, Choices("A", "14", (), longer.alterations), shelf, "sprigs", cut=True, sewn=9)
+    _keep_lays(
+        db=db,
+        skirt=skirt,
+        project=first,
+        choices=Choices(view="A", size="14", blend=(), alterations=longer.alterations),
+        shelf=shelf,
+        main="sprigs",
+        cut=True,
+        sewn=9,
+    )
     add_note(
         db, first, "The waist could be 1 cm closer; take in at the side seams, not at the back.", date(2026, 11, 8)
     )
     add_lesson(
-        db, first, Alteration(Kind.SEAM, -10.0, "side-seams", "waist"), "gapes a little at the back", date(2026, 11, 8)
+        db,
+        first,
+        Alteration(kind=Kind.SEAM, by=-10.0, at="side-seams", level="waist"),
+        "gapes a little at the back",
+        date(2026, 11, 8),
     )
-    second = start_project(db, "Cord skirt for the soprano", nerys, skirt, "A",
-                           {Role.MAIN: shelf["cord"], Role.INTERFACING: shelf["fusible"]}, date(2026, 11, 1))  # fmt: skip
+    second = start_project(
+        connection=db,
+        name="Cord skirt for the soprano",
+        person_id=nerys,
+        pattern_id=skirt,
+        view="A",
+        cloths={Role.MAIN: shelf["cord"], Role.INTERFACING: shelf["fusible"]},
+        today=date(2026, 11, 1),
+    )
     _choose(db, second, nerys, "10", FitChoice(School.CHART))
-    _keep_lays(db, skirt, second, Choices("A", "10"), shelf, "cord", cut=False, sewn=0)
-    third = start_project(db, "Linen skirt for spring", ysolde, skirt, "A", {}, date(2026, 11, 15))
+    _keep_lays(
+        db=db, skirt=skirt, project=second, choices=Choices("A", "10"), shelf=shelf, main="cord", cut=False, sewn=0
+    )
+    third = start_project(
+        connection=db,
+        name="Linen skirt for spring",
+        person_id=ysolde,
+        pattern_id=skirt,
+        view="A",
+        cloths={},
+        today=date(2026, 11, 15),
+    )
     choose_cloth(db, third, Role.MAIN, shelf["linen"])
     choose_cloth(db, third, Role.LINING, shelf["lining"])
     keep_reckoning(db, third, Reckoning(Layers(LiningSchool.DEDUCT)))
-    fourth = start_project(db, "Checked waistcoat for the alto", ysolde, patterns[waistcoat], "A",
-                           {Role.MAIN: shelf["wool"], Role.INTERFACING: shelf["fusible"], Role.LINING: shelf["lining"]},
-                           date(2026, 11, 16))  # fmt: skip
-    fuller = FitChoice(School.HIGH_BUST, "neck and shoulders fit her at the smaller size",
-                       alterations=(Alteration(Kind.BUST, 50.0), Alteration(Kind.LENGTH, 15.0, "body-length")))  # fmt: skip
+    fourth = start_project(
+        connection=db,
+        name="Checked waistcoat for the alto",
+        person_id=ysolde,
+        pattern_id=patterns[waistcoat],
+        view="A",
+        cloths={Role.MAIN: shelf["wool"], Role.INTERFACING: shelf["fusible"], Role.LINING: shelf["lining"]},
+        today=date(2026, 11, 16),
+    )
+    fuller = FitChoice(
+        School.HIGH_BUST,
+        "neck and shoulders fit her at the smaller size",
+        alterations=(Alteration(Kind.BUST, 50.0), Alteration(Kind.LENGTH, 15.0, "body-length")),
+    )
     _choose(db, fourth, ysolde, "14", fuller)
     keep_reckoning(db, fourth, Reckoning(matching=((Role.MAIN, Matching.BOTH),)))
     start_project(
-        db,
-        "Wide trousers for the soprano",
-        nerys,
-        patterns[trousers],
-        "A",
-        {Role.MAIN: shelf["cord"]},
-        date(2026, 11, 18),
+        connection=db,
+        name="Wide trousers for the soprano",
+        person_id=nerys,
+        pattern_id=patterns[trousers],
+        view="A",
+        cloths={Role.MAIN: shelf["cord"]},
+        today=date(2026, 11, 18),
     )
     start_project(
-        db,
-        "Overshirt for the bass",
-        bertil,
-        patterns[overshirt],
-        "A",
-        {Role.MAIN: shelf["fieldfares"]},
-        date(2026, 11, 20),
+        connection=db,
+        name="Overshirt for the bass",
+        person_id=bertil,
+        pattern_id=patterns[overshirt],
+        view="A",
+        cloths={Role.MAIN: shelf["fieldfares"]},
+        today=date(2026, 11, 20),
     )
     db.close()
 

@@ -116,7 +116,10 @@ class Body:
         turn = (self.underarm[0] - 88.0, across)
         shoulder = unit((self.tip[0], self.tip[1] - self.neck_width))
         square = (-shoulder[1], shoulder[0])
-        return (curve(self.underarm, IN, turn, UP, 0.5, 0.42), curve(turn, UP, self.tip, square, 0.36))
+        return (
+            curve(start=self.underarm, leaves=IN, end=turn, arrives=UP, pull=0.5, pull_end=0.42),
+            curve(turn, UP, self.tip, square, 0.36),
+        )
 
     def side(self) -> Chain:
         """From the hem up to the underarm."""
@@ -132,9 +135,17 @@ def body(size: str) -> Body:
     underarm = (CHEST[k] / 8 + 130.0, (CHEST[k] + EASE) / 4)
     waist = underarm[0] + 175.0
     return Body(
-        CHEST[k], neck_width, neck_width + 8, (OVERSHIRT_DROP, 122 + CHEST[k] * 0.098), underarm,
-        OVERSHIRT_DROP + 62, waist, waist + 195, float(LENGTH[k]), (HIP[k] + HIP_EASE) / 4,
-    )  # fmt: skip
+        chest=CHEST[k],
+        neck_width=neck_width,
+        neck_depth=neck_width + 8,
+        tip=(OVERSHIRT_DROP, 122 + CHEST[k] * 0.098),
+        underarm=underarm,
+        yoke=OVERSHIRT_DROP + 62,
+        waist=waist,
+        hip=waist + 195,
+        hem=float(LENGTH[k]),
+        hem_width=(HIP[k] + HIP_EASE) / 4,
+    )
 
 
 # ---------------------------------------------------------------- front, back, yoke
@@ -158,15 +169,24 @@ def _front(bodies: dict[str, Body]) -> Piece:
         )
         bust[size] = (b.bust_level, b.chest / 10 - 3)
     return Piece(
-        "front", "Front", 1, Drawn.SEAM, hemmed(("opening", "hem", "side", "armhole", "shoulder", "neck"), SEAM, HEM), shapes,
-        (Cut(Role.MAIN, 2, pair=True),),
-        (notch("armhole-front", "armhole", "start", dict.fromkeys(SIZES, FRONT_NOTCH)),
-         notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()})),
+        id="front",
+        name="Front",
+        number=1,
+        drawn=Drawn.SEAM,
+        edges=hemmed(("opening", "hem", "side", "armhole", "shoulder", "neck"), SEAM, HEM),
+        shapes=shapes,
+        cuts=(Cut(Role.MAIN, 2, pair=True),),
+        marks=(
+            notch("armhole-front", "armhole", "start", dict.fromkeys(SIZES, FRONT_NOTCH)),
+            notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()}),
+        ),
         lines=_levels(bodies),
-        points=(InnerPoint("bust", PointKind.BUST, bust),
-                InnerPoint("pocket", PointKind.POCKET, {s: (b.underarm[0] - 20, 55.0) for s, b in bodies.items()})),
+        points=(
+            InnerPoint("bust", PointKind.BUST, bust),
+            InnerPoint("pocket", PointKind.POCKET, {s: (b.underarm[0] - 20, 55.0) for s, b in bodies.items()}),
+        ),
         panel=Panel.FRONT,
-    )  # fmt: skip
+    )
 
 
 def _levels(bodies: dict[str, Body]) -> tuple[InnerLine, ...]:
@@ -175,8 +195,12 @@ def _levels(bodies: dict[str, Body]) -> tuple[InnerLine, ...]:
 
     bust = {s: ((b.bust_level, 0.0), (b.bust_level, b.side_y(b.bust_level))) for s, b in bodies.items()}
     length = {s: ((b.waist - 60, 20.0), (b.waist - 60, b.underarm[1] - 10)) for s, b in bodies.items()}
-    return (level("bust", bust), level("waist", across("waist")), level("hip", across("hip")),
-            adjust_here("body-length", length))  # fmt: skip
+    return (
+        level("bust", bust),
+        level("waist", across("waist")),
+        level("hip", across("hip")),
+        adjust_here("body-length", length),
+    )
 
 
 def _split_back(b: Body) -> tuple[Chain, Segment]:
@@ -203,12 +227,21 @@ def _back(bodies: dict[str, Body]) -> Piece:
             ((b.yoke + 60, b.underarm[1] * 0.4), (b.hem - 120, b.underarm[1] * 0.4)),
         )
     return Piece(
-        "back", "Back", 2, Drawn.SEAM, hemmed(("centre", "hem", "side", "armhole", "yoke"), SEAM, HEM, "centre"), shapes,
-        (Cut(Role.MAIN, 1, fold="centre"),),
-        (notch("armhole-back", "armhole", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True),
-         notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()})),
-        lines=_levels(bodies), panel=Panel.BACK, drawn_on="back",
-    )  # fmt: skip
+        id="back",
+        name="Back",
+        number=2,
+        drawn=Drawn.SEAM,
+        edges=hemmed(("centre", "hem", "side", "armhole", "yoke"), SEAM, HEM, "centre"),
+        shapes=shapes,
+        cuts=(Cut(Role.MAIN, 1, fold="centre"),),
+        marks=(
+            notch("armhole-back", "armhole", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True),
+            notch("side-waist", "side", "end", {s: b.waist - b.underarm[0] for s, b in bodies.items()}),
+        ),
+        lines=_levels(bodies),
+        panel=Panel.BACK,
+        drawn_on="back",
+    )
 
 
 def _yoke(bodies: dict[str, Body]) -> Piece:
@@ -226,9 +259,16 @@ def _yoke(bodies: dict[str, Body]) -> Piece:
             ((b.tip[0] + 2, b.tip[1] * 0.5), (b.yoke - 8, b.tip[1] * 0.5)),
         )
     return Piece(
-        "yoke", "Back yoke", 3, Drawn.SEAM, hemmed(("centre", "yoke", "armhole", "shoulder", "neck"), SEAM, HEM, "centre"), shapes,
-        (Cut(Role.MAIN, 2, fold="centre"),), panel=Panel.BACK, drawn_on="back",
-    )  # fmt: skip
+        id="yoke",
+        name="Back yoke",
+        number=3,
+        drawn=Drawn.SEAM,
+        edges=hemmed(("centre", "yoke", "armhole", "shoulder", "neck"), SEAM, HEM, "centre"),
+        shapes=shapes,
+        cuts=(Cut(Role.MAIN, 2, fold="centre"),),
+        panel=Panel.BACK,
+        drawn_on="back",
+    )
 
 
 # ---------------------------------------------------------------- sleeve
@@ -241,9 +281,9 @@ def _cap(height: float, half: float) -> Chain:
     fall = unit((height, -half * 0.62))
     return (
         curve((height, half), (-0.12, -1.0), back_turn, lean, 0.4),
-        curve(back_turn, lean, (0.0, 0.0), IN, 0.3, 0.45),
-        curve((0.0, 0.0), IN, front_turn, fall, 0.45, 0.3),
-        curve(front_turn, fall, (height, -half), (0.05, -1.0), 0.3, 0.45),
+        curve(start=back_turn, leaves=lean, end=(0.0, 0.0), arrives=IN, pull=0.3, pull_end=0.45),
+        curve(start=(0.0, 0.0), leaves=IN, end=front_turn, arrives=fall, pull=0.45, pull_end=0.3),
+        curve(start=front_turn, leaves=fall, end=(height, -half), arrives=(0.05, -1.0), pull=0.3, pull_end=0.45),
     )
 
 
@@ -268,12 +308,20 @@ def _sleeve(armholes: dict[str, float]) -> Piece:
         wide = half + (wrist - half) * 0.45
         adjust[size] = ((at, -wide + 12), (at, wide - 12))
     return Piece(
-        "sleeve", "Sleeve", 4, Drawn.SEAM, hemmed(("underarm-front", "wrist", "underarm-back", "cap"), SEAM, HEM), shapes,
-        (Cut(Role.MAIN, 2, pair=True),),
-        (notch("cap-front", "cap", "end", dict.fromkeys(SIZES, FRONT_NOTCH)),
-         notch("cap-back", "cap", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True)),
-        lines=(level("bicep", bicep), adjust_here("sleeve-length", adjust)), panel=Panel.SLEEVE,
-    )  # fmt: skip
+        id="sleeve",
+        name="Sleeve",
+        number=4,
+        drawn=Drawn.SEAM,
+        edges=hemmed(("underarm-front", "wrist", "underarm-back", "cap"), SEAM, HEM),
+        shapes=shapes,
+        cuts=(Cut(Role.MAIN, 2, pair=True),),
+        marks=(
+            notch("cap-front", "cap", "end", dict.fromkeys(SIZES, FRONT_NOTCH)),
+            notch("cap-back", "cap", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True),
+        ),
+        lines=(level("bicep", bicep), adjust_here("sleeve-length", adjust)),
+        panel=Panel.SLEEVE,
+    )
 
 
 # ---------------------------------------------------------------- collar, stand, bands
@@ -298,10 +346,18 @@ def _stand(half_necks: dict[str, float]) -> Piece:
             ((4.0, end * 0.3), (STAND_HEIGHT - 6, end * 0.3)),
         )
     return Piece(
-        "stand", "Collar stand", 5, Drawn.SEAM,
-        tuple(EdgeSpec(n, 0.0 if n == "centre" else NARROW if n != "neck" else SEAM) for n in ("centre", "neck", "front", "upper")),
-        shapes, (Cut(Role.MAIN, 2, fold="centre"), Cut(Role.INTERFACING, 1, fold="centre")), panel=Panel.BAND,
-    )  # fmt: skip
+        id="stand",
+        name="Collar stand",
+        number=5,
+        drawn=Drawn.SEAM,
+        edges=tuple(
+            EdgeSpec(n, 0.0 if n == "centre" else NARROW if n != "neck" else SEAM)
+            for n in ("centre", "neck", "front", "upper")
+        ),
+        shapes=shapes,
+        cuts=(Cut(Role.MAIN, 2, fold="centre"), Cut(Role.INTERFACING, 1, fold="centre")),
+        panel=Panel.BAND,
+    )
 
 
 def _collar(id: str, name: str, number: int, stand: dict[str, float], trimmed: float) -> Piece:
@@ -326,10 +382,15 @@ def _collar(id: str, name: str, number: int, stand: dict[str, float], trimmed: f
     if not trimmed:
         cuts = (*cuts, Cut(Role.INTERFACING, 1, fold="centre"))
     return Piece(
-        id, name, number, Drawn.SEAM,
-        tuple(EdgeSpec(n, 0.0 if n == "centre" else NARROW) for n in ("centre", "stand", "end", "outer")),
-        shapes, cuts, panel=Panel.BAND,
-    )  # fmt: skip
+        id=id,
+        name=name,
+        number=number,
+        drawn=Drawn.SEAM,
+        edges=tuple(EdgeSpec(n, 0.0 if n == "centre" else NARROW) for n in ("centre", "stand", "end", "outer")),
+        shapes=shapes,
+        cuts=cuts,
+        panel=Panel.BAND,
+    )
 
 
 def draft() -> Pattern:
@@ -343,28 +404,54 @@ def draft() -> Pattern:
     collar = _collar("collar", "Collar", 6, lengths(stand, "upper"), 0.0)
     under = _collar("under-collar", "Under collar", 7, lengths(stand, "upper"), TRIMMED)
     band = rectangle(
-        "band", "Front band", 8, SIZES, lengths(front, "opening"), 2 * BAND_WIDTH, ("inner", "end", "front", "top"), NARROW,
-        (Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)), fold_line=True,
-        marks=(Mark("fold", MarkKind.DOT, "top", "start", dict.fromkeys(SIZES, BAND_WIDTH)),),
-    )  # fmt: skip
+        id="band",
+        name="Front band",
+        number=8,
+        sizes=SIZES,
+        long=lengths(front, "opening"),
+        wide=2 * BAND_WIDTH,
+        edges=("inner", "end", "front", "top"),
+        allowance=NARROW,
+        cuts=(Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)),
+        fold_line=True,
+        marks=(
+            Mark(id="fold", kind=MarkKind.DOT, edge="top", anchor="start", distance=dict.fromkeys(SIZES, BAND_WIDTH)),
+        ),
+    )
     band = _with_buttons(band)
     cuff = rectangle(
-        "cuff", "Cuff", 9, SIZES, lengths(sleeve, "wrist"), 2 * CUFF_DEPTH, ("inner", "end", "sleeve", "start"), NARROW,
-        (Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)), fold_line=True,
-    )  # fmt: skip
+        id="cuff",
+        name="Cuff",
+        number=9,
+        sizes=SIZES,
+        long=lengths(sleeve, "wrist"),
+        wide=2 * CUFF_DEPTH,
+        edges=("inner", "end", "sleeve", "start"),
+        allowance=NARROW,
+        cuts=(Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)),
+        fold_line=True,
+    )
     pocket = rectangle(
-        "pocket", "Breast pocket", 10, SIZES, dict.fromkeys(SIZES, 135.0), 120.0, ("left", "bottom", "right", "top"), NARROW,
-        (Cut(Role.MAIN, 1),), panel=Panel.OTHER,
-    )  # fmt: skip
+        id="pocket",
+        name="Breast pocket",
+        number=10,
+        sizes=SIZES,
+        long=dict.fromkeys(SIZES, 135.0),
+        wide=120.0,
+        edges=("left", "bottom", "right", "top"),
+        allowance=NARROW,
+        cuts=(Cut(Role.MAIN, 1),),
+        panel=Panel.OTHER,
+    )
     pieces = (front, back, yoke, sleeve, stand, collar, under, band, cuff, pocket)
     return Pattern(
-        "Collared overshirt",
-        "Larkmoor Patterns",
-        "L 207",
-        "overshirt",
-        _envelope(bodies, pieces),
-        pieces,
-        _making(collar, under),
+        name="Collared overshirt",
+        house="Larkmoor Patterns",
+        code="L 207",
+        garment="overshirt",
+        envelope=_envelope(bodies, pieces),
+        pieces=pieces,
+        making=_making(collar, under),
     )
 
 
@@ -397,54 +484,147 @@ def _envelope(bodies: dict[str, Body], pieces: tuple[Piece, ...]) -> Envelope:
         views=(View("A", "Seven buttons, one breast pocket"),),
         sizes=SIZES,
         sized_by=("bust", "hip"),
-        body_chart={"bust": row(SIZES, CHEST), "waist": row(SIZES, WAIST), "hip": row(SIZES, HIP),
-                    "neck": row(SIZES, NECK), "arm": row(SIZES, ARM)},
+        body_chart={
+            "bust": row(SIZES, CHEST),
+            "waist": row(SIZES, WAIST),
+            "hip": row(SIZES, HIP),
+            "neck": row(SIZES, NECK),
+            "arm": row(SIZES, ARM),
+        },
         finished={"A": finished},
         yardage=printed_yardage(SIZES, YARDAGE),
         notions=(Notion("Buttons", 7, "15 mm"), Notion("Sewing thread", 1, "to match")),
         figure=Figure.UNISEX,
-    )  # fmt: skip
+    )
 
 
 def _making(collar: Piece, under: Piece) -> Making:
-    trimmed = sum(
-        sum(lengths(collar, e)[s] - lengths(under, e)[s] for e in ("outer", "end")) for s in SIZES
-    ) / len(SIZES)  # fmt: skip
+    trimmed = sum(sum(lengths(collar, e)[s] - lengths(under, e)[s] for e in ("outer", "end")) for s in SIZES) / len(
+        SIZES
+    )
     return Making(
         joins=(
-            Join("yoke", "Yoke to back", (part("back", "yoke"),), (part("yoke", "yoke"),), press=Press.UP),
-            Join("shoulders", "Shoulder seams", (part("front", "shoulder"),), (part("yoke", "shoulder"),),
-                 press=Press.BACK, each_hand=True),
-            Join("bands", "Front bands", (part("front", "opening"),), (part("band", "front"),), press=Press.BAND, each_hand=True),
-            Join("collar-edge", "Collar to under collar", (part("collar", "end"), part("collar", "outer")),
-                 (part("under-collar", "end"), part("under-collar", "outer")), Difference(DifferenceKind.EASE, trimmed),
-                 why="the under collar is trimmed 3 mm and stretched on, so that the seam rolls under"),
-            Join("collar-stand", "Collar to stand", (part("collar", "stand"),), (part("stand", "upper"),), press=Press.DOWN),
-            Join("under-stand", "Under collar to stand", (part("under-collar", "stand"),), (part("stand", "upper"),),
-                 press=Press.DOWN),
-            Join("neck", "Stand to neck", (part("yoke", "neck"), part("front", "neck"), part("band", "top", since="fold")),
-                 (part("stand", "neck"),), press=Press.UP),
-            Join("sides", "Side seams", (part("front", "side"),), (part("back", "side"),), sewn_from="start",
-                 press=Press.BACK, each_hand=True),
-            Join("underarms", "Sleeve seams", (part("sleeve", "underarm-front"),), (part("sleeve", "underarm-back"),),
-                 sewn_from="end", press=Press.BACK, each_hand=True),
-            Join("cuff-ends", "Cuff seams", (part("cuff", "start"),), (part("cuff", "end"),), each_hand=True),
-            Join("cuffs", "Cuffs to sleeves", (part("sleeve", "wrist"),), (part("cuff", "sleeve"),), press=Press.BAND, each_hand=True),
-            Join("armholes", "Sleeves into armholes", (part("sleeve", "cap"),),
-                 (part("front", "armhole"), part("yoke", "armhole"), part("back", "armhole")),
-                 Difference(DifferenceKind.EASE, CAP_EASE), press=Press.BACK, each_hand=True,
-                 why="the cap is eased over the shoulder, between the notches"),
+            Join(id="yoke", name="Yoke to back", a=(part("back", "yoke"),), b=(part("yoke", "yoke"),), press=Press.UP),
+            Join(
+                id="shoulders",
+                name="Shoulder seams",
+                a=(part("front", "shoulder"),),
+                b=(part("yoke", "shoulder"),),
+                press=Press.BACK,
+                each_hand=True,
+            ),
+            Join(
+                id="bands",
+                name="Front bands",
+                a=(part("front", "opening"),),
+                b=(part("band", "front"),),
+                press=Press.BAND,
+                each_hand=True,
+            ),
+            Join(
+                id="collar-edge",
+                name="Collar to under collar",
+                a=(part("collar", "end"), part("collar", "outer")),
+                b=(part("under-collar", "end"), part("under-collar", "outer")),
+                difference=Difference(DifferenceKind.EASE, trimmed),
+                why="the under collar is trimmed 3 mm and stretched on, so that the seam rolls under",
+            ),
+            Join(
+                id="collar-stand",
+                name="Collar to stand",
+                a=(part("collar", "stand"),),
+                b=(part("stand", "upper"),),
+                press=Press.DOWN,
+            ),
+            Join(
+                id="under-stand",
+                name="Under collar to stand",
+                a=(part("under-collar", "stand"),),
+                b=(part("stand", "upper"),),
+                press=Press.DOWN,
+            ),
+            Join(
+                id="neck",
+                name="Stand to neck",
+                a=(part("yoke", "neck"), part("front", "neck"), part("band", "top", since="fold")),
+                b=(part("stand", "neck"),),
+                press=Press.UP,
+            ),
+            Join(
+                id="sides",
+                name="Side seams",
+                a=(part("front", "side"),),
+                b=(part("back", "side"),),
+                sewn_from="start",
+                press=Press.BACK,
+                each_hand=True,
+            ),
+            Join(
+                id="underarms",
+                name="Sleeve seams",
+                a=(part("sleeve", "underarm-front"),),
+                b=(part("sleeve", "underarm-back"),),
+                sewn_from="end",
+                press=Press.BACK,
+                each_hand=True,
+            ),
+            Join(
+                id="cuff-ends", name="Cuff seams", a=(part("cuff", "start"),), b=(part("cuff", "end"),), each_hand=True
+            ),
+            Join(
+                id="cuffs",
+                name="Cuffs to sleeves",
+                a=(part("sleeve", "wrist"),),
+                b=(part("cuff", "sleeve"),),
+                press=Press.BAND,
+                each_hand=True,
+            ),
+            Join(
+                id="armholes",
+                name="Sleeves into armholes",
+                a=(part("sleeve", "cap"),),
+                b=(part("front", "armhole"), part("yoke", "armhole"), part("back", "armhole")),
+                difference=Difference(DifferenceKind.EASE, CAP_EASE),
+                press=Press.BACK,
+                each_hand=True,
+                why="the cap is eased over the shoulder, between the notches",
+            ),
         ),
         closures=(Closure("buttons", ClosureKind.BUTTONS, "bands"),),
         finishes=(
-            Finish("hem", "Hem", FinishKind.HEM, (part("front", "hem"), part("back", "hem")), (8.0, 17.0)),
-            Finish("band-inside", "Inside of the bands", FinishKind.TURNED, (part("band", "inner"), part("band", "end"))),
-            Finish("stand-front", "Ends of the stand", FinishKind.TURNED, (part("stand", "front"),)),
-            Finish("cuff-inside", "Inside of the cuffs", FinishKind.TURNED, (part("cuff", "inner"),)),
-            Finish("pocket-edges", "Edges of the pocket", FinishKind.TURNED,
-                   tuple(part("pocket", e) for e in ("left", "bottom", "right", "top"))),
+            Finish(
+                id="hem",
+                name="Hem",
+                kind=FinishKind.HEM,
+                parts=(part("front", "hem"), part("back", "hem")),
+                folds=(8.0, 17.0),
+            ),
+            Finish(
+                id="band-inside",
+                name="Inside of the bands",
+                kind=FinishKind.TURNED,
+                parts=(part("band", "inner"), part("band", "end")),
+            ),
+            Finish(id="stand-front", name="Ends of the stand", kind=FinishKind.TURNED, parts=(part("stand", "front"),)),
+            Finish(
+                id="cuff-inside", name="Inside of the cuffs", kind=FinishKind.TURNED, parts=(part("cuff", "inner"),)
+            ),
+            Finish(
+                id="pocket-edges",
+                name="Edges of the pocket",
+                kind=FinishKind.TURNED,
+                parts=tuple(part("pocket", e) for e in ("left", "bottom", "right", "top")),
+            ),
         ),
-        booklet=(BookletStep("1", ("yoke",)), BookletStep("2", ("shoulders",)), BookletStep("3", ("bands",)),
-                 BookletStep("4", ("collar-edge",)), BookletStep("5", ("neck",)), BookletStep("6", ("sides", "underarms")),
-                 BookletStep("7", ("armholes",)), BookletStep("8", ("cuffs",)), BookletStep("9", ("hem",))),
-    )  # fmt: skip
+        booklet=(
+            BookletStep("1", ("yoke",)),
+            BookletStep("2", ("shoulders",)),
+            BookletStep("3", ("bands",)),
+            BookletStep("4", ("collar-edge",)),
+            BookletStep("5", ("neck",)),
+            BookletStep("6", ("sides", "underarms")),
+            BookletStep("7", ("armholes",)),
+            BookletStep("8", ("cuffs",)),
+            BookletStep("9", ("hem",)),
+        ),
+    )

@@ -97,9 +97,11 @@ class Cone:
         square = (waist[0] / self.waist_radius, waist[1] / self.waist_radius)
         handle = 0.4 * HIP_DEPTH
         return Segment(
-            hip, waist, at(self.hip_radius - handle, 0),
-            (waist[0] + square[0] * handle, waist[1] + square[1] * handle),
-        )  # fmt: skip
+            start=hip,
+            end=waist,
+            control1=at(self.hip_radius - handle, 0),
+            control2=(waist[0] + square[0] * handle, waist[1] + square[1] * handle),
+        )
 
     def waist_angle(self, angle: float) -> float:
         """The polar angle at which a shaped side standing at `angle` reaches the waist."""
@@ -130,7 +132,12 @@ def cone(size: str) -> Cone:
     for _ in range(80):
         middle = (low + high) / 2
         low, high = (middle, high) if waist(middle) > wanted else (low, middle)
-    return Cone(hip_radius, math.hypot(level, low), hip_radius + LENGTH - HIP_DEPTH, low)
+    return Cone(
+        hip_radius=hip_radius,
+        waist_radius=math.hypot(level, low),
+        hem_radius=hip_radius + LENGTH - HIP_DEPTH,
+        intake=low,
+    )
 
 
 # ---------------------------------------------------------------- pieces
@@ -173,10 +180,13 @@ def _gore(id: str, name: str, number: int, cones: Mapping[str, Cone], half: int 
     shapes = {size: _gore_shape(c, c.angle(share) / 2, half, (lower, upper)) for size, c in cones.items()}
     fold = "centre" if half == 1 else None
     edges = tuple(
-        EdgeSpec(edge, HEM if edge == "hem" else 0.0 if edge == fold else SEAM,
-                 Corner.TURNED if edge == "hem" else Corner.MITRE)
+        EdgeSpec(
+            edge,
+            HEM if edge == "hem" else 0.0 if edge == fold else SEAM,
+            Corner.TURNED if edge == "hem" else Corner.MITRE,
+        )
         for edge in (lower, "hem", upper, "waist")
-    )  # fmt: skip
+    )
     to_hip = {size: chain_length((c.side_curve(c.angle(share) / 2, 1),)) for size, c in cones.items()}
     # One notch means front, two mean back (common practice): at the hip of every shaped seam.
     kinds = {"front": MarkKind.NOTCH, "back": MarkKind.DOUBLE_NOTCH}
@@ -185,15 +195,33 @@ def _gore(id: str, name: str, number: int, cones: Mapping[str, Cone], half: int 
         if (half, edge) in ((1, "centre"), (-1, "centre")):
             continue
         is_back_seam = (id, edge) in (("side-back", "back"), ("back", "side"))
-        marks.append(Mark(f"hip-{edge}", kinds["back" if is_back_seam else "front"], edge, anchor, to_hip))
+        marks.append(
+            Mark(
+                id=f"hip-{edge}",
+                kind=kinds["back" if is_back_seam else "front"],
+                edge=edge,
+                anchor=anchor,
+                distance=to_hip,
+            )
+        )
     if half == -1:
-        marks.append(Mark("zip-end", MarkKind.ZIP_END, "centre", "end", dict.fromkeys(SIZES, ZIP_OPENING)))
+        marks.append(
+            Mark(
+                id="zip-end",
+                kind=MarkKind.ZIP_END,
+                edge="centre",
+                anchor="end",
+                distance=dict.fromkeys(SIZES, ZIP_OPENING),
+            )
+        )
     level = {size: (c.hip_radius - c.waist_radius + 120.0) for size, c in cones.items()}
     across = {
-        size: ((level[size], -0.30 * c.hip_radius * c.angle(share) if half <= 0 else 0.0),
-               (level[size], 0.30 * c.hip_radius * c.angle(share) if half >= 0 else 0.0))
+        size: (
+            (level[size], -0.30 * c.hip_radius * c.angle(share) if half <= 0 else 0.0),
+            (level[size], 0.30 * c.hip_radius * c.angle(share) if half >= 0 else 0.0),
+        )
         for size, c in cones.items()
-    }  # fmt: skip
+    }
     return Piece(
         id=id,
         name=name,
@@ -296,7 +324,12 @@ def _shifted(edges: Mapping[str, Chain], by: float) -> dict[str, Chain]:
 
     return {
         name: tuple(
-            Segment((s.start[0] - by, s.start[1]), (s.end[0] - by, s.end[1]), moved(s.control1), moved(s.control2))
+            Segment(
+                start=(s.start[0] - by, s.start[1]),
+                end=(s.end[0] - by, s.end[1]),
+                control1=moved(s.control1),
+                control2=moved(s.control2),
+            )
             for s in chain
         )
         for name, chain in edges.items()
@@ -343,11 +376,14 @@ _PRINTED_CM = {
 
 def _printed_yardage() -> list[PrintedYardage]:
     main = [
-        PrintedYardage("A", size, Role.MAIN, float(width), one_way, cm * 10.0)
+        PrintedYardage(view="A", size=size, role=Role.MAIN, width=float(width), one_way=one_way, length=cm * 10.0)
         for (width, one_way), row in _PRINTED_CM.items()
         for size, cm in zip(SIZES, row, strict=True)
     ]
-    return main + [PrintedYardage("A", size, Role.INTERFACING, 900.0, False, 400.0) for size in SIZES]
+    return main + [
+        PrintedYardage(view="A", size=size, role=Role.INTERFACING, width=900.0, one_way=False, length=400.0)
+        for size in SIZES
+    ]
 
 
 def _making() -> Making:
@@ -356,39 +392,93 @@ def _making() -> Making:
 
     return Making(
         joins=(
-            Join("front-seams", "Side front seams", (part("front", "side"),),
-                 (part("side-front", "front"),), each_hand=True),
-            Join("back-seams", "Side back seams", (part("side-back", "back"),),
-                 (part("back", "side"),), each_hand=True),
-            Join("side-seams", "Side seams", (part("side-front", "back"),),
-                 (part("side-back", "front"),), each_hand=True),
-            Join("centre-back", "Centre back seam", (EdgePart("back", "centre", "left"),),
-                 (EdgePart("back", "centre", "right"),)),
-            Join("facing-sides", "Facing side seams", (part("front-facing", "side"),),
-                 (part("back-facing", "side"),), each_hand=True),
-            Join("waist", "Facing to waist",
-                 (part("front", "waist"), part("side-front", "waist"), part("side-back", "waist"), part("back", "waist")),
-                 (part("front-facing", "upper"), part("back-facing", "upper")),
-                 press=Press.FACING),
+            Join(
+                id="front-seams",
+                name="Side front seams",
+                a=(part("front", "side"),),
+                b=(part("side-front", "front"),),
+                each_hand=True,
+            ),
+            Join(
+                id="back-seams",
+                name="Side back seams",
+                a=(part("side-back", "back"),),
+                b=(part("back", "side"),),
+                each_hand=True,
+            ),
+            Join(
+                id="side-seams",
+                name="Side seams",
+                a=(part("side-front", "back"),),
+                b=(part("side-back", "front"),),
+                each_hand=True,
+            ),
+            Join(
+                id="centre-back",
+                name="Centre back seam",
+                a=(EdgePart("back", "centre", "left"),),
+                b=(EdgePart("back", "centre", "right"),),
+            ),
+            Join(
+                id="facing-sides",
+                name="Facing side seams",
+                a=(part("front-facing", "side"),),
+                b=(part("back-facing", "side"),),
+                each_hand=True,
+            ),
+            Join(
+                id="waist",
+                name="Facing to waist",
+                a=(
+                    part("front", "waist"),
+                    part("side-front", "waist"),
+                    part("side-back", "waist"),
+                    part("back", "waist"),
+                ),
+                b=(part("front-facing", "upper"), part("back-facing", "upper")),
+                press=Press.FACING,
+            ),
         ),
-        closures=(Closure("zip", ClosureKind.INVISIBLE_ZIP, "centre-back", ("back", "zip-end")),
-                  Closure("hook", ClosureKind.HOOK_AND_EYE, "centre-back")),
+        closures=(
+            Closure(id="zip", kind=ClosureKind.INVISIBLE_ZIP, join="centre-back", to_mark=("back", "zip-end")),
+            Closure("hook", ClosureKind.HOOK_AND_EYE, "centre-back"),
+        ),
         finishes=(
-            Finish("hem", "Hem", FinishKind.HEM,
-                   (part("front", "hem"), part("side-front", "hem"), part("side-back", "hem"), part("back", "hem")),
-                   (8.0, 22.0)),
-            Finish("facing-edge", "Lower edge of the facing", FinishKind.NEATENED,
-                   (part("front-facing", "lower"), part("back-facing", "lower"))),
-            Finish("facing-ends", "Facing ends at the zip", FinishKind.RAW, (part("back-facing", "centre"),)),
+            Finish(
+                id="hem",
+                name="Hem",
+                kind=FinishKind.HEM,
+                parts=(part("front", "hem"), part("side-front", "hem"), part("side-back", "hem"), part("back", "hem")),
+                folds=(8.0, 22.0),
+            ),
+            Finish(
+                id="facing-edge",
+                name="Lower edge of the facing",
+                kind=FinishKind.NEATENED,
+                parts=(part("front-facing", "lower"), part("back-facing", "lower")),
+            ),
+            Finish(
+                id="facing-ends",
+                name="Facing ends at the zip",
+                kind=FinishKind.RAW,
+                parts=(part("back-facing", "centre"),),
+            ),
         ),
-        layers=(Layer(LayerKind.FACING, "front-facing", "front"), Layer(LayerKind.FACING, "front-facing", "side-front"),
-                Layer(LayerKind.FACING, "back-facing", "back"), Layer(LayerKind.FACING, "back-facing", "side-back"),
-                Layer(LayerKind.INTERFACING, "front-facing", "front-facing"),
-                Layer(LayerKind.INTERFACING, "back-facing", "back-facing")),
+        layers=(
+            Layer(LayerKind.FACING, "front-facing", "front"),
+            Layer(LayerKind.FACING, "front-facing", "side-front"),
+            Layer(LayerKind.FACING, "back-facing", "back"),
+            Layer(LayerKind.FACING, "back-facing", "side-back"),
+            Layer(LayerKind.INTERFACING, "front-facing", "front-facing"),
+            Layer(LayerKind.INTERFACING, "back-facing", "back-facing"),
+        ),
         booklet=(
-            BookletStep("1", ("front-seams",)), BookletStep("2", ("back-seams",)),
-            BookletStep("3", ("zip", "centre-back")), BookletStep("4", ("side-seams",)),
-            BookletStep("5", ("facing-sides", "facing-edge")), BookletStep("6", ("waist",)),
+            BookletStep("1", ("front-seams",)),
+            BookletStep("2", ("back-seams",)),
+            BookletStep("3", ("zip", "centre-back")),
+            BookletStep("4", ("side-seams",)),
+            BookletStep("5", ("facing-sides", "facing-edge")),
+            BookletStep("6", ("waist",)),
             BookletStep("7", ("hem",)),
         ),
-    )  # fmt: skip
+    )

@@ -110,7 +110,10 @@ class Leg:
     def crotch(self) -> Chain:
         """From the waist down the centre seam and round to the fork."""
         turn = (self.depth * 0.62, 0.0)
-        return (*straight(self.top, turn), curve(turn, DOWN, self.fork, (0.14, -1.0), 0.5, 0.42))
+        return (
+            *straight(self.top, turn),
+            curve(start=turn, leaves=DOWN, end=self.fork, arrives=(0.14, -1.0), pull=0.5, pull_end=0.42),
+        )
 
     def outseam(self) -> Chain:
         hip = (HIP_LEVEL, self.hip)
@@ -125,19 +128,39 @@ def legs(size: str) -> tuple[Leg, Leg]:
     k = SIZES.index(size)
     quarter, depth = (BODY_HIP[k] + HIP_EASE) / 4, float(CROTCH_DEPTH[k])
     hem, waist = depth + INSEAM[k], (BODY_WAIST[k] + WAIST_EASE) / 4
-    front = Leg(quarter - 6, depth, hem, (depth, -BODY_HIP[k] / 19), FRONT_LEAN, 0.0, waist - 3, -14.0, 1)
+    front = Leg(
+        hip=quarter - 6,
+        depth=depth,
+        hem=hem,
+        fork=(depth, -BODY_HIP[k] / 19),
+        lean=FRONT_LEAN,
+        rise=0.0,
+        waist=waist - 3,
+        in_hem=-14.0,
+        hand=1,
+    )
     reach = BODY_HIP[k] / 8.6
     goal = chain_length(inseam(front))
 
     def back(drop: float) -> Leg:
-        return Leg(quarter + 6, depth, hem, (depth + drop, -reach), BACK_LEAN, BACK_RISE, waist + 3, -48.0, 2)
+        return Leg(
+            hip=quarter + 6,
+            depth=depth,
+            hem=hem,
+            fork=(depth + drop, -reach),
+            lean=BACK_LEAN,
+            rise=BACK_RISE,
+            waist=waist + 3,
+            in_hem=-48.0,
+            hand=2,
+        )
 
     return front, back(solve(lambda d: chain_length(inseam(back(d))), goal, -10, 60))
 
 
 def inseam(leg: Leg) -> Chain:
     """From the fork down to the hem, hollowed above the knee."""
-    return (curve(leg.fork, (1.0, 0.34), (leg.hem, leg.in_hem), DOWN, 0.3, 0.5),)
+    return (curve(start=leg.fork, leaves=(1.0, 0.34), end=(leg.hem, leg.in_hem), arrives=DOWN, pull=0.3, pull_end=0.5),)
 
 
 def _leg(id: str, name: str, number: int, every: dict[str, Leg], panel: Panel) -> Piece:
@@ -162,8 +185,20 @@ def _leg(id: str, name: str, number: int, every: dict[str, Leg], panel: Panel) -
         points[size] = (on[0] + (95.0 if panel is Panel.FRONT else 125.0), on[1] + 3)
     double = panel is Panel.BACK
     marks = [
-        Mark("dart-1", MarkKind.DART_LEG, "waist", "start", {s: v[0] for s, v in legs_at.items()}),
-        Mark("dart-2", MarkKind.DART_LEG, "waist", "start", {s: v[1] for s, v in legs_at.items()}),
+        Mark(
+            id="dart-1",
+            kind=MarkKind.DART_LEG,
+            edge="waist",
+            anchor="start",
+            distance={s: v[0] for s, v in legs_at.items()},
+        ),
+        Mark(
+            id="dart-2",
+            kind=MarkKind.DART_LEG,
+            edge="waist",
+            anchor="start",
+            distance={s: v[1] for s, v in legs_at.items()},
+        ),
         notch(
             "hip-side",
             "outseam",
@@ -174,13 +209,28 @@ def _leg(id: str, name: str, number: int, every: dict[str, Leg], panel: Panel) -
         notch("knee-in", "inseam", "start", {s: leg.hem * 0.33 for s, leg in every.items()}, double=double),
     ]
     if panel is Panel.FRONT:
-        marks.append(Mark("zip-end", MarkKind.ZIP_END, "crotch", "start", dict.fromkeys(SIZES, ZIP_OPENING)))
+        marks.append(
+            Mark(
+                id="zip-end",
+                kind=MarkKind.ZIP_END,
+                edge="crotch",
+                anchor="start",
+                distance=dict.fromkeys(SIZES, ZIP_OPENING),
+            )
+        )
     return Piece(
-        id, name, number, Drawn.SEAM,
-        hemmed(names, SEAM, HEM),
-        shapes, (Cut(Role.MAIN, 2, pair=True),), tuple(marks), (Dart("waist", "waist", ("dart-1", "dart-2"), points),),
-        _lines(every), panel=panel,
-    )  # fmt: skip
+        id=id,
+        name=name,
+        number=number,
+        drawn=Drawn.SEAM,
+        edges=hemmed(names, SEAM, HEM),
+        shapes=shapes,
+        cuts=(Cut(Role.MAIN, 2, pair=True),),
+        marks=tuple(marks),
+        darts=(Dart(id="waist", edge="waist", legs=("dart-1", "dart-2"), point=points),),
+        lines=_lines(every),
+        panel=panel,
+    )
 
 
 def _lines(every: dict[str, Leg]) -> tuple[InnerLine, ...]:
@@ -207,24 +257,53 @@ def draft() -> Pattern:
     back = _leg("back", "Trouser back", 2, {s: b[1] for s, b in both.items()}, Panel.BACK)
     half = {s: both[s][0].waist + both[s][1].waist for s in SIZES}
     band = rectangle(
-        "waistband", "Waistband", 3, SIZES, {s: w + UNDERLAP for s, w in half.items()}, 2 * BAND_WIDTH,
-        ("inner", "front-end", "waist", "back-end"), SEAM,
-        (Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)), fold_line=True,
-        marks=(Mark("centre-front", MarkKind.NOTCH, "waist", "start", dict.fromkeys(SIZES, UNDERLAP)),
-               Mark("side", MarkKind.NOTCH, "waist", "end", {s: both[s][1].waist for s in SIZES})),
-    )  # fmt: skip
+        id="waistband",
+        name="Waistband",
+        number=3,
+        sizes=SIZES,
+        long={s: w + UNDERLAP for s, w in half.items()},
+        wide=2 * BAND_WIDTH,
+        edges=("inner", "front-end", "waist", "back-end"),
+        allowance=SEAM,
+        cuts=(Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)),
+        fold_line=True,
+        marks=(
+            Mark(
+                id="centre-front",
+                kind=MarkKind.NOTCH,
+                edge="waist",
+                anchor="start",
+                distance=dict.fromkeys(SIZES, UNDERLAP),
+            ),
+            Mark(
+                id="side",
+                kind=MarkKind.NOTCH,
+                edge="waist",
+                anchor="end",
+                distance={s: both[s][1].waist for s in SIZES},
+            ),
+        ),
+    )
     pocket = rectangle(
-        "pocket", "Back pocket", 4, SIZES, dict.fromkeys(SIZES, 165.0), 145.0, ("left", "bottom", "right", "top"), SEAM,
-        (Cut(Role.MAIN, 2, pair=True),), panel=Panel.OTHER,
-    )  # fmt: skip
+        id="pocket",
+        name="Back pocket",
+        number=4,
+        sizes=SIZES,
+        long=dict.fromkeys(SIZES, 165.0),
+        wide=145.0,
+        edges=("left", "bottom", "right", "top"),
+        allowance=SEAM,
+        cuts=(Cut(Role.MAIN, 2, pair=True),),
+        panel=Panel.OTHER,
+    )
     return Pattern(
-        "Wide trousers",
-        "Larkmoor Patterns",
-        "L 152",
-        "trousers",
-        _envelope(front, back),
-        (front, back, band, pocket),
-        _making(),
+        name="Wide trousers",
+        house="Larkmoor Patterns",
+        code="L 152",
+        garment="trousers",
+        envelope=_envelope(front, back),
+        pieces=(front, back, band, pocket),
+        making=_making(),
     )
 
 
@@ -241,35 +320,94 @@ def _envelope(front: Piece, back: Piece) -> Envelope:
         views=(View("A", "Wide leg to the floor, two back pockets"),),
         sizes=SIZES,
         sized_by=("hip", "waist"),
-        body_chart={"waist": row(SIZES, BODY_WAIST), "hip": row(SIZES, BODY_HIP), "inseam": row(SIZES, INSEAM),
-                    "crotch_depth": row(SIZES, CROTCH_DEPTH, -12.0)},
+        body_chart={
+            "waist": row(SIZES, BODY_WAIST),
+            "hip": row(SIZES, BODY_HIP),
+            "inseam": row(SIZES, INSEAM),
+            "crotch_depth": row(SIZES, CROTCH_DEPTH, -12.0),
+        },
         finished={"A": finished},
         yardage=printed_yardage(SIZES, YARDAGE),
         notions=(Notion("Zip", 1, "18 cm (7 in)"), Notion("Hook and bar", 1), Notion("Sewing thread", 1, "to match")),
         figure=Figure.WOMEN,
-    )  # fmt: skip
+    )
 
 
 def _making() -> Making:
     return Making(
         joins=(
-            Join("outseams", "Side seams", (part("front", "outseam"),), (part("back", "outseam"),), sewn_from="start", each_hand=True),
-            Join("inseams", "Inner leg seams", (part("front", "inseam"),), (part("back", "inseam"),), sewn_from="end", each_hand=True),
-            Join("front-crotch", "Centre front seam", (part("front", "crotch", hand="left"),), (part("front", "crotch", hand="right"),)),
-            Join("back-crotch", "Centre back seam", (part("back", "crotch", hand="left"),), (part("back", "crotch", hand="right"),)),
-            Join("band-back", "Waistband back seam", (part("waistband", "back-end", hand="left"),),
-                 (part("waistband", "back-end", hand="right"),)),
-            Join("waist", "Waistband to waist", (part("front", "waist"), part("back", "waist")),
-                 (part("waistband", "waist", since="centre-front"),), press=Press.BAND),
+            Join(
+                id="outseams",
+                name="Side seams",
+                a=(part("front", "outseam"),),
+                b=(part("back", "outseam"),),
+                sewn_from="start",
+                each_hand=True,
+            ),
+            Join(
+                id="inseams",
+                name="Inner leg seams",
+                a=(part("front", "inseam"),),
+                b=(part("back", "inseam"),),
+                sewn_from="end",
+                each_hand=True,
+            ),
+            Join(
+                id="front-crotch",
+                name="Centre front seam",
+                a=(part("front", "crotch", hand="left"),),
+                b=(part("front", "crotch", hand="right"),),
+            ),
+            Join(
+                id="back-crotch",
+                name="Centre back seam",
+                a=(part("back", "crotch", hand="left"),),
+                b=(part("back", "crotch", hand="right"),),
+            ),
+            Join(
+                id="band-back",
+                name="Waistband back seam",
+                a=(part("waistband", "back-end", hand="left"),),
+                b=(part("waistband", "back-end", hand="right"),),
+            ),
+            Join(
+                id="waist",
+                name="Waistband to waist",
+                a=(part("front", "waist"), part("back", "waist")),
+                b=(part("waistband", "waist", since="centre-front"),),
+                press=Press.BAND,
+            ),
         ),
-        closures=(Closure("zip", ClosureKind.LAPPED_ZIP, "front-crotch", ("front", "zip-end")),
-                  Closure("hook", ClosureKind.HOOK_AND_EYE, "waist")),
+        closures=(
+            Closure(id="zip", kind=ClosureKind.LAPPED_ZIP, join="front-crotch", to_mark=("front", "zip-end")),
+            Closure("hook", ClosureKind.HOOK_AND_EYE, "waist"),
+        ),
         finishes=(
-            Finish("hem", "Hem", FinishKind.HEM, (part("front", "hem"), part("back", "hem")), (10.0, 30.0)),
-            Finish("band-inside", "Inside of the waistband", FinishKind.TURNED, (part("waistband", "inner"), part("waistband", "front-end"))),
-            Finish("pocket-edges", "Edges of the pockets", FinishKind.TURNED,
-                   tuple(part("pocket", e) for e in ("left", "bottom", "right", "top"))),
+            Finish(
+                id="hem",
+                name="Hem",
+                kind=FinishKind.HEM,
+                parts=(part("front", "hem"), part("back", "hem")),
+                folds=(10.0, 30.0),
+            ),
+            Finish(
+                id="band-inside",
+                name="Inside of the waistband",
+                kind=FinishKind.TURNED,
+                parts=(part("waistband", "inner"), part("waistband", "front-end")),
+            ),
+            Finish(
+                id="pocket-edges",
+                name="Edges of the pockets",
+                kind=FinishKind.TURNED,
+                parts=tuple(part("pocket", e) for e in ("left", "bottom", "right", "top")),
+            ),
         ),
-        booklet=(BookletStep("1", ("front-crotch", "zip")), BookletStep("2", ("outseams", "inseams")),
-                 BookletStep("3", ("back-crotch",)), BookletStep("4", ("waist",)), BookletStep("5", ("hem",))),
-    )  # fmt: skip
+        booklet=(
+            BookletStep("1", ("front-crotch", "zip")),
+            BookletStep("2", ("outseams", "inseams")),
+            BookletStep("3", ("back-crotch",)),
+            BookletStep("4", ("waist",)),
+            BookletStep("5", ("hem",)),
+        ),
+    )

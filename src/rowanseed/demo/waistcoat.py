@@ -118,7 +118,7 @@ class Body:
         turn = (self.underarm - 78.0, across)
         along = unit((tip[0], tip[1] - self.neck_width))
         return (
-            curve((self.underarm, width), IN, turn, UP, 0.5, 0.42),
+            curve(start=(self.underarm, width), leaves=IN, end=turn, arrives=UP, pull=0.5, pull_end=0.42),
             curve(turn, UP, tip, (-along[1], along[0]), 0.36),
         )
 
@@ -131,9 +131,17 @@ def body(size: str) -> Body:
     side_in = 0.42 * min(front_in, back_in)
     neck = 62 + 2.2 * k
     return Body(
-        front, back, side_in, front_in - side_in, back_in - side_in, BODY_BUST[k] / 8 + 116, BACK_WAIST[k] + 20.0, neck,
-        (38.0, neck + 78 + 1.5 * k), (BODY_BUST[k] * 0.1 + 180, BODY_BUST[k] / 10 + 1),
-    )  # fmt: skip
+        front_bust=front,
+        back_bust=back,
+        side_in=side_in,
+        front_in=front_in - side_in,
+        back_in=back_in - side_in,
+        underarm=BODY_BUST[k] / 8 + 116,
+        waist=BACK_WAIST[k] + 20.0,
+        neck_width=neck,
+        tip=(38.0, neck + 78 + 1.5 * k),
+        bust=(BODY_BUST[k] * 0.1 + 180, BODY_BUST[k] / 10 + 1),
+    )
 
 
 # ---------------------------------------------------------------- the front
@@ -157,9 +165,11 @@ def _princess(b: Body, taken_in: float, hand: float, fuller: float, lower: float
     hem = (lower, b.bust[1] + hand * taken_in * 0.35)
     chest = curve(start, (0.55, -1.0), over, DOWN, 0.42)
     bulge = Segment(
-        chest.start, chest.end, (chest.points()[1][0], chest.points()[1][1] - fuller),
-        (chest.points()[2][0], chest.points()[2][1] - fuller * 0.4),
-    )  # fmt: skip
+        start=chest.start,
+        end=chest.end,
+        control1=(chest.points()[1][0], chest.points()[1][1] - fuller),
+        control2=(chest.points()[2][0], chest.points()[2][1] - fuller * 0.4),
+    )
     return (bulge, curve(over, DOWN, waist, DOWN, 0.4), curve(waist, DOWN, hem, (1.0, -hand * 0.06), 0.4))
 
 
@@ -250,16 +260,35 @@ def _back(b: Body) -> dict[str, Chain]:
 
 
 def _piece(
-    id: str, name: str, number: int, bodies: dict[str, Body], draw: object, grain_at: tuple[float, float], cuts: tuple[Cut, ...],
-    frame: str, panel: Panel, lines: tuple[InnerLine, ...] = (),
-) -> Piece:  # fmt: skip
+    id: str,
+    name: str,
+    number: int,
+    bodies: dict[str, Body],
+    draw: object,
+    grain_at: tuple[float, float],
+    cuts: tuple[Cut, ...],
+    frame: str,
+    panel: Panel,
+    lines: tuple[InnerLine, ...] = (),
+) -> Piece:
     shapes = {}
     for size, b in bodies.items():
         edges = draw(b)  # type: ignore[operator]
         y = b.front_bust * grain_at[0] + grain_at[1]
         shapes[size] = Shape(edges, ((b.bust[0] + 30, y), (b.hem - 25, y)))
     specs = tuple(EdgeSpec(n, SEAM) for n in next(iter(shapes.values())).edges)
-    return Piece(id, name, number, Drawn.SEAM, specs, shapes, cuts, lines=lines, panel=panel, drawn_on=frame)
+    return Piece(
+        id=id,
+        name=name,
+        number=number,
+        drawn=Drawn.SEAM,
+        edges=specs,
+        shapes=shapes,
+        cuts=cuts,
+        lines=lines,
+        panel=panel,
+        drawn_on=frame,
+    )
 
 
 def _levels(bodies: dict[str, Body], start: str) -> tuple[InnerLine, ...]:
@@ -286,40 +315,127 @@ def draft() -> Pattern:
     bodies = {size: body(size) for size in SIZES}
     pair = (Cut(Role.MAIN, 2, pair=True),)
     lining = (Cut(Role.LINING, 2, pair=True),)
-    front = _piece("front", "Waistcoat front", 1, bodies, _centre_front, (0.0, 40.0), pair, "front", Panel.FRONT,
-                   (*_levels(bodies, "centre-front"),
-                    InnerLine("centre", LineKind.CENTRE, {s: ((b.bust[0] + 12, 0.0), (b.hem + 40, 0.0)) for s, b in bodies.items()})))  # fmt: skip
+    front = _piece(
+        id="front",
+        name="Waistcoat front",
+        number=1,
+        bodies=bodies,
+        draw=_centre_front,
+        grain_at=(0.0, 40.0),
+        cuts=pair,
+        frame="front",
+        panel=Panel.FRONT,
+        lines=(
+            *_levels(bodies, "centre-front"),
+            InnerLine(
+                "centre", LineKind.CENTRE, {s: ((b.bust[0] + 12, 0.0), (b.hem + 40, 0.0)) for s, b in bodies.items()}
+            ),
+        ),
+    )
     side = _piece(
-        "side-front",
-        "Side front",
-        2,
-        bodies,
-        _side_front,
-        (0.72, 0.0),
-        pair,
-        "front",
-        Panel.FRONT,
-        _levels(bodies, "side-front"),
+        id="side-front",
+        name="Side front",
+        number=2,
+        bodies=bodies,
+        draw=_side_front,
+        grain_at=(0.72, 0.0),
+        cuts=pair,
+        frame="front",
+        panel=Panel.FRONT,
+        lines=_levels(bodies, "side-front"),
     )
     back = _piece(
-        "back", "Waistcoat back", 3, bodies, _back, (0.45, 0.0), pair, "back", Panel.BACK, _levels(bodies, "back")
+        id="back",
+        name="Waistcoat back",
+        number=3,
+        bodies=bodies,
+        draw=_back,
+        grain_at=(0.45, 0.0),
+        cuts=pair,
+        frame="back",
+        panel=Panel.BACK,
+        lines=_levels(bodies, "back"),
     )
-    facing = _piece("facing", "Front facing", 4, bodies, _facing, (0.0, 12.0),
-                    (*pair, Cut(Role.INTERFACING, 2, pair=True)), "front", Panel.OTHER)  # fmt: skip
+    facing = _piece(
+        id="facing",
+        name="Front facing",
+        number=4,
+        bodies=bodies,
+        draw=_facing,
+        grain_at=(0.0, 12.0),
+        cuts=(*pair, Cut(Role.INTERFACING, 2, pair=True)),
+        frame="front",
+        panel=Panel.OTHER,
+    )
     front_lining = _piece(
-        "front-lining", "Front lining", 5, bodies, _front_lining, (0.0, 72.0), lining, "front", Panel.OTHER
+        id="front-lining",
+        name="Front lining",
+        number=5,
+        bodies=bodies,
+        draw=_front_lining,
+        grain_at=(0.0, 72.0),
+        cuts=lining,
+        frame="front",
+        panel=Panel.OTHER,
     )
     side_lining = _piece(
-        "side-lining", "Side front lining", 6, bodies, _side_front, (0.72, 0.0), lining, "front", Panel.OTHER
+        id="side-lining",
+        name="Side front lining",
+        number=6,
+        bodies=bodies,
+        draw=_side_front,
+        grain_at=(0.72, 0.0),
+        cuts=lining,
+        frame="front",
+        panel=Panel.OTHER,
     )
-    back_lining = _piece("back-lining", "Back lining", 7, bodies, _back, (0.45, 0.0), lining, "back", Panel.OTHER)
+    back_lining = _piece(
+        id="back-lining",
+        name="Back lining",
+        number=7,
+        bodies=bodies,
+        draw=_back,
+        grain_at=(0.45, 0.0),
+        cuts=lining,
+        frame="back",
+        panel=Panel.OTHER,
+    )
     front, side, back = _with_marks(front, side, back, bodies)
-    welt = rectangle("welt", "Pocket welt", 8, SIZES, dict.fromkeys(SIZES, 115.0), 44.0, ("lower", "left", "upper", "right"), 10.0,
-                     (Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)), fold_line=True, panel=Panel.OTHER)  # fmt: skip
-    belt = rectangle("belt", "Back belt", 9, SIZES, {s: 190.0 + 6 * k for k, s in enumerate(SIZES)}, 40.0,
-                     ("lower", "left", "upper", "right"), 10.0, (Cut(Role.MAIN, 4, pair=True),), panel=Panel.OTHER)  # fmt: skip
+    welt = rectangle(
+        id="welt",
+        name="Pocket welt",
+        number=8,
+        sizes=SIZES,
+        long=dict.fromkeys(SIZES, 115.0),
+        wide=44.0,
+        edges=("lower", "left", "upper", "right"),
+        allowance=10.0,
+        cuts=(Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)),
+        fold_line=True,
+        panel=Panel.OTHER,
+    )
+    belt = rectangle(
+        id="belt",
+        name="Back belt",
+        number=9,
+        sizes=SIZES,
+        long={s: 190.0 + 6 * k for k, s in enumerate(SIZES)},
+        wide=40.0,
+        edges=("lower", "left", "upper", "right"),
+        allowance=10.0,
+        cuts=(Cut(Role.MAIN, 4, pair=True),),
+        panel=Panel.OTHER,
+    )
     pieces = (front, side, back, facing, front_lining, side_lining, back_lining, welt, belt)
-    return Pattern("Lined waistcoat", "Larkmoor Patterns", "L 311", "waistcoat", _envelope(pieces), pieces, _making())
+    return Pattern(
+        name="Lined waistcoat",
+        house="Larkmoor Patterns",
+        code="L 311",
+        garment="waistcoat",
+        envelope=_envelope(pieces),
+        pieces=pieces,
+        making=_making(),
+    )
 
 
 def _with_marks(front: Piece, side: Piece, back: Piece, bodies: dict[str, Body]) -> tuple[Piece, Piece, Piece]:
@@ -327,10 +443,13 @@ def _with_marks(front: Piece, side: Piece, back: Piece, bodies: dict[str, Body])
     over_side = {s: chain_length(_front_lines(b)[1][:1]) for s, b in bodies.items()}
     waist = {s: chain_length(b.side(b.front_bust)[1:]) for s, b in bodies.items()}
     buttons = tuple(
-        InnerPoint(f"button-{k + 1}", PointKind.BUTTONHOLE,
-                   {s: (b.bust[0] + 24 + k * (b.hem - b.bust[0] - 40) / 4, 0.0) for s, b in bodies.items()})
+        InnerPoint(
+            f"button-{k + 1}",
+            PointKind.BUTTONHOLE,
+            {s: (b.bust[0] + 24 + k * (b.hem - b.bust[0] - 40) / 4, 0.0) for s, b in bodies.items()},
+        )
         for k in range(5)
-    )  # fmt: skip
+    )
     bust = InnerPoint("bust", PointKind.BUST, {s: b.bust for s, b in bodies.items()})
     return (
         replace(front, marks=(notch("bust-front", "princess", "start", over),), points=(bust, *buttons)),
@@ -354,13 +473,22 @@ def _envelope(pieces: tuple[Piece, ...]) -> Envelope:
         views=(View("A", "Five buttons, back belt, two welts"),),
         sizes=SIZES,
         sized_by=("bust", "waist"),
-        body_chart={"bust": row(SIZES, BODY_BUST), "high_bust": row(SIZES, BODY_BUST, -51.0), "waist": row(SIZES, BODY_WAIST),
-                    "hip": row(SIZES, BODY_HIP), "back_waist": row(SIZES, BACK_WAIST)},
+        body_chart={
+            "bust": row(SIZES, BODY_BUST),
+            "high_bust": row(SIZES, BODY_BUST, -51.0),
+            "waist": row(SIZES, BODY_WAIST),
+            "hip": row(SIZES, BODY_HIP),
+            "back_waist": row(SIZES, BACK_WAIST),
+        },
         finished={"A": {"bust": around("bust"), "waist": around("waist"), "length": lengths(back, "centre")}},
         yardage=printed_yardage(SIZES, YARDAGE),
-        notions=(Notion("Buttons", 5, "20 mm"), Notion("Buckle", 1, "for the back belt"), Notion("Sewing thread", 1, "to match")),
+        notions=(
+            Notion("Buttons", 5, "20 mm"),
+            Notion("Buckle", 1, "for the back belt"),
+            Notion("Sewing thread", 1, "to match"),
+        ),
         figure=Figure.WOMEN,
-    )  # fmt: skip
+    )
 
 
 def _making() -> Making:
@@ -368,40 +496,135 @@ def _making() -> Making:
     shoulder = "the back shoulder is a little longer: it is eased over the shoulder blade"
     return Making(
         joins=(
-            Join("princess", "Princess seams", (part("side-front", "princess"),), (part("front", "princess"),),
-                 Difference(DifferenceKind.EASE, PRINCESS_EASE), each_hand=True, why=ease),
-            Join("centre-back", "Centre back seam", (part("back", "centre", hand="left"),), (part("back", "centre", hand="right"),)),
-            Join("sides", "Side seams", (part("side-front", "side"),), (part("back", "side"),), sewn_from="start", each_hand=True),
-            Join("shoulders", "Shoulder seams", (part("back", "shoulder"),), (part("front", "shoulder"),),
-                 Difference(DifferenceKind.EASE, SHOULDER_EASE), each_hand=True, why=shoulder),
-            Join("lining-facing", "Lining to facing", (part("front-lining", "facing"),), (part("facing", "inner"),),
-                 press=Press.BACK, each_hand=True),
-            Join("lining-princess", "Lining princess seams", (part("side-lining", "princess"),), (part("front-lining", "princess"),),
-                 Difference(DifferenceKind.EASE, PRINCESS_EASE), each_hand=True, why=ease),
-            Join("lining-back", "Lining centre back seam", (part("back-lining", "centre", hand="left"),),
-                 (part("back-lining", "centre", hand="right"),)),
-            Join("lining-sides", "Lining side seams", (part("side-lining", "side"),), (part("back-lining", "side"),),
-                 sewn_from="start", each_hand=True),
-            Join("lining-shoulders", "Lining shoulder seams", (part("back-lining", "shoulder"),),
-                 (part("front-lining", "shoulder"), part("facing", "shoulder")),
-                 Difference(DifferenceKind.EASE, SHOULDER_EASE), each_hand=True, why=shoulder),
-            Join("neck", "Facing and lining to front edges and neck", (part("front", "opening"), part("front", "neck"), part("back", "neck")),
-                 (part("facing", "opening"), part("facing", "neck"), part("back-lining", "neck")), press=Press.FACING),
-            Join("armholes", "Lining to armholes", (part("side-front", "armhole"), part("front", "armhole"), part("back", "armhole")),
-                 (part("side-lining", "armhole"), part("front-lining", "armhole"), part("back-lining", "armhole")),
-                 press=Press.FACING, each_hand=True),
-            Join("hems", "Lining to lower edge", (part("front", "hem"), part("side-front", "hem"), part("back", "hem")),
-                 (part("facing", "hem"), part("front-lining", "hem"), part("side-lining", "hem"), part("back-lining", "hem")),
-                 press=Press.FACING),
+            Join(
+                id="princess",
+                name="Princess seams",
+                a=(part("side-front", "princess"),),
+                b=(part("front", "princess"),),
+                difference=Difference(DifferenceKind.EASE, PRINCESS_EASE),
+                each_hand=True,
+                why=ease,
+            ),
+            Join(
+                id="centre-back",
+                name="Centre back seam",
+                a=(part("back", "centre", hand="left"),),
+                b=(part("back", "centre", hand="right"),),
+            ),
+            Join(
+                id="sides",
+                name="Side seams",
+                a=(part("side-front", "side"),),
+                b=(part("back", "side"),),
+                sewn_from="start",
+                each_hand=True,
+            ),
+            Join(
+                id="shoulders",
+                name="Shoulder seams",
+                a=(part("back", "shoulder"),),
+                b=(part("front", "shoulder"),),
+                difference=Difference(DifferenceKind.EASE, SHOULDER_EASE),
+                each_hand=True,
+                why=shoulder,
+            ),
+            Join(
+                id="lining-facing",
+                name="Lining to facing",
+                a=(part("front-lining", "facing"),),
+                b=(part("facing", "inner"),),
+                press=Press.BACK,
+                each_hand=True,
+            ),
+            Join(
+                id="lining-princess",
+                name="Lining princess seams",
+                a=(part("side-lining", "princess"),),
+                b=(part("front-lining", "princess"),),
+                difference=Difference(DifferenceKind.EASE, PRINCESS_EASE),
+                each_hand=True,
+                why=ease,
+            ),
+            Join(
+                id="lining-back",
+                name="Lining centre back seam",
+                a=(part("back-lining", "centre", hand="left"),),
+                b=(part("back-lining", "centre", hand="right"),),
+            ),
+            Join(
+                id="lining-sides",
+                name="Lining side seams",
+                a=(part("side-lining", "side"),),
+                b=(part("back-lining", "side"),),
+                sewn_from="start",
+                each_hand=True,
+            ),
+            Join(
+                id="lining-shoulders",
+                name="Lining shoulder seams",
+                a=(part("back-lining", "shoulder"),),
+                b=(part("front-lining", "shoulder"), part("facing", "shoulder")),
+                difference=Difference(DifferenceKind.EASE, SHOULDER_EASE),
+                each_hand=True,
+                why=shoulder,
+            ),
+            Join(
+                id="neck",
+                name="Facing and lining to front edges and neck",
+                a=(part("front", "opening"), part("front", "neck"), part("back", "neck")),
+                b=(part("facing", "opening"), part("facing", "neck"), part("back-lining", "neck")),
+                press=Press.FACING,
+            ),
+            Join(
+                id="armholes",
+                name="Lining to armholes",
+                a=(part("side-front", "armhole"), part("front", "armhole"), part("back", "armhole")),
+                b=(part("side-lining", "armhole"), part("front-lining", "armhole"), part("back-lining", "armhole")),
+                press=Press.FACING,
+                each_hand=True,
+            ),
+            Join(
+                id="hems",
+                name="Lining to lower edge",
+                a=(part("front", "hem"), part("side-front", "hem"), part("back", "hem")),
+                b=(
+                    part("facing", "hem"),
+                    part("front-lining", "hem"),
+                    part("side-lining", "hem"),
+                    part("back-lining", "hem"),
+                ),
+                press=Press.FACING,
+            ),
         ),
         closures=(Closure("buttons", ClosureKind.BUTTONS, "neck"),),
         finishes=(
-            Finish("welt-edges", "Edges of the welts", FinishKind.TURNED, tuple(part("welt", e) for e in ("lower", "left", "upper", "right"))),
-            Finish("belt-edges", "Edges of the back belt", FinishKind.TURNED, tuple(part("belt", e) for e in ("lower", "left", "upper", "right"))),
+            Finish(
+                id="welt-edges",
+                name="Edges of the welts",
+                kind=FinishKind.TURNED,
+                parts=tuple(part("welt", e) for e in ("lower", "left", "upper", "right")),
+            ),
+            Finish(
+                id="belt-edges",
+                name="Edges of the back belt",
+                kind=FinishKind.TURNED,
+                parts=tuple(part("belt", e) for e in ("lower", "left", "upper", "right")),
+            ),
         ),
-        layers=(Layer(LayerKind.FACING, "facing", "front"), Layer(LayerKind.LINING, "front-lining", "front"),
-                Layer(LayerKind.LINING, "side-lining", "side-front"), Layer(LayerKind.LINING, "back-lining", "back")),
-        booklet=(BookletStep("1", ("princess",)), BookletStep("2", ("centre-back",)), BookletStep("3", ("shoulders",)),
-                 BookletStep("4", ("lining-facing", "lining-princess", "lining-back")), BookletStep("5", ("neck",)),
-                 BookletStep("6", ("armholes",)), BookletStep("7", ("sides", "lining-sides")), BookletStep("8", ("hems",))),
-    )  # fmt: skip
+        layers=(
+            Layer(LayerKind.FACING, "facing", "front"),
+            Layer(LayerKind.LINING, "front-lining", "front"),
+            Layer(LayerKind.LINING, "side-lining", "side-front"),
+            Layer(LayerKind.LINING, "back-lining", "back"),
+        ),
+        booklet=(
+            BookletStep("1", ("princess",)),
+            BookletStep("2", ("centre-back",)),
+            BookletStep("3", ("shoulders",)),
+            BookletStep("4", ("lining-facing", "lining-princess", "lining-back")),
+            BookletStep("5", ("neck",)),
+            BookletStep("6", ("armholes",)),
+            BookletStep("7", ("sides", "lining-sides")),
+            BookletStep("8", ("hems",)),
+        ),
+    )

@@ -70,12 +70,24 @@ def _measures(root: Element, cloth: Cloth, units: Units) -> None:
     right, low = EDGE + SWATCH_LONG, EDGE + SWATCH_WIDE
     span = along if along and along <= SWATCH_LONG else (100.0 if units is Units.METRIC else 4 * INCH)
     words = format_length(span, units, fine=True)
-    add(root, "path", d=f"M{number(EDGE)} {number(EDGE - 8)}h{number(span)}m0 -4v8M{number(EDGE)} {number(EDGE - 12)}v8", stroke=INK,
-        stroke_width=1.4, fill="none")  # fmt: skip
+    add(
+        root,
+        "path",
+        d=f"M{number(EDGE)} {number(EDGE - 8)}h{number(span)}m0 -4v8M{number(EDGE)} {number(EDGE - 12)}v8",
+        stroke=INK,
+        stroke_width=1.4,
+        fill="none",
+    )
     halo(root, EDGE + span / 2, EDGE - 12, f"{words} repeat" if along else words, 12, fill=INK, text_anchor="middle")
     if across and across <= SWATCH_WIDE:
-        add(root, "path", d=f"M{number(right + 8)} {number(low)}v{number(-across)}m-4 0h8M{number(right + 4)} {number(low)}h8", stroke=INK,
-            stroke_width=1.4, fill="none")  # fmt: skip
+        add(
+            root,
+            "path",
+            d=f"M{number(right + 8)} {number(low)}v{number(-across)}m-4 0h8M{number(right + 4)} {number(low)}h8",
+            stroke=INK,
+            stroke_width=1.4,
+            fill="none",
+        )
         y = low - across / 2
         text = halo(
             root, right + 22, y, f"{format_length(across, units, fine=True)}", 12, fill=INK, text_anchor="middle"
@@ -100,12 +112,36 @@ def draw_left(cloth: Cloth, units: Units, id: str, room: tuple[float, float] | N
     fill = define_fill(add(root, "defs"), cloth, f"{id}-fill")
     low = pad + wide
     rings = [[(pad + x, low - y) for x, y in ring] for ring in outline_of(cloth)]
-    add(root, "path", d="".join(path_of(ring) for ring in rings), fill=fill, fill_rule="evenodd", stroke=INK, stroke_width=letter / 12,
-        stroke_linejoin="round")  # fmt: skip
-    add(root, "text", format_cloth(cloth.length, units), x=pad + cloth.length / 2, y=low - cloth.width - letter * 0.4, font_size=letter,
-        fill=QUIET, text_anchor="middle")  # fmt: skip
+    add(
+        root,
+        "path",
+        d="".join(path_of(ring) for ring in rings),
+        fill=fill,
+        fill_rule="evenodd",
+        stroke=INK,
+        stroke_width=letter / 12,
+        stroke_linejoin="round",
+    )
+    add(
+        root,
+        "text",
+        format_cloth(cloth.length, units),
+        x=pad + cloth.length / 2,
+        y=low - cloth.width - letter * 0.4,
+        font_size=letter,
+        fill=QUIET,
+        text_anchor="middle",
+    )
     at_y = low - cloth.width / 2
-    side = add(root, "text", format_length(cloth.width, units), x=pad - letter * 0.45, y=at_y, font_size=letter, fill=QUIET,
-               text_anchor="middle")  # fmt: skip
+    side = add(
+        root,
+        "text",
+        format_length(cloth.width, units),
+        x=pad - letter * 0.45,
+        y=at_y,
+        font_size=letter,
+        fill=QUIET,
+        text_anchor="middle",
+    )
     side.set("transform", f"rotate(-90 {number(pad - letter * 0.45)} {number(at_y)})")
     return write(root)

@@ -13,7 +13,8 @@ from rowanseed.drawings.svg import INK, add, drawing, halo, path_of, write
 
 
 def draw_derived(found: Sequence[Derivation], size: str, thread: str, shade: str) -> str:
-    """Each derived piece filled and outlined where it is cut, its own source dashed behind it; stitching lines dotted."""
+    """Each derived piece filled and outlined where it is cut, its own source dashed behind it; stitching lines
+    dotted."""
     base = {d.piece.id: d.of for d in found}
     placed, wide, tall, letter = rows([d.piece for d in found], size, lambda piece: [base[piece.id]])
     said = "; ".join(f"{d.piece.name}: {', '.join(d.words)}" for d in found)
@@ -31,10 +32,24 @@ def draw_derived(found: Sequence[Derivation], size: str, thread: str, shade: str
             stroke_width=letter * 0.13,
             stroke_linejoin="round",
         )
-        add(root, "path", d=path_of([item.at(p) for p in lines(of, size).cutting_ring()]), fill="none", stroke=INK,
-            stroke_width=letter * 0.07, stroke_dasharray="8 6")  # fmt: skip
-        add(root, "path", d=path_of([item.at(p) for p in both.seam_ring()]), fill="none", stroke=thread, stroke_width=letter * 0.06,
-            stroke_dasharray="2 5")  # fmt: skip
+        add(
+            root,
+            "path",
+            d=path_of([item.at(p) for p in lines(of, size).cutting_ring()]),
+            fill="none",
+            stroke=INK,
+            stroke_width=letter * 0.07,
+            stroke_dasharray="8 6",
+        )
+        add(
+            root,
+            "path",
+            d=path_of([item.at(p) for p in both.seam_ring()]),
+            fill="none",
+            stroke=thread,
+            stroke_width=letter * 0.06,
+            stroke_dasharray="2 5",
+        )
         for line in item.piece.lines:
             if line.kind is LineKind.PLEAT and size in line.ends:
                 a, b = (item.at(p) for p in line.ends[size])

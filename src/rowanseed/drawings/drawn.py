@@ -16,8 +16,13 @@ def draw_outlines(drawn: Drawing, size: str) -> str:
     left, top, right, low = bounds([p for ring in rings for p in ring])
     margin = (right - left) * 0.03 + 20
     text = max(right - left, low - top) / 42
-    root = drawing(right - left + 2 * margin, low - top + 2 * margin, "The outlines of the drawing",
-                   ", ".join(piece.name for piece in drawn.pieces), class_="outlines")  # fmt: skip
+    root = drawing(
+        right - left + 2 * margin,
+        low - top + 2 * margin,
+        "The outlines of the drawing",
+        ", ".join(piece.name for piece in drawn.pieces),
+        class_="outlines",
+    )
     for n, (piece, ring) in enumerate(zip(drawn.pieces, rings, strict=True), start=1):
         moved = [(x - left + margin, y - top + margin) for x, y in ring]
         add(

@@ -23,8 +23,9 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
 
     words = "; ".join(
         f"{r.measure}: body {format_length(r.body, units) if r.body else 'not measured'}, garment "
-        f"{format_length(r.finished, units)}" for r in rows
-    )  # fmt: skip
+        f"{format_length(r.finished, units)}"
+        for r in rows
+    )
     root = drawing(WIDE, ROW * len(rows) + 8, "Body against garment", words, class_="ease")
     for k, row in enumerate(rows):
         y = k * ROW + 32
@@ -43,8 +44,15 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
         if row.body is not None:
             body = at(row.body)
             add(root, "rect", x=LEFT, y=float(y), width=body - LEFT, height=32, fill=LINE)
-            add(root, "rect", x=min(body, end), y=float(y), width=abs(end - body), height=32,
-                fill="#f6dedb" if tight else ground)  # fmt: skip
+            add(
+                root,
+                "rect",
+                x=min(body, end),
+                y=float(y),
+                width=abs(end - body),
+                height=32,
+                fill="#f6dedb" if tight else ground,
+            )
             add(
                 root,
                 "text",
@@ -57,22 +65,63 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
             add(root, "path", d=f"M{number(body)} {number(y - 4)}v40", stroke=INK, stroke_width=2)
             ease = row.finished - row.body
             sign = "−" if ease < 0 else "+"
-            add(root, "text", f"{sign} {format_length(abs(ease), units)} ease", x=(body + end) / 2, y=y - 8, font_size=17,
-                font_weight=700, fill=BERRY if tight else thread, text_anchor="middle")  # fmt: skip
+            add(
+                root,
+                "text",
+                f"{sign} {format_length(abs(ease), units)} ease",
+                x=(body + end) / 2,
+                y=y - 8,
+                font_size=17,
+                font_weight=700,
+                fill=BERRY if tight else thread,
+                text_anchor="middle",
+            )
         else:
-            add(root, "rect", x=LEFT, y=float(y), width=end - LEFT, height=32, fill="none", stroke=LINE,
-                stroke_dasharray="5 5", stroke_width=2)  # fmt: skip
+            add(
+                root,
+                "rect",
+                x=LEFT,
+                y=float(y),
+                width=end - LEFT,
+                height=32,
+                fill="none",
+                stroke=LINE,
+                stroke_dasharray="5 5",
+                stroke_width=2,
+            )
         add(root, "path", d=f"M{number(end)} {number(y - 6)}v44", stroke=thread, stroke_width=4)
-        add(root, "text", f"garment {format_length(row.finished, units)}", x=max(end, at(row.body or 0)) + 10, y=y + 22,
-            font_size=17, fill=thread, font_weight=700)  # fmt: skip
+        add(
+            root,
+            "text",
+            f"garment {format_length(row.finished, units)}",
+            x=max(end, at(row.body or 0)) + 10,
+            y=y + 22,
+            font_size=17,
+            fill=thread,
+            font_weight=700,
+        )
         if row.body is not None and row.band is not None:
             first, last = at(max(low, row.body + row.band[0])), at(row.body + row.band[1])
-            add(root, "path", d=f"M{number(first)} {number(y + 35)}v9h{number(last - first)}v-9", fill="none", stroke=INK,
-                stroke_width=1.6)  # fmt: skip
+            add(
+                root,
+                "path",
+                d=f"M{number(first)} {number(y + 35)}v9h{number(last - first)}v-9",
+                fill="none",
+                stroke=INK,
+                stroke_width=1.6,
+            )
             add(root, "text", "wanted", x=(first + last) / 2, y=y + 60, font_size=15, fill=INK, text_anchor="middle")
         if row.chart is not None:
             mark = at(row.chart)
             add(root, "path", d=f"M{number(mark)} {number(y + 32)}l-6 9h12z", fill=QUIET)
-            add(root, "text", f"chart {format_length(row.chart, units)}", x=mark, y=y + 57, font_size=16, fill=QUIET,
-                text_anchor="middle")  # fmt: skip
+            add(
+                root,
+                "text",
+                f"chart {format_length(row.chart, units)}",
+                x=mark,
+                y=y + 57,
+                font_size=16,
+                fill=QUIET,
+                text_anchor="middle",
+            )
     return write(root)

@@ -38,8 +38,44 @@ class _Build:
     head_half: float
 
 
-ADULT = _Build(14, 50, 60, 72, 104, 138, 168, 184, 246, 312, (58, 176), (50, 130), 37, 30, 23, 33, 14)
-CHILD = _Build(14, 62, 70, 84, 116, 148, 172, 188, 244, 312, (54, 178), (46, 140), 32, 27, 25, 28, 20)
+ADULT = _Build(
+    head=14,
+    chin=50,
+    neck=60,
+    shoulder=72,
+    bust=104,
+    waist=138,
+    hip=168,
+    fork=184,
+    knee=246,
+    ankle=312,
+    wrist=(58, 176),
+    elbow=(50, 130),
+    tip=37,
+    bust_half=30,
+    waist_half=23,
+    hip_half=33,
+    head_half=14,
+)
+CHILD = _Build(
+    head=14,
+    chin=62,
+    neck=70,
+    shoulder=84,
+    bust=116,
+    waist=148,
+    hip=172,
+    fork=188,
+    knee=244,
+    ankle=312,
+    wrist=(54, 178),
+    elbow=(46, 140),
+    tip=32,
+    bust_half=27,
+    waist_half=25,
+    hip_half=28,
+    head_half=20,
+)
 
 
 def draw_measure(measure: Measure, age: Age) -> str:
@@ -83,14 +119,39 @@ def _body(root: Element, path: str) -> None:
 
 def _front(root: Element, b: _Build, *, back: bool) -> None:
     for hand in (-1, 1):
-        arm = [(b.tip - 5, b.shoulder + 1), (b.tip + 3, b.shoulder + 8), (b.elbow[0] + 4, b.elbow[1]), (b.wrist[0] + 3, b.wrist[1]),
-               (b.wrist[0] + 4, b.wrist[1] + 15), (b.wrist[0] - 3, b.wrist[1] + 16), (b.wrist[0] - 6, b.wrist[1]),
-               (b.elbow[0] - 8, b.elbow[1] + 1), (b.bust_half - 1, b.bust - 12)]  # fmt: skip
+        arm = [
+            (b.tip - 5, b.shoulder + 1),
+            (b.tip + 3, b.shoulder + 8),
+            (b.elbow[0] + 4, b.elbow[1]),
+            (b.wrist[0] + 3, b.wrist[1]),
+            (b.wrist[0] + 4, b.wrist[1] + 15),
+            (b.wrist[0] - 3, b.wrist[1] + 16),
+            (b.wrist[0] - 6, b.wrist[1]),
+            (b.elbow[0] - 8, b.elbow[1] + 1),
+            (b.bust_half - 1, b.bust - 12),
+        ]
         _body(root, _smooth([(MIDDLE + hand * x, y) for x, y in arm]))
-    half = [(6.5, b.chin - 2), (7.5, b.neck + 2), (b.tip - 4, b.shoulder), (b.tip - 4, b.shoulder + 14), (b.bust_half - 2, b.bust - 8),
-            (b.bust_half - 1, b.bust + 4), (b.waist_half, b.waist), (b.hip_half - 1, b.hip - 6), (b.hip_half, b.hip + 6),
-            (b.hip_half - 6, (b.fork + b.knee) / 2), (b.hip_half - 13, b.knee), (b.hip_half - 13, b.knee + 22), (15, b.ankle),
-            (19, b.ankle + 9), (6, b.ankle + 9), (7, b.ankle), (5, b.knee + 10), (4, b.knee - 8), (2, b.fork + 6)]  # fmt: skip
+    half = [
+        (6.5, b.chin - 2),
+        (7.5, b.neck + 2),
+        (b.tip - 4, b.shoulder),
+        (b.tip - 4, b.shoulder + 14),
+        (b.bust_half - 2, b.bust - 8),
+        (b.bust_half - 1, b.bust + 4),
+        (b.waist_half, b.waist),
+        (b.hip_half - 1, b.hip - 6),
+        (b.hip_half, b.hip + 6),
+        (b.hip_half - 6, (b.fork + b.knee) / 2),
+        (b.hip_half - 13, b.knee),
+        (b.hip_half - 13, b.knee + 22),
+        (15, b.ankle),
+        (19, b.ankle + 9),
+        (6, b.ankle + 9),
+        (7, b.ankle),
+        (5, b.knee + 10),
+        (4, b.knee - 8),
+        (2, b.fork + 6),
+    ]
     outline = [(MIDDLE + x, y) for x, y in half] + [(MIDDLE, b.fork)] + [(MIDDLE - x, y) for x, y in reversed(half)]
     _body(root, _smooth(outline))
     add(
@@ -117,11 +178,29 @@ def _side(root: Element, b: _Build) -> None:
     x = MIDDLE
     seat, front = b.hip_half * 0.78, b.bust_half * 0.82
     outline = [
-        (x - 6, b.chin - 6), (x - 9, b.neck), (x - 15, b.shoulder + 8), (x - 17, b.bust - 4), (x - 10, b.waist), (x - seat, b.hip),
-        (x - seat + 8, b.fork + 10), (x - 13, b.knee), (x - 15, b.knee + 24), (x - 8, b.ankle), (x - 10, b.ankle + 9), (x + 16, b.ankle + 9),
-        (x + 2, b.ankle - 2), (x + 3, b.knee + 10), (x + 7, b.knee - 4), (x + 14, b.fork + 4), (x + 15, b.hip - 6), (x + 11, b.waist),
-        (x + front * 0.82, b.bust), (x + 12, b.shoulder + 6), (x + 6, b.neck), (x + 6, b.chin - 4),
-    ]  # fmt: skip
+        (x - 6, b.chin - 6),
+        (x - 9, b.neck),
+        (x - 15, b.shoulder + 8),
+        (x - 17, b.bust - 4),
+        (x - 10, b.waist),
+        (x - seat, b.hip),
+        (x - seat + 8, b.fork + 10),
+        (x - 13, b.knee),
+        (x - 15, b.knee + 24),
+        (x - 8, b.ankle),
+        (x - 10, b.ankle + 9),
+        (x + 16, b.ankle + 9),
+        (x + 2, b.ankle - 2),
+        (x + 3, b.knee + 10),
+        (x + 7, b.knee - 4),
+        (x + 14, b.fork + 4),
+        (x + 15, b.hip - 6),
+        (x + 11, b.waist),
+        (x + front * 0.82, b.bust),
+        (x + 12, b.shoulder + 6),
+        (x + 6, b.neck),
+        (x + 6, b.chin - 4),
+    ]
     _body(root, _smooth(outline))
     add(
         root,
@@ -142,23 +221,57 @@ def _side(root: Element, b: _Build) -> None:
         stroke=QUIET,
         stroke_width=1.4,
     )
-    arm = [(x - 7, b.shoulder + 4), (x + 4, b.shoulder + 6), (x + 5, b.elbow[1]), (x + 9, b.wrist[1]), (x + 8, b.wrist[1] + 15),
-           (x + 2, b.wrist[1] + 13), (x - 1, b.wrist[1] - 4), (x - 7, b.elbow[1])]  # fmt: skip
+    arm = [
+        (x - 7, b.shoulder + 4),
+        (x + 4, b.shoulder + 6),
+        (x + 5, b.elbow[1]),
+        (x + 9, b.wrist[1]),
+        (x + 8, b.wrist[1] + 15),
+        (x + 2, b.wrist[1] + 13),
+        (x - 1, b.wrist[1] - 4),
+        (x - 7, b.elbow[1]),
+    ]
     add(root, "path", d=_smooth(arm), fill="#d3dbd8", stroke=QUIET, stroke_width=1.4)
 
 
 def _seated(root: Element, b: _Build) -> None:
     x, seat = MIDDLE - 14, b.hip + 26.0
-    add(root, "path", d=f"M{x - 34} {number(seat)}h66v9h-66z M{x - 30} {number(seat + 9)}v{number(TALL - 14 - seat - 9)} M{x + 26} {number(seat + 9)}"
-        f"v{number(TALL - 14 - seat - 9)} M{x - 34} {number(seat)}v-92", fill=PAPER, stroke=INK, stroke_width=2)  # fmt: skip
+    add(
+        root,
+        "path",
+        d=f"M{x - 34} {number(seat)}h66v9h-66z M{x - 30} {number(seat + 9)}v{number(TALL - 14 - seat - 9)} M{x + 26} "
+        f"{number(seat + 9)}"
+        f"v{number(TALL - 14 - seat - 9)} M{x - 34} {number(seat)}v-92",
+        fill=PAPER,
+        stroke=INK,
+        stroke_width=2,
+    )
     up = seat - b.hip - 6
     outline = [
-        (x - 6, b.chin - 6 + up), (x - 9, b.neck + up), (x - 16, b.shoulder + 8 + up), (x - 17, b.bust - 4 + up), (x - 11, b.waist + up),
-        (x - 24, b.hip - 4 + up), (x - 22, seat - 1), (x + 14, seat - 1), (x + 46, seat - 1), (x + 50, seat + 30), (x + 48, TALL - 24),
-        (x + 46, TALL - 15), (x + 72, TALL - 15), (x + 60, TALL - 28), (x + 66, seat + 20), (x + 70, seat - 22), (x + 30, seat - 30),
-        (x + 16, b.hip - 12 + up), (x + 12, b.waist + up), (x + 22, b.bust + up), (x + 12, b.shoulder + 6 + up), (x + 6, b.neck + up),
+        (x - 6, b.chin - 6 + up),
+        (x - 9, b.neck + up),
+        (x - 16, b.shoulder + 8 + up),
+        (x - 17, b.bust - 4 + up),
+        (x - 11, b.waist + up),
+        (x - 24, b.hip - 4 + up),
+        (x - 22, seat - 1),
+        (x + 14, seat - 1),
+        (x + 46, seat - 1),
+        (x + 50, seat + 30),
+        (x + 48, TALL - 24),
+        (x + 46, TALL - 15),
+        (x + 72, TALL - 15),
+        (x + 60, TALL - 28),
+        (x + 66, seat + 20),
+        (x + 70, seat - 22),
+        (x + 30, seat - 30),
+        (x + 16, b.hip - 12 + up),
+        (x + 12, b.waist + up),
+        (x + 22, b.bust + up),
+        (x + 12, b.shoulder + 6 + up),
+        (x + 6, b.neck + up),
         (x + 6, b.chin - 4 + up),
-    ]  # fmt: skip
+    ]
     _body(root, _smooth(outline))
     add(
         root,

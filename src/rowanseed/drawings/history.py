@@ -16,11 +16,14 @@ Taken = tuple[str, float]
 
 
 def draw_history(series: Sequence[tuple[str, Sequence[Taken]]], thread: str, units: Units) -> str:
-    """One row a measure (key, its dated figures, oldest first), each to its own scale, with the first and last figure."""
+    """One row a measure (key, its dated figures, oldest first), each to its own scale, with the first and last
+    figure."""
     days = sorted({date.fromisoformat(day) for _, taken in series for day, _ in taken})
     first, span = days[0], max(1, (days[-1] - days[0]).days)
-    said = "; ".join(f"{MEASURE[key].name}: " + ", ".join(f"{format_length(mm, units, fine=True)} on {day}" for day, mm in taken)
-                     for key, taken in series)  # fmt: skip
+    said = "; ".join(
+        f"{MEASURE[key].name}: " + ", ".join(f"{format_length(mm, units, fine=True)} on {day}" for day, mm in taken)
+        for key, taken in series
+    )
     root = drawing(WIDE, ROW * len(series) + 34, "Measurements over time", said, class_="history")
 
     def at(day: str) -> float:
@@ -54,8 +57,16 @@ def draw_history(series: Sequence[tuple[str, Sequence[Taken]]], thread: str, uni
         )
         for x, y in points:
             add(root, "circle", cx=x, cy=y, r=5.5, fill=thread)
-        add(root, "text", format_length(values[0], units, fine=True), x=points[0][0] - 12, y=points[0][1] + 6, font_size=16, fill=QUIET,
-            text_anchor="end")  # fmt: skip
+        add(
+            root,
+            "text",
+            format_length(values[0], units, fine=True),
+            x=points[0][0] - 12,
+            y=points[0][1] + 6,
+            font_size=16,
+            fill=QUIET,
+            text_anchor="end",
+        )
         change = values[-1] - values[0]
         sign = "+" if change > 0 else ""
         add(

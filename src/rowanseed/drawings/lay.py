@@ -50,16 +50,18 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
     sheet = Sheet(left=3.4 * letter, top=3.3 * letter, tall=tall, letter=letter)
     words = laid_words(laid(plan))
     root = drawing(
-        sheet.left + long + 1.2 * letter, sheet.top + tall + 2.2 * letter,
+        sheet.left + long + 1.2 * letter,
+        sheet.top + tall + 2.2 * letter,
         f"The lay: {format_cloth(plan.length, view.units)}, {words}",
         f"{len(items)} pieces on cloth {format_length(lay_cloth.width, view.units)} wide.",
-        id=view.id, class_="lay",
-    )  # fmt: skip
+        id=view.id,
+        class_="lay",
+    )
     defs = add(root, "defs")
     fill, selvedge = define_fill(defs, cloth, f"{view.id}-cloth"), define_selvedge(defs, cloth, f"{view.id}-selvedge")
     define_arrow(defs, view)
     for stretch in plan.stretches:
-        _cloth(root, sheet, stretch, lay_cloth, fill, selvedge)
+        _cloth(root=root, sheet=sheet, stretch=stretch, cloth=lay_cloth, fill=fill, selvedge=selvedge)
     _ruler(root, sheet, plan.length, view.units)
     _side_ruler(root, sheet, stretch_width(plan.stretches[0], lay_cloth), view.units)
     draw_pieces(root, sheet, [(item, plan.stretches[item.stretch].start) for item in items], cloth, view)
@@ -78,8 +80,12 @@ def _cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill:
     for y in strips:
         add(root, "rect", x=x, y=y, width=long, height=cloth.selvedge, fill=selvedge)
     add(root, "rect", x=x, y=top, width=long, height=wide, fill="none", stroke=QUIET, stroke_width=sheet.letter / 16)
-    folds = {LayKind.OPEN: (), LayKind.FOLDED: (0.0,), LayKind.PART_FOLDED: (0.0,),
-             LayKind.TWO_FOLDS: (0.0, cloth.width / 2)}[stretch.lay]  # fmt: skip
+    folds = {
+        LayKind.OPEN: (),
+        LayKind.FOLDED: (0.0,),
+        LayKind.PART_FOLDED: (0.0,),
+        LayKind.TWO_FOLDS: (0.0, cloth.width / 2),
+    }[stretch.lay]
     for fold in folds:
         y, away = low - fold, sheet.letter * (0.35 if fold == 0 else -0.35)
         run = f"h{number(long)}"
@@ -92,11 +98,28 @@ def _words(root: Element, sheet: Sheet, plan: Plan, cloth: LayCloth, of: Cloth) 
     y = sheet.top + sheet.tall + sheet.letter * 1.6
     for stretch in plan.stretches:
         folded = stretch.lay is not LayKind.OPEN
-        add(root, "text", "fold, nearest you" if folded else "selvedge", x=sheet.left + stretch.start, y=y,
-            font_size=sheet.letter, font_weight=600, fill=INK)  # fmt: skip
+        add(
+            root,
+            "text",
+            "fold, nearest you" if folded else "selvedge",
+            x=sheet.left + stretch.start,
+            y=y,
+            font_size=sheet.letter,
+            font_weight=600,
+            fill=INK,
+        )
     if cloth.one_way:
-        add(root, "text", "← tops of all pieces this way", x=sheet.left + plan.length, y=y, font_size=sheet.letter,
-            fill=thread(of.colour), font_weight=600, text_anchor="end")  # fmt: skip
+        add(
+            root,
+            "text",
+            "← tops of all pieces this way",
+            x=sheet.left + plan.length,
+            y=y,
+            font_size=sheet.letter,
+            fill=thread(of.colour),
+            font_weight=600,
+            text_anchor="end",
+        )
 
 
 def _ruler(root: Element, sheet: Sheet, length: float, units: Units) -> None:
@@ -112,10 +135,23 @@ def _ruler(root: Element, sheet: Sheet, length: float, units: Units) -> None:
             text = "0" if count == 0 else format_cloth(count * step, units)
             add(root, "text", text, x=x + letter * 0.25, y=y - letter * 0.4, font_size=letter, fill=QUIET)
     end = sheet.left + length
-    add(root, "path", d=f"M{number(end)} {number(y - letter * 0.6)}V{number(sheet.top + sheet.tall)}", stroke=INK,
-        stroke_width=letter / 9)  # fmt: skip
-    halo(root, end - letter * 0.3, y - letter * 0.45, format_cloth(length, units), letter * 1.15, fill=INK,
-         font_weight=700, text_anchor="end")  # fmt: skip
+    add(
+        root,
+        "path",
+        d=f"M{number(end)} {number(y - letter * 0.6)}V{number(sheet.top + sheet.tall)}",
+        stroke=INK,
+        stroke_width=letter / 9,
+    )
+    halo(
+        root,
+        end - letter * 0.3,
+        y - letter * 0.45,
+        format_cloth(length, units),
+        letter * 1.15,
+        fill=INK,
+        font_weight=700,
+        text_anchor="end",
+    )
 
 
 def _side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> None:
@@ -124,11 +160,25 @@ def _side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> None:
     add(root, "path", d=f"M{number(x)} {number(low)}v{number(-wide)}", stroke=QUIET, stroke_width=letter / 14)
     step = 100.0 if units is Units.METRIC else INCH * 6
     for count in range(int(wide // step) + 1):
-        add(root, "path", d=f"M{number(x - letter * 0.25)} {number(low - count * step)}h{number(letter * 0.5)}",
-            stroke=QUIET, stroke_width=letter / 14)  # fmt: skip
+        add(
+            root,
+            "path",
+            d=f"M{number(x - letter * 0.25)} {number(low - count * step)}h{number(letter * 0.5)}",
+            stroke=QUIET,
+            stroke_width=letter / 14,
+        )
     at_x, middle = x - letter * 0.75, low - wide / 2
-    add(root, "text", f"{format_length(wide, units)} as it lies", x=at_x, y=middle, font_size=letter, fill=QUIET,
-        text_anchor="middle", transform=f"rotate(-90 {number(at_x)} {number(middle)})")  # fmt: skip
+    add(
+        root,
+        "text",
+        f"{format_length(wide, units)} as it lies",
+        x=at_x,
+        y=middle,
+        font_size=letter,
+        fill=QUIET,
+        text_anchor="middle",
+        transform=f"rotate(-90 {number(at_x)} {number(middle)})",
+    )
 
 
 def draw_thumbnail(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, title: str, longest: float) -> str:

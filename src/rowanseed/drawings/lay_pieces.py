@@ -48,8 +48,17 @@ class Sheet:
 
 
 def define_arrow(defs: Element, view: LayView) -> None:
-    marker = add(defs, "marker", id=f"{view.id}-arrow", viewBox="0 0 8 8", refX=7, refY=4, markerWidth=6,
-                 markerHeight=6, orient="auto-start-reverse")  # fmt: skip
+    marker = add(
+        defs,
+        "marker",
+        id=f"{view.id}-arrow",
+        viewBox="0 0 8 8",
+        refX=7,
+        refY=4,
+        markerWidth=6,
+        markerHeight=6,
+        orient="auto-start-reverse",
+    )
     add(marker, "path", d="M0 0.6L8 4L0 7.4z", fill=INK)
 
 
@@ -69,14 +78,22 @@ def draw_pieces(
 
     Outlines come first, then grainlines, then lettering, so that no line crosses a name.
     """
-    shapes = [_outline(root, sheet, item, start, cloth, view) for item, start in laid]
+    shapes = [_outline(root=root, sheet=sheet, item=item, start=start, cloth=cloth, view=view) for item, start in laid]
     for (item, start), shape in zip(laid, shapes, strict=True):
         if item.grain is not None:
-            _grain(root, sheet, item.grain, start, view, shape)
+            _grain(root=root, sheet=sheet, check=item.grain, start=start, view=view, shape=shape)
     for (item, start), shape in zip(laid, shapes, strict=True):
         if item.grain is not None:
-            _distances(root, sheet, item.grain, start, view, shape, crowded=len(laid) > CROWDED)
-        _label(root, sheet, item, shape, _grain_y(sheet, item.grain, start), view)
+            _distances(
+                root=root,
+                sheet=sheet,
+                check=item.grain,
+                start=start,
+                view=view,
+                shape=shape,
+                crowded=len(laid) > CROWDED,
+            )
+        _label(root=root, sheet=sheet, item=item, shape=shape, grain_y=_grain_y(sheet, item.grain, start), view=view)
 
 
 def _outline(root: Element, sheet: Sheet, item: CutItem, start: float, cloth: Cloth, view: LayView) -> Polygon:
@@ -115,11 +132,25 @@ def _grain(root: Element, sheet: Sheet, check: GrainCheck, start: float, view: L
     for k, (x, y) in enumerate(ends):
         if not _is_short(sheet, check):
             x += letter if x < ends[1 - k][0] else -letter
-        add(root, "path", d=f"M{number(x)} {number(y)}V{number(far)}", stroke=CHALK, stroke_width=letter * 0.07,
-            stroke_dasharray=f"{number(letter * 0.3)} {number(letter * 0.3)}", fill="none")  # fmt: skip
+        add(
+            root,
+            "path",
+            d=f"M{number(x)} {number(y)}V{number(far)}",
+            stroke=CHALK,
+            stroke_width=letter * 0.07,
+            stroke_dasharray=f"{number(letter * 0.3)} {number(letter * 0.3)}",
+            fill="none",
+        )
     arrow = f"url(#{view.id}-arrow)"
-    add(root, "path", d=path_of(ends, closed=False), stroke=INK, stroke_width=letter * 0.09, marker_start=arrow,
-        marker_end=arrow)  # fmt: skip
+    add(
+        root,
+        "path",
+        d=path_of(ends, closed=False),
+        stroke=INK,
+        stroke_width=letter * 0.09,
+        marker_start=arrow,
+        marker_end=arrow,
+    )
 
 
 def _distances(
@@ -136,7 +167,7 @@ def _distances(
     _, far = sheet.at(start, (0.0, check.level))
     texts = [format_length(distance, view.units) for distance in (check.at_top, check.at_bottom)]
     if _is_short(sheet, check):
-        _upright_distance(root, letter, shape, ends, far, texts, crowded=crowded)
+        _upright_distance(root=root, letter=letter, shape=shape, ends=ends, far=far, texts=texts, crowded=crowded)
         return
     for k, (x, y) in enumerate(ends):
         inside = LineString([(x, y), (x, far)]).intersection(shape)
@@ -145,8 +176,15 @@ def _distances(
             continue
         inwards = 1.0 if x < ends[1 - k][0] else -1.0
         x += inwards * letter
-        halo(root, x + inwards * letter * 0.3, y + _way_down(shape, x, y, far, letter), texts[k], letter * 0.9,
-             fill=CHALK, text_anchor="start" if inwards > 0 else "end")  # fmt: skip
+        halo(
+            root,
+            x + inwards * letter * 0.3,
+            y + _way_down(shape, x, y, far, letter),
+            texts[k],
+            letter * 0.9,
+            fill=CHALK,
+            text_anchor="start" if inwards > 0 else "end",
+        )
 
 
 def _upright_distance(
@@ -197,7 +235,8 @@ def _label(root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: 
 
 
 def _short(item: CutItem, view: LayView, sheet: Sheet, room: float) -> str:
-    """A name for little room: the number on the list, or the tissue's own, for another garment of the batch with whose."""
+    """A name for little room: the number on the list, or the tissue's own, for another garment of the batch with
+    whose."""
     done = "✓ " if item.key in view.done else ""
     if view.numbered:
         return f"{done}{item.number}"

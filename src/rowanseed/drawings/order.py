@@ -26,8 +26,15 @@ def draw_order(steps: Sequence[Step], done: Collection[str], current: str | None
     points = [(LEFT + k * STEP, lane[step.bench]) for k, step in enumerate(steps)]
     for (a, b), (before, after) in zip(pairwise(points), pairwise(steps), strict=True):
         sewn = before.id in done and after.id in done
-        add(root, "path", d=f"M{number(a[0])} {number(a[1])}L{number(b[0])} {number(b[1])}", stroke=thread if sewn else QUIET,
-            stroke_width=3 if sewn else 1.4, stroke_dasharray="9 3" if sewn else "2 5", fill="none")  # fmt: skip
+        add(
+            root,
+            "path",
+            d=f"M{number(a[0])} {number(a[1])}L{number(b[0])} {number(b[1])}",
+            stroke=thread if sewn else QUIET,
+            stroke_width=3 if sewn else 1.4,
+            stroke_dasharray="9 3" if sewn else "2 5",
+            fill="none",
+        )
     for k, ((x, y), step) in enumerate(zip(points, steps, strict=True), start=1):
         _knot(root, x, y, k, step, done=step.id in done, current=step.id == current, thread=thread)
     return write(root)
@@ -42,10 +49,26 @@ def _knot(
     fill = thread if done and not current else PAPER
     stroke = thread if done or current else INK
     if step.is_gate:
-        add(link, "path", d=f"M{number(x)} {number(y - size - 2)}l{number(size + 2)} {number(size + 2)}l{number(-size - 2)} "
-            f"{number(size + 2)}l{number(-size - 2)} {number(-size - 2)}z", fill=fill, stroke=stroke, stroke_width=2)  # fmt: skip
+        add(
+            link,
+            "path",
+            d=f"M{number(x)} {number(y - size - 2)}l{number(size + 2)} {number(size + 2)}l{number(-size - 2)} "
+            f"{number(size + 2)}l{number(-size - 2)} {number(-size - 2)}z",
+            fill=fill,
+            stroke=stroke,
+            stroke_width=2,
+        )
     else:
         add(link, "circle", cx=x, cy=y, r=size, fill=fill, stroke=stroke, stroke_width=4 if current else 2)
     if current or number_of == 1 or number_of % 5 == 0:
-        add(link, "text", str(number_of), x=x, y=y - size - 7, font_size=12.5, fill=INK, text_anchor="middle",
-            font_weight=700 if current else 400)  # fmt: skip
+        add(
+            link,
+            "text",
+            str(number_of),
+            x=x,
+            y=y - size - 7,
+            font_size=12.5,
+            fill=INK,
+            text_anchor="middle",
+            font_weight=700 if current else 400,
+        )

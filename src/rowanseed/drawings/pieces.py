@@ -50,15 +50,19 @@ def row(
 ) -> tuple[list[_Placed], float, float, float]:
     """Pieces in columns from the left, tall ones first, small ones stacked; each has room for its nest.
 
-    `beside` gives other pieces drawn in the same place. Returns the placed pieces, width and height of the whole, and a lettering size
-    that suits its scale, `least` or more.
+    `beside` gives other pieces drawn in the same place. Returns the placed pieces, width and height of the whole,
+    and a lettering size that suits its scale, `least` or more.
     """
     boxes = {}
     for piece in pieces:
         rings = [bounds([upright(p) for p in lines(piece, s).cutting_ring()]) for s in {size, *sizes}]
         rings += [bounds([upright(p) for p in lines(other, size).cutting_ring()]) for other in beside(piece)]
-        boxes[piece.id] = (min(b[0] for b in rings), min(b[1] for b in rings),
-                           max(b[2] for b in rings), max(b[3] for b in rings))  # fmt: skip
+        boxes[piece.id] = (
+            min(b[0] for b in rings),
+            min(b[1] for b in rings),
+            max(b[2] for b in rings),
+            max(b[3] for b in rings),
+        )
     tallest = max(b[3] - b[1] for b in boxes.values())
     across = sum(b[2] - b[0] + GAP for b in boxes.values() if b[3] - b[1] > tallest / 2)
     letter = max(across / 62, tallest / 30, least)
@@ -68,7 +72,7 @@ def row(
         wide, tall = max(right - left, len(piece.name) * letter * 0.56), high - low + letter * 2.4
         if down and (down + tall > tallest + letter * 3 or high - low > tallest / 2):
             x, column, down = x + column + GAP, 0.0, 0.0
-        placed.append(_Placed(piece, x - left, down + letter * 1.9 - low, down + letter * 1.1))
+        placed.append(_Placed(piece=piece, x=x - left, y=down + letter * 1.9 - low, name_y=down + letter * 1.1))
         column, down = max(column, wide), down + tall + letter
         reached = max(reached, down)
     return placed, x + column + GAP / 2, reached, letter
@@ -93,14 +97,27 @@ def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece])
     """Every piece with its nest of sizes; the size in use drawn full and in the thread's colour."""
     sizes = pattern.envelope.sizes
     placed, wide, tall, letter = row(pieces, size, sizes)
-    root = drawing(wide, tall, f"The pieces in size {size}", f"Cutting lines of {len(pieces)} pieces, all sizes, to one scale.",
-                   class_="nest")  # fmt: skip
+    root = drawing(
+        wide,
+        tall,
+        f"The pieces in size {size}",
+        f"Cutting lines of {len(pieces)} pieces, all sizes, to one scale.",
+        class_="nest",
+    )
     for item in placed:
-        _nest(root, item, item.piece, size, sizes, 1.1)
+        _nest(root=root, item=item, piece=item.piece, size=size, sizes=sizes, width=1.1)
         both = lines(item.piece, size)
         ring = [item.at(p) for p in both.cutting_ring()]
-        add(root, "path", d=path_of(ring), fill=PAPER, fill_opacity=0.75, stroke=thread, stroke_width=3.2,
-            stroke_linejoin="round")  # fmt: skip
+        add(
+            root,
+            "path",
+            d=path_of(ring),
+            fill=PAPER,
+            fill_opacity=0.75,
+            stroke=thread,
+            stroke_width=3.2,
+            stroke_linejoin="round",
+        )
         if item.piece.drawn is Drawn.SEAM:
             seam = [item.at(p) for p in both.seam_ring()]
             add(
@@ -122,8 +139,16 @@ def _nest(root: Element, item: _Placed, piece: Piece, size: str, sizes: Sequence
     for k, other in enumerate(sizes):
         if other != size:
             ring = [item.at(p) for p in lines(piece, other).cutting_ring()]
-            add(root, "path", d=path_of(ring), fill="none", stroke=QUIET, stroke_width=width, stroke_opacity=0.5,
-                stroke_dasharray=LINE_STYLES[k % len(LINE_STYLES)])  # fmt: skip
+            add(
+                root,
+                "path",
+                d=path_of(ring),
+                fill="none",
+                stroke=QUIET,
+                stroke_width=width,
+                stroke_opacity=0.5,
+                stroke_dasharray=LINE_STYLES[k % len(LINE_STYLES)],
+            )
 
 
 def draw_altered(
@@ -133,12 +158,16 @@ def draw_altered(
     sizes = drawn.envelope.sizes
     pieces = [altered.piece(name) for name in names]
     placed, wide, tall, letter = row(pieces, size, (), lambda piece: [drawn.piece(piece.id)])
-    root = drawing(wide, tall, f"Altered pieces, size {size}",
-                   "; ".join(f"{p.name}" for p in pieces) + ". Full line as it will be cut, dashes as the pattern draws it.",
-                   class_="nest")  # fmt: skip
+    root = drawing(
+        wide,
+        tall,
+        f"Altered pieces, size {size}",
+        "; ".join(f"{p.name}" for p in pieces) + ". Full line as it will be cut, dashes as the pattern draws it.",
+        class_="nest",
+    )
     for item in placed:
         before = drawn.piece(item.piece.id)
-        _nest(root, item, before, size, sizes, letter * 0.035)
+        _nest(root=root, item=item, piece=before, size=size, sizes=sizes, width=letter * 0.035)
         both = lines(item.piece, size)
         new = [item.at(p) for p in both.cutting_ring()]
         old = [item.at(p) for p in lines(before, size).cutting_ring()]
@@ -178,7 +207,7 @@ def draw_altered(
         _inside(root, item, size)
         _darts(root, item, size)
         if changed:
-            _grown(root, item, before, size, letter, units)
+            _grown(root=root, item=item, before=before, size=size, letter=letter, units=units)
         _name(root, item, [*old, *new], letter)
     return write(root)
 
@@ -227,8 +256,15 @@ def _name(root: Element, item: _Placed, ring: list[Point], letter: float) -> Non
 def _inside(root: Element, item: _Placed, size: str) -> None:
     """Grainline, inner lines and marks of a piece."""
     (x1, y1), (x2, y2) = (item.at(p) for p in item.piece.shapes[size].grainline)
-    add(root, "path", d=f"M{number(x1)} {number(y1)}L{number(x2)} {number(y2)}m-6 -12l6 12l6 -12M{number(x1 - 6)} "
-        f"{number(y1 + 12)}l6 -12l6 12", fill="none", stroke=INK, stroke_width=1.6)  # fmt: skip
+    add(
+        root,
+        "path",
+        d=f"M{number(x1)} {number(y1)}L{number(x2)} {number(y2)}m-6 -12l6 12l6 -12M{number(x1 - 6)} "
+        f"{number(y1 + 12)}l6 -12l6 12",
+        fill="none",
+        stroke=INK,
+        stroke_width=1.6,
+    )
     for line in item.piece.lines:
         if line.kind in (LineKind.LEVEL, LineKind.CENTRE):
             continue
@@ -261,8 +297,13 @@ def draw_edges(pattern: Pattern, size: str, edges: Sequence[EdgeShown], thread: 
     """The pieces a step works on, upright, with the edges it works on stitched in the thread's colour."""
     names = list(dict.fromkeys(edge.piece for edge in edges))
     placed, wide, tall, letter = row([pattern.piece(name) for name in names], size, ())
-    root = drawing(wide, tall, "What this step works on",
-                   "; ".join(f"{pattern.piece(shown.piece).name}: {shown.edge}" for shown in edges), class_="step-drawing")  # fmt: skip
+    root = drawing(
+        wide,
+        tall,
+        "What this step works on",
+        "; ".join(f"{pattern.piece(shown.piece).name}: {shown.edge}" for shown in edges),
+        class_="step-drawing",
+    )
     for item in placed:
         both = lines(item.piece, size)
         ring = [item.at(p) for p in both.cutting_ring()]
@@ -272,8 +313,15 @@ def draw_edges(pattern: Pattern, size: str, edges: Sequence[EdgeShown], thread: 
         for shown in edges:
             if shown.piece == item.piece.id:
                 run = [item.at(p) for p in _shown_part(item.piece, size, shown, both.seam[shown.edge])]
-                add(root, "path", d=path_of(run, closed=False), fill="none", stroke=thread, stroke_width=letter * 0.32,
-                    stroke_dasharray=f"{number(letter * 0.9)} {number(letter * 0.4)}")  # fmt: skip
+                add(
+                    root,
+                    "path",
+                    d=path_of(run, closed=False),
+                    fill="none",
+                    stroke=thread,
+                    stroke_width=letter * 0.32,
+                    stroke_dasharray=f"{number(letter * 0.9)} {number(letter * 0.4)}",
+                )
         _marks(root, item, size)
         _name(root, item, ring, letter)
     return write(root)

@@ -30,12 +30,25 @@ def draw_seam(pattern: Pattern, size: str, walked: SeamWalk, thread: str, units:
         squeeze = min(1.0, 190.0 / max((high - low) * scale, 1e-6))
         return (20 + (p[0] - left) * scale, 34 + (p[1] - low) * scale * squeeze + drop)
 
-    root = drawing(WIDE, tall, f"{walked.join.name}, both edges",
-                   f"{format_length(walked.a, units, fine=True)} against {format_length(walked.b, units, fine=True)}.", class_="seam-drawing")  # fmt: skip
+    root = drawing(
+        WIDE,
+        tall,
+        f"{walked.join.name}, both edges",
+        f"{format_length(walked.a, units, fine=True)} against {format_length(walked.b, units, fine=True)}.",
+        class_="seam-drawing",
+    )
     for points, ticks, drop, style in ((a, a_ticks, 0.0, None), (b, b_ticks, LIFT, "12 6")):
         run = [place(p, drop) for p in points]
-        add(root, "path", d=path_of(run, closed=False), fill="none", stroke=thread if style is None else INK, stroke_width=3.2 if style is None else 2.4,
-            stroke_dasharray=style, stroke_linejoin="round")  # fmt: skip
+        add(
+            root,
+            "path",
+            d=path_of(run, closed=False),
+            fill="none",
+            stroke=thread if style is None else INK,
+            stroke_width=3.2 if style is None else 2.4,
+            stroke_dasharray=style,
+            stroke_linejoin="round",
+        )
         for p in ticks:
             x, y = place(p, drop)
             add(root, "path", d=f"M{number(x)} {number(y - 8)}v16", stroke=INK, stroke_width=2)

@@ -37,15 +37,41 @@ def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Uni
     for k in range(int(longest // step) + 1):
         x = LEFT + k * step * scale
         add(root, "path", d=f"M{number(x)} 26V{number(tall - 22)}", stroke="#dfe5e3", stroke_width=1.5)
-        add(root, "text", "0" if k == 0 else format_cloth(k * step, units), x=x, y=18, font_size=15, fill=QUIET,
-            text_anchor="middle")  # fmt: skip
+        add(
+            root,
+            "text",
+            "0" if k == 0 else format_cloth(k * step, units),
+            x=x,
+            y=18,
+            font_size=15,
+            fill=QUIET,
+            text_anchor="middle",
+        )
     for k, strip in enumerate(strips):
         y = 34 + k * ROW
         tall_strip = 34.0 if strip.is_cloth else 24.0
-        add(root, "text", strip.name, x=LEFT - 12, y=y + 24, font_size=14.5, fill=INK, text_anchor="end",
-            font_weight=700 if strip.is_cloth else 400)  # fmt: skip
-        add(root, "rect", x=LEFT, y=y + (36 - tall_strip) / 2, width=strip.length * scale, height=tall_strip,
-            fill=fill if strip.is_cloth else pale(cloth.colour, 0.6), stroke=thread(cloth.colour), stroke_width=1.5)  # fmt: skip
+        add(
+            root,
+            "text",
+            strip.name,
+            x=LEFT - 12,
+            y=y + 24,
+            font_size=14.5,
+            fill=INK,
+            text_anchor="end",
+            font_weight=700 if strip.is_cloth else 400,
+        )
+        add(
+            root,
+            "rect",
+            x=LEFT,
+            y=y + (36 - tall_strip) / 2,
+            width=strip.length * scale,
+            height=tall_strip,
+            fill=fill if strip.is_cloth else pale(cloth.colour, 0.6),
+            stroke=thread(cloth.colour),
+            stroke_width=1.5,
+        )
     at_needed = LEFT + needed * scale
     add(root, "path", d=f"M{number(at_needed)} 30V{number(tall - 24)}", stroke=PAPER, stroke_width=6)
     add(
@@ -57,8 +83,23 @@ def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Uni
         stroke_dasharray="8 5",
     )
     for k, strip in enumerate(strips):
-        halo(root, LEFT + 10, 34 + k * ROW + 24, format_cloth(strip.length, units), 17,
-             fill=BERRY if strip.short else INK, font_weight=700)  # fmt: skip
-    halo(root, at_needed, tall - 6, f"needed ready to cut, {format_cloth(needed, units)}", 16, fill=INK, text_anchor="middle",
-         font_weight=600)  # fmt: skip
+        halo(
+            root,
+            LEFT + 10,
+            34 + k * ROW + 24,
+            format_cloth(strip.length, units),
+            17,
+            fill=BERRY if strip.short else INK,
+            font_weight=700,
+        )
+    halo(
+        root,
+        at_needed,
+        tall - 6,
+        f"needed ready to cut, {format_cloth(needed, units)}",
+        16,
+        fill=INK,
+        text_anchor="middle",
+        font_weight=600,
+    )
     return write(root)

@@ -17,10 +17,14 @@ from rowanseed.drawings.lay_pieces import cut_words
 
 _STYLE = """
 body { font: 11pt/1.4 "Atkinson Hyperlegible Next", sans-serif; color: #14211f; max-width: 180mm; margin: 10mm auto; }
-h1 { font-size: 18pt; margin: 0 } h2 { font-size: 13pt; margin: 8mm 0 2mm; border-bottom: 1pt dashed #14211f; break-after: avoid }
-table { border-collapse: collapse; width: 100% } th, td { text-align: left; padding: 1mm 3mm 1mm 0; vertical-align: top; border-bottom: .3pt solid #c9d2cf }
-svg { width: 100%; height: auto; break-inside: avoid } li { break-inside: avoid; margin-bottom: 1.5mm } small { color: #52615d }
-.box { display: inline-block; width: 4mm; height: 4mm; border: 1pt solid #14211f; margin-right: 2mm; vertical-align: -.5mm }
+h1 { font-size: 18pt; margin: 0 } h2 { font-size: 13pt; margin: 8mm 0 2mm; border-bottom: 1pt dashed #14211f;
+break-after: avoid }
+table { border-collapse: collapse; width: 100% } th, td { text-align: left; padding: 1mm 3mm 1mm 0; vertical-align:
+top; border-bottom: .3pt solid #c9d2cf }
+svg { width: 100%; height: auto; break-inside: avoid } li { break-inside: avoid; margin-bottom: 1.5mm } small {
+color: #52615d }
+.box { display: inline-block; width: 4mm; height: 4mm; border: 1pt solid #14211f; margin-right: 2mm; vertical-align:
+-.5mm }
 @page { margin: 12mm }
 """
 
@@ -36,9 +40,15 @@ class ClothSummary:
 
 
 def summary_page(
-    name: str, person: str, size: str, reason: str, rows: Sequence[Ease], cloths: Sequence[ClothSummary],
-    steps: Sequence[Step], units: Units,
-) -> str:  # fmt: skip
+    name: str,
+    person: str,
+    size: str,
+    reason: str,
+    rows: Sequence[Ease],
+    cloths: Sequence[ClothSummary],
+    steps: Sequence[Step],
+    units: Units,
+) -> str:
     """HTML that prints on a few sheets: size, cloth, lay, cutting list, making order."""
     parts = [
         f"<h1>{escape(name)}</h1><p>for {escape(person)}, size {escape(size)}. {escape(reason)}</p>",
@@ -58,7 +68,8 @@ def _ease(rows: Sequence[Ease], units: Units) -> str:
     if not rows:
         return ""
     lines = "".join(
-        f"<tr><th>{escape(measure_name(r.measure))}</th><td>{format_length(r.body, units) if r.body else 'not measured'}</td>"
+        f"<tr><th>{escape(measure_name(r.measure))}</th>"
+        f"<td>{format_length(r.body, units) if r.body else 'not measured'}</td>"
         f"<td>{format_length(r.finished, units)}</td><td>{escape(r.verdict(units))}</td></tr>"
         for r in rows
     )
@@ -73,7 +84,8 @@ def _cloth(cloth: ClothSummary, units: Units) -> str:
     items = "".join(_item(item, units) for item in cloth.items)
     return (
         f"<h2>{escape(cloth.role.value.capitalize())}: {escape(cloth.name)}</h2>"
-        f"<p>Lay {cloth.need.lay.quantity.show(units)}, to buy <b>{cloth.need.to_buy.quantity.show(units)}</b>.{hand}</p>"
+        f"<p>Lay {cloth.need.lay.quantity.show(units)}, to buy "
+        f"<b>{cloth.need.to_buy.quantity.show(units)}</b>.{hand}</p>"
         f"{cloth.picture}<table><tr><th></th><th>cut</th><th>how</th><th>grain</th><th>marks</th></tr>{items}</table>"
     )
 
@@ -85,7 +97,8 @@ def _item(item: CutItem, units: Units) -> str:
         grain = f"{top} / {bottom} to the {item.grain.to}"
     marks = "; ".join(f"{mark.what}: {mark.how}" for mark in item.marks)
     return (
-        f'<tr><td><span class="box"></span>{item.number}</td><td>{escape(item.piece.name)}</td><td>{escape(cut_words(item))}</td>'
+        "<tr><td><span "
+        f'class="box"></span>{item.number}</td><td>{escape(item.piece.name)}</td><td>{escape(cut_words(item))}</td>'
         f"<td>{escape(grain)}</td><td><small>{escape(marks)}</small></td></tr>"
     )
 
@@ -102,6 +115,7 @@ def _steps(steps: Sequence[Step]) -> str:
         how = escape(" ".join(step.how))
         caution = f" <small><b>Mind:</b> {escape(step.caution)}</small>" if step.caution else ""
         lines.append(
-            f'<li><span class="box"></span><b>{escape(step.title)}</b> ({escape(step.bench.value)}){setting}<br>{how}{caution}</li>'
+            f'<li><span class="box"></span><b>{escape(step.title)}</b> '
+            f"({escape(step.bench.value)}){setting}<br>{how}{caution}</li>"
         )
     return f"<h2>Sew</h2><ol>{''.join(lines)}</ol>"

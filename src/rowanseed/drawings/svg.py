@@ -17,8 +17,11 @@ FONT = "'Atkinson Hyperlegible Next', 'Atkinson Hyperlegible', sans-serif"
 
 
 def number(value: float) -> str:
-    return f"{value:.2f}".rstrip("0").rstrip(".").replace("-0", "0") if abs(value) < 0.005 else \
-        f"{value:.2f}".rstrip("0").rstrip(".")  # fmt: skip
+    return (
+        f"{value:.2f}".rstrip("0").rstrip(".").replace("-0", "0")
+        if abs(value) < 0.005
+        else f"{value:.2f}".rstrip("0").rstrip(".")
+    )
 
 
 def _attributes(attributes: dict[str, object]) -> dict[str, str]:
@@ -59,8 +62,19 @@ def path_of(points: Sequence[Point], *, closed: bool = True) -> str:
 
 def halo(parent: Element, x: float, y: float, text: str, size: float, **attributes: object) -> Element:
     """Text with a white edge, legible over lines."""
-    return add(parent, "text", text, x=float(x), y=float(y), font_size=float(size), paint_order="stroke",
-               stroke=PAPER, stroke_width=size * 0.28, stroke_linejoin="round", **attributes)  # fmt: skip
+    return add(
+        parent,
+        "text",
+        text,
+        x=float(x),
+        y=float(y),
+        font_size=float(size),
+        paint_order="stroke",
+        stroke=PAPER,
+        stroke_width=size * 0.28,
+        stroke_linejoin="round",
+        **attributes,
+    )
 
 
 def write(root: Element) -> str:

@@ -16,8 +16,10 @@ USUAL_REPEAT = {
     Surface.CORD: 12.0,
 }
 """What is drawn where the repeat has not been measured, in mm."""
-PLACES = {Surface.SPRIGS: ((0.15, 0.25, 0.0), (0.65, 0.75, 0.0)),
-          Surface.TOSSED: ((0.16, 0.24, 20.0), (0.64, 0.36, 140.0), (0.36, 0.8, 255.0))}  # fmt: skip
+PLACES = {
+    Surface.SPRIGS: ((0.15, 0.25, 0.0), (0.65, 0.75, 0.0)),
+    Surface.TOSSED: ((0.16, 0.24, 20.0), (0.64, 0.36, 140.0), (0.36, 0.8, 255.0)),
+}
 """Where the motifs stand within a repeat, along and across as shares of it, and how they are turned."""
 
 
@@ -33,9 +35,14 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0) -> s
     long, wide = cloth.repeat.along or usual, cloth.repeat.across or usual
     columns = 2 if cloth.repeat.half_drop else 1
     tile = add(
-        defs, "pattern", id=name, width=float(long), height=float(wide * columns), patternUnits="userSpaceOnUse",
+        defs,
+        "pattern",
+        id=name,
+        width=float(long),
+        height=float(wide * columns),
+        patternUnits="userSpaceOnUse",
         patternTransform=f"scale({scale:.4g})",
-    )  # fmt: skip
+    )
     add(tile, "rect", width=float(long), height=float(wide * columns), fill=ground)
     if cloth.surface is Surface.CORD:
         add(
@@ -52,7 +59,7 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0) -> s
                 drop = long / 2 * column
                 # A motif that a half drop pushes over the end of the tile comes in again at its start.
                 for along in {(x * long + drop) % long, (x * long + drop) % long - long}:
-                    _sprig(tile, along, (y + column) * wide, cloth, turn, size)
+                    _sprig(tile=tile, x=along, y=(y + column) * wide, cloth=cloth, turn=turn, size=size)
     else:
         _lines(tile, cloth, long, wide)
     return f"url(#{name})"
@@ -67,11 +74,27 @@ def _lines(tile: Element, cloth: Cloth, long: float, wide: float) -> None:
         crosswise = (Line(long * 0.15, long * 0.14), Line(long * 0.69, long * 0.05))
     broad = max((line.width for line in (*lengthwise, *crosswise)), default=1.0)
     for line in lengthwise:
-        add(tile, "rect", x=0, y=float(line.at), width=float(long), height=float(line.width),
-            fill=motif if line.width > broad * 0.6 else soft, opacity=0.55)  # fmt: skip
+        add(
+            tile,
+            "rect",
+            x=0,
+            y=float(line.at),
+            width=float(long),
+            height=float(line.width),
+            fill=motif if line.width > broad * 0.6 else soft,
+            opacity=0.55,
+        )
     for line in crosswise:
-        add(tile, "rect", x=float(line.at), y=0, width=float(line.width), height=float(wide),
-            fill=motif if line.width > broad * 0.6 else soft, opacity=0.55)  # fmt: skip
+        add(
+            tile,
+            "rect",
+            x=float(line.at),
+            y=0,
+            width=float(line.width),
+            height=float(wide),
+            fill=motif if line.width > broad * 0.6 else soft,
+            opacity=0.55,
+        )
 
 
 def _sprig(tile: Element, x: float, y: float, cloth: Cloth, turn: float, size: float) -> None:

@@ -65,8 +65,17 @@ def draw_widths(bars: Sequence[Bar], units: Units, thread: str, ground: str, nam
             fill=INK,
             text_anchor="end",
         )
-        add(root, "rect", x=LEFT, y=y, width=bar.length * scale, height=22, fill=f"url(#nap-{name})" if bar.one_way else ground, stroke=thread,
-            stroke_width=1.5)  # fmt: skip
+        add(
+            root,
+            "rect",
+            x=LEFT,
+            y=y,
+            width=bar.length * scale,
+            height=22,
+            fill=f"url(#nap-{name})" if bar.one_way else ground,
+            stroke=thread,
+            stroke_width=1.5,
+        )
         if bar.printed is not None:
             x = LEFT + bar.printed * scale
             add(root, "path", d=f"M{number(x)} {number(y - 3)}v28", stroke=INK, stroke_width=2.5)

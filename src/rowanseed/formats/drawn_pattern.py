@@ -33,7 +33,7 @@ from rowanseed.formats.svg_read import Drawing, DrawnPiece
 STRAY = 0.5
 """How far a fold edge may lean, in mm, and still be taken as straight along the grain."""
 
-_QUARTER = Affine(0, 1, -1, 0, 0, 0)
+_QUARTER = Affine(a=0, b=1, c=-1, d=0, e=0, f=0)
 """Turns a piece whose grain runs across the page so that it runs along x."""
 
 
@@ -94,13 +94,18 @@ def pattern_of(
     )
     sized_by = tuple(key for key in ("hip", "waist", "bust") if key in chart)
     pattern = Pattern(
-        name=name, house="", code="", garment=garment,
+        name=name,
+        house="",
+        code="",
+        garment=garment,
         envelope=Envelope(
-            views=(View("A", "as drawn"),), sizes=drawing.sizes, sized_by=sized_by,
+            views=(View("A", "as drawn"),),
+            sizes=drawing.sizes,
+            sized_by=sized_by,
             body_chart={key: dict(row) for key, row in chart.items()},
         ),
         pieces=pieces,
-    )  # fmt: skip
+    )
     check(pattern)
     return pattern
 
@@ -113,8 +118,16 @@ def _piece(drawn: DrawnPiece, decision: Decision, sizes: tuple[str, ...], number
         if decision.fold is not None:
             edges = _straightened(edges, decision.fold)
         shapes[size] = Shape(edges, _grainline(edges))
-    cut = Cut(decision.role, decision.count, decision.pair, decision.fold, decision.grain)
-    return Piece(drawn.id, decision.name, number, Drawn.CUTTING, tuple(EdgeSpec(n, 0.0) for n in names), shapes, (cut,))
+    cut = Cut(role=decision.role, count=decision.count, pair=decision.pair, fold=decision.fold, grain=decision.grain)
+    return Piece(
+        id=drawn.id,
+        name=decision.name,
+        number=number,
+        drawn=Drawn.CUTTING,
+        edges=tuple(EdgeSpec(n, 0.0) for n in names),
+        shapes=shapes,
+        cuts=(cut,),
+    )
 
 
 def _straightened(edges: dict[str, Chain], fold: str) -> dict[str, Chain]:
@@ -126,7 +139,12 @@ def _straightened(edges: dict[str, Chain], fold: str) -> dict[str, Chain]:
         for x, y in (segment.start, segment.end):
             moved[x, y] = (x, level)
     return {
-        name: tuple(Segment(moved.get(s.start, s.start), moved.get(s.end, s.end), s.control1, s.control2) for s in run)
+        name: tuple(
+            Segment(
+                start=moved.get(s.start, s.start), end=moved.get(s.end, s.end), control1=s.control1, control2=s.control2
+            )
+            for s in run
+        )
         for name, run in edges.items()
     }
 

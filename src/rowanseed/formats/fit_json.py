@@ -18,7 +18,8 @@ from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
 
 @dataclass(frozen=True)
 class FitChoice:
-    """What was decided at the Fit station besides the size. `accepted` maps a join's id to the difference (mm) waved through."""
+    """What was decided at the Fit station besides the size. `accepted` maps a join's id to the difference (mm)
+    waved through."""
 
     school: School | None = None
     reason: str = ""
@@ -41,7 +42,7 @@ class AlterationModel(_Record):
     level: str = ""
 
     def core(self) -> Alteration:
-        return Alteration(self.kind, self.by, self.at, self.level)
+        return Alteration(kind=self.kind, by=self.by, at=self.at, level=self.level)
 
 
 class _Wish(_Record):
@@ -67,21 +68,32 @@ def read_fit(text: str) -> FitChoice:
     except (ValidationError, ValueError) as error:
         raise DocumentError(f"The fit cannot be read: {error}.") from None
     return FitChoice(
-        model.school, model.reason, tuple(model.blend), tuple(a.core() for a in model.alterations),
-        Wish(model.wish.fit, model.wish.over, model.wish.stretch, model.wish.own), model.accepted,
-    )  # fmt: skip
+        school=model.school,
+        reason=model.reason,
+        blend=tuple(model.blend),
+        alterations=tuple(a.core() for a in model.alterations),
+        wish=Wish(fit=model.wish.fit, over=model.wish.over, stretch=model.wish.stretch, own=model.wish.own),
+        accepted=model.accepted,
+    )
 
 
 def write_fit(choice: FitChoice) -> str:
-    return json.dumps({
-        "school": choice.school.value if choice.school else None,
-        "reason": choice.reason,
-        "blend": [list(entry) for entry in choice.blend],
-        "alterations": [alteration_document(a) for a in choice.alterations],
-        "wish": {"fit": choice.wish.fit.value, "over": choice.wish.over.value, "stretch": choice.wish.stretch,
-                 "own": {measure: list(band) for measure, band in choice.wish.own.items()}},
-        "accepted": dict(choice.accepted),
-    }, ensure_ascii=False)  # fmt: skip
+    return json.dumps(
+        {
+            "school": choice.school.value if choice.school else None,
+            "reason": choice.reason,
+            "blend": [list(entry) for entry in choice.blend],
+            "alterations": [alteration_document(a) for a in choice.alterations],
+            "wish": {
+                "fit": choice.wish.fit.value,
+                "over": choice.wish.over.value,
+                "stretch": choice.wish.stretch,
+                "own": {measure: list(band) for measure, band in choice.wish.own.items()},
+            },
+            "accepted": dict(choice.accepted),
+        },
+        ensure_ascii=False,
+    )
 
 
 def alteration_document(alteration: Alteration) -> dict[str, Any]:

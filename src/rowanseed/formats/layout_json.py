@@ -141,18 +141,26 @@ def read_problem(text: str | bytes) -> Problem:
     repeat, notes = cloth.repeat, list[str]()
     return Problem(
         name=model.name,
-        cloth=LayCloth(cloth.width, cloth.length, cloth.selvedge, cloth.direction == "one-way",
-                       repeat.x if repeat else None, repeat.y if repeat else None),
+        cloth=LayCloth(
+            width=cloth.width,
+            length=cloth.length,
+            selvedge=cloth.selvedge,
+            one_way=cloth.direction == "one-way",
+            repeat_x=repeat.x if repeat else None,
+            repeat_y=repeat.y if repeat else None,
+        ),
         gap=model.gap,
         lays=tuple(model.lays),
         pieces=tuple(_to_piece(piece, notes) for piece in model.pieces),
         matches=tuple(
             Match(m.axis, tuple(MatchPoint(p.piece, p.at) for p in m.points), m.phase) for m in model.matches
         ),
-        pins=tuple(Pin(p.lay, p.piece, p.turn, p.mirrored, p.whole, p.at) for p in model.pins),
+        pins=tuple(
+            Pin(lay=p.lay, piece=p.piece, turn=p.turn, mirrored=p.mirrored, whole=p.whole, at=p.at) for p in model.pins
+        ),
         forbidden=tuple(tuple(patch) for patch in model.forbidden),
         notes=tuple(notes),
-    )  # fmt: skip
+    )
 
 
 def _to_piece(p: _Piece, notes: list[str]) -> LayPiece:
@@ -162,10 +170,16 @@ def _to_piece(p: _Piece, notes: list[str]) -> LayPiece:
         outline = _simplified(outline, p.fold or p.selvedge)
         notes.append(f"“{p.id}” was simplified from {len(p.outline)} to {len(outline)} points, within {SIMPLIFIED} mm.")
     return LayPiece(
-        p.id, outline, p.cut, p.pair, p.fold, p.grain, p.selvedge,
-        Border(p.border.at, p.border.y) if p.border else None,
-        Motif(p.motif.at, tuple(p.motif.places)) if p.motif else None,
-    )  # fmt: skip
+        id=p.id,
+        outline=outline,
+        cut=p.cut,
+        pair=p.pair,
+        fold=p.fold,
+        grain=p.grain,
+        selvedge=p.selvedge,
+        border=Border(p.border.at, p.border.y) if p.border else None,
+        motif=Motif(p.motif.at, tuple(p.motif.places)) if p.motif else None,
+    )
 
 
 def _simplified(outline: tuple[Point, ...], edge: tuple[Point, Point] | None) -> tuple[Point, ...]:
@@ -247,8 +261,14 @@ def problem_document(problem: Problem) -> dict[str, Any]:
 
 
 def _pin_document(pin: Pin) -> dict[str, Any]:
-    return {"lay": pin.lay.value, "piece": pin.piece, "turn": pin.turn, "mirrored": pin.mirrored, "whole": pin.whole,
-            "at": list(pin.at)}  # fmt: skip
+    return {
+        "lay": pin.lay.value,
+        "piece": pin.piece,
+        "turn": pin.turn,
+        "mirrored": pin.mirrored,
+        "whole": pin.whole,
+        "at": list(pin.at),
+    }
 
 
 def plan_document(plan: Plan) -> dict[str, Any]:
@@ -288,12 +308,22 @@ def read_plan(document: dict[str, Any]) -> Plan:
         document["length"],
         tuple(
             Stretch(
-                LayKind(s["lay"]), s["depth"], s["start"], s["end"],
-                tuple(
-                    Placement(p["piece"], p["turn"], p["mirrored"], p["whole"], (p["at"][0], p["at"][1]), points(p["outline"]))
+                lay=LayKind(s["lay"]),
+                depth=s["depth"],
+                start=s["start"],
+                end=s["end"],
+                placements=tuple(
+                    Placement(
+                        piece=p["piece"],
+                        turn=p["turn"],
+                        mirrored=p["mirrored"],
+                        whole=p["whole"],
+                        at=(p["at"][0], p["at"][1]),
+                        outline=points(p["outline"]),
+                    )
                     for p in s["placements"]
                 ),
             )
             for s in document["stretches"]
         ),
-    )  # fmt: skip
+    )

@@ -207,8 +207,11 @@ def read_pattern(text: str | bytes) -> core.Pattern:
     except (ValueError, RecursionError) as error:
         raise PatternError("The file is not JSON.", f"What was said: {error}.") from None
     if not isinstance(document, dict) or document.get("format") != FORMAT:
-        raise PatternError("The file does not say that it is a Rowanseed pattern.",
-                           f'It has to begin with "format": "{FORMAT}".', "format")  # fmt: skip
+        raise PatternError(
+            "The file does not say that it is a Rowanseed pattern.",
+            f'It has to begin with "format": "{FORMAT}".',
+            "format",
+        )
     try:
         model = _Pattern.model_validate(document)
     except ValidationError as error:
@@ -267,8 +270,13 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> core.Piece:
         shapes={size: _shape(model, size, shape) for size, shape in model.sizes.items()},
         cuts=tuple(core.Cut(**{**dict(cut), "views": tuple(cut.views)}) for cut in model.cuts),
         marks=tuple(
-            core.Mark(m.id, m.kind, m.edge, m.anchor,
-                      m.distance if isinstance(m.distance, dict) else dict.fromkeys(sizes, m.distance))
+            core.Mark(
+                m.id,
+                m.kind,
+                m.edge,
+                m.anchor,
+                m.distance if isinstance(m.distance, dict) else dict.fromkeys(sizes, m.distance),
+            )
             for m in model.marks
         ),
         darts=tuple(core.Dart(d.id, d.edge, d.legs, d.point) for d in model.darts),
@@ -276,12 +284,13 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> core.Piece:
         points=tuple(core.InnerPoint(point.id, point.kind, point.at) for point in model.points),
         panel=model.panel,
         drawn_on=model.drawn_on,
-    )  # fmt: skip
+    )
 
 
 def _shape(piece: _Piece, size: str, model: _Size) -> core.Shape:
-    edges = {name: _chain(rows, f"Piece “{piece.name}”, size {size}, edge “{name}”")
-             for name, rows in model.edges.items()}  # fmt: skip
+    edges = {
+        name: _chain(rows, f"Piece “{piece.name}”, size {size}, edge “{name}”") for name, rows in model.edges.items()
+    }
     ordered = {edge.name: edges[edge.name] for edge in piece.edges if edge.name in edges}
     return core.Shape({**ordered, **edges}, model.grainline)
 
@@ -295,7 +304,7 @@ def _chain(rows: list[Row], where: str) -> Chain:
         if len(row) == 2:
             segment = Segment(at, (row[0], row[1]))
         elif len(row) == 6:
-            segment = Segment(at, (row[4], row[5]), (row[0], row[1]), (row[2], row[3]))
+            segment = Segment(start=at, end=(row[4], row[5]), control1=(row[0], row[1]), control2=(row[2], row[3]))
         else:
             raise PatternError("A segment has two numbers (straight) or six (curved).", "", where)
         if any(abs(number) > 20_000 for number in row):

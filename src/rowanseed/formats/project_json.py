@@ -114,7 +114,9 @@ class ProjectDocument:
     reckoning: Reckoning
 
     def choosing(self) -> Choosing:
-        return Choosing(self.body, self.pattern, self.view, self.fit.wish, self.household.units)
+        return Choosing(
+            body=self.body, pattern=self.pattern, view=self.view, wish=self.fit.wish, units=self.household.units
+        )
 
     def proposal(self) -> tuple[Proposal, str]:
         """The school asked for, or the one recommended, and why."""
@@ -134,9 +136,12 @@ class ProjectDocument:
         if size is None:
             raise DocumentError("The size cannot be told.", proposal.reason, "choices, size")
         if self.chosen_size is not None:
-            return Choices(self.view, size, self.fit.blend, self.fit.alterations)
+            return Choices(view=self.view, size=size, blend=self.fit.blend, alterations=self.fit.alterations)
         return Choices(
-            self.view, size, self.fit.blend or proposal.blend, (*proposal.alterations, *self.fit.alterations)
+            view=self.view,
+            size=size,
+            blend=self.fit.blend or proposal.blend,
+            alterations=(*proposal.alterations, *self.fit.alterations),
         )
 
 
@@ -192,15 +197,18 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
 
 def _fit(model: _Choices, unit: str) -> FitChoice:
     alterations = [
-        Alteration(a.kind, _change(a.by, unit, f"choices, alterations, {k + 1}"), a.at, a.level)
+        Alteration(kind=a.kind, by=_change(a.by, unit, f"choices, alterations, {k + 1}"), at=a.at, level=a.level)
         for k, a in enumerate(model.alterations)
     ]
     if model.hem_change.strip():
         alterations.append(Alteration(Kind.HEM, _change(model.hem_change, unit, "choices, hem_change")))
     return FitChoice(
-        model.school, "", tuple(model.blend.items()), tuple(a for a in alterations if a.by),
-        Wish(model.fit, model.over, model.stretch),
-    )  # fmt: skip
+        school=model.school,
+        reason="",
+        blend=tuple(model.blend.items()),
+        alterations=tuple(a for a in alterations if a.by),
+        wish=Wish(model.fit, model.over, model.stretch),
+    )
 
 
 def _change(said: str, unit: str, where: str) -> float:
@@ -223,14 +231,23 @@ def _cloth(model: _Cloth, unit: str, where: str) -> Cloth:
     if 2 * selvedge >= width:
         raise DocumentError("The selvedges leave no cloth between them.", "", f"{where}, selvedge")
     return Cloth(
-        model.name, width,
-        _length(model.length, unit, f"{where}, length") if model.length else None,
-        selvedge, model.direction, model.fibre, model.shrink_along, model.shrink_across, model.washed, model.colour,
-        model.surface, model.weight, model.structure,
+        name=model.name,
+        width=width,
+        length=_length(model.length, unit, f"{where}, length") if model.length else None,
+        selvedge=selvedge,
+        direction=model.direction,
+        fibre=model.fibre,
+        shrink_along=model.shrink_along,
+        shrink_across=model.shrink_across,
+        washed=model.washed,
+        colour=model.colour,
+        surface=model.surface,
+        weight=model.weight,
+        structure=model.structure,
         repeat=Repeat(
             _length(model.repeat_along, unit, f"{where}, repeat_along") if model.repeat_along.strip() else None,
             _length(model.repeat_across, unit, f"{where}, repeat_across") if model.repeat_across.strip() else None,
             model.half_drop,
         ),
         price=model.price,
-    )  # fmt: skip
+    )

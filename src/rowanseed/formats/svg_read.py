@@ -81,8 +81,10 @@ ONE_SIZE = "as drawn"
 def read_drawing(data: bytes) -> Drawing:
     """Read the pieces of a drawing. Raises DrawingError naming what is wrong and where; keeps nothing then."""
     if len(data) > LARGEST_BYTES:
-        raise DrawingError(f"The drawing is {len(data) / 1048576:.1f} MB large; 5 MB is the most.",
-                           "Save it without pictures and embedded fonts.")  # fmt: skip
+        raise DrawingError(
+            f"The drawing is {len(data) / 1048576:.1f} MB large; 5 MB is the most.",
+            "Save it without pictures and embedded fonts.",
+        )
     root = _parse(data)
     _check_harmless(root)
     _check_units(root)
@@ -107,8 +109,11 @@ def read_drawing(data: bytes) -> Drawing:
     for size in sizes[1:]:
         odd = set(first) ^ set(by_size[size])
         if odd:
-            raise DrawingError(f"The piece is not there in every size (compare {sizes[0]} and {size}).",
-                               "Give it the same id in each group.", sorted(odd)[0])  # fmt: skip
+            raise DrawingError(
+                f"The piece is not there in every size (compare {sizes[0]} and {size}).",
+                "Give it the same id in each group.",
+                sorted(odd)[0],
+            )
     pieces = tuple(_nested(id, first[id][0], {size: by_size[size][id][1] for size in sizes}) for id in first)
     return Drawing(sizes, pieces)
 
@@ -120,8 +125,9 @@ def _parse(data: bytes) -> Element:
     try:
         root: Element = fromstring(data, forbid_dtd=False)
     except DefusedXmlException:
-        raise DrawingError("The file defines entities of its own, which a drawing has no need of.",
-                           "Save it again as plain SVG.") from None  # fmt: skip
+        raise DrawingError(
+            "The file defines entities of its own, which a drawing has no need of.", "Save it again as plain SVG."
+        ) from None
     except (ParseError, ValueError, RecursionError) as error:
         raise DrawingError(f"The file is not an SVG drawing: {error}.") from None
     if _tag(root) != "svg":
@@ -137,15 +143,21 @@ def _check_harmless(root: Element) -> None:
     for element in root.iter():
         tag = _tag(element)
         if tag in _FORBIDDEN:
-            raise DrawingError(f"The drawing contains {_FORBIDDEN[tag]}; only outlines are read.",
-                               "Save it again as plain SVG without it.", _name(element))  # fmt: skip
+            raise DrawingError(
+                f"The drawing contains {_FORBIDDEN[tag]}; only outlines are read.",
+                "Save it again as plain SVG without it.",
+                _name(element),
+            )
         for key, value in element.attrib.items():
             name = key.rsplit("}", 1)[-1].lower()
             if name.startswith("on"):
                 raise DrawingError("The drawing contains a script.", "Save it again as plain SVG.", _name(element))
             if name == "href" and not value.startswith("#"):
-                raise DrawingError("The drawing refers to another file, which is not read.",
-                                   "Put everything into the drawing itself.", _name(element))  # fmt: skip
+                raise DrawingError(
+                    "The drawing refers to another file, which is not read.",
+                    "Put everything into the drawing itself.",
+                    _name(element),
+                )
             if "url(" in value.lower() and "url(#" not in value.lower():
                 raise DrawingError("The drawing refers to another file, which is not read.", "", _name(element))
         if tag == "style" and element.text and re.search(r"@import|url\(\s*['\"]?(?!#)", element.text):
@@ -163,8 +175,9 @@ def _check_units(root: Element) -> None:
             said = f"says “{value}”" if value else "says nothing"
             raise DrawingError(
                 f"The drawing's {side} {said}, so nobody knows how large it is.",
-                "Save it with its page size in mm, cm or in (for example width=\"900mm\").", f"{side} of the drawing",
-            )  # fmt: skip
+                'Save it with its page size in mm, cm or in (for example width="900mm").',
+                f"{side} of the drawing",
+            )
 
 
 # ---------------------------------------------------------------- outlines
@@ -195,8 +208,10 @@ def _outlines(data: bytes) -> list[tuple[str, str, str, Chain]]:
         path = svgelements.Path(element)
         segments += len(path)
         if len(found) >= MOST_OUTLINES or segments > MOST_SEGMENTS:
-            raise DrawingError(f"The drawing has more than {MOST_OUTLINES} outlines or {MOST_SEGMENTS} line segments.",
-                               "Save only the pieces you sew.")  # fmt: skip
+            raise DrawingError(
+                f"The drawing has more than {MOST_OUTLINES} outlines or {MOST_SEGMENTS} line segments.",
+                "Save only the pieces you sew.",
+            )
         for n, subpath in enumerate(path.as_subpaths()):
             ring = _ring(subpath, name)
             if ring is None:
@@ -246,8 +261,11 @@ def _ring(subpath: Any, name: str) -> Chain | None:
     first, last = chain[0].start, chain[-1].end
     gap = ((first[0] - last[0]) ** 2 + (first[1] - last[1]) ** 2) ** 0.5
     if gap > CLOSED_WITHIN and not closed:
-        raise DrawingError(f"The outline is open: its ends are {gap:.1f} mm apart.",
-                           "Close the line, or take it out if it is no piece.", name)  # fmt: skip
+        raise DrawingError(
+            f"The outline is open: its ends are {gap:.1f} mm apart.",
+            "Close the line, or take it out if it is no piece.",
+            name,
+        )
     if gap > 1e-9:
         chain.append(Segment(last, first))
     ring = without_repeats([p for s in chain for p in flatten((s,), 0.2)[:-1]], 1e-3)
@@ -262,11 +280,17 @@ def _ring(subpath: Any, name: str) -> Chain | None:
         )
     left, low, right, high = polygon.bounds
     if max(right - left, high - low) > LARGEST:
-        raise DrawingError(f"The outline is {max(right - left, high - low) / 1000:.1f} m long; no piece is.",
-                           "Is the drawing's page size right?", name)  # fmt: skip
+        raise DrawingError(
+            f"The outline is {max(right - left, high - low) / 1000:.1f} m long; no piece is.",
+            "Is the drawing's page size right?",
+            name,
+        )
     if max(right - left, high - low) < SMALLEST:
-        raise DrawingError(f"The outline is only {max(right - left, high - low):.1f} mm long; no piece is that small.",
-                           "Is the drawing's page size right?", name)  # fmt: skip
+        raise DrawingError(
+            f"The outline is only {max(right - left, high - low):.1f} mm long; no piece is that small.",
+            "Is the drawing's page size right?",
+            name,
+        )
     if signed_area(ring) < 0:
         chain = [s.reversed() for s in reversed(chain)]
     return tuple(chain)
@@ -280,12 +304,17 @@ def _segments(part: Any) -> list[Segment]:
         return []
     start, end = _point(part.start), _point(part.end)
     if isinstance(part, svgelements.CubicBezier):
-        return [Segment(start, end, _point(part.control1), _point(part.control2))]
+        return [Segment(start=start, end=end, control1=_point(part.control1), control2=_point(part.control2))]
     if isinstance(part, svgelements.QuadraticBezier):
         c = _point(part.control)
-        return [Segment(start, end,
-                        (start[0] + 2 / 3 * (c[0] - start[0]), start[1] + 2 / 3 * (c[1] - start[1])),
-                        (end[0] + 2 / 3 * (c[0] - end[0]), end[1] + 2 / 3 * (c[1] - end[1])))]  # fmt: skip
+        return [
+            Segment(
+                start=start,
+                end=end,
+                control1=(start[0] + 2 / 3 * (c[0] - start[0]), start[1] + 2 / 3 * (c[1] - start[1])),
+                control2=(end[0] + 2 / 3 * (c[0] - end[0]), end[1] + 2 / 3 * (c[1] - end[1])),
+            )
+        ]
     return [Segment(start, end)]
 
 
@@ -302,7 +331,7 @@ def _nested(id: str, name: str, rings: dict[str, Chain]) -> DrawnPiece:
     cut = {size: _edges(ring) for size, ring in rings.items()}
     structures = {tuple(tuple(s.is_curve for s in edge) for edge in edges) for edges in cut.values()}
     if len(structures) == 1:
-        return DrawnPiece(id, name, cut, 0.0)
+        return DrawnPiece(id=id, name=name, edges=cut, residual=0.0)
     if len({len(edges) for edges in cut.values()}) == 1:
         # The same corners in every size: each edge is evened out by itself, and the corners stay.
         counts = [
@@ -317,7 +346,7 @@ def _nested(id: str, name: str, rings: dict[str, Chain]) -> DrawnPiece:
         count = math.ceil(max(chain_length(ring) for ring in rings.values()) / (EVERY / 4))
         evened = {size: (_resampled(_from_top(ring), count),) for size, ring in rings.items()}
     residual = max(_apart(evened[size], cut[size]) for size in rings)
-    return DrawnPiece(id, name, evened, residual)
+    return DrawnPiece(id=id, name=name, edges=evened, residual=residual)
 
 
 def _resampled(chain: Chain, count: int) -> Chain:

@@ -75,10 +75,19 @@ def warm() -> None:
     from rowanseed.core.pattern import Grain
 
     pieces = (
-        LayPiece("a", square, 3, False, None, Grain.LENGTHWISE),
-        LayPiece("b", square[:3], 2, True, None, Grain.LENGTHWISE),
+        LayPiece(id="a", outline=square, cut=3, pair=False, fold=None, grain=Grain.LENGTHWISE),
+        LayPiece(id="b", outline=square[:3], cut=2, pair=True, fold=None, grain=Grain.LENGTHWISE),
     )
-    solve_each(Problem("warm", LayCloth(300, None, 5, False), 3, (LayKind.OPEN,), pieces), Budget(sweeps=12))
+    solve_each(
+        Problem(
+            name="warm",
+            cloth=LayCloth(width=300, length=None, selvedge=5, one_way=False),
+            gap=3,
+            lays=(LayKind.OPEN,),
+            pieces=pieces,
+        ),
+        Budget(sweeps=12),
+    )
 
 
 def _written(answer: Plan | LayError) -> dict[str, Any]:
@@ -128,11 +137,11 @@ def state(job: str) -> JobState | None:
         return JobState("waiting", waited=now - asked["at"], again=asked["again"])
     alive = now - word["at"] < LOST_AFTER
     return JobState(
-        "running" if alive else "lost",
-        word.get("lay", ""),
-        word.get("length"),
-        word["elapsed"],
-        word["seconds"],
+        state="running" if alive else "lost",
+        lay=word.get("lay", ""),
+        length=word.get("length"),
+        elapsed=word["elapsed"],
+        seconds=word["seconds"],
         again=asked["again"],
     )
 

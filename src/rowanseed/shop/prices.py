@@ -64,7 +64,7 @@ def _by_length(entry: dict[str, Any], mm: float, width: float | None) -> Price:
     """What is sold by length: rounded up to the shop's increment, priced by the metre."""
     sold = math.ceil(mm / entry["increment"] - 1e-6) * entry["increment"]
     short = "" if sold <= entry["stock"] else f"only {entry['stock'] / 1000:g} m in stock"
-    return Price(round(entry["price"] * sold / 1000, 2), short, sold, width)
+    return Price(amount=round(entry["price"] * sold / 1000, 2), short=short, sold=sold, width=width)
 
 
 def _find(shelf: str, name: str) -> dict[str, Any] | None:

@@ -45,7 +45,13 @@ def _read(document: str) -> Cloth:
 
 
 def _entry(row: sqlite3.Row) -> ClothEntry:
-    return ClothEntry(row["id"], _read(row["document"]), row["cut_from"], row["cut_by"], bool(row["has_photo"]))
+    return ClothEntry(
+        id=row["id"],
+        cloth=_read(row["document"]),
+        cut_from=row["cut_from"],
+        cut_by=row["cut_by"],
+        has_photo=bool(row["has_photo"]),
+    )
 
 
 def save_cloth(connection: Connection, id: int | None, c: Cloth) -> int:
@@ -79,7 +85,8 @@ def is_in_use(connection: Connection, id: int) -> bool:
     row = connection.execute(
         """
         SELECT EXISTS (SELECT 1 FROM project_cloth WHERE cloth_id = ?)
-            OR EXISTS (SELECT 1 FROM cloth WHERE cut_from = ?) OR EXISTS (SELECT 1 FROM cloth WHERE id = ? AND cut_by IS NOT NULL)
+            OR EXISTS (SELECT 1 FROM cloth WHERE cut_from = ?) OR EXISTS (SELECT 1 FROM cloth WHERE id = ? AND
+        cut_by IS NOT NULL)
         """,
         (id, id, id),
     ).fetchone()

@@ -21,7 +21,11 @@ class Habits:
 def habits(connection: Connection) -> Habits:
     row = connection.execute("SELECT units, overlocker, hem_by_hand, money, overlock_threads FROM household").fetchone()
     return Habits(
-        Units(row["units"]), bool(row["overlocker"]), bool(row["hem_by_hand"]), row["money"], row["overlock_threads"]
+        units=Units(row["units"]),
+        overlocker=bool(row["overlocker"]),
+        hem_by_hand=bool(row["hem_by_hand"]),
+        money=row["money"],
+        overlock_threads=row["overlock_threads"],
     )
 
 

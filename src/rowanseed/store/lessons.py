@@ -80,5 +80,14 @@ def altered_before(connection: Connection, person_id: int, but: int) -> list[Bef
         """,
         (person_id, but),
     )
-    found = (Before(r["id"], r["name"], r["pattern_id"], r["size"], read_fit(r["fit"]).alterations) for r in rows)
+    found = (
+        Before(
+            project_id=r["id"],
+            project=r["name"],
+            pattern_id=r["pattern_id"],
+            size=r["size"],
+            alterations=read_fit(r["fit"]).alterations,
+        )
+        for r in rows
+    )
     return [entry for entry in found if entry.alterations]

@@ -41,7 +41,14 @@ def person(connection: Connection, id: int) -> Person | None:
     if row is None:
         return None
     body = measurements(connection, row["measuring_id"]) if row["measuring_id"] else {}
-    return Person(row["id"], row["name"], Age(row["age"]), row["measuring_id"], row["taken_on"], body)
+    return Person(
+        id=row["id"],
+        name=row["name"],
+        age=Age(row["age"]),
+        measuring_id=row["measuring_id"],
+        taken_on=row["taken_on"],
+        body=body,
+    )
 
 
 def measurements(connection: Connection, measuring_id: int) -> dict[str, float]:

@@ -62,8 +62,12 @@ def project(connection: Connection, id: int) -> ProjectRecord | None:
 
 def _record(connection: Connection, row: Mapping[str, Any]) -> ProjectRecord:
     cloths = connection.execute("SELECT role, cloth_id FROM project_cloth WHERE project_id = ?", (row["id"],))
-    plain = {**dict(row), "fit": read_fit(row["fit"]), "tactics": _tactics(row["tactics"]),
-             "reckoning": read_reckoning(row["reckoning"])}  # fmt: skip
+    plain = {
+        **dict(row),
+        "fit": read_fit(row["fit"]),
+        "tactics": _tactics(row["tactics"]),
+        "reckoning": read_reckoning(row["reckoning"]),
+    }
     return ProjectRecord(**plain, cloths={Role(c["role"]): c["cloth_id"] for c in cloths})
 
 

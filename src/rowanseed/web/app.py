@@ -146,5 +146,9 @@ async def _refused(request: Request, error: Exception) -> Response:
 
 async def _broken(request: Request, error: Exception) -> Response:
     log.error("a page failed", exc_info=error)
-    return _error(request, 500, "Something went wrong here, not with you.",
-                  "Nothing that was stored is lost. Go back and try again; if it happens twice, tell who looks after this.")  # fmt: skip
+    return _error(
+        request,
+        500,
+        "Something went wrong here, not with you.",
+        "Nothing that was stored is lost. Go back and try again; if it happens twice, tell who looks after this.",
+    )

@@ -107,17 +107,30 @@ def fields_of(cloth: Cloth, units: Units) -> dict[str, str]:
 
     ticked = {"washed": cloth.washed, "both_sides": cloth.both_sides, "half_drop": cloth.repeat.half_drop}
     return {
-        "name": cloth.name, "width": fine(cloth.width), "length": fine(cloth.length), "selvedge": fine(cloth.selvedge),
-        "direction": cloth.direction.value, "fibre": cloth.fibre.value, "colour": cloth.colour, "surface": cloth.surface.value,
-        "shrink_along": f"{cloth.shrink_along * 100:g}", "shrink_across": f"{cloth.shrink_across * 100:g}",
-        "weight": f"{cloth.weight:g}" if cloth.weight else "", "structure": cloth.structure.value, "stretch": f"{cloth.stretch * 100:g}",
-        "repeat_along": fine(cloth.repeat.along), "repeat_across": fine(cloth.repeat.across),
-        "lengthwise": lines(cloth.lines.lengthwise), "crosswise": lines(cloth.lines.crosswise),
-        "border": cloth.border.value, "border_line": fine(cloth.border_line),
-        "price": f"{cloth.price:.2f}" if cloth.price is not None else "", "care": cloth.care,
+        "name": cloth.name,
+        "width": fine(cloth.width),
+        "length": fine(cloth.length),
+        "selvedge": fine(cloth.selvedge),
+        "direction": cloth.direction.value,
+        "fibre": cloth.fibre.value,
+        "colour": cloth.colour,
+        "surface": cloth.surface.value,
+        "shrink_along": f"{cloth.shrink_along * 100:g}",
+        "shrink_across": f"{cloth.shrink_across * 100:g}",
+        "weight": f"{cloth.weight:g}" if cloth.weight else "",
+        "structure": cloth.structure.value,
+        "stretch": f"{cloth.stretch * 100:g}",
+        "repeat_along": fine(cloth.repeat.along),
+        "repeat_across": fine(cloth.repeat.across),
+        "lengthwise": lines(cloth.lines.lengthwise),
+        "crosswise": lines(cloth.lines.crosswise),
+        "border": cloth.border.value,
+        "border_line": fine(cloth.border_line),
+        "price": f"{cloth.price:.2f}" if cloth.price is not None else "",
+        "care": cloth.care,
         "gone": "\n".join(_patch_words(p, units) for p in cloth.gone if _is_box(p)),
         **{name: "yes" for name, on in ticked.items() if on},
-    }  # fmt: skip
+    }
 
 
 def _is_box(patch: Patch) -> bool:

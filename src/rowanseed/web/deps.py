@@ -69,7 +69,7 @@ class House:
 
 
 def house(request: Request, db: Db) -> House:
-    return House(request, db, habits(db), date.today())
+    return House(request=request, db=db, habits=habits(db), today=date.today())
 
 
 Home = Annotated[House, Depends(house)]

@@ -57,7 +57,13 @@ class ProjectView:
 
     @cached_property
     def choosing(self) -> Choosing:
-        return Choosing(self.body, self.pattern, self.record.view, self.record.fit.wish, self.home.units)
+        return Choosing(
+            body=self.body,
+            pattern=self.pattern,
+            view=self.record.view,
+            wish=self.record.fit.wish,
+            units=self.home.units,
+        )
 
     @cached_property
     def body(self) -> Mapping[str, float]:
@@ -91,7 +97,7 @@ class ProjectView:
         if self.size is None:
             return None
         blend = self.record.fit.blend if self.record.size else self.recommended[0].blend
-        return Choices(self.record.view, self.size, blend, self.alterations)
+        return Choices(view=self.record.view, size=self.size, blend=blend, alterations=self.alterations)
 
     @cached_property
     def rows(self) -> tuple[Ease, ...]:
@@ -119,9 +125,10 @@ class ProjectView:
         """Seams that do not meet and have not been waved through as they now are."""
         accepted = self.record.fit.accepted
         return tuple(
-            w for w in self.walks
+            w
+            for w in self.walks
             if w.verdict is SeamVerdict.APART and abs(accepted.get(w.join.id, 1e9) - w.fault) > 0.5
-        )  # fmt: skip
+        )
 
     @cached_property
     def altered(self) -> Altered:
@@ -160,7 +167,7 @@ class ProjectView:
 
     def _member_garment(self, member: Member, tactics: tuple[Tactic, ...]) -> Pattern:
         """Another garment of the batch, altered for whom it is, and made as the project's own."""
-        choices = Choices(self.record.view, member.size, member.blend, member.alterations)
+        choices = Choices(view=self.record.view, size=member.size, blend=member.blend, alterations=member.alterations)
         try:
             changed = altered_once(self.pattern, choices).pattern
         except RowanseedError as error:
@@ -197,7 +204,13 @@ class ProjectView:
         pattern = self.cut_pattern if tactics is None else self.cut_with(role, taken)
         how = self.reckoning.matched(role) if matched else Matching.NONE
         return lay_problem(
-            pattern, self.choices, role, cloth, taken, how, on_border=self.reckoning.on_border and role is Role.MAIN
+            pattern=pattern,
+            choices=self.choices,
+            role=role,
+            cloth=cloth,
+            tactics=taken,
+            matching=how,
+            on_border=self.reckoning.on_border and role is Role.MAIN,
         )
 
     @cached_property
@@ -221,7 +234,15 @@ class ProjectView:
             question = lays.question_of(problem)
             answers = lays.answers(self.home.db, question)
             plain = self.problem(role, entry.cloth, matched=False) if problem.matches else None
-            out[role] = ClothPlan(role, entry, problem, question, answers, self.kept.get(role), plain)
+            out[role] = ClothPlan(
+                role=role,
+                entry=entry,
+                problem=problem,
+                question=question,
+                answers=answers,
+                kept=self.kept.get(role),
+                unmatched=plain,
+            )
         return out
 
     @property
@@ -270,7 +291,14 @@ class ProjectView:
         for role, found in self.cloth_plans.items():
             if found.plan is not None and self.size is not None:
                 surface = found.entry.cloth.surface
-                items += cut_list(self.cut_pattern, self.size, role, found.problem, found.plan, surface)
+                items += cut_list(
+                    pattern=self.cut_pattern,
+                    size=self.size,
+                    role=role,
+                    problem=found.problem,
+                    plan=found.plan,
+                    surface=surface,
+                )
         return tuple(items)
 
     @cached_property
@@ -322,4 +350,4 @@ def view_of(home: House, record: ProjectRecord) -> ProjectView:
     person, pattern = people.person(home.db, record.person_id), patterns.pattern(home.db, record.pattern_id)
     if person is None or pattern is None:
         raise NotFound("person or pattern")
-    return ProjectView(home, record, person, pattern)
+    return ProjectView(home=home, record=record, person=person, pattern=pattern)

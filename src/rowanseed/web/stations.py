@@ -30,45 +30,51 @@ def stitched_line(project: ProjectView) -> tuple[Station, ...]:
 
 def _fit(project: ProjectView) -> Station:
     if project.record.size is None:
-        return Station("fit", "Fit", False, "choose the size")
+        return Station(key="fit", name="Fit", done=False, words="choose the size")
     if project.record.measuring_id != project.person.measuring_id:
-        return Station("fit", "Fit", False, "measured again since", alarm=True)
+        return Station(key="fit", name="Fit", done=False, words="measured again since", alarm=True)
     if project.broken:
-        return Station("fit", "Fit", False, "a seam does not meet", alarm=True)
-    return Station("fit", "Fit", True, f"size {project.record.size}")
+        return Station(key="fit", name="Fit", done=False, words="a seam does not meet", alarm=True)
+    return Station(key="fit", name="Fit", done=True, words=f"size {project.record.size}")
 
 
 def _cloth(project: ProjectView) -> Station:
     if any(e.cut_by not in (None, project.record.id) for e in project.cloth_entries.values()):
-        return Station("cloth", "Cloth", False, "its cloth is cut up for another", alarm=True)
+        return Station(key="cloth", name="Cloth", done=False, words="its cloth is cut up for another", alarm=True)
     missing = [role.value for role in project.roles if role not in project.cloth_entries]
     if missing:
-        return Station("cloth", "Cloth", False, f"choose the {missing[0]} cloth" if missing[0] == "main"
-                       else f"choose the {missing[0]}")  # fmt: skip
+        return Station(
+            key="cloth",
+            name="Cloth",
+            done=False,
+            words=f"choose the {missing[0]} cloth" if missing[0] == "main" else f"choose the {missing[0]}",
+        )
     verdicts = [project.verdict(role) for role in project.roles]
     short = [v for v in verdicts if v is not None and not v.enough]
     if short:
         return Station(
-            "cloth",
-            "Cloth",
-            False,
-            f"short by {short[0].spare.quantity.show(project.home.units)}",
+            key="cloth",
+            name="Cloth",
+            done=False,
+            words=f"short by {short[0].spare.quantity.show(project.home.units)}",
             alarm=True,
         )
     if not project.cloth_plans or not project.is_worked_out:
-        return Station("cloth", "Cloth", False, "work out how much")
-    return Station("cloth", "Cloth", True, "enough" if any(verdicts) else "length known")
+        return Station(key="cloth", name="Cloth", done=False, words="work out how much")
+    return Station(key="cloth", name="Cloth", done=True, words="enough" if any(verdicts) else "length known")
 
 
 def _lay(project: ProjectView) -> Station:
     plans = list(project.cloth_plans.values())
     if any(p.is_stale for p in plans):
-        return Station("lay", "Lay", False, "changed since it was kept", alarm=True)
+        return Station(key="lay", name="Lay", done=False, words="changed since it was kept", alarm=True)
     kept = [p for p in plans if p.is_kept]
     if plans and len(kept) == len(project.roles):
         main = kept[0].plan
-        return Station("lay", "Lay", True, format_cloth(main.length, project.home.units) if main else "kept")
-    return Station("lay", "Lay", False, "keep a lay" if plans else "to come")
+        return Station(
+            key="lay", name="Lay", done=True, words=format_cloth(main.length, project.home.units) if main else "kept"
+        )
+    return Station(key="lay", name="Lay", done=False, words="keep a lay" if plans else "to come")
 
 
 def _cut(project: ProjectView) -> Station:
@@ -77,8 +83,8 @@ def _cut(project: ProjectView) -> Station:
     items = project.cut_items if done else ()
     number = sum(item.key in done for item in items)
     if items and number == len(items):
-        return Station("cut", "Cut", True, "all cut")
-    return Station("cut", "Cut", False, f"{number} of {len(items)} cut" if number else "to come")
+        return Station(key="cut", name="Cut", done=True, words="all cut")
+    return Station(key="cut", name="Cut", done=False, words=f"{number} of {len(items)} cut" if number else "to come")
 
 
 def _sew(project: ProjectView) -> Station:
@@ -86,10 +92,15 @@ def _sew(project: ProjectView) -> Station:
     steps = project.steps if done else ()
     number = sum(step.id in done for step in steps)
     if steps and number == len(steps):
-        return Station("sew", "Sew", True, "finished")
-    return Station("sew", "Sew", False, f"{number} of {len(steps)} steps" if number else "to come")
+        return Station(key="sew", name="Sew", done=True, words="finished")
+    return Station(key="sew", name="Sew", done=False, words=f"{number} of {len(steps)} steps" if number else "to come")
 
 
 def _keep(project: ProjectView) -> Station:
     notes = len(projects.notes(project.home.db, project.record.id))
-    return Station("keep", "Keep", notes > 0, f"{notes} note{'s' if notes != 1 else ''}" if notes else "to come")
+    return Station(
+        key="keep",
+        name="Keep",
+        done=notes > 0,
+        words=f"{notes} note{'s' if notes != 1 else ''}" if notes else "to come",
+    )

@@ -90,8 +90,9 @@ def give_round_back(pattern: Pattern, size: str, by: float) -> Pattern:
             continue
         centre, outer = _across(frame, "armhole")
         top = min(p[0] for p in flatten(armhole, 1.0))
-        bottom = max(q[0] for p in frame.pieces if p.has_edge("armhole")
-                     for q in flatten(p.shapes[size].edges["armhole"], 1.0))  # fmt: skip
+        bottom = max(
+            q[0] for p in frame.pieces if p.has_edge("armhole") for q in flatten(p.shapes[size].edges["armhole"], 1.0)
+        )
         blades = (top + bottom) / 2
 
         def field(

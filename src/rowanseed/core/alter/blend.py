@@ -34,8 +34,11 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
     levels, sizes = blendable(pattern, size), pattern.envelope.sizes
     for level, other in blend:
         if level not in levels:
-            raise AlterationError(f"The pieces do not say where the {level} is, so sizes cannot be blended there.",
-                                  f"There are: {', '.join(levels)}." if levels else "", "blend")  # fmt: skip
+            raise AlterationError(
+                f"The pieces do not say where the {level} is, so sizes cannot be blended there.",
+                f"There are: {', '.join(levels)}." if levels else "",
+                "blend",
+            )
         if other not in sizes:
             raise AlterationError(f"This pattern has no size {other}.", f"It has {', '.join(sizes)}.", "blend")
     if all(other == size for _, other in blend):
@@ -119,13 +122,13 @@ def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) ->
                 points.append(
                     (sum(w * of[s][0] for s, w in shares.items()), sum(w * of[s][1] for s, w in shares.items()))
                 )
-            out.append(Segment(points[0], points[3], points[1], points[2]))
+            out.append(Segment(start=points[0], end=points[3], control1=points[1], control2=points[2]))
     return tuple(new if k == 0 else replace(new, start=out[k - 1].end) for k, new in enumerate(out))
 
 
 def _parts(segment: Segment) -> list[Segment]:
     a, b, c, d = segment.points()
-    rest, out = Segment(a, d, b, c), []
+    rest, out = Segment(start=a, end=d, control1=b, control2=c), []
     for k in range(PARTS, 1, -1):
         first, rest = rest.split(1 / k)
         out.append(first)

@@ -38,7 +38,7 @@ DART_SHORT_OF_POINT = 25.0
 DART_BELOW = 15.0
 MOST = 130.0
 """More than this round the bust, in mm, distorts the front too far."""
-WHOLE = Affine(1, 0, 0, 1, 0, 0)
+WHOLE = Affine(a=1, b=0, c=0, d=1, e=0, f=0)
 
 
 def has_bust(pattern: Pattern, size: str) -> bool:
@@ -52,8 +52,10 @@ def change_bust(pattern: Pattern, size: str, by: float) -> Pattern:
     if front is None or point is None:
         raise AlterationError("No front of this pattern marks the bust point.", "Choose the size by the full bust.")
     if abs(by) > MOST:
-        raise AlterationError("A bust adjustment of more than 13 cm distorts the front too far.",
-                              "Take a larger size and narrow its shoulders.")  # fmt: skip
+        raise AlterationError(
+            "A bust adjustment of more than 13 cm distorts the front too far.",
+            "Take a larger size and narrow its shoulders.",
+        )
     if front.edge("princess") is not None:
         return _princess(pattern, front, point, by / 2)
     return _slash(pattern, front, point, by / 2)
@@ -106,7 +108,7 @@ class _Swing:
     def part(self, p: Point) -> Affine:
         """The motion of a point inside the piece."""
         if p[1] <= self.bust[1]:
-            return WHOLE if p[0] < self.bust[0] else Affine(1, 0, 0, 1, self.shift[0], 0)
+            return WHOLE if p[0] < self.bust[0] else Affine(a=1, b=0, c=0, d=1, e=self.shift[0], f=0)
         slope = (self.mouth[0] - self.bust[0]) / max(1e-9, self.mouth[1] - self.bust[1])
         if p[0] > self.bust[0] + slope * (p[1] - self.bust[1]):
             return Affine(1, 0, 0, 1, *self.shift)
@@ -119,8 +121,9 @@ class _Swing:
 def _slash(pattern: Pattern, front: Frame, point: Point, each: float) -> Pattern:
     whole = [p for p in front.pieces if all(p.has_edge(e) for e in ("hem", "side", "armhole"))]
     if not whole:
-        raise AlterationError("The front has no side seam and armhole of its own to work from.",
-                              "Choose the size by the full bust.")  # fmt: skip
+        raise AlterationError(
+            "The front has no side seam and armhole of its own to work from.", "Choose the size by the full bust."
+        )
     swing = _swing(whole[0], front.size, point, each)
     field, cuts = stretch(point, (1.0, 0.0), swing.shift[0], half=BAND / 2)
     changed = []
@@ -153,9 +156,13 @@ def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
     if abs(turn) > 1.1:
         raise AlterationError("The front cannot be swung so far.", "Adjust the bust by less.")
     c, s = math.cos(turn), math.sin(turn)
-    upper = Affine(c, -s, s, c, hinge[0] - c * hinge[0] + s * hinge[1], hinge[1] - s * hinge[0] - c * hinge[1])
+    upper = Affine(
+        a=c, b=-s, c=s, d=c, e=hinge[0] - c * hinge[0] + s * hinge[1], f=hinge[1] - s * hinge[0] - c * hinge[1]
+    )
     moved = upper(bust)
-    return _Swing(bust, hinge, share, mouth, upper, (moved[0] - bust[0], moved[1] - bust[1]))
+    return _Swing(
+        bust=bust, hinge=hinge, share=share, mouth=mouth, upper=upper, shift=(moved[0] - bust[0], moved[1] - bust[1])
+    )
 
 
 def _hinge(armhole: Chain, bust: Point) -> float:
@@ -190,7 +197,7 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
     shape = piece.shapes[size]
     edges = dict(shape.edges)
     lower = Affine(1, 0, 0, 1, *swing.shift)
-    down = Affine(1, 0, 0, 1, swing.shift[0], 0)
+    down = Affine(a=1, b=0, c=0, d=1, e=swing.shift[0], f=0)
     # Edges of the centre part are drawn out below the bust; those above it stay.
     field, cuts = stretch(swing.bust, (1.0, 0.0), swing.shift[0], half=BAND / 2)
     centre = deform(piece, size, lambda p: field(p) if p[1] <= swing.bust[1] + 1 else p, cuts).shapes[size].edges
@@ -213,8 +220,10 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
     wide = math.dist(below[-1].end, above[0].start)
     opens = below[-1].end[0] > above[0].start[0]
     if wide > 0.01 and not opens:
-        raise AlterationError("There is no bust dart in the front to make so much smaller.",
-                              "Take the smaller size instead, or adjust by less.")  # fmt: skip
+        raise AlterationError(
+            "There is no bust dart in the front to make so much smaller.",
+            "Take the smaller size instead, or adjust by less.",
+        )
     edges["side"] = _joined(below, above)
     turned, still = split_chain(armhole, chain_length(armhole) * swing.share)
     edges["armhole"] = (*transform_chain(turned, swing.upper), *still)
@@ -224,7 +233,9 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
         shapes={**piece.shapes, size: Shape(edges, _grainline(shape, swing))},
         lines=tuple(replace(i, ends={**i.ends, size: _pair(i.ends[size], swing)}) for i in piece.lines),
         points=tuple(replace(q, at={**q.at, size: swing.part(q.at[size])(q.at[size])}) for q in piece.points),
-        marks=tuple(_mark(piece, size, mark, swing, edges, legs_at) for mark in piece.marks),
+        marks=tuple(
+            _mark(piece=piece, size=size, mark=mark, swing=swing, edges=edges, legs=legs_at) for mark in piece.marks
+        ),
     )
     return _with_dart(altered, size, swing, legs_at) if wide > 0.01 else altered
 
@@ -292,7 +303,8 @@ def _with_dart(piece: Piece, size: str, swing: _Swing, legs: tuple[float, float]
         darts = tuple(replace(d, point={**d.point, size: point}) if d is known else d for d in piece.darts)
         return replace(piece, darts=darts)
     marks = tuple(
-        Mark(f"bust-dart-{k + 1}", MarkKind.DART_LEG, "side", "start", {size: leg}) for k, leg in enumerate(legs)
+        Mark(id=f"bust-dart-{k + 1}", kind=MarkKind.DART_LEG, edge="side", anchor="start", distance={size: leg})
+        for k, leg in enumerate(legs)
     )
-    dart = Dart("bust", "side", (marks[0].id, marks[1].id), {size: point})
+    dart = Dart(id="bust", edge="side", legs=(marks[0].id, marks[1].id), point={size: point})
     return replace(piece, marks=(*piece.marks, *marks), darts=(*piece.darts, dart))

@@ -32,7 +32,7 @@ def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], bl
     steps = []
     for alteration in alterations:
         altered, touched = _one(pattern, size, alteration)
-        steps.append(Step(alteration, touched, pattern, altered))
+        steps.append(Step(alteration=alteration, touched=touched, before=pattern, after=altered))
         pattern = altered
     return Altered(pattern, tuple(steps))
 
@@ -46,8 +46,9 @@ def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -
         if other is not alteration and other.by * alteration.by < 0:
             raise AlterationError(
                 f"“{title(alteration, pattern)}” takes back “{title(other, pattern)}”.",
-                "Keep one of the two, by the difference.", "by",
-            )  # fmt: skip
+                "Keep one of the two, by the difference.",
+                "by",
+            )
 
 
 def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, tuple[Touched, ...]]:
@@ -56,9 +57,13 @@ def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, 
     technique = TECHNIQUE[alteration.kind]
     if abs(alteration.by) > technique.most:
         raise AlterationError(
-            f"{abs(alteration.by) / 10:g} cm is more than this alteration bears; {technique.most / 10:g} cm is the most.",
-            "Take another size, or share it among several alterations.", "by",
-        )  # fmt: skip
+            (
+                f"{abs(alteration.by) / 10:g} cm is more than this alteration bears; {technique.most / 10:g} cm is the "
+                "most."
+            ),
+            "Take another size, or share it among several alterations.",
+            "by",
+        )
     if alteration.by < 0 and not technique.opposite:
         raise AlterationError("This can only be more than nothing.", "Write how thick it is.", "by")
     made = technique.carry_out(pattern, size, alteration)
@@ -71,7 +76,7 @@ def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, 
         if piece.id in everything:
             reason = followed.get(piece.id) or _why(pattern, size, piece, alteration)
             edges, by = _edges_changed(piece, altered.piece(piece.id), size)
-            touched.append(Touched(piece.id, edges, by, reason))
+            touched.append(Touched(piece=piece.id, edges=edges, by=by, why=reason))
     return altered, tuple(touched)
 
 
@@ -116,4 +121,4 @@ def _refuse_crossing(pattern: Pattern, size: str, pieces: Iterable[str], what: s
                 raise AlterationError(
                     f"With {what} the outline of “{piece.name}” crosses itself.",
                     "Change it by less, or another way.",
-                )  # fmt: skip
+                )

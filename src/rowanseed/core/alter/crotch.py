@@ -29,16 +29,19 @@ def change_length(pattern: Pattern, size: str, by: float) -> Pattern:
         if crotch is None or inseam is None:
             continue
         ends = {_key(q) for chain in (crotch, inseam) for q in (chain[0].start, chain[-1].end)}
-        both = [q for q in (crotch[0].start, crotch[-1].end) if _key(q) in
-                {_key(inseam[0].start), _key(inseam[-1].end)}]  # fmt: skip
+        both = [
+            q for q in (crotch[0].start, crotch[-1].end) if _key(q) in {_key(inseam[0].start), _key(inseam[-1].end)}
+        ]
         fork = both[0] if both else max((q for q in ends), key=lambda q: q[0])
         straight = min(flatten(crotch, 1.0), key=lambda q: q[0])
         out = 1.0 if fork[1] > straight[1] else -1.0
         wide = max(1.0, abs(fork[1] - straight[1]))
         knee = frame.level("knee") or (fork[0] + frame.bounds()[2]) / 2
         if by / 2 < -0.8 * wide:
-            raise AlterationError(f"The fork reaches {wide / 10:.0f} cm out: so much cannot be taken off it.",
-                                  "Shorten the crotch by less.")  # fmt: skip
+            raise AlterationError(
+                f"The fork reaches {wide / 10:.0f} cm out: so much cannot be taken off it.",
+                "Shorten the crotch by less.",
+            )
 
         def field(
             p: Point,

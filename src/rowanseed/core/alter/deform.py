@@ -112,7 +112,7 @@ def _carry_segment(segment: Segment, field: Field, cuts: Cuts | None, parts: int
     out: list[tuple[float, float, Segment]] = []
     for low, high in pairwise(kept):
         a, b, c, d = (field(p) for p in _part(segment, low, high).points())
-        out.append((low, high, _tidy(Segment(a, d, b, c), bends=parts > 1)))
+        out.append((low, high, _tidy(Segment(start=a, end=d, control1=b, control2=c), bends=parts > 1)))
     # Shared ends are computed twice; take them once, so that the chain stays closed to the last bit.
     return [
         (low, high, new if k == 0 else replace(new, start=out[k - 1][2].end)) for k, (low, high, new) in enumerate(out)

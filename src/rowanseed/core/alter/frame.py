@@ -68,7 +68,7 @@ def frames(pattern: Pattern, size: str) -> tuple[Frame, ...]:
     for name, pieces in by_name.items():
         own_first = sorted(pieces, key=lambda p: (p.id in layered, Role.MAIN not in {c.role for c in p.cuts}))
         panel = next((p.panel for p in own_first if p.panel not in (Panel.OTHER, Panel.BAND)), own_first[0].panel)
-        out.append(Frame(name, panel, tuple(own_first), size))
+        out.append(Frame(name=name, panel=panel, pieces=tuple(own_first), size=size))
     return tuple(out)
 
 

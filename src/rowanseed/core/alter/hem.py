@@ -54,8 +54,10 @@ def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Pattern:
         return pattern
     hems = hem_edges(pattern)
     if not hems:
-        raise AlterationError("This pattern does not say which edges are hemmed, so the length cannot be changed there.",
-                              "Leave the change at nothing.")  # fmt: skip
+        raise AlterationError(
+            "This pattern does not say which edges are hemmed, so the length cannot be changed there.",
+            "Leave the change at nothing.",
+        )
     pieces = {piece.id: piece for piece in pattern.pieces}
     for piece_id, edge in hems:
         piece = pieces[piece_id]
@@ -71,9 +73,14 @@ def _moved_hem(piece: Piece, size: str, hem: str, by: float) -> Shape:
     down, up, curve = shape.edges[before], shape.edges[after], shape.edges[hem]
     if by < 0 and min(chain_length(down), chain_length(up)) + by < LEAST_LEFT:
         raise AlterationError(
-            f"“{piece.name}” is {min(chain_length(down), chain_length(up)) / 10:.0f} cm long: it cannot be shortened by that much.",
-            "Shorten it by less.", f"Piece “{piece.name}”, size {size}",
-        )  # fmt: skip
+            (
+                f"“{piece.name}” is {min(chain_length(down), chain_length(up)) / 10:.0f} cm long: it cannot be "
+                "shortened "
+                "by that much."
+            ),
+            "Shorten it by less.",
+            f"Piece “{piece.name}”, size {size}",
+        )
     down = _lengthened(down, by)
     up = tuple(s.reversed() for s in reversed(_lengthened(tuple(s.reversed() for s in reversed(up)), by)))
     move = similarity(curve[0].start, curve[-1].end, down[-1].end, up[0].start)

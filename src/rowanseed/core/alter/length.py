@@ -27,8 +27,11 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
     Raises AlterationError for a line that is not printed, or a piece too short for the change.
     """
     if id not in printed_lines(pattern):
-        raise AlterationError(f"This pattern has no line “{id}” to lengthen or shorten at.",
-                              f"It has {', '.join(printed_lines(pattern)) or 'none'}.", "at")  # fmt: skip
+        raise AlterationError(
+            f"This pattern has no line “{id}” to lengthen or shorten at.",
+            f"It has {', '.join(printed_lines(pattern)) or 'none'}.",
+            "at",
+        )
     for frame in frames(pattern, size):
         line = line_in(frame, id)
         if line is None:
@@ -40,8 +43,9 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
         if by < 0 and not low < middle[0] - reach < middle[0] + reach < high:
             raise AlterationError(
                 f"“{frame.pieces[0].name}” is {(high - low) / 10:.0f} cm long: it cannot be shortened by that much.",
-                "Shorten it by less.", f"Piece “{frame.pieces[0].name}”, size {size}",
-            )  # fmt: skip
+                "Shorten it by less.",
+                f"Piece “{frame.pieces[0].name}”, size {size}",
+            )
         field, cuts = stretch(middle, ALONG, by)
         pattern = move(pattern, frame, field, cuts)
     return pattern

@@ -71,8 +71,11 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
     join = next((j for j in takeable(pattern) if j.id == join_id), None)
     if join is None:
         names = ", ".join(j.name.lower() for j in takeable(pattern))
-        raise AlterationError("That is no seam that can be taken in or let out.", f"There are: {names}." if names else
-                              "This pattern does not say which of its edges are sewn together.", "at")  # fmt: skip
+        raise AlterationError(
+            "That is no seam that can be taken in or let out.",
+            f"There are: {names}." if names else "This pattern does not say which of its edges are sewn together.",
+            "at",
+        )
     each = by / edge_count(pattern, join)
     amount = _amount(pattern, size, join, level)
     for part in (*join.a, *join.b):
@@ -90,7 +93,10 @@ def edge_side(frame: Frame, piece: Piece, edge: str) -> Side:
     # Rings run counter-clockwise: the outside is on the right of the way the edge is walked.
     out = 1.0 if chain[-1].end[0] < chain[0].start[0] else -1.0
     return Side(
-        tuple(p[0] for p in points), tuple(p[1] for p in points), out, max(15.0, _narrowest(frame, piece, chain))
+        xs=tuple(p[0] for p in points),
+        ys=tuple(p[1] for p in points),
+        out=out,
+        width=max(15.0, _narrowest(frame, piece, chain)),
     )
 
 
@@ -105,8 +111,11 @@ def _narrowest(frame: Frame, piece: Piece, edge: Chain) -> float:
     for k in range(1, 8):
         x = low + (high - low) * k / 8
         here = interpolate(xs, ys, x)
-        far = [abs(a[1] + (b[1] - a[1]) * (x - a[0]) / (b[0] - a[0]) - here) for a, b in lines
-               if min(a[0], b[0]) <= x <= max(a[0], b[0])]  # fmt: skip
+        far = [
+            abs(a[1] + (b[1] - a[1]) * (x - a[0]) / (b[0] - a[0]) - here)
+            for a, b in lines
+            if min(a[0], b[0]) <= x <= max(a[0], b[0])
+        ]
         widths += [max(far)] if far else []
     return min(widths, default=high - low)
 
@@ -148,6 +157,11 @@ def _amount(pattern: Pattern, size: str, join: Join, level: str) -> Callable[[fl
 def _refuse_too_much(frame: Frame, each: float, side: Side) -> None:
     if -each > 0.4 * side.width:
         raise AlterationError(
-            f"“{frame.pieces[0].name}” is {side.width / 10:.0f} cm wide where it is narrowest: so much cannot be taken in there.",
-            "Take in less, or a smaller size.", f"Piece “{frame.pieces[0].name}”",
-        )  # fmt: skip
+            (
+                f"“{frame.pieces[0].name}” is {side.width / 10:.0f} cm wide where it is narrowest: so much cannot "
+                "be taken "
+                "in there."
+            ),
+            "Take in less, or a smaller size.",
+            f"Piece “{frame.pieces[0].name}”",
+        )

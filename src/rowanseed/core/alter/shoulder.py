@@ -29,8 +29,9 @@ def _shoulder(frame: Frame) -> tuple[Point, Point, float] | None:
     ends = (shoulder[0].start, shoulder[-1].end)
     middle = frame.centre_y()
     neck, tip = sorted(ends, key=lambda p: abs(p[1] - middle))
-    under = max(q[0] for p in frame.pieces if p.has_edge("armhole")
-                for q in flatten(p.shapes[frame.size].edges["armhole"], 1.0))  # fmt: skip
+    under = max(
+        q[0] for p in frame.pieces if p.has_edge("armhole") for q in flatten(p.shapes[frame.size].edges["armhole"], 1.0)
+    )
     return neck, tip, under
 
 
@@ -51,8 +52,10 @@ def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
     for frame, neck, tip, under in _each(pattern, size):
         along = unit((tip[0] - neck[0], tip[1] - neck[1]))
         if math.dist(neck, tip) + by < 20:
-            raise AlterationError(f"The shoulder is {math.dist(neck, tip) / 10:.1f} cm: so much cannot be taken off.",
-                                  "Narrow it by less.")  # fmt: skip
+            raise AlterationError(
+                f"The shoulder is {math.dist(neck, tip) / 10:.1f} cm: so much cannot be taken off.",
+                "Narrow it by less.",
+            )
 
         def field(p: Point, neck: Point = neck, tip: Point = tip, under: float = under, along: Point = along) -> Point:
             down = 1 - smooth((p[0] - tip[0]) / (under - tip[0]))
@@ -64,7 +67,8 @@ def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
 
 
 def change_slope(pattern: Pattern, size: str, by: float) -> Pattern:
-    """Lower the shoulder tip by `by` mm (raise it if negative), and the armhole with it, so that it keeps its length."""
+    """Lower the shoulder tip by `by` mm (raise it if negative), and the armhole with it, so that it keeps its
+    length."""
     for frame, neck, tip, under in _each(pattern, size):
         _, _, high, _ = frame.bounds()
         waist = frame.level("waist") or min(high, under + 180.0)

@@ -28,8 +28,9 @@ def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
         low, left, high, right = frame.bounds()
         middle, half = (left + right) / 2, (right - left) / 2
         if by < 0 and -by > half:
-            raise AlterationError(f"The sleeve is {2 * half / 10:.0f} cm wide: so much cannot be taken out.",
-                                  "Narrow it by less.")  # fmt: skip
+            raise AlterationError(
+                f"The sleeve is {2 * half / 10:.0f} cm wide: so much cannot be taken out.", "Narrow it by less."
+            )
 
         def field(
             p: Point,

@@ -77,7 +77,9 @@ def with_lining_seams(pattern: Pattern, facings: Mapping[tuple[str, str], float]
         shapes = dict(piece.shapes)
         for size in piece.shapes:
             runs = trim(piece, seam_runs(piece, size), {edge: ALLOWANCE})
-            shaped = derived(piece, size, piece.id, piece.name, piece.number, runs, piece.cuts)
+            shaped = derived(
+                piece=piece, size=size, id=piece.id, name=piece.name, number=piece.number, runs=runs, cuts=piece.cuts
+            )
             shapes[size] = shaped.shapes[size]
         edges = tuple(EdgeSpec(e.name, ALLOWANCE, e.corner) if e.name == edge else e for e in piece.edges)
         out.append(replace(piece, edges=edges, shapes=shapes))

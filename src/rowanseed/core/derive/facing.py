@@ -47,13 +47,13 @@ def facing_of(piece: Piece, size: str, edge: str, number: int, role: Role, depth
     shape = Shape({name: chain_of(run) for name, run in runs.items()}, ((top + 4, middle), (low - 4, middle)))
     cuts = tuple(_cut(cut, role, runs.keys()) for cut in piece.cuts if cut.role is Role.MAIN)
     return Piece(
-        facing_id(piece.id, edge),
-        f"{piece.name}, {edge} facing",
-        number,
-        Drawn.SEAM,
-        specs,
-        {size: shape},
-        cuts,
+        id=facing_id(piece.id, edge),
+        name=f"{piece.name}, {edge} facing",
+        number=number,
+        drawn=Drawn.SEAM,
+        edges=specs,
+        shapes={size: shape},
+        cuts=cuts,
         panel=Panel.OTHER,
     )
 
@@ -98,30 +98,49 @@ def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
         added[id] = facing_of(piece, size, edge, number + k, role)
     pieces = tuple(
         replace(p, edges=tuple(replace(e, allowance=JOINED) if e.name == edges[p.id] else e for e in p.edges))
-        if p.id in edges else p
+        if p.id in edges
+        else p
         for p in pattern.pieces
-    )  # fmt: skip
+    )
     making, lower = pattern.making, finish.name[:1].lower() + finish.name[1:]
     between = tuple(_between(making.joins, finish, added))
     joins = [*making.joins, *between]
     others = tuple(f for f in making.finishes if f.id != finish.id)
     if finish.kind is FinishKind.HEM:
         # The garment's edge has its finish, so the seam between the two is said of the facing's edge.
-        others = (*others, replace(finish, folds=(JOINED,)), Finish(
-            f"{finish.id}-facing-outer", f"Outer edge of the facing, sewn to the {lower}", FinishKind.TURNED,
-            tuple(replace(p, piece=added[p.piece].id) for p in finish.parts),
-        ))  # fmt: skip
+        others = (
+            *others,
+            replace(finish, folds=(JOINED,)),
+            Finish(
+                id=f"{finish.id}-facing-outer",
+                name=f"Outer edge of the facing, sewn to the {lower}",
+                kind=FinishKind.TURNED,
+                parts=tuple(replace(p, piece=added[p.piece].id) for p in finish.parts),
+            ),
+        )
     else:
-        joins.append(Join(f"{finish.id}-facing", f"Facing to the {lower}", finish.parts,
-                          tuple(replace(p, piece=added[p.piece].id) for p in finish.parts), press=Press.FACING))  # fmt: skip
-    inner = Finish(f"{finish.id}-facing-edge", f"Inner edge of the facing, {lower}",
-                   FinishKind.NEATENED, tuple(replace(p, piece=added[p.piece].id, edge=INNER) for p in finish.parts))  # fmt: skip
+        joins.append(
+            Join(
+                id=f"{finish.id}-facing",
+                name=f"Facing to the {lower}",
+                a=finish.parts,
+                b=tuple(replace(p, piece=added[p.piece].id) for p in finish.parts),
+                press=Press.FACING,
+            )
+        )
+    inner = Finish(
+        id=f"{finish.id}-facing-edge",
+        name=f"Inner edge of the facing, {lower}",
+        kind=FinishKind.NEATENED,
+        parts=tuple(replace(p, piece=added[p.piece].id, edge=INNER) for p in finish.parts),
+    )
     ends = _ends(finish, added, between)
     layers = tuple(Layer(LayerKind.FACING, facing.id, id) for id, facing in added.items())
     return replace(
-        pattern, pieces=(*pieces, *added.values()),
+        pattern,
+        pieces=(*pieces, *added.values()),
         making=replace(making, joins=tuple(joins), finishes=(*others, inner, *ends), layers=(*making.layers, *layers)),
-    )  # fmt: skip
+    )
 
 
 def _ends(finish: Finish, added: Mapping[str, Piece], between: tuple[Join, ...]) -> tuple[Finish, ...]:
@@ -129,10 +148,16 @@ def _ends(finish: Finish, added: Mapping[str, Piece], between: tuple[Join, ...])
     sewn = {(p.piece, p.edge) for join in between for p in (*join.a, *join.b)}
     outer = {p.piece: p.edge for p in finish.parts}
     left = tuple(
-        EdgePart(facing.id, e.name) for id, facing in added.items() for e in facing.edges
+        EdgePart(facing.id, e.name)
+        for id, facing in added.items()
+        for e in facing.edges
         if e.name not in (outer[id], INNER, *(c.fold for c in facing.cuts)) and (facing.id, e.name) not in sewn
-    )  # fmt: skip
-    return (Finish(f"{finish.id}-facing-ends", "Ends of the facing", FinishKind.TURNED, left),) if left else ()
+    )
+    return (
+        (Finish(id=f"{finish.id}-facing-ends", name="Ends of the facing", kind=FinishKind.TURNED, parts=left),)
+        if left
+        else ()
+    )
 
 
 def _between(joins: tuple[Join, ...], finish: Finish, added: Mapping[str, Piece]) -> Iterator[Join]:
@@ -144,5 +169,12 @@ def _between(joins: tuple[Join, ...], finish: Finish, added: Mapping[str, Piece]
     for join in joins:
         parts = (*join.a, *join.b)
         if all(p.piece in added and added[p.piece].has_edge(p.edge) for p in parts):
-            yield Join(f"{finish.id}-facing-{join.id}", f"Facing {join.name[:1].lower()}{join.name[1:]}, at the {finish.name[:1].lower()}{finish.name[1:]}",
-                       of_facing(join.a), of_facing(join.b), each_hand=join.each_hand)  # fmt: skip
+            yield Join(
+                id=f"{finish.id}-facing-{join.id}",
+                name=(
+                    f"Facing {join.name[:1].lower()}{join.name[1:]}, at the {finish.name[:1].lower()}{finish.name[1:]}"
+                ),
+                a=of_facing(join.a),
+                b=of_facing(join.b),
+                each_hand=join.each_hand,
+            )

@@ -46,9 +46,10 @@ def _underlined(pattern: Pattern, view: str) -> Pattern:
     }
     pieces = tuple(
         replace(p, cuts=(*p.cuts, *(replace(c, role=Role.UNDERLINING) for c in p.cuts if c.role is Role.MAIN)))
-        if p.id in backed else p
+        if p.id in backed
+        else p
         for p in pattern.pieces
-    )  # fmt: skip
+    )
     added = tuple(Layer(LayerKind.UNDERLINING, id, id) for id in sorted(backed))
     return replace(pattern, pieces=pieces, making=replace(pattern.making, layers=(*pattern.making.layers, *added)))
 
@@ -61,10 +62,14 @@ def _fused(pattern: Pattern, view: str) -> Pattern:
     shell = {p.id for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)}
     stiff = {p.id for p, _ in pattern.pieces_for(Role.INTERFACING, view)}
     pieces = tuple(
-        replace(p, cuts=(*p.cuts, *(replace(c, role=Role.INTERFACING, selvedge=None) for c in p.cuts if c.role is Role.MAIN)))
-        if p.id in shell - stiff else p
+        replace(
+            p,
+            cuts=(*p.cuts, *(replace(c, role=Role.INTERFACING, selvedge=None) for c in p.cuts if c.role is Role.MAIN)),
+        )
+        if p.id in shell - stiff
+        else p
         for p in pattern.pieces
-    )  # fmt: skip
+    )
     return replace(pattern, pieces=pieces)
 
 
@@ -85,8 +90,16 @@ def _interfacing_trimmed(pattern: Pattern, size: str) -> Pattern:
         number += 1
         joining = _joining_edges(pattern, piece)
         trimmed = {e.name: (e.allowance if e.name in joining else 0.0) for e in piece.edges}
-        own = derived(piece, size, interfacing_id(piece.id), f"{piece.name} interfacing", number, seam_runs(piece, size),
-                      cuts, trimmed)  # fmt: skip
+        own = derived(
+            piece=piece,
+            size=size,
+            id=interfacing_id(piece.id),
+            name=f"{piece.name} interfacing",
+            number=number,
+            runs=seam_runs(piece, size),
+            cuts=cuts,
+            allowances=trimmed,
+        )
         pieces += [
             replace(piece, cuts=tuple(c for c in piece.cuts if c.role is not Role.INTERFACING)),
             replace(own, panel=Panel.OTHER, darts=()),
@@ -142,7 +155,13 @@ def _under_collar(pattern: Pattern, size: str) -> Pattern:
         once = tuple(replace(c, count=1, pair=False) if c.role is Role.MAIN else c for c in piece.cuts)
         main: tuple[Cut, ...] = tuple(c for c in once if c.role is Role.MAIN)
         under = derived(
-            piece, size, f"under-{piece.id}", f"Under {piece.name[:1].lower()}{piece.name[1:]}", number, runs, main
+            piece=piece,
+            size=size,
+            id=f"under-{piece.id}",
+            name=f"Under {piece.name[:1].lower()}{piece.name[1:]}",
+            number=number,
+            runs=runs,
+            cuts=main,
         )
         pieces += [replace(piece, cuts=once), under]
     return replace(pattern, pieces=tuple(pieces))
@@ -217,8 +236,11 @@ def _words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, units: U
     if layers.lining is LiningSchool.DEDUCT:
         said.append("− facing + two seam allowances")
     if any(e.name in ("hem",) for e in base.edges):
-        said.append(f"hem {_fine(shorter(pattern), units)} shorter, hanging free" if layers.hem is LiningHem.FREE
-                    else f"{_fine(FOLD_OF_EASE, units)} past the finished hem, for a fold of ease")  # fmt: skip
+        said.append(
+            f"hem {_fine(shorter(pattern), units)} shorter, hanging free"
+            if layers.hem is LiningHem.FREE
+            else f"{_fine(FOLD_OF_EASE, units)} past the finished hem, for a fold of ease"
+        )
     said += _pleat_and_pads(piece, layers, units)
     return tuple(said) or ("cut alike",)
 

@@ -1,7 +1,7 @@
 """The lining, worked out from the garment's own pieces (common practice, no source).
 
-Lining = garment less facing plus two seam allowances, or the whole piece with the facing laid on it; an ease pleat at the
-centre back; a length by the way it hangs; room taken out for shoulder pads. A pattern that draws its own lining
+Lining = garment less facing plus two seam allowances, or the whole piece with the facing laid on it; an ease pleat
+at the centre back; a length by the way it hangs; room taken out for shoulder pads. A pattern that draws its own lining
 keeps it, and only pleat and pads are worked into that.
 """
 
@@ -69,7 +69,11 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
     number = max(piece.number for piece in pattern.pieces)
     pieces = []
     for k, piece in enumerate(lined, start=1):
-        pieces.append(_lining_piece(pattern, size, piece, layers, facings, hems, number + k))
+        pieces.append(
+            _lining_piece(
+                pattern=pattern, size=size, piece=piece, layers=layers, facings=facings, hems=hems, number=number + k
+            )
+        )
     return replace(
         pattern,
         pieces=(*with_lining_seams(pattern, facings), *pieces),
@@ -87,9 +91,14 @@ def _lined(pattern: Pattern, view: str) -> tuple[Piece, ...]:
 
 
 def _lining_piece(
-    pattern: Pattern, size: str, piece: Piece, layers: Layers, facings: Mapping[tuple[str, str], float],
-    hems: Mapping[tuple[str, str], Finish], number: int,
-) -> Piece:  # fmt: skip
+    pattern: Pattern,
+    size: str,
+    piece: Piece,
+    layers: Layers,
+    facings: Mapping[tuple[str, str], float],
+    hems: Mapping[tuple[str, str], Finish],
+    number: int,
+) -> Piece:
     runs, allowances = seam_runs(piece, size), {edge.name: edge.allowance for edge in piece.edges}
     by = {edge: depth for (id, edge), depth in facings.items() if id == piece.id}
     corners: dict[str, Corner] = {}
@@ -107,7 +116,16 @@ def _lining_piece(
         runs = trim(piece, runs, by)
     runs, lines_added = _shaped(pattern, size, piece, runs, layers)
     cuts = tuple(replace(cut, role=Role.LINING) for cut in piece.cuts if cut.role is Role.MAIN)
-    made = derived(piece, size, lining_id(piece.id), f"{piece.name} lining", number, runs, cuts, allowances)
+    made = derived(
+        piece=piece,
+        size=size,
+        id=lining_id(piece.id),
+        name=f"{piece.name} lining",
+        number=number,
+        runs=runs,
+        cuts=cuts,
+        allowances=allowances,
+    )
     edges = tuple(replace(e, corner=corners.get(e.name, e.corner)) for e in made.edges)
     return replace(made, edges=edges, panel=Panel.OTHER, lines=(*made.lines, *lines_added), points=())
 
@@ -129,15 +147,20 @@ def _centre(pattern: Pattern, piece: Piece) -> str | None:
     """The centre back edge of a piece: its fold, or the seam between its two hands."""
     is_back = piece.panel is Panel.BACK or any(
         layer.piece == piece.id and pattern.piece(layer.of).panel is Panel.BACK
-        for layer in pattern.making.layers if layer.kind is LayerKind.LINING
-    )  # fmt: skip
+        for layer in pattern.making.layers
+        if layer.kind is LayerKind.LINING
+    )
     if not is_back:
         return None
     fold = next((cut.fold for cut in piece.cuts if cut.fold), None)
     seam = next(
-        (j.a[0].edge for j in pattern.making.joins
-         if j.a[0].hand and j.a[0].piece == piece.id and j.b[0].piece == piece.id), None,
-    )  # fmt: skip
+        (
+            j.a[0].edge
+            for j in pattern.making.joins
+            if j.a[0].hand and j.a[0].piece == piece.id and j.b[0].piece == piece.id
+        ),
+        None,
+    )
     return fold or seam
 
 
@@ -232,9 +255,17 @@ def _worked_into_drawn(pattern: Pattern, size: str, layers: Layers) -> Pattern:
             pieces.append(piece)
             continue
         runs, added = _shaped(pattern, size, piece, seam_runs(piece, size), layers)
-        made = derived(piece, size, piece.id, piece.name, piece.number, runs, piece.cuts)
+        made = derived(
+            piece=piece, size=size, id=piece.id, name=piece.name, number=piece.number, runs=runs, cuts=piece.cuts
+        )
         pieces.append(
-            replace(piece, drawn=made.drawn, shapes={**piece.shapes, size: made.shapes[size]}, marks=made.marks,
-                    darts=made.darts, lines=(*piece.lines, *added))
-        )  # fmt: skip
+            replace(
+                piece,
+                drawn=made.drawn,
+                shapes={**piece.shapes, size: made.shapes[size]},
+                marks=made.marks,
+                darts=made.darts,
+                lines=(*piece.lines, *added),
+            )
+        )
     return replace(pattern, pieces=tuple(pieces))

@@ -46,10 +46,18 @@ def lined_making(
         return tuple(replace(p, piece=lining_id(p.piece)) for p in parts)
 
     joins = [
-        replace(join, id=f"lining-{join.id}", a=of_lining(join.a), b=of_lining(join.b), press=Press.BACK,
-                name=f"Lining {join.name[:1].lower()}{join.name[1:]}" + (", left open along the zip" if join.id in zips else ""))
-        for join in making.joins if {p.piece for p in (*join.a, *join.b)} <= ids
-    ]  # fmt: skip
+        replace(
+            join,
+            id=f"lining-{join.id}",
+            a=of_lining(join.a),
+            b=of_lining(join.b),
+            press=Press.BACK,
+            name=f"Lining {join.name[:1].lower()}{join.name[1:]}"
+            + (", left open along the zip" if join.id in zips else ""),
+        )
+        for join in making.joins
+        if {p.piece for p in (*join.a, *join.b)} <= ids
+    ]
     finishes = list(making.finishes)
     if facings:
         inner = inner_edges(pattern)
@@ -57,20 +65,38 @@ def lined_making(
             one, other = (join.a, join.b) if (join.a[0].piece, join.a[0].edge) in facings else (join.b, join.a)
             if (one[0].piece, one[0].edge) not in facings:
                 continue
-            joins.append(Join(
-                f"lining-facing-{join.id}", "Lining to the facing", of_lining(one),
-                tuple(EdgePart(p.piece, inner[p.piece], p.hand) for p in other if p.piece in inner), press=Press.DOWN,
-            ))  # fmt: skip
+            joins.append(
+                Join(
+                    id=f"lining-facing-{join.id}",
+                    name="Lining to the facing",
+                    a=of_lining(one),
+                    b=tuple(EdgePart(p.piece, inner[p.piece], p.hand) for p in other if p.piece in inner),
+                    press=Press.DOWN,
+                )
+            )
         sewn = {(piece, edge) for piece, edge in inner.items()}
         finishes = [f for f in finishes if not any((p.piece, p.edge) in sewn for p in f.parts)]
     hems = [f for f in making.finishes if f.kind is FinishKind.HEM and {p.piece for p in f.parts} <= ids]
     for hem in hems:
         depth = sum(hem.folds) if hem.folds else 0.0
         if layers.hem is LiningHem.FREE:
-            finishes.append(Finish(f"lining-{hem.id}", "Hem of the lining",
-                                   FinishKind.HEM, of_lining(hem.parts), (FOLD_OF_EASE, depth) if depth else ()))  # fmt: skip
+            finishes.append(
+                Finish(
+                    id=f"lining-{hem.id}",
+                    name="Hem of the lining",
+                    kind=FinishKind.HEM,
+                    parts=of_lining(hem.parts),
+                    folds=(FOLD_OF_EASE, depth) if depth else (),
+                )
+            )
         else:
-            finishes.append(Finish(f"lining-{hem.id}", "Lower edge of the lining, sewn to the hem with a fold of ease",
-                                   FinishKind.TURNED, of_lining(hem.parts)))  # fmt: skip
+            finishes.append(
+                Finish(
+                    id=f"lining-{hem.id}",
+                    name="Lower edge of the lining, sewn to the hem with a fold of ease",
+                    kind=FinishKind.TURNED,
+                    parts=of_lining(hem.parts),
+                )
+            )
     added = tuple(Layer(LayerKind.LINING, lining_id(id), id) for id in sorted(ids))
     return replace(making, joins=(*making.joins, *joins), finishes=tuple(finishes), layers=(*making.layers, *added))

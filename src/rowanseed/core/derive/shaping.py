@@ -45,9 +45,15 @@ def chain_of(run: Run) -> Chain:
 
 
 def derived(
-    piece: Piece, size: str, id: str, name: str, number: int, runs: Mapping[str, Run], cuts: tuple[Cut, ...],
+    piece: Piece,
+    size: str,
+    id: str,
+    name: str,
+    number: int,
+    runs: Mapping[str, Run],
+    cuts: tuple[Cut, ...],
     allowances: Mapping[str, float] | None = None,
-) -> Piece:  # fmt: skip
+) -> Piece:
     """A new piece with these stitching lines, in this size only.
 
     Notches and darts stay on edges that kept their stitching line; level and grain lines stay.
@@ -64,9 +70,19 @@ def derived(
     kept = {mark.id for mark in marks}
     darts = tuple(dart for dart in piece.darts if set(dart.legs) <= kept)
     return Piece(
-        id, name, number, Drawn.SEAM, edges, {size: Shape(chains, piece.shapes[size].grainline)}, cuts, marks, darts,
-        piece.lines, (), piece.panel,
-    )  # fmt: skip
+        id=id,
+        name=name,
+        number=number,
+        drawn=Drawn.SEAM,
+        edges=edges,
+        shapes={size: Shape(chains, piece.shapes[size].grainline)},
+        cuts=cuts,
+        marks=marks,
+        darts=darts,
+        lines=piece.lines,
+        points=(),
+        panel=piece.panel,
+    )
 
 
 def _chain(piece: Piece, size: str, name: str, run: Run, before: Run) -> Chain:

@@ -62,7 +62,7 @@ def simple(problem: Problem, lay: LayKind, phases: tuple[float, ...] = ()) -> Ar
         else:
             doubled = most_doubled(piece)
         demands.append((piece.id, split(piece, doubled)))
-    return Arrangement((StretchPlan(lay, depth, tuple(demands), phases),))
+    return Arrangement((StretchPlan(lay=lay, depth=depth, demands=tuple(demands), phases=phases),))
 
 
 def _fits_single(problem: Problem, depth: float, width: float) -> bool:
@@ -136,14 +136,22 @@ def plan_of(arrangement: Arrangement, searches: Sequence[StretchSearch]) -> Plan
     for part, search in zip(arrangement.stretches, searches, strict=True):
         if search.best is None:
             raise RuntimeError("a stretch has not been filled")
-        stretches.append(Stretch(part.lay, part.depth, at, at + search.best.length, search.placements(search.best)))
+        stretches.append(
+            Stretch(
+                lay=part.lay,
+                depth=part.depth,
+                start=at,
+                end=at + search.best.length,
+                placements=search.placements(search.best),
+            )
+        )
         at += search.best.length
     return Plan(at, tuple(stretches))
 
 
 def laying_of(problem: Problem, plan: StretchPlan, shapes: ShapeSet) -> Laying:
     phases = plan.phases or tuple(0.0 for _ in problem.matches)
-    return Laying(problem, plan.lay, plan.depth, phases, shapes)
+    return Laying(problem=problem, lay=plan.lay, depth=plan.depth, phases=phases, shapes=shapes)
 
 
 def stretch_items(problem: Problem, plan: StretchPlan, shapes: ShapeSet) -> list[Item]:

@@ -87,7 +87,9 @@ def _lay_out(problem: Problem, plan: Plan) -> Iterator[_Laid]:
             outline = piece.whole() if placement.whole else piece.outline
             polygon = Polygon(moved(outline, placement.turn, placement.mirrored, placement.at))
             region = min(strips, key=lambda strip: _outside(polygon, strip))
-            yield _Laid(f"{piece.id}#{index}", piece, placement, n, polygon, region)
+            yield _Laid(
+                label=f"{piece.id}#{index}", piece=piece, placement=placement, stretch=n, polygon=polygon, region=region
+            )
             index += 1
 
 

@@ -101,8 +101,11 @@ def solve(
     best = search(problem, budget, on_progress, should_stop).best
     in_hand = problem.cloth.length
     if in_hand is not None and best.length > in_hand:
-        raise LayError(f"The cloth is too short by {best.length - in_hand:.0f} mm: {best.length:.0f} mm are needed and "
-                       f"{in_hand:.0f} mm are in hand.", "Try another lay, a smaller size or more cloth.")  # fmt: skip
+        raise LayError(
+            f"The cloth is too short by {best.length - in_hand:.0f} mm: {best.length:.0f} mm are needed and "
+            f"{in_hand:.0f} mm are in hand.",
+            "Try another lay, a smaller size or more cloth.",
+        )
     return best
 
 
@@ -269,7 +272,9 @@ class _Race:
         if length < self.shortest - 1e-6:
             self.shortest = length
             words = " then ".join(part.lay.value for part in arrangement.stretches)
-            self.on_progress(Progress(words, length, time.monotonic() - self.started, self.tabulated))
+            self.on_progress(
+                Progress(lay=words, length=length, elapsed=time.monotonic() - self.started, tables=self.tabulated)
+            )
 
     # ------------------------------------------------------------ the race
 

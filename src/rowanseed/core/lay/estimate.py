@@ -27,7 +27,8 @@ class FirstSight(Enum):
 
 @dataclass(frozen=True)
 class Estimate:
-    """Lengths in mm: no lay is shorter than `least`; rows of boxes take `most` (None: a piece is too wide); `likely`."""
+    """Lengths in mm: no lay is shorter than `least`; rows of boxes take `most` (None: a piece is too wide);
+    `likely`."""
 
     least: float
     likely: float
@@ -68,7 +69,8 @@ def _box(piece: LayPiece, usable: float, *, one_way: bool) -> tuple[float, float
 
 
 def _rows(boxes: list[tuple[float, float]], usable: float, gap: float) -> float | None:
-    """Length of boxes (along, across) laid in rows across the cloth, the longest first, each into the first row with room."""
+    """Length of boxes (along, across) laid in rows across the cloth, the longest first, each into the first row
+    with room."""
     if any(across > usable for _, across in boxes):
         return None
     rows: list[list[float]] = []

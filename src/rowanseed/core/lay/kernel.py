@@ -177,10 +177,15 @@ def _depth_of(tables, options, o, px, py, q, qx, qy):
     """How deep an option at one place overlaps another at another place."""
     return depth(
         tables,
-        options.base[o], options.flips[o, 0], options.flips[o, 1],
-        options.base[q], options.flips[q, 0], options.flips[q, 1],
-        qx - px, qy - py,
-    )  # fmt: skip
+        options.base[o],
+        options.flips[o, 0],
+        options.flips[o, 1],
+        options.base[q],
+        options.flips[q, 0],
+        options.flips[q, 1],
+        qx - px,
+        qy - py,
+    )
 
 
 @njit(cache=True, nogil=True)

@@ -64,7 +64,7 @@ class Packing:
         patches: Sequence[tuple[Lying, int, float, float]] = (),
     ) -> None:
         """`patches` are shapes that lie in a strip at a place and stay: (shape, strip, x, y)."""
-        patched = [[Option(lying, strip, y, y, fixed_x=x)] for lying, strip, x, y in patches]
+        patched = [[Option(lying=lying, region=strip, low=y, high=y, fixed_x=x)] for lying, strip, x, y in patches]
         items = [*items, *patched]
         areas = [*areas, *(1.0 for _ in patched)]
         options = [option for item in items for option in item]
@@ -141,7 +141,7 @@ class Packing:
             else:
                 x[i], y[i] = rows[at][0] + along / 2, low[0] + rows[at][1] + self.asked + across / 2
                 rows[at] = (rows[at][0], rows[at][1] + self.asked + across)
-        return State(option, x, y, self.extent(option, x))
+        return State(options=option, x=x, y=y, length=self.extent(option, x))
 
     def extent(self, opt: Array, x: Array) -> float:
         """How far the pieces reach along the cloth; patches do not count."""
@@ -197,9 +197,20 @@ class Trial:
         p = self.packing
         self.slices += 1
         self.total = kernel.separate(
-            (self.seed * 7919 + self.slices) % (2**31), sweeps, self.length, self.control, p.first, p.fixed, p.size,
-            self.lying, self.weights, p.options, p.tables, p.gap, self.kept,
-        )  # fmt: skip
+            (self.seed * 7919 + self.slices) % (2**31),
+            sweeps,
+            self.length,
+            self.control,
+            p.first,
+            p.fixed,
+            p.size,
+            self.lying,
+            self.weights,
+            p.options,
+            p.tables,
+            p.gap,
+            self.kept,
+        )
         return self.total <= 0
 
     def state(self) -> State:
@@ -211,7 +222,7 @@ class Trial:
 
     def _state(self, lying: kernel.Lying) -> State:
         option, x, y = (part.copy() for part in lying)
-        return State(option, x, y, self.packing.extent(option, x))
+        return State(options=option, x=x, y=y, length=self.packing.extent(option, x))
 
 
 class Search:
@@ -310,7 +321,7 @@ class Search:
         """Shorten by moving what lies right of a random cut."""
         cut = self.rng.uniform(0, target)
         x = np.where(state.x > cut, state.x - (state.length - target), state.x)
-        return State(state.options, x, state.y, target)
+        return State(options=state.options, x=x, y=state.y, length=target)
 
     def _swapped(self, state: State) -> State:
         """Exchange the places of a pair or two, the larger the likelier."""
@@ -321,4 +332,4 @@ class Search:
             for _ in range(int(self.rng.integers(1, 3))):
                 i, j = self.rng.choice(n, 2, replace=False, p=chance if np.count_nonzero(chance) > 1 else None)
                 x[i], x[j], y[i], y[j] = x[j], x[i], y[j], y[i]
-        return State(state.options, x, y, state.length)
+        return State(options=state.options, x=x, y=y, length=state.length)

@@ -122,11 +122,13 @@ def items_of(laying: Laying, demands: Demands) -> list[Item]:
         demand = left.get(piece.id, Demand())
         folded = piece.fold is not None
         groups = (
-            (demand.doubled, _on_fold(laying, piece, double) if folded else
-             _free(laying, piece, double, (False, True), False)),
+            (
+                demand.doubled,
+                _on_fold(laying, piece, double) if folded else _free(laying, piece, double, (False, True), False),
+            ),
             (demand.as_drawn, _free(laying, piece, single, (False,), folded)),
             (demand.mirrored, _free(laying, piece, single, (True,), False)),
-        )  # fmt: skip
+        )
         for number, ways in groups:
             if number > 0:
                 found = tuple(ways)
@@ -146,8 +148,8 @@ def _pinned(laying: Laying, strips: tuple[Region, ...], demands: Demands) -> tup
         lying = laying.shapes.add(piece.whole() if pin.whole else piece.outline, pin.turn, pin.mirrored)
         x, y = pin.at[0] + lying.centre[0], pin.at[1] + lying.centre[1]
         k = min(range(len(strips)), key=lambda n: max(strips[n].low - y, y - strips[n].high))
-        option = Option(lying, k, y, y, fixed_x=x)
-        out.append(Item(piece, (Way(round(pin.turn), pin.mirrored, pin.whole, option),)))
+        option = Option(lying=lying, region=k, low=y, high=y, fixed_x=x)
+        out.append(Item(piece, (Way(turn=round(pin.turn), mirrored=pin.mirrored, whole=pin.whole, option=option),)))
         demand = left.get(piece.id, Demand())
         if strips[k].layers == 2:
             left[piece.id] = replace(demand, doubled=demand.doubled - 1)
@@ -168,11 +170,19 @@ def _does_not_fit(laying: Laying, piece: LayPiece, strips: tuple[Region, ...]) -
     extents = (bounds(moved(whole, turn, False)) for turn in turns(piece.grain, problem.cloth.one_way))
     across = min(extent[3] - extent[1] for extent in extents)
     if across <= room:
-        return LayError(f"“{piece.id}” fits the cloth, but not where its print, border, selvedge or motif asks it to lie.",
-                        "Lay the cloth open, or let go of one of these.", piece.id)  # fmt: skip
-    return LayError(f"“{piece.id}” is {across:.0f} mm wide across the cloth and there are {room:.0f} mm to lay it on.",
-                    f"{'T' if laying.lay is LayKind.OPEN else 'Lay the cloth open, t'}ake a wider cloth, or cut the piece in parts.",
-                    piece.id)  # fmt: skip
+        return LayError(
+            f"“{piece.id}” fits the cloth, but not where its print, border, selvedge or motif asks it to lie.",
+            "Lay the cloth open, or let go of one of these.",
+            piece.id,
+        )
+    return LayError(
+        f"“{piece.id}” is {across:.0f} mm wide across the cloth and there are {room:.0f} mm to lay it on.",
+        (
+            f"{'T' if laying.lay is LayKind.OPEN else 'Lay the cloth open, t'}ake a wider cloth, or cut the piece in "
+            "parts."
+        ),
+        piece.id,
+    )
 
 
 def _free(
@@ -188,12 +198,19 @@ def _free(
                 low, high = strip.low + lying.half[1], strip.high - lying.half[1]
                 if low > high + ROUNDING:
                     continue
-                for option in _admitted(laying, piece, Option(lying, k, low, max(low, high)), turn, mirrored, strip):
+                for option in _admitted(
+                    laying=laying,
+                    piece=piece,
+                    option=Option(lying=lying, region=k, low=low, high=max(low, high)),
+                    turn=turn,
+                    mirrored=mirrored,
+                    strip=strip,
+                ):
                     # A shape that is its own mirror image or half turn need not be tried twice.
                     key = (k, lying.base, lying.sx, lying.sy, option.low, option.high, option.lattice, option.fixed_x)
                     if key not in seen:
                         seen.add(key)
-                        yield Way(turn, mirrored, whole, option)
+                        yield Way(turn=turn, mirrored=mirrored, whole=whole, option=option)
 
 
 def _on_fold(laying: Laying, piece: LayPiece, strips: list[tuple[int, Region]]) -> Iterator[Way]:
@@ -210,9 +227,11 @@ def _on_fold(laying: Laying, piece: LayPiece, strips: list[tuple[int, Region]]) 
                 for fold in strip.folds:
                     y = fold - fold_y + lying.centre[1]
                     if y - lying.half[1] >= strip.low - ROUNDING and y + lying.half[1] <= strip.high + 2 * ROUNDING:
-                        option = Option(lying, k, y, y)
-                        for admitted in _admitted(laying, piece, option, turn, mirrored, strip):
-                            yield Way(turn, mirrored, False, admitted)
+                        option = Option(lying=lying, region=k, low=y, high=y)
+                        for admitted in _admitted(
+                            laying=laying, piece=piece, option=option, turn=turn, mirrored=mirrored, strip=strip
+                        ):
+                            yield Way(turn=turn, mirrored=mirrored, whole=False, option=admitted)
 
 
 # ---------------------------------------------------------------- where print, border, selvedge and motif allow
@@ -222,11 +241,11 @@ def _admitted(
     laying: Laying, piece: LayPiece, option: Option, turn: float, mirrored: bool, strip: Region
 ) -> Iterator[Option]:
     """Narrow an option to where the rules let the piece lie; nothing where they cannot hold."""
-    heights = _heights(laying, piece, option, turn, mirrored, strip)
+    heights = _heights(laying=laying, piece=piece, option=option, turn=turn, mirrored=mirrored, strip=strip)
     for low, high in heights:
         narrowed = replace(option, low=low, high=high)
-        for placed in _at_motif(laying, piece, narrowed, turn, mirrored, strip):
-            matched = _matched(laying, piece, placed, turn, mirrored, strip)
+        for placed in _at_motif(laying=laying, piece=piece, option=narrowed, turn=turn, mirrored=mirrored, strip=strip):
+            matched = _matched(laying=laying, piece=piece, option=placed, turn=turn, mirrored=mirrored, strip=strip)
             if matched is not None:
                 yield matched
 
@@ -262,8 +281,9 @@ def _heights(
         _, y = _offset(option, piece.border.at, turn, mirrored)
         layers = _layers(laying, strip)
         on_line = {(piece.border.y - start) * way - y for start, way in layers}
-        heights = [(at, at) for low, high in heights for at in on_line
-                   if low - 0.01 <= at <= high + 0.01 and len(on_line) == 1]  # fmt: skip
+        heights = [
+            (at, at) for low, high in heights for at in on_line if low - 0.01 <= at <= high + 0.01 and len(on_line) == 1
+        ]
     return [(low, high) for low, high in heights if option.low - 0.01 <= low and high <= option.high + 0.01]
 
 
@@ -314,8 +334,15 @@ def _matched(
             return None
     if along is not None and option.fixed_x is not None and _apart(along, option.fixed_x, step_x) > MATCHED:
         return None
-    return replace(option, lattice=(along or 0.0, step_x if along is not None else 0.0,
-                                    across or 0.0, step_y if across is not None else 0.0))  # fmt: skip
+    return replace(
+        option,
+        lattice=(
+            along or 0.0,
+            step_x if along is not None else 0.0,
+            across or 0.0,
+            step_y if across is not None else 0.0,
+        ),
+    )
 
 
 def _apart(a: float, b: float, step: float) -> float:
@@ -387,4 +414,11 @@ def placement(item: Item, way: Way, x: float, y: float) -> Placement:
     lying: Lying = way.option.lying
     at: Point = (x - lying.centre[0], y - lying.centre[1])
     outline = item.piece.whole() if way.whole else item.piece.outline
-    return Placement(item.piece.id, way.turn, way.mirrored, way.whole, at, moved(outline, way.turn, way.mirrored, at))
+    return Placement(
+        piece=item.piece.id,
+        turn=way.turn,
+        mirrored=way.mirrored,
+        whole=way.whole,
+        at=at,
+        outline=moved(outline, way.turn, way.mirrored, at),
+    )

@@ -188,17 +188,17 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth) -> tuple[Region,
         case LayKind.OPEN:
             strips = [Region(selvedge, width - selvedge, 1)]
         case LayKind.FOLDED:
-            strips = [Region(0, width / 2 - selvedge, 2, (0.0,))]
+            strips = [Region(low=0, high=width / 2 - selvedge, layers=2, folds=(0.0,))]
         case LayKind.TWO_FOLDS:
             strips = [
-                Region(0, width / 4 - selvedge, 2, (0.0,)),
-                Region(width / 4 + selvedge, width / 2, 2, (width / 2,)),
+                Region(low=0, high=width / 4 - selvedge, layers=2, folds=(0.0,)),
+                Region(low=width / 4 + selvedge, high=width / 2, layers=2, folds=(width / 2,)),
             ]
         case LayKind.PART_FOLDED:
             if depth is None:
                 raise ValueError("a part-folded stretch has a depth")
             strips = [
-                Region(0, depth - selvedge, 2, (0.0,)),
+                Region(low=0, high=depth - selvedge, layers=2, folds=(0.0,)),
                 Region(depth, width - depth - selvedge, 1),
             ]
     return tuple(strip for strip in strips if strip.high > strip.low)
@@ -206,8 +206,12 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth) -> tuple[Region,
 
 def turns(grain: Grain, one_way: bool) -> tuple[int, ...]:
     """The turns a grain allows; on one-way cloth those that point as turn 0 does."""
-    every = {Grain.LENGTHWISE: (0, 180), Grain.CROSSWISE: (90, 270), Grain.EITHER: (0, 90, 180, 270),
-             Grain.BIAS: (45, 135, 225, 315)}[grain]  # fmt: skip
+    every = {
+        Grain.LENGTHWISE: (0, 180),
+        Grain.CROSSWISE: (90, 270),
+        Grain.EITHER: (0, 90, 180, 270),
+        Grain.BIAS: (45, 135, 225, 315),
+    }[grain]
     if not one_way:
         return every
     return {Grain.LENGTHWISE: (0,), Grain.CROSSWISE: (90,), Grain.EITHER: (0, 90), Grain.BIAS: (45,)}[grain]

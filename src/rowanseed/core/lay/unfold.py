@@ -47,7 +47,7 @@ def unfolded(folded: StretchSearch, opened: StretchSearch, middle: float, shapes
             placed += 1
     if placed < len(opened.items):
         return None
-    return State(options, x, y, folded.best.length)
+    return State(options=options, x=x, y=y, length=folded.best.length)
 
 
 def _take(opened: StretchSearch, free: list[int], shape: tuple[int, int, int]) -> tuple[int, int] | None:

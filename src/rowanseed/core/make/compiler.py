@@ -28,7 +28,7 @@ def compile_steps(pattern: Pattern, view: str, size: str, household: Household) 
     """
     if not pattern.making.joins:
         return ()
-    bench = Workbench(pattern, view, size, household)
+    bench = Workbench(pattern=pattern, view=view, size=size, household=household)
     steps = [
         *flat.samples(bench),
         *layers.underlining(bench),

@@ -44,9 +44,12 @@ def crossed_by(making: Making, parts: tuple[EdgePart, ...], but: str = "") -> tu
     """
     pieces = pieces_of(parts)
     return tuple(
-        join for join in making.joins
-        if join.id != but and pieces_of(join.a) | pieces_of(join.b) <= pieces and not (len(parts) == 1 and join.a[0].hand)
-    )  # fmt: skip
+        join
+        for join in making.joins
+        if join.id != but
+        and pieces_of(join.a) | pieces_of(join.b) <= pieces
+        and not (len(parts) == 1 and join.a[0].hand)
+    )
 
 
 def hems(making: Making) -> tuple[Finish, ...]:

@@ -14,11 +14,24 @@ def underlining(bench: Workbench) -> Iterator[Step]:
     """Each piece and its underlining become one before anything else is done to it."""
     for id in bench.underlined():
         yield Step(
-            f"underline-{id}", f"Baste the underlining to the {bench.name(id)}",
-            ("Wrong side on underlining, edges pinned; smooth it over the edge of the table, so that the underlining is a hair smaller.",
-             "Diagonal basting, bites of 12 mm, 8 to 10 cm apart, unknotted; it comes out at the end. From now on the two are one."),
-            Bench.HAND, Task.BASTE, edges=shown_edges(tuple(EdgePart(id, e.name) for e in bench.pattern.piece(id).edges)), about=id,
-        )  # fmt: skip
+            id=f"underline-{id}",
+            title=f"Baste the underlining to the {bench.name(id)}",
+            how=(
+                (
+                    "Wrong side on underlining, edges pinned; smooth it over the edge of the table, so that the "
+                    "underlining is a hair smaller."
+                ),
+                (
+                    "Diagonal basting, bites of 12 mm, 8 to 10 cm apart, unknotted; it comes out at the end. From now "
+                    "on "
+                    "the two are one."
+                ),
+            ),
+            bench=Bench.HAND,
+            task=Task.BASTE,
+            edges=shown_edges(tuple(EdgePart(id, e.name) for e in bench.pattern.piece(id).edges)),
+            about=id,
+        )
 
 
 def pleats(bench: Workbench) -> Iterator[Step]:
@@ -27,14 +40,30 @@ def pleats(bench: Workbench) -> Iterator[Step]:
         if not any(line.kind is LineKind.PLEAT and line.id == "ease-pleat" for line in piece.lines):
             continue
         yield Step(
-            f"pleat-{piece.id}", f"Fold the ease pleat: {bench.name(piece.id)}",
-            (f"Right sides together along the pleat line; stitch {bench.fine(50)} down from the neck and {bench.fine(75)} up from the hem.",
-             "Press it to the wearer's right, and baste it across the top."),
-            Bench.MACHINE, Task.SEAM,
-            (*(Need(f"press-{j.id}", "the two halves are joined first") for j in bench.pattern.making.joins if j.a[0].piece == piece.id and j.a[0].hand),
-             Need("sample-stitch", "the setting is tried first")), settings.seam(bench.needle),
-            (EdgeShown(piece.id, "neck"),) if piece.has_edge("neck") else (), NEEDLE, about=piece.id,
-        )  # fmt: skip
+            id=f"pleat-{piece.id}",
+            title=f"Fold the ease pleat: {bench.name(piece.id)}",
+            how=(
+                (
+                    f"Right sides together along the pleat line; stitch {bench.fine(50)} down from the neck and "
+                    f"{bench.fine(75)} up from the hem."
+                ),
+                "Press it to the wearer's right, and baste it across the top.",
+            ),
+            bench=Bench.MACHINE,
+            task=Task.SEAM,
+            needs=(
+                *(
+                    Need(f"press-{j.id}", "the two halves are joined first")
+                    for j in bench.pattern.making.joins
+                    if j.a[0].piece == piece.id and j.a[0].hand
+                ),
+                Need("sample-stitch", "the setting is tried first"),
+            ),
+            setting=settings.seam(bench.needle),
+            edges=(EdgeShown(piece.id, "neck"),) if piece.has_edge("neck") else (),
+            caution=NEEDLE,
+            about=piece.id,
+        )
 
 
 def laid_in(bench: Workbench) -> Iterator[Step]:
@@ -46,25 +75,43 @@ def laid_in(bench: Workbench) -> Iterator[Step]:
     needs = [Need(f"press-{j.id}", "the lining is made up first") for j in inner]
     needs += [Need(f"pleat-{id}", "its pleat is folded") for id in sorted(bench.linings)]
     needs += [Need(f"zip-{c.id}", "it is felled to the zip tape") for c in making.closures]
-    needs += [Need(f"press-{j.id}", "the sleeves are set") for j in making.joins
-              if Panel.SLEEVE in (panels := bench.panels((*j.a, *j.b))) and panels & {Panel.FRONT, Panel.BACK}]  # fmt: skip
+    needs += [
+        Need(f"press-{j.id}", "the sleeves are set")
+        for j in making.joins
+        if Panel.SLEEVE in (panels := bench.panels((*j.a, *j.b))) and panels & {Panel.FRONT, Panel.BACK}
+    ]
     needs.append(Need("try-on-shell", "the fit can still be changed"))
     facings = graph.facings(making)
     hangs_from = [j for j in making.joins if graph.pieces_of(j.a) <= bench.linings and graph.pieces_of(j.b) <= facings]
     if hangs_from:
         yield from _hanging_from_facing(bench, hangs_from)
         return
-    how = ["Shell inside out, lining over it, wrong sides together and nothing twisted; match seams, centres and notches.",
-           f"Baste the two together at every edge that a facing, band or seam will finish, {bench.fine(5)} inside the stitching line."]  # fmt: skip
+    how = [
+        "Shell inside out, lining over it, wrong sides together and nothing twisted; match seams, centres and notches.",
+        (
+            f"Baste the two together at every edge that a facing, band or seam will finish, {bench.fine(5)} inside the "
+            "stitching line."
+        ),
+    ]
     if bench.has_zip:
         how.append(f"Along the zip turn the lining in {bench.fine(5)} clear of the coil and fell it to the tape.")
     if any(bench.panel(p.id) is Panel.SLEEVE for p in bench.pattern.pieces):
         how.append("Catch the armhole allowances together at underarm and shoulder with a loose stitch.")
     hung = tuple(p for layer in making.layers if layer.kind is LayerKind.LINING for p in (layer.of,))
-    shown = tuple(EdgeShown(id, e.name) for id in dict.fromkeys(hung) for e in bench.pattern.piece(id).edges
-                  if e.name in ("waist", "neck", "opening"))  # fmt: skip
+    shown = tuple(
+        EdgeShown(id, e.name)
+        for id in dict.fromkeys(hung)
+        for e in bench.pattern.piece(id).edges
+        if e.name in ("waist", "neck", "opening")
+    )
     yield Step(
-        "lay-in-lining", "Hang the lining in the shell", tuple(how), Bench.HAND, Task.BASTE, tuple(needs), edges=shown
+        id="lay-in-lining",
+        title="Hang the lining in the shell",
+        how=tuple(how),
+        bench=Bench.HAND,
+        task=Task.BASTE,
+        needs=tuple(needs),
+        edges=shown,
     )
     yield from _sewn_to_hem(bench, "lay-in-lining")
 
@@ -77,8 +124,15 @@ def _hanging_from_facing(bench: Workbench, joins: list[Join]) -> Iterator[Step]:
     how = ["Inside out, nothing twisted; match the lining's seams with the shell's and pin along them."]
     if bench.has_zip:
         how.append(f"Turn the lining in {bench.fine(5)} clear of the zip's coil and fell it to the tape.")
-    yield Step("lay-in-lining", "Hang the lining in the shell", tuple(how), Bench.HAND, Task.HAND_SEW, tuple(needs),
-               edges=shown_edges(joins[0].a))  # fmt: skip
+    yield Step(
+        id="lay-in-lining",
+        title="Hang the lining in the shell",
+        how=tuple(how),
+        bench=Bench.HAND,
+        task=Task.HAND_SEW,
+        needs=tuple(needs),
+        edges=shown_edges(joins[0].a),
+    )
     yield from _sewn_to_hem(bench, "lay-in-lining")
 
 
@@ -88,8 +142,19 @@ def _sewn_to_hem(bench: Workbench, hung: str) -> Iterator[Step]:
         if finish.kind is FinishKind.TURNED and graph.pieces_of(finish.parts) <= bench.linings:
             hems = [Need(f"sew-{f.id}", "the garment's hem is up") for f in graph.hems(making)]
             yield Step(
-                f"fell-{finish.id}", f"Sew down the {lower_first(finish.name)}",
-                (f"Turn it in level with the finished hem, push it up {bench.fine(12)} so that a fold of ease falls over, and fell it to the hem's allowance.",),
-                Bench.HAND, Task.HAND_SEW, (Need(hung, "it hangs in the shell"), *hems), edges=shown_edges(finish.parts),
-                caution=HOT, about=finish.id,
-            )  # fmt: skip
+                id=f"fell-{finish.id}",
+                title=f"Sew down the {lower_first(finish.name)}",
+                how=(
+                    (
+                        f"Turn it in level with the finished hem, push it up {bench.fine(12)} so that a fold of ease "
+                        "falls "
+                        "over, and fell it to the hem's allowance."
+                    ),
+                ),
+                bench=Bench.HAND,
+                task=Task.HAND_SEW,
+                needs=(Need(hung, "it hangs in the shell"), *hems),
+                edges=shown_edges(finish.parts),
+                caution=HOT,
+                about=finish.id,
+            )

@@ -20,11 +20,16 @@ def seam_steps(bench: Workbench, join: Join) -> Iterator[Step]:
     if join.press is Press.OPEN and _is_neatened(bench, join):
         where = "before the zip and the seam" if closure else "before the seam, since it is pressed open"
         yield Step(
-            f"neaten-{join.id}", f"Neaten the edges: {lower_first(join.name)}{graph.hand_count(join)}",
-            (f"Each edge by itself, {where}.",), bench.neaten_bench, Task.NEATEN,
-            (*flat_first(bench, join), Need("sample-stitch", "the setting is tried on a scrap first")),
-            bench.neaten_setting, shown_edges((*join.a, *join.b)), about=join.id,
-        )  # fmt: skip
+            id=f"neaten-{join.id}",
+            title=f"Neaten the edges: {lower_first(join.name)}{graph.hand_count(join)}",
+            how=(f"Each edge by itself, {where}.",),
+            bench=bench.neaten_bench,
+            task=Task.NEATEN,
+            needs=(*flat_first(bench, join), Need("sample-stitch", "the setting is tried on a scrap first")),
+            setting=bench.neaten_setting,
+            edges=shown_edges((*join.a, *join.b)),
+            about=join.id,
+        )
     if any(is_eased(bench, part) for part in join.a) and join.difference.amount:
         yield _ease_stitching(bench, join)
     if closure and closure.kind is ClosureKind.INVISIBLE_ZIP:
@@ -32,10 +37,16 @@ def seam_steps(bench: Workbench, join: Join) -> Iterator[Step]:
     yield _seam(bench, join, closure)
     if join.press in TO_ONE_SIDE and _is_neatened(bench, join):
         yield Step(
-            f"neaten-{join.id}", f"Neaten both edges together: {lower_first(join.name)}{graph.hand_count(join)}",
-            ("Both allowances as one, since they are pressed to one side.",), bench.neaten_bench, Task.NEATEN,
-            (Need(f"sew-{join.id}", "it is sewn first"),), bench.neaten_setting, shown_edges((*join.a, *join.b)), about=join.id,
-        )  # fmt: skip
+            id=f"neaten-{join.id}",
+            title=f"Neaten both edges together: {lower_first(join.name)}{graph.hand_count(join)}",
+            how=("Both allowances as one, since they are pressed to one side.",),
+            bench=bench.neaten_bench,
+            task=Task.NEATEN,
+            needs=(Need(f"sew-{join.id}", "it is sewn first"),),
+            setting=bench.neaten_setting,
+            edges=shown_edges((*join.a, *join.b)),
+            about=join.id,
+        )
     yield _press(bench, join)
     if closure and closure.kind is not ClosureKind.INVISIBLE_ZIP:
         yield zip_after(bench, join, closure)
@@ -128,35 +139,64 @@ def _seam(bench: Workbench, join: Join, closure: Closure | None) -> Step:
         how.append(f"{bench.allowance(join)} seam from the {start} to the {end}; backstitch both ends.")
     if join.difference.kind is DifferenceKind.EASE and join.difference.amount:
         how.append(
-            f"{bench.name(join.a[0].piece).capitalize()} underneath, on the feed dogs: its {bench.fine(join.difference.amount)} more are eased in."
+            f"{bench.name(join.a[0].piece).capitalize()} underneath, on the feed dogs: its "
+            f"{bench.fine(join.difference.amount)} more are eased in."
         )
     elif join.difference.amount:
         how.append("The longer side underneath, on the feed dogs, which ease it in.")
     shown = beside_zip(join, closure, zip_part=False) if closure else shown_edges((*join.a, *join.b))
     return Step(
-        f"sew-{join.id}", f"Sew {lower_first(join.name)}{graph.hand_count(join)}", tuple(how), Bench.MACHINE, Task.SEAM,
-        tuple(needs), settings.seam(bench.needle), shown, NEEDLE, bench.booklet(join.id), join.id,
-    )  # fmt: skip
+        id=f"sew-{join.id}",
+        title=f"Sew {lower_first(join.name)}{graph.hand_count(join)}",
+        how=tuple(how),
+        bench=Bench.MACHINE,
+        task=Task.SEAM,
+        needs=tuple(needs),
+        setting=settings.seam(bench.needle),
+        edges=shown,
+        caution=NEEDLE,
+        booklet=bench.booklet(join.id),
+        about=join.id,
+    )
 
 
 def _ease_stitching(bench: Workbench, join: Join) -> Step:
     return Step(
-        f"ease-{join.id}", f"Ease-stitch: {lower_first(join.name)}",
-        ("Two rows between the notches, 3 mm to either side of the seam line, longest stitch, ends left long.",
-         f"Draw up {bench.fine(join.difference.amount)} until the cap curves and no gathers show; shrink the fullness over a ham."),
-        Bench.MACHINE, Task.SEAM, (Need("sample-stitch", "the setting is tried first"),), settings.ease(bench.needle),
-        shown_edges(join.a), about=join.id,
-    )  # fmt: skip
+        id=f"ease-{join.id}",
+        title=f"Ease-stitch: {lower_first(join.name)}",
+        how=(
+            "Two rows between the notches, 3 mm to either side of the seam line, longest stitch, ends left long.",
+            (
+                f"Draw up {bench.fine(join.difference.amount)} until the cap curves and no gathers show; shrink the "
+                "fullness over a ham."
+            ),
+        ),
+        bench=Bench.MACHINE,
+        task=Task.SEAM,
+        needs=(Need("sample-stitch", "the setting is tried first"),),
+        setting=settings.ease(bench.needle),
+        edges=shown_edges(join.a),
+        about=join.id,
+    )
 
 
 def _press(bench: Workbench, join: Join) -> Step:
-    how = "Press as sewn, then open, the two panels held apart so that no cloth is swallowed." if join.press is Press.OPEN \
-        else f"Press as sewn, then {join.press.value}."  # fmt: skip
+    how = (
+        "Press as sewn, then open, the two panels held apart so that no cloth is swallowed."
+        if join.press is Press.OPEN
+        else f"Press as sewn, then {join.press.value}."
+    )
     needs = [Need(f"sew-{join.id}", "it is sewn first")]
     if join.press in TO_ONE_SIDE:
         needs.append(Need(f"neaten-{join.id}", "both edges are neatened together first"))
     return Step(
-        f"press-{join.id}", f"Press {join.press.value}: {lower_first(join.name)}{graph.hand_count(join)}",
-        (how, "Over a ham where it curves. Let it cool before you move it."), Bench.IRON, Task.PRESS,
-        tuple(needs), edges=shown_edges((*join.a, *join.b)), caution=HOT, about=join.id,
-    )  # fmt: skip
+        id=f"press-{join.id}",
+        title=f"Press {join.press.value}: {lower_first(join.name)}{graph.hand_count(join)}",
+        how=(how, "Over a ham where it curves. Let it cool before you move it."),
+        bench=Bench.IRON,
+        task=Task.PRESS,
+        needs=tuple(needs),
+        edges=shown_edges((*join.a, *join.b)),
+        caution=HOT,
+        about=join.id,
+    )

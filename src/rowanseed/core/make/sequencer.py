@@ -31,7 +31,7 @@ def sequence(steps: Sequence[Step]) -> tuple[Step, ...]:
     """Order steps. Raises PatternError if some need each other, which no order can satisfy."""
     index = {step.id: k for k, step in enumerate(steps)}
     needs = [frozenset(index[need.step] for need in step.needs) for step in steps]
-    beam = [_Part(0.0, 0, (), frozenset())]
+    beam = [_Part(cost=0.0, lateness=0, order=(), done=frozenset())]
     for _ in steps:
         grown: dict[tuple[frozenset[int], int], _Part] = {}
         for part in beam:
@@ -44,8 +44,11 @@ def sequence(steps: Sequence[Step]) -> tuple[Step, ...]:
                     grown[key] = following
         if not grown:
             stuck = [steps[k].title for k in range(len(steps)) if k not in beam[0].done]
-            raise PatternError(f"These steps wait for each other: {'; '.join(stuck[:4])}.",
-                               "The pattern's joins go round in a circle.", "making")  # fmt: skip
+            raise PatternError(
+                f"These steps wait for each other: {'; '.join(stuck[:4])}.",
+                "The pattern's joins go round in a circle.",
+                "making",
+            )
         beam = sorted(grown.values(), key=_rank)[:BEAM]
     return tuple(steps[k] for k in beam[0].order)
 
@@ -57,7 +60,7 @@ def _follow(part: _Part, k: int, steps: Sequence[Step]) -> _Part:
         cost += (last.bench is not step.bench) + OTHER_TASK * (last.task is not step.task)
     # Of equal orders the one nearest to the order in which the graph was written is taken.
     lateness = part.lateness + abs(k - len(part.order))
-    return _Part(round(cost, 6), lateness, (*part.order, k), part.done | {k})
+    return _Part(cost=round(cost, 6), lateness=lateness, order=(*part.order, k), done=part.done | {k})
 
 
 def _rank(part: _Part) -> tuple[float, int, tuple[int, ...]]:

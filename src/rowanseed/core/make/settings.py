@@ -20,50 +20,58 @@ def needle_for(fibre: Fibre, structure: Structure = Structure.WOVEN, weight: flo
 
 
 def seam(needle: str) -> Setting:
-    return Setting("straight", 2.5, "ordinary foot", needle)
+    return Setting(stitch="straight", length=2.5, foot="ordinary foot", needle=needle)
 
 
 def staystitch(needle: str) -> Setting:
-    return Setting("straight", 2.5, "ordinary foot", needle, "no backstitch")
+    return Setting(stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note="no backstitch")
 
 
 def zigzag(needle: str) -> Setting:
-    return Setting("zigzag, 3 mm wide", 2.0, "ordinary foot", needle)
+    return Setting(stitch="zigzag, 3 mm wide", length=2.0, foot="ordinary foot", needle=needle)
 
 
 def overlock() -> Setting:
     return Setting(
-        "3-thread overlock",
-        2.5,
-        "overlocker foot",
-        "the overlocker's own",
-        "the knife trims whiskers, no cloth",
+        stitch="3-thread overlock",
+        length=2.5,
+        foot="overlocker foot",
+        needle="the overlocker's own",
+        note="the knife trims whiskers, no cloth",
     )
 
 
 def invisible_zip(needle: str) -> Setting:
-    return Setting("straight", 2.5, "invisible-zip foot, or a zipper foot close to the coil", needle)
+    return Setting(
+        stitch="straight", length=2.5, foot="invisible-zip foot, or a zipper foot close to the coil", needle=needle
+    )
 
 
 def understitch(needle: str) -> Setting:
-    return Setting("straight", 2.5, "ordinary foot", needle, "2 mm from the seam, on the facing")
+    return Setting(
+        stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note="2 mm from the seam, on the facing"
+    )
 
 
 def hem(needle: str) -> Setting:
-    return Setting("straight", 3.0, "ordinary foot", needle, "2 mm below the inner fold")
+    return Setting(stitch="straight", length=3.0, foot="ordinary foot", needle=needle, note="2 mm below the inner fold")
 
 
 def dart(needle: str) -> Setting:
-    return Setting("straight", 2.5, "ordinary foot", needle, "1.5 mm for the last 2 cm")
+    return Setting(stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note="1.5 mm for the last 2 cm")
 
 
 def ease(needle: str) -> Setting:
-    return Setting("straight", 4.5, "ordinary foot", needle, "set the length back afterwards")
+    return Setting(
+        stitch="straight", length=4.5, foot="ordinary foot", needle=needle, note="set the length back afterwards"
+    )
 
 
 def edgestitch(needle: str) -> Setting:
-    return Setting("straight", 3.0, "edge foot", needle, "2 mm from the fold")
+    return Setting(stitch="straight", length=3.0, foot="edge foot", needle=needle, note="2 mm from the fold")
 
 
 def buttonhole(needle: str) -> Setting:
-    return Setting("satin zigzag", 0.4, "buttonhole foot", needle, "bobbin thread a little tighter")
+    return Setting(
+        stitch="satin zigzag", length=0.4, foot="buttonhole foot", needle=needle, note="bobbin thread a little tighter"
+    )

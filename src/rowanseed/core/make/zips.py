@@ -13,32 +13,57 @@ from rowanseed.core.pattern import Closure, Join
 
 def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[Step]:
     yield Step(
-        f"uncurl-{closure.id}", "Press the zip's coils flat",
-        ("Zip open, from the wrong side, cool iron, until the coils stand away from the tape.",), Bench.IRON, Task.PRESS,
-        caution=HOT, about=closure.id,
-    )  # fmt: skip
+        id=f"uncurl-{closure.id}",
+        title="Press the zip's coils flat",
+        how=("Zip open, from the wrong side, cool iron, until the coils stand away from the tape.",),
+        bench=Bench.IRON,
+        task=Task.PRESS,
+        caution=HOT,
+        about=closure.id,
+    )
     yield Step(
-        f"zip-{closure.id}", f"Put in the {closure.kind.value}: {lower_first(join.name)}",
-        (f"Zip open, face down on the right side; the coil on the seam line ({bench.allowance(join)} from the edge), "
-         f"the stop {bench.fine(8)} below the waist seam line.",
-         "Sew each side from the top to the zip mark, the coil rolled open under the foot. Close it and see that both "
-         "sides are level before the seam."),
-        Bench.MACHINE, Task.ZIP,
-        (Need(f"uncurl-{closure.id}", "flat coils let the needle come close"),
-         Need(f"neaten-{join.id}", "the edges of a zip opening are neatened before the zip"),
-         *flat_first(bench, join)),
-        settings.invisible_zip(bench.needle), beside_zip(join, closure, zip_part=True), NEEDLE, bench.booklet(closure.id), closure.id,
-    )  # fmt: skip
+        id=f"zip-{closure.id}",
+        title=f"Put in the {closure.kind.value}: {lower_first(join.name)}",
+        how=(
+            f"Zip open, face down on the right side; the coil on the seam line ({bench.allowance(join)} from the "
+            "edge), "
+            f"the stop {bench.fine(8)} below the waist seam line.",
+            "Sew each side from the top to the zip mark, the coil rolled open under the foot. Close it and see that "
+            "both "
+            "sides are level before the seam.",
+        ),
+        bench=Bench.MACHINE,
+        task=Task.ZIP,
+        needs=(
+            Need(f"uncurl-{closure.id}", "flat coils let the needle come close"),
+            Need(f"neaten-{join.id}", "the edges of a zip opening are neatened before the zip"),
+            *flat_first(bench, join),
+        ),
+        setting=settings.invisible_zip(bench.needle),
+        edges=beside_zip(join, closure, zip_part=True),
+        caution=NEEDLE,
+        booklet=bench.booklet(closure.id),
+        about=closure.id,
+    )
 
 
 def zip_after(bench: Workbench, join: Join, closure: Closure) -> Step:
     return Step(
-        f"zip-{closure.id}", f"Put in the {closure.kind.value}: {lower_first(join.name)}",
-        ("Centre the closed zip under the basted part, face down on the pressed allowances.",
-         "Sew down one side, across and up the other; then take the basting out."),
-        Bench.MACHINE, Task.ZIP, (Need(f"press-{join.id}", "the seam below is sewn and pressed first"),),
-        settings.invisible_zip(bench.needle), beside_zip(join, closure, zip_part=True), NEEDLE, bench.booklet(closure.id), closure.id,
-    )  # fmt: skip
+        id=f"zip-{closure.id}",
+        title=f"Put in the {closure.kind.value}: {lower_first(join.name)}",
+        how=(
+            "Centre the closed zip under the basted part, face down on the pressed allowances.",
+            "Sew down one side, across and up the other; then take the basting out.",
+        ),
+        bench=Bench.MACHINE,
+        task=Task.ZIP,
+        needs=(Need(f"press-{join.id}", "the seam below is sewn and pressed first"),),
+        setting=settings.invisible_zip(bench.needle),
+        edges=beside_zip(join, closure, zip_part=True),
+        caution=NEEDLE,
+        booklet=bench.booklet(closure.id),
+        about=closure.id,
+    )
 
 
 def beside_zip(join: Join, closure: Closure, *, zip_part: bool) -> tuple[EdgeShown, ...]:

@@ -56,7 +56,8 @@ def offered(pattern: Pattern, view: str, role: Role, *, one_way: bool, batch: bo
 
 
 def helps_where_too_wide(pattern: Pattern, view: str, role: Role, id: str) -> tuple[Tactic, ...]:
-    """What may be done about a piece that is wider than the cloth: in two parts, across the grain, from another cloth."""
+    """What may be done about a piece that is wider than the cloth: in two parts, across the grain, from another
+    cloth."""
     piece = pattern.piece(id)
     cuts = [cut for p, cut in pattern.pieces_for(role, view) if p.id == id]
     found = []
@@ -112,20 +113,26 @@ def reshaped(pattern: Pattern, tactics: tuple[Tactic, ...], size: str) -> Patter
 def _hems(pattern: Pattern) -> frozenset[str]:
     """Ids of the hems of fronts and backs."""
     return frozenset(
-        f.id for f in pattern.making.finishes
+        f.id
+        for f in pattern.making.finishes
         if f.kind is FinishKind.HEM and all(pattern.piece(p.piece).panel in (Panel.FRONT, Panel.BACK) for p in f.parts)
-    )  # fmt: skip
+    )
 
 
 def _with_narrow_hem(pattern: Pattern) -> Pattern:
     edges = set(hem_edges(pattern))
     pieces = tuple(
-        replace(p, edges=tuple(
-            replace(e, allowance=min(e.allowance, NARROW_HEM)) if (p.id, e.name) in edges and p.panel in (Panel.FRONT, Panel.BACK) else e
-            for e in p.edges
-        ))
+        replace(
+            p,
+            edges=tuple(
+                replace(e, allowance=min(e.allowance, NARROW_HEM))
+                if (p.id, e.name) in edges and p.panel in (Panel.FRONT, Panel.BACK)
+                else e
+                for e in p.edges
+            ),
+        )
         for p in pattern.pieces
-    )  # fmt: skip
+    )
     hems = _hems(pattern)
     finishes = tuple(replace(f, folds=NARROW_FOLDS) if f.id in hems else f for f in pattern.making.finishes)
     return replace(pattern, pieces=pieces, making=replace(pattern.making, finishes=finishes))
@@ -178,7 +185,7 @@ def _cut_apart(pattern: Pattern, ids: set[str], *, selvedge: bool = False) -> Pa
         for edge in sorted(f for f in folds if f):
             name = f"Centre seam, {piece.name[:1].lower()}{piece.name[1:]}"
             one, other = EdgePart(piece.id, edge, "left"), EdgePart(piece.id, edge, "right")
-            joins.append(Join(f"centre-{piece.id}", name, (one,), (other,)))
+            joins.append(Join(id=f"centre-{piece.id}", name=name, a=(one,), b=(other,)))
     return replace(pattern, pieces=tuple(pieces), making=replace(pattern.making, joins=tuple(joins)))
 
 
@@ -191,15 +198,22 @@ def _cut_double(cut: Cut, folds: set[str | None], *, selvedge: bool) -> Cut:
 
 def _bands_across(pattern: Pattern) -> Pattern:
     pieces = tuple(
-        replace(p, cuts=tuple(replace(c, grain=Grain.EITHER) if c.grain is Grain.LENGTHWISE and not c.fold else c for c in p.cuts))
-        if p.panel is Panel.BAND else p
+        replace(
+            p,
+            cuts=tuple(
+                replace(c, grain=Grain.EITHER) if c.grain is Grain.LENGTHWISE and not c.fold else c for c in p.cuts
+            ),
+        )
+        if p.panel is Panel.BAND
+        else p
         for p in pattern.pieces
-    )  # fmt: skip
+    )
     return replace(pattern, pieces=pieces)
 
 
 def _in_other_cloth(pattern: Pattern, view: str, tactic: Tactic) -> frozenset[str]:
-    """The pieces of the main cloth that a tactic cuts from the contrast cloth; nothing if little would be left of it."""
+    """The pieces of the main cloth that a tactic cuts from the contrast cloth; nothing if little would be left of
+    it."""
     facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
     main = [p for p, _ in pattern.pieces_for(Role.MAIN, view)]
     match tactic:
@@ -223,7 +237,8 @@ def moved_to_contrast(pattern: Pattern, moved: Collection[str]) -> Pattern:
         return pattern
     pieces = tuple(
         replace(p, cuts=tuple(replace(c, role=Role.CONTRAST) if c.role is Role.MAIN else c for c in p.cuts))
-        if p.id in moved else p
+        if p.id in moved
+        else p
         for p in pattern.pieces
-    )  # fmt: skip
+    )
     return replace(pattern, pieces=pieces)

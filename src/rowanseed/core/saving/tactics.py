@@ -39,8 +39,20 @@ class Tactic(Enum):
 OTHER_CLOTH = frozenset({Tactic.OTHER_FACING, Tactic.OTHER_BANDS, Tactic.OTHER_BACK, Tactic.OTHER_SLEEVES})
 """Tactics that make it up in two cloths: pieces of the main cloth are cut from the contrast cloth."""
 
-LOOSENS = frozenset({Tactic.SHARE_CUTS, Tactic.BANDS_ACROSS, Tactic.NARROW_HEM, Tactic.FACED_HEM, Tactic.TURN_PIECES,
-                     Tactic.SHORTEN, Tactic.SMALLER_BATCH}) | OTHER_CLOTH  # fmt: skip
+LOOSENS = (
+    frozenset(
+        {
+            Tactic.SHARE_CUTS,
+            Tactic.BANDS_ACROSS,
+            Tactic.NARROW_HEM,
+            Tactic.FACED_HEM,
+            Tactic.TURN_PIECES,
+            Tactic.SHORTEN,
+            Tactic.SMALLER_BATCH,
+        }
+    )
+    | OTHER_CLOTH
+)
 """Tactics that only make pieces smaller, fewer or freer: whatever was laid without them can be laid with them."""
 
 
@@ -58,20 +70,36 @@ PRICES: dict[Tactic, Price] = {
     Tactic.PART_FOLD: Price(1, "none", "the fold is measured along its whole length"),
     Tactic.TWO_FOLDS: Price(1, "none", "both folds are measured along their whole length"),
     Tactic.SHARE_CUTS: Price(2, "none", "no room for a slip of the shears between pieces"),
-    Tactic.BANDS_ACROSS: Price(3, "the print or nap runs the other way on bands, and they stretch a little", "interface them well"),
+    Tactic.BANDS_ACROSS: Price(
+        3, "the print or nap runs the other way on bands, and they stretch a little", "interface them well"
+    ),
     Tactic.NARROW_HEM: Price(3, "the hem hangs lighter", "less to let down later"),
-    Tactic.OTHER_FACING: Price(4, "another cloth shows when it hangs open", "another cloth is needed, of the same weight or lighter"),
+    Tactic.OTHER_FACING: Price(
+        4, "another cloth shows when it hangs open", "another cloth is needed, of the same weight or lighter"
+    ),
     Tactic.PIECED_FACING: Price(4, "a seam inside, where nobody sees it", "a short seam to press open in each facing"),
-    Tactic.FACED_HEM: Price(5, "none from the right side", "facings from other cloth, sewn on, turned and caught: about half an hour"),
-    Tactic.FOLD_TO_SELVEDGE: Price(5, "a seam shows down the back", "one more seam; its edges are the selvedges and need no neatening"),
+    Tactic.FACED_HEM: Price(
+        5, "none from the right side", "facings from other cloth, sewn on, turned and caught: about half an hour"
+    ),
+    Tactic.FOLD_TO_SELVEDGE: Price(
+        5, "a seam shows down the back", "one more seam; its edges are the selvedges and need no neatening"
+    ),
     Tactic.OTHER_BANDS: Price(6, "collar, cuffs and bands stand out", "another cloth is needed, of the same weight"),
     Tactic.CENTRE_SEAM: Price(6, "a seam shows down the middle", "one more seam to sew, neaten and press"),
-    Tactic.OTHER_BACK: Price(7, "the back is another cloth, as on many a waistcoat", "another cloth is needed, that washes and stretches alike"),
-    Tactic.TURN_PIECES: Price(8, "nap shades differently, a print stands on its head on some pieces", "look at it hung up before you cut"),
+    Tactic.OTHER_BACK: Price(
+        7,
+        "the back is another cloth, as on many a waistcoat",
+        "another cloth is needed, that washes and stretches alike",
+    ),
+    Tactic.TURN_PIECES: Price(
+        8, "nap shades differently, a print stands on its head on some pieces", "look at it hung up before you cut"
+    ),
     Tactic.SHORTEN: Price(8, "the garment is shorter", "none"),
-    Tactic.OTHER_SLEEVES: Price(8, "the sleeves are another cloth", "another cloth is needed, that washes and stretches alike"),
+    Tactic.OTHER_SLEEVES: Price(
+        8, "the sleeves are another cloth", "another cloth is needed, that washes and stretches alike"
+    ),
     Tactic.SMALLER_BATCH: Price(9, "one goes without", "one garment less to sew"),
-}  # fmt: skip
+}
 
 FOLDS = frozenset({Tactic.OPEN_OUT, Tactic.PART_FOLD, Tactic.TWO_FOLDS})
 _ANSWERS_TO_ONE_QUESTION = (
@@ -108,7 +136,8 @@ TRIED_TOGETHER = 5
 WORTH_IT = 5.0
 """A tactic that saves less than this, in mm, is no use to any other."""
 HOPE = 0.75
-"""Savings rarely add up in full nor get in each other's way by more: who promises less of what is short is not tried."""
+"""Savings rarely add up in full nor get in each other's way by more: who promises less of what is short is not
+tried."""
 
 
 def worth_combining(
@@ -117,8 +146,8 @@ def worth_combining(
     """The combinations that are worth laying, at most `TRIED_TOGETHER`, from what each tactic saved by itself (mm).
 
     Where the cloth is `short_by` so much: the cheapest whose savings add up to about that, and the one that promises
-    most, so that “it will not do” is said of that too. `dearest`: a single tactic will do for so many points, and only
-    cheaper ones are asked for. Where nothing is short, those that save most for their price.
+    most, so that “it will not do” is said of that too. `dearest`: a single tactic will do for so many points, and
+    only cheaper ones are asked for. Where nothing is short, those that save most for their price.
     """
     useful = [tactic for tactic, mm in saved.items() if mm > WORTH_IT]
     every = [

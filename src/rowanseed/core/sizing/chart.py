@@ -42,14 +42,18 @@ def size_by_measure(measure: str, body: float, row: Mapping[str, float], sizes: 
     """The smallest size whose chart figure the body does not exceed by more than a quarter step."""
     step = row[sizes[1]] - row[sizes[0]] if len(sizes) > 1 else 40.0
     if body < row[sizes[0]] - step:
-        return SizeByMeasure(measure, body, row[sizes[0]], sizes[0], body - row[sizes[0]])
+        return SizeByMeasure(
+            measure=measure, body=body, chart=row[sizes[0]], size=sizes[0], beyond=body - row[sizes[0]]
+        )
     for size, following in pairwise(sizes):
         if body <= row[size] + FORGIVEN * (row[following] - row[size]):
-            return SizeByMeasure(measure, body, row[size], size, 0.0)
+            return SizeByMeasure(measure=measure, body=body, chart=row[size], size=size, beyond=0.0)
     last = sizes[-1]
     step = row[last] - row[sizes[-2]] if len(sizes) > 1 else 40.0
     over = body - row[last]
-    return SizeByMeasure(measure, body, row[last], last, over if over > FORGIVEN * step else 0.0)
+    return SizeByMeasure(
+        measure=measure, body=body, chart=row[last], size=last, beyond=over if over > FORGIVEN * step else 0.0
+    )
 
 
 @dataclass(frozen=True)
@@ -73,15 +77,29 @@ def by_chart(body: Mapping[str, float], envelope: Envelope) -> Advice:
     if not envelope.body_chart or not deciding:
         lacking = "This pattern has no body chart, so it cannot say which size you are."
         if len(envelope.sizes) == 1:
-            return Advice(envelope.sizes[0], f"{lacking} It is drawn in one size, and that one is used.", (), (), None)
-        return Advice(None, f"{lacking} Choose the size you know you take.", (), (), None)
+            return Advice(
+                size=envelope.sizes[0],
+                reason=f"{lacking} It is drawn in one size, and that one is used.",
+                by_measure=(),
+                missing=(),
+                working=None,
+            )
+        return Advice(
+            size=None, reason=f"{lacking} Choose the size you know you take.", by_measure=(), missing=(), working=None
+        )
     missing = tuple(key for key in deciding if key not in body)
     found = tuple(
         size_by_measure(key, body[key], envelope.body_chart[key], envelope.sizes) for key in deciding if key in body
     )
     if not found:
         names = " and ".join(measure_name(key) for key in missing)
-        return Advice(None, f"The size is chosen by {names}, which is not measured yet.", (), missing, None)
+        return Advice(
+            size=None,
+            reason=f"The size is chosen by {names}, which is not measured yet.",
+            by_measure=(),
+            missing=missing,
+            working=None,
+        )
     order = {size: k for k, size in enumerate(envelope.sizes)}
     first = found[0]
     chosen = max(found, key=lambda f: order[f.size]).size
@@ -89,12 +107,14 @@ def by_chart(body: Mapping[str, float], envelope: Envelope) -> Advice:
     given = [Given(f"{measure_name(f.measure)}, body", length(f.body), Source.MEASURED) for f in found]
     given += [Given(f"{measure_name(f.measure)}, size {f.size}", length(f.chart), Source.CHART) for f in found]
     working = Working(
-        "Size", words(chosen),
-        "for each measure the smallest size whose chart figure is reached within a quarter of the step to the "
+        name="Size",
+        quantity=words(chosen),
+        formula="for each measure the smallest size whose chart figure is reached within a quarter of the step to the "
         "next; where they differ, the larger, which can be taken in",
-        tuple(given), "whole sizes",
-    )  # fmt: skip
-    return Advice(chosen, reason, found, missing, working)
+        given=tuple(given),
+        rounding="whole sizes",
+    )
+    return Advice(size=chosen, reason=reason, by_measure=found, missing=missing, working=working)
 
 
 def _reason(first: SizeByMeasure, found: tuple[SizeByMeasure, ...], chosen: str) -> str:
@@ -102,15 +122,22 @@ def _reason(first: SizeByMeasure, found: tuple[SizeByMeasure, ...], chosen: str)
     if off:
         f = off[0]
         side = "above the largest" if f.beyond > 0 else "below the smallest"
-        return (f"The {measure_name(f.measure)} is {side} size of this pattern, so {f.size} is only the nearest. "
-                "Altering by this much moves neck, pockets and zip too: look for a pattern drawn in your size.")  # fmt: skip
+        return (
+            f"The {measure_name(f.measure)} is {side} size of this pattern, so {f.size} is only the nearest. "
+            "Altering by this much moves neck, pockets and zip too: look for a pattern drawn in your size."
+        )
     differing = [f for f in found if f.size != chosen]
     if not differing:
         names = " and ".join(measure_name(f.measure) for f in found)
         return f"By the chart, {names} {'both say' if len(found) > 1 else 'says'} size {chosen}."
     if first.size == chosen:
         others = "; ".join(f"the {measure_name(f.measure)} alone would be {f.size}" for f in differing)
-        return f"By the chart, the {measure_name(first.measure)} says size {chosen}; {others}. Take it in there after the try-on."
+        return (
+            f"By the chart, the {measure_name(first.measure)} says size {chosen}; {others}. Take it in there after "
+            "the try-on."
+        )
     larger = next(f for f in found if f.size == chosen)
-    return (f"The {measure_name(first.measure)} says size {first.size}, but the {measure_name(larger.measure)} needs "
-            f"size {chosen}. Cut the larger and take in at the {measure_name(first.measure)} after the try-on.")  # fmt: skip
+    return (
+        f"The {measure_name(first.measure)} says size {first.size}, but the {measure_name(larger.measure)} needs "
+        f"size {chosen}. Cut the larger and take in at the {measure_name(first.measure)} after the try-on."
+    )

@@ -77,8 +77,12 @@ class Ease:
         if self.change:
             given.append(Given("blended or altered", length(self.change), Source.DRAWING))
         given.append(Given(f"body {name}", length(self.body), Source.MEASURED))
-        return Working(f"Ease at the {name}", length(self.finished - self.body),
-                       "finished garment" + (" + change" if self.change else "") + " less body", tuple(given))  # fmt: skip
+        return Working(
+            name=f"Ease at the {name}",
+            quantity=length(self.finished - self.body),
+            formula="finished garment" + (" + change" if self.change else "") + " less body",
+            given=tuple(given),
+        )
 
     def verdict(self, units: Units) -> str:
         """The verdict in words, with what would help."""
@@ -97,9 +101,14 @@ class Ease:
 
 
 def ease_rows(
-    body: Mapping[str, float], pattern: Pattern, view: str, sizes: Mapping[str, str], size: str, wish: Wish,
+    body: Mapping[str, float],
+    pattern: Pattern,
+    view: str,
+    sizes: Mapping[str, str],
+    size: str,
+    wish: Wish,
     changes: Mapping[str, float] | None = None,
-) -> tuple[Ease, ...]:  # fmt: skip
+) -> tuple[Ease, ...]:
     """Ease at every measure round the body that has a finished figure.
 
     `sizes` says which size holds at a measure where that is not `size` (a blend); `changes` what alterations
@@ -115,10 +124,27 @@ def ease_rows(
         of_body, change = body.get(measure), (changes or {}).get(measure, 0.0)
         drawn = printed[here] - chart_row[here] if here in chart_row else None
         band = wanted(wish, pattern.garment, measure, drawn, of_body or 0.0)
-        row = Ease(measure, of_body, chart_row.get(here), printed[here] + change, band, None, change, here)
+        row = Ease(
+            measure=measure,
+            body=of_body,
+            chart=chart_row.get(here),
+            finished=printed[here] + change,
+            band=band,
+            better=None,
+            change=change,
+            printed_size=here,
+        )
         if row.off:
-            row = Ease(measure, of_body, chart_row.get(here), row.finished, band,
-                       _better(measure, of_body, pattern, printed, wish), change, here)  # fmt: skip
+            row = Ease(
+                measure=measure,
+                body=of_body,
+                chart=chart_row.get(here),
+                finished=row.finished,
+                band=band,
+                better=_better(measure, of_body, pattern, printed, wish),
+                change=change,
+                printed_size=here,
+            )
         rows.append(row)
     return tuple(rows)
 

@@ -86,7 +86,15 @@ class Choosing:
     def rows(
         self, size: str, sizes: Mapping[str, str] | None = None, changes: Mapping[str, float] | None = None
     ) -> tuple[Ease, ...]:
-        return ease_rows(self.body, self.pattern, self.view, sizes or {}, size, self.wish, changes)
+        return ease_rows(
+            body=self.body,
+            pattern=self.pattern,
+            view=self.view,
+            sizes=sizes or {},
+            size=size,
+            wish=self.wish,
+            changes=changes,
+        )
 
 
 def proposals(choosing: Choosing) -> tuple[Proposal, ...]:
@@ -108,8 +116,10 @@ def recommended(choosing: Choosing, all: tuple[Proposal, ...]) -> tuple[Proposal
     if by[School.TO_MEASURE].applies:
         return by[School.TO_MEASURE], "Its pieces are straight, so they are cut from your own figures."
     if high.applies and high.alterations and _drawn_ease(choosing, high.size) < ROOMY:
-        return high, ("The full bust is well above the high bust. Neck and shoulders go by the high bust, and they cannot be "
-                      "altered later; room over the bust can be given on the tissue.")  # fmt: skip
+        return high, (
+            "The full bust is well above the high bust. Neck and shoulders go by the high bust, and they cannot be "
+            "altered later; room over the bust can be given on the tissue."
+        )
     if choosing.wish.over is not Over.NOTHING and by[School.OUTER].applies:
         return by[
             School.OUTER
@@ -151,10 +161,10 @@ def _from_advice(school: School, c: Choosing, advice: Advice) -> Proposal:
     if off:
         reason, alterations, changes = _off_chart(c, advice)
     return Proposal(
-        school,
-        advice.size,
-        reason,
-        c.rows(advice.size, changes=changes),
+        school=school,
+        size=advice.size,
+        reason=reason,
+        rows=c.rows(advice.size, changes=changes),
         alterations=alterations,
         working=advice.working,
     )
@@ -179,12 +189,16 @@ def _off_chart(c: Choosing, advice: Advice) -> tuple[str, tuple[Alteration, ...]
         words_.append(f"the {measure_name(f.measure)} is {c.show(abs(f.beyond))} {side} size")
         too_far |= abs(f.beyond) > SENSIBLE_STEPS * max(step, 1.0)
         if seams and f.measure in levels:
-            alterations.append(Alteration(Kind.SEAM, round(f.beyond), seams[0].id, f.measure))
+            alterations.append(Alteration(kind=Kind.SEAM, by=round(f.beyond), at=seams[0].id, level=f.measure))
             changes[f.measure] = round(f.beyond)
     said = f"No size fits: {' and '.join(words_)}. {advice.size} is the nearest."
     if too_far:
-        return (f"{said} Grading it so far is not sensible: neck, shoulders, pockets and zip would move too. "
-                "Look for a pattern drawn in your size.", (), {})  # fmt: skip
+        return (
+            f"{said} Grading it so far is not sensible: neck, shoulders, pockets and zip would move too. "
+            "Look for a pattern drawn in your size.",
+            (),
+            {},
+        )
     if alterations:
         what = " and ".join(f"{c.show(abs(a.by))} at the {measure_name(a.level)}" for a in alterations)
         verb = "Let the side seams out" if alterations[0].by > 0 else "Take the side seams in"
@@ -208,14 +222,24 @@ def _high_bust(c: Choosing) -> Proposal:
     found = size_by_measure("high_bust", c.body["high_bust"], row, c.sizes)
     size, amount = found.size, c.body["bust"] - c.chart("bust")[found.size]
     over = c.body["bust"] - c.body["high_bust"]
-    given = (Given("high bust, body", length(c.body["high_bust"]), Source.MEASURED),
-             Given(f"high bust, size {size}", length(row[size]), Source.CHART if c.chart("high_bust") else Source.PRACTICE),
-             Given("full bust, body", length(c.body["bust"]), Source.MEASURED),
-             Given(f"full bust, size {size}", length(c.chart("bust")[size]), Source.CHART))  # fmt: skip
-    working = Working("Bust adjustment", length(amount), "full bust of the body less the size's", given)
+    given = (
+        Given("high bust, body", length(c.body["high_bust"]), Source.MEASURED),
+        Given(f"high bust, size {size}", length(row[size]), Source.CHART if c.chart("high_bust") else Source.PRACTICE),
+        Given("full bust, body", length(c.body["bust"]), Source.MEASURED),
+        Given(f"full bust, size {size}", length(c.chart("bust")[size]), Source.CHART),
+    )
+    working = Working(
+        name="Bust adjustment", quantity=length(amount), formula="full bust of the body less the size's", given=given
+    )
     said = f"The high bust says size {size}; the full bust is {c.show(over)} above it."
     if abs(amount) <= SLIGHT or (over <= B_CUP and amount > 0 and abs(amount) <= 2 * SLIGHT):
-        return Proposal(School.HIGH_BUST, size, f"{said} No adjustment is needed.", c.rows(size), working=working)
+        return Proposal(
+            school=School.HIGH_BUST,
+            size=size,
+            reason=f"{said} No adjustment is needed.",
+            rows=c.rows(size),
+            working=working,
+        )
     if not bust.has_bust(c.pattern, size):
         return Proposal(
             School.HIGH_BUST, None, "The pieces do not mark the bust point, so the bust cannot be adjusted here."
@@ -227,9 +251,13 @@ def _high_bust(c: Choosing) -> Proposal:
     amount = round(amount)
     kind = "full" if amount > 0 else "small"
     return Proposal(
-        School.HIGH_BUST, size, f"{said} A {kind}-bust adjustment of {c.show(abs(amount))} makes up for it.",
-        c.rows(size, changes={"bust": amount}), alterations=(Alteration(Kind.BUST, amount),), working=working,
-    )  # fmt: skip
+        school=School.HIGH_BUST,
+        size=size,
+        reason=f"{said} A {kind}-bust adjustment of {c.show(abs(amount))} makes up for it.",
+        rows=c.rows(size, changes={"bust": amount}),
+        alterations=(Alteration(Kind.BUST, amount),),
+        working=working,
+    )
 
 
 def _ease(c: Choosing) -> Proposal:
@@ -240,17 +268,30 @@ def _ease(c: Choosing) -> Proposal:
         return Proposal(School.EASE, None, "The pattern prints no finished figure for what has been measured.")
     least, _, size, rows = min(known)
     worst = max(rows, key=lambda r: abs(r.off))
-    said = "It leaves the ease you asked for at every measure." if least == 0 else \
-        f"It comes nearest to the ease you asked for; the {measure_name(worst.measure)} is off by {c.show(abs(worst.off))}."  # fmt: skip
-    given = tuple(Given(f"{measure_name(r.measure)}: finished {c.show(r.finished)}, wanted beyond the body", length(r.band[0]), Source.CHOSEN)
-                  for r in rows if r.band is not None and r.body is not None)  # fmt: skip
-    working = Working(
-        "Size",
-        words(size),
-        "every size tried; the least misfit, tight counted double, what cannot be altered more",
-        given,
+    said = (
+        "It leaves the ease you asked for at every measure."
+        if least == 0
+        else (
+            f"It comes nearest to the ease you asked for; the {measure_name(worst.measure)} is off by "
+            f"{c.show(abs(worst.off))}."
+        )
     )
-    return Proposal(School.EASE, size, said, rows, working=working)
+    given = tuple(
+        Given(
+            f"{measure_name(r.measure)}: finished {c.show(r.finished)}, wanted beyond the body",
+            length(r.band[0]),
+            Source.CHOSEN,
+        )
+        for r in rows
+        if r.band is not None and r.body is not None
+    )
+    working = Working(
+        name="Size",
+        quantity=words(size),
+        formula="every size tried; the least misfit, tight counted double, what cannot be altered more",
+        given=given,
+    )
+    return Proposal(school=School.EASE, size=size, reason=said, rows=rows, working=working)
 
 
 def _between(c: Choosing) -> Proposal:
@@ -270,9 +311,12 @@ def _between(c: Choosing) -> Proposal:
     if len(levels) > 1 and len({found[level] for level in levels}) > 1:
         blend = tuple((level, found[level]) for level in levels)
         return Proposal(
-            School.BETWEEN, base, f"{said}, with a smooth line between. Safer still: cut {advice.size} and take in after the try-on.",
-            c.rows(base, found), blend,
-        )  # fmt: skip
+            school=School.BETWEEN,
+            size=base,
+            reason=f"{said}, with a smooth line between. Safer still: cut {advice.size} and take in after the try-on.",
+            rows=c.rows(base, found),
+            blend=blend,
+        )
     return _larger_taken_in(c, found, said)
 
 
@@ -286,9 +330,14 @@ def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Propos
     for m, size in found.items():
         if size != larger and m in finished and seams and m in levels:
             changes[m] = finished[m][size] - finished[m][larger]
-            alterations.append(Alteration(Kind.SEAM, round(changes[m]), seams[0].id, m))
-    return Proposal(School.BETWEEN, larger, f"{said}: cut the larger, {larger}, and take in the side seams after a try-on.",
-                    c.rows(larger, changes=changes), alterations=tuple(alterations))  # fmt: skip
+            alterations.append(Alteration(kind=Kind.SEAM, by=round(changes[m]), at=seams[0].id, level=m))
+    return Proposal(
+        school=School.BETWEEN,
+        size=larger,
+        reason=f"{said}: cut the larger, {larger}, and take in the side seams after a try-on.",
+        rows=c.rows(larger, changes=changes),
+        alterations=tuple(alterations),
+    )
 
 
 def _outer(c: Choosing) -> Proposal:
@@ -306,9 +355,14 @@ def _outer(c: Choosing) -> Proposal:
         return Proposal(School.OUTER, None, advice.reason)
     at = c.sizes.index(advice.size)
     larger = f", or {c.sizes[at + 1]} if thick things go under it" if at + 1 < len(c.sizes) else ""
-    said = (f"Over {c.wish.over.value.removesuffix(' more')}: {c.show(more)} more all round says size {advice.size}." if more else
-            f"The chart size, {advice.size}{larger}. Check the hip with a tape.")  # fmt: skip
-    return Proposal(School.OUTER, advice.size, said, c.rows(advice.size), working=advice.working)
+    said = (
+        f"Over {c.wish.over.value.removesuffix(' more')}: {c.show(more)} more all round says size {advice.size}."
+        if more
+        else f"The chart size, {advice.size}{larger}. Check the hip with a tape."
+    )
+    return Proposal(
+        school=School.OUTER, size=advice.size, reason=said, rows=c.rows(advice.size), working=advice.working
+    )
 
 
 def _to_measure(c: Choosing) -> Proposal:
@@ -329,13 +383,25 @@ def _to_measure(c: Choosing) -> Proposal:
         sides = [e for e in piece.edges if e.name not in ("waist", "hem", "top", "bottom")]
         allowance = sides[0].allowance if sides else 15.0
         width = (c.body[measure] + ease) / count + 2 * allowance
-        figures.append(Working(
-            f"{piece.name}: cut width", length(width), "(body + ease) ÷ panels + two seam allowances",
-            (Given(f"body {measure_name(measure)}", length(c.body[measure]), Source.MEASURED),
-             Given("ease", length(ease), Source.PRACTICE), Given("seam allowance", length(allowance), Source.DRAWING)),
-        ))  # fmt: skip
-    return Proposal(School.TO_MEASURE, size, "Each panel is cut to your own figures; the size on the tissue does not matter.",
-                    c.rows(size), figures=tuple(figures))  # fmt: skip
+        figures.append(
+            Working(
+                name=f"{piece.name}: cut width",
+                quantity=length(width),
+                formula="(body + ease) ÷ panels + two seam allowances",
+                given=(
+                    Given(f"body {measure_name(measure)}", length(c.body[measure]), Source.MEASURED),
+                    Given("ease", length(ease), Source.PRACTICE),
+                    Given("seam allowance", length(allowance), Source.DRAWING),
+                ),
+            )
+        )
+    return Proposal(
+        school=School.TO_MEASURE,
+        size=size,
+        reason="Each panel is cut to your own figures; the size on the tissue does not matter.",
+        rows=c.rows(size),
+        figures=tuple(figures),
+    )
 
 
 def is_rectangle(piece: Piece, size: str) -> bool:

@@ -49,23 +49,44 @@ class GarmentClass(Enum):
 
 
 CLASSES: Mapping[str, GarmentClass] = {
-    "overshirt": GarmentClass.JACKET, "jacket": GarmentClass.JACKET, "blazer": GarmentClass.JACKET,
-    "coat": GarmentClass.COAT, "cloak": GarmentClass.COAT,
-    "skirt": GarmentClass.LOWER, "trousers": GarmentClass.LOWER, "shorts": GarmentClass.LOWER,
-}  # fmt: skip
+    "overshirt": GarmentClass.JACKET,
+    "jacket": GarmentClass.JACKET,
+    "blazer": GarmentClass.JACKET,
+    "coat": GarmentClass.COAT,
+    "cloak": GarmentClass.COAT,
+    "skirt": GarmentClass.LOWER,
+    "trousers": GarmentClass.LOWER,
+    "shorts": GarmentClass.LOWER,
+}
 
 _BUST_IN: Mapping[Fit, Band] = {
-    Fit.CLOSE: (0, 2.875), Fit.FITTED: (3, 4), Fit.SEMI_FITTED: (4.125, 5), Fit.LOOSE: (5.125, 8), Fit.VERY_LOOSE: (8, 14),
-}  # fmt: skip
+    Fit.CLOSE: (0, 2.875),
+    Fit.FITTED: (3, 4),
+    Fit.SEMI_FITTED: (4.125, 5),
+    Fit.LOOSE: (5.125, 8),
+    Fit.VERY_LOOSE: (8, 14),
+}
 _WAIST_IN: Mapping[Fit, Band] = {
-    Fit.CLOSE: (0, 0.5), Fit.FITTED: (0.5, 1), Fit.SEMI_FITTED: (1, 3), Fit.LOOSE: (3, 7), Fit.VERY_LOOSE: (7, 14),
-}  # fmt: skip
+    Fit.CLOSE: (0, 0.5),
+    Fit.FITTED: (0.5, 1),
+    Fit.SEMI_FITTED: (1, 3),
+    Fit.LOOSE: (3, 7),
+    Fit.VERY_LOOSE: (7, 14),
+}
 _HIP_IN: Mapping[Fit, Band] = {
-    Fit.CLOSE: (0, 2), Fit.FITTED: (2, 3), Fit.SEMI_FITTED: (3, 4.5), Fit.LOOSE: (4.5, 8), Fit.VERY_LOOSE: (8, 14),
-}  # fmt: skip
+    Fit.CLOSE: (0, 2),
+    Fit.FITTED: (2, 3),
+    Fit.SEMI_FITTED: (3, 4.5),
+    Fit.LOOSE: (4.5, 8),
+    Fit.VERY_LOOSE: (8, 14),
+}
 _ARM_IN: Mapping[Fit, Band] = {
-    Fit.CLOSE: (0, 1.5), Fit.FITTED: (1.5, 2.5), Fit.SEMI_FITTED: (2.5, 3.5), Fit.LOOSE: (3.5, 5), Fit.VERY_LOOSE: (5, 9),
-}  # fmt: skip
+    Fit.CLOSE: (0, 1.5),
+    Fit.FITTED: (1.5, 2.5),
+    Fit.SEMI_FITTED: (2.5, 3.5),
+    Fit.LOOSE: (3.5, 5),
+    Fit.VERY_LOOSE: (5, 9),
+}
 BANDS_IN: Mapping[str, Mapping[Fit, Band]] = {
     "bust": _BUST_IN,
     "waist": _WAIST_IN,
@@ -75,8 +96,11 @@ BANDS_IN: Mapping[str, Mapping[Fit, Band]] = {
 """Ease in inches for woven cloth, by measure and fit, for a dress or blouse."""
 
 MORE_IN: Mapping[GarmentClass, float] = {
-    GarmentClass.DRESS: 0.0, GarmentClass.JACKET: 1.0, GarmentClass.COAT: 2.5, GarmentClass.LOWER: 0.0,
-}  # fmt: skip
+    GarmentClass.DRESS: 0.0,
+    GarmentClass.JACKET: 1.0,
+    GarmentClass.COAT: 2.5,
+    GarmentClass.LOWER: 0.0,
+}
 AROUND_DRAWN: Band = (-18.0, 22.0)
 """Round what the pattern means, so far either way still counts as meant, in mm: less is noticed sooner than more."""
 STRETCH_USED = 0.5

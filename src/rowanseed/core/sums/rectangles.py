@@ -68,7 +68,7 @@ class CutFigures:
 
 def cut_figures(r: Rectangle) -> CutFigures:
     """The cut length and width of a rectangle, with the sums."""
-    return CutFigures(_long(r), _wide(r), parts(r), _grain(r))
+    return CutFigures(long=_long(r), wide=_wide(r), parts=parts(r), grain=_grain(r))
 
 
 def parts(r: Rectangle) -> int:
@@ -77,8 +77,13 @@ def parts(r: Rectangle) -> int:
 
 
 def _grain(r: Rectangle) -> Grain:
-    return {RectangleKind.BIAS: Grain.BIAS, RectangleKind.DOUBLE_BIAS: Grain.BIAS, RectangleKind.RUFFLE: Grain.EITHER, RectangleKind.TIE: Grain.EITHER,
-            RectangleKind.STRAP: Grain.EITHER}.get(r.kind, Grain.LENGTHWISE)  # fmt: skip
+    return {
+        RectangleKind.BIAS: Grain.BIAS,
+        RectangleKind.DOUBLE_BIAS: Grain.BIAS,
+        RectangleKind.RUFFLE: Grain.EITHER,
+        RectangleKind.TIE: Grain.EITHER,
+        RectangleKind.STRAP: Grain.EITHER,
+    }.get(r.kind, Grain.LENGTHWISE)
 
 
 def _whole_length(r: Rectangle) -> float:
@@ -107,8 +112,12 @@ def _long(r: Rectangle) -> Working:
     slant = _wide(r).value if n > 1 else 0.0
     if slant:
         given.append(Given("slanting join", fine(slant), Source.WORKED_OUT))
-    return Working("Cut length", length(each + 2 * end + slant),
-                   said + " + 2 × allowance" + (" + the slant of a join" if slant else ""), tuple(given))  # fmt: skip
+    return Working(
+        name="Cut length",
+        quantity=length(each + 2 * end + slant),
+        formula=said + " + 2 × allowance" + (" + the slant of a join" if slant else ""),
+        given=tuple(given),
+    )
 
 
 def _wide(r: Rectangle) -> Working:
@@ -117,12 +126,19 @@ def _wide(r: Rectangle) -> Working:
     match r.kind:
         case RectangleKind.BAND | RectangleKind.WAISTBAND | RectangleKind.STRAP | RectangleKind.TIE:
             return Working(
-                "Cut width", fine(2 * r.wide + 2 * ALLOWANCE), "2 × finished width + 2 × allowance", (wide, allowance)
+                name="Cut width",
+                quantity=fine(2 * r.wide + 2 * ALLOWANCE),
+                formula="2 × finished width + 2 × allowance",
+                given=(wide, allowance),
             )
         case RectangleKind.RUFFLE:
             hem = Given("narrow hem, turned twice", fine(2 * HEM_OF_RUFFLE), Source.PRACTICE)
-            return Working("Cut width", fine(r.wide + ALLOWANCE + 2 * HEM_OF_RUFFLE), "finished width + allowance + hem",
-                           (wide, allowance, hem))  # fmt: skip
+            return Working(
+                name="Cut width",
+                quantity=fine(r.wide + ALLOWANCE + 2 * HEM_OF_RUFFLE),
+                formula="finished width + allowance + hem",
+                given=(wide, allowance, hem),
+            )
         case RectangleKind.BIAS | RectangleKind.DOUBLE_BIAS:
             times, turn = ON_THE_BIAS[r.kind]
             how = (
@@ -130,21 +146,33 @@ def _wide(r: Rectangle) -> Working:
                 if times == 4
                 else "folded in half first, then over the edge"
             )
-            return Working("Cut width", fine(times * r.wide + turn), f"{times} × finished width + what the cloth takes to turn: {how}",
-                           (wide, Given("to turn", fine(turn), Source.PRACTICE)))  # fmt: skip
+            return Working(
+                name="Cut width",
+                quantity=fine(times * r.wide + turn),
+                formula=f"{times} × finished width + what the cloth takes to turn: {how}",
+                given=(wide, Given("to turn", fine(turn), Source.PRACTICE)),
+            )
         case RectangleKind.PLAIN:
             return Working(
-                "Cut width", fine(r.wide + 2 * ALLOWANCE), "finished width + 2 × allowance", (wide, allowance)
+                name="Cut width",
+                quantity=fine(r.wide + 2 * ALLOWANCE),
+                formula="finished width + 2 × allowance",
+                given=(wide, allowance),
             )
 
 
 def bias_yield(long: float, across: float, strip: float) -> Working:
     """How much bias strip of a cut width (mm) a rectangle of cloth gives, in mm: its area over the strip's width."""
     return Working(
-        "Bias strip", length(long * across / strip), "length × width ÷ cut width of the strip",
-        (Given("length", length(long), Source.CHOSEN), Given("width", length(across), Source.CHOSEN),
-         Given("cut width", fine(strip), Source.WORKED_OUT)),
-    )  # fmt: skip
+        name="Bias strip",
+        quantity=length(long * across / strip),
+        formula="length × width ÷ cut width of the strip",
+        given=(
+            Given("length", length(long), Source.CHOSEN),
+            Given("width", length(across), Source.CHOSEN),
+            Given("cut width", fine(strip), Source.WORKED_OUT),
+        ),
+    )
 
 
 # ---------------------------------------------------------------- as pieces
@@ -165,4 +193,13 @@ def _piece(r: Rectangle, id: str, number: int, size: str) -> Piece:
     specs = tuple(EdgeSpec(name, 0.0) for name in edges)
     shape = Shape(edges, ((long * 0.15, wide / 2), (long * 0.85, wide / 2)))
     cut = Cut(r.role, r.count * figures.parts, grain=figures.grain)
-    return Piece(id, r.name, number, Drawn.CUTTING, specs, {size: shape}, (cut,), panel=Panel.OTHER)
+    return Piece(
+        id=id,
+        name=r.name,
+        number=number,
+        drawn=Drawn.CUTTING,
+        edges=specs,
+        shapes={size: shape},
+        cuts=(cut,),
+        panel=Panel.OTHER,
+    )

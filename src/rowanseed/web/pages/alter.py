@@ -72,7 +72,7 @@ def wanted(project: ProjectView, form: AlterForm, errors: Errors) -> Alteration 
     if form.way == "less" and not TECHNIQUE[Kind(kind)].opposite:
         errors["way"] = "There is no less of this."
         return None
-    return Alteration(Kind(kind), -form.by if form.way == "less" else form.by, at, level)
+    return Alteration(kind=Kind(kind), by=-form.by if form.way == "less" else form.by, at=at, level=level)
 
 
 @router.get("/projects/{id}/fit/alter")
@@ -131,7 +131,9 @@ def _keep(home: House, project: ProjectView, alterations: tuple[Alteration, ...]
     if choices is None:
         return "Choose a size first."
     try:
-        altered(project.pattern, Choices(choices.view, choices.size, choices.blend, alterations))
+        altered(
+            project.pattern, Choices(view=choices.view, size=choices.size, blend=choices.blend, alterations=alterations)
+        )
     except RowanseedError as error:
         return f"{error.problem} {error.remedy}".strip()
     fit = replace(project.record.fit, alterations=alterations, blend=choices.blend)
@@ -147,7 +149,8 @@ def _key(alteration: Alteration) -> str:
 
 
 def _ready(home: House, project: ProjectView) -> list[tuple[str, Alteration, str]]:
-    """(where it comes from, alteration, what was said) of what this person had or learned before and this pattern allows."""
+    """(where it comes from, alteration, what was said) of what this person had or learned before and this pattern
+    allows."""
     here = {value for value, _ in places(project)}
     out: dict[str, tuple[str, Alteration, str]] = {}
     for lesson in lessons_for(home.db, project.record.person_id, project.record.id):
@@ -157,8 +160,11 @@ def _ready(home: House, project: ProjectView) -> list[tuple[str, Alteration, str
             same = "on this pattern" if before.pattern_id == project.record.pattern_id else "on another pattern"
             out.setdefault(_key(alteration), (before.project, alteration, f"done {same}"))
     mine = {_key(a) for a in project.alterations}
-    return [entry for key, entry in out.items()
-            if key not in mine and f"{entry[1].kind.value}:{entry[1].at}:{entry[1].level}" in here]  # fmt: skip
+    return [
+        entry
+        for key, entry in out.items()
+        if key not in mine and f"{entry[1].kind.value}:{entry[1].at}:{entry[1].level}" in here
+    ]
 
 
 def _page(
@@ -173,8 +179,9 @@ def _page(
     size, colour = project.size, f"#{project.colour}"
     changed = project.altered
     touched = list(dict.fromkeys(t.piece for t in changed.touched)) if size else []
-    blended = [p.id for p in project.pattern.pieces
-               if size and p.shapes[size] != changed.pattern.piece(p.id).shapes[size]]  # fmt: skip
+    blended = [
+        p.id for p in project.pattern.pieces if size and p.shapes[size] != changed.pattern.piece(p.id).shapes[size]
+    ]
     shown = (
         [piece]
         if piece in {p.id for p in project.pattern.pieces}
@@ -183,14 +190,36 @@ def _page(
     picture = None
     if size:
         picture = draw_altered(
-            project.pattern, changed.pattern, size, thread(colour), pale(colour, 0.55), shown, home.units
+            drawn=project.pattern,
+            altered=changed.pattern,
+            size=size,
+            thread=thread(colour),
+            shade=pale(colour, 0.55),
+            names=shown,
+            units=home.units,
         )
     return home.page(
-        "fit_alter.html", status, project=project, station="fit", part="alter", picture=picture, shown=shown, piece=piece,
-        places=places(project), typed=typed, errors=errors, steps=changed.steps, title=title, ready=_ready(home, project), key=_key,
-        changes=project.changes, measure_name=measure_name, pieces=project.pattern.pieces, altered_pieces=blended,
+        "fit_alter.html",
+        status,
+        project=project,
+        station="fit",
+        part="alter",
+        picture=picture,
+        shown=shown,
+        piece=piece,
+        places=places(project),
+        typed=typed,
+        errors=errors,
+        steps=changed.steps,
+        title=title,
+        ready=_ready(home, project),
+        key=_key,
+        changes=project.changes,
+        measure_name=measure_name,
+        pieces=project.pattern.pieces,
+        altered_pieces=blended,
         printed=project.pattern.envelope.finished.get(project.record.view, {}),
-    )  # fmt: skip
+    )
 
 
 # ---------------------------------------------------------------- seams and tissue
@@ -206,8 +235,17 @@ def _seams(home: House, project: ProjectView) -> Response:
     pattern, size = project.altered.pattern, project.size or ""
     before = {w.join.id: w for w in project.walks_as_drawn}
     pictures = {w.join.id: draw_seam(pattern, size, w, colour, home.units) for w in project.walks}
-    return home.page("fit_seams.html", project=project, station="fit", part="seams", walks=project.walks, before=before,
-                     pictures=pictures, pattern=pattern, broken={w.join.id for w in project.broken})  # fmt: skip
+    return home.page(
+        "fit_seams.html",
+        project=project,
+        station="fit",
+        part="seams",
+        walks=project.walks,
+        before=before,
+        pictures=pictures,
+        pattern=pattern,
+        broken={w.join.id for w in project.broken},
+    )
 
 
 @router.post("/projects/{id}/fit/seams/{join}")
@@ -238,8 +276,24 @@ def tissue(home: Home, id: int) -> Response:
     for step in steps:
         names = [t.piece for t in step.touched][:4]
         pictures.append(
-            draw_altered(step.before, step.after, project.size or "", thread(colour), pale(colour, 0.55), names, home.units)
-            if names else None
-        )  # fmt: skip
-    return home.page("fit_tissue.html", project=project, station="fit", part="tissue", sheets=sheets, pictures=pictures,
-                     blend=project.choices.blend if project.choices else ())  # fmt: skip
+            draw_altered(
+                drawn=step.before,
+                altered=step.after,
+                size=project.size or "",
+                thread=thread(colour),
+                shade=pale(colour, 0.55),
+                names=names,
+                units=home.units,
+            )
+            if names
+            else None
+        )
+    return home.page(
+        "fit_tissue.html",
+        project=project,
+        station="fit",
+        part="tissue",
+        sheets=sheets,
+        pictures=pictures,
+        blend=project.choices.blend if project.choices else (),
+    )

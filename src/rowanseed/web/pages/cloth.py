@@ -76,9 +76,15 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
 
 def _page(home: House, project: ProjectView) -> Response:
     return home.page(
-        "cloth.html", project=project, station="cloth", part="cloth", shelf=cloths.cloths(home.db), matchings=list(Matching),
-        sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()], rows=[_row(home, project, role) for role in project.roles],
-    )  # fmt: skip
+        "cloth.html",
+        project=project,
+        station="cloth",
+        part="cloth",
+        shelf=cloths.cloths(home.db),
+        matchings=list(Matching),
+        sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
+        rows=[_row(home, project, role) for role in project.roles],
+    )
 
 
 @dataclass(frozen=True)
@@ -94,7 +100,7 @@ class Sight:
 def _sight(plan: ClothPlan) -> Sight:
     bounds, hand = estimate(plan.problem), plan.entry.cloth.ready_length
     usable = None if hand is None else hand - STRAIGHTENING
-    return Sight(plan, bounds, hand, "" if usable is None else bounds.of(usable).value)
+    return Sight(plan=plan, estimate=bounds, hand=hand, words="" if usable is None else bounds.of(usable).value)
 
 
 def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
@@ -113,11 +119,25 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
                 role.value,
             )
     if plan is None or project.choices is None:
-        return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals)
+        return ClothRow(
+            role=role, plan=plan, need=needed, verdict=verdict, printed=envelope_says, strips=strips, refusals=refusals
+        )
     cloth = plan.entry.cloth
     _, seams = matched(project.cut_pattern, project.choices, role, cloth, project.reckoning.matched(role))
-    return ClothRow(role, plan, needed, verdict, envelope_says, strips, refusals, draw_swatch(cloth, home.units, f"swatch-{role.value}"),
-                    seams, _rule(plan), _envelope_words(home, envelope_says, needed), _too_short(home, project, plan))  # fmt: skip
+    return ClothRow(
+        role=role,
+        plan=plan,
+        need=needed,
+        verdict=verdict,
+        printed=envelope_says,
+        strips=strips,
+        refusals=refusals,
+        swatch=draw_swatch(cloth, home.units, f"swatch-{role.value}"),
+        matched=seams,
+        rule=_rule(plan),
+        envelope_words=_envelope_words(home, envelope_says, needed),
+        too_short=_too_short(home, project, plan),
+    )
 
 
 def _envelope_words(home: House, printed: PrintedYardage | None, needed: Need | None) -> str:
@@ -145,8 +165,12 @@ def _refusals(home: House, project: ProjectView, plan: ClothPlan) -> tuple[str, 
         return ()
     said = dict.fromkeys(words_of(e, project.cut_pattern, home.units) for e in errors)
     known = {p.id for p in project.cut_pattern.pieces}
-    helps = [t for id in dict.fromkeys(e.where for e in errors) if id in known
-             for t in helps_where_too_wide(project.cut_pattern, project.record.view, plan.role, id)]  # fmt: skip
+    helps = [
+        t
+        for id in dict.fromkeys(e.where for e in errors)
+        if id in known
+        for t in helps_where_too_wide(project.cut_pattern, project.record.view, plan.role, id)
+    ]
     names = ", or ".join(in_household_units(t.value, home.units) for t in dict.fromkeys(helps))
     return (*said, *([f"What may help: {names}."] if names else []))
 
@@ -161,7 +185,10 @@ def _too_short(home: House, project: ProjectView, plan: ClothPlan) -> str:
     if hand is None or longest is None or lengths[longest] <= hand:
         return ""
     name = project.cut_pattern.piece(longest).name
-    return f"The {name[:1].lower()}{name[1:]} alone is {format_cloth(lengths[longest], home.units)} long: no lay helps, only a shorter garment or other cloth."
+    return (
+        f"The {name[:1].lower()}{name[1:]} alone is {format_cloth(lengths[longest], home.units)} long: no lay "
+        "helps, only a shorter garment or other cloth."
+    )
 
 
 def _rule(plan: ClothPlan) -> float:

@@ -77,15 +77,42 @@ class _ClothForm(Form):
         """The cloth as written; what an earlier garment took of it stays gone."""
         taken = shaped(before) if before is not None else ()
         return Cloth(
-            self.name, self.width, self.length, self.selvedge or 0.0, self.direction, self.fibre, self.shrink_along,
-            self.shrink_across, self.washed == "yes", self.colour.lower(), self.surface, self.weight, self.structure, self.stretch,
-            Repeat(self.repeat_along, self.repeat_across, self.half_drop == "yes"), ClothLines(self.lengthwise, self.crosswise),
-            self.border, self.border_line or 0.0, self.both_sides == "yes", self.price, self.care.strip(), (*taken, *self.gone),
-        )  # fmt: skip
+            name=self.name,
+            width=self.width,
+            length=self.length,
+            selvedge=self.selvedge or 0.0,
+            direction=self.direction,
+            fibre=self.fibre,
+            shrink_along=self.shrink_along,
+            shrink_across=self.shrink_across,
+            washed=self.washed == "yes",
+            colour=self.colour.lower(),
+            surface=self.surface,
+            weight=self.weight,
+            structure=self.structure,
+            stretch=self.stretch,
+            repeat=Repeat(self.repeat_along, self.repeat_across, self.half_drop == "yes"),
+            lines=ClothLines(self.lengthwise, self.crosswise),
+            border=self.border,
+            border_line=self.border_line or 0.0,
+            both_sides=self.both_sides == "yes",
+            price=self.price,
+            care=self.care.strip(),
+            gone=(*taken, *self.gone),
+        )
 
 
-_EMPTY = {"direction": "two-way", "fibre": "cotton", "shrink_along": "5", "shrink_across": "0", "colour": "#6b3d5b",
-          "surface": "plain", "structure": "woven", "stretch": "0", "border": "no border"}  # fmt: skip
+_EMPTY = {
+    "direction": "two-way",
+    "fibre": "cotton",
+    "shrink_along": "5",
+    "shrink_across": "0",
+    "colour": "#6b3d5b",
+    "surface": "plain",
+    "structure": "woven",
+    "stretch": "0",
+    "border": "no border",
+}
 
 
 @router.get("/cloths/new")
@@ -170,8 +197,9 @@ def _square_faults(form: _ClothForm) -> Errors:
         return missing
     return {
         key: "More than 30 % cannot be sewn with. Was it the same square?"
-        for key, mm in square.items() if mm is not None and square_shrinkage(form.square_before, mm) > 0.3
-    }  # fmt: skip
+        for key, mm in square.items()
+        if mm is not None and square_shrinkage(form.square_before, mm) > 0.3
+    }
 
 
 def _form(
@@ -182,12 +210,22 @@ def _form(
     )
     source = cloths.cloth(home.db, entry.cut_from) if entry and entry.cut_from else None
     return home.page(
-        "cloth_form.html", status, entry=entry, typed=typed, errors=errors, fibres=list(Fibre), surfaces=list(Surface),
-        structures=list(Structure), borders=list(Border), usual=usual, source=source,
+        "cloth_form.html",
+        status,
+        entry=entry,
+        typed=typed,
+        errors=errors,
+        fibres=list(Fibre),
+        surfaces=list(Surface),
+        structures=list(Structure),
+        borders=list(Border),
+        usual=usual,
+        source=source,
         swatch=draw_swatch(entry.cloth, home.units) if entry else None,
         left=draw_left(entry.cloth, home.units, "left") if entry and entry.cloth.is_remainder else None,
-        ready=preparation(entry.cloth) if entry else (), in_use=cloths.is_in_use(home.db, entry.id) if entry else False,
-    )  # fmt: skip
+        ready=preparation(entry.cloth) if entry else (),
+        in_use=cloths.is_in_use(home.db, entry.id) if entry else False,
+    )
 
 
 # ---------------------------------------------------------------- photo, throwing away

@@ -1,4 +1,5 @@
-"""Will any cloth on the shelf do? What small pieces would an off-cut hold, and what is the most a remainder can give?"""
+"""Will any cloth on the shelf do? What small pieces would an off-cut hold, and what is the most a remainder can
+give?"""
 
 from __future__ import annotations
 
@@ -90,7 +91,16 @@ def _asked(home: House, project: ProjectView, entry: ClothEntry, problem: Proble
     question = lays.question_of(problem)
     answers = lays.answers(home.db, question)
     why_not = refusal(answers, project.cut_pattern, home.units)
-    return OnShelf(entry, problem, question, estimate(problem), _hand(entry), bool(answers), shortest(answers), why_not)
+    return OnShelf(
+        entry=entry,
+        problem=problem,
+        question=question,
+        bounds=estimate(problem),
+        hand=_hand(entry),
+        answered=bool(answers),
+        plan=shortest(answers),
+        refusal=why_not,
+    )
 
 
 def _role(project: ProjectView, wanted: str | None) -> Role:
@@ -128,11 +138,28 @@ def show(home: Home, id: int, role: str | None = None, give: int | None = None) 
     left = [s for s in (*rows, *(p.row for p in pieces), *(row for _, row in sizes)) if s.is_open]
     given = next((row.entry for _, row in sizes), None)
     return home.page(
-        "cloth_shelf.html", project=project, station="cloth", part="shelf", role=chosen, rows=rows, pieces=[p for p in pieces if p.row.fits],
-        left=left, sizes=sizes, given=given, largest=_largest(sizes), pictures={s.entry.id: draw_left(s.entry.cloth, home.units, f"left-{s.entry.id}") for s in rows
-                                                 if s.entry.cloth.is_remainder},
-        moved=[project.altered.pattern.piece(m) for m in project.reckoning.moved if any(p.id == m for p in project.altered.pattern.pieces)],
-    )  # fmt: skip
+        "cloth_shelf.html",
+        project=project,
+        station="cloth",
+        part="shelf",
+        role=chosen,
+        rows=rows,
+        pieces=[p for p in pieces if p.row.fits],
+        left=left,
+        sizes=sizes,
+        given=given,
+        largest=_largest(sizes),
+        pictures={
+            s.entry.id: draw_left(s.entry.cloth, home.units, f"left-{s.entry.id}")
+            for s in rows
+            if s.entry.cloth.is_remainder
+        },
+        moved=[
+            project.altered.pattern.piece(m)
+            for m in project.reckoning.moved
+            if any(p.id == m for p in project.altered.pattern.pieces)
+        ],
+    )
 
 
 @router.get("/projects/{id}/shelf/{role}/{give}/events")
@@ -140,11 +167,33 @@ def events(home: Home, id: int, role: str, give: int) -> Response:
     project = load(home, id)
     chosen = _role(project, role)
     rows = [row for row in _shelf(home, project, chosen) if row.is_open]
-    asked = [Asked(row.entry.cloth.name, row.problem, row.question, False, True) for row in rows]
-    asked += [Asked(f"{name}, {row.entry.cloth.name}", row.problem, row.question, False, True)
-              for name, row in (_sizes(home, project, chosen, give) if give else []) if row.is_open]  # fmt: skip
-    asked += [Asked(f"{p.name} on {p.row.entry.cloth.name}", p.row.problem, p.row.question, False, True, SECONDS_FOR_A_PIECE)
-              for p in _small_pieces(home, project) if p.row.is_open]  # fmt: skip
+    asked = [
+        Asked(label=row.entry.cloth.name, problem=row.problem, question=row.question, answered=False, patient=True)
+        for row in rows
+    ]
+    asked += [
+        Asked(
+            label=f"{name}, {row.entry.cloth.name}",
+            problem=row.problem,
+            question=row.question,
+            answered=False,
+            patient=True,
+        )
+        for name, row in (_sizes(home, project, chosen, give) if give else [])
+        if row.is_open
+    ]
+    asked += [
+        Asked(
+            label=f"{p.name} on {p.row.entry.cloth.name}",
+            problem=p.row.problem,
+            question=p.row.question,
+            answered=False,
+            patient=True,
+            seconds=SECONDS_FOR_A_PIECE,
+        )
+        for p in _small_pieces(home, project)
+        if p.row.is_open
+    ]
     return follow(home, asked, SECONDS)
 
 
@@ -238,7 +287,14 @@ def _sizes(home: House, project: ProjectView, role: Role, give: int | None) -> l
         pattern = altered_once(project.pattern, choices).pattern
         if not pattern.pieces_for(role, project.record.view):
             continue
-        problem = lay_problem(pattern, choices, role, entry.cloth, (), project.reckoning.matched(role))
+        problem = lay_problem(
+            pattern=pattern,
+            choices=choices,
+            role=role,
+            cloth=entry.cloth,
+            tactics=(),
+            matching=project.reckoning.matched(role),
+        )
         out.append((f"size {size}", _asked(home, project, entry, problem)))
     return [*out, *_several(home, project, role, entry)]
 

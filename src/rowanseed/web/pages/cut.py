@@ -59,9 +59,18 @@ def show(home: Home, id: int) -> Response:
         _table(home, project, role, done, current) for role in project.cloth_plans if project.cloth_plans[role].plan
     ]
     return home.page(
-        "cut.html", project=project, station="cut", tables=tables, done=done, current=current, cut_words=cut_words,
-        unready=[(t, key) for t in tables for key, _ in t.ready if key not in done], laid_words=laid_words, total=len(project.cut_items), number=len(project.cut_items) - len(left),
-    )  # fmt: skip
+        "cut.html",
+        project=project,
+        station="cut",
+        tables=tables,
+        done=done,
+        current=current,
+        cut_words=cut_words,
+        unready=[(t, key) for t in tables for key, _ in t.ready if key not in done],
+        laid_words=laid_words,
+        total=len(project.cut_items),
+        number=len(project.cut_items) - len(left),
+    )
 
 
 def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], current: CutItem | None) -> Table:
@@ -75,7 +84,7 @@ def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], 
     room = (max((p.cloth.length or 0.0 for p in left), default=0.0), max((p.cloth.width for p in left), default=0.0))
     shown = tuple((p, draw_left(p.cloth, home.units, f"left-{role.value}-{k}", room)) for k, p in enumerate(left))
     on_shelf = tuple(cloths.remainders_of(home.db, plan.entry.id)) if plan.entry.cut_by == project.record.id else ()
-    return Table(plan, items, picture, _ready(plan, done), shown, on_shelf)
+    return Table(plan=plan, items=items, picture=picture, ready=_ready(plan, done), left=shown, on_shelf=on_shelf)
 
 
 def _on_same_cloth(project: ProjectView, plan: ClothPlan) -> list[ClothPlan]:

@@ -88,7 +88,15 @@ def add_strip(home: Home, id: int, typed: Typing) -> Response:
         errors["name"] = f"{MOST_RECTANGLES} is the most; put like ones together."
     if form is None or errors:
         return _page(home, project, typed, errors, status=422)
-    strip = Rectangle(form.kind, form.name[:60], form.long, form.wide, form.count, form.role, form.fullness)
+    strip = Rectangle(
+        kind=form.kind,
+        name=form.name[:60],
+        long=form.long,
+        wide=form.wide,
+        count=form.count,
+        role=form.role,
+        fullness=form.fullness,
+    )
     projects.keep_reckoning(home.db, id, replace(project.reckoning, rectangles=(*kept, strip)))
     return go(f"/projects/{id}/cloth/extras")
 
@@ -118,7 +126,8 @@ def _with_dots(typed: dict[str, str], *names: str) -> dict[str, str]:
 
 @router.post("/projects/{id}/cloth/extras/batch")
 def add_member(home: Home, id: int, typed: Typing) -> Response:
-    """One more garment of the batch: for a person, in the size and with the alterations recommended; or in a plain size."""
+    """One more garment of the batch: for a person, in the size and with the alterations recommended; or in a plain
+    size."""
     project = load(home, id)
     form, errors = bind(_MemberForm, typed, home.units.small)
     member = None if form is None else _member(home, project, form, errors)
@@ -135,18 +144,35 @@ def _member(home: House, project: ProjectView, form: _MemberForm, errors: Errors
     if kind == "size" and which in project.pattern.envelope.sizes:
         return Member(f"size {which}", which, form.count)
     if kind == "like" and project.size is not None:
-        return Member(f"another size {project.size}", project.size, form.count, project.choices.blend if project.choices else (),
-                      project.alterations)  # fmt: skip
+        return Member(
+            name=f"another size {project.size}",
+            size=project.size,
+            count=form.count,
+            blend=project.choices.blend if project.choices else (),
+            alterations=project.alterations,
+        )
     person = people.person(home.db, int(which)) if kind == "person" and which.isdigit() and len(which) < 12 else None
     if person is None:
         errors["whose"] = "Choose for whom, or which size."
         return None
-    choosing = Choosing(person.body, project.pattern, project.record.view, project.record.fit.wish, home.units)
+    choosing = Choosing(
+        body=person.body,
+        pattern=project.pattern,
+        view=project.record.view,
+        wish=project.record.fit.wish,
+        units=home.units,
+    )
     best, _ = recommended(choosing, proposals(choosing))
     if best.size is None:
         errors["whose"] = f"No size can be told for {person.name}: {best.reason}"
         return None
-    return Member(f"{person.name.split(',')[0]}, size {best.size}", best.size, form.count, best.blend, best.alterations)
+    return Member(
+        name=f"{person.name.split(',')[0]}, size {best.size}",
+        size=best.size,
+        count=form.count,
+        blend=best.blend,
+        alterations=best.alterations,
+    )
 
 
 # ---------------------------------------------------------------- notions
@@ -165,7 +191,7 @@ def add_notion(home: Home, id: int, typed: Typing) -> Response:
     if form is None or errors:
         return _page(home, project, typed, errors, status=422)
     edge = form.edge if form.length is None else ""
-    wanted = Wanted(form.what, form.length or 0.0, edge, form.number)
+    wanted = Wanted(kind=form.what, length=form.length or 0.0, edge=edge, count=form.number)
     projects.keep_reckoning(home.db, id, replace(project.reckoning, wanted=(*project.reckoning.wanted, wanted)))
     return go(f"/projects/{id}/cloth/extras")
 
@@ -190,12 +216,26 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
     kept, size = project.reckoning, project.size
     edges = edges_to_choose(project.garment)
     return home.page(
-        "cloth_extras.html", status, project=project, station="cloth", part="extras", typed=typed, errors=errors,
-        strips=[(r, cut_figures(r), _yield(r)) for r in kept.rectangles], kinds=list(RectangleKind),
-        roles=[role for role in Role if role is not Role.UNDERLINING], people=people.people(home.db), sizes=project.pattern.envelope.sizes,
-        buttons=needs_buttons(project.garment, size), number=garments(kept.batch), costs=_costs(project), wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
-        notion_kinds=list(WantedKind), edges=edges, words=lambda mm: format_length(mm, home.units, fine=True),
-    )  # fmt: skip
+        "cloth_extras.html",
+        status,
+        project=project,
+        station="cloth",
+        part="extras",
+        typed=typed,
+        errors=errors,
+        strips=[(r, cut_figures(r), _yield(r)) for r in kept.rectangles],
+        kinds=list(RectangleKind),
+        roles=[role for role in Role if role is not Role.UNDERLINING],
+        people=people.people(home.db),
+        sizes=project.pattern.envelope.sizes,
+        buttons=needs_buttons(project.garment, size),
+        number=garments(kept.batch),
+        costs=_costs(project),
+        wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
+        notion_kinds=list(WantedKind),
+        edges=edges,
+        words=lambda mm: format_length(mm, home.units, fine=True),
+    )
 
 
 def _yield(r: Rectangle) -> Working | None:

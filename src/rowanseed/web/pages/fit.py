@@ -71,13 +71,17 @@ def choose_size(home: Home, id: int, typed: Typing) -> Response:
         blend = tuple((level, typed.get(f"blend-{level}", "") or form.size) for level in levels)
         if all(size == form.size for _, size in blend):
             blend = ()
-        # A reason may be added to what a school gave; another size is the sewist's own, without what the school altered.
+        # A reason may be added to what a school gave; another size is the sewist's own,
+        # without what the school altered.
         same = project.record.size == form.size and before.blend == blend
         fit = replace(before, reason=form.reason, blend=blend)
         if not same:
             fit = replace(fit, school=None, alterations=_own(project))
         try:
-            altered(project.pattern, Choices(project.record.view, form.size, fit.blend, fit.alterations))
+            altered(
+                project.pattern,
+                Choices(view=project.record.view, size=form.size, blend=fit.blend, alterations=fit.alterations),
+            )
         except RowanseedError as error:
             errors["size"] = f"{error.problem} {error.remedy}".strip()
         else:
@@ -97,10 +101,18 @@ def choose_school(home: Home, id: int, typed: Typing) -> Response:
         return _page(home, project, typed, errors, status=422)
     before = project.record.fit
     own = tuple(a for a in _own(project) if a not in proposal.alterations)
-    fit = replace(before, school=proposal.school, reason=form.reason, blend=proposal.blend,
-                alterations=(*proposal.alterations, *own))  # fmt: skip
+    fit = replace(
+        before,
+        school=proposal.school,
+        reason=form.reason,
+        blend=proposal.blend,
+        alterations=(*proposal.alterations, *own),
+    )
     try:
-        altered(project.pattern, Choices(project.record.view, proposal.size, fit.blend, fit.alterations))
+        altered(
+            project.pattern,
+            Choices(view=project.record.view, size=proposal.size, blend=fit.blend, alterations=fit.alterations),
+        )
     except RowanseedError as error:
         return _page(home, project, typed, {"school": f"{error.problem} {error.remedy}".strip()}, status=422)
     projects.choose_fit(home.db, id, proposal.size, fit, project.person.measuring_id)
@@ -133,7 +145,7 @@ def wish(home: Home, id: int, typed: Typing) -> Response:
                 own[row.measure] = (band.least, band.most)
     if form is None or errors:
         return _page(home, project, typed, errors, status=422)
-    fit = replace(project.record.fit, wish=Wish(form.fit, form.over, form.stretch, own))
+    fit = replace(project.record.fit, wish=Wish(fit=form.fit, over=form.over, stretch=form.stretch, own=own))
     projects.choose_fit(home.db, id, project.record.size, fit, project.record.measuring_id)
     return go(f"/projects/{id}/fit")
 
@@ -147,20 +159,42 @@ def _page(
     levels = blendable(project.pattern, size) if size else ()
     blend = dict(project.choices.blend) if project.choices else {}
     shown = {
-        "size": size or "", "reason": fit.reason, "fit": fit.wish.fit.value, "over": fit.wish.over.value,
+        "size": size or "",
+        "reason": fit.reason,
+        "fit": fit.wish.fit.value,
+        "over": fit.wish.over.value,
         "stretch": f"{fit.wish.stretch * 100:g}" if fit.wish.stretch else "",
         **{f"blend-{level}": blend.get(level, "") for level in levels},
-        **{f"{end}-{m}": format_length(band[k], home.units, fine=True)
-           for m, band in fit.wish.own.items() for k, end in enumerate(("least", "most"))},
-    }  # fmt: skip
+        **{
+            f"{end}-{m}": format_length(band[k], home.units, fine=True)
+            for m, band in fit.wish.own.items()
+            for k, end in enumerate(("least", "most"))
+        },
+    }
     return home.page(
-        "fit.html", status, project=project, station="fit", part="size", best=best, why=why, rows=project.rows, errors=errors,
-        typed={**shown, **(typed or {})}, taken=_taken(project), measures=MEASURE, measure_name=measure_name,
+        "fit.html",
+        status,
+        project=project,
+        station="fit",
+        part="size",
+        best=best,
+        why=why,
+        rows=project.rows,
+        errors=errors,
+        typed={**shown, **(typed or {})},
+        taken=_taken(project),
+        measures=MEASURE,
+        measure_name=measure_name,
         bars=draw_ease(project.rows, home.units, thread(colour), pale(colour, 0.6)) if project.rows else None,
-        girths=[r.measure for r in best.rows] or [r.measure for r in project.rows], levels=levels, blend=blend, fits=Fit, overs=Over,
+        girths=[r.measure for r in best.rows] or [r.measure for r in project.rows],
+        levels=levels,
+        blend=blend,
+        fits=Fit,
+        overs=Over,
         wrong_age=_wrong_age(project),
-        missing=[m for m in project.pattern.envelope.sized_by if m not in project.body], length=_length(project),
-    )  # fmt: skip
+        missing=[m for m in project.pattern.envelope.sized_by if m not in project.body],
+        length=_length(project),
+    )
 
 
 def _wrong_age(project: ProjectView) -> bool:
@@ -185,4 +219,6 @@ def _length(project: ProjectView) -> Working | None:
     if change:
         given.append(Given("blended or altered", length(change), Source.DRAWING))
     formula = "printed length" + (" + change" if change else "")
-    return Working("Finished length", length(row[project.size] + change), formula, tuple(given))
+    return Working(
+        name="Finished length", quantity=length(row[project.size] + change), formula=formula, given=tuple(given)
+    )

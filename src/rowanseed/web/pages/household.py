@@ -28,11 +28,11 @@ def save(home: Home, typed: Typing) -> Response:
     set_habits(
         home.db,
         Habits(
-            units,
-            "overlocker" in typed,
-            "hem_by_hand" in typed,
-            money,
-            4 if typed.get("overlock_threads") == "4" else 3,
+            units=units,
+            overlocker="overlocker" in typed,
+            hem_by_hand="hem_by_hand" in typed,
+            money=money,
+            overlock_threads=4 if typed.get("overlock_threads") == "4" else 3,
         ),
     )
     return go("/household?saved")

@@ -54,7 +54,9 @@ def events(home: Home, id: int) -> Response:
 
 
 def asked_of(plan: ClothPlan) -> Asked:
-    return Asked(plan.role.value.capitalize(), plan.problem, plan.question, bool(plan.answers))
+    return Asked(
+        label=plan.role.value.capitalize(), problem=plan.problem, question=plan.question, answered=bool(plan.answers)
+    )
 
 
 def unmatched_of(home: House, plan: ClothPlan) -> Asked | None:
@@ -64,7 +66,13 @@ def unmatched_of(home: House, plan: ClothPlan) -> Asked | None:
     question = lays.question_of(plan.unmatched)
     if lays.answers(home.db, question) and jobs.state(question) is None:
         return None
-    return Asked(f"{plan.role.value.capitalize()}, not matched", plan.unmatched, question, False, True)
+    return Asked(
+        label=f"{plan.role.value.capitalize()}, not matched",
+        problem=plan.unmatched,
+        question=question,
+        answered=False,
+        patient=True,
+    )
 
 
 def follow(home: House, asked: list[Asked], seconds: float) -> Response:

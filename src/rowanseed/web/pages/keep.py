@@ -91,8 +91,13 @@ def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
         raise NotFound("cloth")
     form, errors = bind(_UsedForm, typed, home.units.large)
     if form is None:
-        return _page(home, project, {f"{k}-{role}": v for k, v in typed.items()},
-                     {f"{k}-{role}": v for k, v in errors.items()}, status=422)  # fmt: skip
+        return _page(
+            home,
+            project,
+            {f"{k}-{role}": v for k, v in typed.items()},
+            {f"{k}-{role}": v for k, v in errors.items()},
+            status=422,
+        )
     projects.set_cloth_used(home.db, id, chosen, form.used, form.used_on)
     return go(f"/projects/{id}/keep")
 
@@ -106,6 +111,16 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
     shown = {f"used-{r.value}": format_cloth(u.mm, home.units) for r, u in used.items()}
     shown |= {f"used_on-{r.value}": used[r].used_on if r in used else home.today.isoformat() for r in project.roles}
     return home.page(
-        "keep.html", status, project=project, station="keep", notes=projects.notes(home.db, project.record.id),
-        title=title, lessons=lessons.lessons(home.db, project.record.id), places=places(project), used=used, planned=planned, typed={**shown, **typed}, errors=errors,
-    )  # fmt: skip
+        "keep.html",
+        status,
+        project=project,
+        station="keep",
+        notes=projects.notes(home.db, project.record.id),
+        title=title,
+        lessons=lessons.lessons(home.db, project.record.id),
+        places=places(project),
+        used=used,
+        planned=planned,
+        typed={**shown, **typed},
+        errors=errors,
+    )

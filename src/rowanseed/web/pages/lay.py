@@ -56,15 +56,30 @@ def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None)
             refusals=refusals,
         )
     cloth = found.entry.cloth
-    items = cut_list(project.cut_pattern, size, found.role, found.problem, plan, cloth.surface)
+    items = cut_list(
+        pattern=project.cut_pattern, size=size, role=found.role, problem=found.problem, plan=plan, surface=cloth.surface
+    )
     longest = max(p.length for p in found.plans.values())
     return home.page(
-        "lay.html", project=project, station="lay", role=found.role, found=found, kind=kind, plan=plan, items=items,
+        "lay.html",
+        project=project,
+        station="lay",
+        role=found.role,
+        found=found,
+        kind=kind,
+        plan=plan,
+        items=items,
         picture=draw_lay(plan, found.problem.cloth, cloth, items, LayView(home.units)),
-        thumbs={k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(laid(p)), longest) for k, p in found.plans.items()},
+        thumbs={
+            k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(laid(p)), longest)
+            for k, p in found.plans.items()
+        },
         refusals=_refusals(project, found),
-        way=laid_words(laid(plan)), ways={k: laid(p) for k, p in found.plans.items()}, used=_used(found, plan), skewed=_skewed(items),
-    )  # fmt: skip
+        way=laid_words(laid(plan)),
+        ways={k: laid(p) for k, p in found.plans.items()},
+        used=_used(found, plan),
+        skewed=_skewed(items),
+    )
 
 
 def _refusals(project: ProjectView, found: ClothPlan) -> dict[str, str]:
@@ -77,10 +92,15 @@ def _used(found: ClothPlan, plan: Plan) -> Working:
     area = sum(piece.area * piece.cut for piece in found.problem.pieces) / 1e6
     usable = plan.length * (found.problem.cloth.width - 2 * found.problem.cloth.selvedge) / 1e6
     return Working(
-        "Cloth used", percent(round(plan.density(found.problem), 3)), "area of the pieces ÷ usable cloth in the lay's length",
-        (Given("area of all pieces, m²", count(round(area, 3)), Source.DRAWING),
-         Given("usable cloth, m²", count(round(usable, 3)), Source.WORKED_OUT)), "to 0.1 %",
-    )  # fmt: skip
+        name="Cloth used",
+        quantity=percent(round(plan.density(found.problem), 3)),
+        formula="area of the pieces ÷ usable cloth in the lay's length",
+        given=(
+            Given("area of all pieces, m²", count(round(area, 3)), Source.DRAWING),
+            Given("usable cloth, m²", count(round(usable, 3)), Source.WORKED_OUT),
+        ),
+        rounding="to 0.1 %",
+    )
 
 
 def _skewed(items: tuple[CutItem, ...]) -> list[str]:
@@ -121,12 +141,12 @@ def download(home: Home, id: int, role: str, document: str) -> Response:
         return Response(json.dumps(plan_document(found.plan)), media_type="application/json", headers=headers)
     if document == "lay.svg":
         items = cut_list(
-            project.cut_pattern,
-            project.size,
-            found.role,
-            found.problem,
-            found.plan,
-            found.entry.cloth.surface,
+            pattern=project.cut_pattern,
+            size=project.size,
+            role=found.role,
+            problem=found.problem,
+            plan=found.plan,
+            surface=found.entry.cloth.surface,
         )
         text = draw_lay(found.plan, found.problem.cloth, found.entry.cloth, items, LayView(home.units, numbered=True))
         return Response(text, media_type="image/svg+xml", headers=headers)

@@ -46,8 +46,17 @@ class _LayersForm(Form):
     fused: Literal["yes"] | None = None
 
     def layers(self, faced: tuple[str, ...]) -> Layers:
-        return Layers(self.lining, self.pleat, self.hem, self.pad or 0.0, self.underlined == "yes", self.interfacing,
-                      self.trim_under_collar == "yes", faced, self.fused == "yes")  # fmt: skip
+        return Layers(
+            lining=self.lining,
+            pleat=self.pleat,
+            hem=self.hem,
+            pad=self.pad or 0.0,
+            underlined=self.underlined == "yes",
+            interfacing=self.interfacing,
+            trim_under_collar=self.trim_under_collar == "yes",
+            faced=faced,
+            fused=self.fused == "yes",
+        )
 
 
 @router.get("/projects/{id}/cloth/layers")
@@ -55,12 +64,16 @@ def show(home: Home, id: int) -> Response:
     project = load(home, id)
     chosen = project.reckoning.layers
     typed = {
-        "lining": chosen.lining.value, "pleat": chosen.pleat.value, "hem": chosen.hem.value,
+        "lining": chosen.lining.value,
+        "pleat": chosen.pleat.value,
+        "hem": chosen.hem.value,
         "pad": format_length(chosen.pad, home.units, fine=True) if chosen.pad else "",
-        "underlined": "yes" if chosen.underlined else "", "interfacing": chosen.interfacing.value,
-        "trim_under_collar": "yes" if chosen.trim_under_collar else "", "fused": "yes" if chosen.fused else "",
+        "underlined": "yes" if chosen.underlined else "",
+        "interfacing": chosen.interfacing.value,
+        "trim_under_collar": "yes" if chosen.trim_under_collar else "",
+        "fused": "yes" if chosen.fused else "",
         **{f"faced-{id}": "yes" for id in chosen.faced},
-    }  # fmt: skip
+    }
     return _page(home, project, typed, {})
 
 
@@ -89,12 +102,27 @@ def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Erro
     found = derivations(drawn, derived, layers, home.units)
     colour = f"#{project.colour}"
     return home.page(
-        "cloth_layers.html", status, project=project, station="cloth", part="layers", typed=typed, errors=errors, found=found,
-        picture=draw_derived(found, size, thread(colour), pale(colour, 0.72)) if found else draw_nest(
-            drawn, size, thread(colour), [piece for piece, _ in drawn.pieces_for(Role.MAIN, view)]),
-        offers=_offers(project), pleats=list(Pleat), hems=list(LiningHem), interfacings=list(InterfacingSchool),
-        shorter=shorter(drawn), ease=FOLD_OF_EASE, pleat=PLEAT_DEPTH, deep=DEPTH, second=_second_layers(layers),
-    )  # fmt: skip
+        "cloth_layers.html",
+        status,
+        project=project,
+        station="cloth",
+        part="layers",
+        typed=typed,
+        errors=errors,
+        found=found,
+        picture=draw_derived(found, size, thread(colour), pale(colour, 0.72))
+        if found
+        else draw_nest(drawn, size, thread(colour), [piece for piece, _ in drawn.pieces_for(Role.MAIN, view)]),
+        offers=_offers(project),
+        pleats=list(Pleat),
+        hems=list(LiningHem),
+        interfacings=list(InterfacingSchool),
+        shorter=shorter(drawn),
+        ease=FOLD_OF_EASE,
+        pleat=PLEAT_DEPTH,
+        deep=DEPTH,
+        second=_second_layers(layers),
+    )
 
 
 def _second_layers(layers: Layers) -> list[str]:

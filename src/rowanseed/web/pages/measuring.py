@@ -32,7 +32,7 @@ def guide(home: Home, age: str = "adult") -> Response:
 
 @router.get("/people/{id}/measure")
 def step(home: Home, id: int, project: int | None = None, step: int = 0) -> Response:
-    return _page(home, _person(home, id), project, step, {}, {})
+    return _page(home=home, person=_person(home, id), project=project, step=step, typed={}, errors={})
 
 
 @router.post("/people/{id}/measure")
@@ -44,12 +44,14 @@ def take(home: Home, id: int, typed: Typing, project: int | None = None, step: i
     key = keys[step]
     form, errors = bind(_One, typed, home.units.small)
     if form is None:
-        return _page(home, person, project, step, typed, {key: errors["value"]}, status=422)
+        return _page(
+            home=home, person=person, project=project, step=step, typed=typed, errors={key: errors["value"]}, status=422
+        )
     if form.value is not None and typed["value"] != _shown(home, person, key):
         body = {**person.body, key: form.value}
         doubt = next((q.text for q in questions(body, person.age, home.units) if q.key == key), "")
         if doubt and typed.get("confirmed") != typed["value"]:
-            return _page(home, person, project, step, typed, {}, doubt=doubt)
+            return _page(home=home, person=person, project=project, step=step, typed=typed, errors={}, doubt=doubt)
         people.save_person(home.db, id, person.name, person.age, body, home.today)
     after = step + 1
     if after < len(keys):
@@ -76,15 +78,31 @@ def _shown(home: House, person: Person, key: str) -> str:
 
 
 def _page(
-    home: House, person: Person, project: int | None, step: int, typed: dict[str, str], errors: Errors, *,
-    status: int = 200, doubt: str = "",
-) -> Response:  # fmt: skip
+    home: House,
+    person: Person,
+    project: int | None,
+    step: int,
+    typed: dict[str, str],
+    errors: Errors,
+    *,
+    status: int = 200,
+    doubt: str = "",
+) -> Response:
     keys = _keys(home, project)
     step = min(max(step, 0), len(keys) - 1)
     key = keys[step]
     record = projects.project(home.db, project) if project else None
     return home.page(
-        "measure_me.html", status, person=person, project_record=record, keys=keys, step=step, measure=MEASURE[key],
-        figure=draw_measure(MEASURE[key], person.age), typed={key: typed.get("value", _shown(home, person, key))}, errors=errors,
-        doubt=doubt, measures=MEASURE,
-    )  # fmt: skip
+        "measure_me.html",
+        status,
+        person=person,
+        project_record=record,
+        keys=keys,
+        step=step,
+        measure=MEASURE[key],
+        figure=draw_measure(MEASURE[key], person.age),
+        typed={key: typed.get("value", _shown(home, person, key))},
+        errors=errors,
+        doubt=doubt,
+        measures=MEASURE,
+    )

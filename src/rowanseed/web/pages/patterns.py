@@ -57,9 +57,14 @@ def show(home: Home, id: int) -> Response:
     walks = [(size, w) for size in sizes for w in walk(pattern, size)]
     worst = max(walks, key=lambda found: abs(found[1].fault), default=None)
     return home.page(
-        "pattern.html", id=id, pattern=pattern, size=middle, worst=worst, measures=MEASURE,
+        "pattern.html",
+        id=id,
+        pattern=pattern,
+        size=middle,
+        worst=worst,
+        measures=MEASURE,
         nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
-    )  # fmt: skip
+    )
 
 
 @router.get("/patterns/{id}/document.json")
@@ -67,8 +72,11 @@ def document(home: Home, id: int) -> Response:
     text = patterns.pattern_document(home.db, id)
     if text is None:
         raise NotFound("pattern")
-    return Response(text, media_type="application/json",
-                    headers={"Content-Disposition": f'attachment; filename="pattern-{id}.json"'})  # fmt: skip
+    return Response(
+        text,
+        media_type="application/json",
+        headers={"Content-Disposition": f'attachment; filename="pattern-{id}.json"'},
+    )
 
 
 # ---------------------------------------------------------------- drawings
@@ -77,7 +85,7 @@ def document(home: Home, id: int) -> Response:
 @router.get("/drawings/{id}")
 def ask(home: Home, id: int) -> Response:
     name, drawing = _drawing(home, id)
-    return _ask(home, id, name, drawing, {}, {})
+    return _ask(home=home, id=id, filename=name, drawing=drawing, typed={}, errors={})
 
 
 @router.post("/drawings/{id}")
@@ -92,12 +100,12 @@ def decide(home: Home, id: int, typed: Typing) -> Response:
     if not decisions and not errors:
         errors["form"] = "Say of at least one outline that it is cut."
     if errors:
-        return _ask(home, id, filename, drawing, typed, errors, status=422)
+        return _ask(home=home, id=id, filename=filename, drawing=drawing, typed=typed, errors=errors, status=422)
     try:
         made = pattern_of(drawing, decisions, name, typed.get("garment", "").strip(), chart)
     except PatternError as error:
         errors["form"] = f"{error.where}: {error.problem}"
-        return _ask(home, id, filename, drawing, typed, errors, status=422)
+        return _ask(home=home, id=id, filename=filename, drawing=drawing, typed=typed, errors=errors, status=422)
     stored = patterns.add_pattern(home.db, made, home.today)
     patterns.forget_drawing(home.db, id)
     return go(f"/patterns/{stored}")
@@ -122,14 +130,26 @@ def _ask(
 ) -> Response:
     size = drawing.sizes[0]
     return home.page(
-        "drawing.html", status, id=id, filename=filename, drawing=drawing, typed=typed, errors=errors,
-        charted=[MEASURE[key] for key in CHARTED], roles=list(Role), grains=list(Grain), size=size,
+        "drawing.html",
+        status,
+        id=id,
+        filename=filename,
+        drawing=drawing,
+        typed=typed,
+        errors=errors,
+        charted=[MEASURE[key] for key in CHARTED],
+        roles=list(Role),
+        grains=list(Grain),
+        size=size,
         folds={
-            piece.id: [*(("", f) for f in fold_choices(piece, size, False)), *(("across", f) for f in fold_choices(piece, size, True))]
+            piece.id: [
+                *(("", f) for f in fold_choices(piece, size, False)),
+                *(("across", f) for f in fold_choices(piece, size, True)),
+            ]
             for piece in drawing.pieces
         },
         picture=draw_outlines(drawing, size),
-    )  # fmt: skip
+    )
 
 
 def _decisions(drawing: Drawing, typed: dict[str, str], errors: dict[str, str]) -> dict[str, Decision]:
@@ -150,9 +170,14 @@ def _decisions(drawing: Drawing, typed: dict[str, str], errors: dict[str, str]) 
             errors[f"fold-{n}"] = "That edge does not run along the grain, so it cannot lie on the fold."
             continue
         out[piece.id] = Decision(
-            typed.get(f"name-{n}", "").strip() or piece.name, Role(role) if known else Role.MAIN, int(count),
-            typed.get(f"pair-{n}") == "yes", fold, across, Grain(grain) if known else Grain.LENGTHWISE,
-        )  # fmt: skip
+            name=typed.get(f"name-{n}", "").strip() or piece.name,
+            role=Role(role) if known else Role.MAIN,
+            count=int(count),
+            pair=typed.get(f"pair-{n}") == "yes",
+            fold=fold,
+            grain_across_page=across,
+            grain=Grain(grain) if known else Grain.LENGTHWISE,
+        )
     return out
 
 

@@ -100,13 +100,28 @@ def _fingerprint(body: dict[str, float]) -> str:
 
 
 def _form(
-    home: House, person: Person | None, typed: dict[str, str], errors: Errors, doubts: Any, *,
-    status: int = 200, confirm: str = "",
-) -> Response:  # fmt: skip
+    home: House,
+    person: Person | None,
+    typed: dict[str, str],
+    errors: Errors,
+    doubts: Any,
+    *,
+    status: int = 200,
+    confirm: str = "",
+) -> Response:
     sets = people.measurings(home.db, person.id) if person else []
     history = _history(sets)
     return home.page(
-        "person.html", status, sets=sets, used=_used(home, sets), ever={key for s in sets for key in s.body},
-        history=draw_history(history, CHALK, home.units) if history else None, person=person, typed=typed, errors=errors, measures=MEASURES,
-        doubts={d.key: d.text for d in doubts}, confirm=confirm,
-    )  # fmt: skip
+        "person.html",
+        status,
+        sets=sets,
+        used=_used(home, sets),
+        ever={key for s in sets for key in s.body},
+        history=draw_history(history, CHALK, home.units) if history else None,
+        person=person,
+        typed=typed,
+        errors=errors,
+        measures=MEASURES,
+        doubts={d.key: d.text for d in doubts},
+        confirm=confirm,
+    )

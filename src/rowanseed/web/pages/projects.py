@@ -46,9 +46,14 @@ def _number(text: str | None) -> int:
 
 def _form(home: House, typed: dict[str, str], errors: dict[str, str], *, status: int = 200) -> Response:
     return home.page(
-        "project_new.html", status, typed=typed, errors=errors, people=people.people(home.db),
-        patterns=patterns.patterns(home.db), cloths=cloths.cloths(home.db),
-    )  # fmt: skip
+        "project_new.html",
+        status,
+        typed=typed,
+        errors=errors,
+        people=people.people(home.db),
+        patterns=patterns.patterns(home.db),
+        cloths=cloths.cloths(home.db),
+    )
 
 
 @router.get("/projects/{id}")

@@ -37,11 +37,20 @@ def show(home: Home, id: int, step: str | None = None) -> Response:
         picture = draw_edges(project.garment, project.size, shown.edges, thread(f"#{project.colour}"))
     titles = {s.id: s.title for s in steps}
     return home.page(
-        "sew.html", project=project, station="sew", sittings=sittings(steps), shown=shown, done=done, picture=picture,
-        number=len(steps) - len(left), total=len(steps), titles=titles, trips=trips(steps),
+        "sew.html",
+        project=project,
+        station="sew",
+        sittings=sittings(steps),
+        shown=shown,
+        done=done,
+        picture=picture,
+        number=len(steps) - len(left),
+        total=len(steps),
+        titles=titles,
+        trips=trips(steps),
         line=draw_order(steps, done, shown.id if shown else None, thread(f"#{project.colour}")) if steps else None,
         position=steps.index(shown) + 1 if shown else 0,
-    )  # fmt: skip
+    )
 
 
 def sittings(steps: tuple[Step, ...]) -> list[Sitting]:

@@ -37,15 +37,31 @@ def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]
     out = [_cloth_line(project, role, taken) for role in project.roles]
     main = project.cloth_entries.get(Role.MAIN)
     found = notions(
-        project.garment, project.record.view, project.choices.size, main.cloth if main else None,
-        overlocker=home.habits.overlocker, garments=garments(project.reckoning.batch), threads=home.habits.overlock_threads,
+        project.garment,
+        project.record.view,
+        project.choices.size,
+        main.cloth if main else None,
+        overlocker=home.habits.overlocker,
+        garments=garments(project.reckoning.batch),
+        threads=home.habits.overlock_threads,
         card=project.reckoning.card,
-    )  # fmt: skip
+    )
     size, number = project.choices.size, garments(project.reckoning.batch)
     besides = (wanted(project.garment, size, w) for w in asked_for(project.garment, project.reckoning.layers))
     found = (*found, *(replace(n, count=n.count * number) for n in besides))
     found = (*found, *(wanted(project.garment, size, w) for w in project.reckoning.wanted))
-    out += [Line(n.kind, n.what, n.count, n.unit, n.length, (name,), (n.working,)) for n in found]
+    out += [
+        Line(
+            group=n.kind,
+            what=n.what,
+            count=n.count,
+            unit=n.unit,
+            length=n.length,
+            projects=(name,),
+            workings=(n.working,),
+        )
+        for n in found
+    ]
     return out
 
 
@@ -56,8 +72,17 @@ def _cloth_line(project: ProjectView, role: Role, taken: dict[int, tuple[float, 
     what = entry.cloth.name if entry else f"{role.value.capitalize()} cloth"
     width = entry.cloth.width if entry else None
     if needed is None or entry is None:
-        return Line(group, what, 1, "", None, (name,), (), width=width)
-    line = Line(group, what, 1, "", needed.to_buy.value, (name,), (needed.to_buy,), width=width)
+        return Line(group=group, what=what, count=1, unit="", length=None, projects=(name,), workings=(), width=width)
+    line = Line(
+        group=group,
+        what=what,
+        count=1,
+        unit="",
+        length=needed.to_buy.value,
+        projects=(name,),
+        workings=(needed.to_buy,),
+        width=width,
+    )
     before, whose = taken.get(entry.id, (0.0, ""))
     if entry.cut_by is None:
         taken[entry.id] = (before + needed.ready.value, name)
@@ -84,10 +109,19 @@ def show(home: Home, project: Chosen = []) -> Response:  # noqa: B006 (FastAPI c
     prices = {line: price for line in lines if (price := _price(line)) is not None}
     total = sum(price.amount for line, price in prices.items() if not line.home)
     return home.page(
-        "shopping.html", lines=lines, groups=GROUPS, prices=prices, total=total, shop=shop_name(), currency=currency(),
-        every=projects.projects(home.db), chosen={view.record.id for view in views},
-        by_name={view.record.name: view.record.id for view in views}, key="-".join(str(view.record.id) for view in views), query="&".join(f"project={view.record.id}" for view in views),
-    )  # fmt: skip
+        "shopping.html",
+        lines=lines,
+        groups=GROUPS,
+        prices=prices,
+        total=total,
+        shop=shop_name(),
+        currency=currency(),
+        every=projects.projects(home.db),
+        chosen={view.record.id for view in views},
+        by_name={view.record.name: view.record.id for view in views},
+        key="-".join(str(view.record.id) for view in views),
+        query="&".join(f"project={view.record.id}" for view in views),
+    )
 
 
 def _list(home: House, views: list[ProjectView]) -> tuple[Line, ...]:

@@ -91,9 +91,10 @@ class Tried:
         """
         by_itself = {a.tactics[0]: a.saves or 0.0 for a in self.single}
         found = [a for a in self.single if a.is_useful] + [
-            a for a in self.together
+            a
+            for a in self.together
             if a.is_useful and (a.saves is None or a.saves > max(by_itself[t] for t in a.tactics) + WORTH_IT)
-        ]  # fmt: skip
+        ]
         short = not self.plain.fits
         return sorted(found, key=lambda a: (not a.fits, a.points if a.fits and short else 0, -(a.saves or 0), a.points))
 
@@ -123,10 +124,16 @@ def _attempt(
     ready = need(best.length, entry.cloth, problem.gap, home.units).ready.value if best else None
     name = in_household_units(", and ".join(t.value for t in tactics), home.units)
     return Attempt(
-        tactics, name, problem, question, bool(answers), tuple(a for a in answers.values() if isinstance(a, Plan)),
-        refusal(answers, project.cut_with(role, tactics), home.units), ready,
-        hand is not None and ready is not None and ready <= hand + 1,
-    )  # fmt: skip
+        tactics=tactics,
+        name=name,
+        problem=problem,
+        question=question,
+        answered=bool(answers),
+        plans=tuple(a for a in answers.values() if isinstance(a, Plan)),
+        refusal=refusal(answers, project.cut_with(role, tactics), home.units),
+        ready=ready,
+        fits=hand is not None and ready is not None and ready <= hand + 1,
+    )
 
 
 def _taken_over(
@@ -149,9 +156,12 @@ def _taken_over(
 def _tried(home: House, project: ProjectView, role: Role) -> Tried:
     plain = _attempt(home, project, role, ())
     every = offered(
-        project.altered.pattern, project.record.view, role,
-        one_way=plain.problem.cloth.one_way, batch=bool(project.reckoning.batch),
-    )  # fmt: skip
+        project.altered.pattern,
+        project.record.view,
+        role,
+        one_way=plain.problem.cloth.one_way,
+        batch=bool(project.reckoning.batch),
+    )
     steps = frozenset(step.id for step in _steps(project, role, ()))
     single = tuple(
         _with_price(project, role, plain, _attempt(home, project, role, (t,), (plain,)), steps) for t in every
@@ -194,20 +204,38 @@ def short(home: Home, id: int, role: str | None = None) -> Response:
     ranked = tried.ranked()
     shown = {a.tactics for a in ranked}
     return home.page(
-        "cloth_short.html", project=project, station="cloth", part="short", role=chosen, plain=tried.plain, ranked=ranked,
-        best=next((a for a in ranked if a.fits), None), left=tried.waiting,
+        "cloth_short.html",
+        project=project,
+        station="cloth",
+        part="short",
+        role=chosen,
+        plain=tried.plain,
+        ranked=ranked,
+        best=next((a for a in ranked if a.fits), None),
+        left=tried.waiting,
         hand=project.cloth_plans[chosen].entry.cloth.ready_length,
         idle=[a for a in tried.single if a.plans and a.tactics not in shown],
-        refused=[a for a in tried.single if a.answered and not a.plans], taken=project.tactics(chosen),
-        least=min((a.ready for a in tried.every if a.ready is not None), default=None), entry=project.cloth_plans[chosen].entry,
-    )  # fmt: skip
+        refused=[a for a in tried.single if a.answered and not a.plans],
+        taken=project.tactics(chosen),
+        least=min((a.ready for a in tried.every if a.ready is not None), default=None),
+        entry=project.cloth_plans[chosen].entry,
+    )
 
 
 @router.get("/projects/{id}/short/{role}/events")
 def short_events(home: Home, id: int, role: str) -> Response:
     project = load(home, id)
     waiting = _tried(home, project, _role(project, role)).waiting
-    asked = [Asked(a.name.capitalize() or "As it is", a.problem, a.question, False, True) for a in waiting]
+    asked = [
+        Asked(
+            label=a.name.capitalize() or "As it is",
+            problem=a.problem,
+            question=a.question,
+            answered=False,
+            patient=True,
+        )
+        for a in waiting
+    ]
     return follow(home, asked, SECONDS_FOR_A_TACTIC)
 
 

@@ -55,10 +55,24 @@ class CellRow:
         """What is still to be searched for this case."""
         if self.refusal:
             return []
-        found = [] if self.need else [Asked(self.words, self.cell.problem, self.question, False, True)]
+        found = (
+            []
+            if self.need
+            else [
+                Asked(label=self.words, problem=self.cell.problem, question=self.question, answered=False, patient=True)
+            ]
+        )
         if self.is_comparing and self.cell.unmatched is not None:
             unmatched = self.cell.unmatched
-            found.append(Asked(f"{self.words}, not matched", unmatched, lays.question_of(unmatched), False, True))
+            found.append(
+                Asked(
+                    label=f"{self.words}, not matched",
+                    problem=unmatched,
+                    question=lays.question_of(unmatched),
+                    answered=False,
+                    patient=True,
+                )
+            )
         return found
 
 
@@ -73,7 +87,10 @@ def _rows(home: House, project: ProjectView) -> list[CellRow]:
     questions = [lays.question_of(cell.problem) for cell in every]
     answers = [lays.answers(home.db, question) for question in questions]
     best = best_plans({k: shortest(found) for k, found in enumerate(answers)}, tuple(every))
-    return [_row(home, project, cell, questions[k], answers[k], best[k]) for k, cell in enumerate(every)]
+    return [
+        _row(home=home, project=project, cell=cell, question=questions[k], answers=answers[k], plan=best[k])
+        for k, cell in enumerate(every)
+    ]
 
 
 def _row(home: House, project: ProjectView, cell: Cell, question: str, answers: Answers, plan: Plan | None) -> CellRow:
@@ -82,14 +99,24 @@ def _row(home: House, project: ProjectView, cell: Cell, question: str, answers: 
     # Only what has been searched counts as known, even where another case's lay would serve.
     shown = plan if answers else None
     unmatched = None if cell.unmatched is None else shortest(lays.answers(home.db, lays.question_of(cell.unmatched)))
-    needed = None if shown is None else need(shown.length, cell.cloth, cell.problem.gap, home.units,
-                                             unmatched.length if unmatched else None)  # fmt: skip
+    needed = (
+        None
+        if shown is None
+        else need(shown.length, cell.cloth, cell.problem.gap, home.units, unmatched.length if unmatched else None)
+    )
     return CellRow(
-        cell, question, needed, laid(shown) if shown else "",
-        refusal(answers, project.cut_pattern, home.units) if plan is None else "", near if is_same else None,
-        convert(near.length, near.width, cell.width, add_nap=cell.one_way and not near.one_way) if near and not is_same else None,
-        format_length(cell.width, home.units), cell.unmatched is not None and unmatched is None,
-    )  # fmt: skip
+        cell=cell,
+        question=question,
+        need=needed,
+        way=laid(shown) if shown else "",
+        refusal=refusal(answers, project.cut_pattern, home.units) if plan is None else "",
+        printed=near if is_same else None,
+        converted=convert(near.length, near.width, cell.width, add_nap=cell.one_way and not near.one_way)
+        if near and not is_same
+        else None,
+        width=format_length(cell.width, home.units),
+        is_comparing=cell.unmatched is not None and unmatched is None,
+    )
 
 
 @router.get("/projects/{id}/cloth/widths")
@@ -99,13 +126,29 @@ def widths(home: Home, id: int) -> Response:
     colour = f"#{project.colour}"
     pictures = {}
     for role in project.roles:
-        bars = [Bar(r.width, r.cell.one_way, r.need.to_buy.value, r.printed.length if r.printed else None)
-                for r in rows if r.cell.role is role and r.need is not None]  # fmt: skip
+        bars = [
+            Bar(
+                name=r.width,
+                one_way=r.cell.one_way,
+                length=r.need.to_buy.value,
+                printed=r.printed.length if r.printed else None,
+            )
+            for r in rows
+            if r.cell.role is role and r.need is not None
+        ]
         if len(bars) > 1:
             pictures[role] = draw_widths(bars, home.units, thread(colour), pale(colour, 0.6), role.value)
     left = [row for row in rows if not row.is_known]
-    return home.page("cloth_widths.html", project=project, station="cloth", part="widths", rows=rows, pictures=pictures, left=left,
-                     explained={row.words: " ".join(filter(None, (_explained(row, home), _nap(row, rows, home)))) for row in rows})  # fmt: skip
+    return home.page(
+        "cloth_widths.html",
+        project=project,
+        station="cloth",
+        part="widths",
+        rows=rows,
+        pictures=pictures,
+        left=left,
+        explained={row.words: " ".join(filter(None, (_explained(row, home), _nap(row, rows, home)))) for row in rows},
+    )
 
 
 def _nap(row: CellRow, rows: list[CellRow], home: House) -> str:
