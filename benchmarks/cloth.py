@@ -7,20 +7,20 @@ from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 
 from benchmarks.figures import Figure, median_seconds
-from rowanseed.core.cloth import Cloth, Direction, Repeat
+from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
+from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.remainder import remainders
+from rowanseed.core.cloth.widths import cells
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningSchool
 from rowanseed.core.derive.layers import with_layers
-from rowanseed.core.garment import Choices, altered, lay_problem
-from rowanseed.core.lay import nofit, tables
+from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, Progress, solve, solve_each
 from rowanseed.core.lay.estimate import estimate
-from rowanseed.core.matching import Matching
-from rowanseed.core.pattern import Role
-from rowanseed.core.remainder import remainders
+from rowanseed.core.lay.search import nofit, tables
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.changes import offered, with_tactics
-from rowanseed.core.widths import cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.web.pages.widths import SECONDS_FOR_A_CELL
+from rowanseed.web.pages.cloth_widths import SECONDS_FOR_A_CELL
 
 MIDDLE = 3
 
@@ -44,7 +44,7 @@ def _first_answers() -> Iterator[Figure]:
         size = pattern.envelope.sizes[MIDDLE]
         problem = lay_problem(
             pattern,
-            Choices("A", size),
+            GarmentChoices("A", size),
             Role.MAIN,
             Cloth(name="c", width=1400, length=2500, selvedge=12, direction=Direction.TWO_WAY),
         )
@@ -62,7 +62,7 @@ def _first_answers() -> Iterator[Figure]:
 
 def _table() -> Iterator[Figure]:
     """All widths, both directions, all cloths of the overshirt on two cores, a job a core as the workers do."""
-    pattern, choices = overshirt.draft(), Choices("A", "L")
+    pattern, choices = overshirt.draft(), GarmentChoices("A", "L")
     drawn = altered(pattern, choices).pattern
     every = [cell for role in pattern.roles("A") for cell in cells(drawn, choices, role, None)]
     _forget()
@@ -79,7 +79,7 @@ def _table() -> Iterator[Figure]:
 
 def _tactics() -> Iterator[Figure]:
     """What each tactic saves on the skirt in one-way cloth, in mm, at two seconds each after the tables."""
-    pattern, choices = six_gore_skirt.draft(), Choices("A", "14")
+    pattern, choices = six_gore_skirt.draft(), GarmentChoices("A", "14")
     cloth = Cloth(name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY)
     base = solve(lay_problem(pattern, choices, Role.MAIN, cloth), Budget(seconds=2.0, computing=True)).length
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
@@ -94,7 +94,7 @@ def _tactics() -> Iterator[Figure]:
 
 def _derived() -> Iterator[Figure]:
     """A lining with all its choices, what is left of a cloth, and what matching costs in length in two seconds each."""
-    pattern, choices = waistcoat.draft(), Choices("A", "14")
+    pattern, choices = waistcoat.draft(), GarmentChoices("A", "14")
     skirt = altered(six_gore_skirt.draft(), choices).pattern
     layers = Layers(LiningSchool.DEDUCT, underlined=True, interfacing=InterfacingSchool.TRIMMED)
     yield Figure(

@@ -14,10 +14,10 @@ from fastapi.testclient import TestClient
 from benchmarks.figures import Figure
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.outline import _curve_length
+from rowanseed.core.geometry.outline import _curve_length
+from rowanseed.core.pattern.walk import walk
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.core.walk import walk
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.demo.household import fill
 from rowanseed.web import remembered

@@ -18,9 +18,8 @@ from shapely.geometry import LineString, Polygon
 from shapely.ops import split
 
 from benchmarks.figures import Figure
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.garment import Choices, lay_problem
-from rowanseed.core.lay import nofit, tables
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, NothingFits, Progress, search
 from rowanseed.core.lay.problem import (
     LayCloth,
@@ -33,7 +32,8 @@ from rowanseed.core.lay.problem import (
     moved,
     wanted_hands,
 )
-from rowanseed.core.pattern import Grain, Role
+from rowanseed.core.lay.search import nofit, tables
+from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.layout_json import read_problem
 from rowanseed.jobs.lays import warm
@@ -52,7 +52,7 @@ def garments() -> dict[str, Problem]:
     for width, direction in ((1120.0, Direction.TWO_WAY), (1500.0, Direction.ONE_WAY)):
         problem = lay_problem(
             draft(),
-            Choices("A", "14"),
+            GarmentChoices("A", "14"),
             Role.MAIN,
             Cloth(name="c", width=width, length=None, selvedge=12, direction=direction),
         )
@@ -163,7 +163,7 @@ def _mixed() -> Iterator[Figure]:
     """
     skirt = lay_problem(
         draft(),
-        Choices("A", "18"),
+        GarmentChoices("A", "18"),
         Role.MAIN,
         Cloth(name="c", width=1120, length=None, selvedge=12, direction=Direction.TWO_WAY),
     )

@@ -12,7 +12,7 @@ from fastapi.testclient import TestClient
 from benchmarks.figures import Figure, median_seconds
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.walk import walk
+from rowanseed.core.pattern.walk import walk
 from rowanseed.demo.household import fill
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import read_pattern, write_pattern

@@ -2,10 +2,10 @@
 
 import pytest
 
-from rowanseed.core.errors import LayError
-from rowanseed.core.lay.checks import check
+from rowanseed.core.base.errors import LayError
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
-from rowanseed.core.pattern import Grain
+from rowanseed.core.pattern.pieces import Grain
 from rowanseed.jobs import lays as jobs
 
 SQUARE = ((0.0, 0.0), (300.0, 0.0), (300.0, 200.0), (0.0, 200.0))

@@ -14,7 +14,7 @@ from pathlib import Path
 import platformdirs
 
 from rowanseed import __version__
-from rowanseed.core.errors import DocumentError, LayError, RowanseedError
+from rowanseed.core.base.errors import DocumentError, LayError, RowanseedError
 from rowanseed.core.lay.engine import Budget, Progress, solve
 from rowanseed.core.lay.problem import laid
 from rowanseed.formats.layout_json import plan_document, read_problem

@@ -6,20 +6,21 @@ import json
 from pathlib import Path
 from typing import Any
 
+from rowanseed.core.base.errors import DocumentError, LayError
 from rowanseed.core.batch import smaller
+from rowanseed.core.cloth.yardage import need, printed, will_it_do
 from rowanseed.core.cutting import CutItem, cut_list
-from rowanseed.core.errors import DocumentError, LayError
-from rowanseed.core.finished import changes
-from rowanseed.core.garment import Choices, altered, derived, lay_problem, to_cut
+from rowanseed.core.garment import GarmentChoices, altered, derived, lay_problem, to_cut
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.pattern import Pattern, Role
+from rowanseed.core.pattern.finished import changes
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.walk import walk
 from rowanseed.core.saving.tactics import Tactic, combined
 from rowanseed.core.sizing.schools import proposals
-from rowanseed.core.walk import walk
-from rowanseed.core.yardage import need, printed, will_it_do
 from rowanseed.drawings.lay import draw_lay
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.drawings.summary import ClothSummary, summary_page
@@ -119,7 +120,7 @@ def _results(project: ProjectDocument, budget: Budget) -> dict[str, Any]:
     return files
 
 
-def _garments(project: ProjectDocument, choices: Choices, changed: Pattern) -> tuple[Pattern, Pattern]:
+def _garments(project: ProjectDocument, choices: GarmentChoices, changed: Pattern) -> tuple[Pattern, Pattern]:
     """The garment as it is made, and all there is to cut: with strips and the batch's other garments."""
     tactics = combined(tuple(t for taken in project.tactics.values() for t in taken))
     reckoning = project.reckoning
@@ -134,7 +135,8 @@ def _garments(project: ProjectDocument, choices: Choices, changed: Pattern) -> t
             m,
             made(
                 altered(
-                    project.pattern, Choices(view=project.view, size=m.size, blend=m.blend, alterations=m.alterations)
+                    project.pattern,
+                    GarmentChoices(view=project.view, size=m.size, blend=m.blend, alterations=m.alterations),
                 ).pattern,
                 m.size,
             ),

@@ -1,7 +1,10 @@
 """Small pieces to test with."""
 
-from rowanseed.core.outline import line_chain
-from rowanseed.core.pattern import Corner, Cut, Drawn, EdgeSpec, Envelope, Making, Pattern, Piece, Role, Shape, View
+from rowanseed.core.geometry.outline import line_chain
+from rowanseed.core.pattern.envelope import Envelope, View
+from rowanseed.core.pattern.making import Making
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Corner, Cut, Drawn, EdgeSpec, Piece, Role, Shape
 
 
 def quadrilateral(corners, allowances, *, drawn=Drawn.SEAM, id="panel", cut=None, corner=None, marks=(), darts=()):

@@ -23,13 +23,13 @@ from rowanseed.core.alter.length import change_at_line, printed_lines
 from rowanseed.core.alter.seam import edge_count, takeable
 from rowanseed.core.alter.techniques import TECHNIQUE, offered, title
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.finished import changes, girths
-from rowanseed.core.outline import Segment, chain_length
-from rowanseed.core.pattern import Panel
-from rowanseed.core.seamline import lines, seam_length
-from rowanseed.core.units import Units
-from rowanseed.core.walk import Verdict, walk
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.units import Units
+from rowanseed.core.geometry.outline import Segment, chain_length
+from rowanseed.core.pattern.finished import changes, girths
+from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.seamline import lines, seam_length
+from rowanseed.core.pattern.walk import SeamVerdict, walk
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 DRAFTS = {"overshirt": overshirt, "waistcoat": waistcoat, "trousers": trousers, "skirt": six_gore_skirt}
@@ -144,7 +144,7 @@ def test_after_any_alteration_seams_meet_or_are_told(name, by):
         except AlterationError as error:
             assert alteration.kind is Kind.BUST and by < 0, error
             continue
-        apart = {w.join.id for w in walk(altered, size) if w.verdict is Verdict.APART}
+        apart = {w.join.id for w in walk(altered, size) if w.verdict is SeamVerdict.APART}
         # A round back makes the back shoulder longer on purpose: the tissue sheet says so and the page asks.
         assert apart <= ({"shoulders", "lining-shoulders"} if alteration.kind is Kind.ROUND_BACK else set()), alteration
 
@@ -222,7 +222,7 @@ def test_a_princess_seam_is_rounded_out_and_still_walks():
     pattern = pattern_of("waistcoat")
     altered = carry_out(pattern, "14", [Alteration(Kind.BUST, 50.0)]).pattern
     assert changes(pattern, altered, "14", "A")["bust"] == pytest.approx(50.0, abs=0.5)
-    assert all(w.verdict is not Verdict.APART for w in walk(altered, "14"))
+    assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, "14"))
     assert altered.piece("back").shapes == pattern.piece("back").shapes
 
 
@@ -253,7 +253,7 @@ def test_a_blend_is_one_size_above_and_the_other_below(name):
     now = girths(blended, size, "A")
     assert now[levels[0]] == pytest.approx(drawn[0][levels[0]], rel=0.01)
     assert now[levels[-1]] == pytest.approx(drawn[1][levels[-1]], rel=0.01)
-    assert all(w.verdict is not Verdict.APART for w in walk(blended, size))
+    assert all(w.verdict is not SeamVerdict.APART for w in walk(blended, size))
 
 
 @pytest.mark.parametrize("name", NAMES)

@@ -1,7 +1,7 @@
 """Measurements that cannot be right are questioned, and right ones are left alone."""
 
-from rowanseed.core.body import Age, questions
-from rowanseed.core.units import Units
+from rowanseed.core.base.units import Units
+from rowanseed.core.body.measures import Age, questions
 
 
 def _asked(body, age=Age.ADULT):

@@ -13,22 +13,22 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.conversion import TABLE, WIDTHS_IN, column, convert
-from rowanseed.core.garment import Choices, lay_problem
-from rowanseed.core.lay.checks import check
+from rowanseed.core.base.units import INCH, YARD
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.cloth.conversion import TABLE, WIDTHS_IN, column, convert
+from rowanseed.core.cloth.widths import USUAL_WIDTHS, best_plans, cells
+from rowanseed.core.garment import GarmentChoices, lay_problem
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.estimate import FirstSight, estimate
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.pattern import Role
-from rowanseed.core.pattern_check import faults
+from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.saving.changes import offered, with_tactics
 from rowanseed.core.saving.tactics import LOOSENS, PRICES, Tactic, clash, combined
-from rowanseed.core.seamline import lines
-from rowanseed.core.units import INCH, YARD
-from rowanseed.core.widths import USUAL_WIDTHS, best_plans, cells
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 SKIRT, SHIRT, TROUSERS, WAISTCOAT = (m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat))
@@ -80,7 +80,7 @@ def test_beyond_the_table_it_says_nothing():
 
 @pytest.fixture(scope="module")
 def skirt_lays():
-    every = cells(SKIRT, Choices("A", "10"), Role.MAIN, None)
+    every = cells(SKIRT, GarmentChoices("A", "10"), Role.MAIN, None)
     return every, {k: solve(cell.problem, Budget(sweeps=40)) for k, cell in enumerate(every)}
 
 
@@ -89,7 +89,7 @@ def test_every_usual_width_in_both_directions_is_asked_for(skirt_lays):
     assert [(c.width, c.one_way) for c in every] == [
         (w, d is Direction.ONE_WAY) for w in USUAL_WIDTHS for d in Direction
     ]
-    assert len(cells(SKIRT, Choices("A", "10"), Role.INTERFACING, None)) == 1
+    assert len(cells(SKIRT, GarmentChoices("A", "10"), Role.INTERFACING, None)) == 1
 
 
 def test_no_lay_is_shorter_than_its_pieces_areas_allow(skirt_lays):
@@ -138,7 +138,7 @@ def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(patte
 
 
 def _tried(pattern, tactics):
-    return lay_problem(with_tactics(pattern, tactics, "14", "A"), Choices("A", "14"), Role.MAIN, WIDE, tactics)
+    return lay_problem(with_tactics(pattern, tactics, "14", "A"), GarmentChoices("A", "14"), Role.MAIN, WIDE, tactics)
 
 
 @pytest.mark.parametrize("tactic", sorted(LOOSENS, key=lambda t: t.value))
@@ -196,7 +196,7 @@ def test_tactics_that_clash_are_not_combined(tactics):
 def test_every_lay_comes_out_between_the_first_bounds(pattern, width):
     """The likely length is a guess; the bounds are not: a searched lay of open cloth lies between them, to 1 %."""
     cloth = Cloth(name="c", width=width, length=None, selvedge=12, direction=Direction.ONE_WAY)
-    problem = lay_problem(pattern, Choices("A", pattern.envelope.sizes[1]), Role.MAIN, cloth, (Tactic.OPEN_OUT,))
+    problem = lay_problem(pattern, GarmentChoices("A", pattern.envelope.sizes[1]), Role.MAIN, cloth, (Tactic.OPEN_OUT,))
     first = estimate(problem)
     found = solve(problem, Budget(sweeps=300)).length
     assert first.least <= found
@@ -205,7 +205,7 @@ def test_every_lay_comes_out_between_the_first_bounds(pattern, width):
 
 
 def test_the_first_answer_says_what_is_certain():
-    first = estimate(lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, WIDE))
+    first = estimate(lay_problem(SKIRT, GarmentChoices("A", "14"), Role.MAIN, WIDE))
     assert first.of(first.least - 5) is FirstSight.NO
     assert first.of(first.most + 1) is FirstSight.SURE
     assert first.of(first.likely + 1) is FirstSight.LIKELY

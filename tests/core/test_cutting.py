@@ -2,12 +2,12 @@
 
 import pytest
 
-from rowanseed.core.cloth import Cloth, Direction, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.cutting import cut_list
-from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.pattern import Role
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.demo.six_gore_skirt import draft
 
 SKIRT = draft()
@@ -16,7 +16,7 @@ CLOTH = Cloth(name="sprigs", width=1400, length=2600, selvedge=12, direction=Dir
 
 @pytest.fixture(scope="module")
 def lists():
-    problem = lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, CLOTH)
+    problem = lay_problem(SKIRT, GarmentChoices("A", "14"), Role.MAIN, CLOTH)
     plans = solve_each(problem, Budget(sweeps=3))
     return {
         k: cut_list(pattern=SKIRT, size="14", role=Role.MAIN, problem=problem, plan=p, surface=Surface.PLAIN)

@@ -3,13 +3,13 @@
 import pytest
 from shapely.geometry import Polygon
 
-from rowanseed.core.finished import girths
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.pattern import Role
-from rowanseed.core.pattern_check import faults
-from rowanseed.core.seamline import lines, seam_length
-from rowanseed.core.walk import walk
+from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.finished import girths
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.seamline import lines, seam_length
+from rowanseed.core.pattern.walk import walk
 from rowanseed.demo import overshirt, trousers, waistcoat
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
 

@@ -9,19 +9,20 @@ import pytest
 from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import can_be_faced, facing_of
 from rowanseed.core.derive.layers import derivations, with_layers
 from rowanseed.core.derive.lining import can_be_pleated, has_facings
-from rowanseed.core.garment import Choices, altered, lay_problem
+from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.pattern import Cut, EdgePart, Finish, FinishKind, Role
-from rowanseed.core.pattern_check import faults
-from rowanseed.core.seamline import lines, seam_length
-from rowanseed.core.units import INCH, Units
-from rowanseed.core.walk import walk
+from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
+from rowanseed.core.pattern.pieces import Cut, Role
+from rowanseed.core.pattern.seamline import lines, seam_length
+from rowanseed.core.pattern.walk import walk
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 SKIRT, WAISTCOAT, OVERSHIRT, TROUSERS = (m.draft() for m in (six_gore_skirt, waistcoat, overshirt, trousers))
@@ -84,7 +85,9 @@ def test_the_lining_s_own_seams_meet(pattern, layers):
 
 
 def test_the_lining_follows_what_was_altered():
-    longer = altered(SKIRT, Choices(view="A", size="14", blend=(), alterations=(Alteration(Kind.HEM, 50.0),))).pattern
+    longer = altered(
+        SKIRT, GarmentChoices(view="A", size="14", blend=(), alterations=(Alteration(Kind.HEM, 50.0),))
+    ).pattern
     before, after = (with_layers(p, "14", "A", DEDUCT).piece("front-lining") for p in (SKIRT, longer))
     assert seam_length(after, "14", "centre") - seam_length(before, "14", "centre") == pytest.approx(50, abs=0.1)
 
@@ -176,8 +179,8 @@ def test_hems_faced_instead_hold_together_and_are_sewn_once_the_length_is_settle
     for id in hems:
         assert order.index(f"neaten-{id}-facing-edge") < order.index(f"face-{id}")
         assert order.index(f"try-on-{id}") < order.index(f"face-{id}") < order.index(f"sew-{id}")
-    drawn = lay_problem(pattern, Choices("A", size), Role.MAIN, CLOTH)
-    more = lay_problem(made, Choices("A", size), Role.MAIN, CLOTH)
+    drawn = lay_problem(pattern, GarmentChoices("A", size), Role.MAIN, CLOTH)
+    more = lay_problem(made, GarmentChoices("A", size), Role.MAIN, CLOTH)
     assert {p.id for p in more.pieces} - {p.id for p in drawn.pieces} == {
         f"{part.piece}-hem-facing" for f in pattern.making.finishes if f.id in hems for part in f.parts
     }

@@ -5,11 +5,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from rowanseed.core.lay.checks import check
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, search, solve
 from rowanseed.core.lay.estimate import FirstSight, estimate
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Problem
-from rowanseed.core.pattern import Grain
+from rowanseed.core.pattern.pieces import Grain
 
 WIDTH, SELVEDGE = 1120.0, 12.0
 SHAPE = st.tuples(

@@ -3,11 +3,11 @@
 import pytest
 from shapely.geometry import Polygon
 
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.errors import PatternError
-from rowanseed.core.garment import Choices, altered, lay_cloth, lay_piece, lay_problem
-from rowanseed.core.pattern import Role
-from rowanseed.core.seamline import lines
+from rowanseed.core.base.errors import PatternError
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.garment import GarmentChoices, altered, lay_cloth, lay_piece, lay_problem
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.demo.six_gore_skirt import SIZES, draft
 
 SKIRT = draft()
@@ -59,12 +59,14 @@ def test_cloth_is_laid_as_it_is_after_washing():
 
 def test_only_what_is_cut_from_a_cloth_is_laid_on_it():
     cloth = Cloth(name="c", width=900, length=None, selvedge=0, direction=Direction.TWO_WAY)
-    interfacing = lay_problem(SKIRT, Choices("A", "12"), Role.INTERFACING, cloth)
+    interfacing = lay_problem(SKIRT, GarmentChoices("A", "12"), Role.INTERFACING, cloth)
     assert {piece.id for piece in interfacing.pieces} == {"front-facing", "back-facing"}
-    assert lay_problem(SKIRT, Choices("A", "12"), Role.LINING, cloth).pieces == ()
+    assert lay_problem(SKIRT, GarmentChoices("A", "12"), Role.LINING, cloth).pieces == ()
 
 
-@pytest.mark.parametrize(("choices", "said"), [(Choices("A", "99"), "no size 99"), (Choices("Z", "12"), "no view Z")])
+@pytest.mark.parametrize(
+    ("choices", "said"), [(GarmentChoices("A", "99"), "no size 99"), (GarmentChoices("Z", "12"), "no view Z")]
+)
 def test_a_size_or_view_that_is_not_there_is_refused(choices, said):
     with pytest.raises(PatternError, match=said):
         altered(SKIRT, choices)

@@ -15,14 +15,14 @@ from hypothesis import strategies as st
 from shapely.affinity import translate
 from shapely.geometry import Polygon
 
-from rowanseed.core.errors import LayError
-from rowanseed.core.lay.checks import check
+from rowanseed.core.base.errors import LayError
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve, solve_each
-from rowanseed.core.lay.kernel import depth
-from rowanseed.core.lay.nofit import no_fit
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Placement, Plan, Problem, moved
-from rowanseed.core.lay.tables import build
-from rowanseed.core.pattern import Grain
+from rowanseed.core.lay.search.kernel import depth
+from rowanseed.core.lay.search.nofit import no_fit
+from rowanseed.core.lay.search.tables import build
+from rowanseed.core.pattern.pieces import Grain
 from rowanseed.formats.layout_json import plan_document, problem_document
 from tests.outside import check_plan
 
@@ -313,9 +313,9 @@ def test_a_waistband_lies_along_the_selvedge():
 def test_a_hem_stands_on_the_border_and_a_motif_where_it_is():
     from dataclasses import replace
 
-    from rowanseed.core.lay.problem import Border, Motif
+    from rowanseed.core.lay.problem import Motif, OnLine
 
-    skirt = replace(_piece("skirt", PANEL, 2, grain=Grain.CROSSWISE), border=Border((390.0, 120.0), 100.0))
+    skirt = replace(_piece("skirt", PANEL, 2, grain=Grain.CROSSWISE), border=OnLine((390.0, 120.0), 100.0))
     pocket = replace(
         _piece("pocket", ((0.0, 0.0), (150.0, 0.0), (150.0, 140.0), (0.0, 140.0))),
         motif=Motif((75.0, 70.0), ((300.0, 700.0), (900.0, 700.0))),
@@ -349,9 +349,9 @@ def test_depth_tables_agree_with_shapely():
     import numpy as np
     from shapely.geometry import Point
 
-    from rowanseed.core.lay.kernel import depth
-    from rowanseed.core.lay.shapes import FLIPS, ShapeSet
-    from rowanseed.core.lay.tables import build
+    from rowanseed.core.lay.search.kernel import depth
+    from rowanseed.core.lay.search.shapes import FLIPS, ShapeSet
+    from rowanseed.core.lay.search.tables import build
 
     shapes = ShapeSet()
     for outline in (PANEL, BAND, ((0.0, 0.0), (300.0, 20.0), (150.0, 90.0), (280.0, 260.0), (10.0, 240.0))):
@@ -387,14 +387,14 @@ def test_depth_is_right_opposite_a_point_on_a_straight_edge():
 
 def test_a_folded_lay_opened_out_is_no_longer():
     """What lies doubled lies twice on open cloth, mirrored at the fold: the open lay can always follow."""
-    from rowanseed.core.cloth import Cloth, Direction
-    from rowanseed.core.garment import Choices, lay_problem
-    from rowanseed.core.pattern import Role
+    from rowanseed.core.cloth.cloth import Cloth, Direction
+    from rowanseed.core.garment import GarmentChoices, lay_problem
+    from rowanseed.core.pattern.pieces import Role
     from rowanseed.demo.six_gore_skirt import draft
 
     problem = lay_problem(
         draft(),
-        Choices("A", "14"),
+        GarmentChoices("A", "14"),
         Role.MAIN,
         Cloth(name="c", width=1450, length=None, selvedge=10, direction=Direction.TWO_WAY),
     )
@@ -408,13 +408,13 @@ def test_a_folded_lay_opened_out_is_no_longer():
 @pytest.mark.parametrize("one_way", [True, False])
 def test_every_lay_by_itself_gives_a_plan_that_passes_the_check(kind, one_way):
     """A skirt with one fold piece among pairs: alone a pair knows no part fold, in company it does."""
-    from rowanseed.core.cloth import Cloth, Direction
-    from rowanseed.core.garment import Choices, lay_problem
-    from rowanseed.core.pattern import Role
+    from rowanseed.core.cloth.cloth import Cloth, Direction
+    from rowanseed.core.garment import GarmentChoices, lay_problem
+    from rowanseed.core.pattern.pieces import Role
     from rowanseed.demo.six_gore_skirt import draft
 
     cloth = Cloth(
         name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY if one_way else Direction.TWO_WAY
     )
-    problem = replace(lay_problem(draft(), Choices("A", "14"), Role.MAIN, cloth), lays=(kind,))
+    problem = replace(lay_problem(draft(), GarmentChoices("A", "14"), Role.MAIN, cloth), lays=(kind,))
     assert check(problem, solve(problem, Budget(sweeps=60))) == []

@@ -7,11 +7,11 @@ from dataclasses import replace
 
 import pytest
 
-from rowanseed.core.errors import PatternError
+from rowanseed.core.base.errors import PatternError
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence, trips
-from rowanseed.core.make.steps import Bench, Need, Step, Task
-from rowanseed.core.pattern import Closure, ClosureKind
+from rowanseed.core.make.steps import After, Bench, MakingStep, Task
+from rowanseed.core.pattern.making import Closure, ClosureKind
 from rowanseed.demo.six_gore_skirt import draft
 
 SKIRT = draft()
@@ -93,7 +93,7 @@ def test_machine_steps_say_how_the_machine_is_set():
 
 
 def test_a_pattern_without_joins_has_no_order():
-    from rowanseed.core.pattern import Making
+    from rowanseed.core.pattern.making import Making
 
     assert compile_steps(replace(SKIRT, making=Making()), "A", "14", Household()) == ()
 
@@ -105,7 +105,9 @@ def test_a_zip_without_a_mark_still_compiles():
 
 def test_steps_that_wait_for_each_other_are_reported():
     def step(id, needs):
-        return Step(id=id, title=f"Do {id}", how=(), bench=Bench.HAND, task=Task.SEAM, needs=(Need(needs, "so"),))
+        return MakingStep(
+            id=id, title=f"Do {id}", how=(), bench=Bench.HAND, task=Task.SEAM, needs=(After(needs, "so"),)
+        )
 
     with pytest.raises(PatternError, match="wait for each other"):
         sequence([step("a", "b"), step("b", "a")])

@@ -11,16 +11,16 @@ from pathlib import Path
 
 import pytest
 
+from rowanseed.core.base.units import Units
 from rowanseed.core.batch import Member, together
-from rowanseed.core.cloth import Border, Cloth, Direction, Line, Lines, Repeat
-from rowanseed.core.garment import Choices, altered, lay_problem, matched
+from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Repeat, Stripe, Stripes
+from rowanseed.core.cloth.matching import Matching, rule_of_thumb
+from rowanseed.core.cloth.yardage import need
+from rowanseed.core.garment import GarmentChoices, altered, lay_problem, matched
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.lay.problem import LayKind, Plan, moved
-from rowanseed.core.matching import Matching, rule_of_thumb
-from rowanseed.core.pattern import Role
-from rowanseed.core.units import Units
-from rowanseed.core.yardage import need
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.demo import overshirt, six_gore_skirt, waistcoat
 from rowanseed.formats.layout_json import plan_document, problem_document
 
@@ -31,7 +31,7 @@ CHECK = Cloth(
 
 
 def garment(draft, size):
-    choices = Choices("A", size)
+    choices = GarmentChoices("A", size)
     return altered(draft(), choices).pattern, choices
 
 
@@ -73,7 +73,7 @@ def test_every_seam_is_matched_or_says_why_not():
     _, seams = matched(pattern, choices, Role.MAIN, CHECK, Matching.BARS)
     assert {s.name for s in seams if not s.why_not} >= {"Side seams", "Sleeve seams"}
     pieces, _ = garment(six_gore_skirt.draft, "12")
-    _, skirt = matched(pieces, Choices("A", "12"), Role.MAIN, CHECK, Matching.BARS)
+    _, skirt = matched(pieces, GarmentChoices("A", "12"), Role.MAIN, CHECK, Matching.BARS)
     assert [s.name for s in skirt if s.why_not] == []
 
 
@@ -94,7 +94,7 @@ def test_a_half_drop_is_matched_as_a_block_of_two_columns_and_shrinks_with_its_c
 
 def test_cloth_without_a_repeat_has_nothing_to_match():
     pattern, choices = garment(waistcoat.draft, "14")
-    plain = replace(CHECK, repeat=Repeat(), lines=Lines((Line(0, 3),)))
+    plain = replace(CHECK, repeat=Repeat(), lines=Stripes((Stripe(0, 3),)))
     assert matched(pattern, choices, Role.MAIN, plain, Matching.BOTH) == ((), ())
     assert lay_problem(pattern, choices, Role.MAIN, CHECK).cloth.repeat_x is None
 
@@ -133,7 +133,7 @@ def test_bounds_stay_bounds_where_something_is_matched_or_gone():
 
 
 @pytest.mark.parametrize("direction", list(Direction))
-@pytest.mark.parametrize("border", [Border.ONE, Border.BOTH])
+@pytest.mark.parametrize("border", [PrintBorder.ONE, PrintBorder.BOTH])
 def test_hems_lie_on_the_border(border, direction):
     """The hem's lowest point stands 60 mm from a selvedge, whichever way the piece is turned."""
     pattern, choices = garment(six_gore_skirt.draft, "12")

@@ -8,20 +8,20 @@ from hypothesis import strategies as st
 from shapely import affinity
 from shapely.geometry import box
 
+from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.batch import Member, cost_each, garments, smaller, together
-from rowanseed.core.cloth import Cloth, Direction, Fibre, Structure
-from rowanseed.core.garment import Choices, altered, lay_problem
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Structure
+from rowanseed.core.cloth.preparation import preparation
+from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.settings import needle_for
-from rowanseed.core.notions_wanted import Wanted, WantedKind
-from rowanseed.core.pattern import Grain, Role
-from rowanseed.core.preparation import preparation
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.notions.added import Wanted, WantedKind
+from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.sums.rectangles import Rectangle, RectangleKind, bias_yield, cut_figures, with_rectangles
-from rowanseed.core.units import INCH, Units
 from rowanseed.demo import six_gore_skirt
-from rowanseed.formats.reckoning_json import read_reckoning, write_reckoning
+from rowanseed.formats.cloth_json import read_reckoning, write_reckoning
 
 SKIRT = six_gore_skirt.draft()
 LINEN = Cloth(name="linen", width=1450, length=4000, selvedge=10, direction=Direction.TWO_WAY, washed=True, price=20.0)
@@ -73,7 +73,7 @@ def test_rectangles_are_laid_and_cut_like_any_piece():
         Rectangle(kind=RectangleKind.STRAP, name="strap", long=400, wide=20, count=2),
     )
     pattern = with_rectangles(SKIRT, "14", strips)
-    problem = lay_problem(pattern, Choices("A", "14"), Role.MAIN, LINEN)
+    problem = lay_problem(pattern, GarmentChoices("A", "14"), Role.MAIN, LINEN)
     assert [(p.id, p.cut, p.grain) for p in problem.pieces[-2:]] == [
         ("measure-1", 3, Grain.BIAS),
         ("measure-2", 2, Grain.EITHER),
@@ -88,13 +88,13 @@ def test_rectangles_are_laid_and_cut_like_any_piece():
 
 
 def test_a_batch_lays_every_size_together_and_counts_them():
-    own = altered(SKIRT, Choices("A", "14")).pattern
-    members = ((Member("Nerys, size 10", "10", 2), altered(SKIRT, Choices("A", "10")).pattern),)
+    own = altered(SKIRT, GarmentChoices("A", "14")).pattern
+    members = ((Member("Nerys, size 10", "10", 2), altered(SKIRT, GarmentChoices("A", "10")).pattern),)
     both = together(own, "14", members)
-    problem = lay_problem(both, Choices("A", "14"), Role.MAIN, LINEN)
+    problem = lay_problem(both, GarmentChoices("A", "14"), Role.MAIN, LINEN)
     cuts = {p.id: p.cut for p in problem.pieces}
     assert cuts["side-front"] == 2 and cuts["side-front@2"] == 4
-    alone = lay_problem(SKIRT, Choices("A", "10"), Role.MAIN, LINEN)
+    alone = lay_problem(SKIRT, GarmentChoices("A", "10"), Role.MAIN, LINEN)
     assert problem.piece("front@2").area == pytest.approx(alone.piece("front").area)
     assert together(own, "14", ()) is own or together(own, "14", ()).pieces == own.pieces
     assert both.piece("front@2").name.endswith("Nerys, size 10")
@@ -140,7 +140,7 @@ def test_knits_and_cloth_alike_on_both_sides_are_made_ready_their_own_way():
 
 
 def test_a_reckoning_comes_back_as_it_was_kept():
-    kept = Reckoning(
+    kept = ClothChoices(
         rectangles=(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25),),
         batch=(Member("a", "10"),),
         moved=("pocket",),

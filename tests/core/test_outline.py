@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from scipy.integrate import quad
 from shapely.geometry import LineString, Polygon
 
-from rowanseed.core.outline import (
+from rowanseed.core.geometry.outline import (
     Segment,
     arc_chain,
     chain_length,

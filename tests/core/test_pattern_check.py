@@ -4,9 +4,10 @@ from dataclasses import replace
 
 import pytest
 
-from rowanseed.core.outline import line_chain
-from rowanseed.core.pattern import Cut, EdgePart, Finish, FinishKind, Join, Making, Mark, MarkKind, Role, Shape
-from rowanseed.core.pattern_check import faults
+from rowanseed.core.geometry.outline import line_chain
+from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Making
+from rowanseed.core.pattern.pieces import Cut, Mark, MarkKind, Role, Shape
 
 from .pieces import pattern_of, quadrilateral
 

@@ -6,8 +6,6 @@ Strips and turns are those of the layout format (docs/formats/layout.md).
 import numpy as np
 import pytest
 
-from rowanseed.core.lay.candidates import mixed, natural_mix, neighbour, simple
-from rowanseed.core.lay.places import Demand, Laying, items_of, most_doubled, split
 from rowanseed.core.lay.problem import (
     LayCloth,
     LayKind,
@@ -19,8 +17,10 @@ from rowanseed.core.lay.problem import (
     turns,
     wanted_hands,
 )
-from rowanseed.core.lay.shapes import ShapeSet
-from rowanseed.core.pattern import Grain
+from rowanseed.core.lay.search.arrange import mixed, natural_mix, neighbour, simple
+from rowanseed.core.lay.search.places import Count, StretchSetup, items_of, most_doubled, split
+from rowanseed.core.lay.search.shapes import ShapeSet
+from rowanseed.core.pattern.pieces import Grain
 
 CLOTH = LayCloth(1120.0, None, 12.0, one_way=False)
 LOPSIDED = ((0.0, 0.0), (400.0, 0.0), (400.0, 90.0), (0.0, 250.0))
@@ -75,11 +75,11 @@ def test_hands_are_counted_as_the_format_says():
 @pytest.mark.parametrize(
     ("piece", "doubled", "expected"),
     [
-        (_piece(cut=2), 1, Demand(1, 0, 0)),
-        (_piece(cut=3), 1, Demand(1, 1, 0)),
-        (_piece(cut=2), 0, Demand(0, 1, 1)),
-        (_piece(SQUARE, cut=5, pair=False), 2, Demand(2, 1, 0)),
-        (_piece(SQUARE, 1, False, ((0.0, 0.0), (300.0, 0.0))), 0, Demand(0, 1, 0)),
+        (_piece(cut=2), 1, Count(1, 0, 0)),
+        (_piece(cut=3), 1, Count(1, 1, 0)),
+        (_piece(cut=2), 0, Count(0, 1, 1)),
+        (_piece(SQUARE, cut=5, pair=False), 2, Count(2, 1, 0)),
+        (_piece(SQUARE, 1, False, ((0.0, 0.0), (300.0, 0.0))), 0, Count(0, 1, 0)),
     ],
 )
 def test_what_is_not_laid_doubled_is_laid_singly(piece, doubled, expected):
@@ -106,8 +106,8 @@ def test_a_fold_piece_lies_on_the_fold_at_one_height_and_never_against_one_way_c
     piece = _piece(SQUARE, 1, False, ((0.0, 0.0), (300.0, 0.0)))
     for one_way in (False, True):
         problem = _problem(piece, one_way=one_way)
-        laying = Laying(problem=problem, lay=LayKind.FOLDED, depth=None, phases=(), shapes=ShapeSet())
-        (item,) = items_of(laying, {"p": Demand(doubled=1)})
+        laying = StretchSetup(problem=problem, lay=LayKind.FOLDED, depth=None, phases=(), shapes=ShapeSet())
+        (item,) = items_of(laying, {"p": Count(doubled=1)})
         assert all(way.option.low == way.option.high == pytest.approx(100.0) for way in item.ways)
         assert {way.turn for way in item.ways} <= ({0} if one_way else {0, 180})
 
@@ -126,8 +126,8 @@ def test_the_natural_mix_cuts_nothing_in_vain():
     problem = _problem(single, pair)
     assert natural_mix(problem) == [0, 1]
     folded, opened = mixed(problem, LayKind.FOLDED, [0, 1]).stretches
-    assert dict(folded.demands)["pair"] == Demand(1, 0, 0)
-    assert dict(opened.demands)["single"] == Demand(0, 1, 0)
+    assert dict(folded.demands)["pair"] == Count(1, 0, 0)
+    assert dict(opened.demands)["single"] == Count(0, 1, 0)
 
 
 def test_a_mix_that_needs_one_kind_only_is_a_simple_lay():

@@ -4,8 +4,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowanseed.core.cloth import Cloth, Direction, Fibre
-from rowanseed.core.preparation import preparation, square_shrinkage
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre
+from rowanseed.core.cloth.preparation import preparation, square_shrinkage
 
 
 def _steps(fibre, **more):

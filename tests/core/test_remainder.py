@@ -8,18 +8,18 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon, box
 from shapely.ops import unary_union
 
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.garment import Choices, altered, lay_problem
-from rowanseed.core.lay.checks import check
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.cloth.remainder import CUT_OFF, area_in_hand, cut_from, outline_of, remainders
+from rowanseed.core.garment import GarmentChoices, altered, lay_problem
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
-from rowanseed.core.pattern import Grain, Role
-from rowanseed.core.remainder import CUT_OFF, area_in_hand, cut_from, outline_of, remainders
+from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.demo import waistcoat
 
 CLOTH = Cloth(name="wool", width=1500, length=2600, selvedge=15, direction=Direction.TWO_WAY, washed=True)
-CHOICES = Choices("A", "14")
+CHOICES = GarmentChoices("A", "14")
 PATTERN = altered(waistcoat.draft(), CHOICES).pattern
 PROBLEM = lay_problem(PATTERN, CHOICES, Role.MAIN, CLOTH)
 

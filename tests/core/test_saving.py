@@ -8,15 +8,15 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from rowanseed.core.cloth import Cloth, Direction
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.choice import Layers, LiningSchool
-from rowanseed.core.garment import Choices, derived, lay_problem
-from rowanseed.core.lay.carried import carried
-from rowanseed.core.lay.checks import check
+from rowanseed.core.garment import GarmentChoices, derived, lay_problem
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve, solve_each
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
-from rowanseed.core.pattern import Grain, Role
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.lay.transfer import carried
+from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.saving.changes import helps_where_too_wide, offered, with_tactics
 from rowanseed.core.saving.tactics import (
     LOOSENS,
@@ -37,7 +37,7 @@ DEMO = {m.__name__.rsplit(".", 1)[-1]: m.draft() for m in (six_gore_skirt, overs
 def problem_with(pattern, tactics):
     size = pattern.envelope.sizes[3]
     changed = with_tactics(pattern, tactics, size, "A")
-    return lay_problem(changed, Choices("A", size), Role.MAIN, CLOTH, tactics)
+    return lay_problem(changed, GarmentChoices("A", size), Role.MAIN, CLOTH, tactics)
 
 
 # ---------------------------------------------------------------- taken over
@@ -174,7 +174,7 @@ def test_a_shirt_may_have_collar_sleeves_or_back_of_another_cloth_and_a_skirt_no
 def test_a_sleeve_of_another_cloth_is_lined_like_one_of_the_main_cloth():
     """Layers are derived before pieces go to another cloth: lining and under collar stay the same."""
     layers = Layers(LiningSchool.WHOLE, underlined=True, trim_under_collar=True)
-    shirt, reckoning = DEMO["overshirt"], Reckoning(layers)
+    shirt, reckoning = DEMO["overshirt"], ClothChoices(layers)
     moved = (Tactic.OTHER_SLEEVES, Tactic.OTHER_BANDS, Tactic.OTHER_BACK)
     plain, changed = (derived(shirt, "L", "A", reckoning, tactics) for tactics in ((), moved))
     assert {p.id for p in plain.pieces} == {p.id for p in changed.pieces}
@@ -186,7 +186,7 @@ def test_a_sleeve_of_another_cloth_is_lined_like_one_of_the_main_cloth():
 
 def test_a_hem_faced_to_save_cloth_is_not_faced_a_second_time():
     skirt = DEMO["six_gore_skirt"]
-    both = derived(skirt, "14", "A", Reckoning(Layers(faced=("hem",))), (Tactic.FACED_HEM,))
+    both = derived(skirt, "14", "A", ClothChoices(Layers(faced=("hem",))), (Tactic.FACED_HEM,))
     ids = [p.id for p in both.pieces]
     assert len(ids) == len(set(ids))
     assert {p.id for p, _ in both.pieces_for(Role.CONTRAST, "A")} == {i for i in ids if i.endswith("-hem-facing")}

@@ -12,13 +12,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.garment import Choices, altered
-from rowanseed.core.pattern import Envelope, View
+from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.garment import GarmentChoices, altered
+from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.sizing.ease import Sits, misfit
 from rowanseed.core.sizing.needed import measures_needed
 from rowanseed.core.sizing.schools import Choosing, School, proposals, recommended
 from rowanseed.core.sizing.wish import BANDS_IN, Fit, GarmentClass, Over, Wish, garment_class, wanted
-from rowanseed.core.units import INCH, Units
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 from .pieces import gathered_skirt
@@ -52,7 +52,7 @@ def test_a_full_bust_goes_by_the_high_bust_and_is_adjusted():
     assert advised(ALTO, waistcoat).school is School.HIGH_BUST
     # The adjustment is carried out on the pieces and gives what the school reckoned with.
     assert altered(
-        draft(waistcoat), Choices(view="A", size=found.size, blend=(), alterations=found.alterations)
+        draft(waistcoat), GarmentChoices(view="A", size=found.size, blend=(), alterations=found.alterations)
     ).touched
 
 
@@ -69,7 +69,7 @@ def test_between_two_sizes_lines_are_blended():
     found = school({"hip": 1015.0, "waist": 865.0}, six_gore_skirt, School.BETWEEN)
     assert (found.size, found.blend) == ("14", (("waist", "18"), ("hip", "14")))
     assert "Safer still: cut 18 and take in" in found.reason
-    pattern = altered(draft(six_gore_skirt), Choices("A", found.size, found.blend)).pattern
+    pattern = altered(draft(six_gore_skirt), GarmentChoices("A", found.size, found.blend)).pattern
     assert pattern.piece("front").shapes["14"] != draft(six_gore_skirt).piece("front").shapes["14"]
 
 
@@ -167,7 +167,9 @@ def test_off_the_chart_it_says_what_is_nearest_and_what_to_alter():
     found = school({"bust": 1240.0, "waist": 1010.0}, waistcoat, School.CHART)
     assert found.size == "22" and "No size fits" in found.reason
     assert any(a.kind is Kind.SEAM and a.level == "bust" and a.by == 60 for a in found.alterations)
-    assert altered(draft(waistcoat), Choices(view="A", size="22", blend=(), alterations=found.alterations)).touched
+    assert altered(
+        draft(waistcoat), GarmentChoices(view="A", size="22", blend=(), alterations=found.alterations)
+    ).touched
 
 
 def test_far_off_the_chart_grading_is_not_sensible():

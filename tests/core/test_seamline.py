@@ -4,8 +4,8 @@ import pytest
 from shapely.affinity import affine_transform
 from shapely.geometry import Polygon
 
-from rowanseed.core.pattern import Dart, Drawn, Mark, MarkKind
-from rowanseed.core.seamline import lines, mark_point, seam_length
+from rowanseed.core.pattern.pieces import Dart, Drawn, Mark, MarkKind
+from rowanseed.core.pattern.seamline import lines, mark_point, seam_length
 
 from .pieces import quadrilateral
 

@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowanseed.core.pattern import Envelope, View
+from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.sizing.chart import by_chart
 
 CHART = {"hip": {"10": 920.0, "12": 960.0, "14": 1000.0}, "waist": {"10": 680.0, "12": 720.0, "14": 760.0}}

@@ -8,12 +8,12 @@ from shapely.geometry import Polygon
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.alter.hem import change_length_at_hem
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import chain_length, flatten
-from rowanseed.core.pattern import Drawn
-from rowanseed.core.pattern_check import faults
-from rowanseed.core.seamline import lines
-from rowanseed.core.walk import walk
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.pieces import Drawn
+from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.walk import walk
 from rowanseed.demo.six_gore_skirt import FLARE, HIP_DEPTH, HIP_SHARE, LENGTH, SIZES, cone, draft
 
 PATTERN = draft()

@@ -4,29 +4,18 @@ from dataclasses import replace
 
 import pytest
 
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.garment import Choices, lay_problem
-from rowanseed.core.lay.checks import check
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.garment import GarmentChoices, lay_problem
+from rowanseed.core.geometry.outline import line_chain
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.outline import line_chain
-from rowanseed.core.pattern import (
-    Cut,
-    Drawn,
-    EdgePart,
-    EdgeSpec,
-    Envelope,
-    Join,
-    Making,
-    Panel,
-    Pattern,
-    Piece,
-    Role,
-    Shape,
-    View,
-)
+from rowanseed.core.pattern.envelope import Envelope, View
+from rowanseed.core.pattern.making import EdgePart, Join, Making
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Panel, Piece, Role, Shape
 from rowanseed.core.saving.changes import offered, with_tactics
 from rowanseed.core.saving.tactics import Tactic
 from rowanseed.demo import six_gore_skirt
@@ -71,7 +60,7 @@ def test_one_fold_piece_against_the_selvedges_halves_the_length_of_a_two_piece_b
     assert Tactic.FOLD_TO_SELVEDGE in offered(top, "A", Role.MAIN, one_way=False)
     assert Tactic.FOLD_TO_SELVEDGE not in offered(SKIRT, "A", Role.MAIN, one_way=False)
     changed = with_tactics(top, (Tactic.FOLD_TO_SELVEDGE,), "one", "A")
-    choices = Choices("A", "one")
+    choices = GarmentChoices("A", "one")
     plain, moved = (lay_problem(p, choices, Role.MAIN, cloth) for p in (top, changed))
     assert moved.piece("back").selvedge is not None and moved.piece("front").fold is not None
     lengths = []

@@ -9,8 +9,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowanseed.core.errors import LengthError
-from rowanseed.core.units import (
+from rowanseed.core.base.errors import LengthError
+from rowanseed.core.base.units import (
     MM_PER_UNIT,
     Units,
     format_cloth,

@@ -5,19 +5,10 @@ from dataclasses import replace
 
 import pytest
 
-from rowanseed.core.pattern import (
-    Dart,
-    Difference,
-    DifferenceKind,
-    Drawn,
-    EdgePart,
-    Join,
-    Making,
-    Mark,
-    MarkKind,
-)
-from rowanseed.core.units import Units
-from rowanseed.core.walk import Verdict, part_length, walk
+from rowanseed.core.base.units import Units
+from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, Join, Making
+from rowanseed.core.pattern.pieces import Dart, Drawn, Mark, MarkKind
+from rowanseed.core.pattern.walk import SeamVerdict, part_length, walk
 
 from .pieces import pattern_of, quadrilateral
 
@@ -109,6 +100,6 @@ def test_a_seam_matched_at_one_end_may_stand_over_at_the_other():
 
 def test_the_longer_side_goes_underneath_and_a_small_difference_is_eased_in():
     longer = _walked(_piece("a", LONG), _piece("b", [(x * 598 / 600, y) for x, y in LONG]))
-    assert longer.verdict is Verdict.EASE_IN and longer.longer[0].piece == "a"
-    assert _walked(_piece("a", LONG), _piece("b", SHORT)).verdict is Verdict.APART
+    assert longer.verdict is SeamVerdict.EASE_IN and longer.longer[0].piece == "a"
+    assert _walked(_piece("a", LONG), _piece("b", SHORT)).verdict is SeamVerdict.APART
     assert _walked(_piece("a", LONG), _piece("b", LONG)).longer == ()

@@ -2,8 +2,8 @@
 
 import pytest
 
-from rowanseed.core.units import Units
-from rowanseed.core.working import Given, Source, Working, cloth_length, count, fine, length, percent, words
+from rowanseed.core.base.units import Units
+from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, fine, length, percent, words
 
 
 @pytest.mark.parametrize(

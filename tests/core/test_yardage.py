@@ -6,10 +6,11 @@ the sign reversed (from memory).
 
 import pytest
 
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.pattern import Envelope, PrintedYardage, Role, View
-from rowanseed.core.units import Units
-from rowanseed.core.yardage import need, printed, will_it_do
+from rowanseed.core.base.units import Units
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.cloth.yardage import need, printed, will_it_do
+from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, View
+from rowanseed.core.pattern.pieces import Role
 
 
 def _cloth(length=None, **more):

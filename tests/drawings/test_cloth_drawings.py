@@ -13,12 +13,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon, box
 
-from rowanseed.core.cloth import Cloth, Direction, Line, Lines, Repeat, Surface
+from rowanseed.core.base.units import Units, format_cloth
+from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Stripe, Stripes, Surface
+from rowanseed.core.cloth.remainder import area_in_hand
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningSchool
 from rowanseed.core.derive.layers import derivations, with_layers
-from rowanseed.core.remainder import area_in_hand
-from rowanseed.core.seamline import lines
-from rowanseed.core.units import Units, format_cloth
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.demo import overshirt, six_gore_skirt
 from rowanseed.drawings.cloth import SWATCH_LONG, SWATCH_WIDE, draw_left, draw_swatch
 from rowanseed.drawings.derived import draw_derived
@@ -35,7 +35,7 @@ CHECKED = Cloth(
     direction=Direction.TWO_WAY,
     surface=Surface.CHECK,
     repeat=Repeat(92, 84),
-    lines=Lines((Line(12, 12), Line(58, 4)), (Line(14, 13),)),
+    lines=Stripes((Stripe(12, 12), Stripe(58, 4)), (Stripe(14, 13),)),
 )
 LETTER = 0.56
 """About how wide a letter is, as a share of its size."""

@@ -12,17 +12,17 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowanseed.core.cloth import Cloth, Direction, Surface
+from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.cutting import cut_list
-from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import EdgeShown
-from rowanseed.core.pattern import Role
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.ease import ease_rows
 from rowanseed.core.sizing.wish import Wish
-from rowanseed.core.units import Units, format_cloth, format_length
 from rowanseed.demo.six_gore_skirt import SIZES, draft
 from rowanseed.drawings.colour import READABLE, contrast, parse, thread
 from rowanseed.drawings.ease import draw_ease
@@ -78,7 +78,7 @@ def lay():
         surface=Surface.SPRIGS,
         colour="#8c2f4f",
     )
-    problem = lay_problem(SKIRT, Choices("A", "14"), Role.MAIN, cloth)
+    problem = lay_problem(SKIRT, GarmentChoices("A", "14"), Role.MAIN, cloth)
     plan = solve_each(problem, Budget(sweeps=6))["folded"]
     return (
         cloth,

@@ -11,11 +11,11 @@ import pytest
 from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.body import MEASURES, Age
-from rowanseed.core.garment import Choices, altered
-from rowanseed.core.seamline import lines
-from rowanseed.core.units import Units, format_cloth, format_length
-from rowanseed.core.walk import walk
+from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.body.measures import MEASURES, Age
+from rowanseed.core.garment import GarmentChoices, altered
+from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.walk import walk
 from rowanseed.demo import overshirt, six_gore_skirt, waistcoat
 from rowanseed.drawings.figure import ROUND, draw_measure
 from rowanseed.drawings.history import draw_history
@@ -94,7 +94,7 @@ def test_notches_are_ticks_on_their_edge():
 
 def _altered(module, size, *alterations):
     pattern = _draft(module)
-    return pattern, altered(pattern, Choices(view="A", size=size, blend=(), alterations=alterations)).pattern
+    return pattern, altered(pattern, GarmentChoices(view="A", size=size, blend=(), alterations=alterations)).pattern
 
 
 def test_what_changed_is_shaded_by_its_true_area():

@@ -7,16 +7,16 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.errors import DocumentError
+from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.formats.fit_json import FitChoice, alteration_document, read_alteration, read_fit, write_fit
+from rowanseed.formats.fit_json import FitChoices, alteration_document, read_alteration, read_fit, write_fit
 
 MM = st.floats(-300, 300, allow_nan=False)
 NAMES = st.text("abcdefghij-", max_size=8)
 ALTERATIONS = st.builds(Alteration, st.sampled_from(Kind), MM, NAMES, NAMES)
 CHOICES = st.builds(
-    FitChoice,
+    FitChoices,
     school=st.none() | st.sampled_from(School),
     reason=st.text(max_size=40),
     blend=st.lists(st.tuples(NAMES, NAMES), max_size=3).map(tuple),
@@ -43,7 +43,7 @@ def test_every_alteration_reads_back(alteration):
 
 
 def test_what_was_kept_before_there_were_alterations_is_still_read():
-    assert read_fit("{}") == FitChoice()
+    assert read_fit("{}") == FitChoices()
 
 
 @pytest.mark.parametrize(

@@ -5,7 +5,7 @@ from pathlib import Path
 
 import pytest
 
-from rowanseed.core.errors import DocumentError
+from rowanseed.core.base.errors import DocumentError
 from rowanseed.formats.layout_json import problem_document, read_problem
 
 PROBLEMS = sorted((Path(__file__).parent.parent / "outside" / "problems").glob("*.json"))

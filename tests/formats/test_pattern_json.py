@@ -4,8 +4,8 @@ import json
 
 import pytest
 
-from rowanseed.core.errors import PatternError
-from rowanseed.core.seamline import lines
+from rowanseed.core.base.errors import PatternError
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import pattern_document, read_pattern, write_pattern
 

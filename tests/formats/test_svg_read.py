@@ -2,11 +2,11 @@
 
 import pytest
 
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.errors import DrawingError
-from rowanseed.core.garment import Choices, lay_problem
-from rowanseed.core.outline import chain_length, flatten, signed_area
-from rowanseed.core.pattern import Role
+from rowanseed.core.base.errors import DrawingError
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.garment import GarmentChoices, lay_problem
+from rowanseed.core.geometry.outline import chain_length, flatten, signed_area
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
 from rowanseed.formats.svg_read import LARGEST_BYTES, read_drawing
 
@@ -113,7 +113,7 @@ def test_a_drawing_becomes_a_pattern_that_can_be_laid():
     pattern = pattern_of(drawing, {"panel": decision}, "Apron", "apron", {"hip": {"as drawn": 960.0}})
     problem = lay_problem(
         pattern,
-        Choices("A", "as drawn"),
+        GarmentChoices("A", "as drawn"),
         Role.MAIN,
         Cloth(name="c", width=1120, length=None, selvedge=10, direction=Direction.TWO_WAY),
     )

@@ -2,9 +2,9 @@
 
 import pytest
 
-from rowanseed.core.cloth import Cloth, Direction, Fibre
-from rowanseed.core.notions import notions
-from rowanseed.core.notions_wanted import Wanted, WantedKind, notion
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre
+from rowanseed.core.notions.added import Wanted, WantedKind, notion
+from rowanseed.core.notions.to_buy import notions
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.shop.prices import price_of_cloth, price_of_notion
 

@@ -6,14 +6,14 @@ from importlib import resources
 
 import pytest
 
-from rowanseed.core.body import Age
-from rowanseed.core.cloth import Border, Cloth, Direction, Fibre, Line, Lines, Repeat, Structure, Surface
-from rowanseed.core.errors import DocumentError
-from rowanseed.core.pattern import Role
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.body.measures import Age
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, PrintBorder, Repeat, Stripe, Stripes, Structure, Surface
+from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sums.rectangles import Rectangle, RectangleKind
 from rowanseed.demo.six_gore_skirt import draft
-from rowanseed.formats.reckoning_json import read_cloth, read_reckoning, write_cloth
+from rowanseed.formats.cloth_json import read_cloth, read_reckoning, write_cloth
 from rowanseed.store import cloths, patterns, people, projects
 from rowanseed.store.database import connect, migrate
 
@@ -33,8 +33,8 @@ WOOL = Cloth(
     structure=Structure.WOVEN,
     stretch=0.0,
     repeat=Repeat(92, 84, True),
-    lines=Lines((Line(12, 12),), (Line(14, 13),)),
-    border=Border.ONE,
+    lines=Stripes((Stripe(12, 12),), (Stripe(14, 13),)),
+    border=PrintBorder.ONE,
     border_line=60.0,
     both_sides=True,
     price=39.5,
@@ -96,7 +96,7 @@ def test_a_database_from_before_keeps_its_cloths_and_who_cuts_from_them(tmp_path
         surface=Surface.CORD,
     )
     record = projects.project(db, 1)
-    assert record.cloths == {Role.MAIN: 7} and record.reckoning == Reckoning()
+    assert record.cloths == {Role.MAIN: 7} and record.reckoning == ClothChoices()
     with pytest.raises(sqlite3.IntegrityError):
         db.execute("DELETE FROM cloth WHERE id = 7")
     assert db.execute("PRAGMA foreign_key_check").fetchall() == []
@@ -139,7 +139,7 @@ def test_a_photo_is_kept_replaced_and_let_go(db):
 
 def test_what_is_reckoned_with_stays_with_the_project(db, project):
     id, _ = project
-    kept = Reckoning(rectangles=(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25),))
+    kept = ClothChoices(rectangles=(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25),))
     projects.keep_reckoning(db, id, kept)
     assert projects.project(db, id).reckoning == kept
 

@@ -6,23 +6,23 @@ from datetime import date
 import pytest
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.body import Age
-from rowanseed.core.cloth import Cloth, Direction
-from rowanseed.core.errors import LayError
-from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.base.errors import LayError
+from rowanseed.core.body.measures import Age
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.pattern import Role
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.tactics import Tactic
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.demo.six_gore_skirt import draft
-from rowanseed.formats.fit_json import FitChoice
+from rowanseed.formats.fit_json import FitChoices
 from rowanseed.store import cloths, lays, lessons, patterns, people, projects
 from rowanseed.store.database import connect, migrate, transaction
 
 DAY = date(2026, 11, 1)
-FIT = FitChoice(
+FIT = FitChoices(
     school=School.BETWEEN,
     reason="she likes it loose",
     blend=(("waist", "10"), ("hip", "12")),
@@ -97,7 +97,7 @@ def test_everything_is_there_after_closing_and_opening_again(db, path):
 
 
 def test_lay_answers_are_kept_by_their_question(db):
-    pattern, choices = draft(), Choices("A", "12")
+    pattern, choices = draft(), GarmentChoices("A", "12")
     problem = lay_problem(
         pattern,
         choices,
@@ -112,7 +112,7 @@ def test_lay_answers_are_kept_by_their_question(db):
     }
     other = lay_problem(
         pattern,
-        Choices("A", "14"),
+        GarmentChoices("A", "14"),
         Role.MAIN,
         Cloth(name="narrow", width=700, length=None, selvedge=10, direction=Direction.TWO_WAY),
     )
@@ -157,7 +157,7 @@ def test_what_was_learned_is_offered_in_a_persons_other_projects_only(db, two_pr
 def test_earlier_alterations_are_remembered_with_the_size_they_were_made_in(db, two_projects):
     mine, (first, second, _) = two_projects
     projects.choose_fit(db, first, "14", FIT, None)
-    projects.choose_fit(db, second, "12", FitChoice(), None)
+    projects.choose_fit(db, second, "12", FitChoices(), None)
     (before,) = lessons.altered_before(db, mine, but=second)
     assert (before.project, before.size, before.alterations) == ("first", "14", FIT.alterations)
     assert lessons.altered_before(db, mine, but=first) == []

@@ -7,15 +7,14 @@ import re
 import pytest
 
 from rowanseed.jobs import lays as jobs
-from rowanseed.web.pages import short, widths
 
 
 @pytest.fixture
 def quick(monkeypatch):
     """Searches done at once and briefly, in this process."""
     monkeypatch.setattr(jobs.queue, "immediate", True)
-    monkeypatch.setattr(widths, "SECONDS_FOR_A_CELL", 0.3)
-    monkeypatch.setattr(short, "SECONDS_FOR_A_TACTIC", 0.3)
+    monkeypatch.setattr(cloth_widths, "SECONDS_FOR_A_CELL", 0.3)
+    monkeypatch.setattr(cloth_short, "SECONDS_FOR_A_TACTIC", 0.3)
 
 
 def _follow(house, path):

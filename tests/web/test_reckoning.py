@@ -7,7 +7,6 @@ import pytest
 from PIL import Image
 
 from rowanseed.jobs import lays as jobs
-from rowanseed.web.pages import cupboard
 from rowanseed.web.pages import jobs as jobs_page
 
 CLOTH = {
@@ -29,8 +28,8 @@ CLOTH = {
 def quick(monkeypatch):
     """Searches done at once and briefly, in this process."""
     monkeypatch.setattr(jobs.queue, "immediate", True)
-    monkeypatch.setattr(cupboard, "SECONDS", 0.3)
-    monkeypatch.setattr(cupboard, "SECONDS_FOR_A_PIECE", 0.2)
+    monkeypatch.setattr(cloth_shelf, "SECONDS", 0.3)
+    monkeypatch.setattr(cloth_shelf, "SECONDS_FOR_A_PIECE", 0.2)
     monkeypatch.setattr(jobs_page, "SECONDS_FOR_A_LAY", 0.4)
 
 

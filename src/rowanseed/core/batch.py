@@ -6,8 +6,9 @@ from dataclasses import dataclass, replace
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.pattern import Pattern, Piece, Shape
-from rowanseed.core.working import Given, Source, Working, cloth_length, count, money
+from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, money
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece, Shape
 
 AT = "@"
 """Joins the id of a piece and the number of the batch's garment it belongs to."""

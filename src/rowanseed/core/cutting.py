@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.cloth import Surface
+from rowanseed.core.cloth.cloth import Surface
+from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.problem import (
     LayCloth,
     LayKind,
@@ -18,8 +19,8 @@ from rowanseed.core.lay.problem import (
     regions,
     wanted_hands,
 )
-from rowanseed.core.outline import Point, bounds
-from rowanseed.core.pattern import LineKind, MarkKind, Pattern, Piece, Role
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import LineKind, MarkKind, Piece, Role
 
 
 @dataclass(frozen=True)

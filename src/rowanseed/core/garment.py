@@ -7,18 +7,19 @@ from dataclasses import dataclass, replace
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration, Altered
+from rowanseed.core.base.errors import PatternError
 from rowanseed.core.batch import AT, Member, together
-from rowanseed.core.cloth import Border, Cloth, Direction
+from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder
+from rowanseed.core.cloth.matching import MatchedSeam, Matching, border_line, can_match, hem_points, matches
+from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.layers import with_layers
-from rowanseed.core.errors import PatternError
+from rowanseed.core.geometry.outline import Point, without_repeats
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Problem
-from rowanseed.core.matching import MatchedSeam, Matching, border_line, can_match, hem_points, matches
-from rowanseed.core.outline import Point, without_repeats
-from rowanseed.core.pattern import Cut, Grain, Pattern, Piece, Role
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, Grain, Piece, Role
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.saving.changes import in_other_cloth, moved_to_contrast, reshaped
 from rowanseed.core.saving.tactics import Tactic, laid_with
-from rowanseed.core.seamline import lines
 from rowanseed.core.sums.rectangles import with_rectangles
 
 GAP = 3.0
@@ -28,7 +29,7 @@ LAYS = (LayKind.FOLDED, LayKind.OPEN)
 
 
 @dataclass(frozen=True)
-class Choices:
+class GarmentChoices:
     """What the sewist has decided: the view, the size, other sizes at some levels, and what is altered, in order."""
 
     view: str
@@ -37,7 +38,7 @@ class Choices:
     alterations: tuple[Alteration, ...] = ()
 
 
-def altered(pattern: Pattern, choices: Choices) -> Altered:
+def altered(pattern: Pattern, choices: GarmentChoices) -> Altered:
     """The pattern as this garment is cut. Raises PatternError for a view or size it does not have."""
     if choices.size not in pattern.envelope.sizes:
         raise PatternError(
@@ -50,7 +51,9 @@ def altered(pattern: Pattern, choices: Choices) -> Altered:
     return carry_out(pattern, choices.size, choices.alterations, choices.blend)
 
 
-def derived(pattern: Pattern, size: str, view: str, reckoning: Reckoning, tactics: tuple[Tactic, ...] = ()) -> Pattern:
+def derived(
+    pattern: Pattern, size: str, view: str, reckoning: ClothChoices, tactics: tuple[Tactic, ...] = ()
+) -> Pattern:
     """An altered pattern changed to save cloth, with its layers derived; pieces go to the contrast cloth last.
 
     So a sleeve of another cloth has its lining all the same.
@@ -60,7 +63,7 @@ def derived(pattern: Pattern, size: str, view: str, reckoning: Reckoning, tactic
 
 
 def to_cut(
-    garment: Pattern, size: str, reckoning: Reckoning, members: tuple[tuple[Member, Pattern], ...] = ()
+    garment: Pattern, size: str, reckoning: ClothChoices, members: tuple[tuple[Member, Pattern], ...] = ()
 ) -> Pattern:
     """All there is to cut: the garment, what is cut to the measure, and the batch's other garments."""
     return together(with_rectangles(garment, size, reckoning.rectangles), size, members)
@@ -84,7 +87,7 @@ def lay_cloth(cloth: Cloth) -> LayCloth:
 
 def lay_problem(
     pattern: Pattern,
-    choices: Choices,
+    choices: GarmentChoices,
     role: Role,
     cloth: Cloth,
     tactics: tuple[Tactic, ...] = (),
@@ -97,7 +100,7 @@ def lay_problem(
     `pattern` is altered already, and changed to save cloth.
     """
     pieces = [lay_piece(piece, cut, choices.size) for piece, cut in pattern.pieces_for(role, choices.view)]
-    if on_border and cloth.border is not Border.NONE:
+    if on_border and cloth.border is not PrintBorder.NONE:
         pieces = _on_border(pattern, choices.size, cloth, pieces)
     found, _ = matched(pattern, choices, role, cloth, matching)
     bare = lay_cloth(cloth) if found else replace(lay_cloth(cloth), repeat_x=None, repeat_y=None)
@@ -114,7 +117,7 @@ def lay_problem(
 
 
 def matched(
-    pattern: Pattern, choices: Choices, role: Role, cloth: Cloth, matching: Matching
+    pattern: Pattern, choices: GarmentChoices, role: Role, cloth: Cloth, matching: Matching
 ) -> tuple[tuple[Match, ...], tuple[MatchedSeam, ...]]:
     """The matches of every garment that is cut, each by itself, and the seams they hold at."""
     if matching is Matching.NONE or not can_match(cloth):
@@ -142,7 +145,7 @@ def _on_border(pattern: Pattern, size: str, cloth: Cloth, pieces: list[LayPiece]
     hems = hem_points(pattern, size)
     # Turned a quarter round, tops point to the lower selvedge; with a border on both, pieces take turns.
     upper = {
-        p.id: cloth.direction is Direction.ONE_WAY or (cloth.border is Border.BOTH and k % 2 == 1)
+        p.id: cloth.direction is Direction.ONE_WAY or (cloth.border is PrintBorder.BOTH and k % 2 == 1)
         for k, p in enumerate(pieces)
     }
     return [

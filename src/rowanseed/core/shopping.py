@@ -5,15 +5,15 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from rowanseed.core.units import Units, format_cloth, format_length
-from rowanseed.core.working import Working
+from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.base.working import Working
 
 GROUPS = ("cloth", "lining and interfacing", "buttons, zips and tapes", "thread and needles")
 """The order in which a shop is walked: cloth first, since all else is matched to it."""
 
 
 @dataclass(frozen=True)
-class Line:
+class ShoppingLine:
     """A thing to buy: for whom, how much, with the sums.
 
     What has a `unit` is counted (`card`, `spool`), what has none is bought by its `length` in mm; None: not worked
@@ -41,12 +41,12 @@ class Line:
         return format_cloth(self.length, units) if self.group in GROUPS[:2] else format_length(self.length, units)
 
 
-def merged(lines: Iterable[Line]) -> tuple[Line, ...]:
+def merged(lines: Iterable[ShoppingLine]) -> tuple[ShoppingLine, ...]:
     """Lines of the same thing taken together, in the order of the shop.
 
     Counts and lengths add up, but for needles, of which one packet serves several garments.
     """
-    out: dict[tuple[str, str, str], Line] = {}
+    out: dict[tuple[str, str, str], ShoppingLine] = {}
     for line in lines:
         # Cloth is cut apart and thread has the cloth's colour: each garment has its own.
         own = line.group in GROUPS[:2] or "thread to match" in line.what.lower()

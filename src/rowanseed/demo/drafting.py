@@ -5,12 +5,13 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Iterable, Mapping, Sequence
 
-from rowanseed.core.outline import Chain, Point, Segment, chain_length, line_chain, unit
-from rowanseed.core.pattern import (
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, line_chain, unit
+from rowanseed.core.pattern.envelope import PrintedYardage
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pieces import (
     Corner,
     Cut,
     Drawn,
-    EdgePart,
     EdgeSpec,
     InnerLine,
     LineKind,
@@ -18,7 +19,6 @@ from rowanseed.core.pattern import (
     MarkKind,
     Panel,
     Piece,
-    PrintedYardage,
     Role,
     Shape,
 )

@@ -7,20 +7,20 @@ from datetime import date
 from pathlib import Path
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.body import Age
-from rowanseed.core.cloth import Cloth, Direction, Fibre, Line, Lines, Repeat, Surface
+from rowanseed.core.body.measures import Age
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, Stripes, Surface
+from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.choice import Layers, LiningSchool
-from rowanseed.core.garment import Choices, altered, lay_problem
+from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.matching import Matching
-from rowanseed.core.pattern import Role
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.formats.fit_json import FitChoice
+from rowanseed.formats.fit_json import FitChoices
 from rowanseed.store.cloths import cloth, save_cloth
 from rowanseed.store.database import Connection, connect, migrate
 from rowanseed.store.household import habits, set_habits
@@ -83,7 +83,7 @@ CLOTHS = {
         repeat=Repeat(92, 84),
         price=395,
         care="dry clean",
-        lines=Lines((Line(12, 12), Line(58, 4)), (Line(14, 13), Line(66, 5))),
+        lines=Stripes((Stripe(12, 12), Stripe(58, 4)), (Stripe(14, 13), Stripe(66, 5))),
     ),
     "linen": Cloth(
         name="Slate linen",
@@ -199,13 +199,13 @@ def fill(path: Path) -> None:
         cloths={Role.MAIN: shelf["sprigs"], Role.INTERFACING: shelf["fusible"]},
         today=STARTED,
     )
-    longer = FitChoice(School.CHART, alterations=(Alteration(Kind.HEM, 20.0),))
+    longer = FitChoices(School.CHART, alterations=(Alteration(Kind.HEM, 20.0),))
     _choose(db, first, ysolde, "14", longer)
     _keep_lays(
         db=db,
         skirt=skirt,
         project=first,
-        choices=Choices(view="A", size="14", blend=(), alterations=longer.alterations),
+        choices=GarmentChoices(view="A", size="14", blend=(), alterations=longer.alterations),
         shelf=shelf,
         main="sprigs",
         cut=True,
@@ -230,9 +230,16 @@ def fill(path: Path) -> None:
         cloths={Role.MAIN: shelf["cord"], Role.INTERFACING: shelf["fusible"]},
         today=date(2026, 11, 1),
     )
-    _choose(db, second, nerys, "10", FitChoice(School.CHART))
+    _choose(db, second, nerys, "10", FitChoices(School.CHART))
     _keep_lays(
-        db=db, skirt=skirt, project=second, choices=Choices("A", "10"), shelf=shelf, main="cord", cut=False, sewn=0
+        db=db,
+        skirt=skirt,
+        project=second,
+        choices=GarmentChoices("A", "10"),
+        shelf=shelf,
+        main="cord",
+        cut=False,
+        sewn=0,
     )
     third = start_project(
         connection=db,
@@ -245,7 +252,7 @@ def fill(path: Path) -> None:
     )
     choose_cloth(db, third, Role.MAIN, shelf["linen"])
     choose_cloth(db, third, Role.LINING, shelf["lining"])
-    keep_reckoning(db, third, Reckoning(Layers(LiningSchool.DEDUCT)))
+    keep_reckoning(db, third, ClothChoices(Layers(LiningSchool.DEDUCT)))
     fourth = start_project(
         connection=db,
         name="Checked waistcoat for the alto",
@@ -255,13 +262,13 @@ def fill(path: Path) -> None:
         cloths={Role.MAIN: shelf["wool"], Role.INTERFACING: shelf["fusible"], Role.LINING: shelf["lining"]},
         today=date(2026, 11, 16),
     )
-    fuller = FitChoice(
+    fuller = FitChoices(
         School.HIGH_BUST,
         "neck and shoulders fit her at the smaller size",
         alterations=(Alteration(Kind.BUST, 50.0), Alteration(Kind.LENGTH, 15.0, "body-length")),
     )
     _choose(db, fourth, ysolde, "14", fuller)
-    keep_reckoning(db, fourth, Reckoning(matching=((Role.MAIN, Matching.BOTH),)))
+    keep_reckoning(db, fourth, ClothChoices(matching=((Role.MAIN, Matching.BOTH),)))
     start_project(
         connection=db,
         name="Wide trousers for the soprano",
@@ -283,7 +290,7 @@ def fill(path: Path) -> None:
     db.close()
 
 
-def _choose(db: Connection, project: int, person_id: int, size: str, fit: FitChoice) -> None:
+def _choose(db: Connection, project: int, person_id: int, size: str, fit: FitChoices) -> None:
     """Keep a size with the measurements it was chosen by."""
     found = person(db, person_id)
     choose_fit(db, project, size, fit, found.measuring_id if found else None)
@@ -293,7 +300,7 @@ def _keep_lays(
     db: Connection,
     skirt: int,
     project: int,
-    choices: Choices,
+    choices: GarmentChoices,
     shelf: dict[str, int],
     main: str,
     *,

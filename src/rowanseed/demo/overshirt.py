@@ -10,36 +10,35 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from rowanseed.core.outline import Chain, Point, Segment, chain_length, unit
-from rowanseed.core.pattern import (
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, unit
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
+from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,
     ClosureKind,
-    Cut,
     Difference,
     DifferenceKind,
-    Drawn,
-    EdgeSpec,
-    Envelope,
-    Figure,
     Finish,
     FinishKind,
+    Join,
+    Making,
+    Press,
+)
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import (
+    Cut,
+    Drawn,
+    EdgeSpec,
     InnerLine,
     InnerPoint,
-    Join,
     LineKind,
-    Making,
     Mark,
     MarkKind,
-    Notion,
     Panel,
-    Pattern,
     Piece,
     PointKind,
-    Press,
     Role,
     Shape,
-    View,
 )
 from rowanseed.demo.drafting import (
     DOWN,
@@ -493,7 +492,7 @@ def _envelope(bodies: dict[str, Body], pieces: tuple[Piece, ...]) -> Envelope:
         },
         finished={"A": finished},
         yardage=printed_yardage(SIZES, YARDAGE),
-        notions=(Notion("Buttons", 7, "15 mm"), Notion("Sewing thread", 1, "to match")),
+        notions=(PrintedNotion("Buttons", 7, "15 mm"), PrintedNotion("Sewing thread", 1, "to match")),
         figure=Figure.UNISEX,
     )
 

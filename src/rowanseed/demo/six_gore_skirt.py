@@ -14,37 +14,35 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.outline import Chain, Point, Segment, arc_chain, chain_length
-from rowanseed.core.pattern import (
+from rowanseed.core.geometry.outline import Chain, Point, Segment, arc_chain, chain_length
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, View
+from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,
     ClosureKind,
-    Corner,
-    Cut,
-    Drawn,
     EdgePart,
-    EdgeSpec,
-    Envelope,
-    Figure,
     Finish,
     FinishKind,
-    InnerLine,
     Join,
     Layer,
     LayerKind,
-    LineKind,
     Making,
+    Press,
+)
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import (
+    Corner,
+    Cut,
+    Drawn,
+    EdgeSpec,
+    InnerLine,
+    LineKind,
     Mark,
     MarkKind,
-    Notion,
     Panel,
-    Pattern,
     Piece,
-    Press,
-    PrintedYardage,
     Role,
     Shape,
-    View,
 )
 from rowanseed.demo.drafting import y_at
 
@@ -357,9 +355,9 @@ def _envelope() -> Envelope:
         finished={"A": finished},
         yardage=tuple(_printed_yardage()),
         notions=(
-            Notion("Invisible zip", 1, "22 cm (9 in)"),
-            Notion("Hook and eye", 1),
-            Notion("Sewing thread", 1, "to match"),
+            PrintedNotion("Invisible zip", 1, "22 cm (9 in)"),
+            PrintedNotion("Hook and eye", 1),
+            PrintedNotion("Sewing thread", 1, "to match"),
         ),
         figure=Figure.WOMEN,
     )

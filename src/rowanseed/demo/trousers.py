@@ -10,32 +10,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.outline import Chain, Point, chain_length, point_at
-from rowanseed.core.pattern import (
-    BookletStep,
-    Closure,
-    ClosureKind,
-    Cut,
-    Dart,
-    Drawn,
-    Envelope,
-    Figure,
-    Finish,
-    FinishKind,
-    InnerLine,
-    Join,
-    Making,
-    Mark,
-    MarkKind,
-    Notion,
-    Panel,
-    Pattern,
-    Piece,
-    Press,
-    Role,
-    Shape,
-    View,
-)
+from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
+from rowanseed.core.pattern.making import BookletStep, Closure, ClosureKind, Finish, FinishKind, Join, Making, Press
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, Dart, Drawn, InnerLine, Mark, MarkKind, Panel, Piece, Role, Shape
 from rowanseed.demo.drafting import (
     DOWN,
     UP,
@@ -328,7 +307,11 @@ def _envelope(front: Piece, back: Piece) -> Envelope:
         },
         finished={"A": finished},
         yardage=printed_yardage(SIZES, YARDAGE),
-        notions=(Notion("Zip", 1, "18 cm (7 in)"), Notion("Hook and bar", 1), Notion("Sewing thread", 1, "to match")),
+        notions=(
+            PrintedNotion("Zip", 1, "18 cm (7 in)"),
+            PrintedNotion("Hook and bar", 1),
+            PrintedNotion("Sewing thread", 1, "to match"),
+        ),
         figure=Figure.WOMEN,
     )
 

@@ -11,36 +11,35 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from rowanseed.core.outline import Chain, Point, Segment, chain_length, lerp, unit
-from rowanseed.core.pattern import (
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, unit
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
+from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,
     ClosureKind,
-    Cut,
     Difference,
     DifferenceKind,
-    Drawn,
-    EdgeSpec,
-    Envelope,
-    Figure,
     Finish,
     FinishKind,
-    InnerLine,
-    InnerPoint,
     Join,
     Layer,
     LayerKind,
-    LineKind,
     Making,
-    Notion,
+    Press,
+)
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import (
+    Cut,
+    Drawn,
+    EdgeSpec,
+    InnerLine,
+    InnerPoint,
+    LineKind,
     Panel,
-    Pattern,
     Piece,
     PointKind,
-    Press,
     Role,
     Shape,
-    View,
 )
 from rowanseed.demo.drafting import (
     DOWN,
@@ -483,9 +482,9 @@ def _envelope(pieces: tuple[Piece, ...]) -> Envelope:
         finished={"A": {"bust": around("bust"), "waist": around("waist"), "length": lengths(back, "centre")}},
         yardage=printed_yardage(SIZES, YARDAGE),
         notions=(
-            Notion("Buttons", 5, "20 mm"),
-            Notion("Buckle", 1, "for the back belt"),
-            Notion("Sewing thread", 1, "to match"),
+            PrintedNotion("Buttons", 5, "20 mm"),
+            PrintedNotion("Buckle", 1, "for the back belt"),
+            PrintedNotion("Sewing thread", 1, "to match"),
         ),
         figure=Figure.WOMEN,
     )

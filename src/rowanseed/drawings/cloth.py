@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.cloth import Border, Cloth
-from rowanseed.core.remainder import outline_of
-from rowanseed.core.units import INCH, Units, format_cloth, format_length
+from rowanseed.core.base.units import INCH, Units, format_cloth, format_length
+from rowanseed.core.cloth.cloth import Cloth, PrintBorder
+from rowanseed.core.cloth.remainder import outline_of
 from rowanseed.drawings.colour import thread
 from rowanseed.drawings.svg import INK, QUIET, add, drawing, halo, number, path_of, write
 from rowanseed.drawings.swatch import define_fill, define_selvedge
@@ -39,7 +39,7 @@ def draw_swatch(cloth: Cloth, units: Units, id: str = "swatch") -> str:
     low = SWATCH_WIDE - cloth.selvedge
     if cloth.selvedge:
         add(view, "rect", y=low, width=SWATCH_LONG, height=cloth.selvedge, fill=edge)
-    if cloth.border is not Border.NONE and cloth.border_line < SWATCH_WIDE:
+    if cloth.border is not PrintBorder.NONE and cloth.border_line < SWATCH_WIDE:
         y = SWATCH_WIDE - cloth.border_line
         add(
             view,

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from rowanseed.core.derive.layers import Derivation
-from rowanseed.core.outline import bounds
-from rowanseed.core.pattern import LineKind
-from rowanseed.core.seamline import lines
+from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.pattern.pieces import LineKind
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.drawings.pieces import rows
 from rowanseed.drawings.svg import INK, add, drawing, halo, path_of, write
 

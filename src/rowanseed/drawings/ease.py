@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from rowanseed.core.body import MEASURE
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.sizing.ease import Ease, Sits
-from rowanseed.core.units import Units, format_length
 from rowanseed.drawings.svg import BERRY, INK, LINE, QUIET, add, drawing, number, write
 
 WIDE, ROW, LEFT, RIGHT = 900.0, 96.0, 150.0, 170.0

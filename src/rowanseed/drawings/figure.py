@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.body import Age, Measure, Seen
-from rowanseed.core.outline import Point
+from rowanseed.core.body.measures import Age, Measure, Seen
+from rowanseed.core.geometry.outline import Point
 from rowanseed.drawings.svg import CHALK, INK, LINE, PAPER, QUIET, add, drawing, number, write
 
 WIDE, TALL = 190.0, 330.0

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from datetime import date
 
-from rowanseed.core.body import MEASURE
-from rowanseed.core.units import Units, format_length
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.body.measures import MEASURE
 from rowanseed.drawings.svg import INK, LINE, QUIET, add, drawing, number, write
 
 WIDE, ROW, LEFT, RIGHT = 900.0, 86.0, 170.0, 120.0

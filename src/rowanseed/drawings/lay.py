@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.cloth import Cloth
+from rowanseed.core.base.units import INCH, Units, format_cloth, format_length
+from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.lay.problem import THEN, LayCloth, LayKind, Plan, Stretch, laid
-from rowanseed.core.units import INCH, Units, format_cloth, format_length
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.lay_pieces import LayView, Sheet, define_arrow, draw_pieces
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
@@ -65,7 +65,7 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
     _ruler(root, sheet, plan.length, view.units)
     _side_ruler(root, sheet, stretch_width(plan.stretches[0], lay_cloth), view.units)
     draw_pieces(root, sheet, [(item, plan.stretches[item.stretch].start) for item in items], cloth, view)
-    _words(root, sheet, plan, lay_cloth, cloth)
+    lay_caption(root, sheet, plan, lay_cloth, cloth)
     return write(root)
 
 
@@ -93,7 +93,7 @@ def _cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill:
         add(root, "path", d=f"M{number(x)} {number(y + away)}{run}", stroke=INK, stroke_width=sheet.letter / 14)
 
 
-def _words(root: Element, sheet: Sheet, plan: Plan, cloth: LayCloth, of: Cloth) -> None:
+def lay_caption(root: Element, sheet: Sheet, plan: Plan, cloth: LayCloth, of: Cloth) -> None:
     """What lies below the cloth: fold or selvedge, and the direction of one-way cloth."""
     y = sheet.top + sheet.tall + sheet.letter * 1.6
     for stretch in plan.stretches:

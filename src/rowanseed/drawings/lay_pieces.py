@@ -8,11 +8,11 @@ from xml.etree.ElementTree import Element
 
 from shapely.geometry import LineString, Polygon
 
+from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.batch import AT
-from rowanseed.core.cloth import Cloth
+from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cutting import CutItem, GrainCheck
-from rowanseed.core.outline import Point
-from rowanseed.core.units import Units, format_length
+from rowanseed.core.geometry.outline import Point
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import CHALK, INK, PAPER, QUIET, add, halo, number, path_of
 

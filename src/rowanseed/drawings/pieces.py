@@ -10,11 +10,12 @@ from xml.etree.ElementTree import Element
 
 from shapely.geometry import Polygon
 
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.geometry.outline import Point, Segment, bounds, chain_length, flatten, point_at, split_chain
 from rowanseed.core.make.steps import EdgeShown
-from rowanseed.core.outline import Point, Segment, bounds, chain_length, flatten, point_at, split_chain
-from rowanseed.core.pattern import Drawn, LineKind, MarkKind, Pattern, Piece
-from rowanseed.core.seamline import lines, mark_distance, seam_length
-from rowanseed.core.units import Units, format_length
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
+from rowanseed.core.pattern.seamline import lines, mark_distance, seam_length
 from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 GAP = 46.0
@@ -174,7 +175,7 @@ def draw_altered(
         changed = before.shapes[size] != item.piece.shapes[size]
         add(root, "path", d=path_of(new), fill=PAPER, fill_opacity=0.6)
         if changed:
-            for part in _between(old, new):
+            for part in changed_runs(old, new):
                 add(root, "path", d=path_of(part), fill=shade, fill_opacity=0.85)
             add(
                 root,
@@ -212,7 +213,7 @@ def draw_altered(
     return write(root)
 
 
-def _between(old: list[Point], new: list[Point]) -> list[list[Point]]:
+def changed_runs(old: list[Point], new: list[Point]) -> list[list[Point]]:
     """The areas that one outline has and the other has not."""
     one, other = (Polygon(ring).buffer(0) for ring in (old, new))
     apart = one.symmetric_difference(other)

@@ -6,11 +6,13 @@ import math
 from collections.abc import Sequence
 from itertools import pairwise
 
-from rowanseed.core.outline import Point, bounds
-from rowanseed.core.pattern import EdgePart, MarkKind, Pattern
-from rowanseed.core.seamline import lines, mark_distance
-from rowanseed.core.units import Units, format_length
-from rowanseed.core.walk import SeamWalk
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import MarkKind
+from rowanseed.core.pattern.seamline import lines, mark_distance
+from rowanseed.core.pattern.walk import SeamWalk
 from rowanseed.drawings.svg import INK, QUIET, add, drawing, halo, number, path_of, write
 
 WIDE = 760.0
@@ -111,10 +113,12 @@ def _run(pattern: Pattern, size: str, part: EdgePart) -> tuple[list[Point], list
     last = mark_distance(piece, size, piece.mark(part.to_mark)) if part.to_mark else total
     kinds = (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH)
     marks = [mark_distance(piece, size, m) for m in piece.marks if m.edge == part.edge and m.kind in kinds]
-    return _between(whole, *sorted((first, last))), [_between(whole, m, m)[0] for m in marks if first <= m <= last]
+    return stretch_between(whole, *sorted((first, last))), [
+        stretch_between(whole, m, m)[0] for m in marks if first <= m <= last
+    ]
 
 
-def _between(points: Sequence[Point], first: float, last: float) -> list[Point]:
+def stretch_between(points: Sequence[Point], first: float, last: float) -> list[Point]:
     out: list[Point] = []
     gone = 0.0
     for p, q in pairwise(points):

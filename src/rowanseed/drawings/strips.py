@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from rowanseed.core.cloth import Cloth
-from rowanseed.core.units import INCH, Units, format_cloth
+from rowanseed.core.base.units import INCH, Units, format_cloth
+from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import BERRY, INK, PAPER, QUIET, add, drawing, halo, number, write
 from rowanseed.drawings.swatch import define_fill

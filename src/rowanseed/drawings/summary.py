@@ -6,13 +6,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from html import escape
 
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.make.steps import Step
-from rowanseed.core.pattern import Role
+from rowanseed.core.make.steps import MakingStep
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.ease import Ease
-from rowanseed.core.units import Units, format_length
-from rowanseed.core.yardage import Need, Verdict
 from rowanseed.drawings.lay_pieces import cut_words
 
 _STYLE = """
@@ -33,8 +33,8 @@ color: #52615d }
 class ClothSummary:
     role: Role
     name: str
-    need: Need
-    verdict: Verdict | None
+    need: ClothNeed
+    verdict: ClothVerdict | None
     picture: str
     items: Sequence[CutItem]
 
@@ -46,7 +46,7 @@ def summary_page(
     reason: str,
     rows: Sequence[Ease],
     cloths: Sequence[ClothSummary],
-    steps: Sequence[Step],
+    steps: Sequence[MakingStep],
     units: Units,
 ) -> str:
     """HTML that prints on a few sheets: size, cloth, lay, cutting list, making order."""
@@ -56,7 +56,7 @@ def summary_page(
     ]
     for cloth in cloths:
         parts.append(_cloth(cloth, units))
-    parts.append(_steps(steps))
+    parts.append(step_lines(steps))
     body = "\n".join(part for part in parts if part)
     return (
         f'<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>{escape(name)}</title>'
@@ -103,7 +103,7 @@ def _item(item: CutItem, units: Units) -> str:
     )
 
 
-def _steps(steps: Sequence[Step]) -> str:
+def step_lines(steps: Sequence[MakingStep]) -> str:
     if not steps:
         return "<h2>Sew</h2><p>This pattern names no seams; sew by its booklet.</p>"
     lines = []

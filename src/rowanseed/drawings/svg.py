@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from xml.etree.ElementTree import Element, SubElement, tostring
 
-from rowanseed.core.outline import Point
+from rowanseed.core.geometry.outline import Point
 
 INK = "#14211f"
 QUIET = "#52615d"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.cloth import Cloth, Line, Surface
+from rowanseed.core.cloth.cloth import Cloth, Stripe, Surface
 from rowanseed.drawings.colour import pale
 from rowanseed.drawings.svg import add, number
 
@@ -68,10 +68,10 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0) -> s
 def _lines(tile: Element, cloth: Cloth, long: float, wide: float) -> None:
     """The lines of stripes or checks where they were measured, or two of each way where they were not."""
     motif, soft = pale(cloth.colour, 0.28), pale(cloth.colour, 0.5)
-    lengthwise = cloth.lines.lengthwise or (Line(wide * 0.15, wide * 0.14), Line(wide * 0.69, wide * 0.05))
+    lengthwise = cloth.lines.lengthwise or (Stripe(wide * 0.15, wide * 0.14), Stripe(wide * 0.69, wide * 0.05))
     crosswise = cloth.lines.crosswise
     if not crosswise and cloth.surface is Surface.CHECK:
-        crosswise = (Line(long * 0.15, long * 0.14), Line(long * 0.69, long * 0.05))
+        crosswise = (Stripe(long * 0.15, long * 0.14), Stripe(long * 0.69, long * 0.05))
     broad = max((line.width for line in (*lengthwise, *crosswise)), default=1.0)
     for line in lengthwise:
         add(

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from rowanseed.core.units import INCH, Units, format_cloth
+from rowanseed.core.base.units import INCH, Units, format_cloth
 from rowanseed.drawings.svg import INK, QUIET, add, drawing, halo, number, write
 
 WIDE, LEFT, ROW = 900.0, 190.0, 30.0

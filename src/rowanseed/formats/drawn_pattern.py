@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.outline import (
+from rowanseed.core.geometry.outline import (
     Affine,
     Chain,
     Point,
@@ -15,19 +15,10 @@ from rowanseed.core.outline import (
     flatten,
     transform_chain,
 )
-from rowanseed.core.pattern import (
-    Cut,
-    Drawn,
-    EdgeSpec,
-    Envelope,
-    Grain,
-    Pattern,
-    Piece,
-    Role,
-    Shape,
-    View,
-)
-from rowanseed.core.pattern_check import check
+from rowanseed.core.pattern.check import check
+from rowanseed.core.pattern.envelope import Envelope, View
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Grain, Piece, Role, Shape
 from rowanseed.formats.svg_read import Drawing, DrawnPiece
 
 STRAY = 0.5

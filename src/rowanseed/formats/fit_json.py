@@ -11,13 +11,13 @@ from pydantic import BaseModel, ConfigDict, ValidationError
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.errors import DocumentError
+from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
 
 
 @dataclass(frozen=True)
-class FitChoice:
+class FitChoices:
     """What was decided at the Fit station besides the size. `accepted` maps a join's id to the difference (mm)
     waved through."""
 
@@ -61,13 +61,13 @@ class _Fit(_Record):
     accepted: dict[str, float] = {}
 
 
-def read_fit(text: str) -> FitChoice:
+def read_fit(text: str) -> FitChoices:
     """Read a fit document. Raises DocumentError."""
     try:
         model = _Fit.model_validate(json.loads(text))
     except (ValidationError, ValueError) as error:
         raise DocumentError(f"The fit cannot be read: {error}.") from None
-    return FitChoice(
+    return FitChoices(
         school=model.school,
         reason=model.reason,
         blend=tuple(model.blend),
@@ -77,7 +77,7 @@ def read_fit(text: str) -> FitChoice:
     )
 
 
-def write_fit(choice: FitChoice) -> str:
+def write_fit(choice: FitChoices) -> str:
     return json.dumps(
         {
             "school": choice.school.value if choice.school else None,

@@ -9,23 +9,23 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from shapely import simplify
 from shapely.geometry import LineString, Polygon
 
-from rowanseed.core.errors import DocumentError
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.problem import (
-    Border,
     LayCloth,
     LayKind,
     LayPiece,
     Match,
     MatchPoint,
     Motif,
+    OnLine,
     Pin,
     Placement,
     Plan,
     Problem,
     Stretch,
 )
-from rowanseed.core.outline import Point, bounds
-from rowanseed.core.pattern import Grain
+from rowanseed.core.pattern.pieces import Grain
 
 PROBLEM = "rowanseed-layout-problem/1"
 PLAN = "rowanseed-layout-plan/1"
@@ -177,7 +177,7 @@ def _to_piece(p: _Piece, notes: list[str]) -> LayPiece:
         fold=p.fold,
         grain=p.grain,
         selvedge=p.selvedge,
-        border=Border(p.border.at, p.border.y) if p.border else None,
+        border=OnLine(p.border.at, p.border.y) if p.border else None,
         motif=Motif(p.motif.at, tuple(p.motif.places)) if p.motif else None,
     )
 

@@ -9,10 +9,44 @@ from typing import Any, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from rowanseed.core import pattern as core
-from rowanseed.core.errors import PatternError
-from rowanseed.core.outline import Chain, Point, Segment
-from rowanseed.core.pattern_check import check
+from rowanseed.core.base.errors import PatternError
+from rowanseed.core.geometry.outline import Chain, Point, Segment
+from rowanseed.core.pattern.check import check
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, View
+from rowanseed.core.pattern.making import (
+    BookletStep,
+    Closure,
+    ClosureKind,
+    Difference,
+    DifferenceKind,
+    EdgePart,
+    Finish,
+    FinishKind,
+    Join,
+    Layer,
+    LayerKind,
+    Making,
+    Press,
+)
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import (
+    Corner,
+    Cut,
+    Dart,
+    Drawn,
+    EdgeSpec,
+    Grain,
+    InnerLine,
+    InnerPoint,
+    LineKind,
+    Mark,
+    MarkKind,
+    Panel,
+    Piece,
+    PointKind,
+    Role,
+    Shape,
+)
 
 FORMAT = "rowanseed-pattern/1"
 
@@ -22,15 +56,15 @@ Kind = TypeVar("Kind", bound=Enum)
 
 
 class _Record(BaseModel):
-    """Unknown fields are passed over; numbers have to be finite."""
+    """Unknown fields are refused, since what they say would be lost; numbers have to be finite."""
 
-    model_config = ConfigDict(extra="ignore", allow_inf_nan=False)
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
 
 class _Edge(_Record):
     name: str = Field(min_length=1)
     allowance: Number
-    corner: core.Corner = core.Corner.MITRE
+    corner: Corner = Corner.MITRE
 
 
 class _Size(_Record):
@@ -39,19 +73,20 @@ class _Size(_Record):
 
 
 class _Cut(_Record):
-    role: core.Role
+    role: Role
     count: int
     pair: bool = False
     fold: str | None = None
-    grain: core.Grain = core.Grain.LENGTHWISE
+    grain: Grain = Grain.LENGTHWISE
     one_way: bool = False
     motif: bool = False
     views: list[str] = []
+    selvedge: str | None = None
 
 
 class _Mark(_Record):
     id: str
-    kind: core.MarkKind
+    kind: MarkKind
     edge: str
     anchor: str = Field(alias="from")
     distance: Number | dict[str, Number]
@@ -66,13 +101,13 @@ class _Dart(_Record):
 
 class _InnerLine(_Record):
     id: str
-    kind: core.LineKind
+    kind: LineKind
     ends: dict[str, tuple[tuple[Number, Number], tuple[Number, Number]]]
 
 
 class _InnerPoint(_Record):
     id: str
-    kind: core.PointKind
+    kind: PointKind
     at: dict[str, tuple[Number, Number]]
 
 
@@ -80,7 +115,7 @@ class _Piece(_Record):
     id: str = Field(min_length=1)
     name: str = Field(min_length=1)
     number: int = 0
-    drawn: core.Drawn
+    drawn: Drawn
     edges: list[_Edge]
     sizes: dict[str, _Size]
     cuts: list[_Cut]
@@ -88,7 +123,7 @@ class _Piece(_Record):
     darts: list[_Dart] = []
     lines: list[_InnerLine] = []
     points: list[_InnerPoint] = []
-    panel: core.Panel = core.Panel.OTHER
+    panel: Panel = Panel.OTHER
     drawn_on: str = ""
 
 
@@ -101,7 +136,7 @@ class _Part(_Record):
 
 
 class _Difference(_Record):
-    kind: core.DifferenceKind
+    kind: DifferenceKind
     amount: Number = 0.0
 
 
@@ -110,17 +145,17 @@ class _Join(_Record):
     name: str
     a: list[_Part]
     b: list[_Part]
-    difference: _Difference = _Difference(kind=core.DifferenceKind.NONE)
+    difference: _Difference = _Difference(kind=DifferenceKind.NONE)
     align: Literal["both", "start", "end"] = "both"
     sewn_from: Literal["start", "end"] = "start"
-    press: core.Press = core.Press.OPEN
+    press: Press = Press.OPEN
     each_hand: bool = False
     why: str = ""
 
 
 class _Closure(_Record):
     id: str
-    kind: core.ClosureKind
+    kind: ClosureKind
     join: str
     to_mark: tuple[str, str] | None = None
 
@@ -128,13 +163,13 @@ class _Closure(_Record):
 class _Finish(_Record):
     id: str
     name: str
-    kind: core.FinishKind
+    kind: FinishKind
     parts: list[_Part]
     folds: list[Number] = []
 
 
 class _Layer(_Record):
-    kind: core.LayerKind
+    kind: LayerKind
     piece: str
     of: str
 
@@ -160,7 +195,7 @@ class _View(_Record):
 class _Yardage(_Record):
     view: str
     size: str
-    role: core.Role = core.Role.MAIN
+    role: Role = Role.MAIN
     width: Number = Field(gt=0)
     one_way: bool
     length: Number = Field(gt=0)
@@ -180,7 +215,7 @@ class _Envelope(_Record):
     finished: dict[str, dict[str, dict[str, Number]]] = {}
     yardage: list[_Yardage] = []
     notions: list[_Notion] = []
-    figure: core.Figure = core.Figure.UNISEX
+    figure: Figure = Figure.UNISEX
 
 
 class _Pattern(_Record):
@@ -197,7 +232,7 @@ class _Pattern(_Record):
 # ---------------------------------------------------------------- reading
 
 
-def read_pattern(text: str | bytes) -> core.Pattern:
+def read_pattern(text: str | bytes) -> Pattern:
     """Read and fully validate a pattern document.
 
     Raises PatternError naming the field, or the piece, size and edge, at fault.
@@ -237,22 +272,22 @@ def _place(document: Any, path: Sequence[int | str]) -> str:
     return ", ".join(words)
 
 
-def _to_core(model: _Pattern) -> core.Pattern:
+def _to_core(model: _Pattern) -> Pattern:
     sizes = tuple(model.envelope.sizes)
     envelope = model.envelope
-    return core.Pattern(
+    return Pattern(
         name=model.name,
         house=model.house,
         code=model.code,
         garment=model.garment,
-        envelope=core.Envelope(
-            views=tuple(core.View(v.id, v.name) for v in envelope.views),
+        envelope=Envelope(
+            views=tuple(View(v.id, v.name) for v in envelope.views),
             sizes=sizes,
             sized_by=tuple(envelope.sized_by),
             body_chart=envelope.body_chart,
             finished=envelope.finished,
-            yardage=tuple(core.PrintedYardage(**dict(y)) for y in envelope.yardage),
-            notions=tuple(core.Notion(**dict(n)) for n in envelope.notions),
+            yardage=tuple(PrintedYardage(**dict(y)) for y in envelope.yardage),
+            notions=tuple(PrintedNotion(**dict(n)) for n in envelope.notions),
             figure=envelope.figure,
         ),
         pieces=tuple(_piece(piece, sizes) for piece in model.pieces),
@@ -260,17 +295,17 @@ def _to_core(model: _Pattern) -> core.Pattern:
     )
 
 
-def _piece(model: _Piece, sizes: tuple[str, ...]) -> core.Piece:
-    return core.Piece(
+def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
+    return Piece(
         id=model.id,
         name=model.name,
         number=model.number,
         drawn=model.drawn,
-        edges=tuple(core.EdgeSpec(e.name, e.allowance, e.corner) for e in model.edges),
+        edges=tuple(EdgeSpec(e.name, e.allowance, e.corner) for e in model.edges),
         shapes={size: _shape(model, size, shape) for size, shape in model.sizes.items()},
-        cuts=tuple(core.Cut(**{**dict(cut), "views": tuple(cut.views)}) for cut in model.cuts),
+        cuts=tuple(Cut(**{**dict(cut), "views": tuple(cut.views)}) for cut in model.cuts),
         marks=tuple(
-            core.Mark(
+            Mark(
                 m.id,
                 m.kind,
                 m.edge,
@@ -279,20 +314,20 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> core.Piece:
             )
             for m in model.marks
         ),
-        darts=tuple(core.Dart(d.id, d.edge, d.legs, d.point) for d in model.darts),
-        lines=tuple(core.InnerLine(line.id, line.kind, line.ends) for line in model.lines),
-        points=tuple(core.InnerPoint(point.id, point.kind, point.at) for point in model.points),
+        darts=tuple(Dart(d.id, d.edge, d.legs, d.point) for d in model.darts),
+        lines=tuple(InnerLine(line.id, line.kind, line.ends) for line in model.lines),
+        points=tuple(InnerPoint(point.id, point.kind, point.at) for point in model.points),
         panel=model.panel,
         drawn_on=model.drawn_on,
     )
 
 
-def _shape(piece: _Piece, size: str, model: _Size) -> core.Shape:
+def _shape(piece: _Piece, size: str, model: _Size) -> Shape:
     edges = {
         name: _chain(rows, f"Piece “{piece.name}”, size {size}, edge “{name}”") for name, rows in model.edges.items()
     }
     ordered = {edge.name: edges[edge.name] for edge in piece.edges if edge.name in edges}
-    return core.Shape({**ordered, **edges}, model.grainline)
+    return Shape({**ordered, **edges}, model.grainline)
 
 
 def _chain(rows: list[Row], where: str) -> Chain:
@@ -314,15 +349,15 @@ def _chain(rows: list[Row], where: str) -> Chain:
     return tuple(chain)
 
 
-def _making(model: _Making) -> core.Making:
-    return core.Making(
+def _making(model: _Making) -> Making:
+    return Making(
         joins=tuple(
-            core.Join(
+            Join(
                 id=j.id,
                 name=j.name,
                 a=_parts(j.a),
                 b=_parts(j.b),
-                difference=core.Difference(j.difference.kind, j.difference.amount),
+                difference=Difference(j.difference.kind, j.difference.amount),
                 align=j.align,
                 sewn_from=j.sewn_from,
                 press=j.press,
@@ -331,26 +366,26 @@ def _making(model: _Making) -> core.Making:
             )
             for j in model.joins
         ),
-        closures=tuple(core.Closure(c.id, c.kind, c.join, c.to_mark) for c in model.closures),
-        finishes=tuple(core.Finish(f.id, f.name, f.kind, _parts(f.parts), tuple(f.folds)) for f in model.finishes),
-        layers=tuple(core.Layer(layer.kind, layer.piece, layer.of) for layer in model.layers),
-        booklet=tuple(core.BookletStep(b.number, tuple(b.about)) for b in model.booklet),
+        closures=tuple(Closure(c.id, c.kind, c.join, c.to_mark) for c in model.closures),
+        finishes=tuple(Finish(f.id, f.name, f.kind, _parts(f.parts), tuple(f.folds)) for f in model.finishes),
+        layers=tuple(Layer(layer.kind, layer.piece, layer.of) for layer in model.layers),
+        booklet=tuple(BookletStep(b.number, tuple(b.about)) for b in model.booklet),
     )
 
 
-def _parts(models: list[_Part]) -> tuple[core.EdgePart, ...]:
-    return tuple(core.EdgePart(p.piece, p.edge, p.hand, p.from_mark, p.to_mark) for p in models)
+def _parts(models: list[_Part]) -> tuple[EdgePart, ...]:
+    return tuple(EdgePart(p.piece, p.edge, p.hand, p.from_mark, p.to_mark) for p in models)
 
 
 # ---------------------------------------------------------------- writing
 
 
-def write_pattern(pattern: core.Pattern) -> str:
+def write_pattern(pattern: Pattern) -> str:
     """A pattern as a JSON document; reading it gives the same pattern, to 0.0001 mm."""
     return json.dumps(pattern_document(pattern), ensure_ascii=False, indent=1)
 
 
-def pattern_document(pattern: core.Pattern) -> dict[str, Any]:
+def pattern_document(pattern: Pattern) -> dict[str, Any]:
     envelope = _plain(pattern.envelope)
     return {
         "format": FORMAT,
@@ -364,7 +399,7 @@ def pattern_document(pattern: core.Pattern) -> dict[str, Any]:
     }
 
 
-def _piece_document(piece: core.Piece) -> dict[str, Any]:
+def _piece_document(piece: Piece) -> dict[str, Any]:
     return {
         "id": piece.id,
         "name": piece.name,

@@ -13,19 +13,20 @@ from typing import Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.body import MEASURE, Age
-from rowanseed.core.cloth import Cloth, Direction, Fibre, Repeat, Structure, Surface
-from rowanseed.core.errors import DocumentError, LengthError
-from rowanseed.core.garment import Choices
+from rowanseed.core.base.errors import DocumentError, LengthError
+from rowanseed.core.base.units import Units, parse_length, parse_signed_length
+from rowanseed.core.body.measures import MEASURE, Age
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Structure, Surface
+from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.garment import GarmentChoices
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household
-from rowanseed.core.pattern import Pattern, Role
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.tactics import Tactic, combined
 from rowanseed.core.sizing.schools import Choosing, Proposal, School, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.core.units import Units, parse_length, parse_signed_length
-from rowanseed.formats.fit_json import FitChoice
+from rowanseed.formats.fit_json import FitChoices
 from rowanseed.formats.pattern_json import read_pattern
 
 FORMAT = "rowanseed-project/1"
@@ -92,7 +93,7 @@ class _Project(_Record):
     cloths: dict[Role, _Cloth]
     choices: _Choices = _Choices()
     tactics: dict[Role, list[Tactic]] = {}
-    reckoning: Reckoning = Reckoning()
+    reckoning: ClothChoices = ClothChoices()
 
 
 @dataclass(frozen=True)
@@ -107,11 +108,11 @@ class ProjectDocument:
     cloths: Mapping[Role, Cloth]
     view: str
     chosen_size: str | None
-    fit: FitChoice
+    fit: FitChoices
     lay: LayKind | None
     household: Household
     tactics: Mapping[Role, tuple[Tactic, ...]]
-    reckoning: Reckoning
+    reckoning: ClothChoices
 
     def choosing(self) -> Choosing:
         return Choosing(
@@ -126,7 +127,7 @@ class ProjectDocument:
             return best, why
         return next(p for p in every if p.school is self.fit.school), "asked for in the document"
 
-    def choices(self) -> Choices:
+    def choices(self) -> GarmentChoices:
         """The choices with size, blend and alterations filled in by the school where the document leaves them open.
 
         Raises DocumentError where no size can be told.
@@ -136,8 +137,8 @@ class ProjectDocument:
         if size is None:
             raise DocumentError("The size cannot be told.", proposal.reason, "choices, size")
         if self.chosen_size is not None:
-            return Choices(view=self.view, size=size, blend=self.fit.blend, alterations=self.fit.alterations)
-        return Choices(
+            return GarmentChoices(view=self.view, size=size, blend=self.fit.blend, alterations=self.fit.alterations)
+        return GarmentChoices(
             view=self.view,
             size=size,
             blend=self.fit.blend or proposal.blend,
@@ -195,14 +196,14 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
     )
 
 
-def _fit(model: _Choices, unit: str) -> FitChoice:
+def _fit(model: _Choices, unit: str) -> FitChoices:
     alterations = [
         Alteration(kind=a.kind, by=_change(a.by, unit, f"choices, alterations, {k + 1}"), at=a.at, level=a.level)
         for k, a in enumerate(model.alterations)
     ]
     if model.hem_change.strip():
         alterations.append(Alteration(Kind.HEM, _change(model.hem_change, unit, "choices, hem_change")))
-    return FitChoice(
+    return FitChoices(
         school=model.school,
         reason="",
         blend=tuple(model.blend.items()),

@@ -5,15 +5,15 @@ from __future__ import annotations
 from typing import Any
 
 from rowanseed.core.alter.change import Altered
+from rowanseed.core.base.units import Units
+from rowanseed.core.base.working import Working
+from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.garment import Choices
-from rowanseed.core.make.steps import Step
+from rowanseed.core.garment import GarmentChoices
+from rowanseed.core.make.steps import MakingStep
+from rowanseed.core.pattern.walk import SeamWalk
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.schools import Proposal
-from rowanseed.core.units import Units
-from rowanseed.core.walk import SeamWalk
-from rowanseed.core.working import Working
-from rowanseed.core.yardage import Need, Verdict
 from rowanseed.formats.fit_json import alteration_document
 
 
@@ -40,7 +40,7 @@ def working_document(working: Working, units: Units) -> dict[str, Any]:
 def fit_document(
     chosen: Proposal,
     schools: tuple[Proposal, ...],
-    choices: Choices,
+    choices: GarmentChoices,
     rows: tuple[Ease, ...],
     altered: Altered,
     walks: tuple[SeamWalk, ...],
@@ -91,7 +91,9 @@ def fit_document(
     }
 
 
-def cloth_document(needed: Need, verdict: Verdict | None, envelope: float | None, units: Units) -> dict[str, Any]:
+def cloth_document(
+    needed: ClothNeed, verdict: ClothVerdict | None, envelope: float | None, units: Units
+) -> dict[str, Any]:
     return {
         "lay": working_document(needed.lay, units),
         "to_buy": working_document(needed.to_buy, units),
@@ -125,7 +127,7 @@ def cut_document(items: tuple[CutItem, ...]) -> list[dict[str, Any]]:
     ]
 
 
-def sew_document(steps: tuple[Step, ...]) -> list[dict[str, Any]]:
+def sew_document(steps: tuple[MakingStep, ...]) -> list[dict[str, Any]]:
     return [
         {
             "number": number,

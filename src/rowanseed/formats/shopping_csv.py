@@ -6,11 +6,11 @@ import csv
 import io
 from collections.abc import Sequence
 
-from rowanseed.core.shopping import Line
-from rowanseed.core.units import Units
+from rowanseed.core.base.units import Units
+from rowanseed.core.shopping import ShoppingLine
 
 
-def write_shopping(lines: Sequence[Line], units: Units) -> str:
+def write_shopping(lines: Sequence[ShoppingLine], units: Units) -> str:
     """Columns: group, what, amount, for, at home, note."""
     out = io.StringIO()
     table = csv.writer(out)

@@ -21,8 +21,8 @@ from defusedxml import DefusedXmlException
 from defusedxml.ElementTree import ParseError, fromstring
 from shapely.geometry import Polygon
 
-from rowanseed.core.errors import DrawingError
-from rowanseed.core.outline import (
+from rowanseed.core.base.errors import DrawingError
+from rowanseed.core.geometry.outline import (
     Chain,
     Point,
     Segment,

@@ -7,7 +7,7 @@ import time
 from dataclasses import dataclass
 from typing import Any
 
-from rowanseed.core.errors import LayError
+from rowanseed.core.base.errors import LayError
 from rowanseed.core.lay.engine import Budget, Progress, solve_each
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan, read_problem
@@ -72,7 +72,7 @@ def warm() -> None:
     """Load the compiled search, so that the first job does not wait for it."""
     square = ((0.0, 0.0), (100.0, 0.0), (100.0, 80.0), (0.0, 80.0))
     from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece
-    from rowanseed.core.pattern import Grain
+    from rowanseed.core.pattern.pieces import Grain
 
     pieces = (
         LayPiece(id="a", outline=square, cut=3, pair=False, fold=None, grain=Grain.LENGTHWISE),

@@ -7,8 +7,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
-from rowanseed.core.cloth import Cloth
-from rowanseed.formats.reckoning_json import read_cloth, write_cloth
+from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.formats.cloth_json import read_cloth, write_cloth
 from rowanseed.store.database import Connection, transaction
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.units import Units
+from rowanseed.core.base.units import Units
 from rowanseed.store.database import Connection, transaction
 
 

@@ -7,9 +7,9 @@ import json
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.errors import LayError
+from rowanseed.core.base.errors import LayError
 from rowanseed.core.lay.problem import Plan, Problem
-from rowanseed.core.pattern import Role
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan
 from rowanseed.store.database import Connection, transaction
 

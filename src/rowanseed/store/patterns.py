@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import date
 from functools import lru_cache
 
-from rowanseed.core.pattern import Pattern
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
 from rowanseed.store.database import Connection, transaction
 

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 
-from rowanseed.core.body import Age
+from rowanseed.core.body.measures import Age
 from rowanseed.store.database import Connection, transaction
 
 

@@ -8,11 +8,11 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
-from rowanseed.core.pattern import Role
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.tactics import Tactic
-from rowanseed.formats.fit_json import FitChoice, read_fit, write_fit
-from rowanseed.formats.reckoning_json import read_reckoning, write_reckoning
+from rowanseed.formats.cloth_json import read_reckoning, write_reckoning
+from rowanseed.formats.fit_json import FitChoices, read_fit, write_fit
 from rowanseed.store.database import Connection, transaction
 
 
@@ -24,9 +24,9 @@ class ProjectRecord:
     pattern_id: int
     view: str
     size: str | None
-    fit: FitChoice
+    fit: FitChoices
     tactics: Mapping[Role, tuple[Tactic, ...]]
-    reckoning: Reckoning
+    reckoning: ClothChoices
     measuring_id: int | None
     started_on: str
     cloths: Mapping[Role, int]
@@ -83,7 +83,7 @@ def choose_tactics(connection: Connection, id: int, role: Role, tactics: Sequenc
         connection.execute("UPDATE project SET tactics = ? WHERE id = ?", (json.dumps(kept), id))
 
 
-def keep_reckoning(connection: Connection, id: int, reckoning: Reckoning) -> None:
+def keep_reckoning(connection: Connection, id: int, reckoning: ClothChoices) -> None:
     """Keep what a project reckons with at the Cloth station."""
     with transaction(connection):
         connection.execute("UPDATE project SET reckoning = ? WHERE id = ?", (write_reckoning(reckoning), id))
@@ -111,7 +111,7 @@ def start_project(
     return id
 
 
-def choose_fit(connection: Connection, id: int, size: str | None, fit: FitChoice, measuring_id: int | None) -> None:
+def choose_fit(connection: Connection, id: int, size: str | None, fit: FitChoices, measuring_id: int | None) -> None:
     """Keep the size and fit, and the set of measurements they were chosen by."""
     with transaction(connection):
         connection.execute(

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import importlib
 import logging
+import pkgutil
 from collections.abc import Awaitable, Callable
 from pathlib import Path
 from urllib.parse import urlsplit
@@ -13,32 +15,10 @@ from fastapi.staticfiles import StaticFiles
 from starlette.exceptions import HTTPException
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
-from rowanseed.core.errors import RowanseedError
+from rowanseed.core.base.errors import RowanseedError
 from rowanseed.store.database import connect, migrate
+from rowanseed.web import pages
 from rowanseed.web.deps import TEMPLATES, NotFound
-from rowanseed.web.pages import (
-    alter,
-    cloths,
-    cupboard,
-    cut,
-    extras,
-    fit,
-    household,
-    jobs,
-    keep,
-    lay,
-    layers,
-    measuring,
-    patterns,
-    people,
-    projects,
-    sew,
-    shelf,
-    shopping,
-    short,
-    widths,
-)
-from rowanseed.web.pages import cloth as cloth_station
 
 log = logging.getLogger("rowanseed")
 
@@ -57,29 +37,8 @@ def create_app(database: Path) -> FastAPI:
     app = FastAPI(title="Rowanseed", docs_url=None, redoc_url=None, openapi_url=None)
     app.state.database = database
     app.mount("/static", StaticFiles(directory=Path(__file__).parent / "static"), name="static")
-    for module in (
-        shelf,
-        household,
-        people,
-        measuring,
-        patterns,
-        cloths,
-        projects,
-        fit,
-        alter,
-        cloth_station,
-        widths,
-        short,
-        cupboard,
-        layers,
-        extras,
-        lay,
-        jobs,
-        cut,
-        sew,
-        keep,
-        shopping,
-    ):
+    for found in sorted(pkgutil.iter_modules(pages.__path__), key=lambda module: module.name):
+        module = importlib.import_module(f"{pages.__name__}.{found.name}")
         app.include_router(module.router)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=["127.0.0.1", "localhost", "testserver"])
     app.middleware("http")(_guard)

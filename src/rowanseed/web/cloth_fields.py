@@ -7,10 +7,10 @@ from typing import Annotated, Any
 
 from pydantic import BeforeValidator, ValidationInfo
 
-from rowanseed.core.cloth import Cloth, Line
-from rowanseed.core.errors import LengthError
-from rowanseed.core.outline import Point, bounds
-from rowanseed.core.units import Units, format_length, parse_length, parse_signed_length
+from rowanseed.core.base.errors import LengthError
+from rowanseed.core.base.units import Units, format_length, parse_length, parse_signed_length
+from rowanseed.core.cloth.cloth import Cloth, Stripe
+from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.web.forms import refuse
 
 MOST_LINES = 24
@@ -32,7 +32,7 @@ def _lines(value: Any, info: ValidationInfo) -> Any:
                 "Write each line as where it begins : how wide it is, and a semicolon between lines: 0 : 1,2; 4 : 0,3."
             )
         try:
-            found.append(Line(parse_signed_length(at, _unit(info)), parse_length(width, _unit(info))))
+            found.append(Stripe(parse_signed_length(at, _unit(info)), parse_length(width, _unit(info))))
         except LengthError as error:
             raise refuse(f"{error.problem} {error.remedy}") from None
     if len(found) > MOST_LINES:
@@ -87,7 +87,7 @@ def _price(value: Any) -> Any:
     return float(written)
 
 
-Lines = Annotated[tuple[Line, ...], BeforeValidator(_lines)]
+Lines = Annotated[tuple[Stripe, ...], BeforeValidator(_lines)]
 Patches = Annotated[tuple[Patch, ...], BeforeValidator(_patches)]
 Weight = Annotated[float | None, BeforeValidator(_weight)]
 Price = Annotated[float | None, BeforeValidator(_price)]
@@ -102,7 +102,7 @@ def fields_of(cloth: Cloth, units: Units) -> dict[str, str]:
     def fine(mm: float | None) -> str:
         return format_length(mm, units, fine=True) if mm else ""
 
-    def lines(found: tuple[Line, ...]) -> str:
+    def lines(found: tuple[Stripe, ...]) -> str:
         return "; ".join(f"{format_length(line.at, units, fine=True)} : {fine(line.width)}" for line in found)
 
     ticked = {"washed": cloth.washed, "both_sides": cloth.both_sides, "half_drop": cloth.repeat.half_drop}

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.errors import LayError
+from rowanseed.core.base.errors import LayError
 from rowanseed.core.lay.problem import Plan, Problem, laid
-from rowanseed.core.pattern import Role
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.lays import KeptLay
 

@@ -14,7 +14,7 @@ from fastapi.templating import Jinja2Templates
 from markupsafe import Markup
 from starlette.datastructures import FormData
 
-from rowanseed.core.units import Units, format_cloth, format_length, in_household_units
+from rowanseed.core.base.units import Units, format_cloth, format_length, in_household_units
 from rowanseed.store.database import Connection, connect
 from rowanseed.store.household import Habits, habits
 

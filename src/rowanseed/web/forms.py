@@ -12,8 +12,8 @@ from typing import Annotated, Any, TypeVar
 from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationError, ValidationInfo
 from pydantic_core import PydanticCustomError
 
-from rowanseed.core.errors import LengthError
-from rowanseed.core.units import parse_length, parse_signed_length
+from rowanseed.core.base.errors import LengthError
+from rowanseed.core.base.units import parse_length, parse_signed_length
 
 Typed = Mapping[str, str]
 Errors = dict[str, str]

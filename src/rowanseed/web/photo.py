@@ -6,7 +6,7 @@ import io
 
 from PIL import Image, ImageOps, UnidentifiedImageError
 
-from rowanseed.core.errors import DocumentError
+from rowanseed.core.base.errors import DocumentError
 
 LARGEST = 5_000_000
 """Bytes of a photo that comes in."""

@@ -7,26 +7,26 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from rowanseed.core.alter.change import Alteration, Altered
+from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.batch import Member, smaller
-from rowanseed.core.cloth import Cloth
+from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict, need, will_it_do
+from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.cutting import CutItem, cut_list
-from rowanseed.core.errors import RowanseedError
-from rowanseed.core.finished import changes
-from rowanseed.core.garment import Choices, lay_problem
+from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.compiler import Household
-from rowanseed.core.make.steps import Step
-from rowanseed.core.matching import Matching
-from rowanseed.core.pattern import Pattern, Role
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.make.steps import MakingStep
+from rowanseed.core.pattern.finished import changes
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.walk import SeamVerdict, SeamWalk
 from rowanseed.core.saving.tactics import Tactic, combined
 from rowanseed.core.sizing.chart import Advice, by_chart
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
-from rowanseed.core.walk import SeamWalk
-from rowanseed.core.walk import Verdict as SeamVerdict
-from rowanseed.core.yardage import Need, Verdict, need, will_it_do
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import cloths, lays, patterns, people, projects
 from rowanseed.store.cloths import ClothEntry
@@ -93,11 +93,11 @@ class ProjectView:
         return self.record.fit.alterations
 
     @cached_property
-    def choices(self) -> Choices | None:
+    def choices(self) -> GarmentChoices | None:
         if self.size is None:
             return None
         blend = self.record.fit.blend if self.record.size else self.recommended[0].blend
-        return Choices(view=self.record.view, size=self.size, blend=blend, alterations=self.alterations)
+        return GarmentChoices(view=self.record.view, size=self.size, blend=blend, alterations=self.alterations)
 
     @cached_property
     def rows(self) -> tuple[Ease, ...]:
@@ -167,16 +167,18 @@ class ProjectView:
 
     def _member_garment(self, member: Member, tactics: tuple[Tactic, ...]) -> Pattern:
         """Another garment of the batch, altered for whom it is, and made as the project's own."""
-        choices = Choices(view=self.record.view, size=member.size, blend=member.blend, alterations=member.alterations)
+        choices = GarmentChoices(
+            view=self.record.view, size=member.size, blend=member.blend, alterations=member.alterations
+        )
         try:
             changed = altered_once(self.pattern, choices).pattern
         except RowanseedError as error:
             self.failures.append(f"{member.name}: {error}")
-            changed = altered_once(self.pattern, Choices(self.record.view, member.size)).pattern
+            changed = altered_once(self.pattern, GarmentChoices(self.record.view, member.size)).pattern
         return garment_once(changed, tactics, member.size, self.record.view, self.reckoning)
 
     @property
-    def reckoning(self) -> Reckoning:
+    def reckoning(self) -> ClothChoices:
         return self.record.reckoning
 
     @cached_property
@@ -264,7 +266,7 @@ class ProjectView:
                 lays.keep_answers(self.home.db, plan.question, found)
         del self.cloth_plans
 
-    def need(self, role: Role) -> Need | None:
+    def need(self, role: Role) -> ClothNeed | None:
         found = self.cloth_plans.get(role)
         if found is None or found.plan is None:
             return None
@@ -276,7 +278,7 @@ class ProjectView:
         answers = lays.answers(self.home.db, lays.question_of(found.unmatched))
         return min((a.length for a in answers.values() if isinstance(a, Plan)), default=None)
 
-    def verdict(self, role: Role) -> Verdict | None:
+    def verdict(self, role: Role) -> ClothVerdict | None:
         needed, found = self.need(role), self.cloth_plans.get(role)
         if needed is None or found is None:
             return None
@@ -302,7 +304,7 @@ class ProjectView:
         return tuple(items)
 
     @cached_property
-    def steps(self) -> tuple[Step, ...]:
+    def steps(self) -> tuple[MakingStep, ...]:
         """The making order, worked out from the pattern's graph."""
         if self.choices is None:
             return ()

@@ -7,15 +7,15 @@ from functools import lru_cache
 
 from rowanseed.core.alter.change import Altered
 from rowanseed.core.batch import Member
+from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
-from rowanseed.core.garment import Choices, altered, derived, to_cut
+from rowanseed.core.garment import GarmentChoices, altered, derived, to_cut
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.make.steps import Step
-from rowanseed.core.pattern import Pattern
-from rowanseed.core.reckoning import Reckoning
+from rowanseed.core.make.steps import MakingStep
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.walk import SeamWalk, walk
 from rowanseed.core.saving.tactics import Tactic
-from rowanseed.core.walk import SeamWalk, walk
 
 KEPT = 128
 
@@ -33,29 +33,31 @@ class _Same:
         return isinstance(other, _Same) and other.pattern is self.pattern
 
 
-def altered_once(pattern: Pattern, choices: Choices) -> Altered:
+def altered_once(pattern: Pattern, choices: GarmentChoices) -> Altered:
     """The pattern as a garment is cut. Raises as `altered` does, each time."""
     return _altered(_Same(pattern), choices)
 
 
 @lru_cache(maxsize=KEPT)
-def _altered(same: _Same, choices: Choices) -> Altered:
+def _altered(same: _Same, choices: GarmentChoices) -> Altered:
     return altered(same.pattern, choices)
 
 
-def garment_once(pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: Reckoning) -> Pattern:
+def garment_once(
+    pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: ClothChoices
+) -> Pattern:
     """An (altered) pattern with what is done to save cloth and the layers derived from it."""
     plain = not tactics and reckoning.layers == Layers() and not reckoning.moved
     return pattern if plain else _garment(_Same(pattern), tactics, size, view, reckoning)
 
 
 @lru_cache(maxsize=KEPT)
-def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: Reckoning) -> Pattern:
+def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: ClothChoices) -> Pattern:
     return derived(same.pattern, size, view, reckoning, tactics)
 
 
 def to_cut_once(
-    garment: Pattern, size: str, reckoning: Reckoning, members: tuple[tuple[Member, Pattern], ...]
+    garment: Pattern, size: str, reckoning: ClothChoices, members: tuple[tuple[Member, Pattern], ...]
 ) -> Pattern:
     """All there is to cut: the garment, rectangles, the batch's other garments."""
     if not members and not reckoning.rectangles:
@@ -64,17 +66,17 @@ def to_cut_once(
 
 
 @lru_cache(maxsize=KEPT)
-def _to_cut(same: _Same, size: str, reckoning: Reckoning, members: tuple[tuple[Member, _Same], ...]) -> Pattern:
+def _to_cut(same: _Same, size: str, reckoning: ClothChoices, members: tuple[tuple[Member, _Same], ...]) -> Pattern:
     return to_cut(same.pattern, size, reckoning, tuple((member, other.pattern) for member, other in members))
 
 
-def steps_once(pattern: Pattern, choices: Choices, household: Household) -> tuple[Step, ...]:
+def steps_once(pattern: Pattern, choices: GarmentChoices, household: Household) -> tuple[MakingStep, ...]:
     """The making order of an (altered) pattern."""
     return _steps(_Same(pattern), choices, household)
 
 
 @lru_cache(maxsize=KEPT)
-def _steps(same: _Same, choices: Choices, household: Household) -> tuple[Step, ...]:
+def _steps(same: _Same, choices: GarmentChoices, household: Household) -> tuple[MakingStep, ...]:
     return sequence(compile_steps(same.pattern, choices.view, choices.size, household))
 
 

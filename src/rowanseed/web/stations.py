@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
-from rowanseed.core.units import format_cloth
+from rowanseed.core.base.units import format_cloth
 from rowanseed.store import projects
 
 if TYPE_CHECKING:

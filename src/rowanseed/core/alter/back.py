@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import Point, flatten
-from rowanseed.core.pattern import Panel, Pattern
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
 
 PARTS = 4
 FOLD = 90.0

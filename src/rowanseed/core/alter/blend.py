@@ -7,10 +7,11 @@ from dataclasses import replace
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import Chain, Point, Segment, chain_length, point_at
-from rowanseed.core.pattern import Mark, Panel, Pattern, Piece, Shape
-from rowanseed.core.seamline import mark_distance
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, point_at
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape
+from rowanseed.core.pattern.seamline import mark_distance
 
 PARTS = 4
 

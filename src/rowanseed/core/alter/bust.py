@@ -13,8 +13,8 @@ from dataclasses import dataclass, replace
 from rowanseed.core.alter.deform import BAND, crossings, deform, smooth, stretch
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.alter.seam import Side, edge_side
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import (
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import (
     Affine,
     Chain,
     Point,
@@ -26,8 +26,9 @@ from rowanseed.core.outline import (
     split_chain,
     transform_chain,
 )
-from rowanseed.core.pattern import Dart, Mark, MarkKind, Panel, Pattern, Piece, PointKind, Shape
-from rowanseed.core.seamline import mark_distance
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Dart, Mark, MarkKind, Panel, Piece, PointKind, Shape
+from rowanseed.core.pattern.seamline import mark_distance
 
 HINGES = (1 / 3, 0.45, 0.57)
 """The hinge stands at one of these shares of the armhole, from the underarm: the first that is well above the bust."""

@@ -7,13 +7,14 @@ from collections.abc import Iterable, Sequence
 from shapely.geometry import Polygon
 
 from rowanseed.core.alter.blend import Blend, blend_sizes
-from rowanseed.core.alter.change import Alteration, Altered, Kind, Step, Touched
+from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Kind, Touched
 from rowanseed.core.alter.follow import follow
 from rowanseed.core.alter.frame import frame_of, why_along
 from rowanseed.core.alter.techniques import TECHNIQUE, title
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.pattern import Pattern, Piece
-from rowanseed.core.seamline import lines, seam_length
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.seamline import lines, seam_length
 
 
 def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], blend: Blend = ()) -> Altered:
@@ -32,7 +33,7 @@ def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], bl
     steps = []
     for alteration in alterations:
         altered, touched = _one(pattern, size, alteration)
-        steps.append(Step(alteration=alteration, touched=touched, before=pattern, after=altered))
+        steps.append(AlterationStep(alteration=alteration, touched=touched, before=pattern, after=altered))
         pattern = altered
     return Altered(pattern, tuple(steps))
 

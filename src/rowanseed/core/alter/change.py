@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import Enum
 
-from rowanseed.core.pattern import Pattern
+from rowanseed.core.pattern.pattern import Pattern
 
 
 class Kind(Enum):
@@ -50,7 +50,7 @@ class Touched:
 
 
 @dataclass(frozen=True)
-class Step:
+class AlterationStep:
     """An alteration as it was carried out: all it touched, and the pattern before and after it."""
 
     alteration: Alteration
@@ -64,7 +64,7 @@ class Altered:
     """A pattern with one size altered, and what each alteration touched."""
 
     pattern: Pattern
-    steps: tuple[Step, ...] = ()
+    steps: tuple[AlterationStep, ...] = ()
 
     @property
     def touched(self) -> tuple[Touched, ...]:

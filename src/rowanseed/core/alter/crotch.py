@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import Point, flatten
-from rowanseed.core.pattern import Panel, Pattern
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
 
 PARTS = 4
 
@@ -28,9 +29,11 @@ def change_length(pattern: Pattern, size: str, by: float) -> Pattern:
         crotch, inseam = frame.edge("crotch"), frame.edge("inseam")
         if crotch is None or inseam is None:
             continue
-        ends = {_key(q) for chain in (crotch, inseam) for q in (chain[0].start, chain[-1].end)}
+        ends = {point_key(q) for chain in (crotch, inseam) for q in (chain[0].start, chain[-1].end)}
         both = [
-            q for q in (crotch[0].start, crotch[-1].end) if _key(q) in {_key(inseam[0].start), _key(inseam[-1].end)}
+            q
+            for q in (crotch[0].start, crotch[-1].end)
+            if point_key(q) in {point_key(inseam[0].start), point_key(inseam[-1].end)}
         ]
         fork = both[0] if both else max((q for q in ends), key=lambda q: q[0])
         straight = min(flatten(crotch, 1.0), key=lambda q: q[0])
@@ -58,5 +61,5 @@ def change_length(pattern: Pattern, size: str, by: float) -> Pattern:
     return pattern
 
 
-def _key(p: Point) -> Point:
+def point_key(p: Point) -> Point:
     return (round(p[0], 3), round(p[1], 3))

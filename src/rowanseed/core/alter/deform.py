@@ -11,9 +11,9 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from rowanseed.core.outline import Chain, Point, Segment, chain_length, lerp, locate
-from rowanseed.core.pattern import Mark, Piece, Shape
-from rowanseed.core.seamline import mark_distance
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, locate
+from rowanseed.core.pattern.pieces import Mark, Piece, Shape
+from rowanseed.core.pattern.seamline import mark_distance
 
 Field = Callable[[Point], Point]
 """A map of the piece's plane; the identity where nothing changes."""

@@ -11,9 +11,11 @@ from collections.abc import Mapping
 from rowanseed.core.alter.deform import deform, stretch
 from rowanseed.core.alter.frame import with_pieces
 from rowanseed.core.alter.sleeve import raise_cap
-from rowanseed.core.outline import lerp, unit
-from rowanseed.core.pattern import EdgePart, Join, Panel, Pattern
-from rowanseed.core.walk import part_length, walk, walk_join
+from rowanseed.core.geometry.outline import lerp, unit
+from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.walk import part_length, walk, walk_join
 
 ROUNDS = 5
 NOTICED = 0.05

@@ -6,8 +6,10 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 
 from rowanseed.core.alter.deform import Cuts, Field, deform
-from rowanseed.core.outline import Chain, Point, flatten
-from rowanseed.core.pattern import LayerKind, LineKind, Panel, Pattern, Piece, PointKind, Role
+from rowanseed.core.geometry.outline import Chain, Point, flatten
+from rowanseed.core.pattern.making import LayerKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, PointKind, Role
 
 ROUGH = 0.5
 """Flatness in mm of edges that only tell a map where they run."""

@@ -5,8 +5,8 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import (
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import (
     Chain,
     Point,
     Segment,
@@ -16,7 +16,9 @@ from rowanseed.core.outline import (
     split_chain,
     transform_chain,
 )
-from rowanseed.core.pattern import FinishKind, Panel, Pattern, Piece, Shape
+from rowanseed.core.pattern.making import FinishKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel, Piece, Shape
 
 LEAST_LEFT = 50.0
 """A shortening has to leave this much of every edge that runs into the hem, in mm."""

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import BAND, stretch
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.pattern import InnerLine, LineKind, Pattern
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import InnerLine, LineKind
 
 ALONG = (1.0, 0.0)
 

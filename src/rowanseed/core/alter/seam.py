@@ -8,9 +8,11 @@ from itertools import pairwise
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import Chain, Point, flatten
-from rowanseed.core.pattern import Join, Panel, Pattern, Piece
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import Chain, Point, flatten
+from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel, Piece
 
 REACH = 0.3
 """How far into a piece, as a share of its width, the change dies away."""

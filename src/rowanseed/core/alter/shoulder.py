@@ -6,9 +6,10 @@ import math
 
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.outline import Point, flatten, unit
-from rowanseed.core.pattern import Panel, Pattern
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.geometry.outline import Point, flatten, unit
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
 
 PARTS = 4
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.alter import back, bust, crotch, hem, length, seam, shoulder, sleeve
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.pattern import Pattern
+from rowanseed.core.pattern.pattern import Pattern
 
 
 @dataclass(frozen=True)

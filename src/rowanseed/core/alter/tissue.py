@@ -6,12 +6,13 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowanseed.core.alter.bust import DART_SHORT_OF_POINT
-from rowanseed.core.alter.change import Alteration, Kind, Step
+from rowanseed.core.alter.change import Alteration, AlterationStep, Kind
 from rowanseed.core.alter.deform import BAND
 from rowanseed.core.alter.seam import edge_count
 from rowanseed.core.alter.techniques import line_name, title
-from rowanseed.core.pattern import Panel, Pattern
-from rowanseed.core.units import Units, format_length
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
 
 
 @dataclass(frozen=True)
@@ -24,7 +25,7 @@ class TissueSheet:
     along: tuple[str, ...]
 
 
-def sheet(step: Step, units: Units) -> TissueSheet:
+def sheet(step: AlterationStep, units: Units) -> TissueSheet:
     """The instruction for one alteration."""
     pattern = step.before
     alteration = step.alteration
@@ -55,7 +56,7 @@ def _follows(pattern: Pattern, piece: str, alteration: Alteration) -> bool:
     return panel is Panel.BAND or (panel is Panel.SLEEVE and not on_sleeve)
 
 
-def _steps(pattern: Pattern, step: Step, show: Callable[[float], str]) -> tuple[str, ...]:
+def _steps(pattern: Pattern, step: AlterationStep, show: Callable[[float], str]) -> tuple[str, ...]:
     a = step.alteration
     figure = show(a.by)
     band = show(BAND)
@@ -109,8 +110,8 @@ def _steps(pattern: Pattern, step: Step, show: Callable[[float], str]) -> tuple[
                 )
             return (
                 (
-                    "Draw a line from the hem straight up to the bust point, and on to the armhole, between a third and "
-                    "a half of it above the underarm."
+                    "Draw a line from the hem straight up to the bust point, and on to the armhole, between a third "
+                    "and a half of it above the underarm."
                 ),
                 "Draw a second line from the side seam, a little below the bust point's level, to the bust point.",
                 f"Slash along both; leave a hinge at the armhole. Swing the side out until the slash is {half} wide "

@@ -8,9 +8,11 @@ from dataclasses import replace
 from itertools import pairwise
 
 from rowanseed.core.derive.shaping import derived, seam_runs, trim
-from rowanseed.core.outline import Point
-from rowanseed.core.pattern import EdgePart, EdgeSpec, FinishKind, LayerKind, Pattern, Piece
-from rowanseed.core.seamline import lines
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import EdgeSpec, Piece
+from rowanseed.core.pattern.seamline import lines
 
 ALLOWANCE = 15.0
 

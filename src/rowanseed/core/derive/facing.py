@@ -6,25 +6,10 @@ from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
 from rowanseed.core.derive.shaping import chain_of, strip
-from rowanseed.core.pattern import (
-    Corner,
-    Cut,
-    Drawn,
-    EdgePart,
-    EdgeSpec,
-    Finish,
-    FinishKind,
-    Join,
-    Layer,
-    LayerKind,
-    Panel,
-    Pattern,
-    Piece,
-    Press,
-    Role,
-    Shape,
-)
-from rowanseed.core.seamline import lines
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Press
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Corner, Cut, Drawn, EdgeSpec, Panel, Piece, Role, Shape
+from rowanseed.core.pattern.seamline import lines
 
 DEPTH = 50.0
 JOINED = 10.0
@@ -103,7 +88,7 @@ def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
         for p in pattern.pieces
     )
     making, lower = pattern.making, finish.name[:1].lower() + finish.name[1:]
-    between = tuple(_between(making.joins, finish, added))
+    between = tuple(joins_between(making.joins, finish, added))
     joins = [*making.joins, *between]
     others = tuple(f for f in making.finishes if f.id != finish.id)
     if finish.kind is FinishKind.HEM:
@@ -160,7 +145,7 @@ def _ends(finish: Finish, added: Mapping[str, Piece], between: tuple[Join, ...])
     )
 
 
-def _between(joins: tuple[Join, ...], finish: Finish, added: Mapping[str, Piece]) -> Iterator[Join]:
+def joins_between(joins: tuple[Join, ...], finish: Finish, added: Mapping[str, Piece]) -> Iterator[Join]:
     """The seams of the facing with itself: those of the garment that reach the edge."""
 
     def of_facing(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:

@@ -7,13 +7,15 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
+from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import DEPTH, facing_id, with_facings
 from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lining_id, shorter
 from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
-from rowanseed.core.pattern import Cut, Layer, LayerKind, Panel, Pattern, Piece, Role
-from rowanseed.core.units import Units, format_length
+from rowanseed.core.pattern.making import Layer, LayerKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
 
 UNDER_COLLAR = 3.0
 """How much an under collar is trimmed on its outer edges, so that the seam rolls under."""
@@ -215,7 +217,7 @@ def derivations(before: Pattern, after: Pattern, layers: Layers, units: Units) -
             continue
         base = next((p for p in before.pieces if piece.id in _derived_ids(p)), None)
         if base is not None:
-            out.append(Derivation(piece, base, _words(before, piece, base, layers, units)))
+            out.append(Derivation(piece, base, derived_words(before, piece, base, layers, units)))
     return tuple(out)
 
 
@@ -225,7 +227,7 @@ def _derived_ids(piece: Piece) -> tuple[str, ...]:
     return (lining_id(piece.id), interfacing_id(piece.id), f"under-{piece.id}", *facings)
 
 
-def _words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, units: Units) -> tuple[str, ...]:
+def derived_words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, units: Units) -> tuple[str, ...]:
     if piece.id == interfacing_id(base.id):
         return (f"{base.name} without its allowances" + (", kept at the joining edge" if is_collar(base) else ""),)
     if piece.id in {facing_id(base.id, edge.name) for edge in base.edges}:

@@ -12,24 +12,15 @@ from collections.abc import Mapping
 from dataclasses import replace
 from itertools import pairwise
 
+from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lined_making, lining_id, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
-from rowanseed.core.outline import Point
-from rowanseed.core.pattern import (
-    Corner,
-    Finish,
-    FinishKind,
-    InnerLine,
-    LayerKind,
-    LineKind,
-    Panel,
-    Pattern,
-    Piece,
-    Role,
-)
-from rowanseed.core.units import INCH
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.making import Finish, FinishKind, LayerKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Corner, InnerLine, LineKind, Panel, Piece, Role
 
 PLEAT_DEPTH = INCH
 """The centre is set this far from the fold, so that the pleat takes up twice as much."""

@@ -5,21 +5,12 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
+from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LiningHem
 from rowanseed.core.derive.faced import inner_edges
-from rowanseed.core.pattern import (
-    EdgePart,
-    Finish,
-    FinishKind,
-    Join,
-    Layer,
-    LayerKind,
-    Making,
-    Pattern,
-    Piece,
-    Press,
-)
-from rowanseed.core.units import INCH
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Making, Press
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece
 
 FOLD_OF_EASE = INCH / 2
 SHORTER = {"skirt": INCH * 3 / 4, "dress": INCH * 3 / 4, "trousers": INCH * 3 / 4}

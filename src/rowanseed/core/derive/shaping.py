@@ -9,9 +9,9 @@ from collections.abc import Callable, Mapping
 from dataclasses import replace
 from itertools import pairwise
 
-from rowanseed.core.outline import Chain, Point, Segment, flatten
-from rowanseed.core.pattern import Cut, Drawn, EdgeSpec, Piece, Shape
-from rowanseed.core.seamline import lines, trimmed
+from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten
+from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Piece, Shape
+from rowanseed.core.pattern.seamline import lines, trimmed
 
 Run = list[Point]
 

@@ -14,8 +14,10 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from rowanseed.core.errors import LayError
-from rowanseed.core.lay.candidates import (
+from rowanseed.core.base.errors import LayError
+from rowanseed.core.lay.check import check
+from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
+from rowanseed.core.lay.search.arrange import (
     DOUBLED,
     Arrangement,
     StretchPlan,
@@ -28,14 +30,12 @@ from rowanseed.core.lay.candidates import (
     simple,
     stretch_items,
 )
-from rowanseed.core.lay.checks import check
-from rowanseed.core.lay.kernel import Tables
-from rowanseed.core.lay.packing import Search, Trial
-from rowanseed.core.lay.places import Item, patches, phases_to_try
-from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
-from rowanseed.core.lay.shapes import FLIPS, ShapeSet
-from rowanseed.core.lay.tables import build
-from rowanseed.core.lay.unfold import unfolded
+from rowanseed.core.lay.search.kernel import Tables
+from rowanseed.core.lay.search.packing import Search, Trial
+from rowanseed.core.lay.search.places import ToPlace, patches, phases_to_try
+from rowanseed.core.lay.search.shapes import FLIPS, ShapeSet
+from rowanseed.core.lay.search.tables import build
+from rowanseed.core.lay.search.unfold import unfolded
 
 FIRST_LOOK, FOR_COMPARISON, IN_THE_RUNNING = 0.06, 12, 1.03
 """The share of the time in which all arrangements are searched in turn; which slice then goes to the simple kinds that
@@ -154,7 +154,7 @@ class _Race:
         self.computed = time.process_time()
         self.threads = 1 if budget.sweeps is not None else max(1, budget.threads)
         self.shapes = ShapeSet()
-        self.items: dict[StretchPlan, list[Item]] = {}
+        self.items: dict[StretchPlan, list[ToPlace]] = {}
         self.stretches: dict[StretchPlan, StretchSearch] = {}
         self.refused: dict[LayKind, LayError] = {}
         self.arrangements: list[Arrangement] = []

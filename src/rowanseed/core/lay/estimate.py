@@ -9,8 +9,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import Enum
 
+from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.problem import LayPiece, Problem, moved, turns
-from rowanseed.core.outline import bounds
 
 USUAL_DENSITY = 0.72
 """The share of cloth that garments' pieces cover in a good lay of theirs (common practice, no source)."""

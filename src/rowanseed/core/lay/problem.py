@@ -12,8 +12,8 @@ from dataclasses import dataclass, field
 from enum import Enum
 from functools import lru_cache
 
-from rowanseed.core.outline import Point, bounds, signed_area, unfold
-from rowanseed.core.pattern import Grain
+from rowanseed.core.geometry.outline import Point, bounds, signed_area, unfold
+from rowanseed.core.pattern.pieces import Grain
 
 THEN = " then "
 """Joins the names of the lays of a plan in several stretches."""
@@ -41,7 +41,7 @@ class LayCloth:
 
 
 @dataclass(frozen=True)
-class Border:
+class OnLine:
     """A point of a piece (`at`, piece frame) that has to stand on the line `y` of the open cloth."""
 
     at: Point
@@ -68,7 +68,7 @@ class LayPiece:
     grain: Grain
     selvedge: tuple[Point, Point] | None = None
     """A straight edge along the grain that has to lie along the selvedge's inner side."""
-    border: Border | None = None
+    border: OnLine | None = None
     motif: Motif | None = None
 
     def whole(self) -> tuple[Point, ...]:

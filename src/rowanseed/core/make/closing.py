@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make import graph, settings
-from rowanseed.core.make.steps import Bench, Need, Step, Task
+from rowanseed.core.make.steps import After, Bench, MakingStep, Task
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, lower_first, shown_edges
-from rowanseed.core.pattern import ClosureKind, EdgePart, Finish, FinishKind, Join, Panel
+from rowanseed.core.pattern.making import ClosureKind, EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.pieces import Panel
 
 
 def shell_joins(bench: Workbench) -> tuple[Join, ...]:
@@ -24,9 +25,9 @@ def shell_joins(bench: Workbench) -> tuple[Join, ...]:
     )
 
 
-def try_on(bench: Workbench) -> Iterator[Step]:
-    needs = [Need(f"press-{join.id}", "the shell is whole") for join in shell_joins(bench)]
-    needs += [Need(f"zip-{c.id}", "it closes") for c in bench.pattern.making.closures]
+def try_on(bench: Workbench) -> Iterator[MakingStep]:
+    needs = [After(f"press-{join.id}", "the shell is whole") for join in shell_joins(bench)]
+    needs += [After(f"zip-{c.id}", "it closes") for c in bench.pattern.making.closures]
     sleeves = any(p.panel is Panel.SLEEVE for p in bench.pattern.pieces)
     how = ["Wear what will be worn under it. Sit, bend, walk."]
     if bench.is_bagged:
@@ -34,17 +35,17 @@ def try_on(bench: Workbench) -> Iterator[Step]:
     if sleeves:
         how.append("The sides are easiest taken in now, before the sleeves are set.")
     how.append("Now the seams can still be taken in or let out; write down by how much, on which seam.")
-    yield Step("try-on-shell", "Try it on: the shell", tuple(how), Bench.MIRROR, Task.TRY_ON, tuple(needs))
+    yield MakingStep("try-on-shell", "Try it on: the shell", tuple(how), Bench.MIRROR, Task.TRY_ON, tuple(needs))
 
 
-def fastenings(bench: Workbench) -> Iterator[Step]:
+def fastenings(bench: Workbench) -> Iterator[MakingStep]:
     making = bench.pattern.making
     facing = [j for j in making.joins if graph.faces(j, making)]
     for closure in making.closures:
-        held = [Need(f"tack-{j.id}", "the facing holds it") for j in facing]
-        held += [Need(f"turn-in-{f.id}", "the band is whole") for f in making.finishes]
+        held = [After(f"tack-{j.id}", "the facing holds it") for j in facing]
+        held += [After(f"turn-in-{f.id}", "the band is whole") for f in making.finishes]
         if closure.kind is ClosureKind.HOOK_AND_EYE:
-            yield Step(
+            yield MakingStep(
                 f"hook-{closure.id}",
                 "Sew on the hook and eye",
                 (
@@ -60,12 +61,12 @@ def fastenings(bench: Workbench) -> Iterator[Step]:
                 about=closure.id,
             )
         elif closure.kind is ClosureKind.BUTTONS:
-            yield from _buttons(bench, closure.id, [*held, Need("turn-out", "it is turned right side out")])
+            yield from _buttons(bench, closure.id, [*held, After("turn-out", "it is turned right side out")])
 
 
-def _buttons(bench: Workbench, id: str, before: list[Need]) -> Iterator[Step]:
+def _buttons(bench: Workbench, id: str, before: list[After]) -> Iterator[MakingStep]:
     women = "right over left"
-    yield Step(
+    yield MakingStep(
         f"buttonholes-{id}",
         "Sew the buttonholes",
         (
@@ -84,7 +85,7 @@ def _buttons(bench: Workbench, id: str, before: list[Need]) -> Iterator[Step]:
         bench.booklet(id),
         id,
     )
-    yield Step(
+    yield MakingStep(
         f"buttons-{id}",
         "Sew on the buttons",
         (
@@ -93,35 +94,35 @@ def _buttons(bench: Workbench, id: str, before: list[Need]) -> Iterator[Step]:
         ),
         Bench.HAND,
         Task.BUTTONS,
-        (Need(f"buttonholes-{id}", "they are marked through the holes"),),
+        (After(f"buttonholes-{id}", "they are marked through the holes"),),
         about=id,
     )
 
 
-def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
+def hem(bench: Workbench, finish: Finish) -> Iterator[MakingStep]:
     making = bench.pattern.making
     curved = any(graph.is_curved(bench.pattern, bench.size, part) for part in finish.parts)
     before = [
-        Need(f"press-{j.id}", "a seam is pressed before the hem crosses it")
+        After(f"press-{j.id}", "a seam is pressed before the hem crosses it")
         for j in graph.crossed_by(making, finish.parts)
     ]
     before += [
-        Need(f"tack-{j.id}", "the hem comes last, when it hangs as it will be worn")
+        After(f"tack-{j.id}", "the hem comes last, when it hangs as it will be worn")
         for j in making.joins
         if graph.faces(j, making)
     ]
     before += [
-        Need(f"{what}-{c.id}", "it hangs as it will be worn")
+        After(f"{what}-{c.id}", "it hangs as it will be worn")
         for c in making.closures
         for what in ("hook", "buttonholes")
     ]
     before += [
-        Need(f"turn-in-{f.id}", "bands are finished before the hem meets them")
+        After(f"turn-in-{f.id}", "bands are finished before the hem meets them")
         for f in making.finishes
         if f.kind is FinishKind.TURNED
     ]
     before += [
-        Need(f"press-{j.id}", "it hangs as it will be worn")
+        After(f"press-{j.id}", "it hangs as it will be worn")
         for j in making.joins
         if Panel.SLEEVE in bench.panels((*j.a, *j.b))
     ]
@@ -130,11 +131,11 @@ def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
         # The lining is levelled by the garment's own hem.
         outer = [f for f in graph.hems(making) if not graph.pieces_of(f.parts) <= bench.linings]
         yield from _fold_and_sew(
-            bench, finish, [Need(f"sew-{f.id}", "it is levelled by the garment's hem") for f in outer]
+            bench, finish, [After(f"sew-{f.id}", "it is levelled by the garment's hem") for f in outer]
         )
         return
     if curved:
-        yield Step(
+        yield MakingStep(
             f"hang-{finish.id}",
             "Let it hang for a day",
             ("A curved hem runs partly on the bias and drops before it is levelled.",),
@@ -144,8 +145,8 @@ def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
             edges=shown,
             about=finish.id,
         )
-        before = [Need(f"hang-{finish.id}", "a curved hem drops first")]
-    yield Step(
+        before = [After(f"hang-{finish.id}", "a curved hem drops first")]
+    yield MakingStep(
         f"try-on-{finish.id}",
         "Try it on: the length",
         ("In the shoes it will be worn with. Level the edge from the floor, pin, and look from the side.",),
@@ -156,24 +157,24 @@ def hem(bench: Workbench, finish: Finish) -> Iterator[Step]:
         about=finish.id,
     )
     facing = graph.facing_of(bench.pattern, finish)
-    settled = [Need(f"try-on-{finish.id}", "the length is settled")]
+    settled = [After(f"try-on-{finish.id}", "the length is settled")]
     yield from _faced(bench, finish, facing, settled) if facing else _fold_and_sew(bench, finish, settled)
 
 
-def _faced(bench: Workbench, finish: Finish, facing: tuple[EdgePart, ...], before: list[Need]) -> Iterator[Step]:
+def _faced(bench: Workbench, finish: Finish, facing: tuple[EdgePart, ...], before: list[After]) -> Iterator[MakingStep]:
     """A hem with a facing: sewn on once the length is settled, turned in and caught."""
     making, shown, name = bench.pattern.making, shown_edges((*finish.parts, *facing)), lower_first(finish.name)
     pieces = graph.pieces_of(facing)
     before = [
         *before,
-        *(Need(f"press-{j.id}", "the facing is made up first") for j in graph.crossed_by(making, facing)),
+        *(After(f"press-{j.id}", "the facing is made up first") for j in graph.crossed_by(making, facing)),
         *(
-            Need(f"neaten-{f.id}", "its inner edge is easier to finish before it is on")
+            After(f"neaten-{f.id}", "its inner edge is easier to finish before it is on")
             for f in making.finishes
             if graph.pieces_of(f.parts) <= pieces
         ),
     ]
-    yield Step(
+    yield MakingStep(
         f"face-{finish.id}",
         f"Sew the facing to the {name}",
         (
@@ -192,46 +193,46 @@ def _faced(bench: Workbench, finish: Finish, facing: tuple[EdgePart, ...], befor
         bench.booklet(finish.id),
         finish.id,
     )
-    yield Step(
+    yield MakingStep(
         f"understitch-{finish.id}",
         f"Understitch the {name}",
         ("Clip where it curves, allowances towards the facing; facing up, as near the edge as it will go.",),
         Bench.MACHINE,
         Task.UNDERSTITCH,
-        (Need(f"face-{finish.id}", "it is sewn first"),),
+        (After(f"face-{finish.id}", "it is sewn first"),),
         settings.understitch(bench.needle),
         shown,
         BLADES,
         about=finish.id,
     )
-    yield Step(
+    yield MakingStep(
         f"fold-{finish.id}",
         f"Turn the facing in and press the {name}",
         ("Roll the seam a hair to the inside; press from the wrong side.",),
         Bench.IRON,
         Task.PRESS,
-        (Need(f"understitch-{finish.id}", "then it stays inside"),),
+        (After(f"understitch-{finish.id}", "then it stays inside"),),
         edges=shown,
         caution=HOT,
         about=finish.id,
     )
-    yield Step(
+    yield MakingStep(
         f"sew-{finish.id}",
         f"Catch the facing down: {name}",
         ("Slip stitch its inner edge, loose enough that nothing pulls on the right side.",),
         Bench.HAND,
         Task.HEM,
-        (Need(f"fold-{finish.id}", "it lies in its place"),),
+        (After(f"fold-{finish.id}", "it lies in its place"),),
         edges=shown,
         about=finish.id,
     )
 
 
-def _fold_and_sew(bench: Workbench, finish: Finish, before: list[Need]) -> Iterator[Step]:
+def _fold_and_sew(bench: Workbench, finish: Finish, before: list[After]) -> Iterator[MakingStep]:
     shown = shown_edges(finish.parts)
     folds = finish.folds or (10.0, 20.0)
     lines = (2 * folds[0], 2 * folds[-1] + folds[0]) if len(folds) == 2 else folds
-    yield Step(
+    yield MakingStep(
         f"fold-{finish.id}",
         f"Fold and press the {lower_first(finish.name)}",
         (
@@ -249,7 +250,7 @@ def _fold_and_sew(bench: Workbench, finish: Finish, before: list[Need]) -> Itera
         about=finish.id,
     )
     by_hand = bench.household.hem_by_hand
-    yield Step(
+    yield MakingStep(
         f"sew-{finish.id}",
         f"Sew the {lower_first(finish.name)}{' by hand' if by_hand else ''}",
         (
@@ -259,7 +260,7 @@ def _fold_and_sew(bench: Workbench, finish: Finish, before: list[Need]) -> Itera
         ),
         Bench.HAND if by_hand else Bench.MACHINE,
         Task.HEM,
-        (Need(f"fold-{finish.id}", "it is folded and pressed"),),
+        (After(f"fold-{finish.id}", "it is folded and pressed"),),
         None if by_hand else settings.hem(bench.needle),
         shown,
         "" if by_hand else NEEDLE,
@@ -268,9 +269,9 @@ def _fold_and_sew(bench: Workbench, finish: Finish, before: list[Need]) -> Itera
     )
 
 
-def last_press() -> Iterator[Step]:
+def last_press() -> Iterator[MakingStep]:
     """After everything: it needs every step that nothing else waits for, which the compiler fills in."""
-    yield Step(
+    yield MakingStep(
         "last-press",
         "The last press",
         ("From the wrong side, seams on a roll, hem last. Hang it up until it is cool.",),

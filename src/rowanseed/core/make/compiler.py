@@ -12,16 +12,17 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from rowanseed.core.make import closing, edges, flat, graph, layers
+from rowanseed.core.make import closing, edges, flat, graph, linings
 from rowanseed.core.make.seams import seam_steps
-from rowanseed.core.make.steps import Need, Step
+from rowanseed.core.make.steps import After, MakingStep
 from rowanseed.core.make.workbench import Household, Workbench
-from rowanseed.core.pattern import Join, Pattern
+from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.pattern import Pattern
 
 __all__ = ["Household", "compile_steps"]
 
 
-def compile_steps(pattern: Pattern, view: str, size: str, household: Household) -> tuple[Step, ...]:
+def compile_steps(pattern: Pattern, view: str, size: str, household: Household) -> tuple[MakingStep, ...]:
     """Every step of making a garment, each with what it needs; empty if the pattern has no joins.
 
     Needs that point at steps which this garment does not have are dropped.
@@ -31,7 +32,7 @@ def compile_steps(pattern: Pattern, view: str, size: str, household: Household) 
     bench = Workbench(pattern=pattern, view=view, size=size, household=household)
     steps = [
         *flat.samples(bench),
-        *layers.underlining(bench),
+        *linings.underlining(bench),
         *flat.staystitching(bench),
         *flat.interfacing(bench),
         *flat.darts(bench),
@@ -39,8 +40,8 @@ def compile_steps(pattern: Pattern, view: str, size: str, household: Household) 
         *(step for join in pattern.making.joins for step in _join(bench, join)),
         *edges.facing_edges(bench),
         *edges.bands_closed(bench),
-        *layers.pleats(bench),
-        *layers.laid_in(bench),
+        *linings.pleats(bench),
+        *linings.laid_in(bench),
         *edges.turned_out(bench),
         *closing.try_on(bench),
         *closing.fastenings(bench),
@@ -49,11 +50,11 @@ def compile_steps(pattern: Pattern, view: str, size: str, household: Household) 
     known = {step.id for step in steps}
     steps = [_with_known_needs(_tried_first(step), known) for step in steps]
     waited_for = {need.step for step in steps for need in step.needs}
-    last = [Need(step.id, "everything else is done") for step in steps if step.id not in waited_for]
+    last = [After(step.id, "everything else is done") for step in steps if step.id not in waited_for]
     return (*steps, *(replace(step, needs=tuple(last)) for step in closing.last_press()))
 
 
-def _join(bench: Workbench, join: Join) -> Iterator[Step]:
+def _join(bench: Workbench, join: Join) -> Iterator[MakingStep]:
     if edges.encloses(bench, join):
         return edges.enclosing(bench, join)
     if graph.faces(join, bench.pattern.making) and not bench.linings & graph.pieces_of((*join.a, *join.b)):
@@ -63,13 +64,13 @@ def _join(bench: Workbench, join: Join) -> Iterator[Step]:
     return seam_steps(bench, join)
 
 
-def _tried_first(step: Step) -> Step:
+def _tried_first(step: MakingStep) -> MakingStep:
     """Every machine step waits for its setting to be tried on a scrap."""
     if step.setting is None or step.id == "sample-stitch":
         return step
-    return replace(step, needs=(*step.needs, Need("sample-stitch", "the setting is tried on a scrap first")))
+    return replace(step, needs=(*step.needs, After("sample-stitch", "the setting is tried on a scrap first")))
 
 
-def _with_known_needs(step: Step, known: set[str]) -> Step:
+def _with_known_needs(step: MakingStep, known: set[str]) -> MakingStep:
     needs = {need.step: need for need in step.needs if need.step in known and need.step != step.id}
     return replace(step, needs=tuple(needs.values()))

@@ -6,32 +6,33 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.seams import crossings, parts_first
-from rowanseed.core.make.steps import Bench, Need, Step, Task
+from rowanseed.core.make.steps import After, Bench, MakingStep, Task
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, flat_first, lower_first, shown_edges
-from rowanseed.core.pattern import FinishKind, Join, Panel
+from rowanseed.core.pattern.making import FinishKind, Join
+from rowanseed.core.pattern.pieces import Panel
 
 
-def facing_steps(bench: Workbench, join: Join) -> Iterator[Step]:
+def facing_steps(bench: Workbench, join: Join) -> Iterator[MakingStep]:
     making = bench.pattern.making
     edge = join.a[0].edge
     needs = crossings(bench, join)
-    needs += [Need(f"zip-{c.id}", "the facing goes on after the zip") for c in making.closures]
+    needs += [After(f"zip-{c.id}", "the facing goes on after the zip") for c in making.closures]
     needs += [
-        Need(f"neaten-{f.id}", "its lower edge is easier to finish before it is on")
+        After(f"neaten-{f.id}", "its lower edge is easier to finish before it is on")
         for f in making.finishes
         if f.kind is FinishKind.NEATENED and graph.pieces_of(f.parts) & graph.pieces_of((*join.a, *join.b))
     ]
     needs += list(flat_first(bench, join))
-    needs.append(Need("try-on-shell", f"the fit can still be changed while the {edge} is open"))
+    needs.append(After("try-on-shell", f"the fit can still be changed while the {edge} is open"))
     needs += [
-        Need(f"press-{j.id}", "the lining hangs from the facing")
+        After(f"press-{j.id}", "the lining hangs from the facing")
         for j in making.joins
         if graph.pieces_of(j.a) <= bench.hung and graph.pieces_of(j.b) <= graph.facings(making)
     ]
     if not any(need.why.startswith("the lining hangs") for need in needs):
-        needs.append(Need("lay-in-lining", "the lining is caught in the seam"))
+        needs.append(After("lay-in-lining", "the lining is caught in the seam"))
     shown = shown_edges((*join.a, *join.b))
-    yield Step(
+    yield MakingStep(
         id=f"sew-{join.id}",
         title=f"Sew {lower_first(join.name)}",
         how=(
@@ -48,7 +49,7 @@ def facing_steps(bench: Workbench, join: Join) -> Iterator[Step]:
         booklet=bench.booklet(join.id),
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"trim-{join.id}",
         title=f"Grade and clip the {edge} seam",
         how=(
@@ -57,70 +58,70 @@ def facing_steps(bench: Workbench, join: Join) -> Iterator[Step]:
         ),
         bench=Bench.HAND,
         task=Task.TRIM,
-        needs=(Need(f"sew-{join.id}", "it is sewn first"),),
+        needs=(After(f"sew-{join.id}", "it is sewn first"),),
         edges=shown,
         caution=BLADES,
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"press-{join.id}",
         title=f"Press the {edge} seam {join.press.value}",
         how=("Press as sewn, then facing and allowances away from the garment.",),
         bench=Bench.IRON,
         task=Task.PRESS,
-        needs=(Need(f"trim-{join.id}", "thin allowances press flat"),),
+        needs=(After(f"trim-{join.id}", "thin allowances press flat"),),
         edges=shown,
         caution=HOT,
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"understitch-{join.id}",
         title=f"Understitch the {edge}",
         how=("Facing up, allowances under it; as near the ends as the machine will go. It keeps the facing inside.",),
         bench=Bench.MACHINE,
         task=Task.UNDERSTITCH,
-        needs=(Need(f"press-{join.id}", "the allowances lie towards the facing"),),
+        needs=(After(f"press-{join.id}", "the allowances lie towards the facing"),),
         setting=settings.understitch(bench.needle),
         edges=shown,
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"turn-{join.id}",
         title=f"Turn the facing in and press the {edge}",
         how=("Roll the seam a hair to the inside; press from the wrong side.",),
         bench=Bench.IRON,
         task=Task.PRESS,
-        needs=(Need(f"understitch-{join.id}", "then it stays inside"),),
+        needs=(After(f"understitch-{join.id}", "then it stays inside"),),
         edges=shown,
         caution=HOT,
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"tack-{join.id}",
         title="Catch the facing down",
         how=("Tack it to the allowances at every seam; sew its folded ends to the zip tape, clear of the coil.",),
         bench=Bench.HAND,
         task=Task.HAND_SEW,
-        needs=(Need(f"turn-{join.id}", "it lies in its place"),),
+        needs=(After(f"turn-{join.id}", "it lies in its place"),),
         edges=shown,
         about=join.id,
     )
 
 
-def facing_edges(bench: Workbench) -> Iterator[Step]:
+def facing_edges(bench: Workbench) -> Iterator[MakingStep]:
     making = bench.pattern.making
     for finish in making.finishes:
         if finish.kind is not FinishKind.NEATENED:
             continue
         crossed = graph.crossed_by(making, finish.parts)
-        yield Step(
+        yield MakingStep(
             id=f"neaten-{finish.id}",
             title=f"Neaten the {lower_first(finish.name)}",
             how=("All round in one run, after its seams are pressed.",),
             bench=bench.neaten_bench,
             task=Task.NEATEN,
             needs=tuple(
-                Need(f"press-{join.id}", "a seam is pressed before its edge is finished across it") for join in crossed
+                After(f"press-{join.id}", "a seam is pressed before its edge is finished across it") for join in crossed
             ),
             setting=bench.neaten_setting,
             edges=shown_edges(finish.parts),
@@ -132,7 +133,7 @@ def facing_edges(bench: Workbench) -> Iterator[Step]:
 # ---------------------------------------------------------------- collars and bands
 
 
-def turned_corner(bench: Workbench, join: Join) -> Iterator[Step]:
+def turned_corner(bench: Workbench, join: Join) -> Iterator[MakingStep]:
     shown, name = shown_edges((*join.a, *join.b)), lower_first(join.name)
     how = [
         "Right sides together, the upper one on top; two stitches across the point.",
@@ -140,20 +141,20 @@ def turned_corner(bench: Workbench, join: Join) -> Iterator[Step]:
     ]
     if join.why:
         how.append(f"{join.why.capitalize()}.")
-    yield Step(
+    yield MakingStep(
         id=f"sew-{join.id}",
         title=f"Sew {name}",
         how=tuple(how),
         bench=Bench.MACHINE,
         task=Task.SEAM,
-        needs=(*flat_first(bench, join), Need("sample-stitch", "the setting is tried first")),
+        needs=(*flat_first(bench, join), After("sample-stitch", "the setting is tried first")),
         setting=settings.seam(bench.needle),
         edges=shown,
         caution=NEEDLE,
         booklet=bench.booklet(join.id),
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"trim-{join.id}",
         title=f"Trim and turn: {name}",
         how=(
@@ -166,25 +167,25 @@ def turned_corner(bench: Workbench, join: Join) -> Iterator[Step]:
         ),
         bench=Bench.HAND,
         task=Task.TRIM,
-        needs=(Need(f"sew-{join.id}", "it is sewn first"),),
+        needs=(After(f"sew-{join.id}", "it is sewn first"),),
         edges=shown,
         caution=BLADES,
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"press-{join.id}",
         title=f"Press, the seam rolled under: {name}",
         how=("The upper one a hair over the edge. Topstitch if you like it.",),
         bench=Bench.IRON,
         task=Task.PRESS,
-        needs=(Need(f"trim-{join.id}", "it is turned"),),
+        needs=(After(f"trim-{join.id}", "it is turned"),),
         edges=shown,
         caution=HOT,
         about=join.id,
     )
 
 
-def bands_closed(bench: Workbench) -> Iterator[Step]:
+def bands_closed(bench: Workbench) -> Iterator[MakingStep]:
     """The inside of bands, cuffs and stands: turned in over the seam and stitched."""
     making = bench.pattern.making
     for finish in making.finishes:
@@ -193,7 +194,7 @@ def bands_closed(bench: Workbench) -> Iterator[Step]:
             continue
         joined = [j for j in making.joins if (graph.pieces_of(j.a) | graph.pieces_of(j.b)) & pieces]
         shown = shown_edges(finish.parts)
-        yield Step(
+        yield MakingStep(
             id=f"turn-in-{finish.id}",
             title=f"Turn in and stitch down: {lower_first(finish.name)}",
             how=(
@@ -208,7 +209,7 @@ def bands_closed(bench: Workbench) -> Iterator[Step]:
             ),
             bench=Bench.MACHINE,
             task=Task.TURN,
-            needs=tuple(Need(f"press-{j.id}", "it is sewn on and pressed into the band") for j in joined),
+            needs=tuple(After(f"press-{j.id}", "it is sewn on and pressed into the band") for j in joined),
             setting=settings.edgestitch(bench.needle),
             edges=shown,
             caution=NEEDLE,
@@ -227,16 +228,16 @@ def encloses(bench: Workbench, join: Join) -> bool:
     return bench.is_enclosed and ((not one & inner and other <= inner) or (not other & inner and one <= inner))
 
 
-def enclosing(bench: Workbench, join: Join) -> Iterator[Step]:
+def enclosing(bench: Workbench, join: Join) -> Iterator[MakingStep]:
     """An edge of a lined garment: sewn, graded, clipped."""
     shown, name = shown_edges((*join.a, *join.b)), lower_first(join.name)
     needs = [
         *crossings(bench, join),
         *flat_first(bench, join),
         *parts_first(bench),
-        Need("try-on-shell", "the fit can still be changed"),
+        After("try-on-shell", "the fit can still be changed"),
     ]
-    yield Step(
+    yield MakingStep(
         id=f"sew-{join.id}",
         title=f"Sew {name}{graph.hand_count(join)}",
         how=(
@@ -254,7 +255,7 @@ def enclosing(bench: Workbench, join: Join) -> Iterator[Step]:
         booklet=bench.booklet(join.id),
         about=join.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"press-{join.id}",
         title=f"Grade, clip and press: {name}{graph.hand_count(join)}",
         how=(
@@ -263,34 +264,34 @@ def enclosing(bench: Workbench, join: Join) -> Iterator[Step]:
         ),
         bench=Bench.IRON,
         task=Task.PRESS,
-        needs=(Need(f"sew-{join.id}", "it is sewn first"),),
+        needs=(After(f"sew-{join.id}", "it is sewn first"),),
         edges=shown,
         caution=BLADES,
         about=join.id,
     )
 
 
-def turned_out(bench: Workbench) -> Iterator[Step]:
+def turned_out(bench: Workbench) -> Iterator[MakingStep]:
     """A lined shape without sleeves is turned through a side, then closed."""
     if not bench.is_bagged:
         return
     making = bench.pattern.making
     enclosed = [j for j in making.joins if encloses(bench, j)]
-    yield Step(
+    yield MakingStep(
         id="turn-out",
         title="Turn it right side out",
         how=("Through an open side, front by front over the shoulders. Push the corners out and press the edges.",),
         bench=Bench.IRON,
         task=Task.TURN,
-        needs=tuple(Need(f"press-{j.id}", "necks, armholes and hem are sewn first") for j in enclosed),
+        needs=tuple(After(f"press-{j.id}", "necks, armholes and hem are sewn first") for j in enclosed),
         caution=HOT,
     )
     sides = [j for j in making.joins if bench.closes_side(j)]
-    yield Step(
+    yield MakingStep(
         id="close-gap",
         title="Close the gap in the lining",
         how=("Slip stitch the hand's breadth left open in the lining's side seam.",),
         bench=Bench.HAND,
         task=Task.HAND_SEW,
-        needs=tuple(Need(f"press-{j.id}", "the sides are sewn and pressed") for j in sides),
+        needs=tuple(After(f"press-{j.id}", "the sides are sewn and pressed") for j in sides),
     )

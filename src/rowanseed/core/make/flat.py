@@ -5,13 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make import graph, settings
-from rowanseed.core.make.steps import Bench, EdgeShown, Need, Step, Task
+from rowanseed.core.make.steps import After, Bench, EdgeShown, MakingStep, Task
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, lower_first, shown_edges
-from rowanseed.core.pattern import EdgePart, FinishKind, MarkKind, Panel
+from rowanseed.core.pattern.making import EdgePart, FinishKind
+from rowanseed.core.pattern.pieces import MarkKind, Panel
 
 
-def samples(bench: Workbench) -> Iterator[Step]:
-    yield Step(
+def samples(bench: Workbench) -> Iterator[MakingStep]:
+    yield MakingStep(
         id="sample-stitch",
         title="Try stitch and tension on a scrap",
         how=(
@@ -23,7 +24,7 @@ def samples(bench: Workbench) -> Iterator[Step]:
         setting=settings.seam(bench.needle),
     )
     if bench.interfaced():
-        yield Step(
+        yield MakingStep(
             id="sample-fuse",
             title="Try the interfacing on a scrap",
             how=(
@@ -36,7 +37,7 @@ def samples(bench: Workbench) -> Iterator[Step]:
         )
 
 
-def staystitching(bench: Workbench) -> Iterator[Step]:
+def staystitching(bench: Workbench) -> Iterator[MakingStep]:
     """Curved edges that a facing will finish are held as soon as they are cut."""
     interfaced = set(bench.interfaced())
     for join in bench.pattern.making.joins:
@@ -55,7 +56,7 @@ def staystitching(bench: Workbench) -> Iterator[Step]:
             continue
         names = ", ".join(bench.name(part.piece) for part in parts)
         inside = bench.fine(bench.pattern.piece(parts[0].piece).edge(parts[0].edge).allowance - 3)
-        yield Step(
+        yield MakingStep(
             id=f"staystitch-{join.id}",
             title=f"Staystitch the {parts[0].edge} edge of every piece",
             how=(
@@ -64,16 +65,16 @@ def staystitching(bench: Workbench) -> Iterator[Step]:
             ),
             bench=Bench.MACHINE,
             task=Task.STAYSTITCH,
-            needs=(Need("sample-stitch", "the setting is tried on a scrap first"),),
+            needs=(After("sample-stitch", "the setting is tried on a scrap first"),),
             setting=settings.staystitch(bench.needle),
             edges=shown_edges(tuple(parts)),
             about=join.id,
         )
 
 
-def interfacing(bench: Workbench) -> Iterator[Step]:
+def interfacing(bench: Workbench) -> Iterator[MakingStep]:
     for id in bench.interfaced():
-        yield Step(
+        yield MakingStep(
             id=f"interface-{id}",
             title=f"Fuse the interfacing to the {bench.name(id)}",
             how=(
@@ -85,8 +86,8 @@ def interfacing(bench: Workbench) -> Iterator[Step]:
             bench=Bench.IRON,
             task=Task.INTERFACE,
             needs=(
-                Need("sample-fuse", "the scrap shows whether it shrinks"),
-                Need(f"underline-{id}", "the underlining is on first"),
+                After("sample-fuse", "the scrap shows whether it shrinks"),
+                After(f"underline-{id}", "the underlining is on first"),
             ),
             edges=shown_edges(tuple(EdgePart(id, e.name) for e in bench.pattern.piece(id).edges)),
             caution=HOT,
@@ -94,12 +95,12 @@ def interfacing(bench: Workbench) -> Iterator[Step]:
         )
 
 
-def darts(bench: Workbench) -> Iterator[Step]:
+def darts(bench: Workbench) -> Iterator[MakingStep]:
     for piece in bench.pattern.pieces:
         if not piece.darts:
             continue
         edges = tuple(EdgeShown(piece.id, dart.edge) for dart in piece.darts)
-        yield Step(
+        yield MakingStep(
             id=f"darts-{piece.id}",
             title=f"Sew the darts: {bench.name(piece.id)}",
             how=(
@@ -112,8 +113,8 @@ def darts(bench: Workbench) -> Iterator[Step]:
             bench=Bench.MACHINE,
             task=Task.SEAM,
             needs=(
-                Need("sample-stitch", "the setting is tried on a scrap first"),
-                Need(f"interface-{piece.id}", "interfacing goes on while the piece is flat"),
+                After("sample-stitch", "the setting is tried on a scrap first"),
+                After(f"interface-{piece.id}", "interfacing goes on while the piece is flat"),
             ),
             setting=settings.dart(bench.needle),
             edges=edges,
@@ -122,20 +123,20 @@ def darts(bench: Workbench) -> Iterator[Step]:
         )
         upright = all(dart.edge in ("waist", "hem", "shoulder", "neck") for dart in piece.darts)
         way = "towards the centre" if upright else "down"
-        yield Step(
+        yield MakingStep(
             id=f"press-darts-{piece.id}",
             title=f"Press the darts {way}: {bench.name(piece.id)}",
             how=("As sewn, then over a ham, the iron stopping at the point. A deep dart is slit and pressed open.",),
             bench=Bench.IRON,
             task=Task.PRESS,
-            needs=(Need(f"darts-{piece.id}", "they are sewn first"),),
+            needs=(After(f"darts-{piece.id}", "they are sewn first"),),
             edges=edges,
             caution=HOT,
             about=piece.id,
         )
 
 
-def small_parts(bench: Workbench) -> Iterator[Step]:
+def small_parts(bench: Workbench) -> Iterator[MakingStep]:
     """Pockets, welts, belts: pieces that are turned in all round and sewn on while the garment is flat."""
     for finish in bench.pattern.making.finishes:
         pieces = graph.pieces_of(finish.parts)
@@ -146,7 +147,7 @@ def small_parts(bench: Workbench) -> Iterator[Step]:
         ):
             continue
         shown = shown_edges(finish.parts)
-        yield Step(
+        yield MakingStep(
             id=f"turn-in-{finish.id}",
             title=f"Turn in and press the {lower_first(finish.name)}",
             how=(
@@ -155,12 +156,12 @@ def small_parts(bench: Workbench) -> Iterator[Step]:
             ),
             bench=Bench.IRON,
             task=Task.PRESS,
-            needs=tuple(Need(f"interface-{id}", "interfacing goes on first") for id in sorted(pieces)),
+            needs=tuple(After(f"interface-{id}", "interfacing goes on first") for id in sorted(pieces)),
             edges=shown,
             caution=HOT,
             about=finish.id,
         )
-        yield Step(
+        yield MakingStep(
             id=f"sew-on-{finish.id}",
             title=f"Sew on, at its marks: {', '.join(bench.name(id) for id in sorted(pieces))}",
             how=(
@@ -170,8 +171,8 @@ def small_parts(bench: Workbench) -> Iterator[Step]:
             bench=Bench.MACHINE,
             task=Task.SEAM,
             needs=(
-                Need(f"turn-in-{finish.id}", "its edges are in"),
-                Need("sample-stitch", "the setting is tried first"),
+                After(f"turn-in-{finish.id}", "its edges are in"),
+                After("sample-stitch", "the setting is tried first"),
             ),
             setting=settings.edgestitch(bench.needle),
             edges=shown,

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from rowanseed.core.outline import flatten
-from rowanseed.core.pattern import EdgePart, Finish, FinishKind, Join, LayerKind, Making, Pattern
+from rowanseed.core.geometry.outline import flatten
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, LayerKind, Making
+from rowanseed.core.pattern.pattern import Pattern
 
 
 def facings(making: Making) -> frozenset[str]:

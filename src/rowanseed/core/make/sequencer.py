@@ -11,8 +11,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from rowanseed.core.errors import PatternError
-from rowanseed.core.make.steps import Step
+from rowanseed.core.base.errors import PatternError
+from rowanseed.core.make.steps import MakingStep
 
 BEAM = 120
 OTHER_TASK = 0.2
@@ -27,7 +27,7 @@ class _Part:
     done: frozenset[int]
 
 
-def sequence(steps: Sequence[Step]) -> tuple[Step, ...]:
+def sequence(steps: Sequence[MakingStep]) -> tuple[MakingStep, ...]:
     """Order steps. Raises PatternError if some need each other, which no order can satisfy."""
     index = {step.id: k for k, step in enumerate(steps)}
     needs = [frozenset(index[need.step] for need in step.needs) for step in steps]
@@ -53,7 +53,7 @@ def sequence(steps: Sequence[Step]) -> tuple[Step, ...]:
     return tuple(steps[k] for k in beam[0].order)
 
 
-def _follow(part: _Part, k: int, steps: Sequence[Step]) -> _Part:
+def _follow(part: _Part, k: int, steps: Sequence[MakingStep]) -> _Part:
     cost = part.cost
     if part.order:
         last, step = steps[part.order[-1]], steps[k]
@@ -67,6 +67,6 @@ def _rank(part: _Part) -> tuple[float, int, tuple[int, ...]]:
     return part.cost, part.lateness, part.order
 
 
-def trips(steps: Sequence[Step]) -> int:
+def trips(steps: Sequence[MakingStep]) -> int:
     """How often one walks from one bench to another."""
     return sum(a.bench is not b.bench for a, b in pairwise(steps))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowanseed.core.cloth import Fibre, Structure
+from rowanseed.core.cloth.cloth import Fibre, Structure
 from rowanseed.core.make.steps import Setting
 
 _SIZES = {Fibre.SILK: "70/10", Fibre.WOOL: "90/14", Fibre.POLYESTER: "70/10", Fibre.ACETATE: "70/10"}

@@ -49,7 +49,7 @@ class Setting:
 
 
 @dataclass(frozen=True)
-class Need:
+class After:
     """A step that has to be done before, and why."""
 
     step: str
@@ -67,7 +67,7 @@ class EdgeShown:
 
 
 @dataclass(frozen=True)
-class Step:
+class MakingStep:
     """One step: an id that stays the same while the garment does, words, and its place in the order."""
 
     id: str
@@ -75,7 +75,7 @@ class Step:
     how: tuple[str, ...]
     bench: Bench
     task: Task
-    needs: tuple[Need, ...] = ()
+    needs: tuple[After, ...] = ()
     setting: Setting | None = None
     edges: tuple[EdgeShown, ...] = ()
     caution: str = ""

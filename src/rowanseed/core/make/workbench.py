@@ -5,11 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from rowanseed.core.cloth import Fibre, Structure
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.cloth.cloth import Fibre, Structure
 from rowanseed.core.make import graph, settings
-from rowanseed.core.make.steps import Bench, EdgeShown, Need, Setting
-from rowanseed.core.pattern import Closure, ClosureKind, EdgePart, Join, LayerKind, Panel, Pattern, Role
-from rowanseed.core.units import Units, format_length
+from rowanseed.core.make.steps import After, Bench, EdgeShown, Setting
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join, LayerKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel, Role
 
 HOT = "Iron and steam burn: keep fingers off the glue side, and switch the iron off when you walk away."
 NEEDLE = "Take pins out before the needle reaches them; a broken needle flies."
@@ -141,15 +143,15 @@ def lower_first(name: str) -> str:
     return name[:1].lower() + name[1:]
 
 
-def flat_first(bench: Workbench, join: Join) -> Iterator[Need]:
+def flat_first(bench: Workbench, join: Join) -> Iterator[After]:
     """Staystitching, interfacing and darts come before a piece is joined."""
     pieces = graph.pieces_of(join.a) | graph.pieces_of(join.b)
     for other in bench.pattern.making.joins:
         if graph.faces(other, bench.pattern.making) and pieces & (graph.pieces_of(other.a) | graph.pieces_of(other.b)):
-            yield Need(f"staystitch-{other.id}", "the edge is held before the piece is handled")
+            yield After(f"staystitch-{other.id}", "the edge is held before the piece is handled")
     for id in sorted(pieces):
-        yield Need(f"underline-{id}", "piece and underlining are one before anything is sewn")
+        yield After(f"underline-{id}", "piece and underlining are one before anything is sewn")
     for id in sorted(pieces):
-        yield Need(f"interface-{id}", "interfacing goes on while the piece is flat")
+        yield After(f"interface-{id}", "interfacing goes on while the piece is flat")
     for id in sorted(pieces):
-        yield Need(f"press-darts-{id}", "darts are sewn and pressed while the piece is flat")
+        yield After(f"press-darts-{id}", "darts are sewn and pressed while the piece is flat")

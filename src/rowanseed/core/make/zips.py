@@ -6,13 +6,13 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.make import settings
-from rowanseed.core.make.steps import Bench, EdgeShown, Need, Step, Task
+from rowanseed.core.make.steps import After, Bench, EdgeShown, MakingStep, Task
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, flat_first, lower_first, shown_edges
-from rowanseed.core.pattern import Closure, Join
+from rowanseed.core.pattern.making import Closure, Join
 
 
-def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[Step]:
-    yield Step(
+def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[MakingStep]:
+    yield MakingStep(
         id=f"uncurl-{closure.id}",
         title="Press the zip's coils flat",
         how=("Zip open, from the wrong side, cool iron, until the coils stand away from the tape.",),
@@ -21,7 +21,7 @@ def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[St
         caution=HOT,
         about=closure.id,
     )
-    yield Step(
+    yield MakingStep(
         id=f"zip-{closure.id}",
         title=f"Put in the {closure.kind.value}: {lower_first(join.name)}",
         how=(
@@ -35,8 +35,8 @@ def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[St
         bench=Bench.MACHINE,
         task=Task.ZIP,
         needs=(
-            Need(f"uncurl-{closure.id}", "flat coils let the needle come close"),
-            Need(f"neaten-{join.id}", "the edges of a zip opening are neatened before the zip"),
+            After(f"uncurl-{closure.id}", "flat coils let the needle come close"),
+            After(f"neaten-{join.id}", "the edges of a zip opening are neatened before the zip"),
             *flat_first(bench, join),
         ),
         setting=settings.invisible_zip(bench.needle),
@@ -47,8 +47,8 @@ def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[St
     )
 
 
-def zip_after(bench: Workbench, join: Join, closure: Closure) -> Step:
-    return Step(
+def zip_after(bench: Workbench, join: Join, closure: Closure) -> MakingStep:
+    return MakingStep(
         id=f"zip-{closure.id}",
         title=f"Put in the {closure.kind.value}: {lower_first(join.name)}",
         how=(
@@ -57,7 +57,7 @@ def zip_after(bench: Workbench, join: Join, closure: Closure) -> Step:
         ),
         bench=Bench.MACHINE,
         task=Task.ZIP,
-        needs=(Need(f"press-{join.id}", "the seam below is sewn and pressed first"),),
+        needs=(After(f"press-{join.id}", "the seam below is sewn and pressed first"),),
         setting=settings.invisible_zip(bench.needle),
         edges=beside_zip(join, closure, zip_part=True),
         caution=NEEDLE,

@@ -9,20 +9,11 @@ from collections.abc import Collection
 from dataclasses import replace
 
 from rowanseed.core.alter.hem import change_length_at_hem, hem_edges
+from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.derive.facing import with_facings
-from rowanseed.core.errors import AlterationError
-from rowanseed.core.pattern import (
-    Cut,
-    EdgePart,
-    FinishKind,
-    Grain,
-    Join,
-    LayerKind,
-    Panel,
-    Pattern,
-    Piece,
-    Role,
-)
+from rowanseed.core.pattern.making import EdgePart, FinishKind, Join, LayerKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, Grain, Panel, Piece, Role
 from rowanseed.core.saving.tactics import OTHER_CLOTH, PRICES, Tactic
 
 SEAM_ADDED = 15.0

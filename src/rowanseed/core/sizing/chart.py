@@ -10,9 +10,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from itertools import pairwise
 
-from rowanseed.core.body import MEASURE
-from rowanseed.core.pattern import Envelope
-from rowanseed.core.working import Given, Source, Working, length, words
+from rowanseed.core.base.working import Given, Source, Working, length, words
+from rowanseed.core.body.measures import MEASURE
+from rowanseed.core.pattern.envelope import Envelope
 
 FORGIVEN = 0.25
 """How far over a size's figure still counts as that size: a quarter of the step to the next one."""

@@ -6,12 +6,12 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import Enum
 
-from rowanseed.core.body import MEASURE
-from rowanseed.core.pattern import Pattern
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.working import Given, Source, Working, length
+from rowanseed.core.body.measures import MEASURE
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.wish import Band, Wish, wanted
-from rowanseed.core.units import Units, format_length
-from rowanseed.core.working import Given, Source, Working, length
 
 GIRTHS = ("high_bust", "bust", "waist", "hip", "upper_arm", "thigh")
 """Measures taken round the body: what there is beyond them is ease."""

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from rowanseed.core.body import MEASURE
-from rowanseed.core.finished import MEASURE_OF
-from rowanseed.core.pattern import LineKind, Panel, Pattern
+from rowanseed.core.body.measures import MEASURE
+from rowanseed.core.pattern.finished import MEASURE_OF
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import LineKind, Panel
 
 
 def measures_needed(pattern: Pattern) -> tuple[str, ...]:

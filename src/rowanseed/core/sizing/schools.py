@@ -14,12 +14,13 @@ from rowanseed.core.alter import bust
 from rowanseed.core.alter.blend import Blend, blendable
 from rowanseed.core.alter.change import Alteration, Kind
 from rowanseed.core.alter.seam import takeable
-from rowanseed.core.pattern import Pattern, Piece, Role
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.working import Given, Source, Working, length, words
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece, Role
 from rowanseed.core.sizing.chart import Advice, by_chart, measure_name, size_by_measure
 from rowanseed.core.sizing.ease import Ease, ease_rows, misfit
 from rowanseed.core.sizing.wish import OVER_EASE, Fit, GarmentClass, Over, Wish, garment_class
-from rowanseed.core.units import Units, format_length
-from rowanseed.core.working import Given, Source, Working, length, words
 
 
 class School(Enum):
@@ -103,7 +104,7 @@ def proposals(choosing: Choosing) -> tuple[Proposal, ...]:
         _chart(choosing),
         _high_bust(choosing),
         _ease(choosing),
-        _between(choosing),
+        between_sizes(choosing),
         _outer(choosing),
         _to_measure(choosing),
     )
@@ -294,7 +295,7 @@ def _ease(c: Choosing) -> Proposal:
     return Proposal(school=School.EASE, size=size, reason=said, rows=rows, working=working)
 
 
-def _between(c: Choosing) -> Proposal:
+def between_sizes(c: Choosing) -> Proposal:
     advice = by_chart(c.body, c.pattern.envelope)
     if advice.size is None:
         return Proposal(School.BETWEEN, None, advice.reason)

@@ -11,7 +11,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import Enum
 
-from rowanseed.core.units import INCH
+from rowanseed.core.base.units import INCH
 
 Band = tuple[float, float]
 """Least and most ease in mm."""

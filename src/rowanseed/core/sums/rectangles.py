@@ -10,10 +10,11 @@ import math
 from dataclasses import dataclass, replace
 from enum import Enum
 
-from rowanseed.core.outline import Segment
-from rowanseed.core.pattern import Cut, Drawn, EdgeSpec, Grain, Panel, Pattern, Piece, Role, Shape
-from rowanseed.core.units import INCH
-from rowanseed.core.working import Given, Source, Working, count, fine, length
+from rowanseed.core.base.units import INCH
+from rowanseed.core.base.working import Given, Source, Working, count, fine, length
+from rowanseed.core.geometry.outline import Segment
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Grain, Panel, Piece, Role, Shape
 
 ALLOWANCE = 10.0
 STRIP_LONGEST = 600.0

@@ -7,19 +7,20 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.errors import LayError
+from rowanseed.app.lay_outcome import words_of
+from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.units import format_cloth, format_length, in_household_units
+from rowanseed.core.cloth.matching import MatchedSeam, Matching, rule_of_thumb
+from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
 from rowanseed.core.garment import matched
+from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.estimate import Estimate, estimate
-from rowanseed.core.matching import MatchedSeam, Matching, rule_of_thumb
-from rowanseed.core.outline import bounds
-from rowanseed.core.pattern import Grain, PrintedYardage, Role
+from rowanseed.core.pattern.envelope import PrintedYardage
+from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.saving.changes import helps_where_too_wide
-from rowanseed.core.units import format_cloth, format_length, in_household_units
-from rowanseed.core.yardage import STRAIGHTENING, Need, Verdict, printed
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
-from rowanseed.web.answered import words_of
 from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, Typing, go
 from rowanseed.web.project import ProjectView, load
@@ -33,8 +34,8 @@ class ClothRow:
 
     role: Role
     plan: ClothPlan | None
-    need: Need | None
-    verdict: Verdict | None
+    need: ClothNeed | None
+    verdict: ClothVerdict | None
     printed: PrintedYardage | None
     strips: str | None
     refusals: tuple[str, ...]
@@ -49,8 +50,8 @@ class ClothRow:
 
 
 @router.get("/projects/{id}/cloth")
-def show(home: Home, id: int) -> Response:
-    return _page(home, load(home, id))
+def show_cloth_station(home: Home, id: int) -> Response:
+    return cloth_station_page(home, load(home, id))
 
 
 @router.get("/projects/{id}/{station}/worked-out")
@@ -74,7 +75,7 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
     return go(f"/projects/{id}/cloth")
 
 
-def _page(home: House, project: ProjectView) -> Response:
+def cloth_station_page(home: House, project: ProjectView) -> Response:
     return home.page(
         "cloth.html",
         project=project,
@@ -140,7 +141,7 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
     )
 
 
-def _envelope_words(home: House, printed: PrintedYardage | None, needed: Need | None) -> str:
+def _envelope_words(home: House, printed: PrintedYardage | None, needed: ClothNeed | None) -> str:
     if printed is None:
         return "The envelope gives no figure for a cloth of this width."
     says = (
@@ -198,7 +199,9 @@ def _rule(plan: ClothPlan) -> float:
     return rule_of_thumb(number, plan.entry.cloth.ready_repeat[0] or 0.0)
 
 
-def _strips(plan: ClothPlan, needed: Need, verdict: Verdict | None, envelope: PrintedYardage | None) -> list[Strip]:
+def _strips(
+    plan: ClothPlan, needed: ClothNeed, verdict: ClothVerdict | None, envelope: PrintedYardage | None
+) -> list[Strip]:
     strips = []
     in_hand = plan.entry.cloth.ready_length
     if in_hand is not None:

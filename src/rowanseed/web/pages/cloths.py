@@ -7,11 +7,11 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Response, UploadFile
 from pydantic import AfterValidator, StringConstraints
 
-from rowanseed.core.cloth import USUAL_SHRINKAGE, Border, Cloth, Direction, Fibre, Repeat, Structure, Surface
-from rowanseed.core.cloth import Lines as ClothLines
-from rowanseed.core.errors import DocumentError
-from rowanseed.core.preparation import preparation, square_shrinkage
-from rowanseed.core.units import format_length
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.base.units import format_length
+from rowanseed.core.cloth.cloth import USUAL_SHRINKAGE, Cloth, Direction, Fibre, PrintBorder, Repeat, Structure, Surface
+from rowanseed.core.cloth.cloth import Stripes as ClothLines
+from rowanseed.core.cloth.preparation import preparation, square_shrinkage
 from rowanseed.drawings.cloth import draw_left, draw_swatch
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
@@ -67,7 +67,7 @@ class _ClothForm(Form):
     half_drop: Literal["yes"] | None = None
     lengthwise: Lines = ()
     crosswise: Lines = ()
-    border: Border = Border.NONE
+    border: PrintBorder = PrintBorder.NONE
     border_line: OptionalLength = None
     price: Price = None
     care: Annotated[str, StringConstraints(max_length=300)] = ""
@@ -117,13 +117,13 @@ _EMPTY = {
 
 @router.get("/cloths/new")
 def new(home: Home) -> Response:
-    return _form(home, None, {**_EMPTY, "selvedge": format_length(12.7, home.units)}, {})
+    return cloth_form(home, None, {**_EMPTY, "selvedge": format_length(12.7, home.units)}, {})
 
 
 @router.get("/cloths/{id}")
-def show(home: Home, id: int) -> Response:
+def show_cloth(home: Home, id: int) -> Response:
     entry = _found(home, id)
-    return _form(home, entry, fields_of(entry.cloth, home.units), {})
+    return cloth_form(home, entry, fields_of(entry.cloth, home.units), {})
 
 
 @router.post("/cloths/new")
@@ -150,7 +150,7 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
     if form is not None and not errors:
         errors |= _faults(form)
     if form is None or errors:
-        return _form(home, entry, typed, errors, status=422)
+        return cloth_form(home, entry, typed, errors, status=422)
     if form.square_before and form.square_along and form.square_across:
         form.shrink_along = square_shrinkage(form.square_before, form.square_along)
         form.shrink_across = square_shrinkage(form.square_before, form.square_across)
@@ -170,7 +170,7 @@ def _faults(form: _ClothForm) -> Errors:
             errors[name] = "The lines reach beyond one repeat."
     if form.half_drop and not (form.repeat_along and form.repeat_across):
         errors["half_drop"] = "A half drop needs the repeat both ways."
-    if form.border is not Border.NONE and not form.border_line:
+    if form.border is not PrintBorder.NONE and not form.border_line:
         errors["border_line"] = "How far from the selvedge does the line stand that hems lie on?"
     if form.border_line and form.border_line > form.width / 2:
         errors["border_line"] = "That is beyond the middle of the cloth."
@@ -202,7 +202,7 @@ def _square_faults(form: _ClothForm) -> Errors:
     }
 
 
-def _form(
+def cloth_form(
     home: House, entry: ClothEntry | None, typed: dict[str, str], errors: Errors, *, status: int = 200
 ) -> Response:
     usual = ", ".join(
@@ -218,7 +218,7 @@ def _form(
         fibres=list(Fibre),
         surfaces=list(Surface),
         structures=list(Structure),
-        borders=list(Border),
+        borders=list(PrintBorder),
         usual=usual,
         source=source,
         swatch=draw_swatch(entry.cloth, home.units) if entry else None,
@@ -246,7 +246,7 @@ async def keep_photo(home: Home, id: int, photo: UploadFile) -> Response:
         jpeg = small_jpeg(await photo.read(LARGEST + 1))
     except DocumentError as error:
         said = {"photo": f"{error.problem} {error.remedy}"}
-        return _form(home, entry, fields_of(entry.cloth, home.units), said, status=422)
+        return cloth_form(home, entry, fields_of(entry.cloth, home.units), said, status=422)
     cloths.keep_photo(home.db, id, jpeg)
     return go(f"/cloths/{id}")
 
@@ -263,5 +263,5 @@ def remove(home: Home, id: int) -> Response:
     entry = _found(home, id)
     if not cloths.throw_away(home.db, id):
         said = {"name": "A project cuts from this cloth, or something was cut from it: it stays."}
-        return _form(home, entry, fields_of(entry.cloth, home.units), said, status=422)
+        return cloth_form(home, entry, fields_of(entry.cloth, home.units), said, status=422)
     return go("/")

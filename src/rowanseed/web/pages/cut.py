@@ -6,11 +6,11 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.cloth.preparation import Preparation, preparation
+from rowanseed.core.cloth.remainder import Left, remainders
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.errors import DocumentError
-from rowanseed.core.pattern import Role
-from rowanseed.core.preparation import Preparation, preparation
-from rowanseed.core.remainder import Left, remainders
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.cloth import draw_left
 from rowanseed.drawings.lay import draw_lay, laid_words
 from rowanseed.drawings.lay_pieces import LayView, cut_words
@@ -50,7 +50,7 @@ def _ready(plan: ClothPlan, done: frozenset[str]) -> tuple[tuple[str, Preparatio
 
 
 @router.get("/projects/{id}/cut")
-def show(home: Home, id: int) -> Response:
+def show_cut(home: Home, id: int) -> Response:
     project = load(home, id)
     done = project.ticked("cut")
     left = [item for item in project.cut_items if item.key not in done]

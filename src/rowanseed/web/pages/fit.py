@@ -11,15 +11,15 @@ from pydantic import BeforeValidator
 
 from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.body import MEASURE, Age
-from rowanseed.core.errors import RowanseedError
-from rowanseed.core.garment import Choices, altered
-from rowanseed.core.pattern import Figure
+from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.units import format_length
+from rowanseed.core.base.working import Given, Source, Working, length
+from rowanseed.core.body.measures import MEASURE, Age
+from rowanseed.core.garment import GarmentChoices, altered
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.schools import Proposal, School
 from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
-from rowanseed.core.units import format_length
-from rowanseed.core.working import Given, Source, Working, length
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
 from rowanseed.store import projects
@@ -56,8 +56,8 @@ class _BandForm(Form):
 
 
 @router.get("/projects/{id}/fit")
-def show(home: Home, id: int) -> Response:
-    return _page(home, load(home, id), None, {})
+def show_fit(home: Home, id: int) -> Response:
+    return fit_page(home, load(home, id), None, {})
 
 
 @router.post("/projects/{id}/fit")
@@ -80,14 +80,14 @@ def choose_size(home: Home, id: int, typed: Typing) -> Response:
         try:
             altered(
                 project.pattern,
-                Choices(view=project.record.view, size=form.size, blend=fit.blend, alterations=fit.alterations),
+                GarmentChoices(view=project.record.view, size=form.size, blend=fit.blend, alterations=fit.alterations),
             )
         except RowanseedError as error:
             errors["size"] = f"{error.problem} {error.remedy}".strip()
         else:
             projects.choose_fit(home.db, id, form.size, fit, project.person.measuring_id)
             return go(f"/projects/{id}/fit")
-    return _page(home, project, typed, errors, status=422)
+    return fit_page(home, project, typed, errors, status=422)
 
 
 @router.post("/projects/{id}/fit/school")
@@ -98,7 +98,7 @@ def choose_school(home: Home, id: int, typed: Typing) -> Response:
     proposal = next((p for p in project.proposals if form is not None and p.school is form.school), None)
     if form is None or proposal is None or proposal.size is None:
         errors.setdefault("school", "That school has no size for you here.")
-        return _page(home, project, typed, errors, status=422)
+        return fit_page(home, project, typed, errors, status=422)
     before = project.record.fit
     own = tuple(a for a in _own(project) if a not in proposal.alterations)
     fit = replace(
@@ -111,10 +111,10 @@ def choose_school(home: Home, id: int, typed: Typing) -> Response:
     try:
         altered(
             project.pattern,
-            Choices(view=project.record.view, size=proposal.size, blend=fit.blend, alterations=fit.alterations),
+            GarmentChoices(view=project.record.view, size=proposal.size, blend=fit.blend, alterations=fit.alterations),
         )
     except RowanseedError as error:
-        return _page(home, project, typed, {"school": f"{error.problem} {error.remedy}".strip()}, status=422)
+        return fit_page(home, project, typed, {"school": f"{error.problem} {error.remedy}".strip()}, status=422)
     projects.choose_fit(home.db, id, proposal.size, fit, project.person.measuring_id)
     return go(f"/projects/{id}/fit")
 
@@ -144,13 +144,13 @@ def wish(home: Home, id: int, typed: Typing) -> Response:
             else:
                 own[row.measure] = (band.least, band.most)
     if form is None or errors:
-        return _page(home, project, typed, errors, status=422)
+        return fit_page(home, project, typed, errors, status=422)
     fit = replace(project.record.fit, wish=Wish(fit=form.fit, over=form.over, stretch=form.stretch, own=own))
     projects.choose_fit(home.db, id, project.record.size, fit, project.record.measuring_id)
     return go(f"/projects/{id}/fit")
 
 
-def _page(
+def fit_page(
     home: House, project: ProjectView, typed: Mapping[str, str] | None, errors: Errors, *, status: int = 200
 ) -> Response:
     size, fit = project.size, project.record.fit

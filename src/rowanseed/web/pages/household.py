@@ -7,7 +7,7 @@ from urllib.parse import urlsplit
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.units import Units
+from rowanseed.core.base.units import Units
 from rowanseed.store.household import Habits, set_habits
 from rowanseed.web.deps import Home, Typing, go
 
@@ -17,7 +17,7 @@ LONGEST_NAME = 20
 
 
 @router.get("/household")
-def show(home: Home) -> Response:
+def show_household(home: Home) -> Response:
     return home.page("household.html", saved="saved" in home.request.query_params)
 
 

@@ -10,9 +10,9 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 from fastapi.responses import StreamingResponse
 
-from rowanseed.core.errors import LayError
+from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.units import format_cloth
 from rowanseed.core.lay.problem import Plan, Problem
-from rowanseed.core.units import format_cloth
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import lays
 from rowanseed.store.database import Connection, connect

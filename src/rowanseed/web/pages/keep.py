@@ -9,12 +9,12 @@ from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
 from rowanseed.core.alter.techniques import title
-from rowanseed.core.pattern import Role
-from rowanseed.core.units import format_cloth
+from rowanseed.core.base.units import format_cloth
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import lessons, projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
-from rowanseed.web.pages.alter import AlterForm, places, wanted
+from rowanseed.web.pages.fit_alter import AlterForm, places, wanted
 from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
@@ -43,8 +43,8 @@ class _UsedForm(Form):
 
 
 @router.get("/projects/{id}/keep")
-def show(home: Home, id: int) -> Response:
-    return _page(home, load(home, id), {}, {})
+def show_keep(home: Home, id: int) -> Response:
+    return keep_page(home, load(home, id), {}, {})
 
 
 @router.post("/projects/{id}/keep/notes")
@@ -52,7 +52,7 @@ def add_note(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_NoteForm, typed, home.units.small)
     if form is None:
-        return _page(home, project, typed, errors, status=422)
+        return keep_page(home, project, typed, errors, status=422)
     projects.add_note(home.db, id, form.text, home.today)
     return go(f"/projects/{id}/keep")
 
@@ -71,7 +71,7 @@ def add_lesson(home: Home, id: int, typed: Typing) -> Response:
     form, errors = bind(_LessonForm, typed, home.units.small)
     alteration = None if form is None else wanted(project, form, errors)
     if form is None or alteration is None:
-        return _page(home, project, typed, errors, status=422)
+        return keep_page(home, project, typed, errors, status=422)
     lessons.add_lesson(home.db, id, alteration, form.said.strip()[:300], home.today)
     return go(f"/projects/{id}/keep")
 
@@ -91,7 +91,7 @@ def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
         raise NotFound("cloth")
     form, errors = bind(_UsedForm, typed, home.units.large)
     if form is None:
-        return _page(
+        return keep_page(
             home,
             project,
             {f"{k}-{role}": v for k, v in typed.items()},
@@ -102,7 +102,9 @@ def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
     return go(f"/projects/{id}/keep")
 
 
-def _page(home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200) -> Response:
+def keep_page(
+    home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200
+) -> Response:
     used = projects.cloth_used(home.db, project.record.id)
     planned: dict[Role, float | None] = {}
     for role in project.roles:

@@ -7,16 +7,16 @@ from urllib.parse import quote
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.lay_outcome import words_of
+from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.working import Given, Source, Working, count, percent
 from rowanseed.core.cutting import CutItem, cut_list
-from rowanseed.core.errors import LayError
 from rowanseed.core.lay.problem import Plan, laid
-from rowanseed.core.pattern import Role
-from rowanseed.core.working import Given, Source, Working, count, percent
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
-from rowanseed.web.answered import words_of
 from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.project import ProjectView, load
@@ -31,17 +31,17 @@ def role_of(project: ProjectView, wanted: str | None) -> Role | None:
 
 
 @router.get("/projects/{id}/lay")
-def show(home: Home, id: int, role: str | None = None, lay: str | None = None) -> Response:
+def show_lay(home: Home, id: int, role: str | None = None, lay: str | None = None) -> Response:
     project = load(home, id)
     chosen = role_of(project, role)
     if chosen is None:
         return home.page("lay.html", project=project, station="lay", plan=None, role=None)
     found = project.cloth_plans[chosen]
     kind = next((k for k in found.plans if k == lay), found.kind)
-    return _page(home, project, found, kind)
+    return lay_page(home, project, found, kind)
 
 
-def _page(home: House, project: ProjectView, found: ClothPlan, kind: str | None) -> Response:
+def lay_page(home: House, project: ProjectView, found: ClothPlan, kind: str | None) -> Response:
     plan = found.plans.get(kind) if kind else None
     size = project.size
     if plan is None or size is None or kind is None:

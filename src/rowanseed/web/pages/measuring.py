@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.body import MEASURE, MEASURES, Age, questions
+from rowanseed.core.base.units import format_length
+from rowanseed.core.body.measures import MEASURE, MEASURES, Age, questions
 from rowanseed.core.sizing.needed import measures_needed
-from rowanseed.core.units import format_length
 from rowanseed.drawings.figure import draw_measure
 from rowanseed.store import patterns, people, projects
 from rowanseed.store.people import Person
@@ -32,7 +32,7 @@ def guide(home: Home, age: str = "adult") -> Response:
 
 @router.get("/people/{id}/measure")
 def step(home: Home, id: int, project: int | None = None, step: int = 0) -> Response:
-    return _page(home=home, person=_person(home, id), project=project, step=step, typed={}, errors={})
+    return measuring_page(home=home, person=_person(home, id), project=project, step=step, typed={}, errors={})
 
 
 @router.post("/people/{id}/measure")
@@ -44,14 +44,16 @@ def take(home: Home, id: int, typed: Typing, project: int | None = None, step: i
     key = keys[step]
     form, errors = bind(_One, typed, home.units.small)
     if form is None:
-        return _page(
+        return measuring_page(
             home=home, person=person, project=project, step=step, typed=typed, errors={key: errors["value"]}, status=422
         )
     if form.value is not None and typed["value"] != _shown(home, person, key):
         body = {**person.body, key: form.value}
         doubt = next((q.text for q in questions(body, person.age, home.units) if q.key == key), "")
         if doubt and typed.get("confirmed") != typed["value"]:
-            return _page(home=home, person=person, project=project, step=step, typed=typed, errors={}, doubt=doubt)
+            return measuring_page(
+                home=home, person=person, project=project, step=step, typed=typed, errors={}, doubt=doubt
+            )
         people.save_person(home.db, id, person.name, person.age, body, home.today)
     after = step + 1
     if after < len(keys):
@@ -77,7 +79,7 @@ def _shown(home: House, person: Person, key: str) -> str:
     return format_length(person.body[key], home.units, fine=True) if key in person.body else ""
 
 
-def _page(
+def measuring_page(
     home: House,
     person: Person,
     project: int | None,

@@ -6,11 +6,11 @@ from typing import Annotated
 
 from fastapi import APIRouter, File, Response, UploadFile
 
-from rowanseed.core.body import MEASURE
-from rowanseed.core.errors import DrawingError, LengthError, PatternError, RowanseedError
-from rowanseed.core.pattern import Grain, Role
-from rowanseed.core.units import parse_length
-from rowanseed.core.walk import walk
+from rowanseed.core.base.errors import DrawingError, LengthError, PatternError, RowanseedError
+from rowanseed.core.base.units import parse_length
+from rowanseed.core.body.measures import MEASURE
+from rowanseed.core.pattern.pieces import Grain, Role
+from rowanseed.core.pattern.walk import walk
 from rowanseed.drawings.drawn import draw_outlines
 from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.svg import QUIET
@@ -48,7 +48,7 @@ def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
 
 
 @router.get("/patterns/{id}")
-def show(home: Home, id: int) -> Response:
+def show_pattern(home: Home, id: int) -> Response:
     pattern = patterns.pattern(home.db, id)
     if pattern is None:
         raise NotFound("pattern")

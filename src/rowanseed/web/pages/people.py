@@ -6,8 +6,8 @@ from typing import Any
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.body import MEASURES, Age, questions
-from rowanseed.core.units import format_length
+from rowanseed.core.base.units import format_length
+from rowanseed.core.body.measures import MEASURES, Age, questions
 from rowanseed.drawings.history import draw_history
 from rowanseed.drawings.svg import CHALK
 from rowanseed.store import people, projects
@@ -29,14 +29,14 @@ class _One(Form):
 
 @router.get("/people/new")
 def new(home: Home) -> Response:
-    return _form(home, None, {"age": "adult"}, {}, ())
+    return person_form(home, None, {"age": "adult"}, {}, ())
 
 
 @router.get("/people/{id}")
-def show(home: Home, id: int) -> Response:
+def show_person(home: Home, id: int) -> Response:
     person = _found(home, id)
     typed = {key: format_length(mm, home.units, fine=True) for key, mm in person.body.items()}
-    return _form(home, person, {"name": person.name, "age": person.age.value, **typed}, {}, ())
+    return person_form(home, person, {"name": person.name, "age": person.age.value, **typed}, {}, ())
 
 
 @router.post("/people/new")
@@ -66,10 +66,10 @@ def _save(home: House, person: Person | None, typed: dict[str, str]) -> Response
         elif one is not None and one.value is not None:
             body[measure.key] = _unchanged(home, person, measure.key, typed[measure.key], one.value)
     if form is None or errors:
-        return _form(home, person, typed, errors, (), status=422)
+        return person_form(home, person, typed, errors, (), status=422)
     doubts = questions(body, form.age, home.units)
     if doubts and typed.get("confirmed") != _fingerprint(body):
-        return _form(home, person, typed, {}, doubts, confirm=_fingerprint(body))
+        return person_form(home, person, typed, {}, doubts, confirm=_fingerprint(body))
     people.save_person(home.db, person.id if person else None, form.name, form.age, body, home.today)
     return go("/")
 
@@ -99,7 +99,7 @@ def _fingerprint(body: dict[str, float]) -> str:
     return ";".join(f"{key}={mm:.1f}" for key, mm in sorted(body.items()))
 
 
-def _form(
+def person_form(
     home: House,
     person: Person | None,
     typed: dict[str, str],

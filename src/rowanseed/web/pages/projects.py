@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.pattern import Role
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import cloths, patterns, people, projects
 from rowanseed.web.deps import Home, House, Typing, go
 from rowanseed.web.project import load
@@ -15,7 +15,7 @@ router = APIRouter()
 @router.get("/projects/new")
 def new(home: Home) -> Response:
     chosen = dict(home.request.query_params)
-    return _form(home, chosen, {})
+    return project_form(home, chosen, {})
 
 
 @router.post("/projects/new")
@@ -32,7 +32,7 @@ def create(home: Home, typed: Typing) -> Response:
     if typed.get("cloth") and cloth is None:
         errors["cloth"] = "Choose one of the cloths on the shelf, or none."
     if person is None or pattern is None or errors:
-        return _form(home, typed, errors, status=422)
+        return project_form(home, typed, errors, status=422)
     name = typed.get("name", "").strip()[:120] or f"{pattern.name} for {person.name}"
     chosen = {Role.MAIN: cloth.id} if cloth else {}
     view = pattern.envelope.views[0].id
@@ -44,7 +44,7 @@ def _number(text: str | None) -> int:
     return int(text) if text and text.isdigit() and len(text) < 12 else -1
 
 
-def _form(home: House, typed: dict[str, str], errors: dict[str, str], *, status: int = 200) -> Response:
+def project_form(home: House, typed: dict[str, str], errors: dict[str, str], *, status: int = 200) -> Response:
     return home.page(
         "project_new.html",
         status,

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 
 from rowanseed.core.make.sequencer import trips
-from rowanseed.core.make.steps import Bench, Step
+from rowanseed.core.make.steps import Bench, MakingStep
 from rowanseed.drawings.colour import thread
 from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_edges
@@ -23,11 +23,11 @@ class Sitting:
     """Steps done one after another at the same bench."""
 
     bench: Bench
-    steps: tuple[tuple[int, Step], ...]
+    steps: tuple[tuple[int, MakingStep], ...]
 
 
 @router.get("/projects/{id}/sew")
-def show(home: Home, id: int, step: str | None = None) -> Response:
+def show_sew(home: Home, id: int, step: str | None = None) -> Response:
     project = load(home, id)
     steps, done = project.steps, project.ticked("sew")
     left = [s for s in steps if s.id not in done]
@@ -53,7 +53,7 @@ def show(home: Home, id: int, step: str | None = None) -> Response:
     )
 
 
-def sittings(steps: tuple[Step, ...]) -> list[Sitting]:
+def sittings(steps: tuple[MakingStep, ...]) -> list[Sitting]:
     """The order grouped by bench, each step with its number."""
     groups: list[Sitting] = []
     for number, step in enumerate(steps, start=1):

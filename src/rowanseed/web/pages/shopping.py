@@ -7,13 +7,13 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
 
+from rowanseed.core.base.units import format_cloth
 from rowanseed.core.batch import garments
-from rowanseed.core.notions import notions
-from rowanseed.core.notions_wanted import asked_for
-from rowanseed.core.notions_wanted import notion as wanted
-from rowanseed.core.pattern import Role
-from rowanseed.core.shopping import GROUPS, Line, merged
-from rowanseed.core.units import format_cloth
+from rowanseed.core.notions.added import asked_for
+from rowanseed.core.notions.added import notion as wanted
+from rowanseed.core.notions.to_buy import notions
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.shopping import GROUPS, ShoppingLine, merged
 from rowanseed.formats.shopping_csv import write_shopping
 from rowanseed.shop.prices import Price, currency, price_of_cloth, price_of_notion, shop_name
 from rowanseed.store import projects
@@ -25,7 +25,7 @@ router = APIRouter()
 Chosen = Annotated[list[int], Query()]
 
 
-def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]]) -> list[Line]:
+def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]]) -> list[ShoppingLine]:
     """What one project needs: its cloths by role, then its notions.
 
     `taken` is what the projects before it on the list cut from each cloth (mm, ready to cut) and the last of them;
@@ -51,7 +51,7 @@ def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]
     found = (*found, *(replace(n, count=n.count * number) for n in besides))
     found = (*found, *(wanted(project.garment, size, w) for w in project.reckoning.wanted))
     out += [
-        Line(
+        ShoppingLine(
             group=n.kind,
             what=n.what,
             count=n.count,
@@ -65,15 +65,17 @@ def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]
     return out
 
 
-def _cloth_line(project: ProjectView, role: Role, taken: dict[int, tuple[float, str]]) -> Line:
+def _cloth_line(project: ProjectView, role: Role, taken: dict[int, tuple[float, str]]) -> ShoppingLine:
     name, units = project.record.name, project.home.units
     group = GROUPS[0] if role in (Role.MAIN, Role.CONTRAST) else GROUPS[1]
     needed, verdict, entry = project.need(role), project.verdict(role), project.cloth_entries.get(role)
     what = entry.cloth.name if entry else f"{role.value.capitalize()} cloth"
     width = entry.cloth.width if entry else None
     if needed is None or entry is None:
-        return Line(group=group, what=what, count=1, unit="", length=None, projects=(name,), workings=(), width=width)
-    line = Line(
+        return ShoppingLine(
+            group=group, what=what, count=1, unit="", length=None, projects=(name,), workings=(), width=width
+        )
+    line = ShoppingLine(
         group=group,
         what=what,
         count=1,
@@ -103,7 +105,7 @@ def _chosen(home: House, wanted: list[int]) -> list[ProjectView]:
 
 
 @router.get("/shopping")
-def show(home: Home, project: Chosen = []) -> Response:  # noqa: B006 (FastAPI copies it)
+def show_shopping(home: Home, project: Chosen = []) -> Response:  # noqa: B006 (FastAPI copies it)
     views = _chosen(home, project)
     lines = _list(home, views)
     prices = {line: price for line in lines if (price := _price(line)) is not None}
@@ -124,13 +126,13 @@ def show(home: Home, project: Chosen = []) -> Response:  # noqa: B006 (FastAPI c
     )
 
 
-def _list(home: House, views: list[ProjectView]) -> tuple[Line, ...]:
+def _list(home: House, views: list[ProjectView]) -> tuple[ShoppingLine, ...]:
     """One list for all of them; those that were started first cut first from a cloth they share."""
     taken: dict[int, tuple[float, str]] = {}
     return merged(line for view in reversed(views) for line in _lines(home, view, taken))
 
 
-def _price(line: Line) -> Price | None:
+def _price(line: ShoppingLine) -> Price | None:
     if line.group in GROUPS[:2]:
         return None if line.length is None else price_of_cloth(line.what, line.length, line.width)
     return price_of_notion(line.what, line.count, line.length)

@@ -1,0 +1,1 @@
+"""Use cases: the one floor that knows core, store and jobs together."""

@@ -1,0 +1,1 @@
+"""What every part of the craft stands on: lengths, figures with their sums, refusals, ids."""

@@ -1,0 +1,1 @@
+"""The body: measures and doubts."""

@@ -1,0 +1,1 @@
+"""Cloth: what it is, how much of it, what is left of it."""

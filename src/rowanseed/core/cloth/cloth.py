@@ -1,0 +1,171 @@
+"""A cloth: how wide, how much of it and in what shape, which way it runs, what is printed on it, how it shrinks."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from enum import Enum
+
+from rowanseed.core.geometry.outline import Point
+
+
+class Direction(Enum):
+    """Whether pieces may be turned end for end."""
+
+    TWO_WAY = "two-way"
+    ONE_WAY = "one-way"
+
+
+class Fibre(Enum):
+    COTTON = "cotton"
+    LINEN = "linen"
+    VISCOSE = "viscose"
+    WOOL = "wool"
+    SILK = "silk"
+    ACETATE = "acetate"
+    POLYESTER = "polyester"
+    OTHER = "something else"
+
+
+USUAL_SHRINKAGE: dict[Fibre, float] = {
+    # The upper end of the usual allowance, as a share of one (common practice, no source).
+    Fibre.COTTON: 0.05,
+    Fibre.LINEN: 0.08,
+    Fibre.VISCOSE: 0.08,
+    Fibre.WOOL: 0.04,
+    Fibre.SILK: 0.03,
+    Fibre.ACETATE: 0.03,
+    Fibre.POLYESTER: 0.01,
+    Fibre.OTHER: 0.05,
+}
+
+
+class Surface(Enum):
+    """What the swatch is drawn with."""
+
+    PLAIN = "plain"
+    SPRIGS = "sprigs, all one way up"
+    TOSSED = "a tossed print"
+    STRIPES = "stripes"
+    CHECK = "checks"
+    CORD = "needlecord"
+
+
+class Structure(Enum):
+    WOVEN = "woven"
+    KNIT = "knit"
+
+
+class PrintBorder(Enum):
+    """Along which selvedge a border runs."""
+
+    NONE = "no border"
+    ONE = "along one selvedge"
+    BOTH = "along both selvedges"
+
+
+@dataclass(frozen=True)
+class Repeat:
+    """The repeat of a print or weave in mm, along and across the cloth; None where it does not repeat that way.
+
+    With `half_drop` every other column stands half a repeat lower.
+    """
+
+    along: float | None = None
+    across: float | None = None
+    half_drop: bool = False
+
+    @property
+    def block(self) -> tuple[float | None, float | None]:
+        """The smallest rectangle that repeats squarely: a half drop takes two columns.
+
+        Pieces matched on it are matched on the print; the half drop's own places between are left out.
+        """
+        return self.along, self.across * 2 if self.across is not None and self.half_drop else self.across
+
+    def __bool__(self) -> bool:
+        return self.along is not None or self.across is not None
+
+
+@dataclass(frozen=True)
+class Stripe:
+    """A stripe of the weave or print within one repeat: where it begins and how wide it is, in mm."""
+
+    at: float
+    width: float
+
+
+@dataclass(frozen=True)
+class Stripes:
+    """The lines of stripes or checks within one repeat: `lengthwise` ones stand beside each other across the cloth."""
+
+    lengthwise: tuple[Stripe, ...] = ()
+    crosswise: tuple[Stripe, ...] = ()
+
+
+@dataclass(frozen=True)
+class Cloth:
+    """A cloth; lengths in mm, shrinkage and stretch as a share of one, weight in g/m², colour as #rrggbb.
+
+    `washed` cloth has shrunk already and is measured as it is. `gone` are patches of the open cloth that nothing may
+    touch (x along, y across, from the lower selvedge): holes, flaws, what an earlier garment took.
+    """
+
+    name: str
+    width: float
+    length: float | None
+    selvedge: float
+    direction: Direction
+    fibre: Fibre = Fibre.OTHER
+    shrink_along: float = 0.0
+    shrink_across: float = 0.0
+    washed: bool = False
+    colour: str = "#8a8f8c"
+    surface: Surface = Surface.PLAIN
+    weight: float | None = None
+    structure: Structure = Structure.WOVEN
+    stretch: float = 0.0
+    repeat: Repeat = field(default_factory=Repeat)
+    lines: Stripes = field(default_factory=Stripes)
+    border: PrintBorder = PrintBorder.NONE
+    border_line: float = 0.0
+    """How far from its selvedge the line stands that hems lie on."""
+    both_sides: bool = False
+    """Whether right and wrong side look alike."""
+    price: float | None = None
+    """For a metre, in the household's money."""
+    care: str = ""
+    gone: tuple[tuple[Point, ...], ...] = ()
+
+    @property
+    def along(self) -> float:
+        """What a length along the cloth is multiplied with to have it ready to cut."""
+        return 1.0 if self.washed else 1 - self.shrink_along
+
+    @property
+    def across(self) -> float:
+        return 1.0 if self.washed else 1 - self.shrink_across
+
+    @property
+    def ready_width(self) -> float:
+        """Width when it is ready to be cut."""
+        return self.width * self.across
+
+    @property
+    def ready_length(self) -> float | None:
+        """Length in hand when it is ready to be cut; None if none is in hand."""
+        return None if self.length is None else self.length * self.along
+
+    @property
+    def ready_repeat(self) -> tuple[float | None, float | None]:
+        """The block of the repeat when the cloth is ready to be cut: a print shrinks with its cloth."""
+        along, across = self.repeat.block
+        return (None if along is None else along * self.along, None if across is None else across * self.across)
+
+    @property
+    def ready_gone(self) -> tuple[tuple[Point, ...], ...]:
+        """What is gone, when the cloth is ready to be cut."""
+        return tuple(tuple((x * self.along, y * self.across) for x, y in patch) for patch in self.gone)
+
+    @property
+    def is_remainder(self) -> bool:
+        return bool(self.gone)

@@ -1,0 +1,1 @@
+"""Geometry on outlines: chains, offsets, mirrors, how folded cloth lies."""

@@ -1,0 +1,1 @@
+"""The search for a short lay: admissible places, tables, packing."""

@@ -1,0 +1,1 @@
+"""Notions: what the garment asks for and what the sewist adds."""

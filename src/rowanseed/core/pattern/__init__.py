@@ -1,0 +1,1 @@
+"""A commercial pattern: pieces, making graph, envelope; what makes it hold together."""

@@ -1,0 +1,61 @@
+"""What is printed on the envelope: views, sizes, charts, yardage, notions. Lengths in millimetres."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from enum import Enum
+
+from rowanseed.core.pattern.pieces import Role
+
+
+class Figure(Enum):
+    """Whom a pattern is drawn for."""
+
+    WOMEN = "women"
+    MEN = "men"
+    CHILDREN = "children"
+    UNISEX = "unisex"
+
+
+@dataclass(frozen=True)
+class View:
+    id: str
+    name: str
+
+
+@dataclass(frozen=True)
+class PrintedYardage:
+    """A line of the envelope's yardage: the length in mm for a view, size, width and direction."""
+
+    view: str
+    size: str
+    role: Role
+    width: float
+    one_way: bool
+    length: float
+
+
+@dataclass(frozen=True)
+class PrintedNotion:
+    """Something to buy besides cloth."""
+
+    what: str
+    count: int
+    detail: str = ""
+
+
+@dataclass(frozen=True)
+class Envelope:
+    """What is printed on the envelope. Charts map a measure to one figure a size, in millimetres."""
+
+    views: tuple[View, ...]
+    sizes: tuple[str, ...]
+    sized_by: tuple[str, ...] = ()
+    """Measures the size is chosen by, the one that decides first."""
+    body_chart: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
+    finished: Mapping[str, Mapping[str, Mapping[str, float]]] = field(default_factory=dict)
+    """View → measure → size → finished measurement of the garment."""
+    yardage: tuple[PrintedYardage, ...] = ()
+    notions: tuple[PrintedNotion, ...] = ()
+    figure: Figure = Figure.UNISEX

@@ -1,0 +1,59 @@
+"""Measuring the garment on its own pieces: how far round it goes at every level drawn on them."""
+
+from __future__ import annotations
+
+import math
+
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.making import LayerKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Cut, LineKind, Panel, Piece, Role
+
+MEASURE_OF = {"bicep": "upper_arm"}
+"""Levels that are named otherwise than the body's measure."""
+
+
+def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
+    """Measure → mm round the garment at that level, darts and overlaps not deducted; a sleeve counts once.
+
+    Compare two states of one pattern: what neither changes cancels out.
+    """
+    layers = {layer.piece for layer in pattern.making.layers if layer.kind is not LayerKind.UNDERLINING}
+    out: dict[str, float] = {}
+    for piece, cut in pattern.pieces_for(Role.MAIN, view):
+        if piece.id in layers:
+            continue
+        for line in piece.lines:
+            if line.kind is LineKind.LEVEL:
+                a, b = line.ends[size]
+                measure = MEASURE_OF.get(line.id, line.id)
+                out[measure] = out.get(measure, 0.0) + math.dist(a, b) * _times(piece, cut)
+    return out
+
+
+def _times(piece: Piece, cut: Cut) -> int:
+    """How often a piece's width goes round: a half on the fold twice, a sleeve once."""
+    if piece.panel is Panel.SLEEVE:
+        return 2 if cut.fold else 1
+    # A yoke or collar cut double is two layers of one width.
+    return 2 if cut.fold else cut.count
+
+
+def changes(drawn: Pattern, altered: Pattern, size: str, view: str) -> dict[str, float]:
+    """Measure → mm that blending and altering add to the garment; what is left as drawn is left out."""
+    before, after = girths(drawn, size, view), girths(altered, size, view)
+    found = {measure: after[measure] - before[measure] for measure in before if measure in after}
+    length = _back_length(altered, size) - _back_length(drawn, size)
+    if abs(length) > 0.05:
+        found["length"] = length
+    return {measure: by for measure, by in found.items() if abs(by) > 0.05}
+
+
+def _back_length(pattern: Pattern, size: str) -> float:
+    """From the top of the back (or of the leg) to its hem, along the centre or the outer seam."""
+    backs = [p for p in pattern.pieces if p.panel is Panel.BACK]
+    for edge in ("centre", "outseam", "side"):
+        found = [chain_length(p.shapes[size].edges[edge]) for p in backs if p.has_edge(edge)]
+        if found:
+            return sum(found)
+    return 0.0

@@ -1,0 +1,145 @@
+"""The making graph: which edges are joined, closed, finished and layered, and how."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import Enum
+
+
+@dataclass(frozen=True)
+class EdgePart:
+    """An edge of a piece, or the part of it from mark to mark; `hand` tells mirrored copies apart."""
+
+    piece: str
+    edge: str
+    hand: str | None = None
+    from_mark: str | None = None
+    to_mark: str | None = None
+
+
+class DifferenceKind(Enum):
+    NONE = "none"
+    EASE = "ease"
+    STRETCH = "stretch"
+    GATHERS = "gathers"
+
+
+@dataclass(frozen=True)
+class Difference:
+    """How much longer side a of a join is meant to be: millimetres of ease or stretch, or a ratio."""
+
+    kind: DifferenceKind = DifferenceKind.NONE
+    amount: float = 0.0
+
+
+class Press(Enum):
+    """Where the allowances of a seam are pressed."""
+
+    OPEN = "open"
+    BACK = "to the back"
+    FRONT = "to the front"
+    UP = "up"
+    DOWN = "down"
+    FACING = "towards the facing"
+    BAND = "into the band"
+
+
+@dataclass(frozen=True)
+class Join:
+    """A seam: two sides, each a chain of edges; sewn once, or on each hand of the garment.
+
+    `sewn_from` names the end where sewing begins ("start" or "end" of side a). `align` names the end
+    that is matched when the sides differ on purpose.
+    """
+
+    id: str
+    name: str
+    a: tuple[EdgePart, ...]
+    b: tuple[EdgePart, ...]
+    difference: Difference = Difference()
+    align: str = "both"
+    sewn_from: str = "start"
+    press: Press = Press.OPEN
+    each_hand: bool = False
+    why: str = ""
+    """Why its sides differ on purpose, in the pattern's words."""
+
+
+class ClosureKind(Enum):
+    INVISIBLE_ZIP = "invisible zip"
+    CENTRED_ZIP = "centred zip"
+    LAPPED_ZIP = "lapped zip"
+    BUTTONS = "buttons"
+    FLY_ZIP = "fly zip"
+    HOOK_AND_EYE = "hook and eye"
+    ELASTIC = "elastic"
+    TIES = "ties"
+
+
+@dataclass(frozen=True)
+class Closure:
+    """A closure on a join, from its first end to a mark (`to_mark`: piece id and mark id)."""
+
+    id: str
+    kind: ClosureKind
+    join: str
+    to_mark: tuple[str, str] | None = None
+
+
+class FinishKind(Enum):
+    HEM = "hem"
+    NEATENED = "neatened"
+    BINDING = "binding"
+    CASING = "casing"
+    SELVEDGE = "selvedge"
+    TURNED = "turned in"
+    RAW = "raw on purpose"
+
+
+@dataclass(frozen=True)
+class Finish:
+    """How edges that are in no join end: `folds` are the turnings of a hem from the raw edge on."""
+
+    id: str
+    name: str
+    kind: FinishKind
+    parts: tuple[EdgePart, ...]
+    folds: tuple[float, ...] = ()
+
+
+class LayerKind(Enum):
+    FACING = "facing"
+    INTERFACING = "interfacing"
+    LINING = "lining"
+    UNDERLINING = "underlining"
+
+
+@dataclass(frozen=True)
+class Layer:
+    """`piece` is the facing, interfacing, lining or underlining of `of`."""
+
+    kind: LayerKind
+    piece: str
+    of: str
+
+
+@dataclass(frozen=True)
+class BookletStep:
+    """A step number of the printed booklet and what of the graph it speaks of (ids)."""
+
+    number: str
+    about: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Making:
+    """The garment as a graph: edges of pieces joined by seams, closed, finished and layered."""
+
+    joins: tuple[Join, ...] = ()
+    closures: tuple[Closure, ...] = ()
+    finishes: tuple[Finish, ...] = ()
+    layers: tuple[Layer, ...] = ()
+    booklet: tuple[BookletStep, ...] = ()
+
+    def join(self, id: str) -> Join:
+        return next(join for join in self.joins if join.id == id)

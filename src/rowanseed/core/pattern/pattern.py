@@ -1,0 +1,33 @@
+"""A whole pattern: envelope, pieces and making graph."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from rowanseed.core.pattern.envelope import Envelope
+from rowanseed.core.pattern.making import Making
+from rowanseed.core.pattern.pieces import Cut, Piece, Role
+
+
+@dataclass(frozen=True)
+class Pattern:
+    """A whole pattern. `garment` is a word such as skirt; `house` and `code` say who printed it."""
+
+    name: str
+    house: str
+    code: str
+    garment: str
+    envelope: Envelope
+    pieces: tuple[Piece, ...]
+    making: Making = field(default_factory=Making)
+
+    def piece(self, id: str) -> Piece:
+        return next(piece for piece in self.pieces if piece.id == id)
+
+    def pieces_for(self, role: Role, view: str) -> tuple[tuple[Piece, Cut], ...]:
+        """The pieces cut from a cloth for a view, each with its cutting instruction."""
+        return tuple((piece, cut) for piece in self.pieces for cut in piece.cuts_for(role, view))
+
+    def roles(self, view: str) -> tuple[Role, ...]:
+        """The cloths a view is cut from, main first."""
+        return tuple(role for role in Role if self.pieces_for(role, view))

@@ -1,0 +1,210 @@
+"""The pieces of a pattern: rings of named edges with a nest of sizes, their marks, and how they are cut.
+
+A piece is a ring of named edges, the same in every size, so that later work speaks of edges and never
+of coordinates. The piece frame has x along the grain (the top of the garment at the smaller x) and
+y across it, right side up; rings run counter-clockwise. All lengths are millimetres.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from enum import Enum
+
+from rowanseed.core.geometry.outline import Chain, Point
+
+
+class Role(Enum):
+    """Which cloth a piece is cut from."""
+
+    MAIN = "main"
+    CONTRAST = "contrast"
+    LINING = "lining"
+    INTERFACING = "interfacing"
+    UNDERLINING = "underlining"
+
+
+class Grain(Enum):
+    """How a piece lies to the lengthwise grain of the cloth."""
+
+    LENGTHWISE = "lengthwise"
+    CROSSWISE = "crosswise"
+    EITHER = "either"
+    BIAS = "bias"
+
+
+class Drawn(Enum):
+    """Which line the pattern draws; the other is derived from the allowance of each edge."""
+
+    SEAM = "seam"
+    CUTTING = "cutting"
+
+
+class Corner(Enum):
+    """How the cutting line turns at the ends of an edge's allowance."""
+
+    MITRE = "mitre"
+    TURNED = "turned"
+    """A hem's: squared off so that the turned-up allowance mirrors the garment above it."""
+
+
+class Panel(Enum):
+    """Which part of the body a piece covers: it tells alterations where they belong.
+
+    A BAND has no shape of its own: collars, stands, cuffs, bands and facings drawn apart take their length
+    from the edge they are sewn to.
+    """
+
+    FRONT = "front"
+    BACK = "back"
+    SLEEVE = "sleeve"
+    BAND = "band"
+    OTHER = "other"
+
+
+@dataclass(frozen=True)
+class EdgeSpec:
+    """What is the same about an edge in every size: its name, seam allowance and corner."""
+
+    name: str
+    allowance: float
+    corner: Corner = Corner.MITRE
+
+
+@dataclass(frozen=True)
+class Shape:
+    """A piece in one size: its edges in ring order, and the grainline from top to bottom."""
+
+    edges: Mapping[str, Chain]
+    grainline: tuple[Point, Point]
+
+
+class MarkKind(Enum):
+    NOTCH = "notch"
+    DOUBLE_NOTCH = "double notch"
+    DOT = "dot"
+    DART_LEG = "dart leg"
+    ZIP_END = "zip end"
+    GATHER_START = "gather start"
+    GATHER_END = "gather end"
+    QUARTER = "quarter mark"
+
+
+@dataclass(frozen=True)
+class Mark:
+    """A place on an edge, held by a distance along the seam line from a corner or another mark.
+
+    `anchor` is "start" or "end" (corners of the edge in ring order) or another mark's id on the same
+    edge; from "end" the distance is measured backwards. `distance` holds one figure a size.
+    """
+
+    id: str
+    kind: MarkKind
+    edge: str
+    anchor: str
+    distance: Mapping[str, float]
+
+
+@dataclass(frozen=True)
+class Dart:
+    """A dart: two legs, which are marks on an edge, and its point in every size."""
+
+    id: str
+    edge: str
+    legs: tuple[str, str]
+    point: Mapping[str, Point]
+
+
+class LineKind(Enum):
+    LENGTHEN_SHORTEN = "lengthen or shorten here"
+    FOLD = "fold line"
+    ROLL = "roll line"
+    PLEAT = "pleat line"
+    PLACEMENT = "placement line"
+    CENTRE = "centre line"
+    LEVEL = "level"
+    """Across the piece at a measure of the body (its id: bust, waist, hip…), from stitching line to stitching line or
+    to the centre line: what the garment measures there, and where a blend or a taper takes hold."""
+
+
+@dataclass(frozen=True)
+class InnerLine:
+    """A line inside a piece, by its two ends in every size."""
+
+    id: str
+    kind: LineKind
+    ends: Mapping[str, tuple[Point, Point]]
+
+
+class PointKind(Enum):
+    DOT = "dot"
+    BUTTON = "button"
+    BUTTONHOLE = "buttonhole"
+    POCKET = "pocket corner"
+    BUST = "bust point"
+
+
+@dataclass(frozen=True)
+class InnerPoint:
+    """A mark inside a piece, in every size."""
+
+    id: str
+    kind: PointKind
+    at: Mapping[str, Point]
+
+
+@dataclass(frozen=True)
+class Cut:
+    """What is cut from a piece in one cloth: how many, paired, on a fold, on which grain."""
+
+    role: Role
+    count: int
+    pair: bool = False
+    fold: str | None = None
+    grain: Grain = Grain.LENGTHWISE
+    one_way: bool = False
+    motif: bool = False
+    views: tuple[str, ...] = ()
+    """The views that cut it; empty: every view."""
+    selvedge: str | None = None
+    """A straight edge along the grain that lies along the selvedge, which is firm and needs no finish."""
+
+
+@dataclass(frozen=True)
+class Piece:
+    """A tissue piece. `shapes` holds one shape a size, every one with the edges of `edges`."""
+
+    id: str
+    name: str
+    number: int
+    drawn: Drawn
+    edges: tuple[EdgeSpec, ...]
+    shapes: Mapping[str, Shape]
+    cuts: tuple[Cut, ...]
+    marks: tuple[Mark, ...] = ()
+    darts: tuple[Dart, ...] = ()
+    lines: tuple[InnerLine, ...] = ()
+    points: tuple[InnerPoint, ...] = ()
+    panel: Panel = Panel.OTHER
+    drawn_on: str = ""
+    """Pieces of one name are drawn where they lie together, in one frame: a yoke above its back, a facing on its
+    front. What moves one of them moves all. Empty: the piece has a frame of its own."""
+
+    @property
+    def frame(self) -> str:
+        return self.drawn_on or self.id
+
+    def has_edge(self, name: str) -> bool:
+        return any(edge.name == name for edge in self.edges)
+
+    def line(self, kind: LineKind, id: str) -> InnerLine | None:
+        return next((line for line in self.lines if line.kind is kind and line.id == id), None)
+
+    def edge(self, name: str) -> EdgeSpec:
+        return next(edge for edge in self.edges if edge.name == name)
+
+    def mark(self, id: str) -> Mark:
+        return next(mark for mark in self.marks if mark.id == id)
+
+    def cuts_for(self, role: Role, view: str) -> tuple[Cut, ...]:
+        return tuple(c for c in self.cuts if c.role is role and (not c.views or view in c.views))

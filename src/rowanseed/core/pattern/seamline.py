@@ -1,0 +1,171 @@
+"""From the line a pattern draws to the other one: cutting line and seam line, edge by edge.
+
+Each edge is moved by its own allowance and joined to its neighbours: mitred, or at a hem turned, so
+that the allowance folded up mirrors the garment above it.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowanseed.core.geometry.outline import (
+    Point,
+    chain_length,
+    flatten,
+    intersect_lines,
+    offset_polyline,
+    point_at,
+    unit,
+    without_repeats,
+)
+from rowanseed.core.pattern.pieces import Corner, Drawn, EdgeSpec, Mark, Piece
+
+
+@dataclass(frozen=True)
+class PieceLines:
+    """Both lines of a piece in one size, each as polylines by edge name, in ring order."""
+
+    cutting: dict[str, list[Point]]
+    seam: dict[str, list[Point]]
+
+    def cutting_ring(self) -> list[Point]:
+        return ring_of(self.cutting)
+
+    def seam_ring(self) -> list[Point]:
+        return ring_of(self.seam)
+
+
+def ring_of(edges: dict[str, list[Point]]) -> list[Point]:
+    """The closed outline of edge polylines, without repeated points."""
+    return without_repeats([point for polyline in edges.values() for point in polyline])
+
+
+def lines(piece: Piece, size: str) -> PieceLines:
+    """Cutting line and seam line of a piece in one size."""
+    drawn = {edge.name: flatten(piece.shapes[size].edges[edge.name]) for edge in piece.edges}
+    if piece.drawn is Drawn.SEAM:
+        return PieceLines(cutting=_offset(piece.edges, drawn, outwards=True), seam=drawn)
+    return PieceLines(cutting=drawn, seam=_offset(piece.edges, drawn, outwards=False))
+
+
+def seam_length(piece: Piece, size: str, edge: str) -> float:
+    """Length of an edge along the seam line, less what darts on it take in.
+
+    Exact along a drawn seam line; within the flatness of the curve along a derived one.
+    """
+    intake = 0.0
+    for dart in piece.darts:
+        if dart.edge == edge:
+            first, second = (mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs)
+            intake += abs(second - first)
+    return line_length(piece, size, edge) - intake
+
+
+def line_length(piece: Piece, size: str, edge: str) -> float:
+    """Length of an edge along the seam line of the flat piece, darts open."""
+    if piece.drawn is Drawn.SEAM:
+        return chain_length(piece.shapes[size].edges[edge])
+    return sum(math.dist(a, b) for a, b in pairwise(lines(piece, size).seam[edge]))
+
+
+def mark_distance(piece: Piece, size: str, mark: Mark) -> float:
+    """How far along its edge (from the edge's start, on the seam line) a mark stands in a size."""
+    whole = line_length(piece, size, mark.edge)
+    if mark.anchor == "start":
+        return mark.distance[size]
+    if mark.anchor == "end":
+        return whole - mark.distance[size]
+    return mark_distance(piece, size, piece.mark(mark.anchor)) + mark.distance[size]
+
+
+def mark_point(piece: Piece, size: str, mark: Mark) -> Point:
+    """Where a mark stands, on the drawn line."""
+    return point_at(piece.shapes[size].edges[mark.edge], mark_distance(piece, size, mark))
+
+
+# ---------------------------------------------------------------- offsetting a ring
+
+
+def trimmed(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
+    """The edges of a ring moved inwards by the allowances of `specs`, each cut to meet its neighbours."""
+    return _offset(specs, edges, outwards=False)
+
+
+def _offset(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]], *, outwards: bool) -> dict[str, list[Point]]:
+    sign = 1 if outwards else -1
+    moved = [offset_polyline(edges[spec.name], sign * spec.allowance) for spec in specs]
+    for k, spec in enumerate(specs):
+        following = (k + 1) % len(specs)
+        corner = edges[specs[following].name][0]
+        moved[k], moved[following] = _join(
+            before=moved[k], after=moved[following], a=spec, b=specs[following], corner=corner, outwards=outwards
+        )
+    return {spec.name: polyline for spec, polyline in zip(specs, moved, strict=True)}
+
+
+def _join(
+    before: list[Point], after: list[Point], a: EdgeSpec, b: EdgeSpec, corner: Point, outwards: bool
+) -> tuple[list[Point], list[Point]]:
+    """Bring two moved edges together at a corner."""
+    if a.allowance == 0 and b.allowance == 0:
+        return before, after
+    if outwards and a.allowance and b.allowance and (a.corner is Corner.TURNED) != (b.corner is Corner.TURNED):
+        if b.corner is Corner.TURNED:
+            extra = _turned(before, after, corner)
+            return [*before[:-1], *extra], [extra[-1], *after[1:]]
+        extra = _turned(list(reversed(after)), list(reversed(before)), corner)
+        return [*before[:-1], extra[-1]], [*reversed(extra), *after[1:]]
+    return _meet(before, after, a.allowance + b.allowance)
+
+
+def _turned(side: list[Point], hem: list[Point], corner: Point) -> list[Point]:
+    """The cutting line from a side seam's allowance to the edge of a hem that is turned up.
+
+    `side` runs towards the corner, `hem` away from it. The side's cutting line is followed to the
+    hem's fold line and mirrored there.
+    """
+    along = unit((side[-1][0] - side[-2][0], side[-1][1] - side[-2][1]))
+    fold = unit((hem[1][0] - hem[0][0], hem[1][1] - hem[0][1]))
+    at_fold = intersect_lines(side[-1], along, corner, fold)
+    if at_fold is None:
+        return [side[-1], hem[0]]
+    dot = along[0] * fold[0] + along[1] * fold[1]
+    mirrored = (2 * dot * fold[0] - along[0], 2 * dot * fold[1] - along[1])
+    at_edge = intersect_lines(at_fold, mirrored, hem[0], fold)
+    return [at_fold, at_edge if at_edge is not None else hem[0]]
+
+
+def _meet(before: list[Point], after: list[Point], allowances: float) -> tuple[list[Point], list[Point]]:
+    """Extend or trim two polylines to where they cross; leave a jog where they run on in parallel.
+
+    A corner sharper than a mitre four allowances long is blunted.
+    """
+    reach = 2 * allowances + 1
+    along = unit((before[-1][0] - before[-2][0], before[-1][1] - before[-2][1]))
+    away = unit((after[1][0] - after[0][0], after[1][1] - after[0][1]))
+    longer = [*before, (before[-1][0] + along[0] * reach, before[-1][1] + along[1] * reach)]
+    earlier = [(after[0][0] - away[0] * reach, after[0][1] - away[1] * reach), *after]
+    for i in range(len(longer) - 2, -1, -1):
+        for j in range(len(earlier) - 1):
+            crossing = _crossing(longer[i], longer[i + 1], earlier[j], earlier[j + 1])
+            if crossing is not None:
+                # An extension runs on straight, so the end that was extended is no corner.
+                kept = longer[:-2] if i == len(longer) - 2 else longer[: i + 1]
+                return [*kept, crossing], [crossing, *earlier[2 if j == 0 else j + 1 :]]
+    return before, after
+
+
+def _crossing(a: Point, b: Point, c: Point, d: Point) -> Point | None:
+    """Where two segments cross, ends included; None for parallel ones."""
+    v, w = (b[0] - a[0], b[1] - a[1]), (d[0] - c[0], d[1] - c[1])
+    cross = v[0] * w[1] - v[1] * w[0]
+    if abs(cross) < 1e-9 * math.hypot(*v) * math.hypot(*w):
+        return None
+    t = ((c[0] - a[0]) * w[1] - (c[1] - a[1]) * w[0]) / cross
+    u = ((c[0] - a[0]) * v[1] - (c[1] - a[1]) * v[0]) / cross
+    if -1e-12 <= t <= 1 + 1e-12 and -1e-12 <= u <= 1 + 1e-12:
+        return (a[0] + t * v[0], a[1] + t * v[1])
+    return None

@@ -1,0 +1,157 @@
+"""Walking the seams: are two edges that are sewn together equal on the stitching line?"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import Enum
+
+from rowanseed.core.base.working import Given, Source, Working, fine
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Mark, MarkKind, Piece
+from rowanseed.core.pattern.seamline import line_length, mark_distance, seam_length
+
+TOLERANCE = 0.5
+"""A difference up to this, in mm, is none: a tenth of what scissors can follow."""
+EASED_IN = 3.0
+"""A difference up to this, in mm, goes in with pins; more breaks the seam (common practice, no source)."""
+NOTCHES_MEET = 3.0
+"""Notches no further apart than this, in mm, are matched."""
+
+
+class SeamVerdict(Enum):
+    """What a walk says."""
+
+    MEETS = "meets"
+    EASE_IN = "pin and ease in"
+    APART = "does not meet"
+
+
+@dataclass(frozen=True)
+class NotchPair:
+    """Two notches that are matched in a seam, by piece name, and how far they are apart in mm."""
+
+    a: str
+    b: str
+    apart: float
+
+    @property
+    def meet(self) -> bool:
+        return self.apart <= NOTCHES_MEET
+
+
+@dataclass(frozen=True)
+class SeamWalk:
+    """Both sides of a join along the stitching line, in mm, and how much longer side a should be."""
+
+    join: Join
+    a: float
+    b: float
+    intended: float
+    notches: tuple[NotchPair, ...] = ()
+
+    @property
+    def fault(self) -> float:
+        """Side a less side b less what is intended; zero for a seam that walks."""
+        return self.a - self.b - self.intended
+
+    @property
+    def walks(self) -> bool:
+        return abs(self.fault) <= TOLERANCE or self.is_offset
+
+    @property
+    def is_offset(self) -> bool:
+        """Matched at one end on purpose, so that the other end may stand over: a faced front beside a turned hem."""
+        return self.join.align != "both"
+
+    @property
+    def verdict(self) -> SeamVerdict:
+        return (
+            SeamVerdict.MEETS
+            if self.walks
+            else SeamVerdict.EASE_IN
+            if abs(self.fault) <= EASED_IN
+            else SeamVerdict.APART
+        )
+
+    @property
+    def longer(self) -> tuple[EdgePart, ...]:
+        """The side to put underneath, on the feed dogs; empty where both are of one length."""
+        if abs(self.a - self.b) <= TOLERANCE:
+            return ()
+        return self.join.a if self.a > self.b else self.join.b
+
+    @property
+    def working(self) -> Working:
+        """How far apart the two sides are, with what went into it."""
+        given = [
+            Given("one side, less its darts", fine(self.a), Source.DRAWING),
+            Given("the other side, less its darts", fine(self.b), Source.DRAWING),
+        ]
+        if self.intended:
+            given.append(Given("meant to differ by", fine(self.intended), Source.DRAWING))
+        formula = "one side less the other" + (" less what is meant" if self.intended else "")
+        return Working(
+            name=self.join.name,
+            quantity=fine(self.fault),
+            formula=formula,
+            given=tuple(given),
+            rounding="shown to 1 mm or 1/16 in",
+        )
+
+
+def walk(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
+    """Walk every join of a pattern in one size."""
+    return tuple(walk_join(pattern, size, join) for join in pattern.making.joins)
+
+
+def walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
+    """Walk one join in one size."""
+    a = sum(part_length(pattern, size, part) for part in join.a)
+    b = sum(part_length(pattern, size, part) for part in join.b)
+    match join.difference.kind:
+        case DifferenceKind.NONE:
+            intended = 0.0
+        case DifferenceKind.EASE:
+            intended = join.difference.amount
+        case DifferenceKind.STRETCH:
+            intended = -join.difference.amount
+        case DifferenceKind.GATHERS:
+            intended = b * (join.difference.amount - 1)
+    return SeamWalk(join=join, a=a, b=b, intended=intended, notches=_notch_pairs(pattern, size, join))
+
+
+def _notch_pairs(pattern: Pattern, size: str, join: Join) -> tuple[NotchPair, ...]:
+    """Notches of one kind on both sides, compared by how far they stand from an end of their edges."""
+    pairs = []
+    for kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH):
+        one, other = (_notches(pattern, side, kind) for side in (join.a, join.b))
+        if len(one) == len(other) == 1 and one[0] != other[0]:
+            (p, m), (q, n) = one[0], other[0]
+            ends = [(da, db) for da in _from_ends(p, size, m) for db in _from_ends(q, size, n)]
+            pairs.append(NotchPair(p.name, q.name, min(abs(da - db) for da, db in ends)))
+    return tuple(pairs)
+
+
+def _notches(pattern: Pattern, side: tuple[EdgePart, ...], kind: MarkKind) -> list[tuple[Piece, Mark]]:
+    pieces = [(pattern.piece(part.piece), part.edge) for part in side]
+    return [(piece, mark) for piece, edge in pieces for mark in piece.marks if mark.edge == edge and mark.kind is kind]
+
+
+def _from_ends(piece: Piece, size: str, mark: Mark) -> tuple[float, float]:
+    at = mark_distance(piece, size, mark)
+    return at, line_length(piece, size, mark.edge) - at
+
+
+def part_length(pattern: Pattern, size: str, part: EdgePart) -> float:
+    """Length of an edge, or of its part from mark to mark, on the stitching line.
+
+    An edge of a piece cut on the fold counts once, as drawn: both sides of a join are half garments.
+    """
+    piece = pattern.piece(part.piece)
+    whole = seam_length(piece, size, part.edge)
+    if part.from_mark is None and part.to_mark is None:
+        return whole
+    first = mark_distance(piece, size, piece.mark(part.from_mark)) if part.from_mark else 0.0
+    last = mark_distance(piece, size, piece.mark(part.to_mark)) if part.to_mark else whole
+    return abs(last - first)

@@ -1,0 +1,267 @@
+"""The Cloth station's extras: strips cut to the measure, the batch, notions the sewist adds."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Response
+from pydantic import AfterValidator, Field
+
+from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.units import format_length
+from rowanseed.core.base.working import Working
+from rowanseed.core.batch import Member, cost_each, garments
+from rowanseed.core.notions.added import Wanted, WantedKind, edges_to_choose, notion
+from rowanseed.core.notions.to_buy import needs_buttons
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.sizing.schools import Choosing, proposals, recommended
+from rowanseed.core.sums.rectangles import ON_THE_BIAS, Rectangle, RectangleKind, bias_yield, cut_figures
+from rowanseed.store import people, projects
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Text, bind, refuse
+from rowanseed.web.project import ProjectView, load
+
+router = APIRouter()
+
+MOST_RECTANGLES, MOST_MEMBERS, MOST_WANTED = 20, 30, 20
+
+
+def _count(value: int) -> int:
+    if not 1 <= value <= 40:
+        raise refuse("A number from 1 to 40.")
+    return value
+
+
+def _card(value: int) -> int:
+    if not 1 <= value <= 24:
+        raise refuse("Buttons come singly or on cards of 2, 3 and more: a number from 1 to 24.")
+    return value
+
+
+def _fullness(value: float) -> float:
+    if not 1 <= value <= 4:
+        raise refuse("Fullness is how many times as long as its seam: from 1 to 4, mostly 1.5 to 3.")
+    return value
+
+
+class _StripForm(Form):
+    kind: RectangleKind
+    name: Text
+    long: Length
+    wide: Length
+    count: Annotated[int, AfterValidator(_count)] = 1
+    fullness: Annotated[float, AfterValidator(_fullness)] = 2.0
+    role: Role = Role.MAIN
+
+
+class _MemberForm(Form):
+    whose: str = Field(default="", max_length=60)
+    count: Annotated[int, AfterValidator(_count)] = 1
+
+
+class _CardForm(Form):
+    card: Annotated[int, AfterValidator(_card)]
+
+
+class _WantedForm(Form):
+    what: WantedKind
+    edge: str = Field(default="", max_length=60)
+    length: OptionalLength = None
+    number: Annotated[int, AfterValidator(_count)] = 1
+
+
+@router.get("/projects/{id}/cloth/extras")
+def show_extras(home: Home, id: int) -> Response:
+    return extras_page(home, load(home, id), {}, {})
+
+
+# ---------------------------------------------------------------- strips
+
+
+@router.post("/projects/{id}/cloth/extras/strips")
+def add_strip(home: Home, id: int, typed: Typing) -> Response:
+    project = load(home, id)
+    form, errors = bind(_StripForm, _with_dots(typed, "fullness"), home.units.small)
+    kept = project.reckoning.rectangles
+    if form is not None and len(kept) >= MOST_RECTANGLES:
+        errors["name"] = f"{MOST_RECTANGLES} is the most; put like ones together."
+    if form is None or errors:
+        return extras_page(home, project, typed, errors, status=422)
+    strip = Rectangle(
+        kind=form.kind,
+        name=form.name[:60],
+        long=form.long,
+        wide=form.wide,
+        count=form.count,
+        role=form.role,
+        fullness=form.fullness,
+    )
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, rectangles=(*kept, strip)))
+    return go(f"/projects/{id}/cloth/extras")
+
+
+@router.post("/projects/{id}/cloth/extras/{what}/{number}/remove")
+def remove(home: Home, id: int, what: str, number: int) -> Response:
+    """Take a strip, a garment of the batch or a notion out again."""
+    project = load(home, id)
+    field = {"strips": "rectangles", "batch": "batch", "notions": "wanted"}.get(what)
+    if field is None:
+        raise NotFound("list")
+    kept: tuple[Any, ...] = getattr(project.reckoning, field)
+    if not 0 <= number < len(kept):
+        raise NotFound("line")
+    changed: dict[str, Any] = {field: kept[:number] + kept[number + 1 :]}
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, **changed))
+    return go(f"/projects/{id}/cloth/extras")
+
+
+def _with_dots(typed: dict[str, str], *names: str) -> dict[str, str]:
+    """Numbers that are no lengths, with a comma for a point as many write them."""
+    return {k: v.replace(",", ".") if k in names else v for k, v in typed.items() if k not in names or v.strip()}
+
+
+# ---------------------------------------------------------------- the batch
+
+
+@router.post("/projects/{id}/cloth/extras/batch")
+def add_member(home: Home, id: int, typed: Typing) -> Response:
+    """One more garment of the batch: for a person, in the size and with the alterations recommended; or in a plain
+    size."""
+    project = load(home, id)
+    form, errors = bind(_MemberForm, typed, home.units.small)
+    member = None if form is None else _member(home, project, form, errors)
+    if member is not None and len(project.reckoning.batch) >= MOST_MEMBERS:
+        errors["whose"] = f"{MOST_MEMBERS} is the most of one batch."
+    if member is None or errors:
+        return extras_page(home, project, typed, errors, status=422)
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, batch=(*project.reckoning.batch, member)))
+    return go(f"/projects/{id}/cloth/extras")
+
+
+def _member(home: House, project: ProjectView, form: _MemberForm, errors: Errors) -> Member | None:
+    kind, _, which = form.whose.partition(":")
+    if kind == "size" and which in project.pattern.envelope.sizes:
+        return Member(f"size {which}", which, form.count)
+    if kind == "like" and project.size is not None:
+        return Member(
+            name=f"another size {project.size}",
+            size=project.size,
+            count=form.count,
+            blend=project.choices.blend if project.choices else (),
+            alterations=project.alterations,
+        )
+    person = people.person(home.db, int(which)) if kind == "person" and which.isdigit() and len(which) < 12 else None
+    if person is None:
+        errors["whose"] = "Choose for whom, or which size."
+        return None
+    choosing = Choosing(
+        body=person.body,
+        pattern=project.pattern,
+        view=project.record.view,
+        wish=project.record.fit.wish,
+        units=home.units,
+    )
+    best, _ = recommended(choosing, proposals(choosing))
+    if best.size is None:
+        errors["whose"] = f"No size can be told for {person.name}: {best.reason}"
+        return None
+    return Member(
+        name=f"{person.name.split(',')[0]}, size {best.size}",
+        size=best.size,
+        count=form.count,
+        blend=best.blend,
+        alterations=best.alterations,
+    )
+
+
+# ---------------------------------------------------------------- notions
+
+
+@router.post("/projects/{id}/cloth/extras/notions")
+def add_notion(home: Home, id: int, typed: Typing) -> Response:
+    project = load(home, id)
+    form, errors = bind(_WantedForm, typed, home.units.small)
+    if form is not None:
+        known = {edge for edge, _ in edges_to_choose(project.garment)}
+        if form.what is not WantedKind.PADS and form.length is None and form.edge not in known:
+            errors["length"] = "How long, or along which edge of the garment?"
+        if len(project.reckoning.wanted) >= MOST_WANTED:
+            errors["length"] = f"{MOST_WANTED} is the most."
+    if form is None or errors:
+        return extras_page(home, project, typed, errors, status=422)
+    edge = form.edge if form.length is None else ""
+    wanted = Wanted(kind=form.what, length=form.length or 0.0, edge=edge, count=form.number)
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, wanted=(*project.reckoning.wanted, wanted)))
+    return go(f"/projects/{id}/cloth/extras")
+
+
+@router.post("/projects/{id}/cloth/extras/card")
+def choose_card(home: Home, id: int, typed: Typing) -> Response:
+    """How many buttons the shop has on a card."""
+    project = load(home, id)
+    form, errors = bind(_CardForm, typed, home.units.small)
+    if form is None:
+        return extras_page(home, project, typed, errors, status=422)
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, card=form.card))
+    return go(f"/projects/{id}/cloth/extras")
+
+
+# ---------------------------------------------------------------- the page
+
+
+def extras_page(
+    home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200
+) -> Response:
+    if project.size is None:
+        return go(f"/projects/{project.record.id}/cloth")
+    kept, size = project.reckoning, project.size
+    edges = edges_to_choose(project.garment)
+    return home.page(
+        "cloth_extras.html",
+        status,
+        project=project,
+        station="cloth",
+        part="extras",
+        typed=typed,
+        errors=errors,
+        strips=[(r, cut_figures(r), _yield(r)) for r in kept.rectangles],
+        kinds=list(RectangleKind),
+        roles=[role for role in Role if role is not Role.UNDERLINING],
+        people=people.people(home.db),
+        sizes=project.pattern.envelope.sizes,
+        buttons=needs_buttons(project.garment, size),
+        number=garments(kept.batch),
+        costs=_costs(project),
+        wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
+        notion_kinds=list(WantedKind),
+        edges=edges,
+        words=lambda mm: format_length(mm, home.units, fine=True),
+    )
+
+
+def _yield(r: Rectangle) -> Working | None:
+    """How much strip a square of half a metre gives, where it is cut on the bias."""
+    return bias_yield(500.0, 500.0, cut_figures(r).wide.value) if r.kind in ON_THE_BIAS else None
+
+
+def _notion(project: ProjectView, size: str, wanted: Wanted) -> Any:
+    try:
+        return notion(project.garment, size, wanted)
+    except (RowanseedError, StopIteration):
+        return None
+
+
+def _costs(project: ProjectView) -> list[tuple[Role, Working]]:
+    """What the cloth costs for each garment of the batch, where the cloth has a price."""
+    out = []
+    for role, plan in project.cloth_plans.items():
+        needed, price = project.need(role), plan.entry.cloth.price
+        if needed is not None and price is not None:
+            out.append(
+                (
+                    role,
+                    cost_each(needed.to_buy.value, price, garments(project.reckoning.batch), project.home.habits.money),
+                )
+            )
+    return out

@@ -1,0 +1,172 @@
+"""The Cloth station's layers: what the garment is lined, stiffened and backed with, derived from its own pieces."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Annotated, Any, Literal
+
+from fastapi import APIRouter, Response
+from pydantic import AfterValidator
+
+from rowanseed.core.base.units import format_length
+from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.facing import DEPTH, can_be_faced
+from rowanseed.core.derive.layers import derivations, has_collar_alike, with_layers
+from rowanseed.core.derive.lining import PLEAT_DEPTH, can_be_lined, can_be_pleated, draws_lining, has_facings
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.drawings.colour import pale, thread
+from rowanseed.drawings.derived import draw_derived
+from rowanseed.drawings.pieces import draw_nest
+from rowanseed.store import projects
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
+from rowanseed.web.project import ProjectView, load
+
+router = APIRouter()
+
+THICKEST = 40.0
+
+
+def _pad(mm: float | None) -> float:
+    if mm is not None and mm > THICKEST:
+        raise refuse("Shoulder pads are up to 4 cm thick. Is the unit right?")
+    return mm or 0.0
+
+
+class _LayersForm(Form):
+    lining: LiningSchool = LiningSchool.NONE
+    pleat: Pleat = Pleat.NONE
+    hem: LiningHem = LiningHem.FREE
+    pad: Annotated[OptionalLength, AfterValidator(_pad)] = None
+    underlined: Literal["yes"] | None = None
+    interfacing: InterfacingSchool = InterfacingSchool.WHOLE
+    trim_under_collar: Literal["yes"] | None = None
+    fused: Literal["yes"] | None = None
+
+    def layers(self, faced: tuple[str, ...]) -> Layers:
+        return Layers(
+            lining=self.lining,
+            pleat=self.pleat,
+            hem=self.hem,
+            pad=self.pad or 0.0,
+            underlined=self.underlined == "yes",
+            interfacing=self.interfacing,
+            trim_under_collar=self.trim_under_collar == "yes",
+            faced=faced,
+            fused=self.fused == "yes",
+        )
+
+
+@router.get("/projects/{id}/cloth/layers")
+def show_layers(home: Home, id: int) -> Response:
+    project = load(home, id)
+    chosen = project.reckoning.layers
+    typed = {
+        "lining": chosen.lining.value,
+        "pleat": chosen.pleat.value,
+        "hem": chosen.hem.value,
+        "pad": format_length(chosen.pad, home.units, fine=True) if chosen.pad else "",
+        "underlined": "yes" if chosen.underlined else "",
+        "interfacing": chosen.interfacing.value,
+        "trim_under_collar": "yes" if chosen.trim_under_collar else "",
+        "fused": "yes" if chosen.fused else "",
+        **{f"faced-{id}": "yes" for id in chosen.faced},
+    }
+    return layers_page(home, project, typed, {})
+
+
+@router.post("/projects/{id}/cloth/layers")
+def choose(home: Home, id: int, typed: Typing) -> Response:
+    project = load(home, id)
+    form, errors = bind(_LayersForm, typed, home.units.small)
+    if form is None:
+        return layers_page(home, project, typed, errors, status=422)
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, layers=form.layers(_faced(project, typed))))
+    return go(f"/projects/{id}/cloth/layers")
+
+
+def _faced(project: ProjectView, typed: dict[str, str]) -> tuple[str, ...]:
+    """The edges that were ticked, of those that can be faced."""
+    offered = can_be_faced(project.altered.pattern, project.record.view)
+    return tuple(f.id for f in offered if typed.get(f"faced-{f.id}") == "yes")
+
+
+def layers_page(
+    home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200
+) -> Response:
+    if project.size is None:
+        return go(f"/projects/{project.record.id}/cloth")
+    view, size, layers = project.record.view, project.size, project.reckoning.layers
+    drawn = project.altered.pattern
+    derived = with_layers(drawn, size, view, layers)
+    found = derivations(drawn, derived, layers, home.units)
+    colour = f"#{project.colour}"
+    return home.page(
+        "cloth_layers.html",
+        status,
+        project=project,
+        station="cloth",
+        part="layers",
+        typed=typed,
+        errors=errors,
+        found=found,
+        picture=draw_derived(found, size, thread(colour), pale(colour, 0.72))
+        if found
+        else draw_nest(drawn, size, thread(colour), [piece for piece, _ in drawn.pieces_for(Role.MAIN, view)]),
+        offers=_offers(project),
+        pleats=list(Pleat),
+        hems=list(LiningHem),
+        interfacings=list(InterfacingSchool),
+        shorter=shorter(drawn),
+        ease=FOLD_OF_EASE,
+        pleat=PLEAT_DEPTH,
+        deep=DEPTH,
+        second=_second_layers(layers),
+    )
+
+
+def _second_layers(layers: Layers) -> list[str]:
+    """Cloths that fronts, backs and sleeves are cut from once more."""
+    return [name for name, chosen in (("underlining", layers.underlined), ("interfacing", layers.fused)) if chosen]
+
+
+def _offers(project: ProjectView) -> dict[str, Any]:
+    """What can be chosen for this garment."""
+    pattern, view, size = project.altered.pattern, project.record.view, project.size or ""
+    linable = can_be_lined(pattern, view)
+    schools = [
+        s for s in LiningSchool if s is not LiningSchool.DEDUCT or (linable and has_facings(pattern, view, size))
+    ]
+    return {
+        "lining": schools if linable else [],
+        "draws_lining": draws_lining(pattern),
+        "pleat": can_be_pleated(pattern, view) and (linable or draws_lining(pattern)),
+        "pad": any(p.has_edge("shoulder") for p in pattern.pieces),
+        "interfacing": bool(pattern.pieces_for(Role.INTERFACING, view)),
+        "under_collar": has_collar_alike(pattern),
+        "faced": can_be_faced(pattern, view),
+    }
+
+
+# ---------------------------------------------------------------- matching
+
+
+@router.post("/projects/{id}/cloth/matching")
+def match(home: Home, id: int, typed: Typing) -> Response:
+    """How far the cloths' prints are matched, and whether hems lie on a border."""
+    project = load(home, id)
+    known = {how.value: how for how in Matching}
+    chosen = dict(project.reckoning.matching)
+    for role in project.roles:
+        said = typed.get(f"matching-{role.value}")
+        if said is None:
+            continue
+        if said not in known:
+            raise NotFound("way of matching")
+        chosen[role] = known[said]
+    kept = tuple((role, how) for role, how in chosen.items() if how is not Matching.NONE)
+    on_border = typed.get("on_border") == "yes" if "border_asked" in typed else project.reckoning.on_border
+    projects.keep_reckoning(home.db, id, replace(project.reckoning, matching=kept, on_border=on_border))
+    return go(f"/projects/{id}/cloth")

@@ -1,0 +1,302 @@
+"""The Fit station's alterations: what is changed, in which order, what goes along, and how it is done on the tissue."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from fastapi import APIRouter, Response
+
+from rowanseed.core.alter.blend import blendable
+from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.length import printed_lines
+from rowanseed.core.alter.seam import takeable
+from rowanseed.core.alter.techniques import TECHNIQUE, line_name, offered, title
+from rowanseed.core.alter.tissue import sheet
+from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.garment import GarmentChoices, altered
+from rowanseed.core.sizing.chart import measure_name
+from rowanseed.drawings.colour import pale, thread
+from rowanseed.drawings.pieces import draw_altered
+from rowanseed.drawings.seams import draw_seam
+from rowanseed.store import projects
+from rowanseed.store.lessons import altered_before, lessons_for
+from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.forms import Errors, Form, Length, bind
+from rowanseed.web.project import ProjectView, load
+
+router = APIRouter()
+
+
+class AlterForm(Form):
+    """One alteration as the pages ask for it: what and where, more or less, by how much."""
+
+    what: str
+    way: str
+    by: Length
+
+
+class _OrderForm(Form):
+    number: int
+    do: str
+
+
+def places(project: ProjectView) -> list[tuple[str, str]]:
+    """(value, words) of everything that can be altered on this pattern; a value is kind, place and level."""
+    pattern, size = project.pattern, project.size or project.pattern.envelope.sizes[0]
+    out = []
+    for technique in offered(pattern, size):
+        kind = technique.kind.value
+        if technique.kind is Kind.LENGTH:
+            out += [
+                (f"{kind}:{line}:", f"{line_name(line).capitalize()}, at the printed line")
+                for line in printed_lines(pattern)
+            ]
+        elif technique.kind is Kind.SEAM:
+            for join in takeable(pattern):
+                out.append((f"{kind}:{join.id}:", f"{join.name}, all along"))
+                out += [
+                    (f"{kind}:{join.id}:{level}", f"{join.name}, at the {level}") for level in blendable(pattern, size)
+                ]
+        else:
+            out.append((f"{kind}::", technique.name))
+    return out
+
+
+def wanted(project: ProjectView, form: AlterForm, errors: Errors) -> Alteration | None:
+    """The alteration a form asks for; None, with a sentence at the field, where this pattern does not have it."""
+    if form.what not in dict(places(project)):
+        errors["what"] = "Choose what to alter."
+        return None
+    kind, at, level = form.what.split(":")
+    if form.way == "less" and not TECHNIQUE[Kind(kind)].opposite:
+        errors["way"] = "There is no less of this."
+        return None
+    return Alteration(kind=Kind(kind), by=-form.by if form.way == "less" else form.by, at=at, level=level)
+
+
+@router.get("/projects/{id}/fit/alter")
+def show_alterations(home: Home, id: int, piece: str | None = None) -> Response:
+    return alterations_page(home, load(home, id), {}, {}, piece=piece)
+
+
+@router.post("/projects/{id}/fit/alter")
+def add(home: Home, id: int, typed: Typing) -> Response:
+    project = load(home, id)
+    form, errors = bind(AlterForm, typed, home.units.small)
+    if form is not None:
+        new = wanted(project, form, errors)
+        refused = None if new is None else _keep(home, project, (*project.alterations, new))
+        if new is not None and refused is None:
+            return go(f"/projects/{id}/fit/alter")
+        if refused is not None:
+            errors["by"] = refused
+    return alterations_page(home, project, typed, errors, status=422)
+
+
+@router.post("/projects/{id}/fit/alter/again")
+def again(home: Home, id: int, typed: Typing) -> Response:
+    """Take over an alteration from an earlier project of this person."""
+    project = load(home, id)
+    ready = {alteration_key(a): a for _, a, _ in _ready(home, project)}
+    chosen = ready.get(typed.get("again", ""))
+    if chosen is None:
+        raise NotFound("alteration")
+    refused = _keep(home, project, (*project.alterations, chosen))
+    if refused is not None:
+        return alterations_page(home, project, typed, {"again": refused}, status=422)
+    return go(f"/projects/{id}/fit/alter")
+
+
+@router.post("/projects/{id}/fit/alter/order")
+def order(home: Home, id: int, typed: Typing) -> Response:
+    """Move an alteration up or down, or take it out."""
+    project = load(home, id)
+    form, _ = bind(_OrderForm, typed, home.units.small)
+    listed = list(project.alterations)
+    if form is None or not 0 <= form.number < len(listed):
+        raise NotFound("alteration")
+    moved = listed.pop(form.number)
+    if form.do in ("up", "down"):
+        listed.insert(max(0, form.number + (-1 if form.do == "up" else 1)), moved)
+    refused = _keep(home, project, tuple(listed))
+    if refused is not None:
+        return alterations_page(home, project, {}, {"order": refused}, status=422)
+    return go(f"/projects/{id}/fit/alter")
+
+
+def _keep(home: House, project: ProjectView, alterations: tuple[Alteration, ...]) -> str | None:
+    """Keep a list of alterations; the reason in words where it cannot be carried out."""
+    choices = project.choices
+    if choices is None:
+        return "Choose a size first."
+    try:
+        altered(
+            project.pattern,
+            GarmentChoices(view=choices.view, size=choices.size, blend=choices.blend, alterations=alterations),
+        )
+    except RowanseedError as error:
+        return f"{error.problem} {error.remedy}".strip()
+    fit = replace(project.record.fit, alterations=alterations, blend=choices.blend)
+    if project.record.size is None:
+        # Altering takes what is recommended as chosen.
+        fit = replace(fit, school=project.recommended[0].school)
+    projects.choose_fit(home.db, project.record.id, choices.size, fit, project.person.measuring_id)
+    return None
+
+
+def alteration_key(alteration: Alteration) -> str:
+    return f"{alteration.kind.value}:{alteration.at}:{alteration.level}:{alteration.by:.2f}"
+
+
+def _ready(home: House, project: ProjectView) -> list[tuple[str, Alteration, str]]:
+    """(where it comes from, alteration, what was said) of what this person had or learned before and this pattern
+    allows."""
+    here = {value for value, _ in places(project)}
+    out: dict[str, tuple[str, Alteration, str]] = {}
+    for lesson in lessons_for(home.db, project.record.person_id, project.record.id):
+        out.setdefault(
+            alteration_key(lesson.alteration), (lesson.project, lesson.alteration, lesson.said or "to do next time")
+        )
+    for before in altered_before(home.db, project.record.person_id, project.record.id):
+        for alteration in before.alterations:
+            same = "on this pattern" if before.pattern_id == project.record.pattern_id else "on another pattern"
+            out.setdefault(alteration_key(alteration), (before.project, alteration, f"done {same}"))
+    mine = {alteration_key(a) for a in project.alterations}
+    return [
+        entry
+        for key, entry in out.items()
+        if key not in mine and f"{entry[1].kind.value}:{entry[1].at}:{entry[1].level}" in here
+    ]
+
+
+def alterations_page(
+    home: House,
+    project: ProjectView,
+    typed: Mapping[str, str],
+    errors: Errors,
+    *,
+    status: int = 200,
+    piece: str | None = None,
+) -> Response:
+    size, colour = project.size, f"#{project.colour}"
+    changed = project.altered
+    touched = list(dict.fromkeys(t.piece for t in changed.touched)) if size else []
+    blended = [
+        p.id for p in project.pattern.pieces if size and p.shapes[size] != changed.pattern.piece(p.id).shapes[size]
+    ]
+    shown = (
+        [piece]
+        if piece in {p.id for p in project.pattern.pieces}
+        else (touched or blended or [p.id for p in project.pattern.pieces])
+    )
+    picture = None
+    if size:
+        picture = draw_altered(
+            drawn=project.pattern,
+            altered=changed.pattern,
+            size=size,
+            thread=thread(colour),
+            shade=pale(colour, 0.55),
+            names=shown,
+            units=home.units,
+        )
+    return home.page(
+        "fit_alter.html",
+        status,
+        project=project,
+        station="fit",
+        part="alter",
+        picture=picture,
+        shown=shown,
+        piece=piece,
+        places=places(project),
+        typed=typed,
+        errors=errors,
+        steps=changed.steps,
+        title=title,
+        ready=_ready(home, project),
+        key=alteration_key,
+        changes=project.changes,
+        measure_name=measure_name,
+        pieces=project.pattern.pieces,
+        altered_pieces=blended,
+        printed=project.pattern.envelope.finished.get(project.record.view, {}),
+    )
+
+
+# ---------------------------------------------------------------- seams and tissue
+
+
+@router.get("/projects/{id}/fit/seams")
+def seams(home: Home, id: int) -> Response:
+    return _seams(home, load(home, id))
+
+
+def _seams(home: House, project: ProjectView) -> Response:
+    colour = thread(f"#{project.colour}")
+    pattern, size = project.altered.pattern, project.size or ""
+    before = {w.join.id: w for w in project.walks_as_drawn}
+    pictures = {w.join.id: draw_seam(pattern, size, w, colour, home.units) for w in project.walks}
+    return home.page(
+        "fit_seams.html",
+        project=project,
+        station="fit",
+        part="seams",
+        walks=project.walks,
+        before=before,
+        pictures=pictures,
+        pattern=pattern,
+        broken={w.join.id for w in project.broken},
+    )
+
+
+@router.post("/projects/{id}/fit/seams/{join}")
+def wave_through(home: Home, id: int, join: str, typed: Typing) -> Response:
+    """Take a seam's difference as it is, or ask about it again."""
+    project = load(home, id)
+    found = next((w for w in project.walks if w.join.id == join), None)
+    if found is None:
+        raise NotFound("seam")
+    accepted = {**project.record.fit.accepted}
+    if typed.get("accept"):
+        accepted[join] = round(found.fault, 2)
+    else:
+        accepted.pop(join, None)
+    projects.choose_fit(
+        home.db, id, project.record.size, replace(project.record.fit, accepted=accepted), project.record.measuring_id
+    )
+    return go(f"/projects/{id}/fit/seams")
+
+
+@router.get("/projects/{id}/fit/tissue")
+def tissue(home: Home, id: int) -> Response:
+    project = load(home, id)
+    steps = project.altered.steps if project.size else ()
+    sheets = [sheet(step, home.units) for step in steps]
+    colour = f"#{project.colour}"
+    pictures = []
+    for step in steps:
+        names = [t.piece for t in step.touched][:4]
+        pictures.append(
+            draw_altered(
+                drawn=step.before,
+                altered=step.after,
+                size=project.size or "",
+                thread=thread(colour),
+                shade=pale(colour, 0.55),
+                names=names,
+                units=home.units,
+            )
+            if names
+            else None
+        )
+    return home.page(
+        "fit_tissue.html",
+        project=project,
+        station="fit",
+        part="tissue",
+        sheets=sheets,
+        pictures=pictures,
+        blend=project.choices.blend if project.choices else (),
+    )
