@@ -20,7 +20,7 @@ from shapely.ops import split
 from benchmarks.figures import Figure
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.garment import GarmentChoices, lay_problem
-from rowanseed.core.lay.engine import Budget, NothingFits, Progress, search
+from rowanseed.core.lay.engine import Budget, Progress
 from rowanseed.core.lay.problem import (
     LayCloth,
     LayKind,
@@ -33,6 +33,7 @@ from rowanseed.core.lay.problem import (
     wanted_hands,
 )
 from rowanseed.core.lay.search import nofit, tables
+from rowanseed.core.lay.search.race import NothingFits, race
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.layout_json import read_problem
@@ -82,7 +83,7 @@ def _speed() -> Iterator[Figure]:
         for seconds in (2.0, 5.0):
             _forget()
             seen: list[Progress] = []
-            plan = search(problem, Budget(seconds=seconds), seen.append).best
+            plan = race(problem, Budget(seconds=seconds), seen.append).best
             densities[name, seconds] = plan.density(problem)
             if seconds == 2.0:
                 yield Figure(area="lay", name=f"{name}-tables-seconds", value=seen[0].tables, limit=1.5)
@@ -97,7 +98,7 @@ def _speed() -> Iterator[Figure]:
     one = samples()[name]
     batch = replace(one, pieces=tuple(replace(piece, cut=piece.cut * 4) for piece in one.pieces))
     copies = sum(piece.cut for piece in batch.pieces)
-    plan = search(batch, Budget(seconds=30.0)).best
+    plan = race(batch, Budget(seconds=30.0)).best
     share = plan.density(batch) / densities[name, 5.0]
     yield Figure(area="lay", name=f"batch-of-{copies}-density-share-at-30s", value=share, limit=0.9, at_least=True)
 
@@ -139,7 +140,7 @@ def _side_by_side() -> Iterator[Figure]:
             here = []
             for seed in SEEDS:
                 _forget()
-                ours = search(problem, Budget(seconds=float(seconds), seed=seed)).best.length
+                ours = race(problem, Budget(seconds=float(seconds), seed=seed)).best.length
                 here.append(ours / _packer(problem, seconds, seed))
             yield Figure(area="lay", name=f"{name}-to-packer-at-{seconds}s", value=_mean(here), limit=None)
             ratios += here
@@ -172,11 +173,11 @@ def _mixed() -> Iterator[Figure]:
             continue
         to_better, to_folded = [], []
         for seed in SEEDS:
-            best = search(problem, Budget(seconds=5.0, seed=seed)).best.length
+            best = race(problem, Budget(seconds=5.0, seed=seed)).best.length
             alone = {}
             for kind in problem.lays:
                 try:
-                    alone[kind] = search(replace(problem, lays=(kind,)), Budget(seconds=5.0, seed=seed)).best.length
+                    alone[kind] = race(replace(problem, lays=(kind,)), Budget(seconds=5.0, seed=seed)).best.length
                 except NothingFits:
                     continue
             to_better.append(best / min(alone.values()))
@@ -210,7 +211,7 @@ def puzzle(pieces: int, seed: int) -> Problem:
 def _puzzles() -> Iterator[Figure]:
     for pieces in (5, 8, 12, 20):
         problem = puzzle(pieces, pieces)
-        plan = search(problem, Budget(seconds=10.0)).best
+        plan = race(problem, Budget(seconds=10.0)).best
         yield Figure(area="lay", name=f"puzzle-{pieces}-density-at-10s", value=plan.density(problem), limit=None)
         yield Figure(
             area="lay",
@@ -227,6 +228,6 @@ def _matching() -> Iterator[Figure]:
     for label, repeat_x, repeat_y in (("along-92mm", 92.0, None), ("both-ways-92mm", 92.0, 92.0)):
         cloth = replace(shirt.cloth, repeat_x=repeat_x, repeat_y=repeat_y)
         matches = tuple(Match(axis, points) for axis, r in (("x", repeat_x), ("y", repeat_y)) if r)
-        matched: Plan = search(replace(shirt, cloth=cloth, matches=matches), Budget(seconds=5.0)).best
-        free = search(shirt, Budget(seconds=5.0)).best
+        matched: Plan = race(replace(shirt, cloth=cloth, matches=matches), Budget(seconds=5.0)).best
+        free = race(shirt, Budget(seconds=5.0)).best
         yield Figure(area="lay", name=f"shirt-matched-{label}-cost", value=matched.length / free.length, limit=None)

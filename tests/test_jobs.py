@@ -2,7 +2,7 @@
 
 import pytest
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
 from rowanseed.core.pattern.pieces import Grain
@@ -46,7 +46,7 @@ def test_a_refusal_comes_back_in_words():
 
 
 def test_a_job_that_is_not_there_or_went_wrong_is_told_so(monkeypatch):
-    with pytest.raises(LayError, match="no search"):
+    with pytest.raises(LayRefusal, match="no search"):
         jobs.collect("none")
 
     def broken(*_, **__):
@@ -54,7 +54,7 @@ def test_a_job_that_is_not_there_or_went_wrong_is_told_so(monkeypatch):
 
     monkeypatch.setattr(jobs, "solve_each", broken)
     jobs.start("c", _problem(), 0.3)
-    with pytest.raises(LayError, match="went wrong here"):
+    with pytest.raises(LayRefusal, match="went wrong here"):
         jobs.collect("c")
     assert jobs.state("c") is None
 

@@ -14,7 +14,7 @@ from pathlib import Path
 import platformdirs
 
 from rowanseed import __version__
-from rowanseed.core.base.errors import DocumentError, LayError, RowanseedError
+from rowanseed.core.base.errors import DocumentError, LayRefusal, RowanseedError
 from rowanseed.core.lay.engine import Budget, Progress, solve
 from rowanseed.core.lay.problem import laid
 from rowanseed.formats.layout_json import plan_document, read_problem
@@ -32,7 +32,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         return int(args.run(args))
     except (DocumentError, RowanseedError) as error:
         print(error, file=sys.stderr)
-        return 1 if isinstance(error, LayError) else 2
+        return 1 if isinstance(error, LayRefusal) else 2
     except OSError as error:
         print(f"{error.filename or 'A file'} cannot be used: {error.strerror}.", file=sys.stderr)
         return 2

@@ -6,7 +6,7 @@ import json
 from pathlib import Path
 from typing import Any
 
-from rowanseed.core.base.errors import DocumentError, LayError
+from rowanseed.core.base.errors import DocumentError, LayRefusal
 from rowanseed.core.batch import smaller
 from rowanseed.core.cloth.yardage import need, printed, will_it_do
 from rowanseed.core.cutting import CutItem, cut_list
@@ -32,7 +32,7 @@ from rowanseed.formats.results_json import cloth_document, cut_document, fit_doc
 def plan_project(document: Path, out: Path, budget: Budget) -> list[str]:
     """Read a project document, write every station's result into a folder, and return the file names.
 
-    Raises DocumentError, PatternError or LayError; nothing is written then.
+    Raises DocumentError, PatternError or LayRefusal; nothing is written then.
     """
 
     def open_pattern(name: str) -> bytes:
@@ -146,18 +146,18 @@ def _garments(project: ProjectDocument, choices: GarmentChoices, changed: Patter
     return garment, to_cut(garment, choices.size, reckoning, members)
 
 
-def _best(answers: dict[str, Plan | LayError], wanted: LayKind | None) -> Plan:
+def _best(answers: dict[str, Plan | LayRefusal], wanted: LayKind | None) -> Plan:
     """The lay that was asked for, or the shortest. Raises the engine's own error where there is none."""
     if wanted is not None:
         answer = answers.get(wanted.value)
         if answer is None:
             raise DocumentError(f"The lay “{wanted.value}” is not tried for this.", "", "choices, lay")
-        if isinstance(answer, LayError):
+        if isinstance(answer, LayRefusal):
             raise answer
         return answer
     plans = [answer for answer in answers.values() if isinstance(answer, Plan)]
     if not plans:
-        refused = {name: answer for name, answer in answers.items() if isinstance(answer, LayError)}
+        refused = {name: answer for name, answer in answers.items() if isinstance(answer, LayRefusal)}
         raise refused.get(LayKind.OPEN.value) or next(iter(refused.values()))
     return min(plans, key=lambda plan: plan.length)
 

@@ -15,7 +15,7 @@ from hypothesis import strategies as st
 from shapely.affinity import translate
 from shapely.geometry import Polygon
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve, solve_each
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Placement, Plan, Problem, moved
@@ -130,12 +130,12 @@ def test_one_way_cloth_turns_nothing_round():
 
 def test_a_piece_too_wide_is_refused_with_its_name_and_both_widths():
     wide = _piece("cape", ((0.0, 0.0), (300.0, 0.0), (300.0, 1300.0), (0.0, 1300.0)))
-    with pytest.raises(LayError, match=r"cape.*1300 mm.*1096 mm"):
+    with pytest.raises(LayRefusal, match=r"cape.*1300 mm.*1096 mm"):
         solve(_problem(wide), Budget(sweeps=1))
 
 
 def test_cloth_too_short_is_refused_with_what_is_lacking():
-    with pytest.raises(LayError, match="too short by"):
+    with pytest.raises(LayRefusal, match="too short by"):
         solve(_problem(_piece(cut=6), length=300.0), Budget(sweeps=2))
 
 
@@ -259,7 +259,7 @@ def test_a_match_that_cannot_hold_is_refused():
         pieces=(_piece(),),
         matches=(match,),
     )
-    with pytest.raises(LayError, match="not where its print"):
+    with pytest.raises(LayRefusal, match="not where its print"):
         solve(problem, Budget(sweeps=10))
 
 

@@ -6,7 +6,7 @@ from datetime import date
 import pytest
 
 from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.body.measures import Age
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.garment import GarmentChoices, lay_problem
@@ -125,7 +125,7 @@ def test_lay_answers_are_kept_by_their_question(db):
     )
     refused = solve_each(narrow, Budget(sweeps=1))
     lays.keep_answers(db, lays.question_of(narrow), refused)
-    assert isinstance(lays.answers(db, lays.question_of(narrow))[LayKind.FOLDED.value], LayError)
+    assert isinstance(lays.answers(db, lays.question_of(narrow))[LayKind.FOLDED.value], LayRefusal)
 
 
 @pytest.fixture

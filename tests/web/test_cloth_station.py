@@ -4,17 +4,7 @@ import csv
 import io
 import re
 
-import pytest
-
 from rowanseed.jobs import lays as jobs
-
-
-@pytest.fixture
-def quick(monkeypatch):
-    """Searches done at once and briefly, in this process."""
-    monkeypatch.setattr(jobs.queue, "immediate", True)
-    monkeypatch.setattr(cloth_widths, "SECONDS_FOR_A_CELL", 0.3)
-    monkeypatch.setattr(cloth_short, "SECONDS_FOR_A_TACTIC", 0.3)
 
 
 def _follow(house, path):

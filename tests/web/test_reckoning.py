@@ -6,9 +6,6 @@ import re
 import pytest
 from PIL import Image
 
-from rowanseed.jobs import lays as jobs
-from rowanseed.web.pages import jobs as jobs_page
-
 CLOTH = {
     "name": "Checked",
     "width": "150",
@@ -22,15 +19,6 @@ CLOTH = {
     "surface": "checks",
     "washed": "yes",
 }
-
-
-@pytest.fixture
-def quick(monkeypatch):
-    """Searches done at once and briefly, in this process."""
-    monkeypatch.setattr(jobs.queue, "immediate", True)
-    monkeypatch.setattr(cloth_shelf, "SECONDS", 0.3)
-    monkeypatch.setattr(cloth_shelf, "SECONDS_FOR_A_PIECE", 0.2)
-    monkeypatch.setattr(jobs_page, "SECONDS_FOR_A_LAY", 0.4)
 
 
 def follow(house, path):

@@ -7,7 +7,7 @@ import time
 from dataclasses import dataclass
 from typing import Any
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.engine import Budget, Progress, solve_each
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan, read_problem
@@ -20,7 +20,7 @@ LOST_AFTER = 12.0
 WAITED_TOO_LONG = 30.0
 """Seconds a job may wait before the page says that no worker takes it."""
 
-Answers = dict[str, Plan | LayError]
+Answers = dict[str, Plan | LayRefusal]
 
 
 @dataclass(frozen=True)
@@ -90,7 +90,7 @@ def warm() -> None:
     )
 
 
-def _written(answer: Plan | LayError) -> dict[str, Any]:
+def _written(answer: Plan | LayRefusal) -> dict[str, Any]:
     if isinstance(answer, Plan):
         return {"plan": plan_document(answer)}
     return {"refusal": {"problem": answer.problem, "remedy": answer.remedy, "where": answer.where}}
@@ -147,27 +147,29 @@ def state(job: str) -> JobState | None:
 
 
 def collect(job: str) -> Answers:
-    """Take a finished job's answers out of the queue. Raises LayError if the search itself failed."""
+    """Take a finished job's answers out of the queue. Raises LayRefusal if the search itself failed."""
     asked = _read(_key("asked", job))
     if asked is None:
-        raise LayError("There is no search of this name.", "Start it again.")
+        raise LayRefusal("There is no search of this name.", "Start it again.")
     try:
         result = queue.result(asked["task"])
     except Exception as error:  # what a worker raised comes back wrapped
-        raise LayError("The search went wrong here, not with you.", "Start it again; nothing else is lost.") from error
+        raise LayRefusal(
+            "The search went wrong here, not with you.", "Start it again; nothing else is lost."
+        ) from error
     finally:
         for what in ("asked", "word", "stop"):
             queue.storage.pop_data(_key(what, job))
     if not isinstance(result, str):
-        raise LayError("The search was stopped before there was a lay.", "Start it again when you like.")
+        raise LayRefusal("The search was stopped before there was a lay.", "Start it again when you like.")
     return {name: _answer(written) for name, written in json.loads(result).items()}
 
 
-def _answer(written: dict[str, Any]) -> Plan | LayError:
+def _answer(written: dict[str, Any]) -> Plan | LayRefusal:
     if "plan" in written:
         return read_plan(written["plan"])
     said = written["refusal"]
-    return LayError(said["problem"], said["remedy"], said["where"])
+    return LayRefusal(said["problem"], said["remedy"], said["where"])
 
 
 def _read(key: str) -> dict[str, Any] | None:

@@ -7,7 +7,7 @@ import json
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan
@@ -23,17 +23,17 @@ def question_of(problem: Problem) -> str:
     return hashlib.sha256(json.dumps(document, sort_keys=True).encode()).hexdigest()
 
 
-def answers(connection: Connection, question: str) -> dict[str, Plan | LayError]:
+def answers(connection: Connection, question: str) -> dict[str, Plan | LayRefusal]:
     rows = connection.execute("SELECT lay, plan, refusal FROM lay_answer WHERE question = ?", (question,))
     return {row["lay"]: read_plan(json.loads(row["plan"])) if row["plan"] else _refusal(row["refusal"]) for row in rows}
 
 
-def _refusal(document: str) -> LayError:
+def _refusal(document: str) -> LayRefusal:
     said = json.loads(document)
-    return LayError(said["problem"], said["remedy"], said["where"])
+    return LayRefusal(said["problem"], said["remedy"], said["where"])
 
 
-def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan | LayError]) -> None:
+def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan | LayRefusal]) -> None:
     with transaction(connection):
         for lay, answer in found.items():
             if isinstance(answer, Plan):

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store.cloths import ClothEntry
@@ -22,7 +22,7 @@ class ClothPlan:
     entry: ClothEntry
     problem: Problem
     question: str
-    answers: Mapping[str, Plan | LayError]
+    answers: Mapping[str, Plan | LayRefusal]
     kept: KeptLay | None
     unmatched: Problem | None = None
     """The same with nothing matched, where something is: what matching costs is told by laying both."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
@@ -13,11 +13,14 @@ PARTS = 4
 FOLD = 90.0
 """Half the height, in mm, over which the wedge is taken: as a fish-eye fold tapers."""
 
+MOST_WEDGE = 60.0
+"""A greater wedge, in mm, bends the centre seam too far (common practice, no source)."""
+
 
 def _backs(pattern: Pattern, size: str, level: str) -> list[tuple[Frame, float]]:
     found = [(f, x) for f in frames(pattern, size) if _is_centre(f) and (x := f.level(level)) is not None]
     if not found:
-        raise AlterationError(f"No back piece says where the {level} is.", "Leave this alteration out.")
+        raise NoPlaceFor(f"No back piece says where the {level} is.")
     return found
 
 
@@ -47,8 +50,8 @@ def take_out_sway(pattern: Pattern, size: str, by: float) -> Pattern:
 
     A back that begins at the waist loses it at its upper edge.
     """
-    if by > 60:
-        raise AlterationError("A wedge of more than 6 cm bends the centre seam too far.", "Take out less.")
+    if by > MOST_WEDGE:
+        raise MoreThanItBears(by, MOST_WEDGE, "Take out less: it bends the centre seam too far.")
     for frame, waist in _backs(pattern, size, "waist"):
         pattern = move(pattern, frame, _wedge(frame, waist, by), parts=PARTS)
     return pattern

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, point_at
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape
@@ -35,13 +35,13 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
     levels, sizes = blendable(pattern, size), pattern.envelope.sizes
     for level, other in blend:
         if level not in levels:
-            raise AlterationError(
+            raise NoPlaceFor(
                 f"The pieces do not say where the {level} is, so sizes cannot be blended there.",
                 f"There are: {', '.join(levels)}." if levels else "",
                 "blend",
             )
         if other not in sizes:
-            raise AlterationError(f"This pattern has no size {other}.", f"It has {', '.join(sizes)}.", "blend")
+            raise NoPlaceFor(f"This pattern has no size {other}.", f"It has {', '.join(sizes)}.", "blend")
     if all(other == size for _, other in blend):
         return pattern
     ordered = sorted(blend, key=lambda entry: levels.index(entry[0]))

@@ -13,7 +13,7 @@ from dataclasses import dataclass, replace
 from rowanseed.core.alter.deform import BAND, crossings, deform, smooth, stretch
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.alter.seam import Side, edge_side
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import (
     Affine,
     Chain,
@@ -51,11 +51,10 @@ def change_bust(pattern: Pattern, size: str, by: float) -> Pattern:
     front = next((f for f in frames(pattern, size) if f.panel is Panel.FRONT and f.point(PointKind.BUST)), None)
     point = front.point(PointKind.BUST) if front is not None else None
     if front is None or point is None:
-        raise AlterationError("No front of this pattern marks the bust point.", "Choose the size by the full bust.")
+        raise NoPlaceFor("No front of this pattern marks the bust point.", "Choose the size by the full bust.")
     if abs(by) > MOST:
-        raise AlterationError(
-            "A bust adjustment of more than 13 cm distorts the front too far.",
-            "Take a larger size and narrow its shoulders.",
+        raise MoreThanItBears(
+            abs(by), MOST, "Take a larger size and narrow its shoulders: more distorts the front too far."
         )
     if front.edge("princess") is not None:
         return _princess(pattern, front, point, by / 2)
@@ -122,7 +121,7 @@ class _Swing:
 def _slash(pattern: Pattern, front: Frame, point: Point, each: float) -> Pattern:
     whole = [p for p in front.pieces if all(p.has_edge(e) for e in ("hem", "side", "armhole"))]
     if not whole:
-        raise AlterationError(
+        raise NoPlaceFor(
             "The front has no side seam and armhole of its own to work from.", "Choose the size by the full bust."
         )
     swing = _swing(whole[0], front.size, point, each)
@@ -147,15 +146,13 @@ def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
     mouth = point_at(side, sum(legs) / 2) if legs else _at_level(side, level)
     rx, ry = bust[0] - hinge[0], bust[1] - hinge[1]
     if rx <= 0 or ry >= 0:
-        raise AlterationError(
-            "The bust point does not lie below and inside the armhole.", "Look at the pattern's points."
-        )
+        raise NoPlaceFor("The bust point does not lie below and inside the armhole.", "Look at the pattern's points.")
     low, high = -1.2, 1.2
     for _ in range(60):
         turn = (low + high) / 2
         low, high = (turn, high) if rx * math.sin(turn) + ry * math.cos(turn) - ry < each else (low, turn)
     if abs(turn) > 1.1:
-        raise AlterationError("The front cannot be swung so far.", "Adjust the bust by less.")
+        raise NoPlaceFor("The front cannot be swung so far.", "Adjust the bust by less.")
     c, s = math.cos(turn), math.sin(turn)
     upper = Affine(
         a=c, b=-s, c=s, d=c, e=hinge[0] - c * hinge[0] + s * hinge[1], f=hinge[1] - s * hinge[0] - c * hinge[1]
@@ -221,7 +218,7 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
     wide = math.dist(below[-1].end, above[0].start)
     opens = below[-1].end[0] > above[0].start[0]
     if wide > 0.01 and not opens:
-        raise AlterationError(
+        raise NoPlaceFor(
             "There is no bust dart in the front to make so much smaller.",
             "Take the smaller size instead, or adjust by less.",
         )

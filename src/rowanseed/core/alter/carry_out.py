@@ -11,7 +11,7 @@ from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Kin
 from rowanseed.core.alter.follow import follow
 from rowanseed.core.alter.frame import frame_of, why_along
 from rowanseed.core.alter.techniques import TECHNIQUE, title
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines, seam_length
@@ -45,11 +45,7 @@ def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -
         place = (alteration.kind, alteration.at, alteration.level)
         other = seen.setdefault(place, alteration)
         if other is not alteration and other.by * alteration.by < 0:
-            raise AlterationError(
-                f"“{title(alteration, pattern)}” takes back “{title(other, pattern)}”.",
-                "Keep one of the two, by the difference.",
-                "by",
-            )
+            raise TakesBack(title(alteration, pattern), title(other, pattern))
 
 
 def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, tuple[Touched, ...]]:
@@ -57,16 +53,9 @@ def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, 
         return pattern, ()
     technique = TECHNIQUE[alteration.kind]
     if abs(alteration.by) > technique.most:
-        raise AlterationError(
-            (
-                f"{abs(alteration.by) / 10:g} cm is more than this alteration bears; {technique.most / 10:g} cm is the "
-                "most."
-            ),
-            "Take another size, or share it among several alterations.",
-            "by",
-        )
+        raise MoreThanItBears(abs(alteration.by), technique.most)
     if alteration.by < 0 and not technique.opposite:
-        raise AlterationError("This can only be more than nothing.", "Write how thick it is.", "by")
+        raise OnlyMore()
     made = technique.carry_out(pattern, size, alteration)
     moved = _changed(pattern, made, size)
     altered, followed = follow(pattern, made, size, moved)
@@ -119,7 +108,4 @@ def _refuse_crossing(pattern: Pattern, size: str, pieces: Iterable[str], what: s
         for ring in (both.seam_ring(), both.cutting_ring()):
             outline = Polygon(ring)
             if not outline.is_valid:
-                raise AlterationError(
-                    f"With {what} the outline of “{piece.name}” crosses itself.",
-                    "Change it by less, or another way.",
-                )
+                raise OutlineCrosses(what, piece.id)

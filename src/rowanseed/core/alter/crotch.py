@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
@@ -24,7 +24,7 @@ def change_length(pattern: Pattern, size: str, by: float) -> Pattern:
     """Lengthen the crotch by `by` mm at the fork, half on the front and half on the back; it dies away to the knee."""
     legs = [frame for frame in frames(pattern, size) if _is_leg(frame)]
     if not legs:
-        raise AlterationError("No piece of this pattern has a crotch.", "Leave this alteration out.")
+        raise NoPlaceFor("No piece of this pattern has a crotch.")
     for frame in legs:
         crotch, inseam = frame.edge("crotch"), frame.edge("inseam")
         if crotch is None or inseam is None:
@@ -41,10 +41,7 @@ def change_length(pattern: Pattern, size: str, by: float) -> Pattern:
         wide = max(1.0, abs(fork[1] - straight[1]))
         knee = frame.level("knee") or (fork[0] + frame.bounds()[2]) / 2
         if by / 2 < -0.8 * wide:
-            raise AlterationError(
-                f"The fork reaches {wide / 10:.0f} cm out: so much cannot be taken off it.",
-                "Shorten the crotch by less.",
-            )
+            raise TooNarrow("The fork reaches out", wide, "Shorten the crotch by less.")
 
         def field(
             p: Point,

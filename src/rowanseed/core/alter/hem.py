@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import NoPlaceFor, TooShortToShorten
 from rowanseed.core.geometry.outline import (
     Chain,
     Point,
@@ -56,7 +56,7 @@ def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Pattern:
         return pattern
     hems = hem_edges(pattern)
     if not hems:
-        raise AlterationError(
+        raise NoPlaceFor(
             "This pattern does not say which edges are hemmed, so the length cannot be changed there.",
             "Leave the change at nothing.",
         )
@@ -74,15 +74,7 @@ def _moved_hem(piece: Piece, size: str, hem: str, by: float) -> Shape:
     shape = piece.shapes[size]
     down, up, curve = shape.edges[before], shape.edges[after], shape.edges[hem]
     if by < 0 and min(chain_length(down), chain_length(up)) + by < LEAST_LEFT:
-        raise AlterationError(
-            (
-                f"“{piece.name}” is {min(chain_length(down), chain_length(up)) / 10:.0f} cm long: it cannot be "
-                "shortened "
-                "by that much."
-            ),
-            "Shorten it by less.",
-            f"Piece “{piece.name}”, size {size}",
-        )
+        raise TooShortToShorten(piece.id, size, min(chain_length(down), chain_length(up)))
     down = _lengthened(down, by)
     up = tuple(s.reversed() for s in reversed(_lengthened(tuple(s.reversed() for s in reversed(up)), by)))
     move = similarity(curve[0].start, curve[-1].end, down[-1].end, up[0].start)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import BAND, stretch
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import NoPlaceFor, TooShortToShorten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import InnerLine, LineKind
 
@@ -28,7 +28,7 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
     Raises AlterationError for a line that is not printed, or a piece too short for the change.
     """
     if id not in printed_lines(pattern):
-        raise AlterationError(
+        raise NoPlaceFor(
             f"This pattern has no line “{id}” to lengthen or shorten at.",
             f"It has {', '.join(printed_lines(pattern)) or 'none'}.",
             "at",
@@ -42,11 +42,7 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
         low, _, high, _ = frame.bounds()
         reach = BAND + max(0.0, -by) / 2
         if by < 0 and not low < middle[0] - reach < middle[0] + reach < high:
-            raise AlterationError(
-                f"“{frame.pieces[0].name}” is {(high - low) / 10:.0f} cm long: it cannot be shortened by that much.",
-                "Shorten it by less.",
-                f"Piece “{frame.pieces[0].name}”, size {size}",
-            )
+            raise TooShortToShorten(frame.pieces[0].id, size, high - low)
         field, cuts = stretch(middle, ALONG, by)
         pattern = move(pattern, frame, field, cuts)
     return pattern

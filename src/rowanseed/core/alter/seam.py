@@ -8,7 +8,7 @@ from itertools import pairwise
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pattern import Pattern
@@ -73,7 +73,7 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
     join = next((j for j in takeable(pattern) if j.id == join_id), None)
     if join is None:
         names = ", ".join(j.name.lower() for j in takeable(pattern))
-        raise AlterationError(
+        raise NoPlaceFor(
             "That is no seam that can be taken in or let out.",
             f"There are: {names}." if names else "This pattern does not say which of its edges are sewn together.",
             "at",
@@ -143,7 +143,7 @@ def _amount(pattern: Pattern, size: str, join: Join, level: str) -> Callable[[fl
     levels = [entry for entry in frame.levels() if entry[0] != "hem"]
     at = next((k for k, (id, _) in enumerate(levels) if id == level), None)
     if at is None:
-        raise AlterationError(f"The pieces do not say where the {level} is.", "Change the seam all along.", "level")
+        raise NoPlaceFor(f"The pieces do not say where the {level} is.", "Change the seam all along.", "level")
     here = levels[at][1]
     above = levels[at - 1][1] if at else None
     below = levels[at + 1][1] if at + 1 < len(levels) else None
@@ -158,12 +158,4 @@ def _amount(pattern: Pattern, size: str, join: Join, level: str) -> Callable[[fl
 
 def _refuse_too_much(frame: Frame, each: float, side: Side) -> None:
     if -each > 0.4 * side.width:
-        raise AlterationError(
-            (
-                f"“{frame.pieces[0].name}” is {side.width / 10:.0f} cm wide where it is narrowest: so much cannot "
-                "be taken "
-                "in there."
-            ),
-            "Take in less, or a smaller size.",
-            f"Piece “{frame.pieces[0].name}”",
-        )
+        raise SeamTooNarrow(frame.pieces[0].id, side.width)

@@ -6,7 +6,7 @@ import math
 
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, flatten, unit
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
@@ -39,7 +39,7 @@ def _shoulder(frame: Frame) -> tuple[Point, Point, float] | None:
 def _each(pattern: Pattern, size: str) -> list[tuple[Frame, Point, Point, float]]:
     found = [(frame, *s) for frame in _bodies(pattern, size) if (s := _shoulder(frame)) is not None]
     if not found:
-        raise AlterationError("No piece of this pattern has a shoulder and an armhole.", "Leave this alteration out.")
+        raise NoPlaceFor("No piece of this pattern has a shoulder and an armhole.")
     return found
 
 
@@ -53,10 +53,7 @@ def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
     for frame, neck, tip, under in _each(pattern, size):
         along = unit((tip[0] - neck[0], tip[1] - neck[1]))
         if math.dist(neck, tip) + by < 20:
-            raise AlterationError(
-                f"The shoulder is {math.dist(neck, tip) / 10:.1f} cm: so much cannot be taken off.",
-                "Narrow it by less.",
-            )
+            raise TooNarrow("The shoulder is", math.dist(neck, tip), "Narrow it by less.")
 
         def field(p: Point, neck: Point = neck, tip: Point = tip, under: float = under, along: Point = along) -> Point:
             down = 1 - smooth((p[0] - tip[0]) / (under - tip[0]))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import Cuts, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
@@ -19,7 +19,7 @@ def has_sleeve(pattern: Pattern, size: str) -> bool:
 def _sleeves(pattern: Pattern, size: str) -> list[tuple[Frame, float]]:
     found = [(f, x) for f in frames(pattern, size) if f.panel is Panel.SLEEVE and (x := f.level("bicep")) is not None]
     if not found:
-        raise AlterationError("No sleeve of this pattern says where the upper arm is.", "Leave this alteration out.")
+        raise NoPlaceFor("No sleeve of this pattern says where the upper arm is.")
     return found
 
 
@@ -29,9 +29,7 @@ def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
         low, left, high, right = frame.bounds()
         middle, half = (left + right) / 2, (right - left) / 2
         if by < 0 and -by > half:
-            raise AlterationError(
-                f"The sleeve is {2 * half / 10:.0f} cm wide: so much cannot be taken out.", "Narrow it by less."
-            )
+            raise TooNarrow("The sleeve is", 2 * half, "Narrow it by less.")
 
         def field(
             p: Point,

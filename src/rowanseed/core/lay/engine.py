@@ -7,117 +7,50 @@ any moment, and no plan is given out before it has passed the exact check.
 
 from __future__ import annotations
 
-import threading
-import time
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
-
-import numpy as np
-
-from rowanseed.core.base.errors import LayError
-from rowanseed.core.lay.check import check
+from rowanseed.core.base.errors import ClothTooShort, LayRefusal
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
-from rowanseed.core.lay.search.arrange import (
-    DOUBLED,
-    Arrangement,
-    StretchPlan,
-    StretchSearch,
-    laying_of,
-    mixed,
-    natural_mix,
-    neighbour,
-    plan_of,
-    simple,
-    stretch_items,
-)
-from rowanseed.core.lay.search.kernel import Tables
-from rowanseed.core.lay.search.packing import Search, Trial
-from rowanseed.core.lay.search.places import ToPlace, patches, phases_to_try
-from rowanseed.core.lay.search.shapes import FLIPS, ShapeSet
-from rowanseed.core.lay.search.tables import build
-from rowanseed.core.lay.search.unfold import unfolded
+from rowanseed.core.lay.search.clock import Budget
+from rowanseed.core.lay.search.race import NothingFits, OnProgress, Progress, ShouldStop, never, race, silent
+from rowanseed.core.lay.search.tuning import TUNING, Tuning
 
-FIRST_LOOK, FOR_COMPARISON, IN_THE_RUNNING = 0.06, 12, 1.03
-"""The share of the time in which all arrangements are searched in turn; which slice then goes to the simple kinds that
-are behind; and how much longer than the best one an arrangement may be and still be searched. Folded cloth that wastes
-much is soon out, so that offering it costs the open lay little."""
-PATIENCE = 3.0
-"""How much longer by the clock a search of so many seconds of computing may take on a busy machine."""
-
-
-@dataclass(frozen=True)
-class Budget:
-    """How long to search: by the clock, or for a repeatable answer by `sweeps` (then on one thread).
-
-    With `computing` the seconds are those of this process's own computing, so that a busy machine gives as good an
-    answer, only later (at most `PATIENCE` times).
-    """
-
-    seconds: float | None = None
-    sweeps: int | None = None
-    seed: int = 1
-    threads: int = 2
-    computing: bool = False
-
-
-@dataclass(frozen=True)
-class Progress:
-    """The shortest lay so far, in mm, how it is laid, and the seconds it has taken; `tables` of them for tables."""
-
-    lay: str
-    length: float
-    elapsed: float
-    tables: float
-
-
-@dataclass(frozen=True)
-class Outcome:
-    """The shortest plan over all, and of every simple kind by itself (or why there is none)."""
-
-    best: Plan
-    simple: Mapping[LayKind, Plan | LayError]
-
-
-OnProgress = Callable[[Progress], None]
-ShouldStop = Callable[[], bool]
-
-
-def _silent(progress: Progress) -> None:
-    """Tell nobody."""
-
-
-def _never() -> bool:
-    return False
+__all__ = ["Budget", "Progress", "solve", "solve_each"]
 
 
 def solve(
-    problem: Problem, budget: Budget, on_progress: OnProgress = _silent, should_stop: ShouldStop = _never
+    problem: Problem,
+    budget: Budget,
+    on_progress: OnProgress = silent,
+    should_stop: ShouldStop = never,
+    tuning: Tuning = TUNING,
 ) -> Plan:
     """The shortest plan over every way of laying the cloth that the problem allows.
 
-    Raises LayError if nothing can be laid, if the search is stopped before the first plan, or if the cloth
-    in hand is too short.
+    Raises LayRefusal if nothing can be laid or the cloth in hand is too short, StoppedTooSoon if the search is stopped
+    before the first plan.
     """
-    best = search(problem, budget, on_progress, should_stop).best
+    try:
+        best = race(problem, budget, on_progress, should_stop, tuning).best
+    except NothingFits as error:
+        raise error.refused.get(LayKind.OPEN) or next(iter(error.refused.values())) from None
     in_hand = problem.cloth.length
     if in_hand is not None and best.length > in_hand:
-        raise LayError(
-            f"The cloth is too short by {best.length - in_hand:.0f} mm: {best.length:.0f} mm are needed and "
-            f"{in_hand:.0f} mm are in hand.",
-            "Try another lay, a smaller size or more cloth.",
-        )
+        raise ClothTooShort(needed=best.length, in_hand=in_hand, short_by=best.length - in_hand)
     return best
 
 
 def solve_each(
-    problem: Problem, budget: Budget, on_progress: OnProgress = _silent, should_stop: ShouldStop = _never
-) -> dict[str, Plan | LayError]:
+    problem: Problem,
+    budget: Budget,
+    on_progress: OnProgress = silent,
+    should_stop: ShouldStop = never,
+    tuning: Tuning = TUNING,
+) -> dict[str, Plan | LayRefusal]:
     """The shortest plan of every simple kind and the best of all, by how they are laid; or why there is none.
 
-    Raises LayError only where the search was stopped before there was a plan.
+    Raises StoppedTooSoon where the search was stopped before there was a plan: that is no answer.
     """
     try:
-        outcome = search(problem, budget, on_progress, should_stop)
+        outcome = race(problem, budget, on_progress, should_stop, tuning)
     except NothingFits as error:
         return {kind.value: refused for kind, refused in error.refused.items()}
     out = {kind.value: answer for kind, answer in outcome.simple.items()}
@@ -126,286 +59,3 @@ def solve_each(
     if not isinstance(rival, Plan) or outcome.best.length < rival.length:
         out[name] = outcome.best
     return out
-
-
-class NothingFits(LayError):
-    """No lay holds all the pieces; `refused` says why, for each kind."""
-
-    def __init__(self, refused: Mapping[LayKind, LayError]) -> None:
-        widest = refused.get(LayKind.OPEN) or next(iter(refused.values()))
-        super().__init__(widest.problem, widest.remedy, widest.where)
-        self.refused = dict(refused)
-
-
-def search(
-    problem: Problem, budget: Budget, on_progress: OnProgress = _silent, should_stop: ShouldStop = _never
-) -> Outcome:
-    """Search all arrangements; the best plan, and the best of each simple kind. Raises LayError."""
-    return _Race(problem, budget, on_progress, should_stop).run()
-
-
-class _Race:
-    """Arrangements that compete for the time of the search."""
-
-    def __init__(self, problem: Problem, budget: Budget, on_progress: OnProgress, should_stop: ShouldStop) -> None:
-        self.problem, self.budget = problem, budget
-        self.on_progress, self.should_stop = on_progress, should_stop
-        self.started = self.searching = time.monotonic()
-        self.computed = time.process_time()
-        self.threads = 1 if budget.sweeps is not None else max(1, budget.threads)
-        self.shapes = ShapeSet()
-        self.items: dict[StretchPlan, list[ToPlace]] = {}
-        self.stretches: dict[StretchPlan, StretchSearch] = {}
-        self.refused: dict[LayKind, LayError] = {}
-        self.arrangements: list[Arrangement] = []
-        self.simple: dict[LayKind, list[Arrangement]] = {}
-        self.mixes: dict[Arrangement, list[int]] = {}
-        self.rng = np.random.default_rng(budget.seed)
-        self.lock = threading.Lock()
-        self.sweeps_done = 0
-        self.shortest = float("inf")
-        self.failure: BaseException | None = None
-        self.tables: Tables | None = None
-        self.tabulated = 0.0
-        self.to_open_out = [0.12, 0.45, 0.9]
-
-    # ------------------------------------------------------------ the field
-
-    def run(self) -> Outcome:
-        for kind in dict.fromkeys(self.problem.lays):
-            self._enter_kind(kind)
-        self._enter_mixes()
-        if not self.arrangements:
-            raise NothingFits(self.refused)
-        self._tabulate()
-        for arrangement in list(self.arrangements):
-            self._fill(arrangement)
-        self._compete()
-        if self.failure is not None:
-            raise self.failure
-        return self._outcome()
-
-    def _enter_kind(self, kind: LayKind) -> None:
-        """Everything in one stretch of a kind, with each place of the print that is worth trying."""
-        away = [pin for pin in self.problem.pins if pin.lay is not kind]
-        if away:
-            self.refused[kind] = LayError(
-                f"“{away[0].piece}” is pinned in another lay.", "Take the pin out.", away[0].piece
-            )
-            return
-        for phases in phases_to_try(self.problem, kind, self.rng):
-            arrangement = simple(self.problem, kind, phases)
-            try:
-                self._enter(arrangement)
-            except LayError as error:
-                self.refused.setdefault(kind, error)
-            else:
-                self.simple.setdefault(kind, []).append(arrangement)
-        if kind in self.simple:
-            self.refused.pop(kind, None)
-
-    def _enter_mixes(self) -> None:
-        """The natural mix of each doubled lay with an open stretch."""
-        if LayKind.OPEN not in self.problem.lays or self.problem.is_bound_along or self.problem.matches:
-            return
-        for lay in DOUBLED:
-            if lay in self.problem.lays:
-                mix = natural_mix(self.problem)
-                arrangement = mixed(self.problem, lay, mix)
-                try:
-                    self._enter(arrangement)
-                except LayError:
-                    continue
-                self.mixes[arrangement] = mix
-
-    def _enter(self, arrangement: Arrangement) -> None:
-        if arrangement in self.arrangements or not arrangement.stretches:
-            return
-        for part in arrangement.stretches:
-            if part not in self.items:
-                self.items[part] = stretch_items(self.problem, part, self.shapes)
-        self.arrangements.append(arrangement)
-
-    def _tabulate(self) -> None:
-        """Depth tables for every two shapes that can meet, whichever mix is tried later."""
-        pairs: set[tuple[int, int]] = set()
-        for kind in dict.fromkeys(self.problem.lays):
-            bases: list[tuple[int, int, int]] = []
-            here = simple(self.problem, kind).stretches[0]
-            for number, (lying, _, _, _) in enumerate(patches(laying_of(self.problem, here, self.shapes))):
-                bases.append((-1, number, lying.base))
-            for number, piece in enumerate(self.problem.pieces):
-                alone = replace(self.problem, pieces=(piece,), matches=(), pins=(), forbidden=())
-                # By itself a piece may not lie as it does in company (a part fold is as deep as the widest fold
-                # piece), so its shapes are also taken as it lies singly and doubled.
-                beside = (LayKind.OPEN, LayKind.FOLDED) if kind is LayKind.PART_FOLDED else ()
-                for lay in (kind, *beside):
-                    try:
-                        items = stretch_items(alone, simple(alone, lay).stretches[0], self.shapes)
-                    except LayError:
-                        continue
-                    bases += {(number, copy, w.option.lying.base) for copy, item in enumerate(items) for w in item.ways}
-            bases = list(dict.fromkeys(bases))
-            pairs |= {(a[2], b[2]) for a in bases for b in bases if a[:2] != b[:2]}
-        flips = self.shapes.flips_used()
-        products = {(a[0] * b[0], a[1] * b[1]) for a in flips for b in flips}
-        everything = pairs | {(b, a) for a, b in pairs}
-        self.tables = build(self.shapes.bases, self.problem.gap, products or {FLIPS[0]}, everything, self.should_stop)
-        self.tabulated = time.monotonic() - self.started
-        self.searching, self.computed = time.monotonic(), time.process_time()
-
-    def _fill(self, arrangement: Arrangement) -> None:
-        for part in arrangement.stretches:
-            if part not in self.stretches and self.tables is not None:
-                seed = self.budget.seed * 31 + len(self.stretches)
-                laying = laying_of(self.problem, part, self.shapes)
-                found = StretchSearch(part, self.items[part], laying, self.tables, seed, self.threads)
-                found.best = found.searches[0].start()
-                self.stretches[part] = found
-        self._report(arrangement)
-
-    def _length(self, arrangement: Arrangement) -> float:
-        return sum(self.stretches[part].length for part in arrangement.stretches)
-
-    def _report(self, arrangement: Arrangement) -> None:
-        length = self._length(arrangement)
-        if length < self.shortest - 1e-6:
-            self.shortest = length
-            words = " then ".join(part.lay.value for part in arrangement.stretches)
-            self.on_progress(
-                Progress(lay=words, length=length, elapsed=time.monotonic() - self.started, tables=self.tabulated)
-            )
-
-    # ------------------------------------------------------------ the race
-
-    def _share(self) -> float:
-        """How much of the budget is used, 0 to 1 and beyond."""
-        if self.budget.sweeps is not None:
-            return self.sweeps_done / max(1, self.budget.sweeps)
-        if self.budget.seconds is None:
-            return 1.0
-        used = time.monotonic() - self.started
-        if self.budget.computing:
-            # What the tables took is not taken from the search: it depends on how finely the pieces are drawn.
-            used = max(time.process_time() - self.computed, (time.monotonic() - self.searching) / PATIENCE)
-        return used / max(1e-9, self.budget.seconds)
-
-    def _compete(self) -> None:
-        if self.threads == 1:
-            self._work(0)
-            return
-        workers = [threading.Thread(target=self._work, args=(k,), daemon=True) for k in range(self.threads)]
-        for worker in workers:
-            worker.start()
-        for worker in workers:
-            worker.join()
-
-    def _work(self, thread: int) -> None:
-        try:
-            turn = thread
-            while self._share() < 1 and not self.should_stop() and self.failure is None:
-                turn += 1
-                with self.lock:
-                    if self.to_open_out and self._share() > self.to_open_out[0]:
-                        self.to_open_out.pop(0)
-                        self._open_out()
-                    arrangement = self._next(turn)
-                if arrangement is None:
-                    return
-                self._advance(arrangement, thread, turn)
-        except BaseException as error:  # told by the main thread
-            self.failure = error
-
-    def _open_out(self) -> None:
-        """Start the open lay from the folded one, where that is shorter."""
-        pairs = [(a, b) for a in self.simple.get(LayKind.FOLDED, ()) for b in self.simple.get(LayKind.OPEN, ())]
-        for folded, opened in pairs:
-            if folded.stretches[0].phases != opened.stretches[0].phases or self.problem.pins:
-                continue
-            theirs, ours = self.stretches[folded.stretches[0]], self.stretches[opened.stretches[0]]
-            if theirs.length > ours.length * 0.995:
-                continue
-            state = unfolded(theirs, ours, self.problem.cloth.width / 2, self.shapes)
-            if state is None:
-                continue
-            trial = Trial(ours.searches[0].packing, state, state.length * 1.004, self.budget.seed)
-            for _ in range(12):
-                if trial.run(Search.SLICE):
-                    found = trial.state()
-                    if found.length < ours.length:
-                        ours.best = found
-                        self._report(opened)
-                    break
-
-    def _next(self, turn: int) -> Arrangement | None:
-        """Who gets the next slice: first all in turn, then the better half, at last the best alone."""
-        ranked = sorted((a for a in self.arrangements if self._is_open(a)), key=self._length)
-        if not ranked:
-            return None
-        share = self._share()
-        if len(self.arrangements) == 1 or share > 0.5:
-            return ranked[0]
-        if share > 0.06 and turn % 40 == 0 and self.mixes:
-            self._try_neighbour()
-        if share < FIRST_LOOK:
-            return ranked[turn % len(ranked)]
-        if turn % FOR_COMPARISON == 0:
-            # Every simple kind gets its share, so that they can be compared.
-            kinds = [a for a in ranked if any(a in mine for mine in self.simple.values())]
-            return kinds[turn // FOR_COMPARISON % len(kinds)] if kinds else ranked[0]
-        near = [a for a in ranked if self._length(a) < self._length(ranked[0]) * IN_THE_RUNNING][:4]
-        return near[0] if turn % 2 else near[turn // 2 % len(near)]
-
-    def _is_open(self, arrangement: Arrangement) -> bool:
-        return any(not self.stretches[part].is_done for part in arrangement.stretches)
-
-    def _try_neighbour(self) -> None:
-        """Enter a mix beside the best mix so far."""
-        best = min(self.mixes, key=self._length)
-        mix = neighbour(self.problem, self.mixes[best], self.rng)
-        arrangement = mixed(
-            self.problem, best.stretches[0].lay if best.stretches[0].lay in DOUBLED else DOUBLED[0], mix
-        )
-        if arrangement in self.arrangements or len(arrangement.stretches) < 2:
-            return
-        try:
-            self._enter(arrangement)
-        except LayError:
-            return
-        self.mixes[arrangement] = mix
-        self._fill(arrangement)
-
-    def _advance(self, arrangement: Arrangement, thread: int, turn: int) -> None:
-        """A slice of work on one of an arrangement's stretches."""
-        parts = [part for part in arrangement.stretches if not self.stretches[part].is_done]
-        if not parts:
-            return
-        stretch = self.stretches[parts[(turn // 2) % len(parts)]]
-        search = stretch.searches[thread]
-        if stretch.best is not None:
-            search.adopt(stretch.best)
-        share = self._share()
-        improved = search.step(max(0.0, (share - 0.78) / 0.22))
-        with self.lock:
-            self.sweeps_done += search.SLICE
-            if improved and search.best is not None and search.best.length < stretch.length - 1e-6:
-                stretch.best = search.best
-                for other in self.arrangements:
-                    if stretch.plan in other.stretches:
-                        self._report(other)
-
-    # ------------------------------------------------------------ the end
-
-    def _outcome(self) -> Outcome:
-        kinds: dict[LayKind, Plan | LayError] = dict(self.refused)
-        for kind, arrangements in self.simple.items():
-            kinds[kind] = self._checked(min(arrangements, key=self._length))
-        best = min(self.arrangements, key=self._length)
-        return Outcome(self._checked(best), kinds)
-
-    def _checked(self, arrangement: Arrangement) -> Plan:
-        plan = plan_of(arrangement, [self.stretches[part] for part in arrangement.stretches])
-        faults = check(replace(self.problem, cloth=replace(self.problem.cloth, length=None)), plan)
-        if faults:
-            raise AssertionError(f"a plan failed its check: {faults[0]}")
-        return plan

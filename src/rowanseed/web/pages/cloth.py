@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 
 from rowanseed.app.lay_outcome import words_of
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.base.units import format_cloth, format_length, in_household_units
 from rowanseed.core.cloth.matching import MatchedSeam, Matching, rule_of_thumb
 from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
@@ -161,7 +161,7 @@ def _envelope_words(home: House, printed: PrintedYardage | None, needed: ClothNe
 
 def _refusals(home: House, project: ProjectView, plan: ClothPlan) -> tuple[str, ...]:
     """Why the cloth cannot be laid at all, and what would help; empty where it can."""
-    errors = [a for a in plan.answers.values() if isinstance(a, LayError)]
+    errors = [a for a in plan.answers.values() if isinstance(a, LayRefusal)]
     if plan.plans or not errors:
         return ()
     said = dict.fromkeys(words_of(e, project.cut_pattern, home.units) for e in errors)

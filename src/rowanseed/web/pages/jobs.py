@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 from fastapi.responses import StreamingResponse
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.jobs import lays as jobs
@@ -111,11 +111,11 @@ def _stream(home: House, asked: list[Asked]) -> Iterator[str]:
         db.close()
 
 
-def _collected(asked: Asked, db: Connection) -> dict[str, Plan | LayError]:
+def _collected(asked: Asked, db: Connection) -> dict[str, Plan | LayRefusal]:
     """The answers of a finished search, each the shorter of the new and the one that was kept before."""
     try:
         found = jobs.collect(asked.question)
-    except LayError as error:
+    except LayRefusal as error:
         found = {} if asked.answered else {"open": error}
     for name, before in lays.answers(db, asked.question).items():
         now = found.get(name)

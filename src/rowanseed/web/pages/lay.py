@@ -8,7 +8,7 @@ from urllib.parse import quote
 from fastapi import APIRouter, Response
 
 from rowanseed.app.lay_outcome import words_of
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.base.working import Given, Source, Working, count, percent
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.lay.problem import Plan, laid
@@ -85,7 +85,7 @@ def lay_page(home: House, project: ProjectView, found: ClothPlan, kind: str | No
 def _refusals(project: ProjectView, found: ClothPlan) -> dict[str, str]:
     """Why the cloth cannot be laid so, by the way of laying."""
     units = project.home.units
-    return {k: words_of(a, project.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayError)}
+    return {k: words_of(a, project.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayRefusal)}
 
 
 def _used(found: ClothPlan, plan: Plan) -> Working:

@@ -15,6 +15,8 @@ from typing import Any, NamedTuple
 import numpy as np
 from numba import njit
 
+from rowanseed.core.lay.search.tuning import Moves
+
 CELL = 16.0
 """Width of a grid cell in mm."""
 
@@ -72,6 +74,27 @@ class Poses(NamedTuple):
     option: Array
     x: Array
     y: Array
+
+
+class Scene(NamedTuple):
+    """What stays while pieces move: item i may lie in the options `first[i]..first[i + 1]`; `fixed` ones never move;
+    `size` are the base weights of the pairs; `gap` is what is kept between pieces, in mm."""
+
+    first: Array
+    fixed: Array
+    size: Array
+    options: Options
+    tables: Tables
+    gap: float
+    moves: Moves
+
+
+class Strikes(NamedTuple):
+    """How a trial stands: the least overlap so far, sweeps without gain, and strikes."""
+
+    least: float
+    idle: int
+    strikes: int
 
 
 @njit(cache=True, nogil=True, inline="always")
@@ -218,8 +241,9 @@ def clamp(o, x, y, length, options):
 
 
 @njit(cache=True, nogil=True)
-def _cost(i, o, px, py, bound, lying, w, options, tables, gap):
+def _cost(i, o, px, py, bound, lying, w, scene):
     """Weighted overlap of item i lying in option o at (px, py); stops once it reaches `bound`."""
+    options, tables, gap = scene.options, scene.tables, scene.gap
     total = 0.0
     for j in range(lying.option.shape[0]):
         if j == i:
@@ -241,12 +265,13 @@ def _cost(i, o, px, py, bound, lying, w, options, tables, gap):
 
 
 @njit(cache=True, nogil=True)
-def _refine(i, o, px, py, cost, length, lying, w, options, tables, gap):
+def _refine(i, o, px, py, cost, length, lying, w, scene):
     """Walk downhill along the axes and diagonals with an adaptive step."""
-    step = max(4.0, min(options.half[o, 0], options.half[o, 1]) * 0.2)
+    options, moves = scene.options, scene.moves
+    step = max(moves.least_first_step, min(options.half[o, 0], options.half[o, 1]) * moves.first_step)
     least_x = options.lattice[o, 1] if options.lattice[o, 1] > 0 else 0.0
     least_y = options.lattice[o, 3] if options.lattice[o, 3] > 0 else 0.0
-    while step > 0.04 and cost > 0.0:
+    while step > moves.last_step and cost > 0.0:
         best, bx, by = cost, px, py
         for k in range(8):
             dx = (1.0, -1.0, 0.0, 0.0, 0.7, 0.7, -0.7, -0.7)[k]
@@ -254,7 +279,7 @@ def _refine(i, o, px, py, cost, length, lying, w, options, tables, gap):
             nx, ny = clamp(o, px + dx * max(step, least_x), py + dy * max(step, least_y), length, options)
             if nx == px and ny == py:
                 continue
-            c = _cost(i, o, nx, ny, best, lying, w, options, tables, gap)
+            c = _cost(i, o, nx, ny, best, lying, w, scene)
             if c < best:
                 best, bx, by = c, nx, ny
         if best < cost:
@@ -265,9 +290,10 @@ def _refine(i, o, px, py, cost, length, lying, w, options, tables, gap):
 
 
 @njit(cache=True, nogil=True)
-def _relocate(i, length, first, lying, w, options, tables, gap):
+def _relocate(i, length, lying, w, scene):
     """Move item i to the best of its place and of many others."""
-    here = _cost(i, lying.option[i], lying.x[i], lying.y[i], 1e30, lying, w, options, tables, gap)
+    options, first, moves = scene.options, scene.first, scene.moves
+    here = _cost(i, lying.option[i], lying.x[i], lying.y[i], 1e30, lying, w, scene)
     top_c, top_o = np.full(REFINED, 1e30), np.zeros(REFINED, np.int64)
     top_x, top_y = np.zeros(REFINED), np.zeros(REFINED)
     top_c[0], top_o[0], top_x[0], top_y[0] = here, lying.option[i], lying.x[i], lying.y[i]
@@ -275,7 +301,7 @@ def _relocate(i, length, first, lying, w, options, tables, gap):
     for k in range(UNIFORM + LOCAL):
         if k < LOCAL:
             o = lying.option[i] if k % 3 else first[i] + np.random.randint(choices)
-            spread = 0.35 * (k % 6 + 1) / 6
+            spread = moves.spread * (k % 6 + 1) / 6
             px = lying.x[i] + np.random.normal() * spread * 2 * options.half[o, 0]
             py = lying.y[i] + np.random.normal() * spread * 2 * options.half[o, 1]
         else:
@@ -287,7 +313,7 @@ def _relocate(i, length, first, lying, w, options, tables, gap):
         px, py = clamp(o, px, py, length, options)
         if px + options.half[o, 0] > length + 1e-6:
             continue
-        c = _cost(i, o, px, py, top_c[REFINED - 1], lying, w, options, tables, gap)
+        c = _cost(i, o, px, py, top_c[REFINED - 1], lying, w, scene)
         if c < top_c[REFINED - 1]:
             at = REFINED - 1
             while at > 0 and top_c[at - 1] > c:
@@ -297,15 +323,16 @@ def _relocate(i, length, first, lying, w, options, tables, gap):
     best, bo, bx, by = here, lying.option[i], lying.x[i], lying.y[i]
     for k in range(REFINED):
         if top_c[k] < 1e29:
-            c, px, py = _refine(i, top_o[k], top_x[k], top_y[k], top_c[k], length, lying, w, options, tables, gap)
-            if c < best or (c == best and k > 0 and c == 0.0 and np.random.random() < 0.3):
+            c, px, py = _refine(i, top_o[k], top_x[k], top_y[k], top_c[k], length, lying, w, scene)
+            if c < best or (c == best and k > 0 and c == 0.0 and np.random.random() < moves.wander):
                 best, bo, bx, by = c, top_o[k], px, py
     lying.option[i], lying.x[i], lying.y[i] = bo, bx, by
 
 
 @njit(cache=True, nogil=True)
-def overlaps(lying, options, tables, gap, pair):
+def overlaps(lying, scene, pair):
     """Fill `pair` with the depths of all overlaps; their sum."""
+    options, tables, gap = scene.options, scene.tables, scene.gap
     total = 0.0
     n = lying.option.shape[0]
     for i in range(n):
@@ -328,22 +355,23 @@ def overlaps(lying, options, tables, gap, pair):
 
 
 @njit(cache=True, nogil=True)
-def separate(seed, sweeps, length, control, first, fixed, size, lying, w, options, tables, gap, kept):
-    """Run up to `sweeps` sweeps of separation at a trial length; the sum of overlaps left.
+def separate(seed, sweeps, length, before, scene, lying, w, kept):
+    """Run up to `sweeps` sweeps of separation at a trial length; the sum of overlaps left, and how the trial stands.
 
-    `control` holds (best total, sweeps without gain, strikes) between calls; `kept` the best state so
-    far, to which a strike falls back. `size` are the base weights of the pairs.
+    `before` is how it stood; `kept` holds the best state so far, to which a strike falls back.
     """
+    options, tables, moves = scene.options, scene.tables, scene.moves
+    least, idle, strikes = before.least, before.idle, before.strikes
     np.random.seed(seed)
     n = lying.option.shape[0]
     pair = np.zeros((n, n))
-    total = overlaps(lying, options, tables, gap, pair)
+    total = overlaps(lying, scene, pair)
     for _ in range(sweeps):
-        if total <= 0.0 or control[2] >= 2:
+        if total <= 0.0 or strikes >= moves.strikes:
             break
         order = np.random.permutation(n)
         for i in order:
-            if fixed[i]:
+            if scene.fixed[i]:
                 continue
             busy = False
             for j in range(n):
@@ -351,7 +379,7 @@ def separate(seed, sweeps, length, control, first, fixed, size, lying, w, option
                     busy = True
                     break
             if busy:
-                _relocate(i, length, first, lying, w, options, tables, gap)
+                _relocate(i, length, lying, w, scene)
                 for j in range(n):
                     d = 0.0
                     o, q = lying.option[i], lying.option[j]
@@ -366,34 +394,35 @@ def separate(seed, sweeps, length, control, first, fixed, size, lying, w, option
             for j in range(i):
                 total += pair[i, j]
                 worst = max(worst, pair[i, j])
-        if total < control[0] * 0.98 - 1e-9:
-            control[0] = total
-            control[1] = 0
+        if total < least * moves.gain - 1e-9:
+            least = total
+            idle = 0
             kept.option[:], kept.x[:], kept.y[:] = lying.option, lying.x, lying.y
         else:
-            control[1] += 1
+            idle += 1
         for i in range(n):
             for j in range(i):
                 if pair[i, j] > 0.0:
-                    w[i, j] *= 1.2 + 0.8 * pair[i, j] / worst
+                    w[i, j] *= moves.heavier + moves.heaviest * pair[i, j] / worst
                 else:
-                    w[i, j] = max(size[i, j], w[i, j] * 0.95)
+                    w[i, j] = max(scene.size[i, j], w[i, j] * moves.lighter)
                 w[j, i] = w[i, j]
-        if control[1] >= 30 and total > 0.0:
-            control[1] = 0
-            control[2] += 1
+        if idle >= moves.patience and total > 0.0:
+            idle = 0
+            strikes += 1
             lying.option[:], lying.x[:], lying.y[:] = kept.option, kept.x, kept.y
-            total = overlaps(lying, options, tables, gap, pair)
-    return total
+            total = overlaps(lying, scene, pair)
+    return total, Strikes(least, idle, strikes)
 
 
 @njit(cache=True, nogil=True)
-def fill(order, heights, limit, first, fixed, lying, options, tables, gap):
+def fill(order, heights, limit, lying, scene):
     """Bottom-left fill: each item to the place that reaches least far, trying many heights.
 
     An overlap's depth is how far to move on at least, so that each height is walked in few steps.
     Returns the length reached, or a number above `limit` as soon as it is sure to be exceeded.
     """
+    first, fixed, options, tables, gap = scene.first, scene.fixed, scene.options, scene.tables, scene.gap
     n = lying.option.shape[0]
     placed = np.zeros(n, np.bool_)
     reached = 0.0

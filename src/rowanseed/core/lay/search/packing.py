@@ -15,6 +15,7 @@ import numpy as np
 from rowanseed.core.lay.search import kernel
 from rowanseed.core.lay.search.kernel import Tables
 from rowanseed.core.lay.search.shapes import Pose
+from rowanseed.core.lay.search.tuning import TUNING, Tuning
 
 Array = np.ndarray[Any, Any]
 
@@ -62,6 +63,7 @@ class Packing:
         tables: Tables,
         gap: float,
         patches: Sequence[tuple[Pose, int, float, float]] = (),
+        tuning: Tuning = TUNING,
     ) -> None:
         """`patches` are shapes that lie in a strip at a place and stay: (shape, strip, x, y)."""
         patched = [[Slot(lying=lying, region=strip, low=y, high=y, fixed_x=x)] for lying, strip, x, y in patches]
@@ -79,7 +81,7 @@ class Packing:
             heights=np.array([(o.low, o.high) for o in options]),
             lattice=np.array([o.lattice_row() for o in options]),
         )
-        self.tables = tables
+        self.tables, self.tuning = tables, tuning
         self.asked = gap
         self.gap = gap + 1.0
         self.areas = np.array(areas)
@@ -88,6 +90,15 @@ class Packing:
         movable = [(a, b) for a, b, patch in zip(self.first, self.first[1:], self.is_patch, strict=False) if not patch]
         self.least = max(float(min(2 * self.options.half[k, 0] for k in range(a, b))) for a, b in movable)
         """No lay is shorter than its longest item."""
+        self.scene = kernel.Scene(
+            first=self.first,
+            fixed=self.fixed,
+            size=self.size,
+            options=self.options,
+            tables=tables,
+            gap=self.gap,
+            moves=tuning.moves,
+        )
 
     def __len__(self) -> int:
         return len(self.fixed)
@@ -97,17 +108,7 @@ class Packing:
         lying = kernel.Poses(self.first[:-1].copy(), np.zeros(len(self)), np.zeros(len(self)))
         for i in np.flatnonzero(self.fixed):
             lying.x[i], lying.y[i] = self.options.lattice[self.first[i], 0], self.options.heights[self.first[i], 0]
-        reached = kernel.fill(
-            np.array(order, np.int64),
-            heights,
-            limit,
-            self.first,
-            self.fixed,
-            lying,
-            self.options,
-            self.tables,
-            self.gap,
-        )
+        reached = kernel.fill(np.array(order, np.int64), heights, limit, lying, self.scene)
         return State(*lying, self.extent(lying.option, lying.x)) if reached < 1e29 else None
 
     def rows(self) -> State | None:
@@ -168,60 +169,49 @@ class Trial:
 
     def __init__(self, packing: Packing, start: State, length: float, seed: int) -> None:
         self.packing, self.length, self.seed = packing, length, seed
-        self.lying = kernel.Poses(start.options.copy(), start.x.copy(), start.y.copy())
+        self.poses = kernel.Poses(start.options.copy(), start.x.copy(), start.y.copy())
         half = packing.options.half
         for i in range(len(packing)):
-            o = self.lying.option[i]
+            o = self.poses.option[i]
             if 2 * half[o, 0] > length:
                 fitting = [k for k in range(packing.first[i], packing.first[i + 1]) if 2 * half[k, 0] <= length]
-                o = self.lying.option[i] = fitting[0] if fitting else o
+                o = self.poses.option[i] = fitting[0] if fitting else o
             if packing.fixed[i]:
                 # Cutting the lay shorter and swapping move everything; pins and patches stay.
-                self.lying.x[i], self.lying.y[i] = place_of(packing, i)
+                self.poses.x[i], self.poses.y[i] = place_of(packing, i)
             else:
-                self.lying.x[i], self.lying.y[i] = kernel.clamp(
-                    o, self.lying.x[i], self.lying.y[i], length, packing.options
+                self.poses.x[i], self.poses.y[i] = kernel.clamp(
+                    o, self.poses.x[i], self.poses.y[i], length, packing.options
                 )
         self.weights = packing.size.copy()
-        self.control = np.array([1e30, 0.0, 0.0])
-        self.kept = kernel.Poses(*(part.copy() for part in self.lying))
+        self.strikes = kernel.Strikes(1e30, 0, 0)
+        self.kept = kernel.Poses(*(part.copy() for part in self.poses))
         self.total = math.inf
         self.slices = 0
 
     @property
     def failed(self) -> bool:
-        return self.control[2] >= 2 and self.total > 0
+        return self.strikes.strikes >= self.packing.tuning.moves.strikes and self.total > 0
 
     def run(self, sweeps: int) -> bool:
         """Sweep; whether nothing overlaps any more."""
         p = self.packing
         self.slices += 1
-        self.total = kernel.separate(
-            (self.seed * 7919 + self.slices) % (2**31),
-            sweeps,
-            self.length,
-            self.control,
-            p.first,
-            p.fixed,
-            p.size,
-            self.lying,
-            self.weights,
-            p.options,
-            p.tables,
-            p.gap,
-            self.kept,
+        seed = (self.seed * 7919 + self.slices) % (2**31)
+        self.total, self.strikes = kernel.separate(
+            seed, sweeps, self.length, self.strikes, p.scene, self.poses, self.weights, self.kept
         )
         return self.total <= 0
 
     def state(self) -> State:
-        return self._state(self.lying)
+        return self._state(self.poses)
 
     def best_state(self) -> State:
         """The state with the least overlap so far."""
         return self._state(self.kept)
 
-    def _state(self, lying: kernel.Poses) -> State:
-        option, x, y = (part.copy() for part in lying)
+    def _state(self, poses: kernel.Poses) -> State:
+        option, x, y = (part.copy() for part in poses)
         return State(options=option, x=x, y=y, length=self.packing.extent(option, x))
 
 
@@ -232,10 +222,8 @@ class Search:
     pieces swapped. Compress: shrink by less and less.
     """
 
-    SLICE = 6
-
     def __init__(self, packing: Packing, seed: int) -> None:
-        self.packing, self.seed = packing, seed
+        self.packing, self.seed, self.tuning = packing, seed, packing.tuning
         self.rng = np.random.default_rng(seed)
         self.best: State | None = None
         self.trial: Trial | None = None
@@ -243,12 +231,11 @@ class Search:
         self.sweeps = 0
         self.trials = 0
         self.failures = 0
-        self.shrink = 0.03
 
     def start(self) -> State | None:
         """The first fill; the best of a few orders."""
         for order in self.packing.first_orders():
-            found = self.packing.filled(order, 48, self.best.length if self.best else 1e9)
+            found = self.packing.filled(order, self.tuning.first_heights, self.best.length if self.best else 1e9)
             if found is not None and (self.best is None or found.length < self.best.length - 1e-6):
                 self.best = found
         found = self.packing.rows()
@@ -277,8 +264,8 @@ class Search:
             return self.start() is not None
         if self.trial is None:
             self.trial = self._next_trial(compress)
-        separated = self.trial.run(self.SLICE)
-        self.sweeps += self.SLICE
+        separated = self.trial.run(self.tuning.slice)
+        self.sweeps += self.tuning.slice
         if separated:
             found = self.trial.state()
             self.trial = None
@@ -290,8 +277,8 @@ class Search:
             self.failures += 1
             return False
         if self.trial.failed:
-            self.pool.append((float(self.trial.control[0]), self.trial.best_state()))
-            self.pool = sorted(self.pool, key=lambda entry: entry[0])[:6]
+            self.pool.append((float(self.trial.strikes.least), self.trial.best_state()))
+            self.pool = sorted(self.pool, key=lambda entry: entry[0])[: self.tuning.shrinking.pool]
             self.trial = None
             self.failures += 1
         return False
@@ -301,18 +288,18 @@ class Search:
         if best is None:
             raise RuntimeError("a search begins with a fill")
         self.trials += 1
-        seed = self.seed * 1_000_003 + self.trials
+        seed, by = self.seed * 1_000_003 + self.trials, self.tuning.shrinking
         if compress > 0:
             # Down to 0.04 %, and at the very end to where nothing is left to gain.
-            fall = compress + 1.2 * max(0.0, compress - 0.8) / 0.2
-            share = 0.004 * 0.1**fall * float(self.rng.uniform(0.4, 1.2))
+            fall = compress + by.late_fall * max(0.0, compress - by.late) / (1 - by.late)
+            share = by.compress * by.fall**fall * float(self.rng.uniform(by.compress_low, by.compress_high))
             target = max(self.packing.least, best.length * (1 - share))
             return Trial(self.packing, self._cut_out(best, target), target, seed)
         # A small step may be barred by two pieces end to end where a large one, laid otherwise, is not.
-        halvings = int(self.rng.integers(0, min(self.failures, 5) + 1))
-        share = 0.03 * 0.5**halvings * float(self.rng.uniform(0.5, 1.0))
-        target = max(self.packing.least, best.length * (1 - max(share, 0.001)))
-        if self.pool and self.failures and self.rng.random() < 0.7:
+        halvings = int(self.rng.integers(0, min(self.failures, by.most_halvings) + 1))
+        share = by.explore * 0.5**halvings * float(self.rng.uniform(by.explore_low, 1.0))
+        target = max(self.packing.least, best.length * (1 - max(share, by.least)))
+        if self.pool and self.failures and self.rng.random() < by.from_pool:
             pick = min(int(abs(self.rng.normal()) * 2), len(self.pool) - 1)
             return Trial(self.packing, self._swapped(self.pool[pick][1]), target, seed)
         return Trial(self.packing, self._cut_out(best, target), target, seed)

@@ -13,7 +13,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import LayRefusal, NotWhereAsked, PinnedTooOften, TooWide
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.problem import (
     LayKind,
@@ -110,7 +110,7 @@ class StretchSetup:
 
 
 def items_of(laying: StretchSetup, demands: Counts) -> list[ToPlace]:
-    """Every placement of a stretch with the ways it may lie. Raises LayError for what fits nowhere.
+    """Every placement of a stretch with the ways it may lie. Raises LayRefusal for what fits nowhere.
 
     Pinned placements come first, and each takes one off the demand for its piece.
     """
@@ -163,30 +163,19 @@ def _pinned(
             left[piece.id] = replace(demand, as_drawn=demand.as_drawn - 1)
         now = left[piece.id]
         if min(now.doubled, now.as_drawn, now.mirrored) < 0:
-            raise LayError(f"“{piece.id}” is pinned more often than it is cut here.", "Take a pin out.", piece.id)
+            raise PinnedTooOften(piece.id)
     return out, left
 
 
-def _does_not_fit(laying: StretchSetup, piece: LayPiece, strips: tuple[Region, ...]) -> LayError:
+def _does_not_fit(laying: StretchSetup, piece: LayPiece, strips: tuple[Region, ...]) -> LayRefusal:
     problem = laying.problem
     room = max((strip.high - strip.low for strip in strips), default=0.0)
     whole = piece.whole() if all(strip.layers == 1 for strip in strips) else piece.outline
     extents = (bounds(moved(whole, turn, False)) for turn in turns(piece.grain, problem.cloth.one_way))
     across = min(extent[3] - extent[1] for extent in extents)
     if across <= room:
-        return LayError(
-            f"“{piece.id}” fits the cloth, but not where its print, border, selvedge or motif asks it to lie.",
-            "Lay the cloth open, or let go of one of these.",
-            piece.id,
-        )
-    return LayError(
-        f"“{piece.id}” is {across:.0f} mm wide across the cloth and there are {room:.0f} mm to lay it on.",
-        (
-            f"{'T' if laying.lay is LayKind.OPEN else 'Lay the cloth open, t'}ake a wider cloth, or cut the piece in "
-            "parts."
-        ),
-        piece.id,
-    )
+        return NotWhereAsked(piece.id)
+    return TooWide(piece=piece.id, needed=across, room=room, open=laying.lay is LayKind.OPEN)
 
 
 def _free(

@@ -16,7 +16,7 @@ import numpy as np
 import shapely
 from shapely.geometry import MultiPolygon, Polygon
 
-from rowanseed.core.base.errors import LayError
+from rowanseed.core.base.errors import StoppedTooSoon
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.search.kernel import CELL, Array, Tables, fill_nodes, list_edges
 from rowanseed.core.lay.search.nofit import no_fit
@@ -35,13 +35,13 @@ def build(
     """Tables for the pairs of bases that can meet, for the relative flips that occur.
 
     `flips` are products of two lying pieces' flips; a pair and its reverse share their polygon.
-    Raises LayError if stopped.
+    Raises LayRefusal if stopped.
     """
     wanted = [(a, b, f) for a, b in sorted(pairs) if a <= b for f in sorted({_flip_index(sx, sy) for sx, sy in flips})]
 
     def one(key: tuple[int, int, int]) -> tuple[Array, float, float, Array, Array, Array]:
         if should_stop():
-            raise LayError("The search was stopped before there was a lay.", "Start it again when you like.")
+            raise StoppedTooSoon()
         return _one(bases[key[0]], bases[key[1]], key[2], gap)
 
     with ThreadPoolExecutor(2) as pool:

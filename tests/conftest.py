@@ -1,0 +1,25 @@
+"""What every test stands on: short searches, and no setting of whoever runs them."""
+
+import os
+
+import pytest
+
+for name in [name for name in os.environ if name.startswith("ROWANSEED_")]:
+    del os.environ[name]
+os.environ.update(
+    ROWANSEED_SECONDS_FOR_A_LAY="0.4",
+    ROWANSEED_SECONDS_FOR_A_WIDTH="0.3",
+    ROWANSEED_SECONDS_FOR_A_TACTIC="0.3",
+    ROWANSEED_SECONDS_FOR_A_SHELF_CLOTH="0.3",
+    ROWANSEED_SECONDS_FOR_A_SMALL_PIECE="0.2",
+    ROWANSEED_SECONDS_TO_TIGHTEN="2",
+    ROWANSEED_ALLOWED_HOSTS='["127.0.0.1", "localhost", "testserver"]',
+)
+
+
+@pytest.fixture
+def quick(monkeypatch):
+    """Searches done at once, in this process."""
+    from rowanseed.jobs.queue import queue
+
+    monkeypatch.setattr(queue, "immediate", True)
