@@ -6,6 +6,7 @@ Strips and turns are those of the layout format (docs/formats/layout.md).
 import numpy as np
 import pytest
 
+from rowanseed.core.lay.folding import regions
 from rowanseed.core.lay.problem import (
     LayCloth,
     LayKind,
@@ -13,7 +14,6 @@ from rowanseed.core.lay.problem import (
     Problem,
     is_own_mirror_image,
     moved,
-    regions,
     turns,
     wanted_hands,
 )

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.cloth.cloth import Surface
 from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.lay.folding import Region, references, regions
 from rowanseed.core.lay.problem import (
     LayCloth,
     LayKind,
@@ -13,10 +14,8 @@ from rowanseed.core.lay.problem import (
     Placement,
     Plan,
     Problem,
-    Region,
     Stretch,
     moved,
-    regions,
     wanted_hands,
 )
 from rowanseed.core.pattern.pattern import Pattern
@@ -130,28 +129,10 @@ def grain_check(
     top, bottom = moved(piece.shapes[size].grainline, placement.turn, placement.mirrored, placement.at)
     if abs(top[1] - bottom[1]) > 1 + 0.001 * abs(top[0] - bottom[0]):
         return None
-    level, to = min(_references(region, stretch, cloth), key=lambda ref: abs(ref[0] - top[1]))
+    level, to = min(references(stretch.lay, stretch.depth, region, cloth.width), key=lambda ref: abs(ref[0] - top[1]))
     return GrainCheck(
         to=to, at_top=abs(top[1] - level), at_bottom=abs(bottom[1] - level), line=(top, bottom), level=level
     )
-
-
-def _references(region: Region, stretch: Stretch, cloth: LayCloth) -> list[tuple[float, str]]:
-    width = cloth.width
-    match stretch.lay:
-        case LayKind.OPEN:
-            return [(0.0, "selvedge"), (width, "selvedge")]
-        case LayKind.FOLDED:
-            return [(0.0, "fold"), (width / 2, "selvedge")]
-        case LayKind.TWO_FOLDS:
-            return (
-                [(0.0, "fold"), (width / 4, "selvedge")]
-                if region.low == 0
-                else [(width / 2, "fold"), (width / 4, "selvedge")]
-            )
-        case LayKind.PART_FOLDED:
-            depth = stretch.depth or 0.0
-            return [(0.0, "fold")] if region.layers == 2 else [(depth, "turned-in edge"), (width - depth, "selvedge")]
 
 
 _LOOSE = (Surface.CORD,)

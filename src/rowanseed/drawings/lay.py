@@ -8,6 +8,7 @@ from xml.etree.ElementTree import Element
 from rowanseed.core.base.units import INCH, Units, format_cloth, format_length
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cutting import CutItem
+from rowanseed.core.lay.folding import fold_lines, stretch_width
 from rowanseed.core.lay.problem import THEN, LayCloth, LayKind, Plan, Stretch, laid
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.lay_pieces import LayView, Sheet, define_arrow, draw_pieces
@@ -30,20 +31,9 @@ def laid_words(name: str) -> str:
     return ", then ".join(LAY_WORDS[LayKind(part)] for part in name.split(THEN))
 
 
-def stretch_width(stretch: Stretch, cloth: LayCloth) -> float:
-    """How wide the cloth lies in a stretch."""
-    match stretch.lay:
-        case LayKind.OPEN:
-            return cloth.width
-        case LayKind.PART_FOLDED:
-            return cloth.width - (stretch.depth or 0.0)
-        case _:
-            return cloth.width / 2
-
-
 def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutItem], view: LayView) -> str:
     """The whole plan as SVG, one unit a millimetre."""
-    tall = max(stretch_width(s, lay_cloth) for s in plan.stretches)
+    tall = max(stretch_width(s.lay, s.depth, lay_cloth.width) for s in plan.stretches)
     # A short lay is given room, so that its lettering does not grow out of proportion.
     long = max(plan.length, tall * 1.1)
     letter = max(long * 1.08, tall * 1.7) / LETTERS_ACROSS
@@ -63,14 +53,18 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
     for stretch in plan.stretches:
         _cloth(root=root, sheet=sheet, stretch=stretch, cloth=lay_cloth, fill=fill, selvedge=selvedge)
     _ruler(root, sheet, plan.length, view.units)
-    _side_ruler(root, sheet, stretch_width(plan.stretches[0], lay_cloth), view.units)
+    _side_ruler(root, sheet, stretch_width(plan.stretches[0].lay, plan.stretches[0].depth, lay_cloth.width), view.units)
     draw_pieces(root, sheet, [(item, plan.stretches[item.stretch].start) for item in items], cloth, view)
     lay_caption(root, sheet, plan, lay_cloth, cloth)
     return write(root)
 
 
 def _cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill: str, selvedge: str) -> None:
-    x, long, wide = sheet.left + stretch.start, stretch.end - stretch.start, stretch_width(stretch, cloth)
+    x, long, wide = (
+        sheet.left + stretch.start,
+        stretch.end - stretch.start,
+        stretch_width(stretch.lay, stretch.depth, cloth.width),
+    )
     low = sheet.top + sheet.tall
     top = low - wide
     add(root, "rect", x=x, y=top, width=long, height=wide, fill=fill)
@@ -80,13 +74,7 @@ def _cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill:
     for y in strips:
         add(root, "rect", x=x, y=y, width=long, height=cloth.selvedge, fill=selvedge)
     add(root, "rect", x=x, y=top, width=long, height=wide, fill="none", stroke=QUIET, stroke_width=sheet.letter / 16)
-    folds = {
-        LayKind.OPEN: (),
-        LayKind.FOLDED: (0.0,),
-        LayKind.PART_FOLDED: (0.0,),
-        LayKind.TWO_FOLDS: (0.0, cloth.width / 2),
-    }[stretch.lay]
-    for fold in folds:
+    for fold in fold_lines(stretch.lay, cloth.width):
         y, away = low - fold, sheet.letter * (0.35 if fold == 0 else -0.35)
         run = f"h{number(long)}"
         add(root, "path", d=f"M{number(x)} {number(y)}{run}", stroke=INK, stroke_width=sheet.letter * 0.32)
@@ -183,7 +171,7 @@ def _side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> None:
 
 def draw_thumbnail(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, title: str, longest: float) -> str:
     """A lay at a glance, drawn to the same scale as its rivals: `longest` is the longest of them."""
-    tall = max(stretch_width(s, lay_cloth) for s in plan.stretches)
+    tall = max(stretch_width(s.lay, s.depth, lay_cloth.width) for s in plan.stretches)
     root = drawing(longest, tall, title, "A small picture of the lay.", class_="thumb")
     for stretch in plan.stretches:
         long = stretch.end - stretch.start

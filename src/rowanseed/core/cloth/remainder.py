@@ -16,7 +16,8 @@ from shapely.ops import unary_union
 
 from rowanseed.core.cloth.cloth import Cloth, PrintBorder
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.lay.problem import LayCloth, LayKind, Plan, Region, Stretch, regions
+from rowanseed.core.lay.folding import layers_of, regions
+from rowanseed.core.lay.problem import LayCloth, Plan, Stretch
 
 CUT_OFF = 3.0
 """What the shears take round a piece."""
@@ -52,22 +53,8 @@ def _of_stretch(stretch: Stretch, cloth: LayCloth) -> Iterator[Polygon]:
     for placement in stretch.placements:
         ys = [p[1] for p in placement.outline]
         region = min(strips, key=lambda strip: max(strip.low - min(ys), max(ys) - strip.high))
-        for start, way in _layers(stretch, region, cloth.width):
-            yield Polygon([(stretch.start + x, start + way * y) for x, y in placement.outline])
-
-
-def _layers(stretch: Stretch, region: Region, width: float) -> tuple[tuple[float, int], ...]:
-    """Where each layer's y begins on the open cloth and which way it runs."""
-    match stretch.lay:
-        case LayKind.OPEN:
-            return ((0.0, 1),)
-        case LayKind.FOLDED:
-            return ((width / 2, 1), (width / 2, -1))
-        case LayKind.TWO_FOLDS:
-            return ((width / 4, 1), (width / 4 if region.low == 0 else width * 5 / 4, -1))
-        case LayKind.PART_FOLDED:
-            depth = stretch.depth or 0.0
-            return ((depth, 1),) if region.layers == 1 else ((depth, 1), (depth, -1))
+        for layer in layers_of(stretch.lay, stretch.depth, region, cloth.width):
+            yield Polygon([(stretch.start + x, layer.on_cloth(y)) for x, y in placement.outline])
 
 
 def remainders(plans: Sequence[Plan], lay_cloth: LayCloth, cloth: Cloth) -> tuple[Left, ...]:

@@ -1,32 +1,97 @@
 """The exact check of a plan against its problem, with a geometry library and none of the search's code.
 
-No plan is given out before it has passed here.
+No plan is given out before it has passed here. How cloth folds, which turns a grain allows, how a piece is turned and
+which hands are wanted are said here once more, so that a mistake in the search's rules is not repeated.
 """
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from typing import TypeVar
 
+from shapely import affinity
+from shapely.geometry import Point as Spot
 from shapely.geometry import Polygon
 
-from rowanseed.core.lay.problem import (
-    LayKind,
-    LayPiece,
-    Placement,
-    Plan,
-    Problem,
-    Region,
-    Stretch,
-    is_own_mirror_image,
-    moved,
-    regions,
-    turns,
-    wanted_hands,
-)
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Placement, Plan, Problem, Stretch
+from rowanseed.core.pattern.pieces import Grain
 
 TOLERANCE = 0.05
 """Millimetres; a tenth of what the open checker of the format allows."""
+
+
+ALIKE = 0.75
+"""A piece no further than this, in mm, from its mirror image has no left and right."""
+TURNS = {
+    Grain.LENGTHWISE: (0, 180),
+    Grain.CROSSWISE: (90, 270),
+    Grain.EITHER: (0, 90, 180, 270),
+    Grain.BIAS: (45, 135, 225, 315),
+}
+ONE_WAY = {0, 45, 90}
+"""The turns that point as the tissue does, on one-way cloth."""
+
+
+@dataclass(frozen=True)
+class _Strip:
+    low: float
+    high: float
+    double: bool
+    folds: tuple[float, ...] = ()
+    under: float = 0.0
+    """Where the under layer's y = 0 stands on the open cloth, running back; the upper layer's is `over`."""
+    over: float = 0.0
+
+
+def _strips(stretch: Stretch, cloth: LayCloth) -> list[_Strip]:
+    """The usable strips of a stretch, from how the cloth is folded: the selvedges come to lie at the far edge."""
+    w, s, d = cloth.width, cloth.selvedge, stretch.depth or 0.0
+    found = {
+        LayKind.OPEN: [_Strip(s, w - s, False)],
+        LayKind.FOLDED: [_Strip(low=0, high=w / 2 - s, double=True, folds=(0.0,), under=w / 2, over=w / 2)],
+        LayKind.TWO_FOLDS: [
+            _Strip(low=0, high=w / 4 - s, double=True, folds=(0.0,), under=w / 4, over=w / 4),
+            _Strip(low=w / 4 + s, high=w / 2, double=True, folds=(w / 2,), under=w + w / 4, over=w / 4),
+        ],
+        LayKind.PART_FOLDED: [
+            _Strip(low=0, high=d - s, double=True, folds=(0.0,), under=d, over=d),
+            _Strip(low=d, high=w - d - s, double=False, over=d),
+        ],
+    }[stretch.lay]
+    return [strip for strip in found if strip.high > strip.low]
+
+
+Shape = TypeVar("Shape", Polygon, Spot)
+
+
+def _put(shape: Shape, placement: Placement) -> Shape:
+    """A shape of the piece frame where a placement puts it."""
+    hand = affinity.scale(shape, 1, -1 if placement.mirrored else 1, origin=(0, 0))
+    turned = affinity.rotate(hand, placement.turn, origin=(0, 0))
+    moved: Shape = affinity.translate(turned, *placement.at)
+    return moved
+
+
+def _points(at: tuple[Point, ...], placement: Placement) -> list[Point]:
+    return [(p.x, p.y) for p in (_put(Spot(*point), placement) for point in at)]
+
+
+def _is_alike(piece: LayPiece) -> bool:
+    """Whether a piece has no left and right."""
+    if piece.fold is not None:
+        return True
+    shape = Polygon(piece.outline)
+    left, low, right, high = shape.bounds
+    middle = ((left + right) / 2, (low + high) / 2)
+    mirrored = (affinity.scale(shape, *way, origin=middle) for way in ((1, -1), (-1, 1)))
+    return any(shape.exterior.hausdorff_distance(other.exterior) <= ALIKE for other in mirrored)
+
+
+def _wanted(piece: LayPiece, alike: bool) -> tuple[int, int]:
+    mirrored = piece.cut // 2 if piece.pair and not alike else 0
+    return piece.cut - mirrored, mirrored
 
 
 @dataclass(frozen=True)
@@ -36,7 +101,7 @@ class _Laid:
     placement: Placement
     stretch: int
     polygon: Polygon
-    region: Region
+    region: _Strip
 
     @property
     def on_fold(self) -> bool:
@@ -81,11 +146,11 @@ def _stretch_faults(problem: Problem, plan: Plan) -> Iterator[str]:
 def _lay_out(problem: Problem, plan: Plan) -> Iterator[_Laid]:
     index = 0
     for n, stretch in enumerate(plan.stretches):
-        strips = regions(stretch.lay, stretch.depth, problem.cloth)
+        strips = _strips(stretch, problem.cloth)
         for placement in stretch.placements:
             piece = problem.piece(placement.piece)
             outline = piece.whole() if placement.whole else piece.outline
-            polygon = Polygon(moved(outline, placement.turn, placement.mirrored, placement.at))
+            polygon = _put(Polygon(outline), placement)
             region = min(strips, key=lambda strip: _outside(polygon, strip))
             yield _Laid(
                 label=f"{piece.id}#{index}", piece=piece, placement=placement, stretch=n, polygon=polygon, region=region
@@ -93,7 +158,7 @@ def _lay_out(problem: Problem, plan: Plan) -> Iterator[_Laid]:
             index += 1
 
 
-def _outside(polygon: Polygon, region: Region) -> float:
+def _outside(polygon: Polygon, region: _Strip) -> float:
     _, low, _, high = polygon.bounds
     return float(max(region.low - low, high - region.high))
 
@@ -108,10 +173,10 @@ def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
     written = Polygon(item.placement.outline)
     if not written.is_valid or written.symmetric_difference(item.polygon).area > TOLERANCE * item.polygon.length:
         yield f"{item.label}: the outline is not the piece's at this place"
-    if item.placement.whole and (item.piece.fold is None or item.region.layers == 2):
+    if item.placement.whole and (item.piece.fold is None or item.region.double):
         yield f"{item.label}: only a fold piece on a single layer is laid whole"
     if item.on_fold and item.piece.fold is not None:
-        ends = moved(item.piece.fold, item.placement.turn, item.placement.mirrored, item.placement.at)
+        ends = _points(item.piece.fold, item.placement)
         off = min((max(abs(y - fold) for _, y in ends) for fold in item.region.folds), default=1e9)
         if off > TOLERANCE:
             yield f"{item.label}: the fold edge is not on a fold"
@@ -120,7 +185,7 @@ def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
 def _turn_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
     for item in laid:
         turn = round(item.placement.turn) % 360
-        if turn not in turns(item.piece.grain, problem.cloth.one_way):
+        if turn not in TURNS[item.piece.grain] or (problem.cloth.one_way and turn not in ONE_WAY):
             yield f"{item.label}: the turn {turn} is against the grain or the direction of the cloth"
 
 
@@ -138,8 +203,8 @@ def _distance_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
 
 def _count_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
     for piece in problem.pieces:
-        as_drawn, mirrored = wanted_hands(piece)
-        alike = is_own_mirror_image(piece)
+        alike = _is_alike(piece)
+        as_drawn, mirrored = _wanted(piece, alike)
         gives = [_gives(item, alike) for item in laid if item.piece is piece]
         total = (sum(g[0] for g in gives), sum(g[1] for g in gives))
         if total[0] < as_drawn or total[1] < mirrored:
@@ -152,7 +217,7 @@ def _count_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
 
 
 def _gives(item: _Laid, alike: bool) -> tuple[int, int]:
-    double = item.region.layers == 2 and not item.on_fold
+    double = item.region.double and not item.on_fold
     if alike:
         return (2, 0) if double else (1, 0)
     if double:
@@ -196,7 +261,7 @@ def _bound_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
     """Selvedge, border, motif and forbidden patches."""
     piece, stretch = item.piece, plan.stretches[item.stretch]
     if piece.selvedge is not None:
-        ends = moved(piece.selvedge, item.placement.turn, item.placement.mirrored, item.placement.at)
+        ends = _points(piece.selvedge, item.placement)
         sides = [side for side in (item.region.low, item.region.high) if side not in item.region.folds]
         if min(max(abs(y - side) for _, y in ends) for side in sides) > TOLERANCE:
             yield f"{item.label}: its edge does not lie along the selvedge"
@@ -226,16 +291,11 @@ def _folds_back(problem: Problem, plan: Plan, item: _Laid) -> list[tuple[float, 
 def _spots(problem: Problem, plan: Plan, item: _Laid, at: tuple[float, float], axis: str) -> list[float]:
     """Where a point stands on the cloth itself: along it once, across it on every layer."""
     stretch = plan.stretches[item.stretch]
-    ((x, y),) = moved([at], item.placement.turn, item.placement.mirrored, item.placement.at)
+    ((x, y),) = _points((at,), item.placement)
     return [stretch.start + x] if axis == "x" else _spots_at(problem, plan, item, y)
 
 
 def _spots_at(problem: Problem, plan: Plan, item: _Laid, y: float) -> list[float]:
     """Where a height of the stretch stands on the open cloth, on each layer."""
-    stretch, width = plan.stretches[item.stretch], problem.cloth.width
-    if stretch.lay is LayKind.OPEN:
-        return [y]
-    first = {LayKind.FOLDED: width / 2, LayKind.TWO_FOLDS: width / 4}.get(stretch.lay, stretch.depth or 0.0)
-    if item.region.layers == 1:
-        return [first + y]
-    return [first + y, first - y if item.region.low == 0 else width * 5 / 4 - y]
+    over = item.region.over + y
+    return [over, item.region.under - y] if item.region.double else [over]

@@ -171,39 +171,6 @@ def laid(plan: Plan) -> str:
     return THEN.join(stretch.lay.value for stretch in plan.stretches)
 
 
-@dataclass(frozen=True)
-class Region:
-    """A usable strip of a stretch: y from `low` to `high`, on one or two layers, with its fold lines."""
-
-    low: float
-    high: float
-    layers: int
-    folds: tuple[float, ...] = ()
-
-
-def regions(lay: LayKind, depth: float | None, cloth: LayCloth) -> tuple[Region, ...]:
-    """The usable strips of a stretch; strips with no width are left out."""
-    width, selvedge = cloth.width, cloth.selvedge
-    match lay:
-        case LayKind.OPEN:
-            strips = [Region(selvedge, width - selvedge, 1)]
-        case LayKind.FOLDED:
-            strips = [Region(low=0, high=width / 2 - selvedge, layers=2, folds=(0.0,))]
-        case LayKind.TWO_FOLDS:
-            strips = [
-                Region(low=0, high=width / 4 - selvedge, layers=2, folds=(0.0,)),
-                Region(low=width / 4 + selvedge, high=width / 2, layers=2, folds=(width / 2,)),
-            ]
-        case LayKind.PART_FOLDED:
-            if depth is None:
-                raise ValueError("a part-folded stretch has a depth")
-            strips = [
-                Region(low=0, high=depth - selvedge, layers=2, folds=(0.0,)),
-                Region(depth, width - depth - selvedge, 1),
-            ]
-    return tuple(strip for strip in strips if strip.high > strip.low)
-
-
 def turns(grain: Grain, one_way: bool) -> tuple[int, ...]:
     """The turns a grain allows; on one-way cloth those that point as turn 0 does."""
     every = {

@@ -101,7 +101,13 @@ class StretchSearch:
     """The search of one stretch; equal stretches of different arrangements share it."""
 
     def __init__(
-        self, plan: StretchPlan, items: list[ToPlace], laying: StretchSetup, tables: Tables, seed: int, threads: int
+        self,
+        plan: StretchPlan,
+        items: list[ToPlace],
+        laying: StretchSetup,
+        tables: Tables,
+        seed: np.random.SeedSequence,
+        threads: int,
     ) -> None:
         self.plan, self.items = plan, items
         packing = Packing(
@@ -111,7 +117,7 @@ class StretchSearch:
             laying.problem.gap,
             patches(laying),
         )
-        self.searches = [Search(packing, seed + 101 * k) for k in range(threads)]
+        self.searches = [Search(packing, own) for own in seed.spawn(threads)]
         self.best: State | None = None
 
     @property

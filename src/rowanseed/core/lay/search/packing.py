@@ -167,8 +167,8 @@ def place_of(packing: Packing, i: int) -> tuple[float, float]:
 class Trial:
     """One attempt to lay a packing in a given length, run in slices so that it can be stopped."""
 
-    def __init__(self, packing: Packing, start: State, length: float, seed: int) -> None:
-        self.packing, self.length, self.seed = packing, length, seed
+    def __init__(self, packing: Packing, start: State, length: float, rng: np.random.Generator) -> None:
+        self.packing, self.length, self.rng = packing, length, rng
         self.poses = kernel.Poses(start.options.copy(), start.x.copy(), start.y.copy())
         half = packing.options.half
         for i in range(len(packing)):
@@ -187,7 +187,6 @@ class Trial:
         self.strikes = kernel.Strikes(1e30, 0, 0)
         self.kept = kernel.Poses(*(part.copy() for part in self.poses))
         self.total = math.inf
-        self.slices = 0
 
     @property
     def failed(self) -> bool:
@@ -196,8 +195,7 @@ class Trial:
     def run(self, sweeps: int) -> bool:
         """Sweep; whether nothing overlaps any more."""
         p = self.packing
-        self.slices += 1
-        seed = (self.seed * 7919 + self.slices) % (2**31)
+        seed = int(self.rng.integers(2**31))
         self.total, self.strikes = kernel.separate(
             seed, sweeps, self.length, self.strikes, p.scene, self.poses, self.weights, self.kept
         )
@@ -222,14 +220,13 @@ class Search:
     pieces swapped. Compress: shrink by less and less.
     """
 
-    def __init__(self, packing: Packing, seed: int) -> None:
-        self.packing, self.seed, self.tuning = packing, seed, packing.tuning
+    def __init__(self, packing: Packing, seed: np.random.SeedSequence) -> None:
+        self.packing, self.tuning = packing, packing.tuning
         self.rng = np.random.default_rng(seed)
         self.best: State | None = None
         self.trial: Trial | None = None
         self.pool: list[tuple[float, State]] = []
         self.sweeps = 0
-        self.trials = 0
         self.failures = 0
 
     def start(self) -> State | None:
@@ -287,22 +284,21 @@ class Search:
         best = self.best
         if best is None:
             raise RuntimeError("a search begins with a fill")
-        self.trials += 1
-        seed, by = self.seed * 1_000_003 + self.trials, self.tuning.shrinking
+        by = self.tuning.shrinking
         if compress > 0:
             # Down to 0.04 %, and at the very end to where nothing is left to gain.
             fall = compress + by.late_fall * max(0.0, compress - by.late) / (1 - by.late)
             share = by.compress * by.fall**fall * float(self.rng.uniform(by.compress_low, by.compress_high))
             target = max(self.packing.least, best.length * (1 - share))
-            return Trial(self.packing, self._cut_out(best, target), target, seed)
+            return Trial(self.packing, self._cut_out(best, target), target, self.rng)
         # A small step may be barred by two pieces end to end where a large one, laid otherwise, is not.
         halvings = int(self.rng.integers(0, min(self.failures, by.most_halvings) + 1))
         share = by.explore * 0.5**halvings * float(self.rng.uniform(by.explore_low, 1.0))
         target = max(self.packing.least, best.length * (1 - max(share, by.least)))
         if self.pool and self.failures and self.rng.random() < by.from_pool:
             pick = min(int(abs(self.rng.normal()) * 2), len(self.pool) - 1)
-            return Trial(self.packing, self._swapped(self.pool[pick][1]), target, seed)
-        return Trial(self.packing, self._cut_out(best, target), target, seed)
+            return Trial(self.packing, self._swapped(self.pool[pick][1]), target, self.rng)
+        return Trial(self.packing, self._cut_out(best, target), target, self.rng)
 
     def _cut_out(self, state: State, target: float) -> State:
         """Shorten by moving what lies right of a random cut."""

@@ -15,15 +15,14 @@ import numpy as np
 
 from rowanseed.core.base.errors import LayRefusal, NotWhereAsked, PinnedTooOften, TooWide
 from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.lay.folding import Layer, Region, fold_on_cloth, layers_of, regions
 from rowanseed.core.lay.problem import (
     LayKind,
     LayPiece,
     Placement,
     Problem,
-    Region,
     is_own_mirror_image,
     moved,
-    regions,
     turns,
     wanted_hands,
 )
@@ -249,15 +248,8 @@ def _offset(option: Slot, at: Point, turn: float, mirrored: bool) -> Point:
     return (x - option.lying.centre[0], y - option.lying.centre[1])
 
 
-def _layers(laying: StretchSetup, strip: Region) -> tuple[tuple[float, int], ...]:
-    """How a stretch's y stands on the open cloth, for each layer: (start, direction)."""
-    width = laying.problem.cloth.width
-    if laying.lay is LayKind.OPEN:
-        return ((0.0, 1),)
-    first = {LayKind.FOLDED: width / 2, LayKind.TWO_FOLDS: width / 4}.get(laying.lay, laying.depth or 0.0)
-    if strip.layers == 1:
-        return ((first, 1),)
-    return ((first, 1), (first if strip.low == 0 else width * 5 / 4, -1))
+def _layers(laying: StretchSetup, strip: Region) -> tuple[Layer, ...]:
+    return layers_of(laying.lay, laying.depth, strip, laying.problem.cloth.width)
 
 
 def _heights(
@@ -273,7 +265,7 @@ def _heights(
     if piece.border is not None:
         _, y = _offset(option, piece.border.at, turn, mirrored)
         layers = _layers(laying, strip)
-        on_line = {(piece.border.y - start) * way - y for start, way in layers}
+        on_line = {layer.in_strip(piece.border.y) - y for layer in layers}
         heights = [
             (at, at) for low, high in heights for at in on_line if low - 0.01 <= at <= high + 0.01 and len(on_line) == 1
         ]
@@ -292,7 +284,7 @@ def _at_motif(
         return
     dx, dy = _offset(option, piece.motif.at, turn, mirrored)
     for x, y in piece.motif.places:
-        height = (y - layers[0][0]) - dy
+        height = layers[0].in_strip(y) - dy
         if option.low - 0.01 <= height <= option.high + 0.01 and x - dx >= option.lying.half[0] - 0.01:
             yield replace(option, low=height, high=height, fixed_x=x - dx)
 
@@ -315,8 +307,8 @@ def _matched(
                     return None
                 along = wanted if along is None else along
             elif match.axis == "y" and cloth.repeat_y is not None:
-                for start, way in _layers(laying, strip):
-                    wanted = ((phase - start) * way - dy) % cloth.repeat_y
+                for layer in _layers(laying, strip):
+                    wanted = (layer.in_strip(phase) - dy) % cloth.repeat_y
                     if across is not None and _apart(across, wanted, cloth.repeat_y) > MATCHED:
                         return None
                     across = wanted if across is None else across
@@ -368,7 +360,7 @@ def phases_to_try(problem: Problem, lay: LayKind, rng: np.random.Generator) -> l
                     (match.points[0].at[0] - left if attempt == 0 else float(rng.uniform(0, repeat))) % repeat
                 )
             else:
-                fold = {LayKind.FOLDED: cloth.width / 2, LayKind.TWO_FOLDS: cloth.width / 4}.get(lay)
+                fold = fold_on_cloth(lay, cloth.width)
                 free = float(rng.uniform(0, repeat))
                 chosen.append((fold + repeat / 2 * (attempt % 2) if fold is not None else free) % repeat)
         out.append(tuple(chosen))
@@ -393,8 +385,8 @@ def patches(laying: StretchSetup) -> list[tuple[Pose, int, float, float]]:
     out = []
     for patch in laying.problem.forbidden:
         for k, strip in enumerate(regions(laying.lay, laying.depth, laying.problem.cloth)):
-            for start, way in _layers(laying, strip):
-                here = tuple((x, (y - start) * way) for x, y in patch)
+            for layer in _layers(laying, strip):
+                here = tuple((x, layer.in_strip(y)) for x, y in patch)
                 _, low, _, high = bounds(here)
                 if high > strip.low and low < strip.high:
                     lying = laying.shapes.add(here, 0, False)

@@ -105,7 +105,8 @@ class Race:
         self.arrangements: list[Arrangement] = []
         self.simple: dict[LayKind, list[Arrangement]] = {}
         self.mixes: dict[Arrangement, list[int]] = {}
-        self.rng = np.random.default_rng(budget.seed)
+        self.seeds = np.random.SeedSequence(budget.seed)
+        self.rng = np.random.default_rng(self.seeds.spawn(1)[0])
         self.lock = threading.Lock()
         self.shortest = float("inf")
         self.failure: BaseException | None = None
@@ -197,7 +198,7 @@ class Race:
     def _fill(self, arrangement: Arrangement) -> None:
         for part in arrangement.stretches:
             if part not in self.stretches and self.tables is not None:
-                seed = self.budget.seed * 31 + len(self.stretches)
+                (seed,) = self.seeds.spawn(1)
                 laying = laying_of(self.problem, part, self.shapes)
                 found = StretchSearch(part, self.items[part], laying, self.tables, seed, self.threads)
                 found.best = found.searches[0].start()
@@ -257,7 +258,7 @@ class Race:
             state = unfolded(theirs, ours, self.problem.cloth.width / 2, self.shapes)
             if state is None:
                 continue
-            trial = Trial(ours.searches[0].packing, state, state.length * racing.open_out_room, self.budget.seed)
+            trial = Trial(ours.searches[0].packing, state, state.length * racing.open_out_room, self.rng)
             for _ in range(racing.open_out_slices):
                 if trial.run(self.tuning.slice):
                     found = trial.state()
