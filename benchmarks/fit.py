@@ -13,7 +13,7 @@ from fastapi.testclient import TestClient
 
 from benchmarks.figures import Figure
 from rowanseed.core.alter.carry_out import carry_out
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.geometry.outline import _curve_length
 from rowanseed.core.pattern.walk import walk
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
@@ -25,11 +25,11 @@ from rowanseed.web.app import create_app
 
 PEOPLE = 1000
 FULL = (
-    Alteration(Kind.LENGTH, 25.0, "body-length"),
-    Alteration(Kind.LENGTH, -15.0, "sleeve-length"),
-    Alteration(Kind.BUST, 40.0),
-    Alteration(kind=Kind.SEAM, by=-20.0, at="sides", level="hip"),
-    Alteration(Kind.SHOULDER_WIDTH, -8.0),
+    Alteration("length", 25.0, "body-length"),
+    Alteration("length", -15.0, "sleeve-length"),
+    Alteration("bust", 40.0),
+    Alteration(kind="seam", by=-20.0, at="sides", level="hip"),
+    Alteration("shoulder-width", -8.0),
 )
 """One of most kinds: length of body and sleeve, bust, side seams, shoulders."""
 

@@ -16,12 +16,12 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.alter.blend import blend_sizes, blendable
 from rowanseed.core.alter.carry_out import carry_out
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.deform import crossings, deform, stretch
 from rowanseed.core.alter.frame import frame_of
+from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.length import change_at_line, printed_lines
-from rowanseed.core.alter.seam import edge_count, takeable
-from rowanseed.core.alter.techniques import TECHNIQUE, offered, title
+from rowanseed.core.alter.seam import edge_count
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import Units
@@ -50,21 +50,13 @@ def area(pattern, piece, size):
 
 
 def every(pattern, size, by):
-    """An alteration of every kind and place that the pattern offers."""
-    out = []
-    for technique in offered(pattern, size):
-        match technique.kind:
-            case Kind.LENGTH:
-                out += [Alteration(Kind.LENGTH, by, line) for line in printed_lines(pattern)]
-            case Kind.SEAM:
-                out += [
-                    Alteration(kind=Kind.SEAM, by=by, at=j.id, level=level)
-                    for j in takeable(pattern)[:1]
-                    for level in ("", *blendable(pattern, size))
-                ]
-            case kind:
-                out.append(Alteration(kind, by))
-    return out
+    """An alteration of every kind and place that the pattern offers; of the seams the first."""
+    return [
+        Alteration(kind=kind.id, by=by, at=place.at, level=place.level)
+        for kind in offered(pattern, size)
+        for place in kind.places_on(pattern, size)
+        if kind.id != "seam" or place.at == takeable(pattern)[0].id
+    ]
 
 
 # ---------------------------------------------------------------- nothing, there and back
@@ -107,9 +99,7 @@ def test_a_stretch_grows_the_area_as_shapely_measures_it(by, at):
 
 
 def test_arc_lengths_after_an_alteration_agree_with_quadrature():
-    altered = carry_out(
-        pattern_of("overshirt"), "M", [Alteration(Kind.SHOULDER_WIDTH, -12.0), Alteration(Kind.BUST, 40.0)]
-    )
+    altered = carry_out(pattern_of("overshirt"), "M", [Alteration("shoulder-width", -12.0), Alteration("bust", 40.0)])
     for piece, edge in (("sleeve", "cap"), ("front", "armhole"), ("stand", "neck")):
         chain = altered.pattern.piece(piece).shapes["M"].edges[edge]
 
@@ -134,23 +124,23 @@ def test_a_curve_is_cut_where_it_crosses_a_line():
 @pytest.mark.parametrize("name", NAMES)
 @pytest.mark.parametrize("by", [12.0, -12.0])
 def test_after_any_alteration_seams_meet_or_are_told(name, by):
-    """No seam that met is more than a pin's ease off, but for those the techniques themselves speak of."""
+    """No seam that met is more than a pin's ease off, but for those the kinds themselves speak of."""
     pattern, size = pattern_of(name), middle(pattern_of(name))
     for alteration in every(pattern, size, by):
-        if alteration.by < 0 and not TECHNIQUE[alteration.kind].opposite:
+        if alteration.by < 0 and not KINDS[alteration.kind].opposite:
             continue
         try:
             altered = carry_out(pattern, size, [alteration]).pattern
         except AlterationError as error:
-            assert alteration.kind is Kind.BUST and by < 0, error
+            assert alteration.kind == "bust" and by < 0, error
             continue
         apart = {w.join.id for w in walk(altered, size) if w.verdict is SeamVerdict.APART}
         # A round back makes the back shoulder longer on purpose: the tissue sheet says so and the page asks.
-        assert apart <= ({"shoulders", "lining-shoulders"} if alteration.kind is Kind.ROUND_BACK else set()), alteration
+        assert apart <= ({"shoulders", "lining-shoulders"} if alteration.kind == "round-back" else set()), alteration
 
 
 def test_a_longer_body_takes_facing_lining_and_band_along():
-    touched = carry_out(pattern_of("waistcoat"), "14", [Alteration(Kind.LENGTH, 20.0, "body-length")]).touched
+    touched = carry_out(pattern_of("waistcoat"), "14", [Alteration("length", 20.0, "body-length")]).touched
     assert {t.piece for t in touched} == {
         "front",
         "side-front",
@@ -161,18 +151,18 @@ def test_a_longer_body_takes_facing_lining_and_band_along():
         "back-lining",
     }
     assert next(t.why for t in touched if t.piece == "facing") == "it is the facing of “Waistcoat front”"
-    touched = carry_out(pattern_of("overshirt"), "M", [Alteration(Kind.HEM, 20.0)]).touched
+    touched = carry_out(pattern_of("overshirt"), "M", [Alteration("hem", 20.0)]).touched
     assert {t.piece: round(t.by, 2) for t in touched} == {"front": 20.0, "back": 20.0, "band": 20.0}
     assert "sewn to “Front”" in next(t.why for t in touched if t.piece == "band")
 
 
 def test_a_taken_in_side_narrows_facing_waistband_and_sleeve():
-    skirt = carry_out(pattern_of("skirt"), "14", [Alteration(Kind.SEAM, -40.0, "side-seams")])
+    skirt = carry_out(pattern_of("skirt"), "14", [Alteration("seam", -40.0, "side-seams")])
     assert {"front-facing", "back-facing"} <= {t.piece for t in skirt.touched}
-    legs = carry_out(pattern_of("trousers"), "14", [Alteration(kind=Kind.SEAM, by=-40.0, at="outseams", level="waist")])
+    legs = carry_out(pattern_of("trousers"), "14", [Alteration(kind="seam", by=-40.0, at="outseams", level="waist")])
     band = next(t for t in legs.touched if t.piece == "waistband")
     assert band.by == pytest.approx(-20.0, abs=1.0)
-    shirt = carry_out(pattern_of("overshirt"), "M", [Alteration(Kind.SEAM, -40.0, "sides")])
+    shirt = carry_out(pattern_of("overshirt"), "M", [Alteration("seam", -40.0, "sides")])
     assert "sleeve" in {t.piece for t in shirt.touched}
     assert shirt.pattern.making.join("armholes").difference.amount == overshirt.CAP_EASE
     assert next(w for w in walk(shirt.pattern, "M") if w.join.id == "armholes").fault == pytest.approx(0, abs=0.05)
@@ -181,7 +171,7 @@ def test_a_taken_in_side_narrows_facing_waistband_and_sleeve():
 @pytest.mark.parametrize(("by", "level"), [(-40.0, ""), (-40.0, "hip"), (30.0, "waist")])
 def test_what_is_taken_in_is_taken_in_round_the_garment(by, level):
     pattern = pattern_of("overshirt")
-    altered = carry_out(pattern, "M", [Alteration(kind=Kind.SEAM, by=by, at="sides", level=level)]).pattern
+    altered = carry_out(pattern, "M", [Alteration(kind="seam", by=by, at="sides", level=level)]).pattern
     grown = changes(pattern, altered, "M", "A")
     for measure in ("bust", "waist", "hip") if not level else (level,):
         assert grown[measure] == pytest.approx(by, abs=0.5)
@@ -190,7 +180,7 @@ def test_what_is_taken_in_is_taken_in_round_the_garment(by, level):
 
 def test_pads_raise_the_shoulder_and_the_cap_by_as_much_as_the_armhole_grows():
     pattern = pattern_of("overshirt")
-    altered = carry_out(pattern, "M", [Alteration(Kind.SHOULDER_PADS, 10.0)]).pattern
+    altered = carry_out(pattern, "M", [Alteration("shoulder-pads", 10.0)]).pattern
     edges = (("front", "armhole"), ("yoke", "armhole"), ("back", "armhole"))
     grown = sum(seam_length(altered.piece(p), "M", e) - seam_length(pattern.piece(p), "M", e) for p, e in edges)
     cap = seam_length(altered.piece("sleeve"), "M", "cap") - seam_length(pattern.piece("sleeve"), "M", "cap")
@@ -205,7 +195,7 @@ def test_pads_raise_the_shoulder_and_the_cap_by_as_much_as_the_armhole_grows():
 @settings(max_examples=15, deadline=None)
 def test_a_full_bust_adjustment_gives_what_it_says_and_leaves_shoulder_and_armhole(by):
     pattern = pattern_of("overshirt")
-    altered = carry_out(pattern, "M", [Alteration(Kind.BUST, by)]).pattern
+    altered = carry_out(pattern, "M", [Alteration("bust", by)]).pattern
     was, now = pattern.piece("front"), altered.piece("front")
     assert changes(pattern, altered, "M", "A")["bust"] == pytest.approx(by, rel=0.02)
     for edge in ("shoulder", "armhole", "neck", "side"):
@@ -220,7 +210,7 @@ def test_a_full_bust_adjustment_gives_what_it_says_and_leaves_shoulder_and_armho
 
 def test_a_princess_seam_is_rounded_out_and_still_walks():
     pattern = pattern_of("waistcoat")
-    altered = carry_out(pattern, "14", [Alteration(Kind.BUST, 50.0)]).pattern
+    altered = carry_out(pattern, "14", [Alteration("bust", 50.0)]).pattern
     assert changes(pattern, altered, "14", "A")["bust"] == pytest.approx(50.0, abs=0.5)
     assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, "14"))
     assert altered.piece("back").shapes == pattern.piece("back").shapes
@@ -228,10 +218,10 @@ def test_a_princess_seam_is_rounded_out_and_still_walks():
 
 def test_a_bust_cannot_be_made_smaller_where_there_is_no_dart():
     with pytest.raises(AlterationError, match="no bust dart"):
-        carry_out(pattern_of("overshirt"), "M", [Alteration(Kind.BUST, -30.0)])
+        carry_out(pattern_of("overshirt"), "M", [Alteration("bust", -30.0)])
     # But a dart made before can be made smaller again.
-    both = carry_out(pattern_of("overshirt"), "M", [Alteration(Kind.BUST, 60.0)]).pattern
-    smaller = carry_out(both, "M", [Alteration(Kind.BUST, -20.0)]).pattern
+    both = carry_out(pattern_of("overshirt"), "M", [Alteration("bust", 60.0)]).pattern
+    smaller = carry_out(both, "M", [Alteration("bust", -20.0)]).pattern
     intake = [
         abs(p.piece("front").mark("bust-dart-2").distance["M"] - p.piece("front").mark("bust-dart-1").distance["M"])
         for p in (both, smaller)
@@ -288,26 +278,26 @@ def test_a_blend_at_an_unknown_place_is_refused(blend, said):
 @pytest.mark.parametrize(
     ("alterations", "said"),
     [
-        ([Alteration(Kind.LENGTH, 20.0, "elbow")], "no line “elbow”"),
+        ([Alteration("length", 20.0, "elbow")], "no line “elbow”"),
         (
-            [Alteration(Kind.LENGTH, -199.0, "sleeve-length"), Alteration(Kind.LENGTH, -199.0, "sleeve-length")],
+            [Alteration("length", -199.0, "sleeve-length"), Alteration("length", -199.0, "sleeve-length")],
             "cannot be shortened",
         ),
-        ([Alteration(Kind.SEAM, 20.0, "nowhere")], "no seam that can be taken in"),
-        ([Alteration(kind=Kind.SEAM, by=20.0, at="sides", level="knee")], "where the knee is"),
+        ([Alteration("seam", 20.0, "nowhere")], "no seam that can be taken in"),
+        ([Alteration(kind="seam", by=20.0, at="sides", level="knee")], "where the knee is"),
         (
             [
-                Alteration(Kind.SHOULDER_WIDTH, -59.0),
-                Alteration(Kind.SHOULDER_WIDTH, -59.0),
-                Alteration(Kind.SHOULDER_WIDTH, -59.0),
+                Alteration("shoulder-width", -59.0),
+                Alteration("shoulder-width", -59.0),
+                Alteration("shoulder-width", -59.0),
             ],
             "crosses itself|cannot be taken off",
         ),
-        ([Alteration(Kind.SHOULDER_PADS, -5.0)], "more than nothing"),
-        ([Alteration(Kind.SLEEVE_WIDTH, 500.0)], "more than this alteration bears"),
-        ([Alteration(Kind.CROTCH_LENGTH, 20.0)], "has a crotch"),
-        ([Alteration(Kind.LENGTH, 20.0, "body-length"), Alteration(Kind.LENGTH, -5.0, "body-length")], "takes back"),
-        ([Alteration(Kind.BUST, 300.0)], "more than this alteration bears"),
+        ([Alteration("shoulder-pads", -5.0)], "more than nothing"),
+        ([Alteration("sleeve-width", 500.0)], "more than this alteration bears"),
+        ([Alteration("crotch-length", 20.0)], "has a crotch"),
+        ([Alteration("length", 20.0, "body-length"), Alteration("length", -5.0, "body-length")], "takes back"),
+        ([Alteration("bust", 300.0)], "more than this alteration bears"),
     ],
 )
 def test_what_cannot_be_altered_is_refused_in_words(alterations, said):
@@ -372,5 +362,5 @@ def test_a_bust_adjustment_and_a_change_of_length_go_together_in_every_size(name
         for bust in (20.0, 50.0):
             for by in (-15.0, 15.0):
                 assert carry_out(
-                    pattern, size, [Alteration(Kind.BUST, bust), Alteration(Kind.LENGTH, by, "body-length")]
+                    pattern, size, [Alteration("bust", bust), Alteration("length", by, "body-length")]
                 ).touched

@@ -8,7 +8,7 @@ from dataclasses import replace
 import pytest
 from shapely.geometry import LineString, Polygon
 
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
@@ -86,7 +86,7 @@ def test_the_lining_s_own_seams_meet(pattern, layers):
 
 def test_the_lining_follows_what_was_altered():
     longer = altered(
-        SKIRT, GarmentChoices(view="A", size="14", blend=(), alterations=(Alteration(Kind.HEM, 50.0),))
+        SKIRT, GarmentChoices(view="A", size="14", blend=(), alterations=(Alteration("hem", 50.0),))
     ).pattern
     before, after = (with_layers(p, "14", "A", DEDUCT).piece("front-lining") for p in (SKIRT, longer))
     assert seam_length(after, "14", "centre") - seam_length(before, "14", "centre") == pytest.approx(50, abs=0.1)

@@ -7,9 +7,9 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve
-from rowanseed.core.lay.search.race import race
 from rowanseed.core.lay.estimate import FirstSight, estimate
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Problem
+from rowanseed.core.lay.search.race import race
 from rowanseed.core.pattern.pieces import Grain
 
 WIDTH, SELVEDGE = 1120.0, 12.0
@@ -90,11 +90,12 @@ def test_offering_a_folded_lay_that_wastes_much_costs_the_open_one_little():
     """Pieces of which one each is wanted, so that folded cloth cuts every one in vain a second time."""
     shapes = [(500 - 40 * k, 340 + 30 * (k % 3), 0.1 * (k % 3), 1, False, Grain.LENGTHWISE) for k in range(9)]
     problem = problem_of(shapes, one_way=True)
-    alone = race(problem, Budget(sweeps=600)).best.length
+    seeds = (1, 2, 3)
+    alone = min(race(problem, Budget(sweeps=600, seed=seed)).best.length for seed in seeds)
     both = Problem(
         name=problem.name, cloth=problem.cloth, gap=3.0, lays=(LayKind.FOLDED, LayKind.OPEN), pieces=problem.pieces
     )
-    found = race(both, Budget(sweeps=600))
+    found = min((race(both, Budget(sweeps=600, seed=seed)) for seed in seeds), key=lambda outcome: outcome.best.length)
     assert found.best.length <= alone * 1.02
     folded = found.simple[LayKind.FOLDED]
     assert folded.length > found.best.length * 1.2

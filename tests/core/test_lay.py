@@ -15,7 +15,9 @@ from hypothesis import strategies as st
 from shapely.affinity import translate
 from shapely.geometry import Polygon
 
-from rowanseed.core.base.errors import LayRefusal
+from rowanseed.core.base.errors import LayRefusal, TooWide
+from rowanseed.core.base.saying import said
+from rowanseed.core.base.units import Units
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve, solve_each
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, MatchPoint, Placement, Plan, Problem, moved
@@ -132,6 +134,9 @@ def test_a_piece_too_wide_is_refused_with_its_name_and_both_widths():
     wide = _piece("cape", ((0.0, 0.0), (300.0, 0.0), (300.0, 1300.0), (0.0, 1300.0)))
     with pytest.raises(TooWide) as refused:
         solve(_problem(wide), Budget(sweeps=1))
+    assert refused.value.values() == {"piece": "cape", "needed": 1300.0, "room": 1096.0, "open": True}
+    told = said(refused.value, Units.IMPERIAL, {"cape": "Cape, back"})
+    assert told.problem == "“Cape, back” is 51 3/16 in wide across the cloth and there are 43 1/8 in to lay it on."
 
 
 def test_cloth_too_short_is_refused_with_what_is_lacking():

@@ -6,7 +6,7 @@ import pytest
 from shapely.geometry import Polygon
 
 from rowanseed.core.alter.carry_out import carry_out
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.hem import change_length_at_hem
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.geometry.outline import chain_length, flatten
@@ -88,7 +88,7 @@ def test_no_change_changes_nothing():
 
 @pytest.mark.parametrize("by", [50.0, -80.0])
 def test_a_longer_skirt_is_a_longer_cone_in_every_gore(by):
-    changed = carry_out(PATTERN, "14", [Alteration(Kind.HEM, by)])
+    changed = carry_out(PATTERN, "14", [Alteration("hem", by)])
     c = cone("14")
     assert {t.piece for t in changed.touched} == {id for id, _ in GORES}
     assert _round("14", "hem", pattern=changed.pattern) == pytest.approx(FLARE * (c.hem_radius + by), rel=2e-4)

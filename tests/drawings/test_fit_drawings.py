@@ -10,7 +10,7 @@ from xml.etree import ElementTree
 import pytest
 from shapely.geometry import LineString, Polygon
 
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.units import Units, format_cloth, format_length
 from rowanseed.core.body.measures import MEASURES, Age
 from rowanseed.core.garment import GarmentChoices, altered
@@ -98,7 +98,7 @@ def _altered(module, size, *alterations):
 
 
 def test_what_changed_is_shaded_by_its_true_area():
-    pattern, new = _altered(six_gore_skirt, "14", Alteration(Kind.HEM, 50.0))
+    pattern, new = _altered(six_gore_skirt, "14", Alteration("hem", 50.0))
     root = ElementTree.fromstring(
         draw_altered(
             drawn=pattern, altered=new, size="14", thread=THREAD, shade=SHADE, names=["front"], units=Units.METRIC
@@ -113,7 +113,7 @@ def test_what_changed_is_shaded_by_its_true_area():
 
 
 def test_edges_say_how_much_longer_they_are_and_others_say_nothing():
-    pattern, new = _altered(six_gore_skirt, "14", Alteration(Kind.HEM, 50.0))
+    pattern, new = _altered(six_gore_skirt, "14", Alteration("hem", 50.0))
     texts = _texts(
         ElementTree.fromstring(
             draw_altered(
@@ -132,7 +132,7 @@ def test_edges_say_how_much_longer_they_are_and_others_say_nothing():
 
 @pytest.mark.parametrize("units", list(Units))
 def test_every_piece_of_a_much_altered_pattern_is_drawn_on_its_sheet(units):
-    pattern, new = _altered(overshirt, "L", Alteration(Kind.HEM, -40.0), Alteration(Kind.SHOULDER_SLOPE, 12.0))
+    pattern, new = _altered(overshirt, "L", Alteration("hem", -40.0), Alteration("shoulder-slope", 12.0))
     names = [piece.id for piece in pattern.pieces]
     root = ElementTree.fromstring(
         draw_altered(drawn=pattern, altered=new, size="L", thread=THREAD, shade=SHADE, names=names, units=units)

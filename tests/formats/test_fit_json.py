@@ -6,7 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.alter.kinds import KINDS
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
@@ -14,7 +15,7 @@ from rowanseed.formats.fit_json import FitChoices, alteration_document, read_alt
 
 MM = st.floats(-300, 300, allow_nan=False)
 NAMES = st.text("abcdefghij-", max_size=8)
-ALTERATIONS = st.builds(Alteration, st.sampled_from(Kind), MM, NAMES, NAMES)
+ALTERATIONS = st.builds(Alteration, st.sampled_from(sorted(KINDS)), MM, NAMES, NAMES)
 CHOICES = st.builds(
     FitChoices,
     school=st.none() | st.sampled_from(School),

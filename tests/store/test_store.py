@@ -5,7 +5,7 @@ from datetime import date
 
 import pytest
 
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.body.measures import Age
 from rowanseed.core.cloth.cloth import Cloth, Direction
@@ -26,7 +26,7 @@ FIT = FitChoices(
     school=School.BETWEEN,
     reason="she likes it loose",
     blend=(("waist", "10"), ("hip", "12")),
-    alterations=(Alteration(Kind.HEM, -15.0),),
+    alterations=(Alteration("hem", -15.0),),
     wish=Wish(fit=Fit.LOOSE, over=Over.SHIRT, stretch=0.1, own={"hip": (50.0, 90.0)}),
     accepted={"waist": 3.2},
 )
@@ -141,9 +141,9 @@ def two_projects(db):
 
 def test_what_was_learned_is_offered_in_a_persons_other_projects_only(db, two_projects):
     mine, (first, second, his) = two_projects
-    shorter = Alteration(Kind.HEM, -20.0)
+    shorter = Alteration("hem", -20.0)
     lessons.add_lesson(db, first, shorter, "trips on it", DAY)
-    lessons.add_lesson(db, his, Alteration(Kind.HEM, 30.0), "his, not hers", DAY)
+    lessons.add_lesson(db, his, Alteration("hem", 30.0), "his, not hers", DAY)
     (found,) = lessons.lessons_for(db, mine, but=second)
     assert (found.project, found.alteration, found.said) == ("first", shorter, "trips on it")
     assert lessons.lessons_for(db, mine, but=first) == []

@@ -6,7 +6,7 @@ from dataclasses import replace
 from datetime import date
 from pathlib import Path
 
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.body.measures import Age
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, Stripes, Surface
 from rowanseed.core.cloth.matching import Matching
@@ -199,7 +199,7 @@ def fill(path: Path) -> None:
         cloths={Role.MAIN: shelf["sprigs"], Role.INTERFACING: shelf["fusible"]},
         today=STARTED,
     )
-    longer = FitChoices(School.CHART, alterations=(Alteration(Kind.HEM, 20.0),))
+    longer = FitChoices(School.CHART, alterations=(Alteration("hem", 20.0),))
     _choose(db, first, ysolde, "14", longer)
     _keep_lays(
         db=db,
@@ -217,7 +217,7 @@ def fill(path: Path) -> None:
     add_lesson(
         db,
         first,
-        Alteration(kind=Kind.SEAM, by=-10.0, at="side-seams", level="waist"),
+        Alteration(kind="seam", by=-10.0, at="side-seams", level="waist"),
         "gapes a little at the back",
         date(2026, 11, 8),
     )
@@ -265,7 +265,7 @@ def fill(path: Path) -> None:
     fuller = FitChoices(
         School.HIGH_BUST,
         "neck and shoulders fit her at the smaller size",
-        alterations=(Alteration(Kind.BUST, 50.0), Alteration(Kind.LENGTH, 15.0, "body-length")),
+        alterations=(Alteration("bust", 50.0), Alteration("length", 15.0, "body-length")),
     )
     _choose(db, fourth, ysolde, "14", fuller)
     keep_reckoning(db, fourth, ClothChoices(matching=((Role.MAIN, Matching.BOTH),)))

@@ -10,10 +10,11 @@ from typing import Any
 from pydantic import BaseModel, ConfigDict, ValidationError
 
 from rowanseed.core.alter.blend import Blend
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
+from rowanseed.formats.ids import AlterationKindId
 
 
 @dataclass(frozen=True)
@@ -36,7 +37,7 @@ class _Record(BaseModel):
 class AlterationModel(_Record):
     """An alteration as documents write it; `by` in mm."""
 
-    kind: Kind
+    kind: AlterationKindId
     by: float
     at: str = ""
     level: str = ""
@@ -97,7 +98,7 @@ def write_fit(choice: FitChoices) -> str:
 
 
 def alteration_document(alteration: Alteration) -> dict[str, Any]:
-    return {"kind": alteration.kind.value, "by": alteration.by, "at": alteration.at, "level": alteration.level}
+    return {"kind": alteration.kind, "by": alteration.by, "at": alteration.at, "level": alteration.level}
 
 
 def read_alteration(text: str) -> Alteration:

@@ -12,7 +12,7 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import DocumentError, LengthError
 from rowanseed.core.base.units import Units, parse_length, parse_signed_length
 from rowanseed.core.body.measures import MEASURE, Age
@@ -27,6 +27,7 @@ from rowanseed.core.saving.tactics import Tactic, combined
 from rowanseed.core.sizing.schools import Choosing, Proposal, School, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.formats.fit_json import FitChoices
+from rowanseed.formats.ids import AlterationKindId
 from rowanseed.formats.pattern_json import read_pattern
 
 FORMAT = "rowanseed-project/1"
@@ -63,7 +64,7 @@ class _Cloth(_Record):
 
 
 class _Alteration(_Record):
-    kind: Kind
+    kind: AlterationKindId
     by: str
     at: str = ""
     level: str = ""
@@ -202,7 +203,7 @@ def _fit(model: _Choices, unit: str) -> FitChoices:
         for k, a in enumerate(model.alterations)
     ]
     if model.hem_change.strip():
-        alterations.append(Alteration(Kind.HEM, _change(model.hem_change, unit, "choices, hem_change")))
+        alterations.append(Alteration("hem", _change(model.hem_change, unit, "choices, hem_change")))
     return FitChoices(
         school=model.school,
         reason="",

@@ -7,10 +7,10 @@ from collections.abc import Iterable, Sequence
 from shapely.geometry import Polygon
 
 from rowanseed.core.alter.blend import Blend, blend_sizes
-from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Kind, Touched
+from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Touched
 from rowanseed.core.alter.follow import follow
 from rowanseed.core.alter.frame import frame_of, why_along
-from rowanseed.core.alter.techniques import TECHNIQUE, title
+from rowanseed.core.alter.kinds import kind_of, title
 from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
@@ -40,7 +40,7 @@ def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], bl
 
 def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -> None:
     """Raise AlterationError where one alteration takes back another of the same kind and place."""
-    seen: dict[tuple[Kind, str, str], Alteration] = {}
+    seen: dict[tuple[str, str, str], Alteration] = {}
     for alteration in alterations:
         place = (alteration.kind, alteration.at, alteration.level)
         other = seen.setdefault(place, alteration)
@@ -51,12 +51,12 @@ def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -
 def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, tuple[Touched, ...]]:
     if alteration.by == 0:
         return pattern, ()
-    technique = TECHNIQUE[alteration.kind]
-    if abs(alteration.by) > technique.most:
-        raise MoreThanItBears(abs(alteration.by), technique.most)
-    if alteration.by < 0 and not technique.opposite:
+    kind = kind_of(alteration)
+    if abs(alteration.by) > kind.most:
+        raise MoreThanItBears(abs(alteration.by), kind.most)
+    if alteration.by < 0 and not kind.opposite:
         raise OnlyMore()
-    made = technique.carry_out(pattern, size, alteration)
+    made = kind.carry_out(pattern, size, alteration)
     moved = _changed(pattern, made, size)
     altered, followed = follow(pattern, made, size, moved)
     everything = _changed(pattern, altered, size)
@@ -77,20 +77,7 @@ def _changed(before: Pattern, after: Pattern, size: str) -> set[str]:
 def _why(pattern: Pattern, size: str, piece: Piece, alteration: Alteration) -> str:
     """Why an alteration itself changes a piece."""
     frame = frame_of(pattern, size, piece.id)
-    words = {
-        Kind.LENGTH: "the line is printed on it",
-        Kind.HEM: "its lower edge is part of the hem",
-        Kind.SEAM: "the seam runs along it",
-        Kind.BUST: "it covers the bust",
-        Kind.SHOULDER_WIDTH: "its shoulder and armhole move",
-        Kind.SHOULDER_SLOPE: "its shoulder and armhole move",
-        Kind.SHOULDER_PADS: "its shoulder is raised",
-        Kind.SWAY_BACK: "the wedge runs across it",
-        Kind.ROUND_BACK: "it lies over the shoulder blades",
-        Kind.SLEEVE_WIDTH: "it covers the upper arm",
-        Kind.CROTCH_LENGTH: "it has the fork",
-    }
-    return why_along(pattern, piece, frame, lambda _: words[alteration.kind])
+    return why_along(pattern, piece, frame, lambda _: kind_of(alteration).why)
 
 
 def _edges_changed(before: Piece, after: Piece, size: str) -> tuple[tuple[str, ...], float]:

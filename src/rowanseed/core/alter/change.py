@@ -1,42 +1,27 @@
-"""What an alteration is, and what it reports: the words every technique shares."""
+"""What an alteration is, and what it reports: the records every kind shares."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from enum import Enum
+from dataclasses import dataclass, field
 
 from rowanseed.core.pattern.pattern import Pattern
-
-
-class Kind(Enum):
-    """The kinds of alteration, by the name they have in documents."""
-
-    LENGTH = "length"
-    HEM = "hem"
-    SEAM = "seam"
-    BUST = "bust"
-    SHOULDER_WIDTH = "shoulder-width"
-    SHOULDER_SLOPE = "shoulder-slope"
-    SHOULDER_PADS = "shoulder-pads"
-    SWAY_BACK = "sway-back"
-    ROUND_BACK = "round-back"
-    SLEEVE_WIDTH = "sleeve-width"
-    CROTCH_LENGTH = "crotch-length"
 
 
 @dataclass(frozen=True)
 class Alteration:
     """One change the sewist asked for.
 
-    `by` in mm, in the sense of its kind (longer, wider, fuller: positive). `at` says where: the printed
-    line of a change of length; the join of a change at a seam. `level` is the level at which a change at a
-    seam is greatest ("" : all along it).
+    `kind` is the id of one of `alter.kinds`. `by` in mm, in the sense of its kind (longer, wider, fuller: positive).
+    `at` says where: the printed line of a change of length; the join of a change at a seam. `level` is the level at
+    which a change at a seam is greatest ("" : all along it).
     """
 
-    kind: Kind
+    kind: str
     by: float
     at: str = ""
     level: str = ""
+    id: str = field(default="", compare=False)
+    """Which line of a project's list it is, so that a page can speak of it."""
 
 
 @dataclass(frozen=True)

@@ -91,7 +91,7 @@ def move(pattern: Pattern, frame: Frame, field: Field, cuts: Cuts | None = None,
 
 
 def why_along(pattern: Pattern, piece: Piece, frame: Frame, reason: Callable[[Piece], str]) -> str:
-    """Why a piece of a moved frame went along: as what it is to another, or for the technique's own reason."""
+    """Why a piece of a moved frame went along: as what it is to another, or for the alteration's own reason."""
     for layer in pattern.making.layers:
         if layer.piece == piece.id and any(p.id == layer.of for p in frame.pieces if p.id != piece.id):
             kind = {LayerKind.FACING: "facing", LayerKind.LINING: "lining"}.get(layer.kind, layer.kind.value)

@@ -12,7 +12,7 @@ from enum import Enum
 
 from rowanseed.core.alter import bust
 from rowanseed.core.alter.blend import Blend, blendable
-from rowanseed.core.alter.change import Alteration, Kind
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.seam import takeable
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.base.working import Given, Source, Working, length, words
@@ -190,7 +190,7 @@ def _off_chart(c: Choosing, advice: Advice) -> tuple[str, tuple[Alteration, ...]
         words_.append(f"the {measure_name(f.measure)} is {c.show(abs(f.beyond))} {side} size")
         too_far |= abs(f.beyond) > SENSIBLE_STEPS * max(step, 1.0)
         if seams and f.measure in levels:
-            alterations.append(Alteration(kind=Kind.SEAM, by=round(f.beyond), at=seams[0].id, level=f.measure))
+            alterations.append(Alteration(kind="seam", by=round(f.beyond), at=seams[0].id, level=f.measure))
             changes[f.measure] = round(f.beyond)
     said = f"No size fits: {' and '.join(words_)}. {advice.size} is the nearest."
     if too_far:
@@ -256,7 +256,7 @@ def _high_bust(c: Choosing) -> Proposal:
         size=size,
         reason=f"{said} A {kind}-bust adjustment of {c.show(abs(amount))} makes up for it.",
         rows=c.rows(size, changes={"bust": amount}),
-        alterations=(Alteration(Kind.BUST, amount),),
+        alterations=(Alteration("bust", amount),),
         working=working,
     )
 
@@ -331,7 +331,7 @@ def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Propos
     for m, size in found.items():
         if size != larger and m in finished and seams and m in levels:
             changes[m] = finished[m][size] - finished[m][larger]
-            alterations.append(Alteration(kind=Kind.SEAM, by=round(changes[m]), at=seams[0].id, level=m))
+            alterations.append(Alteration(kind="seam", by=round(changes[m]), at=seams[0].id, level=m))
     return Proposal(
         school=School.BETWEEN,
         size=larger,

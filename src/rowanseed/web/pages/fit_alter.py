@@ -7,11 +7,8 @@ from dataclasses import replace
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.alter.blend import blendable
-from rowanseed.core.alter.change import Alteration, Kind
-from rowanseed.core.alter.length import printed_lines
-from rowanseed.core.alter.seam import takeable
-from rowanseed.core.alter.techniques import TECHNIQUE, line_name, offered, title
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.garment import GarmentChoices, altered
@@ -44,23 +41,11 @@ class _OrderForm(Form):
 def places(project: ProjectView) -> list[tuple[str, str]]:
     """(value, words) of everything that can be altered on this pattern; a value is kind, place and level."""
     pattern, size = project.pattern, project.size or project.pattern.envelope.sizes[0]
-    out = []
-    for technique in offered(pattern, size):
-        kind = technique.kind.value
-        if technique.kind is Kind.LENGTH:
-            out += [
-                (f"{kind}:{line}:", f"{line_name(line).capitalize()}, at the printed line")
-                for line in printed_lines(pattern)
-            ]
-        elif technique.kind is Kind.SEAM:
-            for join in takeable(pattern):
-                out.append((f"{kind}:{join.id}:", f"{join.name}, all along"))
-                out += [
-                    (f"{kind}:{join.id}:{level}", f"{join.name}, at the {level}") for level in blendable(pattern, size)
-                ]
-        else:
-            out.append((f"{kind}::", technique.name))
-    return out
+    return [
+        (f"{kind.id}:{place.at}:{place.level}", place.words)
+        for kind in offered(pattern, size)
+        for place in kind.places_on(pattern, size)
+    ]
 
 
 def wanted(project: ProjectView, form: AlterForm, errors: Errors) -> Alteration | None:
@@ -69,10 +54,10 @@ def wanted(project: ProjectView, form: AlterForm, errors: Errors) -> Alteration 
         errors["what"] = "Choose what to alter."
         return None
     kind, at, level = form.what.split(":")
-    if form.way == "less" and not TECHNIQUE[Kind(kind)].opposite:
+    if form.way == "less" and not KINDS[kind].opposite:
         errors["way"] = "There is no less of this."
         return None
-    return Alteration(kind=Kind(kind), by=-form.by if form.way == "less" else form.by, at=at, level=level)
+    return Alteration(kind=kind, by=-form.by if form.way == "less" else form.by, at=at, level=level)
 
 
 @router.get("/projects/{id}/fit/alter")
@@ -146,7 +131,7 @@ def _keep(home: House, project: ProjectView, alterations: tuple[Alteration, ...]
 
 
 def alteration_key(alteration: Alteration) -> str:
-    return f"{alteration.kind.value}:{alteration.at}:{alteration.level}:{alteration.by:.2f}"
+    return f"{alteration.kind}:{alteration.at}:{alteration.level}:{alteration.by:.2f}"
 
 
 def _ready(home: House, project: ProjectView) -> list[tuple[str, Alteration, str]]:
@@ -166,7 +151,7 @@ def _ready(home: House, project: ProjectView) -> list[tuple[str, Alteration, str
     return [
         entry
         for key, entry in out.items()
-        if key not in mine and f"{entry[1].kind.value}:{entry[1].at}:{entry[1].level}" in here
+        if key not in mine and f"{entry[1].kind}:{entry[1].at}:{entry[1].level}" in here
     ]
 
 

@@ -8,7 +8,7 @@ from typing import Annotated
 from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
-from rowanseed.core.alter.techniques import title
+from rowanseed.core.alter.kinds import title
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import lessons, projects
