@@ -11,14 +11,15 @@ from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.cloth.remainder import remainders
 from rowanseed.core.cloth.widths import cells
+from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningSchool
 from rowanseed.core.derive.layers import with_layers
-from rowanseed.core.garment import GarmentChoices, altered, lay_problem
+from rowanseed.core.garment import GarmentChoices, altered, derived, lay_problem
 from rowanseed.core.lay.engine import Budget, Progress, solve, solve_each
 from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.lay.search import nofit, tables
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.core.saving.changes import offered, with_tactics
+from rowanseed.core.saving.apply import offered
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.web.pages.cloth_widths import SECONDS_FOR_A_CELL
 
@@ -83,13 +84,11 @@ def _tactics() -> Iterator[Figure]:
     cloth = Cloth(name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY)
     base = solve(lay_problem(pattern, choices, Role.MAIN, cloth), Budget(seconds=2.0, computing=True)).length
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
-        changed = with_tactics(pattern, (tactic,), choices.size, "A")
+        changed = derived(pattern, choices.size, "A", ClothChoices(), (tactic,))
         length = solve(
             lay_problem(changed, choices, Role.MAIN, cloth, (tactic,)), Budget(seconds=2.0, computing=True)
         ).length
-        yield Figure(
-            area="cloth", name=f"saves-{tactic.name.lower().replace('_', '-')}-mm", value=base - length, limit=None
-        )
+        yield Figure(area="cloth", name=f"saves-{tactic}-mm", value=base - length, limit=None)
 
 
 def _derived() -> Iterator[Figure]:

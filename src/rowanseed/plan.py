@@ -19,7 +19,7 @@ from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import walk
-from rowanseed.core.saving.tactics import Tactic, combined
+from rowanseed.core.saving.combine import combined
 from rowanseed.core.sizing.schools import proposals
 from rowanseed.drawings.lay import draw_lay
 from rowanseed.drawings.lay_pieces import LayView
@@ -129,7 +129,7 @@ def _garments(project: ProjectDocument, choices: GarmentChoices, changed: Patter
         return derived(pattern, size, project.view, reckoning, tactics)
 
     garment = made(changed, choices.size)
-    batch = smaller(reckoning.batch) if Tactic.SMALLER_BATCH in tactics else reckoning.batch
+    batch = smaller(reckoning.batch) if "smaller-batch" in tactics else reckoning.batch
     members = tuple(
         (
             m,

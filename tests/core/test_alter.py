@@ -21,7 +21,7 @@ from rowanseed.core.alter.deform import crossings, deform, stretch
 from rowanseed.core.alter.frame import frame_of
 from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.length import change_at_line, printed_lines
-from rowanseed.core.alter.seam import edge_count
+from rowanseed.core.alter.seam import edge_count, takeable
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import Units

@@ -17,7 +17,8 @@ from rowanseed.core.base.units import INCH, YARD
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.cloth.conversion import TABLE, WIDTHS_IN, column, convert
 from rowanseed.core.cloth.widths import USUAL_WIDTHS, best_plans, cells
-from rowanseed.core.garment import GarmentChoices, lay_problem
+from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.garment import GarmentChoices, derived, lay_problem
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.estimate import FirstSight, estimate
@@ -27,8 +28,9 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.seamline import lines
-from rowanseed.core.saving.changes import offered, with_tactics
-from rowanseed.core.saving.tactics import LOOSENS, PRICES, Tactic, clash, combined
+from rowanseed.core.saving.apply import offered
+from rowanseed.core.saving.combine import clash, combined
+from rowanseed.core.saving.tactics import LOOSENS, TACTICS
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 SKIRT, SHIRT, TROUSERS, WAISTCOAT = (m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat))
@@ -130,7 +132,7 @@ def test_a_plan_taken_over_from_a_stricter_case_holds_there(skirt_lays):
 def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(pattern):
     size = pattern.envelope.sizes[3]
     for tactic in offered(pattern, "A", Role.MAIN, one_way=True):
-        changed = with_tactics(pattern, (tactic,), size, "A")
+        changed = derived(pattern, size, "A", ClothChoices(), (tactic,))
         # Pieces worked out for this garment have no other sizes.
         own = replace(changed, envelope=replace(changed.envelope, sizes=(size,)))
         assert [f.problem for f in faults(own)] == [], tactic
@@ -138,10 +140,12 @@ def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(patte
 
 
 def _tried(pattern, tactics):
-    return lay_problem(with_tactics(pattern, tactics, "14", "A"), GarmentChoices("A", "14"), Role.MAIN, WIDE, tactics)
+    return lay_problem(
+        derived(pattern, "14", "A", ClothChoices(), tactics), GarmentChoices("A", "14"), Role.MAIN, WIDE, tactics
+    )
 
 
-@pytest.mark.parametrize("tactic", sorted(LOOSENS, key=lambda t: t.value))
+@pytest.mark.parametrize("tactic", sorted(LOOSENS))
 def test_what_loosens_never_needs_more_area_and_its_lay_passes_the_check(tactic):
     plain, loose = (_tried(SKIRT, t) for t in ((), (tactic,)))
     assert sum(p.area * p.cut for p in loose.pieces) <= sum(p.area * p.cut for p in plain.pieces) + 1
@@ -149,7 +153,7 @@ def test_what_loosens_never_needs_more_area_and_its_lay_passes_the_check(tactic)
 
 
 def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
-    seamed = with_tactics(SKIRT, (Tactic.CENTRE_SEAM,), "14", "A")
+    seamed = derived(SKIRT, "14", "A", ClothChoices(), ("centre-seam",))
     (cut,) = seamed.piece("front").cuts_for(Role.MAIN, "A")
     assert (cut.fold, cut.count, cut.pair) == (None, 2, True)
     grown = (
@@ -163,7 +167,8 @@ def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
 
 def test_a_faced_hem_changes_what_is_folded():
     steps = {
-        s.id: s for s in compile_steps(with_tactics(SKIRT, (Tactic.FACED_HEM,), "14", "A"), "A", "14", Household())
+        s.id: s
+        for s in compile_steps(derived(SKIRT, "14", "A", ClothChoices(), ("faced-hem",)), "A", "14", Household())
     }
     assert steps["face-hem"].title == "Sew the facing to the hem"
     assert {n.step for n in steps["face-hem"].needs} >= {
@@ -175,17 +180,17 @@ def test_a_faced_hem_changes_what_is_folded():
 
 
 def test_facings_from_another_cloth_leave_the_main_cloth():
-    pieces = _tried(WAISTCOAT, (Tactic.OTHER_FACING,)).pieces
+    pieces = _tried(WAISTCOAT, ("other-facing",)).pieces
     assert "facing" not in {p.id for p in pieces}
-    assert Role.CONTRAST in with_tactics(WAISTCOAT, (Tactic.OTHER_FACING,), "14", "A").roles("A")
+    assert Role.CONTRAST in derived(WAISTCOAT, "14", "A", ClothChoices(), ("other-facing",)).roles("A")
 
 
-@given(st.lists(st.sampled_from(list(Tactic)), max_size=6))
+@given(st.lists(st.sampled_from(sorted(TACTICS)), max_size=6))
 def test_tactics_that_clash_are_not_combined(tactics):
     kept = combined(tuple(tactics))
     assert not any(clash(a, b) for k, a in enumerate(kept) for b in kept[:k])
     assert set(kept) <= set(tactics)
-    assert [PRICES[t].points for t in kept] == sorted(PRICES[t].points for t in kept)
+    assert [TACTICS[t].cost.points for t in kept] == sorted(TACTICS[t].cost.points for t in kept)
 
 
 # ---------------------------------------------------------------- the first answer
@@ -196,7 +201,7 @@ def test_tactics_that_clash_are_not_combined(tactics):
 def test_every_lay_comes_out_between_the_first_bounds(pattern, width):
     """The likely length is a guess; the bounds are not: a searched lay of open cloth lies between them, to 1 %."""
     cloth = Cloth(name="c", width=width, length=None, selvedge=12, direction=Direction.ONE_WAY)
-    problem = lay_problem(pattern, GarmentChoices("A", pattern.envelope.sizes[1]), Role.MAIN, cloth, (Tactic.OPEN_OUT,))
+    problem = lay_problem(pattern, GarmentChoices("A", pattern.envelope.sizes[1]), Role.MAIN, cloth, ("open-out",))
     first = estimate(problem)
     found = solve(problem, Budget(sweeps=300)).length
     assert first.least <= found

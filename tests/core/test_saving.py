@@ -17,17 +17,9 @@ from rowanseed.core.lay.engine import Budget, solve, solve_each
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
 from rowanseed.core.lay.transfer import carried
 from rowanseed.core.pattern.pieces import Grain, Role
-from rowanseed.core.saving.changes import helps_where_too_wide, offered, with_tactics
-from rowanseed.core.saving.tactics import (
-    LOOSENS,
-    OTHER_CLOTH,
-    PRICES,
-    TRIED_TOGETHER,
-    Tactic,
-    clash,
-    points,
-    worth_combining,
-)
+from rowanseed.core.saving.apply import helps_where_too_wide, offered
+from rowanseed.core.saving.combine import TRIED_TOGETHER, clash, points, worth_combining
+from rowanseed.core.saving.tactics import LOOSENS, OTHER_CLOTH, TACTICS
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 CLOTH = Cloth(name="c", width=1400, length=None, selvedge=12, direction=Direction.ONE_WAY)
@@ -36,7 +28,7 @@ DEMO = {m.__name__.rsplit(".", 1)[-1]: m.draft() for m in (six_gore_skirt, overs
 
 def problem_with(pattern, tactics):
     size = pattern.envelope.sizes[3]
-    changed = with_tactics(pattern, tactics, size, "A")
+    changed = derived(pattern, size, "A", ClothChoices(), tactics)
     return lay_problem(changed, GarmentChoices("A", size), Role.MAIN, CLOTH, tactics)
 
 
@@ -49,7 +41,7 @@ def test_what_loosens_takes_over_every_lay_of_the_garment_as_it_is(name):
     pattern = DEMO[name]
     plans = [a for a in solve_each(problem_with(pattern, ()), Budget(sweeps=30)).values() if isinstance(a, Plan)]
     assert plans
-    for tactic in sorted(LOOSENS & set(offered(pattern, "A", Role.MAIN, one_way=True)), key=lambda t: t.value):
+    for tactic in sorted(LOOSENS & set(offered(pattern, "A", Role.MAIN, one_way=True))):
         loose = problem_with(pattern, (tactic,))
         for plan in plans:
             here = carried(plan, loose)
@@ -59,10 +51,10 @@ def test_what_loosens_takes_over_every_lay_of_the_garment_as_it_is(name):
 
 def test_a_lay_is_not_taken_over_where_it_does_not_hold():
     pattern = DEMO["six_gore_skirt"]
-    plan = solve(problem_with(pattern, (Tactic.TURN_PIECES,)), Budget(sweeps=60))
+    plan = solve(problem_with(pattern, ("turn-pieces",)), Budget(sweeps=60))
     if any(p.turn == 180 for s in plan.stretches for p in s.placements):
         assert carried(plan, problem_with(pattern, ())) is None
-    seamed = problem_with(pattern, (Tactic.CENTRE_SEAM,))
+    seamed = problem_with(pattern, ("centre-seam",))
     assert carried(plan, seamed) is None
 
 
@@ -126,7 +118,7 @@ def test_one_copy_fewer_leaves_out_the_one_farthest_along():
 # ---------------------------------------------------------------- together
 
 
-SAVINGS = st.dictionaries(st.sampled_from(list(Tactic)), st.floats(-20, 300), max_size=8)
+SAVINGS = st.dictionaries(st.sampled_from(sorted(TACTICS)), st.floats(-20, 300), max_size=8)
 
 
 @given(SAVINGS, st.floats(-100, 600), st.none() | st.integers(2, 20))
@@ -142,16 +134,16 @@ def test_combinations_are_few_compatible_and_promise_enough(saved, short_by, dea
 
 def test_the_cheapest_combination_that_promises_enough_is_tried_first():
     """Short by 10 cm: the narrower hem and shared cuts (3 + 2 points) before anything dearer."""
-    saved = {Tactic.NARROW_HEM: 60.0, Tactic.SHARE_CUTS: 45.0, Tactic.SHORTEN: 90.0, Tactic.TURN_PIECES: 80.0}
+    saved = {"narrow-hem": 60.0, "share-cuts": 45.0, "shorten": 90.0, "turn-pieces": 80.0}
     first = worth_combining(saved, 100.0)[0]
-    assert set(first) == {Tactic.NARROW_HEM, Tactic.SHARE_CUTS}
-    assert points(first) == PRICES[Tactic.NARROW_HEM].points + PRICES[Tactic.SHARE_CUTS].points
+    assert set(first) == {"narrow-hem", "share-cuts"}
+    assert points(first) == TACTICS["narrow-hem"].cost.points + TACTICS["share-cuts"].cost.points
     # Where one by itself does for 8 points, only cheaper ones are asked for.
     assert all(points(c) < 8 for c in worth_combining(saved, 70.0, 8))
 
 
 def test_what_promises_most_is_tried_before_it_is_said_that_nothing_will_do():
-    saved = {Tactic.NARROW_HEM: 20.0, Tactic.SHARE_CUTS: 10.0, Tactic.SHORTEN: 30.0}
+    saved = {"narrow-hem": 20.0, "share-cuts": 10.0, "shorten": 30.0}
     (only,) = worth_combining(saved, 5000.0)
     assert set(only) == set(saved)
 
@@ -161,12 +153,12 @@ def test_what_promises_most_is_tried_before_it_is_said_that_nothing_will_do():
 
 def test_a_shirt_may_have_collar_sleeves_or_back_of_another_cloth_and_a_skirt_not():
     assert set(offered(DEMO["overshirt"], "A", Role.MAIN, one_way=False)) & OTHER_CLOTH == {
-        Tactic.OTHER_BANDS,
-        Tactic.OTHER_BACK,
-        Tactic.OTHER_SLEEVES,
+        "other-bands",
+        "other-back",
+        "other-sleeves",
     }
-    assert set(offered(DEMO["six_gore_skirt"], "A", Role.MAIN, one_way=False)) & OTHER_CLOTH == {Tactic.OTHER_FACING}
-    sleeved = with_tactics(DEMO["overshirt"], (Tactic.OTHER_SLEEVES,), "L", "A")
+    assert set(offered(DEMO["six_gore_skirt"], "A", Role.MAIN, one_way=False)) & OTHER_CLOTH == {"other-facing"}
+    sleeved = derived(DEMO["overshirt"], "L", "A", ClothChoices(), ("other-sleeves",))
     assert {p.id for p, _ in sleeved.pieces_for(Role.CONTRAST, "A")} == {"sleeve"}
     assert "sleeve" not in {p.id for p, _ in sleeved.pieces_for(Role.MAIN, "A")}
 
@@ -175,7 +167,7 @@ def test_a_sleeve_of_another_cloth_is_lined_like_one_of_the_main_cloth():
     """Layers are derived before pieces go to another cloth: lining and under collar stay the same."""
     layers = Layers(LiningSchool.WHOLE, underlined=True, trim_under_collar=True)
     shirt, reckoning = DEMO["overshirt"], ClothChoices(layers)
-    moved = (Tactic.OTHER_SLEEVES, Tactic.OTHER_BANDS, Tactic.OTHER_BACK)
+    moved = ("other-sleeves", "other-bands", "other-back")
     plain, changed = (derived(shirt, "L", "A", reckoning, tactics) for tactics in ((), moved))
     assert {p.id for p in plain.pieces} == {p.id for p in changed.pieces}
     for role in (Role.LINING, Role.UNDERLINING, Role.INTERFACING):
@@ -186,7 +178,7 @@ def test_a_sleeve_of_another_cloth_is_lined_like_one_of_the_main_cloth():
 
 def test_a_hem_faced_to_save_cloth_is_not_faced_a_second_time():
     skirt = DEMO["six_gore_skirt"]
-    both = derived(skirt, "14", "A", ClothChoices(Layers(faced=("hem",))), (Tactic.FACED_HEM,))
+    both = derived(skirt, "14", "A", ClothChoices(Layers(faced=("hem",))), ("faced-hem",))
     ids = [p.id for p in both.pieces]
     assert len(ids) == len(set(ids))
     assert {p.id for p, _ in both.pieces_for(Role.CONTRAST, "A")} == {i for i in ids if i.endswith("-hem-facing")}
@@ -196,7 +188,7 @@ def test_a_hem_faced_to_save_cloth_is_not_faced_a_second_time():
 
 def test_a_piece_wider_than_the_cloth_names_what_may_help():
     skirt, shirt = DEMO["six_gore_skirt"], DEMO["overshirt"]
-    assert helps_where_too_wide(skirt, "A", Role.MAIN, "front") == (Tactic.CENTRE_SEAM,)
-    assert Tactic.PIECED_FACING in helps_where_too_wide(skirt, "A", Role.MAIN, "front-facing")
-    assert helps_where_too_wide(shirt, "A", Role.MAIN, "sleeve") == (Tactic.OTHER_SLEEVES,)
+    assert helps_where_too_wide(skirt, "A", Role.MAIN, "front") == ("centre-seam",)
+    assert "pieced-facing" in helps_where_too_wide(skirt, "A", Role.MAIN, "front-facing")
+    assert helps_where_too_wide(shirt, "A", Role.MAIN, "sleeve") == ("other-sleeves",)
     assert helps_where_too_wide(skirt, "A", Role.MAIN, "side-front") == ()

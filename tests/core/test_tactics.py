@@ -5,7 +5,8 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.cloth.cloth import Cloth, Direction
-from rowanseed.core.garment import GarmentChoices, lay_problem
+from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.garment import GarmentChoices, derived, lay_problem
 from rowanseed.core.geometry.outline import line_chain
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve_each
@@ -16,8 +17,7 @@ from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.pattern.making import EdgePart, Join, Making
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Panel, Piece, Role, Shape
-from rowanseed.core.saving.changes import offered, with_tactics
-from rowanseed.core.saving.tactics import Tactic
+from rowanseed.core.saving.apply import offered
 from rowanseed.demo import six_gore_skirt
 
 SKIRT = six_gore_skirt.draft()
@@ -57,9 +57,9 @@ def test_one_fold_piece_against_the_selvedges_halves_the_length_of_a_two_piece_b
         two_piece_body(),
         Cloth(name="cloth", width=1260, length=3000, selvedge=10, direction=Direction.TWO_WAY, washed=True),
     )
-    assert Tactic.FOLD_TO_SELVEDGE in offered(top, "A", Role.MAIN, one_way=False)
-    assert Tactic.FOLD_TO_SELVEDGE not in offered(SKIRT, "A", Role.MAIN, one_way=False)
-    changed = with_tactics(top, (Tactic.FOLD_TO_SELVEDGE,), "one", "A")
+    assert "fold-to-selvedge" in offered(top, "A", Role.MAIN, one_way=False)
+    assert "fold-to-selvedge" not in offered(SKIRT, "A", Role.MAIN, one_way=False)
+    changed = derived(top, "one", "A", ClothChoices(), ("fold-to-selvedge",))
     choices = GarmentChoices("A", "one")
     plain, moved = (lay_problem(p, choices, Role.MAIN, cloth) for p in (top, changed))
     assert moved.piece("back").selvedge is not None and moved.piece("front").fold is not None
@@ -74,17 +74,17 @@ def test_one_fold_piece_against_the_selvedges_halves_the_length_of_a_two_piece_b
 
 
 def test_facings_on_the_fold_may_be_pieced_and_a_batch_made_smaller():
-    assert Tactic.PIECED_FACING in offered(SKIRT, "A", Role.MAIN, one_way=False)
-    pieced = with_tactics(SKIRT, (Tactic.PIECED_FACING,), "14", "A")
+    assert "pieced-facing" in offered(SKIRT, "A", Role.MAIN, one_way=False)
+    pieced = derived(SKIRT, "14", "A", ClothChoices(), ("pieced-facing",))
     facing = pieced.piece("front-facing").cuts_for(Role.MAIN, "A")[0]
     assert facing.fold is None and facing.count == 2 and pieced.piece("front").cuts[0].fold == "centre"
     assert sequence(compile_steps(pieced, "A", "14", Household()))
-    assert Tactic.SMALLER_BATCH in offered(SKIRT, "A", Role.MAIN, one_way=False, batch=True)
-    assert Tactic.SMALLER_BATCH not in offered(SKIRT, "A", Role.MAIN, one_way=False)
+    assert "smaller-batch" in offered(SKIRT, "A", Role.MAIN, one_way=False, batch=True)
+    assert "smaller-batch" not in offered(SKIRT, "A", Role.MAIN, one_way=False)
 
 
 def test_faced_hems_ask_for_facings_of_another_cloth():
-    faced = with_tactics(SKIRT, (Tactic.FACED_HEM,), "14", "A")
+    faced = derived(SKIRT, "14", "A", ClothChoices(), ("faced-hem",))
     assert {p.id for p, _ in faced.pieces_for(Role.CONTRAST, "A")} == {
         f"{p}-hem-facing" for p in ("front", "side-front", "side-back", "back")
     }

@@ -13,7 +13,6 @@ from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.core.saving.tactics import Tactic
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.demo.six_gore_skirt import draft
@@ -165,10 +164,10 @@ def test_earlier_alterations_are_remembered_with_the_size_they_were_made_in(db, 
 
 def test_tactics_are_kept_for_the_cloth_they_were_taken_for(db, two_projects):
     _, (first, *_) = two_projects
-    projects.choose_tactics(db, first, Role.MAIN, (Tactic.NARROW_HEM, Tactic.TURN_PIECES))
-    projects.choose_tactics(db, first, Role.LINING, (Tactic.SHARE_CUTS,))
-    projects.choose_tactics(db, first, Role.MAIN, (Tactic.NARROW_HEM,))
+    projects.choose_tactics(db, first, Role.MAIN, ("narrow-hem", "turn-pieces"))
+    projects.choose_tactics(db, first, Role.LINING, ("share-cuts",))
+    projects.choose_tactics(db, first, Role.MAIN, ("narrow-hem",))
     kept = projects.project(db, first).tactics
-    assert kept == {Role.MAIN: (Tactic.NARROW_HEM,), Role.LINING: (Tactic.SHARE_CUTS,)}
+    assert kept == {Role.MAIN: ("narrow-hem",), Role.LINING: ("share-cuts",)}
     projects.choose_tactics(db, first, Role.MAIN, ())
     assert projects.project(db, first).tactics.get(Role.MAIN, ()) == ()

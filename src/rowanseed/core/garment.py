@@ -18,8 +18,9 @@ from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Probl
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Grain, Piece, Role
 from rowanseed.core.pattern.seamline import lines
-from rowanseed.core.saving.changes import in_other_cloth, moved_to_contrast, reshaped
-from rowanseed.core.saving.tactics import Tactic, laid_with
+from rowanseed.core.saving.apply import in_other_cloth, laid_with, reshaped
+from rowanseed.core.saving.pieces import moved_to_contrast
+from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.sums.rectangles import with_rectangles
 
 GAP = 3.0
@@ -52,7 +53,7 @@ def altered(pattern: Pattern, choices: GarmentChoices) -> Altered:
 
 
 def derived(
-    pattern: Pattern, size: str, view: str, reckoning: ClothChoices, tactics: tuple[Tactic, ...] = ()
+    pattern: Pattern, size: str, view: str, reckoning: ClothChoices, tactics: tuple[TacticId, ...] = ()
 ) -> Pattern:
     """An altered pattern changed to save cloth, with its layers derived; pieces go to the contrast cloth last.
 
@@ -90,7 +91,7 @@ def lay_problem(
     choices: GarmentChoices,
     role: Role,
     cloth: Cloth,
-    tactics: tuple[Tactic, ...] = (),
+    tactics: tuple[TacticId, ...] = (),
     matching: Matching = Matching.NONE,
     *,
     on_border: bool = False,

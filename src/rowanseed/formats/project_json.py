@@ -23,7 +23,8 @@ from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.compiler import Household
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.core.saving.tactics import Tactic, combined
+from rowanseed.core.saving.combine import combined
+from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.sizing.schools import Choosing, Proposal, School, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.formats.fit_json import FitChoices
@@ -93,7 +94,7 @@ class _Project(_Record):
     pattern: str | dict[str, Any]
     cloths: dict[Role, _Cloth]
     choices: _Choices = _Choices()
-    tactics: dict[Role, list[Tactic]] = {}
+    tactics: dict[Role, list[TacticId]] = {}
     reckoning: ClothChoices = ClothChoices()
 
 
@@ -112,7 +113,7 @@ class ProjectDocument:
     fit: FitChoices
     lay: LayKind | None
     household: Household
-    tactics: Mapping[Role, tuple[Tactic, ...]]
+    tactics: Mapping[Role, tuple[TacticId, ...]]
     reckoning: ClothChoices
 
     def choosing(self) -> Choosing:

@@ -10,7 +10,8 @@ from typing import Any
 
 from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.core.saving.tactics import Tactic
+from rowanseed.core.saving.tactic import TacticId
+from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.formats.cloth_json import read_reckoning, write_reckoning
 from rowanseed.formats.fit_json import FitChoices, read_fit, write_fit
 from rowanseed.store.database import Connection, transaction
@@ -25,7 +26,7 @@ class ProjectRecord:
     view: str
     size: str | None
     fit: FitChoices
-    tactics: Mapping[Role, tuple[Tactic, ...]]
+    tactics: Mapping[Role, tuple[TacticId, ...]]
     reckoning: ClothChoices
     measuring_id: int | None
     started_on: str
@@ -71,15 +72,17 @@ def _record(connection: Connection, row: Mapping[str, Any]) -> ProjectRecord:
     return ProjectRecord(**plain, cloths={Role(c["role"]): c["cloth_id"] for c in cloths})
 
 
-def _tactics(document: str) -> dict[Role, tuple[Tactic, ...]]:
-    return {Role(role): tuple(Tactic(name) for name in names) for role, names in json.loads(document).items()}
+def _tactics(document: str) -> dict[Role, tuple[TacticId, ...]]:
+    return {
+        Role(role): tuple(name for name in names if name in TACTICS) for role, names in json.loads(document).items()
+    }
 
 
-def choose_tactics(connection: Connection, id: int, role: Role, tactics: Sequence[Tactic]) -> None:
+def choose_tactics(connection: Connection, id: int, role: Role, tactics: Sequence[TacticId]) -> None:
     """Keep what is done to save one cloth of a project."""
     with transaction(connection):
         row = connection.execute("SELECT tactics FROM project WHERE id = ?", (id,)).fetchone()
-        kept = {**json.loads(row["tactics"]), role.value: [tactic.value for tactic in tactics]}
+        kept = {**json.loads(row["tactics"]), role.value: list(tactics)}
         connection.execute("UPDATE project SET tactics = ? WHERE id = ?", (json.dumps(kept), id))
 
 

@@ -23,7 +23,8 @@ from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import SeamVerdict, SeamWalk
-from rowanseed.core.saving.tactics import Tactic, combined
+from rowanseed.core.saving.combine import combined
+from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.sizing.chart import Advice, by_chart
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
@@ -140,11 +141,11 @@ class ProjectView:
             self.failures.append(str(error))
             return Altered(self.pattern, ())
 
-    def tactics(self, role: Role) -> tuple[Tactic, ...]:
+    def tactics(self, role: Role) -> tuple[TacticId, ...]:
         """What is done to save this cloth."""
         return self.record.tactics.get(role, ())
 
-    def garment_with(self, role: Role, tactics: tuple[Tactic, ...]) -> Pattern:
+    def garment_with(self, role: Role, tactics: tuple[TacticId, ...]) -> Pattern:
         """The altered pattern with these tactics for one cloth, and what is done already to save the others.
 
         What changes a piece changes it in every cloth that it is cut from.
@@ -154,18 +155,18 @@ class ProjectView:
             self.altered.pattern, combined((*tactics, *others)), self.size or "", self.record.view, self.reckoning
         )
 
-    def cut_with(self, role: Role, tactics: tuple[Tactic, ...]) -> Pattern:
+    def cut_with(self, role: Role, tactics: tuple[TacticId, ...]) -> Pattern:
         """All there is to cut with these tactics for one cloth: the garment, rectangles, the batch's other garments."""
         garment = self.garment_with(role, tactics)
         if self.size is None:
             return garment
         others = tuple(t for other, taken in self.record.tactics.items() if other is not role for t in taken)
         every = combined((*tactics, *others))
-        batch = smaller(self.reckoning.batch) if Tactic.SMALLER_BATCH in every else self.reckoning.batch
+        batch = smaller(self.reckoning.batch) if "smaller-batch" in every else self.reckoning.batch
         members = tuple((member, self._member_garment(member, every)) for member in batch)
         return to_cut_once(garment, self.size, self.reckoning, members)
 
-    def _member_garment(self, member: Member, tactics: tuple[Tactic, ...]) -> Pattern:
+    def _member_garment(self, member: Member, tactics: tuple[TacticId, ...]) -> Pattern:
         """Another garment of the batch, altered for whom it is, and made as the project's own."""
         choices = GarmentChoices(
             view=self.record.view, size=member.size, blend=member.blend, alterations=member.alterations
@@ -197,7 +198,7 @@ class ProjectView:
         return self.cut_pattern.roles(self.record.view)
 
     def problem(
-        self, role: Role, cloth: Cloth, tactics: tuple[Tactic, ...] | None = None, *, matched: bool = True
+        self, role: Role, cloth: Cloth, tactics: tuple[TacticId, ...] | None = None, *, matched: bool = True
     ) -> Problem:
         """What has to be laid on a cloth for one role, with the project's own tactics if none are given."""
         if self.choices is None:

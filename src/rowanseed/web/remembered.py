@@ -15,7 +15,7 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import MakingStep
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.walk import SeamWalk, walk
-from rowanseed.core.saving.tactics import Tactic
+from rowanseed.core.saving.tactic import TacticId
 
 KEPT = 128
 
@@ -44,7 +44,7 @@ def _altered(same: _Same, choices: GarmentChoices) -> Altered:
 
 
 def garment_once(
-    pattern: Pattern, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: ClothChoices
+    pattern: Pattern, tactics: tuple[TacticId, ...], size: str, view: str, reckoning: ClothChoices
 ) -> Pattern:
     """An (altered) pattern with what is done to save cloth and the layers derived from it."""
     plain = not tactics and reckoning.layers == Layers() and not reckoning.moved
@@ -52,7 +52,7 @@ def garment_once(
 
 
 @lru_cache(maxsize=KEPT)
-def _garment(same: _Same, tactics: tuple[Tactic, ...], size: str, view: str, reckoning: ClothChoices) -> Pattern:
+def _garment(same: _Same, tactics: tuple[TacticId, ...], size: str, view: str, reckoning: ClothChoices) -> Pattern:
     return derived(same.pattern, size, view, reckoning, tactics)
 
 

@@ -8,32 +8,32 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from enum import Enum
 
 from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.base.words import Worded
 
 
-class Source(Enum):
+class Source(Worded):
     """Where a figure comes from, in words for the page."""
 
-    MEASURED = "measured on the person"
-    TAPE = "measured on the cloth"
-    CHART = "the pattern's body chart"
-    ENVELOPE = "printed on the envelope"
-    DRAWING = "measured on the pattern's own lines"
-    CHOSEN = "your choice"
-    WORKED_OUT = "worked out here"
-    EXACT = "exact by definition"
-    TABLE = "the extension services' conversion table, from memory"
-    PRACTICE = "common practice, no source"
+    MEASURED = "measured", "measured on the person"
+    TAPE = "tape", "measured on the cloth"
+    CHART = "chart", "the pattern's body chart"
+    ENVELOPE = "envelope", "printed on the envelope"
+    DRAWING = "drawing", "measured on the pattern's own lines"
+    CHOSEN = "chosen", "your choice"
+    WORKED_OUT = "worked-out", "worked out here"
+    EXACT = "exact", "exact by definition"
+    TABLE = "table", "the extension services' conversion table, from memory"
+    PRACTICE = "practice", "common practice, no source"
 
 
-class QuantityKind(Enum):
+class QuantityKind(Worded):
     """How a quantity is written."""
 
     LENGTH = "length"
-    FINE = "fine length"
-    CLOTH = "length of cloth"
+    FINE = "fine", "fine length"
+    CLOTH = "cloth", "length of cloth"
     COUNT = "count"
     PERCENT = "percent"
     WORDS = "words"

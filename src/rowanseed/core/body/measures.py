@@ -8,23 +8,23 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from enum import Enum
 
 from rowanseed.core.base.units import INCH, Units, format_length
+from rowanseed.core.base.words import Worded
 
 
-class Age(Enum):
+class Age(Worded):
     ADULT = "adult"
     CHILD = "child"
 
 
-class Seen(Enum):
+class Seen(Worded):
     """From which side a measurement is shown."""
 
-    FRONT = "from the front"
-    BACK = "from the back"
-    SIDE = "from the side"
-    SEATED = "sitting, from the side"
+    FRONT = "front", "from the front"
+    BACK = "back", "from the back"
+    SIDE = "side", "from the side"
+    SEATED = "seated", "sitting, from the side"
 
 
 @dataclass(frozen=True)

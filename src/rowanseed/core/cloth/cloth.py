@@ -3,19 +3,19 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from enum import Enum
 
+from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point
 
 
-class Direction(Enum):
+class Direction(Worded):
     """Whether pieces may be turned end for end."""
 
-    TWO_WAY = "two-way"
-    ONE_WAY = "one-way"
+    TWO_WAY = "two-way", "two-way"
+    ONE_WAY = "one-way", "one-way"
 
 
-class Fibre(Enum):
+class Fibre(Worded):
     COTTON = "cotton"
     LINEN = "linen"
     VISCOSE = "viscose"
@@ -23,7 +23,7 @@ class Fibre(Enum):
     SILK = "silk"
     ACETATE = "acetate"
     POLYESTER = "polyester"
-    OTHER = "something else"
+    OTHER = "other", "something else"
 
 
 USUAL_SHRINKAGE: dict[Fibre, float] = {
@@ -39,28 +39,28 @@ USUAL_SHRINKAGE: dict[Fibre, float] = {
 }
 
 
-class Surface(Enum):
+class Surface(Worded):
     """What the swatch is drawn with."""
 
     PLAIN = "plain"
-    SPRIGS = "sprigs, all one way up"
-    TOSSED = "a tossed print"
+    SPRIGS = "sprigs", "sprigs, all one way up"
+    TOSSED = "tossed", "a tossed print"
     STRIPES = "stripes"
     CHECK = "checks"
     CORD = "needlecord"
 
 
-class Structure(Enum):
+class Structure(Worded):
     WOVEN = "woven"
     KNIT = "knit"
 
 
-class PrintBorder(Enum):
+class PrintBorder(Worded):
     """Along which selvedge a border runs."""
 
-    NONE = "no border"
-    ONE = "along one selvedge"
-    BOTH = "along both selvedges"
+    NONE = "none", "no border"
+    ONE = "one", "along one selvedge"
+    BOTH = "both", "along both selvedges"
 
 
 @dataclass(frozen=True)

@@ -9,9 +9,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from enum import Enum
 
 from rowanseed.core.alter.hem import hem_edges
+from rowanseed.core.base.words import Worded
 from rowanseed.core.cloth.cloth import Cloth, PrintBorder
 from rowanseed.core.geometry.outline import Point, point_at
 from rowanseed.core.lay.problem import Match, MatchPoint
@@ -22,12 +22,12 @@ from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, Piece, Role
 from rowanseed.core.pattern.seamline import mark_distance, mark_point
 
 
-class Matching(Enum):
+class Matching(Worded):
     """How far the sewist goes in matching a cloth."""
 
-    NONE = "not matched"
-    BARS = "bars meet at the seams"
-    BOTH = "bars meet, lines centred"
+    NONE = "none", "not matched"
+    BARS = "bars", "bars meet at the seams"
+    BOTH = "both", "bars meet, lines centred"
 
 
 @dataclass(frozen=True)

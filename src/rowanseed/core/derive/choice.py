@@ -3,35 +3,36 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from enum import Enum
+
+from rowanseed.core.base.words import Worded
 
 
-class LiningSchool(Enum):
+class LiningSchool(Worded):
     """What becomes of the facing where the garment is lined."""
 
-    NONE = "no lining"
-    DEDUCT = "facing deducted"
-    WHOLE = "whole, facing laid on"
+    NONE = "none", "no lining"
+    DEDUCT = "deduct", "facing deducted"
+    WHOLE = "whole", "whole, facing laid on"
 
 
-class Pleat(Enum):
+class Pleat(Worded):
     """The ease pleat at the lining's centre back."""
 
-    NONE = "no pleat"
-    FULL = "over the whole length"
-    SHOULDERS = "at the shoulders only"
+    NONE = "none", "no pleat"
+    FULL = "full", "over the whole length"
+    SHOULDERS = "shoulders", "at the shoulders only"
 
 
-class LiningHem(Enum):
+class LiningHem(Worded):
     """How the lining ends at the hem."""
 
-    FREE = "hanging free"
-    ATTACHED = "sewn to the hem"
+    FREE = "free", "hanging free"
+    ATTACHED = "attached", "sewn to the hem"
 
 
-class InterfacingSchool(Enum):
-    WHOLE = "whole, caught in the seams"
-    TRIMMED = "trimmed by the seam allowance"
+class InterfacingSchool(Worded):
+    WHOLE = "whole", "whole, caught in the seams"
+    TRIMMED = "trimmed", "trimmed by the seam allowance"
 
 
 @dataclass(frozen=True)

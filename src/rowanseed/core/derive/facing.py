@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.shaping import chain_of, strip
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Press
 from rowanseed.core.pattern.pattern import Pattern
@@ -87,7 +88,7 @@ def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
         else p
         for p in pattern.pieces
     )
-    making, lower = pattern.making, finish.name[:1].lower() + finish.name[1:]
+    making, lower = pattern.making, lower_first(finish.name)
     between = tuple(joins_between(making.joins, finish, added))
     joins = [*making.joins, *between]
     others = tuple(f for f in making.finishes if f.id != finish.id)
@@ -156,9 +157,7 @@ def joins_between(joins: tuple[Join, ...], finish: Finish, added: Mapping[str, P
         if all(p.piece in added and added[p.piece].has_edge(p.edge) for p in parts):
             yield Join(
                 id=f"{finish.id}-facing-{join.id}",
-                name=(
-                    f"Facing {join.name[:1].lower()}{join.name[1:]}, at the {finish.name[:1].lower()}{finish.name[1:]}"
-                ),
+                name=(f"Facing {lower_first(join.name)}, at the {lower_first(finish.name)}"),
                 a=of_facing(join.a),
                 b=of_facing(join.b),
                 each_hand=join.each_hand,

@@ -8,6 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import DEPTH, facing_id, with_facings
 from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
@@ -160,7 +161,7 @@ def _under_collar(pattern: Pattern, size: str) -> Pattern:
             piece=piece,
             size=size,
             id=f"under-{piece.id}",
-            name=f"Under {piece.name[:1].lower()}{piece.name[1:]}",
+            name=f"Under {lower_first(piece.name)}",
             number=number,
             runs=runs,
             cuts=main,

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from rowanseed.core.base.units import INCH
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import Layers, LiningHem
 from rowanseed.core.derive.faced import inner_edges
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Making, Press
@@ -43,8 +44,7 @@ def lined_making(
             a=of_lining(join.a),
             b=of_lining(join.b),
             press=Press.BACK,
-            name=f"Lining {join.name[:1].lower()}{join.name[1:]}"
-            + (", left open along the zip" if join.id in zips else ""),
+            name=f"Lining {lower_first(join.name)}" + (", left open along the zip" if join.id in zips else ""),
         )
         for join in making.joins
         if {p.piece for p in (*join.a, *join.b)} <= ids

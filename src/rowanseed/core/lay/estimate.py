@@ -7,8 +7,8 @@ pieces' bounding boxes laid in rows, which anyone could do. The likely length ta
 from __future__ import annotations
 
 from dataclasses import dataclass
-from enum import Enum
 
+from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.problem import LayPiece, Problem, moved, turns
 
@@ -16,13 +16,13 @@ USUAL_DENSITY = 0.72
 """The share of cloth that garments' pieces cover in a good lay of theirs (common practice, no source)."""
 
 
-class FirstSight(Enum):
+class FirstSight(Worded):
     """What the bounds say of a length in hand."""
 
-    SURE = "it will do for certain"
-    LIKELY = "it will probably do"
-    DOUBTFUL = "it will hardly do"
-    NO = "it cannot do as it is"
+    SURE = "sure", "it will do for certain"
+    LIKELY = "likely", "it will probably do"
+    DOUBTFUL = "doubtful", "it will hardly do"
+    NO = "no", "it cannot do as it is"
 
 
 @dataclass(frozen=True)

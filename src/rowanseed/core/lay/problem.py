@@ -9,9 +9,9 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from enum import Enum
 from functools import lru_cache
 
+from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point, bounds, signed_area, unfold
 from rowanseed.core.pattern.pieces import Grain
 
@@ -19,13 +19,13 @@ THEN = " then "
 """Joins the names of the lays of a plan in several stretches."""
 
 
-class LayKind(Enum):
+class LayKind(Worded):
     """How a stretch of cloth is laid."""
 
     OPEN = "open"
     FOLDED = "folded"
-    TWO_FOLDS = "two-folds"
-    PART_FOLDED = "part-folded"
+    TWO_FOLDS = "two-folds", "two-folds"
+    PART_FOLDED = "part-folded", "part-folded"
 
 
 @dataclass(frozen=True)

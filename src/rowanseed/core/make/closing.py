@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.steps import After, Bench, MakingStep, Task
-from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, lower_first, shown_edges
+from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown_edges
 from rowanseed.core.pattern.making import ClosureKind, EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 

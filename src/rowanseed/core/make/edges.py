@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.seams import crossings, parts_first
 from rowanseed.core.make.steps import After, Bench, MakingStep, Task
-from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, flat_first, lower_first, shown_edges
+from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, flat_first, shown_edges
 from rowanseed.core.pattern.making import FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.steps import After, Bench, EdgeShown, MakingStep, Task
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, lower_first, shown_edges
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown_edges
 from rowanseed.core.pattern.making import EdgePart, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
 

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.flat import is_eased
 from rowanseed.core.make.steps import After, Bench, MakingStep, Task
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, flat_first, lower_first, shown_edges
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, flat_first, shown_edges
 from rowanseed.core.make.zips import beside_zip, invisible_zip, zip_after
 from rowanseed.core.pattern.making import Closure, ClosureKind, DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel

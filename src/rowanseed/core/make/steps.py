@@ -3,20 +3,21 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from enum import Enum
+
+from rowanseed.core.base.words import Worded
 
 
-class Bench(Enum):
+class Bench(Worded):
     """Where a step is done; walking from one to another is a trip."""
 
     MACHINE = "machine"
     OVERLOCKER = "overlocker"
     IRON = "iron"
-    HAND = "by hand"
+    HAND = "hand", "by hand"
     MIRROR = "mirror"
 
 
-class Task(Enum):
+class Task(Worded):
     """What kind of work a step is; like is done with like."""
 
     SAMPLE = "sample"
@@ -27,10 +28,10 @@ class Task(Enum):
     SEAM = "seam"
     PRESS = "press"
     ZIP = "zip"
-    TRIM = "trim and clip"
+    TRIM = "trim", "trim and clip"
     UNDERSTITCH = "understitch"
-    TRY_ON = "try-on"
-    HAND_SEW = "hand sewing"
+    TRY_ON = "try-on", "try-on"
+    HAND_SEW = "hand-sew", "hand sewing"
     HANG = "hang"
     HEM = "hem"
     TURN = "turn"

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre, Structure
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.steps import After, Bench, EdgeShown, Setting
@@ -54,7 +55,7 @@ class Workbench:
 
     def name(self, piece: str) -> str:
         found = self.pattern.piece(piece).name
-        return found[:1].lower() + found[1:]
+        return lower_first(found)
 
     def fine(self, mm: float) -> str:
         return format_length(mm, self.household.units, fine=True)
@@ -137,10 +138,6 @@ class Workbench:
 
 def shown_edges(parts: tuple[EdgePart, ...]) -> tuple[EdgeShown, ...]:
     return tuple(dict.fromkeys(EdgeShown(part.piece, part.edge) for part in parts))
-
-
-def lower_first(name: str) -> str:
-    return name[:1].lower() + name[1:]
 
 
 def flat_first(bench: Workbench, join: Join) -> Iterator[After]:

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import settings
 from rowanseed.core.make.steps import After, Bench, EdgeShown, MakingStep, Task
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, flat_first, lower_first, shown_edges
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, flat_first, shown_edges
 from rowanseed.core.pattern.making import Closure, Join
 
 

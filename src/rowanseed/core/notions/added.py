@@ -9,9 +9,9 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from enum import Enum
 
 from rowanseed.core.base.units import INCH
+from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length, percent, words
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.notions.to_buy import NotionToBuy
@@ -20,13 +20,13 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.walk import part_length
 
 
-class WantedKind(Enum):
+class WantedKind(Worded):
     ELASTIC = "elastic"
-    BINDING = "bias binding"
+    BINDING = "binding", "bias binding"
     PIPING = "piping"
     SNAPS = "snaps"
     BONING = "boning"
-    PADS = "shoulder pads"
+    PADS = "pads", "shoulder pads"
 
 
 SHORTER = 0.10

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from enum import Enum
 
+from rowanseed.core.base.words import Worded
 from rowanseed.core.pattern.pieces import Role
 
 
-class Figure(Enum):
+class Figure(Worded):
     """Whom a pattern is drawn for."""
 
     WOMEN = "women"

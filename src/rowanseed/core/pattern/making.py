@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from enum import Enum
+
+from rowanseed.core.base.words import Worded
 
 
 @dataclass(frozen=True)
@@ -17,7 +18,7 @@ class EdgePart:
     to_mark: str | None = None
 
 
-class DifferenceKind(Enum):
+class DifferenceKind(Worded):
     NONE = "none"
     EASE = "ease"
     STRETCH = "stretch"
@@ -32,16 +33,16 @@ class Difference:
     amount: float = 0.0
 
 
-class Press(Enum):
+class Press(Worded):
     """Where the allowances of a seam are pressed."""
 
     OPEN = "open"
-    BACK = "to the back"
-    FRONT = "to the front"
+    BACK = "back", "to the back"
+    FRONT = "front", "to the front"
     UP = "up"
     DOWN = "down"
-    FACING = "towards the facing"
-    BAND = "into the band"
+    FACING = "facing", "towards the facing"
+    BAND = "band", "into the band"
 
 
 @dataclass(frozen=True)
@@ -65,13 +66,13 @@ class Join:
     """Why its sides differ on purpose, in the pattern's words."""
 
 
-class ClosureKind(Enum):
-    INVISIBLE_ZIP = "invisible zip"
-    CENTRED_ZIP = "centred zip"
-    LAPPED_ZIP = "lapped zip"
+class ClosureKind(Worded):
+    INVISIBLE_ZIP = "invisible-zip"
+    CENTRED_ZIP = "centred-zip"
+    LAPPED_ZIP = "lapped-zip"
     BUTTONS = "buttons"
-    FLY_ZIP = "fly zip"
-    HOOK_AND_EYE = "hook and eye"
+    FLY_ZIP = "fly-zip"
+    HOOK_AND_EYE = "hook-and-eye"
     ELASTIC = "elastic"
     TIES = "ties"
 
@@ -86,14 +87,14 @@ class Closure:
     to_mark: tuple[str, str] | None = None
 
 
-class FinishKind(Enum):
+class FinishKind(Worded):
     HEM = "hem"
     NEATENED = "neatened"
     BINDING = "binding"
     CASING = "casing"
     SELVEDGE = "selvedge"
-    TURNED = "turned in"
-    RAW = "raw on purpose"
+    TURNED = "turned", "turned in"
+    RAW = "raw", "raw on purpose"
 
 
 @dataclass(frozen=True)
@@ -107,7 +108,7 @@ class Finish:
     folds: tuple[float, ...] = ()
 
 
-class LayerKind(Enum):
+class LayerKind(Worded):
     FACING = "facing"
     INTERFACING = "interfacing"
     LINING = "lining"

@@ -9,12 +9,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from enum import Enum
 
+from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Chain, Point
 
 
-class Role(Enum):
+class Role(Worded):
     """Which cloth a piece is cut from."""
 
     MAIN = "main"
@@ -24,7 +24,7 @@ class Role(Enum):
     UNDERLINING = "underlining"
 
 
-class Grain(Enum):
+class Grain(Worded):
     """How a piece lies to the lengthwise grain of the cloth."""
 
     LENGTHWISE = "lengthwise"
@@ -33,14 +33,14 @@ class Grain(Enum):
     BIAS = "bias"
 
 
-class Drawn(Enum):
+class Drawn(Worded):
     """Which line the pattern draws; the other is derived from the allowance of each edge."""
 
     SEAM = "seam"
     CUTTING = "cutting"
 
 
-class Corner(Enum):
+class Corner(Worded):
     """How the cutting line turns at the ends of an edge's allowance."""
 
     MITRE = "mitre"
@@ -48,7 +48,7 @@ class Corner(Enum):
     """A hem's: squared off so that the turned-up allowance mirrors the garment above it."""
 
 
-class Panel(Enum):
+class Panel(Worded):
     """Which part of the body a piece covers: it tells alterations where they belong.
 
     A BAND has no shape of its own: collars, stands, cuffs, bands and facings drawn apart take their length
@@ -79,15 +79,15 @@ class Shape:
     grainline: tuple[Point, Point]
 
 
-class MarkKind(Enum):
+class MarkKind(Worded):
     NOTCH = "notch"
-    DOUBLE_NOTCH = "double notch"
+    DOUBLE_NOTCH = "double-notch"
     DOT = "dot"
-    DART_LEG = "dart leg"
-    ZIP_END = "zip end"
-    GATHER_START = "gather start"
-    GATHER_END = "gather end"
-    QUARTER = "quarter mark"
+    DART_LEG = "dart-leg"
+    ZIP_END = "zip-end"
+    GATHER_START = "gather-start"
+    GATHER_END = "gather-end"
+    QUARTER = "quarter", "quarter mark"
 
 
 @dataclass(frozen=True)
@@ -115,13 +115,13 @@ class Dart:
     point: Mapping[str, Point]
 
 
-class LineKind(Enum):
-    LENGTHEN_SHORTEN = "lengthen or shorten here"
-    FOLD = "fold line"
-    ROLL = "roll line"
-    PLEAT = "pleat line"
-    PLACEMENT = "placement line"
-    CENTRE = "centre line"
+class LineKind(Worded):
+    LENGTHEN_SHORTEN = "lengthen-shorten", "lengthen or shorten here"
+    FOLD = "fold", "fold line"
+    ROLL = "roll", "roll line"
+    PLEAT = "pleat", "pleat line"
+    PLACEMENT = "placement", "placement line"
+    CENTRE = "centre", "centre line"
     LEVEL = "level"
     """Across the piece at a measure of the body (its id: bust, waist, hip…), from stitching line to stitching line or
     to the centre line: what the garment measures there, and where a blend or a taper takes hold."""
@@ -136,12 +136,12 @@ class InnerLine:
     ends: Mapping[str, tuple[Point, Point]]
 
 
-class PointKind(Enum):
+class PointKind(Worded):
     DOT = "dot"
     BUTTON = "button"
     BUTTONHOLE = "buttonhole"
-    POCKET = "pocket corner"
-    BUST = "bust point"
+    POCKET = "pocket", "pocket corner"
+    BUST = "bust", "bust point"
 
 
 @dataclass(frozen=True)

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from enum import Enum
 
+from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, fine
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
@@ -19,12 +19,12 @@ NOTCHES_MEET = 3.0
 """Notches no further apart than this, in mm, are matched."""
 
 
-class SeamVerdict(Enum):
+class SeamVerdict(Worded):
     """What a walk says."""
 
     MEETS = "meets"
-    EASE_IN = "pin and ease in"
-    APART = "does not meet"
+    EASE_IN = "ease-in", "pin and ease in"
+    APART = "apart", "does not meet"
 
 
 @dataclass(frozen=True)

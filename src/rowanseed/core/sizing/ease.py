@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from enum import Enum
 
 from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, length
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.pattern.pattern import Pattern
@@ -20,14 +20,14 @@ FIXED = {"high_bust": 3.0, "neck": 3.0, "shoulder": 3.0, "bust": 1.6, "upper_arm
 """How much a misfit weighs: neck and shoulder cannot be altered once cut, side seams and hem can (weight 1)."""
 
 
-class Sits(Enum):
+class Sits(Worded):
     """How a measure sits."""
 
-    UNKNOWN = "not measured yet"
-    SMALLER = "smaller than the body"
-    TIGHT = "tighter than wanted"
-    RIGHT = "as wanted"
-    ROOMY = "roomier than wanted"
+    UNKNOWN = "unknown", "not measured yet"
+    SMALLER = "smaller", "smaller than the body"
+    TIGHT = "tight", "tighter than wanted"
+    RIGHT = "right", "as wanted"
+    ROOMY = "roomy", "roomier than wanted"
 
 
 @dataclass(frozen=True)

@@ -8,13 +8,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from enum import Enum
 
 from rowanseed.core.alter import bust
 from rowanseed.core.alter.blend import Blend, blendable
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.seam import takeable
 from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, length, words
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece, Role
@@ -23,13 +23,13 @@ from rowanseed.core.sizing.ease import Ease, ease_rows, misfit
 from rowanseed.core.sizing.wish import OVER_EASE, Fit, GarmentClass, Over, Wish, garment_class
 
 
-class School(Enum):
-    CHART = "by the chart"
-    HIGH_BUST = "by the high bust"
-    EASE = "by the ease wanted"
-    BETWEEN = "between sizes"
-    OUTER = "as outer wear"
-    TO_MEASURE = "cut to the measure"
+class School(Worded):
+    CHART = "chart", "by the chart"
+    HIGH_BUST = "high-bust", "by the high bust"
+    EASE = "ease", "by the ease wanted"
+    BETWEEN = "between", "between sizes"
+    OUTER = "outer", "as outer wear"
+    TO_MEASURE = "to-measure", "cut to the measure"
 
 
 B_CUP = 51.0

@@ -9,43 +9,43 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from enum import Enum
 
 from rowanseed.core.base.units import INCH
+from rowanseed.core.base.words import Worded
 
 Band = tuple[float, float]
 """Least and most ease in mm."""
 
 
-class Fit(Enum):
+class Fit(Worded):
     """How close the garment is wanted."""
 
-    AS_DRAWN = "as drawn"
+    AS_DRAWN = "as-drawn"
     CLOSE = "close"
     FITTED = "fitted"
-    SEMI_FITTED = "semi-fitted"
+    SEMI_FITTED = "semi-fitted", "semi-fitted"
     LOOSE = "loose"
-    VERY_LOOSE = "very loose"
+    VERY_LOOSE = "very-loose"
 
 
-class Over(Enum):
+class Over(Worded):
     """What it is worn over."""
 
-    NOTHING = "what the pattern means"
-    SHIRT = "a shirt more"
-    JUMPER = "a jumper more"
-    THICK = "a thick jumper or a jacket more"
+    NOTHING = "nothing", "what the pattern means"
+    SHIRT = "shirt", "a shirt more"
+    JUMPER = "jumper", "a jumper more"
+    THICK = "thick", "a thick jumper or a jacket more"
 
 
 OVER_EASE: Mapping[Over, float] = {Over.NOTHING: 0.0, Over.SHIRT: 15.0, Over.JUMPER: 50.0, Over.THICK: 90.0}
 """Room round the body for what is worn beneath, in mm (common practice, no source)."""
 
 
-class GarmentClass(Enum):
-    DRESS = "dress or blouse"
+class GarmentClass(Worded):
+    DRESS = "dress", "dress or blouse"
     JACKET = "jacket"
     COAT = "coat"
-    LOWER = "skirt or trousers"
+    LOWER = "lower", "skirt or trousers"
 
 
 CLASSES: Mapping[str, GarmentClass] = {

@@ -8,9 +8,9 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
-from enum import Enum
 
 from rowanseed.core.base.units import INCH
+from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length
 from rowanseed.core.geometry.outline import Segment
 from rowanseed.core.pattern.pattern import Pattern
@@ -26,15 +26,15 @@ BAND_END = INCH / 2
 """The allowance at each end of a waistband."""
 
 
-class RectangleKind(Enum):
-    BAND = "band, folded double"
-    WAISTBAND = "waistband with an underlap"
-    RUFFLE = "ruffle, hemmed"
-    STRAP = "strap, turned"
-    TIE = "tie, turned"
-    BIAS = "bias strip for binding"
-    DOUBLE_BIAS = "bias strip for double binding"
-    PLAIN = "plain piece"
+class RectangleKind(Worded):
+    BAND = "band", "band, folded double"
+    WAISTBAND = "waistband", "waistband with an underlap"
+    RUFFLE = "ruffle", "ruffle, hemmed"
+    STRAP = "strap", "strap, turned"
+    TIE = "tie", "tie, turned"
+    BIAS = "bias", "bias strip for binding"
+    DOUBLE_BIAS = "double-bias", "bias strip for double binding"
+    PLAIN = "plain", "plain piece"
 
 
 ON_THE_BIAS = {RectangleKind.BIAS: (4, INCH / 8), RectangleKind.DOUBLE_BIAS: (6, INCH / 4)}

@@ -9,7 +9,8 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.lay_outcome import words_of
 from rowanseed.core.base.errors import LayRefusal
-from rowanseed.core.base.units import format_cloth, format_length, in_household_units
+from rowanseed.core.base.units import format_cloth, format_length
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.matching import MatchedSeam, Matching, rule_of_thumb
 from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
 from rowanseed.core.garment import matched
@@ -17,7 +18,8 @@ from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.estimate import Estimate, estimate
 from rowanseed.core.pattern.envelope import PrintedYardage
 from rowanseed.core.pattern.pieces import Grain, Role
-from rowanseed.core.saving.changes import helps_where_too_wide
+from rowanseed.core.saving.apply import helps_where_too_wide
+from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
@@ -172,7 +174,7 @@ def _refusals(home: House, project: ProjectView, plan: ClothPlan) -> tuple[str, 
         if id in known
         for t in helps_where_too_wide(project.cut_pattern, project.record.view, plan.role, id)
     ]
-    names = ", or ".join(in_household_units(t.value, home.units) for t in dict.fromkeys(helps))
+    names = ", or ".join(TACTICS[t].say(home.units) for t in dict.fromkeys(helps))
     return (*said, *([f"What may help: {names}."] if names else []))
 
 
@@ -187,7 +189,7 @@ def _too_short(home: House, project: ProjectView, plan: ClothPlan) -> str:
         return ""
     name = project.cut_pattern.piece(longest).name
     return (
-        f"The {name[:1].lower()}{name[1:]} alone is {format_cloth(lengths[longest], home.units)} long: no lay "
+        f"The {lower_first(name)} alone is {format_cloth(lengths[longest], home.units)} long: no lay "
         "helps, only a shorter garment or other cloth."
     )
 

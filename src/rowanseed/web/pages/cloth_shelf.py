@@ -16,7 +16,7 @@ from rowanseed.core.lay.estimate import Estimate, FirstSight, estimate
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Role
-from rowanseed.core.saving.changes import moved_to_contrast
+from rowanseed.core.saving.pieces import moved_to_contrast
 from rowanseed.drawings.cloth import draw_left
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import cloths, lays, projects

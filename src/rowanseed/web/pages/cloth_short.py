@@ -8,25 +8,16 @@ from dataclasses import dataclass, replace
 from fastapi import APIRouter, Response
 
 from rowanseed.app.lay_outcome import refusal, shortest
-from rowanseed.core.base.units import in_household_units
 from rowanseed.core.cloth.yardage import need
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.lay.transfer import carried
 from rowanseed.core.make.compiler import Household, compile_steps
 from rowanseed.core.make.steps import MakingStep
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.core.saving.changes import offered
-from rowanseed.core.saving.tactics import (
-    FOLDS,
-    LOOSENS,
-    PRICES,
-    WORTH_IT,
-    Price,
-    Tactic,
-    combined,
-    points,
-    worth_combining,
-)
+from rowanseed.core.saving.apply import offered
+from rowanseed.core.saving.combine import WORTH_IT, combined, points, worth_combining
+from rowanseed.core.saving.tactic import Cost, TacticId
+from rowanseed.core.saving.tactics import FOLDS, LOOSENS, TACTICS
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import lays, projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
@@ -42,7 +33,7 @@ SECONDS_FOR_A_TACTIC = 3.5
 class Attempt:
     """A tactic or some together: what has to be laid, and what came of it (mm, ready to cut)."""
 
-    tactics: tuple[Tactic, ...]
+    tactics: tuple[TacticId, ...]
     name: str
     problem: Problem
     question: str
@@ -60,8 +51,8 @@ class Attempt:
         return points(self.tactics)
 
     @property
-    def prices(self) -> tuple[Price, ...]:
-        return tuple(PRICES[t] for t in self.tactics)
+    def prices(self) -> tuple[Cost, ...]:
+        return tuple(TACTICS[t].cost for t in self.tactics)
 
     @property
     def is_useful(self) -> bool:
@@ -108,7 +99,7 @@ def _role(project: ProjectView, wanted: str | None) -> Role:
 
 
 def _attempt(
-    home: House, project: ProjectView, role: Role, tactics: tuple[Tactic, ...], before: Sequence[Attempt] = ()
+    home: House, project: ProjectView, role: Role, tactics: tuple[TacticId, ...], before: Sequence[Attempt] = ()
 ) -> Attempt:
     """What came of tactics so far; a shorter lay that one of `before` found and that holds here too is taken over."""
     entry = project.cloth_plans[role].entry
@@ -122,7 +113,7 @@ def _attempt(
             answers = lays.answers(home.db, question)
     best, hand = shortest(answers), entry.cloth.ready_length
     ready = need(best.length, entry.cloth, problem.gap, home.units).ready.value if best else None
-    name = in_household_units(", and ".join(t.value for t in tactics), home.units)
+    name = ", and ".join(TACTICS[t].say(home.units) for t in tactics)
     return Attempt(
         tactics=tactics,
         name=name,
@@ -137,7 +128,7 @@ def _attempt(
 
 
 def _taken_over(
-    problem: Problem, tactics: tuple[Tactic, ...], best: Plan | None, before: Sequence[Attempt]
+    problem: Problem, tactics: tuple[TacticId, ...], best: Plan | None, before: Sequence[Attempt]
 ) -> Plan | None:
     """The shortest plan of stricter attempts that is shorter than `best` and holds for this problem."""
     so_far = best.length if best else float("inf")
@@ -186,7 +177,7 @@ def _with_price(project: ProjectView, role: Role, plain: Attempt, attempt: Attem
     return replace(attempt, saves=saves, steps=added)
 
 
-def _steps(project: ProjectView, role: Role, tactics: tuple[Tactic, ...]) -> tuple[MakingStep, ...]:
+def _steps(project: ProjectView, role: Role, tactics: tuple[TacticId, ...]) -> tuple[MakingStep, ...]:
     """The steps of the garment made with these tactics for this cloth."""
     if project.size is None:
         return ()
@@ -252,9 +243,8 @@ def take(home: Home, id: int, role: str, typed: Typing) -> Response:
     """Take tactics for a cloth: pieces, lay and making order change with them. None: as the pattern has it."""
     project = load(home, id)
     chosen = _role(project, role)
-    names = [name for name in typed.get("tactics", "").split("|") if name]
-    known = {t.value: t for t in Tactic}
-    if any(name not in known for name in names):
+    asked = tuple(name for name in typed.get("tactics", "").split() if name)
+    if not set(asked) <= set(TACTICS):
         raise NotFound("tactic")
-    projects.choose_tactics(home.db, id, chosen, combined(tuple(known[name] for name in names)))
+    projects.choose_tactics(home.db, id, chosen, combined(asked))
     return go(f"/projects/{id}/cloth/short?role={chosen.value}")
