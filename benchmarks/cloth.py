@@ -7,11 +7,11 @@ from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 
 from benchmarks.figures import Figure, median_seconds
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.cloth.remainder import remainders
 from rowanseed.core.cloth.widths import cells
-from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningSchool
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.garment import GarmentChoices, altered, derived, lay_problem

@@ -12,6 +12,7 @@ from statistics import median
 from fastapi.testclient import TestClient
 
 from benchmarks.figures import Figure
+from rowanseed.core import pipeline
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.geometry.outline import _curve_length
@@ -20,7 +21,6 @@ from rowanseed.core.sizing.schools import Choosing, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.demo.household import fill
-from rowanseed.web import remembered
 from rowanseed.web.app import create_app
 
 PEOPLE = 1000
@@ -99,7 +99,7 @@ def _page() -> Iterator[Figure]:
             times = []
             pages.get(f"/projects/4/fit{path}")
             for _ in range(9):
-                for cache in (remembered._altered, remembered._walk, remembered._steps):
+                for cache in (pipeline._altered, pipeline._walk, pipeline._steps):
                     cache.cache_clear()
                 started = time.perf_counter()
                 pages.get(f"/projects/4/fit{path}").raise_for_status()

@@ -10,7 +10,7 @@ from pathlib import Path
 from fastapi.testclient import TestClient
 
 from benchmarks.figures import Figure, median_seconds
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.walk import walk
 from rowanseed.demo.household import fill
@@ -31,7 +31,7 @@ def figures() -> Iterator[Figure]:
         value=median_seconds(lambda: [walk(skirt, s) for s in skirt.envelope.sizes], 9),
         limit=0.1,
     )
-    steps = compile_steps(skirt, "A", "14", Household())
+    steps = compile_steps(skirt, "A", "14", MakingChoices())
     yield Figure(
         area="line", name="order-of-making-seconds", value=median_seconds(lambda: sequence(steps), 9), limit=0.15
     )

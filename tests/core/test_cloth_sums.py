@@ -14,16 +14,16 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.units import INCH, YARD
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.cloth.conversion import TABLE, WIDTHS_IN, column, convert
 from rowanseed.core.cloth.widths import USUAL_WIDTHS, best_plans, cells
-from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.garment import GarmentChoices, derived, lay_problem
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.estimate import FirstSight, estimate
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.pieces import Role
@@ -136,7 +136,7 @@ def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(patte
         # Pieces worked out for this garment have no other sizes.
         own = replace(changed, envelope=replace(changed.envelope, sizes=(size,)))
         assert [f.problem for f in faults(own)] == [], tactic
-        assert sequence(compile_steps(changed, "A", size, Household()))
+        assert sequence(compile_steps(changed, "A", size, MakingChoices()))
 
 
 def _tried(pattern, tactics):
@@ -162,13 +162,13 @@ def test_a_centre_seam_adds_its_allowance_and_a_step_to_sew():
     )
     long = lines(SKIRT.piece("front"), "14").cutting["centre"]
     assert grown == pytest.approx(15 * (long[-1][0] - long[0][0]), rel=0.03)
-    assert "sew-centre-front" in {s.id for s in compile_steps(seamed, "A", "14", Household())}
+    assert "sew-centre-front" in {s.id for s in compile_steps(seamed, "A", "14", MakingChoices())}
 
 
 def test_a_faced_hem_changes_what_is_folded():
     steps = {
         s.id: s
-        for s in compile_steps(derived(SKIRT, "14", "A", ClothChoices(), ("faced-hem",)), "A", "14", Household())
+        for s in compile_steps(derived(SKIRT, "14", "A", ClothChoices(), ("faced-hem",)), "A", "14", MakingChoices())
     }
     assert steps["face-hem"].title == "Sew the facing to the hem"
     assert {n.step for n in steps["face-hem"].needs} >= {

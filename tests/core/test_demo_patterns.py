@@ -3,7 +3,7 @@
 import pytest
 from shapely.geometry import Polygon
 
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.finished import girths
@@ -120,11 +120,11 @@ ORDER = [
 @pytest.mark.parametrize(("module", "before", "after"), ORDER)
 def test_they_are_made_in_the_trades_order(module, before, after):
     pattern = DRAFTS[module]
-    order = [s.id for s in sequence(compile_steps(pattern, "A", pattern.envelope.sizes[3], Household()))]
+    order = [s.id for s in sequence(compile_steps(pattern, "A", pattern.envelope.sizes[3], MakingChoices()))]
     assert order.index(before) < order.index(after)
     assert order[-1] == "last-press"
 
 
 def test_a_lined_smooth_cloth_is_left_raw():
-    steps = compile_steps(DRAFTS[waistcoat], "A", "14", Household())
+    steps = compile_steps(DRAFTS[waistcoat], "A", "14", MakingChoices())
     assert not [s for s in steps if s.id.startswith("neaten")]

@@ -16,7 +16,7 @@ from rowanseed.core.derive.facing import can_be_faced, facing_of
 from rowanseed.core.derive.layers import derivations, with_layers
 from rowanseed.core.derive.lining import can_be_pleated, has_facings
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
@@ -129,7 +129,7 @@ def test_interfacing_may_be_trimmed_and_a_collar_keeps_it_where_it_joins():
     assert stiff.edge("stand").allowance == collar.edge("stand").allowance > 0
     assert stiff.edge("outer").allowance == 0
     assert not any(c.role is Role.INTERFACING for c in made.piece("band").cuts)
-    steps = {s.id for s in compile_steps(made, "A", size, Household())}
+    steps = {s.id for s in compile_steps(made, "A", size, MakingChoices())}
     assert "interface-band" in steps and "interface-band-interfacing" not in steps
 
 
@@ -152,7 +152,7 @@ def test_an_under_collar_is_trimmed_on_its_outer_edges_only():
 def test_underlining_cuts_the_garment_once_more_and_comes_before_everything():
     made = with_layers(SKIRT, "14", "A", Layers(underlined=True))
     assert {p.id for p, _ in made.pieces_for(Role.UNDERLINING, "A")} == {"front", "side-front", "side-back", "back"}
-    order = [s.id for s in sequence(compile_steps(made, "A", "14", Household()))]
+    order = [s.id for s in sequence(compile_steps(made, "A", "14", MakingChoices()))]
     assert order.index("underline-front") < order.index("sew-front-seams")
 
 
@@ -175,7 +175,7 @@ def test_hems_faced_instead_hold_together_and_are_sewn_once_the_length_is_settle
     made = with_layers(pattern, size, "A", Layers(faced=hems))
     own = replace(made, envelope=replace(made.envelope, sizes=(size,)))
     assert [f.problem for f in faults(own)] == []
-    order = [s.id for s in sequence(compile_steps(made, "A", size, Household()))]
+    order = [s.id for s in sequence(compile_steps(made, "A", size, MakingChoices()))]
     for id in hems:
         assert order.index(f"neaten-{id}-facing-edge") < order.index(f"face-{id}")
         assert order.index(f"try-on-{id}") < order.index(f"face-{id}") < order.index(f"sew-{id}")
@@ -209,7 +209,7 @@ def test_a_bound_waist_that_is_faced_instead_is_a_seam_graded_and_understitched(
     made = with_layers(bound, "14", "A", Layers(faced=("waist",)))
     own = replace(made, envelope=replace(made.envelope, sizes=("14",), yardage=()))
     assert [f.problem for f in faults(own)] == []
-    order = [s.id for s in sequence(compile_steps(made, "A", "14", Household()))]
+    order = [s.id for s in sequence(compile_steps(made, "A", "14", MakingChoices()))]
     assert order.index("zip-zip") < order.index("sew-waist-facing") < order.index("understitch-waist-facing")
     assert order.index("sew-waist-facing-side-seams") < order.index("sew-waist-facing")
     # The derived facing is as long as the waist it is sewn to: every seam walks.
@@ -221,7 +221,7 @@ def test_a_garment_fused_all_over_is_cut_from_the_interfacing_too():
     made = with_layers(SKIRT, "14", "A", Layers(fused=True))
     stiff = {p.id for p, _ in made.pieces_for(Role.INTERFACING, "A")}
     assert stiff == {p.id for p, _ in SKIRT.pieces_for(Role.MAIN, "A")}
-    order = [s.id for s in sequence(compile_steps(made, "A", "14", Household()))]
+    order = [s.id for s in sequence(compile_steps(made, "A", "14", MakingChoices()))]
     assert order.index("sample-fuse") < order.index("interface-front") < order.index("sew-front-seams")
     trimmed = with_layers(SKIRT, "14", "A", Layers(fused=True, interfacing=InterfacingSchool.TRIMMED))
     front = trimmed.piece("front-interfacing")
@@ -242,7 +242,7 @@ CHOICES = [
 def test_every_lined_garment_has_an_order_that_holds(pattern, layers):
     size = pattern.envelope.sizes[2]
     made = with_layers(pattern, size, "A", layers)
-    steps = sequence(compile_steps(made, "A", size, Household()))
+    steps = sequence(compile_steps(made, "A", size, MakingChoices()))
     done = set()
     for step in steps:
         assert {need.step for need in step.needs} <= done, step.title
@@ -251,10 +251,10 @@ def test_every_lined_garment_has_an_order_that_holds(pattern, layers):
 
 
 def test_a_lining_sewn_to_the_facing_goes_on_with_it_and_a_whole_one_is_laid_in_before():
-    deducted = [s.id for s in sequence(compile_steps(with_layers(SKIRT, "14", "A", DEDUCT), "A", "14", Household()))]
+    deducted = [s.id for s in sequence(compile_steps(with_layers(SKIRT, "14", "A", DEDUCT), "A", "14", MakingChoices()))]
     assert deducted.index("sew-lining-facing-waist") < deducted.index("sew-waist") < deducted.index("lay-in-lining")
     assert "neaten-facing-edge" not in deducted
-    whole = [s.id for s in sequence(compile_steps(with_layers(SKIRT, "14", "A", WHOLE), "A", "14", Household()))]
+    whole = [s.id for s in sequence(compile_steps(with_layers(SKIRT, "14", "A", WHOLE), "A", "14", MakingChoices()))]
     assert whole.index("lay-in-lining") < whole.index("sew-waist")
     assert whole.index("sew-hem") < whole.index("sew-lining-hem")
 

@@ -8,7 +8,7 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence, trips
 from rowanseed.core.make.steps import After, Bench, MakingStep, Task
 from rowanseed.core.pattern.making import Closure, ClosureKind
@@ -18,7 +18,7 @@ SKIRT = draft()
 
 
 def _order(pattern=SKIRT, **household):
-    return sequence(compile_steps(pattern, "A", "14", Household(**household)))
+    return sequence(compile_steps(pattern, "A", "14", MakingChoices(**household)))
 
 
 def _place(steps, id):
@@ -82,7 +82,7 @@ def test_an_overlocker_takes_over_the_neatening():
 
 def test_like_is_done_with_like():
     """Fewer trips between benches than the order in which the graph happens to be written."""
-    compiled = compile_steps(SKIRT, "A", "14", Household())
+    compiled = compile_steps(SKIRT, "A", "14", MakingChoices())
     assert trips(_order()) < trips(compiled) * 0.75
 
 
@@ -95,7 +95,7 @@ def test_machine_steps_say_how_the_machine_is_set():
 def test_a_pattern_without_joins_has_no_order():
     from rowanseed.core.pattern.making import Making
 
-    assert compile_steps(replace(SKIRT, making=Making()), "A", "14", Household()) == ()
+    assert compile_steps(replace(SKIRT, making=Making()), "A", "14", MakingChoices()) == ()
 
 
 def test_a_zip_without_a_mark_still_compiles():

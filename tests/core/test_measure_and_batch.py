@@ -10,9 +10,9 @@ from shapely.geometry import box
 
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.batch import Member, cost_each, garments, smaller, together
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Structure
 from rowanseed.core.cloth.preparation import preparation
-from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan

@@ -8,8 +8,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
-from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.garment import GarmentChoices, derived, lay_problem
 from rowanseed.core.lay.check import check

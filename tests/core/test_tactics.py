@@ -4,14 +4,14 @@ from dataclasses import replace
 
 import pytest
 
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
-from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.garment import GarmentChoices, derived, lay_problem
 from rowanseed.core.geometry.outline import line_chain
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.pattern.making import EdgePart, Join, Making
@@ -78,7 +78,7 @@ def test_facings_on_the_fold_may_be_pieced_and_a_batch_made_smaller():
     pieced = derived(SKIRT, "14", "A", ClothChoices(), ("pieced-facing",))
     facing = pieced.piece("front-facing").cuts_for(Role.MAIN, "A")[0]
     assert facing.fold is None and facing.count == 2 and pieced.piece("front").cuts[0].fold == "centre"
-    assert sequence(compile_steps(pieced, "A", "14", Household()))
+    assert sequence(compile_steps(pieced, "A", "14", MakingChoices()))
     assert "smaller-batch" in offered(SKIRT, "A", Role.MAIN, one_way=False, batch=True)
     assert "smaller-batch" not in offered(SKIRT, "A", Role.MAIN, one_way=False)
 

@@ -17,7 +17,7 @@ from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import EdgeShown
 from rowanseed.core.pattern.pieces import Role
@@ -175,7 +175,7 @@ def test_the_longer_strip_is_the_longer_one():
 
 
 def test_the_line_of_work_shows_every_step_and_where_one_stands():
-    steps = sequence(compile_steps(SKIRT, "A", "14", Household()))
+    steps = sequence(compile_steps(SKIRT, "A", "14", MakingChoices()))
     root = _read(draw_order(steps, {steps[0].id, steps[1].id}, steps[2].id, "#3c5450"))
     links = list(root.iter(f"{SVG}a"))
     assert [link.get("href") for link in links] == [f"?step={step.id}" for step in steps]

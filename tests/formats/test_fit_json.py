@@ -9,9 +9,10 @@ from hypothesis import strategies as st
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import KINDS
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.choices import FitChoices
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.formats.fit_json import FitChoices, alteration_document, read_alteration, read_fit, write_fit
+from rowanseed.formats.fit_json import alteration_document, read_alteration, read_fit, write_fit
 
 MM = st.floats(-300, 300, allow_nan=False)
 NAMES = st.text("abcdefghij-", max_size=8)

@@ -8,6 +8,7 @@ import pytest
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.body.measures import Age
+from rowanseed.core.choices import FitChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
@@ -16,7 +17,6 @@ from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.demo.six_gore_skirt import draft
-from rowanseed.formats.fit_json import FitChoices
 from rowanseed.store import cloths, lays, lessons, patterns, people, projects
 from rowanseed.store.database import connect, migrate, transaction
 

@@ -2,16 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, money
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Piece, Shape
-
-AT = "@"
-"""Joins the id of a piece and the number of the batch's garment it belongs to."""
+from rowanseed.core.pattern.pieces import AT, Piece, Shape
 
 
 @dataclass(frozen=True)
@@ -23,6 +20,8 @@ class Member:
     count: int = 1
     blend: Blend = ()
     alterations: tuple[Alteration, ...] = ()
+    id: str = field(default="", compare=False)
+    """Which line of a project's list it is."""
 
 
 def together(own: Pattern, size: str, members: tuple[tuple[Member, Pattern], ...]) -> Pattern:
@@ -48,6 +47,7 @@ def _of_member(piece: Piece, size: str, member: Member, number: int) -> Piece:
     return replace(
         piece,
         id=f"{piece.id}{AT}{number}",
+        garment=number,
         name=f"{piece.name}, {member.name}",
         shapes={size: shape},
         cuts=cuts,

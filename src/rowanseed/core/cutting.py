@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from rowanseed.core.base.ids import CutKey
 from rowanseed.core.cloth.cloth import Surface
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.folding import Region, references, regions
@@ -86,7 +87,7 @@ def cut_list(
         piece = pattern.piece(placement.piece)
         items.append(
             CutItem(
-                key=f"{role.value}:{placement.piece}:{before}",
+                key=str(CutKey(role.value, placement.piece, before)),
                 number=number,
                 piece=piece,
                 role=role,
@@ -162,16 +163,16 @@ def marks_to_make(piece: Piece, surface: Surface, role: Role) -> tuple[MarkToMak
             case MarkKind.ZIP_END:
                 add("end of the zip", "chalk or a pin on the wrong side")
             case _:
-                add(mark.kind.value, "chalk on the wrong side")
+                add(mark.kind.words, "chalk on the wrong side")
     if role is Role.INTERFACING:
         return tuple(MarkToMake(_times(what, n), how) for (what, how), n in named.items() if "notch" in what)
     for _ in piece.darts:
         add("dart", "tailor's tacks at legs and point")
     for line in piece.lines:
         if line.kind is not LineKind.LENGTHEN_SHORTEN:
-            add(line.kind.value, "chalk or a tracing wheel on the wrong side")
+            add(line.kind.words, "chalk or a tracing wheel on the wrong side")
     for point in piece.points:
-        add(point.kind.value, "tailor's tack")
+        add(point.kind.words, "tailor's tack")
     folded = {cut.fold for cut in piece.cuts if cut.fold}
     if folded:
         add("centre, at both ends of the fold", snip)

@@ -8,10 +8,10 @@ from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration, Altered
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.batch import AT, Member, together
+from rowanseed.core.batch import Member, together
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder
 from rowanseed.core.cloth.matching import MatchedSeam, Matching, border_line, can_match, hem_points, matches
-from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.geometry.outline import Point, without_repeats
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Problem
@@ -106,7 +106,7 @@ def lay_problem(
     found, _ = matched(pattern, choices, role, cloth, matching)
     bare = lay_cloth(cloth) if found else replace(lay_cloth(cloth), repeat_x=None, repeat_y=None)
     problem = Problem(
-        name=f"{pattern.name}, size {choices.size}, {role.value}",
+        name=f"{pattern.name}, size {choices.size}, {role.words}",
         cloth=bare,
         gap=GAP,
         lays=LAYS if not cloth.gone and not on_border else (LayKind.OPEN,),
@@ -125,8 +125,10 @@ def matched(
         return (), ()
     found: list[Match] = []
     seams: tuple[MatchedSeam, ...] = ()
-    for number in dict.fromkeys(piece.id.partition(AT)[2] for piece in pattern.pieces):
-        own = tuple(replace(p, id=p.id.partition(AT)[0]) for p in pattern.pieces if p.id.partition(AT)[2] == number)
+    for number in dict.fromkeys(piece.garment for piece in pattern.pieces):
+        pieces = [p for p in pattern.pieces if p.garment == number]
+        ids = {p.own_id: p.id for p in pieces}
+        own = tuple(replace(p, id=p.own_id) for p in pieces)
         here, seams_here = matches(
             pattern=replace(pattern, pieces=own),
             size=choices.size,
@@ -135,8 +137,7 @@ def matched(
             cloth=cloth,
             how=matching,
         )
-        tail = f"{AT}{number}" if number else ""
-        found += [replace(m, points=tuple(replace(q, piece=q.piece + tail) for q in m.points)) for m in here]
+        found += [replace(m, points=tuple(replace(q, piece=ids[q.piece]) for q in m.points)) for m in here]
         seams = seams or seams_here
     return tuple(found), seams
 

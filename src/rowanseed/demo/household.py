@@ -7,20 +7,20 @@ from datetime import date
 from pathlib import Path
 
 from rowanseed.core.alter.change import Alteration
+from rowanseed.core.base.ids import CutKey, ReadyKey
 from rowanseed.core.body.measures import Age
+from rowanseed.core.choices import ClothChoices, FitChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, Stripes, Surface
 from rowanseed.core.cloth.matching import Matching
-from rowanseed.core.cloth_choices import ClothChoices
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.formats.fit_json import FitChoices
 from rowanseed.store.cloths import cloth, save_cloth
 from rowanseed.store.database import Connection, connect, migrate
 from rowanseed.store.household import habits, set_habits
@@ -326,14 +326,14 @@ def _keep_lays(
             keep_lay(db, project, role, KeptLay(question, kind, plans[kind]))
     if cut:
         _tick_cut(db, project)
-    household = Household(fibre=CLOTHS[main].fibre)
+    household = MakingChoices(fibre=CLOTHS[main].fibre)
     for step in sequence(compile_steps(pattern, choices.view, choices.size, household))[:sewn]:
         set_tick(db, project, "sew", step.id, True)
 
 
 def _tick_cut(db: Connection, project: int) -> None:
     """Everything of a project is cut: each placement's key is its piece and how many came before it."""
-    set_tick(db, project, "cut", "prep:main:waved", True)
+    set_tick(db, project, "cut", str(ReadyKey("main", "waved")), True)
     for piece, count in (
         ("front", 1),
         ("side-front", 2),
@@ -344,4 +344,4 @@ def _tick_cut(db: Connection, project: int) -> None:
     ):
         for role in (Role.MAIN, Role.INTERFACING):
             for before in range(count):
-                set_tick(db, project, "cut", f"{role.value}:{piece}:{before}", True)
+                set_tick(db, project, "cut", str(CutKey(role.value, piece, before)), True)

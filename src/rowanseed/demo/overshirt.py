@@ -389,6 +389,7 @@ def _collar(id: str, name: str, number: int, stand: dict[str, float], trimmed: f
         shapes=shapes,
         cuts=cuts,
         panel=Panel.BAND,
+        collar=True,
     )
 
 

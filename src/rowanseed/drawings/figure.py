@@ -82,7 +82,7 @@ def draw_measure(measure: Measure, age: Age) -> str:
     """A figure with the tape of one measurement."""
     build = CHILD if age is Age.CHILD else ADULT
     root = drawing(
-        WIDE, TALL, f"{measure.name}, {measure.seen.value}", f"{measure.how} {measure.tight}", class_="figure-drawing"
+        WIDE, TALL, f"{measure.name}, {measure.seen.words}", f"{measure.how} {measure.tight}", class_="figure-drawing"
     )
     match measure.seen:
         case Seen.FRONT | Seen.BACK:

@@ -9,7 +9,6 @@ from xml.etree.ElementTree import Element
 from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.base.units import Units, format_length
-from rowanseed.core.batch import AT
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cutting import CutItem, GrainCheck
 from rowanseed.core.geometry.outline import Point
@@ -240,7 +239,7 @@ def _short(item: CutItem, view: LayView, sheet: Sheet, room: float) -> str:
     done = "✓ " if item.key in view.done else ""
     if view.numbered:
         return f"{done}{item.number}"
-    whose = item.piece.name.rpartition(", ")[2] if AT in item.piece.id else ""
+    whose = item.piece.name.rpartition(", ")[2] if item.piece.garment > 1 else ""
     longer = f"{item.piece.number}, {whose}" if whose else str(item.piece.number)
     return longer if room > WIDTH_OF_A_LETTER * len(longer) * sheet.letter * 0.72 else str(item.piece.number)
 

@@ -21,7 +21,7 @@ def draw_order(steps: Sequence[MakingStep], done: Collection[str], current: str 
     root = drawing(wide, TOP + LANE * len(lanes) - 12, "The line of work", words, class_="order-line")
     root.set("role", "group")  # its knots are links
     for bench, y in lane.items():
-        add(root, "text", bench.value, x=0, y=y + 5, font_size=14, fill=QUIET)
+        add(root, "text", bench.words, x=0, y=y + 5, font_size=14, fill=QUIET)
         add(root, "path", d=f"M{number(LEFT - 12)} {number(y)}H{number(wide)}", stroke=LINE, stroke_width=1)
     points = [(LEFT + k * STEP, lane[step.bench]) for k, step in enumerate(steps)]
     for (a, b), (before, after) in zip(pairwise(points), pairwise(steps), strict=True):

@@ -83,7 +83,7 @@ def _cloth(cloth: ClothSummary, units: Units) -> str:
         hand = f" In hand: {spare.name.lower()} {spare.quantity.show(units)}."
     items = "".join(_item(item, units) for item in cloth.items)
     return (
-        f"<h2>{escape(cloth.role.value.capitalize())}: {escape(cloth.name)}</h2>"
+        f"<h2>{escape(cloth.role.words.capitalize())}: {escape(cloth.name)}</h2>"
         f"<p>Lay {cloth.need.lay.quantity.show(units)}, to buy "
         f"<b>{cloth.need.to_buy.quantity.show(units)}</b>.{hand}</p>"
         f"{cloth.picture}<table><tr><th></th><th>cut</th><th>how</th><th>grain</th><th>marks</th></tr>{items}</table>"
@@ -116,6 +116,6 @@ def step_lines(steps: Sequence[MakingStep]) -> str:
         caution = f" <small><b>Mind:</b> {escape(step.caution)}</small>" if step.caution else ""
         lines.append(
             f'<li><span class="box"></span><b>{escape(step.title)}</b> '
-            f"({escape(step.bench.value)}){setting}<br>{how}{caution}</li>"
+            f"({escape(step.bench.words)}){setting}<br>{how}{caution}</li>"
         )
     return f"<h2>Sew</h2><ol>{''.join(lines)}</ol>"

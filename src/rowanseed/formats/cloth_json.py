@@ -1,37 +1,27 @@
-"""The reckoning of a project, and the details of a cloth, as JSON documents."""
+"""`rowanseed-cloth/1`: a cloth as a document, described in docs/formats/cloth.md."""
 
 from __future__ import annotations
 
-from pydantic import TypeAdapter, ValidationError
+from typing import Any
 
-from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.cloth_choices import ClothChoices
-
-_RECKONING = TypeAdapter(ClothChoices)
-_CLOTH = TypeAdapter(Cloth)
+from rowanseed.formats.documents import Kind
+from rowanseed.formats.wording import CLOTH, in_ids
 
 
-def write_reckoning(reckoning: ClothChoices) -> str:
-    return _RECKONING.dump_json(reckoning, exclude_defaults=True).decode()
+def _from_0(document: dict[str, Any]) -> dict[str, Any]:
+    """What was as it usually is was left out, and closed sets were kept by their wording."""
+    worded: dict[str, Any] = in_ids(document, CLOTH)
+    return worded
 
 
-def read_reckoning(text: str) -> ClothChoices:
-    """Raises DocumentError for a document that is none."""
-    try:
-        return _RECKONING.validate_json(text)
-    except ValidationError as error:
-        raise DocumentError("The reckoning of this project cannot be read.", str(error.errors()[0]["msg"])) from None
+KIND = Kind("rowanseed-cloth", 1, Cloth, "This cloth cannot be read.", {0: _from_0})
 
 
 def write_cloth(cloth: Cloth) -> str:
-    """A cloth as a document; what is as it usually is, is left out."""
-    return _CLOTH.dump_json(cloth, exclude_defaults=True).decode()
+    return KIND.write(cloth)
 
 
 def read_cloth(text: str) -> Cloth:
     """Raises DocumentError for a document that is none."""
-    try:
-        return _CLOTH.validate_json(text)
-    except ValidationError as error:
-        raise DocumentError("This cloth cannot be read.", str(error.errors()[0]["msg"])) from None
+    return KIND.read(text)

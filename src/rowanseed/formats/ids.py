@@ -7,6 +7,7 @@ from typing import Annotated
 from pydantic import AfterValidator
 
 from rowanseed.core.alter.kinds import KINDS
+from rowanseed.core.saving.tactics import TACTICS
 
 
 def _known_kind(id: str) -> str:
@@ -16,3 +17,12 @@ def _known_kind(id: str) -> str:
 
 
 AlterationKindId = Annotated[str, AfterValidator(_known_kind)]
+
+
+def _known_tactic(id: str) -> str:
+    if id not in TACTICS:
+        raise ValueError(f"“{id}” is no tactic; there are: {', '.join(TACTICS)}")
+    return id
+
+
+KnownTactic = Annotated[str, AfterValidator(_known_tactic)]

@@ -1,4 +1,4 @@
-"""Read and write `rowanseed-pattern/1`, documented in docs/formats/pattern.md."""
+"""Read and write `rowanseed-pattern/2`, documented in docs/formats/pattern.md."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from enum import Enum
 from typing import Any, Literal, TypeVar
 
-from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic import Field, ValidationError
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.geometry.outline import Chain, Point, Segment
@@ -33,6 +33,8 @@ from rowanseed.core.pattern.pieces import (
     Corner,
     Cut,
     Dart,
+    Derived,
+    DerivedAs,
     Drawn,
     EdgeSpec,
     Grain,
@@ -47,32 +49,29 @@ from rowanseed.core.pattern.pieces import (
     Role,
     Shape,
 )
+from rowanseed.formats.documents import Strict
+from rowanseed.formats.wording import PATTERN, in_ids
 
-FORMAT = "rowanseed-pattern/1"
+FORMAT = "rowanseed-pattern/2"
+BEFORE = "rowanseed-pattern/1"
 
 Number = float
 Row = list[Number]
 Kind = TypeVar("Kind", bound=Enum)
 
 
-class _Record(BaseModel):
-    """Unknown fields are refused, since what they say would be lost; numbers have to be finite."""
-
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
-
-
-class _Edge(_Record):
+class _Edge(Strict):
     name: str = Field(min_length=1)
     allowance: Number
     corner: Corner = Corner.MITRE
 
 
-class _Size(_Record):
+class _Size(Strict):
     edges: dict[str, list[Row]]
     grainline: tuple[tuple[Number, Number], tuple[Number, Number]]
 
 
-class _Cut(_Record):
+class _Cut(Strict):
     role: Role
     count: int
     pair: bool = False
@@ -84,7 +83,7 @@ class _Cut(_Record):
     selvedge: str | None = None
 
 
-class _Mark(_Record):
+class _Mark(Strict):
     id: str
     kind: MarkKind
     edge: str
@@ -92,26 +91,32 @@ class _Mark(_Record):
     distance: Number | dict[str, Number]
 
 
-class _Dart(_Record):
+class _Dart(Strict):
     id: str
     edge: str
     legs: tuple[str, str]
     point: dict[str, tuple[Number, Number]]
 
 
-class _InnerLine(_Record):
+class _InnerLine(Strict):
     id: str
     kind: LineKind
     ends: dict[str, tuple[tuple[Number, Number], tuple[Number, Number]]]
 
 
-class _InnerPoint(_Record):
+class _InnerPoint(Strict):
     id: str
     kind: PointKind
     at: dict[str, tuple[Number, Number]]
 
 
-class _Piece(_Record):
+class _Derived(Strict):
+    kind: DerivedAs
+    of: str
+    edge: str = ""
+
+
+class _Piece(Strict):
     id: str = Field(min_length=1)
     name: str = Field(min_length=1)
     number: int = 0
@@ -124,10 +129,13 @@ class _Piece(_Record):
     lines: list[_InnerLine] = []
     points: list[_InnerPoint] = []
     panel: Panel = Panel.OTHER
+    collar: bool = False
+    derived: _Derived | None = None
+    garment: int = 1
     drawn_on: str = ""
 
 
-class _Part(_Record):
+class _Part(Strict):
     piece: str
     edge: str
     hand: Literal["left", "right"] | None = None
@@ -135,12 +143,12 @@ class _Part(_Record):
     to_mark: str | None = None
 
 
-class _Difference(_Record):
+class _Difference(Strict):
     kind: DifferenceKind
     amount: Number = 0.0
 
 
-class _Join(_Record):
+class _Join(Strict):
     id: str
     name: str
     a: list[_Part]
@@ -153,14 +161,14 @@ class _Join(_Record):
     why: str = ""
 
 
-class _Closure(_Record):
+class _Closure(Strict):
     id: str
     kind: ClosureKind
     join: str
     to_mark: tuple[str, str] | None = None
 
 
-class _Finish(_Record):
+class _Finish(Strict):
     id: str
     name: str
     kind: FinishKind
@@ -168,18 +176,18 @@ class _Finish(_Record):
     folds: list[Number] = []
 
 
-class _Layer(_Record):
+class _Layer(Strict):
     kind: LayerKind
     piece: str
     of: str
 
 
-class _BookletStep(_Record):
+class _BookletStep(Strict):
     number: str
     about: list[str]
 
 
-class _Making(_Record):
+class _Making(Strict):
     joins: list[_Join] = []
     closures: list[_Closure] = []
     finishes: list[_Finish] = []
@@ -187,12 +195,12 @@ class _Making(_Record):
     booklet: list[_BookletStep] = []
 
 
-class _View(_Record):
+class _View(Strict):
     id: str
     name: str
 
 
-class _Yardage(_Record):
+class _Yardage(Strict):
     view: str
     size: str
     role: Role = Role.MAIN
@@ -201,13 +209,13 @@ class _Yardage(_Record):
     length: Number = Field(gt=0)
 
 
-class _Notion(_Record):
+class _Notion(Strict):
     what: str
     count: int = Field(ge=1)
     detail: str = ""
 
 
-class _Envelope(_Record):
+class _Envelope(Strict):
     views: list[_View]
     sizes: list[str]
     sized_by: list[str] = []
@@ -218,8 +226,8 @@ class _Envelope(_Record):
     figure: Figure = Figure.UNISEX
 
 
-class _Pattern(_Record):
-    format: Literal["rowanseed-pattern/1"]
+class _Pattern(Strict):
+    format: Literal["rowanseed-pattern/2"]
     name: str = Field(min_length=1)
     house: str = ""
     code: str = ""
@@ -241,6 +249,8 @@ def read_pattern(text: str | bytes) -> Pattern:
         document = json.loads(text)
     except (ValueError, RecursionError) as error:
         raise PatternError("The file is not JSON.", f"What was said: {error}.") from None
+    if isinstance(document, dict) and document.get("format") == BEFORE:
+        document = _from_1(document)
     if not isinstance(document, dict) or document.get("format") != FORMAT:
         raise PatternError(
             "The file does not say that it is a Rowanseed pattern.",
@@ -255,6 +265,18 @@ def read_pattern(text: str | bytes) -> Pattern:
     pattern = _to_core(model)
     check(pattern)
     return pattern
+
+
+def _from_1(document: dict[str, Any]) -> dict[str, Any]:
+    """Kinds were named by their wording, and collars were known by their ids."""
+    worded: dict[str, Any] = in_ids(document, PATTERN)
+    pieces = worded.get("pieces")
+    if isinstance(pieces, list):
+        worded["pieces"] = [
+            {"collar": "collar" in str(piece.get("id")), **piece} if isinstance(piece, dict) else piece
+            for piece in pieces
+        ]
+    return {**worded, "format": FORMAT}
 
 
 def _place(document: Any, path: Sequence[int | str]) -> str:
@@ -318,6 +340,9 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
         lines=tuple(InnerLine(line.id, line.kind, line.ends) for line in model.lines),
         points=tuple(InnerPoint(point.id, point.kind, point.at) for point in model.points),
         panel=model.panel,
+        collar=model.collar,
+        derived=Derived(**dict(model.derived)) if model.derived else None,
+        garment=model.garment,
         drawn_on=model.drawn_on,
     )
 
@@ -419,6 +444,9 @@ def _piece_document(piece: Piece) -> dict[str, Any]:
         "lines": [_plain(line) for line in piece.lines],
         "points": [_plain(point) for point in piece.points],
         "panel": piece.panel.value,
+        "collar": piece.collar,
+        "derived": _plain(piece.derived),
+        "garment": piece.garment,
         "drawn_on": piece.drawn_on,
     }
 

@@ -1,4 +1,4 @@
-"""Read `rowanseed-project/1`: one document with person, pattern, cloths and choices, for work without pages.
+"""Read `rowanseed-project/2`: one document with person, pattern, cloths and choices, for work without pages.
 
 Documented in docs/formats/project.md. Lengths are written with a unit, as text (`"71 cm"`, `"28 in"`).
 """
@@ -6,45 +6,38 @@ Documented in docs/formats/project.md. Lengths are written with a unit, as text 
 from __future__ import annotations
 
 import json
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any, Literal
+from typing import Any
 
-from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic import Field
 
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import DocumentError, LengthError
 from rowanseed.core.base.units import Units, parse_length, parse_signed_length
 from rowanseed.core.body.measures import MEASURE, Age
+from rowanseed.core.choices import ClothChoices, Decisions, FitChoices, Habits
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Structure, Surface
-from rowanseed.core.cloth_choices import ClothChoices
-from rowanseed.core.garment import GarmentChoices
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.make.compiler import Household
-from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.project import Project
 from rowanseed.core.saving.combine import combined
-from rowanseed.core.saving.tactic import TacticId
-from rowanseed.core.sizing.schools import Choosing, Proposal, School, proposals, recommended
+from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.formats.fit_json import FitChoices
-from rowanseed.formats.ids import AlterationKindId
+from rowanseed.formats import cloth_choices_json
+from rowanseed.formats.documents import Kind, Strict
+from rowanseed.formats.ids import AlterationKindId, KnownTactic
 from rowanseed.formats.pattern_json import read_pattern
-
-FORMAT = "rowanseed-project/1"
-
-
-class _Record(BaseModel):
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+from rowanseed.formats.wording import CLOTH, FIT, TACTIC_WORDS, in_ids
 
 
-class _Person(_Record):
+class _Person(Strict):
     name: str
     age: Age = Age.ADULT
     measurements: dict[str, str] = {}
 
 
-class _Cloth(_Record):
+class _Cloth(Strict):
     name: str
     width: str
     length: str | None = None
@@ -64,14 +57,14 @@ class _Cloth(_Record):
     price: float | None = Field(None, ge=0)
 
 
-class _Alteration(_Record):
+class _Alteration(Strict):
     kind: AlterationKindId
     by: str
     at: str = ""
     level: str = ""
 
 
-class _Choices(_Record):
+class _Choices(Strict):
     view: str | None = None
     size: str | None = None
     hem_change: str = ""
@@ -87,65 +80,41 @@ class _Choices(_Record):
     units: Units = Units.METRIC
 
 
-class _Project(_Record):
-    format: Literal["rowanseed-project/1"]
+class _Project(Strict):
     name: str
     person: _Person
     pattern: str | dict[str, Any]
     cloths: dict[Role, _Cloth]
     choices: _Choices = _Choices()
-    tactics: dict[Role, list[TacticId]] = {}
-    reckoning: ClothChoices = ClothChoices()
+    tactics: dict[Role, list[KnownTactic]] = {}
+    cloth_choices: ClothChoices = ClothChoices()
+
+
+def _from_1(document: dict[str, Any]) -> dict[str, Any]:
+    """Closed sets were named by their wording, and what is chosen at the Cloth station was called the reckoning."""
+    fields = dict(document)
+    kept = fields.pop("reckoning", None)
+    if kept is not None:
+        fields["cloth_choices"] = cloth_choices_json.KIND.upgraded(kept)
+    for name, wording in (("choices", FIT), ("cloths", CLOTH), ("tactics", {"tactics": TACTIC_WORDS})):
+        if name in fields:
+            key = name if name == "tactics" else ""
+            part = fields[name]
+            fields[name] = {k: in_ids(v, wording, key) for k, v in part.items()} if key else in_ids(part, wording)
+    return fields
+
+
+KIND = Kind("rowanseed-project", 2, _Project, "The project cannot be read.", {1: _from_1})
 
 
 @dataclass(frozen=True)
 class ProjectDocument:
-    """A project with everything it needs, read and checked."""
+    """A project with everything it needs, read and checked: its name, whom it is for, and the lay asked for."""
 
     name: str
     person: str
-    body: Mapping[str, float]
-    age: Age
-    pattern: Pattern
-    cloths: Mapping[Role, Cloth]
-    view: str
-    chosen_size: str | None
-    fit: FitChoices
+    project: Project
     lay: LayKind | None
-    household: Household
-    tactics: Mapping[Role, tuple[TacticId, ...]]
-    reckoning: ClothChoices
-
-    def choosing(self) -> Choosing:
-        return Choosing(
-            body=self.body, pattern=self.pattern, view=self.view, wish=self.fit.wish, units=self.household.units
-        )
-
-    def proposal(self) -> tuple[Proposal, str]:
-        """The school asked for, or the one recommended, and why."""
-        every = proposals(self.choosing())
-        best, why = recommended(self.choosing(), every)
-        if self.fit.school is None:
-            return best, why
-        return next(p for p in every if p.school is self.fit.school), "asked for in the document"
-
-    def choices(self) -> GarmentChoices:
-        """The choices with size, blend and alterations filled in by the school where the document leaves them open.
-
-        Raises DocumentError where no size can be told.
-        """
-        proposal, _ = self.proposal()
-        size = self.chosen_size or proposal.size
-        if size is None:
-            raise DocumentError("The size cannot be told.", proposal.reason, "choices, size")
-        if self.chosen_size is not None:
-            return GarmentChoices(view=self.view, size=size, blend=self.fit.blend, alterations=self.fit.alterations)
-        return GarmentChoices(
-            view=self.view,
-            size=size,
-            blend=self.fit.blend or proposal.blend,
-            alterations=(*proposal.alterations, *self.fit.alterations),
-        )
 
 
 def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) -> ProjectDocument:
@@ -153,49 +122,47 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
 
     Raises DocumentError with field and reason; PatternError for a pattern that does not hold together.
     """
-    try:
-        model = _Project.model_validate(json.loads(text))
-    except ValidationError as error:
-        first = error.errors()[0]
-        raise DocumentError(f"{first['msg']}.", "", ", ".join(str(step) for step in first["loc"])) from None
-    except (ValueError, RecursionError) as error:
-        raise DocumentError(f"The document is not JSON: {error}.") from None
+    model = KIND.read(text)
     written = model.pattern if isinstance(model.pattern, str) else None
     pattern = read_pattern(open_pattern(written) if written is not None else json.dumps(model.pattern))
-    unit = model.choices.units.small
+    chosen, unit = model.choices, model.choices.units.small
+    decisions = Decisions(
+        view=chosen.view or pattern.envelope.views[0].id,
+        size=chosen.size,
+        fit=_fit(chosen, unit),
+        tactics={role: combined(tuple(taken)) for role, taken in model.tactics.items()},
+        cloth=model.cloth_choices,
+    )
+    cloths = {role: _cloth(cloth, unit, f"cloths, {role.value}") for role, cloth in model.cloths.items()}
+    habits = Habits(units=chosen.units, overlocker=chosen.overlocker, hem_by_hand=chosen.hem_by_hand)
+    project = Project(
+        pattern=pattern, body=_body(model.person, unit), decisions=decisions, cloths=cloths, habits=habits
+    )
+    _refuse_without_size(project)
+    return ProjectDocument(name=model.name, person=model.person.name, project=project, lay=chosen.lay)
+
+
+def _body(person: _Person, unit: str) -> dict[str, float]:
     body = {}
-    for key, said in model.person.measurements.items():
+    for key, said in person.measurements.items():
         if key not in MEASURE:
             raise DocumentError(
-                f"“{key}” is not a measurement known here.",
-                f"Known: {', '.join(MEASURE)}.",
-                "person, measurements",
+                f"“{key}” is not a measurement known here.", f"Known: {', '.join(MEASURE)}.", "person, measurements"
             )
         body[key] = _length(said, unit, f"person, measurements, {key}")
-    main = model.cloths.get(Role.MAIN)
-    fit = _fit(model.choices, unit)
-    return ProjectDocument(
-        name=model.name,
-        person=model.person.name,
-        body=body,
-        age=model.person.age,
-        pattern=pattern,
-        cloths={role: _cloth(cloth, unit, f"cloths, {role.value}") for role, cloth in model.cloths.items()},
-        view=model.choices.view or pattern.envelope.views[0].id,
-        chosen_size=model.choices.size,
-        fit=fit,
-        lay=model.choices.lay,
-        household=Household(
-            model.choices.overlocker,
-            model.choices.hem_by_hand,
-            main.fibre if main else Fibre.OTHER,
-            model.choices.units,
-            main.structure if main else Structure.WOVEN,
-            main.weight if main else None,
-        ),
-        tactics={role: combined(tuple(taken)) for role, taken in model.tactics.items()},
-        reckoning=model.reckoning,
-    )
+    return body
+
+
+def _refuse_without_size(project: Project) -> None:
+    """Raise DocumentError where no size can be told, or the pattern has none of this name or view."""
+    envelope = project.pattern.envelope
+    if project.size is None:
+        raise DocumentError("The size cannot be told.", project.followed.reason, "choices, size")
+    if project.size not in envelope.sizes:
+        known = ", ".join(envelope.sizes)
+        raise DocumentError(f"This pattern has no size {project.size}.", f"It has {known}.", "choices, size")
+    if project.view not in {view.id for view in envelope.views}:
+        raise DocumentError(f"This pattern has no view {project.view}.", "", "choices, view")
 
 
 def _fit(model: _Choices, unit: str) -> FitChoices:

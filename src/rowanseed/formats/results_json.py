@@ -4,16 +4,13 @@ from __future__ import annotations
 
 from typing import Any
 
-from rowanseed.core.alter.change import Altered
 from rowanseed.core.base.units import Units
 from rowanseed.core.base.working import Working
 from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.garment import GarmentChoices
 from rowanseed.core.make.steps import MakingStep
-from rowanseed.core.pattern.walk import SeamWalk
-from rowanseed.core.sizing.ease import Ease
-from rowanseed.core.sizing.schools import Proposal
+from rowanseed.core.project import Project
 from rowanseed.formats.fit_json import alteration_document
 
 
@@ -37,16 +34,10 @@ def working_document(working: Working, units: Units) -> dict[str, Any]:
     }
 
 
-def fit_document(
-    chosen: Proposal,
-    schools: tuple[Proposal, ...],
-    choices: GarmentChoices,
-    rows: tuple[Ease, ...],
-    altered: Altered,
-    walks: tuple[SeamWalk, ...],
-    units: Units,
-) -> dict[str, Any]:
+def fit_document(project: Project, choices: GarmentChoices) -> dict[str, Any]:
     """Everything the Fit station shows: size and school, the other schools, ease, alterations, seams."""
+    chosen, schools, units = project.followed, project.proposals, project.habits.units
+    rows, altered, walks = project.rows, project.altered, project.walks
     return {
         "size": choices.size,
         "recommended": chosen.size,

@@ -16,5 +16,7 @@ def write_shopping(lines: Sequence[ShoppingLine], units: Units) -> str:
     table = csv.writer(out)
     table.writerow(["group", "what", "amount", "for", "at home", "note"])
     for line in lines:
-        table.writerow([line.group, line.what, line.amount(units), "; ".join(line.projects), line.home, line.note])
+        table.writerow(
+            [line.group.words, line.what, line.amount(units), "; ".join(line.projects), line.home, line.note]
+        )
     return out.getvalue()

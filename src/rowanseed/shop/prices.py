@@ -9,6 +9,10 @@ from functools import cache
 from importlib import resources
 from typing import Any
 
+from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.notions.sorts import Sort
+from rowanseed.core.pattern.pieces import Role
+
 ALIKE = 30.0
 """Widths that differ by less, in mm, are sold as the same."""
 
@@ -41,18 +45,22 @@ def currency() -> str:
     return str(_catalogue()["currency"])
 
 
-def price_of_cloth(name: str, mm: float, width: float | None = None) -> Price | None:
-    """The price of a length (mm) of a cloth of such a name, `width` mm wide; None if the shop has nothing like it."""
-    entry = _find("cloth", name)
+def price_of_cloth(role: Role, cloth: Cloth, mm: float, width: float | None = None) -> Price | None:
+    """The price of a length (mm) of such a cloth, `width` mm wide; None if the shop has nothing like it.
+
+    Linings and interfacings are kept by what they are for, all else by how it looks or what it is made of.
+    """
+    asked = {"role": role.value, "fibre": cloth.fibre.value, "surface": cloth.surface.value}
+    entry = next((e for e in _catalogue()["cloth"] if all(asked[key] == kept for key, kept in e["is"].items())), None)
     if entry is None:
         return None
     other = entry["width"] if width is not None and abs(entry["width"] - width) > ALIKE else None
     return _by_length(entry, mm, other)
 
 
-def price_of_notion(name: str, count: int, mm: float | None = None) -> Price | None:
+def price_of_notion(sort: Sort, count: int, mm: float | None = None) -> Price | None:
     """The price of some of a notion, or of a length (mm) of it; None if the shop has nothing like it."""
-    entry = _find("notions", name)
+    entry = next((entry for entry in _catalogue()["notions"] if entry["sort"] == sort.value), None)
     if entry is None:
         return None
     if "increment" in entry:
@@ -65,8 +73,3 @@ def _by_length(entry: dict[str, Any], mm: float, width: float | None) -> Price:
     sold = math.ceil(mm / entry["increment"] - 1e-6) * entry["increment"]
     short = "" if sold <= entry["stock"] else f"only {entry['stock'] / 1000:g} m in stock"
     return Price(amount=round(entry["price"] * sold / 1000, 2), short=short, sold=sold, width=width)
-
-
-def _find(shelf: str, name: str) -> dict[str, Any] | None:
-    said = name.lower()
-    return next((entry for entry in _catalogue()[shelf] if any(word in said for word in entry["words"])), None)

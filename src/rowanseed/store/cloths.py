@@ -9,6 +9,7 @@ from functools import lru_cache
 
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.formats.cloth_json import read_cloth, write_cloth
+from rowanseed.store.broken import BrokenRow, read_each
 from rowanseed.store.database import Connection, transaction
 
 
@@ -24,14 +25,23 @@ class ClothEntry:
 
 
 _SELECT = """
-    SELECT id, document, cut_from, cut_by, EXISTS (SELECT 1 FROM cloth_photo WHERE cloth_id = id) AS has_photo
+    SELECT id, name, document, cut_from, cut_by, EXISTS (SELECT 1 FROM cloth_photo WHERE cloth_id = id) AS has_photo
     FROM cloth
 """
 
 
 def cloths(connection: Connection) -> list[ClothEntry]:
-    """What is on the shelf; cloths that have been cut up are not."""
-    return [_entry(row) for row in connection.execute(f"{_SELECT} WHERE cut_by IS NULL ORDER BY name")]
+    """What is on the shelf and can be read; cloths that have been cut up are not."""
+    return _on_shelf(connection)[0]
+
+
+def broken_cloths(connection: Connection) -> list[BrokenRow]:
+    """What is on the shelf and cannot be read."""
+    return _on_shelf(connection)[1]
+
+
+def _on_shelf(connection: Connection) -> tuple[list[ClothEntry], list[BrokenRow]]:
+    return read_each(connection.execute(f"{_SELECT} WHERE cut_by IS NULL ORDER BY name"), _entry, "cloth")
 
 
 def cloth(connection: Connection, id: int) -> ClothEntry | None:
@@ -99,10 +109,10 @@ def remainders_of(connection: Connection, id: int) -> list[ClothEntry]:
 
 def put_back(connection: Connection, id: int) -> bool:
     """Undo cutting up: the cloth is whole again, its remainders gone. False where one of them is in use already."""
-    rest = remainders_of(connection, id)
-    if any(is_in_use(connection, entry.id) for entry in rest):
-        return False
     with transaction(connection):
+        rest = remainders_of(connection, id)
+        if any(is_in_use(connection, entry.id) for entry in rest):
+            return False
         connection.executemany("DELETE FROM cloth WHERE id = ?", [(entry.id,) for entry in rest])
         connection.execute("UPDATE cloth SET cut_by = NULL WHERE id = ?", (id,))
     return True
@@ -110,9 +120,9 @@ def put_back(connection: Connection, id: int) -> bool:
 
 def throw_away(connection: Connection, id: int) -> bool:
     """Take a cloth off the shelf for good. False where something hangs on it."""
-    if is_in_use(connection, id):
-        return False
     with transaction(connection):
+        if is_in_use(connection, id):
+            return False
         connection.execute("DELETE FROM cloth WHERE id = ?", (id,))
     return True
 

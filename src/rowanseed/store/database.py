@@ -8,6 +8,8 @@ from contextlib import contextmanager
 from importlib import resources
 from pathlib import Path
 
+from rowanseed.core.base.errors import NewerDatabase, StoreError
+
 Connection = sqlite3.Connection
 
 
@@ -23,7 +25,10 @@ def connect(path: Path) -> Connection:
 
 @contextmanager
 def transaction(connection: Connection) -> Iterator[Connection]:
-    """All of it or nothing of it is written."""
+    """All of it or nothing of it is written. Inside another one it is part of that."""
+    if connection.in_transaction:
+        yield connection
+        return
     connection.execute("BEGIN IMMEDIATE")
     try:
         yield connection
@@ -34,19 +39,37 @@ def transaction(connection: Connection) -> Iterator[Connection]:
 
 
 def migrate(connection: Connection) -> None:
-    """Bring the database up to the newest numbered migration."""
-    done = connection.execute("PRAGMA user_version").fetchone()[0]
-    folder = resources.files("rowanseed.store").joinpath("migrations")
-    for script in sorted(folder.iterdir(), key=lambda item: item.name):
-        if not script.name.endswith(".sql"):
-            continue
-        number = int(script.name.split("_", 1)[0])
-        if number <= done:
-            continue
+    """Bring the database up to the newest numbered migration.
+
+    Raises NewerDatabase for one that a newer version has written, which is left as it is.
+    """
+    scripts = _scripts()
+    # Tables are made anew beside the old ones: their children must not go with them.
+    connection.execute("PRAGMA foreign_keys = OFF")
+    try:
         with transaction(connection):
-            for statement in _statements(script.read_text(encoding="utf-8")):
-                connection.execute(statement)
-            connection.execute(f"PRAGMA user_version = {number}")
+            done = connection.execute("PRAGMA user_version").fetchone()[0]
+            if done > max(scripts):
+                raise NewerDatabase(done, max(scripts))
+            for number in sorted(n for n in scripts if n > done):
+                for statement in _statements(scripts[number]):
+                    connection.execute(statement)
+                connection.execute(f"PRAGMA user_version = {number}")
+            astray = connection.execute("PRAGMA foreign_key_check").fetchone()
+            if astray is not None:
+                raise StoreError(f"A row of {astray['table']} refers to something that is not there.")
+    finally:
+        connection.execute("PRAGMA foreign_keys = ON")
+
+
+def _scripts() -> dict[int, str]:
+    """The migrations by number."""
+    folder = resources.files("rowanseed.store").joinpath("migrations")
+    return {
+        int(script.name.split("_", 1)[0]): script.read_text(encoding="utf-8")
+        for script in folder.iterdir()
+        if script.name.endswith(".sql")
+    }
 
 
 def _statements(script: str) -> Iterator[str]:

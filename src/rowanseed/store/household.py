@@ -2,20 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 from rowanseed.core.base.units import Units
+from rowanseed.core.choices import Habits
 from rowanseed.store.database import Connection, transaction
-
-
-@dataclass(frozen=True)
-class Habits:
-    units: Units
-    overlocker: bool
-    hem_by_hand: bool
-    money: str = ""
-    """What the household calls its money; empty where it has not said."""
-    overlock_threads: int = 3
 
 
 def habits(connection: Connection) -> Habits:

@@ -11,6 +11,7 @@ from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan
+from rowanseed.formats.refusal_json import read_refusal, refusal_document
 from rowanseed.store.database import Connection, transaction
 
 ENGINE = "separation 1"
@@ -25,26 +26,54 @@ def question_of(problem: Problem) -> str:
 
 def answers(connection: Connection, question: str) -> dict[str, Plan | LayRefusal]:
     rows = connection.execute("SELECT lay, plan, refusal FROM lay_answer WHERE question = ?", (question,))
-    return {row["lay"]: read_plan(json.loads(row["plan"])) if row["plan"] else _refusal(row["refusal"]) for row in rows}
+    return {row["lay"]: _answer(row["plan"], row["refusal"]) for row in rows}
 
 
-def _refusal(document: str) -> LayRefusal:
-    said = json.loads(document)
-    return LayRefusal(said["problem"], said["remedy"], said["where"])
+def _answer(plan: str | None, refusal: str) -> Plan | LayRefusal:
+    return read_plan(json.loads(plan)) if plan else read_refusal(json.loads(refusal))
 
 
 def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan | LayRefusal]) -> None:
     with transaction(connection):
         for lay, answer in found.items():
-            if isinstance(answer, Plan):
-                plan, refusal = json.dumps(plan_document(answer)), None
-            else:
-                plan = None
-                refusal = json.dumps({"problem": answer.problem, "remedy": answer.remedy, "where": answer.where})
+            is_plan = isinstance(answer, Plan)
+            written = json.dumps(plan_document(answer) if isinstance(answer, Plan) else refusal_document(answer))
             connection.execute(
                 "INSERT OR REPLACE INTO lay_answer (question, lay, plan, refusal) VALUES (?, ?, ?, ?)",
-                (question, lay, plan, refusal),
+                (question, lay, written if is_plan else None, None if is_plan else written),
             )
+
+
+def used(connection: Connection, questions: Mapping[str, object] | set[str]) -> None:
+    """Note that answers were used today, so that they are not let go."""
+    with transaction(connection):
+        connection.executemany(
+            "UPDATE lay_answer SET used_on = date('now') WHERE question = ? AND used_on < date('now')",
+            [(question,) for question in questions],
+        )
+
+
+def prune(connection: Connection, most: int) -> int:
+    """Let the answers go that were unused for longest, until `most` are left; how many went.
+
+    An answer that a project's summary rests on stays.
+    """
+    with transaction(connection):
+        number = connection.execute("SELECT count(*) FROM lay_answer").fetchone()[0]
+        if number <= most:
+            return 0
+        cursor = connection.execute(
+            """
+            DELETE FROM lay_answer WHERE (question, lay) IN (
+                SELECT question, lay FROM lay_answer
+                WHERE question NOT IN (SELECT question FROM project_question)
+                ORDER BY used_on, answered_at
+                LIMIT ?
+            )
+            """,
+            (number - most,),
+        )
+        return cursor.rowcount
 
 
 @dataclass(frozen=True)

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import json
 from dataclasses import dataclass
 from datetime import date
 
 from rowanseed.core.alter.change import Alteration
-from rowanseed.formats.fit_json import alteration_document, read_alteration, read_fit
+from rowanseed.formats.fit_json import read_alteration, read_fit, write_alteration
 from rowanseed.store.database import Connection, transaction
 
 
@@ -50,7 +49,7 @@ def add_lesson(connection: Connection, project_id: int, alteration: Alteration, 
     with transaction(connection):
         connection.execute(
             "INSERT INTO fit_lesson (project_id, alteration, said, written_on) VALUES (?, ?, ?, ?)",
-            (project_id, json.dumps(alteration_document(alteration)), said, today.isoformat()),
+            (project_id, write_alteration(alteration), said, today.isoformat()),
         )
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import sqlite3
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
@@ -22,25 +23,31 @@ class Person:
     body: Mapping[str, float]
 
 
+_NEWEST = """
+    SELECT person.id, person.name, age, newest.id AS measuring_id, taken_on
+    FROM person LEFT JOIN measuring AS newest ON newest.id = (
+        SELECT id FROM measuring WHERE person_id = person.id ORDER BY taken_on DESC, id DESC LIMIT 1
+    )
+"""
+
+
 def people(connection: Connection) -> list[Person]:
-    rows = connection.execute("SELECT id FROM person ORDER BY name").fetchall()
-    return [found for row in rows if (found := person(connection, row["id"])) is not None]
+    """Everybody with the newest set of measurements, by name."""
+    rows = connection.execute(f"{_NEWEST} ORDER BY person.name").fetchall()
+    bodies: dict[int, dict[str, float]] = {}
+    for row in connection.execute("SELECT measuring_id, measure, mm FROM measurement"):
+        bodies.setdefault(row["measuring_id"], {})[row["measure"]] = row["mm"]
+    return [_person(row, bodies.get(row["measuring_id"], {})) for row in rows]
 
 
 def person(connection: Connection, id: int) -> Person | None:
-    row = connection.execute(
-        """
-        SELECT person.id, name, age, measuring.id AS measuring_id, taken_on
-        FROM person LEFT JOIN measuring ON measuring.person_id = person.id
-        WHERE person.id = ?
-        ORDER BY taken_on DESC, measuring.id DESC
-        LIMIT 1
-        """,
-        (id,),
-    ).fetchone()
+    row = connection.execute(f"{_NEWEST} WHERE person.id = ?", (id,)).fetchone()
     if row is None:
         return None
-    body = measurements(connection, row["measuring_id"]) if row["measuring_id"] else {}
+    return _person(row, measurements(connection, row["measuring_id"]) if row["measuring_id"] else {})
+
+
+def _person(row: sqlite3.Row, body: Mapping[str, float]) -> Person:
     return Person(
         id=row["id"],
         name=row["name"],

@@ -3,18 +3,23 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+import sqlite3
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, replace
 from datetime import date, datetime
-from typing import Any
+from typing import Literal
 
-from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.base.errors import ChangedMeanwhile, NotThere
+from rowanseed.core.choices import ClothChoices, Decisions, FitChoices
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.saving.tactics import TACTICS
-from rowanseed.formats.cloth_json import read_reckoning, write_reckoning
-from rowanseed.formats.fit_json import FitChoices, read_fit, write_fit
+from rowanseed.formats.cloth_choices_json import read_cloth_choices, write_cloth_choices
+from rowanseed.formats.fit_json import read_fit, write_fit
+from rowanseed.store.broken import BrokenRow, read_each
 from rowanseed.store.database import Connection, transaction
+
+TickList = Literal["cut", "sew"]
 
 
 @dataclass(frozen=True)
@@ -27,10 +32,16 @@ class ProjectRecord:
     size: str | None
     fit: FitChoices
     tactics: Mapping[Role, tuple[TacticId, ...]]
-    reckoning: ClothChoices
+    cloth_choices: ClothChoices
     measuring_id: int | None
     started_on: str
+    revision: int
+    """Counts every decision, so that none is lost between two windows."""
     cloths: Mapping[Role, int]
+
+    @property
+    def decisions(self) -> Decisions:
+        return Decisions(view=self.view, size=self.size, fit=self.fit, tactics=self.tactics, cloth=self.cloth_choices)
 
 
 @dataclass(frozen=True)
@@ -47,49 +58,103 @@ class ClothUsed:
 
 
 _SELECT = """
-    SELECT id, name, person_id, pattern_id, view, size, fit, tactics, reckoning, measuring_id, started_on FROM project
+    SELECT id, name, person_id, pattern_id, view, size, fit, tactics, cloth_choices, measuring_id, started_on, revision
+    FROM project
 """
 
 
 def projects(connection: Connection) -> list[ProjectRecord]:
+    """Every project that can be read, the newest first."""
+    return _all(connection)[0]
+
+
+def broken_projects(connection: Connection) -> list[BrokenRow]:
+    """The projects that cannot be read."""
+    return _all(connection)[1]
+
+
+def _all(connection: Connection) -> tuple[list[ProjectRecord], list[BrokenRow]]:
     rows = connection.execute(f"{_SELECT} ORDER BY started_on DESC, id DESC").fetchall()
-    return [_record(connection, row) for row in rows]
+    cloths: dict[int, dict[Role, int]] = {}
+    for chosen in connection.execute("SELECT project_id, role, cloth_id FROM project_cloth"):
+        cloths.setdefault(chosen["project_id"], {})[Role(chosen["role"])] = chosen["cloth_id"]
+    return read_each(rows, lambda row: _record(row, cloths.get(row["id"], {})), "project")
 
 
 def project(connection: Connection, id: int) -> ProjectRecord | None:
     row = connection.execute(f"{_SELECT} WHERE id = ?", (id,)).fetchone()
-    return None if row is None else _record(connection, row)
+    if row is None:
+        return None
+    chosen = connection.execute("SELECT role, cloth_id FROM project_cloth WHERE project_id = ?", (id,))
+    return _record(row, {Role(c["role"]): c["cloth_id"] for c in chosen})
 
 
-def _record(connection: Connection, row: Mapping[str, Any]) -> ProjectRecord:
-    cloths = connection.execute("SELECT role, cloth_id FROM project_cloth WHERE project_id = ?", (row["id"],))
+def _record(row: sqlite3.Row, cloths: Mapping[Role, int]) -> ProjectRecord:
     plain = {
         **dict(row),
         "fit": read_fit(row["fit"]),
         "tactics": _tactics(row["tactics"]),
-        "reckoning": read_reckoning(row["reckoning"]),
+        "cloth_choices": read_cloth_choices(row["cloth_choices"]),
     }
-    return ProjectRecord(**plain, cloths={Role(c["role"]): c["cloth_id"] for c in cloths})
+    return ProjectRecord(**plain, cloths=cloths)
 
 
 def _tactics(document: str) -> dict[Role, tuple[TacticId, ...]]:
+    """Tactics by role; one that is no longer known is passed over, as if it had not been taken."""
     return {
         Role(role): tuple(name for name in names if name in TACTICS) for role, names in json.loads(document).items()
     }
 
 
-def choose_tactics(connection: Connection, id: int, role: Role, tactics: Sequence[TacticId]) -> None:
-    """Keep what is done to save one cloth of a project."""
+def decide(
+    connection: Connection,
+    id: int,
+    change: Callable[[ProjectRecord], ProjectRecord],
+    *,
+    revision: int | None = None,
+) -> ProjectRecord:
+    """Change what was decided of a project, in one transaction, from what it is now.
+
+    With `revision` only if nothing was decided since that one was shown. Raises ChangedMeanwhile, NotThere.
+    """
     with transaction(connection):
-        row = connection.execute("SELECT tactics FROM project WHERE id = ?", (id,)).fetchone()
-        kept = {**json.loads(row["tactics"]), role.value: list(tactics)}
-        connection.execute("UPDATE project SET tactics = ? WHERE id = ?", (json.dumps(kept), id))
+        before = project(connection, id)
+        if before is None:
+            raise NotThere("project")
+        if revision is not None and revision != before.revision:
+            raise ChangedMeanwhile
+        after = change(before)
+        if after == before:
+            return before
+        connection.execute(
+            """
+            UPDATE project
+            SET size = ?, fit = ?, measuring_id = ?, tactics = ?, cloth_choices = ?, revision = revision + 1
+            WHERE id = ?
+            """,
+            (
+                after.size,
+                write_fit(after.fit),
+                after.measuring_id,
+                json.dumps({role.value: list(taken) for role, taken in after.tactics.items()}),
+                write_cloth_choices(after.cloth_choices),
+                id,
+            ),
+        )
+        _choose_cloths(connection, id, before.cloths, after.cloths)
+        return replace(after, revision=before.revision + 1)
 
 
-def keep_reckoning(connection: Connection, id: int, reckoning: ClothChoices) -> None:
-    """Keep what a project reckons with at the Cloth station."""
-    with transaction(connection):
-        connection.execute("UPDATE project SET reckoning = ? WHERE id = ?", (write_reckoning(reckoning), id))
+def _choose_cloths(connection: Connection, id: int, before: Mapping[Role, int], after: Mapping[Role, int]) -> None:
+    for role in (*before, *after):
+        if before.get(role) == after.get(role):
+            continue
+        connection.execute("DELETE FROM project_cloth WHERE project_id = ? AND role = ?", (id, role.value))
+        if role in after:
+            connection.execute(
+                "INSERT INTO project_cloth (project_id, role, cloth_id) VALUES (?, ?, ?)",
+                (id, role.value, after[role]),
+            )
 
 
 def start_project(
@@ -114,40 +179,23 @@ def start_project(
     return id
 
 
-def choose_fit(connection: Connection, id: int, size: str | None, fit: FitChoices, measuring_id: int | None) -> None:
-    """Keep the size and fit, and the set of measurements they were chosen by."""
-    with transaction(connection):
-        connection.execute(
-            "UPDATE project SET size = ?, fit = ?, measuring_id = ? WHERE id = ?",
-            (size, write_fit(fit), measuring_id, id),
-        )
-
-
-def choose_cloth(connection: Connection, id: int, role: Role, cloth_id: int | None) -> None:
-    with transaction(connection):
-        connection.execute("DELETE FROM project_cloth WHERE project_id = ? AND role = ?", (id, role.value))
-        if cloth_id is not None:
-            connection.execute(
-                "INSERT INTO project_cloth (project_id, role, cloth_id) VALUES (?, ?, ?)",
-                (id, role.value, cloth_id),
-            )
-
-
 # ---------------------------------------------------------------- ticks, notes, cloth used
 
 
-def ticks(connection: Connection, project_id: int, list: str) -> frozenset[str]:
-    rows = connection.execute("SELECT key FROM tick WHERE project_id = ? AND list = ?", (project_id, list))
+def ticks(connection: Connection, project_id: int, tick_list: TickList) -> frozenset[str]:
+    rows = connection.execute("SELECT key FROM tick WHERE project_id = ? AND list = ?", (project_id, tick_list))
     return frozenset(row["key"] for row in rows)
 
 
-def set_tick(connection: Connection, project_id: int, list: str, key: str, done: bool) -> None:
+def set_tick(connection: Connection, project_id: int, tick_list: TickList, key: str, done: bool) -> None:
     with transaction(connection):
-        connection.execute("DELETE FROM tick WHERE project_id = ? AND list = ? AND key = ?", (project_id, list, key))
+        connection.execute(
+            "DELETE FROM tick WHERE project_id = ? AND list = ? AND key = ?", (project_id, tick_list, key)
+        )
         if done:
             connection.execute(
                 "INSERT INTO tick (project_id, list, key, ticked_at) VALUES (?, ?, ?, ?)",
-                (project_id, list, key, datetime.now().isoformat(timespec="seconds")),
+                (project_id, tick_list, key, datetime.now().isoformat(timespec="seconds")),
             )
 
 

@@ -14,9 +14,10 @@ from fastapi.templating import Jinja2Templates
 from markupsafe import Markup
 from starlette.datastructures import FormData
 
-from rowanseed.core.base.units import Units, format_cloth, format_length, in_household_units
+from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.choices import Habits
 from rowanseed.store.database import Connection, connect
-from rowanseed.store.household import Habits, habits
+from rowanseed.store.household import habits
 
 TEMPLATES = Jinja2Templates(directory=Path(__file__).parent / "templates")
 TEMPLATES.env.trim_blocks = True
@@ -24,9 +25,8 @@ TEMPLATES.env.lstrip_blocks = True
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
-TEMPLATES.env.filters["in_units"] = in_household_units
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"
-TEMPLATES.env.filters["zip_self"] = lambda values: [(value, value) for value in values]
+TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words) for member in members]
 TEMPLATES.env.filters["drawn"] = Markup
 """Marks SVG written by the drawings as markup; they escape every text themselves."""
 

@@ -94,6 +94,6 @@ def why_along(pattern: Pattern, piece: Piece, frame: Frame, reason: Callable[[Pi
     """Why a piece of a moved frame went along: as what it is to another, or for the alteration's own reason."""
     for layer in pattern.making.layers:
         if layer.piece == piece.id and any(p.id == layer.of for p in frame.pieces if p.id != piece.id):
-            kind = {LayerKind.FACING: "facing", LayerKind.LINING: "lining"}.get(layer.kind, layer.kind.value)
+            kind = {LayerKind.FACING: "facing", LayerKind.LINING: "lining"}.get(layer.kind, layer.kind.words)
             return f"it is the {kind} of “{pattern.piece(layer.of).name}”"
     return reason(piece)

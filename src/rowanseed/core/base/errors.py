@@ -10,7 +10,8 @@
         AlterationError    an alteration that the pieces cannot take
         LayRefusal         what cannot be laid on this cloth, and why: an answer, which is kept
       SearchError        a search that gave no answer: never kept, always to be started again
-      StoreError         the database cannot be used
+      StoreError         the database cannot be used, or what was to be changed has changed meanwhile
+      NotThere           nothing of this number is there
 
 A Refused has its sentences as templates over its fields, so that lengths (`Mm`) are said in the household's units
 and pieces (`PieceId`) by their names.
@@ -340,3 +341,18 @@ class ChangedMeanwhile(StoreError):
 
     def __str__(self) -> str:
         return "This was changed in another window since you opened it, so nothing was changed now."
+
+
+class NotThere(RowanseedError):
+    """Something that was asked for by its number is not there; `what` says what was looked for."""
+
+    def __init__(self, what: str) -> None:
+        super().__init__(what)
+        self.what = what
+
+    @property
+    def remedy(self) -> str:
+        return "It may have been put away. Start again from the shelf."
+
+    def __str__(self) -> str:
+        return f"There is no such {self.what} here."

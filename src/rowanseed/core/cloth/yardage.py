@@ -14,6 +14,30 @@ STRAIGHTENING = 50.0
 """Cloth given up to straighten both ends, in mm (common practice, no source)."""
 
 
+FORGIVEN = 1.0
+"""A millimetre either way is no reason to send anybody to the shop."""
+
+
+def straightening(cloth: Cloth) -> float:
+    """What straightening takes, in mm; a remainder's ends are as they were cut."""
+    return 0.0 if cloth.is_remainder else STRAIGHTENING
+
+
+def to_lay_on(cloth: Cloth, taken: float = 0.0) -> float | None:
+    """The length there is to lay on, ready to cut and straightened, in mm; None if none is in hand.
+
+    `taken` is what other parts of the garment are cut from the same cloth, in mm.
+    """
+    ready = cloth.ready_length
+    return None if ready is None else max(0.0, ready - straightening(cloth) - taken)
+
+
+def is_enough(lay_length: float, cloth: Cloth, taken: float = 0.0) -> bool | None:
+    """Whether a lay of this length comes out of the cloth in hand: the one rule. None if none is in hand."""
+    hand = to_lay_on(cloth, taken)
+    return None if hand is None else lay_length <= hand + FORGIVEN
+
+
 @dataclass(frozen=True)
 class ClothNeed:
     """What a lay asks for: ready to cut, before shrinking, and as the shop sells it (mm)."""
@@ -53,16 +77,17 @@ def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: f
         ]
         formula = "lay without matching + what matching costs: both really laid"
     lay = Working(name="Length of the lay", quantity=cloth_length(lay_length), formula=formula, given=tuple(given))
+    straight = straightening(cloth)
     ready = Working(
         name="Ready to cut",
-        quantity=cloth_length(lay_length + STRAIGHTENING),
-        formula="lay + straightening both ends",
-        given=(lay.as_given(), Given("straightening", length(STRAIGHTENING), Source.PRACTICE)),
+        quantity=cloth_length(lay_length + straight),
+        formula="lay + straightening both ends" if straight else "the lay: a remainder's ends are as they were cut",
+        given=(lay.as_given(), *([Given("straightening", length(straight), Source.PRACTICE)] if straight else [])),
     )
     shrink = 0.0 if cloth.washed else cloth.shrink_along
     before = Working(
         name="Before washing",
-        quantity=cloth_length(ready.value / (1 - shrink)),
+        quantity=cloth_length((lay_length + STRAIGHTENING) / (1 - shrink)),
         formula="ready to cut ÷ (1 − shrinkage along the grain)",
         given=(ready.as_given(), Given("shrinkage", percent(shrink), Source.TAPE if cloth.washed else Source.CHOSEN)),
     )
@@ -129,8 +154,7 @@ def will_it_do(needed: ClothNeed, cloth: Cloth, taken: float = 0.0) -> ClothVerd
         formula=formula,
         given=(*given, needed.ready.as_given()),
     )
-    # A millimetre either way is no reason to send anybody to the shop.
-    return ClothVerdict(in_hand >= needed.ready.value - 1, spare)
+    return ClothVerdict(in_hand >= needed.ready.value - FORGIVEN, spare)
 
 
 def printed(envelope: Envelope, view: str, size: str, role: Role, cloth: Cloth) -> PrintedYardage | None:

@@ -80,7 +80,7 @@ def with_lining_seams(pattern: Pattern, facings: Mapping[tuple[str, str], float]
         for size in piece.shapes:
             runs = trim(piece, seam_runs(piece, size), {edge: ALLOWANCE})
             shaped = derived(
-                piece=piece, size=size, id=piece.id, name=piece.name, number=piece.number, runs=runs, cuts=piece.cuts
+                piece=piece, size=size, made=None, name=piece.name, number=piece.number, runs=runs, cuts=piece.cuts
             )
             shapes[size] = shaped.shapes[size]
         edges = tuple(EdgeSpec(e.name, ALLOWANCE, e.corner) if e.name == edge else e for e in piece.edges)

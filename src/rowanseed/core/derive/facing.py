@@ -9,7 +9,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.shaping import chain_of, strip
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Press
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Corner, Cut, Drawn, EdgeSpec, Panel, Piece, Role, Shape
+from rowanseed.core.pattern.pieces import Corner, Cut, Derived, DerivedAs, Drawn, EdgeSpec, Panel, Piece, Role, Shape
 from rowanseed.core.pattern.seamline import lines
 
 DEPTH = 50.0
@@ -17,13 +17,9 @@ JOINED = 10.0
 INNER = "inner"
 
 
-def facing_id(piece: str, edge: str) -> str:
-    return f"{piece}-{edge}-facing"
-
-
 def facing_of(piece: Piece, size: str, edge: str, number: int, role: Role, depth: float = DEPTH) -> Piece:
     """The facing of one edge of a piece, `depth` mm deep and neatened inside; on the fold where its piece is."""
-    runs = strip(piece, size, edge, depth)
+    made, runs = Derived(DerivedAs.FACING, piece.id, edge), strip(piece, size, edge, depth)
     sides = {e.name: e.allowance for e in piece.edges}
     specs = tuple(
         EdgeSpec(name, JOINED if name == edge else 0.0 if name == INNER else sides[name], Corner.MITRE) for name in runs
@@ -33,7 +29,8 @@ def facing_of(piece: Piece, size: str, edge: str, number: int, role: Role, depth
     shape = Shape({name: chain_of(run) for name, run in runs.items()}, ((top + 4, middle), (low - 4, middle)))
     cuts = tuple(_cut(cut, role, runs.keys()) for cut in piece.cuts if cut.role is Role.MAIN)
     return Piece(
-        id=facing_id(piece.id, edge),
+        id=made.piece_id,
+        derived=made,
         name=f"{piece.name}, {edge} facing",
         number=number,
         drawn=Drawn.SEAM,
@@ -70,7 +67,7 @@ def with_facings(pattern: Pattern, size: str, finishes: Collection[str], role: R
 def _is_faced(pattern: Pattern, finish: Finish) -> bool:
     """Whether it has its facing already, from another cloth to save some of the main one."""
     known = {piece.id for piece in pattern.pieces}
-    return any(facing_id(p.piece, p.edge) in known for p in finish.parts)
+    return any(Derived(DerivedAs.FACING, p.piece, p.edge).piece_id in known for p in finish.parts)
 
 
 def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:

@@ -10,13 +10,13 @@ from dataclasses import dataclass, replace
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
-from rowanseed.core.derive.facing import DEPTH, facing_id, with_facings
+from rowanseed.core.derive.facing import DEPTH, with_facings
 from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
-from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lining_id, shorter
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
 from rowanseed.core.pattern.making import Layer, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import Cut, Derived, DerivedAs, Panel, Piece, Role
 
 UNDER_COLLAR = 3.0
 """How much an under collar is trimmed on its outer edges, so that the seam rolls under."""
@@ -76,10 +76,6 @@ def _fused(pattern: Pattern, view: str) -> Pattern:
     return replace(pattern, pieces=pieces)
 
 
-def interfacing_id(piece: str) -> str:
-    return f"{piece}-interfacing"
-
-
 def _interfacing_trimmed(pattern: Pattern, size: str) -> Pattern:
     """Interfacing cut along the stitching line, so that no seam has it; a collar keeps it at its joining edge."""
     pieces: list[Piece] = []
@@ -96,7 +92,7 @@ def _interfacing_trimmed(pattern: Pattern, size: str) -> Pattern:
         own = derived(
             piece=piece,
             size=size,
-            id=interfacing_id(piece.id),
+            made=Derived(DerivedAs.INTERFACING, piece.id),
             name=f"{piece.name} interfacing",
             number=number,
             runs=seam_runs(piece, size),
@@ -131,7 +127,7 @@ def _joining_edges(pattern: Pattern, piece: Piece) -> frozenset[str]:
 
 
 def is_collar(piece: Piece) -> bool:
-    return "collar" in piece.id
+    return piece.collar
 
 
 def has_collar_alike(pattern: Pattern) -> bool:
@@ -160,7 +156,7 @@ def _under_collar(pattern: Pattern, size: str) -> Pattern:
         under = derived(
             piece=piece,
             size=size,
-            id=f"under-{piece.id}",
+            made=Derived(DerivedAs.UNDER_COLLAR, piece.id),
             name=f"Under {lower_first(piece.name)}",
             number=number,
             runs=runs,
@@ -216,24 +212,19 @@ def derivations(before: Pattern, after: Pattern, layers: Layers, units: Units) -
             if piece.shapes != old[piece.id].shapes and draws_lining(before):
                 out.append(Derivation(piece, old[piece.id], _pleat_and_pads(piece, layers, units)))
             continue
-        base = next((p for p in before.pieces if piece.id in _derived_ids(p)), None)
+        base = old.get(piece.derived.of) if piece.derived is not None else None
         if base is not None:
             out.append(Derivation(piece, base, derived_words(before, piece, base, layers, units)))
     return tuple(out)
 
 
-def _derived_ids(piece: Piece) -> tuple[str, ...]:
-    """What pieces derived from this one are called."""
-    facings = (facing_id(piece.id, edge.name) for edge in piece.edges)
-    return (lining_id(piece.id), interfacing_id(piece.id), f"under-{piece.id}", *facings)
-
-
 def derived_words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, units: Units) -> tuple[str, ...]:
-    if piece.id == interfacing_id(base.id):
+    kind = piece.derived.kind if piece.derived is not None else None
+    if kind is DerivedAs.INTERFACING:
         return (f"{base.name} without its allowances" + (", kept at the joining edge" if is_collar(base) else ""),)
-    if piece.id in {facing_id(base.id, edge.name) for edge in base.edges}:
+    if kind is DerivedAs.FACING:
         return (f"its own edge, {_fine(DEPTH, units)} deep",)
-    if piece.id == f"under-{base.id}":
+    if kind is DerivedAs.UNDER_COLLAR:
         return (f"{base.name} − {_fine(UNDER_COLLAR, units)} on its outer edges",)
     said = []
     if layers.lining is LiningSchool.DEDUCT:

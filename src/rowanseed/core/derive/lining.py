@@ -15,12 +15,12 @@ from itertools import pairwise
 from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
-from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lined_making, lining_id, shorter
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lined_making, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.making import Finish, FinishKind, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Corner, InnerLine, LineKind, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
 
 PLEAT_DEPTH = INCH
 """The centre is set this far from the fold, so that the pleat takes up twice as much."""
@@ -110,7 +110,7 @@ def _lining_piece(
     made = derived(
         piece=piece,
         size=size,
-        id=lining_id(piece.id),
+        made=Derived(DerivedAs.LINING, piece.id),
         name=f"{piece.name} lining",
         number=number,
         runs=runs,
@@ -247,7 +247,7 @@ def _worked_into_drawn(pattern: Pattern, size: str, layers: Layers) -> Pattern:
             continue
         runs, added = _shaped(pattern, size, piece, seam_runs(piece, size), layers)
         made = derived(
-            piece=piece, size=size, id=piece.id, name=piece.name, number=piece.number, runs=runs, cuts=piece.cuts
+            piece=piece, size=size, made=None, name=piece.name, number=piece.number, runs=runs, cuts=piece.cuts
         )
         pieces.append(
             replace(

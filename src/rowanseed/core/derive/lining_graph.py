@@ -11,15 +11,11 @@ from rowanseed.core.derive.choice import Layers, LiningHem
 from rowanseed.core.derive.faced import inner_edges
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Making, Press
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.pieces import Derived, DerivedAs, Piece
 
 FOLD_OF_EASE = INCH / 2
 SHORTER = {"skirt": INCH * 3 / 4, "dress": INCH * 3 / 4, "trousers": INCH * 3 / 4}
 """How much shorter a lining that hangs free is finished, by the kind of garment; of all others half an inch."""
-
-
-def lining_id(piece: str) -> str:
-    return f"{piece}-lining"
 
 
 def shorter(pattern: Pattern) -> float:
@@ -35,7 +31,7 @@ def lined_making(
     zips = {c.join: c for c in making.closures if c.to_mark}
 
     def of_lining(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
-        return tuple(replace(p, piece=lining_id(p.piece)) for p in parts)
+        return tuple(replace(p, piece=Derived(DerivedAs.LINING, p.piece).piece_id) for p in parts)
 
     joins = [
         replace(
@@ -89,5 +85,5 @@ def lined_making(
                     parts=of_lining(hem.parts),
                 )
             )
-    added = tuple(Layer(LayerKind.LINING, lining_id(id), id) for id in sorted(ids))
+    added = tuple(Layer(LayerKind.LINING, Derived(DerivedAs.LINING, id).piece_id, id) for id in sorted(ids))
     return replace(making, joins=(*making.joins, *joins), finishes=tuple(finishes), layers=(*making.layers, *added))

@@ -10,7 +10,7 @@ from dataclasses import replace
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten
-from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Piece, Shape
+from rowanseed.core.pattern.pieces import Cut, Derived, Drawn, EdgeSpec, Piece, Shape
 from rowanseed.core.pattern.seamline import lines, trimmed
 
 Run = list[Point]
@@ -47,14 +47,14 @@ def chain_of(run: Run) -> Chain:
 def derived(
     piece: Piece,
     size: str,
-    id: str,
+    made: Derived | None,
     name: str,
     number: int,
     runs: Mapping[str, Run],
     cuts: tuple[Cut, ...],
     allowances: Mapping[str, float] | None = None,
 ) -> Piece:
-    """A new piece with these stitching lines, in this size only.
+    """A new piece with these stitching lines, in this size only; the same piece reshaped where `made` is None.
 
     Notches and darts stay on edges that kept their stitching line; level and grain lines stay.
     """
@@ -70,7 +70,8 @@ def derived(
     kept = {mark.id for mark in marks}
     darts = tuple(dart for dart in piece.darts if set(dart.legs) <= kept)
     return Piece(
-        id=id,
+        id=made.piece_id if made is not None else piece.id,
+        derived=made if made is not None else piece.derived,
         name=name,
         number=number,
         drawn=Drawn.SEAM,

@@ -15,14 +15,14 @@ from dataclasses import replace
 from rowanseed.core.make import closing, edges, flat, graph, linings
 from rowanseed.core.make.seams import seam_steps
 from rowanseed.core.make.steps import After, MakingStep
-from rowanseed.core.make.workbench import Household, Workbench
+from rowanseed.core.make.workbench import MakingChoices, Workbench
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pattern import Pattern
 
-__all__ = ["Household", "compile_steps"]
+__all__ = ["MakingChoices", "compile_steps"]
 
 
-def compile_steps(pattern: Pattern, view: str, size: str, household: Household) -> tuple[MakingStep, ...]:
+def compile_steps(pattern: Pattern, view: str, size: str, household: MakingChoices) -> tuple[MakingStep, ...]:
     """Every step of making a garment, each with what it needs; empty if the pattern has no joins.
 
     Needs that point at steps which this garment does not have are dropped.

@@ -25,12 +25,13 @@ def facing_steps(bench: Workbench, join: Join) -> Iterator[MakingStep]:
     ]
     needs += list(flat_first(bench, join))
     needs.append(After("try-on-shell", f"the fit can still be changed while the {edge} is open"))
-    needs += [
+    hanging = [
         After(f"press-{j.id}", "the lining hangs from the facing")
         for j in making.joins
         if graph.pieces_of(j.a) <= bench.hung and graph.pieces_of(j.b) <= graph.facings(making)
     ]
-    if not any(need.why.startswith("the lining hangs") for need in needs):
+    needs += hanging
+    if not hanging:
         needs.append(After("lay-in-lining", "the lining is caught in the seam"))
     shown = shown_edges((*join.a, *join.b))
     yield MakingStep(
@@ -66,7 +67,7 @@ def facing_steps(bench: Workbench, join: Join) -> Iterator[MakingStep]:
     )
     yield MakingStep(
         id=f"press-{join.id}",
-        title=f"Press the {edge} seam {join.press.value}",
+        title=f"Press the {edge} seam {join.press.words}",
         how=("Press as sewn, then facing and allowances away from the garment.",),
         bench=Bench.IRON,
         task=Task.PRESS,

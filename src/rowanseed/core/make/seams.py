@@ -186,14 +186,14 @@ def _press(bench: Workbench, join: Join) -> MakingStep:
     how = (
         "Press as sewn, then open, the two panels held apart so that no cloth is swallowed."
         if join.press is Press.OPEN
-        else f"Press as sewn, then {join.press.value}."
+        else f"Press as sewn, then {join.press.words}."
     )
     needs = [After(f"sew-{join.id}", "it is sewn first")]
     if join.press in TO_ONE_SIDE:
         needs.append(After(f"neaten-{join.id}", "both edges are neatened together first"))
     return MakingStep(
         id=f"press-{join.id}",
-        title=f"Press {join.press.value}: {lower_first(join.name)}{graph.hand_count(join)}",
+        title=f"Press {join.press.words}: {lower_first(join.name)}{graph.hand_count(join)}",
         how=(how, "Over a ham where it curves. Let it cool before you move it."),
         bench=Bench.IRON,
         task=Task.PRESS,

@@ -21,7 +21,7 @@ ZIPS = (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_Z
 
 
 @dataclass(frozen=True)
-class Household:
+class MakingChoices:
     """What changes the steps: an overlocker or not, how the hem is sewn, the cloth, units."""
 
     overlocker: bool = False
@@ -39,7 +39,7 @@ class Workbench:
     pattern: Pattern
     view: str
     size: str
-    household: Household
+    household: MakingChoices
 
     @property
     def needle(self) -> str:

@@ -24,7 +24,7 @@ def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[Ma
     )
     yield MakingStep(
         id=f"zip-{closure.id}",
-        title=f"Put in the {closure.kind.value}: {lower_first(join.name)}",
+        title=f"Put in the {closure.kind.words}: {lower_first(join.name)}",
         how=(
             f"Zip open, face down on the right side; the coil on the seam line ({bench.allowance(join)} from the "
             "edge), "
@@ -51,7 +51,7 @@ def invisible_zip(bench: Workbench, join: Join, closure: Closure) -> Iterator[Ma
 def zip_after(bench: Workbench, join: Join, closure: Closure) -> MakingStep:
     return MakingStep(
         id=f"zip-{closure.id}",
-        title=f"Put in the {closure.kind.value}: {lower_first(join.name)}",
+        title=f"Put in the {closure.kind.words}: {lower_first(join.name)}",
         how=(
             "Centre the closed zip under the basted part, face down on the pressed allowances.",
             "Sew down one side, across and up the other; then take the basting out.",

@@ -8,16 +8,17 @@ with a joining allowance, snaps a hand's breadth apart, boning short of the seam
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length, percent, words
 from rowanseed.core.derive.choice import Layers
+from rowanseed.core.notions.sorts import Sort
 from rowanseed.core.notions.to_buy import NotionToBuy
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.walk import part_length
+from rowanseed.core.pattern.walk import finish_over_garment, join_over_garment
 
 
 class WantedKind(Worded):
@@ -48,6 +49,8 @@ class Wanted:
     length: float = 0.0
     edge: str = ""
     count: int = 1
+    id: str = field(default="", compare=False)
+    """Which line of a project's list it is."""
 
 
 def asked_for(pattern: Pattern, layers: Layers) -> tuple[Wanted, ...]:
@@ -70,10 +73,8 @@ def edge_length(pattern: Pattern, size: str, id: str) -> float:
     finish = next((f for f in making.finishes if f.id == id), None)
     join = next((j for j in making.joins if j.id == id), None)
     if finish is not None:
-        return 2 * sum(part_length(pattern, size, part) for part in finish.parts)
-    if join is not None:
-        return sum(part_length(pattern, size, part) * (1 if part.hand else 2) for part in join.a)
-    return 0.0
+        return finish_over_garment(pattern, size, finish)
+    return join_over_garment(pattern, size, join) if join is not None else 0.0
 
 
 def notion(pattern: Pattern, size: str, wanted: Wanted) -> NotionToBuy:
@@ -94,12 +95,12 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> NotionToBuy:
                     Given("lap", fine(LAP), Source.PRACTICE),
                 ),
             )
-            return NotionToBuy(kind="buttons, zips and tapes", what="Elastic", count=1, working=working)
+            return NotionToBuy(sort=Sort.ELASTIC, what="Elastic", count=1, working=working)
         case WantedKind.BINDING | WantedKind.PIPING:
             joins = max(1, math.ceil(along / PACKET))
             whole = along + OVERLAP * (joins + 1)
             working = Working(
-                name=f"{wanted.kind.value.capitalize()}",
+                name=f"{wanted.kind.words.capitalize()}",
                 quantity=length(whole),
                 formula="edge + overlap for each join and the end",
                 given=(
@@ -109,8 +110,9 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> NotionToBuy:
                 ),
             )
             number = math.ceil(whole / PACKET)
-            name = "Bias binding, 2.5 m" if wanted.kind is WantedKind.BINDING else "Piping, 2.5 m"
-            return NotionToBuy(kind="buttons, zips and tapes", what=name, count=number, working=working, unit="packet")
+            binding = wanted.kind is WantedKind.BINDING
+            name, sort = ("Bias binding, 2.5 m", Sort.BINDING) if binding else ("Piping, 2.5 m", Sort.PIPING)
+            return NotionToBuy(sort=sort, what=name, count=number, working=working, unit="packet")
         case WantedKind.SNAPS:
             number = max(2, math.ceil(along / SNAP_SPACING) + 1)
             working = Working(
@@ -120,7 +122,7 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> NotionToBuy:
                 given=(given, Given("distance", fine(SNAP_SPACING), Source.PRACTICE)),
                 rounding="whole snaps",
             )
-            return NotionToBuy(kind="buttons, zips and tapes", what="Snaps", count=number, working=working, unit="snap")
+            return NotionToBuy(sort=Sort.SNAPS, what="Snaps", count=number, working=working, unit="snap")
         case WantedKind.BONING:
             each = max(0.0, along - 2 * BONE_CLEAR)
             working = Working(
@@ -133,9 +135,7 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> NotionToBuy:
                     Given("clear of the seam", fine(BONE_CLEAR), Source.PRACTICE),
                 ),
             )
-            return NotionToBuy(
-                kind="buttons, zips and tapes", what=f"Boning, {wanted.count} bones", count=1, working=working
-            )
+            return NotionToBuy(sort=Sort.BONING, what=f"Boning, {wanted.count} bones", count=1, working=working)
         case WantedKind.PADS:
             working = Working(
                 name="Shoulder pads",
@@ -143,6 +143,4 @@ def notion(pattern: Pattern, size: str, wanted: Wanted) -> NotionToBuy:
                 formula="a pair for each garment",
                 given=(Given("garments", count(wanted.count), Source.CHOSEN),),
             )
-            return NotionToBuy(
-                kind="buttons, zips and tapes", what="Shoulder pads", count=wanted.count, working=working, unit="pair"
-            )
+            return NotionToBuy(sort=Sort.PADS, what="Shoulder pads", count=wanted.count, working=working, unit="pair")

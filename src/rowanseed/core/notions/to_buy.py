@@ -13,11 +13,12 @@ from rowanseed.core.base.units import INCH
 from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, length, words
 from rowanseed.core.cloth.cloth import Cloth, Fibre
 from rowanseed.core.make.settings import needle_for
+from rowanseed.core.notions.sorts import Sort
 from rowanseed.core.pattern.making import ClosureKind, FinishKind, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, PointKind, Role
 from rowanseed.core.pattern.seamline import mark_distance
-from rowanseed.core.pattern.walk import part_length
+from rowanseed.core.pattern.walk import finish_over_garment, join_over_garment
 
 ZIP_LENGTHS_IN = (4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24)
 CARD = 3
@@ -32,12 +33,12 @@ WASTE = 1.15
 
 @dataclass(frozen=True)
 class NotionToBuy:
-    """A thing to buy: what, how many, in words, with the sum; `kind` groups it as a shop is walked.
+    """A thing to buy: what, how many, in words, with the sum; `sort` says where a shop keeps it.
 
     `unit` is what it is sold by (`card`, `spool`); without one it is bought by the length its sum gives.
     """
 
-    kind: str
+    sort: Sort
     what: str
     count: int
     working: Working
@@ -71,14 +72,14 @@ def notions(
     needle = needle_for(fibre, cloth.structure, cloth.weight) if cloth else needle_for(fibre)
     found.append(
         NotionToBuy(
-            kind="thread and needles",
+            sort=Sort.NEEDLES,
             what=f"Machine needles, {needle}",
             count=1,
             working=Working(
                 name="Needles",
                 quantity=words(needle),
                 formula="a new needle for each garment, by the cloth",
-                given=(Given("cloth", words(fibre.value), Source.CHOSEN),),
+                given=(Given("cloth", words(fibre.words), Source.CHOSEN),),
             ),
             unit="packet",
         )
@@ -131,7 +132,7 @@ def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[Noti
     working = buttons_to_buy(needed, card)
     return [
         NotionToBuy(
-            kind="buttons, zips and tapes",
+            sort=Sort.BUTTONS,
             what=f"Buttons: {needed}, on cards of {card}",
             count=int(working.value),
             working=working,
@@ -155,8 +156,8 @@ def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
         working = zip_to_buy(opening)
         out.append(
             NotionToBuy(
-                kind="buttons, zips and tapes",
-                what=f"{closure.kind.value.capitalize()}, {working.value / INCH:.0f} in",
+                sort=Sort.INVISIBLE_ZIP if closure.kind is ClosureKind.INVISIBLE_ZIP else Sort.ZIP,
+                what=f"{closure.kind.words.capitalize()}, {working.value / INCH:.0f} in",
                 count=1,
                 working=working,
                 unit="zip",
@@ -171,7 +172,7 @@ def _fastenings(pattern: Pattern) -> list[NotionToBuy]:
         if closure.kind is ClosureKind.HOOK_AND_EYE:
             out.append(
                 NotionToBuy(
-                    kind="buttons, zips and tapes",
+                    sort=Sort.HOOKS,
                     what="Hook and eye, or hook and bar",
                     count=1,
                     working=Working(
@@ -189,21 +190,17 @@ def _fastenings(pattern: Pattern) -> list[NotionToBuy]:
 def seam_metres(pattern: Pattern, view: str, size: str) -> tuple[float, float]:
     """(length of straight stitching, length of edge finishing) of a garment, in mm, both hands counted."""
     roles = {p.id for role in Role for p, _ in pattern.pieces_for(role, view)}
-    folded = {p.id for p in pattern.pieces if any(c.fold for c in p.cuts)}
     straight = finish = 0.0
     for join in pattern.making.joins:
         if not {p.piece for p in (*join.a, *join.b)} <= roles:
             continue
-        one = sum(
-            part_length(pattern, size, part) * (2 if part.piece in folded or join.each_hand or len(join.a) > 1 else 1)
-            for part in join.a
-        )
+        one = join_over_garment(pattern, size, join)
         straight += one
         band = any(pattern.piece(p.piece).panel is Panel.BAND for p in (*join.a, *join.b))
         if not band:
             finish += one * (2 if join.press is Press.OPEN else 1)
     for done in pattern.making.finishes:
-        around = sum(part_length(pattern, size, part) for part in done.parts) * 2
+        around = finish_over_garment(pattern, size, done)
         straight += around if done.kind in (FinishKind.HEM, FinishKind.TURNED) else 0.0
         finish += around if done.kind is FinishKind.NEATENED else 0.0
     return straight, finish
@@ -228,7 +225,7 @@ def _thread(
     spools = math.ceil(on_machine / SPOOL)
     out = [
         NotionToBuy(
-            kind="thread and needles",
+            sort=Sort.THREAD,
             what="Sewing thread to match, 100 m",
             count=spools,
             working=Working(
@@ -245,7 +242,7 @@ def _thread(
         cones = math.ceil(edge_thread / threads / 1_000_000)
         out.append(
             NotionToBuy(
-                kind="thread and needles",
+                sort=Sort.OVERLOCK_THREAD,
                 what="Overlock thread, 1000 m",
                 count=max(threads, cones * threads),
                 working=Working(

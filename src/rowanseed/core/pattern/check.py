@@ -138,7 +138,7 @@ def _shape_faults(piece: Piece, size: str, shape: Shape) -> Iterator[Fault]:
 def _cut_faults(piece: Piece, sizes: tuple[str, ...]) -> Iterator[Fault]:
     for cut in piece.cuts:
         if not 1 <= cut.count <= 100:
-            yield Fault(place(piece), f"Cutting {cut.count} of it in {cut.role.value} cannot be right.")
+            yield Fault(place(piece), f"Cutting {cut.count} of it in {cut.role.words} cannot be right.")
         if cut.fold is None:
             continue
         if cut.fold not in {edge.name for edge in piece.edges}:
@@ -252,14 +252,14 @@ def _making_faults(pattern: Pattern) -> Iterator[Fault]:
     for layer in making.layers:
         for id in (layer.piece, layer.of):
             if id not in pieces:
-                yield Fault(f"Layer “{layer.kind.value}”", f"There is no piece “{id}”.")
+                yield Fault(f"Layer “{layer.kind.words}”", f"There is no piece “{id}”.")
     yield from _loose_edges(pattern, used)
 
 
 def _closure_faults(pattern: Pattern, pieces: dict[str, Piece]) -> Iterator[Fault]:
     joins = {join.id for join in pattern.making.joins}
     for closure in pattern.making.closures:
-        where = f"Closure “{closure.kind.value}”"
+        where = f"Closure “{closure.kind.words}”"
         if closure.join not in joins:
             yield Fault(where, f"There is no join “{closure.join}”.")
         if closure.to_mark is not None:

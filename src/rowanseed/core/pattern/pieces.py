@@ -9,6 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import assert_never
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Chain, Point
@@ -170,6 +171,43 @@ class Cut:
     """A straight edge along the grain that lies along the selvedge, which is firm and needs no finish."""
 
 
+AT = "@"
+"""Joins the id of a piece and the number of the batch's garment that it belongs to."""
+
+
+class DerivedAs(Worded):
+    """What a derived piece is to the one it comes from."""
+
+    LINING = "lining"
+    INTERFACING = "interfacing"
+    FACING = "facing"
+    UNDER_COLLAR = "under-collar"
+
+
+@dataclass(frozen=True)
+class Derived:
+    """A piece worked out from piece `of`; a facing from its `edge`."""
+
+    kind: DerivedAs
+    of: str
+    edge: str = ""
+
+    @property
+    def piece_id(self) -> str:
+        """The id of the derived piece."""
+        match self.kind:
+            case DerivedAs.LINING:
+                return f"{self.of}-lining"
+            case DerivedAs.INTERFACING:
+                return f"{self.of}-interfacing"
+            case DerivedAs.FACING:
+                return f"{self.of}-{self.edge}-facing"
+            case DerivedAs.UNDER_COLLAR:
+                return f"under-{self.of}"
+            case _:
+                assert_never(self.kind)
+
+
 @dataclass(frozen=True)
 class Piece:
     """A tissue piece. `shapes` holds one shape a size, every one with the edges of `edges`."""
@@ -186,9 +224,20 @@ class Piece:
     lines: tuple[InnerLine, ...] = ()
     points: tuple[InnerPoint, ...] = ()
     panel: Panel = Panel.OTHER
+    collar: bool = False
+    """A collar: its under layer is cut a little smaller."""
+    derived: Derived | None = None
+    """What it was derived from, where it was; pieces that a pattern draws were not."""
+    garment: int = 1
+    """Which garment of a batch it belongs to; the project's own is 1."""
     drawn_on: str = ""
     """Pieces of one name are drawn where they lie together, in one frame: a yoke above its back, a facing on its
     front. What moves one of them moves all. Empty: the piece has a frame of its own."""
+
+    @property
+    def own_id(self) -> str:
+        """Its id in its own garment, whichever of a batch that is."""
+        return self.id.removesuffix(f"{AT}{self.garment}") if self.garment > 1 else self.id
 
     @property
     def frame(self) -> str:

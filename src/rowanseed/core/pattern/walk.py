@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, fine
-from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Piece
 from rowanseed.core.pattern.seamline import line_length, mark_distance, seam_length
@@ -155,3 +155,24 @@ def part_length(pattern: Pattern, size: str, part: EdgePart) -> float:
     first = mark_distance(piece, size, piece.mark(part.from_mark)) if part.from_mark else 0.0
     last = mark_distance(piece, size, piece.mark(part.to_mark)) if part.to_mark else whole
     return abs(last - first)
+
+
+def copies(pattern: Pattern, part: EdgePart, *, each_hand: bool = False) -> int:
+    """How often an edge is there on the whole garment: a piece on the fold or cut as a pair has it twice.
+
+    A part that names its hand is there once.
+    """
+    if part.hand:
+        return 1
+    cuts = pattern.piece(part.piece).cuts
+    return 2 if each_hand or any(cut.fold or cut.pair for cut in cuts) else 1
+
+
+def join_over_garment(pattern: Pattern, size: str, join: Join) -> float:
+    """How long a seam is over the whole garment, in mm: both hands, folds opened. The one rule for it."""
+    return sum(part_length(pattern, size, part) * copies(pattern, part, each_hand=join.each_hand) for part in join.a)
+
+
+def finish_over_garment(pattern: Pattern, size: str, finish: Finish) -> float:
+    """How long a finished edge is over the whole garment, in mm."""
+    return sum(part_length(pattern, size, part) * copies(pattern, part) for part in finish.parts)

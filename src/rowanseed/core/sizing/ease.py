@@ -90,7 +90,7 @@ class Ease:
         if sits is Sits.RIGHT and self.band is None:
             return "measured on the garment"
         if sits in (Sits.UNKNOWN, Sits.RIGHT):
-            return str(sits.value)
+            return str(sits.words)
         by = format_length(abs(self.off), units)
         if sits is Sits.SMALLER and self.band is None:
             by = format_length(abs(self.ease or 0.0), units)

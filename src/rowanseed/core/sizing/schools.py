@@ -110,9 +110,9 @@ def proposals(choosing: Choosing) -> tuple[Proposal, ...]:
     )
 
 
-def recommended(choosing: Choosing, all: tuple[Proposal, ...]) -> tuple[Proposal, str]:
+def recommended(choosing: Choosing, every: tuple[Proposal, ...]) -> tuple[Proposal, str]:
     """The school to follow and why. It is the chart's answer (which may be none) where nothing speaks for another."""
-    by = {p.school: p for p in all}
+    by = {p.school: p for p in every}
     chart, high, between = by[School.CHART], by[School.HIGH_BUST], by[School.BETWEEN]
     if by[School.TO_MEASURE].applies:
         return by[School.TO_MEASURE], "Its pieces are straight, so they are cut from your own figures."
@@ -124,7 +124,7 @@ def recommended(choosing: Choosing, all: tuple[Proposal, ...]) -> tuple[Proposal
     if choosing.wish.over is not Over.NOTHING and by[School.OUTER].applies:
         return by[
             School.OUTER
-        ], f"It is worn over {choosing.wish.over.value.removesuffix(' more')}, which needs room all over."
+        ], f"It is worn over {choosing.wish.over.words.removesuffix(' more')}, which needs room all over."
     if between.applies and between.blend and between.misfit < chart.misfit - 5:
         return between, "Your measures call for different sizes, and the side seams can follow both."
     ease = by[School.EASE]
@@ -357,7 +357,7 @@ def _outer(c: Choosing) -> Proposal:
     at = c.sizes.index(advice.size)
     larger = f", or {c.sizes[at + 1]} if thick things go under it" if at + 1 < len(c.sizes) else ""
     said = (
-        f"Over {c.wish.over.value.removesuffix(' more')}: {c.show(more)} more all round says size {advice.size}."
+        f"Over {c.wish.over.words.removesuffix(' more')}: {c.show(more)} more all round says size {advice.size}."
         if more
         else f"The chart size, {advice.size}{larger}. Check the hip with a tape."
     )

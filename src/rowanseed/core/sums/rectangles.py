@@ -7,7 +7,7 @@ cloth gives is its area over the strip's width, whatever way it is cut (geometry
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
@@ -55,6 +55,8 @@ class Rectangle:
     count: int = 1
     role: Role = Role.MAIN
     fullness: float = 2.0
+    id: str = field(default="", compare=False)
+    """Which line of a project's list it is."""
 
 
 @dataclass(frozen=True)

@@ -7,7 +7,9 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.lay_outcome import words_of
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.base.words import lower_first
@@ -23,9 +25,7 @@ from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
-from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, Typing, go
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -67,7 +67,7 @@ def work_out(home: Home, id: int, station: str) -> Response:
 @router.post("/projects/{id}/cloth")
 def choose(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
-    for role in project.roles:
+    for role in project.core.roles:
         chosen = typed.get(f"cloth-{role.value}")
         if chosen is None:
             continue
@@ -77,7 +77,7 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
     return go(f"/projects/{id}/cloth")
 
 
-def cloth_station_page(home: House, project: ProjectView) -> Response:
+def cloth_station_page(home: House, project: OpenProject) -> Response:
     return home.page(
         "cloth.html",
         project=project,
@@ -86,7 +86,7 @@ def cloth_station_page(home: House, project: ProjectView) -> Response:
         shelf=cloths.cloths(home.db),
         matchings=list(Matching),
         sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
-        rows=[_row(home, project, role) for role in project.roles],
+        rows=[_row(home, project, role) for role in project.core.roles],
     )
 
 
@@ -103,15 +103,15 @@ class Sight:
 def _sight(plan: ClothPlan) -> Sight:
     bounds, hand = estimate(plan.problem), plan.entry.cloth.ready_length
     usable = None if hand is None else hand - STRAIGHTENING
-    return Sight(plan=plan, estimate=bounds, hand=hand, words="" if usable is None else bounds.of(usable).value)
+    return Sight(plan=plan, estimate=bounds, hand=hand, words="" if usable is None else bounds.of(usable).words)
 
 
-def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
+def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
     plan, needed, verdict = project.cloth_plans.get(role), project.need(role), project.verdict(role)
     envelope_says = strips = None
     refusals: tuple[str, ...] = ()
-    if plan is not None and project.size is not None:
-        envelope_says = printed(project.pattern.envelope, project.record.view, project.size, role, plan.entry.cloth)
+    if plan is not None and project.core.size is not None:
+        envelope_says = printed(project.pattern.envelope, project.record.view, project.core.size, role, plan.entry.cloth)
         refusals = _refusals(home, project, plan)
         if needed is not None:
             strips = draw_strips(
@@ -121,12 +121,12 @@ def _row(home: House, project: ProjectView, role: Role) -> ClothRow:
                 home.units,
                 role.value,
             )
-    if plan is None or project.choices is None:
+    if plan is None or project.core.choices is None:
         return ClothRow(
             role=role, plan=plan, need=needed, verdict=verdict, printed=envelope_says, strips=strips, refusals=refusals
         )
     cloth = plan.entry.cloth
-    _, seams = matched(project.cut_pattern, project.choices, role, cloth, project.reckoning.matched(role))
+    _, seams = matched(project.core.cut_pattern, project.core.choices, role, cloth, project.core.cloth_choices.matched(role))
     return ClothRow(
         role=role,
         plan=plan,
@@ -161,24 +161,24 @@ def _envelope_words(home: House, printed: PrintedYardage | None, needed: ClothNe
     return f"{says}: {by} less than this lay. It does not know your length, your shrinkage or this cloth's exact width."
 
 
-def _refusals(home: House, project: ProjectView, plan: ClothPlan) -> tuple[str, ...]:
+def _refusals(home: House, project: OpenProject, plan: ClothPlan) -> tuple[str, ...]:
     """Why the cloth cannot be laid at all, and what would help; empty where it can."""
     errors = [a for a in plan.answers.values() if isinstance(a, LayRefusal)]
     if plan.plans or not errors:
         return ()
-    said = dict.fromkeys(words_of(e, project.cut_pattern, home.units) for e in errors)
-    known = {p.id for p in project.cut_pattern.pieces}
+    said = dict.fromkeys(words_of(e, project.core.cut_pattern, home.units) for e in errors)
+    known = {p.id for p in project.core.cut_pattern.pieces}
     helps = [
         t
         for id in dict.fromkeys(e.where for e in errors)
         if id in known
-        for t in helps_where_too_wide(project.cut_pattern, project.record.view, plan.role, id)
+        for t in helps_where_too_wide(project.core.cut_pattern, project.record.view, plan.role, id)
     ]
     names = ", or ".join(TACTICS[t].say(home.units) for t in dict.fromkeys(helps))
     return (*said, *([f"What may help: {names}."] if names else []))
 
 
-def _too_short(home: House, project: ProjectView, plan: ClothPlan) -> str:
+def _too_short(home: House, project: OpenProject, plan: ClothPlan) -> str:
     """No lay and no tactic but another piece helps where the longest piece is longer than the cloth."""
     hand = plan.entry.cloth.ready_length
     lengths = {
@@ -187,7 +187,7 @@ def _too_short(home: House, project: ProjectView, plan: ClothPlan) -> str:
     longest = max(lengths, key=lambda id: lengths[id], default=None)
     if hand is None or longest is None or lengths[longest] <= hand:
         return ""
-    name = project.cut_pattern.piece(longest).name
+    name = project.core.cut_pattern.piece(longest).name
     return (
         f"The {lower_first(name)} alone is {format_cloth(lengths[longest], home.units)} long: no lay "
         "helps, only a shorter garment or other cloth."

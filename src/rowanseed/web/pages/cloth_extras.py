@@ -8,7 +8,9 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Response
 from pydantic import AfterValidator, Field
 
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.ids import ForWhom
 from rowanseed.core.base.units import format_length
 from rowanseed.core.base.working import Working
 from rowanseed.core.batch import Member, cost_each, garments
@@ -20,7 +22,6 @@ from rowanseed.core.sums.rectangles import ON_THE_BIAS, Rectangle, RectangleKind
 from rowanseed.store import people, projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Text, bind, refuse
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -83,7 +84,7 @@ def show_extras(home: Home, id: int) -> Response:
 def add_strip(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_StripForm, _with_dots(typed, "fullness"), home.units.small)
-    kept = project.reckoning.rectangles
+    kept = project.core.cloth_choices.rectangles
     if form is not None and len(kept) >= MOST_RECTANGLES:
         errors["name"] = f"{MOST_RECTANGLES} is the most; put like ones together."
     if form is None or errors:
@@ -97,7 +98,7 @@ def add_strip(home: Home, id: int, typed: Typing) -> Response:
         role=form.role,
         fullness=form.fullness,
     )
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, rectangles=(*kept, strip)))
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, rectangles=(*kept, strip)))
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -108,11 +109,11 @@ def remove(home: Home, id: int, what: str, number: int) -> Response:
     field = {"strips": "rectangles", "batch": "batch", "notions": "wanted"}.get(what)
     if field is None:
         raise NotFound("list")
-    kept: tuple[Any, ...] = getattr(project.reckoning, field)
+    kept: tuple[Any, ...] = getattr(project.core.cloth_choices, field)
     if not 0 <= number < len(kept):
         raise NotFound("line")
     changed: dict[str, Any] = {field: kept[:number] + kept[number + 1 :]}
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, **changed))
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, **changed))
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -131,27 +132,28 @@ def add_member(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_MemberForm, typed, home.units.small)
     member = None if form is None else _member(home, project, form, errors)
-    if member is not None and len(project.reckoning.batch) >= MOST_MEMBERS:
+    if member is not None and len(project.core.cloth_choices.batch) >= MOST_MEMBERS:
         errors["whose"] = f"{MOST_MEMBERS} is the most of one batch."
     if member is None or errors:
         return extras_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, batch=(*project.reckoning.batch, member)))
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, batch=(*project.core.cloth_choices.batch, member)))
     return go(f"/projects/{id}/cloth/extras")
 
 
-def _member(home: House, project: ProjectView, form: _MemberForm, errors: Errors) -> Member | None:
-    kind, _, which = form.whose.partition(":")
+def _member(home: House, project: OpenProject, form: _MemberForm, errors: Errors) -> Member | None:
+    whom = ForWhom.parse(form.whose)
+    kind, which = whom.kind, whom.which
     if kind == "size" and which in project.pattern.envelope.sizes:
         return Member(f"size {which}", which, form.count)
-    if kind == "like" and project.size is not None:
+    if kind == "like" and project.core.size is not None:
         return Member(
-            name=f"another size {project.size}",
-            size=project.size,
+            name=f"another size {project.core.size}",
+            size=project.core.size,
             count=form.count,
-            blend=project.choices.blend if project.choices else (),
-            alterations=project.alterations,
+            blend=project.core.choices.blend if project.core.choices else (),
+            alterations=project.core.alterations,
         )
-    person = people.person(home.db, int(which)) if kind == "person" and which.isdigit() and len(which) < 12 else None
+    person = people.person(home.db, whom.number) if kind == "person" and whom.number is not None else None
     if person is None:
         errors["whose"] = "Choose for whom, or which size."
         return None
@@ -183,16 +185,16 @@ def add_notion(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_WantedForm, typed, home.units.small)
     if form is not None:
-        known = {edge for edge, _ in edges_to_choose(project.garment)}
+        known = {edge for edge, _ in edges_to_choose(project.core.garment)}
         if form.what is not WantedKind.PADS and form.length is None and form.edge not in known:
             errors["length"] = "How long, or along which edge of the garment?"
-        if len(project.reckoning.wanted) >= MOST_WANTED:
+        if len(project.core.cloth_choices.wanted) >= MOST_WANTED:
             errors["length"] = f"{MOST_WANTED} is the most."
     if form is None or errors:
         return extras_page(home, project, typed, errors, status=422)
     edge = form.edge if form.length is None else ""
     wanted = Wanted(kind=form.what, length=form.length or 0.0, edge=edge, count=form.number)
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, wanted=(*project.reckoning.wanted, wanted)))
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, wanted=(*project.core.cloth_choices.wanted, wanted)))
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -203,7 +205,7 @@ def choose_card(home: Home, id: int, typed: Typing) -> Response:
     form, errors = bind(_CardForm, typed, home.units.small)
     if form is None:
         return extras_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, card=form.card))
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, card=form.card))
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -211,12 +213,12 @@ def choose_card(home: Home, id: int, typed: Typing) -> Response:
 
 
 def extras_page(
-    home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200
+    home: House, project: OpenProject, typed: dict[str, str], errors: Errors, *, status: int = 200
 ) -> Response:
-    if project.size is None:
+    if project.core.size is None:
         return go(f"/projects/{project.record.id}/cloth")
-    kept, size = project.reckoning, project.size
-    edges = edges_to_choose(project.garment)
+    kept, size = project.core.cloth_choices, project.core.size
+    edges = edges_to_choose(project.core.garment)
     return home.page(
         "cloth_extras.html",
         status,
@@ -230,7 +232,7 @@ def extras_page(
         roles=[role for role in Role if role is not Role.UNDERLINING],
         people=people.people(home.db),
         sizes=project.pattern.envelope.sizes,
-        buttons=needs_buttons(project.garment, size),
+        buttons=needs_buttons(project.core.garment, size),
         number=garments(kept.batch),
         costs=_costs(project),
         wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
@@ -245,14 +247,14 @@ def _yield(r: Rectangle) -> Working | None:
     return bias_yield(500.0, 500.0, cut_figures(r).wide.value) if r.kind in ON_THE_BIAS else None
 
 
-def _notion(project: ProjectView, size: str, wanted: Wanted) -> Any:
+def _notion(project: OpenProject, size: str, wanted: Wanted) -> Any:
     try:
-        return notion(project.garment, size, wanted)
+        return notion(project.core.garment, size, wanted)
     except (RowanseedError, StopIteration):
         return None
 
 
-def _costs(project: ProjectView) -> list[tuple[Role, Working]]:
+def _costs(project: OpenProject) -> list[tuple[Role, Working]]:
     """What the cloth costs for each garment of the batch, where the cloth has a price."""
     out = []
     for role, plan in project.cloth_plans.items():
@@ -261,7 +263,7 @@ def _costs(project: ProjectView) -> list[tuple[Role, Working]]:
             out.append(
                 (
                     role,
-                    cost_each(needed.to_buy.value, price, garments(project.reckoning.batch), project.home.habits.money),
+                    cost_each(needed.to_buy.value, price, garments(project.core.cloth_choices.batch), project.desk.habits.money),
                 )
             )
     return out

@@ -8,6 +8,7 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter, Response
 from pydantic import AfterValidator
 
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.units import format_length
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
@@ -22,7 +23,6 @@ from rowanseed.drawings.pieces import draw_nest
 from rowanseed.store import projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -62,7 +62,7 @@ class _LayersForm(Form):
 @router.get("/projects/{id}/cloth/layers")
 def show_layers(home: Home, id: int) -> Response:
     project = load(home, id)
-    chosen = project.reckoning.layers
+    chosen = project.core.cloth_choices.layers
     typed = {
         "lining": chosen.lining.value,
         "pleat": chosen.pleat.value,
@@ -83,23 +83,23 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
     form, errors = bind(_LayersForm, typed, home.units.small)
     if form is None:
         return layers_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, layers=form.layers(_faced(project, typed))))
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, layers=form.layers(_faced(project, typed))))
     return go(f"/projects/{id}/cloth/layers")
 
 
-def _faced(project: ProjectView, typed: dict[str, str]) -> tuple[str, ...]:
+def _faced(project: OpenProject, typed: dict[str, str]) -> tuple[str, ...]:
     """The edges that were ticked, of those that can be faced."""
-    offered = can_be_faced(project.altered.pattern, project.record.view)
+    offered = can_be_faced(project.core.altered.pattern, project.record.view)
     return tuple(f.id for f in offered if typed.get(f"faced-{f.id}") == "yes")
 
 
 def layers_page(
-    home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200
+    home: House, project: OpenProject, typed: dict[str, str], errors: Errors, *, status: int = 200
 ) -> Response:
-    if project.size is None:
+    if project.core.size is None:
         return go(f"/projects/{project.record.id}/cloth")
-    view, size, layers = project.record.view, project.size, project.reckoning.layers
-    drawn = project.altered.pattern
+    view, size, layers = project.record.view, project.core.size, project.core.cloth_choices.layers
+    drawn = project.core.altered.pattern
     derived = with_layers(drawn, size, view, layers)
     found = derivations(drawn, derived, layers, home.units)
     colour = f"#{project.colour}"
@@ -132,9 +132,9 @@ def _second_layers(layers: Layers) -> list[str]:
     return [name for name, chosen in (("underlining", layers.underlined), ("interfacing", layers.fused)) if chosen]
 
 
-def _offers(project: ProjectView) -> dict[str, Any]:
+def _offers(project: OpenProject) -> dict[str, Any]:
     """What can be chosen for this garment."""
-    pattern, view, size = project.altered.pattern, project.record.view, project.size or ""
+    pattern, view, size = project.core.altered.pattern, project.record.view, project.core.size or ""
     linable = can_be_lined(pattern, view)
     schools = [
         s for s in LiningSchool if s is not LiningSchool.DEDUCT or (linable and has_facings(pattern, view, size))
@@ -158,8 +158,8 @@ def match(home: Home, id: int, typed: Typing) -> Response:
     """How far the cloths' prints are matched, and whether hems lie on a border."""
     project = load(home, id)
     known = {how.value: how for how in Matching}
-    chosen = dict(project.reckoning.matching)
-    for role in project.roles:
+    chosen = dict(project.core.cloth_choices.matching)
+    for role in project.core.roles:
         said = typed.get(f"matching-{role.value}")
         if said is None:
             continue
@@ -167,6 +167,6 @@ def match(home: Home, id: int, typed: Typing) -> Response:
             raise NotFound("way of matching")
         chosen[role] = known[said]
     kept = tuple((role, how) for role, how in chosen.items() if how is not Matching.NONE)
-    on_border = typed.get("on_border") == "yes" if "border_asked" in typed else project.reckoning.on_border
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, matching=kept, on_border=on_border))
+    on_border = typed.get("on_border") == "yes" if "border_asked" in typed else project.core.cloth_choices.on_border
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, matching=kept, on_border=on_border))
     return go(f"/projects/{id}/cloth")

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from fastapi import APIRouter, Response
 
 from rowanseed.app.lay_outcome import refusal, shortest
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.cloth.remainder import area_in_hand
 from rowanseed.core.cloth.yardage import STRAIGHTENING
 from rowanseed.core.garment import GarmentChoices, lay_problem
@@ -16,6 +17,7 @@ from rowanseed.core.lay.estimate import Estimate, FirstSight, estimate
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Role
+from rowanseed.core.pipeline import altered_once
 from rowanseed.core.saving.pieces import moved_to_contrast
 from rowanseed.drawings.cloth import draw_left
 from rowanseed.jobs import lays as jobs
@@ -23,8 +25,6 @@ from rowanseed.store import cloths, lays, projects
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.pages.jobs import Asked, follow
-from rowanseed.web.project import ProjectView, load
-from rowanseed.web.remembered import altered_once
 
 router = APIRouter()
 
@@ -88,10 +88,10 @@ def _hand(entry: ClothEntry) -> float:
     return ready if entry.cloth.is_remainder else max(0.0, ready - STRAIGHTENING)
 
 
-def _asked(home: House, project: ProjectView, entry: ClothEntry, problem: Problem) -> OnShelf:
+def _asked(home: House, project: OpenProject, entry: ClothEntry, problem: Problem) -> OnShelf:
     question = lays.question_of(problem)
     answers = lays.answers(home.db, question)
-    why_not = refusal(answers, project.cut_pattern, home.units)
+    why_not = refusal(answers, project.core.cut_pattern, home.units)
     return OnShelf(
         entry=entry,
         problem=problem,
@@ -104,14 +104,14 @@ def _asked(home: House, project: ProjectView, entry: ClothEntry, problem: Proble
     )
 
 
-def _role(project: ProjectView, wanted: str | None) -> Role:
-    found = next((r for r in project.roles if r.value == wanted), project.roles[0] if project.roles else None)
+def _role(project: OpenProject, wanted: str | None) -> Role:
+    found = next((r for r in project.core.roles if r.value == wanted), project.core.roles[0] if project.core.roles else None)
     if found is None:
         raise NotFound("cloth")
     return found
 
 
-def _shelf(home: House, project: ProjectView, role: Role) -> list[OnShelf]:
+def _shelf(home: House, project: OpenProject, role: Role) -> list[OnShelf]:
     found = [
         _asked(home, project, entry, project.problem(role, entry.cloth))
         for entry in cloths.cloths(home.db)
@@ -131,7 +131,7 @@ def _shelf(home: House, project: ProjectView, role: Role) -> list[OnShelf]:
 @router.get("/projects/{id}/cloth/shelf")
 def show_cloth_shelf(home: Home, id: int, role: str | None = None, give: int | None = None) -> Response:
     project = load(home, id)
-    if project.choices is None or not project.roles:
+    if project.core.choices is None or not project.core.roles:
         return go(f"/projects/{id}/cloth")
     chosen = _role(project, role)
     rows, pieces = _shelf(home, project, chosen), _small_pieces(home, project)
@@ -156,9 +156,9 @@ def show_cloth_shelf(home: Home, id: int, role: str | None = None, give: int | N
             if s.entry.cloth.is_remainder
         },
         moved=[
-            project.altered.pattern.piece(m)
-            for m in project.reckoning.moved
-            if any(p.id == m for p in project.altered.pattern.pieces)
+            project.core.altered.pattern.piece(m)
+            for m in project.core.cloth_choices.moved
+            if any(p.id == m for p in project.core.altered.pattern.pieces)
         ],
     )
 
@@ -221,11 +221,11 @@ class SmallPiece:
     row: OnShelf
 
 
-def _small_pieces(home: House, project: ProjectView) -> list[SmallPiece]:
+def _small_pieces(home: House, project: OpenProject) -> list[SmallPiece]:
     """Facings, pockets and bands of the main cloth, on every off-cut that is large enough."""
-    if project.choices is None:
+    if project.core.choices is None:
         return []
-    pattern = project.garment
+    pattern = project.core.garment
     contrast = project.record.cloths.get(Role.CONTRAST)
     off_cuts = [e for e in cloths.cloths(home.db) if e.cut_from is not None and (contrast is None or e.id == contrast)]
     out = []
@@ -233,9 +233,9 @@ def _small_pieces(home: House, project: ProjectView) -> list[SmallPiece]:
         if piece.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE):
             continue
         for entry in off_cuts:
-            pieces = (*project.reckoning.moved, piece.id)
+            pieces = (*project.core.cloth_choices.moved, piece.id)
             problem = lay_problem(
-                moved_to_contrast(_only(pattern, set(pieces)), pieces), project.choices, Role.CONTRAST, entry.cloth
+                moved_to_contrast(_only(pattern, set(pieces)), pieces), project.core.choices, Role.CONTRAST, entry.cloth
             )
             one = next((p for p in problem.pieces if p.id == piece.id), None)
             if one is None or one.area * cut.count > SMALL * 1e6 or not _could(one.whole(), entry):
@@ -261,23 +261,23 @@ def move_piece(home: Home, id: int, typed: Typing) -> Response:
     """Cut a small piece from an off-cut, as the contrast cloth; or from the main cloth again."""
     project = load(home, id)
     piece, number = typed.get("piece", ""), typed.get("cloth", "")
-    known = {p.id for p, _ in project.altered.pattern.pieces_for(Role.MAIN, project.record.view)}
+    known = {p.id for p, _ in project.core.altered.pattern.pieces_for(Role.MAIN, project.record.view)}
     if piece not in known:
         raise NotFound("piece")
-    moved = [m for m in project.reckoning.moved if m != piece]
+    moved = [m for m in project.core.cloth_choices.moved if m != piece]
     if number.isdigit() and len(number) < 12 and cloths.cloth(home.db, int(number)) is not None:
         moved.append(piece)
         projects.choose_cloth(home.db, id, Role.CONTRAST, int(number))
     elif not moved and Role.CONTRAST not in project.pattern.roles(project.record.view):
         projects.choose_cloth(home.db, id, Role.CONTRAST, None)
-    projects.keep_reckoning(home.db, id, replace(project.reckoning, moved=tuple(moved)))
+    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, moved=tuple(moved)))
     return go(f"/projects/{id}/cloth/shelf")
 
 
 # ---------------------------------------------------------------- the most a cloth can give
 
 
-def _sizes(home: House, project: ProjectView, role: Role, give: int | None) -> list[tuple[str, OnShelf]]:
+def _sizes(home: House, project: OpenProject, role: Role, give: int | None) -> list[tuple[str, OnShelf]]:
     """Every size of this pattern on one cloth of the shelf, the largest last; as drawn, with nothing altered."""
     entry = cloths.cloth(home.db, give) if give else None
     if entry is None or not entry.cloth.length:
@@ -294,13 +294,13 @@ def _sizes(home: House, project: ProjectView, role: Role, give: int | None) -> l
             role=role,
             cloth=entry.cloth,
             tactics=(),
-            matching=project.reckoning.matched(role),
+            matching=project.core.cloth_choices.matched(role),
         )
         out.append((f"size {size}", _asked(home, project, entry, problem)))
     return [*out, *_several(home, project, role, entry)]
 
 
-def _several(home: House, project: ProjectView, role: Role, entry: ClothEntry) -> list[tuple[str, OnShelf]]:
+def _several(home: House, project: OpenProject, role: Role, entry: ClothEntry) -> list[tuple[str, OnShelf]]:
     """Two and more of the garment as it is in this project, as long as the cloth's area holds them."""
     one = project.problem(role, entry.cloth)
     out = []
@@ -308,7 +308,7 @@ def _several(home: House, project: ProjectView, role: Role, entry: ClothEntry) -
         problem = replace(one, pieces=tuple(replace(p, cut=p.cut * number) for p in one.pieces))
         if sum(p.area * p.cut for p in problem.pieces) > area_in_hand(entry.cloth):
             break
-        out.append((f"{number} of this garment, size {project.size}", _asked(home, project, entry, problem)))
+        out.append((f"{number} of this garment, size {project.core.size}", _asked(home, project, entry, problem)))
     return out
 
 

@@ -8,10 +8,11 @@ from dataclasses import dataclass, replace
 from fastapi import APIRouter, Response
 
 from rowanseed.app.lay_outcome import refusal, shortest
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.cloth.yardage import need
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.lay.transfer import carried
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.steps import MakingStep
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.apply import offered
@@ -22,7 +23,6 @@ from rowanseed.jobs import lays as jobs
 from rowanseed.store import lays, projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.pages.jobs import Asked, follow
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -90,7 +90,7 @@ class Tried:
         return sorted(found, key=lambda a: (not a.fits, a.points if a.fits and short else 0, -(a.saves or 0), a.points))
 
 
-def _role(project: ProjectView, wanted: str | None) -> Role:
+def _role(project: OpenProject, wanted: str | None) -> Role:
     roles = list(project.cloth_plans)
     found = next((r for r in roles if r.value == wanted), roles[0] if roles else None)
     if found is None:
@@ -99,7 +99,7 @@ def _role(project: ProjectView, wanted: str | None) -> Role:
 
 
 def _attempt(
-    home: House, project: ProjectView, role: Role, tactics: tuple[TacticId, ...], before: Sequence[Attempt] = ()
+    home: House, project: OpenProject, role: Role, tactics: tuple[TacticId, ...], before: Sequence[Attempt] = ()
 ) -> Attempt:
     """What came of tactics so far; a shorter lay that one of `before` found and that holds here too is taken over."""
     entry = project.cloth_plans[role].entry
@@ -121,7 +121,7 @@ def _attempt(
         question=question,
         answered=bool(answers),
         plans=tuple(a for a in answers.values() if isinstance(a, Plan)),
-        refusal=refusal(answers, project.cut_with(role, tactics), home.units),
+        refusal=refusal(answers, project.core.cut_with(role, tactics), home.units),
         ready=ready,
         fits=hand is not None and ready is not None and ready <= hand + 1,
     )
@@ -144,14 +144,14 @@ def _taken_over(
     return found
 
 
-def _tried(home: House, project: ProjectView, role: Role) -> Tried:
+def _tried(home: House, project: OpenProject, role: Role) -> Tried:
     plain = _attempt(home, project, role, ())
     every = offered(
-        project.altered.pattern,
+        project.core.altered.pattern,
         project.record.view,
         role,
         one_way=plain.problem.cloth.one_way,
-        batch=bool(project.reckoning.batch),
+        batch=bool(project.core.cloth_choices.batch),
     )
     steps = frozenset(step.id for step in _steps(project, role, ()))
     single = tuple(
@@ -169,7 +169,7 @@ def _tried(home: House, project: ProjectView, role: Role) -> Tried:
     return Tried(plain, single, together)
 
 
-def _with_price(project: ProjectView, role: Role, plain: Attempt, attempt: Attempt, before: frozenset[str]) -> Attempt:
+def _with_price(project: OpenProject, role: Role, plain: Attempt, attempt: Attempt, before: frozenset[str]) -> Attempt:
     """What it saves beside the cloth as it is, and what it adds to the work."""
     saves = None if plain.ready is None or attempt.ready is None else plain.ready - attempt.ready
     steps = _steps(project, role, attempt.tactics)
@@ -177,12 +177,12 @@ def _with_price(project: ProjectView, role: Role, plain: Attempt, attempt: Attem
     return replace(attempt, saves=saves, steps=added)
 
 
-def _steps(project: ProjectView, role: Role, tactics: tuple[TacticId, ...]) -> tuple[MakingStep, ...]:
+def _steps(project: OpenProject, role: Role, tactics: tuple[TacticId, ...]) -> tuple[MakingStep, ...]:
     """The steps of the garment made with these tactics for this cloth."""
-    if project.size is None:
+    if project.core.size is None:
         return ()
-    garment = project.garment_with(role, tactics)
-    return compile_steps(garment, project.record.view, project.size, Household(units=project.home.units))
+    garment = project.core.garment_with(role, tactics)
+    return compile_steps(garment, project.record.view, project.core.size, MakingChoices(units=project.desk.units))
 
 
 @router.get("/projects/{id}/cloth/short")
@@ -207,7 +207,7 @@ def short(home: Home, id: int, role: str | None = None) -> Response:
         hand=project.cloth_plans[chosen].entry.cloth.ready_length,
         idle=[a for a in tried.single if a.plans and a.tactics not in shown],
         refused=[a for a in tried.single if a.answered and not a.plans],
-        taken=project.tactics(chosen),
+        taken=project.core.tactics(chosen),
         least=min((a.ready for a in tried.every if a.ready is not None), default=None),
         entry=project.cloth_plans[chosen].entry,
     )

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 
 from rowanseed.app.lay_outcome import Answers, refusal, shortest
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.base.working import Working
 from rowanseed.core.cloth.conversion import convert
@@ -20,7 +21,6 @@ from rowanseed.jobs import lays as jobs
 from rowanseed.store import lays
 from rowanseed.web.deps import Home, House, go
 from rowanseed.web.pages.jobs import Asked, follow
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -48,7 +48,7 @@ class CellRow:
 
     @property
     def words(self) -> str:
-        return f"{self.cell.role.value.capitalize()}, {self.width}, {'with nap' if self.cell.one_way else 'two-way'}"
+        return f"{self.cell.role.words.capitalize()}, {self.width}, {'with nap' if self.cell.one_way else 'two-way'}"
 
     @property
     def asked(self) -> list[Asked]:
@@ -76,14 +76,14 @@ class CellRow:
         return found
 
 
-def _rows(home: House, project: ProjectView) -> list[CellRow]:
-    if project.choices is None:
+def _rows(home: House, project: OpenProject) -> list[CellRow]:
+    if project.core.choices is None:
         return []
     every: list[Cell] = []
-    for role in project.roles:
+    for role in project.core.roles:
         entry = project.cloth_entries.get(role)
-        cloth, how = entry.cloth if entry else None, project.reckoning.matched(role)
-        every += cells(project.cut_pattern, project.choices, role, cloth, how)
+        cloth, how = entry.cloth if entry else None, project.core.cloth_choices.matched(role)
+        every += cells(project.core.cut_pattern, project.core.choices, role, cloth, how)
     questions = [lays.question_of(cell.problem) for cell in every]
     answers = [lays.answers(home.db, question) for question in questions]
     best = best_plans({k: shortest(found) for k, found in enumerate(answers)}, tuple(every))
@@ -93,8 +93,8 @@ def _rows(home: House, project: ProjectView) -> list[CellRow]:
     ]
 
 
-def _row(home: House, project: ProjectView, cell: Cell, question: str, answers: Answers, plan: Plan | None) -> CellRow:
-    near = nearest_printed(project.pattern.envelope.yardage, project.record.view, project.size or "", cell.role, cell)
+def _row(home: House, project: OpenProject, cell: Cell, question: str, answers: Answers, plan: Plan | None) -> CellRow:
+    near = nearest_printed(project.pattern.envelope.yardage, project.record.view, project.core.size or "", cell.role, cell)
     is_same = near is not None and abs(near.width - cell.width) < 30 and near.one_way == cell.one_way
     # Only what has been searched counts as known, even where another case's lay would serve.
     shown = plan if answers else None
@@ -109,7 +109,7 @@ def _row(home: House, project: ProjectView, cell: Cell, question: str, answers: 
         question=question,
         need=needed,
         way=laid(shown) if shown else "",
-        refusal=refusal(answers, project.cut_pattern, home.units) if plan is None else "",
+        refusal=refusal(answers, project.core.cut_pattern, home.units) if plan is None else "",
         printed=near if is_same else None,
         converted=convert(near.length, near.width, cell.width, add_nap=cell.one_way and not near.one_way)
         if near and not is_same
@@ -125,7 +125,7 @@ def widths(home: Home, id: int) -> Response:
     rows = _rows(home, project)
     colour = f"#{project.colour}"
     pictures = {}
-    for role in project.roles:
+    for role in project.core.roles:
         bars = [
             Bar(
                 name=r.width,

@@ -206,7 +206,7 @@ def cloth_form(
     home: House, entry: ClothEntry | None, typed: dict[str, str], errors: Errors, *, status: int = 200
 ) -> Response:
     usual = ", ".join(
-        f"{fibre.value} {share * 100:g} %" for fibre, share in USUAL_SHRINKAGE.items() if fibre is not Fibre.OTHER
+        f"{fibre.words} {share * 100:g} %" for fibre, share in USUAL_SHRINKAGE.items() if fibre is not Fibre.OTHER
     )
     source = cloths.cloth(home.db, entry.cut_from) if entry and entry.cut_from else None
     return home.page(

@@ -6,7 +6,10 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.cloth_plan import ClothPlan
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.cloth.preparation import Preparation, preparation
 from rowanseed.core.cloth.remainder import Left, remainders
 from rowanseed.core.cutting import CutItem
@@ -17,9 +20,7 @@ from rowanseed.drawings.lay_pieces import LayView, cut_words
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.projects import set_tick
-from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -44,9 +45,9 @@ WAVED = "waved"
 
 def _ready(plan: ClothPlan, done: frozenset[str]) -> tuple[tuple[str, Preparation], ...]:
     role = plan.role.value
-    if plan.role is Role.INTERFACING or f"prep:{role}:{WAVED}" in done:
+    if plan.role is Role.INTERFACING or str(ReadyKey(role, WAVED)) in done:
         return ()
-    return tuple((f"prep:{role}:{step.key}", step) for step in preparation(plan.entry.cloth))
+    return tuple((str(ReadyKey(role, step.key)), step) for step in preparation(plan.entry.cloth))
 
 
 @router.get("/projects/{id}/cut")
@@ -73,7 +74,7 @@ def show_cut(home: Home, id: int) -> Response:
     )
 
 
-def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], current: CutItem | None) -> Table:
+def _table(home: House, project: OpenProject, role: Role, done: frozenset[str], current: CutItem | None) -> Table:
     plan = project.cloth_plans[role]
     if plan.plan is None:
         raise NotFound("lay")
@@ -87,18 +88,18 @@ def _table(home: House, project: ProjectView, role: Role, done: frozenset[str], 
     return Table(plan=plan, items=items, picture=picture, ready=_ready(plan, done), left=shown, on_shelf=on_shelf)
 
 
-def _on_same_cloth(project: ProjectView, plan: ClothPlan) -> list[ClothPlan]:
+def _on_same_cloth(project: OpenProject, plan: ClothPlan) -> list[ClothPlan]:
     """The plans of every cloth of the project that is cut from the same one, this one among them."""
     return [other for other in project.cloth_plans.values() if other.entry.id == plan.entry.id]
 
 
-def _is_all_cut(project: ProjectView, plan: ClothPlan, done: frozenset[str]) -> bool:
+def _is_all_cut(project: OpenProject, plan: ClothPlan, done: frozenset[str]) -> bool:
     roles = {other.role for other in _on_same_cloth(project, plan)}
     keys = [item.key for item in project.cut_items if item.role in roles]
     return bool(keys) and all(key in done for key in keys)
 
 
-def _left(project: ProjectView, plan: ClothPlan) -> tuple[Left, ...]:
+def _left(project: OpenProject, plan: ClothPlan) -> tuple[Left, ...]:
     """What is left of a cloth, told with the first of the plans that are cut from it."""
     same = _on_same_cloth(project, plan)
     plans = [other.plan for other in same if other.plan is not None]
@@ -126,7 +127,7 @@ def put_back(home: Home, id: int, role: str) -> Response:
     return go(f"/projects/{id}/cut")
 
 
-def _plan(project: ProjectView, role: str) -> ClothPlan:
+def _plan(project: OpenProject, role: str) -> ClothPlan:
     found = next((p for r, p in project.cloth_plans.items() if r.value == role), None)
     if found is None:
         raise NotFound("cloth")
@@ -139,7 +140,7 @@ def tick(home: Home, id: int, typed: Typing) -> Response:
     key = typed.get("key", "")
     known = {item.key for item in project.cut_items}
     for role, plan in project.cloth_plans.items():
-        known |= {f"prep:{role.value}:{WAVED}", *(key for key, _ in _ready(plan, frozenset()))}
+        known |= {str(ReadyKey(role.value, WAVED)), *(key for key, _ in _ready(plan, frozenset()))}
     if key not in known:
         raise NotFound("piece")
     set_tick(home.db, id, "cut", key, typed.get("done") == "yes")

@@ -9,6 +9,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import RowanseedError
@@ -25,7 +26,6 @@ from rowanseed.drawings.ease import draw_ease
 from rowanseed.store import projects
 from rowanseed.web.deps import Home, House, Typing, go
 from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -95,7 +95,7 @@ def choose_school(home: Home, id: int, typed: Typing) -> Response:
     """Take what a school gives: its size, blend and alterations; the sewist's own alterations stay."""
     project = load(home, id)
     form, errors = bind(_SchoolForm, typed, home.units.small)
-    proposal = next((p for p in project.proposals if form is not None and p.school is form.school), None)
+    proposal = next((p for p in project.core.proposals if form is not None and p.school is form.school), None)
     if form is None or proposal is None or proposal.size is None:
         errors.setdefault("school", "That school has no size for you here.")
         return fit_page(home, project, typed, errors, status=422)
@@ -119,9 +119,9 @@ def choose_school(home: Home, id: int, typed: Typing) -> Response:
     return go(f"/projects/{id}/fit")
 
 
-def _own(project: ProjectView) -> tuple[Alteration, ...]:
+def _own(project: OpenProject) -> tuple[Alteration, ...]:
     """The sewist's own alterations: those that the school taken before did not bring."""
-    brought = next((p.alterations for p in project.proposals if p.school is project.record.fit.school), ())
+    brought = next((p.alterations for p in project.core.proposals if p.school is project.record.fit.school), ())
     return tuple(a for a in project.record.fit.alterations if a not in brought)
 
 
@@ -131,7 +131,7 @@ def wish(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_WishForm, typed, home.units.small)
     own: dict[str, Band] = {}
-    for row in project.rows:
+    for row in project.core.rows:
         said = {end: typed.get(f"{end}-{row.measure}", "").strip() for end in ("least", "most")}
         if not any(said.values()):
             continue
@@ -151,13 +151,13 @@ def wish(home: Home, id: int, typed: Typing) -> Response:
 
 
 def fit_page(
-    home: House, project: ProjectView, typed: Mapping[str, str] | None, errors: Errors, *, status: int = 200
+    home: House, project: OpenProject, typed: Mapping[str, str] | None, errors: Errors, *, status: int = 200
 ) -> Response:
-    size, fit = project.size, project.record.fit
+    size, fit = project.core.size, project.record.fit
     colour = f"#{project.colour}"
-    best, why = project.recommended
+    best, why = project.core.recommended
     levels = blendable(project.pattern, size) if size else ()
-    blend = dict(project.choices.blend) if project.choices else {}
+    blend = dict(project.core.choices.blend) if project.core.choices else {}
     shown = {
         "size": size or "",
         "reason": fit.reason,
@@ -179,14 +179,14 @@ def fit_page(
         part="size",
         best=best,
         why=why,
-        rows=project.rows,
+        rows=project.core.rows,
         errors=errors,
         typed={**shown, **(typed or {})},
         taken=_taken(project),
         measures=MEASURE,
         measure_name=measure_name,
-        bars=draw_ease(project.rows, home.units, thread(colour), pale(colour, 0.6)) if project.rows else None,
-        girths=[r.measure for r in best.rows] or [r.measure for r in project.rows],
+        bars=draw_ease(project.core.rows, home.units, thread(colour), pale(colour, 0.6)) if project.core.rows else None,
+        girths=[r.measure for r in best.rows] or [r.measure for r in project.core.rows],
         levels=levels,
         blend=blend,
         fits=Fit,
@@ -197,28 +197,28 @@ def fit_page(
     )
 
 
-def _wrong_age(project: ProjectView) -> bool:
+def _wrong_age(project: OpenProject) -> bool:
     """A child in a grown-up's pattern, or the reverse."""
     figure, child = project.pattern.envelope.figure, project.person.age is Age.CHILD
     return (figure is Figure.CHILDREN) != child and not (figure is Figure.UNISEX and not child)
 
 
-def _taken(project: ProjectView) -> Proposal | None:
+def _taken(project: OpenProject) -> Proposal | None:
     """The school that the kept size came from, as long as it still says so."""
     kept = project.record
-    return next((p for p in project.proposals if p.school is kept.fit.school and p.size == kept.size), None)
+    return next((p for p in project.core.proposals if p.school is kept.fit.school and p.size == kept.size), None)
 
 
-def _length(project: ProjectView) -> Working | None:
+def _length(project: OpenProject) -> Working | None:
     """The finished length with what was changed, where the envelope prints one."""
     row = project.pattern.envelope.finished.get(project.record.view, {}).get("length")
-    if row is None or project.size is None:
+    if row is None or project.core.size is None:
         return None
-    change = project.changes.get("length", 0.0)
-    given = [Given(f"finished length, size {project.size}", length(row[project.size]), Source.ENVELOPE)]
+    change = project.core.changes.get("length", 0.0)
+    given = [Given(f"finished length, size {project.core.size}", length(row[project.core.size]), Source.ENVELOPE)]
     if change:
         given.append(Given("blended or altered", length(change), Source.DRAWING))
     formula = "printed length" + (" + change" if change else "")
     return Working(
-        name="Finished length", quantity=length(row[project.size] + change), formula=formula, given=tuple(given)
+        name="Finished length", quantity=length(row[project.core.size] + change), formula=formula, given=tuple(given)
     )

@@ -7,10 +7,12 @@ from dataclasses import replace
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.ids import PlaceKey
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.drawings.colour import pale, thread
@@ -20,7 +22,6 @@ from rowanseed.store import projects
 from rowanseed.store.lessons import altered_before, lessons_for
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, bind
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -38,26 +39,26 @@ class _OrderForm(Form):
     do: str
 
 
-def places(project: ProjectView) -> list[tuple[str, str]]:
+def places(project: OpenProject) -> list[tuple[str, str]]:
     """(value, words) of everything that can be altered on this pattern; a value is kind, place and level."""
-    pattern, size = project.pattern, project.size or project.pattern.envelope.sizes[0]
+    pattern, size = project.pattern, project.core.size or project.pattern.envelope.sizes[0]
     return [
-        (f"{kind.id}:{place.at}:{place.level}", place.words)
+        (str(PlaceKey(kind.id, place.at, place.level)), place.words)
         for kind in offered(pattern, size)
         for place in kind.places_on(pattern, size)
     ]
 
 
-def wanted(project: ProjectView, form: AlterForm, errors: Errors) -> Alteration | None:
+def wanted(project: OpenProject, form: AlterForm, errors: Errors) -> Alteration | None:
     """The alteration a form asks for; None, with a sentence at the field, where this pattern does not have it."""
-    if form.what not in dict(places(project)):
+    where = PlaceKey.parse(form.what)
+    if where is None or form.what not in dict(places(project)):
         errors["what"] = "Choose what to alter."
         return None
-    kind, at, level = form.what.split(":")
-    if form.way == "less" and not KINDS[kind].opposite:
+    if form.way == "less" and not KINDS[where.kind].opposite:
         errors["way"] = "There is no less of this."
         return None
-    return Alteration(kind=kind, by=-form.by if form.way == "less" else form.by, at=at, level=level)
+    return Alteration(kind=where.kind, by=-form.by if form.way == "less" else form.by, at=where.at, level=where.level)
 
 
 @router.get("/projects/{id}/fit/alter")
@@ -71,7 +72,7 @@ def add(home: Home, id: int, typed: Typing) -> Response:
     form, errors = bind(AlterForm, typed, home.units.small)
     if form is not None:
         new = wanted(project, form, errors)
-        refused = None if new is None else _keep(home, project, (*project.alterations, new))
+        refused = None if new is None else _keep(home, project, (*project.core.alterations, new))
         if new is not None and refused is None:
             return go(f"/projects/{id}/fit/alter")
         if refused is not None:
@@ -87,7 +88,7 @@ def again(home: Home, id: int, typed: Typing) -> Response:
     chosen = ready.get(typed.get("again", ""))
     if chosen is None:
         raise NotFound("alteration")
-    refused = _keep(home, project, (*project.alterations, chosen))
+    refused = _keep(home, project, (*project.core.alterations, chosen))
     if refused is not None:
         return alterations_page(home, project, typed, {"again": refused}, status=422)
     return go(f"/projects/{id}/fit/alter")
@@ -98,7 +99,7 @@ def order(home: Home, id: int, typed: Typing) -> Response:
     """Move an alteration up or down, or take it out."""
     project = load(home, id)
     form, _ = bind(_OrderForm, typed, home.units.small)
-    listed = list(project.alterations)
+    listed = list(project.core.alterations)
     if form is None or not 0 <= form.number < len(listed):
         raise NotFound("alteration")
     moved = listed.pop(form.number)
@@ -110,9 +111,9 @@ def order(home: Home, id: int, typed: Typing) -> Response:
     return go(f"/projects/{id}/fit/alter")
 
 
-def _keep(home: House, project: ProjectView, alterations: tuple[Alteration, ...]) -> str | None:
+def _keep(home: House, project: OpenProject, alterations: tuple[Alteration, ...]) -> str | None:
     """Keep a list of alterations; the reason in words where it cannot be carried out."""
-    choices = project.choices
+    choices = project.core.choices
     if choices is None:
         return "Choose a size first."
     try:
@@ -125,16 +126,16 @@ def _keep(home: House, project: ProjectView, alterations: tuple[Alteration, ...]
     fit = replace(project.record.fit, alterations=alterations, blend=choices.blend)
     if project.record.size is None:
         # Altering takes what is recommended as chosen.
-        fit = replace(fit, school=project.recommended[0].school)
+        fit = replace(fit, school=project.core.recommended[0].school)
     projects.choose_fit(home.db, project.record.id, choices.size, fit, project.person.measuring_id)
     return None
 
 
 def alteration_key(alteration: Alteration) -> str:
-    return f"{alteration.kind}:{alteration.at}:{alteration.level}:{alteration.by:.2f}"
+    return f"{PlaceKey(alteration.kind, alteration.at, alteration.level)}:{alteration.by:.2f}"
 
 
-def _ready(home: House, project: ProjectView) -> list[tuple[str, Alteration, str]]:
+def _ready(home: House, project: OpenProject) -> list[tuple[str, Alteration, str]]:
     """(where it comes from, alteration, what was said) of what this person had or learned before and this pattern
     allows."""
     here = {value for value, _ in places(project)}
@@ -147,25 +148,25 @@ def _ready(home: House, project: ProjectView) -> list[tuple[str, Alteration, str
         for alteration in before.alterations:
             same = "on this pattern" if before.pattern_id == project.record.pattern_id else "on another pattern"
             out.setdefault(alteration_key(alteration), (before.project, alteration, f"done {same}"))
-    mine = {alteration_key(a) for a in project.alterations}
+    mine = {alteration_key(a) for a in project.core.alterations}
     return [
         entry
         for key, entry in out.items()
-        if key not in mine and f"{entry[1].kind}:{entry[1].at}:{entry[1].level}" in here
+        if key not in mine and str(PlaceKey(entry[1].kind, entry[1].at, entry[1].level)) in here
     ]
 
 
 def alterations_page(
     home: House,
-    project: ProjectView,
+    project: OpenProject,
     typed: Mapping[str, str],
     errors: Errors,
     *,
     status: int = 200,
     piece: str | None = None,
 ) -> Response:
-    size, colour = project.size, f"#{project.colour}"
-    changed = project.altered
+    size, colour = project.core.size, f"#{project.colour}"
+    changed = project.core.altered
     touched = list(dict.fromkeys(t.piece for t in changed.touched)) if size else []
     blended = [
         p.id for p in project.pattern.pieces if size and p.shapes[size] != changed.pattern.piece(p.id).shapes[size]
@@ -202,7 +203,7 @@ def alterations_page(
         title=title,
         ready=_ready(home, project),
         key=alteration_key,
-        changes=project.changes,
+        changes=project.core.changes,
         measure_name=measure_name,
         pieces=project.pattern.pieces,
         altered_pieces=blended,
@@ -218,21 +219,21 @@ def seams(home: Home, id: int) -> Response:
     return _seams(home, load(home, id))
 
 
-def _seams(home: House, project: ProjectView) -> Response:
+def _seams(home: House, project: OpenProject) -> Response:
     colour = thread(f"#{project.colour}")
-    pattern, size = project.altered.pattern, project.size or ""
-    before = {w.join.id: w for w in project.walks_as_drawn}
-    pictures = {w.join.id: draw_seam(pattern, size, w, colour, home.units) for w in project.walks}
+    pattern, size = project.core.altered.pattern, project.core.size or ""
+    before = {w.join.id: w for w in project.core.walks_as_drawn}
+    pictures = {w.join.id: draw_seam(pattern, size, w, colour, home.units) for w in project.core.walks}
     return home.page(
         "fit_seams.html",
         project=project,
         station="fit",
         part="seams",
-        walks=project.walks,
+        walks=project.core.walks,
         before=before,
         pictures=pictures,
         pattern=pattern,
-        broken={w.join.id for w in project.broken},
+        broken={w.join.id for w in project.core.broken},
     )
 
 
@@ -240,7 +241,7 @@ def _seams(home: House, project: ProjectView) -> Response:
 def wave_through(home: Home, id: int, join: str, typed: Typing) -> Response:
     """Take a seam's difference as it is, or ask about it again."""
     project = load(home, id)
-    found = next((w for w in project.walks if w.join.id == join), None)
+    found = next((w for w in project.core.walks if w.join.id == join), None)
     if found is None:
         raise NotFound("seam")
     accepted = {**project.record.fit.accepted}
@@ -257,7 +258,7 @@ def wave_through(home: Home, id: int, join: str, typed: Typing) -> Response:
 @router.get("/projects/{id}/fit/tissue")
 def tissue(home: Home, id: int) -> Response:
     project = load(home, id)
-    steps = project.altered.steps if project.size else ()
+    steps = project.core.altered.steps if project.core.size else ()
     sheets = [sheet(step, home.units) for step in steps]
     colour = f"#{project.colour}"
     pictures = []
@@ -267,7 +268,7 @@ def tissue(home: Home, id: int) -> Response:
             draw_altered(
                 drawn=step.before,
                 altered=step.after,
-                size=project.size or "",
+                size=project.core.size or "",
                 thread=thread(colour),
                 shade=pale(colour, 0.55),
                 names=names,
@@ -283,5 +284,5 @@ def tissue(home: Home, id: int) -> Response:
         part="tissue",
         sheets=sheets,
         pictures=pictures,
-        blend=project.choices.blend if project.choices else (),
+        blend=project.core.choices.blend if project.core.choices else (),
     )

@@ -8,7 +8,8 @@ from urllib.parse import urlsplit
 from fastapi import APIRouter, Response
 
 from rowanseed.core.base.units import Units
-from rowanseed.store.household import Habits, set_habits
+from rowanseed.core.choices import Habits
+from rowanseed.store.household import set_habits
 from rowanseed.web.deps import Home, Typing, go
 
 router = APIRouter()

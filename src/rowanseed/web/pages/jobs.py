@@ -10,15 +10,15 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 from fastapi.responses import StreamingResponse
 
+from rowanseed.app.cloth_plan import ClothPlan
+from rowanseed.app.open_project import SECONDS_FOR_A_LAY, load
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.jobs import lays as jobs
 from rowanseed.store import lays
 from rowanseed.store.database import Connection, connect
-from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, Typing, go
-from rowanseed.web.project import SECONDS_FOR_A_LAY, load
 
 router = APIRouter()
 
@@ -55,7 +55,7 @@ def events(home: Home, id: int) -> Response:
 
 def asked_of(plan: ClothPlan) -> Asked:
     return Asked(
-        label=plan.role.value.capitalize(), problem=plan.problem, question=plan.question, answered=bool(plan.answers)
+        label=plan.role.words.capitalize(), problem=plan.problem, question=plan.question, answered=bool(plan.answers)
     )
 
 
@@ -67,7 +67,7 @@ def unmatched_of(home: House, plan: ClothPlan) -> Asked | None:
     if lays.answers(home.db, question) and jobs.state(question) is None:
         return None
     return Asked(
-        label=f"{plan.role.value.capitalize()}, not matched",
+        label=f"{plan.role.words.capitalize()}, not matched",
         problem=plan.unmatched,
         question=question,
         answered=False,

@@ -8,6 +8,7 @@ from typing import Annotated
 from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.alter.kinds import title
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.pattern.pieces import Role
@@ -15,7 +16,6 @@ from rowanseed.store import lessons, projects
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
 from rowanseed.web.pages.fit_alter import AlterForm, places, wanted
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
@@ -86,7 +86,7 @@ def remove_lesson(home: Home, id: int, lesson: int) -> Response:
 @router.post("/projects/{id}/keep/used/{role}")
 def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
     project = load(home, id)
-    chosen = next((r for r in project.roles if r.value == role), None)
+    chosen = next((r for r in project.core.roles if r.value == role), None)
     if chosen is None:
         raise NotFound("cloth")
     form, errors = bind(_UsedForm, typed, home.units.large)
@@ -103,15 +103,15 @@ def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
 
 
 def keep_page(
-    home: House, project: ProjectView, typed: dict[str, str], errors: Errors, *, status: int = 200
+    home: House, project: OpenProject, typed: dict[str, str], errors: Errors, *, status: int = 200
 ) -> Response:
     used = projects.cloth_used(home.db, project.record.id)
     planned: dict[Role, float | None] = {}
-    for role in project.roles:
+    for role in project.core.roles:
         needed = project.need(role)
         planned[role] = needed.ready.value if needed else None
     shown = {f"used-{r.value}": format_cloth(u.mm, home.units) for r, u in used.items()}
-    shown |= {f"used_on-{r.value}": used[r].used_on if r in used else home.today.isoformat() for r in project.roles}
+    shown |= {f"used_on-{r.value}": used[r].used_on if r in used else home.today.isoformat() for r in project.core.roles}
     return home.page(
         "keep.html",
         status,

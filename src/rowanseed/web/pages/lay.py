@@ -7,7 +7,9 @@ from urllib.parse import quote
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.lay_outcome import words_of
+from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.base.working import Given, Source, Working, count, percent
 from rowanseed.core.cutting import CutItem, cut_list
@@ -17,14 +19,12 @@ from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
-from rowanseed.web.cloth_plan import ClothPlan
 from rowanseed.web.deps import Home, House, NotFound, Typing, go
-from rowanseed.web.project import ProjectView, load
 
 router = APIRouter()
 
 
-def role_of(project: ProjectView, wanted: str | None) -> Role | None:
+def role_of(project: OpenProject, wanted: str | None) -> Role | None:
     """The cloth asked for, or the first one that has been chosen."""
     roles = list(project.cloth_plans)
     return next((role for role in roles if role.value == wanted), roles[0] if roles else None)
@@ -41,9 +41,9 @@ def show_lay(home: Home, id: int, role: str | None = None, lay: str | None = Non
     return lay_page(home, project, found, kind)
 
 
-def lay_page(home: House, project: ProjectView, found: ClothPlan, kind: str | None) -> Response:
+def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | None) -> Response:
     plan = found.plans.get(kind) if kind else None
-    size = project.size
+    size = project.core.size
     if plan is None or size is None or kind is None:
         refusals = list(_refusals(project, found).values())
         return home.page(
@@ -57,7 +57,7 @@ def lay_page(home: House, project: ProjectView, found: ClothPlan, kind: str | No
         )
     cloth = found.entry.cloth
     items = cut_list(
-        pattern=project.cut_pattern, size=size, role=found.role, problem=found.problem, plan=plan, surface=cloth.surface
+        pattern=project.core.cut_pattern, size=size, role=found.role, problem=found.problem, plan=plan, surface=cloth.surface
     )
     longest = max(p.length for p in found.plans.values())
     return home.page(
@@ -82,10 +82,10 @@ def lay_page(home: House, project: ProjectView, found: ClothPlan, kind: str | No
     )
 
 
-def _refusals(project: ProjectView, found: ClothPlan) -> dict[str, str]:
+def _refusals(project: OpenProject, found: ClothPlan) -> dict[str, str]:
     """Why the cloth cannot be laid so, by the way of laying."""
-    units = project.home.units
-    return {k: words_of(a, project.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayRefusal)}
+    units = project.desk.units
+    return {k: words_of(a, project.core.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayRefusal)}
 
 
 def _used(found: ClothPlan, plan: Plan) -> Working:
@@ -131,7 +131,7 @@ def download(home: Home, id: int, role: str, document: str) -> Response:
     """The layout problem, the plan or the drawing, as open files."""
     project = load(home, id)
     found = next((p for r, p in project.cloth_plans.items() if r.value == role), None)
-    if found is None or found.plan is None or project.size is None:
+    if found is None or found.plan is None or project.core.size is None:
         raise NotFound("lay")
     name = f"{role}-{document}"
     headers = {"Content-Disposition": f'attachment; filename="{name}"'}
@@ -141,8 +141,8 @@ def download(home: Home, id: int, role: str, document: str) -> Response:
         return Response(json.dumps(plan_document(found.plan)), media_type="application/json", headers=headers)
     if document == "lay.svg":
         items = cut_list(
-            pattern=project.cut_pattern,
-            size=project.size,
+            pattern=project.core.cut_pattern,
+            size=project.core.size,
             role=found.role,
             problem=found.problem,
             plan=found.plan,

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.open_project import load
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import cloths, patterns, people, projects
 from rowanseed.web.deps import Home, House, Typing, go
-from rowanseed.web.project import load
 
 router = APIRouter()
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.open_project import load
 from rowanseed.core.make.sequencer import trips
 from rowanseed.core.make.steps import Bench, MakingStep
 from rowanseed.drawings.colour import thread
@@ -13,7 +14,6 @@ from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_edges
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, NotFound, Typing, go
-from rowanseed.web.project import load
 
 router = APIRouter()
 
@@ -29,12 +29,12 @@ class Sitting:
 @router.get("/projects/{id}/sew")
 def show_sew(home: Home, id: int, step: str | None = None) -> Response:
     project = load(home, id)
-    steps, done = project.steps, project.ticked("sew")
+    steps, done = project.core.steps, project.ticked("sew")
     left = [s for s in steps if s.id not in done]
     shown = next((s for s in steps if s.id == step), left[0] if left else None)
     picture = None
-    if shown is not None and shown.edges and project.size:
-        picture = draw_edges(project.garment, project.size, shown.edges, thread(f"#{project.colour}"))
+    if shown is not None and shown.edges and project.core.size:
+        picture = draw_edges(project.core.garment, project.core.size, shown.edges, thread(f"#{project.colour}"))
     titles = {s.id: s.title for s in steps}
     return home.page(
         "sew.html",
@@ -68,7 +68,7 @@ def sittings(steps: tuple[MakingStep, ...]) -> list[Sitting]:
 def tick(home: Home, id: int, typed: Typing) -> Response:
     project = load(home, id)
     key = typed.get("key", "")
-    if key not in {step.id for step in project.steps}:
+    if key not in {step.id for step in project.core.steps}:
         raise NotFound("step")
     set_tick(home.db, id, "sew", key, typed.get("done") == "yes")
     return go(f"/projects/{id}/sew")

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.open_project import view_of
 from rowanseed.store import cloths, patterns, people, projects
 from rowanseed.web.accent import NEUTRAL, style_sheet
 from rowanseed.web.deps import Home
-from rowanseed.web.project import view_of
 
 router = APIRouter()
 

@@ -7,6 +7,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
 
+from rowanseed.app.open_project import OpenProject, view_of
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.batch import garments
 from rowanseed.core.notions.added import asked_for
@@ -18,38 +19,37 @@ from rowanseed.formats.shopping_csv import write_shopping
 from rowanseed.shop.prices import Price, currency, price_of_cloth, price_of_notion, shop_name
 from rowanseed.store import projects
 from rowanseed.web.deps import Home, House
-from rowanseed.web.project import ProjectView, view_of
 
 router = APIRouter()
 
 Chosen = Annotated[list[int], Query()]
 
 
-def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]]) -> list[ShoppingLine]:
+def _lines(home: House, project: OpenProject, taken: dict[int, tuple[float, str]]) -> list[ShoppingLine]:
     """What one project needs: its cloths by role, then its notions.
 
     `taken` is what the projects before it on the list cut from each cloth (mm, ready to cut) and the last of them;
     what this one cuts is added.
     """
-    if project.choices is None:
+    if project.core.choices is None:
         return []
     name = project.record.name
-    out = [_cloth_line(project, role, taken) for role in project.roles]
+    out = [_cloth_line(project, role, taken) for role in project.core.roles]
     main = project.cloth_entries.get(Role.MAIN)
     found = notions(
-        project.garment,
+        project.core.garment,
         project.record.view,
-        project.choices.size,
+        project.core.choices.size,
         main.cloth if main else None,
         overlocker=home.habits.overlocker,
-        garments=garments(project.reckoning.batch),
+        garments=garments(project.core.cloth_choices.batch),
         threads=home.habits.overlock_threads,
-        card=project.reckoning.card,
+        card=project.core.cloth_choices.card,
     )
-    size, number = project.choices.size, garments(project.reckoning.batch)
-    besides = (wanted(project.garment, size, w) for w in asked_for(project.garment, project.reckoning.layers))
+    size, number = project.core.choices.size, garments(project.core.cloth_choices.batch)
+    besides = (wanted(project.core.garment, size, w) for w in asked_for(project.core.garment, project.core.cloth_choices.layers))
     found = (*found, *(replace(n, count=n.count * number) for n in besides))
-    found = (*found, *(wanted(project.garment, size, w) for w in project.reckoning.wanted))
+    found = (*found, *(wanted(project.core.garment, size, w) for w in project.core.cloth_choices.wanted))
     out += [
         ShoppingLine(
             group=n.kind,
@@ -65,11 +65,11 @@ def _lines(home: House, project: ProjectView, taken: dict[int, tuple[float, str]
     return out
 
 
-def _cloth_line(project: ProjectView, role: Role, taken: dict[int, tuple[float, str]]) -> ShoppingLine:
-    name, units = project.record.name, project.home.units
+def _cloth_line(project: OpenProject, role: Role, taken: dict[int, tuple[float, str]]) -> ShoppingLine:
+    name, units = project.record.name, project.desk.units
     group = GROUPS[0] if role in (Role.MAIN, Role.CONTRAST) else GROUPS[1]
     needed, verdict, entry = project.need(role), project.verdict(role), project.cloth_entries.get(role)
-    what = entry.cloth.name if entry else f"{role.value.capitalize()} cloth"
+    what = entry.cloth.name if entry else f"{role.words.capitalize()} cloth"
     width = entry.cloth.width if entry else None
     if needed is None or entry is None:
         return ShoppingLine(
@@ -99,7 +99,7 @@ def _cloth_line(project: ProjectView, role: Role, taken: dict[int, tuple[float, 
     return replace(line, home="enough on the shelf")
 
 
-def _chosen(home: House, wanted: list[int]) -> list[ProjectView]:
+def _chosen(home: House, wanted: list[int]) -> list[OpenProject]:
     records = [r for r in projects.projects(home.db) if not wanted or r.id in wanted]
     return [view_of(home, record) for record in records]
 
@@ -126,7 +126,7 @@ def show_shopping(home: Home, project: Chosen = []) -> Response:  # noqa: B006 (
     )
 
 
-def _list(home: House, views: list[ProjectView]) -> tuple[ShoppingLine, ...]:
+def _list(home: House, views: list[OpenProject]) -> tuple[ShoppingLine, ...]:
     """One list for all of them; those that were started first cut first from a cloth they share."""
     taken: dict[int, tuple[float, str]] = {}
     return merged(line for view in reversed(views) for line in _lines(home, view, taken))

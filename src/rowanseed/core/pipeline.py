@@ -1,4 +1,4 @@
-"""What follows from a pattern and the choices made, kept for a while: pages ask for it again and again."""
+"""What follows from a pattern and the choices made, kept for a while: it is asked for again and again."""
 
 from __future__ import annotations
 
@@ -7,10 +7,10 @@ from functools import lru_cache
 
 from rowanseed.core.alter.change import Altered
 from rowanseed.core.batch import Member
-from rowanseed.core.cloth_choices import ClothChoices
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.garment import GarmentChoices, altered, derived, to_cut
-from rowanseed.core.make.compiler import Household, compile_steps
+from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import MakingStep
 from rowanseed.core.pattern.pattern import Pattern
@@ -70,14 +70,24 @@ def _to_cut(same: _Same, size: str, reckoning: ClothChoices, members: tuple[tupl
     return to_cut(same.pattern, size, reckoning, tuple((member, other.pattern) for member, other in members))
 
 
-def steps_once(pattern: Pattern, choices: GarmentChoices, household: Household) -> tuple[MakingStep, ...]:
+def steps_once(pattern: Pattern, choices: GarmentChoices, household: MakingChoices) -> tuple[MakingStep, ...]:
     """The making order of an (altered) pattern."""
     return _steps(_Same(pattern), choices, household)
 
 
 @lru_cache(maxsize=KEPT)
-def _steps(same: _Same, choices: GarmentChoices, household: Household) -> tuple[MakingStep, ...]:
+def _steps(same: _Same, choices: GarmentChoices, household: MakingChoices) -> tuple[MakingStep, ...]:
     return sequence(compile_steps(same.pattern, choices.view, choices.size, household))
+
+
+def compiled_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> tuple[MakingStep, ...]:
+    """The steps of an (altered) pattern, not put in order: for which there are, and not when."""
+    return _compiled(_Same(pattern), choices, making)
+
+
+@lru_cache(maxsize=KEPT)
+def _compiled(same: _Same, choices: GarmentChoices, making: MakingChoices) -> tuple[MakingStep, ...]:
+    return compile_steps(same.pattern, choices.view, choices.size, making)
 
 
 def walk_once(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:

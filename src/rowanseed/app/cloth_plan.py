@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
-from rowanseed.core.base.errors import LayRefusal
+from rowanseed.core.lay.choice import Answers, easiest, plans_of
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store.cloths import ClothEntry
-from rowanseed.store.lays import KeptLay
+from rowanseed.store.lays import KeptLay, question_of
 
 KEPT = "kept"
 
@@ -22,15 +22,19 @@ class ClothPlan:
     entry: ClothEntry
     problem: Problem
     question: str
-    answers: Mapping[str, Plan | LayRefusal]
+    answers: Answers
     kept: KeptLay | None
     unmatched: Problem | None = None
     """The same with nothing matched, where something is: what matching costs is told by laying both."""
 
-    @property
+    @cached_property
+    def unmatched_question(self) -> str | None:
+        return None if self.unmatched is None else question_of(self.unmatched)
+
+    @cached_property
     def plans(self) -> dict[str, Plan]:
         """The lays to choose from, by name; a kept one that a later search has beaten stays among them."""
-        found = {name: answer for name, answer in self.answers.items() if isinstance(answer, Plan)}
+        found = plans_of(self.answers)
         if self.kept is not None and self.is_kept and found.get(self.kept.lay) != self.kept.plan:
             found[KEPT] = self.kept.plan
         return found
@@ -46,16 +50,10 @@ class ClothPlan:
 
     @property
     def kind(self) -> str | None:
-        """The lay in use: the one that was kept, else the shortest; of two that are as short, the easier one."""
-        plans = self.plans
+        """The name of the lay in use: the one that was kept, else the easiest of the shortest."""
         if self.kept is not None and self.is_kept:
-            return KEPT if KEPT in plans else self.kept.lay
-        if not plans:
-            return None
-        shortest = min(plan.length for plan in plans.values())
-        # Within a centimetre the one with the fewest pieces to cut round is less work.
-        near = [kind for kind, plan in plans.items() if plan.length <= shortest + 10]
-        return min(near, key=lambda kind: sum(len(s.placements) for s in plans[kind].stretches))
+            return KEPT if KEPT in self.plans else self.kept.lay
+        return easiest(self.plans)
 
     @property
     def plan(self) -> Plan | None:

@@ -1,0 +1,231 @@
+"""A project as the stations see it: the pure project with its cloths, lays, ticks and notes from the store."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from rowanseed.app import searching
+from rowanseed.app.cloth_plan import ClothPlan
+from rowanseed.app.desk import Desk
+from rowanseed.app.stations import Progress, Standing, stitched_line
+from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.saying import said
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict, need, will_it_do
+from rowanseed.core.cutting import CutItem
+from rowanseed.core.lay.choice import piece_names, shortest
+from rowanseed.core.lay.problem import Problem
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.project import Project
+from rowanseed.core.saving.tactic import TacticId
+from rowanseed.store import cloths, lays, patterns, people, projects
+from rowanseed.store.cloths import ClothEntry
+from rowanseed.store.lays import KeptLay
+from rowanseed.store.people import Person
+from rowanseed.store.projects import ProjectRecord, TickList
+from rowanseed.store.summaries import ProjectSummary, StationSummary, write_summary
+
+PLAIN_COLOUR = "#52615d"
+"""The thread's colour where no cloth has been chosen."""
+
+
+@dataclass(frozen=True, eq=False)
+class OpenProject:
+    """A project with what is kept of it; `core` is the project itself, everything else hangs on the store."""
+
+    desk: Desk
+    record: ProjectRecord
+    person: Person
+    pattern: Pattern
+
+    @cached_property
+    def core(self) -> Project:
+        return Project(
+            pattern=self.pattern,
+            body=self.person.body,
+            decisions=self.record.decisions,
+            cloths={role: entry.cloth for role, entry in self.cloth_entries.items()},
+            habits=self.desk.habits,
+        )
+
+    @cached_property
+    def failures(self) -> tuple[str, ...]:
+        """In words, what could not be carried out and is left out of what is shown."""
+        names = piece_names(self.pattern)
+        return tuple(
+            f"{refusal.whose}: {lower_first(str(told))}" if refusal.whose else str(told)
+            for refusal in self.core.refusals
+            if (told := said(refusal.error, self.desk.units, names))
+        )
+
+    # ------------------------------------------------------------ cloths and lays
+
+    @cached_property
+    def cloth_entries(self) -> dict[Role, ClothEntry]:
+        found = {role: cloths.cloth(self.desk.db, id) for role, id in self.record.cloths.items()}
+        return {role: entry for role, entry in found.items() if entry is not None}
+
+    @cached_property
+    def kept(self) -> dict[Role, KeptLay]:
+        return lays.kept_lays(self.desk.db, self.record.id)
+
+    def problem(self, role: Role, cloth: Cloth, tactics: tuple[TacticId, ...] | None = None) -> Problem:
+        """What has to be laid on a cloth. Raises NotThere where there is no size to lay."""
+        found = self.core.problem(role, cloth, tactics)
+        if found is None:
+            raise NotThere("size")
+        return found
+
+    @cached_property
+    def cloth_plans(self) -> dict[Role, ClothPlan]:
+        """What is to be laid on every cloth that has been chosen, with the answers found so far."""
+        out = {}
+        for role in self.core.roles:
+            entry = self.cloth_entries.get(role)
+            problem = self.core.problem(role, entry.cloth) if entry is not None else None
+            if entry is None or problem is None:
+                continue
+            question = lays.question_of(problem)
+            out[role] = ClothPlan(
+                role=role,
+                entry=entry,
+                problem=problem,
+                question=question,
+                answers=lays.answers(self.desk.db, question),
+                kept=self.kept.get(role),
+                unmatched=self.core.problem(role, entry.cloth, matched=False) if problem.matches else None,
+            )
+        return out
+
+    @cached_property
+    def questions(self) -> tuple[str, ...]:
+        """Every question that the project's figures rest on."""
+        plans = self.cloth_plans.values()
+        unmatched = (plan.unmatched_question for plan in plans)
+        return (*(plan.question for plan in plans), *(question for question in unmatched if question is not None))
+
+    @cached_property
+    def is_searching(self) -> bool:
+        return any(searching.is_searching(self.desk.db, question) for question in self.questions)
+
+    @property
+    def is_worked_out(self) -> bool:
+        """Whether every cloth's lays have been searched, and none is being searched for longer."""
+        return all(plan.answers for plan in self.cloth_plans.values()) and not self.is_searching
+
+    @cached_property
+    def failed_searches(self) -> tuple[str, ...]:
+        """In words, the searches of this project that have plainly failed; they may be asked for again."""
+        return searching.failures(self.desk.db, self.questions)
+
+    def need(self, role: Role) -> ClothNeed | None:
+        found = self.cloth_plans.get(role)
+        if found is None or found.plan is None:
+            return None
+        unmatched = found.unmatched_question
+        plain = shortest(lays.answers(self.desk.db, unmatched)) if unmatched else None
+        return need(
+            lay_length=found.plan.length,
+            cloth=found.entry.cloth,
+            gap=found.problem.gap,
+            units=self.desk.units,
+            unmatched=plain.length if plain is not None else None,
+        )
+
+    def verdict(self, role: Role) -> ClothVerdict | None:
+        needed, found = self.need(role), self.cloth_plans.get(role)
+        if needed is None or found is None:
+            return None
+        others = [o for o in self.cloth_plans.values() if o.entry.id == found.entry.id and o.role is not role]
+        taken = sum(other.plan.length for other in others if other.plan is not None)
+        return will_it_do(needed, found.entry.cloth, taken)
+
+    # ------------------------------------------------------------ lists
+
+    @cached_property
+    def cut_items(self) -> tuple[CutItem, ...]:
+        """Everything to cut from every cloth, in order."""
+        return tuple(
+            item
+            for role, found in self.cloth_plans.items()
+            if found.plan is not None
+            for item in self.core.cut_items(role, found.entry.cloth, found.problem, found.plan)
+        )
+
+    def ticked(self, tick_list: TickList) -> frozenset[str]:
+        return projects.ticks(self.desk.db, self.record.id, tick_list)
+
+    def progress(self, tick_list: TickList) -> Progress:
+        """How many of a list are done. Nothing ticked needs no list."""
+        done = self.ticked(tick_list)
+        if not done:
+            return Progress(0, 0)
+        keys = [item.key for item in self.cut_items] if tick_list == "cut" else [step.id for step in self.core.steps]
+        return Progress(sum(key in done for key in keys), len(keys))
+
+    # ------------------------------------------------------------ how it stands
+
+    @property
+    def colour(self) -> str:
+        """The thread's colour, as six hex digits, comes from the main cloth."""
+        main = self.cloth_entries.get(Role.MAIN) or next(iter(self.cloth_entries.values()), None)
+        return (main.cloth.colour if main else PLAIN_COLOUR).lstrip("#")
+
+    @property
+    def standing(self) -> Standing:
+        plans = list(self.cloth_plans.values())
+        kept = [plan for plan in plans if plan.is_kept]
+        verdicts = (self.verdict(role) for role in self.core.roles)
+        return Standing(
+            size=self.record.size,
+            measured_again=self.record.measuring_id != self.person.measuring_id,
+            broken_seams=bool(self.core.broken),
+            cut_for_another=any(e.cut_by not in (None, self.record.id) for e in self.cloth_entries.values()),
+            missing=[role for role in self.core.roles if role not in self.cloth_entries],
+            verdicts=[verdict for verdict in verdicts if verdict is not None],
+            is_worked_out=self.is_worked_out,
+            lays=len(plans),
+            cloths=len(self.core.roles),
+            kept=len(kept),
+            kept_length=kept[0].plan.length if kept and kept[0].plan else None,
+            is_stale=any(plan.is_stale for plan in plans),
+            cut=self.progress("cut"),
+            sewn=self.progress("sew"),
+            notes=len(projects.notes(self.desk.db, self.record.id)),
+        )
+
+    @cached_property
+    def stations(self) -> tuple[StationSummary, ...]:
+        """The stitched line."""
+        return stitched_line(self.standing, self.desk.units)
+
+    @property
+    def next_station(self) -> Station:
+        return self.summary.next_station
+
+    @property
+    def summary(self) -> ProjectSummary:
+        """What the shelf says of it."""
+        main = self.cloth_entries.get(Role.MAIN)
+        return ProjectSummary(colour=self.colour, cloth=main.cloth.name if main else "", stations=self.stations)
+
+    def write_summary(self) -> None:
+        write_summary(self.desk.db, self.record.id, self.summary, self.questions)
+
+
+def load(desk: Desk, project_id: int) -> OpenProject:
+    """A project by its number. Raises NotThere."""
+    record = projects.project(desk.db, project_id)
+    if record is None:
+        raise NotThere("project")
+    return open_record(desk, record)
+
+
+def open_record(desk: Desk, record: ProjectRecord) -> OpenProject:
+    person, pattern = people.person(desk.db, record.person_id), patterns.pattern(desk.db, record.pattern_id)
+    if person is None or pattern is None:
+        raise NotThere("person or pattern")
+    return OpenProject(desk=desk, record=record, person=person, pattern=pattern)

@@ -1,0 +1,65 @@
+"""Structured ids as records. Only here are they put together as text and taken apart again."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Self
+
+
+@dataclass(frozen=True)
+class CutKey:
+    """A placement on the cutting list: the cloth's role, the piece, and how many of it were cut before."""
+
+    role: str
+    piece: str
+    before: int
+
+    def __str__(self) -> str:
+        return f"{self.role}:{self.piece}:{self.before}"
+
+
+@dataclass(frozen=True)
+class ReadyKey:
+    """A step of making a cloth ready, by its role."""
+
+    role: str
+    step: str
+
+    def __str__(self) -> str:
+        return f"prep:{self.role}:{self.step}"
+
+
+@dataclass(frozen=True)
+class PlaceKey:
+    """Where an alteration is asked for: its kind, a printed line or a seam, a level."""
+
+    kind: str
+    at: str = ""
+    level: str = ""
+
+    def __str__(self) -> str:
+        return f"{self.kind}:{self.at}:{self.level}"
+
+    @classmethod
+    def parse(cls, text: str) -> Self | None:
+        """None for text that is no such id."""
+        parts = text.split(":")
+        return cls(*parts) if len(parts) == 3 else None
+
+
+@dataclass(frozen=True)
+class ForWhom:
+    """For whom another garment of a batch is: a person by number, a plain size, or one like the project's own."""
+
+    kind: str
+    which: str = ""
+
+    @classmethod
+    def parse(cls, text: str) -> Self:
+        kind, _, which = text.partition(":")
+        return cls(kind, which)
+
+    @property
+    def number(self) -> int | None:
+        """The number of a person; None for anything that cannot be one."""
+        return int(self.which) if self.which.isascii() and self.which.isdigit() and len(self.which) < 12 else None

@@ -1,0 +1,78 @@
+"""What a household and a sewist decide: the records from which a project is worked out."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from rowanseed.core.alter.blend import Blend
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.base.units import Units
+from rowanseed.core.batch import Member
+from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.derive.choice import Layers
+from rowanseed.core.notions.added import Wanted
+from rowanseed.core.notions.to_buy import CARD
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.saving.tactic import TacticId
+from rowanseed.core.sizing.schools import School
+from rowanseed.core.sizing.wish import Wish
+from rowanseed.core.sums.rectangles import Rectangle
+
+
+@dataclass(frozen=True)
+class Habits:
+    """The household's: units, machines, hems, what it calls its money (empty where it has not said)."""
+
+    units: Units = Units.METRIC
+    overlocker: bool = False
+    hem_by_hand: bool = False
+    money: str = ""
+    overlock_threads: int = 3
+
+
+@dataclass(frozen=True)
+class FitChoices:
+    """What was decided at the Fit station besides the size.
+
+    `accepted` maps a join's id to the difference (mm) waved through.
+    """
+
+    school: School | None = None
+    reason: str = ""
+    blend: Blend = ()
+    alterations: tuple[Alteration, ...] = ()
+    wish: Wish = field(default_factory=Wish)
+    accepted: Mapping[str, float] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class ClothChoices:
+    """What was decided at the Cloth station: layers, matching, rectangles, the batch, pieces cut elsewhere.
+
+    `moved` are pieces of the main cloth that are cut from the contrast cloth, an off-cut say.
+    """
+
+    layers: Layers = field(default_factory=Layers)
+    matching: tuple[tuple[Role, Matching], ...] = ()
+    on_border: bool = False
+    rectangles: tuple[Rectangle, ...] = ()
+    batch: tuple[Member, ...] = ()
+    moved: tuple[str, ...] = ()
+    wanted: tuple[Wanted, ...] = ()
+    card: int = CARD
+    """How many buttons there are on a card."""
+
+    def matched(self, role: Role) -> Matching:
+        return dict(self.matching).get(role, Matching.NONE)
+
+
+@dataclass(frozen=True)
+class Decisions:
+    """All that was decided of a project; `size` None where none has been chosen yet."""
+
+    view: str
+    size: str | None = None
+    fit: FitChoices = field(default_factory=FitChoices)
+    tactics: Mapping[Role, tuple[TacticId, ...]] = field(default_factory=dict)
+    cloth: ClothChoices = field(default_factory=ClothChoices)

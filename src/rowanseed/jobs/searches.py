@@ -1,0 +1,240 @@
+"""Searching a lay as a job: what is asked and answered are documents, so that any machine can do it.
+
+A job has the name of its question. Under keys of that name the queue holds what was asked (`asked`), the worker's last
+word (`word`) and a wish to stop (`stop`); the result has the task's own key. All are gone once a job is collected.
+"""
+
+from __future__ import annotations
+
+import json
+import logging
+import time
+import traceback
+from dataclasses import dataclass
+from typing import Any
+
+from rowanseed.core.base.errors import LayRefusal, NoSuchSearch, SearchBroke, StoppedTooSoon
+from rowanseed.core.base.words import Worded
+from rowanseed.core.lay.choice import Answers
+from rowanseed.core.lay.engine import Budget, Progress, solve_each
+from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
+from rowanseed.core.pattern.pieces import Grain
+from rowanseed.formats.layout_json import plan_document, problem_document, read_plan, read_problem
+from rowanseed.formats.refusal_json import read_refusal, refusal_document
+from rowanseed.jobs.documents import Unsigned
+from rowanseed.jobs.queue import queue
+from rowanseed.settings import settings
+
+log = logging.getLogger("rowanseed.jobs")
+
+
+class Phase(Worded):
+    """How far a job is."""
+
+    WAITING = "waiting"
+    RUNNING = "running"
+    LOST = "lost"
+    DONE = "done"
+
+
+@dataclass(frozen=True)
+class JobState:
+    """How far a job is; its shortest lay so far in mm, seconds taken and meant, seconds waited, which try it is."""
+
+    phase: Phase
+    lay: str = ""
+    length: float | None = None
+    elapsed: float = 0.0
+    seconds: float = 0.0
+    waited: float = 0.0
+    tries: int = 1
+
+
+# ---------------------------------------------------------------- the worker's side
+
+
+@queue.task()  # type: ignore[untyped-decorator]
+def search_lay(job: str, document: str, seconds: float) -> dict[str, Any] | None:
+    """Search a layout problem; the answers as a document, or how it failed. Says how far it is under the job's key.
+
+    None, which the queue does not keep, for a job that was given up meanwhile.
+    """
+    result = _outcome(job, document, seconds)
+    if _read("asked", job) is None:
+        _forget(job)
+        return None
+    return result
+
+
+def _outcome(job: str, document: str, seconds: float) -> dict[str, Any]:
+    try:
+        return {"answers": _search(job, document, seconds)}
+    except StoppedTooSoon:
+        return {"stopped": True}
+    except Exception as error:  # whatever it is, it is no answer, and the worker goes on
+        log.exception("a search failed", extra={"job": job})
+        return {"failed": "".join(traceback.format_exception_only(error)).strip()}
+
+
+def _search(job: str, document: str, seconds: float) -> dict[str, Any]:
+    started, said, beat = time.monotonic(), 0.0, 0
+    best: dict[str, Any] = {}
+    every = settings().heartbeat / 2
+
+    def tell() -> None:
+        nonlocal beat
+        beat += 1
+        queue.put(_key("word", job), {"beat": beat, "elapsed": time.monotonic() - started, "seconds": seconds, **best})
+
+    def on_progress(progress: Progress) -> None:
+        # Told with the next heartbeat: a first fill finds a dozen better lays at once, and every word is a write.
+        best.update(lay=progress.lay, length=progress.length)
+
+    def should_stop() -> bool:
+        nonlocal said
+        if time.monotonic() - said < every:
+            return False
+        said = time.monotonic()
+        tell()
+        return _read("stop", job) is not None
+
+    tell()
+    budget = Budget(seconds=seconds, threads=1, computing=True)
+    answers = solve_each(read_problem(document), budget, on_progress, should_stop)
+    return {name: _written(answer) for name, answer in answers.items()}
+
+
+def warm() -> None:
+    """Load the compiled search, so that the first job does not wait for it."""
+    square = ((0.0, 0.0), (100.0, 0.0), (100.0, 80.0), (0.0, 80.0))
+
+    def piece(id: str, outline: tuple[tuple[float, float], ...], cut: int, *, pair: bool) -> LayPiece:
+        return LayPiece(id=id, outline=outline, cut=cut, pair=pair, fold=None, grain=Grain.LENGTHWISE)
+
+    cloth = LayCloth(width=300, length=None, selvedge=5, one_way=False)
+    pieces = (piece("a", square, 3, pair=False), piece("b", square[:3], 2, pair=True))
+    solve_each(Problem(name="warm", cloth=cloth, gap=3, lays=(LayKind.OPEN,), pieces=pieces), Budget(sweeps=12))
+
+
+def _written(answer: Plan | LayRefusal) -> dict[str, Any]:
+    if isinstance(answer, Plan):
+        return {"plan": plan_document(answer)}
+    return {"refusal": refusal_document(answer)}
+
+
+# ---------------------------------------------------------------- the pages' side
+
+_heard: dict[str, tuple[int, float]] = {}
+"""The last beat of every job that was looked at, and when it was first seen here, by this process's clock alone."""
+
+
+def _key(what: str, job: str) -> str:
+    return f"lay-{what}-{job}"
+
+
+def start(job: str, problem: Problem, seconds: float, *, tries: int = 1) -> None:
+    """Put a search into the queue under this name; forgets what an earlier one of the name left."""
+    start_document(job, json.dumps(problem_document(problem)), seconds, tries=tries)
+
+
+def start_document(job: str, document: str, seconds: float, *, tries: int = 1) -> None:
+    """The same with the problem as a document."""
+    _forget(job)
+    task = search_lay.s(job, document, seconds)
+    queue.put(_key("asked", job), {"task": task.id, "tries": tries, "seconds": seconds})
+    queue.enqueue(task)
+
+
+def stop(job: str) -> None:
+    """Ask a job to stop; it answers with the shortest lay it has."""
+    if _read("asked", job) is not None:
+        queue.put(_key("stop", job), True)
+
+
+def cancel(job: str) -> None:
+    """Give a job up: one that waits is not begun, one that runs stops, and nobody collects what it found."""
+    asked = _read("asked", job)
+    if asked is None:
+        return
+    stop(job)
+    queue.revoke_by_id(asked["task"], revoke_once=True)
+    for what in ("asked", "word"):
+        queue.delete(_key(what, job))
+    queue.delete(asked["task"])
+    _heard.pop(job, None)
+
+
+def state(job: str) -> JobState | None:
+    """How far a job is; None if there is none of this name."""
+    asked = _read("asked", job)
+    if asked is None:
+        _heard.pop(job, None)
+        return None
+    if queue.storage.has_data_for_key(asked["task"]):
+        return JobState(Phase.DONE, seconds=asked["seconds"], tries=asked["tries"])
+    word = _read("word", job)
+    silent = _silent(job, 0 if word is None else word["beat"])
+    if word is None:
+        return JobState(Phase.WAITING, waited=silent, seconds=asked["seconds"], tries=asked["tries"])
+    return JobState(
+        phase=Phase.RUNNING if silent < settings().lost_after else Phase.LOST,
+        lay=word.get("lay", ""),
+        length=word.get("length"),
+        elapsed=word["elapsed"],
+        seconds=word["seconds"],
+        tries=asked["tries"],
+    )
+
+
+def _silent(job: str, beat: int) -> float:
+    """Seconds for which a job has said nothing new, by this process's clock: the worker's own is never compared."""
+    now = time.monotonic()
+    before = _heard.get(job)
+    if before is None or before[0] != beat:
+        _heard[job] = (beat, now)
+        return 0.0
+    return now - before[1]
+
+
+def collect(job: str) -> Answers:
+    """Take a finished job's answers out of the queue.
+
+    Raises NoSuchSearch, StoppedTooSoon, or SearchBroke where the search itself failed: none of them is an answer.
+    """
+    asked = _read("asked", job)
+    if asked is None:
+        raise NoSuchSearch
+    try:
+        result = queue.result(asked["task"])
+    except Exception as error:  # what the queue itself says of a task that broke, or of a document not signed
+        raise SearchBroke(str(error)) from error
+    finally:
+        queue.delete(asked["task"])
+        _forget(job)
+    match result:
+        case {"answers": dict(found)}:
+            return {name: _answer(written) for name, written in found.items()}
+        case {"stopped": True}:
+            raise StoppedTooSoon
+        case {"failed": why}:
+            raise SearchBroke(str(why))
+        case _:
+            raise SearchBroke("the result is of no known kind")
+
+
+def _answer(written: dict[str, Any]) -> Plan | LayRefusal:
+    return read_plan(written["plan"]) if "plan" in written else read_refusal(written["refusal"])
+
+
+def _forget(job: str) -> None:
+    for what in ("asked", "word", "stop"):
+        queue.delete(_key(what, job))
+    _heard.pop(job, None)
+
+
+def _read(what: str, job: str) -> Any:
+    try:
+        return queue.get(_key(what, job), peek=True)
+    except (Unsigned, ValueError):
+        log.warning("a document in the queue is not signed with this key", extra={"job": job})
+        return None
