@@ -8,6 +8,7 @@ from functools import lru_cache
 
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
+from rowanseed.store.broken import BrokenRow, read_each
 from rowanseed.store.database import Connection, transaction
 
 
@@ -23,6 +24,12 @@ def patterns(connection: Connection) -> list[PatternEntry]:
     return [PatternEntry(row["id"], row["name"], row["added_on"]) for row in rows]
 
 
+def broken_patterns(connection: Connection) -> list[BrokenRow]:
+    """The patterns that cannot be read."""
+    rows = connection.execute("SELECT id, name, document FROM pattern ORDER BY name")
+    return read_each(rows, lambda row: _read(row["document"]), "pattern")[1]
+
+
 def pattern_document(connection: Connection, id: int) -> str | None:
     row = connection.execute("SELECT document FROM pattern WHERE id = ?", (id,)).fetchone()
     return None if row is None else str(row["document"])
@@ -33,7 +40,7 @@ def pattern(connection: Connection, id: int) -> Pattern | None:
     return None if document is None else _read(document)
 
 
-@lru_cache(maxsize=64)
+@lru_cache(maxsize=256)
 def _read(document: str) -> Pattern:
     return read_pattern(document)
 

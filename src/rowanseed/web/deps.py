@@ -2,26 +2,33 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, fields
 from datetime import date
-from pathlib import Path
-from typing import Annotated, Any
+from pathlib import Path as FilePath
+from typing import Annotated, Any, ClassVar
 
-from fastapi import Depends, Request
+from fastapi import Depends, Path, Request
 from fastapi.responses import HTMLResponse, RedirectResponse
 from fastapi.templating import Jinja2Templates
+from jinja2 import StrictUndefined
 from markupsafe import Markup
+from pydantic import AfterValidator
 from starlette.datastructures import FormData
 
+from rowanseed.app.desk import Desk
+from rowanseed.app.open_project import OpenProject
 from rowanseed.core.base.units import Units, format_cloth, format_length
-from rowanseed.core.choices import Habits
 from rowanseed.store.database import Connection, connect
 from rowanseed.store.household import habits
+from rowanseed.web.static import address
 
-TEMPLATES = Jinja2Templates(directory=Path(__file__).parent / "templates")
+TEMPLATES = Jinja2Templates(directory=FilePath(__file__).parent / "templates")
+TEMPLATES.env.undefined = StrictUndefined
 TEMPLATES.env.trim_blocks = True
 TEMPLATES.env.lstrip_blocks = True
+TEMPLATES.env.globals["static"] = address
+TEMPLATES.env.globals["Units"] = Units
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
@@ -30,13 +37,44 @@ TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words)
 TEMPLATES.env.filters["drawn"] = Markup
 """Marks SVG written by the drawings as markup; they escape every text themselves."""
 
+LARGEST_ID = 2**63 - 1
 
-class NotFound(Exception):
-    """A page that is not there; `what` says what was looked for."""
 
-    def __init__(self, what: str) -> None:
-        super().__init__(what)
-        self.what = what
+def _bounded(value: int) -> int:
+    if not 0 <= value <= LARGEST_ID:
+        raise ValueError("no number of the household's")
+    return value
+
+
+Id = Annotated[int, Path(ge=1, le=LARGEST_ID)]
+"""A number in an address, no larger than the database can have."""
+
+
+Number = Annotated[int, AfterValidator(_bounded)]
+"""A number in an address that may also be 0, for none."""
+
+
+class Typed(dict[str, str]):
+    """What was typed, by field; a field that was not is empty."""
+
+    def __missing__(self, key: str) -> str:
+        return ""
+
+
+@dataclass(frozen=True, kw_only=True)
+class View:
+    """What a page shows: one record a template, every name that the template uses a field of it."""
+
+    template: ClassVar[str]
+
+
+@dataclass(frozen=True, kw_only=True)
+class StationView(View):
+    """A page of a project's station; `part` is the page within it."""
+
+    project: OpenProject
+    station: ClassVar[str]
+    part: ClassVar[str] = ""
 
 
 def connection(request: Request) -> Iterator[Connection]:
@@ -51,25 +89,32 @@ Db = Annotated[Connection, Depends(connection)]
 
 
 @dataclass(frozen=True)
-class House:
-    """One request's view of the household."""
+class House(Desk):
+    """A desk with the request at hand."""
 
     request: Request
-    db: Connection
-    habits: Habits
-    today: date
 
-    @property
-    def units(self) -> Units:
-        return self.habits.units
+    def show(self, view: View, status: int = 200) -> HTMLResponse:
+        """A page. A project's page that is worked out anyway tells the shelf how the project stands."""
+        context = {"units": self.units, "habits": self.habits, "bare": False, **_context(view)}
+        response = TEMPLATES.TemplateResponse(self.request, view.template, context, status_code=status)
+        if isinstance(view, StationView):
+            view.project.write_summary()
+        return response
 
-    def page(self, template: str, status: int = 200, **context: Any) -> HTMLResponse:
-        everything = {"units": self.units, "habits": self.habits, "Units": Units, **context}
-        return TEMPLATES.TemplateResponse(self.request, template, everything, status_code=status)
+
+def _context(view: View) -> dict[str, Any]:
+    found: dict[str, Any] = {field.name: getattr(view, field.name) for field in fields(view)}
+    if isinstance(view, StationView):
+        found |= {"station": view.station, "part": view.part}
+    for name in ("typed", "errors"):
+        if isinstance(found.get(name), Mapping):
+            found[name] = Typed(found[name])
+    return found
 
 
 def house(request: Request, db: Db) -> House:
-    return House(request=request, db=db, habits=habits(db), today=date.today())
+    return House(db=db, habits=habits(db), today=date.today(), request=request)
 
 
 Home = Annotated[House, Depends(house)]
@@ -82,6 +127,17 @@ async def typed(request: Request) -> dict[str, str]:
 
 
 Typing = Annotated[dict[str, str], Depends(typed)]
+
+
+def revision_of(said: Mapping[str, str]) -> int | None:
+    """The revision that a form was shown at; None where it does not say."""
+    text = said.get("revision", "")
+    return int(text) if text.isascii() and text.isdigit() and len(text) < 12 else None
+
+
+def number_of(text: str | None) -> int | None:
+    """A number from a form; None for anything that cannot be one of the database's."""
+    return int(text) if text and text.isascii() and text.isdigit() and len(text) < 12 else None
 
 
 def go(path: str) -> RedirectResponse:

@@ -25,7 +25,8 @@ from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths, projects
-from rowanseed.web.deps import Home, House, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.views.stations import ClothView
 
 router = APIRouter()
 
@@ -52,12 +53,12 @@ class ClothRow:
 
 
 @router.get("/projects/{id}/cloth")
-def show_cloth_station(home: Home, id: int) -> Response:
+def show_cloth_station(home: Home, id: Id) -> Response:
     return cloth_station_page(home, load(home, id))
 
 
 @router.get("/projects/{id}/{station}/worked-out")
-def work_out(home: Home, id: int, station: str) -> Response:
+def work_out(home: Home, id: Id, station: str) -> Response:
     """Search the lays that are still unknown, then show the station; fetched by the page while it waits."""
     project = load(home, id)
     project.work_out_lays()
@@ -65,7 +66,7 @@ def work_out(home: Home, id: int, station: str) -> Response:
 
 
 @router.post("/projects/{id}/cloth")
-def choose(home: Home, id: int, typed: Typing) -> Response:
+def choose(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     for role in project.core.roles:
         chosen = typed.get(f"cloth-{role.value}")
@@ -78,15 +79,14 @@ def choose(home: Home, id: int, typed: Typing) -> Response:
 
 
 def cloth_station_page(home: House, project: OpenProject) -> Response:
-    return home.page(
-        "cloth.html",
-        project=project,
-        station="cloth",
-        part="cloth",
-        shelf=cloths.cloths(home.db),
-        matchings=list(Matching),
-        sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
-        rows=[_row(home, project, role) for role in project.core.roles],
+    return home.show(
+        ClothView(
+            project=project,
+            shelf=cloths.cloths(home.db),
+            matchings=list(Matching),
+            sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
+            rows=[_row(home, project, role) for role in project.core.roles],
+        )
     )
 
 
@@ -111,7 +111,9 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
     envelope_says = strips = None
     refusals: tuple[str, ...] = ()
     if plan is not None and project.core.size is not None:
-        envelope_says = printed(project.pattern.envelope, project.record.view, project.core.size, role, plan.entry.cloth)
+        envelope_says = printed(
+            project.pattern.envelope, project.record.view, project.core.size, role, plan.entry.cloth
+        )
         refusals = _refusals(home, project, plan)
         if needed is not None:
             strips = draw_strips(
@@ -126,7 +128,9 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
             role=role, plan=plan, need=needed, verdict=verdict, printed=envelope_says, strips=strips, refusals=refusals
         )
     cloth = plan.entry.cloth
-    _, seams = matched(project.core.cut_pattern, project.core.choices, role, cloth, project.core.cloth_choices.matched(role))
+    _, seams = matched(
+        project.core.cut_pattern, project.core.choices, role, cloth, project.core.cloth_choices.matched(role)
+    )
     return ClothRow(
         role=role,
         plan=plan,

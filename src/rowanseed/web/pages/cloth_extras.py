@@ -9,7 +9,7 @@ from fastapi import APIRouter, Response
 from pydantic import AfterValidator, Field
 
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.errors import NotThere, RowanseedError
 from rowanseed.core.base.ids import ForWhom
 from rowanseed.core.base.units import format_length
 from rowanseed.core.base.working import Working
@@ -20,8 +20,9 @@ from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
 from rowanseed.core.sums.rectangles import ON_THE_BIAS, Rectangle, RectangleKind, bias_yield, cut_figures
 from rowanseed.store import people, projects
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Text, bind, refuse
+from rowanseed.web.views.stations import ExtrasView
 
 router = APIRouter()
 
@@ -73,7 +74,7 @@ class _WantedForm(Form):
 
 
 @router.get("/projects/{id}/cloth/extras")
-def show_extras(home: Home, id: int) -> Response:
+def show_extras(home: Home, id: Id) -> Response:
     return extras_page(home, load(home, id), {}, {})
 
 
@@ -81,7 +82,7 @@ def show_extras(home: Home, id: int) -> Response:
 
 
 @router.post("/projects/{id}/cloth/extras/strips")
-def add_strip(home: Home, id: int, typed: Typing) -> Response:
+def add_strip(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_StripForm, _with_dots(typed, "fullness"), home.units.small)
     kept = project.core.cloth_choices.rectangles
@@ -103,15 +104,15 @@ def add_strip(home: Home, id: int, typed: Typing) -> Response:
 
 
 @router.post("/projects/{id}/cloth/extras/{what}/{number}/remove")
-def remove(home: Home, id: int, what: str, number: int) -> Response:
+def remove(home: Home, id: Id, what: str, number: int) -> Response:
     """Take a strip, a garment of the batch or a notion out again."""
     project = load(home, id)
     field = {"strips": "rectangles", "batch": "batch", "notions": "wanted"}.get(what)
     if field is None:
-        raise NotFound("list")
+        raise NotThere("list")
     kept: tuple[Any, ...] = getattr(project.core.cloth_choices, field)
     if not 0 <= number < len(kept):
-        raise NotFound("line")
+        raise NotThere("line")
     changed: dict[str, Any] = {field: kept[:number] + kept[number + 1 :]}
     projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, **changed))
     return go(f"/projects/{id}/cloth/extras")
@@ -126,7 +127,7 @@ def _with_dots(typed: dict[str, str], *names: str) -> dict[str, str]:
 
 
 @router.post("/projects/{id}/cloth/extras/batch")
-def add_member(home: Home, id: int, typed: Typing) -> Response:
+def add_member(home: Home, id: Id, typed: Typing) -> Response:
     """One more garment of the batch: for a person, in the size and with the alterations recommended; or in a plain
     size."""
     project = load(home, id)
@@ -136,7 +137,9 @@ def add_member(home: Home, id: int, typed: Typing) -> Response:
         errors["whose"] = f"{MOST_MEMBERS} is the most of one batch."
     if member is None or errors:
         return extras_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, batch=(*project.core.cloth_choices.batch, member)))
+    projects.keep_reckoning(
+        home.db, id, replace(project.core.cloth_choices, batch=(*project.core.cloth_choices.batch, member))
+    )
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -181,7 +184,7 @@ def _member(home: House, project: OpenProject, form: _MemberForm, errors: Errors
 
 
 @router.post("/projects/{id}/cloth/extras/notions")
-def add_notion(home: Home, id: int, typed: Typing) -> Response:
+def add_notion(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_WantedForm, typed, home.units.small)
     if form is not None:
@@ -194,12 +197,14 @@ def add_notion(home: Home, id: int, typed: Typing) -> Response:
         return extras_page(home, project, typed, errors, status=422)
     edge = form.edge if form.length is None else ""
     wanted = Wanted(kind=form.what, length=form.length or 0.0, edge=edge, count=form.number)
-    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, wanted=(*project.core.cloth_choices.wanted, wanted)))
+    projects.keep_reckoning(
+        home.db, id, replace(project.core.cloth_choices, wanted=(*project.core.cloth_choices.wanted, wanted))
+    )
     return go(f"/projects/{id}/cloth/extras")
 
 
 @router.post("/projects/{id}/cloth/extras/card")
-def choose_card(home: Home, id: int, typed: Typing) -> Response:
+def choose_card(home: Home, id: Id, typed: Typing) -> Response:
     """How many buttons the shop has on a card."""
     project = load(home, id)
     form, errors = bind(_CardForm, typed, home.units.small)
@@ -219,26 +224,25 @@ def extras_page(
         return go(f"/projects/{project.record.id}/cloth")
     kept, size = project.core.cloth_choices, project.core.size
     edges = edges_to_choose(project.core.garment)
-    return home.page(
-        "cloth_extras.html",
+    return home.show(
+        ExtrasView(
+            project=project,
+            typed=typed,
+            errors=errors,
+            strips=[(r, cut_figures(r), _yield(r)) for r in kept.rectangles],
+            kinds=list(RectangleKind),
+            roles=[role for role in Role if role is not Role.UNDERLINING],
+            people=people.people(home.db),
+            sizes=project.pattern.envelope.sizes,
+            buttons=needs_buttons(project.core.garment, size),
+            number=garments(kept.batch),
+            costs=_costs(project),
+            wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
+            notion_kinds=list(WantedKind),
+            edges=edges,
+            words=lambda mm: format_length(mm, home.units, fine=True),
+        ),
         status,
-        project=project,
-        station="cloth",
-        part="extras",
-        typed=typed,
-        errors=errors,
-        strips=[(r, cut_figures(r), _yield(r)) for r in kept.rectangles],
-        kinds=list(RectangleKind),
-        roles=[role for role in Role if role is not Role.UNDERLINING],
-        people=people.people(home.db),
-        sizes=project.pattern.envelope.sizes,
-        buttons=needs_buttons(project.core.garment, size),
-        number=garments(kept.batch),
-        costs=_costs(project),
-        wanted=[(w, _notion(project, size, w)) for w in kept.wanted],
-        notion_kinds=list(WantedKind),
-        edges=edges,
-        words=lambda mm: format_length(mm, home.units, fine=True),
     )
 
 
@@ -263,7 +267,12 @@ def _costs(project: OpenProject) -> list[tuple[Role, Working]]:
             out.append(
                 (
                     role,
-                    cost_each(needed.to_buy.value, price, garments(project.core.cloth_choices.batch), project.desk.habits.money),
+                    cost_each(
+                        needed.to_buy.value,
+                        price,
+                        garments(project.core.cloth_choices.batch),
+                        project.desk.habits.money,
+                    ),
                 )
             )
     return out

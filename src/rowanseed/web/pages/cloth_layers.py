@@ -9,6 +9,7 @@ from fastapi import APIRouter, Response
 from pydantic import AfterValidator
 
 from rowanseed.app.open_project import OpenProject, load
+from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_length
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
@@ -21,8 +22,9 @@ from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.derived import draw_derived
 from rowanseed.drawings.pieces import draw_nest
 from rowanseed.store import projects
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
+from rowanseed.web.views.stations import LayersView
 
 router = APIRouter()
 
@@ -60,7 +62,7 @@ class _LayersForm(Form):
 
 
 @router.get("/projects/{id}/cloth/layers")
-def show_layers(home: Home, id: int) -> Response:
+def show_layers(home: Home, id: Id) -> Response:
     project = load(home, id)
     chosen = project.core.cloth_choices.layers
     typed = {
@@ -78,12 +80,14 @@ def show_layers(home: Home, id: int) -> Response:
 
 
 @router.post("/projects/{id}/cloth/layers")
-def choose(home: Home, id: int, typed: Typing) -> Response:
+def choose(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_LayersForm, typed, home.units.small)
     if form is None:
         return layers_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, layers=form.layers(_faced(project, typed))))
+    projects.keep_reckoning(
+        home.db, id, replace(project.core.cloth_choices, layers=form.layers(_faced(project, typed)))
+    )
     return go(f"/projects/{id}/cloth/layers")
 
 
@@ -103,27 +107,26 @@ def layers_page(
     derived = with_layers(drawn, size, view, layers)
     found = derivations(drawn, derived, layers, home.units)
     colour = f"#{project.colour}"
-    return home.page(
-        "cloth_layers.html",
+    return home.show(
+        LayersView(
+            project=project,
+            typed=typed,
+            errors=errors,
+            found=found,
+            picture=draw_derived(found, size, thread(colour), pale(colour, 0.72))
+            if found
+            else draw_nest(drawn, size, thread(colour), [piece for piece, _ in drawn.pieces_for(Role.MAIN, view)]),
+            offers=_offers(project),
+            pleats=list(Pleat),
+            hems=list(LiningHem),
+            interfacings=list(InterfacingSchool),
+            shorter=shorter(drawn),
+            ease=FOLD_OF_EASE,
+            pleat=PLEAT_DEPTH,
+            deep=DEPTH,
+            second=_second_layers(layers),
+        ),
         status,
-        project=project,
-        station="cloth",
-        part="layers",
-        typed=typed,
-        errors=errors,
-        found=found,
-        picture=draw_derived(found, size, thread(colour), pale(colour, 0.72))
-        if found
-        else draw_nest(drawn, size, thread(colour), [piece for piece, _ in drawn.pieces_for(Role.MAIN, view)]),
-        offers=_offers(project),
-        pleats=list(Pleat),
-        hems=list(LiningHem),
-        interfacings=list(InterfacingSchool),
-        shorter=shorter(drawn),
-        ease=FOLD_OF_EASE,
-        pleat=PLEAT_DEPTH,
-        deep=DEPTH,
-        second=_second_layers(layers),
     )
 
 
@@ -154,7 +157,7 @@ def _offers(project: OpenProject) -> dict[str, Any]:
 
 
 @router.post("/projects/{id}/cloth/matching")
-def match(home: Home, id: int, typed: Typing) -> Response:
+def match(home: Home, id: Id, typed: Typing) -> Response:
     """How far the cloths' prints are matched, and whether hems lie on a border."""
     project = load(home, id)
     known = {how.value: how for how in Matching}
@@ -164,7 +167,7 @@ def match(home: Home, id: int, typed: Typing) -> Response:
         if said is None:
             continue
         if said not in known:
-            raise NotFound("way of matching")
+            raise NotThere("way of matching")
         chosen[role] = known[said]
     kept = tuple((role, how) for role, how in chosen.items() if how is not Matching.NONE)
     on_border = typed.get("on_border") == "yes" if "border_asked" in typed else project.core.cloth_choices.on_border

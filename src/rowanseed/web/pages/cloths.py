@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Response, UploadFile
 from pydantic import AfterValidator, StringConstraints
 
-from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.base.errors import DocumentError, NotThere
 from rowanseed.core.base.units import format_length
 from rowanseed.core.cloth.cloth import USUAL_SHRINKAGE, Cloth, Direction, Fibre, PrintBorder, Repeat, Structure, Surface
 from rowanseed.core.cloth.cloth import Stripes as ClothLines
@@ -16,9 +16,10 @@ from rowanseed.drawings.cloth import draw_left, draw_swatch
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.cloth_fields import Lines, Patches, Price, Weight, fields_of, shaped
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
 from rowanseed.web.photo import LARGEST, small_jpeg
+from rowanseed.web.views.house import ClothFormView
 
 router = APIRouter()
 
@@ -121,7 +122,7 @@ def new(home: Home) -> Response:
 
 
 @router.get("/cloths/{id}")
-def show_cloth(home: Home, id: int) -> Response:
+def show_cloth(home: Home, id: Id) -> Response:
     entry = _found(home, id)
     return cloth_form(home, entry, fields_of(entry.cloth, home.units), {})
 
@@ -132,14 +133,14 @@ def create(home: Home, typed: Typing) -> Response:
 
 
 @router.post("/cloths/{id}")
-def change(home: Home, id: int, typed: Typing) -> Response:
+def change(home: Home, id: Id, typed: Typing) -> Response:
     return _save(home, _found(home, id), typed)
 
 
-def _found(home: House, id: int) -> ClothEntry:
+def _found(home: House, id: Id) -> ClothEntry:
     entry = cloths.cloth(home.db, id)
     if entry is None:
-        raise NotFound("cloth")
+        raise NotThere("cloth")
     return entry
 
 
@@ -209,22 +210,23 @@ def cloth_form(
         f"{fibre.words} {share * 100:g} %" for fibre, share in USUAL_SHRINKAGE.items() if fibre is not Fibre.OTHER
     )
     source = cloths.cloth(home.db, entry.cut_from) if entry and entry.cut_from else None
-    return home.page(
-        "cloth_form.html",
+    return home.show(
+        ClothFormView(
+            entry=entry,
+            typed=typed,
+            errors=errors,
+            fibres=list(Fibre),
+            surfaces=list(Surface),
+            structures=list(Structure),
+            borders=list(PrintBorder),
+            usual=usual,
+            source=source,
+            swatch=draw_swatch(entry.cloth, home.units) if entry else None,
+            left=draw_left(entry.cloth, home.units, "left") if entry and entry.cloth.is_remainder else None,
+            ready=preparation(entry.cloth) if entry else (),
+            in_use=cloths.is_in_use(home.db, entry.id) if entry else False,
+        ),
         status,
-        entry=entry,
-        typed=typed,
-        errors=errors,
-        fibres=list(Fibre),
-        surfaces=list(Surface),
-        structures=list(Structure),
-        borders=list(PrintBorder),
-        usual=usual,
-        source=source,
-        swatch=draw_swatch(entry.cloth, home.units) if entry else None,
-        left=draw_left(entry.cloth, home.units, "left") if entry and entry.cloth.is_remainder else None,
-        ready=preparation(entry.cloth) if entry else (),
-        in_use=cloths.is_in_use(home.db, entry.id) if entry else False,
     )
 
 
@@ -232,15 +234,15 @@ def cloth_form(
 
 
 @router.get("/cloths/{id}/photo.jpg")
-def photo(home: Home, id: int) -> Response:
+def photo(home: Home, id: Id) -> Response:
     jpeg = cloths.photo(home.db, id)
     if jpeg is None:
-        raise NotFound("photo")
+        raise NotThere("photo")
     return Response(jpeg, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=60"})
 
 
 @router.post("/cloths/{id}/photo")
-async def keep_photo(home: Home, id: int, photo: UploadFile) -> Response:
+async def keep_photo(home: Home, id: Id, photo: UploadFile) -> Response:
     entry = _found(home, id)
     try:
         jpeg = small_jpeg(await photo.read(LARGEST + 1))
@@ -252,14 +254,14 @@ async def keep_photo(home: Home, id: int, photo: UploadFile) -> Response:
 
 
 @router.post("/cloths/{id}/photo/remove")
-def remove_photo(home: Home, id: int) -> Response:
+def remove_photo(home: Home, id: Id) -> Response:
     _found(home, id)
     cloths.keep_photo(home.db, id, None)
     return go(f"/cloths/{id}")
 
 
 @router.post("/cloths/{id}/remove")
-def remove(home: Home, id: int) -> Response:
+def remove(home: Home, id: Id) -> Response:
     entry = _found(home, id)
     if not cloths.throw_away(home.db, id):
         said = {"name": "A project cuts from this cloth, or something was cut from it: it stays."}

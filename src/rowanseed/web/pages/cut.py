@@ -8,7 +8,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.base.errors import DocumentError, NotThere
 from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.cloth.preparation import Preparation, preparation
 from rowanseed.core.cloth.remainder import Left, remainders
@@ -20,7 +20,8 @@ from rowanseed.drawings.lay_pieces import LayView, cut_words
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.projects import set_tick
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.views.stations import CutView
 
 router = APIRouter()
 
@@ -51,7 +52,7 @@ def _ready(plan: ClothPlan, done: frozenset[str]) -> tuple[tuple[str, Preparatio
 
 
 @router.get("/projects/{id}/cut")
-def show_cut(home: Home, id: int) -> Response:
+def show_cut(home: Home, id: Id) -> Response:
     project = load(home, id)
     done = project.ticked("cut")
     left = [item for item in project.cut_items if item.key not in done]
@@ -59,25 +60,25 @@ def show_cut(home: Home, id: int) -> Response:
     tables = [
         _table(home, project, role, done, current) for role in project.cloth_plans if project.cloth_plans[role].plan
     ]
-    return home.page(
-        "cut.html",
-        project=project,
-        station="cut",
-        tables=tables,
-        done=done,
-        current=current,
-        cut_words=cut_words,
-        unready=[(t, key) for t in tables for key, _ in t.ready if key not in done],
-        laid_words=laid_words,
-        total=len(project.cut_items),
-        number=len(project.cut_items) - len(left),
+    return home.show(
+        CutView(
+            project=project,
+            tables=tables,
+            done=done,
+            current=current,
+            cut_words=cut_words,
+            unready=[(t, key) for t in tables for key, _ in t.ready if key not in done],
+            laid_words=laid_words,
+            total=len(project.cut_items),
+            number=len(project.cut_items) - len(left),
+        )
     )
 
 
 def _table(home: House, project: OpenProject, role: Role, done: frozenset[str], current: CutItem | None) -> Table:
     plan = project.cloth_plans[role]
     if plan.plan is None:
-        raise NotFound("lay")
+        raise NotThere("lay")
     items = tuple(item for item in project.cut_items if item.role is role)
     view = LayView(home.units, done, current.key if current else None, numbered=True, id=f"cut-{role.value}")
     picture = draw_lay(plan.plan, plan.problem.cloth, plan.entry.cloth, items, view)
@@ -107,7 +108,7 @@ def _left(project: OpenProject, plan: ClothPlan) -> tuple[Left, ...]:
 
 
 @router.post("/projects/{id}/cut/left/{role}")
-def keep_left(home: Home, id: int, role: str, typed: Typing) -> Response:
+def keep_left(home: Home, id: Id, role: str, typed: Typing) -> Response:
     """All is cut: the cloth leaves the shelf, and the parts of it that are wanted come on it with their outlines."""
     project = load(home, id)
     plan = _plan(project, role)
@@ -118,7 +119,7 @@ def keep_left(home: Home, id: int, role: str, typed: Typing) -> Response:
 
 
 @router.post("/projects/{id}/cut/left/{role}/back")
-def put_back(home: Home, id: int, role: str) -> Response:
+def put_back(home: Home, id: Id, role: str) -> Response:
     """Undo: the cloth is on the shelf again, whole. Its remainders go, unless one is in use."""
     project = load(home, id)
     plan = _plan(project, role)
@@ -130,18 +131,18 @@ def put_back(home: Home, id: int, role: str) -> Response:
 def _plan(project: OpenProject, role: str) -> ClothPlan:
     found = next((p for r, p in project.cloth_plans.items() if r.value == role), None)
     if found is None:
-        raise NotFound("cloth")
+        raise NotThere("cloth")
     return found
 
 
 @router.post("/projects/{id}/cut")
-def tick(home: Home, id: int, typed: Typing) -> Response:
+def tick(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     key = typed.get("key", "")
     known = {item.key for item in project.cut_items}
     for role, plan in project.cloth_plans.items():
         known |= {str(ReadyKey(role.value, WAVED)), *(key for key, _ in _ready(plan, frozenset()))}
     if key not in known:
-        raise NotFound("piece")
+        raise NotThere("piece")
     set_tick(home.db, id, "cut", key, typed.get("done") == "yes")
     return go(f"/projects/{id}/cut")

@@ -24,8 +24,9 @@ from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
 from rowanseed.store import projects
-from rowanseed.web.deps import Home, House, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
+from rowanseed.web.views.stations import FitView
 
 router = APIRouter()
 
@@ -56,12 +57,12 @@ class _BandForm(Form):
 
 
 @router.get("/projects/{id}/fit")
-def show_fit(home: Home, id: int) -> Response:
+def show_fit(home: Home, id: Id) -> Response:
     return fit_page(home, load(home, id), None, {})
 
 
 @router.post("/projects/{id}/fit")
-def choose_size(home: Home, id: int, typed: Typing) -> Response:
+def choose_size(home: Home, id: Id, typed: Typing) -> Response:
     """Keep a size of the sewist's own choosing, with other sizes at other levels if she wants them."""
     project = load(home, id)
     form, errors = bind(_SizeForm, typed, home.units.small)
@@ -91,7 +92,7 @@ def choose_size(home: Home, id: int, typed: Typing) -> Response:
 
 
 @router.post("/projects/{id}/fit/school")
-def choose_school(home: Home, id: int, typed: Typing) -> Response:
+def choose_school(home: Home, id: Id, typed: Typing) -> Response:
     """Take what a school gives: its size, blend and alterations; the sewist's own alterations stay."""
     project = load(home, id)
     form, errors = bind(_SchoolForm, typed, home.units.small)
@@ -126,7 +127,7 @@ def _own(project: OpenProject) -> tuple[Alteration, ...]:
 
 
 @router.post("/projects/{id}/fit/wish")
-def wish(home: Home, id: int, typed: Typing) -> Response:
+def wish(home: Home, id: Id, typed: Typing) -> Response:
     """Keep how close it is wanted, what it is worn over, and bands of ease of one's own."""
     project = load(home, id)
     form, errors = bind(_WishForm, typed, home.units.small)
@@ -171,29 +172,30 @@ def fit_page(
             for k, end in enumerate(("least", "most"))
         },
     }
-    return home.page(
-        "fit.html",
+    return home.show(
+        FitView(
+            project=project,
+            best=best,
+            why=why,
+            rows=project.core.rows,
+            errors=errors,
+            typed={**shown, **(typed or {})},
+            taken=_taken(project),
+            measures=MEASURE,
+            measure_name=measure_name,
+            bars=draw_ease(project.core.rows, home.units, thread(colour), pale(colour, 0.6))
+            if project.core.rows
+            else None,
+            girths=[r.measure for r in best.rows] or [r.measure for r in project.core.rows],
+            levels=levels,
+            blend=blend,
+            fits=Fit,
+            overs=Over,
+            wrong_age=_wrong_age(project),
+            missing=[m for m in project.pattern.envelope.sized_by if m not in project.body],
+            length=_length(project),
+        ),
         status,
-        project=project,
-        station="fit",
-        part="size",
-        best=best,
-        why=why,
-        rows=project.core.rows,
-        errors=errors,
-        typed={**shown, **(typed or {})},
-        taken=_taken(project),
-        measures=MEASURE,
-        measure_name=measure_name,
-        bars=draw_ease(project.core.rows, home.units, thread(colour), pale(colour, 0.6)) if project.core.rows else None,
-        girths=[r.measure for r in best.rows] or [r.measure for r in project.core.rows],
-        levels=levels,
-        blend=blend,
-        fits=Fit,
-        overs=Over,
-        wrong_age=_wrong_age(project),
-        missing=[m for m in project.pattern.envelope.sized_by if m not in project.body],
-        length=_length(project),
     )
 
 

@@ -11,7 +11,7 @@ from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.errors import NotThere, RowanseedError
 from rowanseed.core.base.ids import PlaceKey
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.sizing.chart import measure_name
@@ -20,8 +20,9 @@ from rowanseed.drawings.pieces import draw_altered
 from rowanseed.drawings.seams import draw_seam
 from rowanseed.store import projects
 from rowanseed.store.lessons import altered_before, lessons_for
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, bind
+from rowanseed.web.views.stations import AlterationsView, SeamsView, TissueView
 
 router = APIRouter()
 
@@ -62,12 +63,12 @@ def wanted(project: OpenProject, form: AlterForm, errors: Errors) -> Alteration 
 
 
 @router.get("/projects/{id}/fit/alter")
-def show_alterations(home: Home, id: int, piece: str | None = None) -> Response:
+def show_alterations(home: Home, id: Id, piece: str | None = None) -> Response:
     return alterations_page(home, load(home, id), {}, {}, piece=piece)
 
 
 @router.post("/projects/{id}/fit/alter")
-def add(home: Home, id: int, typed: Typing) -> Response:
+def add(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(AlterForm, typed, home.units.small)
     if form is not None:
@@ -81,13 +82,13 @@ def add(home: Home, id: int, typed: Typing) -> Response:
 
 
 @router.post("/projects/{id}/fit/alter/again")
-def again(home: Home, id: int, typed: Typing) -> Response:
+def again(home: Home, id: Id, typed: Typing) -> Response:
     """Take over an alteration from an earlier project of this person."""
     project = load(home, id)
     ready = {alteration_key(a): a for _, a, _ in _ready(home, project)}
     chosen = ready.get(typed.get("again", ""))
     if chosen is None:
-        raise NotFound("alteration")
+        raise NotThere("alteration")
     refused = _keep(home, project, (*project.core.alterations, chosen))
     if refused is not None:
         return alterations_page(home, project, typed, {"again": refused}, status=422)
@@ -95,13 +96,13 @@ def again(home: Home, id: int, typed: Typing) -> Response:
 
 
 @router.post("/projects/{id}/fit/alter/order")
-def order(home: Home, id: int, typed: Typing) -> Response:
+def order(home: Home, id: Id, typed: Typing) -> Response:
     """Move an alteration up or down, or take it out."""
     project = load(home, id)
     form, _ = bind(_OrderForm, typed, home.units.small)
     listed = list(project.core.alterations)
     if form is None or not 0 <= form.number < len(listed):
-        raise NotFound("alteration")
+        raise NotThere("alteration")
     moved = listed.pop(form.number)
     if form.do in ("up", "down"):
         listed.insert(max(0, form.number + (-1 if form.do == "up" else 1)), moved)
@@ -187,27 +188,26 @@ def alterations_page(
             names=shown,
             units=home.units,
         )
-    return home.page(
-        "fit_alter.html",
+    return home.show(
+        AlterationsView(
+            project=project,
+            picture=picture,
+            shown=shown,
+            piece=piece,
+            places=places(project),
+            typed=typed,
+            errors=errors,
+            steps=changed.steps,
+            title=title,
+            ready=_ready(home, project),
+            key=alteration_key,
+            changes=project.core.changes,
+            measure_name=measure_name,
+            pieces=project.pattern.pieces,
+            altered_pieces=blended,
+            printed=project.pattern.envelope.finished.get(project.record.view, {}),
+        ),
         status,
-        project=project,
-        station="fit",
-        part="alter",
-        picture=picture,
-        shown=shown,
-        piece=piece,
-        places=places(project),
-        typed=typed,
-        errors=errors,
-        steps=changed.steps,
-        title=title,
-        ready=_ready(home, project),
-        key=alteration_key,
-        changes=project.core.changes,
-        measure_name=measure_name,
-        pieces=project.pattern.pieces,
-        altered_pieces=blended,
-        printed=project.pattern.envelope.finished.get(project.record.view, {}),
     )
 
 
@@ -215,7 +215,7 @@ def alterations_page(
 
 
 @router.get("/projects/{id}/fit/seams")
-def seams(home: Home, id: int) -> Response:
+def seams(home: Home, id: Id) -> Response:
     return _seams(home, load(home, id))
 
 
@@ -224,26 +224,25 @@ def _seams(home: House, project: OpenProject) -> Response:
     pattern, size = project.core.altered.pattern, project.core.size or ""
     before = {w.join.id: w for w in project.core.walks_as_drawn}
     pictures = {w.join.id: draw_seam(pattern, size, w, colour, home.units) for w in project.core.walks}
-    return home.page(
-        "fit_seams.html",
-        project=project,
-        station="fit",
-        part="seams",
-        walks=project.core.walks,
-        before=before,
-        pictures=pictures,
-        pattern=pattern,
-        broken={w.join.id for w in project.core.broken},
+    return home.show(
+        SeamsView(
+            project=project,
+            walks=project.core.walks,
+            before=before,
+            pictures=pictures,
+            pattern=pattern,
+            broken={w.join.id for w in project.core.broken},
+        )
     )
 
 
 @router.post("/projects/{id}/fit/seams/{join}")
-def wave_through(home: Home, id: int, join: str, typed: Typing) -> Response:
+def wave_through(home: Home, id: Id, join: str, typed: Typing) -> Response:
     """Take a seam's difference as it is, or ask about it again."""
     project = load(home, id)
     found = next((w for w in project.core.walks if w.join.id == join), None)
     if found is None:
-        raise NotFound("seam")
+        raise NotThere("seam")
     accepted = {**project.record.fit.accepted}
     if typed.get("accept"):
         accepted[join] = round(found.fault, 2)
@@ -256,7 +255,7 @@ def wave_through(home: Home, id: int, join: str, typed: Typing) -> Response:
 
 
 @router.get("/projects/{id}/fit/tissue")
-def tissue(home: Home, id: int) -> Response:
+def tissue(home: Home, id: Id) -> Response:
     project = load(home, id)
     steps = project.core.altered.steps if project.core.size else ()
     sheets = [sheet(step, home.units) for step in steps]
@@ -277,12 +276,11 @@ def tissue(home: Home, id: int) -> Response:
             if names
             else None
         )
-    return home.page(
-        "fit_tissue.html",
-        project=project,
-        station="fit",
-        part="tissue",
-        sheets=sheets,
-        pictures=pictures,
-        blend=project.core.choices.blend if project.core.choices else (),
+    return home.show(
+        TissueView(
+            project=project,
+            sheets=sheets,
+            pictures=pictures,
+            blend=project.core.choices.blend if project.core.choices else (),
+        )
     )

@@ -11,6 +11,7 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.choices import Habits
 from rowanseed.store.household import set_habits
 from rowanseed.web.deps import Home, Typing, go
+from rowanseed.web.views.house import HouseholdView
 
 router = APIRouter()
 
@@ -19,7 +20,7 @@ LONGEST_NAME = 20
 
 @router.get("/household")
 def show_household(home: Home) -> Response:
-    return home.page("household.html", saved="saved" in home.request.query_params)
+    return home.show(HouseholdView(saved="saved" in home.request.query_params))
 
 
 @router.post("/household")

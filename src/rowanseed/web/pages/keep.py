@@ -10,12 +10,14 @@ from pydantic import BeforeValidator
 
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.alter.kinds import title
+from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import lessons, projects
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
 from rowanseed.web.pages.fit_alter import AlterForm, places, wanted
+from rowanseed.web.views.stations import KeepView
 
 router = APIRouter()
 
@@ -43,12 +45,12 @@ class _UsedForm(Form):
 
 
 @router.get("/projects/{id}/keep")
-def show_keep(home: Home, id: int) -> Response:
+def show_keep(home: Home, id: Id) -> Response:
     return keep_page(home, load(home, id), {}, {})
 
 
 @router.post("/projects/{id}/keep/notes")
-def add_note(home: Home, id: int, typed: Typing) -> Response:
+def add_note(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     form, errors = bind(_NoteForm, typed, home.units.small)
     if form is None:
@@ -58,14 +60,14 @@ def add_note(home: Home, id: int, typed: Typing) -> Response:
 
 
 @router.post("/projects/{id}/keep/notes/{note}/remove")
-def remove_note(home: Home, id: int, note: int) -> Response:
+def remove_note(home: Home, id: Id, note: Id) -> Response:
     load(home, id)
     projects.remove_note(home.db, id, note)
     return go(f"/projects/{id}/keep")
 
 
 @router.post("/projects/{id}/keep/lessons")
-def add_lesson(home: Home, id: int, typed: Typing) -> Response:
+def add_lesson(home: Home, id: Id, typed: Typing) -> Response:
     """Write down an alteration to make next time."""
     project = load(home, id)
     form, errors = bind(_LessonForm, typed, home.units.small)
@@ -77,18 +79,18 @@ def add_lesson(home: Home, id: int, typed: Typing) -> Response:
 
 
 @router.post("/projects/{id}/keep/lessons/{lesson}/remove")
-def remove_lesson(home: Home, id: int, lesson: int) -> Response:
+def remove_lesson(home: Home, id: Id, lesson: Id) -> Response:
     load(home, id)
     lessons.remove_lesson(home.db, id, lesson)
     return go(f"/projects/{id}/keep")
 
 
 @router.post("/projects/{id}/keep/used/{role}")
-def cloth_used(home: Home, id: int, role: str, typed: Typing) -> Response:
+def cloth_used(home: Home, id: Id, role: str, typed: Typing) -> Response:
     project = load(home, id)
     chosen = next((r for r in project.core.roles if r.value == role), None)
     if chosen is None:
-        raise NotFound("cloth")
+        raise NotThere("cloth")
     form, errors = bind(_UsedForm, typed, home.units.large)
     if form is None:
         return keep_page(
@@ -111,18 +113,20 @@ def keep_page(
         needed = project.need(role)
         planned[role] = needed.ready.value if needed else None
     shown = {f"used-{r.value}": format_cloth(u.mm, home.units) for r, u in used.items()}
-    shown |= {f"used_on-{r.value}": used[r].used_on if r in used else home.today.isoformat() for r in project.core.roles}
-    return home.page(
-        "keep.html",
+    shown |= {
+        f"used_on-{r.value}": used[r].used_on if r in used else home.today.isoformat() for r in project.core.roles
+    }
+    return home.show(
+        KeepView(
+            project=project,
+            notes=projects.notes(home.db, project.record.id),
+            title=title,
+            lessons=lessons.lessons(home.db, project.record.id),
+            places=places(project),
+            used=used,
+            planned=planned,
+            typed={**shown, **typed},
+            errors=errors,
+        ),
         status,
-        project=project,
-        station="keep",
-        notes=projects.notes(home.db, project.record.id),
-        title=title,
-        lessons=lessons.lessons(home.db, project.record.id),
-        places=places(project),
-        used=used,
-        planned=planned,
-        typed={**shown, **typed},
-        errors=errors,
     )

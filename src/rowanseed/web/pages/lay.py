@@ -10,7 +10,7 @@ from fastapi import APIRouter, Response
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.lay_outcome import words_of
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.base.errors import LayRefusal
+from rowanseed.core.base.errors import LayRefusal, NotThere
 from rowanseed.core.base.working import Given, Source, Working, count, percent
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.lay.problem import Plan, laid
@@ -19,7 +19,8 @@ from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.views.stations import LayView, NoLayView
 
 router = APIRouter()
 
@@ -31,11 +32,11 @@ def role_of(project: OpenProject, wanted: str | None) -> Role | None:
 
 
 @router.get("/projects/{id}/lay")
-def show_lay(home: Home, id: int, role: str | None = None, lay: str | None = None) -> Response:
+def show_lay(home: Home, id: Id, role: str | None = None, lay: str | None = None) -> Response:
     project = load(home, id)
     chosen = role_of(project, role)
     if chosen is None:
-        return home.page("lay.html", project=project, station="lay", plan=None, role=None)
+        return home.show(NoLayView(project=project, plan=None, role=None))
     found = project.cloth_plans[chosen]
     kind = next((k for k in found.plans if k == lay), found.kind)
     return lay_page(home, project, found, kind)
@@ -46,46 +47,45 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
     size = project.core.size
     if plan is None or size is None or kind is None:
         refusals = list(_refusals(project, found).values())
-        return home.page(
-            "lay.html",
-            project=project,
-            station="lay",
-            plan=None,
-            role=found.role,
-            found=found,
-            refusals=refusals,
-        )
+        return home.show(NoLayView(project=project, plan=None, role=found.role, found=found, refusals=refusals))
     cloth = found.entry.cloth
     items = cut_list(
-        pattern=project.core.cut_pattern, size=size, role=found.role, problem=found.problem, plan=plan, surface=cloth.surface
+        pattern=project.core.cut_pattern,
+        size=size,
+        role=found.role,
+        problem=found.problem,
+        plan=plan,
+        surface=cloth.surface,
     )
     longest = max(p.length for p in found.plans.values())
-    return home.page(
-        "lay.html",
-        project=project,
-        station="lay",
-        role=found.role,
-        found=found,
-        kind=kind,
-        plan=plan,
-        items=items,
-        picture=draw_lay(plan, found.problem.cloth, cloth, items, LayView(home.units)),
-        thumbs={
-            k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(laid(p)), longest)
-            for k, p in found.plans.items()
-        },
-        refusals=_refusals(project, found),
-        way=laid_words(laid(plan)),
-        ways={k: laid(p) for k, p in found.plans.items()},
-        used=_used(found, plan),
-        skewed=_skewed(items),
+    return home.show(
+        LayView(
+            project=project,
+            role=found.role,
+            found=found,
+            kind=kind,
+            plan=plan,
+            items=items,
+            picture=draw_lay(plan, found.problem.cloth, cloth, items, LayView(home.units)),
+            thumbs={
+                k: draw_thumbnail(p, found.problem.cloth, cloth, laid_words(laid(p)), longest)
+                for k, p in found.plans.items()
+            },
+            refusals=_refusals(project, found),
+            way=laid_words(laid(plan)),
+            ways={k: laid(p) for k, p in found.plans.items()},
+            used=_used(found, plan),
+            skewed=_skewed(items),
+        )
     )
 
 
 def _refusals(project: OpenProject, found: ClothPlan) -> dict[str, str]:
     """Why the cloth cannot be laid so, by the way of laying."""
     units = project.desk.units
-    return {k: words_of(a, project.core.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayRefusal)}
+    return {
+        k: words_of(a, project.core.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayRefusal)
+    }
 
 
 def _used(found: ClothPlan, plan: Plan) -> Working:
@@ -109,12 +109,12 @@ def _skewed(items: tuple[CutItem, ...]) -> list[str]:
 
 
 @router.post("/projects/{id}/lay")
-def keep(home: Home, id: int, typed: Typing) -> Response:
+def keep(home: Home, id: Id, typed: Typing) -> Response:
     """Keep the lay that is shown, or let the kept one go."""
     project = load(home, id)
     role = role_of(project, typed.get("role"))
     if role is None:
-        raise NotFound("lay")
+        raise NotThere("lay")
     found = project.cloth_plans[role]
     kind = next((k for k in found.plans if k == typed.get("lay")), None)
     keep_lay(
@@ -127,12 +127,12 @@ def keep(home: Home, id: int, typed: Typing) -> Response:
 
 
 @router.get("/projects/{id}/lay/{role}/{document}")
-def download(home: Home, id: int, role: str, document: str) -> Response:
+def download(home: Home, id: Id, role: str, document: str) -> Response:
     """The layout problem, the plan or the drawing, as open files."""
     project = load(home, id)
     found = next((p for r, p in project.cloth_plans.items() if r.value == role), None)
     if found is None or found.plan is None or project.core.size is None:
-        raise NotFound("lay")
+        raise NotThere("lay")
     name = f"{role}-{document}"
     headers = {"Content-Disposition": f'attachment; filename="{name}"'}
     if document == "problem.json":
@@ -150,4 +150,4 @@ def download(home: Home, id: int, role: str, document: str) -> Response:
         )
         text = draw_lay(found.plan, found.problem.cloth, found.entry.cloth, items, LayView(home.units, numbered=True))
         return Response(text, media_type="image/svg+xml", headers=headers)
-    raise NotFound("file")
+    raise NotThere("file")

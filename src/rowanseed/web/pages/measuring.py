@@ -4,14 +4,16 @@ from __future__ import annotations
 
 from fastapi import APIRouter, Response
 
+from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_length
 from rowanseed.core.body.measures import MEASURE, MEASURES, Age, questions
 from rowanseed.core.sizing.needed import measures_needed
 from rowanseed.drawings.figure import draw_measure
 from rowanseed.store import patterns, people, projects
 from rowanseed.store.people import Person
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind
+from rowanseed.web.views.house import MeasureView, MeasuringGuideView
 
 router = APIRouter()
 
@@ -25,18 +27,18 @@ class _One(Form):
 @router.get("/measuring")
 def guide(home: Home, age: str = "adult") -> Response:
     whose = Age.CHILD if age == "child" else Age.ADULT
-    return home.page(
-        "measuring.html", measures=MEASURES, age=whose, figures={m.key: draw_measure(m, whose) for m in MEASURES}
+    return home.show(
+        MeasuringGuideView(measures=MEASURES, age=whose, figures={m.key: draw_measure(m, whose) for m in MEASURES})
     )
 
 
 @router.get("/people/{id}/measure")
-def step(home: Home, id: int, project: int | None = None, step: int = 0) -> Response:
+def step(home: Home, id: Id, project: int | None = None, step: int = 0) -> Response:
     return measuring_page(home=home, person=_person(home, id), project=project, step=step, typed={}, errors={})
 
 
 @router.post("/people/{id}/measure")
-def take(home: Home, id: int, typed: Typing, project: int | None = None, step: int = 0) -> Response:
+def take(home: Home, id: Id, typed: Typing, project: int | None = None, step: int = 0) -> Response:
     """Keep one figure and go to the next; an empty field is passed over."""
     person = _person(home, id)
     keys = _keys(home, project)
@@ -61,10 +63,10 @@ def take(home: Home, id: int, typed: Typing, project: int | None = None, step: i
     return go(f"/projects/{project}/fit" if project else f"/people/{id}")
 
 
-def _person(home: House, id: int) -> Person:
+def _person(home: House, id: Id) -> Person:
     found = people.person(home.db, id)
     if found is None:
-        raise NotFound("person")
+        raise NotThere("person")
     return found
 
 
@@ -94,17 +96,18 @@ def measuring_page(
     step = min(max(step, 0), len(keys) - 1)
     key = keys[step]
     record = projects.project(home.db, project) if project else None
-    return home.page(
-        "measure_me.html",
+    return home.show(
+        MeasureView(
+            person=person,
+            project_record=record,
+            keys=keys,
+            step=step,
+            measure=MEASURE[key],
+            figure=draw_measure(MEASURE[key], person.age),
+            typed={key: typed.get("value", _shown(home, person, key))},
+            errors=errors,
+            doubt=doubt,
+            measures=MEASURE,
+        ),
         status,
-        person=person,
-        project_record=record,
-        keys=keys,
-        step=step,
-        measure=MEASURE[key],
-        figure=draw_measure(MEASURE[key], person.age),
-        typed={key: typed.get("value", _shown(home, person, key))},
-        errors=errors,
-        doubt=doubt,
-        measures=MEASURE,
     )

@@ -6,7 +6,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, File, Response, UploadFile
 
-from rowanseed.core.base.errors import DrawingError, LengthError, PatternError, RowanseedError
+from rowanseed.core.base.errors import DrawingError, LengthError, NotThere, PatternError, RowanseedError
 from rowanseed.core.base.units import parse_length
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.pattern.pieces import Grain, Role
@@ -18,7 +18,8 @@ from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
 from rowanseed.formats.pattern_json import read_pattern
 from rowanseed.formats.svg_read import LARGEST_BYTES, Drawing, read_drawing
 from rowanseed.store import patterns
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.views.house import DrawingView, NewPatternView, PatternView
 
 router = APIRouter()
 
@@ -27,7 +28,7 @@ CHARTED = ("waist", "hip", "bust")
 
 @router.get("/patterns/new")
 def new(home: Home) -> Response:
-    return home.page("pattern_new.html", error=None)
+    return home.show(NewPatternView(error=None))
 
 
 @router.post("/patterns/new")
@@ -43,35 +44,36 @@ def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
             raise DrawingError("No file was chosen, or it is empty.", "Choose an SVG drawing or a pattern document.")
         read_drawing(data)
     except RowanseedError as error:
-        return home.page("pattern_new.html", 422, error=error, filename=name)
+        return home.show(NewPatternView(error=error, filename=name), 422)
     return go(f"/drawings/{patterns.add_drawing(home.db, name, data, home.today)}")
 
 
 @router.get("/patterns/{id}")
-def show_pattern(home: Home, id: int) -> Response:
+def show_pattern(home: Home, id: Id) -> Response:
     pattern = patterns.pattern(home.db, id)
     if pattern is None:
-        raise NotFound("pattern")
+        raise NotThere("pattern")
     sizes = pattern.envelope.sizes
     middle = sizes[len(sizes) // 2]
     walks = [(size, w) for size in sizes for w in walk(pattern, size)]
     worst = max(walks, key=lambda found: abs(found[1].fault), default=None)
-    return home.page(
-        "pattern.html",
-        id=id,
-        pattern=pattern,
-        size=middle,
-        worst=worst,
-        measures=MEASURE,
-        nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
+    return home.show(
+        PatternView(
+            id=id,
+            pattern=pattern,
+            size=middle,
+            worst=worst,
+            measures=MEASURE,
+            nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
+        )
     )
 
 
 @router.get("/patterns/{id}/document.json")
-def document(home: Home, id: int) -> Response:
+def document(home: Home, id: Id) -> Response:
     text = patterns.pattern_document(home.db, id)
     if text is None:
-        raise NotFound("pattern")
+        raise NotThere("pattern")
     return Response(
         text,
         media_type="application/json",
@@ -83,13 +85,13 @@ def document(home: Home, id: int) -> Response:
 
 
 @router.get("/drawings/{id}")
-def ask(home: Home, id: int) -> Response:
+def ask(home: Home, id: Id) -> Response:
     name, drawing = _drawing(home, id)
     return _ask(home=home, id=id, filename=name, drawing=drawing, typed={}, errors={})
 
 
 @router.post("/drawings/{id}")
-def decide(home: Home, id: int, typed: Typing) -> Response:
+def decide(home: Home, id: Id, typed: Typing) -> Response:
     filename, drawing = _drawing(home, id)
     errors: dict[str, str] = {}
     decisions = _decisions(drawing, typed, errors)
@@ -111,16 +113,16 @@ def decide(home: Home, id: int, typed: Typing) -> Response:
     return go(f"/patterns/{stored}")
 
 
-def _drawing(home: House, id: int) -> tuple[str, Drawing]:
+def _drawing(home: House, id: Id) -> tuple[str, Drawing]:
     found = patterns.drawing(home.db, id)
     if found is None:
-        raise NotFound("drawing")
+        raise NotThere("drawing")
     return found[0], read_drawing(found[1])
 
 
 def _ask(
     home: House,
-    id: int,
+    id: Id,
     filename: str,
     drawing: Drawing,
     typed: dict[str, str],
@@ -129,26 +131,27 @@ def _ask(
     status: int = 200,
 ) -> Response:
     size = drawing.sizes[0]
-    return home.page(
-        "drawing.html",
+    return home.show(
+        DrawingView(
+            id=id,
+            filename=filename,
+            drawing=drawing,
+            typed=typed,
+            errors=errors,
+            charted=[MEASURE[key] for key in CHARTED],
+            roles=list(Role),
+            grains=list(Grain),
+            size=size,
+            folds={
+                piece.id: [
+                    *(("", f) for f in fold_choices(piece, size, False)),
+                    *(("across", f) for f in fold_choices(piece, size, True)),
+                ]
+                for piece in drawing.pieces
+            },
+            picture=draw_outlines(drawing, size),
+        ),
         status,
-        id=id,
-        filename=filename,
-        drawing=drawing,
-        typed=typed,
-        errors=errors,
-        charted=[MEASURE[key] for key in CHARTED],
-        roles=list(Role),
-        grains=list(Grain),
-        size=size,
-        folds={
-            piece.id: [
-                *(("", f) for f in fold_choices(piece, size, False)),
-                *(("across", f) for f in fold_choices(piece, size, True)),
-            ]
-            for piece in drawing.pieces
-        },
-        picture=draw_outlines(drawing, size),
     )
 
 

@@ -6,14 +6,16 @@ from typing import Any
 
 from fastapi import APIRouter, Response
 
+from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_length
 from rowanseed.core.body.measures import MEASURES, Age, questions
 from rowanseed.drawings.history import draw_history
 from rowanseed.drawings.svg import CHALK
 from rowanseed.store import people, projects
 from rowanseed.store.people import Measuring, Person
-from rowanseed.web.deps import Home, House, NotFound, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, Text, bind
+from rowanseed.web.views.house import PersonView
 
 router = APIRouter()
 
@@ -33,7 +35,7 @@ def new(home: Home) -> Response:
 
 
 @router.get("/people/{id}")
-def show_person(home: Home, id: int) -> Response:
+def show_person(home: Home, id: Id) -> Response:
     person = _found(home, id)
     typed = {key: format_length(mm, home.units, fine=True) for key, mm in person.body.items()}
     return person_form(home, person, {"name": person.name, "age": person.age.value, **typed}, {}, ())
@@ -45,14 +47,14 @@ def create(home: Home, typed: Typing) -> Response:
 
 
 @router.post("/people/{id}")
-def change(home: Home, id: int, typed: Typing) -> Response:
+def change(home: Home, id: Id, typed: Typing) -> Response:
     return _save(home, _found(home, id), typed)
 
 
-def _found(home: House, id: int) -> Person:
+def _found(home: House, id: Id) -> Person:
     person = people.person(home.db, id)
     if person is None:
-        raise NotFound("person")
+        raise NotThere("person")
     return person
 
 
@@ -111,17 +113,18 @@ def person_form(
 ) -> Response:
     sets = people.measurings(home.db, person.id) if person else []
     history = _history(sets)
-    return home.page(
-        "person.html",
+    return home.show(
+        PersonView(
+            sets=sets,
+            used=_used(home, sets),
+            ever={key for s in sets for key in s.body},
+            history=draw_history(history, CHALK, home.units) if history else None,
+            person=person,
+            typed=typed,
+            errors=errors,
+            measures=MEASURES,
+            doubts={d.key: d.text for d in doubts},
+            confirm=confirm,
+        ),
         status,
-        sets=sets,
-        used=_used(home, sets),
-        ever={key for s in sets for key in s.body},
-        history=draw_history(history, CHALK, home.units) if history else None,
-        person=person,
-        typed=typed,
-        errors=errors,
-        measures=MEASURES,
-        doubts={d.key: d.text for d in doubts},
-        confirm=confirm,
     )

@@ -7,7 +7,8 @@ from fastapi import APIRouter, Response
 from rowanseed.app.open_project import load
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import cloths, patterns, people, projects
-from rowanseed.web.deps import Home, House, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.views.house import NewProjectView
 
 router = APIRouter()
 
@@ -45,17 +46,18 @@ def _number(text: str | None) -> int:
 
 
 def project_form(home: House, typed: dict[str, str], errors: dict[str, str], *, status: int = 200) -> Response:
-    return home.page(
-        "project_new.html",
+    return home.show(
+        NewProjectView(
+            typed=typed,
+            errors=errors,
+            people=people.people(home.db),
+            patterns=patterns.patterns(home.db),
+            cloths=cloths.cloths(home.db),
+        ),
         status,
-        typed=typed,
-        errors=errors,
-        people=people.people(home.db),
-        patterns=patterns.patterns(home.db),
-        cloths=cloths.cloths(home.db),
     )
 
 
 @router.get("/projects/{id}")
-def open_project(home: Home, id: int) -> Response:
+def open_project(home: Home, id: Id) -> Response:
     return go(f"/projects/{id}/{load(home, id).next_station.key}")

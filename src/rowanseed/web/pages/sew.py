@@ -7,13 +7,15 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import load
+from rowanseed.core.base.errors import NotThere
 from rowanseed.core.make.sequencer import trips
 from rowanseed.core.make.steps import Bench, MakingStep
 from rowanseed.drawings.colour import thread
 from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_edges
 from rowanseed.store.projects import set_tick
-from rowanseed.web.deps import Home, NotFound, Typing, go
+from rowanseed.web.deps import Home, Id, Typing, go
+from rowanseed.web.views.stations import SewView
 
 router = APIRouter()
 
@@ -27,7 +29,7 @@ class Sitting:
 
 
 @router.get("/projects/{id}/sew")
-def show_sew(home: Home, id: int, step: str | None = None) -> Response:
+def show_sew(home: Home, id: Id, step: str | None = None) -> Response:
     project = load(home, id)
     steps, done = project.core.steps, project.ticked("sew")
     left = [s for s in steps if s.id not in done]
@@ -36,20 +38,20 @@ def show_sew(home: Home, id: int, step: str | None = None) -> Response:
     if shown is not None and shown.edges and project.core.size:
         picture = draw_edges(project.core.garment, project.core.size, shown.edges, thread(f"#{project.colour}"))
     titles = {s.id: s.title for s in steps}
-    return home.page(
-        "sew.html",
-        project=project,
-        station="sew",
-        sittings=sittings(steps),
-        shown=shown,
-        done=done,
-        picture=picture,
-        number=len(steps) - len(left),
-        total=len(steps),
-        titles=titles,
-        trips=trips(steps),
-        line=draw_order(steps, done, shown.id if shown else None, thread(f"#{project.colour}")) if steps else None,
-        position=steps.index(shown) + 1 if shown else 0,
+    return home.show(
+        SewView(
+            project=project,
+            sittings=sittings(steps),
+            shown=shown,
+            done=done,
+            picture=picture,
+            number=len(steps) - len(left),
+            total=len(steps),
+            titles=titles,
+            trips=trips(steps),
+            line=draw_order(steps, done, shown.id if shown else None, thread(f"#{project.colour}")) if steps else None,
+            position=steps.index(shown) + 1 if shown else 0,
+        )
     )
 
 
@@ -65,10 +67,10 @@ def sittings(steps: tuple[MakingStep, ...]) -> list[Sitting]:
 
 
 @router.post("/projects/{id}/sew")
-def tick(home: Home, id: int, typed: Typing) -> Response:
+def tick(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     key = typed.get("key", "")
     if key not in {step.id for step in project.core.steps}:
-        raise NotFound("step")
+        raise NotThere("step")
     set_tick(home.db, id, "sew", key, typed.get("done") == "yes")
     return go(f"/projects/{id}/sew")

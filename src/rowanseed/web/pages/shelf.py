@@ -4,22 +4,25 @@ from __future__ import annotations
 
 from fastapi import APIRouter, Response
 
-from rowanseed.app.open_project import view_of
-from rowanseed.store import cloths, patterns, people, projects
+from rowanseed.app.shelf import broken_rows, project_cards
+from rowanseed.store import cloths, patterns, people
 from rowanseed.web.accent import NEUTRAL, style_sheet
 from rowanseed.web.deps import Home
+from rowanseed.web.views.house import ShelfView
 
 router = APIRouter()
 
 
 @router.get("/")
-def shelf(home: Home) -> Response:
-    return home.page(
-        "shelf.html",
-        projects=[view_of(home, record) for record in projects.projects(home.db)],
-        people=people.people(home.db),
-        patterns=patterns.patterns(home.db),
-        cloths=cloths.cloths(home.db),
+def show_shelf(home: Home) -> Response:
+    return home.show(
+        ShelfView(
+            cards=project_cards(home),
+            people=people.people(home.db),
+            patterns=patterns.patterns(home.db),
+            cloths=cloths.cloths(home.db),
+            broken=broken_rows(home),
+        )
     )
 
 

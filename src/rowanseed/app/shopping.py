@@ -1,0 +1,57 @@
+"""One shopping list for several projects of the household."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from rowanseed.app.desk import Desk
+from rowanseed.app.open_project import OpenProject, open_record
+from rowanseed.core.shopping import ClothWanted, Shared, ShoppingLine, lines_of, merged
+from rowanseed.shop.prices import Price, price_of_cloth, price_of_notion
+from rowanseed.store import projects
+
+
+def chosen_projects(desk: Desk, numbers: Sequence[int]) -> list[OpenProject]:
+    """The projects of these numbers, or all that can be read, the newest first."""
+    return [open_record(desk, record) for record in projects.projects(desk.db) if not numbers or record.id in numbers]
+
+
+def shopping_list(chosen: Sequence[OpenProject]) -> tuple[ShoppingLine, ...]:
+    """One list for all of them; those that were started first cut first from a cloth they share."""
+    shared = Shared()
+    return merged(
+        line
+        for project in reversed(chosen)
+        for line in lines_of(project.core, project.record.name, project.record.id, _cloths(project), shared)
+    )
+
+
+def _cloths(project: OpenProject) -> list[ClothWanted]:
+    out = []
+    for role in project.core.roles:
+        entry = project.cloth_entries.get(role)
+        out.append(
+            ClothWanted(
+                role=role,
+                cloth=entry.cloth if entry else None,
+                number=entry.id if entry else 0,
+                need=project.need(role),
+                verdict=project.verdict(role),
+                is_cut=entry is not None and entry.cut_by is not None,
+            )
+        )
+    return out
+
+
+def priced(lines: Sequence[ShoppingLine]) -> dict[ShoppingLine, Price]:
+    """What the stand-in shop asks for each line that it has."""
+    found = {line: _price(line) for line in lines}
+    return {line: price for line, price in found.items() if price is not None}
+
+
+def _price(line: ShoppingLine) -> Price | None:
+    if line.sort is not None:
+        return price_of_notion(line.sort, line.count, line.length)
+    if line.cloth is None or line.role is None or line.length is None:
+        return None
+    return price_of_cloth(line.role, line.cloth, line.length, line.width)

@@ -1,0 +1,39 @@
+"""How far searches are, as server-sent events; no thread is held between two words."""
+
+from __future__ import annotations
+
+import asyncio
+import json
+from collections.abc import AsyncIterator, Callable, Sequence
+
+from sse_starlette import EventSourceResponse, ServerSentEvent
+from starlette.concurrency import run_in_threadpool
+
+from rowanseed.app import searching
+from rowanseed.app.searching import Asked
+from rowanseed.settings import settings
+from rowanseed.store.database import connect
+from rowanseed.web.deps import House
+
+
+def follow(home: House, asked: Sequence[Asked]) -> EventSourceResponse:
+    """Start the searches that do not run yet, and stream how far they are until all are answered or have failed."""
+    searching.ask(home.db, asked)
+    database, units = home.request.app.state.database, home.units
+
+    def look() -> list[str] | None:
+        db = connect(database)
+        try:
+            searching.collect(db)
+            return searching.words(db, asked, units)
+        finally:
+            db.close()
+
+    return EventSourceResponse(_words(look), headers={"Cache-Control": "no-store"})
+
+
+async def _words(look: Callable[[], list[str] | None]) -> AsyncIterator[ServerSentEvent]:
+    while (lines := await run_in_threadpool(look)) is not None:
+        yield ServerSentEvent(event="progress", data=json.dumps({"words": lines}))
+        await asyncio.sleep(settings().collect_every)
+    yield ServerSentEvent(event="done", data="{}")

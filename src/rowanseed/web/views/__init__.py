@@ -1,0 +1,1 @@
+"""What every page shows: typed records, one a template."""

@@ -1,0 +1,164 @@
+"""What the pages of the house show: shelf, people, measuring, patterns, cloths, household, shopping."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from rowanseed.app.shelf import Card
+from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.body.measures import Age, Measure
+from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface
+from rowanseed.core.cloth.preparation import Preparation
+from rowanseed.core.notions.sorts import Group
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Grain, Role
+from rowanseed.core.pattern.walk import SeamWalk
+from rowanseed.core.shopping import ShoppingLine
+from rowanseed.formats.drawn_pattern import FoldChoice
+from rowanseed.formats.svg_read import Drawing
+from rowanseed.shop.prices import Price
+from rowanseed.store.broken import BrokenRow
+from rowanseed.store.cloths import ClothEntry
+from rowanseed.store.patterns import PatternEntry
+from rowanseed.store.people import Measuring, Person
+from rowanseed.store.projects import ProjectRecord
+from rowanseed.web.deps import View
+
+
+@dataclass(frozen=True, kw_only=True)
+class ShelfView(View):
+    template = "shelf.html"
+    cards: Sequence[Card]
+    people: Sequence[Person]
+    patterns: Sequence[PatternEntry]
+    cloths: Sequence[ClothEntry]
+    broken: Sequence[BrokenRow]
+
+
+@dataclass(frozen=True, kw_only=True)
+class HouseholdView(View):
+    template = "household.html"
+    saved: bool
+
+
+@dataclass(frozen=True, kw_only=True)
+class PersonView(View):
+    """`used` names the projects that went by each set of measurements."""
+
+    template = "person.html"
+    person: Person | None
+    sets: Sequence[Measuring]
+    used: Mapping[int, Sequence[str]]
+    ever: set[str]
+    history: str | None
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    measures: Sequence[Measure]
+    doubts: Mapping[str, str]
+    confirm: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class MeasuringGuideView(View):
+    template = "measuring.html"
+    measures: Sequence[Measure]
+    age: Age
+    figures: Mapping[str, str]
+
+
+@dataclass(frozen=True, kw_only=True)
+class MeasureView(View):
+    template = "measure_me.html"
+    person: Person
+    project_record: ProjectRecord | None
+    keys: Sequence[str]
+    step: int
+    measure: Measure
+    figure: str
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    doubt: str
+    measures: Mapping[str, Measure]
+
+
+@dataclass(frozen=True, kw_only=True)
+class NewPatternView(View):
+    template = "pattern_new.html"
+    error: RowanseedError | None = None
+    filename: str = ""
+
+
+@dataclass(frozen=True, kw_only=True)
+class PatternView(View):
+    """`worst` is the size and seam whose edges differ most."""
+
+    template = "pattern.html"
+    id: int
+    pattern: Pattern
+    size: str
+    worst: tuple[str, SeamWalk] | None
+    measures: Mapping[str, Measure]
+    nest: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class DrawingView(View):
+    """`folds` are the edges of each outline that may lie on the fold, along the page and across it."""
+
+    template = "drawing.html"
+    id: int
+    filename: str
+    drawing: Drawing
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    charted: Sequence[Measure]
+    roles: Sequence[Role]
+    grains: Sequence[Grain]
+    size: str
+    folds: Mapping[str, Sequence[tuple[str, FoldChoice]]]
+    picture: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class ClothFormView(View):
+    template = "cloth_form.html"
+    entry: ClothEntry | None
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    fibres: Sequence[Fibre]
+    surfaces: Sequence[Surface]
+    structures: Sequence[Structure]
+    borders: Sequence[PrintBorder]
+    usual: str
+    source: ClothEntry | None
+    swatch: str | None
+    left: str | None
+    ready: Sequence[Preparation]
+    in_use: bool
+
+
+@dataclass(frozen=True, kw_only=True)
+class NewProjectView(View):
+    template = "project_new.html"
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    people: Sequence[Person]
+    patterns: Sequence[PatternEntry]
+    cloths: Sequence[ClothEntry]
+
+
+@dataclass(frozen=True, kw_only=True)
+class ShoppingView(View):
+    template = "shopping.html"
+    lines: Sequence[ShoppingLine]
+    groups: Sequence[Group]
+    prices: Mapping[ShoppingLine, Price]
+    total: float
+    shop: str
+    currency: str
+    every: Sequence[tuple[int, str]]
+    """Number and name of every project."""
+    chosen: set[int]
+    key: str
+    query: str
