@@ -21,7 +21,7 @@ from rowanseed.core.lay.search import nofit, tables
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.apply import offered
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.web.pages.cloth_widths import SECONDS_FOR_A_CELL
+from rowanseed.settings import settings
 
 MIDDLE = 3
 
@@ -69,7 +69,11 @@ def _table() -> Iterator[Figure]:
     _forget()
     started = time.perf_counter()
     with ThreadPoolExecutor(2) as pool:
-        list(pool.map(lambda cell: solve_each(cell.problem, Budget(seconds=SECONDS_FOR_A_CELL, threads=1)), every))
+        list(
+            pool.map(
+                lambda cell: solve_each(cell.problem, Budget(seconds=settings().seconds_for_a_width, threads=1)), every
+            )
+        )
     yield Figure(
         area="cloth",
         name=f"table-of-{len(every)}-widths-overshirt-seconds",

@@ -37,7 +37,7 @@ from rowanseed.core.lay.search.race import NothingFits, race
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.layout_json import read_problem
-from rowanseed.jobs.lays import warm
+from rowanseed.jobs.searches import warm
 
 SAMPLES = Path(__file__).parent.parent / "tests" / "outside" / "problems"
 SEEDS = (1, 2, 3)

@@ -11,28 +11,31 @@ import tempfile
 from collections.abc import Sequence
 from pathlib import Path
 
-import platformdirs
+from pydantic import ValidationError
 
 from rowanseed import __version__
 from rowanseed.core.base.errors import DocumentError, LayRefusal, RowanseedError
 from rowanseed.core.lay.engine import Budget, Progress, solve
 from rowanseed.core.lay.problem import laid
 from rowanseed.formats.layout_json import plan_document, read_problem
+from rowanseed.logs import set_up_logs
 from rowanseed.plan import plan_project
-
-HOST = "127.0.0.1"
-DATABASE = "ROWANSEED_DATABASE"
-QUEUE = "ROWANSEED_QUEUE"
+from rowanseed.settings import Settings, settings, table
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
     parser = _parser()
     args = parser.parse_args(arguments)
     try:
+        set_up_logs(settings().log_level, settings().log_format)
         return int(args.run(args))
     except (DocumentError, RowanseedError) as error:
         print(error, file=sys.stderr)
         return 1 if isinstance(error, LayRefusal) else 2
+    except ValidationError as error:
+        for fault in error.errors():
+            print(f"ROWANSEED_{str(fault['loc'][0]).upper()}: {fault['msg']}.", file=sys.stderr)
+        return 2
     except OSError as error:
         print(f"{error.filename or 'A file'} cannot be used: {error.strerror}.", file=sys.stderr)
         return 2
@@ -46,7 +49,7 @@ def _parser() -> argparse.ArgumentParser:
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
 
     serve = commands.add_parser("serve", help="start the pages on this machine")
-    serve.add_argument("--port", type=int, default=8420)
+    serve.add_argument("--port", type=int, help="the port to serve at (usual: 8420)")
     serve.add_argument("--demo", action="store_true", help="with a throw-away demo household")
     serve.add_argument("--database", type=Path, help="another database file than the usual one")
     serve.set_defaults(run=_serve)
@@ -71,6 +74,10 @@ def _parser() -> argparse.ArgumentParser:
     plan.add_argument("--out", type=Path, required=True, metavar="DIR")
     _search_options(plan)
     plan.set_defaults(run=_plan)
+
+    shown = commands.add_parser("settings", help="show every setting, and the environment variable that changes it")
+    shown.add_argument("--markdown", action="store_true", help="as the table of docs/settings.md")
+    shown.set_defaults(run=_settings)
     return parser
 
 
@@ -93,22 +100,17 @@ def _budget(args: argparse.Namespace) -> Budget:
 
 
 def _serve(args: argparse.Namespace) -> int:
-    if not 1 <= args.port <= 65535:
-        print(f"A port is a number from 1 to 65535, and {args.port} is none.", file=sys.stderr)
+    host, port = settings().host, args.port or settings().port
+    if not 1 <= port <= 65535:
+        print(f"A port is a number from 1 to 65535, and {port} is none.", file=sys.stderr)
         return 2
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
-            probe.bind((HOST, args.port))
+            probe.bind((host, port))
         except OSError:
-            print(
-                (
-                    f"Port {args.port} is busy: stop what uses it, or choose another one (make demo PORT=8421, or "
-                    "--port "
-                    "8421)."
-                ),
-                file=sys.stderr,
-            )
+            free = "make demo PORT=8421, or --port 8421"
+            print(f"Port {port} is busy: stop what uses it, or choose another one ({free}).", file=sys.stderr)
             return 1
     if args.demo:
         with tempfile.TemporaryDirectory(prefix="rowanseed-demo-") as folder:
@@ -116,20 +118,22 @@ def _serve(args: argparse.Namespace) -> int:
 
             database = Path(folder) / "demo.db"
             fill(database)
-            return _run(database, args.port, "the demo household, thrown away at the end")
-    database = args.database or Path(platformdirs.user_data_dir("rowanseed", appauthor=False)) / "rowanseed.db"
+            return _run(database, host, port, "the demo household, thrown away at the end")
+    database = args.database or settings().database
     try:
         database.parent.mkdir(parents=True, exist_ok=True)
     except OSError as error:
         print(f"The data folder {database.parent} cannot be made: {error.strerror}.", file=sys.stderr)
         return 1
-    return _run(database, args.port, f"your household, kept in {database}")
+    return _run(database, host, port, f"your household, kept in {database}")
 
 
-def _run(database: Path, port: int, whose: str) -> int:
-    os.environ[DATABASE] = str(database)
-    os.environ.setdefault(QUEUE, str(database.with_suffix(".queue")))
-    print(f"Rowanseed is open at http://{HOST}:{port}/ with {whose}. Stop it with Ctrl+C.", flush=True)
+def _run(database: Path, host: str, port: int, whose: str) -> int:
+    # The queue and the pages are opened by these, here and in the worker that this process starts.
+    os.environ["ROWANSEED_DATABASE"] = str(database)
+    os.environ.setdefault("ROWANSEED_QUEUE", str(database.with_suffix(".queue")))
+    settings.cache_clear()
+    print(f"Rowanseed is open at http://{host}:{port}/ with {whose}. Stop it with Ctrl+C.", flush=True)
     import uvicorn
 
     from rowanseed.jobs.worker import Keeper
@@ -140,9 +144,10 @@ def _run(database: Path, port: int, whose: str) -> int:
         uvicorn.run(
             "rowanseed.web.serve:app",
             factory=True,
-            host=HOST,
+            host=host,
             port=port,
-            log_level="warning",
+            log_config=None,
+            access_log=False,
             timeout_graceful_shutdown=2,
         )
     finally:
@@ -158,7 +163,7 @@ def _worker(args: argparse.Namespace) -> int:
 
 
 def _warm(args: argparse.Namespace) -> int:
-    from rowanseed.jobs.lays import warm
+    from rowanseed.jobs.searches import warm
 
     warm()
     return 0
@@ -190,6 +195,16 @@ def _lay(args: argparse.Namespace) -> int:
 def _plan(args: argparse.Namespace) -> int:
     for name in plan_project(args.project, args.out, _budget(args)):
         print(args.out / name)
+    return 0
+
+
+def _settings(args: argparse.Namespace) -> int:
+    if args.markdown:
+        print(table())
+        return 0
+    for name in Settings.model_fields:
+        shown = "…" if name == "queue_key" and settings().queue_key else getattr(settings(), name)
+        print(f"ROWANSEED_{name.upper()}={shown}")
     return 0
 
 

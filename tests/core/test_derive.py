@@ -251,7 +251,9 @@ def test_every_lined_garment_has_an_order_that_holds(pattern, layers):
 
 
 def test_a_lining_sewn_to_the_facing_goes_on_with_it_and_a_whole_one_is_laid_in_before():
-    deducted = [s.id for s in sequence(compile_steps(with_layers(SKIRT, "14", "A", DEDUCT), "A", "14", MakingChoices()))]
+    deducted = [
+        s.id for s in sequence(compile_steps(with_layers(SKIRT, "14", "A", DEDUCT), "A", "14", MakingChoices()))
+    ]
     assert deducted.index("sew-lining-facing-waist") < deducted.index("sew-waist") < deducted.index("lay-in-lining")
     assert "neaten-facing-edge" not in deducted
     whole = [s.id for s in sequence(compile_steps(with_layers(SKIRT, "14", "A", WHOLE), "A", "14", MakingChoices()))]

@@ -203,7 +203,7 @@ class OpenProject:
         return stitched_line(self.standing, self.desk.units)
 
     @property
-    def next_station(self) -> Station:
+    def next_station(self) -> StationSummary:
         return self.summary.next_station
 
     @property

@@ -50,11 +50,11 @@ class Asked:
 # ---------------------------------------------------------------- asking and stopping
 
 
-def ask(db: Connection, asked: Iterable[Asked]) -> None:
-    """Start the searches that do not run yet; one that had failed is tried anew."""
+def ask(db: Connection, asked: Iterable[Asked], *, again: bool = False) -> None:
+    """Start the searches that do not run yet; those that have failed only when they are asked for `again`."""
     for one in asked:
         known = open_searches.open_search(db, one.question)
-        if known is not None and not known.has_failed and jobs.state(one.question) is not None:
+        if known is not None and (not again if known.has_failed else jobs.state(one.question) is not None):
             continue
         # The job first: whoever finds the row finds its job.
         jobs.start(one.question, one.problem, one.seconds)
@@ -70,6 +70,12 @@ def failures(db: Connection, questions: Iterable[str]) -> tuple[str, ...]:
     """In words, which of the questions have failed, each kind of failure once."""
     found = (open_searches.open_search(db, question) for question in questions)
     return tuple(dict.fromkeys(known.failed for known in found if known is not None and known.has_failed))
+
+
+def hopeful(db: Connection, asked: Iterable[Asked]) -> list[Asked]:
+    """Those that have not failed."""
+    found = ((one, open_searches.open_search(db, one.question)) for one in asked)
+    return [one for one, known in found if known is None or not known.has_failed]
 
 
 def stop(questions: Iterable[str]) -> None:

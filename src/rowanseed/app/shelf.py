@@ -36,6 +36,7 @@ class Card:
 
     id: int
     name: str
+    size: str | None
     person: str
     summary: ProjectSummary
 
@@ -52,7 +53,7 @@ def project_cards(desk: Desk) -> list[Card]:
         if not card.is_fresh and left:
             left -= 1
             summary = _worked_out(desk, card) or summary
-        out.append(Card(id=card.id, name=card.name, person=card.person, summary=summary or UNSEEN))
+        out.append(Card(id=card.id, name=card.name, size=card.size, person=card.person, summary=summary or UNSEEN))
     return out
 
 

@@ -5,31 +5,29 @@ from __future__ import annotations
 from dataclasses import replace
 from datetime import date
 from pathlib import Path
+from typing import Any
 
+from rowanseed.app.desk import Desk
+from rowanseed.app.open_project import load
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.base.ids import CutKey, ReadyKey
+from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.body.measures import Age
 from rowanseed.core.choices import ClothChoices, FitChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, Stripes, Surface
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import Layers, LiningSchool
-from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
-from rowanseed.core.lay.problem import Plan
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
-from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from rowanseed.store.cloths import cloth, save_cloth
+from rowanseed.store.cloths import save_cloth
 from rowanseed.store.database import Connection, connect, migrate
 from rowanseed.store.household import habits, set_habits
-from rowanseed.store.lays import KeptLay, keep_answers, keep_lay, question_of
+from rowanseed.store.lays import KeptLay, keep_answers, keep_lay
 from rowanseed.store.lessons import add_lesson
 from rowanseed.store.patterns import add_pattern
-from rowanseed.store.patterns import pattern as pattern_of_store
 from rowanseed.store.people import person, save_person
-from rowanseed.store.projects import add_note, choose_cloth, choose_fit, keep_reckoning, set_tick, start_project
+from rowanseed.store.projects import add_note, decide, set_tick, start_project
 
 TAKEN = date(2026, 10, 4)
 STARTED = date(2026, 10, 11)
@@ -201,16 +199,7 @@ def fill(path: Path) -> None:
     )
     longer = FitChoices(School.CHART, alterations=(Alteration("hem", 20.0),))
     _choose(db, first, ysolde, "14", longer)
-    _keep_lays(
-        db=db,
-        skirt=skirt,
-        project=first,
-        choices=GarmentChoices(view="A", size="14", blend=(), alterations=longer.alterations),
-        shelf=shelf,
-        main="sprigs",
-        cut=True,
-        sewn=9,
-    )
+    _keep_lays(db, first, cut=True, sewn=9)
     add_note(
         db, first, "The waist could be 1 cm closer; take in at the side seams, not at the back.", date(2026, 11, 8)
     )
@@ -231,16 +220,7 @@ def fill(path: Path) -> None:
         today=date(2026, 11, 1),
     )
     _choose(db, second, nerys, "10", FitChoices(School.CHART))
-    _keep_lays(
-        db=db,
-        skirt=skirt,
-        project=second,
-        choices=GarmentChoices("A", "10"),
-        shelf=shelf,
-        main="cord",
-        cut=False,
-        sewn=0,
-    )
+    _keep_lays(db, second, cut=False, sewn=0)
     third = start_project(
         connection=db,
         name="Linen skirt for spring",
@@ -250,9 +230,8 @@ def fill(path: Path) -> None:
         cloths={},
         today=date(2026, 11, 15),
     )
-    choose_cloth(db, third, Role.MAIN, shelf["linen"])
-    choose_cloth(db, third, Role.LINING, shelf["lining"])
-    keep_reckoning(db, third, ClothChoices(Layers(LiningSchool.DEDUCT)))
+    lined = ClothChoices(Layers(LiningSchool.DEDUCT))
+    _decide(db, third, cloths={Role.MAIN: shelf["linen"], Role.LINING: shelf["lining"]}, cloth_choices=lined)
     fourth = start_project(
         connection=db,
         name="Checked waistcoat for the alto",
@@ -268,7 +247,7 @@ def fill(path: Path) -> None:
         alterations=(Alteration("bust", 50.0), Alteration("length", 15.0, "body-length")),
     )
     _choose(db, fourth, ysolde, "14", fuller)
-    keep_reckoning(db, fourth, ClothChoices(matching=((Role.MAIN, Matching.BOTH),)))
+    _decide(db, fourth, cloth_choices=ClothChoices(matching=((Role.MAIN, Matching.BOTH),)))
     start_project(
         connection=db,
         name="Wide trousers for the soprano",
@@ -293,55 +272,33 @@ def fill(path: Path) -> None:
 def _choose(db: Connection, project: int, person_id: int, size: str, fit: FitChoices) -> None:
     """Keep a size with the measurements it was chosen by."""
     found = person(db, person_id)
-    choose_fit(db, project, size, fit, found.measuring_id if found else None)
+    named = tuple(replace(one, id=f"demo-{k}") for k, one in enumerate(fit.alterations, start=1))
+    _decide(
+        db,
+        project,
+        size=size,
+        fit=replace(fit, alterations=named),
+        measuring_id=found.measuring_id if found else None,
+    )
 
 
-def _keep_lays(
-    db: Connection,
-    skirt: int,
-    project: int,
-    choices: GarmentChoices,
-    shelf: dict[str, int],
-    main: str,
-    *,
-    cut: bool,
-    sewn: int,
-) -> None:
-    """Lay the main cloth and the interfacing of a project and keep the shorter lays; tick what is done."""
-    drawn = pattern_of_store(db, skirt)
-    if drawn is None:
-        return
-    pattern = altered(drawn, choices).pattern
-    for role, key in ((Role.MAIN, main), (Role.INTERFACING, "fusible")):
-        entry = cloth(db, shelf[key])
-        if entry is None:
-            continue
-        problem = lay_problem(pattern, choices, role, entry.cloth)
-        question = question_of(problem)
-        answers = solve_each(problem, Budget(sweeps=600))
-        keep_answers(db, question, answers)
-        plans = {kind: answer for kind, answer in answers.items() if isinstance(answer, Plan)}
-        kind = min(plans, key=lambda k: (round(plans[k].length, -1), k != "folded"))
-        if cut:
-            keep_lay(db, project, role, KeptLay(question, kind, plans[kind]))
+def _decide(db: Connection, project: int, **changes: Any) -> None:
+    decide(db, project, lambda record: replace(record, **changes))
+
+
+def _keep_lays(db: Connection, project: int, *, cut: bool, sewn: int) -> None:
+    """Lay the main cloth and the interfacing of a project and keep the easier lays; tick what is done."""
+    desk = Desk(db=db, habits=habits(db), today=STARTED)
+    for plan in load(desk, project).cloth_plans.values():
+        if plan.role in (Role.MAIN, Role.INTERFACING):
+            keep_answers(db, plan.question, solve_each(plan.problem, Budget(sweeps=600)))
+    laid_out = load(desk, project)
+    for role, plan in laid_out.cloth_plans.items():
+        if cut and plan.kind is not None and plan.plan is not None:
+            keep_lay(db, project, role, KeptLay(plan.question, plan.kind, plan.plan))
     if cut:
-        _tick_cut(db, project)
-    household = MakingChoices(fibre=CLOTHS[main].fibre)
-    for step in sequence(compile_steps(pattern, choices.view, choices.size, household))[:sewn]:
+        set_tick(db, project, "cut", str(ReadyKey(Role.MAIN.value, "waved")), True)
+        for item in laid_out.cut_items:
+            set_tick(db, project, "cut", item.key, True)
+    for step in laid_out.core.steps[:sewn]:
         set_tick(db, project, "sew", step.id, True)
-
-
-def _tick_cut(db: Connection, project: int) -> None:
-    """Everything of a project is cut: each placement's key is its piece and how many came before it."""
-    set_tick(db, project, "cut", str(ReadyKey("main", "waved")), True)
-    for piece, count in (
-        ("front", 1),
-        ("side-front", 2),
-        ("side-back", 2),
-        ("back", 2),
-        ("front-facing", 1),
-        ("back-facing", 2),
-    ):
-        for role in (Role.MAIN, Role.INTERFACING):
-            for before in range(count):
-                set_tick(db, project, "cut", str(CutKey(role.value, piece, before)), True)

@@ -32,8 +32,8 @@ from rowanseed.core.geometry.outline import (
     signed_area,
     without_repeats,
 )
+from rowanseed.settings import settings
 
-LARGEST_BYTES = 5 * 1024 * 1024
 MOST_OUTLINES = 400
 MOST_SEGMENTS = 20_000
 CLOSED_WITHIN = 0.5
@@ -80,7 +80,7 @@ ONE_SIZE = "as drawn"
 
 def read_drawing(data: bytes) -> Drawing:
     """Read the pieces of a drawing. Raises DrawingError naming what is wrong and where; keeps nothing then."""
-    if len(data) > LARGEST_BYTES:
+    if len(data) > settings().largest_drawing:
         raise DrawingError(
             f"The drawing is {len(data) / 1048576:.1f} MB large; 5 MB is the most.",
             "Save it without pictures and embedded fonts.",

@@ -17,8 +17,9 @@ T = TypeVar("T")
 
 @dataclass(frozen=True)
 class BrokenRow:
-    """A row whose document cannot be read: its number, its name, and what is wrong in words."""
+    """A row whose document cannot be read: what it is of, its number, its name, and what is wrong in words."""
 
+    what: str
     id: int
     name: str
     said: str
@@ -27,7 +28,7 @@ class BrokenRow:
 def read_each(
     rows: Iterable[sqlite3.Row], read: Callable[[sqlite3.Row], T], what: str
 ) -> tuple[list[T], list[BrokenRow]]:
-    """Every row that can be read, and those that cannot. Rows have `id` and `name`; `what` is for the log."""
+    """Every row that can be read, and those that cannot. Rows have `id` and `name`; `what` they are of."""
     found: list[T] = []
     broken: list[BrokenRow] = []
     for row in rows:
@@ -35,5 +36,5 @@ def read_each(
             found.append(read(row))
         except (RowanseedError, ValueError) as error:
             log.warning("a row cannot be read", extra={"what": what, "id": row["id"], "error": str(error)})
-            broken.append(BrokenRow(row["id"], row["name"], str(error)))
+            broken.append(BrokenRow(what, row["id"], row["name"], str(error)))
     return found, broken

@@ -45,6 +45,7 @@ class ProjectCard:
 
     id: int
     name: str
+    size: str | None
     person: str
     pattern: str
     summary: ProjectSummary | None
@@ -55,7 +56,7 @@ def cards(connection: Connection) -> list[ProjectCard]:
     """Every project with its last summary, the newest project first."""
     rows = connection.execute(
         """
-        SELECT project.id, project.name, person.name AS person, pattern.name AS pattern, summary,
+        SELECT project.id, project.name, project.size, person.name AS person, pattern.name AS pattern, summary,
                coalesce(fresh AND written_by = ?, 0) AS is_fresh
         FROM project
         JOIN person ON person.id = project.person_id
@@ -69,6 +70,7 @@ def cards(connection: Connection) -> list[ProjectCard]:
         ProjectCard(
             id=row["id"],
             name=row["name"],
+            size=row["size"],
             person=row["person"],
             pattern=row["pattern"],
             summary=_read(json.loads(row["summary"])) if row["summary"] else None,

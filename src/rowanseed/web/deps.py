@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, fields, replace
 from datetime import date
 from pathlib import Path as FilePath
 from typing import Annotated, Any, ClassVar
@@ -18,9 +18,15 @@ from starlette.datastructures import FormData
 
 from rowanseed.app.desk import Desk
 from rowanseed.app.open_project import OpenProject
+from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.lay.choice import piece_names
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.store import projects
 from rowanseed.store.database import Connection, connect
 from rowanseed.store.household import habits
+from rowanseed.store.projects import ProjectRecord
 from rowanseed.web.static import address
 
 TEMPLATES = Jinja2Templates(directory=FilePath(__file__).parent / "templates")
@@ -101,6 +107,23 @@ class House(Desk):
         if isinstance(view, StationView):
             view.project.write_summary()
         return response
+
+    def told(self, error: RowanseedError, pattern: Pattern | None = None) -> str:
+        """An error in the household's units; pieces by their names, where their pattern is given."""
+        return str(said(error, self.units, piece_names(pattern) if pattern is not None else None))
+
+    def decide(self, project: OpenProject, typed: Mapping[str, str], **changes: Any) -> ProjectRecord:
+        """Keep what was decided of a project: fields of its record, as worked out from `project`.
+
+        Raises ChangedMeanwhile where something else was decided since the form was shown, or since `project` was read.
+        """
+        shown = revision_of(typed)
+        return projects.decide(
+            self.db,
+            project.record.id,
+            lambda record: replace(record, **changes),
+            revision=project.record.revision if shown is None else shown,
+        )
 
 
 def _context(view: View) -> dict[str, Any]:

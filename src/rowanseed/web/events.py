@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import asyncio
 import json
-from collections.abc import AsyncIterator, Callable, Sequence
+from collections.abc import AsyncIterator, Sequence
 
 from sse_starlette import EventSourceResponse, ServerSentEvent
 from starlette.concurrency import run_in_threadpool
@@ -19,6 +19,24 @@ from rowanseed.web.deps import House
 def follow(home: House, asked: Sequence[Asked]) -> EventSourceResponse:
     """Start the searches that do not run yet, and stream how far they are until all are answered or have failed."""
     searching.ask(home.db, asked)
+    return EventSourceResponse(_told(_looks(home, asked)), headers={"Cache-Control": "no-store"})
+
+
+async def until_answered(home: House, asked: Sequence[Asked]) -> None:
+    """Start the searches that do not run yet, and wait until all are answered or have failed."""
+    searching.ask(home.db, asked)
+    async for _ in _looks(home, asked):
+        pass
+
+
+async def _told(looks: AsyncIterator[list[str]]) -> AsyncIterator[ServerSentEvent]:
+    async for lines in looks:
+        yield ServerSentEvent(event="progress", data=json.dumps({"words": lines}))
+    yield ServerSentEvent(event="done", data="{}")
+
+
+async def _looks(home: House, asked: Sequence[Asked]) -> AsyncIterator[list[str]]:
+    """How far the searches are, time after time, until all are answered or have failed."""
     database, units = home.request.app.state.database, home.units
 
     def look() -> list[str] | None:
@@ -29,11 +47,6 @@ def follow(home: House, asked: Sequence[Asked]) -> EventSourceResponse:
         finally:
             db.close()
 
-    return EventSourceResponse(_words(look), headers={"Cache-Control": "no-store"})
-
-
-async def _words(look: Callable[[], list[str] | None]) -> AsyncIterator[ServerSentEvent]:
     while (lines := await run_in_threadpool(look)) is not None:
-        yield ServerSentEvent(event="progress", data=json.dumps({"words": lines}))
+        yield lines
         await asyncio.sleep(settings().collect_every)
-    yield ServerSentEvent(event="done", data="{}")

@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-import os
-from pathlib import Path
-
 from fastapi import FastAPI
 
+from rowanseed.settings import settings
 from rowanseed.web.app import create_app
 
 
 def app() -> FastAPI:
-    return create_app(Path(os.environ["ROWANSEED_DATABASE"]))
+    return create_app(settings().database)

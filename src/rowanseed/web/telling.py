@@ -81,7 +81,7 @@ async def _http_error(request: Request, error: Exception) -> Response:
 async def _not_understood(request: Request, error: Exception) -> Response:
     """An address that cannot be one of ours, or a form without a part that it has to have."""
     faults = error.errors() if isinstance(error, RequestValidationError) else []
-    if any(fault["loc"][:1] == ("path",) for fault in faults):
+    if any(fault["loc"][0] in ("path", "query") for fault in faults):
         return await _not_there(request, error)
     names = ", ".join(str(fault["loc"][-1]) for fault in faults)
     return error_page(

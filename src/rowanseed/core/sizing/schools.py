@@ -122,9 +122,7 @@ def recommended(choosing: Choosing, every: tuple[Proposal, ...]) -> tuple[Propos
             "altered later; room over the bust can be given on the tissue."
         )
     if choosing.wish.over is not Over.NOTHING and by[School.OUTER].applies:
-        return by[
-            School.OUTER
-        ], f"It is worn over {choosing.wish.over.words.removesuffix(' more')}, which needs room all over."
+        return by[School.OUTER], f"It is worn over {choosing.wish.over.words}, which needs room all over."
     if between.applies and between.blend and between.misfit < chart.misfit - 5:
         return between, "Your measures call for different sizes, and the side seams can follow both."
     ease = by[School.EASE]
@@ -357,7 +355,7 @@ def _outer(c: Choosing) -> Proposal:
     at = c.sizes.index(advice.size)
     larger = f", or {c.sizes[at + 1]} if thick things go under it" if at + 1 < len(c.sizes) else ""
     said = (
-        f"Over {c.wish.over.words.removesuffix(' more')}: {c.show(more)} more all round says size {advice.size}."
+        f"Over {c.wish.over.words}: {c.show(more)} more all round says size {advice.size}."
         if more
         else f"The chart size, {advice.size}{larger}. Check the hip with a tape."
     )

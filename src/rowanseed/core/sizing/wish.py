@@ -20,7 +20,7 @@ Band = tuple[float, float]
 class Fit(Worded):
     """How close the garment is wanted."""
 
-    AS_DRAWN = "as-drawn"
+    AS_DRAWN = "as-drawn", "as the pattern means it"
     CLOSE = "close"
     FITTED = "fitted"
     SEMI_FITTED = "semi-fitted", "semi-fitted"
@@ -32,9 +32,9 @@ class Over(Worded):
     """What it is worn over."""
 
     NOTHING = "nothing", "what the pattern means"
-    SHIRT = "shirt", "a shirt more"
-    JUMPER = "jumper", "a jumper more"
-    THICK = "thick", "a thick jumper or a jacket more"
+    SHIRT = "shirt", "a shirt"
+    JUMPER = "jumper", "a jumper"
+    THICK = "thick", "a thick jumper or a jacket"
 
 
 OVER_EASE: Mapping[Over, float] = {Over.NOTHING: 0.0, Over.SHIRT: 15.0, Over.JUMPER: 50.0, Over.THICK: 90.0}

@@ -3,53 +3,30 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
-from rowanseed.app.lay_outcome import words_of
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.base.errors import LayRefusal
+from rowanseed.core.base.errors import LayRefusal, NotThere
 from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.cloth.matching import MatchedSeam, Matching, rule_of_thumb
+from rowanseed.core.cloth.matching import Matching, rule_of_thumb
 from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
 from rowanseed.core.garment import matched
 from rowanseed.core.geometry.outline import bounds
-from rowanseed.core.lay.estimate import Estimate, estimate
+from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.pattern.envelope import PrintedYardage
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.saving.apply import helps_where_too_wide
 from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
-from rowanseed.store import cloths, projects
-from rowanseed.web.deps import Home, House, Id, Typing, go
-from rowanseed.web.views.stations import ClothView
+from rowanseed.store import cloths
+from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
+from rowanseed.web.views.stations import ClothRow, ClothView, Sight
 
 router = APIRouter()
-
-
-@dataclass(frozen=True)
-class ClothRow:
-    """What the station says of one cloth of the project."""
-
-    role: Role
-    plan: ClothPlan | None
-    need: ClothNeed | None
-    verdict: ClothVerdict | None
-    printed: PrintedYardage | None
-    strips: str | None
-    refusals: tuple[str, ...]
-    swatch: str = ""
-    matched: tuple[MatchedSeam, ...] = ()
-    rule: float = 0.0
-    """What the usual rule would add for matching, in mm."""
-    envelope_words: str = ""
-    """What the envelope says, beside this lay."""
-    too_short: str = ""
-    """Where the cloth in hand is shorter than the longest piece: which one, and how long it is."""
 
 
 @router.get("/projects/{id}/cloth")
@@ -57,24 +34,21 @@ def show_cloth_station(home: Home, id: Id) -> Response:
     return cloth_station_page(home, load(home, id))
 
 
-@router.get("/projects/{id}/{station}/worked-out")
-def work_out(home: Home, id: Id, station: str) -> Response:
-    """Search the lays that are still unknown, then show the station; fetched by the page while it waits."""
-    project = load(home, id)
-    project.work_out_lays()
-    return go(f"/projects/{id}/{station if station in ('cloth', 'lay', 'cut') else 'cloth'}")
-
-
 @router.post("/projects/{id}/cloth")
 def choose(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
+    chosen = dict(project.record.cloths)
     for role in project.core.roles:
-        chosen = typed.get(f"cloth-{role.value}")
-        if chosen is None:
+        said = typed.get(f"cloth-{role.value}")
+        if said is None:
             continue
-        number = int(chosen) if chosen.isdigit() and len(chosen) < 12 else None
-        if number is None or cloths.cloth(home.db, number) is not None:
-            projects.choose_cloth(home.db, id, role, number)
+        chosen.pop(role, None)
+        number = number_of(said)
+        if number is not None:
+            if cloths.cloth(home.db, number) is None:
+                raise NotThere("cloth")
+            chosen[role] = number
+    home.decide(project, typed, cloths=chosen)
     return go(f"/projects/{id}/cloth")
 
 
@@ -88,16 +62,6 @@ def cloth_station_page(home: House, project: OpenProject) -> Response:
             rows=[_row(home, project, role) for role in project.core.roles],
         )
     )
-
-
-@dataclass(frozen=True)
-class Sight:
-    """What can be said of a cloth before it is laid, in mm ready to cut."""
-
-    plan: ClothPlan
-    estimate: Estimate
-    hand: float | None
-    words: str
 
 
 def _sight(plan: ClothPlan) -> Sight:
@@ -170,11 +134,11 @@ def _refusals(home: House, project: OpenProject, plan: ClothPlan) -> tuple[str, 
     errors = [a for a in plan.answers.values() if isinstance(a, LayRefusal)]
     if plan.plans or not errors:
         return ()
-    said = dict.fromkeys(words_of(e, project.core.cut_pattern, home.units) for e in errors)
+    said = dict.fromkeys(home.told(e, project.core.cut_pattern) for e in errors)
     known = {p.id for p in project.core.cut_pattern.pieces}
     helps = [
         t
-        for id in dict.fromkeys(e.where for e in errors)
+        for id in dict.fromkeys(e.piece_at_fault for e in errors)
         if id in known
         for t in helps_where_too_wide(project.core.cut_pattern, project.record.view, plan.role, id)
     ]

@@ -8,6 +8,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Response
 from pydantic import AfterValidator, Field
 
+from rowanseed.app.lines import new_line
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import NotThere, RowanseedError
 from rowanseed.core.base.ids import ForWhom
@@ -19,7 +20,7 @@ from rowanseed.core.notions.to_buy import needs_buttons
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
 from rowanseed.core.sums.rectangles import ON_THE_BIAS, Rectangle, RectangleKind, bias_yield, cut_figures
-from rowanseed.store import people, projects
+from rowanseed.store import people
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Text, bind, refuse
 from rowanseed.web.views.stations import ExtrasView
@@ -98,23 +99,24 @@ def add_strip(home: Home, id: Id, typed: Typing) -> Response:
         count=form.count,
         role=form.role,
         fullness=form.fullness,
+        id=new_line(),
     )
-    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, rectangles=(*kept, strip)))
+    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, rectangles=(*kept, strip)))
     return go(f"/projects/{id}/cloth/extras")
 
 
-@router.post("/projects/{id}/cloth/extras/{what}/{number}/remove")
-def remove(home: Home, id: Id, what: str, number: int) -> Response:
+@router.post("/projects/{id}/cloth/extras/{what}/{line}/remove")
+def remove(home: Home, id: Id, what: str, line: str, typed: Typing) -> Response:
     """Take a strip, a garment of the batch or a notion out again."""
     project = load(home, id)
     field = {"strips": "rectangles", "batch": "batch", "notions": "wanted"}.get(what)
     if field is None:
         raise NotThere("list")
     kept: tuple[Any, ...] = getattr(project.core.cloth_choices, field)
-    if not 0 <= number < len(kept):
+    if line not in {one.id for one in kept}:
         raise NotThere("line")
-    changed: dict[str, Any] = {field: kept[:number] + kept[number + 1 :]}
-    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, **changed))
+    changed: dict[str, Any] = {field: tuple(one for one in kept if one.id != line)}
+    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, **changed))
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -137,9 +139,8 @@ def add_member(home: Home, id: Id, typed: Typing) -> Response:
         errors["whose"] = f"{MOST_MEMBERS} is the most of one batch."
     if member is None or errors:
         return extras_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(
-        home.db, id, replace(project.core.cloth_choices, batch=(*project.core.cloth_choices.batch, member))
-    )
+    batch = (*project.core.cloth_choices.batch, replace(member, id=new_line()))
+    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, batch=batch))
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -147,7 +148,7 @@ def _member(home: House, project: OpenProject, form: _MemberForm, errors: Errors
     whom = ForWhom.parse(form.whose)
     kind, which = whom.kind, whom.which
     if kind == "size" and which in project.pattern.envelope.sizes:
-        return Member(f"size {which}", which, form.count)
+        return Member(name=f"size {which}", size=which, count=form.count)
     if kind == "like" and project.core.size is not None:
         return Member(
             name=f"another size {project.core.size}",
@@ -196,10 +197,9 @@ def add_notion(home: Home, id: Id, typed: Typing) -> Response:
     if form is None or errors:
         return extras_page(home, project, typed, errors, status=422)
     edge = form.edge if form.length is None else ""
-    wanted = Wanted(kind=form.what, length=form.length or 0.0, edge=edge, count=form.number)
-    projects.keep_reckoning(
-        home.db, id, replace(project.core.cloth_choices, wanted=(*project.core.cloth_choices.wanted, wanted))
-    )
+    new = Wanted(kind=form.what, length=form.length or 0.0, edge=edge, count=form.number, id=new_line())
+    wanted = (*project.core.cloth_choices.wanted, new)
+    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, wanted=wanted))
     return go(f"/projects/{id}/cloth/extras")
 
 
@@ -210,7 +210,7 @@ def choose_card(home: Home, id: Id, typed: Typing) -> Response:
     form, errors = bind(_CardForm, typed, home.units.small)
     if form is None:
         return extras_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, card=form.card))
+    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, card=form.card))
     return go(f"/projects/{id}/cloth/extras")
 
 

@@ -21,7 +21,6 @@ from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.derived import draw_derived
 from rowanseed.drawings.pieces import draw_nest
-from rowanseed.store import projects
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
 from rowanseed.web.views.stations import LayersView
@@ -85,9 +84,8 @@ def choose(home: Home, id: Id, typed: Typing) -> Response:
     form, errors = bind(_LayersForm, typed, home.units.small)
     if form is None:
         return layers_page(home, project, typed, errors, status=422)
-    projects.keep_reckoning(
-        home.db, id, replace(project.core.cloth_choices, layers=form.layers(_faced(project, typed)))
-    )
+    layers = form.layers(_faced(project, typed))
+    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, layers=layers))
     return go(f"/projects/{id}/cloth/layers")
 
 
@@ -171,5 +169,5 @@ def match(home: Home, id: Id, typed: Typing) -> Response:
         chosen[role] = known[said]
     kept = tuple((role, how) for role, how in chosen.items() if how is not Matching.NONE)
     on_border = typed.get("on_border") == "yes" if "border_asked" in typed else project.core.cloth_choices.on_border
-    projects.keep_reckoning(home.db, id, replace(project.core.cloth_choices, matching=kept, on_border=on_border))
+    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, matching=kept, on_border=on_border))
     return go(f"/projects/{id}/cloth")

@@ -1,4 +1,4 @@
-"""Will any cloth on the shelf do? What small pieces would an off-cut hold, and what is the most a remainder can give?"""
+"""Will any cloth on the shelf do? Which small pieces would an off-cut hold, what could a remainder give at most?"""
 
 from __future__ import annotations
 
@@ -44,7 +44,8 @@ def show_cloth_shelf(home: Home, id: Id, role: str | None = None, give: Number =
             role=chosen,
             rows=found.rows,
             pieces=[piece for piece in found.pieces if piece.row.fits],
-            left=found.left,
+            left=len(searching.hopeful(home.db, found.asked())),
+            failed=searching.failures(home.db, (one.question for one in found.asked())),
             sizes=found.sizes,
             given=next((row for _, row in found.sizes), None),
             largest=largest(found.sizes),
@@ -62,6 +63,14 @@ def show_cloth_shelf(home: Home, id: Id, role: str | None = None, give: Number =
 def shelf_events(home: Home, id: Id, role: str, give: Number) -> Response:
     project = load(home, id)
     return follow(home, look_along(project, _role(project, role), give).asked())
+
+
+@router.post("/projects/{id}/shelf/{role}/{give}/again")
+def search_shelf_again(home: Home, id: Id, role: str, give: Number) -> Response:
+    project = load(home, id)
+    chosen = _role(project, role)
+    searching.ask(home.db, look_along(project, chosen, give).asked(), again=True)
+    return go(f"/projects/{id}/cloth/shelf?role={chosen.value}" + (f"&give={give}" if give else ""))
 
 
 @router.post("/projects/{id}/shelf/{role}/{give}/stop")

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 from fastapi import APIRouter, Response
 
 from rowanseed.app import searching
@@ -13,8 +11,7 @@ from rowanseed.core.base.errors import NotThere
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.combine import combined
 from rowanseed.core.saving.tactics import TACTICS
-from rowanseed.store.projects import decide
-from rowanseed.web.deps import Home, Id, Typing, go, revision_of
+from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.events import follow
 from rowanseed.web.views.stations import ShortView
 
@@ -45,7 +42,8 @@ def show_short(home: Home, id: Id, role: str | None = None) -> Response:
             plain=found.plain,
             ranked=ranked,
             best=next((attempt for attempt in ranked if attempt.fits), None),
-            left=found.waiting,
+            left=len(searching.hopeful(home.db, searches(found))),
+            failed=searching.failures(home.db, (one.question for one in searches(found))),
             hand=entry.cloth.ready_length,
             idle=[attempt for attempt in found.single if attempt.plans and attempt.tactics not in shown],
             refused=[attempt for attempt in found.single if attempt.answered and not attempt.plans],
@@ -63,6 +61,14 @@ def short_events(home: Home, id: Id, role: str) -> Response:
     return follow(home, searches(tried(project, _role(project, role), keep=True)))
 
 
+@router.post("/projects/{id}/short/{role}/again")
+def search_short_again(home: Home, id: Id, role: str) -> Response:
+    project = load(home, id)
+    chosen = _role(project, role)
+    searching.ask(home.db, searches(tried(project, chosen)), again=True)
+    return go(f"/projects/{id}/cloth/short?role={chosen.value}")
+
+
 @router.post("/projects/{id}/short/{role}/stop")
 def stop_short(home: Home, id: Id, role: str) -> Response:
     project = load(home, id)
@@ -78,10 +84,5 @@ def take_tactics(home: Home, id: Id, role: str, typed: Typing) -> Response:
     if not set(asked) <= set(TACTICS):
         raise NotThere("tactic")
     tried(project, chosen, keep=True)
-    decide(
-        home.db,
-        id,
-        lambda before: replace(before, tactics={**before.tactics, chosen: combined(asked)}),
-        revision=revision_of(typed),
-    )
+    home.decide(project, typed, tactics={**project.record.tactics, chosen: combined(asked)})
     return go(f"/projects/{id}/cloth/short?role={chosen.value}")

@@ -27,7 +27,8 @@ def show_widths(home: Home, id: Id) -> Response:
             project=project,
             rows=rows,
             pictures={role: picture for role, picture in pictures.items() if picture},
-            left=[row for row in rows if not row.is_known],
+            left=sum(bool(searching.hopeful(home.db, row.asked)) for row in rows),
+            failed=searching.failures(home.db, (one.question for row in rows for one in row.asked)),
             explained={row.words: explained(row, rows, home.units) for row in rows},
         )
     )
@@ -54,6 +55,12 @@ def _picture(project: OpenProject, role: Role, rows: list[CellRow]) -> str | Non
 @router.get("/projects/{id}/widths/events")
 def widths_events(home: Home, id: Id) -> Response:
     return follow(home, [one for row in table(load(home, id)) for one in row.asked])
+
+
+@router.post("/projects/{id}/widths/again")
+def search_widths_again(home: Home, id: Id) -> Response:
+    searching.ask(home.db, [one for row in table(load(home, id)) for one in row.asked], again=True)
+    return go(f"/projects/{id}/cloth/widths")
 
 
 @router.post("/projects/{id}/widths/stop")

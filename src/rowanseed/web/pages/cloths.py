@@ -13,12 +13,13 @@ from rowanseed.core.cloth.cloth import USUAL_SHRINKAGE, Cloth, Direction, Fibre,
 from rowanseed.core.cloth.cloth import Stripes as ClothLines
 from rowanseed.core.cloth.preparation import preparation, square_shrinkage
 from rowanseed.drawings.cloth import draw_left, draw_swatch
+from rowanseed.settings import settings
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.cloth_fields import Lines, Patches, Price, Weight, fields_of, shaped
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
-from rowanseed.web.photo import LARGEST, small_jpeg
+from rowanseed.web.photo import small_jpeg
 from rowanseed.web.views.house import ClothFormView
 
 router = APIRouter()
@@ -112,7 +113,7 @@ _EMPTY = {
     "surface": "plain",
     "structure": "woven",
     "stretch": "0",
-    "border": "no border",
+    "border": "none",
 }
 
 
@@ -242,10 +243,10 @@ def photo(home: Home, id: Id) -> Response:
 
 
 @router.post("/cloths/{id}/photo")
-async def keep_photo(home: Home, id: Id, photo: UploadFile) -> Response:
+def keep_photo(home: Home, id: Id, photo: UploadFile) -> Response:
     entry = _found(home, id)
     try:
-        jpeg = small_jpeg(await photo.read(LARGEST + 1))
+        jpeg = small_jpeg(photo.file.read(settings().largest_photo + 1))
     except DocumentError as error:
         said = {"photo": f"{error.problem} {error.remedy}"}
         return cloth_form(home, entry, fields_of(entry.cloth, home.units), said, status=422)

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
@@ -18,27 +16,11 @@ from rowanseed.drawings.cloth import draw_left
 from rowanseed.drawings.lay import draw_lay, laid_words
 from rowanseed.drawings.lay_pieces import LayView, cut_words
 from rowanseed.store import cloths
-from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, House, Id, Typing, go
-from rowanseed.web.views.stations import CutView
+from rowanseed.web.views.stations import CutView, Table
 
 router = APIRouter()
-
-
-@dataclass(frozen=True)
-class Table:
-    """One cloth on the table: its lay with what is cut already, and the list."""
-
-    plan: ClothPlan
-    items: tuple[CutItem, ...]
-    picture: str
-    ready: tuple[tuple[str, Preparation], ...]
-    """What makes the cloth ready, each with its key on the list; empty once it is waved through."""
-    left: tuple[tuple[Left, str], ...] = ()
-    """Once all is cut from a cloth in hand: what is left of it, each part with its picture."""
-    on_shelf: tuple[ClothEntry, ...] = ()
-    """What is left of it that has been put on the shelf."""
 
 
 WAVED = "waved"

@@ -9,13 +9,14 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Response
 from pydantic import BeforeValidator
 
+from rowanseed.app.lines import new_line
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.units import format_length
 from rowanseed.core.base.working import Given, Source, Working, length
-from rowanseed.core.body.measures import MEASURE, Age
+from rowanseed.core.body.measures import Age
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.sizing.chart import measure_name
@@ -23,7 +24,6 @@ from rowanseed.core.sizing.schools import Proposal, School
 from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
-from rowanseed.store import projects
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
 from rowanseed.web.views.stations import FitView
@@ -84,9 +84,9 @@ def choose_size(home: Home, id: Id, typed: Typing) -> Response:
                 GarmentChoices(view=project.record.view, size=form.size, blend=fit.blend, alterations=fit.alterations),
             )
         except RowanseedError as error:
-            errors["size"] = f"{error.problem} {error.remedy}".strip()
+            errors["size"] = home.told(error, project.pattern)
         else:
-            projects.choose_fit(home.db, id, form.size, fit, project.person.measuring_id)
+            home.decide(project, typed, size=form.size, fit=fit, measuring_id=project.person.measuring_id)
             return go(f"/projects/{id}/fit")
     return fit_page(home, project, typed, errors, status=422)
 
@@ -107,7 +107,7 @@ def choose_school(home: Home, id: Id, typed: Typing) -> Response:
         school=proposal.school,
         reason=form.reason,
         blend=proposal.blend,
-        alterations=(*proposal.alterations, *own),
+        alterations=(*(replace(one, id=new_line()) for one in proposal.alterations), *own),
     )
     try:
         altered(
@@ -115,8 +115,8 @@ def choose_school(home: Home, id: Id, typed: Typing) -> Response:
             GarmentChoices(view=project.record.view, size=proposal.size, blend=fit.blend, alterations=fit.alterations),
         )
     except RowanseedError as error:
-        return fit_page(home, project, typed, {"school": f"{error.problem} {error.remedy}".strip()}, status=422)
-    projects.choose_fit(home.db, id, proposal.size, fit, project.person.measuring_id)
+        return fit_page(home, project, typed, {"school": home.told(error, project.pattern)}, status=422)
+    home.decide(project, typed, size=proposal.size, fit=fit, measuring_id=project.person.measuring_id)
     return go(f"/projects/{id}/fit")
 
 
@@ -147,7 +147,7 @@ def wish(home: Home, id: Id, typed: Typing) -> Response:
     if form is None or errors:
         return fit_page(home, project, typed, errors, status=422)
     fit = replace(project.record.fit, wish=Wish(fit=form.fit, over=form.over, stretch=form.stretch, own=own))
-    projects.choose_fit(home.db, id, project.record.size, fit, project.record.measuring_id)
+    home.decide(project, typed, fit=fit)
     return go(f"/projects/{id}/fit")
 
 
@@ -181,7 +181,6 @@ def fit_page(
             errors=errors,
             typed={**shown, **(typed or {})},
             taken=_taken(project),
-            measures=MEASURE,
             measure_name=measure_name,
             bars=draw_ease(project.core.rows, home.units, thread(colour), pale(colour, 0.6))
             if project.core.rows
@@ -189,11 +188,11 @@ def fit_page(
             girths=[r.measure for r in best.rows] or [r.measure for r in project.core.rows],
             levels=levels,
             blend=blend,
-            fits=Fit,
-            overs=Over,
+            fits=list(Fit),
+            overs=list(Over),
             wrong_age=_wrong_age(project),
-            missing=[m for m in project.pattern.envelope.sized_by if m not in project.body],
-            length=_length(project),
+            missing=[m for m in project.pattern.envelope.sized_by if m not in project.person.body],
+            finished_length=_length(project),
         ),
         status,
     )

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
+from typing import Literal
 
 from fastapi import APIRouter, Response
 
+from rowanseed.app.lines import new_line
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.alter.change import Alteration
+from rowanseed.core.alter.change import Alteration, AlterationStep
 from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import NotThere, RowanseedError
@@ -18,7 +20,6 @@ from rowanseed.core.sizing.chart import measure_name
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.pieces import draw_altered
 from rowanseed.drawings.seams import draw_seam
-from rowanseed.store import projects
 from rowanseed.store.lessons import altered_before, lessons_for
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, bind
@@ -36,8 +37,8 @@ class AlterForm(Form):
 
 
 class _OrderForm(Form):
-    number: int
-    do: str
+    line: str
+    do: Literal["up", "down", "out"]
 
 
 def places(project: OpenProject) -> list[tuple[str, str]]:
@@ -73,7 +74,7 @@ def add(home: Home, id: Id, typed: Typing) -> Response:
     form, errors = bind(AlterForm, typed, home.units.small)
     if form is not None:
         new = wanted(project, form, errors)
-        refused = None if new is None else _keep(home, project, (*project.core.alterations, new))
+        refused = None if new is None else _keep(home, project, typed, (*project.core.alterations, new))
         if new is not None and refused is None:
             return go(f"/projects/{id}/fit/alter")
         if refused is not None:
@@ -89,7 +90,8 @@ def again(home: Home, id: Id, typed: Typing) -> Response:
     chosen = ready.get(typed.get("again", ""))
     if chosen is None:
         raise NotThere("alteration")
-    refused = _keep(home, project, (*project.core.alterations, chosen))
+    added = (*project.core.alterations, replace(chosen, id=new_line()))
+    refused = _keep(home, project, typed, added)
     if refused is not None:
         return alterations_page(home, project, typed, {"again": refused}, status=422)
     return go(f"/projects/{id}/fit/alter")
@@ -101,18 +103,26 @@ def order(home: Home, id: Id, typed: Typing) -> Response:
     project = load(home, id)
     form, _ = bind(_OrderForm, typed, home.units.small)
     listed = list(project.core.alterations)
-    if form is None or not 0 <= form.number < len(listed):
+    place = next((k for k, one in enumerate(listed) if form is not None and line_of(one, k) == form.line), None)
+    if form is None or place is None:
         raise NotThere("alteration")
-    moved = listed.pop(form.number)
-    if form.do in ("up", "down"):
-        listed.insert(max(0, form.number + (-1 if form.do == "up" else 1)), moved)
-    refused = _keep(home, project, tuple(listed))
+    moved = listed.pop(place)
+    if form.do != "out":
+        listed.insert(max(0, place + (-1 if form.do == "up" else 1)), moved)
+    refused = _keep(home, project, typed, tuple(listed))
     if refused is not None:
         return alterations_page(home, project, {}, {"order": refused}, status=422)
     return go(f"/projects/{id}/fit/alter")
 
 
-def _keep(home: House, project: OpenProject, alterations: tuple[Alteration, ...]) -> str | None:
+def line_of(alteration: Alteration, place: int) -> str:
+    """The id of a line; one that a school recommends but nobody has taken yet has only its place."""
+    return alteration.id or f"recommended-{place}"
+
+
+def _keep(
+    home: House, project: OpenProject, typed: Mapping[str, str], alterations: tuple[Alteration, ...]
+) -> str | None:
     """Keep a list of alterations; the reason in words where it cannot be carried out."""
     choices = project.core.choices
     if choices is None:
@@ -123,12 +133,13 @@ def _keep(home: House, project: OpenProject, alterations: tuple[Alteration, ...]
             GarmentChoices(view=choices.view, size=choices.size, blend=choices.blend, alterations=alterations),
         )
     except RowanseedError as error:
-        return f"{error.problem} {error.remedy}".strip()
-    fit = replace(project.record.fit, alterations=alterations, blend=choices.blend)
+        return home.told(error, project.pattern)
+    named = tuple(one if one.id else replace(one, id=new_line()) for one in alterations)
+    fit = replace(project.record.fit, alterations=named, blend=choices.blend)
     if project.record.size is None:
         # Altering takes what is recommended as chosen.
         fit = replace(fit, school=project.core.recommended[0].school)
-    projects.choose_fit(home.db, project.record.id, choices.size, fit, project.person.measuring_id)
+    home.decide(project, typed, size=choices.size, fit=fit, measuring_id=project.person.measuring_id)
     return None
 
 
@@ -192,12 +203,11 @@ def alterations_page(
         AlterationsView(
             project=project,
             picture=picture,
-            shown=shown,
             piece=piece,
             places=places(project),
             typed=typed,
             errors=errors,
-            steps=changed.steps,
+            lines=[(line_of(step.alteration, k), step) for k, step in enumerate(changed.steps)],
             title=title,
             ready=_ready(home, project),
             key=alteration_key,
@@ -248,9 +258,7 @@ def wave_through(home: Home, id: Id, join: str, typed: Typing) -> Response:
         accepted[join] = round(found.fault, 2)
     else:
         accepted.pop(join, None)
-    projects.choose_fit(
-        home.db, id, project.record.size, replace(project.record.fit, accepted=accepted), project.record.measuring_id
-    )
+    home.decide(project, typed, fit=replace(project.record.fit, accepted=accepted))
     return go(f"/projects/{id}/fit/seams")
 
 
@@ -258,29 +266,26 @@ def wave_through(home: Home, id: Id, join: str, typed: Typing) -> Response:
 def tissue(home: Home, id: Id) -> Response:
     project = load(home, id)
     steps = project.core.altered.steps if project.core.size else ()
-    sheets = [sheet(step, home.units) for step in steps]
-    colour = f"#{project.colour}"
-    pictures = []
-    for step in steps:
-        names = [t.piece for t in step.touched][:4]
-        pictures.append(
-            draw_altered(
-                drawn=step.before,
-                altered=step.after,
-                size=project.core.size or "",
-                thread=thread(colour),
-                shade=pale(colour, 0.55),
-                names=names,
-                units=home.units,
-            )
-            if names
-            else None
-        )
     return home.show(
         TissueView(
             project=project,
-            sheets=sheets,
-            pictures=pictures,
+            sheets=[(sheet(step, home.units), _before_and_after(project, step)) for step in steps],
             blend=project.core.choices.blend if project.core.choices else (),
         )
+    )
+
+
+def _before_and_after(project: OpenProject, step: AlterationStep) -> str | None:
+    """The first pieces that an alteration touches, drawn; None where it touches none."""
+    names, colour = [t.piece for t in step.touched][:4], f"#{project.colour}"
+    if not names:
+        return None
+    return draw_altered(
+        drawn=step.before,
+        altered=step.after,
+        size=project.core.size or "",
+        thread=thread(colour),
+        shade=pale(colour, 0.55),
+        names=names,
+        units=project.desk.units,
     )

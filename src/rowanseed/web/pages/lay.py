@@ -8,11 +8,12 @@ from urllib.parse import quote
 from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
-from rowanseed.app.lay_outcome import words_of
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import LayRefusal, NotThere
+from rowanseed.core.base.saying import said
 from rowanseed.core.base.working import Given, Source, Working, count, percent
 from rowanseed.core.cutting import CutItem, cut_list
+from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.lay.problem import Plan, laid
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.lay import draw_lay, draw_thumbnail, laid_words
@@ -20,7 +21,7 @@ from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
 from rowanseed.web.deps import Home, House, Id, Typing, go
-from rowanseed.web.views.stations import LayView, NoLayView
+from rowanseed.web.views.stations import NoLayView, ShownLayView
 
 router = APIRouter()
 
@@ -36,7 +37,7 @@ def show_lay(home: Home, id: Id, role: str | None = None, lay: str | None = None
     project = load(home, id)
     chosen = role_of(project, role)
     if chosen is None:
-        return home.show(NoLayView(project=project, plan=None, role=None))
+        return home.show(NoLayView(project=project))
     found = project.cloth_plans[chosen]
     kind = next((k for k in found.plans if k == lay), found.kind)
     return lay_page(home, project, found, kind)
@@ -47,7 +48,7 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
     size = project.core.size
     if plan is None or size is None or kind is None:
         refusals = list(_refusals(project, found).values())
-        return home.show(NoLayView(project=project, plan=None, role=found.role, found=found, refusals=refusals))
+        return home.show(NoLayView(project=project, role=found.role, refusals=refusals))
     cloth = found.entry.cloth
     items = cut_list(
         pattern=project.core.cut_pattern,
@@ -59,7 +60,7 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
     )
     longest = max(p.length for p in found.plans.values())
     return home.show(
-        LayView(
+        ShownLayView(
             project=project,
             role=found.role,
             found=found,
@@ -82,10 +83,8 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
 
 def _refusals(project: OpenProject, found: ClothPlan) -> dict[str, str]:
     """Why the cloth cannot be laid so, by the way of laying."""
-    units = project.desk.units
-    return {
-        k: words_of(a, project.core.cut_pattern, units) for k, a in found.answers.items() if isinstance(a, LayRefusal)
-    }
+    units, names = project.desk.units, piece_names(project.core.cut_pattern)
+    return {k: str(said(a, units, names)) for k, a in found.answers.items() if isinstance(a, LayRefusal)}
 
 
 def _used(found: ClothPlan, plan: Plan) -> Working:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from fastapi import APIRouter, Response
+from starlette.concurrency import run_in_threadpool
 
 from rowanseed.app import searching
 from rowanseed.app.cloth_plan import ClothPlan
@@ -10,7 +11,7 @@ from rowanseed.app.open_project import load
 from rowanseed.app.searching import Asked, asked
 from rowanseed.settings import settings
 from rowanseed.web.deps import Home, Id, Typing, go
-from rowanseed.web.events import follow
+from rowanseed.web.events import follow, until_answered
 
 router = APIRouter()
 
@@ -33,6 +34,14 @@ def lay_events(home: Home, id: Id) -> Response:
     return follow(home, searching.unanswered(home.db, every))
 
 
+@router.get("/projects/{id}/{station}/worked-out")
+async def work_out(home: Home, id: Id, station: str) -> Response:
+    """Search the lays that are still unknown, then show the station: for a browser that runs no scripts."""
+    every = await run_in_threadpool(lambda: [one for p in load(home, id).cloth_plans.values() for one in asked_of(p)])
+    await until_answered(home, searching.unanswered(home.db, every))
+    return go(f"/projects/{id}/{station if station in STATIONS else 'lay'}")
+
+
 @router.post("/projects/{id}/lays/stop")
 def stop_lays(home: Home, id: Id, typed: Typing) -> Response:
     """Take the shortest lays found so far, the unmatched ones among them."""
@@ -44,7 +53,7 @@ def stop_lays(home: Home, id: Id, typed: Typing) -> Response:
 def search_again(home: Home, id: Id, typed: Typing) -> Response:
     """Search anew what has failed."""
     every = [one for plan in load(home, id).cloth_plans.values() for one in asked_of(plan)]
-    searching.ask(home.db, searching.unanswered(home.db, every))
+    searching.ask(home.db, searching.unanswered(home.db, every), again=True)
     return go(f"/projects/{id}/{typed.get('station') if typed.get('station') in STATIONS else 'lay'}")
 
 
@@ -55,5 +64,5 @@ def tighten(home: Home, id: Id, typed: Typing) -> Response:
     plan = next((p for p in project.cloth_plans.values() if p.role.value == typed.get("role")), None)
     if plan is not None:
         longer = asked(plan.role.words.capitalize(), plan.problem, settings().seconds_to_tighten)
-        searching.ask(home.db, [longer])
+        searching.ask(home.db, [longer], again=True)
     return go(f"/projects/{id}/lay?role={typed.get('role', '')}")

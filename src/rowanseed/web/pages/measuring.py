@@ -11,7 +11,7 @@ from rowanseed.core.sizing.needed import measures_needed
 from rowanseed.drawings.figure import draw_measure
 from rowanseed.store import patterns, people, projects
 from rowanseed.store.people import Person
-from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.deps import Home, House, Id, Number, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind
 from rowanseed.web.views.house import MeasureView, MeasuringGuideView
 
@@ -33,12 +33,12 @@ def guide(home: Home, age: str = "adult") -> Response:
 
 
 @router.get("/people/{id}/measure")
-def step(home: Home, id: Id, project: int | None = None, step: int = 0) -> Response:
+def step(home: Home, id: Id, project: Number = 0, step: int = 0) -> Response:
     return measuring_page(home=home, person=_person(home, id), project=project, step=step, typed={}, errors={})
 
 
 @router.post("/people/{id}/measure")
-def take(home: Home, id: Id, typed: Typing, project: int | None = None, step: int = 0) -> Response:
+def take(home: Home, id: Id, typed: Typing, project: Number = 0, step: int = 0) -> Response:
     """Keep one figure and go to the next; an empty field is passed over."""
     person = _person(home, id)
     keys = _keys(home, project)
@@ -70,7 +70,7 @@ def _person(home: House, id: Id) -> Person:
     return found
 
 
-def _keys(home: House, project_id: int | None) -> tuple[str, ...]:
+def _keys(home: House, project_id: int) -> tuple[str, ...]:
     """What the project's pattern needs, or the everyday measurements."""
     record = projects.project(home.db, project_id) if project_id else None
     pattern = patterns.pattern(home.db, record.pattern_id) if record else None
@@ -84,7 +84,7 @@ def _shown(home: House, person: Person, key: str) -> str:
 def measuring_page(
     home: House,
     person: Person,
-    project: int | None,
+    project: int,
     step: int,
     typed: dict[str, str],
     errors: Errors,
@@ -107,7 +107,6 @@ def measuring_page(
             typed={key: typed.get("value", _shown(home, person, key))},
             errors=errors,
             doubt=doubt,
-            measures=MEASURE,
         ),
         status,
     )

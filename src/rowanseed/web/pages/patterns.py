@@ -16,7 +16,8 @@ from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.svg import QUIET
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
 from rowanseed.formats.pattern_json import read_pattern
-from rowanseed.formats.svg_read import LARGEST_BYTES, Drawing, read_drawing
+from rowanseed.formats.svg_read import Drawing, read_drawing
+from rowanseed.settings import settings
 from rowanseed.store import patterns
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.views.house import DrawingView, NewPatternView, PatternView
@@ -34,7 +35,7 @@ def new(home: Home) -> Response:
 @router.post("/patterns/new")
 def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
     """Take in a file: a pattern document is kept, a drawing waits for what its outlines are."""
-    data = file.file.read(LARGEST_BYTES + 1)
+    data = file.file.read(settings().largest_drawing + 1)
     name = (file.filename or "drawing")[:120]
     try:
         if data.lstrip()[:1] == b"{":
@@ -141,7 +142,6 @@ def _ask(
             charted=[MEASURE[key] for key in CHARTED],
             roles=list(Role),
             grains=list(Grain),
-            size=size,
             folds={
                 piece.id: [
                     *(("", f) for f in fold_choices(piece, size, False)),
@@ -196,7 +196,7 @@ def _chart(home: House, drawing: Drawing, typed: dict[str, str], errors: dict[st
             try:
                 row[size] = parse_length(text, home.units.small)
             except LengthError as error:
-                errors[f"chart-{key}-{k}"] = f"{error.problem} {error.remedy}"
+                errors[f"chart-{key}-{k}"] = home.told(error)
         if row and len(row) < len(drawing.sizes) and not any(e.startswith(f"chart-{key}") for e in errors):
             empty = next(k for k, size in enumerate(drawing.sizes) if size not in row)
             errors[f"chart-{key}-{empty}"] = "Give this measure for every size, or for none."

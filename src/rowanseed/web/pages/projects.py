@@ -7,7 +7,7 @@ from fastapi import APIRouter, Response
 from rowanseed.app.open_project import load
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import cloths, patterns, people, projects
-from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.views.house import NewProjectView
 
 router = APIRouter()
@@ -22,10 +22,10 @@ def new(home: Home) -> Response:
 @router.post("/projects/new")
 def create(home: Home, typed: Typing) -> Response:
     errors: dict[str, str] = {}
-    person = people.person(home.db, _number(typed.get("person")))
-    pattern_id = _number(typed.get("pattern"))
+    person = people.person(home.db, number_of(typed.get("person")) or 0)
+    pattern_id = number_of(typed.get("pattern")) or 0
     pattern = patterns.pattern(home.db, pattern_id)
-    cloth = cloths.cloth(home.db, _number(typed.get("cloth")))
+    cloth = cloths.cloth(home.db, number_of(typed.get("cloth")) or 0)
     if person is None:
         errors["person"] = "Choose who it is for."
     if pattern is None:
@@ -39,10 +39,6 @@ def create(home: Home, typed: Typing) -> Response:
     view = pattern.envelope.views[0].id
     id = projects.start_project(home.db, name, person.id, pattern_id, view, chosen, home.today)
     return go(f"/projects/{id}/fit")
-
-
-def _number(text: str | None) -> int:
-    return int(text) if text and text.isdigit() and len(text) < 12 else -1
 
 
 def project_form(home: House, typed: dict[str, str], errors: dict[str, str], *, status: int = 200) -> Response:

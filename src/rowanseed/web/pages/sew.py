@@ -2,30 +2,20 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import load
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.make.sequencer import trips
-from rowanseed.core.make.steps import Bench, MakingStep
+from rowanseed.core.make.steps import MakingStep
 from rowanseed.drawings.colour import thread
 from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_edges
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, Id, Typing, go
-from rowanseed.web.views.stations import SewView
+from rowanseed.web.views.stations import SewView, Sitting
 
 router = APIRouter()
-
-
-@dataclass(frozen=True)
-class Sitting:
-    """Steps done one after another at the same bench."""
-
-    bench: Bench
-    steps: tuple[tuple[int, MakingStep], ...]
 
 
 @router.get("/projects/{id}/sew")

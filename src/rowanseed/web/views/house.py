@@ -79,7 +79,6 @@ class MeasureView(View):
     typed: Mapping[str, str]
     errors: Mapping[str, str]
     doubt: str
-    measures: Mapping[str, Measure]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -115,7 +114,6 @@ class DrawingView(View):
     charted: Sequence[Measure]
     roles: Sequence[Role]
     grains: Sequence[Grain]
-    size: str
     folds: Mapping[str, Sequence[tuple[str, FoldChoice]]]
     picture: str
 

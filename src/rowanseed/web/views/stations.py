@@ -8,10 +8,10 @@ from typing import Any
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.shelf import SmallPieceOnShelf
+from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration, AlterationStep
 from rowanseed.core.alter.tissue import TissueSheet
 from rowanseed.core.base.working import Working
-from rowanseed.core.body.measures import Measure
 from rowanseed.core.cloth.matching import MatchedSeam, Matching
 from rowanseed.core.cloth.preparation import Preparation
 from rowanseed.core.cloth.remainder import Left
@@ -55,11 +55,11 @@ class FitView(StationView):
     errors: Mapping[str, str]
     typed: Mapping[str, str]
     taken: Proposal | None
-    measures: Mapping[str, Measure]
     measure_name: Callable[[str], str]
     bars: str | None
     girths: Sequence[str]
     levels: Sequence[str]
+    blend: Mapping[str, str]
     fits: Sequence[Fit]
     overs: Sequence[Over]
     wrong_age: bool
@@ -75,7 +75,6 @@ class AlterationsView(StationView):
     station = "fit"
     part = "alter"
     picture: str | None
-    shown: Sequence[str]
     piece: str | None
     places: Sequence[tuple[str, str]]
     typed: Mapping[str, str]
@@ -108,7 +107,8 @@ class TissueView(StationView):
     template = "fit_tissue.html"
     station = "fit"
     part = "tissue"
-    sheets: Sequence[tuple[TissueSheet, str]]
+    sheets: Sequence[tuple[TissueSheet, str | None]]
+    blend: Blend
 
 
 # ---------------------------------------------------------------- Cloth
@@ -158,14 +158,18 @@ class ClothView(StationView):
 
 @dataclass(frozen=True, kw_only=True)
 class WidthsView(StationView):
-    """`rows` are cells of the table; `left` those still to be searched; `explained` words by a cell's words."""
+    """`rows` are cells of the table, `left` how many are still to be searched.
+
+    `failed` says what went wrong, `explained` has words by a cell's words.
+    """
 
     template = "cloth_widths.html"
     station = "cloth"
     part = "widths"
     rows: Sequence[Any]
     pictures: Mapping[Role, str]
-    left: Sequence[Any]
+    left: int
+    failed: Sequence[str]
     explained: Mapping[str, str]
 
 
@@ -178,7 +182,8 @@ class ShortView(StationView):
     plain: Attempt
     ranked: Sequence[Attempt]
     best: Attempt | None
-    left: Sequence[Attempt]
+    left: int
+    failed: Sequence[str]
     hand: float | None
     idle: Sequence[Attempt]
     refused: Sequence[Attempt]
@@ -196,7 +201,8 @@ class ClothShelfView(StationView):
     role: Role
     rows: Sequence[OnShelf]
     pieces: Sequence[SmallPieceOnShelf]
-    left: Sequence[OnShelf]
+    left: int
+    failed: Sequence[str]
     sizes: Sequence[tuple[Giving, OnShelf]]
     given: OnShelf | None
     largest: str
@@ -250,18 +256,16 @@ class ExtrasView(StationView):
 
 @dataclass(frozen=True, kw_only=True)
 class NoLayView(StationView):
-    """There is no lay to show: no cloth yet (`found` None), none searched yet, or none possible."""
+    """There is no lay to show: no cloth yet (`role` None), none searched yet, or none possible."""
 
-    template = "lay.html"
+    template = "no_lay.html"
     station = "lay"
-    plan: None = None
     role: Role | None = None
-    found: ClothPlan | None = None
     refusals: Sequence[str] = ()
 
 
 @dataclass(frozen=True, kw_only=True)
-class LayView(StationView):
+class ShownLayView(StationView):
     template = "lay.html"
     station = "lay"
     role: Role
