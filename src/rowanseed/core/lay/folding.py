@@ -39,8 +39,12 @@ class Layer:
         return (y - self.start) * self.way
 
 
-def regions(lay: LayKind, depth: float | None, cloth: LayCloth) -> tuple[Region, ...]:
-    """The usable strips of a stretch; strips with no width are left out."""
+def regions(lay: LayKind, depth: float | None, cloth: LayCloth, gap: float = 0.0) -> tuple[Region, ...]:
+    """The usable strips of a stretch; strips with no width are left out.
+
+    With a `gap` (mm), strips that are laid apart from each other keep their pieces so far apart: where one edge is
+    folded in, only the selvedge lies between the double strip and the single one.
+    """
     width, selvedge = cloth.width, cloth.selvedge
     match lay:
         case LayKind.OPEN:
@@ -57,7 +61,7 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth) -> tuple[Region,
                 raise ValueError("a part-folded stretch has a depth")
             strips = [
                 Region(low=0, high=depth - selvedge, layers=2, folds=(0.0,)),
-                Region(depth, width - depth - selvedge, 1),
+                Region(depth + max(0.0, gap - selvedge), width - depth - selvedge, 1),
             ]
         case _:
             assert_never(lay)

@@ -113,7 +113,7 @@ def items_of(laying: StretchSetup, demands: Counts) -> list[ToPlace]:
 
     Pinned placements come first, and each takes one off the demand for its piece.
     """
-    strips = regions(laying.lay, laying.depth, laying.problem.cloth)
+    strips = regions(laying.lay, laying.depth, laying.problem.cloth, laying.problem.gap)
     single = [(k, strip) for k, strip in enumerate(strips) if strip.layers == 1]
     double = [(k, strip) for k, strip in enumerate(strips) if strip.layers == 2]
     out, left = _pinned(laying, strips, demands)
@@ -384,7 +384,7 @@ def patches(laying: StretchSetup) -> list[tuple[Pose, int, float, float]]:
     """Forbidden patches as they lie in a stretch: shape, strip, and centre; on doubled cloth from both layers."""
     out = []
     for patch in laying.problem.forbidden:
-        for k, strip in enumerate(regions(laying.lay, laying.depth, laying.problem.cloth)):
+        for k, strip in enumerate(regions(laying.lay, laying.depth, laying.problem.cloth, laying.problem.gap)):
             for layer in _layers(laying, strip):
                 here = tuple((x, layer.in_strip(y)) for x, y in patch)
                 _, low, _, high = bounds(here)
