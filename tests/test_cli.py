@@ -125,12 +125,12 @@ def test_a_project_is_lined_matched_saved_on_and_cut_for_several(tmp_path):
 
 def test_a_project_takes_school_blend_and_alterations_and_reports_them(tmp_path):
     alterations = [{"kind": "seam", "by": "-1 cm", "at": "side-seams", "level": "waist"}]
-    path, document = _project(tmp_path, school="between sizes", alterations=alterations)
+    path, document = _project(tmp_path, school="between", alterations=alterations)
     document["person"]["measurements"]["waist"] = "86.5 cm"
     path.write_text(json.dumps(document))
     assert main(["plan", str(path), "--out", str(tmp_path / "out"), "--sweeps", "2"]) == 0
     fit = json.loads((tmp_path / "out" / "fit.json").read_text())
-    assert (fit["school"], fit["size"], fit["blend"]) == ("between sizes", "14", {"waist": "18", "hip": "14"})
+    assert (fit["school"], fit["size"], fit["blend"]) == ("between", "14", {"waist": "18", "hip": "14"})
     assert [a["kind"] for a in fit["alterations"]] == ["seam", "hem"]
     assert len(fit["schools"]) == 6 and all(p["reason"] for p in fit["schools"])
     assert {"side-front", "front-facing"} <= {t["piece"] for t in fit["touched"]}

@@ -21,7 +21,6 @@ from rowanseed.core.notions.added import Wanted, WantedKind
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.sums.rectangles import Rectangle, RectangleKind, bias_yield, cut_figures, with_rectangles
 from rowanseed.demo import six_gore_skirt
-from rowanseed.formats.cloth_json import read_reckoning, write_reckoning
 
 SKIRT = six_gore_skirt.draft()
 LINEN = Cloth(name="linen", width=1450, length=4000, selvedge=10, direction=Direction.TWO_WAY, washed=True, price=20.0)
@@ -137,14 +136,3 @@ def test_knits_and_cloth_alike_on_both_sides_are_made_ready_their_own_way():
     steps = {s.key: s for s in preparation(knit)}
     assert "ends" not in steps and "rest" in steps and "side" in steps
     assert "Soak" in steps["shrink"].what
-
-
-def test_a_reckoning_comes_back_as_it_was_kept():
-    kept = ClothChoices(
-        rectangles=(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25),),
-        batch=(Member("a", "10"),),
-        moved=("pocket",),
-        wanted=(Wanted(WantedKind.SNAPS, 320),),
-        on_border=True,
-    )
-    assert read_reckoning(write_reckoning(kept)) == kept

@@ -14,7 +14,8 @@ from rowanseed.core.derive.choice import Layers
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
 from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, buttons_to_buy, notions, seam_metres, zip_to_buy
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
-from rowanseed.core.shopping import GROUPS, ShoppingLine, merged
+from rowanseed.core.notions.sorts import Group, Sort
+from rowanseed.core.shopping import ShoppingLine, merged
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
 from rowanseed.formats.shopping_csv import write_shopping
 
@@ -62,19 +63,26 @@ def test_every_garment_gets_its_own_notions():
 
 
 def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
-    def line(what, count, project, group="thread and needles"):
+    def line(what, count, project, sort):
         return ShoppingLine(
-            group=group, what=what, count=count, unit="packet", length=None, projects=(project,), workings=()
+            group=sort.group,
+            what=what,
+            count=count,
+            unit="packet",
+            length=None,
+            projects=(project,),
+            workings=(),
+            sort=sort,
         )
 
-    hooks = [line("Hook and eye", 1, p, GROUPS[2]) for p in ("a", "b")]
+    hooks = [line("Hook and eye", 1, p, Sort.HOOKS) for p in ("a", "b")]
     found = merged(
         [
-            line("Machine needles, universal 80/12", 1, "a"),
-            line("Machine needles, universal 80/12", 1, "b"),
+            line("Machine needles, universal 80/12", 1, "a", Sort.NEEDLES),
+            line("Machine needles, universal 80/12", 1, "b", Sort.NEEDLES),
             *hooks,
-            line("Sewing thread to match", 1, "a"),
-            line("Sewing thread to match", 2, "b"),
+            line("Sewing thread to match", 1, "a", Sort.THREAD),
+            line("Sewing thread to match", 2, "b", Sort.THREAD),
         ]
     )
     assert [(n.what, n.count, n.projects) for n in found] == [
@@ -84,20 +92,20 @@ def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
         ("Sewing thread to match", 2, ("b",)),
     ]
     rows = list(csv.reader(write_shopping(found, Units.METRIC).splitlines()))
-    assert rows[1] == [GROUPS[2], "Hook and eye", "2 packets", "a; b", "", ""]
+    assert rows[1] == [Group.FASTENINGS.words, "Hook and eye", "2 packets", "a; b", "", ""]
 
 
 def test_what_is_bought_by_length_adds_up_and_is_written_as_the_household_reads_it():
     elastic = [notion(SKIRT, "14", Wanted(WantedKind.ELASTIC, 700.0)) for _ in range(2)]
     found = merged(
         ShoppingLine(
-            group=n.kind, what=n.what, count=n.count, unit=n.unit, length=n.length, projects=(p,), workings=(n.working,)
+            group=n.sort.group, what=n.what, count=n.count, unit=n.unit, length=n.length, projects=(p,), workings=(n.working,)
         )
         for n, p in zip(elastic, "ab", strict=True)
     )
     assert found[0].length == pytest.approx(2 * (0.9 * 700 + 12.7))
     assert found[0].amount(Units.METRIC) == "128.5 cm" and found[0].amount(Units.IMPERIAL) == "50 5/8 in"
-    cloth = ShoppingLine(group=GROUPS[0], what="Linen", count=1, unit="", length=1600.0, projects=("a",), workings=())
+    cloth = ShoppingLine(group=Group.CLOTH, what="Linen", count=1, unit="", length=1600.0, projects=("a",), workings=())
     assert cloth.amount(Units.METRIC) == "1.60 m" and cloth.amount(Units.IMPERIAL) == "1 3/4 yd"
     assert replace(cloth, length=None).amount(Units.METRIC) == "not worked out yet"
 

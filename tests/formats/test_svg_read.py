@@ -8,7 +8,8 @@ from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.geometry.outline import chain_length, flatten, signed_area
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
-from rowanseed.formats.svg_read import LARGEST_BYTES, read_drawing
+from rowanseed.formats.svg_read import read_drawing
+from rowanseed.settings import settings
 
 
 def _svg(body, size='width="600mm" height="800mm" viewBox="0 0 600 800"', more=""):
@@ -86,7 +87,7 @@ def test_a_nest_of_sizes_is_read_and_differing_structure_is_evened_out_and_told(
         (b'<!DOCTYPE svg [<!ENTITY a "&#65;">]><svg xmlns="http://www.w3.org/2000/svg">&a;</svg>', "entities"),
         (b"not a drawing at all", "not an SVG drawing"),
         (b"<html></html>", "not an SVG drawing"),
-        (b"x" * (LARGEST_BYTES + 1), "5 MB is the most"),
+        (b"x" * (settings().largest_drawing + 1), "5 MB is the most"),
         (_svg("".join(f'<rect id="r{k}" x="{k}" y="0" width="20" height="20"/>' for k in range(500))), "more than 400"),
         (
             _svg(

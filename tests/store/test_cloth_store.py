@@ -1,6 +1,7 @@
 """The cloth shelf in the database: old databases carried over, cutting up and putting back, photos."""
 
 import sqlite3
+from dataclasses import replace
 from datetime import date
 from importlib import resources
 
@@ -13,7 +14,8 @@ from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, PrintBorder, Rep
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sums.rectangles import Rectangle, RectangleKind
 from rowanseed.demo.six_gore_skirt import draft
-from rowanseed.formats.cloth_json import read_cloth, read_reckoning, write_cloth
+from rowanseed.formats.cloth_choices_json import read_cloth_choices
+from rowanseed.formats.cloth_json import read_cloth, write_cloth
 from rowanseed.store import cloths, patterns, people, projects
 from rowanseed.store.database import connect, migrate
 
@@ -96,7 +98,7 @@ def test_a_database_from_before_keeps_its_cloths_and_who_cuts_from_them(tmp_path
         surface=Surface.CORD,
     )
     record = projects.project(db, 1)
-    assert record.cloths == {Role.MAIN: 7} and record.reckoning == ClothChoices()
+    assert record.cloths == {Role.MAIN: 7} and record.cloth_choices == ClothChoices()
     with pytest.raises(sqlite3.IntegrityError):
         db.execute("DELETE FROM cloth WHERE id = 7")
     assert db.execute("PRAGMA foreign_key_check").fetchall() == []
@@ -106,6 +108,11 @@ def test_a_database_from_before_keeps_its_cloths_and_who_cuts_from_them(tmp_path
 def test_a_cloth_with_everything_comes_back_as_it_was_put_away(db):
     assert cloths.cloth(db, cloths.save_cloth(db, None, WOOL)).cloth == WOOL
     assert read_cloth(write_cloth(WOOL)) == WOOL
+
+
+def _cut_contrast_from(db, id, cloth):
+    chosen = {} if cloth is None else {Role.CONTRAST: cloth}
+    projects.decide(db, id, lambda before: replace(before, cloths={Role.MAIN: before.cloths[Role.MAIN], **chosen}))
 
 
 def test_cutting_up_takes_the_cloth_off_the_shelf_and_undoing_brings_it_back(db, project):
@@ -122,9 +129,9 @@ def test_what_is_in_use_is_neither_put_back_nor_thrown_away(db, project):
     id, cloth = project
     cloths.cut_up(db, cloth, id, [Cloth(name="rest", width=1500, length=700, selvedge=15, direction=Direction.TWO_WAY)])
     rest = cloths.cloths(db)[0]
-    projects.choose_cloth(db, id, Role.CONTRAST, rest.id)
+    _cut_contrast_from(db, id, rest.id)
     assert not cloths.put_back(db, cloth) and not cloths.throw_away(db, rest.id) and not cloths.throw_away(db, cloth)
-    projects.choose_cloth(db, id, Role.CONTRAST, None)
+    _cut_contrast_from(db, id, None)
     assert cloths.throw_away(db, rest.id) and cloths.cloths(db) == []
 
 
@@ -140,12 +147,12 @@ def test_a_photo_is_kept_replaced_and_let_go(db):
 def test_what_is_reckoned_with_stays_with_the_project(db, project):
     id, _ = project
     kept = ClothChoices(rectangles=(Rectangle(kind=RectangleKind.TIE, name="tie", long=900, wide=25),))
-    projects.keep_reckoning(db, id, kept)
-    assert projects.project(db, id).reckoning == kept
+    projects.decide(db, id, lambda before: replace(before, cloth_choices=kept))
+    assert projects.project(db, id).cloth_choices == kept
 
 
 def test_documents_that_are_none_are_refused_in_words():
     with pytest.raises(DocumentError, match="cannot be read"):
-        read_reckoning('{"batch": 3}')
+        read_cloth_choices('{"batch": 3}')
     with pytest.raises(DocumentError, match="cannot be read"):
         read_cloth("[]")

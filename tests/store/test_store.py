@@ -1,6 +1,7 @@
 """What is kept stays, whole or not at all."""
 
 import sqlite3
+from dataclasses import replace
 from datetime import date
 
 import pytest
@@ -78,7 +79,7 @@ def test_everything_is_there_after_closing_and_opening_again(db, path):
         db, None, Cloth(name="Linen", width=1450, length=None, selvedge=10, direction=Direction.TWO_WAY)
     )
     id = projects.start_project(db, "Skirt", person, pattern, "A", {Role.MAIN: cloth}, DAY)
-    projects.choose_fit(db, id, "10", FIT, None)
+    projects.decide(db, id, lambda before: replace(before, size="10", fit=FIT))
     projects.set_tick(db, id, "sew", "sew-hem", True)
     projects.add_note(db, id, "Longer next time.", DAY)
     projects.set_cloth_used(db, id, Role.MAIN, 1480.0, DAY)
@@ -155,8 +156,8 @@ def test_what_was_learned_is_offered_in_a_persons_other_projects_only(db, two_pr
 
 def test_earlier_alterations_are_remembered_with_the_size_they_were_made_in(db, two_projects):
     mine, (first, second, _) = two_projects
-    projects.choose_fit(db, first, "14", FIT, None)
-    projects.choose_fit(db, second, "12", FitChoices(), None)
+    projects.decide(db, first, lambda before: replace(before, size="14", fit=FIT))
+    projects.decide(db, second, lambda before: replace(before, size="12"))
     (before,) = lessons.altered_before(db, mine, but=second)
     assert (before.project, before.size, before.alterations) == ("first", "14", FIT.alterations)
     assert lessons.altered_before(db, mine, but=first) == []
@@ -164,10 +165,8 @@ def test_earlier_alterations_are_remembered_with_the_size_they_were_made_in(db, 
 
 def test_tactics_are_kept_for_the_cloth_they_were_taken_for(db, two_projects):
     _, (first, *_) = two_projects
-    projects.choose_tactics(db, first, Role.MAIN, ("narrow-hem", "turn-pieces"))
-    projects.choose_tactics(db, first, Role.LINING, ("share-cuts",))
-    projects.choose_tactics(db, first, Role.MAIN, ("narrow-hem",))
-    kept = projects.project(db, first).tactics
-    assert kept == {Role.MAIN: ("narrow-hem",), Role.LINING: ("share-cuts",)}
-    projects.choose_tactics(db, first, Role.MAIN, ())
-    assert projects.project(db, first).tactics.get(Role.MAIN, ()) == ()
+    taken = {Role.MAIN: ("narrow-hem",), Role.LINING: ("share-cuts",)}
+    projects.decide(db, first, lambda before: replace(before, tactics=taken))
+    assert projects.project(db, first).tactics == taken
+    projects.decide(db, first, lambda before: replace(before, tactics={}))
+    assert projects.project(db, first).tactics == {}

@@ -4,7 +4,7 @@ import csv
 import io
 import re
 
-from rowanseed.jobs import lays as jobs
+from rowanseed.jobs import searches as jobs
 
 
 def _follow(house, path):
@@ -48,7 +48,7 @@ def test_short_cloth_gets_ways_that_were_really_laid_and_one_is_taken(house, qui
     assert "It will do with: turn pieces end for end" in page
     assert "nap shades differently" in page
     assert "fold both edges to the middle" in page.lower()
-    house.post("/projects/1/cloth/short/main", data={"tactics": "turn pieces end for end|a narrower hem"})
+    house.post("/projects/1/cloth/short/main", data={"tactics": "turn-pieces narrow-hem"})
     taken = house.get("/projects/1/cloth/short?role=main").text
     assert "A narrower hem" in re.search(r"In use.*?</ul>", taken, re.S)[0]
     house.get("/projects/1/lay/worked-out")

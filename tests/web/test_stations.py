@@ -4,7 +4,7 @@ import re
 
 import pytest
 
-from rowanseed.jobs import lays as jobs
+from rowanseed.jobs import searches as jobs
 
 
 def _words(page, station):

@@ -70,7 +70,10 @@ class Kind(Generic[T]):
             raise DocumentError(self.said, "A newer Rowanseed wrote it.", "format")
         for step in range(version, self.version):
             upgrade = self.upgraders.get(step)
-            fields = upgrade(fields) if upgrade is not None else fields
+            try:
+                fields = upgrade(fields) if upgrade is not None else fields
+            except (TypeError, KeyError, AttributeError, ValueError) as error:
+                raise DocumentError(self.said, f"As version {step} it does not hold together: {error}.") from None
         return fields
 
     def validate(self, fields: dict[str, Any]) -> T:

@@ -27,7 +27,7 @@ def read_fit(text: str) -> FitChoices:
     """Read a fit document. Raises DocumentError."""
     choices = FIT_KIND.read(text)
     for alteration in choices.alterations:
-        _refuse_unknown(alteration)
+        _refuse_unknown(alteration, FIT_KIND.said)
     return choices
 
 
@@ -38,7 +38,7 @@ def write_fit(choices: FitChoices) -> str:
 def read_alteration(text: str) -> Alteration:
     """Read one alteration. Raises DocumentError."""
     alteration = ALTERATION_KIND.read(text)
-    _refuse_unknown(alteration)
+    _refuse_unknown(alteration, ALTERATION_KIND.said)
     return alteration
 
 
@@ -51,7 +51,7 @@ def alteration_document(alteration: Alteration) -> dict[str, Any]:
     return {"kind": alteration.kind, "by": alteration.by, "at": alteration.at, "level": alteration.level}
 
 
-def _refuse_unknown(alteration: Alteration) -> None:
+def _refuse_unknown(alteration: Alteration, said: str) -> None:
     if alteration.kind not in KINDS:
         known = ", ".join(KINDS)
-        raise DocumentError(f"“{alteration.kind}” is no kind of alteration known here.", f"There are: {known}.", "kind")
+        raise DocumentError(said, f"“{alteration.kind}” is no alteration known here; there are: {known}.", "kind")

@@ -19,7 +19,7 @@ from rowanseed.web.deps import House
 def follow(home: House, asked: Sequence[Asked]) -> EventSourceResponse:
     """Start the searches that do not run yet, and stream how far they are until all are answered or have failed."""
     searching.ask(home.db, asked)
-    return EventSourceResponse(_told(_looks(home, asked)), headers={"Cache-Control": "no-store"})
+    return EventSourceResponse(_told(_looks(home, asked)), headers={"Cache-Control": "no-store"}, sep="\n")
 
 
 async def until_answered(home: House, asked: Sequence[Asked]) -> None:

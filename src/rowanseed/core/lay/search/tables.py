@@ -35,7 +35,7 @@ def build(
     """Tables for the pairs of bases that can meet, for the relative flips that occur.
 
     `flips` are products of two lying pieces' flips; a pair and its reverse share their polygon.
-    Raises LayRefusal if stopped.
+    Raises StoppedTooSoon.
     """
     wanted = [(a, b, f) for a, b in sorted(pairs) if a <= b for f in sorted({_flip_index(sx, sy) for sx, sy in flips})]
 
