@@ -36,7 +36,7 @@ def filled(tmp_path_factory):
 
 
 @pytest.fixture
-def house(filled, tmp_path):
-    """The demo household, in a copy that may be changed."""
+def house(filled, tmp_path, quick):
+    """The demo household, in a copy that may be changed; searches are done where they are asked for."""
     shutil.copy(filled, tmp_path / "house.db")
     return Reader(create_app(tmp_path / "house.db"), raise_server_exceptions=False)

@@ -84,7 +84,7 @@ def test_a_tactic_reads_in_the_household_s_units(house, quick):
 
 
 def test_matching_has_its_cost_in_the_table_of_widths_too(house, quick, monkeypatch):
-    monkeypatch.setattr("rowanseed.core.widths.USUAL_WIDTHS", (1500.0,))
+    monkeypatch.setattr("rowanseed.core.cloth.widths.USUAL_WIDTHS", (1500.0,))
     assert "of 5 cases are known" in house.get("/projects/4/cloth/widths").text
     _follow(house, "/projects/4/widths/events")
     page = house.get("/projects/4/cloth/widths").text
@@ -96,7 +96,7 @@ def test_matching_has_its_cost_in_the_table_of_widths_too(house, quick, monkeypa
 def test_facings_from_another_cloth_ask_for_that_cloth_and_are_still_cut(house):
     house.get("/projects/2/lay/worked-out")
     before = house.get("/projects/2/cut").text
-    house.post("/projects/2/cloth/short/main", data={"tactics": "facings from another cloth"})
+    house.post("/projects/2/cloth/short/main", data={"tactics": "other-facing"})
     page = house.get("/projects/2/cloth").text
     assert 'name="cloth-contrast"' in page
     assert 'name="cloth-contrast"' not in house.get("/projects/1/cloth").text
@@ -111,7 +111,7 @@ def test_facings_from_another_cloth_ask_for_that_cloth_and_are_still_cut(house):
 
 def test_a_tactic_for_one_cloth_changes_what_is_cut_from_the_others_too(house):
     """A seam down the middle of a piece on the fold: its interfacing and its order of making know of it."""
-    house.post("/projects/2/cloth/short/main", data={"tactics": "a seam where a piece lay on the fold"})
+    house.post("/projects/2/cloth/short/main", data={"tactics": "centre-seam"})
     house.get("/projects/2/lay/worked-out")
     assert "centre seam" in house.get("/projects/2/sew").text.lower()
     house.post("/projects/2/cloth/short/main", data={"tactics": ""})

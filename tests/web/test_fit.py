@@ -21,6 +21,11 @@ def _listed(house, project=4):
     return re.findall(r"<h2>\d\. ([^<]*?) <span", _page(house, "/alter", project))
 
 
+def _lines(house, project):
+    """The ids of the alterations on the list, in order."""
+    return re.findall(r'name="line" value="([^"]+)"', _page(house, "/alter", project))
+
+
 def _alter(house, what, by, way="more", project=2):
     return house.post(f"/projects/{project}/fit/alter", data={"what": what, "way": way, "by": by})
 
@@ -41,11 +46,11 @@ def test_all_schools_stand_side_by_side_with_their_reasons(house):
 
 
 def test_a_school_is_taken_with_its_alterations_and_left_again_without_them(house):
-    house.post("/projects/4/fit/school", data={"school": "between sizes"})
+    house.post("/projects/4/fit/school", data={"school": "between"})
     page = _page(house)
     assert "Size 16, blended" in page
     assert _listed(house) == ["Body length: longer"]
-    house.post("/projects/4/fit/school", data={"school": "by the high bust", "reason": "neck fits"})
+    house.post("/projects/4/fit/school", data={"school": "high-bust", "reason": "neck fits"})
     assert _listed(house) == ["Bust: full-bust adjustment", "Body length: longer"]
     assert "Taken by the high bust: neck fits" in _page(house)
 
@@ -58,7 +63,7 @@ def test_a_reason_is_added_to_a_school_without_leaving_it(house):
 
 
 def test_ones_own_size_leaves_what_a_school_altered_but_keeps_what_she_altered_herself(house):
-    house.post("/projects/4/fit/school", data={"school": "by the high bust"})
+    house.post("/projects/4/fit/school", data={"school": "high-bust"})
     brought, hers = _listed(house)
     assert (brought, hers) == ("Bust: full-bust adjustment", "Body length: longer")
     house.post("/projects/4/fit", data={"size": "18", "reason": "her last one was tight"})
@@ -96,7 +101,7 @@ def test_a_child_in_a_grown_ups_pattern_is_told_so(house):
 
 
 def test_a_school_without_a_size_is_refused(house):
-    answer = house.post("/projects/4/fit/school", data={"school": "cut to the measure"})
+    answer = house.post("/projects/4/fit/school", data={"school": "to-measure"})
     assert answer.status_code == 422 and "no size for you here" in answer.text
 
 
@@ -109,10 +114,10 @@ def test_ones_own_size_with_another_at_the_hip(house):
 
 def test_what_is_wanted_changes_the_verdicts(house):
     page = house.post(
-        "/projects/1/fit/wish", data={"fit": "close", "over": "what the pattern means", "stretch": "10 %"}
+        "/projects/1/fit/wish", data={"fit": "close", "over": "nothing", "stretch": "10 %"}
     ).text
     assert "roomier at the hip than you asked for" in page
-    own = {"fit": "as drawn", "over": "what the pattern means", "least-hip": "6 cm", "most-hip": "9 cm"}
+    own = {"fit": "as-drawn", "over": "nothing", "least-hip": "6 cm", "most-hip": "9 cm"}
     page = house.post("/projects/1/fit/wish", data=own).text
     assert 'value="6 cm"' in page and "roomier" not in page
 
@@ -127,7 +132,7 @@ def test_what_is_wanted_changes_the_verdicts(house):
     ],
 )
 def test_a_wish_that_cannot_be_read_is_told_at_its_field(house, typed, said):
-    answer = house.post("/projects/1/fit/wish", data={"fit": "as drawn", "over": "what the pattern means", **typed})
+    answer = house.post("/projects/1/fit/wish", data={"fit": "as-drawn", "over": "nothing", **typed})
     assert answer.status_code == 422 and said in answer.text
     assert all(f'value="{value}"' in answer.text for value in typed.values())
 
@@ -145,9 +150,9 @@ def test_alterations_are_reordered_and_taken_out(house):
     _alter(house, "seam:side-seams:", "2 cm", "less")
 
     assert _listed(house, 2) == ["Length at the hem: longer", "Side seams: taken in"]
-    house.post("/projects/2/fit/alter/order", data={"number": "1", "do": "up"})
+    house.post("/projects/2/fit/alter/order", data={"line": _lines(house, 2)[1], "do": "up"})
     assert _listed(house, 2) == ["Side seams: taken in", "Length at the hem: longer"]
-    house.post("/projects/2/fit/alter/order", data={"number": "0", "do": "out"})
+    house.post("/projects/2/fit/alter/order", data={"line": _lines(house, 2)[0], "do": "out"})
     assert _listed(house, 2) == ["Length at the hem: longer"]
     assert house.post("/projects/2/fit/alter/order", data={"number": "7", "do": "out"}).status_code == 404
 

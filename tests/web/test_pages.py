@@ -5,7 +5,6 @@ import re
 import pytest
 from fastapi.testclient import TestClient
 
-from rowanseed.demo.household import fill
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import write_pattern
 from rowanseed.web.app import create_app
@@ -24,16 +23,9 @@ PAGES = [
 ]
 
 
-@pytest.fixture(scope="module")
-def demo(tmp_path_factory):
-    path = tmp_path_factory.mktemp("demo") / "demo.db"
-    fill(path)
-    return path
-
-
 @pytest.fixture
-def pages(demo):
-    return TestClient(create_app(demo), raise_server_exceptions=False)
+def pages(house):
+    return house
 
 
 @pytest.fixture
@@ -168,12 +160,7 @@ def test_other_sites_cannot_post(pages):
     assert pages.get("/", headers={"host": "elsewhere.example"}).status_code == 400
 
 
-def test_a_change_of_size_makes_the_kept_lay_say_so(demo, tmp_path):
-    import shutil
-
-    copy = tmp_path / "copy.db"
-    shutil.copy(demo, copy)
-    pages = TestClient(create_app(copy), raise_server_exceptions=False)
+def test_a_change_of_size_makes_the_kept_lay_say_so(pages):
     assert "this lay is kept" in pages.get("/projects/1/lay").text
     pages.post("/projects/1/fit", data={"size": "16"})
     pages.get("/projects/1/lay/worked-out")

@@ -5,6 +5,7 @@ from __future__ import annotations
 import asyncio
 import json
 from collections.abc import AsyncIterator, Sequence
+from contextlib import suppress
 
 from sse_starlette import EventSourceResponse, ServerSentEvent
 from starlette.concurrency import run_in_threadpool
@@ -23,16 +24,19 @@ def follow(home: House, asked: Sequence[Asked]) -> EventSourceResponse:
 
 
 async def until_answered(home: House, asked: Sequence[Asked]) -> None:
-    """Start the searches that do not run yet, and wait until all are answered or have failed."""
+    """Start the searches that do not run yet, and wait until all are answered or have failed, or no worker comes."""
     searching.ask(home.db, asked)
-    async for _ in _looks(home, asked):
-        pass
+    longest = settings().waited_too_long + sum(one.seconds for one in asked)
+    with suppress(TimeoutError):
+        async with asyncio.timeout(longest):
+            async for _ in _looks(home, asked):
+                pass
 
 
 async def _told(looks: AsyncIterator[list[str]]) -> AsyncIterator[ServerSentEvent]:
     async for lines in looks:
-        yield ServerSentEvent(event="progress", data=json.dumps({"words": lines}))
-    yield ServerSentEvent(event="done", data="{}")
+        yield ServerSentEvent(event="progress", data=json.dumps({"words": lines}), sep="\n")
+    yield ServerSentEvent(event="done", data="{}", sep="\n")
 
 
 async def _looks(home: House, asked: Sequence[Asked]) -> AsyncIterator[list[str]]:
