@@ -4,7 +4,9 @@ PORT ?= 8420
 VENV := .venv
 BIN := $(VENV)/bin
 
-.PHONY: setup demo test check format bench screenshots lock clean
+SOURCES := src tests benchmarks scripts
+
+.PHONY: setup demo test test-fast check docs format bench screenshots lock clean
 
 setup: $(VENV)/.ready
 
@@ -16,17 +18,28 @@ demo: setup
 
 test: setup
 	@sh scripts/chromium.sh
-	@$(BIN)/pytest
+	@$(BIN)/pytest -n 2 --cov --cov-report=term --cov-report=
+
+# What tells within a minute whether something is broken: no browser, no long searches.
+test-fast: setup
+	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser
 
 check: setup
-	@$(BIN)/ruff check src tests benchmarks
-	@$(BIN)/ruff format --check src tests benchmarks
+	@$(BIN)/ruff check $(SOURCES)
+	@$(BIN)/ruff format --check $(SOURCES)
+	@$(BIN)/djlint --quiet --lint src/rowanseed/web/templates
+	@$(BIN)/codespell $(SOURCES) docs *.md
 	@$(BIN)/mypy
 	@$(BIN)/lint-imports
+	@$(BIN)/rowanseed settings --markdown | diff docs/settings.md - || \
+	  { echo "docs/settings.md is behind: make docs" >&2; exit 1; }
+
+docs: setup
+	@$(BIN)/rowanseed settings --markdown > docs/settings.md
 
 format: setup
-	@$(BIN)/ruff check --fix src tests benchmarks
-	@$(BIN)/ruff format src tests benchmarks
+	@$(BIN)/ruff check --fix $(SOURCES)
+	@$(BIN)/ruff format $(SOURCES)
 
 bench: setup
 	@$(BIN)/python -W ignore -m benchmarks $(ONLY)

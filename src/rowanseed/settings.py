@@ -65,11 +65,16 @@ class Settings(BaseSettings):
     # What may come in
     largest_request: int = Field(6 * MEGABYTE, gt=0, description="Bytes of the largest request.")
     largest_drawing: int = Field(5 * MEGABYTE, gt=0, description="Bytes of the largest drawing or pattern document.")
-    largest_photo: int = Field(5_000_000, gt=0, description="Bytes of the largest photo.")
+    largest_photo: int = Field(5 * MEGABYTE, gt=0, description="Bytes of the largest photo.")
 
     # Telling
     log_level: Literal["debug", "info", "warning", "error"] = Field("warning", description="What is logged.")
     log_format: Literal["text", "json"] = Field("text", description="Lines for a person, or one JSON object a line.")
+
+
+def megabytes(number: int) -> str:
+    """A number of bytes in words."""
+    return f"{number / MEGABYTE:g} MB"
 
 
 @lru_cache(maxsize=1)
@@ -79,8 +84,16 @@ def settings() -> Settings:
 
 
 def table() -> str:
-    """All settings as a Markdown table."""
-    rows = ["| variable | usual | what it is |", "|---|---|---|"]
+    """All settings as a Markdown page."""
+    rows = [
+        "# Settings",
+        "",
+        "Each is an environment variable; without one the usual value holds. `rowanseed settings` shows those of this "
+        "machine. This page is generated: `make docs`.",
+        "",
+        "| variable | usual | what it is |",
+        "|---|---|---|",
+    ]
     for name, field in Settings.model_fields.items():
         usual = "the data folder of the account" if name == "database" else field.get_default()
         shown = f"`{usual}`" if usual not in ("", None) else ""

@@ -12,9 +12,9 @@ import pytest
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
+from rowanseed.core.notions.sorts import Group, Sort
 from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, buttons_to_buy, notions, seam_metres, zip_to_buy
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
-from rowanseed.core.notions.sorts import Group, Sort
 from rowanseed.core.shopping import ShoppingLine, merged
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
 from rowanseed.formats.shopping_csv import write_shopping
@@ -99,7 +99,13 @@ def test_what_is_bought_by_length_adds_up_and_is_written_as_the_household_reads_
     elastic = [notion(SKIRT, "14", Wanted(WantedKind.ELASTIC, 700.0)) for _ in range(2)]
     found = merged(
         ShoppingLine(
-            group=n.sort.group, what=n.what, count=n.count, unit=n.unit, length=n.length, projects=(p,), workings=(n.working,)
+            group=n.sort.group,
+            what=n.what,
+            count=n.count,
+            unit=n.unit,
+            length=n.length,
+            projects=(p,),
+            workings=(n.working,),
         )
         for n, p in zip(elastic, "ab", strict=True)
     )

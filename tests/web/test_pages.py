@@ -58,17 +58,20 @@ def test_what_is_not_there_is_told_in_a_sentence(pages, path):
     assert "Traceback" not in answer.text
 
 
-def test_a_page_that_fails_tells_no_stack_trace(demo, monkeypatch):
+def test_a_page_that_fails_tells_no_stack_trace_and_logs_where_it_was(house, monkeypatch, caplog):
     from rowanseed.web.pages import shelf
 
     def broken(*_):
         raise RuntimeError("secret detail")
 
     monkeypatch.setattr(shelf.people, "people", broken)
-    answer = TestClient(create_app(demo), raise_server_exceptions=False).get("/")
+    answer = house.get("/")
     assert answer.status_code == 500
     assert "Something went wrong here, not with you" in answer.text
     assert "secret detail" not in answer.text
+    (record,) = [record for record in caplog.records if record.levelname == "ERROR"]
+    assert (record.method, record.path) == ("GET", "/") and record.request_id
+    assert "secret detail" in str(record.exc_info[1])
 
 
 @pytest.mark.parametrize(

@@ -10,7 +10,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from pydantic import Field
+from pydantic import BaseModel, ConfigDict, Field
 
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import DocumentError, LengthError
@@ -24,10 +24,11 @@ from rowanseed.core.project import Project
 from rowanseed.core.saving.combine import combined
 from rowanseed.core.sizing.schools import School
 from rowanseed.core.sizing.wish import Fit, Over, Wish
-from rowanseed.formats import cloth_choices_json
+from rowanseed.formats import cloth_choices_json, cloth_json
 from rowanseed.formats.documents import Kind, Strict
+from rowanseed.formats.fit_json import FIT_KIND, read_fit
 from rowanseed.formats.ids import AlterationKindId, KnownTactic
-from rowanseed.formats.pattern_json import read_pattern
+from rowanseed.formats.pattern_json import pattern_document, read_pattern
 from rowanseed.formats.wording import CLOTH, FIT, TACTIC_WORDS, in_ids
 
 
@@ -57,6 +58,13 @@ class _Cloth(Strict):
     price: float | None = Field(None, ge=0)
 
 
+class _ClothDocument(BaseModel):
+    """A cloth as the shelf keeps it: a document of its own inside this one."""
+
+    model_config = ConfigDict(extra="allow")
+    format: str = Field(pattern=r"^rowanseed-cloth/\d+$")
+
+
 class _Alteration(Strict):
     kind: AlterationKindId
     by: str
@@ -76,7 +84,9 @@ class _Choices(Strict):
     stretch: float = Field(default=0.0, ge=0, le=1)
     lay: LayKind | None = None
     overlocker: bool = False
+    overlock_threads: int = Field(3, ge=3, le=4)
     hem_by_hand: bool = False
+    money: str = Field("", max_length=20)
     units: Units = Units.METRIC
 
 
@@ -84,8 +94,10 @@ class _Project(Strict):
     name: str
     person: _Person
     pattern: str | dict[str, Any]
-    cloths: dict[Role, _Cloth]
+    cloths: dict[Role, _Cloth | _ClothDocument]
     choices: _Choices = _Choices()
+    fit: dict[str, Any] | None = None
+    """A fit document, instead of what `choices` says of the fit."""
     tactics: dict[Role, list[KnownTactic]] = {}
     cloth_choices: ClothChoices = ClothChoices()
 
@@ -129,17 +141,56 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
     decisions = Decisions(
         view=chosen.view or pattern.envelope.views[0].id,
         size=chosen.size,
-        fit=_fit(chosen, unit),
+        fit=_fit(chosen, unit) if model.fit is None else read_fit(json.dumps(model.fit)),
         tactics={role: combined(tuple(taken)) for role, taken in model.tactics.items()},
         cloth=model.cloth_choices,
     )
     cloths = {role: _cloth(cloth, unit, f"cloths, {role.value}") for role, cloth in model.cloths.items()}
-    habits = Habits(units=chosen.units, overlocker=chosen.overlocker, hem_by_hand=chosen.hem_by_hand)
+    habits = Habits(
+        units=chosen.units,
+        overlocker=chosen.overlocker,
+        hem_by_hand=chosen.hem_by_hand,
+        money=chosen.money,
+        overlock_threads=chosen.overlock_threads,
+    )
     project = Project(
         pattern=pattern, body=_body(model.person, unit), decisions=decisions, cloths=cloths, habits=habits
     )
     _refuse_without_size(project)
     return ProjectDocument(name=model.name, person=model.person.name, project=project, lay=chosen.lay)
+
+
+def write_project(*, name: str, person: str, age: Age, project: Project) -> str:
+    """A project with everything it needs, as a document that `rowanseed plan` reads."""
+    habits, decisions = project.habits, project.decisions
+    document = {
+        "format": KIND.format,
+        "name": name,
+        "person": {
+            "name": person,
+            "age": age.value,
+            "measurements": {key: f"{mm!r} mm" for key, mm in project.body.items()},
+        },
+        "pattern": pattern_document(project.pattern),
+        "cloths": {role.value: cloth_json.KIND.document(cloth) for role, cloth in project.cloths.items()},
+        "choices": {
+            "view": project.view,
+            "size": decisions.size,
+            "units": habits.units.value,
+            "overlocker": habits.overlocker,
+            "overlock_threads": habits.overlock_threads,
+            "hem_by_hand": habits.hem_by_hand,
+            "money": habits.money,
+        },
+        "fit": FIT_KIND.document(decisions.fit),
+        "tactics": {role.value: list(taken) for role, taken in decisions.tactics.items()},
+        "cloth_choices": _without_heading(cloth_choices_json.KIND.document(decisions.cloth)),
+    }
+    return json.dumps(document, ensure_ascii=False)
+
+
+def _without_heading(document: dict[str, Any]) -> dict[str, Any]:
+    return {key: value for key, value in document.items() if key != "format"}
 
 
 def _body(person: _Person, unit: str) -> dict[str, float]:
@@ -195,7 +246,9 @@ def _length(said: str, unit: str, where: str) -> float:
         raise DocumentError(error.problem, error.remedy, where) from None
 
 
-def _cloth(model: _Cloth, unit: str, where: str) -> Cloth:
+def _cloth(model: _Cloth | _ClothDocument, unit: str, where: str) -> Cloth:
+    if isinstance(model, _ClothDocument):
+        return cloth_json.read_cloth(model.model_dump_json())
     width = _length(model.width, unit, f"{where}, width")
     selvedge = _length(model.selvedge, unit, f"{where}, selvedge") if model.selvedge.strip() else 0.0
     if 2 * selvedge >= width:

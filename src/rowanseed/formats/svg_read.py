@@ -32,7 +32,7 @@ from rowanseed.core.geometry.outline import (
     signed_area,
     without_repeats,
 )
-from rowanseed.settings import settings
+from rowanseed.settings import megabytes, settings
 
 MOST_OUTLINES = 400
 MOST_SEGMENTS = 20_000
@@ -82,7 +82,7 @@ def read_drawing(data: bytes) -> Drawing:
     """Read the pieces of a drawing. Raises DrawingError naming what is wrong and where; keeps nothing then."""
     if len(data) > settings().largest_drawing:
         raise DrawingError(
-            f"The drawing is {len(data) / 1048576:.1f} MB large; 5 MB is the most.",
+            f"The drawing is larger than {megabytes(settings().largest_drawing)}, which is the most.",
             "Save it without pictures and embedded fonts.",
         )
     root = _parse(data)

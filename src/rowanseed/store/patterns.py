@@ -72,3 +72,12 @@ def drawing(connection: Connection, id: int) -> tuple[str, bytes] | None:
 def forget_drawing(connection: Connection, id: int) -> None:
     with transaction(connection):
         connection.execute("DELETE FROM drawing WHERE id = ?", (id,))
+
+
+def remove_pattern(connection: Connection, id: int) -> bool:
+    """Take a pattern off the shelf for good. False where a project is sewn from it."""
+    with transaction(connection):
+        if connection.execute("SELECT 1 FROM project WHERE pattern_id = ?", (id,)).fetchone() is not None:
+            return False
+        connection.execute("DELETE FROM pattern WHERE id = ?", (id,))
+    return True

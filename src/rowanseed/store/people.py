@@ -108,6 +108,15 @@ def save_person(
     return id
 
 
+def remove_person(connection: Connection, id: int) -> bool:
+    """Forget a person and every measurement of hers. False where a project is for her."""
+    with transaction(connection):
+        if connection.execute("SELECT 1 FROM project WHERE person_id = ?", (id,)).fetchone() is not None:
+            return False
+        connection.execute("DELETE FROM person WHERE id = ?", (id,))
+    return True
+
+
 def _forget_unused(connection: Connection, measuring_id: int | None) -> None:
     used = connection.execute("SELECT 1 FROM project WHERE measuring_id = ?", (measuring_id,)).fetchone()
     if used is None:

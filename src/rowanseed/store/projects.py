@@ -179,6 +179,17 @@ def start_project(
     return id
 
 
+def remove_project(connection: Connection, id: int) -> None:
+    """Put a project away for good, with its notes, ticks and kept lays.
+
+    Cloth that was cut up for it is gone too; what is left of that stays on the shelf, as cloths of their own.
+    """
+    with transaction(connection):
+        connection.execute("DELETE FROM project_cloth WHERE cloth_id IN (SELECT id FROM cloth WHERE cut_by = ?)", (id,))
+        connection.execute("DELETE FROM cloth WHERE cut_by = ?", (id,))
+        connection.execute("DELETE FROM project WHERE id = ?", (id,))
+
+
 # ---------------------------------------------------------------- ticks, notes, cloth used
 
 

@@ -10,6 +10,7 @@ from urllib.parse import urlsplit
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from rowanseed.settings import megabytes
 from rowanseed.web.telling import error_page
 
 log = logging.getLogger("rowanseed.web")
@@ -58,7 +59,8 @@ class Guards:
             await self._guarded(scope, receive, tell)
         except TooLarge:
             if not begun:
-                await error_page(scope, 413, "That file is too large.", "5 MB is the most.")(scope, receive, tell)
+                most = f"{megabytes(self.largest)} is the most."
+                await error_page(scope, 413, "That file is too large.", most)(scope, receive, tell)
         finally:
             taken = time.perf_counter() - started
             log.info(

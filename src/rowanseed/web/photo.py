@@ -7,7 +7,7 @@ import io
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from rowanseed.core.base.errors import DocumentError
-from rowanseed.settings import settings
+from rowanseed.settings import megabytes, settings
 
 LONG_SIDE = 1200
 PIXELS = 60_000_000
@@ -16,7 +16,9 @@ PIXELS = 60_000_000
 def small_jpeg(data: bytes) -> bytes:
     """A photo as a JPEG of at most 1200 points a side. Raises DocumentError for what is no photo."""
     if len(data) > settings().largest_photo:
-        raise DocumentError("The photo is larger than 5 MB.", "Take a smaller one, or send it smaller.", "photo")
+        raise DocumentError(
+            f"The photo is larger than {megabytes(settings().largest_photo)}.", "Send it smaller.", "photo"
+        )
     try:
         with Image.open(io.BytesIO(data), formats=("JPEG", "PNG", "WEBP")) as found:
             if found.width * found.height > PIXELS:

@@ -244,8 +244,9 @@ class TooWide(LayRefusal):
 
     @property
     def REMEDY(self) -> str:  # type: ignore[override]
-        wider = "ake a wider cloth, or cut the piece in parts."
-        return f"T{wider}" if self.open else f"Lay the cloth open, t{wider}"
+        if self.open:
+            return "Take a wider cloth, or cut the piece in parts."
+        return "Lay the cloth open, take a wider cloth, or cut the piece in parts."
 
 
 @dataclass(eq=False)

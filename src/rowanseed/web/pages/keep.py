@@ -13,6 +13,7 @@ from rowanseed.core.alter.kinds import title
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.pattern.pieces import Role
+from rowanseed.formats.project_json import write_project
 from rowanseed.store import lessons, projects
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
@@ -47,6 +48,17 @@ class _UsedForm(Form):
 @router.get("/projects/{id}/keep")
 def show_keep(home: Home, id: Id) -> Response:
     return keep_page(home, load(home, id), {}, {})
+
+
+@router.get("/projects/{id}/project.json")
+def download_project(home: Home, id: Id) -> Response:
+    """The project with its pattern, cloths and decisions as an open file, which `rowanseed plan` works out too."""
+    project = load(home, id)
+    text = write_project(
+        name=project.record.name, person=project.person.name, age=project.person.age, project=project.core
+    )
+    headers = {"Content-Disposition": f'attachment; filename="project-{id}.json"'}
+    return Response(text, media_type="application/json", headers=headers)
 
 
 @router.post("/projects/{id}/keep/notes")

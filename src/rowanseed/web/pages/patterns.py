@@ -17,7 +17,7 @@ from rowanseed.drawings.svg import QUIET
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
 from rowanseed.formats.pattern_json import read_pattern
 from rowanseed.formats.svg_read import Drawing, read_drawing
-from rowanseed.settings import settings
+from rowanseed.settings import megabytes, settings
 from rowanseed.store import patterns
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.views.house import DrawingView, NewPatternView, PatternView
@@ -29,7 +29,7 @@ CHARTED = ("waist", "hip", "bust")
 
 @router.get("/patterns/new")
 def new(home: Home) -> Response:
-    return home.show(NewPatternView(error=None))
+    return home.show(NewPatternView(most=megabytes(settings().largest_drawing)))
 
 
 @router.post("/patterns/new")
@@ -45,12 +45,16 @@ def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
             raise DrawingError("No file was chosen, or it is empty.", "Choose an SVG drawing or a pattern document.")
         read_drawing(data)
     except RowanseedError as error:
-        return home.show(NewPatternView(error=error, filename=name), 422)
+        return home.show(NewPatternView(most=megabytes(settings().largest_drawing), error=error, filename=name), 422)
     return go(f"/drawings/{patterns.add_drawing(home.db, name, data, home.today)}")
 
 
 @router.get("/patterns/{id}")
 def show_pattern(home: Home, id: Id) -> Response:
+    return pattern_page(home, id, {})
+
+
+def pattern_page(home: House, id: int, errors: dict[str, str], *, status: int = 200) -> Response:
     pattern = patterns.pattern(home.db, id)
     if pattern is None:
         raise NotThere("pattern")
@@ -66,8 +70,18 @@ def show_pattern(home: Home, id: Id) -> Response:
             worst=worst,
             measures=MEASURE,
             nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
-        )
+            errors=errors,
+        ),
+        status,
     )
+
+
+@router.post("/patterns/{id}/remove")
+def remove_pattern(home: Home, id: Id) -> Response:
+    if not patterns.remove_pattern(home.db, id):
+        refused = "A project is sewn from this pattern: put that away first, at its Keep station."
+        return pattern_page(home, id, {"remove": refused}, status=422)
+    return go("/")
 
 
 @router.get("/patterns/{id}/document.json")

@@ -37,8 +37,13 @@ def new(home: Home) -> Response:
 @router.get("/people/{id}")
 def show_person(home: Home, id: Id) -> Response:
     person = _found(home, id)
-    typed = {key: format_length(mm, home.units, fine=True) for key, mm in person.body.items()}
-    return person_form(home, person, {"name": person.name, "age": person.age.value, **typed}, {}, ())
+    return person_form(home, person, _typed(home, person), {}, ())
+
+
+def _typed(home: House, person: Person) -> dict[str, str]:
+    """A person as the form has her."""
+    shown = {key: format_length(mm, home.units, fine=True) for key, mm in person.body.items()}
+    return {"name": person.name, "age": person.age.value, **shown}
 
 
 @router.post("/people/new")
@@ -49,6 +54,15 @@ def create(home: Home, typed: Typing) -> Response:
 @router.post("/people/{id}")
 def change(home: Home, id: Id, typed: Typing) -> Response:
     return _save(home, _found(home, id), typed)
+
+
+@router.post("/people/{id}/remove")
+def remove_person(home: Home, id: Id) -> Response:
+    person = _found(home, id)
+    if not people.remove_person(home.db, id):
+        refused = f"There are projects for {person.name}: put those away first, each at its Keep station."
+        return person_form(home, person, _typed(home, person), {"remove": refused}, (), status=422)
+    return go("/")
 
 
 def _found(home: House, id: Id) -> Person:

@@ -54,6 +54,12 @@ def project_form(home: House, typed: dict[str, str], errors: dict[str, str], *, 
     )
 
 
+@router.post("/projects/{id}/remove")
+def remove_project(home: Home, id: Id) -> Response:
+    projects.remove_project(home.db, load(home, id).record.id)
+    return go("/")
+
+
 @router.get("/projects/{id}")
 def open_project(home: Home, id: Id) -> Response:
     return go(f"/projects/{id}/{load(home, id).next_station.key}")

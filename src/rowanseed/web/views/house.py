@@ -84,6 +84,7 @@ class MeasureView(View):
 @dataclass(frozen=True, kw_only=True)
 class NewPatternView(View):
     template = "pattern_new.html"
+    most: str
     error: RowanseedError | None = None
     filename: str = ""
 
@@ -99,6 +100,7 @@ class PatternView(View):
     worst: tuple[str, SeamWalk] | None
     measures: Mapping[str, Measure]
     nest: str
+    errors: Mapping[str, str]
 
 
 @dataclass(frozen=True, kw_only=True)
