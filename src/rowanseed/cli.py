@@ -114,9 +114,10 @@ def _serve(args: argparse.Namespace) -> int:
             return 1
     if args.demo:
         with tempfile.TemporaryDirectory(prefix="rowanseed-demo-") as folder:
+            database = Path(folder) / "demo.db"
+            _settle_on(database)
             from rowanseed.demo.household import fill
 
-            database = Path(folder) / "demo.db"
             fill(database)
             return _run(database, host, port, "the demo household, thrown away at the end")
     database = args.database or settings().database
@@ -125,14 +126,21 @@ def _serve(args: argparse.Namespace) -> int:
     except OSError as error:
         print(f"The data folder {database.parent} cannot be made: {error.strerror}.", file=sys.stderr)
         return 1
+    _settle_on(database)
     return _run(database, host, port, f"your household, kept in {database}")
 
 
-def _run(database: Path, host: str, port: int, whose: str) -> int:
-    # The queue and the pages are opened by these, here and in the worker that this process starts.
+def _settle_on(database: Path) -> None:
+    """Have the pages, and the worker that this process starts, use this database and a queue beside it.
+
+    The queue is opened when the modules of the jobs are first imported, so this comes before.
+    """
     os.environ["ROWANSEED_DATABASE"] = str(database)
     os.environ.setdefault("ROWANSEED_QUEUE", str(database.with_suffix(".queue")))
     settings.cache_clear()
+
+
+def _run(database: Path, host: str, port: int, whose: str) -> int:
     print(f"Rowanseed is open at http://{host}:{port}/ with {whose}. Stop it with Ctrl+C.", flush=True)
     import uvicorn
 

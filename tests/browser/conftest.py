@@ -28,7 +28,8 @@ AXE = (Path(__file__).parent / "vendor" / "axe.min.js").read_text(encoding="utf-
 class Server:
     """`rowanseed serve` in a process of its own, on a database that outlives it."""
 
-    def __init__(self, *options: str) -> None:
+    def __init__(self, *options: str, **environment: str) -> None:
+        self.environment = {**os.environ, **environment}
         with socket.socket() as probe:
             probe.bind(("127.0.0.1", 0))
             self.port = probe.getsockname()[1]
@@ -41,7 +42,8 @@ class Server:
 
     def start(self) -> None:
         command = [sys.executable, "-m", "rowanseed.cli", "serve", "--port", str(self.port), *self.options]
-        self.process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        quiet = subprocess.DEVNULL
+        self.process = subprocess.Popen(command, stdout=quiet, stderr=quiet, env=self.environment)
         for _ in range(200):
             try:
                 with urlopen(f"{self.url}/household", timeout=1):
@@ -84,6 +86,15 @@ def demo():
 def own(tmp_path):
     """An empty household of one's own."""
     server = Server("--database", str(tmp_path / "own.db"))
+    yield server
+    server.stop()
+
+
+@pytest.fixture
+def unhurried(tmp_path):
+    """An empty household whose searches take as long as they usually do, so that one can be looked at."""
+    usual = {"ROWANSEED_SECONDS_FOR_A_LAY": "4", "ROWANSEED_SECONDS_TO_TIGHTEN": "20"}
+    server = Server("--database", str(tmp_path / "own.db"), **usual, ROWANSEED_SECONDS_FOR_A_WIDTH="3")
     yield server
     server.stop()
 

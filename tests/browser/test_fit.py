@@ -6,23 +6,16 @@ import pytest
 from playwright.sync_api import expect
 
 from rowanseed.demo.overshirt import draft
-from rowanseed.formats.pattern_json import write_pattern
+
+from .household import bring_pattern, measure, start
 
 pytestmark = pytest.mark.browser
 
 
 def test_a_shirt_is_measured_chosen_altered_walked_and_told_for_the_tissue(page, own):
-    page.goto(f"{own.url}/people/new")
-    page.get_by_label("Name").fill("Bertil")
-    page.get_by_role("button", name="Keep").click()
-    page.goto(f"{own.url}/patterns/new")
-    page.get_by_label("A drawing").set_input_files(
-        {"name": "shirt.json", "mimeType": "text/plain", "buffer": write_pattern(draft()).encode()}
-    )
-    page.get_by_role("button", name="Bring it").click()
-    page.goto(f"{own.url}/projects/new?pattern=1")
-    page.get_by_label("For whom").select_option("Bertil")
-    page.get_by_role("button", name="Start").click()
+    measure(page, own.url, "Bertil")
+    bring_pattern(page, own.url, draft())
+    start(page, own.url, "Bertil")
 
     # Nothing is measured yet: the station asks, and walks through what this pattern needs.
     expect(page.locator(".ask").first).to_contain_text("Not measured yet")
@@ -45,6 +38,7 @@ def test_a_shirt_is_measured_chosen_altered_walked_and_told_for_the_tissue(page,
     page.get_by_role("button", name="Work it out for this").click()
     expect(page.locator("table.schools tr.best")).to_contain_text("As outer wear")
     page.get_by_role("button", name="Take as outer wear").click()
+    expect(page.locator(".headline")).to_contain_text("Taken as outer wear")
     expect(page.locator(".headline .big")).to_contain_text("Size 2XL")
     page.get_by_role("radio", name="L", exact=True).check()
     page.get_by_label("Why, for later").fill("he likes it close")

@@ -8,13 +8,9 @@ from PIL import Image
 from playwright.sync_api import expect
 
 from .conftest import accessibility
+from .household import settled
 
 pytestmark = pytest.mark.browser
-
-
-def settled(page):
-    page.wait_for_load_state("load")
-    expect(page.locator(".waiting")).to_have_count(0, timeout=120_000)
 
 
 def test_what_is_left_is_shelved_offered_to_another_garment_and_put_back(page, demo):

@@ -86,9 +86,7 @@ FINITE = st.floats(-1e4, 1e4, allow_nan=False)
 TEXT = st.text(max_size=12)
 for simple, strategy in ((float, FINITE), (str, TEXT), (int, st.integers(1, 40))):
     st.register_type_strategy(simple, strategy)
-st.register_type_strategy(
-    Alteration, st.builds(Alteration, st.sampled_from(sorted(KINDS)), FINITE, TEXT, TEXT, TEXT)
-)
+st.register_type_strategy(Alteration, st.builds(Alteration, st.sampled_from(sorted(KINDS)), FINITE, TEXT, TEXT, TEXT))
 
 
 def whole(record):
