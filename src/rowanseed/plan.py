@@ -10,6 +10,7 @@ from typing import Any
 from rowanseed.core.base.errors import DocumentError, LayRefusal
 from rowanseed.core.cloth.yardage import need, printed, will_it_do
 from rowanseed.core.cutting import CutItem
+from rowanseed.core.lay.choice import easiest, plans_of
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.shopping import ClothWanted, Shared, lines_of, merged
@@ -60,6 +61,7 @@ def _results(document: ProjectDocument, budget: Budget) -> dict[str, Any]:
         cloth = project.cloths.get(role)
         problem = project.problem(role, cloth) if cloth is not None else None
         if cloth is None or problem is None:
+            wanted.append(ClothWanted(role=role, cloth=cloth))
             continue
         plan = _best(solve_each(problem, budget), document.lay)
         items = project.cut_items(role, cloth, problem, plan)
@@ -95,7 +97,7 @@ def _results(document: ProjectDocument, budget: Budget) -> dict[str, Any]:
 
 
 def _best(answers: Mapping[str, Plan | LayRefusal], wanted: LayKind | None) -> Plan:
-    """The lay that was asked for, or the shortest. Raises the engine's own error where there is none."""
+    """The lay that was asked for, or the easiest of the shortest. Raises the engine's own error where there is none."""
     if wanted is not None:
         answer = answers.get(wanted.value)
         if answer is None:
@@ -103,11 +105,12 @@ def _best(answers: Mapping[str, Plan | LayRefusal], wanted: LayKind | None) -> P
         if isinstance(answer, LayRefusal):
             raise answer
         return answer
-    plans = [answer for answer in answers.values() if isinstance(answer, Plan)]
-    if not plans:
+    plans = plans_of(answers)
+    name = easiest(plans)
+    if name is None:
         refused = {name: answer for name, answer in answers.items() if isinstance(answer, LayRefusal)}
         raise refused.get(LayKind.OPEN.value) or next(iter(refused.values()))
-    return min(plans, key=lambda plan: plan.length)
+    return plans[name]
 
 
 def _to_keep(document: ProjectDocument) -> dict[str, Any]:

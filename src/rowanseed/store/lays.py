@@ -44,17 +44,8 @@ def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan
             )
 
 
-def used(connection: Connection, questions: Mapping[str, object] | set[str]) -> None:
-    """Note that answers were used today, so that they are not let go."""
-    with transaction(connection):
-        connection.executemany(
-            "UPDATE lay_answer SET used_on = date('now') WHERE question = ? AND used_on < date('now')",
-            [(question,) for question in questions],
-        )
-
-
 def prune(connection: Connection, most: int) -> int:
-    """Let the answers go that were unused for longest, until `most` are left; how many went.
+    """Let the oldest answers go, until `most` are left; how many went.
 
     An answer that a project's summary rests on stays.
     """
@@ -67,7 +58,7 @@ def prune(connection: Connection, most: int) -> int:
             DELETE FROM lay_answer WHERE (question, lay) IN (
                 SELECT question, lay FROM lay_answer
                 WHERE question NOT IN (SELECT question FROM project_question)
-                ORDER BY used_on, answered_at
+                ORDER BY answered_at
                 LIMIT ?
             )
             """,

@@ -23,7 +23,7 @@ def clash(one: TacticId, other: TacticId) -> bool:
 def combined(tactics: tuple[TacticId, ...]) -> tuple[TacticId, ...]:
     """Tactics that go together, the cheaper kept where two clash."""
     kept: list[TacticId] = []
-    for tactic in sorted(tactics, key=lambda t: TACTICS[t].cost.points):
+    for tactic in sorted(tactics, key=lambda t: (TACTICS[t].cost.points, t)):
         if not any(clash(tactic, other) for other in kept):
             kept.append(tactic)
     return tuple(kept)

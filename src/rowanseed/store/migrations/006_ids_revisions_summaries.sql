@@ -93,7 +93,6 @@ CREATE TABLE lay_answer_new (
     plan TEXT CHECK (plan IS NULL OR json_valid(plan)),
     refusal TEXT CHECK (refusal IS NULL OR json_valid(refusal)),
     answered_at TEXT NOT NULL DEFAULT (datetime('now')),
-    used_on TEXT NOT NULL DEFAULT (date('now')),
     PRIMARY KEY (question, lay),
     CHECK ((plan IS NULL) <> (refusal IS NULL))
 ) STRICT, WITHOUT ROWID;
@@ -104,7 +103,7 @@ DROP TABLE lay_answer;
 
 ALTER TABLE lay_answer_new RENAME TO lay_answer;
 
-CREATE INDEX lay_answer_by_use ON lay_answer (used_on);
+CREATE INDEX lay_answer_by_age ON lay_answer (answered_at);
 
 -- Searches that have been asked for and not answered yet, so that whoever finds an answer can keep it.
 CREATE TABLE open_search (
