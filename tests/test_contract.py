@@ -51,7 +51,7 @@ def test_pages_and_command_line_agree(filled, tmp_path, quick, id):
     assert f"Size {fit['size']}" in pages.get(f"/projects/{id}/fit").text
     assert set(planned("cloth.json")) == {role.value for role in project.cloth_plans}
     cloth_page = pages.get(f"/projects/{id}/cloth").text
-    for role, plan in project.cloth_plans.items():
+    for role in project.cloth_plans:
         problem = pages.get(f"/projects/{id}/lay/{role.value}/problem.json").json()
         assert problem == planned(f"lay-{role.value}-problem.json")
         assert pages.get(f"/projects/{id}/lay/{role.value}/plan.json").json() == planned(f"lay-{role.value}-plan.json")

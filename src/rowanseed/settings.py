@@ -60,7 +60,9 @@ class Settings(BaseSettings):
     )
 
     # What is kept
-    answers_kept: int = Field(2000, ge=1, description="Searched lays kept; the oldest that no project rests on are let go.")
+    answers_kept: int = Field(
+        2000, ge=1, description="Searched lays kept; the oldest that no project rests on are let go."
+    )
 
     # What may come in
     largest_request: int = Field(6 * MEGABYTE, gt=0, description="Bytes of the largest request.")

@@ -6,14 +6,26 @@ from collections.abc import Sequence
 
 from rowanseed.app.desk import Desk
 from rowanseed.app.open_project import OpenProject, open_record
+from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.shopping import ClothWanted, Shared, ShoppingLine, lines_of, merged
 from rowanseed.shop.prices import Price, price_of_cloth, price_of_notion
 from rowanseed.store import projects
 
 
-def chosen_projects(desk: Desk, numbers: Sequence[int]) -> list[OpenProject]:
-    """The projects of these numbers, or all that can be read, the newest first."""
-    return [open_record(desk, record) for record in projects.projects(desk.db) if not numbers or record.id in numbers]
+def chosen_projects(desk: Desk, numbers: Sequence[int]) -> tuple[list[OpenProject], list[str]]:
+    """The projects of these numbers, or all, the newest first; and in words those that cannot be worked out."""
+    found, broken = [], []
+    for record in projects.projects(desk.db):
+        if numbers and record.id not in numbers:
+            continue
+        project = open_record(desk, record)
+        try:
+            _ = project.cloth_entries
+        except RowanseedError as error:
+            broken.append(f"{record.name}: {error}")
+        else:
+            found.append(project)
+    return found, broken
 
 
 def shopping_list(chosen: Sequence[OpenProject]) -> tuple[ShoppingLine, ...]:

@@ -21,13 +21,14 @@ Chosen = Annotated[list[int], Query(default_factory=list, max_length=500)]
 
 @router.get("/shopping")
 def show_shopping(home: Home, project: Chosen) -> Response:
-    chosen = chosen_projects(home, project)
+    chosen, broken = chosen_projects(home, project)
     lines = shopping_list(chosen)
     prices = priced(lines)
     numbers = [one.record.id for one in chosen]
     return home.show(
         ShoppingView(
             lines=lines,
+            broken=broken,
             groups=list(Group),
             prices=prices,
             total=sum(price.amount for line, price in prices.items() if not line.home),
@@ -43,6 +44,6 @@ def show_shopping(home: Home, project: Chosen) -> Response:
 
 @router.get("/shopping.csv")
 def shopping_csv(home: Home, project: Chosen) -> Response:
-    lines = shopping_list(chosen_projects(home, project))
+    lines = shopping_list(chosen_projects(home, project)[0])
     headers = {"Content-Disposition": 'attachment; filename="shopping.csv"'}
     return Response(write_shopping(lines, home.units), media_type="text/csv; charset=utf-8", headers=headers)

@@ -152,6 +152,7 @@ class NewProjectView(View):
 class ShoppingView(View):
     template = "shopping.html"
     lines: Sequence[ShoppingLine]
+    broken: Sequence[str]
     groups: Sequence[Group]
     prices: Mapping[ShoppingLine, Price]
     total: float

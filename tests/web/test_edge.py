@@ -1,0 +1,280 @@
+"""The edge of the pages: what comes in, what goes out, what fails, and what two windows do to each other."""
+
+import re
+from dataclasses import fields
+from pathlib import Path
+
+import pytest
+from jinja2 import meta, nodes
+
+from rowanseed.core.base.errors import StoppedTooSoon
+from rowanseed.jobs import searches as jobs
+from rowanseed.settings import settings
+from rowanseed.store.database import connect
+from rowanseed.web import telling
+from rowanseed.web.deps import TEMPLATES, StationView, View
+from rowanseed.web.static import FOLDER
+from rowanseed.web.views import house as house_views
+from rowanseed.web.views import stations as station_views
+
+# ---------------------------------------------------------------- what comes in
+
+
+@pytest.mark.parametrize("number", ["0", "99999999999999999999", "-1", "9223372036854775808", "x"])
+@pytest.mark.parametrize("path", ["/people/{}", "/cloths/{}", "/projects/{}/fit", "/people/1/measure?project={}"])
+def test_a_number_that_nothing_has_is_not_there(house, path, number):
+    answer = house.get(path.format(number))
+    if number == "0" and "project=" in path:
+        assert answer.status_code == 200
+    else:
+        assert answer.status_code == 404 and "There is no such" in answer.text
+
+
+def test_a_form_without_its_file_says_what_is_missing(house):
+    answer = house.post("/patterns/new")
+    assert answer.status_code == 422 and "Something is missing from what was sent: file." in answer.text
+
+
+@pytest.mark.parametrize(
+    ("headers", "status"),
+    [
+        ({"sec-fetch-site": "cross-site"}, 403),
+        ({"sec-fetch-site": "same-site"}, 403),
+        ({"sec-fetch-site": "same-origin"}, 200),
+        ({"sec-fetch-site": "none"}, 200),
+        ({"origin": "http://elsewhere.example"}, 403),
+        ({"origin": "http://testserver"}, 200),
+        ({}, 200),
+    ],
+)
+def test_only_the_pages_themselves_may_change_anything(house, headers, status):
+    answer = house.post("/household/units", data={"units": "imperial"}, headers=headers)
+    assert answer.status_code == status
+    assert ('aria-pressed="true">in<' in house.get("/household").text) == (status == 200)
+
+
+def test_what_comes_in_is_counted_whatever_its_header_says(house):
+    def endless():
+        for _ in range(200):
+            yield b"x" * 65536
+
+    answer = house.post("/household", content=endless(), headers={"content-type": "application/octet-stream"})
+    assert answer.status_code in (413, 200)
+    sent = 200 * 65536
+    assert sent > settings().largest_request
+    typed = house.post("/household", content=endless(), headers={"content-type": "application/x-www-form-urlencoded"})
+    assert typed.status_code == 413 and "6 MB is the most" in typed.text
+
+
+# ---------------------------------------------------------------- what goes out
+
+
+def test_static_files_are_named_by_what_is_in_them_and_kept_for_good(house):
+    page = house.get("/").text
+    addresses = re.findall(r'(?:src|href)="(/static/[^"]+)"', page)
+    assert len(addresses) >= 5
+    for address in addresses:
+        answer = house.get(address)
+        assert answer.status_code == 200 and "immutable" in answer.headers["cache-control"]
+        assert house.get(address.split("?")[0]).headers["cache-control"] == "no-cache"
+        assert house.get(f"{address.split('?')[0]}?v=old").headers["cache-control"] == "no-cache"
+    assert house.get("/static/nothing.css").status_code == 404
+
+
+def test_pages_are_not_kept_and_every_answer_has_its_guards(house):
+    for path in ("/", "/nowhere", "/static/rowanseed.css", "/projects/1/lay/main/lay.svg"):
+        headers = house.get(path).headers
+        assert "default-src 'none'" in headers["content-security-policy"]
+        assert headers["x-content-type-options"] == "nosniff"
+    assert house.get("/").headers["cache-control"] == "no-store"
+
+
+def test_every_request_is_logged_with_its_time(house, caplog):
+    caplog.set_level("INFO", "rowanseed.web")
+    house.get("/people/1")
+    record = next(r for r in caplog.records if r.getMessage() == "request")
+    assert (record.method, record.path, record.status) == ("GET", "/people/1", 200)
+    assert record.milliseconds > 0 and len(record.request_id) == 8
+
+
+# ---------------------------------------------------------------- views and templates
+
+
+def _views():
+    modules = (house_views, station_views, telling)
+    found = [one for module in modules for one in vars(module).values() if isinstance(one, type)]
+    return [one for one in found if issubclass(one, View) and hasattr(one, "template")]
+
+
+def _names(template):
+    """The names that a template and those it extends or includes use and do not set themselves."""
+    tree = TEMPLATES.env.parse(TEMPLATES.env.loader.get_source(TEMPLATES.env, template)[0])
+    found = set(meta.find_undeclared_variables(tree))
+    for macro in tree.find_all(nodes.Macro):
+        found.discard(macro.name)
+    set_here = (name for node in tree.find_all(nodes.Assign) for name in node.find_all(nodes.Name))
+    own = {name.name for name in set_here if name.ctx == "store"}
+    own |= {name for node in tree.find_all(nodes.FromImport) for name in node.names}
+    for other in meta.find_referenced_templates(tree):
+        if other is not None and not isinstance(other, list) and other != "macros.html":
+            more, set_there = _names(other)
+            found |= more
+            own |= set_there
+    return found, own
+
+
+@pytest.mark.parametrize("view", _views(), ids=lambda view: view.__name__)
+def test_a_page_is_given_every_name_that_its_template_uses_and_no_other(view):
+    given = {field.name for field in fields(view)}
+    if issubclass(view, StationView):
+        given |= {"station", "part"}
+    everywhere = {"request", "units", "habits", "bare", *TEMPLATES.env.globals}
+    used, own = _names(view.template)
+    assert used - own - given - everywhere == set()
+    assert given - used - {"station", "part"} == set()
+
+
+def test_every_template_is_some_page_s(house):
+    folder = Path(TEMPLATES.env.loader.searchpath[0])
+    pages = {view.template for view in _views()}
+    parts = {"base.html", "station.html", "cloth_part.html", "fit_part.html", "lay_part.html", "macros.html"}
+    assert {path.name for path in folder.glob("*.html")} == pages | parts
+    assert (FOLDER / "rowanseed.css").exists()
+
+
+# ---------------------------------------------------------------- two windows
+
+
+def test_a_change_from_an_older_page_is_refused_in_plain_words_and_nothing_is_lost(house):
+    page = house.get("/projects/2/cloth/extras").text
+    shown = re.search(r'name="revision" value="(\d+)"', page)[1]
+    assert house.post("/projects/2/fit", data={"size": "12", "revision": shown}).status_code == 200
+    late = house.post("/projects/2/cloth/layers", data={"fused": "yes", "revision": shown})
+    assert late.status_code == 409 and "changed in another window" in late.text
+    assert "size 12" in house.get("/projects/2/fit").text
+    assert "checked" not in re.search(r'id="fused"[^>]*>', house.get("/projects/2/cloth/layers").text)[0]
+
+
+def test_the_same_line_is_taken_out_once(house):
+    strip = {"kind": "tie", "long": "90", "wide": "3", "count": "1", "fullness": "2", "role": "main"}
+    for name in ("first", "second"):
+        house.post("/projects/2/cloth/extras/strips", data={**strip, "name": name})
+    page = house.get("/projects/2/cloth/extras").text
+    first, second = re.findall(r'action="(/projects/2/cloth/extras/strips/[^"]+/remove)"', page)
+    assert house.post(first).status_code == 200
+    assert house.post(first).status_code == 404
+    left = house.get("/projects/2/cloth/extras").text
+    assert second in left and 'Take out<span class="visually-hidden">: second' in left
+
+
+# ---------------------------------------------------------------- failures are not answers
+
+
+def _cut_anew(house):
+    """A project whose lays have to be searched."""
+    house.post("/projects/2/fit", data={"size": "16"})
+
+
+def test_a_search_that_breaks_is_told_kept_nowhere_and_may_be_tried_again(house, tmp_path, monkeypatch):
+    search = jobs.solve_each
+
+    def broken(*_, **__):
+        raise MemoryError("all of it")
+
+    _cut_anew(house)
+    monkeypatch.setattr(jobs, "solve_each", broken)
+    house.get("/projects/2/lay/worked-out")
+    for station in ("cloth", "lay", "cut"):
+        page = house.get(f"/projects/2/{station}").text
+        assert "Not searched to the end" in page and "The search went wrong here, not with you." in page
+        assert "cannot be laid" not in page and 'id="search-again"' in page
+        assert "all of it" not in page
+    db = connect(tmp_path / "house.db")
+    assert db.execute("SELECT count(*) FROM open_search WHERE failed <> ''").fetchone()[0] == 2
+    assert db.execute("SELECT max(tries) FROM open_search").fetchone()[0] == settings().tries
+    db.close()
+    monkeypatch.setattr(jobs, "solve_each", search)
+    house.post("/projects/2/lays/again", data={"station": "lay"})
+    house.get("/projects/2/lay/worked-out")
+    assert 'class="lay"' in house.get("/projects/2/lay").text
+    assert "Not searched to the end" not in house.get("/projects/2/cloth").text
+
+
+def test_a_search_that_was_stopped_before_there_was_a_lay_is_no_answer(house, monkeypatch):
+    search = jobs.solve_each
+
+    def stopped(*_, **__):
+        raise StoppedTooSoon
+
+    _cut_anew(house)
+    monkeypatch.setattr(jobs, "solve_each", stopped)
+    house.get("/projects/2/lay/worked-out")
+    page = house.get("/projects/2/lay").text
+    assert "The search was stopped before there was a lay." in page and "cannot be laid" not in page
+    monkeypatch.setattr(jobs, "solve_each", search)
+    house.post("/projects/2/lays/again", data={"station": "lay"})
+    house.get("/projects/2/lay/worked-out")
+    assert 'class="lay"' in house.get("/projects/2/lay").text
+
+
+@pytest.mark.parametrize("page", ["widths", "short/main", "shelf/main/0"])
+def test_tables_of_searches_tell_what_broke_and_try_again(house, monkeypatch, page):
+    shown = {"widths": "widths", "short/main": "short", "shelf/main/0": "shelf"}[page]
+    search = jobs.solve_each
+
+    def broken(*_, **__):
+        raise RuntimeError("inside")
+
+    _cut_anew(house)
+    monkeypatch.setattr(jobs, "solve_each", broken)
+    house.get(f"/projects/2/{page}/events")
+    told = house.get(f"/projects/2/cloth/{shown}").text
+    assert "Not searched to the end" in told and "Laying the pieces out" not in told
+    monkeypatch.setattr(jobs, "solve_each", search)
+    house.post(f"/projects/2/{page}/again")
+    for _ in range(2):
+        house.get(f"/projects/2/{page}/events")
+    assert "Not searched to the end" not in house.get(f"/projects/2/cloth/{shown}").text
+
+
+def test_that_will_do_stops_the_search_with_nothing_matched_too(house, monkeypatch):
+    monkeypatch.setattr(jobs.queue, "enqueue", lambda task: None)
+    house.post("/projects/4/cloth/matching", data={"matching-main": "both"})
+    house.post("/projects/4/fit", data={"size": "16"})
+    stopped = []
+    monkeypatch.setattr(jobs, "stop", stopped.append)
+    house.post("/projects/4/lays/again", data={"station": "lay"})
+    house.post("/projects/4/lays/stop", data={"station": "lay"})
+    assert len(set(stopped)) == 4, "three cloths, and the main one with nothing matched"
+
+
+# ---------------------------------------------------------------- one bad row
+
+
+def test_one_bad_row_takes_no_page_down(house, tmp_path):
+    db = connect(tmp_path / "house.db")
+    db.execute('UPDATE project SET fit = \'{"school": "by magic"}\' WHERE id = 5')
+    db.execute('UPDATE cloth SET document = \'{"width": "wide"}\' WHERE id = 4')
+    db.close()
+    shelf = house.get("/")
+    assert shelf.status_code == 200
+    assert "The project “Wide trousers for the soprano” cannot be read" in shelf.text
+    assert "The cloth “Slate linen” cannot be read" in shelf.text
+    assert "Concert skirt for the alto" in shelf.text
+    for path in ("/shopping", "/people/2", "/projects/1/cloth", "/projects/new", "/projects/1/cloth/shelf"):
+        assert house.get(path).status_code == 200, path
+    alone = house.get("/projects/5/fit")
+    assert alone.status_code == 422 and "cannot be read" in alone.text
+
+
+def test_projects_people_and_patterns_can_be_put_away(house):
+    assert "put those away first" in house.post("/people/2/remove").text
+    assert house.post("/patterns/1/remove").status_code == 422
+    for id in range(1, 7):
+        assert f'action="/projects/{id}/remove"' in house.get(f"/projects/{id}/keep").text
+        house.post(f"/projects/{id}/remove")
+    assert house.get("/projects/1/keep").status_code == 404
+    house.post("/people/2/remove")
+    house.post("/patterns/1/remove")
+    shelf = house.get("/").text
+    assert "Nothing on the table yet" in shelf and "Nerys" not in shelf and "Six-gore" not in shelf
