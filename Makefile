@@ -22,7 +22,7 @@ test: setup
 
 # What tells within a minute whether something is broken: no browser, no long searches.
 test-fast: setup
-	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser
+	@$(BIN)/pytest -n 2 -m "not browser and not slow" --hypothesis-profile fast --ignore tests/browser
 
 check: setup
 	@$(BIN)/ruff check $(SOURCES)

@@ -2,6 +2,7 @@
 
 import os
 
+import hypothesis
 import pytest
 
 for name in [name for name in os.environ if name.startswith("ROWANSEED_")]:
@@ -15,6 +16,9 @@ os.environ.update(
     ROWANSEED_SECONDS_TO_TIGHTEN="2",
     ROWANSEED_ALLOWED_HOSTS='["127.0.0.1", "localhost", "testserver"]',
 )
+
+
+hypothesis.settings.register_profile("fast", max_examples=12, deadline=None)
 
 
 @pytest.fixture

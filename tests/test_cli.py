@@ -13,6 +13,8 @@ from rowanseed.cli import main
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import write_pattern
 
+pytestmark = pytest.mark.slow
+
 OUTSIDE = Path(__file__).parent / "outside"
 PROBLEMS = sorted((OUTSIDE / "problems").glob("*.json"))
 

@@ -17,6 +17,8 @@ from rowanseed.store.household import habits
 from rowanseed.store.lays import keep_answers, keep_lay
 from rowanseed.web.app import create_app
 
+pytestmark = pytest.mark.slow
+
 BUDGET = Budget(sweeps=40, threads=1)
 
 

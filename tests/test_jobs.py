@@ -207,6 +207,7 @@ def redis_server(tmp_path):
         server.wait(5)
 
 
+@pytest.mark.slow
 def test_a_search_goes_through_redis_and_back(redis_server, tmp_path):
     """Server and worker as two processes that share nothing but the Redis and the key."""
     environment = {"ROWANSEED_QUEUE": redis_server, "ROWANSEED_QUEUE_KEY": "a long secret in common"}

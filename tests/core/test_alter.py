@@ -305,6 +305,7 @@ def test_what_cannot_be_altered_is_refused_in_words(alterations, said):
         carry_out(pattern_of("overshirt"), "M", alterations)
 
 
+@pytest.mark.slow
 @given(data=st.data())
 @settings(max_examples=60, deadline=None)
 def test_no_alteration_gives_an_outline_that_crosses_itself_unseen(data):
@@ -354,6 +355,7 @@ def test_a_frame_holds_what_is_drawn_together():
     assert dict(front.levels()).keys() == {"bust", "waist"}
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("name", ["waistcoat", "overshirt"])
 def test_a_bust_adjustment_and_a_change_of_length_go_together_in_every_size(name):
     """No splinter of a curve, left where a cut falls near a joint, makes the cutting line cross itself."""

@@ -86,6 +86,7 @@ def skirt_lays():
     return every, {k: solve(cell.problem, Budget(sweeps=40)) for k, cell in enumerate(every)}
 
 
+@pytest.mark.slow
 def test_every_usual_width_in_both_directions_is_asked_for(skirt_lays):
     every, _ = skirt_lays
     assert [(c.width, c.one_way) for c in every] == [
@@ -128,6 +129,7 @@ def test_a_plan_taken_over_from_a_stricter_case_holds_there(skirt_lays):
 # ---------------------------------------------------------------- tactics
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("pattern", [SKIRT, SHIRT, TROUSERS, WAISTCOAT], ids=lambda p: p.name)
 def test_every_tactic_leaves_a_pattern_that_holds_together_and_can_be_sewn(pattern):
     size = pattern.envelope.sizes[3]
@@ -145,6 +147,7 @@ def _tried(pattern, tactics):
     )
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("tactic", sorted(LOOSENS))
 def test_what_loosens_never_needs_more_area_and_its_lay_passes_the_check(tactic):
     plain, loose = (_tried(SKIRT, t) for t in ((), (tactic,)))
@@ -196,6 +199,7 @@ def test_tactics_that_clash_are_not_combined(tactics):
 # ---------------------------------------------------------------- the first answer
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("pattern", [SKIRT, SHIRT, TROUSERS, WAISTCOAT], ids=lambda p: p.name)
 @pytest.mark.parametrize("width", USUAL_WIDTHS)
 def test_every_lay_comes_out_between_the_first_bounds(pattern, width):

@@ -40,6 +40,7 @@ def problem_of(shapes, one_way, gap=3.0):
     )
 
 
+@pytest.mark.slow
 @given(st.lists(SHAPE, min_size=1, max_size=5), st.booleans())
 @settings(max_examples=40, deadline=None)
 def test_a_real_lay_lies_between_the_bounds(shapes, one_way):
@@ -86,6 +87,7 @@ def test_a_piece_wider_than_the_cloth_has_no_rows():
     assert estimate(across).most == pytest.approx(1200)
 
 
+@pytest.mark.slow
 def test_offering_a_folded_lay_that_wastes_much_costs_the_open_one_little():
     """Pieces of which one each is wanted, so that folded cloth cuts every one in vain a second time."""
     shapes = [(500 - 40 * k, 340 + 30 * (k % 3), 0.1 * (k % 3), 1, False, Grain.LENGTHWISE) for k in range(9)]

@@ -40,6 +40,7 @@ def shortest(problem, sweeps=60):
     return min(plans, key=lambda plan: plan.length)
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("how", [Matching.BARS, Matching.BOTH])
 @pytest.mark.parametrize(
     "draft, size", [(waistcoat.draft, "14"), (six_gore_skirt.draft, "12")], ids=["waistcoat", "skirt"]
@@ -132,6 +133,7 @@ def test_bounds_stay_bounds_where_something_is_matched_or_gone():
     assert estimate(problem).least <= shortest(problem, 20).length
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("direction", list(Direction))
 @pytest.mark.parametrize("border", [PrintBorder.ONE, PrintBorder.BOTH])
 def test_hems_lie_on_the_border(border, direction):

@@ -69,6 +69,7 @@ def test_the_parts_as_cloths_have_the_outlines_they_had():
         assert all(Polygon(patch).is_valid for patch in part.cloth.gone)
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("seed", range(8))
 def test_nothing_is_laid_where_there_is_no_cloth(seed):
     """Patches stay where they are while a lay is shortened and pieces change places; the plan passes the exact

@@ -35,6 +35,7 @@ def problem_with(pattern, tactics):
 # ---------------------------------------------------------------- taken over
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("name", DEMO)
 def test_what_loosens_takes_over_every_lay_of_the_garment_as_it_is(name):
     """However briefly the looser case was searched, it never needs more: the same places hold, by the exact check."""
@@ -52,8 +53,8 @@ def test_what_loosens_takes_over_every_lay_of_the_garment_as_it_is(name):
 def test_a_lay_is_not_taken_over_where_it_does_not_hold():
     pattern = DEMO["six_gore_skirt"]
     plan = solve(problem_with(pattern, ("turn-pieces",)), Budget(sweeps=60))
-    if any(p.turn == 180 for s in plan.stretches for p in s.placements):
-        assert carried(plan, problem_with(pattern, ())) is None
+    assert any(p.turn == 180 for s in plan.stretches for p in s.placements)
+    assert carried(plan, problem_with(pattern, ())) is None
     seamed = problem_with(pattern, ("centre-seam",))
     assert carried(plan, seamed) is None
 
@@ -82,6 +83,7 @@ SIZES = st.lists(
 )
 
 
+@pytest.mark.slow
 @given(SIZES, st.data())
 @settings(max_examples=25, deadline=None)
 def test_adding_a_piece_never_needs_less(sizes, data):
@@ -97,6 +99,7 @@ def test_adding_a_piece_never_needs_less(sizes, data):
     assert here.length >= area / (900 - 20) - 1e-6
 
 
+@pytest.mark.slow
 @given(SIZES)
 @settings(max_examples=20, deadline=None)
 def test_two_way_and_wider_cloth_take_over_what_was_laid_on_one_way_and_narrower(sizes):

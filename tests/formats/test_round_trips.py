@@ -236,6 +236,7 @@ MOST_TRIES = 60
 """So many changes of a field are tried."""
 
 
+@pytest.mark.slow
 def test_every_field_of_a_pattern_comes_back():
     """Each is changed in turn; where the pattern still holds together, it comes back changed."""
     pattern, kept, tried = full_pattern(), set(), Counter()

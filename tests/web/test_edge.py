@@ -17,6 +17,8 @@ from rowanseed.web.static import FOLDER
 from rowanseed.web.views import house as house_views
 from rowanseed.web.views import stations as station_views
 
+pytestmark = pytest.mark.slow
+
 # ---------------------------------------------------------------- what comes in
 
 

@@ -9,6 +9,8 @@ from rowanseed.formats.pattern_json import write_pattern
 
 from ..core.pieces import gathered_skirt
 
+pytestmark = pytest.mark.slow
+
 
 def _page(house, path="", project=4):
     answer = house.get(f"/projects/{project}/fit{path}")

@@ -6,6 +6,8 @@ import re
 import pytest
 from PIL import Image
 
+pytestmark = pytest.mark.slow
+
 CLOTH = {
     "name": "Checked",
     "width": "150",

@@ -82,7 +82,7 @@ def read_drawing(data: bytes) -> Drawing:
     """Read the pieces of a drawing. Raises DrawingError naming what is wrong and where; keeps nothing then."""
     if len(data) > settings().largest_drawing:
         raise DrawingError(
-            f"The drawing is larger than {megabytes(settings().largest_drawing)}, which is the most.",
+            f"The drawing is too large: {megabytes(settings().largest_drawing)} is the most.",
             "Save it without pictures and embedded fonts.",
         )
     root = _parse(data)
