@@ -228,8 +228,6 @@ def full_pattern():
     return replace(pattern, house="House", code="0001", envelope=envelope)
 
 
-NOT_IN_A_DOCUMENT = {"Piece.drawn_on"}
-"""Which size a piece made to measure was drawn on is worked out."""
 NEVER_ALONE = {"Segment.start", "Segment.end", "LayPiece.fold", "LayPiece.selvedge"}
 """What touches something else cannot be changed by itself; that the whole comes back tells of them."""
 MOST_TRIES = 60
@@ -260,7 +258,7 @@ def test_every_field_of_a_pattern_comes_back():
         with suppress(PatternError):
             if read_pattern(json.dumps(pattern_document(variant))) == variant:
                 kept |= touched
-    assert names(pattern) - kept - NOT_IN_A_DOCUMENT - NEVER_ALONE == set()
+    assert names(pattern) - kept - NEVER_ALONE == set()
 
 
 # ---------------------------------------------------------------- lays
