@@ -1,6 +1,7 @@
 """What every test stands on: short searches, and no setting of whoever runs them."""
 
 import os
+import time
 
 import hypothesis
 import pytest
@@ -14,11 +15,31 @@ os.environ.update(
     ROWANSEED_SECONDS_FOR_A_SHELF_CLOTH="0.3",
     ROWANSEED_SECONDS_FOR_A_SMALL_PIECE="0.2",
     ROWANSEED_SECONDS_TO_TIGHTEN="2",
+    ROWANSEED_LOST_AFTER="4",
     ROWANSEED_ALLOWED_HOSTS='["127.0.0.1", "localhost", "testserver"]',
 )
 
 
 hypothesis.settings.register_profile("fast", max_examples=12, deadline=None)
+
+
+@pytest.fixture(scope="session")
+def filled(tmp_path_factory):
+    """The demo household's database, filled once for all processes of a test run; it is copied, never changed."""
+    folder = tmp_path_factory.getbasetemp()
+    if "PYTEST_XDIST_WORKER" in os.environ:
+        folder = folder.parent
+    path = folder / "filled.db"
+    try:
+        (folder / "filling").mkdir()
+    except FileExistsError:
+        while not path.exists():
+            time.sleep(0.05)
+        return path
+    from rowanseed.demo.household import fill
+
+    fill(folder / "filling" / "demo.db")
+    return (folder / "filling" / "demo.db").rename(path)
 
 
 @pytest.fixture

@@ -10,7 +10,6 @@ from fastapi.testclient import TestClient
 from rowanseed.app.desk import Desk
 from rowanseed.app.open_project import load
 from rowanseed.core.lay.engine import Budget, solve_each
-from rowanseed.demo.household import fill
 from rowanseed.plan import plan_project
 from rowanseed.store.database import connect
 from rowanseed.store.household import habits
@@ -20,13 +19,6 @@ from rowanseed.web.app import create_app
 pytestmark = pytest.mark.slow
 
 BUDGET = Budget(sweeps=40, threads=1)
-
-
-@pytest.fixture(scope="module")
-def filled(tmp_path_factory):
-    path = tmp_path_factory.mktemp("contract") / "demo.db"
-    fill(path)
-    return path
 
 
 @pytest.mark.parametrize("id", range(1, 7))

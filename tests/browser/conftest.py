@@ -1,6 +1,7 @@
 """A running server and a headless browser for the tests that use the pages as a sewist would."""
 
 import os
+import shutil
 import signal
 import socket
 import subprocess
@@ -76,8 +77,11 @@ def browser():
 
 
 @pytest.fixture(scope="session")
-def demo():
-    server = Server("--demo")
+def demo(filled, tmp_path_factory):
+    """The demo household, one for all tests that only look at it or put back what they change."""
+    database = tmp_path_factory.mktemp("demo") / "demo.db"
+    shutil.copy(filled, database)
+    server = Server("--database", str(database))
     yield server
     server.stop()
 

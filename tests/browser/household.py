@@ -49,4 +49,3 @@ def settled(page):
     """Everything is there, what had to be laid out first too; the page loads anew after each round of searches."""
     page.wait_for_load_state("load")
     expect(page.locator(".waiting")).to_have_count(0, timeout=120_000)
-    page.wait_for_load_state("networkidle")

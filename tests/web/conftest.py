@@ -6,7 +6,6 @@ import shutil
 import pytest
 from fastapi.testclient import TestClient
 
-from rowanseed.demo.household import fill
 from rowanseed.web.app import create_app
 
 BLOCKS = (
@@ -26,13 +25,6 @@ class Reader(TestClient):
             squeezed = re.sub(rf" ?(</?(?:{BLOCKS})\b[^<>]*>) ?", r"\1", squeezed)
             response._text = squeezed
         return response
-
-
-@pytest.fixture(scope="session")
-def filled(tmp_path_factory):
-    path = tmp_path_factory.mktemp("filled") / "demo.db"
-    fill(path)
-    return path
 
 
 @pytest.fixture
