@@ -16,13 +16,15 @@ $(VENV)/.ready: requirements/dev.txt pyproject.toml scripts/setup.sh
 demo: setup
 	@$(BIN)/rowanseed serve --demo --port $(PORT)
 
+# The fast tests measured for coverage, then the long ones: searches, whole pages, the browser.
 test: setup
 	@sh scripts/chromium.sh
-	@$(BIN)/pytest -n 2 --cov --cov-report=term --cov-report=
+	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --cov --cov-report=term
+	@$(BIN)/pytest -n 3 --dist worksteal -m "browser or slow" --durations=10
 
 # What tells within a minute whether something is broken: no browser, no long searches.
 test-fast: setup
-	@$(BIN)/pytest -n 2 -m "not browser and not slow" --hypothesis-profile fast --ignore tests/browser
+	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --hypothesis-profile fast
 
 check: setup
 	@$(BIN)/ruff check $(SOURCES)

@@ -9,18 +9,21 @@ import pytest
 for name in [name for name in os.environ if name.startswith("ROWANSEED_")]:
     del os.environ[name]
 os.environ.update(
-    ROWANSEED_SECONDS_FOR_A_LAY="0.4",
-    ROWANSEED_SECONDS_FOR_A_WIDTH="0.3",
-    ROWANSEED_SECONDS_FOR_A_TACTIC="0.3",
-    ROWANSEED_SECONDS_FOR_A_SHELF_CLOTH="0.3",
-    ROWANSEED_SECONDS_FOR_A_SMALL_PIECE="0.2",
+    ROWANSEED_SECONDS_FOR_A_LAY="0.3",
+    ROWANSEED_SECONDS_FOR_A_WIDTH="0.2",
+    ROWANSEED_SECONDS_FOR_A_TACTIC="0.2",
+    ROWANSEED_SECONDS_FOR_A_SHELF_CLOTH="0.2",
+    ROWANSEED_SECONDS_FOR_A_SMALL_PIECE="0.1",
     ROWANSEED_SECONDS_TO_TIGHTEN="2",
     ROWANSEED_LOST_AFTER="4",
     ROWANSEED_ALLOWED_HOSTS='["127.0.0.1", "localhost", "testserver"]',
 )
 
 
+hypothesis.settings.register_profile("usual", max_examples=40, deadline=None)
 hypothesis.settings.register_profile("fast", max_examples=12, deadline=None)
+hypothesis.settings.register_profile("thorough", max_examples=400, deadline=None)
+hypothesis.settings.load_profile("usual")
 
 
 @pytest.fixture(scope="session")

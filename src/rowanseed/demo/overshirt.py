@@ -9,6 +9,7 @@ Body chart and figures are invented for the demo.
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import cache
 
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, unit
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
@@ -393,6 +394,7 @@ def _collar(id: str, name: str, number: int, stand: dict[str, float], trimmed: f
     )
 
 
+@cache
 def draft() -> Pattern:
     """The whole pattern: pieces in every size, envelope and making graph."""
     bodies = {size: body(size) for size in SIZES}

@@ -13,6 +13,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cache
 
 from rowanseed.core.geometry.outline import Chain, Point, Segment, arc_chain, chain_length
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, View
@@ -141,6 +142,7 @@ def cone(size: str) -> Cone:
 # ---------------------------------------------------------------- pieces
 
 
+@cache
 def draft() -> Pattern:
     """The whole pattern: pieces in every size, envelope and making graph."""
     cones = {size: cone(size) for size in SIZES}

@@ -9,6 +9,7 @@ Body chart and figures are invented for the demo.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
@@ -229,6 +230,7 @@ def _lines(every: dict[str, Leg]) -> tuple[InnerLine, ...]:
     )
 
 
+@cache
 def draft() -> Pattern:
     """The whole pattern: pieces in every size, envelope and making graph."""
     both = {size: legs(size) for size in SIZES}

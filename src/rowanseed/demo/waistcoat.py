@@ -10,6 +10,7 @@ Body chart and figures are invented for the demo.
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import cache
 
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, unit
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
@@ -309,6 +310,7 @@ def _levels(bodies: dict[str, Body], start: str) -> tuple[InnerLine, ...]:
 # ---------------------------------------------------------------- the pattern
 
 
+@cache
 def draft() -> Pattern:
     """The whole pattern: pieces in every size, envelope and making graph."""
     bodies = {size: body(size) for size in SIZES}
