@@ -30,6 +30,7 @@ check: setup
 	@$(BIN)/ruff check $(SOURCES)
 	@$(BIN)/ruff format --check $(SOURCES)
 	@$(BIN)/djlint --quiet --lint src/rowanseed/web/templates
+	@! grep -nE '.{121,}' src/rowanseed/web/templates/*.html || { echo "lines of 120 at most" >&2; exit 1; }
 	@$(BIN)/codespell $(SOURCES) docs *.md
 	@$(BIN)/mypy
 	@$(BIN)/lint-imports

@@ -65,7 +65,8 @@ class OpenProject:
 
     @cached_property
     def cloth_entries(self) -> dict[Role, ClothEntry]:
-        found = {role: cloths.cloth(self.desk.db, id) for role, id in self.record.cloths.items()}
+        chosen = self.record.cloths
+        found = {role: cloths.cloth(self.desk.db, chosen[role]) for role in Role if role in chosen}
         return {role: entry for role, entry in found.items() if entry is not None}
 
     @cached_property
