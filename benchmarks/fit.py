@@ -9,9 +9,8 @@ from collections.abc import Iterator
 from pathlib import Path
 from statistics import median
 
-from fastapi.testclient import TestClient
-
 from benchmarks.figures import Figure
+from benchmarks.pages import pages_of, seen
 from rowanseed.core import pipeline
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
@@ -21,7 +20,6 @@ from rowanseed.core.sizing.schools import Choosing, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.demo.household import fill
-from rowanseed.web.app import create_app
 
 PEOPLE = 1000
 FULL = (
@@ -94,14 +92,14 @@ def _page() -> Iterator[Figure]:
     with tempfile.TemporaryDirectory() as folder:
         database = Path(folder) / "demo.db"
         fill(database)
-        pages = TestClient(create_app(database))
+        pages = pages_of(database)
         for name, path in (("size", ""), ("alter", "/alter"), ("seams", "/seams"), ("tissue", "/tissue")):
             times = []
-            pages.get(f"/projects/4/fit{path}")
+            seen(pages, f"/projects/4/fit{path}")
             for _ in range(9):
                 for cache in (pipeline._altered, pipeline._walk, pipeline._steps):
                     cache.cache_clear()
                 started = time.perf_counter()
-                pages.get(f"/projects/4/fit{path}").raise_for_status()
+                seen(pages, f"/projects/4/fit{path}")
                 times.append((time.perf_counter() - started) * 1000)
             yield Figure(area="fit", name=f"page-{name}-server-milliseconds", value=median(times), limit=150.0)
