@@ -20,7 +20,7 @@ demo: setup
 test: setup
 	@sh scripts/chromium.sh
 	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --cov --cov-report=term
-	@$(BIN)/pytest -n 3 --dist worksteal -m "browser or slow" --durations=10
+	@$(BIN)/pytest -n 4 --dist worksteal -m "browser or slow" --durations=10
 
 # What tells within a minute whether something is broken: no browser, no long searches.
 test-fast: setup

@@ -20,7 +20,7 @@ os.environ.update(
 )
 
 
-hypothesis.settings.register_profile("usual", max_examples=40, deadline=None)
+hypothesis.settings.register_profile("usual", max_examples=25, deadline=None)
 hypothesis.settings.register_profile("fast", max_examples=12, deadline=None)
 hypothesis.settings.register_profile("thorough", max_examples=400, deadline=None)
 hypothesis.settings.load_profile("usual")

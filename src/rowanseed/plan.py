@@ -8,9 +8,10 @@ from pathlib import Path
 from typing import Any
 
 from rowanseed.core.base.errors import DocumentError, LayRefusal
-from rowanseed.core.cloth.yardage import need, printed, will_it_do
+from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cloth.yardage import lay_to_use, need, printed, will_it_do
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.lay.choice import easiest, plans_of
+from rowanseed.core.lay.choice import plans_of
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
 from rowanseed.core.shopping import ClothWanted, Shared, lines_of, merged
@@ -63,7 +64,7 @@ def _results(document: ProjectDocument, budget: Budget) -> dict[str, Any]:
         if cloth is None or problem is None:
             wanted.append(ClothWanted(role=role, cloth=cloth))
             continue
-        plan = _best(solve_each(problem, budget), document.lay)
+        plan = _best(solve_each(problem, budget), document.lay, cloth)
         items = project.cut_items(role, cloth, problem, plan)
         needed = need(plan.length, cloth, problem.gap, units)
         verdict = will_it_do(needed, cloth)
@@ -96,7 +97,7 @@ def _results(document: ProjectDocument, budget: Budget) -> dict[str, Any]:
     return files
 
 
-def _best(answers: Mapping[str, Plan | LayRefusal], wanted: LayKind | None) -> Plan:
+def _best(answers: Mapping[str, Plan | LayRefusal], wanted: LayKind | None, cloth: Cloth) -> Plan:
     """The lay that was asked for, or the easiest of the shortest. Raises the engine's own error where there is none."""
     if wanted is not None:
         answer = answers.get(wanted.value)
@@ -106,7 +107,7 @@ def _best(answers: Mapping[str, Plan | LayRefusal], wanted: LayKind | None) -> P
             raise answer
         return answer
     plans = plans_of(answers)
-    name = easiest(plans)
+    name = lay_to_use(plans, cloth)
     if name is None:
         refused = {name: answer for name, answer in answers.items() if isinstance(answer, LayRefusal)}
         raise refused.get(LayKind.OPEN.value) or next(iter(refused.values()))

@@ -11,8 +11,9 @@ from pathlib import Path
 from urllib.request import urlopen
 
 import pytest
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import expect, sync_playwright
 
+expect.set_options(timeout=20_000)
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
 ARGUMENTS = [
     "--no-sandbox",
@@ -81,7 +82,8 @@ def demo(filled, tmp_path_factory):
     """The demo household, one for all tests that only look at it or put back what they change."""
     database = tmp_path_factory.mktemp("demo") / "demo.db"
     shutil.copy(filled, database)
-    server = Server("--database", str(database))
+    enough = {"ROWANSEED_SECONDS_FOR_A_LAY": "0.8", "ROWANSEED_SECONDS_FOR_A_TACTIC": "0.6"}
+    server = Server("--database", str(database), **enough)
     yield server
     server.stop()
 

@@ -19,7 +19,6 @@ PATHS = [
     "/nowhere",
     "/shopping?project=1&project=4",
     "/projects/1/cloth/widths",
-    "/cloths/3",
     "/cloths/new",
     *(f"/projects/3/cloth{part}" for part in ("", "/layers", "/extras", "/shelf")),
     "/projects/4/cloth",
@@ -27,7 +26,8 @@ PATHS = [
     "/people/3/measure?project=5",
     *(f"/projects/4/fit{part}" for part in ("", "/alter", "/seams", "/tissue")),
     "/projects/4/sew",
-    *(f"/projects/{n}/{s}" for n in (1, 2) for s in ("fit", "cloth", "lay", "cut", "sew", "keep")),
+    *(f"/projects/1/{station}" for station in ("cloth", "lay", "cut", "sew", "keep")),
+    *(f"/projects/2/{station}" for station in ("lay", "cut")),
 ]
 
 

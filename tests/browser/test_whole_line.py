@@ -32,6 +32,7 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
     expect(page.get_by_text("By the chart, hip and waist both say size 14.").first).to_be_visible()
     expect(page.get_by_role("img", name="Body against garment")).to_be_visible()
     page.get_by_role("button", name="Take by the chart").click()
+    expect(page.locator(".headline")).to_contain_text("Taken by the chart")
     page.get_by_role("link", name="Alterations").click()
     page.get_by_label("What").select_option(label="Length at the hem")
     page.get_by_label("By", exact=True).fill("2 cm")

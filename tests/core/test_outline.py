@@ -15,7 +15,6 @@ from rowanseed.core.geometry.outline import (
     flatten,
     offset_polyline,
     point_at,
-    reverse_chain,
     signed_area,
     similarity,
     split_chain,
@@ -98,6 +97,5 @@ def test_a_similarity_takes_its_two_points_where_it_should(a, b, c, d):
 
 @given(curves)
 def test_reversing_and_moving_keep_the_length(curve):
-    assert chain_length(reverse_chain((curve,))) == pytest.approx(curve.length(), rel=1e-9)
     turned = transform_chain((curve,), similarity((0, 0), (1, 0), (5, 5), (5, 6)))
     assert chain_length(turned) == pytest.approx(curve.length(), rel=1e-9)

@@ -15,7 +15,6 @@ from rowanseed.core.base.units import (
     Units,
     format_cloth,
     format_length,
-    in_household_units,
     parse_length,
     parse_signed_length,
     round_up_for_shop,
@@ -103,31 +102,3 @@ def test_the_shop_rounds_up_and_never_by_a_whole_step(tenths, units):
 def test_an_exact_yard_is_not_rounded_up():
     assert round_up_for_shop(914.4, Units.IMPERIAL) == pytest.approx(914.4)
     assert round_up_for_shop(0.1 + 0.2 + 999.7, Units.METRIC) == 1000
-
-
-# ---------------------------------------------------------------- sentences
-
-
-@pytest.mark.parametrize(
-    ("units", "said"),
-    [
-        (Units.METRIC, "“front” is 51.1 cm wide and there are 41 cm; shorten it by 3 cm."),
-        (Units.IMPERIAL, "“front” is 20 1/8 in wide and there are 16 1/8 in; shorten it by 1 3/16 in."),
-    ],
-)
-def test_lengths_in_a_sentence_are_read_in_the_household_s_units(units, said):
-    assert in_household_units("“front” is 511 mm wide and there are 410 mm; shorten it by 3 cm.", units) == said
-
-
-@given(st.integers(1, 5000), st.sampled_from(Units))
-def test_a_length_said_otherwise_stays_the_same_length(mm, units):
-    """Read back, it is the length it was, to half of what fine figures are rounded to."""
-    said = in_household_units(f"{mm} mm", units)
-    assert (
-        parse_length(said, "mm") == pytest.approx(mm, abs=0.5 if units is Units.METRIC else 25.4 / 32 + 0.01) or mm == 0
-    )
-
-
-def test_other_numbers_in_a_sentence_are_left_alone():
-    sentence = "6 pieces, size 12, in 3 cmyk colours"
-    assert in_household_units(sentence, Units.IMPERIAL) == sentence

@@ -8,7 +8,8 @@ import pytest
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction
-from rowanseed.core.cloth.yardage import need, printed, will_it_do
+from rowanseed.core.cloth.yardage import lay_to_use, need, printed, will_it_do
+from rowanseed.core.lay.problem import LayKind, Placement, Plan, Stretch
 from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, View
 from rowanseed.core.pattern.pieces import Role
 
@@ -79,3 +80,18 @@ def test_the_envelopes_figure_is_never_one_for_wider_cloth_or_the_wrong_directio
         )
         is None
     )
+
+
+def test_an_easier_lay_is_not_taken_where_it_would_be_too_long():
+    """Folded, 6 mm longer and half as much to cut; it is taken on any cloth but one that ends between the two."""
+
+    def plan(length, pieces):
+        placed = tuple(
+            Placement(piece="p", turn=0.0, mirrored=False, whole=True, at=(0.0, 0.0), outline=()) for _ in range(pieces)
+        )
+        return Plan(length, (Stretch(lay=LayKind.OPEN, depth=None, start=0.0, end=length, placements=placed),))
+
+    plans = {"open": plan(1000.0, 8), "folded": plan(1006.0, 4)}
+    for length, name in ((None, "folded"), (2000.0, "folded"), (1053.0, "open"), (500.0, "folded")):
+        cloth = Cloth(name="c", width=1400, length=length, selvedge=10, direction=Direction.TWO_WAY, washed=True)
+        assert lay_to_use(plans, cloth) == name

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
-from rowanseed.core.lay.choice import Answers, easiest, plans_of
+from rowanseed.core.cloth.yardage import lay_to_use
+from rowanseed.core.lay.choice import Answers, plans_of
 from rowanseed.core.lay.problem import Plan, Problem, laid
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store.cloths import ClothEntry
@@ -53,7 +54,7 @@ class ClothPlan:
         """The name of the lay in use: the one that was kept, else the easiest of the shortest."""
         if self.kept is not None and self.is_kept:
             return KEPT if KEPT in self.plans else self.kept.lay
-        return easiest(self.plans)
+        return lay_to_use(self.plans, self.entry.cloth)
 
     @property
     def plan(self) -> Plan | None:

@@ -8,7 +8,7 @@ from functools import cached_property
 from rowanseed.app import searching
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.desk import Desk
-from rowanseed.app.stations import Progress, Standing, stitched_line
+from rowanseed.app.stations import Standing, Ticked, stitched_line
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.words import lower_first
@@ -159,13 +159,13 @@ class OpenProject:
     def ticked(self, tick_list: TickList) -> frozenset[str]:
         return projects.ticks(self.desk.db, self.record.id, tick_list)
 
-    def progress(self, tick_list: TickList) -> Progress:
+    def progress(self, tick_list: TickList) -> Ticked:
         """How many of a list are done. Nothing ticked needs no list."""
         done = self.ticked(tick_list)
         if not done:
-            return Progress(0, 0)
+            return Ticked(0, 0)
         keys = [item.key for item in self.cut_items] if tick_list == "cut" else [step.id for step in self.core.steps]
-        return Progress(sum(key in done for key in keys), len(keys))
+        return Ticked(sum(key in done for key in keys), len(keys))
 
     # ------------------------------------------------------------ how it stands
 

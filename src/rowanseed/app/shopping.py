@@ -18,8 +18,8 @@ def chosen_projects(desk: Desk, numbers: Sequence[int]) -> tuple[list[OpenProjec
     for record in projects.projects(desk.db):
         if numbers and record.id not in numbers:
             continue
-        project = open_record(desk, record)
         try:
+            project = open_record(desk, record)
             _ = project.cloth_entries
         except RowanseedError as error:
             broken.append(f"{record.name}: {error}")

@@ -13,7 +13,7 @@ from rowanseed.store.summaries import StationSummary
 
 
 @dataclass(frozen=True)
-class Progress:
+class Ticked:
     """How many of a list are done; `total` is 0 where nothing of it was ever ticked."""
 
     done: int
@@ -41,8 +41,8 @@ class Standing:
     kept: int
     kept_length: float | None
     is_stale: bool
-    cut: Progress
-    sewn: Progress
+    cut: Ticked
+    sewn: Ticked
     notes: int
 
 
@@ -98,7 +98,7 @@ def _lay(standing: Standing, units: Units) -> StationSummary:
     return _open("lay", "Lay", "keep a lay" if standing.lays else "to come")
 
 
-def _listed(key: str, name: str, progress: Progress, what: str, complete: str) -> StationSummary:
+def _listed(key: str, name: str, progress: Ticked, what: str, complete: str) -> StationSummary:
     """A station with a list to tick."""
     if progress.is_complete:
         return _done(key, name, complete)

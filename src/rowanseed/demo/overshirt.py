@@ -3,7 +3,7 @@
 Drafted from the chest as straight-cut shirts are. The sleeve's cap is solved so that it is a hand's ease longer
 than the armhole; stand, collar, band and cuff take their lengths from the edges they are sewn to.
 
-Body chart and figures are invented for the demo.
+ShirtBody chart and figures are invented for the demo.
 """
 
 from __future__ import annotations
@@ -93,7 +93,7 @@ YARDAGE = (
 
 
 @dataclass(frozen=True)
-class Body:
+class ShirtBody:
     """One size of the body: the points that front, back and yoke share, in the wearer's frame (mm)."""
 
     chest: float
@@ -129,12 +129,12 @@ class Body:
         return y_at(self.side(), x)
 
 
-def body(size: str) -> Body:
+def body(size: str) -> ShirtBody:
     k = SIZES.index(size)
     neck_width = NECK[k] / 5 - 2
     underarm = (CHEST[k] / 8 + 130.0, (CHEST[k] + EASE) / 4)
     waist = underarm[0] + 175.0
-    return Body(
+    return ShirtBody(
         chest=CHEST[k],
         neck_width=neck_width,
         neck_depth=neck_width + 8,
@@ -151,7 +151,7 @@ def body(size: str) -> Body:
 # ---------------------------------------------------------------- front, back, yoke
 
 
-def _front(bodies: dict[str, Body]) -> Piece:
+def _front(bodies: dict[str, ShirtBody]) -> Piece:
     edge_y = BAND_WIDTH / 2
     shapes, bust = {}, {}
     for size, b in bodies.items():
@@ -189,7 +189,7 @@ def _front(bodies: dict[str, Body]) -> Piece:
     )
 
 
-def _levels(bodies: dict[str, Body]) -> tuple[InnerLine, ...]:
+def _levels(bodies: dict[str, ShirtBody]) -> tuple[InnerLine, ...]:
     def across(x: str) -> dict[str, tuple[Point, Point]]:
         return {s: ((getattr(b, x), 0.0), (getattr(b, x), b.side_y(getattr(b, x)))) for s, b in bodies.items()}
 
@@ -203,7 +203,7 @@ def _levels(bodies: dict[str, Body]) -> tuple[InnerLine, ...]:
     )
 
 
-def _split_back(b: Body) -> tuple[Chain, Segment]:
+def _split_back(b: ShirtBody) -> tuple[Chain, Segment]:
     """The back's armhole below the yoke, and the yoke's above it."""
     lower, upper = b.armhole(b.tip[1] - 8)
     t = solve(lambda t: upper.at(t)[0], b.yoke, 0.0, 1.0)
@@ -211,7 +211,7 @@ def _split_back(b: Body) -> tuple[Chain, Segment]:
     return (lower, below), above
 
 
-def _back(bodies: dict[str, Body]) -> Piece:
+def _back(bodies: dict[str, ShirtBody]) -> Piece:
     shapes = {}
     for size, b in bodies.items():
         armhole, _ = _split_back(b)
@@ -244,7 +244,7 @@ def _back(bodies: dict[str, Body]) -> Piece:
     )
 
 
-def _yoke(bodies: dict[str, Body]) -> Piece:
+def _yoke(bodies: dict[str, ShirtBody]) -> Piece:
     shapes = {}
     for size, b in bodies.items():
         _, above = _split_back(b)
@@ -472,7 +472,7 @@ def _with_buttons(band: Piece) -> Piece:
 # ---------------------------------------------------------------- envelope and making
 
 
-def _envelope(bodies: dict[str, Body], pieces: tuple[Piece, ...]) -> Envelope:
+def _envelope(bodies: dict[str, ShirtBody], pieces: tuple[Piece, ...]) -> Envelope:
     back, sleeve = pieces[1], pieces[3]
     widths = {m: {s: 4 * back.line(LineKind.LEVEL, m).ends[s][1][1] for s in SIZES} for m in ("bust", "waist", "hip")}  # type: ignore[union-attr]
     arms = {s: b[1][1] - b[0][1] for s, b in sleeve.line(LineKind.LEVEL, "bicep").ends.items()}  # type: ignore[union-attr]

@@ -4,7 +4,7 @@ The side front's princess edge is rounded over the bust until it is a little lon
 the back shoulder is a little longer than the front's. Side seams are mirror images of each other. Facing and
 front lining are the centre front cut in two along the facing's inner edge.
 
-Body chart and figures are invented for the demo.
+WaistcoatBody chart and figures are invented for the demo.
 """
 
 from __future__ import annotations
@@ -87,7 +87,7 @@ YARDAGE = (
 
 
 @dataclass(frozen=True)
-class Body:
+class WaistcoatBody:
     """One size's points, in the wearer's frame: x from the neck point down, y from the centre (mm)."""
 
     front_bust: float
@@ -123,14 +123,14 @@ class Body:
         )
 
 
-def body(size: str) -> Body:
+def body(size: str) -> WaistcoatBody:
     k = SIZES.index(size)
     half_bust, half_waist = (BODY_BUST[k] + BUST_EASE) / 2, (BODY_WAIST[k] + WAIST_EASE) / 2
     front, back = half_bust * 0.52, half_bust * 0.48
     front_in, back_in = front - half_waist * 0.52, back - half_waist * 0.48
     side_in = 0.42 * min(front_in, back_in)
     neck = 62 + 2.2 * k
-    return Body(
+    return WaistcoatBody(
         front_bust=front,
         back_bust=back,
         side_in=side_in,
@@ -147,14 +147,14 @@ def body(size: str) -> Body:
 # ---------------------------------------------------------------- the front
 
 
-def _front_armhole(b: Body) -> tuple[Chain, Chain]:
+def _front_armhole(b: WaistcoatBody) -> tuple[Chain, Chain]:
     """The side front's part of the armhole (from the underarm) and the centre front's."""
     lower, upper = b.armhole(b.front_bust, b.tip[1] - 20, b.tip)
     first, second = upper.split(0.12)
     return (lower, first), (second,)
 
 
-def _princess(b: Body, taken_in: float, hand: float, fuller: float, lower: float) -> Chain:
+def _princess(b: WaistcoatBody, taken_in: float, hand: float, fuller: float, lower: float) -> Chain:
     """From the armhole over the bust point and the waist down to the hem's corner.
 
     `hand` −1: the centre front's edge, +1: the side front's, rounded out by `fuller`.
@@ -177,7 +177,7 @@ def _reversed(chain: Chain) -> Chain:
     return tuple(s.reversed() for s in reversed(chain))
 
 
-def _front_lines(b: Body) -> tuple[Chain, Chain]:
+def _front_lines(b: WaistcoatBody) -> tuple[Chain, Chain]:
     """Both princess edges, from the armhole down; the side front's below the waist is let down to the same length."""
     taken = b.front_in / 2
     corner = b.hem + 22.0
@@ -187,7 +187,7 @@ def _front_lines(b: Body) -> tuple[Chain, Chain]:
     return centre, _princess(b, taken, 1.0, fuller, corner)
 
 
-def _centre_front(b: Body) -> dict[str, Chain]:
+def _centre_front(b: WaistcoatBody) -> dict[str, Chain]:
     princess, _ = _front_lines(b)
     break_point = (b.bust[0] + 12, -EXTENSION)
     low = (b.hem + 12, -EXTENSION)
@@ -201,7 +201,7 @@ def _centre_front(b: Body) -> dict[str, Chain]:
     }
 
 
-def _side_front(b: Body) -> dict[str, Chain]:
+def _side_front(b: WaistcoatBody) -> dict[str, Chain]:
     _, princess = _front_lines(b)
     side = b.side(b.front_bust)
     return {
@@ -212,14 +212,14 @@ def _side_front(b: Body) -> dict[str, Chain]:
     }
 
 
-def _facing_line(b: Body) -> Segment:
+def _facing_line(b: WaistcoatBody) -> Segment:
     """The facing's inner edge, from the shoulder down to the hem."""
     shoulder = lerp((0.0, b.neck_width), b.tip, 0.5)
     hem = lerp((b.hem + POINT_DROP, 26.0), _front_lines(b)[0][-1].end, 0.35)
     return curve(shoulder, (1.0, -0.1), hem, DOWN, 0.3)
 
 
-def _facing(b: Body) -> dict[str, Chain]:
+def _facing(b: WaistcoatBody) -> dict[str, Chain]:
     whole, inner = _centre_front(b), _facing_line(b)
     point = whole["hem"][0].end
     return {
@@ -231,7 +231,7 @@ def _facing(b: Body) -> dict[str, Chain]:
     }
 
 
-def _front_lining(b: Body) -> dict[str, Chain]:
+def _front_lining(b: WaistcoatBody) -> dict[str, Chain]:
     whole, inner = _centre_front(b), _facing_line(b)
     return {
         "facing": (inner,),
@@ -242,7 +242,7 @@ def _front_lining(b: Body) -> dict[str, Chain]:
     }
 
 
-def _back(b: Body) -> dict[str, Chain]:
+def _back(b: WaistcoatBody) -> dict[str, Chain]:
     """The back is drawn to the same levels; its shoulder is a little longer than the front's."""
     front = chain_length(straight(b.tip, (0.0, b.neck_width)))
     along = unit((b.tip[0], b.tip[1] - b.neck_width))
@@ -263,7 +263,7 @@ def _piece(
     id: str,
     name: str,
     number: int,
-    bodies: dict[str, Body],
+    bodies: dict[str, WaistcoatBody],
     draw: object,
     grain_at: tuple[float, float],
     cuts: tuple[Cut, ...],
@@ -291,10 +291,10 @@ def _piece(
     )
 
 
-def _levels(bodies: dict[str, Body], start: str) -> tuple[InnerLine, ...]:
+def _levels(bodies: dict[str, WaistcoatBody], start: str) -> tuple[InnerLine, ...]:
     """Bust and waist of a panel: from its inner edge (or the centre line, y = 0) to its outer one."""
 
-    def ends(b: Body, x: float) -> tuple[Point, Point]:
+    def ends(b: WaistcoatBody, x: float) -> tuple[Point, Point]:
         if start == "centre-front":
             return ((x, 0.0), (x, y_at(_front_lines(b)[0], x)))
         if start == "side-front":
@@ -439,7 +439,7 @@ def draft() -> Pattern:
     )
 
 
-def _with_marks(front: Piece, side: Piece, back: Piece, bodies: dict[str, Body]) -> tuple[Piece, Piece, Piece]:
+def _with_marks(front: Piece, side: Piece, back: Piece, bodies: dict[str, WaistcoatBody]) -> tuple[Piece, Piece, Piece]:
     over = {s: chain_length(_front_lines(b)[0][1:]) for s, b in bodies.items()}
     over_side = {s: chain_length(_front_lines(b)[1][:1]) for s, b in bodies.items()}
     waist = {s: chain_length(b.side(b.front_bust)[1:]) for s, b in bodies.items()}

@@ -34,7 +34,7 @@ def _lines(value: Any, info: ValidationInfo) -> Any:
         try:
             found.append(Stripe(parse_signed_length(at, _unit(info)), parse_length(width, _unit(info))))
         except LengthError as error:
-            raise refuse(f"{error.problem} {error.remedy}") from None
+            raise refuse(str(error)) from None
     if len(found) > MOST_LINES:
         raise refuse(f"More than {MOST_LINES} lines in one repeat: measure the repeat again.")
     if any(line.at < 0 for line in found):
@@ -56,7 +56,7 @@ def _patches(value: Any, info: ValidationInfo) -> Any:
         try:
             a, b, c, d = (parse_signed_length(text, _unit(info)) for text in read.groups())
         except LengthError as error:
-            raise refuse(f"{error.problem} {error.remedy}") from None
+            raise refuse(str(error)) from None
         if a < 0 or c < 0 or b <= a or d <= c:
             raise refuse(f"“{row.strip()}” runs backwards: from the smaller to the greater.")
         found.append(((a, c), (b, c), (b, d), (a, d)))

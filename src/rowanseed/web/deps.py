@@ -68,14 +68,14 @@ class Typed(dict[str, str]):
 
 
 @dataclass(frozen=True, kw_only=True)
-class View:
+class PageView:
     """What a page shows: one record a template, every name that the template uses a field of it."""
 
     template: ClassVar[str]
 
 
 @dataclass(frozen=True, kw_only=True)
-class StationView(View):
+class StationView(PageView):
     """A page of a project's station; `part` is the page within it."""
 
     project: OpenProject
@@ -100,7 +100,7 @@ class House(Desk):
 
     request: Request
 
-    def show(self, view: View, status: int = 200) -> HTMLResponse:
+    def show(self, view: PageView, status: int = 200) -> HTMLResponse:
         """A page. A project's page that is worked out anyway tells the shelf how the project stands."""
         context = {"units": self.units, "habits": self.habits, "bare": False, **_context(view)}
         response = TEMPLATES.TemplateResponse(self.request, view.template, context, status_code=status)
@@ -126,7 +126,7 @@ class House(Desk):
         )
 
 
-def _context(view: View) -> dict[str, Any]:
+def _context(view: PageView) -> dict[str, Any]:
     found: dict[str, Any] = {field.name: getattr(view, field.name) for field in fields(view)}
     if isinstance(view, StationView):
         found |= {"station": view.station, "part": view.part}
@@ -154,8 +154,7 @@ Typing = Annotated[dict[str, str], Depends(typed)]
 
 def revision_of(said: Mapping[str, str]) -> int | None:
     """The revision that a form was shown at; None where it does not say."""
-    text = said.get("revision", "")
-    return int(text) if text.isascii() and text.isdigit() and len(text) < 12 else None
+    return number_of(said.get("revision"))
 
 
 def number_of(text: str | None) -> int | None:

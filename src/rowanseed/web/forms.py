@@ -34,7 +34,7 @@ def _length(value: Any, info: ValidationInfo) -> Any:
     try:
         return parse_length(value, _unit(info))
     except LengthError as error:
-        raise refuse(f"{error.problem} {error.remedy}") from None
+        raise refuse(str(error)) from None
 
 
 def _optional_length(value: Any, info: ValidationInfo) -> Any:
@@ -49,7 +49,7 @@ def _change(value: Any, info: ValidationInfo) -> Any:
     try:
         return parse_signed_length(value, _unit(info))
     except LengthError as error:
-        raise refuse(f"{error.problem} {error.remedy}") from None
+        raise refuse(str(error)) from None
 
 
 def _share(value: Any) -> Any:

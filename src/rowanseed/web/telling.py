@@ -15,13 +15,13 @@ from starlette.types import Scope
 from rowanseed.core.base.errors import ChangedMeanwhile, NotThere, RowanseedError, StoreError
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units
-from rowanseed.web.deps import TEMPLATES, View
+from rowanseed.web.deps import TEMPLATES, PageView
 
 log = logging.getLogger("rowanseed.web")
 
 
 @dataclass(frozen=True, kw_only=True)
-class ErrorView(View):
+class ErrorView(PageView):
     template = "error.html"
     problem: str
     remedy: str

@@ -165,19 +165,6 @@ def format_cloth(mm: float, units: Units) -> str:
     return f"{mixed_fraction(_round_half_up(Fraction(mm) / Fraction(9144, 10), Fraction(1, 8)))} yd"
 
 
-_SAID = re.compile(r"(\d+(?:\.\d+)?) (mm|cm)\b")
-
-
-def in_household_units(sentence: str, units: Units) -> str:
-    """A sentence whose lengths in mm or cm are written finely in the household's units.
-
-    Refusals come from the engine, and from documents, in millimetres.
-    """
-    return _SAID.sub(
-        lambda found: format_length(float(found[1]) * float(MM_PER_UNIT[found[2]]), units, fine=True), sentence
-    )
-
-
 def mixed_fraction(value: Fraction) -> str:
     """A fraction as a sewist writes it: 1 5/8, 3/8, 2, −1/2."""
     sign = "−" if value < 0 else ""

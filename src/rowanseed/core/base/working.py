@@ -23,7 +23,6 @@ class Source(Worded):
     DRAWING = "drawing", "measured on the pattern's own lines"
     CHOSEN = "chosen", "your choice"
     WORKED_OUT = "worked-out", "worked out here"
-    EXACT = "exact", "exact by definition"
     TABLE = "table", "the extension services' conversion table, from memory"
     PRACTICE = "practice", "common practice, no source"
 

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from rowanseed.core.base.units import Units, round_up_for_shop
 from rowanseed.core.base.working import Given, Source, Working, cloth_length, fine, length, percent
 from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.lay.choice import easiest
+from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern.envelope import Envelope, PrintedYardage
 from rowanseed.core.pattern.pieces import Role
 
@@ -36,6 +39,15 @@ def is_enough(lay_length: float, cloth: Cloth, taken: float = 0.0) -> bool | Non
     """Whether a lay of this length comes out of the cloth in hand: the one rule. None if none is in hand."""
     hand = to_lay_on(cloth, taken)
     return None if hand is None else lay_length <= hand + FORGIVEN
+
+
+def lay_to_use(plans: Mapping[str, Plan], cloth: Cloth) -> str | None:
+    """The name of the easiest of the shortest lays that the cloth is long enough for; of all, where it is for none.
+
+    An easier lay is a little longer: it is not taken where it would be too long.
+    """
+    fitting = {name: plan for name, plan in plans.items() if cloth.length is None or is_enough(plan.length, cloth)}
+    return easiest(fitting or plans)
 
 
 @dataclass(frozen=True)

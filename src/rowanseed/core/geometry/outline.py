@@ -165,10 +165,6 @@ def chain_length(chain: Chain) -> float:
     return sum(segment.length() for segment in chain)
 
 
-def reverse_chain(chain: Chain) -> Chain:
-    return tuple(segment.reversed() for segment in reversed(chain))
-
-
 def locate(chain: Chain, distance: float) -> tuple[int, float]:
     """The segment and parameter at an arc length from the chain's start, clamped to its ends."""
     left = max(0.0, distance)

@@ -26,7 +26,7 @@ class Region:
 
 
 @dataclass(frozen=True)
-class Layer:
+class ClothLayer:
     """A layer of a strip: where its y begins on the open cloth, and which way it runs (1 or -1)."""
 
     start: float
@@ -68,11 +68,11 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth, gap: float = 0.0
     return tuple(strip for strip in strips if strip.high > strip.low)
 
 
-def layers_of(lay: LayKind, depth: float | None, region: Region, width: float) -> tuple[Layer, ...]:
+def layers_of(lay: LayKind, depth: float | None, region: Region, width: float) -> tuple[ClothLayer, ...]:
     """Every layer of a strip, the upper one first."""
     match lay:
         case LayKind.OPEN:
-            return (Layer(0.0, 1),)
+            return (ClothLayer(0.0, 1),)
         case LayKind.FOLDED:
             first, second = width / 2, width / 2
         case LayKind.TWO_FOLDS:
@@ -81,7 +81,7 @@ def layers_of(lay: LayKind, depth: float | None, region: Region, width: float) -
             first = second = depth or 0.0
         case _:
             assert_never(lay)
-    return (Layer(first, 1),) if region.layers == 1 else (Layer(first, 1), Layer(second, -1))
+    return (ClothLayer(first, 1),) if region.layers == 1 else (ClothLayer(first, 1), ClothLayer(second, -1))
 
 
 def fold_on_cloth(lay: LayKind, width: float) -> float | None:

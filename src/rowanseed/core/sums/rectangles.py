@@ -40,9 +40,6 @@ class RectangleKind(Worded):
 ON_THE_BIAS = {RectangleKind.BIAS: (4, INCH / 8), RectangleKind.DOUBLE_BIAS: (6, INCH / 4)}
 """Widths of the binding that its strip is cut, and what the cloth takes to turn, in mm."""
 
-FULLNESS = {RectangleKind.RUFFLE: 2.0}
-"""Length cut over length finished, where it is gathered (common practice: 1.5 to 3)."""
-
 
 @dataclass(frozen=True)
 class Rectangle:

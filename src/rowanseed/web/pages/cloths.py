@@ -248,7 +248,7 @@ def keep_photo(home: Home, id: Id, photo: UploadFile) -> Response:
     try:
         jpeg = small_jpeg(photo.file.read(settings().largest_photo + 1))
     except DocumentError as error:
-        said = {"photo": f"{error.problem} {error.remedy}"}
+        said = {"photo": home.told(error)}
         return cloth_form(home, entry, fields_of(entry.cloth, home.units), said, status=422)
     cloths.keep_photo(home.db, id, jpeg)
     return go(f"/cloths/{id}")

@@ -23,11 +23,11 @@ from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.patterns import PatternEntry
 from rowanseed.store.people import Measuring, Person
 from rowanseed.store.projects import ProjectRecord
-from rowanseed.web.deps import View
+from rowanseed.web.deps import PageView
 
 
 @dataclass(frozen=True, kw_only=True)
-class ShelfView(View):
+class ShelfView(PageView):
     template = "shelf.html"
     cards: Sequence[Card]
     people: Sequence[Person]
@@ -37,13 +37,13 @@ class ShelfView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class HouseholdView(View):
+class HouseholdView(PageView):
     template = "household.html"
     saved: bool
 
 
 @dataclass(frozen=True, kw_only=True)
-class PersonView(View):
+class PersonView(PageView):
     """`used` names the projects that went by each set of measurements."""
 
     template = "person.html"
@@ -60,7 +60,7 @@ class PersonView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class MeasuringGuideView(View):
+class MeasuringGuideView(PageView):
     template = "measuring.html"
     measures: Sequence[Measure]
     age: Age
@@ -68,7 +68,7 @@ class MeasuringGuideView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class MeasureView(View):
+class MeasureView(PageView):
     template = "measure_me.html"
     person: Person
     project_record: ProjectRecord | None
@@ -82,7 +82,7 @@ class MeasureView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class NewPatternView(View):
+class NewPatternView(PageView):
     template = "pattern_new.html"
     most: str
     error: RowanseedError | None = None
@@ -90,7 +90,7 @@ class NewPatternView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class PatternView(View):
+class PatternView(PageView):
     """`worst` is the size and seam whose edges differ most."""
 
     template = "pattern.html"
@@ -104,7 +104,7 @@ class PatternView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class DrawingView(View):
+class DrawingView(PageView):
     """`folds` are the edges of each outline that may lie on the fold, along the page and across it."""
 
     template = "drawing.html"
@@ -121,7 +121,7 @@ class DrawingView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class ClothFormView(View):
+class ClothFormView(PageView):
     template = "cloth_form.html"
     entry: ClothEntry | None
     typed: Mapping[str, str]
@@ -139,7 +139,7 @@ class ClothFormView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class NewProjectView(View):
+class NewProjectView(PageView):
     template = "project_new.html"
     typed: Mapping[str, str]
     errors: Mapping[str, str]
@@ -149,7 +149,7 @@ class NewProjectView(View):
 
 
 @dataclass(frozen=True, kw_only=True)
-class ShoppingView(View):
+class ShoppingView(PageView):
     template = "shopping.html"
     lines: Sequence[ShoppingLine]
     broken: Sequence[str]

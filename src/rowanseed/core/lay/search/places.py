@@ -15,7 +15,7 @@ import numpy as np
 
 from rowanseed.core.base.errors import LayRefusal, NotWhereAsked, PinnedTooOften, TooWide
 from rowanseed.core.geometry.outline import Point, bounds
-from rowanseed.core.lay.folding import Layer, Region, fold_on_cloth, layers_of, regions
+from rowanseed.core.lay.folding import ClothLayer, Region, fold_on_cloth, layers_of, regions
 from rowanseed.core.lay.problem import (
     LayKind,
     LayPiece,
@@ -248,7 +248,7 @@ def _offset(option: Slot, at: Point, turn: float, mirrored: bool) -> Point:
     return (x - option.lying.centre[0], y - option.lying.centre[1])
 
 
-def _layers(laying: StretchSetup, strip: Region) -> tuple[Layer, ...]:
+def _layers(laying: StretchSetup, strip: Region) -> tuple[ClothLayer, ...]:
     return layers_of(laying.lay, laying.depth, strip, laying.problem.cloth.width)
 
 
