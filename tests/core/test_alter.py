@@ -52,7 +52,7 @@ def area(pattern, piece, size):
 def every(pattern, size, by):
     """An alteration of every kind and place that the pattern offers; of the seams the first."""
     return [
-        Alteration(kind=kind.id, by=by, at=place.at, level=place.level)
+        Alteration(kind=kind.id, by=by, at=place.at, level=place.level, school=place.school)
         for kind in offered(pattern, size)
         for place in kind.places_on(pattern, size)
         if kind.id != "seam" or place.at == takeable(pattern)[0].id
@@ -284,7 +284,7 @@ def test_a_blend_at_an_unknown_place_is_refused(blend, said):
             "cannot be shortened",
         ),
         ([Alteration("seam", 20.0, "nowhere")], "no seam that can be taken in"),
-        ([Alteration(kind="seam", by=20.0, at="sides", level="knee")], "where the knee is"),
+        ([Alteration(kind="seam", by=20.0, at="sides", level="knee")], "do not cross the knee"),
         (
             [
                 Alteration("shoulder-width", -59.0),
@@ -340,7 +340,7 @@ def test_every_alteration_can_be_done_on_the_tissue(name, units):
     pattern, size = pattern_of(name), middle(pattern_of(name))
     for alteration in every(pattern, size, 10.0):
         (step,) = carry_out(pattern, size, [alteration]).steps
-        told = sheet(step, units)
+        told = sheet(step, units, middle(pattern))
         assert told.pieces and len(told.steps) >= 2
         assert any(units.small in text for text in (*told.steps, told.title)), told
         others = "cm" if units is Units.IMPERIAL else " in "

@@ -52,7 +52,7 @@ def _asked(kind, pattern):
     by = min(10.0, kind.most)
     for place in kind.places_on(pattern, size):
         for way in (1, -1) if kind.opposite else (1,):
-            yield Alteration(kind=kind.id, by=way * by, at=place.at, level=place.level)
+            yield Alteration(kind=kind.id, by=way * by, at=place.at, level=place.level, school=place.school)
 
 
 def test_every_alteration_is_a_file_of_its_own_name_and_every_tactic_too():
@@ -78,7 +78,7 @@ def test_an_alteration_is_offered_somewhere_and_can_be_carried_out_wherever_it_i
             for touched in step.touched:
                 assert touched.why and "{" not in touched.why
             for units in Units:
-                told = sheet(step, units)
+                told = sheet(step, units, size)
                 assert told.title and told.steps and not any(set("{}") & set(line) for line in told.steps)
     assert done, "no demo garment allows it"
 
@@ -87,7 +87,7 @@ def test_an_alteration_is_offered_somewhere_and_can_be_carried_out_wherever_it_i
 def test_an_alteration_refuses_what_no_body_asks_for(id):
     pattern = next(p for p in PATTERNS.values() if KINDS[id].offered(p, _middle(p)))
     alteration = next(_asked(KINDS[id], pattern))
-    far = Alteration(kind=id, by=KINDS[id].most * 3, at=alteration.at, level=alteration.level)
+    far = replace(alteration, by=KINDS[id].most * 3)
     with pytest.raises(MoreThanItBears) as refused:
         altered(pattern, GarmentChoices(view="A", size=_middle(pattern), alterations=(far,)))
     assert (refused.value.asked, refused.value.most) == (KINDS[id].most * 3, KINDS[id].most)
@@ -97,7 +97,7 @@ def test_only_what_is_offered_has_places():
     for pattern in PATTERNS.values():
         for kind in offered(pattern, _middle(pattern)):
             places = kind.places_on(pattern, _middle(pattern))
-            assert places and len({(p.at, p.level) for p in places}) == len(places)
+            assert places and len({(p.at, p.level, p.school) for p in places}) == len(places)
 
 
 @pytest.mark.parametrize("id", TACTICS)

@@ -48,7 +48,13 @@ def write_alteration(alteration: Alteration) -> str:
 
 def alteration_document(alteration: Alteration) -> dict[str, Any]:
     """One alteration among what the stations work out."""
-    return {"kind": alteration.kind, "by": alteration.by, "at": alteration.at, "level": alteration.level}
+    return {
+        "kind": alteration.kind,
+        "by": alteration.by,
+        "at": alteration.at,
+        "level": alteration.level,
+        "school": alteration.school,
+    }
 
 
 def _refuse_unknown(alteration: Alteration, said: str) -> None:

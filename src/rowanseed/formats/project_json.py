@@ -70,6 +70,7 @@ class _Alteration(Strict):
     by: str
     at: str = ""
     level: str = ""
+    school: str = ""
 
 
 class _Choices(Strict):
@@ -218,7 +219,13 @@ def _refuse_without_size(project: Project) -> None:
 
 def _fit(model: _Choices, unit: str) -> FitChoices:
     alterations = [
-        Alteration(kind=a.kind, by=_change(a.by, unit, f"choices, alterations, {k + 1}"), at=a.at, level=a.level)
+        Alteration(
+            kind=a.kind,
+            by=_change(a.by, unit, f"choices, alterations, {k + 1}"),
+            at=a.at,
+            level=a.level,
+            school=a.school,
+        )
         for k, a in enumerate(model.alterations)
     ]
     if model.hem_change.strip():

@@ -27,7 +27,7 @@ from rowanseed.core.geometry.outline import (
     transform_chain,
 )
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Dart, Mark, MarkKind, Panel, Piece, PointKind, Shape
+from rowanseed.core.pattern.pieces import Dart, InnerPoint, Mark, MarkKind, Panel, Piece, PointKind, Shape
 from rowanseed.core.pattern.seamline import mark_distance
 
 HINGES = (1 / 3, 0.45, 0.57)
@@ -105,6 +105,11 @@ class _Swing:
     upper: Affine
     shift: Point
 
+    @property
+    def apex(self) -> Point:
+        """Where the bust point is afterwards: lowered with the front, in the middle of what was spread."""
+        return (self.bust[0] + self.shift[0], self.bust[1] + self.shift[1] / 2)
+
     def part(self, p: Point) -> Affine:
         """The motion of a point inside the piece."""
         if p[1] <= self.bust[1]:
@@ -161,6 +166,16 @@ def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
     return _Swing(
         bust=bust, hinge=hinge, share=share, mouth=mouth, upper=upper, shift=(moved[0] - bust[0], moved[1] - bust[1])
     )
+
+
+def hinge_share(pattern: Pattern, size: str) -> float | None:
+    """How far up the armhole from the underarm a front in one piece is hinged, as a share; None on a princess line."""
+    for front in frames(pattern, size):
+        point = front.point(PointKind.BUST)
+        armhole = front.edge("armhole")
+        if front.panel is Panel.FRONT and point is not None and armhole and front.edge("princess") is None:
+            return _hinge(armhole, point)
+    return None
 
 
 def _hinge(armhole: Chain, bust: Point) -> float:
@@ -230,12 +245,17 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
         piece,
         shapes={**piece.shapes, size: Shape(edges, _grainline(shape, swing))},
         lines=tuple(replace(i, ends={**i.ends, size: _pair(i.ends[size], swing)}) for i in piece.lines),
-        points=tuple(replace(q, at={**q.at, size: swing.part(q.at[size])(q.at[size])}) for q in piece.points),
+        points=tuple(replace(q, at={**q.at, size: _moved_point(q, size, swing)}) for q in piece.points),
         marks=tuple(
             _mark(piece=piece, size=size, mark=mark, swing=swing, edges=edges, legs=legs_at) for mark in piece.marks
         ),
     )
     return _with_dart(altered, size, swing, legs_at) if wide > 0.01 else altered
+
+
+def _moved_point(point: InnerPoint, size: str, swing: _Swing) -> Point:
+    at = point.at[size]
+    return swing.apex if point.kind is PointKind.BUST else swing.part(at)(at)
 
 
 def _pair(ends: tuple[Point, Point], swing: _Swing) -> tuple[Point, Point]:
@@ -291,11 +311,11 @@ def _mark(
 
 
 def _with_dart(piece: Piece, size: str, swing: _Swing, legs: tuple[float, float]) -> Piece:
-    """The dart at the side, its point an inch short of the bust point."""
+    """The dart at the side, pointing at the moved bust point and ending an inch short of it."""
     side = piece.shapes[size].edges["side"]
     mouth = lerp(point_at(side, legs[0]), point_at(side, legs[1]), 0.5)
-    bust = (swing.bust[0] + swing.shift[0], swing.bust[1] + swing.shift[1])
-    point = lerp(bust, mouth, min(0.5, DART_SHORT_OF_POINT / max(1.0, math.dist(bust, mouth))))
+    apex = swing.apex
+    point = lerp(apex, mouth, min(0.5, DART_SHORT_OF_POINT / max(1.0, math.dist(apex, mouth))))
     known = _side_dart(piece)
     if known is not None:
         darts = tuple(replace(d, point={**d.point, size: point}) if d is known else d for d in piece.darts)

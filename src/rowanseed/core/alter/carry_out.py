@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 from shapely.geometry import Polygon
 
 from rowanseed.core.alter.blend import Blend, blend_sizes
+from rowanseed.core.alter.buttons import evenly_buttoned
 from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Touched
 from rowanseed.core.alter.follow import follow
 from rowanseed.core.alter.frame import frame_of, why_along
@@ -59,6 +60,7 @@ def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, 
     made = kind.carry_out(pattern, size, alteration)
     moved = _changed(pattern, made, size)
     altered, followed = follow(pattern, made, size, moved)
+    altered = evenly_buttoned(pattern, altered, size)
     everything = _changed(pattern, altered, size)
     _refuse_crossing(altered, size, everything, f"“{title(alteration, pattern)}”")
     touched = []
@@ -71,7 +73,13 @@ def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, 
 
 
 def _changed(before: Pattern, after: Pattern, size: str) -> set[str]:
-    return {b.id for b, a in zip(before.pieces, after.pieces, strict=True) if b.shapes[size] != a.shapes[size]}
+    """The pieces that differ in a size: their outlines, darts, or where their marks stand."""
+    return {b.id for b, a in zip(before.pieces, after.pieces, strict=True) if _in_size(b, size) != _in_size(a, size)}
+
+
+def _in_size(piece: Piece, size: str) -> object:
+    marks = [mark.distance[size] for mark in piece.marks]
+    return piece.shapes[size], marks, [dart.point[size] for dart in piece.darts]
 
 
 def _why(pattern: Pattern, size: str, piece: Piece, alteration: Alteration) -> str:

@@ -20,6 +20,8 @@ class Alteration:
     by: float
     at: str = ""
     level: str = ""
+    school: str = ""
+    """Which way of doing it, where practitioners differ: one of its kind's `schools`; empty: the first of them."""
     id: str = field(default="", compare=False)
     """Which line of a project's list it is, so that a page can speak of it."""
 

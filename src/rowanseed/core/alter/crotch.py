@@ -1,61 +1,98 @@
-"""The length of the crotch: the inner leg moved out or in at the fork."""
+"""The length of the crotch: the inner leg moved out or in at the crotch point, front and back together or apart."""
 
 from __future__ import annotations
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, move
 from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
-from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.geometry.outline import Chain, Point, chain_length, flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
 
 PARTS = 4
+FRONT_ONLY, BACK_ONLY = "front", "back"
+ROUNDS = 12
 
 
 def has_crotch(pattern: Pattern, size: str) -> bool:
-    return any(_is_leg(frame) for frame in frames(pattern, size))
+    return bool(legs(pattern, size))
 
 
-def _is_leg(frame: Frame) -> bool:
-    return frame.panel in (Panel.FRONT, Panel.BACK) and bool(frame.edge("crotch")) and bool(frame.edge("inseam"))
+def legs(pattern: Pattern, size: str) -> tuple[Frame, ...]:
+    """The frames of fronts and backs with a crotch and an inner leg."""
+    return tuple(
+        frame
+        for frame in frames(pattern, size)
+        if frame.panel in (Panel.FRONT, Panel.BACK) and frame.edge("crotch") and frame.edge("inseam")
+    )
 
 
-def change_length(pattern: Pattern, size: str, by: float) -> Pattern:
-    """Lengthen the crotch by `by` mm at the fork, half on the front and half on the back; it dies away to the knee."""
-    legs = [frame for frame in frames(pattern, size) if _is_leg(frame)]
-    if not legs:
+def crotch_point(frame: Frame) -> Point:
+    """Where crotch and inner leg meet."""
+    crotch, inseam = _edges(frame)
+    ends = {point_key(inseam[0].start), point_key(inseam[-1].end)}
+    both = [q for q in (crotch[0].start, crotch[-1].end) if point_key(q) in ends]
+    return both[0] if both else max((crotch[0].start, crotch[-1].end), key=lambda q: q[0])
+
+
+def _edges(frame: Frame) -> tuple[Chain, Chain]:
+    crotch, inseam = frame.edge("crotch"), frame.edge("inseam")
+    if crotch is None or inseam is None:
         raise NoPlaceFor("No piece of this pattern has a crotch.")
-    for frame in legs:
-        crotch, inseam = frame.edge("crotch"), frame.edge("inseam")
-        if crotch is None or inseam is None:
-            continue
-        ends = {point_key(q) for chain in (crotch, inseam) for q in (chain[0].start, chain[-1].end)}
-        both = [
-            q
-            for q in (crotch[0].start, crotch[-1].end)
-            if point_key(q) in {point_key(inseam[0].start), point_key(inseam[-1].end)}
-        ]
-        fork = both[0] if both else max((q for q in ends), key=lambda q: q[0])
-        straight = min(flatten(crotch, 1.0), key=lambda q: q[0])
-        out = 1.0 if fork[1] > straight[1] else -1.0
-        wide = max(1.0, abs(fork[1] - straight[1]))
-        knee = frame.level("knee") or (fork[0] + frame.bounds()[2]) / 2
-        if by / 2 < -0.8 * wide:
-            raise TooNarrow("The fork reaches out", wide, "Shorten the crotch by less.")
+    return crotch, inseam
 
-        def field(
-            p: Point,
-            fork: Point = fork,
-            start: float = straight[1],
-            out: float = out,
-            wide: float = wide,
-            knee: float = knee,
-        ) -> Point:
-            down = 1 - smooth((p[0] - fork[0]) / (knee - fork[0]))
-            return (p[0], p[1] + out * by / 2 * down * min(max((p[1] - start) * out / wide, 0.0), 1.0))
 
-        pattern = move(pattern, frame, field, parts=PARTS)
+def change_length(pattern: Pattern, size: str, by: float, at: str = "") -> Pattern:
+    """Lengthen the crotch seam by `by` mm at the crotch point, dying away to the knee and up to the hip.
+
+    Half on the front and half on the back, or all of it `at` the front or the back. Raises AlterationError.
+    """
+    found = legs(pattern, size)
+    if not found:
+        raise NoPlaceFor("No piece of this pattern has a crotch.")
+    chosen = [frame for frame in found if not at or frame.panel.value == at]
+    for frame in chosen:
+        pattern = _lengthened(pattern, frame, by / len(chosen))
     return pattern
+
+
+def _lengthened(pattern: Pattern, frame: Frame, by: float) -> Pattern:
+    """One leg's crotch seam made longer by exactly so much, while the inner leg seam keeps its length."""
+    crotch, _ = _edges(frame)
+    point = crotch_point(frame)
+    straight = min(flatten(crotch, 1.0), key=lambda q: q[0])
+    out = 1.0 if point[1] > straight[1] else -1.0
+    wide = max(1.0, abs(point[1] - straight[1]))
+    if by < -0.8 * wide:
+        raise TooNarrow("The crotch point reaches out", wide, "Shorten the crotch by less.")
+    knee = frame.level("knee") or (point[0] + frame.bounds()[2]) / 2
+    hip = frame.level("hip") or point[0] - 80.0
+    top = max(hip, point[0] - 80.0) if hip < point[0] - 20.0 else point[0] - 80.0
+
+    def moved(reach: float, drop: float) -> Pattern:
+        def field(p: Point) -> Point:
+            up, down = (p[0] - top) / (point[0] - top), (p[0] - point[0]) / (knee - point[0])
+            along = smooth(up) if p[0] < point[0] else 1 - smooth(down)
+            share = along * min(max((p[1] - straight[1]) * out / wide, 0.0), 1.0)
+            return (p[0] + drop * share, p[1] + out * reach * share)
+
+        return move(pattern, frame, field, parts=PARTS)
+
+    crotch_was, inseam_was = _length(pattern, frame, "crotch"), _length(pattern, frame, "inseam")
+    reach, drop, now = by, 0.0, moved(by, 0.0)
+    for _ in range(ROUNDS):
+        grown, inner = _length(now, frame, "crotch") - crotch_was, _length(now, frame, "inseam") - inseam_was
+        if abs(grown - by) < 0.01 and abs(inner) < 0.05:
+            break
+        # The point is lowered by what the inner leg has grown, so that it still meets the other leg's.
+        reach, drop = reach + (by - grown), drop + inner
+        now = moved(reach, drop)
+    return now
+
+
+def _length(pattern: Pattern, frame: Frame, edge: str) -> float:
+    piece = next(p for p in frame.pieces if p.has_edge(edge))
+    return chain_length(pattern.piece(piece.id).shapes[frame.size].edges[edge])
 
 
 def point_key(p: Point) -> Point:

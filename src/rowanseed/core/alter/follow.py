@@ -60,8 +60,9 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
         if panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge == "cap":
             name = side[0].piece
             fitted = _fit_cap(pattern, size, side[0], off * sign)
-            word = "armhole" if len(other) == 1 else "armholes"
-            return fitted, {name: f"its cap goes into the changed {word} with the same ease"}
+            changed = any(part.piece in moved for part in other)
+            why = "its cap goes into the changed armhole with the same ease" if changed else "its cap keeps its length"
+            return fitted, {name: why}
     return None
 
 

@@ -90,6 +90,11 @@ def move(pattern: Pattern, frame: Frame, field: Field, cuts: Cuts | None = None,
     return with_pieces(pattern, (deform(piece, frame.size, field, cuts, parts) for piece in frame.pieces))
 
 
+def move_some(pattern: Pattern, pieces: Iterable[Piece], size: str, field: Field, parts: int = 1) -> Pattern:
+    """The pattern with these pieces moved by one map."""
+    return with_pieces(pattern, (deform(piece, size, field, parts=parts) for piece in pieces))
+
+
 def why_along(pattern: Pattern, piece: Piece, frame: Frame, reason: Callable[[Piece], str]) -> str:
     """Why a piece of a moved frame went along: as what it is to another, or for the alteration's own reason."""
     for layer in pattern.making.layers:

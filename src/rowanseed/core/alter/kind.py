@@ -13,11 +13,12 @@ from rowanseed.core.pattern.pattern import Pattern
 
 @dataclass(frozen=True)
 class Place:
-    """Where a kind can be asked for on a pattern, in words; `at` and `level` as in `Alteration`."""
+    """Where and how a kind can be asked for on a pattern, in words; `at`, `level`, `school` as in `Alteration`."""
 
     words: str
     at: str = ""
     level: str = ""
+    school: str = ""
 
 
 @dataclass(frozen=True)
@@ -26,6 +27,7 @@ class OnTissue:
 
     step: AlterationStep
     units: Units
+    size: str
 
     @property
     def pattern(self) -> Pattern:

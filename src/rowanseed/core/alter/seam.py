@@ -3,23 +3,29 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
-from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move
+from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some
+from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
 
 REACH = 0.3
 """How far into a piece, as a share of its width, the change dies away."""
 FADE = 110.0
-"""Above the seam's upper end the change dies away over this length, in mm."""
+"""Above the seam's upper end the change dies away over this length, in mm, or as far as the shoulder."""
 NOT_TAKEN_IN = ("shoulder", "crotch", "armhole", "cap", "neck", "waist", "hem")
 PARTS = 4
+CROSSES = 15.0
+"""A seam that ends within so much of a level, in mm, still crosses it: a waist is drawn just below its edge."""
+
+KEEP_CAP = "narrow-sleeve"
+KEEP_SLEEVE = "fit-cap"
 
 
 def takeable(pattern: Pattern) -> tuple[Join, ...]:
@@ -30,14 +36,32 @@ def takeable(pattern: Pattern) -> tuple[Join, ...]:
         parts = (*join.a, *join.b)
         if len(join.a) != 1 or len(join.b) != 1 or any(p.edge in NOT_TAKEN_IN for p in parts):
             continue
-        if all(panels[p.piece] in (Panel.FRONT, Panel.BACK) for p in parts):
+        if all(panels[p.piece] in (Panel.FRONT, Panel.BACK) and _is_lengthwise(pattern, p) for p in parts):
             found.append(join)
     return tuple(sorted(found, key=lambda j: _rank(j, panels)))
+
+
+def _is_lengthwise(pattern: Pattern, part: EdgePart) -> bool:
+    """Whether an edge runs down the garment rather than across it: a yoke's seam cannot be taken in."""
+    shape = next(iter(pattern.piece(part.piece).shapes.values()))
+    (x0, y0), (x1, y1) = shape.edges[part.edge][0].start, shape.edges[part.edge][-1].end
+    return abs(x1 - x0) > abs(y1 - y0)
 
 
 def _rank(join: Join, panels: dict[str, Panel]) -> int:
     mixed = panels[join.a[0].piece] is not panels[join.b[0].piece]
     return 0 if mixed and join.a[0].edge != "inseam" else 2 if join.a[0].edge == "inseam" else 1
+
+
+def levels_crossed(pattern: Pattern, size: str, join: Join) -> tuple[str, ...]:
+    """The levels that both edges of a seam reach, from the top down."""
+    reached: list[dict[str, float]] = []
+    for part in (*join.a, *join.b):
+        frame = frame_of(pattern, size, part.piece)
+        xs = [p[0] for p in flatten(pattern.piece(part.piece).shapes[size].edges[part.edge], ROUGH)]
+        low, high = min(xs) - CROSSES, max(xs) + CROSSES
+        reached.append({id: x for id, x in frame.levels() if low <= x <= high and id != "hem"})
+    return tuple(id for id in reached[0] if all(id in other for other in reached[1:]))
 
 
 def edge_count(pattern: Pattern, join: Join) -> int:
@@ -50,6 +74,19 @@ def _same_edges(one: Join, other: Join) -> bool:
     return [(p.piece, p.edge) for p in (*one.a, *one.b)] == [(p.piece, p.edge) for p in (*other.a, *other.b)]
 
 
+def sleeve_above(pattern: Pattern, size: str, join: Join) -> str | None:
+    """The sleeve whose cap is set into the armhole that a seam runs up to; None for any other seam."""
+    fronts_and_backs = {pattern.piece(p.piece).panel for p in (*join.a, *join.b)}
+    if fronts_and_backs != {Panel.FRONT, Panel.BACK}:
+        return None
+    for other in pattern.making.joins:
+        sides = {p.piece for p in (*other.a, *other.b)}
+        caps = [p for p in (*other.a, *other.b) if pattern.piece(p.piece).panel is Panel.SLEEVE and p.edge == "cap"]
+        if caps and all(p.piece in sides and pattern.piece(p.piece).has_edge("armhole") for p in (*join.a, *join.b)):
+            return caps[0].piece
+    return None
+
+
 @dataclass(frozen=True)
 class Side:
     """One edge of the seam: where it runs in its frame and which way is outwards."""
@@ -58,17 +95,24 @@ class Side:
     ys: tuple[float, ...]
     out: float
     width: float
+    by: float = 0.0
+    """How far it is moved, in mm; what lies behind it is drawn in over at least three times as much."""
+
+    @property
+    def reach(self) -> float:
+        return max(self.width * REACH, 3 * abs(self.by))
 
     def depth(self, p: Point) -> float:
-        """How far a point lies inside the edge, as a share of the reach."""
-        return (interpolate(self.xs, self.ys, p[0]) - p[1]) * self.out / (self.width * REACH)
+        """How far a point lies inside the edge, as a share of its reach."""
+        return (interpolate(self.xs, self.ys, p[0]) - p[1]) * self.out / self.reach
 
 
-def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: str) -> Pattern:
+def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: str, school: str = "") -> Pattern:
     """Let a seam out (`by` > 0) or take it in, by so much round the whole garment.
 
     At a `level` the change is greatest there and dies away towards the neighbouring levels (at the lowest
-    one it runs on to the hem); with no level it is the same all along. Raises AlterationError.
+    one it runs on to the hem); with no level it is the same all along. Only the two edges of the seam move, with
+    the layers drawn on their pieces; a seam of a piece to its own twin is one edge drawn once. Raises AlterationError.
     """
     join = next((j for j in takeable(pattern) if j.id == join_id), None)
     if join is None:
@@ -78,14 +122,42 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
             f"There are: {names}." if names else "This pattern does not say which of its edges are sewn together.",
             "at",
         )
+    if level and level not in levels_crossed(pattern, size, join):
+        crossed = ", ".join(levels_crossed(pattern, size, join))
+        raise NoPlaceFor(
+            f"The {join.name.lower()} do not cross the {level}.",
+            f"They cross: {crossed}." if crossed else "Change the seam all along.",
+            "level",
+        )
     each = by / edge_count(pattern, join)
     amount = _amount(pattern, size, join, level)
-    for part in (*join.a, *join.b):
-        frame = frame_of(pattern, size, part.piece)
-        side = edge_side(frame, pattern.piece(part.piece), part.edge)
-        _refuse_too_much(frame, each, side)
-        pattern = move(pattern, frame, _field(side, amount, each), parts=PARTS)
+    edges = tuple(dict.fromkeys((part.piece, part.edge) for part in (*join.a, *join.b)))
+    sleeve = sleeve_above(pattern, size, join)
+    for piece_id, edge in edges:
+        frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
+        side = edge_side(frame, piece, edge)
+        _refuse_too_much(piece.id, each, side)
+        others = {other for other, _ in edges if other != piece_id}
+        along = _going_along(pattern, frame, piece_id, others)
+        pattern = move_some(pattern, along, size, edge_field(side, amount, each, _ceiling(frame)), parts=PARTS)
+    if sleeve is not None and school != KEEP_SLEEVE:
+        front = next(p for p in (*join.a, *join.b) if pattern.piece(p.piece).panel is Panel.FRONT)
+        top = min(edge_side(frame_of(pattern, size, front.piece), pattern.piece(front.piece), front.edge).xs)
+        pattern = narrow_underarm(pattern, size, sleeve, -each * amount(top), FADE)
     return pattern
+
+
+def _going_along(pattern: Pattern, frame: Frame, piece: str, others: set[str]) -> tuple[Piece, ...]:
+    """The pieces of a frame that an edge takes along: all but the other side of the seam, and that side's layers."""
+    theirs = {layer.piece for layer in pattern.making.layers if layer.of in others}
+    mine = {layer.piece for layer in pattern.making.layers if layer.of == piece}
+    return tuple(p for p in frame.pieces if p.id not in others and (p.id in mine or p.id not in theirs))
+
+
+def _ceiling(frame: Frame) -> float | None:
+    """The level of the shoulder tip, which a change below it leaves where it is."""
+    shoulder = frame.edge("shoulder")
+    return None if shoulder is None else max(shoulder[0].start[0], shoulder[-1].end[0])
 
 
 def edge_side(frame: Frame, piece: Piece, edge: str) -> Side:
@@ -110,7 +182,7 @@ def _narrowest(frame: Frame, piece: Piece, edge: Chain) -> float:
     mine = sorted(flatten(edge, ROUGH))
     xs, ys = [p[0] for p in mine], [p[1] for p in mine]
     widths = []
-    for k in range(1, 8):
+    for k in range(2, 7):
         x = low + (high - low) * k / 8
         here = interpolate(xs, ys, x)
         far = [
@@ -122,14 +194,16 @@ def _narrowest(frame: Frame, piece: Piece, edge: Chain) -> float:
     return min(widths, default=high - low)
 
 
-def _field(side: Side, amount: Callable[[float], float], each: float) -> Field:
-    top = min(side.xs)
+def edge_field(side: Side, amount: Callable[[float], float], each: float, ceiling: float | None = None) -> Field:
+    """The map that moves an edge outwards by `each` times what `amount` says of a level, dying away inside."""
+    side, top = replace(side, by=each), min(side.xs)
+    fade = FADE if ceiling is None else max(10.0, min(FADE, top - ceiling))
 
     def field(p: Point) -> Point:
         depth = side.depth(p)
         if depth >= 1:
             return p
-        above = smooth((p[0] - (top - FADE)) / FADE) if p[0] < top else 1.0
+        above = smooth((p[0] - (top - fade)) / fade) if p[0] < top else 1.0
         return (p[0], p[1] + side.out * each * amount(max(p[0], top)) * above * smooth(1 - depth))
 
     return field
@@ -140,10 +214,9 @@ def _amount(pattern: Pattern, size: str, join: Join, level: str) -> Callable[[fl
     if not level:
         return lambda x: 1.0
     frame = frame_of(pattern, size, join.a[0].piece)
-    levels = [entry for entry in frame.levels() if entry[0] != "hem"]
-    at = next((k for k, (id, _) in enumerate(levels) if id == level), None)
-    if at is None:
-        raise NoPlaceFor(f"The pieces do not say where the {level} is.", "Change the seam all along.", "level")
+    crossed = levels_crossed(pattern, size, join)
+    levels = [entry for entry in frame.levels() if entry[0] in crossed]
+    at = next(k for k, (id, _) in enumerate(levels) if id == level)
     here = levels[at][1]
     above = levels[at - 1][1] if at else None
     below = levels[at + 1][1] if at + 1 < len(levels) else None
@@ -156,6 +229,6 @@ def _amount(pattern: Pattern, size: str, join: Join, level: str) -> Callable[[fl
     return amount
 
 
-def _refuse_too_much(frame: Frame, each: float, side: Side) -> None:
+def _refuse_too_much(piece: str, each: float, side: Side) -> None:
     if -each > 0.4 * side.width:
-        raise SeamTooNarrow(frame.pieces[0].id, side.width)
+        raise SeamTooNarrow(piece, side.width)

@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 from rowanseed.core.alter.deform import Field, smooth
-from rowanseed.core.alter.frame import Frame, frames, move
+from rowanseed.core.alter.frame import Frame, frames, move, with_pieces
 from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, flatten, unit
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
+from rowanseed.core.pattern.seamline import mark_distance
 
 PARTS = 4
 
@@ -87,6 +89,47 @@ def allow_for_pads(pattern: Pattern, size: str, thick: float) -> Pattern:
 
         pattern = move(pattern, frame, field, parts=PARTS)
     return pattern
+
+
+def move_forward(pattern: Pattern, size: str, by: float) -> Pattern:
+    """Bring the shoulder tip forward by `by` mm: the front's is lowered, the back's raised, the neck points stay.
+
+    The tips turn about the neck points, so that both shoulder edges keep one length. The cap's shoulder point goes
+    forward with them.
+    """
+    for frame, neck, tip, under in _each(pattern, size):
+        way = by if frame.panel is Panel.FRONT else -by
+        along = unit((tip[0] - neck[0], tip[1] - neck[1]))
+        side = 1.0 if tip[1] > neck[1] else -1.0
+        down = (abs(along[1]), -along[0] * side)
+        half = (under - tip[0]) / 2
+
+        def field(
+            p: Point, neck: Point = neck, tip: Point = tip, half: float = half, down: Point = down, way: float = way
+        ) -> Point:
+            share = way * _outwards(p, neck, tip) * (1 - smooth((p[0] - tip[0]) / half))
+            return (p[0] + down[0] * share, p[1] + down[1] * share)
+
+        pattern = move(pattern, frame, field, parts=PARTS)
+    return with_pieces(pattern, [_cap_point_forward(p, size, by) for p in pattern.pieces if p.panel is Panel.SLEEVE])
+
+
+def _cap_point_forward(sleeve: Piece, size: str, by: float) -> Piece:
+    """The shoulder point on a cap, moved towards its front notch."""
+    on_cap = [mark for mark in sleeve.marks if mark.edge == "cap"]
+    front = next((mark for mark in on_cap if mark.kind is MarkKind.NOTCH), None)
+    if front is None:
+        return sleeve
+    to_front = mark_distance(sleeve, size, front)
+
+    def moved(mark: Mark) -> Mark:
+        if mark.edge != "cap" or mark.kind is not MarkKind.DOT:
+            return mark
+        towards = 1.0 if to_front > mark_distance(sleeve, size, mark) else -1.0
+        along = towards if mark.anchor != "end" else -towards
+        return replace(mark, distance={**mark.distance, size: mark.distance[size] + along * by})
+
+    return replace(sleeve, marks=tuple(moved(mark) for mark in sleeve.marks))
 
 
 def _slope(neck: Point, tip: Point, under: float, waist: float, by: float) -> Field:

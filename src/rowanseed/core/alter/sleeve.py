@@ -46,6 +46,29 @@ def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
     return pattern
 
 
+def narrow_underarm(pattern: Pattern, size: str, piece_id: str, each: float, fade: float) -> Pattern:
+    """Take `each` mm off a sleeve at both sides of its underarm, as much as the body's side seam moved.
+
+    It dies away up the cap over `fade` mm, as it does up the armhole, and down to the wrist, which keeps its cuff.
+    """
+    frame = next(f for f in frames(pattern, size) if any(p.id == piece_id for p in f.pieces))
+    bicep = frame.level("bicep")
+    if bicep is None or not each:
+        return pattern
+    _, left, high, right = frame.bounds()
+    middle, half = (left + right) / 2, (right - left) / 2
+    if each > half / 2:
+        raise TooNarrow("The sleeve is", 2 * half, "Take the side seams in by less.")
+
+    def field(p: Point) -> Point:
+        share = 1 - smooth((p[0] - bicep) / (high - bicep)) if p[0] > bicep else smooth(1 - (bicep - p[0]) / fade)
+        across = (p[1] - middle) / half
+        # Only what lies near the edge moves, as on the body; the middle of the cap keeps its shape.
+        return (p[0], p[1] - each * share * smooth((abs(across) - 0.4) / 0.6) * (1.0 if across > 0 else -1.0))
+
+    return move(pattern, frame, field, parts=PARTS)
+
+
 def raise_cap(pattern: Pattern, size: str, piece_id: str, by: float) -> Pattern:
     """Make the cap of a sleeve higher (`by` > 0) or lower above the level of the upper arm, drawn out evenly."""
     frame = next(f for f in frames(pattern, size) if any(p.id == piece_id for p in f.pieces))

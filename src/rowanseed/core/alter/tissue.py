@@ -22,9 +22,9 @@ class TissueSheet:
     along: tuple[str, ...]
 
 
-def sheet(step: AlterationStep, units: Units) -> TissueSheet:
+def sheet(step: AlterationStep, units: Units, size: str) -> TissueSheet:
     """The instruction for one alteration."""
-    told, pattern = OnTissue(step, units), step.before
+    told, pattern = OnTissue(step, units, size), step.before
     alteration = step.alteration
     followers = [t for t in step.touched if _follows(pattern, t.piece, alteration)]
     own = [t for t in step.touched if t not in followers]

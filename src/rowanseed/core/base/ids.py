@@ -31,20 +31,22 @@ class ReadyKey:
 
 @dataclass(frozen=True)
 class PlaceKey:
-    """Where an alteration is asked for: its kind, a printed line or a seam, a level."""
+    """Where an alteration is asked for: its kind, a printed line or a seam, a level, and which way of doing it."""
 
     kind: str
     at: str = ""
     level: str = ""
+    school: str = ""
 
     def __str__(self) -> str:
-        return f"{self.kind}:{self.at}:{self.level}"
+        whole = f"{self.kind}:{self.at}:{self.level}"
+        return f"{whole}:{self.school}" if self.school else whole
 
     @classmethod
     def parse(cls, text: str) -> Self | None:
         """None for text that is no such id."""
         parts = text.split(":")
-        return cls(*parts) if len(parts) == 3 else None
+        return cls(*parts) if len(parts) in (3, 4) else None
 
 
 @dataclass(frozen=True)

@@ -45,7 +45,7 @@ def places(project: OpenProject) -> list[tuple[str, str]]:
     """(value, words) of everything that can be altered on this pattern; a value is kind, place and level."""
     pattern, size = project.pattern, project.core.size or project.pattern.envelope.sizes[0]
     return [
-        (str(PlaceKey(kind.id, place.at, place.level)), place.words)
+        (str(PlaceKey(kind.id, place.at, place.level, place.school)), place.words)
         for kind in offered(pattern, size)
         for place in kind.places_on(pattern, size)
     ]
@@ -60,7 +60,8 @@ def wanted(project: OpenProject, form: AlterForm, errors: Errors) -> Alteration 
     if form.way == "less" and not KINDS[where.kind].opposite:
         errors["way"] = "There is no less of this."
         return None
-    return Alteration(kind=where.kind, by=-form.by if form.way == "less" else form.by, at=where.at, level=where.level)
+    by = -form.by if form.way == "less" else form.by
+    return Alteration(kind=where.kind, by=by, at=where.at, level=where.level, school=where.school)
 
 
 @router.get("/projects/{id}/fit/alter")
@@ -144,7 +145,11 @@ def _keep(
 
 
 def alteration_key(alteration: Alteration) -> str:
-    return f"{PlaceKey(alteration.kind, alteration.at, alteration.level)}:{alteration.by:.2f}"
+    return f"{place_of(alteration)}:{alteration.by:.2f}"
+
+
+def place_of(alteration: Alteration) -> PlaceKey:
+    return PlaceKey(alteration.kind, alteration.at, alteration.level, alteration.school)
 
 
 def _ready(home: House, project: OpenProject) -> list[tuple[str, Alteration, str]]:
@@ -161,11 +166,7 @@ def _ready(home: House, project: OpenProject) -> list[tuple[str, Alteration, str
             same = "on this pattern" if before.pattern_id == project.record.pattern_id else "on another pattern"
             out.setdefault(alteration_key(alteration), (before.project, alteration, f"done {same}"))
     mine = {alteration_key(a) for a in project.core.alterations}
-    return [
-        entry
-        for key, entry in out.items()
-        if key not in mine and str(PlaceKey(entry[1].kind, entry[1].at, entry[1].level)) in here
-    ]
+    return [entry for key, entry in out.items() if key not in mine and str(place_of(entry[1])) in here]
 
 
 def alterations_page(
@@ -269,7 +270,9 @@ def tissue(home: Home, id: Id) -> Response:
     return home.show(
         TissueView(
             project=project,
-            sheets=[(sheet(step, home.units), _before_and_after(project, step)) for step in steps],
+            sheets=[
+                (sheet(step, home.units, project.core.size or ""), _before_and_after(project, step)) for step in steps
+            ],
             blend=project.core.choices.blend if project.core.choices else (),
         )
     )

@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
-from rowanseed.core.alter.bust import DART_SHORT_OF_POINT, MOST, change_bust, has_bust
+from shapely.geometry import MultiPoint, Polygon
+
+from rowanseed.core.alter.bust import DART_SHORT_OF_POINT, MOST, change_bust, has_bust, hinge_share
 from rowanseed.core.alter.kind import AlterationKind, OnTissue
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pieces import Panel, PointKind
+from rowanseed.core.pattern.seamline import mark_point
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
@@ -12,20 +15,44 @@ def _tissue(told: OnTissue) -> tuple[str, ...]:
     front = next((piece for piece in told.pattern.pieces if piece.panel is Panel.FRONT), None)
     if front is not None and front.has_edge("princess"):
         return _princess(told, half)
+    share = hinge_share(told.pattern, told.size) or 0.0
     swing = (
         f"Swing the side out until the slash is {half} wide at the bust point, its edges below parallel."
         if told.more
         else f"Lap the slash by {half} at the bust point, its edges parallel below."
     )
     return (
-        "Draw a line from the hem straight up to the bust point, and on to the armhole, between a third and a half of "
-        "it above the underarm.",
+        f"Draw a line from the hem straight up to the bust point, and on to the armhole, {share:.0%} of it above the "
+        "underarm.",
         "Draw a second line from the side seam, a little below the bust point's level, to the bust point.",
         f"Slash along both; leave a hinge at the armhole. {swing}",
         "Cut the centre across below the bust and lower it until the hem is level. Fill the gaps with paper.",
-        f"The opening at the side is the bust dart: its point ends {told.show(DART_SHORT_OF_POINT)} short of the bust "
-        "point. Fold it closed, pressed down, and cut the side edge through.",
+        "Mark the new bust point in the middle of the gap, at the lowered level.",
+        f"The opening at the side is the bust dart: its point ends {told.show(DART_SHORT_OF_POINT)} short of the new "
+        "bust point. Fold it closed, pressed down, and cut the side edge through.",
+        f"The waist and hip of the front are {told.figure} {'wider' if told.more else 'narrower'} too. Where that is "
+        f"not wanted, {'take in' if told.more else 'let out'} the side seams there by as much.",
+        *_pocket(told),
     )
+
+
+def _pocket(told: OnTissue) -> tuple[str, ...]:
+    """A pocket that would lie over the dart has to be moved: said, not done, since its place is a matter of looks."""
+    for piece in told.step.after.pieces:
+        corners = [p.at[told.size] for p in piece.points if p.kind is PointKind.POCKET]
+        if piece.panel is not Panel.FRONT or len(corners) < 2:
+            continue
+        pocket = next((p for p in told.pattern.pieces if p.id == "pocket"), None)
+        deep = 130.0
+        if pocket is not None:
+            xs = [s.start[0] for chain in pocket.shapes[told.size].edges.values() for s in chain]
+            deep = max(xs) - min(xs)
+        place = MultiPoint([*corners, *((x + deep, y) for x, y in corners)]).convex_hull
+        for dart in piece.darts:
+            legs = [mark_point(piece, told.size, piece.mark(leg)) for leg in dart.legs]
+            if place.intersects(Polygon([*legs, dart.point[told.size]])):
+                return ("The dart would run under the pocket: move the pocket up or towards the centre, clear of it.",)
+    return ()
 
 
 def _princess(told: OnTissue, half: str) -> tuple[str, ...]:

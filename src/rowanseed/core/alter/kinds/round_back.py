@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter import back
 from rowanseed.core.alter.kind import AlterationKind, OnTissue
+from rowanseed.core.pattern.pieces import Panel
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
@@ -22,7 +23,7 @@ KIND = AlterationKind(
     opposite="taken out there",
     most=40,
     why="it lies over the shoulder blades",
-    offered=back.has_round_back,
-    carry_out=lambda pattern, size, a: back.give_round_back(pattern, size, a.by),
+    offered=lambda pattern, size: back.has_upper(pattern, size, Panel.BACK),
+    carry_out=lambda pattern, size, a: back.give_length_above(pattern, size, Panel.BACK, a.by),
     tissue=_tissue,
 )

@@ -3,22 +3,38 @@
 from __future__ import annotations
 
 from rowanseed.core.alter import seam as along_seams
-from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kind import AlterationKind, OnTissue, Place
+from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pattern import Pattern
+
+SCHOOLS = (
+    (along_seams.KEEP_CAP, "the sleeve with it, its cap kept"),
+    (along_seams.KEEP_SLEEVE, "the sleeve as it is, its cap fitted"),
+)
+"""What becomes of a sleeve whose armhole the seam runs up to; the first is what a fitter does at the try-on."""
 
 
 def _places(pattern: Pattern, size: str) -> tuple[Place, ...]:
-    levels = blendable(pattern, size)
     return tuple(
         place
         for join in along_seams.takeable(pattern)
-        for place in (
-            Place(f"{join.name}, all along", at=join.id),
-            *(Place(f"{join.name}, at the {level}", at=join.id, level=level) for level in levels),
-        )
+        for level in ("", *along_seams.levels_crossed(pattern, size, join))
+        for place in _ways(pattern, size, join, level)
     )
+
+
+def _ways(pattern: Pattern, size: str, join: Join, level: str) -> tuple[Place, ...]:
+    """A seam at a level; where it runs up to a sleeve, once in each school."""
+    words = f"{join.name}, at the {level}" if level else f"{join.name}, all along"
+    crossed = along_seams.levels_crossed(pattern, size, join)
+    reaches_up = not level or level == crossed[0]
+    if reaches_up and along_seams.sleeve_above(pattern, size, join) is not None:
+        return tuple(
+            Place(f"{words}: {how}", at=join.id, level=level, school="" if k == 0 else school)
+            for k, (school, how) in enumerate(SCHOOLS)
+        )
+    return (Place(words, at=join.id, level=level),)
 
 
 def _named(alteration: Alteration, pattern: Pattern) -> str:
@@ -28,16 +44,27 @@ def _named(alteration: Alteration, pattern: Pattern) -> str:
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
-    a = told.alteration
-    edges = along_seams.edge_count(told.pattern, told.pattern.making.join(a.at))
+    a, join = told.alteration, told.pattern.making.join(told.alteration.at)
+    edges = along_seams.edge_count(told.pattern, join)
+    each = told.show(a.by / edges)
     where = f"At the {a.level} mark a point" if a.level else "All along the seam mark points"
     taper = "Draw a smooth curve from there to nothing at the next levels." if a.level else "Join them."
     side = "outside" if told.more else "inside"
-    return (
-        f"{where} {told.show(a.by / edges)} {side} the cutting line, on each of the two edges. {taper}",
-        f"The seam goes round the garment {edges} edges, so that makes {told.figure} in all.",
+    drawn_once = len({(p.piece, p.edge) for p in (*join.a, *join.b)}) == 1
+    on = "on the tissue, which is cut twice" if drawn_once else "on each of the two edges"
+    steps = [
+        f"{where} {each} {side} the cutting line, {on}. {taper}",
+        f"{edges} edges meet in it round the garment, so that makes {told.figure} in all.",
         "Cut on the new line; the seam allowance stays as it was.",
-    )
+    ]
+    sleeve = along_seams.sleeve_above(told.pattern, told.size, join)
+    if sleeve is not None and sleeve in {t.piece for t in told.step.touched}:
+        name = told.pattern.piece(sleeve).name.lower()
+        if a.school == along_seams.KEEP_SLEEVE:
+            steps.append(f"The {name} keeps its width: its cap is drawn to the new armhole.")
+        else:
+            steps.append(f"Do the same at both underarm edges of the {name}, to nothing at the wrist.")
+    return tuple(steps)
 
 
 KIND = AlterationKind(
@@ -49,7 +76,7 @@ KIND = AlterationKind(
     most=200,
     why="the seam runs along it",
     offered=lambda pattern, size: bool(along_seams.takeable(pattern)),
-    carry_out=lambda pattern, size, a: along_seams.change_at_seam(pattern, size, a.at, a.by, a.level),
+    carry_out=lambda pattern, size, a: along_seams.change_at_seam(pattern, size, a.at, a.by, a.level, a.school),
     tissue=_tissue,
     places=_places,
     named=_named,

@@ -2,23 +2,15 @@
 
 from __future__ import annotations
 
-from rowanseed.core.alter import back
+from rowanseed.core.alter import across
 from rowanseed.core.alter.kind import AlterationKind, OnTissue
 from rowanseed.core.pattern.pieces import Panel
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
-    if any(piece.panel is Panel.BACK and piece.has_edge("crotch") for piece in told.pattern.pieces):
-        return (
-            f"At the centre back mark a point {told.figure} {'below' if told.more else 'above'} the waist edge.",
-            "Draw the waist from there to nothing at the side seam; fold the dart closed while you cut it.",
-        )
-    wedge = "Fold out" if told.more else "Slash and spread"
-    return (
-        "Draw a line across the back at the waist, from the centre to the side seam.",
-        f"{wedge} a wedge along it: {told.figure} at the centre, nothing at the side.",
-        "Draw the centre back straight again, and the grainline along it.",
-    )
+    at_top = across.begins_at(told.pattern, told.size, Panel.BACK, "waist")
+    darts = any(piece.darts for piece in told.pattern.pieces if piece.panel is Panel.BACK)
+    return across.told("back", "waist", told.figure, more=not told.more, at_top=at_top, darts=darts)
 
 
 KIND = AlterationKind(
@@ -27,9 +19,9 @@ KIND = AlterationKind(
     order=80,
     sense="taken out at the centre",
     opposite="given at the centre",
-    most=60,
+    most=across.MOST_WEDGE,
     why="the wedge runs across it",
-    offered=lambda pattern, size: back.has_back(pattern, size, "waist"),
-    carry_out=lambda pattern, size, a: back.take_out_sway(pattern, size, a.by),
+    offered=lambda pattern, size: across.has_wedge(pattern, size, Panel.BACK, "waist"),
+    carry_out=lambda pattern, size, a: across.wedge(pattern, size, Panel.BACK, "waist", -a.by),
     tissue=_tissue,
 )

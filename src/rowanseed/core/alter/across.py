@@ -1,0 +1,197 @@
+"""Wedges across the front or the back: so much at the centre, nothing at the side seam, over all its panels.
+
+A sway back, a full abdomen, a full or flat seat: the same construction at another level. A garment that begins at
+the waist has the wedge at its upper edge; one that goes on above it has it folded out or spread at the level.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from rowanseed.core.alter.deform import Field, interpolate, smooth
+from rowanseed.core.alter.frame import Frame, frame_of, frames, move
+from rowanseed.core.alter.seam import takeable
+from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
+from rowanseed.core.geometry.outline import Chain, Point, flatten
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
+
+PARTS = 4
+FOLD = 90.0
+"""Half the height, in mm, over which the wedge is taken: as a fish-eye fold tapers."""
+MOST_WEDGE = 60.0
+"""A greater wedge, in mm, bends the centre seam too far (common practice, no source)."""
+CENTRES = ("centre", "crotch", "opening")
+SIDES = ("side", "outseam")
+
+
+@dataclass(frozen=True)
+class Span:
+    """One panel of the way from the centre to the side seam: its inner and outer edge, and the shares there."""
+
+    frame: Frame
+    inner: Chain | None
+    outer: Chain | None
+    first: float
+    last: float
+
+    def share(self, p: Point) -> float:
+        """1 at the centre of the body, 0 at the side seam."""
+        within, beyond = self.reach(p[0])
+        across = (p[1] - within) / (beyond - within) if beyond != within else 0.0
+        return self.first + (self.last - self.first) * min(max(across, 0.0), 1.0)
+
+    def reach(self, x: float) -> tuple[float, float]:
+        """(inner, outer) y of the panel at a level down it."""
+        centre = self.frame.centre_y()
+        _, left, _, right = self.frame.bounds()
+        farthest = max(left, right, key=lambda y: abs(y - centre))
+        return _y_at(self.inner, x, centre), _y_at(self.outer, x, farthest)
+
+
+def _y_at(edge: Chain | None, x: float, otherwise: float) -> float:
+    if edge is None:
+        return otherwise
+    points = sorted(flatten(edge, 1.0))
+    return interpolate([q[0] for q in points], [q[1] for q in points], x)
+
+
+def spans(pattern: Pattern, size: str, panel: Panel) -> tuple[Span, ...]:
+    """The panels of the front or the back from the centre to the side seam, shared out by their width."""
+    way = _way(pattern, size, panel)
+    widths = [max(1.0, _width(*step)) for step in way]
+    whole, before, out = sum(widths), 0.0, list[Span]()
+    for (frame, inner, outer), wide in zip(way, widths, strict=True):
+        out.append(_span(frame, inner, outer, first=1 - before / whole, last=1 - (before + wide) / whole))
+        before += wide
+    return tuple(out)
+
+
+Step = tuple[Frame, str | None, str | None]
+"""A frame, and the names of its inner and its outer edge."""
+
+
+def _way(pattern: Pattern, size: str, panel: Panel) -> list[Step]:
+    """The frames from the centre to the side seam."""
+    centred = [f for f in frames(pattern, size) if f.panel is panel and any(f.edge(c) for c in CENTRES)]
+    if not centred:
+        return []
+    frame = centred[0]
+    # An opening laps over the centre; the centre line itself is the frame's.
+    inner = next((c for c in CENTRES if c != "opening" and frame.edge(c)), None)
+    way: list[Step] = []
+    while True:
+        following = _next(pattern, frame, panel, inner, {f.name for f, _, _ in way})
+        if following is None:
+            way.append((frame, inner, _to_the_side(pattern, frame, inner)))
+            return way
+        outer, piece, inner_there = following
+        way.append((frame, inner, outer))
+        frame, inner = frame_of(pattern, size, piece), inner_there
+
+
+def _seams_of(pattern: Pattern, frame: Frame, inner: str | None) -> Iterator[tuple[EdgePart, EdgePart]]:
+    """(its own edge, the other one) of every lengthwise seam that leaves a frame elsewhere than at its inner edge."""
+    ids = {p.id for p in frame.pieces}
+    for join in takeable(pattern):
+        for part, other in ((join.a[0], join.b[0]), (join.b[0], join.a[0])):
+            if part.piece in ids and other.piece not in ids and part.edge != inner:
+                yield part, other
+
+
+def _next(
+    pattern: Pattern, frame: Frame, panel: Panel, inner: str | None, seen: set[str]
+) -> tuple[str, str, str] | None:
+    """(outer edge, piece, that piece's inner edge) of the next panel of the same half towards the side seam."""
+    for part, other in _seams_of(pattern, frame, inner):
+        beyond = pattern.piece(other.piece)
+        if beyond.panel is panel and beyond.frame not in seen:
+            return part.edge, beyond.id, other.edge
+    return None
+
+
+def _to_the_side(pattern: Pattern, frame: Frame, inner: str | None) -> str | None:
+    """The edge that is sewn to the other half of the body; without seams to tell it, one of the usual names."""
+    sewn = next((part.edge for part, _ in _seams_of(pattern, frame, inner)), None)
+    return sewn or next((side for side in SIDES if frame.edge(side)), None)
+
+
+def _span(frame: Frame, inner: str | None, outer: str | None, *, first: float, last: float) -> Span:
+    return Span(
+        frame=frame,
+        inner=frame.edge(inner) if inner else None,
+        outer=frame.edge(outer) if outer else None,
+        first=first,
+        last=last,
+    )
+
+
+def _width(frame: Frame, inner: str | None, outer: str | None) -> float:
+    """How wide a panel is at its waist, or where it begins."""
+    x = frame.level("waist") or frame.level("hip") or frame.bounds()[0]
+    within, beyond = _span(frame, inner, outer, first=1.0, last=0.0).reach(x)
+    return abs(beyond - within)
+
+
+def has_wedge(pattern: Pattern, size: str, panel: Panel, level: str) -> bool:
+    """Whether the front or the back says where a level is, from its centre on."""
+    found = spans(pattern, size, panel)
+    return bool(found) and all(span.frame.level(level) is not None for span in found)
+
+
+def begins_at(pattern: Pattern, size: str, panel: Panel, level: str) -> bool:
+    """Whether the garment begins there, so that the wedge is at its upper edge."""
+    found = spans(pattern, size, panel)
+    return bool(found) and _is_top(found[0].frame, level)
+
+
+def _is_top(frame: Frame, level: str) -> bool:
+    x = frame.level(level)
+    return x is not None and x < frame.bounds()[0] + FOLD
+
+
+def wedge(pattern: Pattern, size: str, panel: Panel, level: str, by: float) -> Pattern:
+    """Spread the front or back at a level by `by` mm at its centre (fold it out if negative), nothing at the side.
+
+    Raises AlterationError where the level is not drawn or the wedge would bend the centre too far.
+    """
+    found = spans(pattern, size, panel)
+    if not found or not has_wedge(pattern, size, panel, level):
+        raise NoPlaceFor(f"No {panel.words} piece says where the {level} is.")
+    if abs(by) > MOST_WEDGE:
+        raise MoreThanItBears(abs(by), MOST_WEDGE, "Change it by less: it bends the centre too far.")
+    hangs = _is_top(found[0].frame, "waist")
+    for span in found:
+        frame = frame_of(pattern, size, span.frame.pieces[0].id)
+        x = frame.level(level) or 0.0
+        pattern = move(pattern, frame, _raised(span, x, by) if hangs else _spread(span, x, by), parts=PARTS)
+    return pattern
+
+
+def _raised(span: Span, x: float, by: float) -> Field:
+    """A garment that hangs from the waist is cut higher above the level, so that its hem stays level."""
+    begins = max(span.frame.bounds()[0], x - FOLD)
+    return lambda p: (p[0] - by * span.share(p) * (1 - smooth((p[0] - begins) / (2 * FOLD))), p[1])
+
+
+def _spread(span: Span, x: float, by: float) -> Field:
+    return lambda p: (p[0] + by * span.share(p) * smooth((p[0] - (x - FOLD)) / (2 * FOLD)), p[1])
+
+
+def told(panel: str, level: str, figure: str, *, more: bool, at_top: bool, darts: bool = False) -> tuple[str, ...]:
+    """The wedge as a person does it on the tissue."""
+    if at_top:
+        way = "above" if more else "below"
+        folded = "; fold the darts closed while you cut it" if darts else ""
+        return (
+            f"At the centre {panel} mark a point {figure} {way} the upper edge.",
+            f"Draw the edge from there to nothing at the side seam, over every panel of the {panel}{folded}.",
+        )
+    done = "Slash and spread" if more else "Fold out"
+    return (
+        f"Draw a line across the {panel} at the {level}, from the centre to the side seam.",
+        f"{done} a wedge along it: {figure} at the centre, nothing at the side.",
+        f"Draw the centre {panel} straight again, and the grainline along it.",
+    )
