@@ -18,6 +18,7 @@ from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Probl
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Grain, Piece, Role
 from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.saving.apply import in_other_cloth, laid_with, reshaped
 from rowanseed.core.saving.pieces import moved_to_contrast
 from rowanseed.core.saving.tactic import TacticId
@@ -49,7 +50,7 @@ def altered(pattern: Pattern, choices: GarmentChoices) -> Altered:
         )
     if choices.view not in {view.id for view in pattern.envelope.views}:
         raise PatternError(f"This pattern has no view {choices.view}.", "", "view")
-    return carry_out(pattern, choices.size, choices.alterations, choices.blend)
+    return carry_out(on_stitching_line(pattern), choices.size, choices.alterations, choices.blend)
 
 
 def derived(

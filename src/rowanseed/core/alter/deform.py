@@ -20,6 +20,8 @@ Field = Callable[[Point], Point]
 
 STILL = 1e-9
 """A point moved by less than this, in mm, has not moved."""
+CUT_AT = 160.0
+"""A map that bends cuts a segment of this length, in mm, into as many parts as it asks for, a longer one into more."""
 SPLINTER = 1.5
 """No part of an edge is cut shorter than this, in mm."""
 
@@ -87,8 +89,13 @@ class _Carried:
 
 def _carry(chain: Chain, field: Field, cuts: Cuts | None, parts: int) -> _Carried:
     runs = tuple(tuple(_carry_segment(segment, field, cuts, parts)) for segment in chain)
-    moved = any(not _is_still(s, field, parts) for s in chain)
+    moved = any(not _is_still(s, field, _parts_of(s, parts)) for s in chain)
     return _Carried(tuple(new for run in runs for _, _, new in run), runs, moved)
+
+
+def _parts_of(segment: Segment, parts: int) -> int:
+    """How many parts a segment is cut into: long ones into more, so that what is carried strays less than 0.1 mm."""
+    return 1 if parts == 1 else max(1, math.ceil(segment.length() * parts / CUT_AT))
 
 
 def _is_still(segment: Segment, field: Field, parts: int) -> bool:
@@ -97,6 +104,7 @@ def _is_still(segment: Segment, field: Field, parts: int) -> bool:
 
 
 def _carry_segment(segment: Segment, field: Field, cuts: Cuts | None, parts: int) -> list[tuple[float, float, Segment]]:
+    parts = _parts_of(segment, parts)
     if _is_still(segment, field, parts):
         return [(0.0, 1.0, segment)]
     at = {k / parts for k in range(parts + 1)}
@@ -111,12 +119,28 @@ def _carry_segment(segment: Segment, field: Field, cuts: Cuts | None, parts: int
     kept.append(1.0)
     out: list[tuple[float, float, Segment]] = []
     for low, high in pairwise(kept):
-        a, b, c, d = (field(p) for p in _part(segment, low, high).points())
-        out.append((low, high, _tidy(Segment(start=a, end=d, control1=b, control2=c), bends=parts > 1)))
+        out.append((low, high, _mapped(_part(segment, low, high), field, bends=parts > 1)))
     # Shared ends are computed twice; take them once, so that the chain stays closed to the last bit.
     return [
         (low, high, new if k == 0 else replace(new, start=out[k - 1][2].end)) for k, (low, high, new) in enumerate(out)
     ]
+
+
+def _mapped(part: Segment, field: Field, *, bends: bool) -> Segment:
+    """A short part after the map: by its control points where the map is affine, else through four carried points."""
+    if not bends:
+        a, b, c, d = (field(p) for p in part.points())
+        return _tidy(Segment(start=a, end=d, control1=b, control2=c), bends=False)
+    a, p, q, d = (field(part.at(t)) for t in (0.0, 1 / 3, 2 / 3, 1.0))
+    return _tidy(Segment(start=a, end=d, control1=_handle(a, p, q, d), control2=_handle(d, q, p, a)), bends=True)
+
+
+def _handle(a: Point, p: Point, q: Point, d: Point) -> Point:
+    """The control point next to `a` of the cubic that passes through four points a third of its parameter apart."""
+    return (
+        (-5 * a[0] + 18 * p[0] - 9 * q[0] + 2 * d[0]) / 6,
+        (-5 * a[1] + 18 * p[1] - 9 * q[1] + 2 * d[1]) / 6,
+    )
 
 
 def _part(segment: Segment, low: float, high: float) -> Segment:

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import math
 
-from rowanseed.core.alter.deform import Field
+from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
 from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, flatten, point_at
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
 
-PARTS = 6
+PARTS = 10
 BAND = math.radians(14)
 """The fold is trued over this angle, seen from the hinge, to either side of it."""
 ROUNDS = 12
@@ -60,11 +60,12 @@ def _neck_length(pattern: Pattern, frame: Frame) -> float:
 
 def _hinge(frame: Frame) -> Point:
     """A point on the armhole, so far down from the shoulder tip."""
-    points = [
+    points = sorted(
         q for p in frame.pieces if p.has_edge("armhole") for q in flatten(p.shapes[frame.size].edges["armhole"], 0.5)
-    ]
-    top, bottom = min(q[0] for q in points), max(q[0] for q in points)
-    return min(points, key=lambda q: abs(q[0] - (top + HINGE * (bottom - top))))
+    )
+    xs, ys = [q[0] for q in points], [q[1] for q in points]
+    x = xs[0] + HINGE * (xs[-1] - xs[0])
+    return (x, interpolate(xs, ys, x))
 
 
 def _angle(hinge: Point, p: Point) -> float:
@@ -79,14 +80,16 @@ def _band(hinge: Point, pinch: Point, neck: Chain) -> float:
 
 def _fan(hinge: Point, pinch: Point, neck: Chain, turn: float, band: float) -> Field:
     """What lies above the fold is turned about the hinge; over the band it is drawn in evenly."""
-    along = _angle(hinge, pinch)
+    # Angles are counted from straight in towards the centre, so that they wrap outside the armhole.
+    inwards = math.copysign(math.pi / 2, pinch[1] - hinge[1])
+    along = _turned(_angle(hinge, pinch) - inwards)
     upper = min((neck[0].start, neck[-1].end), key=lambda q: q[0])
-    sign = 1.0 if _turned(_angle(hinge, upper) - along) > 0 else -1.0
+    sign = 1.0 if _turned(_angle(hinge, upper) - inwards) > along else -1.0
 
     def field(p: Point) -> Point:
         x, y = p[0] - hinge[0], p[1] - hinge[1]
-        angle = _turned(math.atan2(y, x) - along) * sign
-        by = turn * sign * min(max((angle + band) / (2 * band), 0.0), 1.0)
+        angle = (_turned(math.atan2(y, x) - inwards) - along) * sign
+        by = turn * sign * smooth((angle + band) / (2 * band))
         c, s = math.cos(by), math.sin(by)
         return (hinge[0] + c * x - s * y, hinge[1] + s * x + c * y)
 

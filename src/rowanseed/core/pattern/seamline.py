@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import (
+    Chain,
     Point,
     chain_length,
     flatten,
@@ -45,10 +46,25 @@ def ring_of(edges: dict[str, list[Point]]) -> list[Point]:
 
 def lines(piece: Piece, size: str) -> PieceLines:
     """Cutting line and seam line of a piece in one size."""
-    drawn = {edge.name: flatten(piece.shapes[size].edges[edge.name]) for edge in piece.edges}
+    drawn = {edge.name: _run(piece.shapes[size].edges[edge.name]) for edge in piece.edges}
     if piece.drawn is Drawn.SEAM:
         return PieceLines(cutting=_offset(piece.edges, drawn, outwards=True), seam=drawn)
     return PieceLines(cutting=drawn, seam=_offset(piece.edges, drawn, outwards=False))
+
+
+END = 1.0
+"""So far from its ends, in mm, a curved edge has a point more: corners are built on the direction in which it ends."""
+
+
+def _run(chain: Chain) -> list[Point]:
+    """An edge as a polyline whose first and last stretch run as the curve itself does there."""
+    run = flatten(chain)
+    for segment, at_start in ((chain[0], True), (chain[-1], False)):
+        long = segment.length()
+        if segment.is_curve and long > 4 * END:
+            point = segment.at(END / long if at_start else 1 - END / long)
+            run.insert(1 if at_start else len(run) - 1, point)
+    return run
 
 
 def seam_length(piece: Piece, size: str, edge: str) -> float:
@@ -96,6 +112,8 @@ def trimmed(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]]) -> dict[st
 
 def _offset(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]], *, outwards: bool) -> dict[str, list[Point]]:
     sign = 1 if outwards else -1
+    if not outwards:
+        edges = _without_turned_ends(specs, edges)
     moved = [offset_polyline(edges[spec.name], sign * spec.allowance) for spec in specs]
     for k, spec in enumerate(specs):
         following = (k + 1) % len(specs)
@@ -104,6 +122,42 @@ def _offset(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]], *, outward
             before=moved[k], after=moved[following], a=spec, b=specs[following], corner=corner, outwards=outwards
         )
     return {spec.name: polyline for spec, polyline in zip(specs, moved, strict=True)}
+
+
+def _without_turned_ends(specs: Sequence[EdgeSpec], edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
+    """A ring drawn on the cutting line, its sides only as far as the fold of a turned hem.
+
+    Below the fold a side's cutting line is the mirror image of what is above it, and says nothing of the seam.
+    """
+    out = dict(edges)
+    for k, spec in enumerate(specs):
+        if spec.corner is not Corner.TURNED or not spec.allowance or len(specs) < 3:
+            continue
+        fold = _drawn_out(offset_polyline(edges[spec.name], -spec.allowance), 4 * spec.allowance)
+        before, after = specs[k - 1], specs[(k + 1) % len(specs)]
+        if before.allowance and before.corner is not Corner.TURNED:
+            out[before.name] = _up_to(out[before.name], fold)
+        if after.allowance and after.corner is not Corner.TURNED:
+            out[after.name] = list(reversed(_up_to(list(reversed(out[after.name])), fold)))
+    return out
+
+
+def _drawn_out(run: list[Point], by: float) -> list[Point]:
+    """A run carried on straight at both ends."""
+    first = unit((run[0][0] - run[1][0], run[0][1] - run[1][1]))
+    last = unit((run[-1][0] - run[-2][0], run[-1][1] - run[-2][1]))
+    start = (run[0][0] + first[0] * by, run[0][1] + first[1] * by)
+    return [start, *run[1:-1], (run[-1][0] + last[0] * by, run[-1][1] + last[1] * by)]
+
+
+def _up_to(run: list[Point], line: list[Point]) -> list[Point]:
+    """The run up to where it first crosses a line; all of it if it does not."""
+    for i, (a, b) in enumerate(pairwise(run)):
+        for c, d in pairwise(line):
+            crossing = _crossing(a, b, c, d)
+            if crossing is not None and (i or math.dist(crossing, run[0]) > 1e-6):
+                return [*run[: i + 1], crossing]
+    return run
 
 
 def _join(
@@ -162,7 +216,7 @@ def _crossing(a: Point, b: Point, c: Point, d: Point) -> Point | None:
     """Where two segments cross, ends included; None for parallel ones."""
     v, w = (b[0] - a[0], b[1] - a[1]), (d[0] - c[0], d[1] - c[1])
     cross = v[0] * w[1] - v[1] * w[0]
-    if abs(cross) < 1e-9 * math.hypot(*v) * math.hypot(*w):
+    if abs(cross) <= 1e-9 * math.hypot(*v) * math.hypot(*w):
         return None
     t = ((c[0] - a[0]) * w[1] - (c[1] - a[1]) * w[0]) / cross
     u = ((c[0] - a[0]) * v[1] - (c[1] - a[1]) * v[0]) / cross

@@ -61,6 +61,9 @@ def cut_apart(pattern: Pattern, ids: set[str], *, selvedge: bool = False) -> Pat
         edges = tuple(replace(e, allowance=SEAM_ADDED) if e.name in folds else e for e in piece.edges)
         cuts = tuple(_cut_double(cut, folds, selvedge=selvedge) for cut in piece.cuts)
         pieces.append(replace(piece, edges=edges, cuts=cuts))
+        if not joins:
+            # A drawing that names no seams is sewn by its booklet; one seam alone would pass for the whole order.
+            continue
         for edge in sorted(f for f in folds if f):
             name = f"Centre seam, {lower_first(piece.name)}"
             one, other = EdgePart(piece.id, edge, "left"), EdgePart(piece.id, edge, "right")
