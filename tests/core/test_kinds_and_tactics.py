@@ -20,9 +20,11 @@ from rowanseed.core.saving.tactic import Garment
 from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
-from .pieces import pattern_of, quadrilateral
+from .pieces import gathered_skirt, pattern_of, quadrilateral
 
+GATHERED = gathered_skirt()
 PATTERNS = {m.__name__.rpartition(".")[2]: m.draft() for m in (six_gore_skirt, trousers, overshirt, waistcoat)}
+PATTERNS["gathered skirt"] = GATHERED
 
 
 def top_on_the_fold():

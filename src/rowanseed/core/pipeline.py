@@ -14,6 +14,7 @@ from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import MakingStep
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.pattern.walk import SeamWalk, walk
 from rowanseed.core.saving.tactic import TacticId
 
@@ -35,7 +36,12 @@ class _Same:
 
 def altered_once(pattern: Pattern, choices: GarmentChoices) -> Altered:
     """The pattern as a garment is cut. Raises as `altered` does, each time."""
-    return _altered(_Same(pattern), choices)
+    return _altered(_Same(_stitched(_Same(pattern))), choices)
+
+
+@lru_cache(maxsize=KEPT)
+def _stitched(same: _Same) -> Pattern:
+    return on_stitching_line(same.pattern)
 
 
 @lru_cache(maxsize=KEPT)

@@ -30,6 +30,7 @@ from rowanseed.core.saving.apply import has_one_fewer
 from rowanseed.core.saving.combine import combined
 from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.sizing.ease import Ease
+from rowanseed.core.sizing.lengths import LengthRow, length_rows
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
 
 
@@ -134,6 +135,13 @@ class Project:
     def rows(self) -> tuple[Ease, ...]:
         """Ease at every measure, with the garment as blended and altered."""
         return () if self.size is None else self.choosing.rows(self.size, changes=self.changes)
+
+    @cached_property
+    def lengths(self) -> tuple[LengthRow, ...]:
+        """Lengths of the body beside those the size is drawn for."""
+        if self.size is None:
+            return ()
+        return length_rows(self.body, self.pattern, self.view, self.size, self.alterations)
 
     @cached_property
     def walks(self) -> tuple[SeamWalk, ...]:

@@ -1,4 +1,8 @@
-"""Blending sizes: one size at one level, another at the next, and a smooth line between them."""
+"""Blending sizes: one size at one level, another at the next, and a smooth line between them.
+
+Widths are blended; lengths are those of the size that is blended, as a person draws from one line of the nest to
+another at one level.
+"""
 
 from __future__ import annotations
 
@@ -11,7 +15,7 @@ from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, point_at
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape
-from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.core.pattern.seamline import line_length, mark_distance
 
 PARTS = 4
 
@@ -84,8 +88,7 @@ def _blended(piece: Piece, size: str, weights: _Weights) -> Piece:
         return piece
 
     def mix(of: Mapping[str, Point]) -> Point:
-        shares = weights(of[size][0])
-        return (sum(w * of[s][0] for s, w in shares.items()), sum(w * of[s][1] for s, w in shares.items()))
+        return _mixed(of, size, weights)
 
     def pair(ends: Mapping[str, tuple[Point, Point]]) -> tuple[Point, Point]:
         return mix({s: e[0] for s, e in ends.items()}), mix({s: e[1] for s, e in ends.items()})
@@ -99,11 +102,17 @@ def _blended(piece: Piece, size: str, weights: _Weights) -> Piece:
     return replace(
         piece,
         shapes={**piece.shapes, size: Shape(edges, (top, (bottom[0], top[1])))},
-        marks=tuple(_mark(piece, size, mark, weights) for mark in piece.marks),
+        marks=tuple(_mark(piece, size, mark, weights, chain_length(edges[mark.edge])) for mark in piece.marks),
         darts=tuple(replace(d, point={**d.point, size: mix(d.point)}) for d in piece.darts),
         lines=tuple(replace(line, ends={**line.ends, size: pair(line.ends)}) for line in piece.lines),
         points=tuple(replace(p, at={**p.at, size: mix(p.at)}) for p in piece.points),
     )
+
+
+def _mixed(of: Mapping[str, Point], size: str, weights: _Weights) -> Point:
+    """A point between the sizes across the garment; down it where the base size has it, whose length is kept."""
+    shares = weights(of[size][0])
+    return (of[size][0], sum(w * of[s][1] for s, w in shares.items()))
 
 
 def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) -> Chain:
@@ -111,18 +120,14 @@ def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) ->
     for k, segment in enumerate(chains[size]):
         ends = (segment.start[0], segment.end[0], *(p[0] for p in segment.points()))
         only = [weights(x) for x in (min(ends), max(ends))]
-        if only[0] == only[1] and len(only[0]) == 1 and len(weights.stops) < 3:
-            out.append(chains[next(iter(only[0]))][k])
+        if only[0] == only[1] == {size: 1.0} and len(weights.stops) < 3:
+            out.append(segment)
             continue
         runs = {s: _parts(chain[k]) for s, chain in chains.items()}
         for part in range(PARTS):
             points = []
             for corner in range(4):
-                of = {s: run[part].points()[corner] for s, run in runs.items()}
-                shares = weights(of[size][0])
-                points.append(
-                    (sum(w * of[s][0] for s, w in shares.items()), sum(w * of[s][1] for s, w in shares.items()))
-                )
+                points.append(_mixed({s: run[part].points()[corner] for s, run in runs.items()}, size, weights))
             out.append(Segment(start=points[0], end=points[3], control1=points[1], control2=points[2]))
     return tuple(new if k == 0 else replace(new, start=out[k - 1].end) for k, new in enumerate(out))
 
@@ -136,8 +141,13 @@ def _parts(segment: Segment) -> list[Segment]:
     return [*out, rest]
 
 
-def _mark(piece: Piece, size: str, mark: Mark, weights: _Weights) -> Mark:
+def _mark(piece: Piece, size: str, mark: Mark, weights: _Weights, length: float) -> Mark:
+    """A mark on an edge that runs down the garment keeps its share of it; across, it stands between the sizes."""
     edge = piece.shapes[size].edges[mark.edge]
+    (x0, y0), (x1, y1) = edge[0].start, edge[-1].end
+    if abs(x1 - x0) > abs(y1 - y0):
+        whole = line_length(piece, size, mark.edge)
+        return replace(mark, distance={**mark.distance, size: mark.distance[size] * length / whole})
     x = point_at(edge, min(mark_distance(piece, size, mark), chain_length(edge)))[0]
     shares = weights(x)
     return replace(mark, distance={**mark.distance, size: sum(w * mark.distance[s] for s, w in shares.items())})

@@ -11,7 +11,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, locate
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, locate, through
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
 from rowanseed.core.pattern.seamline import mark_distance
 
@@ -132,15 +132,7 @@ def _mapped(part: Segment, field: Field, *, bends: bool) -> Segment:
         a, b, c, d = (field(p) for p in part.points())
         return _tidy(Segment(start=a, end=d, control1=b, control2=c), bends=False)
     a, p, q, d = (field(part.at(t)) for t in (0.0, 1 / 3, 2 / 3, 1.0))
-    return _tidy(Segment(start=a, end=d, control1=_handle(a, p, q, d), control2=_handle(d, q, p, a)), bends=True)
-
-
-def _handle(a: Point, p: Point, q: Point, d: Point) -> Point:
-    """The control point next to `a` of the cubic that passes through four points a third of its parameter apart."""
-    return (
-        (-5 * a[0] + 18 * p[0] - 9 * q[0] + 2 * d[0]) / 6,
-        (-5 * a[1] + 18 * p[1] - 9 * q[1] + 2 * d[1]) / 6,
-    )
+    return _tidy(through(a, p, q, d), bends=True)
 
 
 def _part(segment: Segment, low: float, high: float) -> Segment:

@@ -9,7 +9,7 @@ from rowanseed.core.alter.seam import edge_field, edge_side
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.pattern.pattern import Pattern
 
-PARTS = 8
+PARTS = 16
 BELOW = 45.0
 """The thigh is fullest this far below the crotch point, in mm (common practice, no source)."""
 OUTER, INNER = "outseam", "inseam"

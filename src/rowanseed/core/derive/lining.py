@@ -225,8 +225,8 @@ def _lowered(piece: Piece, runs: dict[str, Run], pad: float) -> dict[str, Run]:
 
 
 def _shared(a: Run, b: Run) -> Point | None:
-    ends = {a[0], a[-1]} & {b[0], b[-1]}
-    return next(iter(ends), None)
+    ends = ((p, q) for p in (a[0], a[-1]) for q in (b[0], b[-1]))
+    return next((p for p, q in ends if math.dist(p, q) < 0.01), None)
 
 
 def _run_length(run: Run) -> float:

@@ -131,6 +131,19 @@ class Affine:
         return (self.a * p[0] + self.b * p[1] + self.e, self.c * p[0] + self.d * p[1] + self.f)
 
 
+def through(a: Point, p: Point, q: Point, d: Point) -> Segment:
+    """The curve that passes through four points, a third of its parameter apart."""
+    return Segment(start=a, end=d, control1=_handle(a, p, q, d), control2=_handle(d, q, p, a))
+
+
+def _handle(a: Point, p: Point, q: Point, d: Point) -> Point:
+    """The control point next to `a` of the curve through four points."""
+    return (
+        (-5 * a[0] + 18 * p[0] - 9 * q[0] + 2 * d[0]) / 6,
+        (-5 * a[1] + 18 * p[1] - 9 * q[1] + 2 * d[1]) / 6,
+    )
+
+
 def similarity(from_a: Point, from_b: Point, to_a: Point, to_b: Point) -> Affine:
     """The turn, scale and shift that takes two points to two others (which must differ)."""
     z = complex(to_b[0] - to_a[0], to_b[1] - to_a[1]) / complex(from_b[0] - from_a[0], from_b[1] - from_a[1])

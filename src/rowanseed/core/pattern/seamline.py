@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import (
+    FLATNESS,
     Chain,
     Point,
     chain_length,
@@ -44,9 +45,9 @@ def ring_of(edges: dict[str, list[Point]]) -> list[Point]:
     return without_repeats([point for polyline in edges.values() for point in polyline])
 
 
-def lines(piece: Piece, size: str) -> PieceLines:
-    """Cutting line and seam line of a piece in one size."""
-    drawn = {edge.name: _run(piece.shapes[size].edges[edge.name]) for edge in piece.edges}
+def lines(piece: Piece, size: str, flatness: float = FLATNESS) -> PieceLines:
+    """Cutting line and seam line of a piece in one size, within `flatness` mm of the curves drawn."""
+    drawn = {edge.name: _run(piece.shapes[size].edges[edge.name], flatness) for edge in piece.edges}
     if piece.drawn is Drawn.SEAM:
         return PieceLines(cutting=_offset(piece.edges, drawn, outwards=True), seam=drawn)
     return PieceLines(cutting=drawn, seam=_offset(piece.edges, drawn, outwards=False))
@@ -56,14 +57,14 @@ END = 1.0
 """So far from its ends, in mm, a curved edge has a point more: corners are built on the direction in which it ends."""
 
 
-def _run(chain: Chain) -> list[Point]:
+def _run(chain: Chain, flatness: float) -> list[Point]:
     """An edge as a polyline whose first and last stretch run as the curve itself does there."""
-    run = flatten(chain)
-    for segment, at_start in ((chain[0], True), (chain[-1], False)):
-        long = segment.length()
-        if segment.is_curve and long > 4 * END:
-            point = segment.at(END / long if at_start else 1 - END / long)
-            run.insert(1 if at_start else len(run) - 1, point)
+    run = flatten(chain, flatness)
+    first, last = chain[0], chain[-1]
+    if first.is_curve and math.dist(run[0], run[1]) > 2 * END:
+        run.insert(1, first.at(END / first.length()))
+    if last.is_curve and math.dist(run[-2], run[-1]) > 2 * END:
+        run.insert(len(run) - 1, last.at(1 - END / last.length()))
     return run
 
 
@@ -169,10 +170,20 @@ def _join(
     if outwards and a.allowance and b.allowance and (a.corner is Corner.TURNED) != (b.corner is Corner.TURNED):
         if b.corner is Corner.TURNED:
             extra = _turned(before, after, corner)
-            return [*before[:-1], *extra], [extra[-1], *after[1:]]
-        extra = _turned(list(reversed(after)), list(reversed(before)), corner)
-        return [*before[:-1], extra[-1]], [*reversed(extra), *after[1:]]
+            return [*_short_of(before, extra[0]), *extra], [extra[-1], *after[1:]]
+        side = list(reversed(after))
+        extra = _turned(side, list(reversed(before)), corner)
+        return [*before[:-1], extra[-1]], [*reversed(extra), *reversed(_short_of(side, extra[0]))]
     return _meet(before, after, a.allowance + b.allowance)
+
+
+def _short_of(side: list[Point], fold: Point) -> list[Point]:
+    """A side's cutting line without its end and what else of it lies beyond the fold of the hem."""
+    along = unit((side[-1][0] - side[-2][0], side[-1][1] - side[-2][1]))
+    kept = side[:-1]
+    while len(kept) > 1 and (kept[-1][0] - fold[0]) * along[0] + (kept[-1][1] - fold[1]) * along[1] > -1e-9:
+        kept.pop()
+    return kept
 
 
 def _turned(side: list[Point], hem: list[Point], corner: Point) -> list[Point]:

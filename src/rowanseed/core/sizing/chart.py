@@ -6,7 +6,7 @@ by the hip first. Between two sizes the larger is safer, since it can be taken i
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -67,13 +67,13 @@ class Advice:
     working: Working | None
 
 
-def by_chart(body: Mapping[str, float], envelope: Envelope) -> Advice:
+def by_chart(body: Mapping[str, float], envelope: Envelope, undecided: Collection[str] = ()) -> Advice:
     """Recommend a size by the chart school.
 
-    `body` maps measures to mm. Without a chart, or without the deciding measures, no size is
-    recommended and the advice says what is lacking.
+    `body` maps measures to mm; `undecided` are measures that do not choose this garment's size. Without a
+    chart, or without the deciding measures, no size is recommended and the advice says what is lacking.
     """
-    deciding = envelope.sized_by or tuple(envelope.body_chart)
+    deciding = tuple(m for m in envelope.sized_by or envelope.body_chart if m not in undecided)
     if not envelope.body_chart or not deciding:
         lacking = "This pattern has no body chart, so it cannot say which size you are."
         if len(envelope.sizes) == 1:

@@ -11,7 +11,7 @@ from rowanseed.core.base.working import Given, Source, Working, length
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.sizing.chart import measure_name
-from rowanseed.core.sizing.wish import Band, Wish, wanted
+from rowanseed.core.sizing.wish import Band, GarmentClass, Wish, garment_class, wanted
 
 GIRTHS = ("high_bust", "bust", "waist", "hip", "upper_arm", "thigh")
 """Measures taken round the body: what there is beyond them is ease."""
@@ -100,6 +100,13 @@ class Ease:
         return f"{by} tighter at the {name} than you asked for: {other}let out"
 
 
+def body_at(body: Mapping[str, float], garment: str, measure: str) -> float | None:
+    """The body where a garment's measure sits: a skirt's or trousers' waist where its band will, if that is known."""
+    if measure == "waist" and garment_class(garment) is GarmentClass.LOWER:
+        return body.get("waist_band", body.get("waist"))
+    return body.get(measure)
+
+
 def ease_rows(
     body: Mapping[str, float],
     pattern: Pattern,
@@ -121,7 +128,7 @@ def ease_rows(
             continue
         here = sizes.get(measure, size)
         chart_row = envelope.body_chart.get(measure, {})
-        of_body, change = body.get(measure), (changes or {}).get(measure, 0.0)
+        of_body, change = body_at(body, pattern.garment, measure), (changes or {}).get(measure, 0.0)
         drawn = printed[here] - chart_row[here] if here in chart_row else None
         band = wanted(wish, pattern.garment, measure, drawn, of_body or 0.0)
         row = Ease(

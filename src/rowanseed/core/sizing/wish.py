@@ -109,12 +109,20 @@ STRETCH_USED = 0.5
 
 @dataclass(frozen=True)
 class Wish:
-    """What the sewist wants of the fit. `own` are bands she wrote herself; `stretch` is the cloth's, as a share."""
+    """What the sewist wants of the fit. `own` are bands she wrote herself; `stretch` is the cloth's, as a share.
+
+    `worn_open`: it will hang open, so it may be snug where it is closed.
+    """
 
     fit: Fit = Fit.AS_DRAWN
     over: Over = Over.NOTHING
     stretch: float = 0.0
     own: Mapping[str, Band] = field(default_factory=dict)
+    worn_open: bool = False
+
+
+OPENS = ("bust", "waist", "hip")
+"""Where a garment that is worn open need not reach round with ease."""
 
 
 def garment_class(garment: str) -> GarmentClass:
@@ -141,5 +149,7 @@ def wanted(wish: Wish, garment: str, measure: str, drawn: float | None, body: fl
         kind = garment_class(garment)
         extra = MORE_IN[kind] * INCH * (0.5 if measure == "upper_arm" else 1.0) + more
         low, high = bands[wish.fit][0] * INCH + extra, bands[wish.fit][1] * INCH + extra
+    if wish.worn_open and measure in OPENS and garment_class(garment) is not GarmentClass.LOWER:
+        low = min(low, more)
     # Stretch stands in for ease, so that a knit may be smaller than the body.
     return low - wish.stretch * STRETCH_USED * body, high

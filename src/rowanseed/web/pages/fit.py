@@ -14,14 +14,16 @@ from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.ids import PlaceKey
 from rowanseed.core.base.units import format_length
 from rowanseed.core.base.working import Given, Source, Working, length
 from rowanseed.core.body.measures import Age
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.sizing.chart import measure_name
+from rowanseed.core.sizing.lengths import LengthRow
 from rowanseed.core.sizing.schools import Proposal, School
-from rowanseed.core.sizing.wish import Band, Fit, Over, Wish
+from rowanseed.core.sizing.wish import Band, Fit, GarmentClass, Over, Wish, garment_class
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
 from rowanseed.web.deps import Home, House, Id, Typing, go
@@ -49,6 +51,7 @@ class _WishForm(Form):
     fit: Fit
     over: Over
     stretch: Stretch = 0.0
+    worn_open: bool = False
 
 
 class _BandForm(Form):
@@ -146,7 +149,7 @@ def wish(home: Home, id: Id, typed: Typing) -> Response:
                 own[row.measure] = (band.least, band.most)
     if form is None or errors:
         return fit_page(home, project, typed, errors, status=422)
-    fit = replace(project.record.fit, wish=Wish(fit=form.fit, over=form.over, stretch=form.stretch, own=own))
+    fit = replace(project.record.fit, wish=Wish(form.fit, form.over, form.stretch, own, worn_open=form.worn_open))
     home.decide(project, typed, fit=fit)
     return go(f"/projects/{id}/fit")
 
@@ -164,6 +167,7 @@ def fit_page(
         "reason": fit.reason,
         "fit": fit.wish.fit.value,
         "over": fit.wish.over.value,
+        "worn_open": "on" if fit.wish.worn_open else "",
         "stretch": f"{fit.wish.stretch * 100:g}" if fit.wish.stretch else "",
         **{f"blend-{level}": blend.get(level, "") for level in levels},
         **{
@@ -178,6 +182,8 @@ def fit_page(
             best=best,
             why=why,
             rows=project.core.rows,
+            lengths=[(row, _one_tap(row, home)) for row in project.core.lengths],
+            proposals=sorted(project.core.proposals, key=lambda p: p is not best),
             errors=errors,
             typed={**shown, **(typed or {})},
             taken=_taken(project),
@@ -188,6 +194,7 @@ def fit_page(
             girths=[r.measure for r in best.rows] or [r.measure for r in project.core.rows],
             levels=levels,
             blend=blend,
+            can_be_open=garment_class(project.pattern.garment) is not GarmentClass.LOWER,
             fits=list(Fit),
             overs=list(Over),
             wrong_age=_wrong_age(project),
@@ -196,6 +203,17 @@ def fit_page(
         ),
         status,
     )
+
+
+def _one_tap(row: LengthRow, home: House) -> dict[str, str]:
+    """The fields of the alteration that makes a length fit; none where there is nothing to alter, or nowhere."""
+    if not row.is_off or row.place is None:
+        return {}
+    return {
+        "what": str(PlaceKey(row.place.kind, row.place.at)),
+        "way": "more" if row.by > 0 else "less",
+        "by": format_length(abs(row.by), home.units),
+    }
 
 
 def _wrong_age(project: OpenProject) -> bool:

@@ -32,6 +32,7 @@ from rowanseed.core.pattern.walk import SeamWalk
 from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.saving.trial import Attempt
 from rowanseed.core.sizing.ease import Ease
+from rowanseed.core.sizing.lengths import LengthRow
 from rowanseed.core.sizing.schools import Proposal
 from rowanseed.core.sizing.wish import Fit, Over
 from rowanseed.core.sums.rectangles import CutFigures, Rectangle, RectangleKind
@@ -52,6 +53,9 @@ class FitView(StationView):
     best: Proposal
     why: str
     rows: Sequence[Ease]
+    lengths: Sequence[tuple[LengthRow, Mapping[str, str]]]
+    proposals: Sequence[Proposal]
+    can_be_open: bool
     errors: Mapping[str, str]
     typed: Mapping[str, str]
     taken: Proposal | None

@@ -1,0 +1,59 @@
+"""Straight pieces made wider or narrower: what a garment built of rectangles is fitted by."""
+
+from __future__ import annotations
+
+from rowanseed.core.alter.deform import deform, stretch
+from rowanseed.core.alter.frame import with_pieces
+from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel, Piece, Role
+
+LEAST = 20.0
+
+
+def is_rectangle(piece: Piece, size: str) -> bool:
+    """Whether a piece is four straight edges at right angles; not so if the size is not drawn."""
+    if size not in piece.shapes:
+        return False
+    segments = [s for chain in piece.shapes[size].edges.values() for s in chain]
+    straight = all(
+        not s.is_curve and (abs(s.start[0] - s.end[0]) < 0.5 or abs(s.start[1] - s.end[1]) < 0.5) for s in segments
+    )
+    return straight and len(segments) == 4
+
+
+def straight_pieces(pattern: Pattern, size: str) -> tuple[Piece, ...]:
+    """The pieces of a garment that is built of rectangles; none if any of its pieces is shaped."""
+    cut = (p.id for view in pattern.envelope.views for p, _ in pattern.pieces_for(Role.MAIN, view.id))
+    found = tuple(pattern.piece(id) for id in dict.fromkeys(cut))
+    return found if found and all(is_rectangle(piece, size) for piece in found) else ()
+
+
+def girth_direction(piece: Piece) -> Point:
+    """The way in which a straight piece goes round the body: a band along its grain, a panel across it."""
+    return (1.0, 0.0) if piece.panel is Panel.BAND else (0.0, 1.0)
+
+
+def girth(piece: Piece, size: str) -> float:
+    """How far a straight piece goes round the body, in mm."""
+    along = girth_direction(piece)
+    places = [
+        along[0] * s.start[0] + along[1] * s.start[1] for chain in piece.shapes[size].edges.values() for s in chain
+    ]
+    return max(places) - min(places)
+
+
+def change_girth(pattern: Pattern, size: str, at: str, by: float) -> Pattern:
+    """Make one straight piece go `by` mm further round (less if negative). Raises AlterationError."""
+    piece = next((p for p in straight_pieces(pattern, size) if p.id == at), None)
+    if piece is None:
+        raise NoPlaceFor("That is no straight piece of this pattern.", field="at")
+    wide = girth(piece, size)
+    if wide + by < LEAST:
+        raise TooNarrow("The piece is", wide, "Narrow it by less.")
+    points = [s.start for chain in piece.shapes[size].edges.values() for s in chain]
+    middle = tuple((max(p[k] for p in points) + min(p[k] for p in points)) / 2 for k in (0, 1))
+    reach = max(1.0, wide / 2 - max(0.0, -by) / 2)
+    field, cuts = stretch((middle[0], middle[1]), girth_direction(piece), by, half=reach)
+    return with_pieces(pattern, [deform(piece, size, field, cuts)])

@@ -1,0 +1,204 @@
+"""What a school of choosing a size gives, and everything the schools look at. All are common practice, no source."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+
+from rowanseed.core.alter.blend import Blend
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.alter.seam import levels_crossed, takeable
+from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.words import Worded
+from rowanseed.core.base.working import Working
+from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.sizing.chart import Advice, by_chart, measure_name, size_by_measure
+from rowanseed.core.sizing.ease import Ease, Sits, ease_rows, misfit
+from rowanseed.core.sizing.wish import GarmentClass, Wish, garment_class
+
+
+class School(Worded):
+    CHART = "chart", "by the chart"
+    HIGH_BUST = "high-bust", "by the high bust"
+    EASE = "ease", "by the ease wanted"
+    BETWEEN = "between", "between sizes"
+    OUTER = "outer", "as outerwear"
+    TO_MEASURE = "to-measure", "made to measure"
+
+
+ROOMY = 130.0
+"""Where a pattern is drawn this loose (5 1/8 in at the bust), the body there does not decide the size."""
+WEARING: Mapping[str, float] = {"bust": 51.0, "waist": 25.0, "hip": 51.0}
+"""What one needs to move, in mm: less of it and even a straight garment is tight (common practice, no source)."""
+SENSIBLE_STEPS = 2.0
+"""Further off the chart than this many sizes, altering moves neck, shoulder and pockets too far."""
+
+
+@dataclass(frozen=True)
+class Proposal:
+    """What a school gives: size, blend and alterations with their reason, or why it does not apply."""
+
+    school: School
+    size: str | None
+    reason: str
+    rows: tuple[Ease, ...] = ()
+    blend: Blend = ()
+    alterations: tuple[Alteration, ...] = ()
+    working: Working | None = None
+    figures: tuple[Working, ...] = ()
+
+    @property
+    def applies(self) -> bool:
+        return self.size is not None
+
+    @property
+    def misfit(self) -> float:
+        return misfit(self.rows)
+
+
+@dataclass(frozen=True)
+class Choosing:
+    """Everything a school looks at. `units` are for the words of its reasons."""
+
+    body: Mapping[str, float]
+    pattern: Pattern
+    view: str
+    wish: Wish = field(default_factory=Wish)
+    units: Units = Units.METRIC
+
+    @property
+    def sizes(self) -> tuple[str, ...]:
+        return self.pattern.envelope.sizes
+
+    def chart(self, measure: str) -> Mapping[str, float]:
+        return self.pattern.envelope.body_chart.get(measure, {})
+
+    @property
+    def is_top(self) -> bool:
+        """Whether it hangs from the shoulders."""
+        return garment_class(self.pattern.garment) is not GarmentClass.LOWER
+
+    def drawn_ease(self, measure: str, size: str | None) -> float:
+        """The ease that a size gives at a measure of the body it was drawn for; 0 where it is not printed."""
+        printed, chart = self.pattern.envelope.finished.get(self.view, {}).get(measure, {}), self.chart(measure)
+        return 0.0 if size is None or size not in printed or size not in chart else printed[size] - chart[size]
+
+    @cached_property
+    def undecided(self) -> frozenset[str]:
+        """Measures that do not choose the size: a straight-cut top goes by the chest, elsewhere only where it is tight.
+
+        So it is where the pattern is drawn roomy there and the size the chest takes leaves what one needs to move.
+        """
+        envelope = self.pattern.envelope
+        first = next((m for m in envelope.sized_by if m in self.body and self.chart(m)), None)
+        if first is None or not self.is_top:
+            return frozenset()
+        base = size_by_measure(first, self.body[first], self.chart(first), self.sizes).size
+        rows = {row.measure: row for row in self.rows(base)}
+
+        def is_loose(measure: str) -> bool:
+            row = rows.get(measure)
+            roomy = self.drawn_ease(measure, base) >= ROOMY
+            return roomy and row is not None and row.ease is not None and row.ease >= WEARING[measure]
+
+        return frozenset(m for m in WEARING if m != first and is_loose(m))
+
+    @property
+    def advice(self) -> Advice:
+        """What the body chart says, by the measures that decide here."""
+        return by_chart(self.body, self.pattern.envelope, self.undecided)
+
+    @cached_property
+    def side_seam(self) -> Join | None:
+        """The seam that is let out or taken in first."""
+        return next(iter(takeable(self.pattern)), None)
+
+    def levels(self, size: str) -> tuple[str, ...]:
+        """The levels at which the side seam can be changed."""
+        return () if self.side_seam is None else levels_crossed(self.pattern, size, self.side_seam)
+
+    def step(self, measure: str, *, above: bool) -> float:
+        """From the last size to the one before it, or from the first to the second, in mm."""
+        row, sizes = self.chart(measure), self.sizes
+        if len(sizes) < 2 or not row:
+            return 40.0
+        return row[sizes[-1]] - row[sizes[-2]] if above else row[sizes[1]] - row[sizes[0]]
+
+    @property
+    def look_at(self) -> str:
+        """What to look at in a trial piece where the sides are let out far."""
+        if any(p.has_edge("shoulder") for p in self.pattern.pieces if p.panel in (Panel.FRONT, Panel.BACK)):
+            return "look at the shoulders in a trial piece first"
+        return "look at the hang of the side seams and the pockets in a trial piece first"
+
+    @property
+    def moves_too(self) -> str:
+        """What else would have to be graded with a garment much off its chart."""
+        if any(p.has_edge("neck") for p in self.pattern.pieces):
+            return "neck, shoulders and pockets"
+        return "waist edge, zip and pockets"
+
+    def show(self, mm: float) -> str:
+        return format_length(mm, self.units)
+
+    def rows(
+        self, size: str, sizes: Mapping[str, str] | None = None, changes: Mapping[str, float] | None = None
+    ) -> tuple[Ease, ...]:
+        return ease_rows(
+            body=self.body,
+            pattern=self.pattern,
+            view=self.view,
+            sizes=sizes or {},
+            size=size,
+            wish=self.wish,
+            changes=changes,
+        )
+
+
+# ---------------------------------------------------------------- never smaller than the body
+
+
+def fits(rows: tuple[Ease, ...]) -> bool:
+    """Whether no measure of the garment is smaller than the body, but for what the cloth's stretch makes up for."""
+    return all(row.sits is not Sits.SMALLER for row in rows)
+
+
+def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
+    """A proposal whose garment is nowhere smaller than the body: let out at the side, or refused with what it lacks."""
+    lacking = [row for row in proposal.rows if row.sits is Sits.SMALLER]
+    if proposal.size is None or not lacking:
+        return proposal
+    wanting = {row.measure: _missing(row) for row in lacking}
+    said = " and ".join(
+        f"{c.show(-(row.ease or 0.0))} smaller than the body at the {measure_name(row.measure)}" for row in lacking
+    )
+    out = " and ".join(f"{c.show(mm)} at the {measure_name(m)}" for m, mm in wanting.items())
+    levels = c.levels(proposal.size)
+    too_far = any(mm > SENSIBLE_STEPS * max(c.step(m, above=True), 20.0) for m, mm in wanting.items())
+    if too_far or c.side_seam is None or any(m not in levels for m in wanting):
+        why = (
+            f"so far that {c.moves_too} would move too. Look for a pattern drawn in your size"
+            if too_far
+            else "which its seams do not allow here. Alter the tissue, or look for a pattern drawn in your size"
+        )
+        reason = f"No size fits: {proposal.size} is {said}. It would have to be let out by {out}, {why}."
+        return Proposal(proposal.school, None, reason, working=proposal.working)
+    added = tuple(Alteration(kind="seam", by=mm, at=c.side_seam.id, level=m) for m, mm in wanting.items())
+    before = {row.measure: row.change for row in proposal.rows}
+    sizes = {row.measure: row.printed_size for row in proposal.rows}
+    changes = {m: before.get(m, 0.0) + wanting.get(m, 0.0) for m in before}
+    return replace(
+        proposal,
+        reason=f"No size fits: {proposal.size} is {said}. Let the side seams out by {out}, and {c.look_at}.",
+        alterations=(*proposal.alterations, *added),
+        rows=c.rows(proposal.size, sizes, changes),
+    )
+
+
+def _missing(row: Ease) -> float:
+    """How much a measure lacks to the least ease wanted there, in whole mm."""
+    least = max(0.0, row.band[0]) if row.band is not None else 0.0
+    return float(round(least - (row.ease or 0.0) + 0.49))

@@ -1,0 +1,60 @@
+"""Between two sizes: lines blended from one to the other, or the larger taken in after a try-on."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from rowanseed.core.alter.blend import blendable
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.sizing.chart import measure_name, size_by_measure
+from rowanseed.core.sizing.proposal import Choosing, Proposal, School
+
+
+def between_sizes(c: Choosing) -> Proposal:
+    advice = c.advice
+    if advice.size is None:
+        return Proposal(School.BETWEEN, None, advice.reason)
+    measures = [m for m in ("bust", "waist", "hip") if m in c.body and c.chart(m) and m not in c.undecided]
+    by_measure = {m: size_by_measure(m, c.body[m], c.chart(m), c.sizes) for m in measures}
+    found = {m: f.size for m, f in by_measure.items()}
+    if len(set(found.values())) < 2:
+        loose = " and the ".join(measure_name(m) for m in ("waist", "hip") if m in c.undecided)
+        free = f" The {loose} hang free of it." if loose else ""
+        return Proposal(
+            School.BETWEEN, None, f"Your measures all say size {advice.size}: there is nothing to go between.{free}"
+        )
+    first = advice.by_measure[0].measure
+    base = found.get(first, advice.size)
+    levels = [level for level in blendable(c.pattern, base) if level in found]
+    said = ", ".join(f"{found[m]} at the {measure_name(m)}" for m in measures)
+    if len(levels) > 1 and len({found[level] for level in levels}) > 1:
+        blend = tuple((level, found[level]) for level in levels)
+        return Proposal(
+            school=School.BETWEEN,
+            size=base,
+            reason=f"{said}, with a smooth line between; the length is that of {base}. "
+            f"Safer still: cut {advice.size} and take in after the try-on.",
+            rows=c.rows(base, found),
+            blend=blend,
+        )
+    return _larger_taken_in(c, found, said)
+
+
+def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Proposal:
+    """The larger size, its side seams taken in where the smaller one would do."""
+    larger = max(found.values(), key=c.sizes.index)
+    finished = c.pattern.envelope.finished.get(c.view, {})
+    levels = c.levels(larger)
+    alterations: list[Alteration] = []
+    changes: dict[str, float] = {}
+    for m, size in found.items():
+        if size != larger and m in finished and c.side_seam is not None and m in levels:
+            changes[m] = finished[m][size] - finished[m][larger]
+            alterations.append(Alteration(kind="seam", by=round(changes[m]), at=c.side_seam.id, level=m))
+    return Proposal(
+        school=School.BETWEEN,
+        size=larger,
+        reason=f"{said}: cut the larger, {larger}, and take in the side seams after a try-on.",
+        rows=c.rows(larger, changes=changes),
+        alterations=tuple(alterations),
+    )
