@@ -6,15 +6,18 @@ import argparse
 import json
 import os
 import socket
+import sqlite3
 import sys
 import tempfile
 from collections.abc import Sequence
+from contextlib import closing
+from datetime import datetime
 from pathlib import Path
 
 from pydantic import ValidationError
 
 from rowanseed import __version__
-from rowanseed.core.base.errors import DocumentError, LayRefusal, RowanseedError
+from rowanseed.core.base.errors import DocumentError, LayRefusal, RowanseedError, StoreError
 from rowanseed.core.lay.engine import Budget, Progress, solve
 from rowanseed.core.lay.problem import laid
 from rowanseed.formats.layout_json import plan_document, read_problem
@@ -31,11 +34,14 @@ def main(arguments: Sequence[str] | None = None) -> int:
         return int(args.run(args))
     except (DocumentError, RowanseedError) as error:
         print(error, file=sys.stderr)
-        return 1 if isinstance(error, LayRefusal) else 2
+        return 1 if isinstance(error, LayRefusal | StoreError) else 2
     except ValidationError as error:
         for fault in error.errors():
             print(f"ROWANSEED_{str(fault['loc'][0]).upper()}: {fault['msg']}.", file=sys.stderr)
         return 2
+    except sqlite3.Error as error:
+        print(f"The household's file cannot be used: {error}.", file=sys.stderr)
+        return 1
     except OSError as error:
         print(f"{error.filename or 'A file'} cannot be used: {error.strerror}.", file=sys.stderr)
         return 2
@@ -74,6 +80,17 @@ def _parser() -> argparse.ArgumentParser:
     plan.add_argument("--out", type=Path, required=True, metavar="DIR")
     _search_options(plan)
     plan.set_defaults(run=_plan)
+
+    for name, words, run in (
+        ("backup", "write a verified copy of the household, also while the pages are open", _backup),
+        ("restore", "put a copy in place of the household; what was there is kept as a copy", _restore),
+        ("export", "write the whole household as a zip of open documents", _export),
+        ("import", "take a household in from such a zip; what was there is kept as a copy", _import),
+    ):
+        keeping = commands.add_parser(name, help=words)
+        keeping.add_argument("file", type=Path)
+        keeping.add_argument("--database", type=Path, help="another database file than the usual one")
+        keeping.set_defaults(run=run)
 
     shown = commands.add_parser("settings", help="show every setting, and the environment variable that changes it")
     shown.add_argument("--markdown", action="store_true", help="as the table of docs/settings.md")
@@ -127,6 +144,10 @@ def _serve(args: argparse.Namespace) -> int:
         print(f"The data folder {database.parent} cannot be made: {error.strerror}.", file=sys.stderr)
         return 1
     _settle_on(database)
+    from rowanseed.store.opening import open_household
+
+    # What is wrong with the file is said before the pages are said to be open.
+    open_household(database, datetime.now()).close()
     return _run(database, host, port, f"your household, kept in {database}")
 
 
@@ -203,6 +224,54 @@ def _lay(args: argparse.Namespace) -> int:
 def _plan(args: argparse.Namespace) -> int:
     for name in plan_project(args.project, args.out, _budget(args)):
         print(args.out / name)
+    return 0
+
+
+def _backup(args: argparse.Namespace) -> int:
+    from rowanseed.store.backup import copy_now
+    from rowanseed.store.database import connect
+
+    with closing(connect(args.database or settings().database, create=False)) as household:
+        print(copy_now(household, args.file))
+    return 0
+
+
+def _restore(args: argparse.Namespace) -> int:
+    from rowanseed.store.backup import restore
+    from rowanseed.store.database import connect
+
+    database: Path = args.database or settings().database
+    database.parent.mkdir(parents=True, exist_ok=True)
+    with closing(connect(database)) as household:
+        restore(household, database, args.file, datetime.now())
+    print(f"{database} is now as {args.file} was; what was there before is kept among its copies.")
+    return 0
+
+
+def _export(args: argparse.Namespace) -> int:
+    from rowanseed.formats.household_zip import write_household
+    from rowanseed.store.database import connect
+    from rowanseed.store.taking_out import household_rows
+
+    with closing(connect(args.database or settings().database, create=False)) as household:
+        args.file.write_bytes(write_household(household_rows(household)))
+    print(args.file)
+    return 0
+
+
+def _import(args: argparse.Namespace) -> int:
+    from rowanseed.formats.household_zip import read_household
+    from rowanseed.store.backup import BEFORE_RESTORE, copies_folder, copy_now
+    from rowanseed.store.opening import open_household
+    from rowanseed.store.taking_out import take_in
+
+    database, now = args.database or settings().database, datetime.now()
+    rows = read_household(args.file.read_bytes())
+    database.parent.mkdir(parents=True, exist_ok=True)
+    with closing(open_household(database, now)) as household:
+        copy_now(household, copies_folder(database) / f"{BEFORE_RESTORE}{now:%Y-%m-%d-%H%M%S}.db")
+        take_in(household, rows)
+    print(f"{database} holds {args.file} now; what was there before is kept among its copies.")
     return 0
 
 

@@ -69,6 +69,14 @@ class Settings(BaseSettings):
     largest_drawing: int = Field(5 * MEGABYTE, gt=0, description="Bytes of the largest drawing or pattern document.")
     largest_photo: int = Field(5 * MEGABYTE, gt=0, description="Bytes of the largest photo.")
 
+    largest_household: int = Field(
+        256 * MEGABYTE, gt=0, description="Bytes of the largest household that is taken in or restored by the pages."
+    )
+    reading_memory: int = Field(
+        1024 * MEGABYTE, gt=0, description="Bytes of memory that the process which reads a file from elsewhere may use."
+    )
+    seconds_to_read: float = Field(15.0, gt=0, description="Seconds that reading a file from elsewhere may take.")
+
     # Telling
     log_level: Literal["debug", "info", "warning", "error"] = Field("warning", description="What is logged.")
     log_format: Literal["text", "json"] = Field("text", description="Lines for a person, or one JSON object a line.")

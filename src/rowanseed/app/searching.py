@@ -170,7 +170,7 @@ class Collector:
         self.thread.join(2)
 
     def _run(self) -> None:
-        db = connect(self.database)
+        db = connect(self.database, create=False)
         try:
             while not self.stopping.wait(settings().collect_every):
                 try:

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
+from rowanseed.core.base.errors import ChangedMeanwhile, NotThere
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.formats.cloth_json import read_cloth, write_cloth
 from rowanseed.store.broken import BrokenRow, read_each
@@ -22,10 +23,13 @@ class ClothEntry:
     cut_from: int | None = None
     cut_by: int | None = None
     has_photo: bool = False
+    revision: int = 1
+    """Counts every change, so that none is lost between two windows."""
 
 
 _SELECT = """
-    SELECT id, name, document, cut_from, cut_by, EXISTS (SELECT 1 FROM cloth_photo WHERE cloth_id = id) AS has_photo
+    SELECT id, name, document, cut_from, cut_by, revision,
+        EXISTS (SELECT 1 FROM cloth_photo WHERE cloth_id = id) AS has_photo
     FROM cloth
 """
 
@@ -61,11 +65,22 @@ def _entry(row: sqlite3.Row) -> ClothEntry:
         cut_from=row["cut_from"],
         cut_by=row["cut_by"],
         has_photo=bool(row["has_photo"]),
+        revision=row["revision"],
     )
 
 
-def save_cloth(connection: Connection, id: int | None, c: Cloth) -> int:
+def save_cloth(connection: Connection, id: int | None, c: Cloth, *, revision: int | None = None) -> int:
+    """Keep a cloth; with `revision` only if nothing was changed since that one was shown.
+
+    Raises ChangedMeanwhile, NotThere.
+    """
     with transaction(connection):
+        if id is not None:
+            kept = connection.execute("SELECT revision FROM cloth WHERE id = ?", (id,)).fetchone()
+            if kept is None:
+                raise NotThere("cloth")
+            if revision is not None and revision != kept["revision"]:
+                raise ChangedMeanwhile
         return _save(connection, id, c, None)
 
 
@@ -75,7 +90,9 @@ def _save(connection: Connection, id: int | None, c: Cloth, cut_from: int | None
             "INSERT INTO cloth (name, document, cut_from) VALUES (?, ?, ?)", (c.name, write_cloth(c), cut_from)
         )
         return int(cursor.lastrowid or 0)
-    connection.execute("UPDATE cloth SET name = ?, document = ? WHERE id = ?", (c.name, write_cloth(c), id))
+    connection.execute(
+        "UPDATE cloth SET name = ?, document = ?, revision = revision + 1 WHERE id = ?", (c.name, write_cloth(c), id)
+    )
     return id
 
 

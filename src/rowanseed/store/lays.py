@@ -34,7 +34,7 @@ def _answer(plan: str | None, refusal: str) -> Plan | LayRefusal:
 
 
 def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan | LayRefusal]) -> None:
-    with transaction(connection):
+    with transaction(connection, recorded=False):
         for lay, answer in found.items():
             is_plan = isinstance(answer, Plan)
             written = json.dumps(plan_document(answer) if isinstance(answer, Plan) else refusal_document(answer))
@@ -49,7 +49,7 @@ def prune(connection: Connection, most: int) -> int:
 
     An answer that a project's summary rests on stays.
     """
-    with transaction(connection):
+    with transaction(connection, recorded=False):
         number = connection.execute("SELECT count(*) FROM lay_answer").fetchone()[0]
         if number <= most:
             return 0

@@ -41,7 +41,7 @@ def open_search(connection: Connection, question: str) -> OpenSearch | None:
 def ask(connection: Connection, question: str, problem: Problem, seconds: float) -> OpenSearch:
     """Note a search that is asked for; an earlier failure of it is forgotten."""
     document = json.dumps(problem_document(problem))
-    with transaction(connection):
+    with transaction(connection, recorded=False):
         connection.execute(
             "INSERT OR REPLACE INTO open_search (question, problem, seconds) VALUES (?, ?, ?)",
             (question, document, seconds),
@@ -50,17 +50,17 @@ def ask(connection: Connection, question: str, problem: Problem, seconds: float)
 
 
 def try_again(connection: Connection, question: str, tries: int) -> None:
-    with transaction(connection):
+    with transaction(connection, recorded=False):
         connection.execute("UPDATE open_search SET tries = ? WHERE question = ?", (tries, question))
 
 
 def fail(connection: Connection, question: str, why: str) -> None:
     """A search has plainly failed; it is no answer, and may be asked for again."""
-    with transaction(connection):
+    with transaction(connection, recorded=False):
         connection.execute("UPDATE open_search SET failed = ? WHERE question = ?", (why or "failed", question))
 
 
 def close(connection: Connection, question: str) -> bool:
     """A search is answered or given up; whether it was open."""
-    with transaction(connection):
+    with transaction(connection, recorded=False):
         return connection.execute("DELETE FROM open_search WHERE question = ?", (question,)).rowcount > 0

@@ -54,19 +54,20 @@ def add_pattern(connection: Connection, new: Pattern, today: date) -> int:
     return int(cursor.lastrowid or 0)
 
 
-def add_drawing(connection: Connection, filename: str, svg: bytes, today: date) -> int:
+def add_drawing(connection: Connection, filename: str, svg: bytes, read: bytes, today: date) -> int:
+    """Keep a drawing that waits, as it came and as it was read."""
     with transaction(connection):
         cursor = connection.execute(
-            "INSERT INTO drawing (filename, svg, added_on) VALUES (?, ?, ?)",
-            (filename, svg, today.isoformat()),
+            "INSERT INTO drawing (filename, svg, read, added_on) VALUES (?, ?, ?, ?)",
+            (filename, svg, read, today.isoformat()),
         )
     return int(cursor.lastrowid or 0)
 
 
-def drawing(connection: Connection, id: int) -> tuple[str, bytes] | None:
-    """(file name, SVG) of a drawing that waits."""
-    row = connection.execute("SELECT filename, svg FROM drawing WHERE id = ?", (id,)).fetchone()
-    return None if row is None else (row["filename"], row["svg"])
+def drawing(connection: Connection, id: int) -> tuple[str, bytes, bytes | None] | None:
+    """(file name, SVG, as it was read) of a drawing that waits."""
+    row = connection.execute("SELECT filename, svg, read FROM drawing WHERE id = ?", (id,)).fetchone()
+    return None if row is None else (row["filename"], row["svg"], row["read"])
 
 
 def forget_drawing(connection: Connection, id: int) -> None:

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 
+from rowanseed.core.base.errors import ChangedMeanwhile, NotThere
 from rowanseed.core.body.measures import Age
 from rowanseed.store.database import Connection, transaction
 
@@ -21,12 +22,14 @@ class Person:
     measuring_id: int | None
     taken_on: str | None
     body: Mapping[str, float]
+    revision: int = 1
+    """Counts every change, so that none is lost between two windows."""
 
 
 _NEWEST = """
-    SELECT person.id, person.name, age, newest.id AS measuring_id, taken_on
+    SELECT person.id, person.name, age, person.revision, newest.id AS measuring_id, taken_on
     FROM person LEFT JOIN measuring AS newest ON newest.id = (
-        SELECT id FROM measuring WHERE person_id = person.id ORDER BY taken_on DESC, id DESC LIMIT 1
+        SELECT id FROM measuring WHERE person_id = person.id ORDER BY id DESC LIMIT 1
     )
 """
 
@@ -55,6 +58,7 @@ def _person(row: sqlite3.Row, body: Mapping[str, float]) -> Person:
         measuring_id=row["measuring_id"],
         taken_on=row["taken_on"],
         body=body,
+        revision=row["revision"],
     )
 
 
@@ -73,19 +77,27 @@ class Measuring:
 
 
 def measurings(connection: Connection, person_id: int) -> list[Measuring]:
-    """All sets of a person, the oldest first."""
+    """All sets of a person, in the order in which they were taken, whatever the clock said."""
     rows = connection.execute(
-        "SELECT id, taken_on FROM measuring WHERE person_id = ? ORDER BY taken_on, id", (person_id,)
+        "SELECT id, taken_on FROM measuring WHERE person_id = ? ORDER BY id", (person_id,)
     ).fetchall()
     return [Measuring(row["id"], row["taken_on"], measurements(connection, row["id"])) for row in rows]
 
 
 def save_person(
-    connection: Connection, id: int | None, name: str, age: Age, body: Mapping[str, float], today: date
+    connection: Connection,
+    id: int | None,
+    name: str,
+    age: Age,
+    body: Mapping[str, float],
+    today: date,
+    *,
+    revision: int | None = None,
 ) -> int:
     """Store a person; a set of measurements that differs from the newest is added, never written over.
 
-    Only a set of the same day that no project has gone by yet is replaced: it is still being taken.
+    Only a set of the same day that no project has gone by yet is replaced: it is still being taken. With `revision`
+    only if nothing was changed since that one was shown. Raises ChangedMeanwhile, NotThere.
     """
     with transaction(connection):
         if id is None:
@@ -93,7 +105,14 @@ def save_person(
             if id is None:
                 raise RuntimeError("the person got no number")
         else:
-            connection.execute("UPDATE person SET name = ?, age = ? WHERE id = ?", (name, age.value, id))
+            kept = connection.execute("SELECT revision FROM person WHERE id = ?", (id,)).fetchone()
+            if kept is None:
+                raise NotThere("person")
+            if revision is not None and revision != kept["revision"]:
+                raise ChangedMeanwhile
+            connection.execute(
+                "UPDATE person SET name = ?, age = ?, revision = revision + 1 WHERE id = ?", (name, age.value, id)
+            )
         before = person(connection, id)
         if body and (before is None or dict(before.body) != dict(body)):
             if before is not None and before.taken_on == today.isoformat():

@@ -93,7 +93,7 @@ def write_summary(connection: Connection, project_id: int, summary: ProjectSumma
     ).fetchone()
     if row is not None and tuple(row) == (text, __version__, 1):
         return
-    with transaction(connection):
+    with transaction(connection, recorded=False):
         connection.execute(
             "INSERT OR REPLACE INTO project_summary (project_id, summary, written_by, fresh) VALUES (?, ?, ?, 1)",
             (project_id, text, __version__),

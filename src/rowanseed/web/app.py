@@ -6,37 +6,41 @@ import importlib
 import pkgutil
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
+from datetime import datetime
 from pathlib import Path
 
 from fastapi import FastAPI
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
+from rowanseed.app.keeping import HouseKeeper
 from rowanseed.app.searching import Collector
 from rowanseed.settings import settings
-from rowanseed.store.database import connect, migrate
 from rowanseed.store.lays import prune
+from rowanseed.store.opening import open_household
 from rowanseed.web import pages
 from rowanseed.web.guards import Guards
+from rowanseed.web.pages.records import WHOLE
 from rowanseed.web.static import FOLDER, HashedFiles
 from rowanseed.web.telling import tell_errors
 
 
 @asynccontextmanager
 async def _collecting(app: FastAPI) -> AsyncIterator[None]:
-    """While the server runs, answers are collected whether or not a page listens."""
-    collector = Collector(app.state.database)
+    """While the server runs, answers are collected whether or not a page listens, and copies are kept."""
+    collector, keeper = Collector(app.state.database), HouseKeeper(app.state.database)
     collector.start()
+    keeper.start()
     try:
         yield
     finally:
         collector.stop()
+        keeper.stop()
 
 
 def create_app(database: Path) -> FastAPI:
-    """The application on a database file, which is brought up to date first. Raises NewerDatabase."""
-    opened = connect(database)
+    """The application on a household's file, which is checked and brought up to date first. Raises StoreError."""
+    opened = open_household(database, datetime.now())
     try:
-        migrate(opened)
         prune(opened, settings().answers_kept)
     finally:
         opened.close()
@@ -46,6 +50,7 @@ def create_app(database: Path) -> FastAPI:
     for found in sorted(pkgutil.iter_modules(pages.__path__), key=lambda module: module.name):
         app.include_router(importlib.import_module(f"{pages.__name__}.{found.name}").router)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=settings().allowed_hosts)
-    app.add_middleware(Guards, largest=settings().largest_request)
+    whole = dict.fromkeys(WHOLE, settings().largest_household)
+    app.add_middleware(Guards, largest=settings().largest_request, larger=whole)
     tell_errors(app)
     return app

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import uuid
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, fields, replace
 from datetime import date
@@ -34,6 +35,7 @@ TEMPLATES.env.undefined = StrictUndefined
 TEMPLATES.env.trim_blocks = True
 TEMPLATES.env.lstrip_blocks = True
 TEMPLATES.env.globals["static"] = address
+TEMPLATES.env.globals["new_key"] = lambda: uuid.uuid4().hex
 TEMPLATES.env.globals["Units"] = Units
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
@@ -84,7 +86,7 @@ class StationView(PageView):
 
 
 def connection(request: Request) -> Iterator[Connection]:
-    opened = connect(request.app.state.database)
+    opened = connect(request.app.state.database, create=False)
     try:
         yield opened
     finally:
@@ -136,8 +138,19 @@ def _context(view: PageView) -> dict[str, Any]:
     return found
 
 
-def house(request: Request, db: Db) -> House:
-    return House(db=db, habits=habits(db), today=date.today(), request=request)
+async def shown_in(request: Request) -> Units | None:
+    """The units that a form was shown in, whatever has been switched to since in another window."""
+    if request.method != "POST":
+        return None
+    said = (await request.form()).get("shown_in")
+    return Units(said) if said in {unit.value for unit in Units} else None
+
+
+def house(request: Request, db: Db, shown: Annotated[Units | None, Depends(shown_in)]) -> House:
+    kept = habits(db)
+    return House(
+        db=db, habits=kept if shown is None else replace(kept, units=shown), today=date.today(), request=request
+    )
 
 
 Home = Annotated[House, Depends(house)]

@@ -18,6 +18,11 @@ from rowanseed.core.base.units import parse_length, parse_signed_length
 Typed = Mapping[str, str]
 Errors = dict[str, str]
 
+CHANGED = (
+    "This was changed in another window since you opened it. What you wrote stands here still: look it over, and keep "
+    "it once more to have it take the place of the other."
+)
+
 
 def refuse(said: str) -> PydanticCustomError:
     """An error of a field, in the sewist's words."""

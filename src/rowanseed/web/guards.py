@@ -5,6 +5,7 @@ from __future__ import annotations
 import logging
 import time
 import uuid
+from collections.abc import Mapping
 from urllib.parse import urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
@@ -30,8 +31,8 @@ class TooLarge(Exception):
 class Guards:
     """Refuses foreign and outsized requests, sends the security headers, and logs every request with its time."""
 
-    def __init__(self, app: ASGIApp, largest: int) -> None:
-        self.app, self.largest = app, largest
+    def __init__(self, app: ASGIApp, largest: int, larger: Mapping[str, int]) -> None:
+        self.app, self.largest, self.larger = app, largest, larger
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
@@ -59,7 +60,7 @@ class Guards:
             await self._guarded(scope, receive, tell)
         except TooLarge:
             if not begun:
-                most = f"{megabytes(self.largest)} is the most."
+                most = f"{megabytes(self._most(scope))} is the most."
                 await error_page(scope, 413, "That file is too large.", most)(scope, receive, tell)
         finally:
             taken = time.perf_counter() - started
@@ -74,14 +75,18 @@ class Guards:
                 },
             )
 
+    def _most(self, scope: Scope) -> int:
+        return self.larger.get(scope["path"], self.largest)
+
     async def _guarded(self, scope: Scope, receive: Receive, send: Send) -> None:
         headers = Headers(scope=scope)
         if is_foreign(scope["method"], headers):
             page = error_page(scope, 403, "That came from another site.", "Use the pages of this application.")
             await page(scope, receive, send)
             return
+        most = self._most(scope)
         said = headers.get("content-length", "0")
-        if said.isdigit() and int(said) > self.largest:
+        if said.isascii() and said.isdigit() and (len(said) > 18 or int(said) > most):
             raise TooLarge
         taken = 0
 
@@ -90,7 +95,7 @@ class Guards:
             nonlocal taken
             message = await receive()
             taken += len(message.get("body", b""))
-            if taken > self.largest:
+            if taken > most:
                 raise TooLarge
             return message
 

@@ -44,7 +44,7 @@ def tell_errors(app: FastAPI) -> None:
         RowanseedError: _refused,
         RequestValidationError: _not_understood,
         HTTPException: _http_error,
-        sqlite3.OperationalError: _store_busy,
+        sqlite3.DatabaseError: _store_fails,
         Exception: _broken,
     }
     for kind, handler in handlers.items():
@@ -105,21 +105,49 @@ async def _changed(request: Request, error: Exception) -> Response:
     return error_page(request.scope, 409, str(error), remedy)
 
 
-async def _store_busy(request: Request, error: Exception) -> Response:
+KEPT = "Nothing that was kept before is lost, and you can still look at everything."
+FAULTS = {
+    "SQLITE_FULL": ("The disk is full, so this could not be kept.", f"{KEPT} Make room on the disk and send it again."),
+    "SQLITE_BUSY": (
+        "Another program is writing to your household's file, so this could not be kept.",
+        f"{KEPT} Go back and send it again in a moment.",
+    ),
+    "SQLITE_READONLY": (
+        "Your household's file may not be written to, so this could not be kept.",
+        f"{KEPT} Allow your account to write to the file and its folder.",
+    ),
+    "SQLITE_CANTOPEN": (
+        "Your household's file is not where it was.",
+        "Put it back in its place, or restore the last copy; until then nothing is shown or kept.",
+    ),
+    "SQLITE_CORRUPT": (
+        "Your household's file is damaged.",
+        "Close Rowanseed and restore the last copy: rowanseed restore COPY. What was written since may be lost.",
+    ),
+    "SQLITE_IOERR": (
+        "The disk does not do what it is told, so this could not be kept.",
+        f"{KEPT} Look whether the disk is full or broken before you go on.",
+    ),
+}
+"""What the database says is wrong, by the beginning of its name, and what to do about it."""
+
+
+async def _store_fails(request: Request, error: Exception) -> Response:
     log.error("the database cannot be used", exc_info=error, extra=_where(request))
-    return error_page(
-        request.scope,
-        503,
-        f"Your household's file cannot be used just now: {error}.",
-        "Nothing that was stored is lost. Try again in a moment; if it goes on, see whether the disk is full.",
+    name = str(getattr(error, "sqlite_errorname", "")).replace("SQLITE_NOTADB", "SQLITE_CORRUPT")
+    problem, remedy = next(
+        (told for known, told in FAULTS.items() if name.startswith(known)),
+        (f"Your household's file cannot be used just now: {error}.", "Go back and try again in a moment."),
     )
+    return error_page(request.scope, 503, problem, remedy)
 
 
 async def _broken(request: Request, error: Exception) -> Response:
+    number = request.scope.get("request_id", "")
     log.error("a page failed", exc_info=error, extra=_where(request))
     return error_page(
         request.scope,
         500,
         "Something went wrong here, not with you.",
-        "Nothing that was stored is lost. Go back and try again; if it happens twice, tell who looks after this.",
+        f"Go back and try again; if it happens twice, tell who looks after this its number, {number}.",
     )

@@ -24,9 +24,10 @@ from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
 from rowanseed.store import cloths
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import ClothRow, ClothView, Sight
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 @router.get("/projects/{id}/cloth")

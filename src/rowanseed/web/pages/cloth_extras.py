@@ -23,9 +23,10 @@ from rowanseed.core.sums.rectangles import ON_THE_BIAS, Rectangle, RectangleKind
 from rowanseed.store import people
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Text, bind, refuse
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import ExtrasView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 MOST_RECTANGLES, MOST_MEMBERS, MOST_WANTED = 20, 30, 20
 

@@ -23,9 +23,10 @@ from rowanseed.drawings.derived import draw_derived
 from rowanseed.drawings.pieces import draw_nest
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import LayersView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 THICKEST = 40.0
 

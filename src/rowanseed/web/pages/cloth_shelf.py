@@ -17,9 +17,10 @@ from rowanseed.store import cloths
 from rowanseed.store.projects import ProjectRecord, decide
 from rowanseed.web.deps import Home, Id, Number, Typing, go, number_of
 from rowanseed.web.events import follow
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import ClothShelfView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 def _role(project: OpenProject, wanted: str | None) -> Role:

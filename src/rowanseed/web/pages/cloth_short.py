@@ -13,9 +13,10 @@ from rowanseed.core.saving.combine import combined
 from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.events import follow
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import ShortView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 def _role(project: OpenProject, wanted: str | None) -> Role:

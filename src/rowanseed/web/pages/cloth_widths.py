@@ -12,9 +12,10 @@ from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.widths import Bar, draw_widths
 from rowanseed.web.deps import Home, Id, go
 from rowanseed.web.events import follow
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import WidthsView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 @router.get("/projects/{id}/cloth/widths")

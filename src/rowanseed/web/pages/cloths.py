@@ -7,22 +7,23 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Response, UploadFile
 from pydantic import AfterValidator, StringConstraints
 
-from rowanseed.core.base.errors import DocumentError, NotThere
+from rowanseed.core.base.errors import ChangedMeanwhile, DocumentError, NotThere
 from rowanseed.core.base.units import format_length
 from rowanseed.core.cloth.cloth import USUAL_SHRINKAGE, Cloth, Direction, Fibre, PrintBorder, Repeat, Structure, Surface
 from rowanseed.core.cloth.cloth import Stripes as ClothLines
 from rowanseed.core.cloth.preparation import preparation, square_shrinkage
 from rowanseed.drawings.cloth import draw_left, draw_swatch
+from rowanseed.reading import apart
 from rowanseed.settings import settings
 from rowanseed.store import cloths
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.cloth_fields import Lines, Patches, Price, Weight, fields_of, shaped
-from rowanseed.web.deps import Home, House, Id, Typing, go
-from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
-from rowanseed.web.photo import small_jpeg
+from rowanseed.web.deps import Home, House, Id, Typing, go, revision_of
+from rowanseed.web.forms import CHANGED, Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
+from rowanseed.web.once import Once
 from rowanseed.web.views.house import ClothFormView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 NARROWEST, WIDEST = 50.0, 5000.0
 
@@ -156,7 +157,11 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
     if form.square_before and form.square_along and form.square_across:
         form.shrink_along = square_shrinkage(form.square_before, form.square_along)
         form.shrink_across = square_shrinkage(form.square_before, form.square_across)
-    id = cloths.save_cloth(home.db, entry.id if entry else None, form.cloth(entry.cloth if entry else None))
+    made = form.cloth(entry.cloth if entry else None)
+    try:
+        id = cloths.save_cloth(home.db, entry.id if entry else None, made, revision=revision_of(typed))
+    except ChangedMeanwhile:
+        return cloth_form(home, entry, typed, {"form": CHANGED}, status=409)
     return go("/" if entry else f"/cloths/{id}")
 
 
@@ -246,7 +251,7 @@ def photo(home: Home, id: Id) -> Response:
 def keep_photo(home: Home, id: Id, photo: UploadFile) -> Response:
     entry = _found(home, id)
     try:
-        jpeg = small_jpeg(photo.file.read(settings().largest_photo + 1))
+        jpeg = apart.photo(photo.file.read(settings().largest_photo + 1))
     except DocumentError as error:
         said = {"photo": home.told(error)}
         return cloth_form(home, entry, fields_of(entry.cloth, home.units), said, status=422)

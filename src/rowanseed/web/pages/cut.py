@@ -18,9 +18,10 @@ from rowanseed.drawings.lay_pieces import LayView, cut_words
 from rowanseed.store import cloths
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import CutView, Table
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 WAVED = "waved"

@@ -28,9 +28,10 @@ from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import FitView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 def _line(value: Any) -> Any:

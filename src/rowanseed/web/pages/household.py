@@ -11,9 +11,10 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.choices import Habits
 from rowanseed.store.household import set_habits
 from rowanseed.web.deps import Home, Typing, go
+from rowanseed.web.once import Once
 from rowanseed.web.views.house import HouseholdView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 LONGEST_NAME = 20
 

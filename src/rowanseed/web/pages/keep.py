@@ -17,10 +17,11 @@ from rowanseed.formats.project_json import write_project
 from rowanseed.store import lessons, projects
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
+from rowanseed.web.once import Once
 from rowanseed.web.pages.fit_alter import AlterForm, places, wanted
 from rowanseed.web.views.stations import KeepView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 def _day(value: object) -> object:

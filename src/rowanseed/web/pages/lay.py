@@ -21,9 +21,10 @@ from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
 from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import NoLayView, ShownLayView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 def role_of(project: OpenProject, wanted: str | None) -> Role | None:

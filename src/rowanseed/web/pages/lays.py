@@ -12,8 +12,9 @@ from rowanseed.app.searching import Asked, asked
 from rowanseed.settings import settings
 from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.events import follow, until_answered
+from rowanseed.web.once import Once
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 STATIONS = ("cloth", "cut")
 

@@ -13,9 +13,10 @@ from rowanseed.store import patterns, people, projects
 from rowanseed.store.people import Person
 from rowanseed.web.deps import Home, House, Id, Number, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind
+from rowanseed.web.once import Once
 from rowanseed.web.views.house import MeasureView, MeasuringGuideView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 EVERYDAY = ("bust", "high_bust", "waist", "hip", "back_waist", "height")
 

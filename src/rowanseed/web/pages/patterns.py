@@ -16,13 +16,16 @@ from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.svg import QUIET
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
 from rowanseed.formats.pattern_json import read_pattern
-from rowanseed.formats.svg_read import Drawing, read_drawing
+from rowanseed.formats.svg_read import Drawing
+from rowanseed.reading import apart
 from rowanseed.settings import megabytes, settings
 from rowanseed.store import patterns
+from rowanseed.store.database import transaction
 from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.once import Once
 from rowanseed.web.views.house import DrawingView, NewPatternView, PatternView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 CHARTED = ("waist", "hip", "bust")
 
@@ -39,14 +42,14 @@ def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
     name = (file.filename or "drawing")[:120]
     try:
         if data.lstrip()[:1] == b"{":
-            id = patterns.add_pattern(home.db, read_pattern(data), home.today)
-            return go(f"/patterns/{id}")
+            made = read_pattern(apart.pattern_document(data))
+            return go(f"/patterns/{patterns.add_pattern(home.db, made, home.today)}")
         if not data:
             raise DrawingError("No file was chosen, or it is empty.", "Choose an SVG drawing or a pattern document.")
-        read_drawing(data)
+        drawing = apart.drawing(data)
     except RowanseedError as error:
         return home.show(NewPatternView(most=megabytes(settings().largest_drawing), error=error, filename=name), 422)
-    return go(f"/drawings/{patterns.add_drawing(home.db, name, data, home.today)}")
+    return go(f"/drawings/{patterns.add_drawing(home.db, name, data, apart.written(drawing), home.today)}")
 
 
 @router.get("/patterns/{id}")
@@ -123,8 +126,9 @@ def decide(home: Home, id: Id, typed: Typing) -> Response:
     except PatternError as error:
         errors["form"] = f"{error.where}: {error.problem}"
         return _ask(home=home, id=id, filename=filename, drawing=drawing, typed=typed, errors=errors, status=422)
-    stored = patterns.add_pattern(home.db, made, home.today)
-    patterns.forget_drawing(home.db, id)
+    with transaction(home.db):
+        stored = patterns.add_pattern(home.db, made, home.today)
+        patterns.forget_drawing(home.db, id)
     return go(f"/patterns/{stored}")
 
 
@@ -132,7 +136,9 @@ def _drawing(home: House, id: Id) -> tuple[str, Drawing]:
     found = patterns.drawing(home.db, id)
     if found is None:
         raise NotThere("drawing")
-    return found[0], read_drawing(found[1])
+    name, svg, read = found
+    # A drawing that came in before it was kept as read is read now, once more apart.
+    return name, apart.rewritten(read) if read else apart.drawing(svg)
 
 
 def _ask(

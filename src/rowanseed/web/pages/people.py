@@ -6,18 +6,19 @@ from typing import Any
 
 from fastapi import APIRouter, Response
 
-from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.errors import ChangedMeanwhile, NotThere
 from rowanseed.core.base.units import format_length
 from rowanseed.core.body.measures import MEASURES, Age, questions
 from rowanseed.drawings.history import draw_history
 from rowanseed.drawings.svg import CHALK
 from rowanseed.store import people, projects
 from rowanseed.store.people import Measuring, Person
-from rowanseed.web.deps import Home, House, Id, Typing, go
-from rowanseed.web.forms import Errors, Form, OptionalLength, Text, bind
+from rowanseed.web.deps import Home, House, Id, Typing, go, revision_of
+from rowanseed.web.forms import CHANGED, Errors, Form, OptionalLength, Text, bind
+from rowanseed.web.once import Once
 from rowanseed.web.views.house import PersonView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 class _PersonForm(Form):
@@ -86,7 +87,12 @@ def _save(home: House, person: Person | None, typed: dict[str, str]) -> Response
     doubts = questions(body, form.age, home.units)
     if doubts and typed.get("confirmed") != _fingerprint(body):
         return person_form(home, person, typed, {}, doubts, confirm=_fingerprint(body))
-    people.save_person(home.db, person.id if person else None, form.name, form.age, body, home.today)
+    id, shown = person.id if person else None, revision_of(typed)
+    try:
+        people.save_person(home.db, id, form.name, form.age, body, home.today, revision=shown)
+    except ChangedMeanwhile:
+        # Nothing that was typed is lost; sent once more, it takes the place of what the other window kept.
+        return person_form(home, person, typed, {"form": CHANGED}, (), status=409)
     return go("/")
 
 

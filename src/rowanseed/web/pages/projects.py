@@ -8,9 +8,10 @@ from rowanseed.app.open_project import load
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import cloths, patterns, people, projects
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
+from rowanseed.web.once import Once
 from rowanseed.web.views.house import NewProjectView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 @router.get("/projects/new")

@@ -13,9 +13,10 @@ from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_edges
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, Id, Typing, go
+from rowanseed.web.once import Once
 from rowanseed.web.views.stations import SewView, Sitting
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 
 @router.get("/projects/{id}/sew")

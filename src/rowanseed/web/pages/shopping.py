@@ -12,9 +12,10 @@ from rowanseed.formats.shopping_csv import write_shopping
 from rowanseed.shop.prices import currency, shop_name
 from rowanseed.store import projects
 from rowanseed.web.deps import Home
+from rowanseed.web.once import Once
 from rowanseed.web.views.house import ShoppingView
 
-router = APIRouter()
+router = APIRouter(route_class=Once)
 
 Chosen = Annotated[list[int], Query(default_factory=list, max_length=500)]
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from pathlib import Path
 
 from rowanseed.app.shelf import Card
 from rowanseed.core.base.errors import RowanseedError
@@ -18,11 +19,13 @@ from rowanseed.core.shopping import ShoppingLine
 from rowanseed.formats.drawn_pattern import FoldChoice
 from rowanseed.formats.svg_read import Drawing
 from rowanseed.shop.prices import Price
+from rowanseed.store.backup import Copy
 from rowanseed.store.broken import BrokenRow
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.patterns import PatternEntry
 from rowanseed.store.people import Measuring, Person
 from rowanseed.store.projects import ProjectRecord
+from rowanseed.store.undo import Change
 from rowanseed.web.deps import PageView
 
 
@@ -33,6 +36,8 @@ class ShelfView(PageView):
     people: Sequence[Person]
     patterns: Sequence[PatternEntry]
     cloths: Sequence[ClothEntry]
+    last_copy: Copy | None
+    last_change: Change | None
     broken: Sequence[BrokenRow]
 
 
@@ -40,6 +45,20 @@ class ShelfView(PageView):
 class HouseholdView(PageView):
     template = "household.html"
     saved: bool
+
+
+@dataclass(frozen=True, kw_only=True)
+class RecordsView(PageView):
+    """`done` is what was just done, by a word."""
+
+    template = "records.html"
+    path: Path
+    size: int
+    folder: Path
+    copies: Sequence[Copy]
+    changes: Sequence[Change]
+    done: str
+    errors: Mapping[str, str]
 
 
 @dataclass(frozen=True, kw_only=True)
