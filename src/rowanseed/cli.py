@@ -9,6 +9,7 @@ import socket
 import sqlite3
 import sys
 import tempfile
+import time
 from collections.abc import Sequence
 from contextlib import closing
 from datetime import datetime
@@ -214,7 +215,8 @@ def _lay(args: argparse.Namespace) -> int:
                 file=sys.stderr,
             )
 
-    plan = solve(problem, _budget(args), report)
+    ends = time.monotonic() + settings().longest_search
+    plan = solve(problem, _budget(args), report, lambda: time.monotonic() > ends)
     args.out.write_text(json.dumps(plan_document(plan)) + "\n", encoding="utf-8")
     lays = laid(plan)
     print(f"{plan.length:.1f} mm, {lays}, {plan.density(problem):.1%} of the cloth used: {args.out}")

@@ -52,6 +52,9 @@ class Settings(BaseSettings):
     # Jobs
     heartbeat: float = Field(0.25, gt=0, description="Seconds between two words of a worker.")
     lost_after: float = Field(12.0, gt=0, description="Seconds of silence after which a running search counts as lost.")
+    longest_search: float = Field(
+        300.0, gt=0, description="Seconds after which a search ends with what it has, whatever it is doing."
+    )
     waited_too_long: float = Field(30.0, gt=0, description="Seconds of waiting after which a page says so.")
     tries: int = Field(3, ge=1, description="How often a search is started before it has plainly failed.")
     collect_every: float = Field(0.2, gt=0, description="Seconds between two looks at what searches have found.")

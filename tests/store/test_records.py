@@ -134,7 +134,8 @@ def test_a_copy_is_kept_before_every_migration(full):
             old.execute(f"DROP TRIGGER {name}")
         for table in ("undo", "undo_now", "change", "sent"):
             old.execute(f"DROP TABLE {table}")
-        for table, column in (("person", "revision"), ("cloth", "revision"), ("drawing", "read")):
+        added = (("person", "revision"), ("cloth", "revision"), ("drawing", "read"), ("tick", "what"), ("tick", "words"))
+        for table, column in added:
             old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")
         old.execute("PRAGMA user_version = 6")
         people_before = old.execute("SELECT count(*) FROM person").fetchone()[0]

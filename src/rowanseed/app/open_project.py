@@ -25,7 +25,7 @@ from rowanseed.store import cloths, lays, patterns, people, projects
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.lays import KeptLay
 from rowanseed.store.people import Person
-from rowanseed.store.projects import ProjectRecord, TickList
+from rowanseed.store.projects import ProjectRecord, Tick, TickList
 from rowanseed.store.summaries import ProjectSummary, StationSummary, write_summary
 
 PLAIN_COLOUR = "#52615d"
@@ -65,9 +65,20 @@ class OpenProject:
 
     @cached_property
     def cloth_entries(self) -> dict[Role, ClothEntry]:
+        """The cloths chosen, as far as they are there: what was cut up for another project is not."""
+        return {role: entry for role, entry in self._chosen.items() if role not in self.lost}
+
+    @cached_property
+    def _chosen(self) -> dict[Role, ClothEntry]:
         chosen = self.record.cloths
         found = {role: cloths.cloth(self.desk.db, chosen[role]) for role in Role if role in chosen}
         return {role: entry for role, entry in found.items() if entry is not None}
+
+    @cached_property
+    def lost(self) -> dict[Role, ClothEntry]:
+        """The cloths that were chosen and have been cut up for another project since."""
+        mine = (None, self.record.id)
+        return {role: entry for role, entry in self._chosen.items() if entry.cut_by not in mine}
 
     @cached_property
     def kept(self) -> dict[Role, KeptLay]:
@@ -156,8 +167,30 @@ class OpenProject:
             for item in self.core.cut_items(role, found.entry.cloth, found.problem, found.plan)
         )
 
+    @cached_property
+    def _cut_ticks(self) -> dict[str, Tick]:
+        return projects.ticks(self.desk.db, self.record.id, "cut")
+
     def ticked(self, tick_list: TickList) -> frozenset[str]:
-        return projects.ticks(self.desk.db, self.record.id, tick_list)
+        """What is done of a list. A piece that was cut with another outline than it has now is not."""
+        if tick_list == "sew":
+            return frozenset(projects.ticks(self.desk.db, self.record.id, tick_list))
+        other = {tick.key for _, tick in self.cut_otherwise}
+        return frozenset(key for key in self._cut_ticks if key not in other)
+
+    @cached_property
+    def cut_otherwise(self) -> tuple[tuple[CutItem, Tick], ...]:
+        """Pieces that are cut already, but as they were before the size or an alteration was changed."""
+        if not self._cut_ticks:
+            return ()
+        found = ((item, self._cut_ticks.get(item.key)) for item in self.cut_items)
+        return tuple((item, tick) for item, tick in found if tick is not None and tick.what not in ("", item.what))
+
+    @property
+    def as_cut(self) -> str:
+        """What is cut now, in words, to be kept with each piece: the size, and whether it is altered."""
+        size = f"size {self.core.size}"
+        return f"{size}, altered" if self.core.alterations or self.core.followed.blend else size
 
     def progress(self, tick_list: TickList) -> Ticked:
         """How many of a list are done. Nothing ticked needs no list."""
@@ -184,7 +217,8 @@ class OpenProject:
             size=self.record.size,
             measured_again=self.record.measuring_id != self.person.measuring_id,
             broken_seams=bool(self.core.broken),
-            cut_for_another=any(e.cut_by not in (None, self.record.id) for e in self.cloth_entries.values()),
+            cut_for_another=bool(self.lost),
+            cut_otherwise=len(self.cut_otherwise),
             missing=[role for role in self.core.roles if role not in self.cloth_entries],
             verdicts=[verdict for verdict in verdicts if verdict is not None],
             is_worked_out=self.is_worked_out,

@@ -9,6 +9,7 @@ from rowanseed.app.desk import Desk
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.app.searching import Asked, asked
 from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.shelf import Giving, OnShelf, givings, on_shelf, ranked, small_pieces
 from rowanseed.core.lay.problem import Problem
 from rowanseed.core.pattern.pieces import Role
@@ -128,7 +129,7 @@ class ShelfQuestion:
 
 def look_along(project: OpenProject, role: Role, give: int | None = None) -> ShelfQuestion:
     """Every cloth of the shelf for one cloth of the project, small pieces on off-cuts, and what one cloth can give."""
-    shelf = cloths.cloths(project.desk.db)
+    shelf = [entry for entry in cloths.cloths(project.desk.db) if suits(entry.cloth.use, role)]
     given = cloths.cloth(project.desk.db, give) if give else None
     return ShelfQuestion(
         rows=tuple(

@@ -32,6 +32,7 @@ class Standing:
     measured_again: bool
     broken_seams: bool
     cut_for_another: bool
+    cut_otherwise: int
     missing: Sequence[Role]
     verdicts: Sequence[ClothVerdict]
     is_worked_out: bool
@@ -52,7 +53,7 @@ def stitched_line(standing: Standing, units: Units) -> tuple[StationSummary, ...
         _fit(standing),
         _cloth(standing, units),
         _lay(standing, units),
-        _listed("cut", "Cut", standing.cut, "cut", "all cut"),
+        _cut(standing),
         _listed("sew", "Sew", standing.sewn, "steps", "finished"),
         _keep(standing),
     )
@@ -96,6 +97,12 @@ def _lay(standing: Standing, units: Units) -> StationSummary:
     if standing.lays and standing.kept == standing.cloths:
         return _done("lay", "Lay", format_cloth(standing.kept_length, units) if standing.kept_length else "kept")
     return _open("lay", "Lay", "keep a lay" if standing.lays else "to come")
+
+
+def _cut(standing: Standing) -> StationSummary:
+    if standing.cut_otherwise:
+        return _open("cut", "Cut", f"{standing.cut_otherwise} cut before a change", alarm=True)
+    return _listed("cut", "Cut", standing.cut, "cut", "all cut")
 
 
 def _listed(key: str, name: str, progress: Ticked, what: str, complete: str) -> StationSummary:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 from dataclasses import dataclass
 
 from rowanseed.core.base.ids import CutKey
@@ -61,6 +62,14 @@ class CutItem:
     placement: Placement
     stretch: int
     spare: int
+    what: str
+    """A fingerprint of what is cut: another outline, fold or number of hands has another."""
+
+
+def fingerprint(piece: LayPiece) -> str:
+    """What is cut of a piece, to a tenth of a millimetre."""
+    said = repr(([(round(x, 1), round(y, 1)) for x, y in piece.outline], piece.fold is not None, piece.pair))
+    return hashlib.sha256(said.encode()).hexdigest()[:16]
 
 
 def cut_list(
@@ -103,6 +112,7 @@ def cut_list(
                 placement=placement,
                 stretch=n,
                 spare=max(0, before + gives - _needed(lay_piece)),
+                what=fingerprint(lay_piece),
             )
         )
     return tuple(items)

@@ -10,7 +10,7 @@ from rowanseed.core.alter.change import Alteration, Altered
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.batch import Member, together
 from rowanseed.core.choices import ClothChoices
-from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder
+from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Surface
 from rowanseed.core.cloth.matching import MatchedSeam, Matching, border_line, can_match, hem_points, matches
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.geometry.outline import Point, without_repeats
@@ -110,7 +110,7 @@ def lay_problem(
         name=f"{pattern.name}, size {choices.size}, {role.words}",
         cloth=bare,
         gap=GAP,
-        lays=LAYS if not cloth.gone and not on_border else (LayKind.OPEN,),
+        lays=LAYS if not cloth.gone and not on_border and cloth.surface is not Surface.PILE else (LayKind.OPEN,),
         pieces=tuple(pieces),
         matches=found,
         forbidden=cloth.ready_gone,

@@ -13,7 +13,7 @@ from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.body.measures import Age
 from rowanseed.core.choices import ClothChoices, FitChoices
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, Stripes, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, Stripes, Surface, Use
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.lay.engine import Budget, solve_each
@@ -21,7 +21,7 @@ from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.store.cloths import save_cloth
-from rowanseed.store.database import Connection, connect, migrate
+from rowanseed.store.database import Connection, connect, migrate, transaction
 from rowanseed.store.household import habits, set_habits
 from rowanseed.store.lays import KeptLay, keep_answers, keep_lay
 from rowanseed.store.lessons import add_lesson
@@ -113,6 +113,7 @@ CLOTHS = {
     ),
     "lining": Cloth(
         name="Wine viscose lining",
+        use=Use.LINING,
         width=1400,
         length=1500,
         selvedge=10,
@@ -125,6 +126,7 @@ CLOTHS = {
     ),
     "fusible": Cloth(
         name="Light fusible interfacing",
+        use=Use.FUSIBLE,
         width=900,
         length=1000,
         selvedge=0,
@@ -266,6 +268,10 @@ def fill(path: Path) -> None:
         cloths={Role.MAIN: shelf["fieldfares"]},
         today=date(2026, 11, 20),
     )
+    with transaction(db, recorded=False):
+        # What the demo begins with was not changed by anybody just now.
+        db.execute("DELETE FROM undo")
+        db.execute("DELETE FROM change")
     db.close()
 
 
@@ -299,6 +305,6 @@ def _keep_lays(db: Connection, project: int, *, cut: bool, sewn: int) -> None:
     if cut:
         set_tick(db, project, "cut", str(ReadyKey(Role.MAIN.value, "waved")), True)
         for item in laid_out.cut_items:
-            set_tick(db, project, "cut", item.key, True)
+            set_tick(db, project, "cut", item.key, True, what=item.what, words=laid_out.as_cut)
     for step in laid_out.core.steps[:sewn]:
         set_tick(db, project, "sew", step.id, True)

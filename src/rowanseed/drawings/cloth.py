@@ -122,6 +122,11 @@ def draw_left(cloth: Cloth, units: Units, id: str, room: tuple[float, float] | N
         stroke_width=letter / 12,
         stroke_linejoin="round",
     )
+    # The whole cloth, gone patches too: what is tapped on it is a place along and across.
+    per = 10.0 if units is Units.METRIC else INCH
+    whole = {"data-cloth": f"{cloth.length:g} {cloth.width:g} {units.small} {per:g}"}
+    frame = add(root, "rect", x=pad, y=low - cloth.width, width=cloth.length, height=cloth.width, fill="none")
+    frame.attrib.update(whole)
     add(
         root,
         "text",

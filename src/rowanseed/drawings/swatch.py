@@ -14,6 +14,7 @@ USUAL_REPEAT = {
     Surface.CHECK: 92.0,
     Surface.STRIPES: 64.0,
     Surface.CORD: 12.0,
+    Surface.PILE: 6.0,
 }
 """What is drawn where the repeat has not been measured, in mm."""
 PLACES = {
@@ -44,7 +45,7 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0) -> s
         patternTransform=f"scale({scale:.4g})",
     )
     add(tile, "rect", width=float(long), height=float(wide * columns), fill=ground)
-    if cloth.surface is Surface.CORD:
+    if cloth.surface.is_pile:
         add(
             tile,
             "path",

@@ -29,7 +29,8 @@ from rowanseed.core.pattern.pieces import Grain
 
 PROBLEM = "rowanseed-layout-problem/1"
 PLAN = "rowanseed-layout-plan/1"
-FURTHEST = 1_000_000.0
+FURTHEST = 100_000.0
+LONGEST_PIECE = 20_000.0
 MOST_VERTICES = 400
 """Outlines with more vertices are simplified, and that is told."""
 SIMPLIFIED = 0.1
@@ -192,7 +193,10 @@ def _simplified(outline: tuple[Point, ...], edge: tuple[Point, Point] | None) ->
 
 def _check_outline(outline: list[_Pair], where: str) -> None:
     if any(abs(v) > FURTHEST for p in outline for v in p):
-        raise DocumentError("A point lies more than a kilometre away.", "", where)
+        raise DocumentError("A point lies more than a hundred metres away.", "", where)
+    left, low, right, high = bounds(outline)
+    if max(right - left, high - low) > LONGEST_PIECE:
+        raise DocumentError("The outline is longer than twenty metres; no piece is.", "", where)
     if len(outline) < 3 or any(outline[k - 1] == p for k, p in enumerate(outline)):
         raise DocumentError("A point is repeated, or there are fewer than three.", "", where)
     polygon = Polygon(outline)

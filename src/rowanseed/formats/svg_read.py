@@ -36,6 +36,7 @@ from rowanseed.settings import megabytes, settings
 
 MOST_OUTLINES = 400
 MOST_SEGMENTS = 20_000
+LONGEST_NAME = 80
 CLOSED_WITHIN = 0.5
 """A path whose ends are this near, in mm, counts as closed."""
 SMALLEST = 10.0
@@ -201,8 +202,8 @@ def _outlines(data: bytes) -> list[tuple[str, str, str, Chain]]:
     segments = 0
     for element, size in _shapes(drawing, ""):
         values = element.values
-        raw_id = str(element.id or values.get("id") or "") or f"outline-{len(found) + 1}"
-        name = str(values.get(_LABEL) or values.get("label") or raw_id)
+        raw_id = _short(element.id or values.get("id"), size) or f"outline-{len(found) + 1}"
+        name = _short(values.get(_LABEL) or values.get("label"), size) or raw_id
         if values.get("tag") in _OPEN_GRAPHICS:
             continue
         path = svgelements.Path(element)
@@ -239,8 +240,17 @@ def _shapes(group: Any, size: str) -> list[tuple[Any, str]]:
     return out
 
 
+def _short(name: Any, size: str) -> str:
+    """A name as it may be shown: of some length, without control characters; the size at its end stays there."""
+    plain = "".join(c for c in str(name or "") if c.isprintable())
+    return plain if len(plain) <= LONGEST_NAME else plain[: LONGEST_NAME - len(size)] + plain[len(plain) - len(size) :]
+
+
 def _without_size(name: str, size: str) -> str:
-    return re.sub(rf"[\s_-]*{re.escape(size)}$", "", name) or name if size else name
+    """A name without the size at its end, and what joins the two."""
+    if not size or not name.endswith(size):
+        return name
+    return name.removesuffix(size).rstrip(" \t\n_-") or name
 
 
 def _ring(subpath: Any, name: str) -> Chain | None:

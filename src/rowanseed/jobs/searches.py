@@ -8,10 +8,11 @@ from __future__ import annotations
 
 import json
 import logging
+import threading
 import time
 import traceback
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Self
 
 from rowanseed.core.base.errors import LayRefusal, NoSuchSearch, SearchBroke, StoppedTooSoon
 from rowanseed.core.base.words import Worded
@@ -77,31 +78,56 @@ def _outcome(job: str, document: str, seconds: float) -> dict[str, Any]:
 
 
 def _search(job: str, document: str, seconds: float) -> dict[str, Any]:
-    started, said, beat = time.monotonic(), 0.0, 0
-    best: dict[str, Any] = {}
-    every = settings().heartbeat / 2
-
-    def tell() -> None:
-        nonlocal beat
-        beat += 1
-        queue.put(_key("word", job), {"beat": beat, "elapsed": time.monotonic() - started, "seconds": seconds, **best})
-
-    def on_progress(progress: Progress) -> None:
-        # Told with the next heartbeat: a first fill finds a dozen better lays at once, and every word is a write.
-        best.update(lay=progress.lay, length=progress.length)
-
-    def should_stop() -> bool:
-        nonlocal said
-        if time.monotonic() - said < every:
-            return False
-        said = time.monotonic()
-        tell()
-        return _read("stop", job) is not None
-
-    tell()
-    budget = Budget(seconds=seconds, threads=1, computing=True)
-    answers = solve_each(read_problem(document), budget, on_progress, should_stop)
+    with Heartbeat(job, seconds) as heart:
+        budget = Budget(seconds=seconds, threads=1, computing=True)
+        answers = solve_each(read_problem(document), budget, heart.on_progress, heart.should_stop)
     return {name: _written(answer) for name, answer in answers.items()}
+
+
+class Heartbeat:
+    """Says in a thread of its own that a search is alive, and how far it is, also while it makes its tables.
+
+    A search that has not come to an end long after its time is no longer spoken for: it then counts as lost.
+    """
+
+    def __init__(self, job: str, seconds: float) -> None:
+        self.job, self.seconds, self.started = job, seconds, time.monotonic()
+        self.every = settings().heartbeat / 2
+        self.longest = settings().longest_search
+        self.best: dict[str, Any] = {}
+        self.beat = 0
+        self.is_stopped = False
+        self.ended = threading.Event()
+        self.thread = threading.Thread(target=self._run, name="heartbeat", daemon=True)
+
+    def __enter__(self) -> Self:
+        self._tell()
+        self.thread.start()
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self.ended.set()
+        self.thread.join(2)
+
+    def on_progress(self, progress: Progress) -> None:
+        # Told with the next heartbeat: a first fill finds a dozen better lays at once, and every word is a write.
+        self.best = {"lay": progress.lay, "length": progress.length}
+
+    def should_stop(self) -> bool:
+        return self.is_stopped or self._is_overdue()
+
+    def _is_overdue(self) -> bool:
+        return time.monotonic() - self.started > self.longest
+
+    def _run(self) -> None:
+        while not self.ended.wait(self.every) and not self._is_overdue():
+            self._tell()
+            self.is_stopped = self.is_stopped or _read("stop", self.job) is not None
+
+    def _tell(self) -> None:
+        self.beat += 1
+        elapsed = time.monotonic() - self.started
+        queue.put(_key("word", self.job), {"beat": self.beat, "elapsed": elapsed, "seconds": self.seconds, **self.best})
 
 
 def warm() -> None:

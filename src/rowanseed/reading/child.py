@@ -34,6 +34,9 @@ def main(kind: FileKind, memory: int) -> int:
         out, said = b"", {"error": "document", "problem": str(error), "remedy": "", "where": "file"}
     except MemoryError:
         return 9
+    except Exception as error:  # whatever a file does, its sender is told
+        problem = f"This {kind.words} cannot be read ({type(error).__name__})."
+        out, said = b"", {"error": "document", "problem": problem, "remedy": "Save it again, simpler.", "where": "file"}
     sys.stdout.buffer.write(json.dumps(said).encode() + b"\n" + out)
     return 0
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from functools import lru_cache
 
@@ -73,6 +73,17 @@ def drawing(connection: Connection, id: int) -> tuple[str, bytes, bytes | None] 
 def forget_drawing(connection: Connection, id: int) -> None:
     with transaction(connection):
         connection.execute("DELETE FROM drawing WHERE id = ?", (id,))
+
+
+def rename_pattern(connection: Connection, id: int, name: str) -> bool:
+    """Call a pattern otherwise, in its document too. False where there is none."""
+    with transaction(connection):
+        document = pattern_document(connection, id)
+        if document is None:
+            return False
+        text = write_pattern(replace(_read(document), name=name))
+        connection.execute("UPDATE pattern SET name = ?, document = ? WHERE id = ?", (name, text, id))
+    return True
 
 
 def remove_pattern(connection: Connection, id: int) -> bool:

@@ -123,16 +123,19 @@ def decide(
             raise NotThere("project")
         if revision is not None and revision != before.revision:
             raise ChangedMeanwhile
-        after = change(before)
+        after = _with_cut_cloths(connection, before, change(before))
         if after == before:
             return before
         connection.execute(
             """
             UPDATE project
-            SET size = ?, fit = ?, measuring_id = ?, tactics = ?, cloth_choices = ?, revision = revision + 1
+            SET name = ?, view = ?, size = ?, fit = ?, measuring_id = ?, tactics = ?, cloth_choices = ?,
+                revision = revision + 1
             WHERE id = ?
             """,
             (
+                after.name,
+                after.view,
                 after.size,
                 write_fit(after.fit),
                 after.measuring_id,
@@ -143,6 +146,14 @@ def decide(
         )
         _choose_cloths(connection, id, before.cloths, after.cloths)
         return replace(after, revision=before.revision + 1)
+
+
+def _with_cut_cloths(connection: Connection, before: ProjectRecord, after: ProjectRecord) -> ProjectRecord:
+    """A cloth that was cut up for a project stays with it, whatever else is chosen."""
+    rows = connection.execute("SELECT id FROM cloth WHERE cut_by = ?", (before.id,))
+    cut = {row["id"] for row in rows}
+    kept = {role: id for role, id in before.cloths.items() if id in cut}
+    return replace(after, cloths={**after.cloths, **kept}) if kept else after
 
 
 def _choose_cloths(connection: Connection, id: int, before: Mapping[Role, int], after: Mapping[Role, int]) -> None:
@@ -193,20 +204,40 @@ def remove_project(connection: Connection, id: int) -> None:
 # ---------------------------------------------------------------- ticks, notes, cloth used
 
 
-def ticks(connection: Connection, project_id: int, tick_list: TickList) -> frozenset[str]:
-    rows = connection.execute("SELECT key FROM tick WHERE project_id = ? AND list = ?", (project_id, tick_list))
-    return frozenset(row["key"] for row in rows)
+@dataclass(frozen=True)
+class Tick:
+    """What was ticked: of which outline, by its fingerprint, and in words, which; both empty where nobody knows."""
+
+    key: str
+    what: str = ""
+    words: str = ""
 
 
-def set_tick(connection: Connection, project_id: int, tick_list: TickList, key: str, done: bool) -> None:
+def ticks(connection: Connection, project_id: int, tick_list: TickList) -> dict[str, Tick]:
+    rows = connection.execute(
+        "SELECT key, what, words FROM tick WHERE project_id = ? AND list = ?", (project_id, tick_list)
+    )
+    return {row["key"]: Tick(row["key"], row["what"], row["words"]) for row in rows}
+
+
+def set_tick(
+    connection: Connection,
+    project_id: int,
+    tick_list: TickList,
+    key: str,
+    done: bool,
+    *,
+    what: str = "",
+    words: str = "",
+) -> None:
     with transaction(connection):
         connection.execute(
             "DELETE FROM tick WHERE project_id = ? AND list = ? AND key = ?", (project_id, tick_list, key)
         )
         if done:
             connection.execute(
-                "INSERT INTO tick (project_id, list, key, ticked_at) VALUES (?, ?, ?, ?)",
-                (project_id, tick_list, key, datetime.now().isoformat(timespec="seconds")),
+                "INSERT INTO tick (project_id, list, key, ticked_at, what, words) VALUES (?, ?, ?, ?, ?, ?)",
+                (project_id, tick_list, key, datetime.now().isoformat(timespec="seconds"), what, words),
             )
 
 
@@ -242,3 +273,70 @@ def set_cloth_used(connection: Connection, project_id: int, role: Role, mm: floa
             "INSERT OR REPLACE INTO cloth_used (project_id, role, mm, used_on) VALUES (?, ?, ?, ?)",
             (project_id, role.value, mm, used_on.isoformat()),
         )
+
+
+# ---------------------------------------------------------------- who else, what was said before
+
+
+@dataclass(frozen=True)
+class Cutter:
+    """A project that a cloth is chosen for."""
+
+    id: int
+    name: str
+
+
+def cutting_from(connection: Connection, cloth_id: int) -> list[Cutter]:
+    """The projects that a cloth is chosen for, those that were started first first."""
+    rows = connection.execute(
+        """
+        SELECT DISTINCT project.id, project.name FROM project JOIN project_cloth ON project_id = project.id
+        WHERE cloth_id = ? ORDER BY started_on, project.id
+        """,
+        (cloth_id,),
+    )
+    return [Cutter(row["id"], row["name"]) for row in rows]
+
+
+@dataclass(frozen=True)
+class EarlierNote:
+    """A note of another project that has something to do with this one: what the two share, in words."""
+
+    project_id: int
+    project: str
+    text: str
+    written_on: str
+    shared: str
+
+
+def earlier_notes(
+    connection: Connection,
+    *,
+    but: int = 0,
+    pattern_id: int = 0,
+    person_id: int = 0,
+    cloth_ids: tuple[int, ...] = (),
+) -> list[EarlierNote]:
+    """Notes of other projects of this pattern, for this person, or from these cloths, the newest first."""
+    holes = ", ".join("?" for _ in cloth_ids) or "NULL"
+    rows = connection.execute(
+        f"""
+        SELECT project.id, project.name, text, written_on,
+            pattern_id = ? AS by_pattern, person_id = ? AS by_person,
+            EXISTS (SELECT 1 FROM project_cloth WHERE project_id = project.id AND cloth_id IN ({holes})) AS by_cloth
+        FROM note JOIN project ON project.id = note.project_id
+        WHERE project.id <> ? ORDER BY written_on DESC, note.id DESC
+        """,
+        (pattern_id, person_id, *cloth_ids, but),
+    )
+    out = []
+    for row in rows:
+        shared = [w for w, on in zip(("pattern", "person", "cloth"), row[4:7], strict=True) if on]
+        if shared:
+            words = "the same " + " and ".join(shared)
+            out.append(EarlierNote(row["id"], row["name"], row["text"], row["written_on"], words))
+    return out
+
+
+def rename_project(connection: Connection, id: int, name: str) -> None:
+    decide(connection, id, lambda record: replace(record, name=name))

@@ -1,16 +1,19 @@
-"""The fields of a cloth as people write them: lines of stripes, missing patches, shares; and back into fields."""
+"""The fields of a cloth as people write them: lines of stripes, corners of missing patches, shares; and back."""
 
 from __future__ import annotations
 
 import re
+from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Annotated, Any
 
 from pydantic import BeforeValidator, ValidationInfo
+from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import Units, format_length, parse_length, parse_signed_length
 from rowanseed.core.cloth.cloth import Cloth, Stripe
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
 from rowanseed.web.forms import refuse
 
 MOST_LINES = 24
@@ -42,27 +45,6 @@ def _lines(value: Any, info: ValidationInfo) -> Any:
     return tuple(found)
 
 
-_FROM_TO = re.compile(r"^\s*(.+?)\s*(?:–|—|to|-)\s*(.+?)\s*(?:×|x|by)\s*(.+?)\s*(?:–|—|to|-)\s*(.+?)\s*$")
-
-
-def _patches(value: Any, info: ValidationInfo) -> Any:
-    if not isinstance(value, str):
-        return value
-    found: list[Patch] = []
-    for row in (r for r in value.splitlines() if r.strip()):
-        read = _FROM_TO.match(row)
-        if read is None:
-            raise refuse("Write each patch in a line of its own, along × across: 0 – 40 × 90 – 140.")
-        try:
-            a, b, c, d = (parse_signed_length(text, _unit(info)) for text in read.groups())
-        except LengthError as error:
-            raise refuse(str(error)) from None
-        if a < 0 or c < 0 or b <= a or d <= c:
-            raise refuse(f"“{row.strip()}” runs backwards: from the smaller to the greater.")
-        found.append(((a, c), (b, c), (b, d), (a, d)))
-    return tuple(found)
-
-
 def _weight(value: Any) -> Any:
     if not isinstance(value, str):
         return value
@@ -88,7 +70,6 @@ def _price(value: Any) -> Any:
 
 
 Lines = Annotated[tuple[Stripe, ...], BeforeValidator(_lines)]
-Patches = Annotated[tuple[Patch, ...], BeforeValidator(_patches)]
 Weight = Annotated[float | None, BeforeValidator(_weight)]
 Price = Annotated[float | None, BeforeValidator(_price)]
 
@@ -115,6 +96,7 @@ def fields_of(cloth: Cloth, units: Units) -> dict[str, str]:
         "fibre": cloth.fibre.value,
         "colour": cloth.colour,
         "surface": cloth.surface.value,
+        "use": cloth.use.value,
         "shrink_along": f"{cloth.shrink_along * 100:g}",
         "shrink_across": f"{cloth.shrink_across * 100:g}",
         "weight": f"{cloth.weight:g}" if cloth.weight else "",
@@ -128,21 +110,110 @@ def fields_of(cloth: Cloth, units: Units) -> dict[str, str]:
         "border_line": fine(cloth.border_line),
         "price": f"{cloth.price:.2f}" if cloth.price is not None else "",
         "care": cloth.care,
-        "gone": "\n".join(_patch_words(p, units) for p in cloth.gone if _is_box(p)),
+        **_corner_fields(cloth, units),
         **{name: "yes" for name, on in ticked.items() if on},
     }
 
 
-def _is_box(patch: Patch) -> bool:
-    left, low, right, high = bounds(patch)
-    return len(patch) == 4 and {*patch} == {(left, low), (right, low), (right, high), (left, high)}
+# ---------------------------------------------------------------- patches that nothing may touch, by their corners
+
+MOST_PATCHES, MOST_CORNERS = 8, 12
+EMPTY_CORNERS = 4
+_CORNER = re.compile(r"^gone-(\d{1,2})-(\d{1,2})-(along|across)$")
 
 
-def _patch_words(patch: Patch, units: Units) -> str:
-    left, low, right, high = (format_length(v, units, fine=True) for v in bounds(patch))
-    return f"{left} – {right} × {low} – {high}"
+@dataclass(frozen=True)
+class Corner:
+    """A corner of a patch in the form: the names of its two fields."""
+
+    along: str
+    across: str
+
+
+def corner_rows(typed: Mapping[str, str]) -> list[list[Corner]]:
+    """The fields of every patch: those that were written, and empty ones for one patch more."""
+    most: dict[int, int] = {}
+    for name in typed:
+        found = _CORNER.match(name)
+        if found is not None:
+            patch, corner = int(found[1]), int(found[2])
+            if patch < MOST_PATCHES and corner < MOST_CORNERS:
+                most[patch] = max(most.get(patch, 0), corner + 1)
+    numbers = [max(EMPTY_CORNERS, most.get(p, 0)) for p in range(max(most, default=-1) + 1)]
+    if typed.get("more") == "corner" and numbers:
+        numbers[-1] = min(MOST_CORNERS, numbers[-1] + 1)
+    elif len(numbers) < MOST_PATCHES and (not numbers or typed.get("more") == "patch" or not _is_empty(typed, numbers)):
+        numbers.append(EMPTY_CORNERS)
+    return [[Corner(f"gone-{p}-{k}-along", f"gone-{p}-{k}-across") for k in range(n)] for p, n in enumerate(numbers)]
+
+
+def _is_empty(typed: Mapping[str, str], numbers: list[int]) -> bool:
+    last = len(numbers) - 1
+    return not any(typed.get(f"gone-{last}-{k}-{way}") for k in range(numbers[-1]) for way in ("along", "across"))
+
+
+def read_patches(typed: Mapping[str, str], unit: str, cloth: Cloth) -> tuple[tuple[Patch, ...], dict[str, str]]:
+    """The patches written by their corners, in mm; or a sentence for each field that cannot be taken."""
+    found: list[Patch] = []
+    errors: dict[str, str] = {}
+    for row in corner_rows(typed):
+        corners = []
+        for corner in row:
+            said = [typed.get(name, "").strip() for name in (corner.along, corner.across)]
+            if not any(said):
+                continue
+            along = _place(said[0], unit, corner.along, errors)
+            across = _place(said[1], unit, corner.across, errors)
+            if along is not None and across is not None:
+                corners.append((along, across))
+        if corners and not errors:
+            fault = _fault_of(corners, cloth)
+            if fault:
+                errors[row[0].along] = fault
+            else:
+                found.append(tuple(corners))
+    return tuple(found), errors
+
+
+def _place(text: str, unit: str, name: str, errors: dict[str, str]) -> float | None:
+    if not text:
+        errors[name] = "Both figures of a corner are needed."
+        return None
+    try:
+        return parse_signed_length(text, unit)
+    except LengthError as error:
+        errors[name] = str(error)
+        return None
+
+
+def _fault_of(corners: list[Point], cloth: Cloth) -> str:
+    """What is wrong with a patch as a whole; empty where nothing is."""
+    if len(corners) < 3:
+        return "A patch has three corners or more."
+    shape = Polygon(corners)
+    if not shape.is_valid or shape.area < 1:
+        return "The corners have to be written in order, all the way round."
+    reach = (cloth.length if cloth.length is not None else float("inf"), cloth.width)
+    if any(x < -0.5 or y < -0.5 or x > reach[0] + 0.5 or y > reach[1] + 0.5 for x, y in corners):
+        return "A corner lies off the cloth: along it from its cut end, across it from the lower selvedge."
+    return ""
+
+
+def _corner_fields(cloth: Cloth, units: Units) -> dict[str, str]:
+    out = {}
+    for p, patch in enumerate([q for q in cloth.gone if is_written(q)][:MOST_PATCHES]):
+        for k, (x, y) in enumerate(patch):
+            out[f"gone-{p}-{k}-along"] = format_length(x, units, fine=True)
+            out[f"gone-{p}-{k}-across"] = format_length(y, units, fine=True)
+    return out
+
+
+def is_written(patch: Patch) -> bool:
+    """Whether a patch has so few corners that the form shows them."""
+    return len(patch) <= MOST_CORNERS
 
 
 def shaped(cloth: Cloth) -> tuple[Patch, ...]:
-    """What is gone in a shape that no form can write: what an earlier garment left."""
-    return tuple(patch for patch in cloth.gone if not _is_box(patch))
+    """What is gone in a shape that the form does not show: what an earlier garment left."""
+    rest = [patch for patch in cloth.gone if not is_written(patch)]
+    return tuple(rest) + tuple([p for p in cloth.gone if is_written(p)][MOST_PATCHES:])

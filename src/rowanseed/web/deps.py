@@ -22,6 +22,7 @@ from rowanseed.app.open_project import OpenProject
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.store import projects
@@ -37,6 +38,7 @@ TEMPLATES.env.lstrip_blocks = True
 TEMPLATES.env.globals["static"] = address
 TEMPLATES.env.globals["new_key"] = lambda: uuid.uuid4().hex
 TEMPLATES.env.globals["Units"] = Units
+TEMPLATES.env.globals["suits"] = suits
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
@@ -173,6 +175,13 @@ def revision_of(said: Mapping[str, str]) -> int | None:
 def number_of(text: str | None) -> int | None:
     """A number from a form; None for anything that cannot be one of the database's."""
     return int(text) if text and text.isascii() and text.isdigit() and len(text) < 12 else None
+
+
+def own_path(text: str | None) -> str:
+    """A path of these pages to return to; empty for anything else."""
+    path = text or ""
+    plain = path.isascii() and path.isprintable() and len(path) < 400
+    return path if plain and path.startswith("/") and not path.startswith(("//", "/\\")) else ""
 
 
 def go(path: str) -> RedirectResponse:

@@ -24,6 +24,9 @@ OWN_SITE = ("same-origin", "none")
 """What a browser says of a request that the pages made, or that was typed by hand."""
 
 
+STARTS_WORK = ("/events", "/worked-out")
+
+
 class TooLarge(Exception):
     """More was sent than is taken in."""
 
@@ -80,7 +83,7 @@ class Guards:
 
     async def _guarded(self, scope: Scope, receive: Receive, send: Send) -> None:
         headers = Headers(scope=scope)
-        if is_foreign(scope["method"], headers):
+        if is_foreign(scope["method"], scope["path"], headers):
             page = error_page(scope, 403, "That came from another site.", "Use the pages of this application.")
             await page(scope, receive, send)
             return
@@ -102,12 +105,23 @@ class Guards:
         await self.app(scope, counted, send)
 
 
-def is_foreign(method: str, headers: Headers) -> bool:
-    """Whether a request that changes something was made by another site's page."""
-    if method in ("GET", "HEAD", "OPTIONS"):
-        return False
+def is_foreign(method: str, path: str, headers: Headers) -> bool:
+    """Whether a request was made by another site's page: to change something, or to fetch what is not shown whole.
+
+    A link from elsewhere may lead to a page; what starts work leads nowhere from there.
+    """
     fetched = headers.get("sec-fetch-site")
+    if method in ("GET", "HEAD", "OPTIONS"):
+        is_link = headers.get("sec-fetch-mode") == "navigate" and not path.endswith(STARTS_WORK)
+        return fetched is not None and fetched not in OWN_SITE and not is_link
     if fetched is not None:
         return fetched not in OWN_SITE
     origin = headers.get("origin")
-    return bool(origin) and urlsplit(origin or "").netloc != headers.get("host")
+    return bool(origin) and _host_of(origin or "") != headers.get("host")
+
+
+def _host_of(origin: str) -> str | None:
+    try:
+        return urlsplit(origin).netloc
+    except ValueError:
+        return None

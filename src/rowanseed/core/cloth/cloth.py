@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from typing import assert_never
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.pieces import Role
 
 
 class Direction(Worded):
@@ -48,6 +50,39 @@ class Surface(Worded):
     STRIPES = "stripes"
     CHECK = "checks"
     CORD = "needlecord"
+    PILE = "pile", "velvet or another pile"
+
+    @property
+    def is_pile(self) -> bool:
+        return self in (Surface.CORD, Surface.PILE)
+
+
+class Use(Worded):
+    """What a cloth is meant for; it is offered for that first."""
+
+    GARMENT = "garment", "garments"
+    LINING = "lining"
+    FUSIBLE = "fusible", "interfacing, fusible"
+    SEWN_IN = "sewn-in", "interfacing, sewn in"
+
+    @property
+    def stiffens(self) -> bool:
+        return self in (Use.FUSIBLE, Use.SEWN_IN)
+
+
+def suits(use: Use, role: Role) -> bool:
+    """Whether a cloth of this use is meant for a cloth of a garment."""
+    match role:
+        case Role.MAIN | Role.CONTRAST:
+            return use is Use.GARMENT
+        case Role.LINING:
+            return use is Use.LINING
+        case Role.INTERFACING:
+            return use.stiffens
+        case Role.UNDERLINING:
+            return use in (Use.LINING, Use.SEWN_IN, Use.GARMENT)
+        case _:
+            assert_never(role)
 
 
 class Structure(Worded):
@@ -134,6 +169,7 @@ class Cloth:
     price: float | None = None
     """For a metre, in the household's money."""
     care: str = ""
+    use: Use = Use.GARMENT
     gone: tuple[tuple[Point, ...], ...] = ()
 
     @property

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Structure
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Structure, Surface, Use
 
 
 @dataclass(frozen=True)
@@ -52,6 +52,25 @@ _SHRINK: dict[Fibre, Preparation] = {
         "shrink", "Wash it once, cool.", "It hardly shrinks, but the finish comes off and the needle skips less."
     ),
 }
+_FUSIBLE = (
+    Preparation(
+        "shrink",
+        "Lay it in hand-warm water for twenty minutes and hang it up to drip dry, or prove on a scrap that there is no "
+        "need.",
+        "Never wash it hot, spin or iron it: heat melts the glue before it is where it belongs.",
+    ),
+    Preparation(
+        "scrap",
+        "Fuse one of two equal squares of the garment's cloth, let it cool, and lay it on the other.",
+        "It shows whether it shrinks, shines through or stiffens more than is wanted.",
+        caution=_STEAM,
+    ),
+    Preparation(
+        "glue",
+        "Find the glue side: it glitters and is rough. Mark the other one.",
+        "Glue on the iron is the usual accident.",
+    ),
+)
 _WASH = Preparation(
     "shrink",
     "Wash and dry it as the garment will be, cloth and lining both.",
@@ -62,6 +81,8 @@ _WASH = Preparation(
 def preparation(cloth: Cloth) -> tuple[Preparation, ...]:
     """What to do before this cloth is laid out, in order; washing is left out where it is washed already."""
     out = []
+    if cloth.use is Use.FUSIBLE:
+        return _FUSIBLE
     if not cloth.washed:
         out.append(
             Preparation(
@@ -121,6 +142,16 @@ def preparation(cloth: Cloth) -> tuple[Preparation, ...]:
                 "repeat",
                 "Measure the repeat again when it is dry.",
                 "The print shrinks with its cloth; matching goes by what it is then.",
+            )
+        )
+    if cloth.surface.is_pile:
+        out.append(
+            Preparation(
+                "pile",
+                "Cut it one layer at a time, the pile face down, and cut the backing only."
+                if cloth.surface is Surface.PILE
+                else "Stroke it: the smooth way is down. Fold it with the pile inside, and not tighter than it falls.",
+                "Two layers of pile creep against each other, and pressed from the right side it is crushed.",
             )
         )
     if cloth.direction is Direction.ONE_WAY:

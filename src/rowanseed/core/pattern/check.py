@@ -18,6 +18,7 @@ from rowanseed.core.geometry.outline import chain_length, flatten, signed_area, 
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
+from rowanseed.core.pattern.references import gaps
 from rowanseed.core.pattern.seamline import lines
 
 CLOSING = 0.05
@@ -53,8 +54,15 @@ def faults(pattern: Pattern) -> Iterator[Fault]:
             drawing_faults += 1
             yield fault
     yield from _envelope_faults(pattern)
+    for gap in gaps(pattern):
+        yield Fault(_place_of(pattern, gap.piece, gap.size), gap.problem)
     if not drawing_faults:
         yield from _making_faults(pattern)
+
+
+def _place_of(pattern: Pattern, piece: str, size: str) -> str:
+    found = next((p for p in pattern.pieces if p.id == piece), None)
+    return place(found, size) if found is not None else "pattern"
 
 
 def _repeated(names: list[str], where: str, what: str) -> Iterator[Fault]:

@@ -2,6 +2,10 @@
 ALTER TABLE person ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
 ALTER TABLE cloth ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
 
+-- What was cut is a fact: a tick says of which outline, and in which size, so that it is never taken for another piece.
+ALTER TABLE tick ADD COLUMN what TEXT NOT NULL DEFAULT '';
+ALTER TABLE tick ADD COLUMN words TEXT NOT NULL DEFAULT '';
+
 -- A waiting drawing is kept as it was read, so that it is read from its file only once.
 ALTER TABLE drawing ADD COLUMN read BLOB;
 

@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 
 from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.base.errors import LayRefusal, NotThere
+from rowanseed.core.base.errors import LayRefusal, NotThere, RowanseedError
 from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.batch import garments
+from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.matching import Matching, rule_of_thumb
 from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
 from rowanseed.core.garment import matched
@@ -22,7 +25,8 @@ from rowanseed.core.saving.apply import helps_where_too_wide
 from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.drawings.cloth import draw_swatch
 from rowanseed.drawings.strips import Strip, draw_strips
-from rowanseed.store import cloths
+from rowanseed.store import cloths, projects
+from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
 from rowanseed.web.views.stations import ClothRow, ClothView, Sight
@@ -57,12 +61,28 @@ def cloth_station_page(home: House, project: OpenProject) -> Response:
     return home.show(
         ClothView(
             project=project,
-            shelf=cloths.cloths(home.db),
+            shelves={role: for_role(role, cloths.cloths(home.db)) for role in project.core.roles},
+            cut={r: e for r, e in project.cloth_entries.items() if e.cut_by == project.record.id},
+            lost={r: (e, _whose(home, e)) for r, e in project.lost.items()},
+            earlier=projects.earlier_notes(
+                home.db, but=project.record.id, cloth_ids=tuple(e.id for e in project.cloth_entries.values())
+            ),
             matchings=list(Matching),
             sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
             rows=[_row(home, project, role) for role in project.core.roles],
         )
     )
+
+
+def _whose(home: House, entry: ClothEntry) -> str:
+    """The project that a cloth was cut up for."""
+    other = projects.project(home.db, entry.cut_by or 0)
+    return other.name if other is not None else "another project"
+
+
+def for_role(role: Role, shelf: Sequence[ClothEntry]) -> list[ClothEntry]:
+    """The cloths of the shelf, those meant for this use first."""
+    return sorted(shelf, key=lambda entry: not suits(entry.cloth.use, role))
 
 
 def _sight(plan: ClothPlan) -> Sight:
@@ -107,21 +127,55 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
         swatch=draw_swatch(cloth, home.units, f"swatch-{role.value}"),
         matched=seams,
         rule=_rule(plan),
-        envelope_words=_envelope_words(home, envelope_says, needed),
+        envelope_words=_envelope_words(home, envelope_says, needed, garments(project.core.cloth_choices.batch)),
+        shared=_shared(home, project, plan),
         too_short=_too_short(home, project, plan),
     )
 
 
-def _envelope_words(home: House, printed: PrintedYardage | None, needed: ClothNeed | None) -> str:
+def _shared(home: House, project: OpenProject, plan: ClothPlan) -> tuple[str, ...]:
+    """What other projects mean to cut from the same cloth, and whether it is enough for all of them."""
+    if plan.entry.cut_by is not None:
+        return ()
+    said, all_of_it = [], []
+    for other in projects.cutting_from(home.db, plan.entry.id):
+        if other.id == project.record.id:
+            continue
+        needs = _needs_of(home, other.id, plan.entry.id)
+        all_of_it += needs
+        takes = f" and takes {format_cloth(sum(needs), home.units)} of it" if needs else ""
+        said.append(f"“{other.name}” is to be cut from it too{takes}.")
+    needed, hand = project.need(plan.role), plan.entry.cloth.ready_length
+    if all_of_it and needed is not None and hand is not None:
+        short = needed.ready.value + sum(all_of_it) - hand
+        together = format_cloth(abs(short), home.units)
+        said.append(f"For all it is short by {together}." if short > 0 else f"It is enough for all: {together} over.")
+    return tuple(said)
+
+
+def _needs_of(home: House, project: int, cloth: int) -> list[float]:
+    """What another project takes of a cloth, as far as it is worked out."""
+    try:
+        other = load(home, project)
+        mine = [role for role, entry in other.cloth_entries.items() if entry.id == cloth]
+        return [need.ready.value for role in mine if (need := other.need(role)) is not None]
+    except RowanseedError:
+        return []
+
+
+def _envelope_words(home: House, printed: PrintedYardage | None, needed: ClothNeed | None, number: int = 1) -> str:
     if printed is None:
         return "The envelope gives no figure for a cloth of this width."
     says = (
         f"The envelope says {format_cloth(printed.length, home.units)} for {format_length(printed.width, home.units)}"
     )
     says += ", with nap" if printed.one_way else ""
+    whole = printed.length * number
+    if number > 1:
+        says += f", which makes {format_cloth(whole, home.units)} for {number} garments"
     if needed is None:
         return f"{says}."
-    more = printed.length - needed.to_buy.value
+    more = whole - needed.to_buy.value
     if abs(more) < 5:
         return f"{says}, as this lay does."
     by = format_cloth(abs(more), home.units)

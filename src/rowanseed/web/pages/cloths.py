@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Response, UploadFile
@@ -9,16 +10,26 @@ from pydantic import AfterValidator, StringConstraints
 
 from rowanseed.core.base.errors import ChangedMeanwhile, DocumentError, NotThere
 from rowanseed.core.base.units import format_length
-from rowanseed.core.cloth.cloth import USUAL_SHRINKAGE, Cloth, Direction, Fibre, PrintBorder, Repeat, Structure, Surface
+from rowanseed.core.cloth.cloth import (
+    USUAL_SHRINKAGE,
+    Cloth,
+    Direction,
+    Fibre,
+    PrintBorder,
+    Repeat,
+    Structure,
+    Surface,
+    Use,
+)
 from rowanseed.core.cloth.cloth import Stripes as ClothLines
 from rowanseed.core.cloth.preparation import preparation, square_shrinkage
 from rowanseed.drawings.cloth import draw_left, draw_swatch
 from rowanseed.reading import apart
 from rowanseed.settings import settings
-from rowanseed.store import cloths
+from rowanseed.store import cloths, projects
 from rowanseed.store.cloths import ClothEntry
-from rowanseed.web.cloth_fields import Lines, Patches, Price, Weight, fields_of, shaped
-from rowanseed.web.deps import Home, House, Id, Typing, go, revision_of
+from rowanseed.web.cloth_fields import Lines, Patch, Price, Weight, corner_rows, fields_of, read_patches, shaped
+from rowanseed.web.deps import Home, House, Id, Typing, go, own_path, revision_of
 from rowanseed.web.forms import CHANGED, Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import ClothFormView
@@ -65,6 +76,7 @@ class _ClothForm(Form):
     washed: Literal["yes"] | None = None
     colour: Annotated[str, StringConstraints(pattern=r"^#[0-9a-fA-F]{6}$")]
     surface: Surface
+    use: Use = Use.GARMENT
     repeat_along: Annotated[OptionalLength, AfterValidator(_repeat)] = None
     repeat_across: Annotated[OptionalLength, AfterValidator(_repeat)] = None
     half_drop: Literal["yes"] | None = None
@@ -74,9 +86,8 @@ class _ClothForm(Form):
     border_line: OptionalLength = None
     price: Price = None
     care: Annotated[str, StringConstraints(max_length=300)] = ""
-    gone: Patches = ()
 
-    def cloth(self, before: Cloth | None) -> Cloth:
+    def cloth(self, before: Cloth | None, gone: tuple[Patch, ...]) -> Cloth:
         """The cloth as written; what an earlier garment took of it stays gone."""
         taken = shaped(before) if before is not None else ()
         return Cloth(
@@ -101,7 +112,8 @@ class _ClothForm(Form):
             both_sides=self.both_sides == "yes",
             price=self.price,
             care=self.care.strip(),
-            gone=(*taken, *self.gone),
+            use=self.use,
+            gone=(*taken, *gone),
         )
 
 
@@ -157,12 +169,21 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
     if form.square_before and form.square_along and form.square_across:
         form.shrink_along = square_shrinkage(form.square_before, form.square_along)
         form.shrink_across = square_shrinkage(form.square_before, form.square_across)
-    made = form.cloth(entry.cloth if entry else None)
+    made = form.cloth(entry.cloth if entry else None, ())
+    gone, faults = read_patches(typed, home.units.small, made)
+    if faults or typed.get("more"):
+        return cloth_form(home, entry, typed, faults, status=422 if faults else 200)
+    made = form.cloth(entry.cloth if entry else None, gone)
     try:
         id = cloths.save_cloth(home.db, entry.id if entry else None, made, revision=revision_of(typed))
     except ChangedMeanwhile:
         return cloth_form(home, entry, typed, {"form": CHANGED}, status=409)
-    return go("/" if entry else f"/cloths/{id}")
+    return go(_back(home, typed) or f"/cloths/{id}")
+
+
+def _back(home: House, typed: Mapping[str, str]) -> str:
+    """Where this was a detour from; empty where it was none."""
+    return own_path(typed.get("back") or home.request.query_params.get("back"))
 
 
 def _faults(form: _ClothForm) -> Errors:
@@ -181,10 +202,6 @@ def _faults(form: _ClothForm) -> Errors:
         errors["border_line"] = "How far from the selvedge does the line stand that hems lie on?"
     if form.border_line and form.border_line > form.width / 2:
         errors["border_line"] = "That is beyond the middle of the cloth."
-    if form.length is not None and any(
-        x >= form.length or y >= form.width for patch in form.gone for x, y in patch[:1]
-    ):
-        errors["gone"] = "A patch lies outside the cloth."
     return errors
 
 
@@ -221,6 +238,8 @@ def cloth_form(
             entry=entry,
             typed=typed,
             errors=errors,
+            patches=corner_rows(typed),
+            back=_back(home, typed),
             fibres=list(Fibre),
             surfaces=list(Surface),
             structures=list(Structure),
@@ -228,8 +247,11 @@ def cloth_form(
             usual=usual,
             source=source,
             swatch=draw_swatch(entry.cloth, home.units) if entry else None,
-            left=draw_left(entry.cloth, home.units, "left") if entry and entry.cloth.is_remainder else None,
+            left=draw_left(entry.cloth, home.units, "left") if entry and entry.cloth.length else None,
             ready=preparation(entry.cloth) if entry else (),
+            cutters=projects.cutting_from(home.db, entry.id) if entry else (),
+            earlier=projects.earlier_notes(home.db, cloth_ids=(entry.id,)) if entry else (),
+            uses=list(Use),
             in_use=cloths.is_in_use(home.db, entry.id) if entry else False,
         ),
         status,

@@ -48,6 +48,7 @@ def show_cut(home: Home, id: Id) -> Response:
             project=project,
             tables=tables,
             done=done,
+            otherwise={item.key: tick.words for item, tick in project.cut_otherwise},
             current=current,
             cut_words=cut_words,
             unready=[(t, key) for t in tables for key, _ in t.ready if key not in done],
@@ -127,5 +128,7 @@ def tick(home: Home, id: Id, typed: Typing) -> Response:
         known |= {str(ReadyKey(role.value, WAVED)), *(key for key, _ in _ready(plan, frozenset()))}
     if key not in known:
         raise NotThere("piece")
-    set_tick(home.db, id, "cut", key, typed.get("done") == "yes")
+    item = next((item for item in project.cut_items if item.key == key), None)
+    what, words = (item.what, project.as_cut) if item is not None else ("", "")
+    set_tick(home.db, id, "cut", key, typed.get("done") == "yes", what=what, words=words)
     return go(f"/projects/{id}/cut")

@@ -26,6 +26,7 @@ from rowanseed.core.sizing.schools import Proposal, School
 from rowanseed.core.sizing.wish import Band, Fit, GarmentClass, Over, Wish, garment_class
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
+from rowanseed.store import projects
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
 from rowanseed.web.once import Once
@@ -124,6 +125,16 @@ def choose_school(home: Home, id: Id, typed: Typing) -> Response:
     return go(f"/projects/{id}/fit")
 
 
+@router.post("/projects/{id}/fit/view")
+def choose_view(home: Home, id: Id, typed: Typing) -> Response:
+    """Another view of the envelope: its own pieces, lower edge and finished measures."""
+    project = load(home, id)
+    if typed.get("view") not in {view.id for view in project.pattern.envelope.views}:
+        return fit_page(home, project, typed, {"view": "Choose one of the views."}, status=422)
+    home.decide(project, typed, view=typed["view"])
+    return go(f"/projects/{id}/fit")
+
+
 def _own(project: OpenProject) -> tuple[Alteration, ...]:
     """The sewist's own alterations: those that the school taken before did not bring."""
     brought = next((p.alterations for p in project.core.proposals if p.school is project.record.fit.school), ())
@@ -195,6 +206,12 @@ def fit_page(
             girths=[r.measure for r in best.rows] or [r.measure for r in project.core.rows],
             levels=levels,
             blend=blend,
+            earlier=projects.earlier_notes(
+                home.db,
+                but=project.record.id,
+                pattern_id=project.record.pattern_id,
+                person_id=project.record.person_id,
+            ),
             can_be_open=garment_class(project.pattern.garment) is not GarmentClass.LOWER,
             fits=list(Fit),
             overs=list(Over),

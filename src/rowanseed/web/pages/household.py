@@ -46,6 +46,13 @@ def switch_units(home: Home, typed: Typing) -> Response:
     """The switch at the top of every page; leads back to where it was used."""
     if typed.get("units") in {u.value for u in Units}:
         set_habits(home.db, replace(home.habits, units=Units(typed["units"])))
-    back = urlsplit(home.request.headers.get("referer", "/"))
-    path = back.path if back.path.startswith("/") and not back.path.startswith("//") else "/"
-    return go(path)
+    return go(_back(home.request.headers.get("referer", "/")))
+
+
+def _back(referer: str) -> str:
+    """The page a request came from; the shelf where that is not one of ours."""
+    try:
+        path = urlsplit(referer).path
+    except ValueError:
+        return "/"
+    return path if path.startswith("/") and not path.startswith("//") else "/"

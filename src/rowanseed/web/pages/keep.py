@@ -33,6 +33,10 @@ def _day(value: object) -> object:
     return value
 
 
+class _NameForm(Form):
+    name: Text
+
+
 class _NoteForm(Form):
     text: Text
 
@@ -76,6 +80,16 @@ def add_note(home: Home, id: Id, typed: Typing) -> Response:
 def remove_note(home: Home, id: Id, note: Id) -> Response:
     load(home, id)
     projects.remove_note(home.db, id, note)
+    return go(f"/projects/{id}/keep")
+
+
+@router.post("/projects/{id}/keep/name")
+def rename(home: Home, id: Id, typed: Typing) -> Response:
+    project = load(home, id)
+    form, errors = bind(_NameForm, typed, home.units.small)
+    if form is None:
+        return keep_page(home, project, typed, errors, status=422)
+    home.decide(project, typed, name=form.name[:120])
     return go(f"/projects/{id}/keep")
 
 

@@ -19,9 +19,10 @@ from rowanseed.formats.pattern_json import read_pattern
 from rowanseed.formats.svg_read import Drawing
 from rowanseed.reading import apart
 from rowanseed.settings import megabytes, settings
-from rowanseed.store import patterns
+from rowanseed.store import patterns, projects
 from rowanseed.store.database import transaction
 from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.web.forms import Form, Text, bind
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DrawingView, NewPatternView, PatternView
 
@@ -72,11 +73,26 @@ def pattern_page(home: House, id: int, errors: dict[str, str], *, status: int = 
             size=middle,
             worst=worst,
             measures=MEASURE,
+            earlier=projects.earlier_notes(home.db, pattern_id=id),
             nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
             errors=errors,
         ),
         status,
     )
+
+
+class _NameForm(Form):
+    name: Text
+
+
+@router.post("/patterns/{id}/name")
+def rename(home: Home, id: Id, typed: Typing) -> Response:
+    form, errors = bind(_NameForm, typed, home.units.small)
+    if form is None:
+        return pattern_page(home, id, errors, status=422)
+    if not patterns.rename_pattern(home.db, id, form.name[:120]):
+        raise NotThere("pattern")
+    return go(f"/patterns/{id}")
 
 
 @router.post("/patterns/{id}/remove")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
 from fastapi import APIRouter, Response
@@ -13,7 +14,7 @@ from rowanseed.drawings.history import draw_history
 from rowanseed.drawings.svg import CHALK
 from rowanseed.store import people, projects
 from rowanseed.store.people import Measuring, Person
-from rowanseed.web.deps import Home, House, Id, Typing, go, revision_of
+from rowanseed.web.deps import Home, House, Id, Typing, go, own_path, revision_of
 from rowanseed.web.forms import CHANGED, Errors, Form, OptionalLength, Text, bind
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import PersonView
@@ -66,6 +67,11 @@ def remove_person(home: Home, id: Id) -> Response:
     return go("/")
 
 
+def _back(home: House, typed: Mapping[str, str]) -> str:
+    """Where measuring was a detour from; empty where it was none."""
+    return own_path(typed.get("back") or home.request.query_params.get("back"))
+
+
 def _found(home: House, id: Id) -> Person:
     person = people.person(home.db, id)
     if person is None:
@@ -93,7 +99,7 @@ def _save(home: House, person: Person | None, typed: dict[str, str]) -> Response
     except ChangedMeanwhile:
         # Nothing that was typed is lost; sent once more, it takes the place of what the other window kept.
         return person_form(home, person, typed, {"form": CHANGED}, (), status=409)
-    return go("/")
+    return go(_back(home, typed) or "/")
 
 
 def _unchanged(home: House, person: Person | None, key: str, text: str, value: float) -> float:
@@ -145,6 +151,7 @@ def person_form(
             measures=MEASURES,
             doubts={d.key: d.text for d in doubts},
             confirm=confirm,
+            back=_back(home, typed),
         ),
         status,
     )

@@ -26,6 +26,43 @@ document.addEventListener("alpine:init", () => {
       try { window.localStorage.setItem("shopping", JSON.stringify(kept)); } catch { /* a private window keeps nothing */ }
     },
   }));
+  // A select that keeps what is chosen: at once with a mouse or a finger; walked through with the keyboard, only when
+  // it is left or Enter is pressed, so that passing by a cloth starts no search.
+  Alpine.data("choosing", () => ({
+    walked: false,
+    changed: false,
+    key(event) {
+      if (event.key === "Enter" && this.changed) this.keep();
+      else if (event.key !== "Tab") this.walked = true;
+    },
+    pointer() { this.walked = false; },
+    change() {
+      this.changed = true;
+      if (!this.walked) this.keep();
+    },
+    leave() { if (this.changed) this.keep(); },
+    keep() {
+      this.changed = false;
+      this.$root.dispatchEvent(new CustomEvent("chosen", { bubbles: true }));
+    },
+  }));
+  // Corners of a patch are tapped on the drawing of the cloth: the next empty corner takes the place.
+  Alpine.data("corners", () => ({
+    place(event) {
+      const cloth = event.target.closest("svg").querySelector("[data-cloth]");
+      if (!cloth) return;
+      const box = cloth.getBoundingClientRect();
+      const [length, width, unit, per] = cloth.dataset.cloth.split(" ");
+      const along = (event.clientX - box.left) / box.width * length, across = (box.bottom - event.clientY) / box.height * width;
+      const rows = [...document.querySelectorAll(".patch .corner")];
+      const free = rows.find((row) => [...row.querySelectorAll("input")].every((field) => !field.value));
+      if (!free || along < 0 || across < 0 || along > length || across > width) return;
+      const [a, b] = free.querySelectorAll("input");
+      a.value = (along / per).toFixed(1) + " " + unit;
+      b.value = (across / per).toFixed(1) + " " + unit;
+      free.closest("details").open = true;
+    },
+  }));
   // Listens to how far the search is, and shows the station when it is done.
   Alpine.data("searching", () => ({
     lines: [],
@@ -42,3 +79,39 @@ document.addEventListener("alpine:init", () => {
     destroy() { if (this.source) this.source.close(); },
   }));
 });
+// What is half filled is not lost where the units are switched, or a detour begins: it is kept for the way back.
+(() => {
+  const place = "half-filled:" + window.location.pathname;
+  const fields = () => [...document.querySelectorAll("main form input, main form textarea, main form select")]
+    .filter((field) => field.name && field.type !== "hidden" && field.type !== "file" && field.type !== "password");
+  const keep = () => {
+    const units = document.querySelector('main form input[name="shown_in"]');
+    const small = units && units.value === "imperial" ? " in" : " cm";
+    const found = {};
+    for (const field of fields()) {
+      const ticked = field.type === "checkbox" || field.type === "radio";
+      const is = ticked ? field.checked : field.value, was = ticked ? field.defaultChecked : field.defaultValue;
+      if (field.tagName !== "SELECT" && is === was) continue;
+      // A bare figure keeps the unit it was written in.
+      const bare = field.placeholder && /^(cm|in)$/.test(field.placeholder) && /^[\d\s.,/½¼¾⅛⅜⅝⅞]+$/.test(field.value);
+      found[(ticked ? field.name + "=" + field.value : field.name)] = ticked ? is : bare ? field.value.trim() + small : is;
+    }
+    try { window.sessionStorage.setItem(place, JSON.stringify(found)); } catch { /* a private window keeps nothing */ }
+  };
+  document.addEventListener("submit", (event) => { if (event.target.closest(".units")) keep(); });
+  document.addEventListener("click", (event) => { if (event.target.closest("[data-detour]")) keep(); });
+  document.addEventListener("DOMContentLoaded", () => {
+    let found = null;
+    try {
+      found = JSON.parse(window.sessionStorage.getItem(place));
+      window.sessionStorage.removeItem(place);
+    } catch { return; }
+    if (!found) return;
+    for (const field of fields()) {
+      const ticked = field.type === "checkbox" || field.type === "radio";
+      const kept = found[ticked ? field.name + "=" + field.value : field.name];
+      if (kept === undefined) continue;
+      if (ticked) field.checked = kept; else if (kept !== "" || field.tagName !== "SELECT") field.value = kept;
+    }
+  });
+})();

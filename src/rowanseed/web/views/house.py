@@ -9,7 +9,7 @@ from pathlib import Path
 from rowanseed.app.shelf import Card
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.body.measures import Age, Measure
-from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface
+from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
 from rowanseed.core.notions.sorts import Group
 from rowanseed.core.pattern.pattern import Pattern
@@ -24,8 +24,9 @@ from rowanseed.store.broken import BrokenRow
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.patterns import PatternEntry
 from rowanseed.store.people import Measuring, Person
-from rowanseed.store.projects import ProjectRecord
+from rowanseed.store.projects import Cutter, EarlierNote, ProjectRecord
 from rowanseed.store.undo import Change
+from rowanseed.web.cloth_fields import Corner
 from rowanseed.web.deps import PageView
 
 
@@ -75,6 +76,7 @@ class PersonView(PageView):
     errors: Mapping[str, str]
     measures: Sequence[Measure]
     doubts: Mapping[str, str]
+    back: str
     confirm: str
 
 
@@ -118,6 +120,7 @@ class PatternView(PageView):
     size: str
     worst: tuple[str, SeamWalk] | None
     measures: Mapping[str, Measure]
+    earlier: Sequence[EarlierNote]
     nest: str
     errors: Mapping[str, str]
 
@@ -154,6 +157,11 @@ class ClothFormView(PageView):
     swatch: str | None
     left: str | None
     ready: Sequence[Preparation]
+    cutters: Sequence[Cutter]
+    earlier: Sequence[EarlierNote]
+    uses: Sequence[Use]
+    patches: Sequence[Sequence[Corner]]
+    back: str
     in_use: bool
 
 

@@ -39,7 +39,7 @@ from rowanseed.core.sums.rectangles import CutFigures, Rectangle, RectangleKind
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.lessons import Lesson
 from rowanseed.store.people import Person
-from rowanseed.store.projects import ClothUsed, Note
+from rowanseed.store.projects import ClothUsed, EarlierNote, Note
 from rowanseed.web.deps import StationView
 
 # ---------------------------------------------------------------- Fit
@@ -56,6 +56,7 @@ class FitView(StationView):
     lengths: Sequence[tuple[LengthRow, Mapping[str, str]]]
     proposals: Sequence[Proposal]
     can_be_open: bool
+    earlier: Sequence[EarlierNote]
     errors: Mapping[str, str]
     typed: Mapping[str, str]
     taken: Proposal | None
@@ -135,6 +136,8 @@ class ClothRow:
     """What the usual rule would add for matching, in mm."""
     envelope_words: str = ""
     """What the envelope says, beside this lay."""
+    shared: tuple[str, ...] = ()
+    """What other projects mean to cut from the same cloth."""
     too_short: str = ""
     """Where the cloth in hand is shorter than the longest piece: which one, and how long it is."""
 
@@ -154,7 +157,10 @@ class ClothView(StationView):
     template = "cloth.html"
     station = "cloth"
     part = "cloth"
-    shelf: Sequence[ClothEntry]
+    shelves: Mapping[Role, Sequence[ClothEntry]]
+    cut: Mapping[Role, ClothEntry]
+    lost: Mapping[Role, tuple[ClothEntry, str]]
+    earlier: Sequence[EarlierNote]
     matchings: Sequence[Matching]
     sights: Sequence[Sight]
     rows: Sequence[ClothRow]
@@ -307,6 +313,8 @@ class CutView(StationView):
     station = "cut"
     tables: Sequence[Table]
     done: frozenset[str]
+    otherwise: Mapping[str, str]
+    """Pieces that are cut already, but as they were before a change: in words, as what."""
     current: CutItem | None
     cut_words: Callable[[CutItem], str]
     unready: Sequence[tuple[Table, str]]

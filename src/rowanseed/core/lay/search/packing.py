@@ -230,9 +230,14 @@ class Search:
         self.failures = 0
 
     def start(self) -> State | None:
-        """The first fill; the best of a few orders."""
-        for order in self.packing.first_orders():
-            found = self.packing.filled(order, self.tuning.first_heights, self.best.length if self.best else 1e9)
+        """The first fill; the best of a few orders. Of very many items, one order and fewer heights: a fill's time
+        grows with the square of their number."""
+        crowd, orders = self.tuning.crowd, list(self.packing.first_orders())
+        heights = self.tuning.first_heights
+        if len(self.packing) > crowd:
+            orders, heights = orders[:1], max(3, heights * crowd // len(self.packing))
+        for order in orders:
+            found = self.packing.filled(order, heights, self.best.length if self.best else 1e9)
             if found is not None and (self.best is None or found.length < self.best.length - 1e-6):
                 self.best = found
         found = self.packing.rows()

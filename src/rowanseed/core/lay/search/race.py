@@ -88,6 +88,18 @@ def race(
     return Race(problem, budget, on_progress, should_stop, tuning).run()
 
 
+def _two_of_each(bases: list[tuple[int, int, int]]) -> list[tuple[int, int, int]]:
+    """(piece, copy, shape) of at most two copies of every shape of a piece: a hundred alike meet as two do."""
+    copies: dict[tuple[int, int], set[int]] = {}
+    out = []
+    for piece, copy, shape in dict.fromkeys(bases):
+        seen = copies.setdefault((piece, shape), set())
+        if copy in seen or len(seen) < 2:
+            seen.add(copy)
+            out.append((piece, copy, shape))
+    return out
+
+
 class Race:
     """Arrangements that compete for the time of the search."""
 
@@ -187,7 +199,7 @@ class Race:
                     except LayRefusal:
                         continue
                     bases += {(number, copy, w.option.lying.base) for copy, item in enumerate(items) for w in item.ways}
-            bases = list(dict.fromkeys(bases))
+            bases = _two_of_each(bases)
             pairs |= {(a[2], b[2]) for a in bases for b in bases if a[:2] != b[:2]}
         flips = self.shapes.flips_used()
         products = {(a[0] * b[0], a[1] * b[1]) for a in flips for b in flips}

@@ -92,6 +92,8 @@ class Tuning(NamedTuple):
     """Sweeps between two looks at the clock."""
     first_heights: int = 48
     """Heights that the first fill tries for each piece."""
+    crowd: int = 100
+    """With more items than this, the first fill tries one order and fewer heights."""
 
 
 TUNING = Tuning()
