@@ -134,7 +134,13 @@ def test_a_copy_is_kept_before_every_migration(full):
             old.execute(f"DROP TRIGGER {name}")
         for table in ("undo", "undo_now", "change", "sent"):
             old.execute(f"DROP TABLE {table}")
-        added = (("person", "revision"), ("cloth", "revision"), ("drawing", "read"), ("tick", "what"), ("tick", "words"))
+        added = (
+            ("person", "revision"),
+            ("cloth", "revision"),
+            ("drawing", "read"),
+            ("tick", "what"),
+            ("tick", "words"),
+        )
         for table, column in added:
             old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")
         old.execute("PRAGMA user_version = 6")

@@ -229,6 +229,10 @@ def test_tables_of_searches_tell_what_broke_and_try_again(house, monkeypatch, pa
         raise RuntimeError("inside")
 
     _cut_anew(house)
+    cloth = {"width": "150", "fibre": "wool", "surface": "plain", "direction": "two-way", "colour": "#4a6078"}
+    for length in ("0.9 m", "1.1 m", "1.3 m", "1.6 m"):
+        data = {**cloth, "name": length, "length": length, "shrink_along": "0", "shrink_across": "0", "washed": "yes"}
+        house.post("/cloths/new", data=data)
     monkeypatch.setattr(jobs, "solve_each", broken)
     house.get(f"/projects/2/{page}/events")
     told = house.get(f"/projects/2/cloth/{shown}").text
@@ -296,4 +300,5 @@ def test_projects_people_and_patterns_can_be_put_away(house):
     house.post("/people/2/remove")
     house.post("/patterns/1/remove")
     shelf = house.get("/").text
-    assert "Nothing on the table yet" in shelf and "Nerys" not in shelf and "Six-gore" not in shelf
+    assert "Nothing on the table yet" in shelf and "/people/2" not in shelf and "/patterns/1" not in shelf
+    assert "Pattern “Six-gore concert skirt” removed" in shelf

@@ -28,6 +28,15 @@ def follow(house, path):
         assert stream.read().decode().rstrip().endswith("event: done\ndata: {}")
 
 
+def corners(patch, *places):
+    """The fields of a patch by its corners, in cm."""
+    return {
+        f"gone-{patch}-{k}-{way}": str(mm)
+        for k, place in enumerate(places)
+        for way, mm in zip(("along", "across"), place, strict=True)
+    }
+
+
 def new_cloth(house, **more):
     answer = house.post("/cloths/new", data={**CLOTH, **more}, follow_redirects=False)
     assert answer.status_code == 303, re.findall(r'class="said"[^>]*>([^<]*)', answer.text)
@@ -53,7 +62,8 @@ def test_a_cloth_with_repeat_lines_border_and_flaws_is_kept_and_drawn_to_scale(h
         stretch="5",
         structure="knit",
         both_sides="yes",
-        gone="0 – 40 × 90 – 140\n10-20 x 5-8",
+        **corners(0, (0, 90), (40, 90), (40, 140), (0, 140)),
+        **corners(1, (10, 5), (20, 5), (15, 8)),
     )
     page = house.get(where).text
     for said in (
@@ -61,7 +71,7 @@ def test_a_cloth_with_repeat_lines_border_and_flaws_is_kept_and_drawn_to_scale(h
         "1.2 cm : 1.2 cm; 5.8 cm : 0.4 cm",
         'value="39.50"',
         'value="310"',
-        "0 cm – 40 cm × 90 cm – 140 cm",
+        'id="gone-1-2-along" name="gone-1-2-along" value="15 cm"',
         "Knit wool, 310 g/m², stretches 5 %",
         "What is left of it",
         "not over the table",
@@ -83,9 +93,9 @@ WRONG = [
     ({"shrink_along": "60"}, "No cloth that can be sewn shrinks by more than 30 %."),
     ({"weight": "heavy"}, "Weight is written in grams"),
     ({"price": "much"}, "A price is written like 18 or 18.50."),
-    ({"gone": "a hole"}, "Write each patch in a line of its own"),
-    ({"gone": "40 – 10 × 5 – 8"}, "runs backwards"),
-    ({"gone": "400 – 410 × 5 – 8"}, "A patch lies outside the cloth."),
+    ({"gone-0-0-along": "a hole", "gone-0-0-across": "5"}, "a hole"),
+    ({"gone-0-0-along": "10 cm"}, "Both figures of a corner are needed."),
+    ({"gone-0-0-along": "400", "gone-0-0-across": "5"}, "A patch has three corners or more."),
 ]
 
 
@@ -97,6 +107,19 @@ def test_what_cannot_be_a_cloth_is_said_at_the_field_and_nothing_is_lost(house, 
     assert said in page and 'value="Checked"' in page
     for typed in wrong.values():
         assert typed in page
+
+
+def test_a_triangle_may_be_torn_off_and_a_patch_off_the_cloth_is_said(house):
+    torn = new_cloth(house, **corners(0, (0, 0), (30, 0), (0, 40)))
+    assert "What is left of it" in house.get(torn).text
+    for places, said in (
+        (((190, 10), (990, 10), (200, 30)), "A corner lies off the cloth"),
+        (((0, 0), (10, 10), (10, 0), (0, 10)), "in order, all the way round"),
+    ):
+        answer = house.post("/cloths/new", data={**CLOTH, **corners(0, *places)})
+        assert answer.status_code == 422 and said in answer.text
+    more = house.post("/cloths/new", data={**CLOTH, **corners(0, (0, 0), (30, 0), (0, 40)), "more": "patch"})
+    assert 'name="gone-1-3-across"' in more.text and 'value="Checked"' in more.text
 
 
 def test_a_photo_is_made_small_and_says_nothing_of_where_it_was_taken(house):
@@ -288,10 +311,13 @@ def test_what_is_left_goes_on_the_shelf_and_serves_the_next_project(house, quick
 def test_any_cloth_on_the_shelf_is_answered_at_once_where_it_is_certain(house, quick):
     new_cloth(house, name="Snippet", length="20 cm", width="30")
     new_cloth(house, name="Bolt", length="20 m")
+    new_cloth(house, name="Nearly", length="1.05 m", width="150")
+    new_cloth(house, name="Meant for lining", length="20 m", use="lining")
     page = house.get("/projects/2/cloth/shelf").text
     rows = {name: re.search(rf">{name}</a>.*?</tr>", page, re.S)[0] for name in ("Snippet", "Bolt")}
     assert "<b>yes</b>" in rows["Bolt"] and "<b>yes</b>" not in rows["Snippet"] and ">no" in rows["Snippet"]
     assert "of them only a real lay can tell" in page
+    assert ">Meant for lining</a>" not in page and "Light fusible" not in page
     follow(house, "/projects/2/shelf/main/0/events")
     assert "by real lays" in house.get("/projects/2/cloth/shelf").text
 

@@ -174,9 +174,7 @@ def bomb_png(width, height):
 HOSTILE = {
     "nested copies": nested_uses(12),
     "a name of underscores": b'<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm"><g id="size-12">'
-    b'<path id="'
-    + b"_" * 90_000
-    + b'12" d="M0 0h50v50h-50z"/></g></svg>',
+    b'<path id="' + b"_" * 90_000 + b'12" d="M0 0h50v50h-50z"/></g></svg>',
     "an arc beyond measure": b'<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm">'
     b'<path d="M0 0A1e300 1e300 0 0 1 50 50L0 50z"/></svg>',
     "an unknown encoding": b'<?xml version="1.0" encoding="klingon"?><svg/>',

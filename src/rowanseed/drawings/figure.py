@@ -96,7 +96,7 @@ def draw_measure(measure: Measure, age: Age) -> str:
     return write(root)
 
 
-ROUND = ("bust", "high_bust", "waist", "hip", "neck", "upper_arm")
+ROUND = ("bust", "high_bust", "waist", "waist_band", "hip", "neck", "upper_arm")
 
 
 def _smooth(points: Sequence[Point], *, closed: bool = True) -> str:
@@ -311,6 +311,8 @@ def _tape(measure: Measure, b: _Build) -> list[list[Point]]:
             return _level(b.bust_half - 1, b.bust - 17, 4)
         case "waist":
             return _level(b.waist_half + 1, b.waist)
+        case "waist_band":
+            return _level(b.waist_half + 2, b.waist + 7)
         case "hip":
             return _level((b.hip_half * 0.78 + 15) / 2 + 1, b.hip, 4, x - (b.hip_half * 0.78 - 15) / 2)
         case "neck":

@@ -30,7 +30,8 @@ class School(Worded):
 
 
 ROOMY = 130.0
-"""Where a pattern is drawn this loose (5 1/8 in at the bust), the body there does not decide the size."""
+"""Where a pattern is drawn this loose at the bust (5 1/8 in), there is room for a full bust as it is."""
+STRAIGHT = 0.95
 WEARING: Mapping[str, float] = {"bust": 51.0, "waist": 25.0, "hip": 51.0}
 """What one needs to move, in mm: less of it and even a straight garment is tight (common practice, no source)."""
 SENSIBLE_STEPS = 2.0
@@ -86,25 +87,28 @@ class Choosing:
         printed, chart = self.pattern.envelope.finished.get(self.view, {}).get(measure, {}), self.chart(measure)
         return 0.0 if size is None or size not in printed or size not in chart else printed[size] - chart[size]
 
+    def is_straight(self, size: str) -> bool:
+        """Whether a top is cut straight: as wide at the waist as at the bust, or nearly."""
+        finished = self.pattern.envelope.finished.get(self.view, {})
+        bust, waist = (finished.get(m, {}).get(size) for m in ("bust", "waist"))
+        return self.is_top and bust is not None and waist is not None and waist >= STRAIGHT * bust
+
     @cached_property
     def undecided(self) -> frozenset[str]:
         """Measures that do not choose the size: a straight-cut top goes by the chest, elsewhere only where it is tight.
 
-        So it is where the pattern is drawn roomy there and the size the chest takes leaves what one needs to move.
+        So it is where the size that the chest takes leaves what one needs to move.
         """
-        envelope = self.pattern.envelope
-        first = next((m for m in envelope.sized_by if m in self.body and self.chart(m)), None)
-        if first is None or not self.is_top:
+        first = next((m for m in self.pattern.envelope.sized_by if m in self.body and self.chart(m)), None)
+        if first is None:
             return frozenset()
         base = size_by_measure(first, self.body[first], self.chart(first), self.sizes).size
-        rows = {row.measure: row for row in self.rows(base)}
-
-        def is_loose(measure: str) -> bool:
-            row = rows.get(measure)
-            roomy = self.drawn_ease(measure, base) >= ROOMY
-            return roomy and row is not None and row.ease is not None and row.ease >= WEARING[measure]
-
-        return frozenset(m for m in WEARING if m != first and is_loose(m))
+        if not self.is_straight(base):
+            return frozenset()
+        easy = {
+            row.measure for row in self.rows(base) if row.ease is not None and row.ease >= WEARING.get(row.measure, 0)
+        }
+        return frozenset(m for m in WEARING if m != first and m in easy)
 
     @property
     def advice(self) -> Advice:
