@@ -70,7 +70,7 @@ def redrawn(name):
     return on_stitching_line(both(name)[1])
 
 
-def alike(one, other, size, within=0.105):
+def alike(one, other, size, within=0.12):
     """Both patterns' pieces have the same two outlines, and their seams the same lengths."""
     assert [p.id for p in one.pieces] == [p.id for p in other.pieces]
     assert one.making == other.making
@@ -100,7 +100,7 @@ def test_nothing_done_leaves_the_outline_that_is_printed(name):
     size = DRAFTS[name][1]
     for piece, cut in zip(printed.pieces, made(printed, size).pieces, strict=True):
         rings = [LinearRing(lines(p, size).cutting_ring()) for p in (piece, cut)]
-        assert rings[0].hausdorff_distance(rings[1]) < 0.105
+        assert rings[0].hausdorff_distance(rings[1]) < 0.12
     alike(made(drawn, size), made(printed, size), size)
 
 

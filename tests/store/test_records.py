@@ -140,6 +140,7 @@ def test_a_copy_is_kept_before_every_migration(full):
             ("drawing", "read"),
             ("tick", "what"),
             ("tick", "words"),
+            ("household", "stand_in_shop"),
         )
         for table, column in added:
             old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")

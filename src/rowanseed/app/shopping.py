@@ -6,8 +6,10 @@ from collections.abc import Sequence
 
 from rowanseed.app.desk import Desk
 from rowanseed.app.open_project import OpenProject, open_record
+from rowanseed.app.searching import Asked, asked
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.shopping import ClothWanted, Shared, ShoppingLine, lines_of, merged
+from rowanseed.settings import settings
 from rowanseed.shop.prices import Price, price_of_cloth, price_of_notion
 from rowanseed.store import projects
 
@@ -53,6 +55,16 @@ def _cloths(project: OpenProject) -> list[ClothWanted]:
             )
         )
     return out
+
+
+def lacking(chosen: Sequence[OpenProject]) -> list[Asked]:
+    """The lays that the list still lacks: one for each cloth that has been chosen and not been laid."""
+    return [
+        asked(f"{project.record.name}, {plan.role.words}", plan.problem, settings().seconds_for_a_lay)
+        for project in chosen
+        for plan in project.cloth_plans.values()
+        if plan.plan is None and not plan.answers
+    ]
 
 
 def priced(lines: Sequence[ShoppingLine]) -> dict[ShoppingLine, Price]:

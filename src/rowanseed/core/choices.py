@@ -29,6 +29,8 @@ class Habits:
     hem_by_hand: bool = False
     money: str = ""
     overlock_threads: int = 3
+    stand_in_shop: bool = False
+    """Whether the prices of the simulated shop are shown."""
 
 
 @dataclass(frozen=True)

@@ -173,7 +173,7 @@ def fill(path: Path) -> None:
     """Make the demo database at `path`."""
     db = connect(path)
     migrate(db)
-    set_habits(db, replace(habits(db), money="crowns"))
+    set_habits(db, replace(habits(db), money="crowns", stand_in_shop=True))
     ysolde = save_person(
         connection=db,
         id=None,

@@ -8,6 +8,7 @@ ShirtBody chart and figures are invented for the demo.
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, replace
 from functools import cache
 
@@ -82,6 +83,11 @@ SEAM, HEM, NARROW = 15.0, 25.0, 10.0
 FRONT_NOTCH, BACK_NOTCH = 95.0, 105.0
 OVERSHIRT_DROP = 36.0
 BACK_NECK = 22.0
+FORWARD = 17.0
+"""How far the shoulder seam lies to the front at the tip, in mm: the back's armhole is then 10 to 20 mm longer."""
+POCKET_WIDE = 120.0
+MOUTH = 30.0
+"""What is turned at a pocket's mouth."""
 YARDAGE = (
     (Role.MAIN, 1120.0, False, 2300.0, 90.0),
     (Role.MAIN, 1120.0, True, 2450.0, 95.0),
@@ -100,6 +106,8 @@ class ShirtBody:
     neck_width: float
     neck_depth: float
     tip: Point
+    """The shoulder tip of the front; the back's lies higher, so that its armhole is the longer one."""
+    back_tip: Point
     underarm: Point
     yoke: float
     waist: float
@@ -111,14 +119,14 @@ class ShirtBody:
     def bust_level(self) -> float:
         return self.chest * 0.09 + 185
 
-    def armhole(self, across: float) -> Chain:
-        """From the underarm up to the shoulder tip; `across` is how far from the centre it passes."""
+    def armhole(self, across: float, tip: Point) -> Chain:
+        """From the underarm up to a shoulder tip; `across` is how far from the centre it passes."""
         turn = (self.underarm[0] - 88.0, across)
-        shoulder = unit((self.tip[0], self.tip[1] - self.neck_width))
+        shoulder = unit((tip[0], tip[1] - self.neck_width))
         square = (-shoulder[1], shoulder[0])
         return (
             curve(start=self.underarm, leaves=IN, end=turn, arrives=UP, pull=0.5, pull_end=0.42),
-            curve(turn, UP, self.tip, square, 0.36),
+            curve(turn, UP, tip, square, 0.36),
         )
 
     def side(self) -> Chain:
@@ -127,6 +135,14 @@ class ShirtBody:
 
     def side_y(self, x: float) -> float:
         return y_at(self.side(), x)
+
+
+def _turned(neck_width: float, tip: Point, by: float) -> Point:
+    """A shoulder tip turned down about the neck point by so many mm; the shoulder keeps its length."""
+    angle = by / math.dist(tip, (0.0, neck_width))
+    x, y = tip[0], tip[1] - neck_width
+    c, s = math.cos(angle), math.sin(angle)
+    return (c * x + s * y, neck_width - s * x + c * y)
 
 
 def body(size: str) -> ShirtBody:
@@ -138,7 +154,8 @@ def body(size: str) -> ShirtBody:
         chest=CHEST[k],
         neck_width=neck_width,
         neck_depth=neck_width + 8,
-        tip=(OVERSHIRT_DROP, 122 + CHEST[k] * 0.098),
+        tip=_turned(neck_width, (OVERSHIRT_DROP, 122 + CHEST[k] * 0.098), FORWARD),
+        back_tip=_turned(neck_width, (OVERSHIRT_DROP, 122 + CHEST[k] * 0.098), -FORWARD),
         underarm=underarm,
         yoke=OVERSHIRT_DROP + 62,
         waist=waist,
@@ -161,7 +178,7 @@ def _front(bodies: dict[str, ShirtBody]) -> Piece:
                 "opening": straight(neck_end, (b.hem, edge_y)),
                 "hem": straight((b.hem, edge_y), (b.hem, b.hem_width)),
                 "side": b.side(),
-                "armhole": b.armhole(b.tip[1] - 22),
+                "armhole": b.armhole(b.tip[1] - 22, b.tip),
                 "shoulder": straight(b.tip, (0.0, b.neck_width)),
                 "neck": (curve((0.0, b.neck_width), DOWN, neck_end, IN, 0.5),),
             },
@@ -183,7 +200,10 @@ def _front(bodies: dict[str, ShirtBody]) -> Piece:
         lines=_levels(bodies),
         points=(
             InnerPoint("bust", PointKind.BUST, bust),
-            InnerPoint("pocket", PointKind.POCKET, {s: (b.underarm[0] - 20, 55.0) for s, b in bodies.items()}),
+            *(
+                InnerPoint(f"pocket-{k}", PointKind.POCKET, {s: (b.underarm[0] - 20, y) for s, b in bodies.items()})
+                for k, y in ((1, 55.0), (2, 55.0 + POCKET_WIDE))
+            ),
         ),
         panel=Panel.FRONT,
     )
@@ -205,7 +225,7 @@ def _levels(bodies: dict[str, ShirtBody]) -> tuple[InnerLine, ...]:
 
 def _split_back(b: ShirtBody) -> tuple[Chain, Segment]:
     """The back's armhole below the yoke, and the yoke's above it."""
-    lower, upper = b.armhole(b.tip[1] - 8)
+    lower, upper = b.armhole(b.back_tip[1] - 8, b.back_tip)
     t = solve(lambda t: upper.at(t)[0], b.yoke, 0.0, 1.0)
     below, above = upper.split(t)
     return (lower, below), above
@@ -253,7 +273,7 @@ def _yoke(bodies: dict[str, ShirtBody]) -> Piece:
                 "centre": straight((BACK_NECK, 0.0), (b.yoke, 0.0)),
                 "yoke": straight((b.yoke, 0.0), above.start),
                 "armhole": (above,),
-                "shoulder": straight(b.tip, (0.0, b.neck_width)),
+                "shoulder": straight(b.back_tip, (0.0, b.neck_width)),
                 "neck": (curve((0.0, b.neck_width), (1.0, -0.35), (BACK_NECK, 0.0), IN, 0.4),),
             },
             ((b.tip[0] + 2, b.tip[1] * 0.5), (b.yoke - 8, b.tip[1] * 0.5)),
@@ -265,7 +285,7 @@ def _yoke(bodies: dict[str, ShirtBody]) -> Piece:
         drawn=Drawn.SEAM,
         edges=hemmed(("centre", "yoke", "armhole", "shoulder", "neck"), SEAM, HEM, "centre"),
         shapes=shapes,
-        cuts=(Cut(Role.MAIN, 2, fold="centre"),),
+        cuts=(Cut(Role.MAIN, 1, fold="centre"),),
         panel=Panel.BACK,
         drawn_on="back",
     )
@@ -287,7 +307,8 @@ def _cap(height: float, half: float) -> Chain:
     )
 
 
-def _sleeve(armholes: dict[str, float]) -> Piece:
+def _sleeve(armholes: dict[str, float], backs: dict[str, float]) -> Piece:
+    """The sleeve for these armholes; `backs` are their back parts, up to the shoulder seam."""
     shapes, bicep, adjust, wrists = {}, {}, {}, {}
     for k, size in enumerate(SIZES):
         height = armholes[size] * 0.30
@@ -318,6 +339,13 @@ def _sleeve(armholes: dict[str, float]) -> Piece:
         marks=(
             notch("cap-front", "cap", "end", dict.fromkeys(SIZES, FRONT_NOTCH)),
             notch("cap-back", "cap", "start", dict.fromkeys(SIZES, BACK_NOTCH), double=True),
+            Mark(
+                id="shoulder-point",
+                kind=MarkKind.DOT,
+                edge="cap",
+                anchor="start",
+                distance={s: backs[s] + CAP_EASE / 2 for s in SIZES},
+            ),
         ),
         lines=(level("bicep", bicep), adjust_here("sleeve-length", adjust)),
         panel=Panel.SLEEVE,
@@ -355,8 +383,9 @@ def _stand(half_necks: dict[str, float]) -> Piece:
             for n in ("centre", "neck", "front", "upper")
         ),
         shapes=shapes,
-        cuts=(Cut(Role.MAIN, 2, fold="centre"), Cut(Role.INTERFACING, 1, fold="centre")),
+        cuts=(Cut(Role.MAIN, 1, fold="centre"), Cut(Role.INTERFACING, 1, fold="centre")),
         panel=Panel.BAND,
+        drawn_on="stand",
     )
 
 
@@ -400,7 +429,7 @@ def draft() -> Pattern:
     bodies = {size: body(size) for size in SIZES}
     front, back, yoke = _front(bodies), _back(bodies), _yoke(bodies)
     around = {s: sum(lengths(p, "armhole")[s] for p in (front, yoke, back)) for s in SIZES}
-    sleeve = _sleeve(around)
+    sleeve = _sleeve(around, {s: sum(lengths(p, "armhole")[s] for p in (yoke, back)) for s in SIZES})
     necks = {s: lengths(yoke, "neck")[s] + lengths(front, "neck")[s] + BAND_WIDTH for s in SIZES}
     stand = _stand(necks)
     collar = _collar("collar", "Collar", 6, lengths(stand, "upper"), 0.0)
@@ -413,7 +442,7 @@ def draft() -> Pattern:
         long=lengths(front, "opening"),
         wide=2 * BAND_WIDTH,
         edges=("inner", "end", "front", "top"),
-        allowance=NARROW,
+        allowance=SEAM,
         cuts=(Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)),
         fold_line=True,
         marks=(
@@ -423,13 +452,13 @@ def draft() -> Pattern:
     band = _with_buttons(band)
     cuff = rectangle(
         id="cuff",
-        name="Cuff",
+        name="Closed cuff",
         number=9,
         sizes=SIZES,
         long=lengths(sleeve, "wrist"),
         wide=2 * CUFF_DEPTH,
         edges=("inner", "end", "sleeve", "start"),
-        allowance=NARROW,
+        allowance=SEAM,
         cuts=(Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)),
         fold_line=True,
     )
@@ -439,13 +468,21 @@ def draft() -> Pattern:
         number=10,
         sizes=SIZES,
         long=dict.fromkeys(SIZES, 135.0),
-        wide=120.0,
+        wide=POCKET_WIDE,
         edges=("left", "bottom", "right", "top"),
         allowance=NARROW,
         cuts=(Cut(Role.MAIN, 1),),
         panel=Panel.OTHER,
     )
-    pieces = (front, back, yoke, sleeve, stand, collar, under, band, cuff, pocket)
+    pocket = replace(pocket, edges=tuple(replace(e, allowance=MOUTH) if e.name == "top" else e for e in pocket.edges))
+    # The inner yoke and the inner stand are drawn on the outer ones: what moves one moves both.
+    inner_yoke = replace(
+        yoke, id="yoke-inner", name="Inner yoke", number=11, panel=Panel.OTHER, cuts=(Cut(Role.MAIN, 1, fold="centre"),)
+    )
+    inner_stand = replace(
+        stand, id="stand-inner", name="Inner collar stand", number=12, cuts=(Cut(Role.MAIN, 1, fold="centre"),)
+    )
+    pieces = (front, back, yoke, sleeve, stand, collar, under, band, cuff, pocket, inner_yoke, inner_stand)
     return Pattern(
         name="Collared overshirt",
         house="Larkmoor Patterns",
@@ -516,6 +553,29 @@ def _making(collar: Piece, under: Piece) -> Making:
                 each_hand=True,
             ),
             Join(
+                id="yoke-inside",
+                name="Inner yoke to back",
+                a=(part("back", "yoke"),),
+                b=(part("yoke-inner", "yoke"),),
+                press=Press.UP,
+            ),
+            Join(
+                id="shoulders-inside",
+                name="Inner yoke to fronts",
+                a=(part("front", "shoulder"),),
+                b=(part("yoke-inner", "shoulder"),),
+                press=Press.BACK,
+                each_hand=True,
+            ),
+            Join(
+                id="yoke-layers",
+                name="Inner yoke to yoke, at armholes and neck",
+                a=(part("yoke", "armhole"), part("yoke", "neck")),
+                b=(part("yoke-inner", "armhole"), part("yoke-inner", "neck")),
+                press=Press.UP,
+                each_hand=True,
+            ),
+            Join(
                 id="bands",
                 name="Front bands",
                 a=(part("front", "opening"),),
@@ -540,10 +600,18 @@ def _making(collar: Piece, under: Piece) -> Making:
             ),
             Join(
                 id="under-stand",
-                name="Under collar to stand",
+                name="Under collar to inner stand",
                 a=(part("under-collar", "stand"),),
-                b=(part("stand", "upper"),),
+                b=(part("stand-inner", "upper"),),
                 press=Press.DOWN,
+            ),
+            Join(
+                id="stand-ends",
+                name="Ends of the stand",
+                a=(part("stand", "front"),),
+                b=(part("stand-inner", "front"),),
+                press=Press.OPEN,
+                each_hand=True,
             ),
             Join(
                 id="neck",
@@ -607,7 +675,12 @@ def _making(collar: Piece, under: Piece) -> Making:
                 kind=FinishKind.TURNED,
                 parts=(part("band", "inner"), part("band", "end")),
             ),
-            Finish(id="stand-front", name="Ends of the stand", kind=FinishKind.TURNED, parts=(part("stand", "front"),)),
+            Finish(
+                id="stand-inside",
+                name="Inside of the stand",
+                kind=FinishKind.TURNED,
+                parts=(part("stand-inner", "neck"),),
+            ),
             Finish(
                 id="cuff-inside", name="Inside of the cuffs", kind=FinishKind.TURNED, parts=(part("cuff", "inner"),)
             ),

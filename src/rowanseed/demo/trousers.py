@@ -8,14 +8,27 @@ Body chart and figures are invented for the demo.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.making import BookletStep, Closure, ClosureKind, Finish, FinishKind, Join, Making, Press
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Cut, Dart, Drawn, InnerLine, Mark, MarkKind, Panel, Piece, Role, Shape
+from rowanseed.core.pattern.pieces import (
+    Cut,
+    Dart,
+    Drawn,
+    InnerLine,
+    InnerPoint,
+    Mark,
+    MarkKind,
+    Panel,
+    Piece,
+    PointKind,
+    Role,
+    Shape,
+)
 from rowanseed.demo.drafting import (
     DOWN,
     UP,
@@ -45,9 +58,14 @@ HIP_EASE = 90.0
 HIP_LEVEL = 195.0
 SIDE_SHAPE = 30.0
 """How far every outer leg seam is taken in from hip to waist."""
-FRONT_LEAN, BACK_LEAN, BACK_RISE = 12.0, 34.0, 24.0
+FRONT_LEAN, BACK_LEAN, BACK_RISE = 20.0, 34.0, 24.0
 SEAM, HEM = 15.0, 40.0
-ZIP_OPENING = 180.0
+MORE_IN_FRONT = 8.0
+"""The front's share of the waist is so much more than a quarter: its dart takes in 10 to 20 mm, the back's about 35."""
+MOUTH = 30.0
+"""What is turned at a pocket's mouth."""
+POCKET_WIDE = 145.0
+ZIP_OPENING = 165.0
 BAND_WIDTH = 36.0
 UNDERLAP = 35.0
 YARDAGE = (
@@ -115,7 +133,7 @@ def legs(size: str) -> tuple[Leg, Leg]:
         fork=(depth, -BODY_HIP[k] / 19),
         lean=FRONT_LEAN,
         rise=0.0,
-        waist=waist - 3,
+        waist=waist + MORE_IN_FRONT,
         in_hem=-14.0,
         hand=1,
     )
@@ -130,7 +148,7 @@ def legs(size: str) -> tuple[Leg, Leg]:
             fork=(depth + drop, -reach),
             lean=BACK_LEAN,
             rise=BACK_RISE,
-            waist=waist + 3,
+            waist=waist - MORE_IN_FRONT,
             in_hem=-48.0,
             hand=2,
         )
@@ -140,7 +158,7 @@ def legs(size: str) -> tuple[Leg, Leg]:
 
 def inseam(leg: Leg) -> Chain:
     """From the fork down to the hem, hollowed above the knee."""
-    return (curve(start=leg.fork, leaves=(1.0, 0.34), end=(leg.hem, leg.in_hem), arrives=DOWN, pull=0.3, pull_end=0.5),)
+    return (curve(start=leg.fork, leaves=(1.0, 0.14), end=(leg.hem, leg.in_hem), arrives=DOWN, pull=0.3, pull_end=0.5),)
 
 
 def _leg(id: str, name: str, number: int, every: dict[str, Leg], panel: Panel) -> Piece:
@@ -209,7 +227,21 @@ def _leg(id: str, name: str, number: int, every: dict[str, Leg], panel: Panel) -
         marks=tuple(marks),
         darts=(Dart(id="waist", edge="waist", legs=("dart-1", "dart-2"), point=points),),
         lines=_lines(every),
+        points=_pocket_corners(every) if panel is Panel.BACK else (),
         panel=panel,
+    )
+
+
+def _pocket_corners(every: dict[str, Leg]) -> tuple[InnerPoint, ...]:
+    """Where the corners of a back pocket's mouth are set, below the dart."""
+
+    def at(leg: Leg, way: float) -> Point:
+        middle = (leg.side_top[1] + leg.top[1]) / 2
+        return (150.0, middle + way * POCKET_WIDE / 2)
+
+    return tuple(
+        InnerPoint(f"pocket-{k}", PointKind.POCKET, {s: at(leg, way) for s, leg in every.items()})
+        for k, way in ((1, -1.0), (2, 1.0))
     )
 
 
@@ -271,12 +303,13 @@ def draft() -> Pattern:
         number=4,
         sizes=SIZES,
         long=dict.fromkeys(SIZES, 165.0),
-        wide=145.0,
+        wide=POCKET_WIDE,
         edges=("left", "bottom", "right", "top"),
         allowance=SEAM,
         cuts=(Cut(Role.MAIN, 2, pair=True),),
         panel=Panel.OTHER,
     )
+    pocket = replace(pocket, edges=tuple(replace(e, allowance=MOUTH) if e.name == "top" else e for e in pocket.edges))
     return Pattern(
         name="Wide trousers",
         house="Larkmoor Patterns",
@@ -298,7 +331,7 @@ def _envelope(front: Piece, back: Piece) -> Envelope:
         "hem": {s: lengths(front, "hem")[s] + lengths(back, "hem")[s] for s in SIZES},
     }
     return Envelope(
-        views=(View("A", "Wide leg to the floor, two back pockets"),),
+        views=(View("A", "Wide leg to the floor, high waist, two back pockets"),),
         sizes=SIZES,
         sized_by=("hip", "waist"),
         body_chart={

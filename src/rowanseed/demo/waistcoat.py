@@ -70,11 +70,17 @@ BUST_EASE, WAIST_EASE = 116.0, 130.0
 PRINCESS_EASE = 4.0
 """How much longer the side front is than the centre front along the princess seam."""
 SHOULDER_EASE = 4.0
-EXTENSION = 18.0
+EXTENSION = 22.0
 FACING_WIDTH = 62.0
 BELOW_WAIST = 105.0
 POINT_DROP = 55.0
 SEAM = 15.0
+BELT_LAP = 45.0
+WELT_FROM = 48.0
+"""How far from the centre front the welt begins; it ends on the side front."""
+UNDERARM = 86.0
+"""The underarm lies an eighth of the bust and so much below the neck point: an armhole of 0.50 to 0.54 of the bust."""
+WELT_LONG = 115.0
 YARDAGE = (
     (Role.MAIN, 1120.0, False, 1150.0, 25.0),
     (Role.MAIN, 1500.0, False, 850.0, 20.0),
@@ -136,7 +142,7 @@ def body(size: str) -> WaistcoatBody:
         side_in=side_in,
         front_in=front_in - side_in,
         back_in=back_in - side_in,
-        underarm=BODY_BUST[k] / 8 + 116,
+        underarm=BODY_BUST[k] / 8 + UNDERARM,
         waist=BACK_WAIST[k] + 20.0,
         neck_width=neck,
         tip=(38.0, neck + 78 + 1.5 * k),
@@ -149,7 +155,7 @@ def body(size: str) -> WaistcoatBody:
 
 def _front_armhole(b: WaistcoatBody) -> tuple[Chain, Chain]:
     """The side front's part of the armhole (from the underarm) and the centre front's."""
-    lower, upper = b.armhole(b.front_bust, b.tip[1] - 20, b.tip)
+    lower, upper = b.armhole(b.front_bust, b.tip[1] - 2, b.tip)
     first, second = upper.split(0.12)
     return (lower, first), (second,)
 
@@ -402,12 +408,17 @@ def draft() -> Pattern:
         panel=Panel.OTHER,
     )
     front, side, back = _with_marks(front, side, back, bodies)
+    # The lining has the notches of what it lines.
+    front_lining, side_lining, back_lining = (
+        replace(lining, marks=outer.marks)
+        for lining, outer in ((front_lining, front), (side_lining, side), (back_lining, back))
+    )
     welt = rectangle(
         id="welt",
         name="Pocket welt",
         number=8,
         sizes=SIZES,
-        long=dict.fromkeys(SIZES, 115.0),
+        long=dict.fromkeys(SIZES, WELT_LONG),
         wide=44.0,
         edges=("lower", "left", "upper", "right"),
         allowance=10.0,
@@ -420,7 +431,8 @@ def draft() -> Pattern:
         name="Back belt",
         number=9,
         sizes=SIZES,
-        long={s: 190.0 + 6 * k for k, s in enumerate(SIZES)},
+        # From the side seam to the centre back, and so much to lap through the buckle.
+        long={s: b.back_bust - b.side_in - b.back_in + BELT_LAP for s, b in bodies.items()},
         wide=40.0,
         edges=("lower", "left", "upper", "right"),
         allowance=10.0,
@@ -452,10 +464,16 @@ def _with_marks(front: Piece, side: Piece, back: Piece, bodies: dict[str, Waistc
         for k in range(5)
     )
     bust = InnerPoint("bust", PointKind.BUST, {s: b.bust for s, b in bodies.items()})
+    welts = tuple(
+        InnerPoint(f"welt-{k}", PointKind.POCKET, {s: (b.waist + 22, y) for s, b in bodies.items()})
+        for k, y in ((1, WELT_FROM), (2, WELT_FROM + WELT_LONG))
+    )
     return (
-        replace(front, marks=(notch("bust-front", "princess", "start", over),), points=(bust, *buttons)),
+        replace(front, marks=(notch("bust-front", "princess", "start", over),), points=(bust, *buttons, welts[0])),
         replace(
-            side, marks=(notch("bust-side", "princess", "start", over_side), notch("waist-side", "side", "end", waist))
+            side,
+            marks=(notch("bust-side", "princess", "start", over_side), notch("waist-side", "side", "end", waist)),
+            points=(welts[1],),
         ),
         replace(back, marks=(notch("waist-back", "side", "end", waist, double=True),)),
     )

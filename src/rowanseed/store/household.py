@@ -8,19 +8,30 @@ from rowanseed.store.database import Connection, transaction
 
 
 def habits(connection: Connection) -> Habits:
-    row = connection.execute("SELECT units, overlocker, hem_by_hand, money, overlock_threads FROM household").fetchone()
+    row = connection.execute("SELECT * FROM household").fetchone()
     return Habits(
         units=Units(row["units"]),
         overlocker=bool(row["overlocker"]),
         hem_by_hand=bool(row["hem_by_hand"]),
         money=row["money"],
         overlock_threads=row["overlock_threads"],
+        stand_in_shop=bool(row["stand_in_shop"]),
     )
 
 
 def set_habits(connection: Connection, new: Habits) -> None:
     with transaction(connection):
         connection.execute(
-            "UPDATE household SET units = ?, overlocker = ?, hem_by_hand = ?, money = ?, overlock_threads = ?",
-            (new.units.value, int(new.overlocker), int(new.hem_by_hand), new.money, new.overlock_threads),
+            """
+            UPDATE household
+            SET units = ?, overlocker = ?, hem_by_hand = ?, money = ?, overlock_threads = ?, stand_in_shop = ?
+            """,
+            (
+                new.units.value,
+                int(new.overlocker),
+                int(new.hem_by_hand),
+                new.money,
+                new.overlock_threads,
+                int(new.stand_in_shop),
+            ),
         )

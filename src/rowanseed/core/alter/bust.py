@@ -20,6 +20,7 @@ from rowanseed.core.geometry.outline import (
     Point,
     Segment,
     chain_length,
+    direction_at,
     lerp,
     locate,
     point_at,
@@ -37,6 +38,8 @@ ABOVE_BUST = 80.0
 DART_SHORT_OF_POINT = 25.0
 """A bust dart ends about an inch from the bust point (common practice, no source)."""
 DART_BELOW = 15.0
+FAIR = 18.0
+"""The armhole is drawn smooth so far to either side of the hinge, in mm."""
 MOST = 130.0
 """More than this round the bust, in mm, distorts the front too far."""
 WHOLE = Affine(a=1, b=0, c=0, d=1, e=0, f=0)
@@ -239,7 +242,7 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
         )
     edges["side"] = _joined(below, above)
     turned, still = split_chain(armhole, chain_length(armhole) * swing.share)
-    edges["armhole"] = (*transform_chain(turned, swing.upper), *still)
+    edges["armhole"] = _faired((*transform_chain(turned, swing.upper), *still), chain_length(turned))
     legs_at = (chain_length(below), chain_length(below) + wide)
     altered = replace(
         piece,
@@ -256,6 +259,23 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
 def _moved_point(point: InnerPoint, size: str, swing: _Swing) -> Point:
     at = point.at[size]
     return swing.apex if point.kind is PointKind.BUST else swing.part(at)(at)
+
+
+def _faired(chain: Chain, at: float) -> Chain:
+    """A chain drawn smooth where it was hinged."""
+    low, high = at - FAIR, at + FAIR
+    if low < 1.0 or high > chain_length(chain) - 1.0:
+        return chain
+    before, after = split_chain(chain, low)[0], split_chain(chain, high)[1]
+    start, end = before[-1].end, after[0].start
+    a, b, pull = direction_at(chain, low), direction_at(chain, high), math.dist(start, end) * 0.36
+    bridge = Segment(
+        start=start,
+        end=end,
+        control1=(start[0] + a[0] * pull, start[1] + a[1] * pull),
+        control2=(end[0] - b[0] * pull, end[1] - b[1] * pull),
+    )
+    return (*before, bridge, *after)
 
 
 def _pair(ends: tuple[Point, Point], swing: _Swing) -> tuple[Point, Point]:

@@ -8,8 +8,8 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from rowanseed.core.alter.deform import deform, stretch
-from rowanseed.core.alter.frame import with_pieces
+from rowanseed.core.alter.deform import stretch
+from rowanseed.core.alter.frame import frame_of, move
 from rowanseed.core.alter.sleeve import raise_cap
 from rowanseed.core.geometry.outline import lerp, unit
 from rowanseed.core.pattern.making import EdgePart, Join
@@ -80,6 +80,9 @@ def _fit_bands(
     for part, length in zip(side, lengths, strict=True):
         pattern = fit_edge(pattern, size, part, by * length / sum(lengths))
         reasons[part.piece] = f"its {part.edge} edge is sewn to {names}"
+        name = pattern.piece(part.piece).name
+        for mate in frame_of(pattern, size, part.piece).pieces:
+            reasons.setdefault(mate.id, f"it is cut like “{name}”")
     return pattern, reasons
 
 
@@ -94,7 +97,8 @@ def fit_edge(pattern: Pattern, size: str, part: EdgePart, by: float) -> Pattern:
     change, fitted = by, pattern
     for _ in range(4):
         field, cuts = stretch(middle, along, change, half)
-        fitted = with_pieces(pattern, [deform(piece, size, field, cuts)])
+        # What is drawn on it is cut alike: an inner stand on its outer one.
+        fitted = move(pattern, frame_of(pattern, size, piece.id), field, cuts)
         missing = goal - part_length(fitted, size, part)
         if abs(missing) < 0.01:
             break

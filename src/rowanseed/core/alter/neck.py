@@ -14,6 +14,8 @@ from rowanseed.core.pattern.pieces import Panel
 PARTS = 10
 BAND = math.radians(14)
 """The fold is trued over this angle, seen from the hinge, to either side of it."""
+BEARS = 0.36
+"""So much of the angle over which it is trued may be folded out of it."""
 ROUNDS = 12
 HINGE = 0.45
 """Of the way from the shoulder tip to the underarm, how far down the hinge stands."""
@@ -41,8 +43,9 @@ def tighten(pattern: Pattern, size: str, panel: Panel, by: float) -> Pattern:
     goal, whole = -by / 2, chain_length(neck)
     turn = goal / math.dist(hinge, pinch)
     band = _band(hinge, pinch, neck)
-    if abs(turn) > band:
-        raise MoreThanItBears(abs(by), 2 * band * math.dist(hinge, pinch), "Fold out less, or take a smaller size.")
+    most = BEARS * band
+    if abs(turn) > most:
+        raise MoreThanItBears(abs(by), 2 * most * math.dist(hinge, pinch), "Fold out less, or take a smaller size.")
     now = pattern
     for _ in range(ROUNDS):
         now = move(pattern, frame, _fan(hinge, pinch, neck, turn, band), parts=PARTS)

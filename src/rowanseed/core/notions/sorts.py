@@ -34,6 +34,7 @@ class Sort(Worded):
     THREAD = "sewing-thread"
     OVERLOCK_THREAD = "overlock-thread"
     NEEDLES = "needles", "machine needles"
+    OTHER = "other", "what the envelope asks for besides"
 
     @property
     def group(self) -> Group:

@@ -7,18 +7,21 @@ about 2.5 times, three-thread overlock about 14 times, four-thread about 18 time
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from rowanseed.core.base.units import INCH
-from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, length, words
+from rowanseed.core.base.words import plural
+from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, fine, length, words
 from rowanseed.core.cloth.cloth import Cloth, Fibre
 from rowanseed.core.make.settings import needle_for
+from rowanseed.core.make.steps import Bench, EdgeShown, MakingStep, Task
 from rowanseed.core.notions.sorts import Sort
-from rowanseed.core.pattern.making import ClosureKind, FinishKind, Press
+from rowanseed.core.pattern.making import ClosureKind, EdgePart, Press
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel, PointKind, Role
+from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.seamline import mark_distance
-from rowanseed.core.pattern.walk import finish_over_garment, join_over_garment
+from rowanseed.core.pattern.walk import copies, finish_over_garment, join_over_garment, part_length
 
 ZIP_LENGTHS_IN = (4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24)
 CARD = 3
@@ -60,13 +63,16 @@ def notions(
     garments: int = 1,
     threads: int = 3,
     card: int = CARD,
+    steps: tuple[MakingStep, ...] = (),
 ) -> tuple[NotionToBuy, ...]:
-    """What a garment, or a batch of them, needs besides cloth, worked out from its pieces and making graph."""
-    one = [*_zips(pattern, size), *_fastenings(pattern)]
+    """What a garment, or a batch of them, needs besides cloth: worked out from its pieces and its making order, and
+    whatever else the envelope prints."""
     found = [
         *_buttons(pattern, size, garments, card),
-        *(replace(notion, count=notion.count * garments) for notion in one),
-        *_thread(pattern, view, size, overlocker=overlocker, garments=garments, threads=threads),
+        *(replace(one, count=one.count * garments) for one in _zips(pattern, size)),
+        *_hooks(pattern, garments),
+        *_printed_only(pattern, garments),
+        *_thread(pattern, view, size, steps, overlocker=overlocker, garments=garments, threads=threads),
     ]
     fibre = cloth.fibre if cloth else Fibre.OTHER
     needle = needle_for(fibre, cloth.structure, cloth.weight) if cloth else needle_for(fibre)
@@ -107,14 +113,32 @@ def buttons_to_buy(needed: int, card: int = CARD, spare: int = SPARE) -> Working
     )
 
 
-def zip_to_buy(opening: float) -> Working:
-    """The shortest stock length that is not shorter than the opening; it is shortened at the bottom with a bar tack."""
-    inches = next((z for z in ZIP_LENGTHS_IN if z * INCH >= opening - 1), ZIP_LENGTHS_IN[-1])
+STOP = 8.0
+"""The top of a zip's pull stands this far below the seam line at the upper edge (1/4 to 3/8 in)."""
+LONGER = 25.0
+"""An invisible zip is 2 to 3 cm longer than its opening: it cannot be sewn down to its very end."""
+
+
+def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
+    """The shortest stock length that does: the opening less the stop at its top, more for an invisible zip.
+
+    A longer one is shortened at the bottom, with a bar tack.
+    """
+    needed = opening - STOP + (LONGER if invisible else 0.0)
+    inches = next((z for z in ZIP_LENGTHS_IN if z * INCH >= needed - 0.5), ZIP_LENGTHS_IN[-1])
+    given = [
+        Given("opening", length(opening), Source.DRAWING),
+        Given("left free at the top", fine(STOP), Source.PRACTICE),
+    ]
+    if invisible:
+        given.append(Given("longer than its opening, to be sewn to the mark", length(LONGER), Source.PRACTICE))
     return Working(
         name="Zip",
         quantity=length(inches * INCH),
-        formula="the next stock length from the opening up; a longer one is shortened with a bar tack",
-        given=(Given("opening", length(opening), Source.DRAWING),),
+        formula="the next stock length from the opening less its top"
+        + (", and so much longer, up" if invisible else " up")
+        + "; a longer one is shortened with a bar tack",
+        given=tuple(given),
         rounding=f"{inches} in is a stock length",
     )
 
@@ -133,12 +157,19 @@ def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[Noti
     return [
         NotionToBuy(
             sort=Sort.BUTTONS,
-            what=f"Buttons: {needed}, on cards of {card}",
+            what=f"Buttons{_size_printed(pattern, 'button')}: {needed}, on cards of {card}",
             count=int(working.value),
             working=working,
             unit="card",
         )
     ]
+
+
+def _from_its_end(pattern: Pattern, size: str, to_mark: tuple[str, str]) -> float:
+    """How long an opening is: its mark is measured from the end where it begins."""
+    piece = pattern.piece(to_mark[0])
+    mark = piece.mark(to_mark[1])
+    return mark.distance[size] if mark.anchor in ("start", "end") else mark_distance(piece, size, mark)
 
 
 def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
@@ -149,14 +180,12 @@ def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
             or closure.to_mark is None
         ):
             continue
-        piece = pattern.piece(closure.to_mark[0])
-        mark = piece.mark(closure.to_mark[1])
-        # A zip ends at a mark measured from the end where the opening begins.
-        opening = mark.distance[size] if mark.anchor in ("start", "end") else mark_distance(piece, size, mark)
-        working = zip_to_buy(opening)
+        opening = _from_its_end(pattern, size, closure.to_mark)
+        invisible = closure.kind is ClosureKind.INVISIBLE_ZIP
+        working = zip_to_buy(opening, invisible=invisible)
         out.append(
             NotionToBuy(
-                sort=Sort.INVISIBLE_ZIP if closure.kind is ClosureKind.INVISIBLE_ZIP else Sort.ZIP,
+                sort=Sort.INVISIBLE_ZIP if invisible else Sort.ZIP,
                 what=f"{closure.kind.words.capitalize()}, {working.value / INCH:.0f} in",
                 count=1,
                 working=working,
@@ -166,50 +195,106 @@ def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
     return out
 
 
-def _fastenings(pattern: Pattern) -> list[NotionToBuy]:
-    out = []
-    for closure in pattern.making.closures:
-        if closure.kind is ClosureKind.HOOK_AND_EYE:
-            out.append(
-                NotionToBuy(
-                    sort=Sort.HOOKS,
-                    what="Hook and eye, or hook and bar",
-                    count=1,
-                    working=Working(
-                        name="Hooks",
-                        quantity=count(1),
-                        formula="one for each closure of the kind",
-                        given=(Given("closures", count(1), Source.DRAWING),),
-                    ),
-                    unit="packet",
-                )
-            )
-    return out
+IN_A_PACKET = 6
+"""Hooks in a packet (common practice, no source)."""
+WORKED_OUT = ("button", "zip", "hook", "thread")
+"""What of the envelope's notions is worked out here, by a word in its name."""
 
 
-def seam_metres(pattern: Pattern, view: str, size: str) -> tuple[float, float]:
-    """(length of straight stitching, length of edge finishing) of a garment, in mm, both hands counted."""
-    roles = {p.id for role in Role for p, _ in pattern.pieces_for(role, view)}
-    straight = finish = 0.0
-    for join in pattern.making.joins:
-        if not {p.piece for p in (*join.a, *join.b)} <= roles:
-            continue
-        one = join_over_garment(pattern, size, join)
-        straight += one
-        band = any(pattern.piece(p.piece).panel is Panel.BAND for p in (*join.a, *join.b))
-        if not band:
-            finish += one * (2 if join.press is Press.OPEN else 1)
-    for done in pattern.making.finishes:
-        around = finish_over_garment(pattern, size, done)
-        straight += around if done.kind in (FinishKind.HEM, FinishKind.TURNED) else 0.0
-        finish += around if done.kind is FinishKind.NEATENED else 0.0
-    return straight, finish
+def _hooks(pattern: Pattern, garments: int) -> list[NotionToBuy]:
+    number = sum(closure.kind is ClosureKind.HOOK_AND_EYE for closure in pattern.making.closures) * garments
+    if not number:
+        return []
+    packets = math.ceil(number / IN_A_PACKET)
+    working = Working(
+        name="Packets of hooks",
+        quantity=count(packets),
+        formula=f"one for each closure of the kind, {IN_A_PACKET} in a packet, rounded up",
+        given=(
+            Given("closures", count(number), Source.DRAWING),
+            Given("in a packet", count(IN_A_PACKET), Source.PRACTICE),
+        ),
+        rounding="whole packets",
+    )
+    printed = next((n.what for n in pattern.envelope.notions if "hook" in n.what.lower()), "Hook and eye")
+    return [NotionToBuy(sort=Sort.HOOKS, what=printed, count=packets, working=working, unit="packet")]
+
+
+def _printed_only(pattern: Pattern, garments: int) -> list[NotionToBuy]:
+    """What the envelope prints and nothing here works out: a buckle, a cord stop."""
+    return [
+        NotionToBuy(
+            sort=Sort.OTHER,
+            what=f"{n.what}, {n.detail}" if n.detail else n.what,
+            count=n.count * garments,
+            working=Working(
+                name=n.what,
+                quantity=count(n.count * garments),
+                formula="as the envelope prints, for each garment",
+                given=(Given("on the envelope", count(n.count), Source.ENVELOPE),),
+            ),
+            unit="piece",
+        )
+        for n in pattern.envelope.notions
+        if not any(word in n.what.lower() for word in WORKED_OUT)
+    ]
+
+
+def _size_printed(pattern: Pattern, word: str) -> str:
+    """The size the envelope prints beside a notion: “, 15 mm”."""
+    found = next((n.detail for n in pattern.envelope.notions if word in n.what.lower() and n.detail), "")
+    return f", {found}" if found else ""
+
+
+def sewn_lengths(pattern: Pattern, size: str, steps: Sequence[MakingStep]) -> tuple[float, float]:
+    """(straight stitching, edges neatened) of a making order in mm, both hands counted: what its steps really do."""
+    joins = {join.id: join for join in pattern.making.joins}
+    finishes = {finish.id: finish for finish in pattern.making.finishes}
+    straight = neatened = 0.0
+    for step in steps:
+        around = 0.0
+        if step.about in joins:
+            around = join_over_garment(pattern, size, joins[step.about])
+        elif step.about in finishes:
+            around = finish_over_garment(pattern, size, finishes[step.about])
+        match step.task:
+            case Task.NEATEN:
+                apart = step.about in joins and joins[step.about].press is Press.OPEN
+                neatened += around * (2 if apart else 1)
+            case Task.SEAM | Task.UNDERSTITCH | Task.HEM | Task.TURN if step.bench is Bench.MACHINE:
+                straight += around
+            case Task.STAYSTITCH:
+                straight += sum(_edge_over_garment(pattern, size, shown) for shown in step.edges)
+            case Task.ZIP:
+                straight += 2 * _opening(pattern, size, step.about)
+            case _:
+                pass
+    return straight, neatened
+
+
+def _edge_over_garment(pattern: Pattern, size: str, shown: EdgeShown) -> float:
+    part = EdgePart(shown.piece, shown.edge)
+    return part_length(pattern, size, part) * copies(pattern, part)
+
+
+def _opening(pattern: Pattern, size: str, closure_id: str) -> float:
+    closure = next((c for c in pattern.making.closures if c.id == closure_id), None)
+    if closure is None or closure.to_mark is None:
+        return 0.0
+    return _from_its_end(pattern, size, closure.to_mark)
 
 
 def _thread(
-    pattern: Pattern, view: str, size: str, *, overlocker: bool, garments: int, threads: int
+    pattern: Pattern,
+    view: str,
+    size: str,
+    steps: Sequence[MakingStep],
+    *,
+    overlocker: bool,
+    garments: int,
+    threads: int,
 ) -> list[NotionToBuy]:
-    straight, finish = (mm * garments for mm in seam_metres(pattern, view, size))
+    straight, finish = (mm * garments for mm in sewn_lengths(pattern, size, steps))
     if straight == 0:
         return []
     factor = OVERLOCK[threads] if overlocker else ZIGZAG
@@ -233,7 +318,7 @@ def _thread(
                 quantity=cloth_length(on_machine),
                 formula="stitching × thread per length + 15 %",
                 given=given,
-                rounding=f"{spools} spools of 100 m",
+                rounding=f"{plural(spools, 'spool')} of 100 m",
             ),
             unit="spool",
         )

@@ -2,6 +2,9 @@
 ALTER TABLE person ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
 ALTER TABLE cloth ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
 
+-- Invented prices are shown only where the simulated shop was chosen.
+ALTER TABLE household ADD COLUMN stand_in_shop INTEGER NOT NULL DEFAULT 0 CHECK (stand_in_shop IN (0, 1));
+
 -- What was cut is a fact: a tick says of which outline, and in which size, so that it is never taken for another piece.
 ALTER TABLE tick ADD COLUMN what TEXT NOT NULL DEFAULT '';
 ALTER TABLE tick ADD COLUMN words TEXT NOT NULL DEFAULT '';

@@ -35,6 +35,7 @@ def save(home: Home, typed: Typing) -> Response:
             overlocker="overlocker" in typed,
             hem_by_hand="hem_by_hand" in typed,
             money=money,
+            stand_in_shop="stand_in_shop" in typed,
             overlock_threads=4 if typed.get("overlock_threads") == "4" else 3,
         ),
     )

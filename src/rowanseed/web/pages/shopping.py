@@ -6,12 +6,14 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
 
-from rowanseed.app.shopping import chosen_projects, priced, shopping_list
+from rowanseed.app import searching
+from rowanseed.app.shopping import chosen_projects, lacking, priced, shopping_list
 from rowanseed.core.notions.sorts import Group
 from rowanseed.formats.shopping_csv import write_shopping
 from rowanseed.shop.prices import currency, shop_name
 from rowanseed.store import projects
 from rowanseed.web.deps import Home
+from rowanseed.web.events import follow
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import ShoppingView
 
@@ -24,7 +26,7 @@ Chosen = Annotated[list[int], Query(default_factory=list, max_length=500)]
 def show_shopping(home: Home, project: Chosen) -> Response:
     chosen, broken = chosen_projects(home, project)
     lines = shopping_list(chosen)
-    prices = priced(lines)
+    prices = priced(lines) if home.habits.stand_in_shop else {}
     numbers = [one.record.id for one in chosen]
     return home.show(
         ShoppingView(
@@ -39,8 +41,16 @@ def show_shopping(home: Home, project: Chosen) -> Response:
             chosen=set(numbers),
             key="-".join(map(str, numbers)),
             query="&".join(f"project={number}" for number in numbers),
+            lacking=len(searching.unanswered(home.db, lacking(chosen))),
         )
     )
+
+
+@router.get("/shopping/events")
+def shopping_events(home: Home, project: Chosen) -> Response:
+    """Search the lays the list lacks, and tell how far they are."""
+    chosen, _ = chosen_projects(home, project)
+    return follow(home, searching.unanswered(home.db, lacking(chosen)))
 
 
 @router.get("/shopping.csv")

@@ -189,4 +189,5 @@ class ShoppingView(PageView):
     """Number and name of every project."""
     chosen: set[int]
     key: str
+    lacking: int
     query: str
