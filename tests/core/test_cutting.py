@@ -2,8 +2,9 @@
 
 import pytest
 
+from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
-from rowanseed.core.cutting import cut_list
+from rowanseed.core.cutting import cut_list, marks_to_make
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
@@ -18,10 +19,8 @@ CLOTH = Cloth(name="sprigs", width=1400, length=2600, selvedge=12, direction=Dir
 def lists():
     problem = lay_problem(SKIRT, GarmentChoices("A", "14"), Role.MAIN, CLOTH)
     plans = solve_each(problem, Budget(sweeps=3))
-    return {
-        k: cut_list(pattern=SKIRT, size="14", role=Role.MAIN, problem=problem, plan=p, surface=Surface.PLAIN)
-        for k, p in plans.items()
-    }
+    asked = {"pattern": SKIRT, "size": "14", "role": Role.MAIN, "surface": Surface.PLAIN, "units": Units.METRIC}
+    return {k: cut_list(**asked, problem=problem, plan=p) for k, p in plans.items()}
 
 
 @pytest.mark.parametrize("kind", [LayKind.FOLDED.value, LayKind.OPEN.value])
@@ -53,12 +52,10 @@ def test_the_fold_piece_is_on_the_fold_and_keys_are_unique(lists):
 
 
 def test_marks_are_made_as_the_cloth_allows():
-    from rowanseed.core.cutting import marks_to_make
-
     back = SKIRT.piece("back")
-    smooth = marks_to_make(back, Surface.PLAIN, Role.MAIN)
+    smooth = marks_to_make(back, Surface.PLAIN, Role.MAIN, Units.METRIC)
     assert any("snip" in m.how and "double notch" in m.what for m in smooth)
     assert any(m.what == "end of the zip" for m in smooth)
-    ravelly = marks_to_make(back, Surface.CORD, Role.MAIN)
-    assert not any(m.how.startswith("3 mm snip") for m in ravelly)
-    assert not any("lengthen" in m.what for m in smooth)
+    ravelly = marks_to_make(back, Surface.CORD, Role.MAIN, Units.METRIC)
+    assert not any(m.how.startswith("snip") for m in ravelly)
+    assert not any("lengthen" in m.what or "level" in m.what for m in smooth), "they stay on the tissue"

@@ -131,6 +131,6 @@ def test_knits_and_cloth_alike_on_both_sides_are_made_ready_their_own_way():
         both_sides=True,
         fibre=Fibre.ACETATE,
     )
-    steps = {s.key: s for s in preparation(knit)}
+    steps = {s.key: s for s in preparation(knit, Units.METRIC)}
     assert "ends" not in steps and "rest" in steps and "side" in steps
     assert "Soak" in steps["shrink"].what

@@ -52,7 +52,7 @@ def test_a_zip_is_the_next_stock_length(opening, invisible, inches):
 def test_what_only_the_envelope_asks_for_is_bought_and_buttons_have_their_size():
     found = notions(WAISTCOAT, "A", "14", None, overlocker=False, garments=2)
     assert ("Buckle, for the back belt", 2) in [(n.what, n.count) for n in found]
-    assert any(n.what.startswith("Buttons, 20 mm: 10") for n in found)
+    assert any(n.what.startswith("Buttons, 20 mm (3/4 in): 10") for n in found)
     hooks = next(n for n in notions(SKIRT, "A", "14", None, overlocker=False, garments=6) if n.sort is Sort.HOOKS)
     assert hooks.count == 1, "six hooks come in one packet"
 

@@ -4,6 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre
 from rowanseed.core.cloth.preparation import preparation, square_shrinkage
 
@@ -20,7 +21,8 @@ def _steps(fibre, **more):
                 direction=more.pop("direction", Direction.TWO_WAY),
                 fibre=fibre,
                 **more,
-            )
+            ),
+            Units.METRIC,
         )
     }
 

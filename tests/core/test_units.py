@@ -13,6 +13,7 @@ from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import (
     MM_PER_UNIT,
     Units,
+    format_allowance,
     format_cloth,
     format_length,
     parse_length,
@@ -102,3 +103,13 @@ def test_the_shop_rounds_up_and_never_by_a_whole_step(tenths, units):
 def test_an_exact_yard_is_not_rounded_up():
     assert round_up_for_shop(914.4, Units.IMPERIAL) == pytest.approx(914.4)
     assert round_up_for_shop(0.1 + 0.2 + 999.7, Units.METRIC) == 1000
+
+
+@pytest.mark.parametrize(
+    ("mm", "words"),
+    [(15, "5/8 in"), (10, "3/8 in"), (6, "1/4 in"), (12, "1/2 in"), (20, "3/4 in"), (40, "1 5/8 in"), (1, "1/16 in")],
+)
+def test_allowances_in_inches_are_those_of_the_trade(mm, words):
+    """1.5 cm is sewn as 5/8, 1 cm as 3/8 (the allowances envelopes print side by side; from memory)."""
+    assert format_allowance(mm, Units.IMPERIAL) == words
+    assert format_allowance(mm, Units.METRIC) == format_length(mm, Units.METRIC, fine=True)

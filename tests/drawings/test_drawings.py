@@ -84,7 +84,15 @@ def lay():
         cloth,
         problem,
         plan,
-        cut_list(pattern=SKIRT, size="14", role=Role.MAIN, problem=problem, plan=plan, surface=cloth.surface),
+        cut_list(
+            pattern=SKIRT,
+            size="14",
+            role=Role.MAIN,
+            problem=problem,
+            plan=plan,
+            surface=cloth.surface,
+            units=Units.METRIC,
+        ),
     )
 
 

@@ -96,7 +96,7 @@ def _lay(standing: Standing, units: Units) -> StationSummary:
         return _open("lay", "Lay", "changed since it was kept", alarm=True)
     if standing.lays and standing.kept == standing.cloths:
         return _done("lay", "Lay", format_cloth(standing.kept_length, units) if standing.kept_length else "kept")
-    return _open("lay", "Lay", "keep a lay" if standing.lays else "to come")
+    return _open("lay", "Lay", "keep a layout" if standing.lays else "to come")
 
 
 def _cut(standing: Standing) -> StationSummary:

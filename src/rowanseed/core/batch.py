@@ -6,6 +6,7 @@ from dataclasses import dataclass, field, replace
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
+from rowanseed.core.base.units import YARD, Units
 from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, money
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import AT, Piece, Shape
@@ -72,15 +73,16 @@ def smaller(members: tuple[Member, ...]) -> tuple[Member, ...]:
     return (*others, replace(last, count=last.count - 1)) if last.count > 1 else tuple(others)
 
 
-def cost_each(to_buy: float, price: float, number: int, name: str = "") -> Working:
+def cost_each(to_buy: float, price: float, number: int, name: str = "", units: Units = Units.METRIC) -> Working:
     """What the cloth costs for one garment of the batch; `to_buy` in mm, `price` for a metre of money called `name`."""
+    measure, metres = ("metre", 1.0) if units is Units.METRIC else ("yard", YARD / 1000)
     return Working(
         name="Cloth for each garment",
         quantity=money(round(to_buy / 1000 * price / number, 2), name),
         formula="to buy × price ÷ garments",
         given=(
             Given("to buy", cloth_length(to_buy), Source.WORKED_OUT),
-            Given("price for a metre", money(price, name), Source.CHOSEN),
+            Given(f"price for a {measure}", money(round(price * metres, 2), name), Source.CHOSEN),
             Given("garments", count(number), Source.CHOSEN),
         ),
         rounding="to a hundredth",

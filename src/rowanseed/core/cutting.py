@@ -6,6 +6,7 @@ import hashlib
 from dataclasses import dataclass
 
 from rowanseed.core.base.ids import CutKey
+from rowanseed.core.base.units import Units, format_allowance
 from rowanseed.core.cloth.cloth import Surface
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.folding import Region, references, regions
@@ -73,7 +74,7 @@ def fingerprint(piece: LayPiece) -> str:
 
 
 def cut_list(
-    pattern: Pattern, size: str, role: Role, problem: Problem, plan: Plan, surface: Surface
+    pattern: Pattern, size: str, role: Role, problem: Problem, plan: Plan, surface: Surface, units: Units
 ) -> tuple[CutItem, ...]:
     """The placements of a plan in cutting order: doubled cloth first, then along the cloth.
 
@@ -108,7 +109,7 @@ def cut_list(
                 grain=grain_check(
                     piece=piece, size=size, placement=placement, region=region, stretch=stretch, cloth=problem.cloth
                 ),
-                marks=marks_to_make(piece, surface, role),
+                marks=marks_to_make(piece, surface, role, units),
                 placement=placement,
                 stretch=n,
                 spare=max(0, before + gives - _needed(lay_piece)),
@@ -147,17 +148,19 @@ def grain_check(
 
 
 _LOOSE = (Surface.CORD,)
+ON_TISSUE = (LineKind.LENGTHEN_SHORTEN, LineKind.LEVEL)
+"""Lines that say where the tissue is altered and measured; no cloth is marked with them."""
 
 
-def marks_to_make(piece: Piece, surface: Surface, role: Role) -> tuple[MarkToMake, ...]:
+def marks_to_make(piece: Piece, surface: Surface, role: Role, units: Units) -> tuple[MarkToMake, ...]:
     """What is marked before the tissue comes off, and how (common practice, no source).
 
-    Lengthen-or-shorten lines stay on the tissue. Interfacing is marked only with its notches.
+    Lengthen-or-shorten lines and measuring levels stay on the tissue. Interfacing is marked only with its notches.
     """
     snip = (
         "chalk line across the allowance; no snips in this cloth"
         if surface in _LOOSE
-        else "3 mm snip into the allowance"
+        else f"snip into the allowance, no more than {format_allowance(3, units)}"
     )
     named: dict[tuple[str, str], int] = {}
 
@@ -179,7 +182,7 @@ def marks_to_make(piece: Piece, surface: Surface, role: Role) -> tuple[MarkToMak
     for _ in piece.darts:
         add("dart", "tailor's tacks at legs and point")
     for line in piece.lines:
-        if line.kind is not LineKind.LENGTHEN_SHORTEN:
+        if line.kind not in ON_TISSUE:
             add(line.kind.words, "chalk or a tracing wheel on the wrong side")
     for point in piece.points:
         add(point.kind.words, "tailor's tack")

@@ -253,7 +253,13 @@ class Project:
         if self.size is None:
             return ()
         return cut_list(
-            pattern=self.cut_pattern, size=self.size, role=role, problem=problem, plan=plan, surface=cloth.surface
+            pattern=self.cut_pattern,
+            size=self.size,
+            role=role,
+            problem=problem,
+            plan=plan,
+            surface=cloth.surface,
+            units=self.habits.units,
         )
 
     # ------------------------------------------------------------ how it is made

@@ -532,7 +532,7 @@ def _envelope(bodies: dict[str, ShirtBody], pieces: tuple[Piece, ...]) -> Envelo
         },
         finished={"A": finished},
         yardage=printed_yardage(SIZES, YARDAGE),
-        notions=(PrintedNotion("Buttons", 7, "15 mm"), PrintedNotion("Sewing thread", 1, "to match")),
+        notions=(PrintedNotion("Buttons", 7, "15 mm (5/8 in)"), PrintedNotion("Sewing thread", 1, "to match")),
         figure=Figure.UNISEX,
     )
 

@@ -502,7 +502,7 @@ def _envelope(pieces: tuple[Piece, ...]) -> Envelope:
         finished={"A": {"bust": around("bust"), "waist": around("waist"), "length": lengths(back, "centre")}},
         yardage=printed_yardage(SIZES, YARDAGE),
         notions=(
-            PrintedNotion("Buttons", 5, "20 mm"),
+            PrintedNotion("Buttons", 5, "20 mm (3/4 in)"),
             PrintedNotion("Buckle", 1, "for the back belt"),
             PrintedNotion("Sewing thread", 1, "to match"),
         ),

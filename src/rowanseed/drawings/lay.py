@@ -42,7 +42,7 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
     root = drawing(
         sheet.left + long + 1.2 * letter,
         sheet.top + tall + 2.2 * letter,
-        f"The lay: {format_cloth(plan.length, view.units)}, {words}",
+        f"The layout: {format_cloth(plan.length, view.units)}, {words}",
         f"{len(items)} pieces on cloth {format_length(lay_cloth.width, view.units)} wide.",
         id=view.id,
         class_="lay",
@@ -172,7 +172,7 @@ def _side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> None:
 def draw_thumbnail(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, title: str, longest: float) -> str:
     """A lay at a glance, drawn to the same scale as its rivals: `longest` is the longest of them."""
     tall = max(stretch_width(s.lay, s.depth, lay_cloth.width) for s in plan.stretches)
-    root = drawing(longest, tall, title, "A small picture of the lay.", class_="thumb")
+    root = drawing(longest, tall, title, "A small picture of the layout.", class_="thumb")
     for stretch in plan.stretches:
         long = stretch.end - stretch.start
         add(root, "rect", x=stretch.start, y=0, width=long, height=tall, fill=pale(cloth.colour, 0.7))

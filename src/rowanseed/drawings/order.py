@@ -17,7 +17,7 @@ def draw_order(steps: Sequence[MakingStep], done: Collection[str], current: str 
     lanes = [bench for bench in Bench if any(step.bench is bench for step in steps)]
     lane = {bench: TOP + k * LANE for k, bench in enumerate(lanes)}
     wide = LEFT + STEP * len(steps) + 10
-    words = f"{len(steps)} steps on {len(lanes)} benches; {sum(step.id in done for step in steps)} done."
+    words = f"{len(steps)} steps at {len(lanes)} stations; {sum(step.id in done for step in steps)} done."
     root = drawing(wide, TOP + LANE * len(lanes) - 12, "The line of work", words, class_="order-line")
     root.set("role", "group")  # its knots are links
     for bench, y in lane.items():

@@ -56,7 +56,7 @@ def summary_page(
     ]
     for cloth in cloths:
         parts.append(_cloth(cloth, units))
-    parts.append(step_lines(steps))
+    parts.append(step_lines(steps, units))
     body = "\n".join(part for part in parts if part)
     return (
         f'<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>{escape(name)}</title>'
@@ -84,7 +84,7 @@ def _cloth(cloth: ClothSummary, units: Units) -> str:
     items = "".join(_item(item, units) for item in cloth.items)
     return (
         f"<h2>{escape(cloth.role.words.capitalize())}: {escape(cloth.name)}</h2>"
-        f"<p>Lay {cloth.need.lay.quantity.show(units)}, to buy "
+        f"<p>Layout {cloth.need.lay.quantity.show(units)}, to buy "
         f"<b>{cloth.need.to_buy.quantity.show(units)}</b>.{hand}</p>"
         f"{cloth.picture}<table><tr><th></th><th>cut</th><th>how</th><th>grain</th><th>marks</th></tr>{items}</table>"
     )
@@ -103,7 +103,7 @@ def _item(item: CutItem, units: Units) -> str:
     )
 
 
-def step_lines(steps: Sequence[MakingStep]) -> str:
+def step_lines(steps: Sequence[MakingStep], units: Units) -> str:
     if not steps:
         return "<h2>Sew</h2><p>This pattern names no seams; sew by its booklet.</p>"
     lines = []
@@ -111,7 +111,8 @@ def step_lines(steps: Sequence[MakingStep]) -> str:
         setting = ""
         if step.setting is not None:
             s = step.setting
-            setting = f" <small>{escape(s.stitch)} {s.length:g} mm, {escape(s.foot)}, needle {escape(s.needle)}</small>"
+            words = f"{s.stitch}, {s.stitch_length(units)}, {s.foot}, needle {s.needle}"
+            setting = f" <small>{escape(words)}</small>"
         how = escape(" ".join(step.how))
         caution = f" <small><b>Mind:</b> {escape(step.caution)}</small>" if step.caution else ""
         lines.append(

@@ -11,7 +11,7 @@ from pydantic import BeforeValidator, ValidationInfo
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import LengthError
-from rowanseed.core.base.units import Units, format_length, parse_length, parse_signed_length
+from rowanseed.core.base.units import YARD, Units, format_length, parse_length, parse_signed_length
 from rowanseed.core.cloth.cloth import Cloth, Stripe
 from rowanseed.core.geometry.outline import Point
 from rowanseed.web.forms import refuse
@@ -58,7 +58,10 @@ def _weight(value: Any) -> Any:
     return float(written)
 
 
-def _price(value: Any) -> Any:
+METRES_IN_YARD = YARD / 1000
+
+
+def _price(value: Any, info: ValidationInfo) -> Any:
     if not isinstance(value, str):
         return value
     written = value.strip().replace(",", ".")
@@ -66,7 +69,7 @@ def _price(value: Any) -> Any:
         return None
     if not re.fullmatch(r"\d{1,6}(\.\d{1,2})?", written):
         raise refuse("A price is written like 18 or 18.50.")
-    return float(written)
+    return float(written) / (METRES_IN_YARD if (info.context or {}).get("unit") == Units.IMPERIAL.small else 1.0)
 
 
 Lines = Annotated[tuple[Stripe, ...], BeforeValidator(_lines)]
@@ -108,7 +111,7 @@ def fields_of(cloth: Cloth, units: Units) -> dict[str, str]:
         "crosswise": lines(cloth.lines.crosswise),
         "border": cloth.border.value,
         "border_line": fine(cloth.border_line),
-        "price": f"{cloth.price:.2f}" if cloth.price is not None else "",
+        "price": "" if cloth.price is None else f"{cloth.price * (1 if units is Units.METRIC else METRES_IN_YARD):.2f}",
         "care": cloth.care,
         **_corner_fields(cloth, units),
         **{name: "yes" for name, on in ticked.items() if on},

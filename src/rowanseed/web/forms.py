@@ -78,7 +78,7 @@ def _stretch(value: Any) -> Any:
     if not written:
         return 0.0
     if not re.fullmatch(r"\d+(\.\d+)?", written) or float(written) > 100:
-        raise refuse("How far 10 cm of it stretch, as a share: 0 for woven cloth, 25 for a firm knit, 100 at most.")
+        raise refuse("How far it stretches, as a share: 0 for woven cloth, 25 for a firm knit, 100 at most.")
     return float(written) / 100
 
 

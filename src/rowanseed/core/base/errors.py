@@ -228,7 +228,7 @@ class ClothTooShort(LayRefusal):
     short_by: Mm
     ID = "cloth-too-short"
     PROBLEM = "The cloth is too short by {short_by}: {needed} are needed and {in_hand} are in hand."
-    REMEDY = "Try another lay, a smaller size or more cloth."
+    REMEDY = "Try another layout, a smaller size or more cloth."
 
 
 @dataclass(eq=False)
@@ -261,7 +261,7 @@ class NotWhereAsked(LayRefusal):
 class PinnedElsewhere(LayRefusal):
     piece: PieceId
     ID = "pinned-elsewhere"
-    PROBLEM = "“{piece}” is pinned in another lay."
+    PROBLEM = "“{piece}” is pinned in another layout."
     REMEDY = "Take the pin out."
 
 
@@ -300,7 +300,7 @@ class SearchError(RowanseedError):
 
 
 class StoppedTooSoon(SearchError):
-    WHAT = "The search was stopped before there was a lay."
+    WHAT = "The search was stopped before there was a layout."
 
 
 class SearchBroke(SearchError):

@@ -158,6 +158,15 @@ def format_length(mm: float, units: Units, *, fine: bool = False, unit: bool = T
     return f"{mixed_fraction(value)}{' in' if unit else ''}"
 
 
+def format_allowance(mm: float, units: Units) -> str:
+    """A seam allowance, trimming or margin as the trade says it: 1.5 cm, and in inches to the eighth, 5/8 in.
+
+    15 mm and 5/8 in (15.9 mm) are the same allowance to whoever sews it, and no guide line on a machine stands at
+    9/16. What is narrower than 1/8 in is said to the sixteenth, so that it is never nothing.
+    """
+    return format_length(mm, units, fine=units is Units.METRIC or mm < INCH / 8)
+
+
 def format_cloth(mm: float, units: Units) -> str:
     """A length of cloth as it lies or is bought: metres to the centimetre, yards to the eighth."""
     if units is Units.METRIC:

@@ -122,7 +122,7 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         key="inseam",
         name="Inseam",
-        how="From the fork to the floor inside the leg, shoes off; a book held up to the fork helps.",
+        how="From the crotch to the floor inside the leg, shoes off; a book held up close helps.",
         adult=(600, 1000),
         child=(250, 800),
         tight=CLOSE,

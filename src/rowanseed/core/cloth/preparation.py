@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Structure, Surface, Use
 
 
@@ -78,16 +79,17 @@ _WASH = Preparation(
 )
 
 
-def preparation(cloth: Cloth) -> tuple[Preparation, ...]:
+def preparation(cloth: Cloth, units: Units) -> tuple[Preparation, ...]:
     """What to do before this cloth is laid out, in order; washing is left out where it is washed already."""
     out = []
     if cloth.use is Use.FUSIBLE:
         return _FUSIBLE
     if not cloth.washed:
+        size = "20 cm" if units is Units.METRIC else "8 in"
         out.append(
             Preparation(
                 "square",
-                "Mark a square of 20 cm on a corner and measure it before and after.",
+                f"Mark a square of {size} on a corner and measure it before and after.",
                 "The two lengths tell what the cloth shrinks, along and across.",
             )
         )
@@ -129,10 +131,11 @@ def preparation(cloth: Cloth) -> tuple[Preparation, ...]:
             )
         )
     if cloth.both_sides:
+        apart = "15 cm" if units is Units.METRIC else "6 in"
         out.append(
             Preparation(
                 "side",
-                "Choose a right side and pin it at the selvedge, every hand's breadth.",
+                f"Choose a right side and mark it with pins along the selvedge, every {apart}.",
                 "Both sides look alike until they are sewn: use the same one throughout.",
             )
         )

@@ -87,13 +87,15 @@ def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: f
             Given("matching costs", cloth_length(max(0.0, lay_length - unmatched)), Source.WORKED_OUT),
             *_repeat_given(cloth),
         ]
-        formula = "lay without matching + what matching costs: both really laid"
-    lay = Working(name="Length of the lay", quantity=cloth_length(lay_length), formula=formula, given=tuple(given))
+        formula = "layout without matching + what matching costs: both really laid"
+    lay = Working(name="Length of the layout", quantity=cloth_length(lay_length), formula=formula, given=tuple(given))
     straight = straightening(cloth)
     ready = Working(
         name="Ready to cut",
         quantity=cloth_length(lay_length + straight),
-        formula="lay + straightening both ends" if straight else "the lay: a remainder's ends are as they were cut",
+        formula="layout + straightening both ends"
+        if straight
+        else "the layout: a remainder's ends are as they were cut",
         given=(lay.as_given(), *([Given("straightening", length(straight), Source.PRACTICE)] if straight else [])),
     )
     shrink = 0.0 if cloth.washed else cloth.shrink_along

@@ -83,14 +83,14 @@ def facing_steps(bench: Workbench, join: Join) -> Iterator[MakingStep]:
         bench=Bench.MACHINE,
         task=Task.UNDERSTITCH,
         needs=(After(f"press-{join.id}", "the allowances lie towards the facing"),),
-        setting=settings.understitch(bench.needle),
+        setting=settings.understitch(bench.needle, bench.margin(2)),
         edges=shown,
         about=join.id,
     )
     yield MakingStep(
         id=f"turn-{join.id}",
         title=f"Turn the facing in and press the {edge}",
-        how=("Roll the seam a hair to the inside; press from the wrong side.",),
+        how=(f"Roll the seam {bench.margin(1)} to the inside; press from the wrong side.",),
         bench=Bench.IRON,
         task=Task.PRESS,
         needs=(After(f"understitch-{join.id}", "then it stays inside"),),
@@ -177,7 +177,7 @@ def turned_corner(bench: Workbench, join: Join) -> Iterator[MakingStep]:
     yield MakingStep(
         id=f"press-{join.id}",
         title=f"Press, the seam rolled under: {name}",
-        how=("The upper one a hair over the edge. Topstitch if you like it.",),
+        how=(f"The upper one {bench.margin(1)} over the edge. Topstitch if you like it.",),
         bench=Bench.IRON,
         task=Task.PRESS,
         needs=(After(f"trim-{join.id}", "it is turned"),),
@@ -212,7 +212,7 @@ def bands_closed(bench: Workbench) -> Iterator[MakingStep]:
             bench=Bench.MACHINE,
             task=Task.TURN,
             needs=tuple(After(f"press-{j.id}", "it is sewn on and pressed into the band") for j in joined),
-            setting=settings.edgestitch(bench.needle),
+            setting=settings.edgestitch(bench.needle, bench.margin(2)),
             edges=shown,
             caution=NEEDLE,
             booklet=bench.booklet(finish.id),
@@ -292,7 +292,7 @@ def turned_out(bench: Workbench) -> Iterator[MakingStep]:
     yield MakingStep(
         id="close-gap",
         title="Close the gap in the lining",
-        how=("Slip stitch the hand's breadth left open in the lining's side seam.",),
+        how=(f"Slip stitch the {bench.margin(140)} left open in the lining's side seam.",),
         bench=Bench.HAND,
         task=Task.HAND_SEW,
         needs=tuple(After(f"press-{j.id}", "the sides are sewn and pressed") for j in sides),

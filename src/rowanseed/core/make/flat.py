@@ -106,10 +106,9 @@ def darts(bench: Workbench) -> Iterator[MakingStep]:
             title=f"Sew the darts: {bench.name(piece.id)}",
             how=(
                 "Fold right sides together, leg on leg; pin the legs at the edge and the point.",
-                "From the wide end to the point; shorten the stitch to 1.5 mm for the last 2 cm, run off the cloth "
-                "and tie. "
-                "No backstitch at the point.",
-                "The same on both hands, one after the other.",
+                f"From the wide end to the point; shorten the stitch to 1.5 for the last {bench.margin(20)}, run off "
+                "the cloth and tie. No backstitch at the point.",
+                "Left and right alike, one after the other.",
             ),
             bench=Bench.MACHINE,
             task=Task.SEAM,
@@ -117,7 +116,7 @@ def darts(bench: Workbench) -> Iterator[MakingStep]:
                 After("sample-stitch", "the setting is tried on a scrap first"),
                 After(f"interface-{piece.id}", "interfacing goes on while the piece is flat"),
             ),
-            setting=settings.dart(bench.needle),
+            setting=settings.dart(bench.needle, bench.margin(20)),
             edges=edges,
             caution=NEEDLE,
             about=piece.id,
@@ -167,7 +166,7 @@ def small_parts(bench: Workbench) -> Iterator[MakingStep]:
             title=f"Sew on, at its marks: {', '.join(bench.name(id) for id in sorted(pieces))}",
             how=(
                 "Pin it to the marks on the right side and look that left and right stand level.",
-                "Edgestitch round, 2 mm from the fold, backstitching hard at the upper corners.",
+                f"Edgestitch round, {bench.margin(2)} from the fold, backstitching hard at the upper corners.",
             ),
             bench=Bench.MACHINE,
             task=Task.SEAM,
@@ -175,7 +174,7 @@ def small_parts(bench: Workbench) -> Iterator[MakingStep]:
                 After(f"turn-in-{finish.id}", "its edges are in"),
                 After("sample-stitch", "the setting is tried first"),
             ),
-            setting=settings.edgestitch(bench.needle),
+            setting=settings.edgestitch(bench.needle, bench.margin(2)),
             edges=shown,
             caution=NEEDLE,
             about=finish.id,

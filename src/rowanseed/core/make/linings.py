@@ -21,12 +21,12 @@ def underlining(bench: Workbench) -> Iterator[MakingStep]:
             how=(
                 (
                     "Wrong side on underlining, edges pinned; smooth it over the edge of the table, so that the "
-                    "underlining is a hair smaller."
+                    "underlining is that much smaller, about "
+                    f"{bench.margin(1)}."
                 ),
                 (
-                    "Diagonal basting, bites of 12 mm, 8 to 10 cm apart, unknotted; it comes out at the end. From now "
-                    "on "
-                    "the two are one."
+                    f"Diagonal basting, bites of {bench.margin(12)}, {bench.margin(90)} apart, unknotted; it comes out "
+                    "at the end. From now on the two are one."
                 ),
             ),
             bench=Bench.HAND,

@@ -167,7 +167,8 @@ def _ease_stitching(bench: Workbench, join: Join) -> MakingStep:
         id=f"ease-{join.id}",
         title=f"Ease-stitch: {lower_first(join.name)}",
         how=(
-            "Two rows between the notches, 3 mm to either side of the seam line, longest stitch, ends left long.",
+            f"Two rows between the notches, {bench.margin(3)} to either side of the seam line, longest stitch, "
+            "ends left long.",
             (
                 f"Draw up {bench.fine(join.difference.amount)} until the cap curves and no gathers show; shrink the "
                 "fullness over a ham."

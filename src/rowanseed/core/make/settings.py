@@ -1,4 +1,7 @@
-"""Machine settings by task, and the needle by cloth (common practice, no source)."""
+"""Machine settings by task, and the needle by cloth (common practice, no source).
+
+Stitch length and width are in mm, as the dials of machines have them; distances come worded in the household's units.
+"""
 
 from __future__ import annotations
 
@@ -28,7 +31,7 @@ def staystitch(needle: str) -> Setting:
 
 
 def zigzag(needle: str) -> Setting:
-    return Setting(stitch="zigzag, 3 mm wide", length=2.0, foot="ordinary foot", needle=needle)
+    return Setting(stitch="zigzag, width 3", length=2.0, foot="ordinary foot", needle=needle)
 
 
 def overlock() -> Setting:
@@ -47,18 +50,22 @@ def invisible_zip(needle: str) -> Setting:
     )
 
 
-def understitch(needle: str) -> Setting:
+def understitch(needle: str, away: str) -> Setting:
     return Setting(
-        stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note="2 mm from the seam, on the facing"
+        stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note=f"{away} from the seam, on the facing"
     )
 
 
-def hem(needle: str) -> Setting:
-    return Setting(stitch="straight", length=3.0, foot="ordinary foot", needle=needle, note="2 mm below the inner fold")
+def hem(needle: str, away: str) -> Setting:
+    return Setting(
+        stitch="straight", length=3.0, foot="ordinary foot", needle=needle, note=f"{away} below the inner fold"
+    )
 
 
-def dart(needle: str) -> Setting:
-    return Setting(stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note="1.5 mm for the last 2 cm")
+def dart(needle: str, end: str) -> Setting:
+    return Setting(
+        stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note=f"stitch length 1.5 for the last {end}"
+    )
 
 
 def ease(needle: str) -> Setting:
@@ -67,8 +74,8 @@ def ease(needle: str) -> Setting:
     )
 
 
-def edgestitch(needle: str) -> Setting:
-    return Setting(stitch="straight", length=3.0, foot="edge foot", needle=needle, note="2 mm from the fold")
+def edgestitch(needle: str, away: str) -> Setting:
+    return Setting(stitch="straight", length=3.0, foot="edge foot", needle=needle, note=f"{away} from the fold")
 
 
 def buttonhole(needle: str) -> Setting:

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
+from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.base.words import Worded
 
 
 class Bench(Worded):
-    """Where a step is done; walking from one to another is a trip."""
+    """Where a step is done; changing from one to another is getting up."""
 
     MACHINE = "machine"
     OVERLOCKER = "overlocker"
@@ -47,6 +48,12 @@ class Setting:
     foot: str
     needle: str
     note: str = ""
+
+    def stitch_length(self, units: Units) -> str:
+        """Stitch length as the household says it: 2.5 mm, or as a dial has it with the stitches to the inch."""
+        if units is Units.METRIC:
+            return f"{self.length:g} mm"
+        return f"length {self.length:g}, {INCH / self.length:.0f} to the inch"
 
 
 @dataclass(frozen=True)

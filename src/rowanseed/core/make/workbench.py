@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from rowanseed.core.base.units import Units, format_length
+from rowanseed.core.base.units import Units, format_allowance, format_length
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre, Structure
 from rowanseed.core.make import graph, settings
@@ -62,7 +62,11 @@ class Workbench:
 
     def allowance(self, join: Join) -> str:
         part = join.a[0]
-        return self.fine(self.pattern.piece(part.piece).edge(part.edge).allowance)
+        return self.margin(self.pattern.piece(part.piece).edge(part.edge).allowance)
+
+    def margin(self, mm: float) -> str:
+        """A distance as the guide lines of a machine have it: allowances, trimmings, rows of stitching."""
+        return format_allowance(mm, self.household.units)
 
     def booklet(self, id: str) -> str:
         return next((b.number for b in self.pattern.making.booklet if id in b.about), "")

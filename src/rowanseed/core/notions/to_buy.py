@@ -119,6 +119,11 @@ LONGER = 25.0
 """An invisible zip is 2 to 3 cm longer than its opening: it cannot be sewn down to its very end."""
 
 
+def both_units(mm: float) -> str:
+    """The size of a thing in a shop, as its card prints it: 23 cm (9 in)."""
+    return f"{mm / 10:.0f} cm ({mm / INCH:.0f} in)"
+
+
 def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
     """The shortest stock length that does: the opening less the stop at its top, more for an invisible zip.
 
@@ -139,7 +144,7 @@ def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
         + (", and so much longer, up" if invisible else " up")
         + "; a longer one is shortened with a bar tack",
         given=tuple(given),
-        rounding=f"{inches} in is a stock length",
+        rounding="a stock length",
     )
 
 
@@ -186,7 +191,7 @@ def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
         out.append(
             NotionToBuy(
                 sort=Sort.INVISIBLE_ZIP if invisible else Sort.ZIP,
-                what=f"{closure.kind.words.capitalize()}, {working.value / INCH:.0f} in",
+                what=f"{closure.kind.words.capitalize()}, {both_units(working.value)}",
                 count=1,
                 working=working,
                 unit="zip",
@@ -311,14 +316,14 @@ def _thread(
     out = [
         NotionToBuy(
             sort=Sort.THREAD,
-            what="Sewing thread to match, 100 m",
+            what="Sewing thread to match, 100 m (109 yd)",
             count=spools,
             working=Working(
                 name="Sewing thread",
                 quantity=cloth_length(on_machine),
                 formula="stitching × thread per length + 15 %",
                 given=given,
-                rounding=f"{plural(spools, 'spool')} of 100 m",
+                rounding=f"{plural(spools, 'spool')} of 100 m (109 yd)",
             ),
             unit="spool",
         )

@@ -96,12 +96,12 @@ class SeamWalk:
             quantity=fine(self.fault),
             formula=formula,
             given=tuple(given),
-            rounding="shown to 1 mm or 1/16 in",
+            rounding="to what a tape shows",
         )
 
 
 def walk(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
-    """Walk every join of a pattern in one size."""
+    """Measure every join of a pattern in one size."""
     return tuple(walk_join(pattern, size, join) for join in pattern.making.joins)
 
 

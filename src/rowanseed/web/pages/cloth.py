@@ -177,11 +177,11 @@ def _envelope_words(home: House, printed: PrintedYardage | None, needed: ClothNe
         return f"{says}."
     more = whole - needed.to_buy.value
     if abs(more) < 5:
-        return f"{says}, as this lay does."
+        return f"{says}, as this layout does."
     by = format_cloth(abs(more), home.units)
     if more > 0:
-        return f"{says}: {by} more than this lay. It is generous, and knows neither this cloth's width nor your pieces."
-    return f"{says}: {by} less than this lay. It does not know your length, your shrinkage or this cloth's exact width."
+        return f"{says}: {by} more than this layout. It is generous, and knows neither your cloth nor your pieces."
+    return f"{says}: {by} less than this layout. It knows neither your length nor your shrinkage nor this width."
 
 
 def _refusals(home: House, project: OpenProject, plan: ClothPlan) -> tuple[str, ...]:
@@ -212,7 +212,7 @@ def _too_short(home: House, project: OpenProject, plan: ClothPlan) -> str:
         return ""
     name = project.core.cut_pattern.piece(longest).name
     return (
-        f"The {lower_first(name)} alone is {format_cloth(lengths[longest], home.units)} long: no lay "
+        f"The {lower_first(name)} alone is {format_cloth(lengths[longest], home.units)} long: no layout "
         "helps, only a shorter garment or other cloth."
     )
 

@@ -273,6 +273,7 @@ def _costs(project: OpenProject) -> list[tuple[Role, Working]]:
                         price,
                         garments(project.core.cloth_choices.batch),
                         project.desk.habits.money,
+                        project.desk.habits.units,
                     ),
                 )
             )

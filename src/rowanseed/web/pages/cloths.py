@@ -248,7 +248,7 @@ def cloth_form(
             source=source,
             swatch=draw_swatch(entry.cloth, home.units) if entry else None,
             left=draw_left(entry.cloth, home.units, "left") if entry and entry.cloth.length else None,
-            ready=preparation(entry.cloth) if entry else (),
+            ready=preparation(entry.cloth, home.units) if entry else (),
             cutters=projects.cutting_from(home.db, entry.id) if entry else (),
             earlier=projects.earlier_notes(home.db, cloth_ids=(entry.id,)) if entry else (),
             uses=list(Use),

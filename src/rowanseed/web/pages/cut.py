@@ -8,6 +8,7 @@ from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import DocumentError, NotThere
 from rowanseed.core.base.ids import ReadyKey
+from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.preparation import Preparation, preparation
 from rowanseed.core.cloth.remainder import Left, remainders
 from rowanseed.core.cutting import CutItem
@@ -27,11 +28,11 @@ router = APIRouter(route_class=Once)
 WAVED = "waved"
 
 
-def _ready(plan: ClothPlan, done: frozenset[str]) -> tuple[tuple[str, Preparation], ...]:
+def _ready(plan: ClothPlan, done: frozenset[str], units: Units) -> tuple[tuple[str, Preparation], ...]:
     role = plan.role.value
     if plan.role is Role.INTERFACING or str(ReadyKey(role, WAVED)) in done:
         return ()
-    return tuple((str(ReadyKey(role, step.key)), step) for step in preparation(plan.entry.cloth))
+    return tuple((str(ReadyKey(role, step.key)), step) for step in preparation(plan.entry.cloth, units))
 
 
 @router.get("/projects/{id}/cut")
@@ -70,7 +71,9 @@ def _table(home: House, project: OpenProject, role: Role, done: frozenset[str], 
     room = (max((p.cloth.length or 0.0 for p in left), default=0.0), max((p.cloth.width for p in left), default=0.0))
     shown = tuple((p, draw_left(p.cloth, home.units, f"left-{role.value}-{k}", room)) for k, p in enumerate(left))
     on_shelf = tuple(cloths.remainders_of(home.db, plan.entry.id)) if plan.entry.cut_by == project.record.id else ()
-    return Table(plan=plan, items=items, picture=picture, ready=_ready(plan, done), left=shown, on_shelf=on_shelf)
+    return Table(
+        plan=plan, items=items, picture=picture, ready=_ready(plan, done, home.units), left=shown, on_shelf=on_shelf
+    )
 
 
 def _on_same_cloth(project: OpenProject, plan: ClothPlan) -> list[ClothPlan]:
@@ -125,7 +128,7 @@ def tick(home: Home, id: Id, typed: Typing) -> Response:
     key = typed.get("key", "")
     known = {item.key for item in project.cut_items}
     for role, plan in project.cloth_plans.items():
-        known |= {str(ReadyKey(role.value, WAVED)), *(key for key, _ in _ready(plan, frozenset()))}
+        known |= {str(ReadyKey(role.value, WAVED)), *(key for key, _ in _ready(plan, frozenset(), home.units))}
     if key not in known:
         raise NotThere("piece")
     item = next((item for item in project.cut_items if item.key == key), None)

@@ -58,6 +58,7 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
         problem=found.problem,
         plan=plan,
         surface=cloth.surface,
+        units=home.units,
     )
     longest = max(p.length for p in found.plans.values())
     return home.show(
@@ -94,7 +95,7 @@ def _used(found: ClothPlan, plan: Plan) -> Working:
     return Working(
         name="Cloth used",
         quantity=percent(round(plan.density(found.problem), 3)),
-        formula="area of the pieces ÷ usable cloth in the lay's length",
+        formula="area of the pieces ÷ usable cloth in the layout's length",
         given=(
             Given("area of all pieces, m²", count(round(area, 3)), Source.DRAWING),
             Given("usable cloth, m²", count(round(usable, 3)), Source.WORKED_OUT),
@@ -147,6 +148,7 @@ def download(home: Home, id: Id, role: str, document: str) -> Response:
             problem=found.problem,
             plan=found.plan,
             surface=found.entry.cloth.surface,
+            units=home.units,
         )
         text = draw_lay(found.plan, found.problem.cloth, found.entry.cloth, items, LayView(home.units, numbered=True))
         return Response(text, media_type="image/svg+xml", headers=headers)
