@@ -1,15 +1,20 @@
 """The cutting list: every piece once, the grain square, marks as the cloth allows."""
 
+from dataclasses import replace
+
 import pytest
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.cutting import cut_list, marks_to_make
 from rowanseed.core.garment import GarmentChoices, lay_problem
+from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
+from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.demo.six_gore_skirt import draft
+from rowanseed.demo.trousers import draft as trousers_draft
 
 SKIRT = draft()
 CLOTH = Cloth(name="sprigs", width=1400, length=2600, selvedge=12, direction=Direction.ONE_WAY)
@@ -59,3 +64,19 @@ def test_marks_are_made_as_the_cloth_allows():
     ravelly = marks_to_make(back, Surface.CORD, Role.MAIN, Units.METRIC)
     assert not any(m.how.startswith("snip") for m in ravelly)
     assert not any("lengthen" in m.what or "level" in m.what for m in smooth), "they stay on the tissue"
+
+
+@pytest.mark.parametrize("size", ["8", "14", "20"])
+@pytest.mark.parametrize("direction", list(Direction))
+def test_a_pair_is_left_and_right_even_where_its_outline_is_its_own_mirror_image(size, direction):
+    """A waistband with notches on one long edge: one of the two is cut with the tissue face down, at the same place."""
+    trousers = trousers_draft()
+    pattern = replace(trousers, pieces=(trousers.piece("waistband"),), making=Making())
+    problem = lay_problem(pattern, GarmentChoices("A", size), Role.MAIN, replace(CLOTH, direction=direction))
+    plan = solve_each(problem, Budget(sweeps=1))[LayKind.OPEN.value]
+    items = cut_list(pattern, size, Role.MAIN, problem, plan, Surface.PLAIN, Units.METRIC)
+    assert sorted(item.face_down for item in items) == [False, True]
+    places = sorted(bounds(p.outline) for p in plan.stretches[0].placements)
+    for item, place in zip(sorted(items, key=lambda i: bounds(i.placement.outline)), places, strict=True):
+        assert bounds(item.placement.outline) == pytest.approx(place, abs=1)
+        assert item.grain.at_top == pytest.approx(item.grain.at_bottom, abs=0.1)

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import hashlib
-from dataclasses import dataclass
+import math
+from dataclasses import dataclass, replace
 
 from rowanseed.core.base.ids import CutKey
 from rowanseed.core.base.units import Units, format_allowance
@@ -18,6 +19,7 @@ from rowanseed.core.lay.problem import (
     Plan,
     Problem,
     Stretch,
+    is_own_mirror_image,
     moved,
     wanted_hands,
 )
@@ -93,6 +95,8 @@ def cut_list(
         on_fold = lay_piece.fold is not None and not placement.whole
         gives = 2 if region.layers == 2 and not on_fold else 1
         before = cut_so_far.get(placement.piece, 0)
+        if gives == 1 and not on_fold and before % 2:
+            placement = other_hand(lay_piece, placement, problem.cloth)
         cut_so_far[placement.piece] = before + gives
         piece = pattern.piece(placement.piece)
         items.append(
@@ -117,6 +121,27 @@ def cut_list(
             )
         )
     return tuple(items)
+
+
+def other_hand(piece: LayPiece, placement: Placement, cloth: LayCloth) -> Placement:
+    """The same place with the tissue turned over, where a pair has an outline that is its own mirror image.
+
+    To the lay both of a pair are alike then; its notches and marks are not: two waistbands cut alike would be two for
+    the left. Where only turning the piece end for end would do and the cloth has a way up, it stays as it lies.
+    """
+    if not piece.pair or not is_own_mirror_image(piece):
+        return placement
+    box = bounds(placement.outline)
+    for turn in (placement.turn, placement.turn + 180):
+        if turn != placement.turn and cloth.one_way:
+            break
+        over = moved(piece.outline, turn % 360, not placement.mirrored)
+        left, low, _, _ = bounds(over)
+        at = (box[0] - left, box[1] - low)
+        outline = tuple((x + at[0], y + at[1]) for x, y in over)
+        if all(any(math.dist(p, q) <= SAME_PLACE for q in placement.outline) for p in outline):
+            return replace(placement, turn=turn % 360, mirrored=not placement.mirrored, at=at, outline=outline)
+    return placement
 
 
 def _needed(piece: LayPiece) -> int:
@@ -147,6 +172,8 @@ def grain_check(
     )
 
 
+SAME_PLACE = 1.0
+"""How near, in mm, the outline of a turned tissue has to come to the place it is cut from."""
 _LOOSE = (Surface.CORD,)
 ON_TISSUE = (LineKind.LENGTHEN_SHORTEN, LineKind.LEVEL)
 """Lines that say where the tissue is altered and measured; no cloth is marked with them."""
