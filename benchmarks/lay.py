@@ -156,11 +156,12 @@ def _mean(ratios: list[float]) -> float:
 
 
 def _mixed() -> Iterator[Figure]:
-    """Mixed lays against the better simple lay, and against the folded one, with the same seconds for itself; three
-    seeds.
+    """Mixed lays against the better simple lay with the same seconds for itself, and against the folded one that was
+    found beside them; three seeds.
 
     A folded lay opens out into an open one as short, so where the fold wastes cloth the better simple lay is the open
-    one, and mixing can at best come level with it.
+    one, and mixing can at best come level with it: within 1.003, for two searches with the same seconds. What is shown
+    as shortest is never longer than the folded lay shown beside it.
     """
     skirt = lay_problem(
         draft(),
@@ -173,7 +174,8 @@ def _mixed() -> Iterator[Figure]:
             continue
         to_better, to_folded = [], []
         for seed in SEEDS:
-            best = race(problem, Budget(seconds=5.0, seed=seed)).best.length
+            outcome = race(problem, Budget(seconds=5.0, seed=seed))
+            best, beside = outcome.best.length, outcome.simple.get(LayKind.FOLDED)
             alone = {}
             for kind in problem.lays:
                 try:
@@ -181,11 +183,11 @@ def _mixed() -> Iterator[Figure]:
                 except NothingFits:
                     continue
             to_better.append(best / min(alone.values()))
-            if LayKind.FOLDED in alone:
-                to_folded.append(best / alone[LayKind.FOLDED])
-        yield Figure(area="lay", name=f"{name}-mixed-to-better-simple-at-5s", value=_mean(to_better), limit=1.0)
+            if isinstance(beside, Plan):
+                to_folded.append(best / beside.length)
+        yield Figure(area="lay", name=f"{name}-mixed-to-better-simple-at-5s", value=_mean(to_better), limit=1.003)
         if to_folded:
-            yield Figure(area="lay", name=f"{name}-mixed-to-all-folded-at-5s", value=_mean(to_folded), limit=None)
+            yield Figure(area="lay", name=f"{name}-mixed-to-all-folded-at-5s-worst", value=max(to_folded), limit=1.0)
 
 
 def puzzle(pieces: int, seed: int) -> Problem:

@@ -40,10 +40,10 @@ def carried(plan: Plan, problem: Problem) -> Plan | None:
             placements.append(replace(p, outline=moved(outline, p.turn, p.mirrored, p.at)))
         if placements:
             stretches.append(replace(stretch, placements=tuple(placements)))
-    stretches = _without_spares(stretches, problem)
+    stretches = without_spares(stretches, problem)
     out = []
     for stretch in stretches:
-        end = at + _reach(stretch.placements)
+        end = at + reach(stretch.placements)
         out.append(replace(stretch, start=at, end=end))
         at = end
     found = Plan(at, tuple(out))
@@ -51,11 +51,12 @@ def carried(plan: Plan, problem: Problem) -> Plan | None:
     return found if out and not check(free, found) else None
 
 
-def _reach(placements: tuple[Placement, ...]) -> float:
+def reach(placements: tuple[Placement, ...]) -> float:
+    """How far from the start the placements come, in mm."""
     return max(x for p in placements for x, _ in p.outline)
 
 
-def _without_spares(stretches: list[Stretch], problem: Problem) -> list[Stretch]:
+def without_spares(stretches: list[Stretch], problem: Problem) -> list[Stretch]:
     """Where fewer of a piece are wanted now, those farthest along open cloth are left out.
 
     Doubled cloth is left as it is: what is cut there may be needed for its other hand.
@@ -69,7 +70,7 @@ def _without_spares(stretches: list[Stretch], problem: Problem) -> list[Stretch]
     out = []
     for stretch in stretches:
         kept = []
-        for p in sorted(stretch.placements, key=lambda p: _reach((p,))):
+        for p in sorted(stretch.placements, key=lambda p: reach((p,))):
             hand = int(p.mirrored and not is_own_mirror_image(problem.piece(p.piece)))
             if left[p.piece][hand] > 0:
                 left[p.piece][hand] -= 1

@@ -14,6 +14,7 @@ import numpy as np
 
 from rowanseed.core.base.errors import LayRefusal, PinnedElsewhere
 from rowanseed.core.lay.check import check
+from rowanseed.core.lay.opening import opened
 from rowanseed.core.lay.problem import LayKind, Plan, Problem
 from rowanseed.core.lay.search.arrange import (
     DOUBLED,
@@ -56,6 +57,9 @@ class Outcome:
     best: Plan
     simple: Mapping[LayKind, Plan | LayRefusal]
 
+
+SHORTER = 0.05
+"""A lay that is taken over is shorter by so much, in mm."""
 
 OnProgress = Callable[[Progress], None]
 ShouldStop = Callable[[], bool]
@@ -261,10 +265,10 @@ class Race:
         """Start the open lay from the folded one, where that is shorter."""
         racing = self.tuning.racing
         pairs = [(a, b) for a in self.simple.get(LayKind.FOLDED, ()) for b in self.simple.get(LayKind.OPEN, ())]
-        for folded, opened in pairs:
-            if folded.stretches[0].phases != opened.stretches[0].phases or self.problem.pins:
+        for folded, lies_open in pairs:
+            if folded.stretches[0].phases != lies_open.stretches[0].phases or self.problem.pins:
                 continue
-            theirs, ours = self.stretches[folded.stretches[0]], self.stretches[opened.stretches[0]]
+            theirs, ours = self.stretches[folded.stretches[0]], self.stretches[lies_open.stretches[0]]
             if theirs.length > ours.length * racing.open_out_gain:
                 continue
             state = unfolded(theirs, ours, self.problem.cloth.width / 2, self.shapes)
@@ -276,7 +280,7 @@ class Race:
                     found = trial.state()
                     if found.length < ours.length:
                         ours.best = found
-                        self._report(opened)
+                        self._report(lies_open)
                     break
 
     def _next(self, turn: int) -> Arrangement | None:
@@ -338,8 +342,23 @@ class Race:
         kinds: dict[LayKind, Plan | LayRefusal] = dict(self.refused)
         for kind, arrangements in self.simple.items():
             kinds[kind] = self._checked(min(arrangements, key=self._length))
-        best = min(self.arrangements, key=self._length)
-        return Outcome(self._checked(best), kinds)
+        best = self._checked(min(self.arrangements, key=self._length))
+        self._open_no_longer(kinds, best)
+        return Outcome(best, kinds)
+
+    def _open_no_longer(self, kinds: dict[LayKind, Plan | LayRefusal], best: Plan) -> None:
+        """The open lay takes over what any doubled one has found, where that can be opened out and is shorter."""
+        mine = kinds.get(LayKind.OPEN)
+        if not isinstance(mine, Plan):
+            return
+        doubled = {plan.length: plan for plan in (*kinds.values(), best) if isinstance(plan, Plan)}
+        for length in sorted(doubled):
+            if length > mine.length - SHORTER:
+                return
+            found = opened(doubled[length], self.problem)
+            if found is not None and found.length < mine.length:
+                kinds[LayKind.OPEN] = found
+                return
 
     def _checked(self, arrangement: Arrangement) -> Plan:
         plan = plan_of(arrangement, [self.stretches[part] for part in arrangement.stretches])
