@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import sys
 
-from benchmarks import cloth, fit, lay, line
+from benchmarks import cloth, fit, lay, line, trust
 
-AREAS = {"line": line.figures, "lay": lay.figures, "fit": fit.figures, "cloth": cloth.figures}
+AREAS = {"line": line.figures, "lay": lay.figures, "fit": fit.figures, "cloth": cloth.figures, "trust": trust.figures}
 
 
 def main() -> int:

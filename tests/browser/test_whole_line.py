@@ -56,19 +56,19 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
     expect(page.get_by_text("The envelope says").first).to_be_visible(timeout=40_000)
 
     # Lay: drawn to scale, both ways comparable, one kept.
-    page.get_by_role("link", name="On to the lay").click()
+    page.get_by_role("link", name="On to the layout").click()
     drawing = page.locator("svg.lay")
     expect(drawing).to_be_visible()
     assert drawing.locator("g.piece").count() >= 6
     page.locator(".rivals a", has_text="open").click()
     expect(page.locator(".headline").get_by_text("open, one layer")).to_be_visible()
     page.locator(".rivals a", has_text="folded").click()
-    page.get_by_role("button", name="Keep this lay").click()
-    expect(page.get_by_text("this lay is kept")).to_be_visible()
+    page.get_by_role("button", name="Keep this layout").click()
+    expect(page.get_by_text("this layout is kept")).to_be_visible()
     page.get_by_role("button", name="Nearer").click()
     expect(page.locator(".lay-box")).to_have_class(re.compile("scale-2"))
     page.locator(".tabs a", has_text="interfacing").click()
-    page.get_by_role("button", name="Keep this lay").click()
+    page.get_by_role("button", name="Keep this layout").click()
 
     # Cut: piece by piece, and a slip undone.
     page.get_by_role("link", name="On to cutting").click()
@@ -143,8 +143,8 @@ def test_a_pattern_of_ones_own_gets_size_length_lay_and_list(page, own):
     page.get_by_role("button", name="Keep this size").click()
     page.get_by_role("link", name="On to the cloth").click()
     expect(page.get_by_text(re.compile("It will do: .* left over"))).to_be_visible()
-    page.get_by_role("link", name="On to the lay").click()
-    page.get_by_role("button", name="Keep this lay").click()
+    page.get_by_role("link", name="On to the layout").click()
+    page.get_by_role("button", name="Keep this layout").click()
     page.get_by_role("link", name="On to cutting").click()
     expect(page.locator("ol.ticks li").first).to_be_visible()
     page.get_by_role("link", name="On to sewing").click()

@@ -114,7 +114,7 @@ def test_what_matching_costs_stands_in_the_sum():
     """1.20 m unmatched, 1.34 m matched: 14 cm for matching; a matched lay that came out shorter costs nothing."""
     lay = need(1340, CHECK, 3, Units.METRIC, unmatched=1200).lay
     shown = {g.name: g.quantity.show(Units.METRIC) for g in lay.given}
-    assert shown["Lay without matching"] == "1.20 m" and shown["matching costs"] == "0.14 m"
+    assert shown["Layout without matching"] == "1.20 m" and shown["matching costs"] == "0.14 m"
     assert shown["repeat along"] == "9.2 cm"
     other = need(1200, CHECK, 3, Units.METRIC, unmatched=1340).lay
     assert {g.name: g.value if hasattr(g, "value") else g.quantity.value for g in other.given}["matching costs"] == 0

@@ -1,6 +1,7 @@
 """What is left after cutting, against areas and distances of a geometry library."""
 
 from dataclasses import replace
+from itertools import pairwise
 
 import pytest
 from hypothesis import given, settings
@@ -8,7 +9,9 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon, box
 from shapely.ops import unary_union
 
+from rowanseed.core.base.units import Units, format_cloth
 from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.cloth.extent import extent
 from rowanseed.core.cloth.remainder import CUT_OFF, area_in_hand, cut_from, outline_of, remainders
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.check import check
@@ -112,6 +115,22 @@ def test_a_hole_takes_its_area_from_what_is_in_hand():
 def test_what_is_gone_shrinks_with_its_cloth():
     raw = replace(CLOTH, washed=False, shrink_along=0.1, gone=(((0.0, 0.0), (500.0, 0.0), (500.0, 100.0)),))
     assert raw.ready_gone[0][1] == (450.0, 0.0)
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.lists(st.tuples(st.integers(0, 2600), st.integers(1, 900), st.integers(0, 1400)), max_size=5))
+def test_what_is_free_at_full_width_is_told_and_no_more(patches):
+    """The longest stretch of the cloth that no patch touches, by the geometry library; the box round it is longer."""
+    gone = [box(x, y, min(2600, x + long), 1500).exterior.coords[:-1] for x, long, y in patches if x < 2600]
+    cloth = replace(CLOTH, gone=tuple(tuple(ring) for ring in gone))
+    rest = box(0, 0, 2600, 1500).difference(unary_union([Polygon(ring) for ring in gone]))
+    longest = run = 0.0
+    for a, b in pairwise(sorted({0.0, 2600.0, *(x for ring in gone for x, _ in ring)})):
+        is_whole = rest.intersection(box(a, 0, b, 1500)).area > (b - a) * 1500 - 1e-6
+        run = run + b - a if is_whole else 0.0
+        longest = max(longest, run)
+    assert cloth.free_length == pytest.approx(longest, abs=1e-6)
+    assert format_cloth(longest, Units.METRIC) in extent(cloth, Units.METRIC) or longest < 50
 
 
 # ---------------------------------------------------------------- adding a piece never needs less

@@ -213,7 +213,7 @@ def test_a_search_that_was_stopped_before_there_was_a_lay_is_no_answer(house, mo
     monkeypatch.setattr(jobs, "solve_each", stopped)
     house.get("/projects/2/lay/worked-out")
     page = house.get("/projects/2/lay").text
-    assert "The search was stopped before there was a lay." in page and "cannot be laid" not in page
+    assert "The search was stopped before there was a layout." in page and "cannot be laid" not in page
     monkeypatch.setattr(jobs, "solve_each", search)
     house.post("/projects/2/lays/again", data={"station": "lay"})
     house.get("/projects/2/lay/worked-out")

@@ -165,12 +165,12 @@ def test_other_sites_cannot_post(pages):
 
 @pytest.mark.slow
 def test_a_change_of_size_makes_the_kept_lay_say_so(pages):
-    assert "this lay is kept" in pages.get("/projects/1/lay").text
+    assert "this layout is kept" in pages.get("/projects/1/lay").text
     pages.post("/projects/1/fit", data={"size": "16"})
     pages.get("/projects/1/lay/worked-out")
     assert "Changed since it was kept" in pages.get("/projects/1/lay").text
     pages.post("/projects/1/lay", data={"role": "main", "lay": "open", "keep": "yes"})
-    assert "this lay is kept" in pages.get("/projects/1/lay").text
+    assert "this layout is kept" in pages.get("/projects/1/lay").text
 
 
 @pytest.mark.parametrize(("change", "said"), [("2.5 m", "cannot be shortened"), ("a bit", "not a length")])

@@ -193,7 +193,7 @@ def test_matching_shows_its_seams_and_its_cost_in_the_sum(house, quick):
     follow(house, "/projects/4/lays/events")
     page = house.get("/projects/4/cloth").text
     assert "✓ Princess seams" in page and "✓ Lines alike at the centres" in page
-    assert "Lay without matching" in page and "matching costs" in page
+    assert "Layout without matching" in page and "matching costs" in page
     assert house.post("/projects/4/cloth/matching", data={"matching-main": "by eye"}).status_code == 404
 
 
@@ -316,10 +316,10 @@ def test_any_cloth_on_the_shelf_is_answered_at_once_where_it_is_certain(house, q
     page = house.get("/projects/2/cloth/shelf").text
     rows = {name: re.search(rf">{name}</a>.*?</tr>", page, re.S)[0] for name in ("Snippet", "Bolt")}
     assert "<b>yes</b>" in rows["Bolt"] and "<b>yes</b>" not in rows["Snippet"] and ">no" in rows["Snippet"]
-    assert "of them only a real lay can tell" in page
+    assert "of them only a real layout can tell" in page
     assert ">Meant for lining</a>" not in page and "Light fusible" not in page
     follow(house, "/projects/2/shelf/main/0/events")
-    assert "by real lays" in house.get("/projects/2/cloth/shelf").text
+    assert "by real layouts" in house.get("/projects/2/cloth/shelf").text
 
 
 def test_the_most_a_remainder_can_give_is_told_by_real_lays(house, quick):
@@ -344,7 +344,7 @@ def test_cloth_shorter_than_the_longest_piece_is_told_so(house):
     house.post("/projects/2/cloth", data={"cloth-main": where})
     house.get("/projects/2/cloth/worked-out")
     page = house.get("/projects/2/cloth").text
-    assert re.search(r"The (centre|side) (front|back) gore alone is 0\.\d+ m long: no lay helps", page)
+    assert re.search(r"The (centre|side) (front|back) gore alone is 0\.\d+ m long: no layout helps", page)
 
 
 def test_cloth_of_unknown_fibre_gets_the_burn_test_with_its_caution(house):

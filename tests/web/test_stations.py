@@ -19,7 +19,7 @@ def test_the_line_says_at_every_station_what_there_is_to_settle(house):
     assert [_words(page, s) for s in ("Fit", "Cloth", "Lay", "Cut", "Sew", "Keep")] == [
         "choose the size",
         "choose the interfacing",
-        "keep a lay",
+        "keep a layout",
         "to come",
         "to come",
         "to come",
@@ -119,10 +119,10 @@ def test_cloth_that_is_too_narrow_says_which_piece_and_what_to_do(house):
 
 def test_a_kept_lay_can_be_let_go_and_another_kept(house):
     house.post("/projects/1/lay", data={"role": "main", "lay": "folded", "release": "yes"})
-    assert _words(house.get("/projects/1/lay"), "Lay") == "keep a lay"
+    assert _words(house.get("/projects/1/lay"), "Lay") == "keep a layout"
     house.post("/projects/1/lay", data={"role": "main", "lay": "open", "keep": "yes"})
     page = house.get("/projects/1/lay").text
-    assert "this lay is kept" in page and "open, one layer" in page
+    assert "this layout is kept" in page and "open, one layer" in page
 
 
 def test_searching_longer_waits_in_the_queue_and_the_page_shows_that(house, monkeypatch):

@@ -6,6 +6,7 @@ from xml.etree.ElementTree import Element
 
 from rowanseed.core.base.units import INCH, Units, format_cloth, format_length
 from rowanseed.core.cloth.cloth import Cloth, PrintBorder
+from rowanseed.core.cloth.extent import extent
 from rowanseed.core.cloth.remainder import outline_of
 from rowanseed.drawings.colour import thread
 from rowanseed.drawings.svg import INK, QUIET, add, drawing, halo, number, path_of, write
@@ -105,7 +106,7 @@ def draw_left(cloth: Cloth, units: Units, id: str, room: tuple[float, float] | N
     long, wide = room or (cloth.length, cloth.width)
     letter = max(long, wide) / 22
     pad = letter * 1.6
-    title = f"{cloth.name}: {format_cloth(cloth.length, units)} by {format_length(cloth.width, units)}"
+    title = f"{cloth.name}: {extent(cloth, units)}"
     root = drawing(
         long + 2 * pad, wide + 2 * pad, title, "Its outline, to scale; the lower selvedge below.", class_="left"
     )

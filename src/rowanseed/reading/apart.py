@@ -20,7 +20,8 @@ from rowanseed.settings import settings
 
 AT_ONCE = threading.BoundedSemaphore(2)
 """So many files are read at a time; more wait."""
-ANSWER = 64 * 1024 * 1024
+ANSWER = 256 * 1024 * 1024
+"""Bytes of an answer at most; a household with all its photos is the largest."""
 ERRORS: dict[str, type[Told]] = {"pattern": PatternError, "drawing": DrawingError, "document": DocumentError}
 
 _DRAWING = TypeAdapter(Drawing)
@@ -49,6 +50,11 @@ def pattern_document(data: bytes) -> bytes:
 def photo(data: bytes) -> bytes:
     """A photo as a small JPEG, with everything about place and camera left out."""
     return _read(FileKind.PHOTO, data)
+
+
+def household(data: bytes) -> bytes:
+    """A household as it was taken out, read and written again; its records are checked when they are taken in."""
+    return _read(FileKind.HOUSEHOLD, data)
 
 
 def _read(kind: FileKind, data: bytes) -> bytes:

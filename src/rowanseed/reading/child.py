@@ -63,6 +63,10 @@ def _reader(kind: FileKind):  # type: ignore[no-untyped-def]
             from rowanseed.reading.photo import small_jpeg
 
             return small_jpeg
+        case FileKind.HOUSEHOLD:
+            from rowanseed.formats.household_zip import read_household, write_household
+
+            return lambda data: write_household(read_household(data))
         case _:
             assert_never(kind)
 

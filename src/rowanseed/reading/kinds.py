@@ -9,3 +9,4 @@ class FileKind(Worded):
     DRAWING = "drawing"
     PATTERN = "pattern", "pattern document"
     PHOTO = "photo"
+    HOUSEHOLD = "household"

@@ -23,6 +23,7 @@ from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units, format_cloth, format_length
 from rowanseed.core.cloth.cloth import suits
+from rowanseed.core.cloth.extent import extent
 from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.store import projects
@@ -42,6 +43,7 @@ TEMPLATES.env.globals["suits"] = suits
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
+TEMPLATES.env.filters["extent"] = extent
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"
 TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words) for member in members]
 TEMPLATES.env.filters["drawn"] = Markup

@@ -203,5 +203,16 @@ class Cloth:
         return tuple(tuple((x * self.along, y * self.across) for x, y in patch) for patch in self.gone)
 
     @property
+    def free_length(self) -> float | None:
+        """The longest piece of it, in mm along, that is whole from selvedge to selvedge; None if none is in hand."""
+        if self.length is None:
+            return None
+        at, longest = 0.0, 0.0
+        for begins, ends in sorted((min(x for x, _ in patch), max(x for x, _ in patch)) for patch in self.gone):
+            longest = max(longest, min(begins, self.length) - at)
+            at = max(at, ends)
+        return max(longest, self.length - at, 0.0)
+
+    @property
     def is_remainder(self) -> bool:
         return bool(self.gone)

@@ -77,7 +77,7 @@ def need(lay_length: float, cloth: Cloth, gap: float, units: Units, unmatched: f
     if unmatched is not None:
         # A short search may find the matched lay shorter: matching then costs nothing that can be told.
         plain = Working(
-            name="Lay without matching",
+            name="Layout without matching",
             quantity=cloth_length(min(unmatched, lay_length)),
             formula=formula,
             given=tuple(given),

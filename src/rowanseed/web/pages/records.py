@@ -12,6 +12,7 @@ from starlette.responses import FileResponse
 
 from rowanseed.core.base.errors import NotThere, RowanseedError
 from rowanseed.formats.household_zip import read_household, write_household
+from rowanseed.reading import apart
 from rowanseed.store.backup import BEFORE_RESTORE, copies, copies_folder, copy_now, restore
 from rowanseed.store.database import transaction
 from rowanseed.store.taking_out import household_rows, take_in
@@ -121,7 +122,7 @@ def take_household_in(home: Home, file: UploadFile) -> Response:
     """Replace the household by one that was taken out; what was there is kept as a copy."""
     database = _database(home)
     try:
-        rows = read_household(file.file.read())
+        rows = read_household(apart.household(file.file.read()))
         copy_now(home.db, copies_folder(database) / f"{BEFORE_RESTORE}{datetime.now():%Y-%m-%d-%H%M%S}.db")
         take_in(home.db, rows)
     except (RowanseedError, OSError) as error:
