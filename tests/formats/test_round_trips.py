@@ -177,7 +177,7 @@ def full_pattern():
         0.0,
         panel=Panel.BACK,
         cuts=(Cut(Role.MAIN, 1, fold="top", grain=Grain.CROSSWISE),),
-        marks=(end,),
+        marks=(end, replace(end, id="hem-end", edge="hem")),
         derived=Derived(DerivedAs.FACING, "front", "top"),
         garment=2,
     )
@@ -202,7 +202,7 @@ def full_pattern():
                 id="hem",
                 name="Hem",
                 kind=FinishKind.HEM,
-                parts=(EdgePart("front", "hem"), EdgePart("back", "hem", to_mark="end")),
+                parts=(EdgePart("front", "hem"), EdgePart("back", "hem", to_mark="hem-end")),
                 folds=(6.0, 14.0),
             ),
             Finish(id="top", name="Top", kind=FinishKind.NEATENED, parts=(EdgePart("front", "top"),)),

@@ -139,7 +139,7 @@ def test_the_shopping_list_is_priced_by_a_stand_in_and_takes_off_what_is_at_home
     page = house.get("/shopping?project=1").text
     assert "simulated shop with invented goods" in page
     assert "enough on the shelf" in page
-    assert "Invisible zip, 8 in" in page and "up to the next" in page
+    assert "Invisible zip, 23 cm (9 in)" in page and "up to the next" in page
     both = house.get("/shopping?project=1&project=2").text
     assert "Concert skirt for the alto, Cord skirt for the soprano" in both, "those that were started first stand first"
 

@@ -47,7 +47,7 @@ def _cloth_width(mm: float) -> float:
 
 def _selvedge_width(mm: float | None) -> float:
     if mm is not None and mm > 100:
-        raise refuse("A selvedge is a strip of a centimetre or so. Is the unit right?")
+        raise refuse("A selvedge is a narrow strip, a finger wide at most. Is the unit right?")
     return mm or 0.0
 
 
@@ -61,7 +61,7 @@ class _ClothForm(Form):
     name: Text
     width: Annotated[Length, AfterValidator(_cloth_width)]
     length: OptionalLength
-    selvedge: Annotated[OptionalLength, AfterValidator(_selvedge_width)]
+    selvedge: Annotated[OptionalLength, AfterValidator(_selvedge_width)] = None
     direction: Direction
     both_sides: Literal["yes"] | None = None
     fibre: Fibre
