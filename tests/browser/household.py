@@ -25,12 +25,14 @@ def bring_pattern(page, url, pattern):
     bring(page, url, "pattern.json", write_pattern(pattern).encode())
 
 
-def add_cloth(page, url, name, width, length, *, one_way=False, shrinks="5"):
+def add_cloth(page, url, name, width, length, *, one_way=False, shrinks="5", use=None):
     page.goto(f"{url}/cloths/new")
     page.get_by_label("Name").fill(name)
     page.get_by_label("Width needed").fill(width)
     page.get_by_label("Length in hand").fill(length)
     page.get_by_label("Shrinks along").fill(shrinks)
+    if use is not None:
+        page.get_by_label("Meant for").select_option(label=use)
     if one_way:
         page.get_by_label("One-way").check()
     page.get_by_role("button", name="Keep").click()

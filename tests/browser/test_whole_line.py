@@ -17,9 +17,11 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
     expect(page.get_by_text("Nothing on the table yet")).to_be_visible()
     measure(page, own.url, "Ysolde", waist="30 1/4 in", hip="101,5 cm")
     bring_pattern(page, own.url, draft())
-    expect(page.get_by_text("6 joins, walked in every size: all meet.")).to_be_visible()
+    expect(
+        page.get_by_text("6 seams, stitching line measured against stitching line in every size: all meet.")
+    ).to_be_visible()
     add_cloth(page, own.url, "Sprigs", "140 cm", "2,6 m", one_way=True)
-    add_cloth(page, own.url, "Fusible", "90", "1 m")
+    add_cloth(page, own.url, "Fusible", "90", "1 m", use="interfacing, fusible")
 
     page.goto(own.url)
     page.get_by_role("link", name="Start a project").click()

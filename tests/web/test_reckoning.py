@@ -278,7 +278,9 @@ def test_pads_that_room_was_left_for_are_on_the_list(house):
 def test_buttons_are_bought_on_the_cards_the_shop_has(house):
     assert "7 buttons for each garment" in house.get("/projects/6/cloth/extras").text
     house.post("/projects/6/cloth/extras/card", data={"card": "4"})
-    assert re.search(r"Buttons, 15 mm \(5/8 in\): 7, on cards of 4</b>.*?2 cards", house.get("/shopping?project=6").text, re.S)
+    assert re.search(
+        r"Buttons, 15 mm \(5/8 in\): 7, on cards of 4</b>.*?2 cards", house.get("/shopping?project=6").text, re.S
+    )
     refused = house.post("/projects/6/cloth/extras/card", data={"card": "many"})
     assert refused.status_code == 422 and 'value="many"' in refused.text
 
@@ -288,7 +290,9 @@ def test_buttons_are_bought_on_the_cards_the_shop_has(house):
 
 def test_what_is_left_goes_on_the_shelf_and_serves_the_next_project(house, quick):
     page = house.get("/projects/1/cut").text
-    assert "What is left of Rowan sprigs, viscose" in page and re.search(r"The end: 1\.\d+ m at the full width of 137 cm and 0\.\d+ m more", page)
+    assert "What is left of Rowan sprigs, viscose" in page and re.search(
+        r"The end: 1\.\d+ m at the full width of 137 cm and 0\.\d+ m more", page
+    )
     house.post("/projects/1/cut/left/main", data={"keep-0": "yes", "keep-1": "yes"})
     shelf = house.get("/").text
     assert "Rowan sprigs, viscose, what is left" in shelf and "Rowan sprigs, viscose, off-cut 1" in shelf
