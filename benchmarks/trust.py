@@ -6,8 +6,10 @@ not reached within `LONGEST` is reported by the figure that counts. Bytes are mu
 
 from __future__ import annotations
 
+import importlib
 import json
 import os
+import pkgutil
 import random
 import re
 import shutil
@@ -41,7 +43,7 @@ from rowanseed.formats.pattern_json import write_pattern
 from rowanseed.store import people
 from rowanseed.store.database import connect
 from rowanseed.store.opening import open_household
-from rowanseed.web.app import create_app
+from rowanseed.web import pages
 
 KILLS, CUTS, REQUESTS, FILES = 300, 200, 2000, 500
 LONGEST = 300.0
@@ -331,9 +333,10 @@ def _forms(demo: Path) -> list[FormSeen]:
 def _requests(demo: Path) -> Iterator[Figure]:
     routes = [
         (method, route.path)
-        for route in create_app(demo).routes
-        for method in sorted(getattr(route, "methods", None) or ())
-        if hasattr(route, "path") and "events" not in route.path and "static" not in route.path
+        for module in pkgutil.iter_modules(pages.__path__)
+        for route in importlib.import_module(f"{pages.__name__}.{module.name}").router.routes
+        for method in sorted(route.methods)
+        if "events" not in route.path
     ]
     forms = _forms(demo)
 

@@ -6,6 +6,7 @@ import sqlite3
 import stat
 import subprocess
 import sys
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import closing
 from datetime import date, datetime, timedelta
 
@@ -79,6 +80,21 @@ def test_a_copy_made_while_the_log_is_full_holds_everything_that_was_acknowledge
     with closing(connect(path.parent / "copy.db")) as copy:
         assert len(people.people(copy)) == 30
     assert stat.S_IMODE((path.parent / "copy.db").stat().st_mode) == 0o600
+
+
+def test_copies_asked_for_at_the_same_moment_do_not_disturb_each_other(path, db):
+    people.save_person(db, None, "Nerys", Age.ADULT, {"hip": 900.0}, DAY)
+    target = copies_folder(path) / "by-hand.db"
+
+    def ask(_):
+        with closing(connect(path)) as own:
+            return copy_now(own, target)
+
+    with ThreadPoolExecutor(4) as several:
+        assert set(several.map(ask, range(12))) == {target}
+    with closing(sqlite3.connect(target)) as copy:
+        assert copy.execute("SELECT name FROM person").fetchone()[0] == "Nerys"
+    assert [p.name for p in target.parent.iterdir()] == ["by-hand.db"], "nothing half made is left"
 
 
 def test_fourteen_daily_copies_are_kept_and_one_a_day(path, db):

@@ -6,6 +6,7 @@ SQLite's own backup makes them, so that a copy holds everything acknowledged, wh
 from __future__ import annotations
 
 import os
+import secrets
 import sqlite3
 from dataclasses import dataclass
 from datetime import date, datetime
@@ -78,8 +79,8 @@ def copies(database: Path) -> list[Copy]:
 def copy_now(connection: Connection, target: Path) -> Path:
     """Write a verified copy; there is never half a copy under its name. Raises StoreError, OSError."""
     target.parent.mkdir(mode=0o700, parents=True, exist_ok=True)
-    part = target.with_name(f".{target.name}.part")
-    part.unlink(missing_ok=True)
+    # Two windows may ask for a copy in the same second.
+    part = target.with_name(f".{target.name}.{secrets.token_hex(4)}.part")
     os.close(os.open(part, os.O_CREAT | os.O_EXCL | os.O_RDWR, 0o600))
     try:
         copy = sqlite3.connect(part)
