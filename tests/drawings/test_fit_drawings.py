@@ -45,8 +45,10 @@ def _inside(root):
     """Every word and point of a drawing lies on its sheet."""
     _, _, wide, tall = map(float, root.get("viewBox").split())
     spots = [(float(t.get("x")), float(t.get("y"))) for t in root.iter(f"{SVG}text")]
-    whole = [path.get("d") for path in root.iter(f"{SVG}path") if not re.search("[a-zHV]", path.get("d"))]
-    spots += [p for d in whole for p in _points(d.replace("Z", ""))]
+    for path in root.iter(f"{SVG}path"):
+        if not re.search("[a-zHV]", path.get("d")):
+            ((right, down),) = _points(path.get("transform", "translate(0 0)"))
+            spots += [(x + right, y + down) for x, y in _points(path.get("d").replace("Z", ""))]
     return all(-1 <= x <= wide + 1 and -1 <= y <= tall + 1 for x, y in spots)
 
 

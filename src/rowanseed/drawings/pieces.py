@@ -15,7 +15,8 @@ from rowanseed.core.geometry.outline import Point, Segment, bounds, chain_length
 from rowanseed.core.make.steps import EdgeShown
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
-from rowanseed.core.pattern.seamline import lines, mark_distance, seam_length
+from rowanseed.core.pattern.seamline import mark_distance, seam_length
+from rowanseed.drawings.shown import outline_path, shown_lines, upright
 from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 GAP = 46.0
@@ -23,11 +24,6 @@ IN_A_ROW = 5
 """More pieces than this beside each other get too small to read."""
 LINE_STYLES = ("4 6", "14 6", "14 5 3 5", "2 5", "22 6", "10 4 10 10", "3 3", "18 4 4 4 4 4")
 """One line style a size, in turn, so that colour need not tell them apart."""
-
-
-def upright(p: Point) -> Point:
-    """The piece frame (x down the garment, y up) as a screen shows a garment: top up."""
-    return (p[1], p[0])
 
 
 @dataclass(frozen=True)
@@ -56,8 +52,8 @@ def row(
     """
     boxes = {}
     for piece in pieces:
-        rings = [bounds([upright(p) for p in lines(piece, s).cutting_ring()]) for s in {size, *sizes}]
-        rings += [bounds([upright(p) for p in lines(other, size).cutting_ring()]) for other in beside(piece)]
+        rings = [bounds([upright(p) for p in shown_lines(piece, s).cutting_ring()]) for s in {size, *sizes}]
+        rings += [bounds([upright(p) for p in shown_lines(other, size).cutting_ring()]) for other in beside(piece)]
         boxes[piece.id] = (
             min(b[0] for b in rings),
             min(b[1] for b in rings),
@@ -107,7 +103,7 @@ def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece])
     )
     for item in placed:
         _nest(root=root, item=item, piece=item.piece, size=size, sizes=sizes, width=1.1)
-        both = lines(item.piece, size)
+        both = shown_lines(item.piece, size)
         ring = [item.at(p) for p in both.cutting_ring()]
         add(
             root,
@@ -139,11 +135,11 @@ def _nest(root: Element, item: _Placed, piece: Piece, size: str, sizes: Sequence
     """The other sizes of a piece, each in its own line style."""
     for k, other in enumerate(sizes):
         if other != size:
-            ring = [item.at(p) for p in lines(piece, other).cutting_ring()]
             add(
                 root,
                 "path",
-                d=path_of(ring),
+                d=outline_path(piece, other),
+                transform=f"translate({number(item.x)} {number(item.y)})",
                 fill="none",
                 stroke=QUIET,
                 stroke_width=width,
@@ -169,9 +165,9 @@ def draw_altered(
     for item in placed:
         before = drawn.piece(item.piece.id)
         _nest(root=root, item=item, piece=before, size=size, sizes=sizes, width=letter * 0.035)
-        both = lines(item.piece, size)
+        both = shown_lines(item.piece, size)
         new = [item.at(p) for p in both.cutting_ring()]
-        old = [item.at(p) for p in lines(before, size).cutting_ring()]
+        old = [item.at(p) for p in shown_lines(before, size).cutting_ring()]
         changed = before.shapes[size] != item.piece.shapes[size]
         add(root, "path", d=path_of(new), fill=PAPER, fill_opacity=0.6)
         if changed:
@@ -231,7 +227,7 @@ def _darts(root: Element, item: _Placed, size: str) -> None:
 
 def _grown(root: Element, item: _Placed, before: Piece, size: str, letter: float, units: Units) -> None:
     """How much longer or shorter each edge has become, written inside the piece beside the edge."""
-    left, top, right, bottom = bounds([item.at(p) for p in lines(item.piece, size).seam_ring()])
+    left, top, right, bottom = bounds([item.at(p) for p in shown_lines(item.piece, size).seam_ring()])
     middle = ((left + right) / 2, (top + bottom) / 2)
     taken: list[Point] = []
     for edge in item.piece.edges:
@@ -306,7 +302,7 @@ def draw_edges(pattern: Pattern, size: str, edges: Sequence[EdgeShown], thread: 
         class_="step-drawing",
     )
     for item in placed:
-        both = lines(item.piece, size)
+        both = shown_lines(item.piece, size)
         ring = [item.at(p) for p in both.cutting_ring()]
         add(root, "path", d=path_of(ring), fill=PAPER, stroke=QUIET, stroke_width=2, stroke_linejoin="round")
         seam = [item.at(p) for p in both.seam_ring()]

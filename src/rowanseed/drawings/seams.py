@@ -11,8 +11,9 @@ from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import MarkKind
-from rowanseed.core.pattern.seamline import lines, mark_distance
+from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import SeamWalk
+from rowanseed.drawings.shown import shown_lines
 from rowanseed.drawings.svg import INK, QUIET, add, drawing, halo, number, path_of, write
 
 WIDE = 760.0
@@ -107,7 +108,7 @@ def _side(
 
 def _run(pattern: Pattern, size: str, part: EdgePart) -> tuple[list[Point], list[Point]]:
     piece = pattern.piece(part.piece)
-    whole = lines(piece, size).seam[part.edge]
+    whole = shown_lines(piece, size).seam[part.edge]
     total = sum(math.dist(p, q) for p, q in pairwise(whole))
     first = mark_distance(piece, size, piece.mark(part.from_mark)) if part.from_mark else 0.0
     last = mark_distance(piece, size, piece.mark(part.to_mark)) if part.to_mark else total

@@ -44,6 +44,7 @@ TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
 TEMPLATES.env.filters["extent"] = extent
+TEMPLATES.env.filters["either"] = lambda units, metric, imperial: metric if units is Units.METRIC else imperial
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"
 TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words) for member in members]
 TEMPLATES.env.filters["drawn"] = Markup

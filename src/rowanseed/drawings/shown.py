@@ -1,0 +1,52 @@
+"""Lines of a piece as finely as a screen shows them, remembered: the same pattern is drawn again at every look."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.seamline import PieceLines, lines
+from rowanseed.drawings.svg import path_of
+
+SHOWN = 0.3
+"""How far, in mm of cloth, a drawn curve may stray from the true one: less than a line is wide on a screen."""
+
+
+@dataclass(frozen=True)
+class _Same:
+    """A piece known by identity."""
+
+    piece: Piece
+
+    def __hash__(self) -> int:
+        return id(self.piece)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Same) and other.piece is self.piece
+
+
+@lru_cache(maxsize=2048)
+def _shown(same: _Same, size: str) -> PieceLines:
+    return lines(same.piece, size, SHOWN)
+
+
+def shown_lines(piece: Piece, size: str) -> PieceLines:
+    """Cutting line and seam line of a piece as finely as a screen shows them."""
+    return _shown(_Same(piece), size)
+
+
+def upright(p: Point) -> Point:
+    """The piece frame (x down the garment, y up) as a screen shows a garment: top up."""
+    return (p[1], p[0])
+
+
+def outline_path(piece: Piece, size: str) -> str:
+    """The cutting line of a piece as a path, upright, in its own frame."""
+    return _outline(_Same(piece), size)
+
+
+@lru_cache(maxsize=2048)
+def _outline(same: _Same, size: str) -> str:
+    return path_of([upright(p) for p in shown_lines(same.piece, size).cutting_ring()])
