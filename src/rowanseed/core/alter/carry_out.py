@@ -96,14 +96,10 @@ def _edges_changed(before: Piece, after: Piece, size: str) -> tuple[tuple[str, .
     return changed, max(by, key=abs, default=0.0)
 
 
-COARSE = 0.5
-"""How finely, in mm, outlines are looked at for crossing themselves."""
-
-
 def _refuse_crossing(pattern: Pattern, size: str, pieces: Iterable[str], what: str) -> None:
     for id in sorted(pieces):
         piece = pattern.piece(id)
-        both = lines(piece, size, COARSE)
+        both = lines(piece, size)
         for ring in (both.seam_ring(), both.cutting_ring()):
             outline = Polygon(ring)
             if not outline.is_valid:
