@@ -218,6 +218,34 @@ def test_a_fold_that_is_off_the_grain_is_refused_where_it_was_chosen(house):
     assert house.get(place).status_code == 404
 
 
+def test_one_outline_is_cut_from_several_cloths(house):
+    """A facing from the garment's cloth, its interfacing and the lining: one tissue, three layouts."""
+    svg = (
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">'
+        b'<path id="facing" d="M20 20 H300 V80 H20 Z"/></svg>'
+    )
+    place = house.post("/patterns/new", files={"file": ("f.svg", svg)}, follow_redirects=False).headers["location"]
+    assert "and the same from" in house.get(place).text
+    form = {
+        "name": "Facing",
+        "use-0": "yes",
+        "count-0": "2",
+        "pair-0": "yes",
+        "role-0": "main",
+        "grain-0": "lengthwise",
+    }
+    form |= {"also-0-interfacing": "yes", "also-0-lining": "yes"}
+    made = house.post(place, data=form, follow_redirects=False).headers["location"]
+    page = house.get(made).text
+    assert all(f"{role}: 2 in pairs" in page for role in ("main", "interfacing", "lining"))
+    cuts = house.get(f"{made}/document.json").json()["pieces"][0]["cuts"]
+    assert [(c["role"], c["count"], c["pair"]) for c in cuts] == [
+        ("main", 2, True),
+        ("lining", 2, True),
+        ("interfacing", 2, True),
+    ]
+
+
 def test_a_chart_is_given_for_every_size_or_for_none(house):
     svg = (
         b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">'

@@ -27,6 +27,9 @@ from rowanseed.core.sums.rectangles import with_rectangles
 GAP = 3.0
 """Between cutting lines, in mm: room for shears (common practice, no source)."""
 
+VIEW_HEM = "hem"
+"""The kind of alteration that a view's own lower edge is drawn by."""
+
 LAYS = (LayKind.FOLDED, LayKind.OPEN)
 
 
@@ -50,7 +53,14 @@ def altered(pattern: Pattern, choices: GarmentChoices) -> Altered:
         )
     if choices.view not in {view.id for view in pattern.envelope.views}:
         raise PatternError(f"This pattern has no view {choices.view}.", "", "view")
-    return carry_out(on_stitching_line(pattern), choices.size, choices.alterations, choices.blend)
+    drawn = in_view(on_stitching_line(pattern), choices.view, choices.size)
+    return carry_out(drawn, choices.size, choices.alterations, choices.blend)
+
+
+def in_view(pattern: Pattern, view: str, size: str) -> Pattern:
+    """A pattern on its stitching lines with the lower edge that a view has, where one tissue serves several."""
+    below = next((v.below for v in pattern.envelope.views if v.id == view), 0.0)
+    return carry_out(pattern, size, (Alteration(VIEW_HEM, below),)).pattern if below else pattern
 
 
 def derived(
@@ -179,6 +189,7 @@ def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:
         fold=fold,
         grain=cut.grain,
         selvedge=_along_selvedge(cutting, cut),
+        one_way=cut.one_way,
     )
 
 

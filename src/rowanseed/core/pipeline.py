@@ -9,7 +9,7 @@ from rowanseed.core.alter.change import Altered
 from rowanseed.core.batch import Member
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
-from rowanseed.core.garment import GarmentChoices, altered, derived, to_cut
+from rowanseed.core.garment import GarmentChoices, altered, derived, in_view, to_cut
 from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.steps import MakingStep
@@ -37,6 +37,16 @@ class _Same:
 def altered_once(pattern: Pattern, choices: GarmentChoices) -> Altered:
     """The pattern as a garment is cut. Raises as `altered` does, each time."""
     return _altered(_Same(_stitched(_Same(pattern))), choices)
+
+
+def drawn_once(pattern: Pattern, view: str, size: str) -> Pattern:
+    """The pattern as it is drawn, on its stitching lines and with the lower edge of a view."""
+    return _in_view(_Same(_stitched(_Same(pattern))), view, size)
+
+
+@lru_cache(maxsize=KEPT)
+def _in_view(same: _Same, view: str, size: str) -> Pattern:
+    return in_view(same.pattern, view, size)
 
 
 @lru_cache(maxsize=KEPT)

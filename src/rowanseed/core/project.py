@@ -25,7 +25,15 @@ from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import SeamVerdict, SeamWalk
-from rowanseed.core.pipeline import altered_once, compiled_once, garment_once, steps_once, to_cut_once, walk_once
+from rowanseed.core.pipeline import (
+    altered_once,
+    compiled_once,
+    drawn_once,
+    garment_once,
+    steps_once,
+    to_cut_once,
+    walk_once,
+)
 from rowanseed.core.saving.apply import has_one_fewer
 from rowanseed.core.saving.combine import combined
 from rowanseed.core.saving.tactic import TacticId
@@ -113,7 +121,12 @@ class Project:
         try:
             return altered_once(self.pattern, self.choices), None
         except RowanseedError as error:
-            return Altered(self.pattern, ()), Refusal(error)
+            return Altered(self.drawn, ()), Refusal(error)
+
+    @cached_property
+    def drawn(self) -> Pattern:
+        """The pattern as it is drawn: what alterations are told and shown against."""
+        return self.pattern if self.size is None else drawn_once(self.pattern, self.view, self.size)
 
     @property
     def altered(self) -> Altered:
@@ -129,7 +142,7 @@ class Project:
     @cached_property
     def changes(self) -> dict[str, float]:
         """What blending and altering add to the garment's measures, in mm."""
-        return {} if self.size is None else changes(self.pattern, self.altered.pattern, self.size, self.view)
+        return {} if self.size is None else changes(self.drawn, self.altered.pattern, self.size, self.view)
 
     @cached_property
     def rows(self) -> tuple[Ease, ...]:

@@ -55,6 +55,8 @@ WAIST_EASE = 20.0
 HIP_EASE = 80.0
 HIP_DEPTH = 205.0
 LENGTH = 660.0
+BELOW = 150.0
+"""How much lower the second line of the tissue lies."""
 FLARE = 0.95
 """The cone's whole angle, in radians: how much wider the skirt grows for every unit further down."""
 
@@ -349,12 +351,20 @@ def _envelope() -> Envelope:
         "length": dict.fromkeys(SIZES, LENGTH),
         "hem": {s: FLARE * cone(s).hem_radius for s in SIZES},
     }
+    longer = {
+        **finished,
+        "length": dict.fromkeys(SIZES, LENGTH + BELOW),
+        "hem": {s: FLARE * (cone(s).hem_radius + BELOW) for s in SIZES},
+    }
     return Envelope(
-        views=(View("A", "Knee length, faced waist, zip at the back"),),
+        views=(
+            View("A", "Knee length, faced waist, zip at the back"),
+            View("B", "The same to mid calf, cut at the lower line", BELOW),
+        ),
         sizes=SIZES,
         sized_by=("hip", "waist"),
         body_chart={"waist": row(BODY_WAIST), "hip": row(BODY_HIP)},
-        finished={"A": finished},
+        finished={"A": finished, "B": longer},
         yardage=tuple(_printed_yardage()),
         notions=(
             PrintedNotion("Invisible zip", 1, "22 cm (9 in)"),
@@ -376,12 +386,14 @@ _PRINTED_CM = {
 
 def _printed_yardage() -> list[PrintedYardage]:
     main = [
-        PrintedYardage(view="A", size=size, role=Role.MAIN, width=float(width), one_way=one_way, length=cm * 10.0)
+        PrintedYardage(view, size, Role.MAIN, float(width), one_way, cm * 10.0 + more)
+        for view, more in (("A", 0.0), ("B", 2 * BELOW))
         for (width, one_way), row in _PRINTED_CM.items()
         for size, cm in zip(SIZES, row, strict=True)
     ]
     return main + [
-        PrintedYardage(view="A", size=size, role=Role.INTERFACING, width=900.0, one_way=False, length=400.0)
+        PrintedYardage(view, size, Role.INTERFACING, 900.0, one_way=False, length=400.0)
+        for view in ("A", "B")
         for size in SIZES
     ]
 

@@ -39,6 +39,8 @@ class Decision:
     fold: str | None
     grain_across_page: bool
     grain: Grain = Grain.LENGTHWISE
+    also: tuple[Role, ...] = ()
+    """Other cloths it is cut from in the same way: a facing from the garment's cloth and from interfacing."""
 
 
 def edge_name(index: int) -> str:
@@ -109,7 +111,7 @@ def _piece(drawn: DrawnPiece, decision: Decision, sizes: tuple[str, ...], number
         if decision.fold is not None:
             edges = _straightened(edges, decision.fold)
         shapes[size] = Shape(edges, _grainline(edges))
-    cut = Cut(role=decision.role, count=decision.count, pair=decision.pair, fold=decision.fold, grain=decision.grain)
+    roles = dict.fromkeys((decision.role, *decision.also))
     return Piece(
         id=drawn.id,
         name=decision.name,
@@ -117,7 +119,10 @@ def _piece(drawn: DrawnPiece, decision: Decision, sizes: tuple[str, ...], number
         drawn=Drawn.CUTTING,
         edges=tuple(EdgeSpec(n, 0.0) for n in names),
         shapes=shapes,
-        cuts=(cut,),
+        cuts=tuple(
+            Cut(role=role, count=decision.count, pair=decision.pair, fold=decision.fold, grain=decision.grain)
+            for role in roles
+        ),
     )
 
 

@@ -85,6 +85,7 @@ class _Piece(_Record):
     selvedge: tuple[_Pair, _Pair] | None = None
     border: _Border | None = None
     motif: _Motif | None = None
+    one_way: bool = False
 
 
 class _MatchPoint(_Record):
@@ -180,6 +181,7 @@ def _to_piece(p: _Piece, notes: list[str]) -> LayPiece:
         selvedge=p.selvedge,
         border=OnLine(p.border.at, p.border.y) if p.border else None,
         motif=Motif(p.motif.at, tuple(p.motif.places)) if p.motif else None,
+        one_way=p.one_way,
     )
 
 
@@ -248,6 +250,7 @@ def problem_document(problem: Problem) -> dict[str, Any]:
                 **({"selvedge": [list(q) for q in p.selvedge]} if p.selvedge else {}),
                 **({"border": {"at": list(p.border.at), "y": p.border.y}} if p.border else {}),
                 **({"motif": {"at": list(p.motif.at), "places": [list(q) for q in p.motif.places]}} if p.motif else {}),
+                **({"one_way": True} if p.one_way else {}),
             }
             for p in problem.pieces
         ],

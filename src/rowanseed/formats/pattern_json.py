@@ -198,6 +198,7 @@ class _Making(Strict):
 class _View(Strict):
     id: str
     name: str
+    below: Number = Field(0.0, ge=-2000, le=2000)
 
 
 class _Yardage(Strict):
@@ -303,7 +304,7 @@ def _to_core(model: _Pattern) -> Pattern:
         code=model.code,
         garment=model.garment,
         envelope=Envelope(
-            views=tuple(View(v.id, v.name) for v in envelope.views),
+            views=tuple(View(v.id, v.name, v.below) for v in envelope.views),
             sizes=sizes,
             sized_by=tuple(envelope.sized_by),
             body_chart=envelope.body_chart,

@@ -185,7 +185,9 @@ def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
 def _turn_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
     for item in laid:
         turn = round(item.placement.turn) % 360
-        if turn not in TURNS[item.piece.grain] or (problem.cloth.one_way and turn not in ONE_WAY):
+        if turn not in TURNS[item.piece.grain] or (
+            (problem.cloth.one_way or item.piece.one_way) and turn not in ONE_WAY
+        ):
             yield f"{item.label}: the turn {turn} is against the grain or the direction of the cloth"
 
 

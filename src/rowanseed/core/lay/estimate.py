@@ -63,7 +63,7 @@ def estimate(problem: Problem) -> Estimate:
 def _box(piece: LayPiece, usable: float, *, one_way: bool) -> tuple[float, float]:
     """(along, across) of a piece as it reaches least far along the cloth, among the turns that fit across it."""
     whole = piece.whole()
-    extents = [bounds(moved(whole, turn, False)) for turn in turns(piece.grain, one_way)]
+    extents = [bounds(moved(whole, turn, False)) for turn in turns(piece.grain, one_way or piece.one_way)]
     boxes = [(right - left, high - low) for left, low, right, high in extents]
     return min(boxes, key=lambda box: (box[1] > usable, box[0]))
 

@@ -70,6 +70,8 @@ class LayPiece:
     """A straight edge along the grain that has to lie along the selvedge's inner side."""
     border: OnLine | None = None
     motif: Motif | None = None
+    one_way: bool = False
+    """Whether it points as the tissue does even on cloth that has no way up."""
 
     def whole(self) -> tuple[Point, ...]:
         """The finished outline: unfolded where there is a fold."""

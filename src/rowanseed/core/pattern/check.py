@@ -15,7 +15,7 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.geometry.outline import chain_length, flatten, signed_area, without_repeats
-from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
 from rowanseed.core.pattern.references import gaps
@@ -210,6 +210,10 @@ def _envelope_faults(pattern: Pattern) -> Iterator[Fault]:
     envelope = pattern.envelope
     if not envelope.views:
         yield Fault("envelope, views", "The pattern has no views; one is needed, even if it is the only one.")
+    hems = any(f.kind is FinishKind.HEM for f in pattern.making.finishes)
+    for one in envelope.views:
+        if one.below and not hems:
+            yield Fault("envelope, views", f"View {one.id} has a lower edge of its own, and no hem is named.")
     for measure in envelope.sized_by:
         if measure not in envelope.body_chart:
             yield Fault("envelope, body chart", f"The pattern is sized by {measure}, which the chart does not give.")

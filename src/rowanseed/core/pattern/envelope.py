@@ -20,8 +20,14 @@ class Figure(Worded):
 
 @dataclass(frozen=True)
 class View:
+    """A view of the envelope. Its lower edge lies `below` the one the pieces are drawn with, in mm; above it, if less.
+
+    One tissue has a line for each: the same pieces cut shorter for one view and longer for another.
+    """
+
     id: str
     name: str
+    below: float = 0.0
 
 
 @dataclass(frozen=True)

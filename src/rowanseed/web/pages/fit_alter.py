@@ -183,7 +183,7 @@ def alterations_page(
     changed = project.core.altered
     touched = list(dict.fromkeys(t.piece for t in changed.touched)) if size else []
     blended = [
-        p.id for p in project.pattern.pieces if size and p.shapes[size] != changed.pattern.piece(p.id).shapes[size]
+        p.id for p in project.core.drawn.pieces if size and p.shapes[size] != changed.pattern.piece(p.id).shapes[size]
     ]
     shown = (
         [piece]
@@ -193,7 +193,7 @@ def alterations_page(
     picture = None
     if size:
         picture = draw_altered(
-            drawn=project.pattern,
+            drawn=project.core.drawn,
             altered=changed.pattern,
             size=size,
             thread=thread(colour),

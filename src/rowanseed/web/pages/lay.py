@@ -79,6 +79,7 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
             ways={k: laid(p) for k, p in found.plans.items()},
             used=_used(found, plan),
             skewed=_skewed(items),
+            by_eye=_on_a_motif(project, found),
         )
     )
 
@@ -102,6 +103,15 @@ def _used(found: ClothPlan, plan: Plan) -> Working:
         ),
         rounding="to 0.1 %",
     )
+
+
+def _on_a_motif(project: OpenProject, found: ClothPlan) -> list[str]:
+    """Pieces to be placed on a motif, on cloth that has one."""
+    repeat = found.entry.cloth.repeat
+    if repeat.along is None and repeat.across is None:
+        return []
+    cut = project.core.cut_pattern.pieces_for(found.role, project.record.view)
+    return [piece.name for piece, one in cut if one.motif]
 
 
 def _skewed(items: tuple[CutItem, ...]) -> list[str]:

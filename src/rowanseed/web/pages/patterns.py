@@ -216,6 +216,7 @@ def _decisions(drawing: Drawing, typed: dict[str, str], errors: dict[str, str]) 
             fold=fold,
             grain_across_page=across,
             grain=Grain(grain) if known else Grain.LENGTHWISE,
+            also=tuple(r for r in Role if typed.get(f"also-{n}-{r.value}") == "yes"),
         )
     return out
 

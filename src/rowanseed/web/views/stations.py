@@ -290,6 +290,8 @@ class ShownLayView(StationView):
     ways: Mapping[str, str]
     used: Working
     skewed: Sequence[str]
+    by_eye: Sequence[str]
+    """Pieces that the pattern wants on a motif; where the motif stands in the print is not known."""
 
 
 @dataclass(frozen=True)

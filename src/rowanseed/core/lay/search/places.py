@@ -170,7 +170,7 @@ def _does_not_fit(laying: StretchSetup, piece: LayPiece, strips: tuple[Region, .
     problem = laying.problem
     room = max((strip.high - strip.low for strip in strips), default=0.0)
     whole = piece.whole() if all(strip.layers == 1 for strip in strips) else piece.outline
-    extents = (bounds(moved(whole, turn, False)) for turn in turns(piece.grain, problem.cloth.one_way))
+    extents = (bounds(moved(whole, turn, False)) for turn in turns(piece.grain, problem.cloth.one_way or piece.one_way))
     across = min(extent[3] - extent[1] for extent in extents)
     if across <= room:
         return NotWhereAsked(piece.id)
@@ -183,7 +183,7 @@ def _free(
     """Anywhere in a strip, turned as grain and direction allow, where the print and the edges allow it."""
     outline = piece.whole() if whole else piece.outline
     seen: set[tuple[object, ...]] = set()
-    for turn in turns(piece.grain, laying.problem.cloth.one_way):
+    for turn in turns(piece.grain, laying.problem.cloth.one_way or piece.one_way):
         for mirrored in hands:
             lying = laying.shapes.add(outline, turn, mirrored)
             for k, strip in strips:
@@ -209,7 +209,7 @@ def _on_fold(laying: StretchSetup, piece: LayPiece, strips: list[tuple[int, Regi
     """With the fold edge on a fold: at one height only."""
     if piece.fold is None:
         return
-    for turn in turns(piece.grain, laying.problem.cloth.one_way):
+    for turn in turns(piece.grain, laying.problem.cloth.one_way or piece.one_way):
         for mirrored in (False, True):
             (_, fold_y), (_, other_y) = moved(piece.fold, turn, mirrored)
             if abs(fold_y - other_y) > ROUNDING:
