@@ -103,3 +103,11 @@ def test_the_longer_side_goes_underneath_and_a_small_difference_is_eased_in():
     assert longer.verdict is SeamVerdict.EASE_IN and longer.longer[0].piece == "a"
     assert _walked(_piece("a", LONG), _piece("b", SHORT)).verdict is SeamVerdict.APART
     assert _walked(_piece("a", LONG), _piece("b", LONG)).longer == ()
+
+
+def test_joined_edges_with_other_allowances_are_told_with_both():
+    """Sewn edge on edge they would not meet on the stitching line."""
+    wide = quadrilateral(LONG, (15, 15, 15, 15), id="a")
+    narrow = quadrilateral(LONG, (10, 10, 10, 10), id="b")
+    assert dict(_walked(wide, narrow).allowances) == {wide.name: 15, narrow.name: 10}
+    assert _walked(wide, replace(wide, id="b")).allowances == ()

@@ -21,7 +21,7 @@ from rowanseed.app.desk import Desk
 from rowanseed.app.open_project import OpenProject
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.saying import said
-from rowanseed.core.base.units import Units, format_cloth, format_length
+from rowanseed.core.base.units import Units, format_allowance, format_cloth, format_length
 from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.extent import extent
 from rowanseed.core.lay.choice import piece_names
@@ -43,6 +43,7 @@ TEMPLATES.env.globals["suits"] = suits
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
+TEMPLATES.env.filters["as_allowance"] = format_allowance
 TEMPLATES.env.filters["extent"] = extent
 TEMPLATES.env.filters["either"] = lambda units, metric, imperial: metric if units is Units.METRIC else imperial
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"

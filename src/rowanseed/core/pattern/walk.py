@@ -49,6 +49,8 @@ class SeamWalk:
     b: float
     intended: float
     notches: tuple[NotchPair, ...] = ()
+    allowances: tuple[tuple[str, float], ...] = ()
+    """Where the allowances of the two sides differ: each piece's name and allowance in mm; empty where they agree."""
 
     @property
     def fault(self) -> float:
@@ -118,7 +120,22 @@ def walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
             intended = -join.difference.amount
         case DifferenceKind.GATHERS:
             intended = b * (join.difference.amount - 1)
-    return SeamWalk(join=join, a=a, b=b, intended=intended, notches=_notch_pairs(pattern, size, join))
+    return SeamWalk(
+        join=join,
+        a=a,
+        b=b,
+        intended=intended,
+        notches=_notch_pairs(pattern, size, join),
+        allowances=_uneven_allowances(pattern, join),
+    )
+
+
+def _uneven_allowances(pattern: Pattern, join: Join) -> tuple[tuple[str, float], ...]:
+    one, other = (
+        {pattern.piece(p.piece).name: pattern.piece(p.piece).edge(p.edge).allowance for p in side}
+        for side in (join.a, join.b)
+    )
+    return () if set(one.values()) == set(other.values()) else tuple((one | other).items())
 
 
 def _notch_pairs(pattern: Pattern, size: str, join: Join) -> tuple[NotchPair, ...]:
