@@ -15,6 +15,7 @@ from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, L
 from rowanseed.core.derive.facing import can_be_faced, facing_of
 from rowanseed.core.derive.layers import derivations, with_layers
 from rowanseed.core.derive.lining import can_be_pleated, has_facings
+from rowanseed.core.derive.lining_graph import shorter
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.make.sequencer import sequence
@@ -73,6 +74,21 @@ def test_a_lining_that_hangs_free_is_cut_like_the_garment_and_finished_shorter()
     assert fold_line == pytest.approx(INCH * 3 / 4, abs=0.2)
     past = max(p[0] for p in lines(attached, "14").cutting["hem"]) - max(p[0] for p in lines(own, "14").seam["hem"])
     assert past == pytest.approx(INCH / 2, abs=0.2)
+
+
+@pytest.mark.parametrize("pattern", [SKIRT, TROUSERS, OVERSHIRT], ids=lambda p: p.name)
+def test_a_free_lining_is_finished_as_much_shorter_as_is_said(pattern):
+    """What its hem folds away is what it is cut longer than its finished edge: 3/4 in shorter on a skirt, not 1/2."""
+    size = pattern.envelope.sizes[3]
+    made = with_layers(pattern, size, "A", Layers(lining=LiningSchool.WHOLE, hem=LiningHem.FREE))
+    hems = [f for f in made.making.finishes if f.kind is FinishKind.HEM and f.id.startswith("lining-")]
+    assert hems
+    for part in (part for hem in hems for part in hem.parts):
+        hem = next(h for h in hems if part in h.parts)
+        own = made.piece(part.piece)
+        cut, shell = own.edge(part.edge).allowance, made.piece(own.derived.of).edge(part.edge).allowance
+        assert sum(hem.folds) == pytest.approx(cut)
+        assert cut - shell == pytest.approx(shorter(pattern)), "the finished edge lies so much higher"
 
 
 @pytest.mark.parametrize("layers", [DEDUCT, WHOLE], ids=["deduct", "whole"])

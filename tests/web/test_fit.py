@@ -173,6 +173,20 @@ def test_what_cannot_be_altered_is_said_at_the_field_and_nothing_is_kept(house, 
     assert "As drawn, size 10" in _page(house, "/alter", 2)
 
 
+def test_alterations_made_in_another_size_are_not_kept_without_a_word(house):
+    """They start from other lines there: said on the page of the size and on theirs, until it is looked at."""
+    house.post("/projects/2/fit", data={"size": "14"})
+    _alter(house, "hem::", "2 cm")
+    assert "made in size" not in _page(house, "", 2)
+    house.post("/projects/2/fit", data={"size": "16"})
+    for page in ("", "/alter"):
+        assert "1 alteration was made in size 14." in _page(house, page, 2)
+    house.post("/projects/2/fit/alter/looked")
+    assert "made in size" not in _page(house, "", 2) and "made in size" not in _page(house, "/alter", 2)
+    house.post("/projects/2/fit", data={"size": "14"})
+    assert "made in size 16" in _page(house, "/alter", 2)
+
+
 def test_taking_back_an_alteration_is_called_so(house):
     _alter(house, "hem::", "2 cm")
     assert "takes back" in _alter(house, "hem::", "1 cm", "less").text

@@ -37,7 +37,8 @@ class Habits:
 class FitChoices:
     """What was decided at the Fit station besides the size.
 
-    `accepted` maps a join's id to the difference (mm) waved through.
+    `accepted` maps a join's id to the difference (mm) that is meant. `altered_in` is the size in which the alterations
+    were last looked at: in another one they start from other lines.
     """
 
     school: School | None = None
@@ -46,6 +47,7 @@ class FitChoices:
     alterations: tuple[Alteration, ...] = ()
     wish: Wish = field(default_factory=Wish)
     accepted: Mapping[str, float] = field(default_factory=dict)
+    altered_in: str = ""
 
 
 @dataclass(frozen=True)

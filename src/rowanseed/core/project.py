@@ -139,6 +139,12 @@ class Project:
         found = [self._altered[1], *(refused for _, _, refused in self._members(self.every_tactic))]
         return tuple(refusal for refusal in found if refusal is not None)
 
+    @property
+    def altered_in(self) -> str:
+        """The size the alterations were made in, where that is another than the one that is cut; empty otherwise."""
+        asked = self.decisions.fit
+        return asked.altered_in if asked.alterations and asked.altered_in != self.size else ""
+
     @cached_property
     def changes(self) -> dict[str, float]:
         """What blending and altering add to the garment's measures, in mm."""

@@ -73,7 +73,7 @@ def lined_making(
                     name="Hem of the lining",
                     kind=FinishKind.HEM,
                     parts=of_lining(hem.parts),
-                    folds=(FOLD_OF_EASE, depth) if depth else (),
+                    folds=(shorter(pattern), depth) if depth else (),
                 )
             )
         else:

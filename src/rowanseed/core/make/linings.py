@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE
 from rowanseed.core.make import graph, settings
 from rowanseed.core.make.steps import After, Bench, EdgeShown, MakingStep, Task
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown_edges
@@ -148,7 +149,8 @@ def _sewn_to_hem(bench: Workbench, hung: str) -> Iterator[MakingStep]:
                 title=f"Sew down the {lower_first(finish.name)}",
                 how=(
                     (
-                        f"Turn it in level with the finished hem, push it up {bench.fine(12)} so that a fold of ease "
+                        f"Turn it in level with the finished hem, push it up {bench.fine(FOLD_OF_EASE)} so that a fold "
+                        "of ease "
                         "falls "
                         "over, and fell it to the hem's allowance."
                     ),

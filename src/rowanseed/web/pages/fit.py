@@ -113,6 +113,7 @@ def choose_school(home: Home, id: Id, typed: Typing) -> Response:
         reason=form.reason,
         blend=proposal.blend,
         alterations=(*(replace(one, id=new_line()) for one in proposal.alterations), *own),
+        altered_in=before.altered_in if own else proposal.size,
     )
     try:
         altered(

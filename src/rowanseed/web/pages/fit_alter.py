@@ -99,6 +99,14 @@ def again(home: Home, id: Id, typed: Typing) -> Response:
     return go(f"/projects/{id}/fit/alter")
 
 
+@router.post("/projects/{id}/fit/alter/looked")
+def looked_at(home: Home, id: Id, typed: Typing) -> Response:
+    """The alterations are right in the size that is cut now."""
+    project = load(home, id)
+    home.decide(project, typed, fit=replace(project.record.fit, altered_in=project.core.size or ""))
+    return go(f"/projects/{id}/fit/alter")
+
+
 @router.post("/projects/{id}/fit/alter/order")
 def order(home: Home, id: Id, typed: Typing) -> Response:
     """Move an alteration up or down, or take it out."""
@@ -137,7 +145,7 @@ def _keep(
     except RowanseedError as error:
         return home.told(error, project.pattern)
     named = tuple(one if one.id else replace(one, id=new_line()) for one in alterations)
-    fit = replace(project.record.fit, alterations=named, blend=choices.blend)
+    fit = replace(project.record.fit, alterations=named, blend=choices.blend, altered_in=choices.size)
     if project.record.size is None:
         # Altering takes what is recommended as chosen.
         fit = replace(fit, school=project.core.recommended[0].school)
