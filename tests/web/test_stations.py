@@ -246,6 +246,24 @@ def test_one_outline_is_cut_from_several_cloths(house):
     ]
 
 
+@pytest.mark.parametrize(("choice", "role"), [("underlined", "underlining"), ("fused", "interfacing")])
+def test_a_second_layer_of_a_drawing_is_really_cut(house, choice, role):
+    """No outline of a drawing is named a front or a back: all of them are cut once more, and said so by name."""
+    svg = (
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">'
+        b'<path id="panel" d="M20 20 H300 V400 H20 Z"/></svg>'
+    )
+    place = house.post("/patterns/new", files={"file": ("f.svg", svg)}, follow_redirects=False).headers["location"]
+    form = {"name": "Apron", "use-0": "yes", "count-0": "2", "role-0": "main", "grain-0": "lengthwise"}
+    pattern = house.post(place, data=form, follow_redirects=False).headers["location"].rpartition("/")[2]
+    start = {"person": "1", "pattern": pattern, "cloth": "1", "name": "Apron"}
+    project = house.post("/projects/new", data=start, follow_redirects=False).headers["location"].split("/")[2]
+    house.post(f"/projects/{project}/fit", data={"size": "as drawn"})
+    page = house.post(f"/projects/{project}/cloth/layers", data={choice: "yes"}).text
+    assert "1 piece has a second layer" in page and f"Cut once more from the {role}" in page
+    assert f"choose the {role}" in house.get(f"/projects/{project}/cloth").text.lower()
+
+
 def test_a_chart_is_given_for_every_size_or_for_none(house):
     svg = (
         b'<svg xmlns="http://www.w3.org/2000/svg" width="600mm" height="600mm" viewBox="0 0 600 600">'

@@ -42,11 +42,16 @@ def with_layers(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
 # ---------------------------------------------------------------- underlining
 
 
+def shell(pattern: Pattern, view: str) -> frozenset[str]:
+    """The pieces that a second layer backs: fronts, backs and sleeves; where no piece is named as one, all of them."""
+    main = [p for p, _ in pattern.pieces_for(Role.MAIN, view)]
+    named = frozenset(p.id for p in main if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE))
+    return named or frozenset(p.id for p in main)
+
+
 def _underlined(pattern: Pattern, view: str) -> Pattern:
     """Fronts, backs and sleeves cut once more from the underlining; the two layers then act as one."""
-    backed = {
-        p.id for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
-    }
+    backed = shell(pattern, view)
     pieces = tuple(
         replace(p, cuts=(*p.cuts, *(replace(c, role=Role.UNDERLINING) for c in p.cuts if c.role is Role.MAIN)))
         if p.id in backed
@@ -62,14 +67,13 @@ def _underlined(pattern: Pattern, view: str) -> Pattern:
 
 def _fused(pattern: Pattern, view: str) -> Pattern:
     """Fronts, backs and sleeves stiffened all over: they are cut once more from the interfacing."""
-    shell = {p.id for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)}
     stiff = {p.id for p, _ in pattern.pieces_for(Role.INTERFACING, view)}
     pieces = tuple(
         replace(
             p,
             cuts=(*p.cuts, *(replace(c, role=Role.INTERFACING, selvedge=None) for c in p.cuts if c.role is Role.MAIN)),
         )
-        if p.id in shell - stiff
+        if p.id in shell(pattern, view) - stiff
         else p
         for p in pattern.pieces
     )

@@ -14,7 +14,7 @@ from rowanseed.core.base.units import format_length
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import DEPTH, can_be_faced
-from rowanseed.core.derive.layers import derivations, has_collar_alike, with_layers
+from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
 from rowanseed.core.derive.lining import PLEAT_DEPTH, can_be_lined, can_be_pleated, draws_lining, has_facings
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.pattern.pieces import Role
@@ -124,6 +124,7 @@ def layers_page(
             pleat=PLEAT_DEPTH,
             deep=DEPTH,
             second=_second_layers(layers),
+            backed=[p.name for p, _ in drawn.pieces_for(Role.MAIN, view) if p.id in shell(drawn, view)],
         ),
         status,
     )

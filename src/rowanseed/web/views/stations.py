@@ -238,6 +238,8 @@ class LayersView(StationView):
     pleat: float
     deep: float
     second: Sequence[str]
+    backed: Sequence[str]
+    """The pieces that are cut once more, by name."""
 
 
 @dataclass(frozen=True, kw_only=True)
