@@ -13,7 +13,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from rowanseed.core.base.units import INCH, YARD
+from rowanseed.core.base.units import INCH, YARD, Units
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.cloth.conversion import TABLE, WIDTHS_IN, column, convert
@@ -90,9 +90,11 @@ def skirt_lays():
 def test_every_usual_width_in_both_directions_is_asked_for(skirt_lays):
     every, _ = skirt_lays
     assert [(c.width, c.one_way) for c in every] == [
-        (w, d is Direction.ONE_WAY) for w in USUAL_WIDTHS for d in Direction
+        (w, d is Direction.ONE_WAY) for w in USUAL_WIDTHS[Units.METRIC] for d in Direction
     ]
     assert len(cells(SKIRT, GarmentChoices("A", "10"), Role.INTERFACING, None)) == 1
+    yards = cells(SKIRT, GarmentChoices("A", "10"), Role.MAIN, None, Units.IMPERIAL)
+    assert sorted({round(c.width / 25.4, 3) for c in yards}) == [36, 45, 54, 60], "an inch shop's own widths"
 
 
 def test_no_lay_is_shorter_than_its_pieces_areas_allow(skirt_lays):
@@ -107,7 +109,7 @@ def test_more_width_or_more_freedom_never_needs_more(skirt_lays):
     every, plans = skirt_lays
     best = best_plans(plans, every)
     by = {(c.width, c.one_way): best[k].length for k, c in enumerate(every)}
-    for width in USUAL_WIDTHS:
+    for width in USUAL_WIDTHS[Units.METRIC]:
         assert by[width, False] <= by[width, True]
     for one_way in (True, False):
         opened = [k for k, c in enumerate(every) if c.one_way is one_way and plans[k].stretches[0].lay is LayKind.OPEN]
@@ -201,7 +203,7 @@ def test_tactics_that_clash_are_not_combined(tactics):
 
 @pytest.mark.slow
 @pytest.mark.parametrize("pattern", [SKIRT, SHIRT, TROUSERS, WAISTCOAT], ids=lambda p: p.name)
-@pytest.mark.parametrize("width", USUAL_WIDTHS)
+@pytest.mark.parametrize("width", USUAL_WIDTHS[Units.METRIC])
 def test_every_lay_comes_out_between_the_first_bounds(pattern, width):
     """The likely length is a guess; the bounds are not: a searched lay of open cloth lies between them, to 1 %."""
     cloth = Cloth(name="c", width=width, length=None, selvedge=12, direction=Direction.ONE_WAY)

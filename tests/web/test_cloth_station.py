@@ -6,6 +6,8 @@ import re
 
 import pytest
 
+from rowanseed.core.base.units import Units
+from rowanseed.core.cloth.widths import USUAL_WIDTHS
 from rowanseed.jobs import searches as jobs
 
 pytestmark = pytest.mark.slow
@@ -88,7 +90,7 @@ def test_a_tactic_reads_in_the_household_s_units(house, quick):
 
 
 def test_matching_has_its_cost_in_the_table_of_widths_too(house, quick, monkeypatch):
-    monkeypatch.setattr("rowanseed.core.cloth.widths.USUAL_WIDTHS", (1500.0,))
+    monkeypatch.setitem(USUAL_WIDTHS, Units.METRIC, (1500.0,))
     assert "of 5 cases are known" in house.get("/projects/4/cloth/widths").text
     _follow(house, "/projects/4/widths/events")
     page = house.get("/projects/4/cloth/widths").text

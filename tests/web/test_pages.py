@@ -83,7 +83,7 @@ def test_a_page_that_fails_tells_no_stack_trace_and_logs_where_it_was(house, mon
         ("width", "900 m", "longer than any cloth"),
         ("width", "3 cm", "between 5 cm and 5 m"),
         ("length", "0", "more than nothing"),
-        ("selvedge", "60", "a strip of a centimetre"),
+        ("selvedge", "60", "a narrow strip"),
         ("shrink_along", "60 %", "more than 30 %"),
         ("shrink_along", "much", "A share is written like"),
         ("name", "  ", "Something has to be written"),

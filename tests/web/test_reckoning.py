@@ -40,7 +40,7 @@ def corners(patch, *places):
 def new_cloth(house, **more):
     answer = house.post("/cloths/new", data={**CLOTH, **more}, follow_redirects=False)
     assert answer.status_code == 303, re.findall(r'class="said"[^>]*>([^<]*)', answer.text)
-    return answer.headers["location"]
+    return answer.headers["location"].partition("?")[0]
 
 
 # ---------------------------------------------------------------- the cloth's form

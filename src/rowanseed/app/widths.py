@@ -59,7 +59,14 @@ def table(project: OpenProject) -> list[CellRow]:
         return []
     every: list[Cell] = []
     for role in core.roles:
-        every += cells(core.cut_pattern, core.choices, role, core.cloths.get(role), core.cloth_choices.matched(role))
+        every += cells(
+            pattern=core.cut_pattern,
+            choices=core.choices,
+            role=role,
+            like=core.cloths.get(role),
+            units=project.desk.units,
+            matching=core.cloth_choices.matched(role),
+        )
     answers = [lays.answers(db, lays.question_of(cell.problem)) for cell in every]
     best = best_plans({k: shortest(found) for k, found in enumerate(answers)}, tuple(every))
     return [_row(project, cell, answers[k], best[k]) for k, cell in enumerate(every)]

@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from typing import Annotated, Any, TypeVar
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationError, ValidationInfo
-from pydantic_core import PydanticCustomError
+from pydantic_core import ErrorDetails, PydanticCustomError
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import parse_length, parse_signed_length
@@ -107,6 +107,30 @@ class Form(BaseModel):
 Model = TypeVar("Model", bound=Form)
 
 
+def _said(found: ErrorDetails) -> str:
+    """What a field is told, in the sewist's words."""
+    bounds = found.get("ctx", {})
+    match found["type"]:
+        case "sewist":
+            return found["msg"]
+        case "missing":
+            return "Something has to be chosen or written here."
+        case "int_parsing" | "int_from_float" | "int_type" | "int_parsing_size":
+            return "A whole number is wanted here: 1, 2, 3."
+        case "float_parsing" | "float_type" | "finite_number":
+            return "A number is wanted here, like 2 or 1.5."
+        case "greater_than_equal":
+            return f"It has to be {bounds.get('ge')} or more."
+        case "greater_than":
+            return f"It has to be more than {bounds.get('gt')}."
+        case "less_than_equal":
+            return f"It can be {bounds.get('le')} at most."
+        case "string_too_long":
+            return f"That is too long; {bounds.get('max_length')} letters are the most."
+        case _:
+            return "Choose or write one of what is offered here."
+
+
 def bind(model: type[Model], typed: Typed, unit: str) -> tuple[Model | None, Errors]:
     """Read what was typed: the form, or a sentence for each field that cannot be taken."""
     try:
@@ -115,8 +139,5 @@ def bind(model: type[Model], typed: Typed, unit: str) -> tuple[Model | None, Err
         errors: Errors = {}
         for found in error.errors():
             field = str(found["loc"][0]) if found["loc"] else "form"
-            said = found["msg"] if found["type"] == "sewist" else "Choose or write one of what is offered here."
-            errors.setdefault(
-                field, "Something has to be chosen or written here." if found["type"] == "missing" else said
-            )
+            errors.setdefault(field, _said(found))
         return None, errors

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.garment import GarmentChoices, lay_problem
@@ -13,9 +14,12 @@ from rowanseed.core.pattern.envelope import PrintedYardage
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 
-USUAL_WIDTHS: tuple[float, ...] = (900.0, 1120.0, 1370.0, 1500.0)
-"""36, 44-45, 54 and 58-60 in, as metric shops sell them, in mm (common practice, no source)."""
-INTERFACING_WIDTHS: tuple[float, ...] = (900.0,)
+USUAL_WIDTHS: dict[Units, tuple[float, ...]] = {
+    Units.METRIC: (900.0, 1120.0, 1370.0, 1500.0),
+    Units.IMPERIAL: (36 * INCH, 45 * INCH, 54 * INCH, 60 * INCH),
+}
+"""Widths as shops sell them, in mm: 90, 112, 137 and 150 cm; 36, 45, 54 and 60 in (common practice, no source)."""
+INTERFACING_WIDTHS: dict[Units, tuple[float, ...]] = {Units.METRIC: (900.0,), Units.IMPERIAL: (36 * INCH,)}
 SELVEDGE = 12.0
 
 
@@ -39,14 +43,19 @@ class Cell:
 
 
 def cells(
-    pattern: Pattern, choices: GarmentChoices, role: Role, like: Cloth | None, matching: Matching = Matching.NONE
+    pattern: Pattern,
+    choices: GarmentChoices,
+    role: Role,
+    like: Cloth | None,
+    units: Units = Units.METRIC,
+    matching: Matching = Matching.NONE,
 ) -> tuple[Cell, ...]:
     """Every usual width in both directions (one for interfacing). `pattern` is altered already.
 
     `like` is the cloth thought of: its shrinkage goes into every case, as it has to be bought before it shrinks, and
     so does its repeat where it is matched.
     """
-    widths = INTERFACING_WIDTHS if role is Role.INTERFACING else USUAL_WIDTHS
+    widths = (INTERFACING_WIDTHS if role is Role.INTERFACING else USUAL_WIDTHS)[units]
     directions = (Direction.TWO_WAY,) if role is Role.INTERFACING else tuple(Direction)
     out = []
     for width in widths:

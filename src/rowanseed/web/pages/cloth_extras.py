@@ -139,7 +139,10 @@ def add_member(home: Home, id: Id, typed: Typing) -> Response:
     if member is not None and len(project.core.cloth_choices.batch) >= MOST_MEMBERS:
         errors["whose"] = f"{MOST_MEMBERS} is the most of one batch."
     if member is None or errors:
-        return extras_page(home, project, typed, errors, status=422)
+        # The strips beside it ask how many too.
+        own = {"member-count": typed.get("count", ""), "whose": typed.get("whose", "")}
+        wrong = {("member-count" if name == "count" else name): said for name, said in errors.items()}
+        return extras_page(home, project, own, wrong, status=422)
     batch = (*project.core.cloth_choices.batch, replace(member, id=new_line()))
     home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, batch=batch))
     return go(f"/projects/{id}/cloth/extras")

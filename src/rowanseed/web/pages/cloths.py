@@ -178,7 +178,7 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
         id = cloths.save_cloth(home.db, entry.id if entry else None, made, revision=revision_of(typed))
     except ChangedMeanwhile:
         return cloth_form(home, entry, typed, {"form": CHANGED}, status=409)
-    return go(_back(home, typed) or f"/cloths/{id}")
+    return go(_back(home, typed) or f"/cloths/{id}?kept=yes")
 
 
 def _back(home: House, typed: Mapping[str, str]) -> str:
@@ -253,6 +253,7 @@ def cloth_form(
             earlier=projects.earlier_notes(home.db, cloth_ids=(entry.id,)) if entry else (),
             uses=list(Use),
             in_use=cloths.is_in_use(home.db, entry.id) if entry else False,
+            kept=home.request.query_params.get("kept") == "yes" and not errors,
         ),
         status,
     )

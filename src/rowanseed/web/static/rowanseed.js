@@ -115,3 +115,21 @@ document.addEventListener("alpine:init", () => {
     }
   });
 })();
+// What went wrong is found without looking for it: the first field at fault has the focus, or the sentence itself.
+(() => {
+  const look = (root) => {
+    const field = root.querySelector('[aria-invalid="true"]'), told = root.querySelector(".said");
+    if (!field && !told) return;
+    const first = field || told;
+    for (let inside = first.closest("details"); inside; inside = inside.parentElement.closest("details")) inside.open = true;
+    if (!field) told.tabIndex = -1;
+    first.focus();
+  };
+  document.addEventListener("DOMContentLoaded", () => look(document));
+  document.addEventListener("htmx:afterSettle", (event) => look(event.target));
+  // A page that the browser kept may tell of what has changed since.
+  window.addEventListener("pageshow", (event) => {
+    const typed = [...document.querySelectorAll("main input, main textarea")].some((f) => f.value !== f.defaultValue);
+    if (event.persisted && !typed) window.location.reload();
+  });
+})();

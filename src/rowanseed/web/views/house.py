@@ -163,6 +163,8 @@ class ClothFormView(PageView):
     patches: Sequence[Sequence[Corner]]
     back: str
     in_use: bool
+    kept: bool
+    """Whether it was kept just now."""
 
 
 @dataclass(frozen=True, kw_only=True)
