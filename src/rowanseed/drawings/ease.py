@@ -110,7 +110,9 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
                 stroke=INK,
                 stroke_width=1.6,
             )
-            add(root, "text", "wanted", x=(first + last) / 2, y=y + 60, font_size=15, fill=INK, text_anchor="middle")
+            x, anchor = _beside_the_chart(first, last, None if row.chart is None else at(row.chart))
+            add(root, "text", "wanted", x=x, y=y + 58, font_size=16, fill=INK, text_anchor=anchor)
+        middle = (first + last) / 2 if row.body is not None and row.band is not None else None
         if row.chart is not None:
             mark = at(row.chart)
             add(root, "path", d=f"M{number(mark)} {number(y + 32)}l-6 9h12z", fill=QUIET)
@@ -118,10 +120,23 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
                 root,
                 "text",
                 f"chart {format_length(row.chart, units)}",
-                x=mark,
-                y=y + 57,
+                x=mark + (7 if middle is None or mark <= middle else -7),
+                y=y + 58,
                 font_size=16,
                 fill=QUIET,
-                text_anchor="middle",
+                text_anchor="end" if middle is None or mark <= middle else "start",
             )
     return write(root)
+
+
+APART = 16.0
+"""Between two words below a bar."""
+
+
+def _beside_the_chart(first: float, last: float, mark: float | None) -> tuple[float, str]:
+    """Where “wanted” stands, and how it is anchored: under its bracket, and clear of the chart's figure."""
+    if mark is None:
+        return (first + last) / 2, "middle"
+    if mark <= (first + last) / 2:
+        return max(first, mark + APART), "start"
+    return min(last, mark - APART), "end"
