@@ -70,7 +70,7 @@ def redrawn(name):
     return on_stitching_line(both(name)[1])
 
 
-def alike(one, other, size, within=0.12):
+def alike(one, other, size, within=0.1):
     """Both patterns' pieces have the same two outlines, and their seams the same lengths."""
     assert [p.id for p in one.pieces] == [p.id for p in other.pieces]
     assert one.making == other.making
@@ -78,7 +78,7 @@ def alike(one, other, size, within=0.12):
         assert (a.cuts, [e.allowance for e in a.edges]) == (b.cuts, [e.allowance for e in b.edges]), a.id
         if size not in a.shapes:
             continue
-        first, second = lines(a, size), lines(b, size)
+        first, second = lines(a, size, 0.005), lines(b, size, 0.005)
         for ring in ("seam_ring", "cutting_ring"):
             apart = LinearRing(getattr(first, ring)()).hausdorff_distance(LinearRing(getattr(second, ring)()))
             assert apart < within, (a.id, ring, apart)
@@ -99,8 +99,8 @@ def test_nothing_done_leaves_the_outline_that_is_printed(name):
     drawn, printed = both(name)
     size = DRAFTS[name][1]
     for piece, cut in zip(printed.pieces, made(printed, size).pieces, strict=True):
-        rings = [LinearRing(lines(p, size).cutting_ring()) for p in (piece, cut)]
-        assert rings[0].hausdorff_distance(rings[1]) < 0.12
+        rings = [LinearRing(lines(p, size, 0.005).cutting_ring()) for p in (piece, cut)]
+        assert rings[0].hausdorff_distance(rings[1]) < 0.1
     alike(made(drawn, size), made(printed, size), size)
 
 

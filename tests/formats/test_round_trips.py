@@ -4,6 +4,7 @@ import json
 from collections import Counter
 from contextlib import suppress
 from dataclasses import asdict, fields, is_dataclass, replace
+from pathlib import Path
 
 import pytest
 from hypothesis import given
@@ -479,3 +480,20 @@ def test_upgraders_run_one_after_another():
     kind = Kind("rowanseed-test", 2, Habits, "No.", {0: lambda d: {**d, "money": "a"}, 1: lambda d: d | {"money": "b"}})
     assert kind.read("{}").money == "b"
     assert is_dataclass(kind.read("{}"))
+
+
+# ---------------------------------------------------------------- what the documentation shows
+
+
+def test_the_documented_project_is_planned_as_it_stands():
+    written = Path("docs/formats/project.md").read_text().split("```json")[1].split("```")[0]
+    read = read_project(written, lambda name: write_pattern(six_gore_skirt.draft()))
+    assert (read.name, read.project.size) == ("Concert skirt for the alto", "14")
+    assert [a.kind for a in read.project.decisions.fit.alterations] == ["seam", "hem"]
+
+
+def test_worn_open_is_a_wish_of_the_document():
+    document = json.loads(Path("docs/formats/project.md").read_text().split("```json")[1].split("```")[0])
+    document["choices"]["worn_open"] = True
+    read = read_project(json.dumps(document), lambda name: write_pattern(six_gore_skirt.draft()))
+    assert read.project.decisions.fit.wish == Wish(worn_open=True)

@@ -83,6 +83,7 @@ class _Choices(Strict):
     fit: Fit = Fit.AS_DRAWN
     over: Over = Over.NOTHING
     stretch: float = Field(default=0.0, ge=0, le=1)
+    worn_open: bool = False
     lay: LayKind | None = None
     overlocker: bool = False
     overlock_threads: int = Field(3, ge=3, le=4)
@@ -235,7 +236,7 @@ def _fit(model: _Choices, unit: str) -> FitChoices:
         reason="",
         blend=tuple(model.blend.items()),
         alterations=tuple(a for a in alterations if a.by),
-        wish=Wish(model.fit, model.over, model.stretch),
+        wish=Wish(model.fit, model.over, model.stretch, worn_open=model.worn_open),
     )
 
 

@@ -104,22 +104,22 @@ def _is_still(segment: Segment, field: Field, parts: int) -> bool:
 
 
 def _carry_segment(segment: Segment, field: Field, cuts: Cuts | None, parts: int) -> list[tuple[float, float, Segment]]:
-    parts = _parts_of(segment, parts)
+    bends, parts = parts > 1, _parts_of(segment, parts)
     if _is_still(segment, field, parts):
         return [(0.0, 1.0, segment)]
-    at = {k / parts for k in range(parts + 1)}
-    if cuts is not None:
-        at |= {t for value in cuts.at for t in crossings(segment, cuts.along, value)}
+    borders = [] if cuts is None else sorted({t for value in cuts.at for t in crossings(segment, cuts.along, value)})
     # A cut this near to an end would leave a splinter, whose direction means nothing.
     least = SPLINTER / max(segment.length(), SPLINTER)
+    borders = [t for t in borders if least < t < 1 - least]
+    even = [k / parts for k in range(parts) if all(abs(k / parts - t) > least for t in borders)]
     kept = [0.0]
-    for t in sorted(at):
+    for t in sorted([*even, *borders]):
         if least < t - kept[-1] and t < 1 - least:
             kept.append(t)
     kept.append(1.0)
     out: list[tuple[float, float, Segment]] = []
     for low, high in pairwise(kept):
-        out.append((low, high, _mapped(_part(segment, low, high), field, bends=parts > 1)))
+        out.append((low, high, _mapped(_part(segment, low, high), field, bends=bends)))
     # Shared ends are computed twice; take them once, so that the chain stays closed to the last bit.
     return [
         (low, high, new if k == 0 else replace(new, start=out[k - 1][2].end)) for k, (low, high, new) in enumerate(out)

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import math
 
-from rowanseed.core.alter.deform import Field, interpolate, smooth
+from rowanseed.core.alter.deform import Cuts, Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
 from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, flatten, point_at
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
 
-PARTS = 10
+PARTS = 20
 BAND = math.radians(14)
 """The fold is trued over this angle, seen from the hinge, to either side of it."""
 BEARS = 0.36
@@ -46,9 +46,10 @@ def tighten(pattern: Pattern, size: str, panel: Panel, by: float) -> Pattern:
     most = BEARS * band
     if abs(turn) > most:
         raise MoreThanItBears(abs(by), 2 * most * math.dist(hinge, pinch), "Fold out less, or take a smaller size.")
+    at_hinge = Cuts((1.0, 0.0), (hinge[0],))
     now = pattern
     for _ in range(ROUNDS):
-        now = move(pattern, frame, _fan(hinge, pinch, neck, turn, band), parts=PARTS)
+        now = move(pattern, frame, _fan(hinge, pinch, neck, turn, band), at_hinge, PARTS)
         changed = _neck_length(now, frame) - whole
         if abs(changed - goal) < 0.01 or not changed:
             break

@@ -61,7 +61,7 @@ def _runs(edges: Mapping[str, Run]) -> dict[str, Run]:
     return out
 
 
-STEP = 12.0
+STEP = 8.0
 """Between corners a bent line is a chain of curves about so long, in mm, each through four points of it."""
 FINE = 0.005
 STRAIGHT = 0.02
