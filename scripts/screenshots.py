@@ -25,10 +25,10 @@ VIEWS = {
     "sew": "/projects/1/sew?step=zip-zip",
     "keep": "/projects/1/keep",
     "pattern": "/patterns/1",
+    "records": "/household/records",
 }
 ON_A_PHONE = {
     "phone-measure": "/people/3/measure?project=6",
-    "phone-lay": "/projects/2/lay",
     "phone-sew": "/projects/1/sew?step=sew-side-seams",
 }
 

@@ -1,6 +1,8 @@
 """The command line, as a user runs it: lay a problem, plan a project, serve on a busy port."""
 
 import json
+import os
+import signal
 import socket
 import subprocess
 import sys
@@ -149,6 +151,7 @@ def test_a_project_takes_school_blend_and_alterations_and_reports_them(tmp_path)
         (lambda d: d["cloths"]["main"].update(width="-4 cm"), "cloths, main, width"),
         (lambda d: d["choices"].update(size="99"), "no size 99"),
         (lambda d: d.update(pattern="gone.json"), "gone.json"),
+        (lambda d: d.update(pattern="../skirt.json"), "beside the project"),
         (lambda d: d["person"]["measurements"].update(elbow="3 cm"), "elbow"),
         (lambda d: d["choices"].update(hem_change="-3 m"), "shortened"),
     ],
@@ -170,3 +173,19 @@ def test_a_busy_port_gets_one_plain_line(capsys):
         assert main(["serve", "--demo", "--port", str(port)]) == 1
     said = capsys.readouterr().err
     assert "busy" in said and said.count("\n") == 1
+
+
+@pytest.mark.parametrize("order", [signal.SIGTERM, signal.SIGHUP])
+def test_a_demo_that_is_told_to_stop_leaves_nothing_lying_about(tmp_path, order):
+    with socket.socket() as free:
+        free.bind(("127.0.0.1", 0))
+        port = free.getsockname()[1]
+    command = [sys.executable, "-m", "rowanseed.cli", "serve", "--demo", "--port", str(port)]
+    started = {**os.environ, "TMPDIR": str(tmp_path)}
+    with subprocess.Popen(command, env=started, stdout=subprocess.PIPE, text=True) as server:
+        said = [server.stdout.readline(), server.stdout.readline()]
+        assert said[0].startswith("Making the demo household") and "open at" in said[1]
+        assert list(tmp_path.glob("rowanseed-demo-*"))
+        server.send_signal(order)
+        server.wait(timeout=30)
+    assert not list(tmp_path.glob("rowanseed-demo-*"))

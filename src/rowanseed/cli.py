@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import json
 import os
+import signal
 import socket
 import sqlite3
 import sys
@@ -117,6 +118,12 @@ def _budget(args: argparse.Namespace) -> Budget:
     return Budget(seconds=seconds, seed=args.seed, threads=max(1, args.threads))
 
 
+def _leave_tidily() -> None:
+    """A hang-up or an order to stop ends this process as Ctrl+C does, so that nothing of it is left lying about."""
+    signal.signal(signal.SIGTERM, lambda number, frame: sys.exit(128 + number))
+    signal.signal(signal.SIGHUP, lambda number, frame: os.kill(os.getpid(), signal.SIGTERM))
+
+
 def _serve(args: argparse.Namespace) -> int:
     host, port = settings().host, args.port or settings().port
     if not 1 <= port <= 65535:
@@ -130,10 +137,12 @@ def _serve(args: argparse.Namespace) -> int:
             free = "make demo PORT=8421, or --port 8421"
             print(f"Port {port} is busy: stop what uses it, or choose another one ({free}).", file=sys.stderr)
             return 1
+    _leave_tidily()
     if args.demo:
         with tempfile.TemporaryDirectory(prefix="rowanseed-demo-") as folder:
             database = Path(folder) / "demo.db"
             _settle_on(database)
+            print("Making the demo household and laying out its cloths: about ten seconds.", flush=True)
             from rowanseed.demo.household import fill
 
             fill(database)

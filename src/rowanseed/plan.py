@@ -31,6 +31,8 @@ def plan_project(document: Path, out: Path, budget: Budget) -> list[str]:
     """
 
     def open_pattern(name: str) -> bytes:
+        if Path(name).name != name:
+            raise DocumentError("The pattern must lie beside the project.", "Write its file name only.", "pattern")
         try:
             return (document.parent / name).read_bytes()
         except OSError as error:

@@ -10,6 +10,7 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.compiler import MakingChoices, compile_steps
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
@@ -136,7 +137,9 @@ def test_what_is_bought_by_length_adds_up_and_is_written_as_the_household_reads_
     assert found[0].amount(Units.METRIC) == "128.5 cm" and found[0].amount(Units.IMPERIAL) == "50 5/8 in"
     cloth = ShoppingLine(group=Group.CLOTH, what="Linen", count=1, unit="", length=1600.0, projects=("a",), workings=())
     assert cloth.amount(Units.METRIC) == "1.60 m" and cloth.amount(Units.IMPERIAL) == "1 3/4 yd"
-    assert replace(cloth, length=None).amount(Units.METRIC) == "not worked out yet"
+    assert replace(cloth, length=None).amount(Units.METRIC) == "no cloth chosen yet"
+    chosen = Cloth("Linen", 1400, None, 10, Direction.TWO_WAY)
+    assert replace(cloth, length=None, cloth=chosen).amount(Units.METRIC) == "not worked out yet"
 
 
 # ---------------------------------------------------------------- notions besides

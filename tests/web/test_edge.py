@@ -89,7 +89,14 @@ def test_pages_are_not_kept_and_every_answer_has_its_guards(house):
         headers = house.get(path).headers
         assert "default-src 'none'" in headers["content-security-policy"]
         assert headers["x-content-type-options"] == "nosniff"
+        assert headers["cross-origin-resource-policy"] == "same-origin"
     assert house.get("/").headers["cache-control"] == "no-store"
+
+
+def test_the_headings_of_a_page_can_be_asked_for_alone(house):
+    whole, alone = house.get("/household"), house.head("/household")
+    assert alone.status_code == 200 and alone.headers["content-type"] == whole.headers["content-type"]
+    assert house.head("/projects/1/lays/events").status_code == 405
 
 
 def test_every_request_is_logged_with_its_time(house, caplog):

@@ -48,7 +48,7 @@ class ShoppingLine:
         if self.unit:
             return plural(self.count, self.unit)
         if self.length is None:
-            return "not worked out yet"
+            return "not worked out yet" if self.cloth else "no cloth chosen yet"
         return format_cloth(self.length, units) if self.group.is_cloth else format_length(self.length, units)
 
 

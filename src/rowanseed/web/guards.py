@@ -55,10 +55,14 @@ class Guards:
                 headers["X-Content-Type-Options"] = "nosniff"
                 headers["Referrer-Policy"] = "same-origin"
                 headers["Cross-Origin-Opener-Policy"] = "same-origin"
+                headers["Cross-Origin-Resource-Policy"] = "same-origin"
                 if headers.get("content-type", "").startswith("text/html"):
                     headers.setdefault("Cache-Control", "no-store")
             await send(message)
 
+        if scope["method"] == "HEAD" and not scope["path"].endswith(STARTS_WORK):
+            # Asked for the headings of a page: those it would have. The server sends no body with them.
+            scope = {**scope, "method": "GET"}
         try:
             await self._guarded(scope, receive, tell)
         except TooLarge:
