@@ -11,7 +11,8 @@ from pathlib import Path
 
 from benchmarks.figures import Figure, median_seconds
 from benchmarks.pages import pages_of, seen
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import walk

@@ -83,13 +83,15 @@ def test_a_project_is_planned_through_all_stations(tmp_path):
     assert read["cloth.json"]["main"]["lay"]["value"] == pytest.approx(plan_length, abs=1e-3)
     assert read["cloth.json"]["main"]["to_buy"]["value"] >= plan_length / 0.95
     assert sum(item["gives"] for item in read["cut.json"] if item["cloth"] == "main") == 10
-    order = [step["id"] for step in read["sew.json"]]
+    order = [step["id"] for step in read["order.json"]["operations"]]
     assert order.index("zip-zip") < order.index("sew-centre-back") < order.index("sew-waist") < order.index("sew-hem")
     assert ElementTree.fromstring((out / "lay-main.svg").read_text()).tag.endswith("svg")
     summary = (out / "summary.html").read_text()
     assert "Centre front gore" in summary and "understitch" in summary.lower()
     problem, plan = out / "lay-main-problem.json", out / "lay-main-plan.json"
     assert subprocess.run([sys.executable, OUTSIDE / "check_plan.py", problem, plan], check=False).returncode == 0
+    played = [sys.executable, OUTSIDE / "check_order.py", out / "garment.json", out / "order.json"]
+    assert subprocess.run(played, check=False).returncode == 0
 
 
 def test_a_project_is_lined_matched_saved_on_and_cut_for_several(tmp_path):
@@ -113,7 +115,7 @@ def test_a_project_is_lined_matched_saved_on_and_cut_for_several(tmp_path):
         "front-lining",
         "front-lining@2",
     }
-    order = [step["id"] for step in json.loads((out / "sew.json").read_text())]
+    order = [step["id"] for step in json.loads((out / "order.json").read_text())["operations"]]
     assert order.index("sew-lining-facing-waist") < order.index("sew-waist")
     assert (
         subprocess.run(

@@ -57,7 +57,7 @@ def test_pages_and_command_line_agree(filled, tmp_path, quick, id):
         assert written["in_hand"] == (None if verdict is None else written["in_hand"])
         assert verdict is None or written["in_hand"]["enough"] == verdict.enough
     assert [item["piece"] for item in planned("cut.json")] == [item.piece.id for item in project.cut_items]
-    sewn = planned("sew.json")
+    sewn = planned("order.json")["operations"]
     assert [step["id"] for step in sewn] == [step.id for step in project.core.steps]
     assert f"of {len(sewn)}" in pages.get(f"/projects/{id}/sew").text
     assert (tmp_path / "out" / "shopping.csv").read_text().split() == pages.get(

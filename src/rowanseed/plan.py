@@ -19,8 +19,9 @@ from rowanseed.drawings.lay import draw_lay
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.drawings.summary import ClothSummary, summary_page
 from rowanseed.formats.layout_json import plan_document, problem_document
+from rowanseed.formats.order_json import garment_document, order_document
 from rowanseed.formats.project_json import ProjectDocument, read_project
-from rowanseed.formats.results_json import cloth_document, cut_document, fit_document, sew_document
+from rowanseed.formats.results_json import cloth_document, cut_document, fit_document
 from rowanseed.formats.shopping_csv import write_shopping
 
 
@@ -83,7 +84,10 @@ def _results(document: ProjectDocument, budget: Budget) -> dict[str, Any]:
         )
     files["cloth.json"] = cloth_results
     files["cut.json"] = cut_document(tuple(cut_results))
-    files["sew.json"] = sew_document(project.steps)
+    files["garment.json"] = garment_document(project.garment)
+    files["order.json"] = order_document(
+        project.steps, size=choices.size, view=project.view, garment="garment.json", gaps=project.made.gaps
+    )
     files["keep.json"] = _to_keep(document)
     files["shopping.csv"] = write_shopping(merged(lines_of(project, document.name, 1, wanted, Shared())), units)
     files["summary.html"] = summary_page(

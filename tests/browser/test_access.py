@@ -52,11 +52,11 @@ def test_a_step_is_ticked_by_keyboard_and_the_focus_stays(page, demo):
     first = page.locator("#step-done")
     first.focus()
     page.keyboard.press("Enter")
-    expect(page.get_by_text("1 of 35 steps done")).to_be_visible()
+    expect(page.get_by_text("1 of 44 steps done")).to_be_visible()
     expect(page.locator("#step-done")).to_be_focused()
     page.goto(f"{demo.url}/projects/2/sew?step=sample-stitch")
     page.get_by_role("button", name="Not done after all").click()
-    expect(page.get_by_text("0 of 35 steps done")).to_be_visible()
+    expect(page.get_by_text("0 of 44 steps done")).to_be_visible()
 
 
 def test_the_unit_switch_leads_back_to_the_same_page(page, demo):

@@ -91,7 +91,7 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
     while page.get_by_role("button", name="Done, what next?").count():
         titles.append(page.locator(".step h2").inner_text())
         page.get_by_role("button", name="Done, what next?").click()
-        expect(page.get_by_role("heading", name=f"{len(titles)} of 35 steps done", exact=True)).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile(rf"^{len(titles)} of \d+ steps done$"))).to_be_visible()
     assert titles.index("Put in the invisible zip: centre back seam") < titles.index("Sew centre back seam")
     assert titles[-1] == "The last press"
     expect(page.locator(".worktop").get_by_text("Finished")).to_be_visible()

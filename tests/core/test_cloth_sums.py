@@ -23,7 +23,8 @@ from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.estimate import FirstSight, estimate
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.pieces import Role
@@ -177,7 +178,7 @@ def test_a_faced_hem_changes_what_is_folded():
     }
     assert steps["face-hem"].title == "Sew the facing to the hem"
     assert {n.step for n in steps["face-hem"].needs} >= {
-        "try-on-hem",
+        "level-hem",
         "press-hem-facing-side-seams",
         "neaten-hem-facing-edge",
     }

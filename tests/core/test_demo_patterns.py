@@ -3,7 +3,8 @@
 import pytest
 from shapely.geometry import Polygon
 
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.finished import girths
@@ -100,7 +101,7 @@ ORDER = [
     (overshirt, "sew-sides", "neaten-sides"),
     (overshirt, "turn-in-band-inside", "buttonholes-buttons"),
     (overshirt, "buttonholes-buttons", "buttons-buttons"),
-    (overshirt, "turn-in-band-inside", "fold-hem"),
+    (overshirt, "sew-hem", "ends-band-inside"),
     (trousers, "press-darts-back", "sew-outseams"),
     (trousers, "neaten-inseams", "sew-inseams"),
     (trousers, "press-inseams", "sew-back-crotch"),
@@ -111,9 +112,9 @@ ORDER = [
     (waistcoat, "press-princess", "sew-armholes"),
     (waistcoat, "sew-on-welt-edges", "sew-neck"),
     (waistcoat, "try-on-shell", "sew-neck"),
-    (waistcoat, "press-hems", "turn-out"),
+    (waistcoat, "press-neck", "turn-out"),
     (waistcoat, "turn-out", "sew-sides"),
-    (waistcoat, "press-lining-sides", "close-gap"),
+    (waistcoat, "press-sides", "close-gap"),
 ]
 
 

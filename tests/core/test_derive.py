@@ -17,7 +17,8 @@ from rowanseed.core.derive.layers import derivations, with_layers
 from rowanseed.core.derive.lining import can_be_pleated, has_facings
 from rowanseed.core.derive.lining_graph import shorter
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind

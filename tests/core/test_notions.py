@@ -12,7 +12,8 @@ import pytest
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import Layers
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
 from rowanseed.core.notions.sorts import Group, Sort
 from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, buttons_to_buy, notions, sewn_lengths, zip_to_buy
@@ -65,10 +66,13 @@ def test_thread_is_bought_for_what_is_sewn_and_neatened_and_for_nothing_else():
 
 
 def test_thread_is_the_seams_times_what_a_stitch_takes():
-    """The skirt's seams by hand: six seams of 0.65 m, the centre back, waist 0.8 m, facing, hem 1.5 m: about 7 m."""
+    """The skirt's seams by hand: six seams of 0.65 m, the centre back, waist 0.8 m, facing, hem 1.5 m: about 7 m.
+
+    The rest: staystitching, understitching, the zip twice, and the sides basted for the try-on.
+    """
     steps = steps_of(SKIRT, "14")
     straight, finish = sewn_lengths(SKIRT, "14", steps)
-    assert 7_000 < straight < 11_000 and finish > 0
+    assert 7_000 < straight < 12_000 and finish > 0
     found = notions(SKIRT, "A", "14", None, overlocker=True, steps=steps)
     (thread,) = [n for n in found if n.what.startswith("Sewing thread")]
     assert thread.working.value == pytest.approx(straight * LOCKSTITCH * WASTE)

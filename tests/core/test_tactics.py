@@ -11,7 +11,8 @@ from rowanseed.core.geometry.outline import line_chain
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.pattern.making import EdgePart, Join, Making

@@ -17,9 +17,10 @@ from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_steps
+from rowanseed.core.make.operation import EdgeShown
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.make.steps import EdgeShown
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.ease import ease_rows
 from rowanseed.core.sizing.wish import Wish

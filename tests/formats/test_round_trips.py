@@ -33,6 +33,7 @@ from rowanseed.core.lay.problem import (
     Problem,
     Stretch,
 )
+from rowanseed.core.make.equipment import Equipment, Foot, SeamFinish, SewingHabits, StaySchool, TryOn, Workroom
 from rowanseed.core.notions.added import Wanted, WantedKind
 from rowanseed.core.pattern.envelope import Figure, PrintedNotion, PrintedYardage, View
 from rowanseed.core.pattern.making import (
@@ -79,6 +80,7 @@ from rowanseed.formats.layout_json import plan_document, problem_document, read_
 from rowanseed.formats.pattern_json import pattern_document, read_pattern, write_pattern
 from rowanseed.formats.project_json import read_project, write_project
 from rowanseed.formats.refusal_json import read_refusal, refusal_document
+from rowanseed.formats.workroom_json import read_workroom, write_workroom
 
 from ..core.pieces import pattern_of, quadrilateral
 from .every_field import changed, names, renamed, texts
@@ -383,6 +385,32 @@ FULL_CLOTH = Cloth(
 )
 
 
+FULL_WORKROOM = Workroom(
+    Equipment(
+        machine=True,
+        zigzag=False,
+        stretch_stitch=False,
+        overlock_threads=4,
+        differential=True,
+        coverstitch=True,
+        feet=frozenset({Foot.WALKING, Foot.BLIND_HEM}),
+        ham=False,
+    ),
+    SewingHabits(SeamFinish.PINKED, StaySchool.EDGE, TryOn.SEWN, hem_by_hand=True, basting=True),
+)
+
+
+def test_a_workroom_comes_back_whole_and_its_short_forms_are_read():
+    assert read_workroom(write_workroom(FULL_WORKROOM)) == FULL_WORKROOM
+    document = json.loads(Path("docs/formats/project.md").read_text().split("```json")[1].split("```")[0])
+    document["choices"] |= {"overlocker": True, "overlock_threads": 4, "hem_by_hand": True, "by_hand_only": True}
+    workroom = read_project(
+        json.dumps(document), lambda name: write_pattern(six_gore_skirt.draft())
+    ).project.habits.workroom
+    assert (workroom.equipment.overlock_threads, workroom.equipment.machine) == (4, False)
+    assert workroom.habits.hem_by_hand
+
+
 def test_a_project_comes_back_whole():
     pattern = read_pattern(write_pattern(six_gore_skirt.draft()))
     project = Project(
@@ -405,9 +433,10 @@ def test_a_project_comes_back_whole():
                 wanted=(Wanted(WantedKind.SNAPS, 320.0, id="w1"),),
                 card=4,
             ),
+            techniques=(("side-seams", "french"), ("hem", "blind-hem")),
         ),
         cloths={Role.MAIN: FULL_CLOTH, Role.INTERFACING: replace(FULL_CLOTH, name="other", length=None)},
-        habits=Habits(Units.IMPERIAL, overlocker=True, hem_by_hand=True, money="crowns", overlock_threads=4),
+        habits=Habits(Units.IMPERIAL, FULL_WORKROOM, money="crowns"),
     )
     text = write_project(name="Skirt", person="Ysolde", age=Age.CHILD, project=project)
     again = read_project(text, lambda name: pytest.fail(name))

@@ -20,6 +20,7 @@ from rowanseed.formats.household_zip import read_household, write_household
 from rowanseed.store import cloths, people, projects
 from rowanseed.store.backup import KEPT, CopyUnusable, copies, copies_folder, copy_now, daily_copy, restore
 from rowanseed.store.database import connect, transaction
+from rowanseed.store.household import habits
 from rowanseed.store.opening import NotOpened, open_household
 from rowanseed.store.taking_out import household_rows, take_in
 from rowanseed.store.undo import ChangedSince, changes, forget_old, undo
@@ -160,9 +161,13 @@ def test_a_copy_is_kept_before_every_migration(full):
         )
         for table, column in added:
             old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")
+        old.execute("ALTER TABLE household DROP COLUMN workroom")
+        for column in ("overlocker", "hem_by_hand", "overlock_threads"):
+            old.execute(f"ALTER TABLE household ADD COLUMN {column} INTEGER NOT NULL DEFAULT 4")
         old.execute("PRAGMA user_version = 6")
         people_before = old.execute("SELECT count(*) FROM person").fetchone()[0]
-    open_household(path, NOW).close()
+    with closing(open_household(path, NOW)) as opened:
+        assert habits(opened).equipment.overlock_threads == 4 and habits(opened).sewing.hem_by_hand
     (copy,) = [c for c in copies(path) if "new version" in c.words]
     assert copy.path.name == "before-version-007-2026-11-20.db"
     with closing(sqlite3.connect(copy.path)) as kept:

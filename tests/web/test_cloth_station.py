@@ -177,7 +177,7 @@ def test_two_projects_that_share_a_cloth_are_told_when_it_is_too_little_for_both
 def test_money_and_the_overlocker_s_threads_are_the_household_s(house):
     house.post(
         "/household",
-        data={"units": "metric", "overlocker": "on", "overlock_threads": "4", "money": "  silver   pence "},
+        data={"units": "metric", "overlock_threads": "4", "money": "  silver   pence "},
     )
     assert 'value="silver pence"' in house.get("/household").text
     assert re.search(r"\d\.\d\d silver pence", house.get("/projects/1/cloth/extras").text)

@@ -41,7 +41,7 @@ def test_new_measurements_make_the_project_say_so(house):
 
 def test_an_overlocker_changes_the_making_order_of_every_project(house):
     before = house.get("/projects/1/sew").text
-    house.post("/household", data={"units": "metric", "overlocker": "on"})
+    house.post("/household", data={"units": "metric", "overlock_threads": "3"})
     after = house.get("/projects/1/sew").text
     assert '<span class="bench">overlocker</span>' in after
     assert '<span class="bench">overlocker</span>' not in before
@@ -145,9 +145,9 @@ def test_a_search_that_is_done_is_told_by_the_stream_and_kept(house, monkeypatch
 
 def test_ticks_are_kept_and_undone(house):
     house.post("/projects/2/sew", data={"key": "sample-stitch", "done": "yes"})
-    assert "1 of 35 steps done" in house.get("/projects/2/sew").text
+    assert "1 of 44 steps done" in house.get("/projects/2/sew").text
     house.post("/projects/2/sew", data={"key": "sample-stitch", "done": "no"})
-    assert "0 of 35 steps done" in house.get("/projects/2/sew").text
+    assert "0 of 44 steps done" in house.get("/projects/2/sew").text
 
 
 def test_a_note_is_kept_as_written_and_can_be_thrown_away(house):

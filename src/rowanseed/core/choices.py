@@ -11,6 +11,7 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.batch import Member
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import Layers
+from rowanseed.core.make.equipment import Equipment, SewingHabits, Workroom
 from rowanseed.core.notions.added import Wanted
 from rowanseed.core.notions.to_buy import CARD
 from rowanseed.core.pattern.pieces import Role
@@ -22,15 +23,21 @@ from rowanseed.core.sums.rectangles import Rectangle
 
 @dataclass(frozen=True)
 class Habits:
-    """The household's: units, machines, hems, what it calls its money (empty where it has not said)."""
+    """The household's: units, what it sews with and how, what it calls its money (empty where it has not said)."""
 
     units: Units = Units.METRIC
-    overlocker: bool = False
-    hem_by_hand: bool = False
+    workroom: Workroom = field(default_factory=Workroom)
     money: str = ""
-    overlock_threads: int = 3
     stand_in_shop: bool = False
     """Whether the prices of the simulated shop are shown."""
+
+    @property
+    def equipment(self) -> Equipment:
+        return self.workroom.equipment
+
+    @property
+    def sewing(self) -> SewingHabits:
+        return self.workroom.habits
 
 
 @dataclass(frozen=True)
@@ -80,3 +87,5 @@ class Decisions:
     fit: FitChoices = field(default_factory=FitChoices)
     tactics: Mapping[Role, tuple[TacticId, ...]] = field(default_factory=dict)
     cloth: ClothChoices = field(default_factory=ClothChoices)
+    techniques: tuple[tuple[str, str], ...] = ()
+    """Pairs of a part of the making graph and the technique chosen for it, where it is not the usual one."""

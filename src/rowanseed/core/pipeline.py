@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from rowanseed.core.alter.change import Altered
@@ -10,9 +10,10 @@ from rowanseed.core.batch import Member
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.garment import GarmentChoices, altered, derived, in_view, to_cut
-from rowanseed.core.make.compiler import MakingChoices, compile_steps
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import Made, compile_garment, compile_steps
+from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.make.steps import MakingStep
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.pattern.walk import SeamWalk, walk
@@ -86,23 +87,24 @@ def _to_cut(same: _Same, size: str, reckoning: ClothChoices, members: tuple[tupl
     return to_cut(same.pattern, size, reckoning, tuple((member, other.pattern) for member, other in members))
 
 
-def steps_once(pattern: Pattern, choices: GarmentChoices, household: MakingChoices) -> tuple[MakingStep, ...]:
-    """The making order of an (altered) pattern."""
-    return _steps(_Same(pattern), choices, household)
+def made_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> Made:
+    """The operations of an (altered) pattern in working order. Raises as `sequence` does."""
+    return _made(_Same(pattern), choices, making)
 
 
 @lru_cache(maxsize=KEPT)
-def _steps(same: _Same, choices: GarmentChoices, household: MakingChoices) -> tuple[MakingStep, ...]:
-    return sequence(compile_steps(same.pattern, choices.view, choices.size, household))
+def _made(same: _Same, choices: GarmentChoices, making: MakingChoices) -> Made:
+    made = compile_garment(same.pattern, choices.view, choices.size, making)
+    return replace(made, operations=sequence(made.operations))
 
 
-def compiled_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> tuple[MakingStep, ...]:
+def compiled_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
     """The steps of an (altered) pattern, not put in order: for which there are, and not when."""
     return _compiled(_Same(pattern), choices, making)
 
 
 @lru_cache(maxsize=KEPT)
-def _compiled(same: _Same, choices: GarmentChoices, making: MakingChoices) -> tuple[MakingStep, ...]:
+def _compiled(same: _Same, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
     return compile_steps(same.pattern, choices.view, choices.size, making)
 
 

@@ -7,7 +7,7 @@ first asked for, and remembered over projects by `pipeline`.
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from rowanseed.core.alter.change import Alteration, Altered
@@ -19,8 +19,9 @@ from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
-from rowanseed.core.make.compiler import MakingChoices
-from rowanseed.core.make.steps import MakingStep
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import Made
+from rowanseed.core.make.operation import Operation
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
@@ -30,7 +31,7 @@ from rowanseed.core.pipeline import (
     compiled_once,
     drawn_once,
     garment_once,
-    steps_once,
+    made_once,
     to_cut_once,
     walk_once,
 )
@@ -287,24 +288,26 @@ class Project:
     def making_choices(self) -> MakingChoices:
         """What the steps depend on: the household's machines and habits, and the main cloth."""
         main, habits = self.cloths.get(Role.MAIN), self.habits
-        plain = MakingChoices(habits.overlocker, habits.hem_by_hand, units=habits.units)
-        if main is None:
-            return plain
-        return MakingChoices(
-            overlocker=habits.overlocker,
-            hem_by_hand=habits.hem_by_hand,
-            fibre=main.fibre,
+        choices = MakingChoices(
+            equipment=habits.equipment,
+            habits=habits.sewing,
+            techniques=self.decisions.techniques,
             units=habits.units,
-            structure=main.structure,
-            weight=main.weight,
         )
+        if main is None:
+            return choices
+        return replace(choices, fibre=main.fibre, structure=main.structure, surface=main.surface, weight=main.weight)
 
     @cached_property
-    def steps(self) -> tuple[MakingStep, ...]:
-        """The making order, worked out from the pattern's graph."""
-        return () if self.choices is None else steps_once(self.garment, self.choices, self.making_choices)
+    def made(self) -> Made:
+        """The operations of the garment in working order, worked out from its graph, and what is missing."""
+        return Made(()) if self.choices is None else made_once(self.garment, self.choices, self.making_choices)
 
-    def compiled_with(self, role: Role, tactics: tuple[TacticId, ...]) -> tuple[MakingStep, ...]:
+    @property
+    def steps(self) -> tuple[Operation, ...]:
+        return self.made.operations
+
+    def compiled_with(self, role: Role, tactics: tuple[TacticId, ...]) -> tuple[Operation, ...]:
         """The steps of the garment with these tactics for one cloth, in no order."""
         if self.choices is None:
             return ()

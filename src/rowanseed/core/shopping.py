@@ -140,9 +140,9 @@ def notions_of(project: Project) -> list[NotionToBuy]:
         project.view,
         size,
         project.cloths.get(Role.MAIN),
-        overlocker=project.habits.overlocker,
+        overlocker=project.habits.equipment.overlocker,
         garments=number,
-        threads=project.habits.overlock_threads,
+        threads=project.habits.equipment.overlock_threads,
         card=chosen.card,
         steps=project.steps,
     )

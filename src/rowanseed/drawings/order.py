@@ -6,13 +6,13 @@ from collections.abc import Collection, Sequence
 from itertools import pairwise
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.make.steps import Bench, MakingStep
+from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, number, write
 
 LEFT, STEP, LANE, TOP = 96.0, 24.0, 44.0, 30.0
 
 
-def draw_order(steps: Sequence[MakingStep], done: Collection[str], current: str | None, thread: str) -> str:
+def draw_order(steps: Sequence[Operation], done: Collection[str], current: str | None, thread: str) -> str:
     """Every step on the lane of its bench, in order; done ones full, the one to do next ringed, try-ons as diamonds."""
     lanes = [bench for bench in Bench if any(step.bench is bench for step in steps)]
     lane = {bench: TOP + k * LANE for k, bench in enumerate(lanes)}
@@ -41,7 +41,7 @@ def draw_order(steps: Sequence[MakingStep], done: Collection[str], current: str 
 
 
 def _knot(
-    root: Element, x: float, y: float, number_of: int, step: MakingStep, *, done: bool, current: bool, thread: str
+    root: Element, x: float, y: float, number_of: int, step: Operation, *, done: bool, current: bool, thread: str
 ) -> None:
     link = add(root, "a", href=f"?step={step.id}")
     add(link, "title", f"{number_of}. {step.title}{', done' if done else ''}")

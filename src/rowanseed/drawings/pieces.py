@@ -12,7 +12,7 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.geometry.outline import Point, Segment, bounds, chain_length, flatten, point_at, split_chain
-from rowanseed.core.make.steps import EdgeShown
+from rowanseed.core.make.operation import EdgeShown
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_distance, seam_length

@@ -9,7 +9,7 @@ from html import escape
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.make.steps import MakingStep
+from rowanseed.core.make.operation import Operation
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.ease import Ease
@@ -46,7 +46,7 @@ def summary_page(
     reason: str,
     rows: Sequence[Ease],
     cloths: Sequence[ClothSummary],
-    steps: Sequence[MakingStep],
+    steps: Sequence[Operation],
     units: Units,
 ) -> str:
     """HTML that prints on a few sheets: size, cloth, lay, cutting list, making order."""
@@ -103,7 +103,7 @@ def _item(item: CutItem, units: Units) -> str:
     )
 
 
-def step_lines(steps: Sequence[MakingStep], units: Units) -> str:
+def step_lines(steps: Sequence[Operation], units: Units) -> str:
     if not steps:
         return "<h2>Sew</h2><p>This pattern names no seams; sew by its booklet.</p>"
     lines = []

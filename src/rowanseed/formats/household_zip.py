@@ -1,4 +1,4 @@
-"""`rowanseed-household/1`: a whole household as a zip of open documents, for taking it elsewhere.
+"""`rowanseed-household/2`: a whole household as a zip of open documents, for taking it elsewhere.
 
 Beside `household.json` with the plain records, every cloth, pattern and project is a document of its own, and every
 photo a file. See docs/formats/household.md.
@@ -14,8 +14,11 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.make.equipment import Equipment, SewingHabits, Workroom
+from rowanseed.formats.workroom_json import write_workroom
 
-FORMAT = "rowanseed-household/1"
+FORMAT = "rowanseed-household/2"
+BEFORE = "rowanseed-household/1"
 Rows = Mapping[str, Sequence[Mapping[str, Any]]]
 """Table → rows → column → value, as the database has them; bytes for files."""
 
@@ -68,16 +71,29 @@ def read_household(data: bytes) -> Rows:
             if sum(item.file_size for item in packed.infolist()) > MOST:
                 raise DocumentError(SAID, "It is too large when unpacked.", "file")
             document = json.loads(packed.read("household.json"))
-            if not isinstance(document, dict) or document.get("format") != FORMAT:
+            if not isinstance(document, dict) or document.get("format") not in (FORMAT, BEFORE):
                 raise DocumentError(SAID, f"Its format is not {FORMAT}.", "format")
-            return {
+            rows = {
                 str(table): [{str(c): _value(packed, table, c, v) for c, v in row.items()} for row in found]
                 for table, found in document["records"].items()
             }
+            return rows if document["format"] == FORMAT else _from_1(rows)
     except (zipfile.BadZipFile, KeyError, ValueError, AttributeError, TypeError, NotImplementedError) as error:
         if isinstance(error, DocumentError):
             raise
         raise DocumentError(SAID, "A zip with household.json in it is wanted.", "file") from None
+
+
+def _from_1(rows: Rows) -> Rows:
+    """An overlocker, its threads and hems by hand stood by themselves; now they are in the workroom's document."""
+    households = []
+    for row in rows.get("household", ()):
+        before = dict(row)
+        overlocker, threads = before.pop("overlocker", 0), before.pop("overlock_threads", 3)
+        habits = SewingHabits(hem_by_hand=bool(before.pop("hem_by_hand", 0)))
+        workroom = Workroom(Equipment(overlock_threads=threads if overlocker else 0), habits)
+        households.append({**before, "workroom": write_workroom(workroom)})
+    return {**rows, "household": households}
 
 
 def _value(packed: zipfile.ZipFile, table: str, column: str, value: Any) -> Any:

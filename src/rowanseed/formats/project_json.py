@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -19,6 +19,7 @@ from rowanseed.core.body.measures import MEASURE, Age
 from rowanseed.core.choices import ClothChoices, Decisions, FitChoices, Habits
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Structure, Surface
 from rowanseed.core.lay.problem import LayKind
+from rowanseed.core.make.equipment import Equipment, SewingHabits, Workroom
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 from rowanseed.core.saving.combine import combined
@@ -30,6 +31,7 @@ from rowanseed.formats.fit_json import FIT_KIND, read_fit
 from rowanseed.formats.ids import AlterationKindId, KnownTactic
 from rowanseed.formats.pattern_json import pattern_document, read_pattern
 from rowanseed.formats.wording import CLOTH, FIT, TACTIC_WORDS, in_ids
+from rowanseed.formats.workroom_json import KIND as WORKROOM_KIND
 
 
 class _Person(Strict):
@@ -86,8 +88,12 @@ class _Choices(Strict):
     worn_open: bool = False
     lay: LayKind | None = None
     overlocker: bool = False
-    overlock_threads: int = Field(3, ge=3, le=4)
+    overlock_threads: int = Field(3, ge=2, le=5)
     hem_by_hand: bool = False
+    by_hand_only: bool = False
+    equipment: Equipment | None = None
+    habits: SewingHabits | None = None
+    techniques: dict[str, str] = {}
     money: str = Field("", max_length=20)
     units: Units = Units.METRIC
 
@@ -146,15 +152,10 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
         fit=_fit(chosen, unit) if model.fit is None else read_fit(json.dumps(model.fit)),
         tactics={role: combined(tuple(taken)) for role, taken in model.tactics.items()},
         cloth=model.cloth_choices,
+        techniques=tuple(chosen.techniques.items()),
     )
     cloths = {role: _cloth(cloth, unit, f"cloths, {role.value}") for role, cloth in model.cloths.items()}
-    habits = Habits(
-        units=chosen.units,
-        overlocker=chosen.overlocker,
-        hem_by_hand=chosen.hem_by_hand,
-        money=chosen.money,
-        overlock_threads=chosen.overlock_threads,
-    )
+    habits = Habits(units=chosen.units, workroom=_workroom(chosen), money=chosen.money)
     project = Project(
         pattern=pattern, body=_body(model.person, unit), decisions=decisions, cloths=cloths, habits=habits
     )
@@ -165,6 +166,7 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
 def write_project(*, name: str, person: str, age: Age, project: Project) -> str:
     """A project with everything it needs, as a document that `rowanseed plan` reads."""
     habits, decisions = project.habits, project.decisions
+    workroom = WORKROOM_KIND.document(habits.workroom)
     document = {
         "format": KIND.format,
         "name": name,
@@ -179,16 +181,24 @@ def write_project(*, name: str, person: str, age: Age, project: Project) -> str:
             "view": project.view,
             "size": decisions.size,
             "units": habits.units.value,
-            "overlocker": habits.overlocker,
-            "overlock_threads": habits.overlock_threads,
-            "hem_by_hand": habits.hem_by_hand,
             "money": habits.money,
+            "equipment": _without_heading(workroom["equipment"]),
+            "habits": _without_heading(workroom["habits"]),
+            "techniques": dict(decisions.techniques),
         },
         "fit": FIT_KIND.document(decisions.fit),
         "tactics": {role.value: list(taken) for role, taken in decisions.tactics.items()},
         "cloth_choices": _without_heading(cloth_choices_json.KIND.document(decisions.cloth)),
     }
     return json.dumps(document, ensure_ascii=False)
+
+
+def _workroom(chosen: _Choices) -> Workroom:
+    """Equipment and habits as they are written, or from the short forms."""
+    equipment = chosen.equipment or Equipment(overlock_threads=chosen.overlock_threads if chosen.overlocker else 0)
+    if chosen.by_hand_only:
+        equipment = replace(equipment, machine=False)
+    return Workroom(equipment, chosen.habits or SewingHabits(hem_by_hand=chosen.hem_by_hand))
 
 
 def _without_heading(document: dict[str, Any]) -> dict[str, Any]:

@@ -9,7 +9,6 @@ from rowanseed.core.base.working import Working
 from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.garment import GarmentChoices
-from rowanseed.core.make.steps import MakingStep
 from rowanseed.core.project import Project
 from rowanseed.formats.fit_json import alteration_document
 
@@ -115,22 +114,4 @@ def cut_document(items: tuple[CutItem, ...]) -> list[dict[str, Any]]:
             "marks": [{"what": mark.what, "how": mark.how} for mark in item.marks],
         }
         for item in items
-    ]
-
-
-def sew_document(steps: tuple[MakingStep, ...]) -> list[dict[str, Any]]:
-    return [
-        {
-            "number": number,
-            "id": step.id,
-            "title": step.title,
-            "bench": step.bench.value,
-            "task": step.task.value,
-            "how": list(step.how),
-            "setting": None if step.setting is None else dict(vars(step.setting)),
-            "needs": [{"step": need.step, "why": need.why} for need in step.needs],
-            "booklet": step.booklet,
-            "caution": step.caution,
-        }
-        for number, step in enumerate(steps, start=1)
     ]

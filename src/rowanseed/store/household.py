@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.choices import Habits
+from rowanseed.core.make.equipment import Workroom
+from rowanseed.formats.workroom_json import read_workroom, write_workroom
 from rowanseed.store.database import Connection, transaction
 
 
@@ -11,10 +13,8 @@ def habits(connection: Connection) -> Habits:
     row = connection.execute("SELECT * FROM household").fetchone()
     return Habits(
         units=Units(row["units"]),
-        overlocker=bool(row["overlocker"]),
-        hem_by_hand=bool(row["hem_by_hand"]),
+        workroom=read_workroom(row["workroom"]) if row["workroom"] else Workroom(),
         money=row["money"],
-        overlock_threads=row["overlock_threads"],
         stand_in_shop=bool(row["stand_in_shop"]),
     )
 
@@ -22,16 +22,6 @@ def habits(connection: Connection) -> Habits:
 def set_habits(connection: Connection, new: Habits) -> None:
     with transaction(connection):
         connection.execute(
-            """
-            UPDATE household
-            SET units = ?, overlocker = ?, hem_by_hand = ?, money = ?, overlock_threads = ?, stand_in_shop = ?
-            """,
-            (
-                new.units.value,
-                int(new.overlocker),
-                int(new.hem_by_hand),
-                new.money,
-                new.overlock_threads,
-                int(new.stand_in_shop),
-            ),
+            "UPDATE household SET units = ?, workroom = ?, money = ?, stand_in_shop = ?",
+            (new.units.value, write_workroom(new.workroom), new.money, int(new.stand_in_shop)),
         )

@@ -12,6 +12,7 @@ from rowanseed.formats.cloth_json import read_cloth
 from rowanseed.formats.fit_json import read_fit
 from rowanseed.formats.household_zip import SAID, Rows
 from rowanseed.formats.pattern_json import read_pattern
+from rowanseed.formats.workroom_json import read_workroom
 from rowanseed.store.database import Connection, transaction
 from rowanseed.store.undo import TRACKED
 
@@ -48,6 +49,7 @@ def _read_documents(rows: Rows) -> None:
     readers: Mapping[tuple[str, str], Any] = {
         ("cloth", "document"): read_cloth,
         ("pattern", "document"): read_pattern,
+        ("household", "workroom"): read_workroom,
         ("project", "fit"): read_fit,
         ("project", "cloth_choices"): read_cloth_choices,
     }

@@ -22,9 +22,11 @@ from rowanseed.app.open_project import OpenProject
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units, format_allowance, format_cloth, format_length
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.extent import extent
 from rowanseed.core.lay.choice import piece_names
+from rowanseed.core.make.minutes import in_words as minutes_in_words
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.store import projects
 from rowanseed.store.database import Connection, connect
@@ -48,6 +50,8 @@ TEMPLATES.env.filters["extent"] = extent
 TEMPLATES.env.filters["either"] = lambda units, metric, imperial: metric if units is Units.METRIC else imperial
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"
 TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words) for member in members]
+TEMPLATES.env.filters["minutes"] = minutes_in_words
+TEMPLATES.env.filters["lower_first"] = lower_first
 TEMPLATES.env.filters["drawn"] = Markup
 """Marks SVG written by the drawings as markup; they escape every text themselves."""
 

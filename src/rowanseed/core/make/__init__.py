@@ -1,1 +1,1 @@
-"""Making: the garment's graph compiled into steps, and the steps put into an order."""
+"""Making: a garment's graph and the sewist's choices become operations over facts, and these an order of work."""

@@ -1,76 +1,221 @@
-"""Compile a garment's graph into steps with what each of them needs; the order is worked out after.
+"""From a garment and the sewist's choices to operations that wait for each other: the compiler refuses silence.
 
-Every rule is common practice (no source): staystitch curved edges that will be handled, interface before
-joining, darts first, press a seam before another crosses it, neaten before a seam that is pressed open and after
-one that is pressed to a side, an invisible zip before the seam below it, facing and waistband after the zip,
-a collar made up before it is put on, a sleeveless lined shape closed at the sides last, the hem last, try-ons
-where the fit can still be changed.
+Every part of the making graph is taken by a technique: the one that was chosen, or else the usual one. Then the
+operations are linked by their facts. What no technique makes is told by name, never passed over.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import dataclass, replace
 
-from rowanseed.core.make import closing, edges, flat, graph, linings
-from rowanseed.core.make.seams import seam_steps
-from rowanseed.core.make.steps import After, MakingStep
-from rowanseed.core.make.workbench import MakingChoices, Workbench
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.make import facts
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.facts import State
+from rowanseed.core.make.operation import Act, After, Need, Operation
+from rowanseed.core.make.registry import all_techniques, by_id, companions
+from rowanseed.core.make.technique import Companion, Duty, Technique
+from rowanseed.core.make.techniques import samples
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 
-__all__ = ["MakingChoices", "compile_steps"]
+NO_WORK = (FinishKind.SELVEDGE, FinishKind.RAW)
+PRESSED = "the seams it crosses are pressed"
 
 
-def compile_steps(pattern: Pattern, view: str, size: str, household: MakingChoices) -> tuple[MakingStep, ...]:
-    """Every step of making a garment, each with what it needs; empty if the pattern has no joins.
+@dataclass(frozen=True)
+class Gap:
+    """What nothing here makes, or not as it was asked: the id of the part, and in words what and why."""
 
-    Needs that point at steps which this garment does not have are dropped.
-    """
+    id: str
+    said: str
+
+
+@dataclass(frozen=True)
+class Made:
+    """The operations of a garment, each with what it needs, not yet in order; and what is missing."""
+
+    operations: tuple[Operation, ...]
+    gaps: tuple[Gap, ...] = ()
+    taken: tuple[tuple[str, str], ...] = ()
+    """(id of a part, id of the technique that makes it)."""
+
+
+def compile_garment(pattern: Pattern, view: str, size: str, choices: MakingChoices) -> Made:
+    """Every operation of making a garment; none if the pattern has no joins."""
     if not pattern.making.joins:
-        return ()
-    bench = Workbench(pattern=pattern, view=view, size=size, household=household)
-    steps = [
-        *flat.samples(bench),
-        *linings.underlining(bench),
-        *flat.staystitching(bench),
-        *flat.interfacing(bench),
-        *flat.darts(bench),
-        *flat.small_parts(bench),
-        *(step for join in pattern.making.joins for step in _join(bench, join)),
-        *edges.facing_edges(bench),
-        *edges.bands_closed(bench),
-        *linings.pleats(bench),
-        *linings.laid_in(bench),
-        *edges.turned_out(bench),
-        *closing.try_on(bench),
-        *closing.fastenings(bench),
-        *(step for finish in graph.hems(pattern.making) for step in closing.hem(bench, finish)),
+        return Made(())
+    bench = Workbench(pattern=pattern, view=view, size=size, household=choices)
+    duties, gaps = share_out(bench)
+    operations = [op for technique, duty in duties for op in technique.sews(bench, duty)]
+    for companion in _in_order():
+        operations += companion.adds(bench, tuple(operations))
+    operations = [_with_samples(bench, op) for op in operations]
+    linked, unmet = _linked(operations)
+    return Made(
+        operations=_ended(linked),
+        gaps=(*gaps, *unmet, *_not_completed(bench, linked)),
+        taken=tuple((id, technique.id) for technique, duty in duties for id in duty.ids),
+    )
+
+
+def compile_steps(pattern: Pattern, view: str, size: str, choices: MakingChoices) -> tuple[Operation, ...]:
+    """The operations alone."""
+    return compile_garment(pattern, view, size, choices).operations
+
+
+def _in_order() -> list[Companion]:
+    """Companions in the order in which they look at the operations: samples and the end see all the others."""
+    late = {"samples": 1, "the-end": 2}
+    return sorted(companions(), key=lambda c: (late.get(c.id, 0), c.id))
+
+
+# ---------------------------------------------------------------- who makes what
+
+
+def wanted(bench: Workbench) -> tuple[str, ...]:
+    """The ids of everything that has to be made, whoever makes it."""
+    found = {id for technique in all_techniques() for duty in technique.finds(bench) for id in duty.ids}
+    graph = [*bench.joins, *(f.id for f in bench.finishes.values() if f.kind not in NO_WORK), *bench.closures]
+    return tuple(dict.fromkeys([*graph, *sorted(found)]))
+
+
+def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
+    """The techniques that can make each part, the usual one first."""
+    out: dict[str, list[Technique]] = {id: [] for id in wanted(bench)}
+    for technique in sorted(all_techniques(), key=lambda t: (not t.usual, t.rank)):
+        if technique.asks(bench):
+            continue
+        for duty in technique.finds(bench):
+            for id in duty.ids:
+                out[id].append(technique)
+    return {id: tuple(found) for id, found in out.items()}
+
+
+def share_out(bench: Workbench) -> tuple[list[tuple[Technique, Duty]], list[Gap]]:
+    """Every part given to a technique: first to those that were chosen, then to the usual ones by rank."""
+    left = set(wanted(bench))
+    duties: list[tuple[Technique, Duty]] = []
+    gaps: list[Gap] = []
+    for id, name in bench.household.techniques:
+        if id not in left:
+            continue
+        technique = by_id().get(name)
+        duty = None if technique is None else next((d for d in technique.finds(bench) if id in d.ids), None)
+        refused = "" if technique is None else technique.asks(bench)
+        if technique is None or duty is None or refused or not set(duty.ids) <= left:
+            what = technique.name if technique else name
+            why = refused or "it cannot be sewn that way"
+            gaps.append(Gap(id, f"“{named(bench, id)}” is not made as “{what}”: {why}. It is made the usual way."))
+            continue
+        duties.append((technique, duty))
+        left -= set(duty.ids)
+    for technique in all_techniques():
+        if not technique.usual or technique.asks(bench):
+            continue
+        for duty in technique.finds(bench):
+            if set(duty.ids) <= left:
+                duties.append((technique, duty))
+                left -= set(duty.ids)
+    known = list(wanted(bench))
+    gaps += [
+        Gap(id, f"Nothing here sews “{named(bench, id)}” ({kind_of(bench, id)}): sew it by your booklet.")
+        for id in known
+        if id in left
     ]
-    known = {step.id for step in steps}
-    steps = [_with_known_needs(_tried_first(step), known) for step in steps]
-    waited_for = {need.step for step in steps for need in step.needs}
-    last = [After(step.id, "everything else is done") for step in steps if step.id not in waited_for]
-    return (*steps, *(replace(step, needs=tuple(last)) for step in closing.last_press()))
+    order = {id: k for k, id in enumerate(known)}
+    return sorted(duties, key=lambda found: order[found[1].id]), gaps
 
 
-def _join(bench: Workbench, join: Join) -> Iterator[MakingStep]:
-    if edges.encloses(bench, join):
-        return edges.enclosing(bench, join)
-    if graph.faces(join, bench.pattern.making) and not bench.linings & graph.pieces_of((*join.a, *join.b)):
-        return edges.facing_steps(bench, join)
-    if bench.is_turned_corner(join):
-        return edges.turned_corner(bench, join)
-    return seam_steps(bench, join)
+def named(bench: Workbench, id: str) -> str:
+    """A part of the graph in words."""
+    if id in bench.joins:
+        return bench.joins[id].name
+    if id in bench.finishes:
+        return bench.finishes[id].name
+    return bench.closures[id].kind.words if id in bench.closures else id
 
 
-def _tried_first(step: MakingStep) -> MakingStep:
-    """Every machine step waits for its setting to be tried on a scrap."""
-    if step.setting is None or step.id == "sample-stitch":
-        return step
-    return replace(step, needs=(*step.needs, After("sample-stitch", "the setting is tried on a scrap first")))
+def kind_of(bench: Workbench, id: str) -> str:
+    if id in bench.joins:
+        return "a seam"
+    if id in bench.finishes:
+        return bench.finishes[id].kind.words
+    return bench.closures[id].kind.words if id in bench.closures else "a layer"
 
 
-def _with_known_needs(step: MakingStep, known: set[str]) -> MakingStep:
-    needs = {need.step: need for need in step.needs if need.step in known and need.step != step.id}
-    return replace(step, needs=tuple(needs.values()))
+# ---------------------------------------------------------------- linking
+
+
+def _with_samples(bench: Workbench, op: Operation) -> Operation:
+    waits = tuple(
+        Need(facts.sample(id), "the setting is tried on a scrap first", where_given=True)
+        for id in samples.waits_for(bench, op)
+    )
+    return replace(op, requires=(*op.requires, *waits))
+
+
+def _linked(operations: Iterable[Operation]) -> tuple[list[Operation], list[Gap]]:
+    """Operations with what each needs, and what is required and given by none."""
+    every = list(operations)
+    givers: dict[State, list[str]] = {}
+    for op in every:
+        for state in op.gives:
+            givers.setdefault(state, []).append(op.id)
+        for thing in op.leaves:
+            givers.setdefault(facts.thing(thing), []).append(op.id)
+    gaps: list[Gap] = []
+    out = []
+    for op in every:
+        needs: dict[str, After] = {}
+        removing = tuple(Need(facts.thing(thing), "it is put in before it is taken out") for thing in op.removes)
+        for need in (*op.requires, *removing):
+            found = [id for id in givers.get(need.state, ()) if id != op.id]
+            if not found and not need.where_given and op.id not in givers.get(need.state, ()):
+                gaps.append(Gap(op.id, f"“{op.title}” waits for {_words(need)}, which nothing gives."))
+            for id in found:
+                before = needs.get(id)
+                if before is None or (need.must and not before.must):
+                    needs[id] = After(id, need.why, need.must)
+        out.append(replace(op, needs=tuple(needs.values())))
+    return out, gaps
+
+
+def _words(need: Need) -> str:
+    return f"“{need.state.of.id}” to be {need.state.fact.words}"
+
+
+def _ended(operations: list[Operation]) -> tuple[Operation, ...]:
+    """The look over the whole waits for everything that nothing else waits for."""
+    waited = {need.step for op in operations for need in op.needs}
+    loose = [op.id for op in operations if op.id not in waited and op.act is not Act.FINISH]
+    return tuple(
+        replace(
+            op,
+            needs=(
+                *op.needs,
+                *(
+                    After(id, "everything else is done")
+                    for id in loose
+                    if id != op.id and id not in {need.step for need in op.needs}
+                ),
+            ),
+        )
+        if op.id == "look-over"
+        else op
+        for op in operations
+    )
+
+
+def _not_completed(bench: Workbench, operations: list[Operation]) -> Iterator[Gap]:
+    """Joins that are not sewn once, finishes and closures that nothing completes."""
+    sewn: Mapping[str, int] = {}
+    counted: dict[str, int] = dict(sewn)
+    for op in operations:
+        if op.act.sews_join:
+            for id in op.on.joins:
+                counted[id] = counted.get(id, 0) + 1
+    for id in bench.joins:
+        if counted.get(id, 0) > 1:
+            yield Gap(id, f"“{named(bench, id)}” is sewn {counted[id]} times.")

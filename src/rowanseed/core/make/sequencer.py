@@ -1,8 +1,7 @@
-"""Put steps into an order: every need before what needs it, with few trips between the benches.
+"""Put operations into an order: every need before what needs it, at little cost.
 
-A beam search over orders: at each place the most promising part-orders are continued with every step
-whose needs are met. Walking to another bench costs a trip; changing the kind of work a little, so that
-like is done with like.
+The cost of an order: walks between stations, machines set otherwise, like work torn apart, and advice that is not
+followed. A beam search over orders finds a good one; moving runs of operations about improves it.
 """
 
 from __future__ import annotations
@@ -12,11 +11,80 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.make.steps import MakingStep
+from rowanseed.core.make.operation import Operation
 
-BEAM = 120
-OTHER_TASK = 0.2
-"""What changing the kind of work costs, as a share of a trip to another bench."""
+BEAM = 48
+WALK = 1.0
+"""Getting up and going to another station; everything else is a share of it."""
+OTHER_ACT = 0.2
+OTHER_FOOT = 0.15
+OTHER_NEEDLE = 0.25
+OTHER_STITCH = 0.05
+ADVICE = 2.0
+"""Advice that is not followed."""
+ROUNDS = 6
+LONGEST_RUN = 6
+
+
+def changing(a: Operation, b: Operation) -> float:
+    """What it costs to go on from one operation to the next."""
+    if a.bench is not b.bench:
+        return WALK + (OTHER_ACT if a.act is not b.act else 0.0)
+    cost = OTHER_ACT if a.act is not b.act else 0.0
+    if a.setting and b.setting:
+        cost += OTHER_FOOT * (a.setting.foot != b.setting.foot)
+        cost += OTHER_NEEDLE * (a.setting.needle != b.setting.needle)
+        cost += OTHER_STITCH * ((a.setting.stitch, a.setting.length) != (b.setting.stitch, b.setting.length))
+    return cost
+
+
+@dataclass(frozen=True)
+class Graph:
+    """Operations with their needs as bits, and what each change costs."""
+
+    operations: tuple[Operation, ...]
+    musts: tuple[int, ...]
+    advice: tuple[int, ...]
+    costs: tuple[tuple[float, ...], ...]
+
+
+def graph_of(operations: Sequence[Operation]) -> Graph:
+    """Raises PatternError if some operations wait for each other, which no order can satisfy."""
+    index = {op.id: k for k, op in enumerate(operations)}
+    musts = [0] * len(operations)
+    advice = [0] * len(operations)
+    for k, op in enumerate(operations):
+        for need in op.needs:
+            if need.step in index:
+                bit = 1 << index[need.step]
+                if need.must:
+                    musts[k] |= bit
+                else:
+                    advice[k] |= bit
+    graph = Graph(
+        operations=tuple(operations),
+        musts=tuple(musts),
+        advice=tuple(advice),
+        costs=tuple(tuple(changing(a, b) for b in operations) for a in operations),
+    )
+    _refuse_circles(graph)
+    return graph
+
+
+def _refuse_circles(graph: Graph) -> None:
+    done, left = 0, list(range(len(graph.operations)))
+    while left:
+        free = [k for k in left if not graph.musts[k] & ~done]
+        if not free:
+            stuck = [graph.operations[k].title for k in left]
+            raise PatternError(
+                f"These steps wait for each other: {'; '.join(stuck[:4])}.",
+                "The pattern's joins go round in a circle.",
+                "making",
+            )
+        for k in free:
+            done |= 1 << k
+        left = [k for k in left if k not in free]
 
 
 @dataclass(frozen=True)
@@ -24,49 +92,119 @@ class _Part:
     cost: float
     lateness: int
     order: tuple[int, ...]
-    done: frozenset[int]
+    done: int
 
 
-def sequence(steps: Sequence[MakingStep]) -> tuple[MakingStep, ...]:
-    """Order steps. Raises PatternError if some need each other, which no order can satisfy."""
-    index = {step.id: k for k, step in enumerate(steps)}
-    needs = [frozenset(index[need.step] for need in step.needs) for step in steps]
-    beam = [_Part(cost=0.0, lateness=0, order=(), done=frozenset())]
-    for _ in steps:
-        grown: dict[tuple[frozenset[int], int], _Part] = {}
+def sequence(operations: Sequence[Operation]) -> tuple[Operation, ...]:
+    """Order operations. Raises PatternError if some need each other."""
+    if not operations:
+        return ()
+    graph = graph_of(operations)
+    order = _improved(graph, _beam(graph))
+    return tuple(operations[k] for k in order)
+
+
+def _beam(graph: Graph) -> list[int]:
+    count = len(graph.operations)
+    beam = [_Part(0.0, 0, (), 0)]
+    for place in range(count):
+        grown: dict[tuple[int, int], _Part] = {}
         for part in beam:
-            for k in range(len(steps)):
-                if k in part.done or not needs[k] <= part.done:
+            last = graph.costs[part.order[-1]] if part.order else None
+            for k in range(count):
+                bit = 1 << k
+                if part.done & bit or graph.musts[k] & ~part.done:
                     continue
-                following = _follow(part, k, steps)
-                key = (following.done, k)
-                if key not in grown or _rank(following) < _rank(grown[key]):
-                    grown[key] = following
-        if not grown:
-            stuck = [steps[k].title for k in range(len(steps)) if k not in beam[0].done]
-            raise PatternError(
-                f"These steps wait for each other: {'; '.join(stuck[:4])}.",
-                "The pattern's joins go round in a circle.",
-                "making",
-            )
-        beam = sorted(grown.values(), key=_rank)[:BEAM]
-    return tuple(steps[k] for k in beam[0].order)
+                cost = part.cost + (last[k] if last else 0.0)
+                broken = graph.advice[k] & ~part.done
+                if broken:
+                    cost += ADVICE * broken.bit_count()
+                lateness = part.lateness + abs(k - place)
+                key = (part.done | bit, k)
+                before = grown.get(key)
+                if before is None or (cost, lateness) < (before.cost, before.lateness):
+                    grown[key] = _Part(cost, lateness, (*part.order, k), part.done | bit)
+        beam = sorted(grown.values(), key=lambda p: (round(p.cost, 6), p.lateness))[:BEAM]
+    return list(beam[0].order)
 
 
-def _follow(part: _Part, k: int, steps: Sequence[MakingStep]) -> _Part:
-    cost = part.cost
-    if part.order:
-        last, step = steps[part.order[-1]], steps[k]
-        cost += (last.bench is not step.bench) + OTHER_TASK * (last.task is not step.task)
-    # Of equal orders the one nearest to the order in which the graph was written is taken.
-    lateness = part.lateness + abs(k - len(part.order))
-    return _Part(cost=round(cost, 6), lateness=lateness, order=(*part.order, k), done=part.done | {k})
+def _improved(graph: Graph, order: list[int]) -> list[int]:
+    """Runs of operations moved to where they cost less, as long as anything is gained."""
+    costs = graph.costs
+    count = len(order)
+    for _ in range(ROUNDS):
+        gained = False
+        for length in range(1, LONGEST_RUN + 1):
+            for start in range(count - length + 1):
+                moved = _better_place(graph, order, start, length, costs)
+                if moved is not None:
+                    order, gained = moved, True
+        if not gained:
+            break
+    return order
 
 
-def _rank(part: _Part) -> tuple[float, int, tuple[int, ...]]:
-    return part.cost, part.lateness, part.order
+def _better_place(
+    graph: Graph, order: list[int], start: int, length: int, costs: tuple[tuple[float, ...], ...]
+) -> list[int] | None:
+    run = order[start : start + length]
+    before = order[start - 1] if start else None
+    after = order[start + length] if start + length < len(order) else None
+    saved = (costs[before][run[0]] if before is not None else 0.0) + (
+        costs[run[-1]][after] if after is not None else 0.0
+    )
+    saved -= costs[before][after] if before is not None and after is not None else 0.0
+    if saved <= 1e-9:
+        return None
+    rest = order[:start] + order[start + length :]
+    run_bits = sum(1 << k for k in run)
+    wants = 0
+    for k in run:
+        wants |= (graph.musts[k] | graph.advice[k]) & ~run_bits
+    best, at = 1e-9, None
+    done = 0
+    blocked = False
+    for place in range(len(rest) + 1):
+        if place:
+            done |= 1 << rest[place - 1]
+            if (graph.musts[rest[place - 1]] | graph.advice[rest[place - 1]]) & run_bits:
+                blocked = True
+        if blocked:
+            break
+        if wants & ~done or place == start:
+            continue
+        left = rest[place - 1] if place else None
+        right = rest[place] if place < len(rest) else None
+        added = (costs[left][run[0]] if left is not None else 0.0) + (
+            costs[run[-1]][right] if right is not None else 0.0
+        )
+        added -= costs[left][right] if left is not None and right is not None else 0.0
+        if saved - added > best:
+            best, at = saved - added, place
+    return None if at is None else rest[:at] + run + rest[at:]
 
 
-def trips(steps: Sequence[MakingStep]) -> int:
-    """How often one walks from one bench to another."""
+def cost_of(operations: Sequence[Operation]) -> float:
+    """What an order costs: the sequencer's own measure, in walks."""
+    done: set[str] = set()
+    known = {op.id for op in operations}
+    total = 0.0
+    for op in operations:
+        total += sum(ADVICE for need in op.needs if not need.must and need.step in known and need.step not in done)
+        done.add(op.id)
+    return total + sum(changing(a, b) for a, b in pairwise(operations))
+
+
+def ready(operations: Sequence[Operation], done: frozenset[str]) -> tuple[Operation, ...]:
+    """Everything whose needs are met and that is not done itself."""
+    known = {op.id for op in operations}
+    return tuple(
+        op
+        for op in operations
+        if op.id not in done and all(need.step in done or need.step not in known for need in op.needs if need.must)
+    )
+
+
+def trips(steps: Sequence[Operation]) -> int:
+    """How often one gets up and goes from one station to another."""
     return sum(a.bench is not b.bench for a, b in pairwise(steps))

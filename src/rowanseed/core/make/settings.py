@@ -1,16 +1,24 @@
 """Machine settings by task, and the needle by cloth (common practice, no source).
 
 Stitch length and width are in mm, as the dials of machines have them; distances come worded in the household's units.
+Stitch numbers are those of ISO 4915, from memory.
 """
 
 from __future__ import annotations
 
 from rowanseed.core.cloth.cloth import Fibre, Structure
-from rowanseed.core.make.steps import Setting
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.equipment import Foot
+from rowanseed.core.make.operation import Bench, Setting
 
 _SIZES = {Fibre.SILK: "70/10", Fibre.WOOL: "90/14", Fibre.POLYESTER: "70/10", Fibre.ACETATE: "70/10"}
 _BY_WEIGHT = ((80.0, "60/8"), (130.0, "70/10"), (230.0, "80/12"), (340.0, "90/14"))
 """Up to so many g/m²: the needle's size."""
+LINING = "universal 70/10"
+THICK = 300.0
+"""A cloth of so many g/m² is sewn with a longer stitch."""
+SHEER = 80.0
+ORDINARY, ZIPPER = "ordinary foot", "zipper foot"
 
 
 def needle_for(fibre: Fibre, structure: Structure = Structure.WOVEN, weight: float | None = None) -> str:
@@ -22,63 +30,97 @@ def needle_for(fibre: Fibre, structure: Structure = Structure.WOVEN, weight: flo
     return f"{point} {size}"
 
 
-def seam(needle: str) -> Setting:
-    return Setting(stitch="straight", length=2.5, foot="ordinary foot", needle=needle)
+def needle(choices: MakingChoices, *, lining: bool = False) -> str:
+    return LINING if lining else needle_for(choices.fibre, choices.structure, choices.weight)
 
 
-def staystitch(needle: str) -> Setting:
-    return Setting(stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note="no backstitch")
+def seam(choices: MakingChoices, *, lining: bool = False) -> Setting:
+    """A seam by the cloth: stretch stitch on a knit, longer and under a walking foot on pile, finer on a sheer."""
+    if lining:
+        return Setting("straight", 2.5, ORDINARY, LINING)
+    own = needle(choices)
+    if choices.is_knit:
+        if choices.equipment.stretch_stitch:
+            return Setting("stretch stitch", 2.5, ORDINARY, own, "sew without pulling", iso="304")
+        return Setting("narrow zigzag, width 0.5", 2.5, ORDINARY, own, "sew without pulling", iso="304")
+    if choices.surface.is_pile:
+        walking = Foot.WALKING in choices.equipment.feet
+        foot = "walking foot" if walking else "ordinary foot, its pressure let down"
+        return Setting("straight", 3.0, foot, own, "sew with the pile, from the top down; baste first, pile creeps")
+    heavy = choices.weight is not None and choices.weight >= THICK
+    light = choices.weight is not None and choices.weight <= SHEER
+    return Setting("straight", 3.0 if heavy else 2.2 if light else 2.5, ORDINARY, own)
 
 
-def zigzag(needle: str) -> Setting:
-    return Setting(stitch="zigzag, width 3", length=2.0, foot="ordinary foot", needle=needle)
+def staystitch(choices: MakingChoices) -> Setting:
+    return Setting("straight", 2.5, ORDINARY, needle(choices), "no backstitch")
 
 
-def overlock() -> Setting:
+def reinforce(choices: MakingChoices) -> Setting:
+    return Setting("straight", 1.5, ORDINARY, needle(choices), "fine stitches hold where it will be clipped")
+
+
+def neaten(choices: MakingChoices, *, lining: bool = False) -> tuple[Bench, Setting]:
+    """Neatening at the best machine there is."""
+    if choices.equipment.overlocker:
+        return Bench.OVERLOCKER, overlock(choices)
+    own = needle(choices, lining=lining)
+    if not choices.equipment.zigzag:
+        return Bench.MACHINE, Setting("straight", 2.0, ORDINARY, own, "two rows close to the edge, then pinked")
+    return Bench.MACHINE, Setting("zigzag, width 3", 2.0, ORDINARY, own, "off the edge on one side", iso="404")
+
+
+def overlock(choices: MakingChoices) -> Setting:
+    threads = choices.equipment.overlock_threads
+    note = "the knife trims whiskers, no cloth"
+    if choices.is_knit and choices.equipment.differential:
+        note += "; differential feed 1.3 to 1.5, so that the knit does not wave"
+    stitch = {2: "2-thread overlock", 3: "3-thread overlock", 4: "4-thread overlock", 5: "3-thread overlock"}[threads]
+    iso = {2: "503", 3: "504", 4: "514", 5: "504"}[threads]
+    return Setting(stitch, 2.5, "overlocker foot", "the overlocker's own", note, iso)
+
+
+def zip_foot(choices: MakingChoices, *, invisible: bool) -> Setting:
+    has = Foot.INVISIBLE_ZIP in choices.equipment.feet
+    foot = ("invisible-zip foot" if has else "zipper foot, close to the coil") if invisible else ZIPPER
+    return Setting("straight", 2.5, foot, needle(choices))
+
+
+def understitch(choices: MakingChoices, away: str, *, lining: bool = False) -> Setting:
+    return Setting("straight", 2.5, ORDINARY, needle(choices, lining=lining), f"{away} from the seam")
+
+
+def topstitch(choices: MakingChoices, away: str) -> Setting:
+    foot = "edge foot" if Foot.EDGE in choices.equipment.feet else ORDINARY
+    return Setting("straight", 3.0, foot, needle(choices), f"{away} from the edge")
+
+
+def dart(choices: MakingChoices, end: str) -> Setting:
+    return Setting("straight", 2.5, ORDINARY, needle(choices), f"stitch length 1.5 for the last {end}")
+
+
+def longest(choices: MakingChoices) -> Setting:
+    """Basting, gathers, ease rows."""
+    return Setting("straight", 4.5, ORDINARY, needle(choices), "set the length back afterwards")
+
+
+def buttonhole(choices: MakingChoices) -> Setting:
+    foot = "buttonhole foot" if Foot.BUTTONHOLE in choices.equipment.feet else "satin-stitch foot"
+    note = "bobbin thread a little tighter"
+    if choices.surface.is_pile:
+        note += "; soluble film over and under the pile"
+    return Setting("satin zigzag", 0.4, foot, needle(choices), note, iso="404")
+
+
+def blind_hem(choices: MakingChoices) -> Setting:
+    foot = "blind-hem foot" if Foot.BLIND_HEM in choices.equipment.feet else ORDINARY
     return Setting(
-        stitch="3-thread overlock",
-        length=2.5,
-        foot="overlocker foot",
-        needle="the overlocker's own",
-        note="the knife trims whiskers, no cloth",
+        "blind hem", 2.5, foot, needle(choices), "thread to match exactly; the swing just nips the fold", iso="103"
     )
 
 
-def invisible_zip(needle: str) -> Setting:
-    return Setting(
-        stitch="straight", length=2.5, foot="invisible-zip foot, or a zipper foot close to the coil", needle=needle
-    )
-
-
-def understitch(needle: str, away: str) -> Setting:
-    return Setting(
-        stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note=f"{away} from the seam, on the facing"
-    )
-
-
-def hem(needle: str, away: str) -> Setting:
-    return Setting(
-        stitch="straight", length=3.0, foot="ordinary foot", needle=needle, note=f"{away} below the inner fold"
-    )
-
-
-def dart(needle: str, end: str) -> Setting:
-    return Setting(
-        stitch="straight", length=2.5, foot="ordinary foot", needle=needle, note=f"stitch length 1.5 for the last {end}"
-    )
-
-
-def ease(needle: str) -> Setting:
-    return Setting(
-        stitch="straight", length=4.5, foot="ordinary foot", needle=needle, note="set the length back afterwards"
-    )
-
-
-def edgestitch(needle: str, away: str) -> Setting:
-    return Setting(stitch="straight", length=3.0, foot="edge foot", needle=needle, note=f"{away} from the fold")
-
-
-def buttonhole(needle: str) -> Setting:
-    return Setting(
-        stitch="satin zigzag", length=0.4, foot="buttonhole foot", needle=needle, note="bobbin thread a little tighter"
-    )
+def hem(choices: MakingChoices, away: str) -> Setting:
+    if choices.is_knit:
+        twin = "twin needle, ball-point 4.0/80"
+        return Setting("straight, two rows", 3.0, ORDINARY, twin, "both threads above, sew without pulling", iso="406")
+    return Setting("straight", 3.0, ORDINARY, needle(choices), f"{away} from the inner fold")

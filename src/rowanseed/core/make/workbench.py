@@ -1,78 +1,222 @@
-"""The garment on the workbench: what the rules of making ask of it, and the words they share."""
+"""The garment on the workbench: what techniques ask of it, and the words they share."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+import math
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
+from functools import cached_property
+from itertools import pairwise
 
-from rowanseed.core.base.units import Units, format_allowance, format_length
+from rowanseed.core.base.units import format_allowance, format_length
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.cloth.cloth import Fibre, Structure
-from rowanseed.core.make import graph, settings
-from rowanseed.core.make.steps import After, Bench, EdgeShown, Setting
-from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join, LayerKind
+from rowanseed.core.geometry.outline import flatten
+from rowanseed.core.make import facts
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import EdgeShown, Need, On
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Finish, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel, Role
+from rowanseed.core.pattern.pieces import MarkKind, Panel, Piece, PointKind, Role
+from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.core.pattern.walk import copies, part_length
 
 HOT = "Iron and steam burn: keep fingers off the glue side, and switch the iron off when you walk away."
 NEEDLE = "Take pins out before the needle reaches them; a broken needle flies."
 BLADES = "Cut away from yourself, and clip to the stitching, not through it."
-ZIPS = (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_ZIP)
+ZIPS = (
+    ClosureKind.INVISIBLE_ZIP,
+    ClosureKind.CENTRED_ZIP,
+    ClosureKind.LAPPED_ZIP,
+    ClosureKind.FLY_ZIP,
+)
+NOT_SIDES = ("shoulder", "yoke", "inseam", "crotch", "neck", "armhole", "waist", "hem")
+"""Edges along which a front meets a back elsewhere than at the side."""
+ENDS = {
+    "side": "side seam",
+    "outseam": "side seam",
+    "inseam": "inner leg seam",
+    "crotch": "crotch seam",
+    "opening": "front edge",
+    "neck": "neck edge",
+    "armhole": "armhole",
+    "shoulder": "shoulder",
+    "hem": "hem",
+    "waist": "waist",
+    "cap": "armhole",
+    "wrist": "wrist",
+    "centre": "centre",
+    "upper": "upper edge",
+    "lower": "lower edge",
+    "end": "end",
+    "front-end": "front end",
+    "back-end": "back end",
+    "front": "front edge",
+    "back": "back edge",
+    "inner": "inner edge",
+    "outer": "outer edge",
+    "top": "top",
+    "start": "end",
+    "yoke": "yoke seam",
+    "princess": "princess seam",
+    "underarm-front": "underarm seam",
+    "underarm-back": "underarm seam",
+}
+"""What the end of a seam is called, by the edge that it runs out on."""
+ZIP = "zip"
+BEARS = 25.0
+"""Over so much of an edge, in mm, a bend is judged: an allowance on the inside of it has to spread."""
 
 
 @dataclass(frozen=True)
-class MakingChoices:
-    """What changes the steps: an overlocker or not, how the hem is sewn, the cloth, units."""
+class Run:
+    """How a seam runs over the whole garment: from one end to the other, or all round."""
 
-    overlocker: bool = False
-    hem_by_hand: bool = False
-    fibre: Fibre = Fibre.OTHER
-    units: Units = Units.METRIC
-    structure: Structure = Structure.WOVEN
-    weight: float | None = None
+    start: str
+    end: str
+    ring: bool = False
+
+    @property
+    def words(self) -> str:
+        if self.ring:
+            return "all round"
+        if self.start == self.end == ZIP:
+            return "from one side of the zip to the other"
+        return (
+            f"from {self.start} to {self.end}" if self.start == self.end else f"from the {self.start} to the {self.end}"
+        )
 
 
 @dataclass(frozen=True)
 class Workbench:
-    """The garment being compiled, with what the rules ask of it."""
+    """The garment being compiled, with what the techniques ask of it."""
 
     pattern: Pattern
     view: str
     size: str
     household: MakingChoices
 
-    @property
-    def needle(self) -> str:
-        return settings.needle_for(self.household.fibre, self.household.structure, self.household.weight)
-
-    @property
-    def neaten_setting(self) -> Setting:
-        return settings.overlock() if self.household.overlocker else settings.zigzag(self.needle)
-
-    @property
-    def neaten_bench(self) -> Bench:
-        return Bench.OVERLOCKER if self.household.overlocker else Bench.MACHINE
+    # ---------------------------------------------------------------- words
 
     def name(self, piece: str) -> str:
-        found = self.pattern.piece(piece).name
-        return lower_first(found)
+        return lower_first(self.pattern.piece(piece).name)
+
+    def names(self, pieces: Iterable[str]) -> str:
+        return ", ".join(dict.fromkeys(self.name(piece) for piece in pieces))
 
     def fine(self, mm: float) -> str:
         return format_length(mm, self.household.units, fine=True)
 
-    def allowance(self, join: Join) -> str:
-        part = join.a[0]
-        return self.margin(self.pattern.piece(part.piece).edge(part.edge).allowance)
+    def length(self, mm: float) -> str:
+        return format_length(mm, self.household.units)
 
     def margin(self, mm: float) -> str:
         """A distance as the guide lines of a machine have it: allowances, trimmings, rows of stitching."""
         return format_allowance(mm, self.household.units)
 
-    def booklet(self, id: str) -> str:
-        return next((b.number for b in self.pattern.making.booklet if id in b.about), "")
+    def edge_allowance(self, part: EdgePart) -> float:
+        return self.pattern.piece(part.piece).edge(part.edge).allowance
+
+    def allowance(self, join: Join) -> str:
+        return self.margin(self.edge_allowance(join.a[0]))
+
+    def seam_of(self, join: Join) -> str:
+        """The allowance of a seam in words, both where its sides differ."""
+        one, other = self.edge_allowance(join.a[0]), self.edge_allowance(join.b[0])
+        if abs(one - other) < 0.5:
+            return f"{self.margin(one)} seam"
+        return (
+            f"Seam of {self.margin(one)} on the {self.name(join.a[0].piece)} and {self.margin(other)} on the "
+            f"{self.name(join.b[0].piece)}: match the stitching lines, not the raw edges;"
+        )
+
+    def booklet(self, *ids: str) -> str:
+        return next((b.number for b in self.pattern.making.booklet if set(ids) & set(b.about)), "")
+
+    # ---------------------------------------------------------------- the graph
+
+    @cached_property
+    def joins(self) -> dict[str, Join]:
+        return {join.id: join for join in self.pattern.making.joins}
+
+    @cached_property
+    def finishes(self) -> dict[str, Finish]:
+        return {finish.id: finish for finish in self.pattern.making.finishes}
+
+    @cached_property
+    def closures(self) -> dict[str, Closure]:
+        return {closure.id: closure for closure in self.pattern.making.closures}
+
+    def piece(self, id: str) -> Piece:
+        return self.pattern.piece(id)
+
+    def panel(self, piece: str) -> Panel:
+        return self.pattern.piece(piece).panel
+
+    def panels(self, parts: Iterable[EdgePart]) -> frozenset[Panel]:
+        return frozenset(self.panel(part.piece) for part in parts)
+
+    @cached_property
+    def linings(self) -> frozenset[str]:
+        return self._layered(LayerKind.LINING)
+
+    @cached_property
+    def facings(self) -> frozenset[str]:
+        return self._layered(LayerKind.FACING)
+
+    def _layered(self, kind: LayerKind) -> frozenset[str]:
+        return frozenset(layer.piece for layer in self.pattern.making.layers if layer.kind is kind)
+
+    @cached_property
+    def inner(self) -> frozenset[str]:
+        """Facings and linings: what lies inside."""
+        return self.linings | self.facings
+
+    @cached_property
+    def is_enclosed(self) -> bool:
+        """Whether seams sew the lining to the garment; otherwise it is hung in by hand."""
+        return any(self.encloses(join) for join in self.joins.values()) and bool(self.linings)
+
+    def encloses(self, join: Join) -> bool:
+        """Whether a join sews lining (and facing) to an edge of the garment."""
+        for one, other in ((join.a, join.b), (join.b, join.a)):
+            if pieces_of(one) & self.linings and pieces_of(one) <= self.inner and not pieces_of(other) & self.inner:
+                return True
+        return False
+
+    @cached_property
+    def hung(self) -> frozenset[str]:
+        """The pieces of a lining that is hung in by hand."""
+        return frozenset() if self.is_enclosed else self.linings
+
+    @cached_property
+    def has_sleeves(self) -> bool:
+        return any(p.panel is Panel.SLEEVE for p in self.pattern.pieces)
+
+    @cached_property
+    def is_bagged(self) -> bool:
+        """A lined shape without sleeves: lined edge to edge and turned out through a side."""
+        return self.is_enclosed and not self.has_sleeves
+
+    @cached_property
+    def hidden(self) -> frozenset[str]:
+        """Pieces that a closed lining covers, and linings and facings themselves."""
+        if not self.is_enclosed:
+            return frozenset()
+        return frozenset(id for layer in self.pattern.making.layers for id in (layer.piece, layer.of))
 
     def zip_on(self, join: Join) -> Closure | None:
-        return next((c for c in self.pattern.making.closures if c.join == join.id and c.kind in ZIPS), None)
+        return next((c for c in self.closures.values() if c.join == join.id and c.kind in ZIPS), None)
+
+    def opening_in_lining(self, join: Join) -> Closure | None:
+        """The zip that a lining's seam is left open along."""
+        if not pieces_of((*join.a, *join.b)) <= self.linings:
+            return None
+        return next((c for c in self.zips if f"lining-{c.join}" == join.id), None)
+
+    @cached_property
+    def zips(self) -> tuple[Closure, ...]:
+        return tuple(c for c in self.closures.values() if c.kind in ZIPS)
 
     def interfaced(self) -> tuple[str, ...]:
         """The pieces that are stiffened: by interfacing cut from their own tissue, or from a piece derived from it."""
@@ -83,76 +227,237 @@ class Workbench:
     def underlined(self) -> tuple[str, ...]:
         return tuple(dict.fromkeys(piece.id for piece, _ in self.pattern.pieces_for(Role.UNDERLINING, self.view)))
 
-    @property
-    def has_zip(self) -> bool:
-        return any(c.kind in ZIPS for c in self.pattern.making.closures)
+    def base_of(self, piece: str) -> str:
+        """The piece of the shell that a lining or facing lies on; the piece itself if it is none."""
+        kinds = (LayerKind.LINING, LayerKind.FACING)
+        return next((x.of for x in self.pattern.making.layers if x.piece == piece and x.kind in kinds), piece)
 
-    @property
-    def linings(self) -> frozenset[str]:
-        return frozenset(layer.piece for layer in self.pattern.making.layers if layer.kind is LayerKind.LINING)
+    def is_cut(self, piece: str) -> bool:
+        return any(not cut.views or self.view in cut.views for cut in self.pattern.piece(piece).cuts)
 
-    @property
-    def lined(self) -> frozenset[str]:
-        """Pieces that a lining or facing hides, and the linings and facings themselves where there is a lining."""
-        if not self.linings:
-            return frozenset()
-        return frozenset(id for layer in self.pattern.making.layers for id in (layer.piece, layer.of))
+    def number_cut(self, piece: str) -> int:
+        cuts = self.pattern.piece(piece).cuts_for(Role.MAIN, self.view) or self.pattern.piece(piece).cuts
+        return max((cut.count for cut in cuts), default=1)
 
-    @property
-    def is_enclosed(self) -> bool:
-        """Whether seams sew the lining to the garment; otherwise it is hung in by hand."""
-        inner = self.linings | graph.facings(self.pattern.making)
-        return any(
-            (graph.pieces_of(one) & self.linings) and not graph.pieces_of(other) & inner
-            for join in self.pattern.making.joins
-            for one, other in ((join.a, join.b), (join.b, join.a))
-        )
-
-    @property
-    def hung(self) -> frozenset[str]:
-        """The pieces of a lining that is hung in by hand."""
-        return frozenset() if self.is_enclosed else self.linings
-
-    @property
-    def is_bagged(self) -> bool:
-        """A lined shape without sleeves: lined edge to edge and turned out through a side."""
-        return self.is_enclosed and not any(p.panel is Panel.SLEEVE for p in self.pattern.pieces)
-
-    def panel(self, piece: str) -> Panel:
-        return self.pattern.piece(piece).panel
-
-    def panels(self, parts: tuple[EdgePart, ...]) -> frozenset[Panel]:
-        return frozenset(self.panel(part.piece) for part in parts)
+    def is_faced(self, join: Join) -> bool:
+        """Whether a join sews a facing to the garment."""
+        one, other = pieces_of(join.a), pieces_of(join.b)
+        return any(a <= self.facings and not b & self.inner for a, b in ((one, other), (other, one)))
 
     def joins_shell(self, join: Join) -> bool:
         """Whether a seam is one of the garment's body: between fronts and backs."""
         return self.panels((*join.a, *join.b)) <= {Panel.FRONT, Panel.BACK}
 
-    def is_turned_corner(self, join: Join) -> bool:
-        """Whether two bands are sewn together round corners and turned: collar and under collar."""
-        return self.panels((*join.a, *join.b)) == {Panel.BAND} and len(join.a) > 1
-
     def closes_side(self, join: Join) -> bool:
         """Whether a seam closes the body at the side: a front sewn to a back along the garment, not at the shoulder."""
         parts = (*join.a, *join.b)
-        pieces = {layer.piece: layer.of for layer in self.pattern.making.layers if layer.kind is LayerKind.LINING}
-        panels = {self.panel(pieces.get(p.piece, p.piece)) for p in parts}
-        return panels == {Panel.FRONT, Panel.BACK} and all(p.edge in ("side", "outseam") for p in parts)
+        panels = {self.panel(self.base_of(p.piece)) for p in parts}
+        along = not any(p.edge in NOT_SIDES for p in parts)
+        return panels == {Panel.FRONT, Panel.BACK} and along and join.each_hand and len(parts) == 2
+
+    # ---------------------------------------------------------------- corners
+
+    def neighbours(self, part: EdgePart) -> tuple[str, str]:
+        """The edges before and after an edge in the ring of its piece."""
+        names = [edge.name for edge in self.pattern.piece(part.piece).edges]
+        k = names.index(part.edge)
+        return names[k - 1], names[(k + 1) % len(names)]
+
+    def folds(self, piece: str) -> frozenset[str]:
+        """The edges of a piece that lie on a fold of the cloth."""
+        return frozenset(cut.fold for cut in self.pattern.piece(piece).cuts if cut.fold)
+
+    def crossing(self, ids: Iterable[str]) -> tuple[Join, ...]:
+        """Seams that end on the edges of these joins or finishes."""
+        edges = {(p.piece, p.edge) for id in ids for p in self.parts(id)}
+        near = {(p, e) for p, edge in edges for e in self.neighbours(EdgePart(p, edge))} - edges
+        return tuple(
+            join
+            for join in self.joins.values()
+            if (own := {(p.piece, p.edge) for p in (*join.a, *join.b)}) & near and not own & edges
+        )
+
+    def parts(self, id: str) -> tuple[EdgePart, ...]:
+        """The edges of a join or a finish."""
+        if id in self.joins:
+            return (*self.joins[id].a, *self.joins[id].b)
+        return self.finishes[id].parts if id in self.finishes else ()
+
+    def run(self, parts: tuple[EdgePart, ...], *, each_hand: bool = False, from_end: bool = False) -> Run:
+        """From where to where a chain of edges runs over the whole garment, folds opened and halves joined."""
+        pieces = pieces_of(parts)
+        own = {(part.piece, part.edge) for part in parts}
+        ends = []
+        for part in parts:
+            for edge in self.neighbours(part):
+                if edge in self.folds(part.piece) or (part.piece, edge) in own:
+                    continue
+                if self._is_within(part.piece, edge, pieces, each_hand=each_hand):
+                    continue
+                ends.append(self._end(part.piece, edge))
+        if not ends:
+            return Run("", "", ring=True)
+        first, last = ends[0], ends[-1]
+        if len(ends) == 1:
+            # The other end is the same one on the other hand: it runs across the fold or the centre seam.
+            first = last
+        return Run(last, first) if from_end else Run(first, last)
+
+    def _end(self, piece: str, edge: str) -> str:
+        """What the end of a seam is called that runs out on an edge."""
+        zipped = {c.join for c in self.zips}
+        here = (j for j in self.joins.values() if (piece, edge) in {(p.piece, p.edge) for p in (*j.a, *j.b)})
+        if any(join.id in zipped for join in here):
+            return ZIP
+        return ENDS.get(edge, edge.replace("-", " "))
+
+    def _is_within(self, piece: str, edge: str, pieces: frozenset[str], *, each_hand: bool) -> bool:
+        """Whether an edge is sewn to another piece of the chain, so that the chain goes on across that seam."""
+        for join in self.joins.values():
+            sides = (join.a, join.b)
+            if not any((p.piece, p.edge) == (piece, edge) for side in sides for p in side):
+                continue
+            both_hands = pieces_of(join.a) == pieces_of(join.b)
+            if (both_hands and each_hand) or any(c.join == join.id for c in self.zips):
+                continue
+            if all(pieces_of(side) & pieces for side in sides):
+                return True
+        return False
+
+    # ---------------------------------------------------------------- figures
+
+    def zip_length(self, closure: Closure) -> float | None:
+        """How long an opening is from the raw upper edge to its mark, in mm; None where no mark says."""
+        if closure.to_mark is None:
+            return None
+        piece = self.pattern.piece(closure.to_mark[0])
+        mark = piece.mark(closure.to_mark[1])
+        at = mark.distance[self.size] if mark.anchor in ("start", "end") else mark_distance(piece, self.size, mark)
+        return at + self.edge_allowance(self.joins[closure.join].a[0])
+
+    def around(self, ids: Iterable[str]) -> float:
+        """How long joins and finishes are over the whole garment, in mm."""
+        total = 0.0
+        for id in ids:
+            join = self.joins.get(id)
+            parts = join.a if join else self.parts(id)
+            each = bool(join and join.each_hand)
+            total += sum(
+                part_length(self.pattern, self.size, part) * copies(self.pattern, part, each_hand=each)
+                for part in parts
+            )
+        return total
+
+    def strays(self, part: EdgePart) -> float:
+        """How far an edge, opened out over the fold, strays from the straight line between its ends, in mm."""
+        points = flatten(self.pattern.piece(part.piece).shapes[self.size].edges[part.edge])
+        (x0, y0), (x1, y1) = points[0], points[-1]
+        chord = math.dist(points[0], points[-1]) or 1.0
+        half = max(abs((x - x0) * (y1 - y0) - (y - y0) * (x1 - x0)) / chord for x, y in points)
+        if not self.folds(part.piece) & set(self.neighbours(part)):
+            return half
+        return max(half, abs(x1 - x0))
+
+    def is_off_grain(self, part: EdgePart) -> bool:
+        """Whether an edge runs neither along nor across the grain, to ten degrees."""
+        chain = self.pattern.piece(part.piece).shapes[self.size].edges[part.edge]
+        (x0, y0), (x1, y1) = chain[0].start, chain[-1].end
+        turn = math.degrees(math.atan2(abs(y1 - y0), abs(x1 - x0)))
+        return 10.0 < turn < 80.0
+
+    def is_curved(self, part: EdgePart) -> bool:
+        """Whether an edge strays more than 1 mm from the straight line between its ends, opened to its whole width."""
+        return self.strays(part) > 1.0
+
+    def tightness(self, parts: Iterable[EdgePart]) -> float:
+        """How tight the tightest bend of some edges is: 1 / radius, in 1/mm, over a stretch of 25 mm."""
+        tightest = 0.0
+        for part in parts:
+            points = flatten(self.pattern.piece(part.piece).shapes[self.size].edges[part.edge], 0.05)
+            along, turned = [0.0], [0.0]
+            for k in range(1, len(points)):
+                along.append(along[-1] + math.dist(points[k - 1], points[k]))
+            headings = [math.atan2(b[1] - a[1], b[0] - a[0]) for a, b in pairwise(points)]
+            for k in range(1, len(headings)):
+                step = headings[k] - headings[k - 1]
+                turned.append(turned[-1] + math.atan2(math.sin(step), math.cos(step)))
+            start = 0
+            for k in range(len(turned)):
+                while along[k] - along[start] > BEARS:
+                    start += 1
+                tightest = max(tightest, abs(turned[k] - turned[start]) / BEARS)
+        return tightest
+
+    def needs_clips(self, parts: tuple[EdgePart, ...]) -> bool:
+        """Whether an allowance has to be clipped or notched to lie open: its edge would have to stretch by over 4 %."""
+        widest = max((self.edge_allowance(part) for part in parts), default=0.0)
+        return widest * self.tightness(parts) > 0.04
+
+    def clip_every(self, parts: tuple[EdgePart, ...]) -> float:
+        """How far apart clips stand, in mm: 25 where the curve is gentle, 12 where it is tight."""
+        return 25.0 if self.tightness(parts) < 1 / 120 else 18.0 if self.tightness(parts) < 1 / 70 else 12.0
+
+    def notched(self, join: Join) -> bool:
+        """Whether both sides of a seam carry notches to be matched."""
+        kinds = (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH)
+        return all(
+            any(m.edge == p.edge and m.kind in kinds for p in side for m in self.piece(p.piece).marks)
+            for side in (join.a, join.b)
+        )
+
+    def button_size(self) -> float | None:
+        """The diameter of the buttons in mm, where the envelope prints one."""
+        for notion in self.pattern.envelope.notions:
+            if "button" in notion.what.lower():
+                for word in notion.detail.replace("mm", " mm").split():
+                    if word.replace(".", "", 1).isdigit():
+                        return float(word)
+        return None
+
+    def points_of(self, kind: PointKind) -> int:
+        return sum(1 for p in self.pattern.pieces for q in p.points if q.kind is kind and self.size in q.at)
+
+    # ---------------------------------------------------------------- what a piece waits for
+
+    @cached_property
+    def pocketed(self) -> tuple[str, ...]:
+        """The pieces that carry pocket marks."""
+        return tuple(
+            p.id for p in self.pattern.pieces if any(q.kind is PointKind.POCKET and self.size in q.at for q in p.points)
+        )
+
+    def flat_first(self, ids: Iterable[str]) -> Iterator[Need]:
+        """Staystitching, stiffening, backing, darts and pockets come before a piece is joined."""
+        pieces = sorted({part.piece for one in ids for part in self.parts(one)})
+        # A pocket that lies across this very seam comes after it.
+        across = len(pieces) > 1 and set(pieces) <= set(self.pocketed)
+        for id in pieces:
+            for fact, why in (
+                (Fact.STAYED, "the edge is held before the piece is handled"),
+                (Fact.BACKED, "piece and underlining are one before anything is sewn"),
+                (Fact.STIFFENED, "interfacing goes on while the piece is flat"),
+                (Fact.SHAPED, "darts and pleats are sewn and pressed while the piece is flat"),
+            ):
+                yield Need(facts.piece(fact, id), why, where_given=True)
+            if not across:
+                yield Need(facts.piece(Fact.ATTACHED, id), "pockets go on while the piece is flat", where_given=True)
 
 
-def shown_edges(parts: tuple[EdgePart, ...]) -> tuple[EdgeShown, ...]:
+def pieces_of(parts: Iterable[EdgePart]) -> frozenset[str]:
+    return frozenset(part.piece for part in parts)
+
+
+def shown(parts: Iterable[EdgePart]) -> tuple[EdgeShown, ...]:
     return tuple(dict.fromkeys(EdgeShown(part.piece, part.edge) for part in parts))
 
 
-def flat_first(bench: Workbench, join: Join) -> Iterator[After]:
-    """Staystitching, interfacing and darts come before a piece is joined."""
-    pieces = graph.pieces_of(join.a) | graph.pieces_of(join.b)
-    for other in bench.pattern.making.joins:
-        if graph.faces(other, bench.pattern.making) and pieces & (graph.pieces_of(other.a) | graph.pieces_of(other.b)):
-            yield After(f"staystitch-{other.id}", "the edge is held before the piece is handled")
-    for id in sorted(pieces):
-        yield After(f"underline-{id}", "piece and underlining are one before anything is sewn")
-    for id in sorted(pieces):
-        yield After(f"interface-{id}", "interfacing goes on while the piece is flat")
-    for id in sorted(pieces):
-        yield After(f"press-darts-{id}", "darts are sewn and pressed while the piece is flat")
+def both_sides(join: Join) -> str:
+    return " (both sides)" if join.each_hand else ""
+
+
+def on_joins(bench: Workbench, *ids: str) -> On:
+    return On(joins=ids, edges=shown(part for id in ids for part in bench.parts(id)))
+
+
+def is_kind(finish: Finish, *kinds: FinishKind) -> bool:
+    return finish.kind in kinds

@@ -14,10 +14,10 @@ from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import plural
 from rowanseed.core.base.working import Given, Source, Working, cloth_length, count, fine, length, words
 from rowanseed.core.cloth.cloth import Cloth, Fibre
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.settings import needle_for
-from rowanseed.core.make.steps import Bench, EdgeShown, MakingStep, Task
 from rowanseed.core.notions.sorts import Sort
-from rowanseed.core.pattern.making import ClosureKind, EdgePart, Press
+from rowanseed.core.pattern.making import ClosureKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.seamline import mark_distance
@@ -26,7 +26,7 @@ from rowanseed.core.pattern.walk import copies, finish_over_garment, join_over_g
 ZIP_LENGTHS_IN = (4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24)
 CARD = 3
 SPARE = 1
-LOCKSTITCH, ZIGZAG, OVERLOCK = 2.5, 7.0, {3: 14.0, 4: 18.0}
+LOCKSTITCH, ZIGZAG, OVERLOCK = 2.5, 7.0, {2: 10.0, 3: 14.0, 4: 18.0, 5: 20.0}
 """Thread per length of stitching, overlock by its threads. Zigzag lies between lockstitch and overlock (common
 practice, no source)."""
 SPOOL = 100_000.0
@@ -63,7 +63,7 @@ def notions(
     garments: int = 1,
     threads: int = 3,
     card: int = CARD,
-    steps: tuple[MakingStep, ...] = (),
+    steps: tuple[Operation, ...] = (),
 ) -> tuple[NotionToBuy, ...]:
     """What a garment, or a batch of them, needs besides cloth: worked out from its pieces and its making order, and
     whatever else the envelope prints."""
@@ -251,30 +251,31 @@ def _size_printed(pattern: Pattern, word: str) -> str:
     return f", {found}" if found else ""
 
 
-def sewn_lengths(pattern: Pattern, size: str, steps: Sequence[MakingStep]) -> tuple[float, float]:
+def sewn_lengths(pattern: Pattern, size: str, steps: Sequence[Operation]) -> tuple[float, float]:
     """(straight stitching, edges neatened) of a making order in mm, both hands counted: what its steps really do."""
-    joins = {join.id: join for join in pattern.making.joins}
-    finishes = {finish.id: finish for finish in pattern.making.finishes}
     straight = neatened = 0.0
     for step in steps:
-        around = 0.0
-        if step.about in joins:
-            around = join_over_garment(pattern, size, joins[step.about])
-        elif step.about in finishes:
-            around = finish_over_garment(pattern, size, finishes[step.about])
-        match step.task:
-            case Task.NEATEN:
-                apart = step.about in joins and joins[step.about].press is Press.OPEN
-                neatened += around * (2 if apart else 1)
-            case Task.SEAM | Task.UNDERSTITCH | Task.HEM | Task.TURN if step.bench is Bench.MACHINE:
-                straight += around
-            case Task.STAYSTITCH:
-                straight += sum(_edge_over_garment(pattern, size, shown) for shown in step.edges)
-            case Task.ZIP:
-                straight += 2 * _opening(pattern, size, step.about)
-            case _:
-                pass
+        if not step.bench.is_machine:
+            continue
+        around = step.rows * _worked_on(pattern, size, step)
+        if step.act is Act.NEATEN or step.bench is Bench.OVERLOCKER:
+            neatened += around
+        else:
+            straight += around
     return straight, neatened
+
+
+def _worked_on(pattern: Pattern, size: str, step: Operation) -> float:
+    """The length an operation works on over the whole garment, in mm."""
+    if step.act is Act.INSERT_CLOSURE:
+        return 2 * sum(_opening(pattern, size, id) for id in step.on.closures)
+    joins = [join for join in pattern.making.joins if join.id in step.on.joins]
+    finishes = [finish for finish in pattern.making.finishes if finish.id in step.on.finishes]
+    if joins or finishes:
+        return sum(join_over_garment(pattern, size, j) for j in joins) + sum(
+            finish_over_garment(pattern, size, f) for f in finishes
+        )
+    return sum(_edge_over_garment(pattern, size, shown) for shown in step.edges)
 
 
 def _edge_over_garment(pattern: Pattern, size: str, shown: EdgeShown) -> float:
@@ -293,7 +294,7 @@ def _thread(
     pattern: Pattern,
     view: str,
     size: str,
-    steps: Sequence[MakingStep],
+    steps: Sequence[Operation],
     *,
     overlocker: bool,
     garments: int,

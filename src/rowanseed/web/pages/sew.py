@@ -6,8 +6,8 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import load
 from rowanseed.core.base.errors import NotThere
+from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.sequencer import trips
-from rowanseed.core.make.steps import MakingStep
 from rowanseed.drawings.colour import thread
 from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_edges
@@ -46,7 +46,7 @@ def show_sew(home: Home, id: Id, step: str | None = None) -> Response:
     )
 
 
-def sittings(steps: tuple[MakingStep, ...]) -> list[Sitting]:
+def sittings(steps: tuple[Operation, ...]) -> list[Sitting]:
     """The order grouped by bench, each step with its number."""
     groups: list[Sitting] = []
     for number, step in enumerate(steps, start=1):

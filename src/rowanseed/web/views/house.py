@@ -11,6 +11,7 @@ from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.body.measures import Age, Measure
 from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
+from rowanseed.core.make.equipment import Foot, SeamFinish, StaySchool, TryOn
 from rowanseed.core.notions.sorts import Group
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Role
@@ -46,6 +47,10 @@ class ShelfView(PageView):
 class HouseholdView(PageView):
     template = "household.html"
     saved: bool
+    feet: tuple[Foot, ...]
+    seam_finishes: tuple[SeamFinish, ...]
+    stays: tuple[StaySchool, ...]
+    try_ons: tuple[TryOn, ...]
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -22,7 +22,7 @@ from rowanseed.core.derive.choice import InterfacingSchool, LiningHem, Pleat
 from rowanseed.core.derive.layers import Derivation
 from rowanseed.core.lay.estimate import Estimate
 from rowanseed.core.lay.problem import Plan
-from rowanseed.core.make.steps import Bench, MakingStep
+from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.notions.added import Wanted, WantedKind
 from rowanseed.core.notions.to_buy import NotionToBuy
 from rowanseed.core.pattern.envelope import PrintedYardage
@@ -335,7 +335,7 @@ class Sitting:
     """Steps done one after another at the same bench."""
 
     bench: Bench
-    steps: tuple[tuple[int, MakingStep], ...]
+    steps: tuple[tuple[int, Operation], ...]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -343,7 +343,7 @@ class SewView(StationView):
     template = "sew.html"
     station = "sew"
     sittings: Sequence[Sitting]
-    shown: MakingStep | None
+    shown: Operation | None
     done: frozenset[str]
     picture: str | None
     number: int

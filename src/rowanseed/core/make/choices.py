@@ -1,0 +1,36 @@
+"""What the sewist has and wants, as the techniques ask it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from rowanseed.core.base.units import Units
+from rowanseed.core.body.measures import Age
+from rowanseed.core.cloth.cloth import Fibre, Structure, Surface
+from rowanseed.core.make.equipment import Equipment, SewingHabits
+
+
+@dataclass(frozen=True)
+class MakingChoices:
+    """Everything that changes the operations besides the garment itself.
+
+    `techniques` are pairs of an id of the making graph and the technique chosen for it.
+    """
+
+    equipment: Equipment = field(default_factory=Equipment)
+    habits: SewingHabits = field(default_factory=SewingHabits)
+    techniques: tuple[tuple[str, str], ...] = ()
+    units: Units = Units.METRIC
+    fibre: Fibre = Fibre.OTHER
+    structure: Structure = Structure.WOVEN
+    surface: Surface = Surface.PLAIN
+    weight: float | None = None
+    age: Age = Age.ADULT
+
+    @property
+    def is_knit(self) -> bool:
+        return self.structure is Structure.KNIT
+
+    def chosen(self, id: str) -> str:
+        """The technique chosen for a part of the graph; empty if none is."""
+        return next((technique for part, technique in self.techniques if part == id), "")

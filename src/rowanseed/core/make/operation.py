@@ -1,0 +1,193 @@
+"""What an operation is: one act, where and with what it is done, what it requires and what it gives."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.base.words import Worded
+from rowanseed.core.make.facts import State
+
+
+class Bench(Worded):
+    """Where an operation is done; changing from one to another is getting up."""
+
+    MACHINE = "machine"
+    OVERLOCKER = "overlocker"
+    COVERSTITCH = "coverstitch"
+    IRON = "iron"
+    HAND = "hand", "by hand"
+    TABLE = "table"
+    MIRROR = "mirror"
+
+    @property
+    def is_machine(self) -> bool:
+        return self in (Bench.MACHINE, Bench.OVERLOCKER, Bench.COVERSTITCH)
+
+
+class Act(Worded):
+    """What kind of work an operation is, one word for each; like is done with like."""
+
+    SAMPLE = "sample"
+    MARK = "mark"
+    CUT = "cut"
+    STAY = "stay"
+    FUSE = "fuse"
+    BACK = "back"
+    DART = "dart"
+    FOLD = "fold"
+    EASE = "ease"
+    GATHER = "gather"
+    SHIRR = "shirr"
+    BASTE = "baste"
+    NEATEN = "neaten"
+    JOIN = "join"
+    PRESS = "press"
+    TRIM = "trim"
+    CLIP = "clip"
+    TURN = "turn"
+    UNDERSTITCH = "understitch"
+    TOPSTITCH = "topstitch"
+    ATTACH = "attach"
+    BIND = "bind"
+    PIPE = "pipe"
+    FACE = "face"
+    BAND = "band"
+    LINE = "line"
+    INSERT_CLOSURE = "insert-closure", "insert closure"
+    BUTTONHOLE = "buttonhole"
+    BUTTON = "button"
+    FASTEN = "fasten"
+    BONE = "bone"
+    PAD = "pad"
+    HEM = "hem"
+    HANG = "hang"
+    LEVEL = "level"
+    TRY_ON = "try-on", "try on"
+    TACK = "tack"
+    CLOSE = "close"
+    REMOVE = "remove"
+    SET = "set"
+    SET_BACK = "set-back", "set back"
+    FINISH = "finish"
+
+    @property
+    def sews_join(self) -> bool:
+        return self in (Act.JOIN, Act.FACE, Act.BAND, Act.LINE, Act.BIND)
+
+
+@dataclass(frozen=True)
+class Setting:
+    """How the machine is set: stitch, length in mm, foot, needle; `iso` the stitch of ISO 4915; a note on top."""
+
+    stitch: str
+    length: float
+    foot: str
+    needle: str
+    note: str = ""
+    iso: str = "301"
+
+    def stitch_length(self, units: Units) -> str:
+        """Stitch length as the household says it: 2.5 mm, or as a dial has it with the stitches to the inch."""
+        if units is Units.METRIC:
+            return f"{self.length:g} mm"
+        return f"length {self.length:g}, {INCH / self.length:.0f} to the inch"
+
+
+@dataclass(frozen=True)
+class Need:
+    """A state that has to hold before, and why.
+
+    `must`: it cannot be sewn otherwise; without it, it is advice, which the sequencer may weigh against a walk.
+    `where_given`: only if something in this garment gives it.
+    """
+
+    state: State
+    why: str
+    must: bool = True
+    where_given: bool = False
+
+
+@dataclass(frozen=True)
+class After:
+    """An operation that has to be done before, or had better be, and why."""
+
+    step: str
+    why: str
+    must: bool = True
+
+
+@dataclass(frozen=True)
+class EdgeShown:
+    """An edge that an operation works on, for its drawing: all of it, or up to a mark, or beyond one (ring order)."""
+
+    piece: str
+    edge: str
+    mark: str | None = None
+    beyond_mark: bool = False
+
+
+@dataclass(frozen=True)
+class On:
+    """What an operation works on: ids of the making graph, and edges."""
+
+    pieces: tuple[str, ...] = ()
+    joins: tuple[str, ...] = ()
+    finishes: tuple[str, ...] = ()
+    closures: tuple[str, ...] = ()
+    gates: tuple[str, ...] = ()
+    edges: tuple[EdgeShown, ...] = ()
+
+
+class Meant(Worded):
+    """Departures from the usual order that are meant, and said."""
+
+    FLAT = "flat"
+    BY_HAND = "by-hand", "by hand"
+    CHOSEN_RAW = "chosen-raw", "chosen raw"
+    AFTER_JOINING = "after-joining", "after joining"
+    AFTER_PRESSING = "after-pressing", "after pressing"
+    TOGETHER = "together"
+    ENCLOSES = "encloses"
+    LEAVES_OPEN = "leaves-open", "leaves open"
+
+
+@dataclass(frozen=True)
+class Operation:
+    """One operation; its id stays the same while the garment does.
+
+    `requires` and `gives` are states; `needs` are the operations they lead to, which the compiler fills in. `leaves`
+    and `removes` are temporary things by their words, `sets` and `sets_back` settings of a machine. `minutes` are the
+    least and the most it takes a practised home sewist. `rows` is how often the length it works on is stitched.
+    """
+
+    id: str
+    technique: str
+    act: Act
+    title: str
+    how: tuple[str, ...]
+    bench: Bench
+    minutes: tuple[float, float] = (1.0, 2.0)
+    on: On = On()
+    requires: tuple[Need, ...] = ()
+    gives: tuple[State, ...] = ()
+    setting: Setting | None = None
+    leaves: tuple[str, ...] = ()
+    removes: tuple[str, ...] = ()
+    sets: tuple[str, ...] = ()
+    sets_back: tuple[str, ...] = ()
+    meant: frozenset[Meant] = frozenset()
+    way: str = ""
+    rows: float = 1.0
+    look: str = ""
+    caution: str = ""
+    booklet: str = ""
+    needs: tuple[After, ...] = field(default=(), compare=False)
+
+    @property
+    def edges(self) -> tuple[EdgeShown, ...]:
+        return self.on.edges
+
+    @property
+    def is_gate(self) -> bool:
+        return self.act is Act.TRY_ON

@@ -1,0 +1,389 @@
+"""Operations that several techniques have in common: neatening, pressing, grading, understitching, ease."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.cloth.cloth import Fibre
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.equipment import SeamFinish
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Setting
+from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, pieces_of
+from rowanseed.core.pattern.making import Join, Press
+from rowanseed.core.pattern.pieces import Panel
+
+TO_ONE_SIDE = (Press.BACK, Press.FRONT, Press.UP, Press.DOWN)
+PRESSED_FIRST = "a seam is pressed before another crosses it"
+
+_IRONS = {
+    Fibre.COTTON: "Hot iron, steam.",
+    Fibre.LINEN: "Hot iron, much steam, from the wrong side.",
+    Fibre.VISCOSE: "Medium iron, little steam, from the wrong side: wet viscose stretches.",
+    Fibre.WOOL: "Medium iron through a damp cloth; lift and set down, do not slide.",
+    Fibre.SILK: "Cool to medium iron, dry, from the wrong side: drops of water mark silk.",
+    Fibre.ACETATE: "Cool iron, dry, from the wrong side: acetate melts.",
+    Fibre.POLYESTER: "Cool to medium iron through a cloth.",
+    Fibre.OTHER: "Heat and steam as a scrap of it bears them.",
+}
+"""Heat and steam by fibre (common practice, no source); the cloth's own label rules."""
+
+
+def iron_for(bench: Workbench) -> str:
+    """How the iron is set and held for the main cloth."""
+    if bench.household.surface.is_pile:
+        return (
+            "From the wrong side only, face down on a towel or a piece of the same cloth: an iron on the right side "
+            "crushes the pile. Let steam do it."
+        )
+    return _IRONS[bench.household.fibre]
+
+
+def is_lining(bench: Workbench, ids: Iterable[str]) -> bool:
+    return all(part.piece in bench.linings for id in ids for part in bench.parts(id))
+
+
+def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
+    """Seams that end on these edges and are sewn before: they are pressed first."""
+    for join in bench.crossing(ids):
+        if not is_later(bench, join.id, ids):
+            yield Need(facts.join(Fact.PRESSED, join.id), PRESSED_FIRST, where_given=True)
+
+
+def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
+    """Of two seams that cross, whether the other one is sewn later than these."""
+    own = max(_lateness(bench, id) for id in ids)
+    return _lateness(bench, other) > own
+
+
+def _lateness(bench: Workbench, id: str) -> tuple[int, int, int]:
+    """Seams in the order they are usually sewn where they cross: what a longer chain finishes comes later."""
+    if id in bench.finishes:
+        return (9, 0, 0)
+    join = bench.joins[id]
+    panels = bench.panels((*join.a, *join.b))
+    pieces = pieces_of((*join.a, *join.b))
+    both_hands = pieces_of(join.a) == pieces_of(join.b) and bool(join.a[0].hand)
+    if bench.encloses(join):
+        kind = 5
+    elif bench.is_bagged and bench.closes_side(join):
+        kind = 8
+    elif bench.is_faced(join):
+        kind = 5
+    elif Panel.BAND in panels and panels != {Panel.BAND}:
+        kind = 6
+    elif Panel.SLEEVE in panels and panels != {Panel.SLEEVE}:
+        kind = 4
+    elif panels == {Panel.BAND}:
+        kind = 0 if len(join.a) > 1 else 1
+    elif both_hands and join.a[0].edge == "crotch":
+        kind = 3
+    else:
+        kind = 2 if bench.closes_side(join) else 1
+    order = [j.id for j in bench.pattern.making.joins].index(id)
+    return (kind, max(len(join.a), len(join.b)), order if pieces else 0)
+
+
+# ---------------------------------------------------------------- neatening
+
+
+def finishes_edges(bench: Workbench, ids: tuple[str, ...]) -> bool:
+    """Whether the edges of a plain seam are finished at all: not in a band, nor between facings only."""
+    parts = [part for id in ids for part in bench.parts(id)]
+    pieces = pieces_of(parts)
+    if pieces <= bench.facings or Panel.BAND in bench.panels(parts):
+        return False
+    if pieces <= bench.hidden:
+        # Under a closed lining smooth cloth is left raw, without ridges.
+        return False
+    return bench.household.habits.seam_finish is not SeamFinish.RAW
+
+
+def how_edges_end(bench: Workbench, ids: tuple[str, ...]) -> frozenset[Meant]:
+    """What is meant by a seam whose edges nothing neatens: they are hidden in a band, or left raw by choice."""
+    parts = [part for id in ids for part in bench.parts(id)]
+    if Panel.BAND in bench.panels(parts):
+        return frozenset({Meant.ENCLOSES})
+    hidden = pieces_of(parts) <= bench.facings or pieces_of(parts) <= bench.hidden
+    raw = bench.household.habits.seam_finish is SeamFinish.RAW and not hidden
+    return frozenset({Meant.CHOSEN_RAW}) if raw else frozenset()
+
+
+def neaten_apart(bench: Workbench, duty: tuple[str, ...], technique: str) -> Operation:
+    """Each edge of a seam by itself, before it is sewn, since it is pressed open."""
+    join = bench.joins[duty[0]]
+    return _neatening(
+        bench,
+        duty,
+        technique,
+        title=f"Neaten the edges: {lower_first(join.name)}{both_sides(join)}",
+        how="Each edge by itself, right side up, before the seam, since it is pressed open.",
+        requires=tuple(bench.flat_first(duty)),
+        rows=2,
+    )
+
+
+def neaten_together(bench: Workbench, duty: tuple[str, ...], technique: str) -> Operation:
+    """Both edges of a seam as one, after it is sewn, since it is pressed to one side."""
+    join = bench.joins[duty[0]]
+    return _neatening(
+        bench,
+        duty,
+        technique,
+        title=f"Neaten both edges together: {lower_first(join.name)}{both_sides(join)}",
+        how="Both allowances as one, since they are pressed to one side.",
+        requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty),
+        meant=frozenset({Meant.TOGETHER}),
+    )
+
+
+def _neatening(
+    bench: Workbench,
+    duty: tuple[str, ...],
+    technique: str,
+    *,
+    title: str,
+    how: str,
+    requires: tuple[Need, ...],
+    rows: float = 1.0,
+    meant: frozenset[Meant] = frozenset(),
+) -> Operation:
+    lining = is_lining(bench, duty)
+    mm = bench.around(duty) * rows
+    gives = facts.joins(Fact.NEATENED, duty)
+    id = f"neaten-{duty[0]}"
+    match bench.household.habits.seam_finish:
+        case SeamFinish.PINKED:
+            where, setting, act_how, took = (
+                Bench.HAND,
+                None,
+                "With pinking shears, points just off the edge.",
+                minutes.trim(mm),
+            )
+        case SeamFinish.HAND_OVERCAST:
+            where, setting, took = Bench.HAND, None, minutes.hand(mm)
+            act_how = (
+                f"Slanting stitches over the edge, {bench.margin(3)} deep and {bench.margin(5)} apart, not drawn tight."
+            )
+        case _:
+            (where, setting), took = settings.neaten(bench.household, lining=lining), minutes.neaten(mm)
+            act_how = "Feed it without pulling: a pulled edge waves."
+    if not bench.household.equipment.machine and setting is not None:
+        where, setting, took = Bench.HAND, None, minutes.hand(mm)
+        act_how = f"Overcast by hand: slanting stitches over the edge, {bench.margin(3)} deep, not drawn tight."
+    return Operation(
+        id=id,
+        technique=technique,
+        act=Act.NEATEN,
+        title=title,
+        how=(how, act_how),
+        bench=where,
+        minutes=took,
+        on=on_joins(bench, *duty),
+        requires=requires,
+        gives=gives,
+        setting=setting,
+        meant=meant,
+        rows=rows,
+        look="No whiskers beyond the stitches, and the edge lies flat.",
+    )
+
+
+# ---------------------------------------------------------------- pressing
+
+
+def press(
+    bench: Workbench,
+    duty: tuple[str, ...],
+    technique: str,
+    *,
+    way: str,
+    words: str,
+    how: tuple[str, ...] = (),
+    requires: tuple[Need, ...] = (),
+    title: str = "",
+) -> Operation:
+    """A seam pressed as sewn and then as it will lie; clipped before where its curve asks for it."""
+    join = bench.joins[duty[0]]
+    told = list(how) or [
+        "As sewn first, to set the stitches; then open, the two panels held apart so that no cloth is swallowed."
+        if way == "open"
+        else f"As sewn first, then {words}."
+    ]
+    if any(bench.is_curved(part) for id in duty for part in bench.parts(id)):
+        told.append(
+            "Over a ham where it curves." if bench.household.equipment.ham else "Over a rolled towel where it curves."
+        )
+    told.append(f"{iron_for(bench)} Let it cool before you move it.")
+    own = tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty)
+    return Operation(
+        id=f"press-{duty[0]}",
+        technique=technique,
+        act=Act.PRESS,
+        title=title or f"Press {words}: {lower_first(join.name)}{both_sides(join)}",
+        how=tuple(told),
+        bench=Bench.IRON,
+        minutes=minutes.press(bench.around(duty)),
+        on=on_joins(bench, *duty),
+        requires=(*own, *requires),
+        gives=facts.joins(Fact.PRESSED, duty),
+        way=words,
+        caution=HOT,
+    )
+
+
+def clip(bench: Workbench, duty: tuple[str, ...], technique: str) -> Operation | None:
+    """Clips and notches along a curved seam that is pressed open; None where it lies flat without."""
+    parts = tuple(part for id in duty for part in bench.parts(id))
+    if not bench.needs_clips(parts):
+        return None
+    join, every = bench.joins[duty[0]], bench.clip_every(parts)
+    return Operation(
+        id=f"clip-{duty[0]}",
+        technique=technique,
+        act=Act.CLIP,
+        title=f"Clip and notch the curve: {lower_first(join.name)}{both_sides(join)}",
+        how=(
+            f"Along the bend, about every {bench.margin(every)}: snip the allowance that curves inwards, and cut small "
+            "wedges out of the one that curves outwards.",
+            f"To {bench.margin(2)} from the stitching, not into it; clips of the two sides staggered.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.trim(bench.around(duty)),
+        on=on_joins(bench, *duty),
+        requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty),
+        gives=facts.joins(Fact.GRADED, duty),
+        caution=BLADES,
+        look="Laid on the ham, both allowances lie flat without pulling.",
+    )
+
+
+# ---------------------------------------------------------------- sewing by machine or by hand
+
+
+def seam_bench(bench: Workbench, duty: tuple[str, ...]) -> tuple[Bench, Setting | None, tuple[float, float], str]:
+    """(bench, setting, minutes, caution) of a seam: by machine, or by hand where there is none."""
+    mm = bench.around(duty)
+    if not bench.household.equipment.machine:
+        return Bench.HAND, None, minutes.hand(mm), ""
+    return Bench.MACHINE, settings.seam(bench.household, lining=is_lining(bench, duty)), minutes.seam(mm), NEEDLE
+
+
+def by_hand_note(bench: Workbench) -> tuple[str, ...]:
+    if bench.household.equipment.machine:
+        return ()
+    return (
+        f"By hand: backstitch, {bench.margin(3)} a stitch, with a doubled back stitch at both ends and wherever it is "
+        "strained.",
+    )
+
+
+def matching(bench: Workbench, join: Join) -> str:
+    """How the two sides are laid together."""
+    ends = {"both": "the ends", "start": "the beginning", "end": "the end"}.get(join.align, "the ends")
+    notches = " and the notches" if bench.notched(join) else ""
+    return f"Right sides together; match {ends} on the stitching line{notches}, pin these first, then between."
+
+
+def sew(
+    bench: Workbench,
+    duty: tuple[str, ...],
+    technique: str,
+    *,
+    how: tuple[str, ...],
+    title: str = "",
+    act: Act = Act.JOIN,
+    requires: tuple[Need, ...] = (),
+    meant: frozenset[Meant] = frozenset(),
+    leaves: tuple[str, ...] = (),
+    rows: float = 1.0,
+    look: str = "",
+    on: On | None = None,
+    flat: bool = False,
+) -> Operation:
+    """The stitching of a seam, with everything that any seam waits for; `flat`: before the seams it would cross."""
+    join = bench.joins[duty[0]]
+    where, setting, took, caution = seam_bench(bench, duty)
+    own = tuple(
+        Need(facts.join(fact, id), why, where_given=True)
+        for id in duty
+        for fact, why in (
+            (Fact.DRAWN_UP, "its fullness is drawn up first"),
+            (Fact.BASTED, "it is basted first"),
+        )
+    )
+    return Operation(
+        id=f"sew-{duty[0]}",
+        technique=technique,
+        act=act,
+        title=title or f"Sew {lower_first(join.name)}{both_sides(join)}",
+        how=(*how, *by_hand_note(bench)),
+        bench=where,
+        minutes=took,
+        on=on or on_joins(bench, *duty),
+        requires=(*bench.flat_first(duty), *(() if flat else crossings(bench, *duty)), *own, *requires),
+        gives=facts.joins(Fact.JOINED, duty),
+        setting=setting,
+        meant=meant if Meant.ENCLOSES in meant else meant | how_edges_end(bench, duty),
+        leaves=leaves,
+        rows=rows,
+        look=look,
+        caution=caution,
+        booklet=bench.booklet(*duty),
+    )
+
+
+def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str, outer: str) -> Operation:
+    """Allowances of an enclosed edge trimmed in steps, and clipped where it curves."""
+    join = bench.joins[duty[0]]
+    parts = tuple(part for id in duty for part in bench.parts(id))
+    told = [f"Trim the {inner} allowance to {bench.fine(6)} and the {outer} to {bench.fine(10)}."]
+    if any(bench.is_curved(part) for part in parts):
+        told.append(
+            f"Clip the curve every {bench.margin(20)}, nearer where it is tight, to {bench.margin(2)} from the "
+            "stitching."
+        )
+    return Operation(
+        id=f"trim-{duty[0]}",
+        technique=technique,
+        act=Act.TRIM,
+        title=f"Grade and clip: {lower_first(join.name)}{both_sides(join)}",
+        how=tuple(told),
+        bench=Bench.HAND,
+        minutes=minutes.trim(2 * bench.around(duty)),
+        on=on_joins(bench, *duty),
+        requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty),
+        gives=facts.joins(Fact.GRADED, duty),
+        caution=BLADES,
+        look="The widest allowance lies next to the right side of the garment, so that no ridge shows.",
+    )
+
+
+def understitch(
+    bench: Workbench,
+    duty: tuple[str, ...],
+    technique: str,
+    *,
+    what: str,
+    how: str,
+    before: Fact = Fact.PRESSED,
+) -> Operation:
+    """The inner layer stitched to the allowances, so that the seam rolls in; without a machine by prick stitch."""
+    mm = bench.around(duty)
+    machine = bench.household.equipment.machine
+    lining = bool(pieces_of(part for id in duty for part in bench.parts(id)) & bench.linings)
+    return Operation(
+        id=f"understitch-{duty[0]}",
+        technique=technique,
+        act=Act.UNDERSTITCH,
+        title=f"Understitch the {what}",
+        how=(how,) if machine else (how, "By hand: prick stitch through the inner layer and the allowances only."),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        on=on_joins(bench, *duty),
+        requires=tuple(Need(facts.join(before, id), "the allowances lie inwards") for id in duty),
+        gives=facts.joins(Fact.UNDERSTITCHED, duty),
+        setting=settings.understitch(bench.household, bench.margin(2), lining=lining) if machine else None,
+        look="Held to the light, the stitches catch inner layer and allowances, never the outside.",
+    )

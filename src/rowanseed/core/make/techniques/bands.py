@@ -1,0 +1,261 @@
+"""Bands put on an edge and folded over it: waistbands, front bands, cuffs; and bands that stay single."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for, press, sew
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import Finish, FinishKind, Join
+from rowanseed.core.pattern.pieces import LineKind, Panel
+
+ID = "band"
+PASSES = 2.0
+"""The fold of the inside passes the seam by so much, in mm."""
+
+
+def _is_band(bench: Workbench, id: str) -> bool:
+    return bench.panel(id) is Panel.BAND and id not in bench.facings
+
+
+def band_of(bench: Workbench, join: Join) -> str | None:
+    """The band of a join that sews one to something else; None if it is no such join."""
+    for one, other in ((join.a, join.b), (join.b, join.a)):
+        bands = {p.piece for p in one if _is_band(bench, p.piece)}
+        if len(bands) == 1 and len(one) == 1 and not any(_is_band(bench, p.piece) and p.piece in bands for p in other):
+            others = bench.panels(other)
+            if others != {Panel.BAND}:
+                return next(iter(bands))
+    return None
+
+
+def inside_of(bench: Workbench, piece: str) -> Finish | None:
+    """The finish that turns in the inside of a band: its own, or that of the layer within it."""
+    return next(
+        (f for f in bench.finishes.values() if f.kind is FinishKind.TURNED and any(p.piece == piece for p in f.parts)),
+        None,
+    )
+
+
+def is_folded(bench: Workbench, piece: str) -> bool:
+    return any(line.kind is LineKind.FOLD for line in bench.piece(piece).lines)
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in bench.joins.values():
+        piece = band_of(bench, join)
+        if piece is not None and is_folded(bench, piece) and inside_of(bench, piece):
+            yield single(join.id)
+
+
+def finds_closing(bench: Workbench) -> Iterator[Duty]:
+    for finish in bench.finishes.values():
+        pieces = pieces_of(finish.parts)
+        if finish.kind is FinishKind.TURNED and all(_is_band(bench, id) and is_folded(bench, id) for id in pieces):
+            yield single(finish.id)
+
+
+def made_up(bench: Workbench, piece: str) -> Iterator[Need]:
+    """Seams among bands that make a band up before it is put on."""
+    for join in bench.joins.values():
+        pieces = pieces_of((*join.a, *join.b))
+        if piece in pieces and all(_is_band(bench, id) for id in pieces):
+            yield Need(facts.join(Fact.PRESSED, join.id), "a collar or band is made up before it is put on")
+
+
+def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
+    yield from made_up(bench, piece)
+    yield Need(facts.piece(Fact.PREPARED, piece), "its inner edge is pressed in while it is flat")
+    yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
+    other = join.b if any(p.piece == piece for p in join.a) else join.a
+    if any(part.edge == "waist" for part in other):
+        for closure in bench.zips:
+            yield Need(facts.closure(Fact.CLOSED, closure.id), "the band goes on after the zip")
+        yield Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    piece = band_of(bench, join) or ""
+    other = join.b if any(p.piece == piece for p in join.a) else join.a
+    inside = inside_of(bench, piece)
+    yield _fold_in(bench, piece, inside)
+    run = bench.run(other, each_hand=join.each_hand)
+    fitted = _ends(bench, join, piece)
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        act=Act.BAND,
+        how=(
+            f"Right side of the {bench.name(piece)} to the right side of the garment; match the seams, centres and "
+            "notches, then ease in what is between.",
+            f"{bench.seam_of(join)} all round, seam on seam; begin and end overlapping by {bench.margin(15)}."
+            if run.ring
+            else f"{bench.seam_of(join)} {run.words}; backstitch both ends.{fitted}",
+        ),
+        requires=tuple(_waits(bench, join, piece)),
+        look="The band lies as long as the edge, without a pucker in either.",
+    )
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="band",
+        words="into the band",
+        how=(f"Grade the allowances to {bench.fine(10)} and {bench.fine(6)}; press as sewn, then into the band.",),
+    )
+
+
+def _ends(bench: Workbench, join: Join, piece: str) -> str:
+    marked = [p for p in (*join.a, *join.b) if p.piece == piece and (p.from_mark or p.to_mark)]
+    if not marked:
+        return ""
+    return (
+        f" Beyond the mark the {bench.name(piece)} reaches past the edge: at the side that laps over it ends one "
+        "allowance past the edge, at the other the underlap runs on."
+    )
+
+
+def _fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
+    parts = tuple(p for p in (inside.parts if inside else ()) if p.edge in ("inner", "neck", "upper")) or (
+        inside.parts if inside else ()
+    )
+    allowance = bench.edge_allowance(parts[0]) if parts else 15.0
+    return Operation(
+        id=f"press-in-{piece}",
+        technique=ID,
+        act=Act.TURN,
+        title=f"Press in the inner edge: {bench.name(piece)}",
+        how=(
+            "Press the band along its fold line, wrong sides together; open it and press "
+            f"{bench.margin(allowance - PASSES)} of its inner edge to the wrong side, {bench.margin(PASSES)} less "
+            "than the allowance: later it passes the seam by that.",
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(3, bench.number_cut(piece)),
+        on=On(pieces=(piece,), edges=shown(parts)),
+        requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on while it is flat", where_given=True),),
+        gives=(facts.piece(Fact.PREPARED, piece),),
+        caution=HOT,
+        look="The fold is straight and parallel to the fold line.",
+    )
+
+
+def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    pieces = pieces_of(finish.parts)
+    joined = [j for j in bench.joins.values() if pieces_of((*j.a, *j.b)) & pieces]
+    after = tuple(Need(facts.join(Fact.PRESSED, j.id), "it is sewn on and pressed into the band") for j in joined)
+    before = list(after)
+    if any(p.edge not in ("inner", "neck", "upper") for p in finish.parts):
+        yield _close_ends(bench, finish, after)
+        before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
+    machine = bench.household.equipment.machine
+    yield Operation(
+        id=f"turn-in-{finish.id}",
+        technique=ID,
+        act=Act.TURN,
+        title=f"Turn in and stitch down: {lower_first(finish.name)}",
+        how=(
+            "Fold the band on its fold line over the allowances; the pressed fold passes the seam by "
+            f"{bench.margin(PASSES)} on the inside. Pin from the right side, or baste.",
+            f"Right side up, stitch in the ditch of the seam, catching the fold below; or edgestitch the band "
+            f"{bench.margin(2)} from the seam."
+            if machine
+            else "Fell the fold to the row of stitching, not through to the right side.",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(bench.around([finish.id])) if machine else minutes.hand(bench.around([finish.id])),
+        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
+        requires=tuple(before),
+        gives=(facts.finish(Fact.FINISHED, finish.id),),
+        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
+        caution=NEEDLE if machine else "",
+        booklet=bench.booklet(finish.id),
+        look="Inside, the fold is caught all along.",
+    )
+
+
+def _close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Operation:
+    pieces = pieces_of(finish.parts)
+    levelled = tuple(
+        Need(
+            facts.finish(Fact.HEMMED, f.id),
+            "the length is settled before the band's end is closed at it",
+            where_given=True,
+        )
+        for f in bench.finishes.values()
+        if f.kind is FinishKind.HEM and _meets(bench, f, pieces)
+    )
+    machine = bench.household.equipment.machine
+    underlap = any(p.piece in pieces and (p.from_mark or p.to_mark) for j in bench.joins.values() for p in (*j.a, *j.b))
+    return Operation(
+        id=f"ends-{finish.id}",
+        technique=ID,
+        act=Act.TURN,
+        title=f"Close the ends: {lower_first(finish.name)}",
+        how=(
+            "Fold the band back on its fold line, right sides together, the pressed inner edge staying turned up; "
+            "sew across the end on the stitching line, in line with the garment's edge, and backstitch.",
+            *(
+                (
+                    "The underlap's lower edge is sewn in the same run, up to the garment's edge: pivot at the "
+                    "corner, and clip there to the stitching.",
+                )
+                if underlap
+                else ()
+            ),
+            f"Trim to {bench.fine(6)}, the corner across; turn, push it out with something blunt, and press. "
+            f"{iron_for(bench)}",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.each(5, 2),
+        on=On(pieces=tuple(sorted(pieces)), edges=shown(finish.parts)),
+        requires=(*after, *levelled),
+        gives=(facts.finish(Fact.PREPARED, finish.id),),
+        setting=settings.seam(bench.household) if machine else None,
+        rows=0,
+        caution=NEEDLE if machine else "",
+        look="Both ends are as long and as square as each other.",
+    )
+
+
+def _meets(bench: Workbench, hem: Finish, bands: frozenset[str]) -> bool:
+    """Whether a band is sewn to a piece whose hem this is."""
+    pieces = pieces_of(hem.parts)
+    return any(
+        pieces_of((*j.a, *j.b)) & bands
+        and pieces_of((*j.a, *j.b)) & pieces
+        and any(p.edge == "opening" for p in (*j.a, *j.b))
+        for j in bench.joins.values()
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="band",
+        name="Band folded over an edge",
+        chapter="waists, collars and cuffs",
+        finds=finds,
+        sews=sews,
+        rank=30,
+        also=("waistband", "cuff", "front band"),
+        words={"stitch in the ditch": "stitch in the groove of a seam from the right side, where it does not show"},
+        draw="band closed",
+    ),
+    Technique(
+        id="band-closing",
+        name="Inside of a band closed",
+        chapter="waists, collars and cuffs",
+        finds=finds_closing,
+        sews=closes,
+        rank=30,
+        draw="band closed",
+    ),
+)

@@ -1,0 +1,121 @@
+"""Darts: sewn from the wide end to the point, pressed by the way they stand; deep ones slit."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench
+from rowanseed.core.pattern.pieces import Dart, Piece
+from rowanseed.core.pattern.seamline import mark_distance
+
+KEY = "darts:"
+UPRIGHT = ("waist", "hem", "shoulder", "neck", "yoke")
+"""A dart from one of these edges stands upright and is pressed towards the centre; any other is pressed down."""
+DEEP = 32.0
+"""A dart that takes in so much at its wide end, in mm, is slit and pressed open."""
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for piece in bench.pattern.pieces:
+        if piece.darts and bench.is_cut(piece.id):
+            yield single(f"{KEY}{piece.id}")
+
+
+def intake(bench: Workbench, piece: Piece, dart: Dart) -> float:
+    """What a dart takes in at its edge, in mm."""
+    first, second = (mark_distance(piece, bench.size, piece.mark(leg)) for leg in dart.legs)
+    return abs(second - first)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    piece = bench.piece(duty.id.removeprefix(KEY))
+    on = On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, dart.edge) for dart in piece.darts))
+    number = len(piece.darts) * bench.number_cut(piece.id)
+    machine = bench.household.equipment.machine
+    lining = piece.id in bench.linings
+    yield Operation(
+        id=f"darts-{piece.id}",
+        technique="darts",
+        act=Act.DART,
+        title=f"Sew the darts: {bench.name(piece.id)}",
+        how=(
+            "Fold right sides together, leg on leg; pin the legs at the edge and at the point.",
+            f"From the wide end to the point; shorten the stitch to 1.5 for the last {bench.margin(20)}, run off the "
+            "cloth and tie. No backstitch at the point."
+            if machine
+            else (
+                "By hand: backstitch from the wide end to the point, finer towards it; two stitches on one spot at "
+                "the end."
+            ),
+            "Left and right alike, one after the other.",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.each(2.5 if machine else 8, number),
+        on=on,
+        requires=(
+            Need(
+                facts.piece(Fact.STIFFENED, piece.id), "interfacing goes on while the piece is flat", where_given=True
+            ),
+            Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
+        ),
+        gives=(facts.piece(Fact.SEWN, piece.id),),
+        setting=settings.dart(bench.household, bench.margin(20)) if machine and not lining else _lining(bench, machine),
+        caution=NEEDLE if machine else "",
+        look="The point runs out without a dimple.",
+    )
+    yield Operation(
+        id=f"press-darts-{piece.id}",
+        technique="darts",
+        act=Act.PRESS,
+        title=f"Press the darts: {bench.name(piece.id)}",
+        how=(
+            *dict.fromkeys(_pressed(bench, piece, dart, lining=lining) for dart in piece.darts),
+            f"As sewn first, then over a ham, the iron stopping at the point. {iron_for(bench)}",
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(1.5, number),
+        on=on,
+        requires=(Need(facts.piece(Fact.SEWN, piece.id), "they are sewn first"),),
+        gives=(facts.piece(Fact.SHAPED, piece.id),),
+        caution=HOT,
+        look="No crease beyond the point.",
+    )
+
+
+def _lining(bench: Workbench, machine: bool) -> Setting | None:
+    return settings.seam(bench.household, lining=True) if machine else None
+
+
+def _pressed(bench: Workbench, piece: Piece, dart: Dart, *, lining: bool) -> str:
+    mm = intake(bench, piece, dart)
+    if mm >= DEEP:
+        return (
+            f"The dart at the {dart.edge} is deep ({bench.fine(mm)}): slit it along the fold to {bench.margin(25)} "
+            f"from the point, trim to {bench.margin(15)} and press it open, the point flat to both sides."
+        )
+    if dart.edge in UPRIGHT:
+        return (
+            f"The dart at the {dart.edge} away from the centre: the shell's lies towards it, and the two make no ridge."
+            if lining
+            else f"The dart at the {dart.edge} towards the centre."
+        )
+    return f"The dart at the {dart.edge} {'up' if lining else 'down'}."
+
+
+TECHNIQUES = (
+    Technique(
+        id="darts",
+        name="Darts",
+        chapter="shape",
+        finds=finds,
+        sews=sews,
+        rank=10,
+        words={"dart": "a wedge of cloth sewn out to a point, which gives the flat cloth shape"},
+        draw="dart",
+    ),
+)

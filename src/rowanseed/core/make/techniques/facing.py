@@ -1,0 +1,186 @@
+"""Shaped facings: sewn on right sides together, graded, clipped, understitched, turned in and tacked."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
+from rowanseed.core.pattern.making import FinishKind, Join
+from rowanseed.core.pattern.walk import join_over_garment
+
+ID = "shaped facing"
+FREE_OF_COIL = 5.0
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in bench.joins.values():
+        if bench.is_faced(join) and not bench.encloses(join) and not pieces_of((*join.a, *join.b)) & bench.linings:
+            yield single(join.id)
+
+
+def _edge(join: Join) -> str:
+    return ENDS.get(join.a[0].edge, join.a[0].edge.replace("-", " "))
+
+
+def _made_up(bench: Workbench, join: Join) -> Iterator[Need]:
+    """The facing's own seams and its inner edge come before it goes on."""
+    facing = pieces_of((*join.a, *join.b)) & bench.facings
+    for other in bench.joins.values():
+        if other.id != join.id and pieces_of((*other.a, *other.b)) <= facing:
+            yield Need(facts.join(Fact.PRESSED, other.id), "the facing is joined in one piece first")
+    for finish in bench.finishes.values():
+        if finish.kind is FinishKind.NEATENED and pieces_of(finish.parts) & facing:
+            yield Need(facts.finish(Fact.FINISHED, finish.id), "its free edge is easier to finish before it is on")
+    for other in bench.joins.values():
+        if pieces_of(other.a) <= bench.hung and pieces_of(other.b) <= bench.facings:
+            yield Need(facts.join(Fact.PRESSED, other.id), "the lining hangs from the facing")
+
+
+def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
+    yield from _made_up(bench, join)
+    for closure in bench.zips:
+        yield Need(facts.closure(Fact.CLOSED, closure.id), "the facing goes on after the zip")
+    yield Need(
+        facts.gate(Fact.SETTLED, "shell"),
+        f"the fit can still be changed while the {_edge(join)} is open",
+        where_given=True,
+    )
+    yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join, edge = bench.joins[duty.id], _edge(bench.joins[duty.id])
+    at_waist = join.a[0].edge == "waist"
+    if at_waist:
+        yield _stay_tape(bench, join)
+    ends = (
+        f"Where it meets the zip, turn {bench.margin(20)} of the facing's end to its wrong side so that the fold lies "
+        f"{bench.margin(FREE_OF_COIL)} from the coil, and fold the garment's own allowance back over it at the zip."
+    )
+    run = bench.run(join.a, each_hand=join.each_hand)
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        act=Act.FACE,
+        how=(
+            "Right sides together; match the seams and the centres first, then the notches, then between.",
+            *((ends,) if bench.zips and not run.ring else ()),
+            f"{bench.seam_of(join)} {'all round' if run.ring else 'from end to end, facing up'}; backstitch both ends."
+            + (" The tape is caught in it." if at_waist else ""),
+        ),
+        requires=(
+            *_waits(bench, join),
+            Need(
+                facts.join(Fact.PREPARED, join.id), "the tape is on before it is caught in the seam", where_given=True
+            ),
+        ),
+        look="Seam stands on seam, and the edge has kept its length.",
+    )
+    yield grade(bench, duty.ids, ID, inner="facing's", outer="garment's")
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="facing",
+        words="towards the facing",
+        title=f"Press the {edge} seam towards the facing",
+        how=("As sewn first, then facing and allowances away from the garment.",),
+        requires=(Need(facts.join(Fact.GRADED, join.id), "thin allowances press flat"),),
+    )
+    yield understitch(
+        bench,
+        duty.ids,
+        ID,
+        what=edge,
+        how="Facing up, all allowances under it; as near to the ends and corners as the machine will go. It keeps "
+        "the facing inside.",
+    )
+    yield _turn(bench, join, edge)
+    yield _tack(bench, join)
+
+
+def _stay_tape(bench: Workbench, join: Join) -> Operation:
+    around = join_over_garment(bench.pattern, bench.size, join)
+    return Operation(
+        id=f"stay-tape-{join.id}",
+        technique="stay tape",
+        act=Act.STAY,
+        title="Baste a stay tape to the waist",
+        how=(
+            f"Cotton tape {bench.margin(6)} wide, or a strip of selvedge, cut to the finished waist: "
+            f"{bench.fine(around)} and {bench.margin(20)} for the ends.",
+            "On the wrong side, its middle on the stitching line; pin at the centres and seams, ease the cloth to "
+            "the tape, and baste. It carries the weight, since a facing alone stretches.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.hand(around / 2),
+        on=On(joins=(join.id,), edges=shown(join.a)),
+        requires=(
+            *(
+                Need(facts.join(Fact.PRESSED, other.id), "the waist is whole first", where_given=True)
+                for other in bench.crossing([join.id])
+                if bench.joins_shell(other)
+            ),
+            Need(facts.gate(Fact.SETTLED, "shell"), "it is cut to the waist as fitted", where_given=True),
+        ),
+        gives=(facts.join(Fact.PREPARED, join.id),),
+        look="Measured along the tape, the waist is its finished length.",
+    )
+
+
+def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
+    return Operation(
+        id=f"turn-{join.id}",
+        technique=ID,
+        act=Act.TURN,
+        title=f"Turn the facing in and press the {edge}",
+        how=(f"Roll the seam {bench.margin(1)} to the inside; press from the wrong side. {iron_for(bench)}",),
+        bench=Bench.IRON,
+        minutes=minutes.press(bench.around([join.id])),
+        on=on_joins(bench, join.id),
+        requires=(Need(facts.join(Fact.UNDERSTITCHED, join.id), "then it stays inside"),),
+        gives=(facts.join(Fact.TURNED, join.id),),
+        caution=HOT,
+        look="From the right side the facing cannot be seen.",
+    )
+
+
+def _tack(bench: Workbench, join: Join) -> Operation:
+    zipped = "; fell its folded ends to the zip's tape, clear of the coil" if bench.zips else ""
+    return Operation(
+        id=f"tack-{join.id}",
+        technique=ID,
+        act=Act.TACK,
+        title=f"Catch the facing down: {lower_first(join.name)}",
+        how=(f"Three or four stitches to the allowances at every seam, loosely, never to the outside{zipped}.",),
+        bench=Bench.HAND,
+        minutes=minutes.each(8),
+        on=on_joins(bench, join.id),
+        requires=(Need(facts.join(Fact.TURNED, join.id), "it lies in its place"),),
+        gives=(facts.join(Fact.ATTACHED, join.id),),
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="shaped-facing",
+        name="Shaped facing",
+        chapter="edges",
+        finds=finds,
+        sews=sews,
+        rank=20,
+        words={
+            "facing": "a piece shaped like an edge that is sewn to it and turned inside",
+            "grade": "trim the allowances of a seam to different widths, so that they make no ridge",
+            "understitch": "stitch the facing to the allowances, close to the seam, so that it rolls inside",
+        },
+        draw="facing",
+    ),
+)

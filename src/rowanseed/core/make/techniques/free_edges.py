@@ -1,0 +1,304 @@
+"""Edges that are in no join: neatened, bound, turned and stitched, with a casing."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import pockets
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import ClosureKind, Finish, FinishKind
+from rowanseed.core.pattern.pieces import Panel
+
+BINDING = 10.0
+"""The finished width of a binding where nothing else is said, in mm (common practice, no source)."""
+
+
+def _of(bench: Workbench, kind: FinishKind) -> Iterator[Finish]:
+    return (f for f in bench.finishes.values() if f.kind is kind)
+
+
+def finds_neatened(bench: Workbench) -> Iterator[Duty]:
+    for finish in _of(bench, FinishKind.NEATENED):
+        yield single(finish.id)
+
+
+def finds_bound(bench: Workbench) -> Iterator[Duty]:
+    for finish in _of(bench, FinishKind.BINDING):
+        yield single(finish.id)
+
+
+def finds_casing(bench: Workbench) -> Iterator[Duty]:
+    for finish in _of(bench, FinishKind.CASING):
+        closures = [c.id for c in bench.closures.values() if c.kind in (ClosureKind.ELASTIC, ClosureKind.TIES)]
+        yield single(finish.id, *closures)
+
+
+def finds_turned(bench: Workbench) -> Iterator[Duty]:
+    """Edges of the garment itself that are turned in twice and stitched: an opening, an armhole, a ruffle."""
+    loose = {f.id for f in pockets._turned(bench)}
+    for finish in _of(bench, FinishKind.TURNED):
+        bands = all(bench.panel(p.piece) is Panel.BAND for p in finish.parts)
+        if finish.id not in loose and not bands and not pieces_of(finish.parts) <= bench.linings:
+            yield single(finish.id)
+
+
+def _on(finish: Finish) -> On:
+    return On(finishes=(finish.id,), edges=shown(finish.parts))
+
+
+def across(bench: Workbench, finish: Finish) -> Iterator[Need]:
+    """Seams that end on an edge are pressed before it is finished across them."""
+    for join in bench.crossing([finish.id]):
+        if (not bench.is_faced(join) and Panel.BAND not in bench.panels((*join.a, *join.b))) or pieces_of(
+            (*join.a, *join.b)
+        ) <= bench.facings:
+            yield Need(facts.join(Fact.PRESSED, join.id), "a seam is pressed before its edge is finished across it")
+
+
+def _whole(bench: Workbench, finish: Finish) -> str:
+    return "all round, begun at a seam" if bench.run(finish.parts).ring else "from end to end"
+
+
+def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    at, setting = settings.neaten(bench.household)
+    machine = bench.household.equipment.machine
+    mm = bench.around([finish.id])
+    yield Operation(
+        id=f"neaten-{finish.id}",
+        technique="neatened edge",
+        act=Act.NEATEN,
+        title=f"Neaten the {lower_first(finish.name)}",
+        how=(f"In one run {_whole(bench, finish)}, after its seams are pressed, right side up.",),
+        bench=at if machine else Bench.HAND,
+        minutes=minutes.neaten(mm) if machine else minutes.hand(mm),
+        on=_on(finish),
+        requires=(
+            *across(bench, finish),
+            *(
+                Need(facts.piece(Fact.STIFFENED, id), "interfacing goes on first", where_given=True)
+                for id in sorted(pieces_of(finish.parts))
+            ),
+        ),
+        gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.NEATENED, finish.id)),
+        setting=setting if machine else None,
+        booklet=bench.booklet(finish.id),
+    )
+
+
+def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    machine = bench.household.equipment.machine
+    mm = bench.around([finish.id])
+    allowance = bench.edge_allowance(finish.parts[0])
+    inwards = any(bench.is_curved(part) for part in finish.parts)
+    name = lower_first(finish.name)
+    yield Operation(
+        id=f"bind-{finish.id}",
+        technique="bias binding",
+        act=Act.TRIM,
+        title=f"Sew the binding on: {name}",
+        how=(
+            f"Bias strip {bench.margin(4 * BINDING)} wide, {bench.length(mm + 60)} long, both long edges pressed in; "
+            "open one fold, right sides together, raw edges even.",
+            f"Stitch in the crease {_whole(bench, finish)}: lay it in without pulling on an outward curve; on an "
+            "inward one open the edge towards straight as you sew.",
+            f"Trim the garment's allowance to the binding's, {bench.margin(min(allowance, BINDING))}."
+            if inwards or allowance > BINDING
+            else "Press the binding away from the garment.",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        on=On(edges=shown(finish.parts)),
+        requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        gives=(facts.finish(Fact.PREPARED, finish.id),),
+        setting=settings.seam(bench.household) if machine else None,
+        rows=0,
+        caution=NEEDLE if machine else "",
+        look="The edge has kept its length.",
+    )
+    yield Operation(
+        id=f"turn-{finish.id}",
+        technique="bias binding",
+        act=Act.BIND,
+        title=f"Wrap and stitch the binding: {name}",
+        how=(
+            f"Press it away, wrap it over the edge so that the far fold passes the stitching by {bench.margin(2)}; "
+            "pin from the right side.",
+            "Stitch in the ditch from the right side, or edgestitch the fold."
+            if machine
+            else "Fell the fold to the row of stitching.",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        on=_on(finish),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is sewn on first"),),
+        gives=(facts.finish(Fact.FINISHED, finish.id),),
+        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
+        rows=2,
+        booklet=bench.booklet(finish.id),
+        look="Inside, the fold is caught all along, and it has one width.",
+    )
+
+
+def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    machine = bench.household.equipment.machine
+    mm = bench.around([finish.id])
+    allowance = bench.edge_allowance(finish.parts[0])
+    under = min(10.0, allowance / 4)
+    drawn = [bench.closures[id] for id in duty.ids[1:]]
+    ties = any(c.kind is ClosureKind.TIES for c in drawn)
+    name = lower_first(finish.name)
+    yield Operation(
+        id=f"fold-{finish.id}",
+        technique="casing",
+        act=Act.PRESS,
+        title=f"Press the casing: {name}",
+        how=(
+            f"{bench.margin(under)} to the wrong side, then {bench.margin(allowance - under)}: the tunnel inside is "
+            f"{bench.margin(allowance - under - 4)} wide, the elastic's width and {bench.margin(3)}. {iron_for(bench)}",
+            *(
+                ("For a drawstring work two eyelets at the centre front first, on a scrap of interfacing.",)
+                if ties
+                else ()
+            ),
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.press(mm),
+        on=On(edges=shown(finish.parts)),
+        requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        gives=(facts.finish(Fact.PREPARED, finish.id),),
+        caution=HOT,
+    )
+    yield Operation(
+        id=f"sew-{finish.id}",
+        technique="casing",
+        act=Act.HEM,
+        title=f"Stitch the casing: {name}",
+        how=(
+            f"{bench.margin(2)} from the inner fold, all round"
+            + ("." if ties else f"; leave {bench.margin(50)} open at a seam, backstitching both sides of the gap."),
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        on=On(edges=shown(finish.parts)),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),),
+        gives=(facts.finish(Fact.HEMMED, finish.id),),
+        setting=settings.seam(bench.household) if machine else None,
+        caution=NEEDLE if machine else "",
+    )
+    yield Operation(
+        id=f"thread-{finish.id}",
+        technique="casing",
+        act=Act.FASTEN,
+        title=f"Draw the {'cord' if ties else 'elastic'} in: {name}",
+        how=(
+            "A safety pin or bodkin in its end, the other end pinned down; not twisted.",
+            "Knot both ends of the cord. On children's clothes no cord at neck or hood."
+            if ties
+            else f"Try it on and mark where it is comfortable; lap the ends {bench.margin(13)}, sew a square with a "
+            "cross, then close the gap and stretch the casing so that the fullness spreads.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(10),
+        on=On(finishes=(finish.id,), closures=tuple(c.id for c in drawn), edges=shown(finish.parts)),
+        requires=(Need(facts.finish(Fact.HEMMED, finish.id), "its tunnel is sewn first"),),
+        gives=(facts.finish(Fact.FINISHED, finish.id), *(facts.closure(Fact.CLOSED, c.id) for c in drawn)),
+        look="It runs flat inside, and the fullness is even.",
+        caution="A long cord can catch: on a child's garment keep it short and sewn down at its middle."
+        if ties
+        else "",
+    )
+
+
+def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    machine = bench.household.equipment.machine
+    mm = bench.around([finish.id])
+    allowance = bench.edge_allowance(finish.parts[0])
+    name = lower_first(finish.name)
+    yield Operation(
+        id=f"fold-{finish.id}",
+        technique="turned edge",
+        act=Act.PRESS,
+        title=f"Turn in and press: {name}",
+        how=(
+            f"{bench.margin(allowance / 2)} to the wrong side and as much again: the raw edge lies in the fold. "
+            f"{iron_for(bench)}",
+            *(
+                ("On a curve stretch or ease the fold with the iron, a little at a time.",)
+                if any(bench.is_curved(p) for p in finish.parts)
+                else ()
+            ),
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.press(2 * mm),
+        on=On(edges=shown(finish.parts)),
+        requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        gives=(facts.finish(Fact.PREPARED, finish.id),),
+        caution=HOT,
+    )
+    yield Operation(
+        id=f"turn-in-{finish.id}",
+        technique="turned edge",
+        act=Act.TURN,
+        title=f"Stitch it down: {name}",
+        how=(f"{bench.margin(2)} from the inner fold, {_whole(bench, finish)}.",),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        on=_on(finish),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),),
+        gives=(facts.finish(Fact.FINISHED, finish.id),),
+        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
+        caution=NEEDLE if machine else "",
+        booklet=bench.booklet(finish.id),
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="neatened-edge",
+        name="Neatened edge",
+        chapter="edges",
+        finds=finds_neatened,
+        sews=neatened,
+        rank=30,
+        draw="neatened",
+    ),
+    Technique(
+        id="bias-binding",
+        name="Bias binding",
+        chapter="edges",
+        finds=finds_bound,
+        sews=bound,
+        rank=30,
+        words={"bias": "the slanting direction of a cloth, in which it stretches"},
+        draw="binding",
+    ),
+    Technique(
+        id="casing",
+        name="Casing with elastic or a cord",
+        chapter="fullness",
+        finds=finds_casing,
+        sews=casing,
+        rank=30,
+        words={"casing": "a tunnel for elastic or a cord"},
+        draw="casing",
+    ),
+    Technique(
+        id="turned-edge",
+        name="Edge turned twice and stitched",
+        chapter="edges",
+        finds=finds_turned,
+        sews=turned,
+        rank=60,
+        draw="double hem",
+    ),
+)

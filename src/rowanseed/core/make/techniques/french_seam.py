@@ -1,0 +1,267 @@
+"""Seams that enclose their own edges: French, flat-felled, mock-felled."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
+from rowanseed.core.make.shared import matching, neaten_together, press, sew
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import plain_seam
+from rowanseed.core.make.workbench import BLADES, Workbench, both_sides, on_joins
+from rowanseed.core.pattern.making import DifferenceKind, Join, Press
+from rowanseed.core.pattern.pieces import Panel
+
+FRENCH = (6.0, 9.0)
+"""The two rows of a French seam, in mm from the edge each: they make up an allowance of 15."""
+
+
+def _plain(bench: Workbench) -> Iterator[Join]:
+    """Seams without a zip, a band, fullness or a tight curve, of edges with one allowance."""
+    for duty in plain_seam.finds(bench):
+        join = bench.joins[duty.id]
+        parts = (*join.a, *join.b)
+        if (
+            bench.zip_on(join) is None
+            and bench.opening_in_lining(join) is None
+            and Panel.BAND not in bench.panels(parts)
+            and join.difference.kind is DifferenceKind.NONE
+            and not bench.needs_clips(parts)
+            and len({round(bench.edge_allowance(p), 1) for p in parts}) == 1
+        ):
+            yield join
+
+
+def finds_french(bench: Workbench) -> Iterator[Duty]:
+    for join in _plain(bench):
+        if bench.edge_allowance(join.a[0]) >= sum(FRENCH) - 3:
+            yield single(join.id)
+
+
+def finds_felled(bench: Workbench) -> Iterator[Duty]:
+    for join in _plain(bench):
+        if bench.edge_allowance(join.a[0]) >= 12 and not bench.panels((*join.a, *join.b)) - {
+            Panel.FRONT,
+            Panel.BACK,
+            Panel.SLEEVE,
+        }:
+            yield single(join.id)
+
+
+def finds_free_lining(bench: Workbench) -> Iterator[Duty]:
+    """Seams of a lining that hangs free: both its sides are seen, and nothing covers their edges."""
+    for join in _plain(bench):
+        if {p.piece for p in (*join.a, *join.b)} <= bench.hung and bench.edge_allowance(join.a[0]) >= 12:
+            yield single(join.id)
+
+
+def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    allowance = bench.edge_allowance(join.a[0])
+    first = FRENCH[0] * allowance / sum(FRENCH)
+    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    name = f"{lower_first(join.name)}{both_sides(join)}"
+    yield _first_row(
+        bench, duty, "French seam", f"First row, wrong sides together: {name}", first, allowance, run.words
+    )
+    yield sew(
+        bench,
+        duty.ids,
+        "French seam",
+        title=f"Second row, right sides together: {name}",
+        how=(
+            "Fold along the first row, right sides together, the row exactly on the fold; press it so.",
+            f"{bench.margin(allowance - first)} from the fold, {run.words}; backstitch both ends. The raw edges are "
+            "inside.",
+        ),
+        requires=(
+            Need(facts.join(Fact.GRADED, join.id), "the first row is sewn and trimmed"),
+            *plain_seam.order_needs(bench, join),
+        ),
+        meant=frozenset({Meant.ENCLOSES}),
+        rows=2,
+        look="No whisker of the raw edges looks out of the seam on the right side.",
+    )
+    yield press(bench, duty.ids, "French seam", way="side", words="to the back")
+
+
+def _first_row(
+    bench: Workbench, duty: Duty, technique: str, title: str, first: float, allowance: float, words: str
+) -> Operation:
+    machine = bench.household.equipment.machine
+    lining = {p.piece for p in bench.parts(duty.id)} <= bench.linings
+    return Operation(
+        id=f"first-{duty.id}",
+        technique=technique,
+        act=Act.TRIM,
+        title=title,
+        how=(
+            f"Wrong sides together, ends and notches matched: {bench.margin(first)} from the raw edge, {words}.",
+            f"Trim both allowances to {bench.margin(3)}, cut off every whisker, and press to one side.",
+            f"The two rows make up the allowance: {bench.margin(first)} and {bench.margin(allowance - first)} are "
+            f"{bench.margin(allowance)}.",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(bench.around(duty.ids), 1.5),
+        on=on_joins(bench, *duty.ids),
+        requires=tuple(bench.flat_first(duty.ids)),
+        gives=(facts.join(Fact.GRADED, duty.id),),
+        setting=settings.seam(bench.household, lining=lining) if machine else None,
+        rows=0,
+        caution=BLADES,
+    )
+
+
+def felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    allowance = bench.edge_allowance(join.a[0])
+    yield sew(
+        bench,
+        duty.ids,
+        "flat-felled seam",
+        how=(
+            matching(bench, join).replace("Right sides together", "Wrong sides together: the fell is seen outside"),
+            *plain_seam.stitching(bench, join, None),
+        ),
+        requires=tuple(plain_seam.order_needs(bench, join)),
+        meant=frozenset({Meant.ENCLOSES}),
+        rows=2,
+    )
+    yield _trimmed(bench, duty, "flat-felled seam", bench.margin(allowance / 2 - 1))
+    yield _stitched_down(
+        bench,
+        duty,
+        "flat-felled seam",
+        (
+            "Fold the wider allowance over the trimmed one, its edge turned under against the seam; pin or press.",
+            f"Edgestitch the fold down, {bench.margin(2)} from it, all the way.",
+        ),
+    )
+    yield press(
+        bench,
+        duty.ids,
+        "flat-felled seam",
+        way="side",
+        words="flat",
+        requires=(Need(facts.join(Fact.TOPSTITCHED, join.id), "it is felled first"),),
+    )
+
+
+def mock_felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    yield sew(
+        bench,
+        duty.ids,
+        "mock-felled seam",
+        how=(matching(bench, join), *plain_seam.stitching(bench, join, None)),
+        requires=tuple(plain_seam.order_needs(bench, join)),
+        rows=2,
+    )
+    yield neaten_together(bench, duty.ids, "mock-felled seam")
+    yield press(
+        bench,
+        duty.ids,
+        "mock-felled seam",
+        way="side",
+        words=join.press.words if join.press is not Press.OPEN else "to the back",
+        requires=(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"),),
+    )
+    yield _stitched_down(
+        bench,
+        duty,
+        "mock-felled seam",
+        (f"Right side up, {bench.margin(6)} from the seam, through both allowances below.",),
+        after=Fact.PRESSED,
+    )
+
+
+def _trimmed(bench: Workbench, duty: Duty, technique: str, to: str) -> Operation:
+    join = bench.joins[duty.id]
+    return Operation(
+        id=f"trim-{duty.id}",
+        technique=technique,
+        act=Act.TRIM,
+        title=f"Trim one allowance: {lower_first(join.name)}{both_sides(join)}",
+        how=(f"Press both allowances to the back, then trim the lower one to {to}.",),
+        bench=Bench.HAND,
+        minutes=minutes.trim(bench.around(duty.ids)),
+        on=on_joins(bench, *duty.ids),
+        requires=(Need(facts.join(Fact.JOINED, duty.id), "it is sewn first"),),
+        gives=(facts.join(Fact.GRADED, duty.id),),
+        caution=BLADES,
+    )
+
+
+def _stitched_down(
+    bench: Workbench, duty: Duty, technique: str, how: tuple[str, ...], after: Fact = Fact.GRADED
+) -> Operation:
+    join, machine = bench.joins[duty.id], bench.household.equipment.machine
+    return Operation(
+        id=f"topstitch-{duty.id}",
+        technique=technique,
+        act=Act.TOPSTITCH,
+        title=f"Stitch it down: {lower_first(join.name)}{both_sides(join)}",
+        how=how if machine else (*how, "By hand: small running stitches, or fell the fold."),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.seam(bench.around(duty.ids)) if machine else minutes.hand(bench.around(duty.ids)),
+        on=on_joins(bench, *duty.ids),
+        requires=(Need(facts.join(after, duty.id), "the allowances lie to their side"),),
+        gives=(facts.join(Fact.TOPSTITCHED, duty.id),),
+        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
+        look="The row runs at one distance from the seam.",
+    )
+
+
+_WORDS = {
+    "French seam": "a seam sewn twice, first wrong then right sides together, with its raw edges inside",
+    "fell": "to fold one allowance over the other and stitch it down flat",
+}
+
+TECHNIQUES = (
+    Technique(
+        id="french",
+        name="French seam",
+        chapter="seams",
+        finds=finds_french,
+        sews=french,
+        rank=40,
+        usual=False,
+        words=_WORDS,
+        iso="1.06",
+        draw="french",
+    ),
+    Technique(
+        id="french-free-lining",
+        name="French seam of a free lining",
+        chapter="layers",
+        finds=finds_free_lining,
+        sews=french,
+        rank=39,
+        draw="french",
+    ),
+    Technique(
+        id="flat-felled",
+        name="Flat-felled seam",
+        chapter="seams",
+        finds=finds_felled,
+        sews=felled,
+        rank=41,
+        usual=False,
+        iso="2.04",
+        draw="felled",
+    ),
+    Technique(
+        id="mock-felled",
+        name="Mock-felled seam",
+        chapter="seams",
+        finds=finds_felled,
+        sews=mock_felled,
+        rank=42,
+        usual=False,
+        also=("mock flat-felled seam", "welt seam"),
+        draw="felled",
+    ),
+)

@@ -1,0 +1,163 @@
+"""A lining that no seam encloses: hung inside the shell by hand, caught in the seams of facing or band."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import FinishKind, Join, LayerKind
+from rowanseed.core.pattern.pieces import Panel
+
+KEY = "lining"
+ID = "lining hung by hand"
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    if bench.hung:
+        yield single(KEY)
+
+
+def finds_lower_edge(bench: Workbench) -> Iterator[Duty]:
+    for finish in bench.finishes.values():
+        if finish.kind is FinishKind.TURNED and pieces_of(finish.parts) <= bench.hung:
+            yield single(finish.id)
+
+
+def _from_facing(bench: Workbench) -> list[Join]:
+    return [j for j in bench.joins.values() if pieces_of(j.a) <= bench.hung and pieces_of(j.b) <= bench.facings]
+
+
+def _waits(bench: Workbench) -> Iterator[Need]:
+    for join in bench.joins.values():
+        if pieces_of((*join.a, *join.b)) <= bench.linings:
+            yield Need(facts.join(Fact.PRESSED, join.id), "the lining is made up first")
+        panels = bench.panels((*join.a, *join.b))
+        if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK}:
+            yield Need(facts.join(Fact.PRESSED, join.id), "the sleeves are set", where_given=True)
+    for piece in sorted(bench.linings):
+        yield Need(facts.layer(Fact.SHAPED, piece), "its pleat is folded", where_given=True)
+    for closure in bench.zips:
+        yield Need(facts.closure(Fact.CLOSED, closure.id), "it is felled to the zip tape")
+    yield Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True)
+
+
+def _edges(bench: Workbench) -> tuple[EdgeShown, ...]:
+    hung = dict.fromkeys(x.of for x in bench.pattern.making.layers if x.kind is LayerKind.LINING)
+    names = ("waist", "neck", "opening")
+    return tuple(EdgeShown(id, e.name) for id in hung for e in bench.piece(id).edges if e.name in names)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    hangs_from = _from_facing(bench)
+    felled = f"Along the zip turn the lining in {bench.fine(5)} clear of the coil and fell it to the tape."
+    zipped = (felled,) if bench.zips else ()
+    if hangs_from:
+        faced = [j for j in bench.joins.values() if bench.is_faced(j) and not pieces_of((*j.a, *j.b)) & bench.linings]
+        yield Operation(
+            id="lay-in-lining",
+            technique=ID,
+            act=Act.TACK,
+            title="Hang the lining in the shell",
+            how=(
+                "Inside out, nothing twisted; match the lining's seams with the shell's and tack them together, "
+                f"loosely, {bench.length(100)} above the hem.",
+                *zipped,
+            ),
+            bench=Bench.HAND,
+            minutes=minutes.each(15),
+            on=On(joins=tuple(j.id for j in hangs_from), edges=shown(hangs_from[0].a)),
+            requires=(
+                *(
+                    Need(facts.join(Fact.TURNED, j.id), "facing and lining are turned in", where_given=True)
+                    for j in faced
+                ),
+                *(n for n in _waits(bench) if not n.where_given),
+            ),
+            gives=(facts.layer(Fact.BASTED, f"{KEY} hung"), facts.layer(Fact.ATTACHED, KEY)),
+            look="The lining neither pulls the shell up nor hangs below it.",
+        )
+        return
+    sleeves = (
+        ("Catch the armhole allowances together at underarm and shoulder with a loose stitch.",)
+        if bench.has_sleeves
+        else ()
+    )
+    yield Operation(
+        id="lay-in-lining",
+        technique=ID,
+        act=Act.BASTE,
+        title="Hang the lining in the shell",
+        how=(
+            "Shell inside out, lining over it, wrong sides together and nothing twisted; match seams, centres and "
+            "notches.",
+            f"Baste the two together at every edge that a facing, band or seam will finish, {bench.fine(5)} outside "
+            "the stitching line, in the allowance, where it stays.",
+            *zipped,
+            *sleeves,
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(20),
+        on=On(edges=_edges(bench)),
+        requires=tuple(_waits(bench)),
+        gives=(facts.layer(Fact.BASTED, KEY), facts.layer(Fact.ATTACHED, KEY)),
+        look="The lining is a little longer than the shell everywhere, and nothing is twisted.",
+    )
+
+
+def lower_edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    hems = tuple(
+        Need(facts.finish(Fact.HEMMED, f.id), "the garment's hem is up", where_given=True)
+        for f in bench.finishes.values()
+        if f.kind is FinishKind.HEM
+    )
+    yield Operation(
+        id=f"fell-{finish.id}",
+        technique=ID,
+        act=Act.TACK,
+        title=f"Sew down the {lower_first(finish.name)}",
+        how=(
+            f"Turn it in level with the finished hem, push it up {bench.fine(FOLD_OF_EASE)} so that a fold of ease "
+            "falls over, and pin along the fold.",
+            "Fell it to the hem's allowance only, not to the garment; press the fold of ease lightly.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.hand(bench.around([finish.id])),
+        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
+        requires=(
+            Need(facts.layer(Fact.ATTACHED, KEY), "it hangs in the shell"),
+            *hems,
+        ),
+        gives=(facts.finish(Fact.FINISHED, finish.id),),
+        look="Lifted, the lining shows a small fold above the stitches.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="lining-hung-by-hand",
+        name="Lining hung by hand",
+        chapter="layers",
+        finds=finds,
+        sews=sews,
+        rank=20,
+        words={"lining": "a smooth inner garment that hides the inside and lets the outer one slide"},
+        draw="lining hung",
+    ),
+    Technique(
+        id="lining-felled-to-hem",
+        name="Lining felled to the hem",
+        chapter="layers",
+        finds=finds_lower_edge,
+        sews=lower_edge,
+        rank=20,
+        words={"fell": "sew a folded edge down with small slanting stitches"},
+        draw="lining hung",
+    ),
+)

@@ -1,0 +1,196 @@
+"""A plain seam, pressed open or to one side, its edges finished by the household's habit."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.shared import (
+    TO_ONE_SIDE,
+    clip,
+    finishes_edges,
+    matching,
+    neaten_apart,
+    neaten_together,
+    press,
+    sew,
+)
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, Join, Press
+from rowanseed.core.pattern.pieces import Panel
+
+ID = "plain seam"
+SERVED = (Press.OPEN, *TO_ONE_SIDE)
+DRAWN_UP_FROM = 12.0
+"""Ease of so many mm and more is drawn up by rows of stitching first, less goes in on the feed dogs."""
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in bench.joins.values():
+        if join.press in SERVED and not bench.encloses(join) and not bench.is_faced(join):
+            yield single(join.id)
+
+
+def fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
+    """How a side that is longer, or shorter, is brought to the length of the other."""
+    longer = bench.name(join.a[0].piece)
+    match join.difference:
+        case Difference(kind=DifferenceKind.NONE):
+            return ()
+        case Difference(amount=0):
+            return ()
+        case Difference(kind=DifferenceKind.GATHERS):
+            return (
+                f"The gathered {longer} on top; quarters on quarters, then between the two rows of gathering. Before "
+                "the needle stroke the gathers straight with an awl, so that none folds over.",
+            )
+        case Difference(kind=DifferenceKind.STRETCH, amount=mm):
+            return (
+                f"The {longer} is shorter by {bench.fine(mm)} on purpose: pin it at its ends and middle, stretch it "
+                "between the pins as you sew, and let the other side lie.",
+            )
+        case Difference(kind=DifferenceKind.EASE, amount=mm) if mm >= DRAWN_UP_FROM:
+            return (f"The drawn-up {longer} on top, where you can watch that no pleat is sewn in.",)
+        case _:
+            mm = join.difference.amount
+            return (f"{longer.capitalize()} underneath, on the feed dogs: its {bench.fine(mm)} more are eased in.",)
+
+
+def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[str, ...]:
+    """From where to where, and what is done at the ends."""
+    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    seam = bench.seam_of(join)
+    if closure is None:
+        if run.ring:
+            return (f"{seam} all round, begun at a seam and sewn {bench.margin(15)} over the beginning.",)
+        return (f"{seam} {run.words}; backstitch both ends.",)
+    return along_zip(bench, join, closure)
+
+
+def along_zip(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]:
+    """A seam below a zip: up to it, or past its mark with a basting."""
+    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    seam = bench.seam_of(join)
+    lower = run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end
+    if closure.kind is ClosureKind.INVISIBLE_ZIP:
+        return (
+            f"{seam} from the {lower} up to within a stitch of the zip, its tail and the free tape held clear; "
+            f"backstitch at the {lower}.",
+            f"The last {bench.margin(50)} with the zipper foot, needle {bench.margin(1)} outside the zip's own "
+            "stitching; tie the ends there, do not backstitch into it.",
+        )
+    return (
+        f"{seam} from the {lower} up to the zip mark; backstitch there. Then the longest stitch: baste on to the upper "
+        "edge.",
+    )
+
+
+FREE_BELOW = 15.0
+"""A lining is left open so far below the end of the zip, in mm, so that it does not pull there."""
+
+
+def left_open(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]:
+    """A seam of a lining that stays open along the zip."""
+    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    lower = run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end
+    long = bench.zip_length(closure)
+    how_far = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
+    return (
+        f"{bench.seam_of(join)} from the {lower} up to {how_far}, {bench.margin(FREE_BELOW)} below the end of the "
+        "zip; backstitch there. Above it stays open: its edges are felled to the zip's tape later.",
+    )
+
+
+def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
+    """What the place of a seam in the garment asks for."""
+    panels = bench.panels((*join.a, *join.b))
+    if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK}:
+        yield Need(
+            facts.gate(Fact.SETTLED, "shell"),
+            "the sides are easiest taken in before the sleeves are set",
+            where_given=True,
+        )
+    if bench.closes_side(join) or panels == {Panel.SLEEVE}:
+        for other in bench.joins.values():
+            if Panel.SLEEVE in bench.panels((*other.a, *other.b)) and other.id != join.id:
+                yield Need(
+                    facts.join(Fact.ATTACHED, other.id), "the sleeve is sewn in while all is flat", where_given=True
+                )
+    if bench.closes_side(join):
+        for piece in bench.pattern.pieces:
+            yield Need(facts.piece(Fact.ATTACHED, piece.id), "pockets go on while the piece is flat", where_given=True)
+        yield Need(
+            facts.gate(Fact.SETTLED, "basted"), "what the try-on showed is marked, and sewn to", where_given=True
+        )
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    closure = bench.zip_on(join)
+    slit = bench.opening_in_lining(join)
+    neatened = finishes_edges(bench, duty.ids)
+    is_open = join.press is Press.OPEN or slit is not None
+    requires = list(order_needs(bench, join))
+    leaves: tuple[str, ...] = ()
+    if is_open and neatened:
+        yield neaten_apart(bench, duty.ids, ID)
+        requires.append(
+            Need(facts.join(Fact.NEATENED, join.id), "edges pressed open are neatened apart, before the seam")
+        )
+    if closure and closure.kind is ClosureKind.INVISIBLE_ZIP:
+        requires.append(
+            Need(facts.closure(Fact.CLOSED, closure.id), "an invisible zip goes in before the seam below it")
+        )
+    elif closure:
+        leaves = (f"basting of the {closure.kind.words}'s opening",)
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        how=(
+            matching(bench, join),
+            *(left_open(bench, join, slit) if slit else stitching(bench, join, closure)),
+            *fullness(bench, join),
+        ),
+        requires=tuple(requires),
+        leaves=leaves,
+        look="No pleat is caught, and the seams or notches it meets stand on each other.",
+    )
+    before: list[Need] = []
+    clipped = clip(bench, duty.ids, ID) if is_open else None
+    if clipped:
+        yield clipped
+        before.append(Need(facts.join(Fact.GRADED, join.id), "a curved allowance opens only where it is clipped"))
+    if not is_open and neatened:
+        yield neaten_together(bench, duty.ids, ID)
+        before.append(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"))
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="open" if is_open else "side",
+        words="open" if is_open else join.press.words,
+        requires=tuple(before),
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="plain",
+        name="Plain seam",
+        chapter="seams",
+        finds=finds,
+        sews=sews,
+        rank=90,
+        words={
+            "allowance": "the cloth between the stitching line and the raw edge",
+            "neaten": "finish a raw edge so that it does not fray",
+            "feed dogs": "the teeth under the foot that move the cloth: they take up a little of the lower layer",
+        },
+        iso="1.01",
+        draw="seam open",
+    ),
+)

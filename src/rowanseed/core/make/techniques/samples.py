@@ -1,0 +1,157 @@
+"""What is tried on a scrap before the garment: stitch and tension, neatening, fusing, buttonholes, gathers, zips."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.operation import Act, Bench, Operation, Setting
+from rowanseed.core.make.technique import Companion
+from rowanseed.core.make.workbench import HOT, Workbench
+from rowanseed.core.pattern.making import ClosureKind
+
+
+@dataclass(frozen=True)
+class _Sample:
+    id: str
+    title: str
+    how: tuple[str, ...]
+    bench: Bench
+    setting: Setting | None
+    when: Callable[[Operation], bool]
+    took: float = 3.0
+    caution: str = ""
+
+
+def _samples(bench: Workbench) -> tuple[_Sample, ...]:
+    choices, machine = bench.household, bench.household.equipment.machine
+    neaten_bench, neaten_setting = settings.neaten(choices)
+    here = Bench.MACHINE if machine else Bench.HAND
+    return (
+        _Sample(
+            "stitch",
+            "Try stitch and tension on a scrap" if machine else "Try the stitches on a scrap",
+            (
+                "Two layers of a scrap on the grain the seams have, the thread of the garment, a seam's length.",
+                "A new needle for each garment. The stitch looks the same on both sides and the seam does not "
+                "pucker; if it skips or puckers: rethread, then another needle, then the tension.",
+            )
+            if machine
+            else (
+                "Two layers of a scrap and the thread of the garment: backstitch and running stitch, a seam's length.",
+                f"Thread no longer than {bench.length(450)}; the needle as fine as it goes through without force.",
+            ),
+            here,
+            settings.seam(choices) if machine else None,
+            lambda op: op.bench is here and op.act is not Act.SAMPLE,
+            5,
+        ),
+        _Sample(
+            "neaten",
+            "Try the neatening on one layer of a scrap",
+            (
+                "One layer, on the grain of the long edges.",
+                "If the edge tunnels or waves: narrower, longer, less tension; on thin cloth two layers together.",
+            ),
+            neaten_bench,
+            neaten_setting,
+            lambda op: op.act is Act.NEATEN and op.bench.is_machine,
+        ),
+        _Sample(
+            "fuse",
+            "Try the interfacing on a scrap",
+            (
+                "Cut two equal squares, fuse one, let it cool, and compare size and hand; write both sizes down.",
+                "If the fused one is smaller, pre-shrink the interfacing before it goes on the pieces; if it "
+                "bubbles or lifts, longer or hotter.",
+            ),
+            Bench.IRON,
+            None,
+            lambda op: op.act is Act.FUSE,
+            5,
+            HOT,
+        ),
+        _Sample(
+            "buttonhole",
+            "Try a buttonhole on a scrap",
+            (
+                "The same layers with the interfacing, on the same grain; cut it open and put the button through.",
+                "Write the length and the settings down.",
+            ),
+            here,
+            settings.buttonhole(choices) if machine else None,
+            lambda op: op.act is Act.BUTTONHOLE,
+            5,
+        ),
+        _Sample(
+            "gathers",
+            "Try the gathering rows on a scrap",
+            (
+                f"One layer {bench.length(200)} long: two rows at the longest stitch, drawn up.",
+                "The bobbin threads slide without breaking; if they do not, loosen the upper tension.",
+            ),
+            here,
+            settings.longest(choices) if machine else None,
+            lambda op: op.act in (Act.GATHER, Act.EASE),
+        ),
+        _Sample(
+            "blind-hem",
+            "Try the blind hem on a scrap",
+            ("Folded as the hem will be. The swing stitch nips the fold and hardly shows on the right side.",),
+            Bench.MACHINE,
+            settings.blind_hem(choices),
+            lambda op: op.technique == "blind hem by machine" and op.act is Act.HEM,
+        ),
+        _Sample(
+            "zip",
+            "Try the zip's foot on a scrap",
+            (
+                f"{bench.length(80)} of the zip's own tape on a folded scrap: how near the needle comes to the coil "
+                "without catching it.",
+            ),
+            Bench.MACHINE,
+            settings.zip_foot(choices, invisible=True),
+            lambda op: op.act is Act.INSERT_CLOSURE and op.bench is Bench.MACHINE and _is_invisible(bench, op),
+        ),
+    )
+
+
+def _is_invisible(bench: Workbench, op: Operation) -> bool:
+    return any(bench.closures[id].kind is ClosureKind.INVISIBLE_ZIP for id in op.on.closures)
+
+
+def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
+    for one in _samples(bench):
+        if any(one.when(op) for op in operations):
+            yield Operation(
+                id=f"sample-{one.id}",
+                technique="samples",
+                act=Act.SAMPLE,
+                title=one.title,
+                how=one.how,
+                bench=one.bench,
+                minutes=minutes.each(one.took),
+                gives=(facts.sample(one.id),),
+                setting=one.setting if one.bench.is_machine else None,
+                caution=one.caution,
+                look="Keep the sample with its setting written on it.",
+            )
+
+
+def waits_for(bench: Workbench, op: Operation) -> tuple[str, ...]:
+    """The samples that an operation waits for."""
+    if op.act is Act.SAMPLE:
+        return ()
+    return tuple(one.id for one in _samples(bench) if one.when(op))
+
+
+TECHNIQUES = (
+    Companion(
+        id="samples",
+        name="Samples on scraps",
+        chapter="preparation",
+        adds=adds,
+        words={"tension": "how hard a thread is held as the stitch is drawn together"},
+    ),
+)

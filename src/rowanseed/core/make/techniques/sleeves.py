@@ -1,0 +1,157 @@
+"""Sleeves: set in the round, with a second row below, pressed into the sleeve; or sewn in the flat."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Meant, Need, Operation
+from rowanseed.core.make.shared import neaten_together, press, sew
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.plain_seam import fullness
+from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.pieces import MarkKind, Panel
+
+SECOND_ROW = 3.0
+
+
+def _sleeve_joins(bench: Workbench) -> Iterator[Join]:
+    for join in bench.joins.values():
+        panels = bench.panels((*join.a, *join.b))
+        if (
+            Panel.SLEEVE in panels
+            and panels & {Panel.FRONT, Panel.BACK}
+            and not pieces_of((*join.a, *join.b)) & bench.inner
+        ):
+            yield join
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in _sleeve_joins(bench):
+        yield single(join.id)
+
+
+def _marked(bench: Workbench, join: Join) -> str:
+    top = any(
+        m.kind is MarkKind.DOT and m.edge == p.edge
+        for p in (*join.a, *join.b)
+        if bench.panel(p.piece) is Panel.SLEEVE
+        for m in bench.piece(p.piece).marks
+    )
+    return "the shoulder point" if top else "the middle of the cap, found by folding, at the shoulder seam"
+
+
+def _tubes(bench: Workbench, join: Join) -> tuple[list[Join], list[Join]]:
+    """(seams that close the sleeve, seams that close the body)."""
+    sleeve = [
+        j
+        for j in bench.joins.values()
+        if bench.panels((*j.a, *j.b)) == {Panel.SLEEVE} and not pieces_of((*j.a, *j.b)) & bench.inner
+    ]
+    body = [j for j in bench.joins.values() if bench.closes_side(j) and not pieces_of((*j.a, *j.b)) & bench.inner]
+    return sleeve, body
+
+
+def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    sleeve, body = _tubes(bench, join)
+    yield sew(
+        bench,
+        duty.ids,
+        "set-in sleeve",
+        how=(
+            "Sleeve right side out inside the armhole, right sides together: the underarm seam on the side seam, "
+            f"{_marked(bench, join)}, single notch to single and double to double; then ease the rest in.",
+            f"{bench.seam_of(join)} all round, sleeve up, begun at the underarm and sewn {bench.margin(15)} over the "
+            "beginning.",
+            *fullness(bench, join),
+            f"From notch to notch through the underarm a second row {bench.margin(SECOND_ROW)} inside the allowance; "
+            f"trim there to {bench.margin(8)}.",
+        ),
+        requires=(
+            *(Need(facts.join(Fact.PRESSED, j.id), "the sleeve is a tube first") for j in sleeve),
+            *(Need(facts.join(Fact.PRESSED, j.id), "set in the round: the sides are closed first") for j in body),
+            Need(
+                facts.gate(Fact.SETTLED, "shell"),
+                "the sides are easiest taken in before the sleeves are set",
+                where_given=True,
+            ),
+        ),
+        rows=1.4,
+        look="The cap is smooth over the shoulder, and the sleeve hangs a little to the front, both alike.",
+    )
+    yield neaten_together(bench, duty.ids, "set-in sleeve")
+    yield press(
+        bench,
+        duty.ids,
+        "set-in sleeve",
+        way="side",
+        words="into the sleeve",
+        how=(
+            "From the sleeve's inside only the allowance, over the end of a ham, so that it falls into the sleeve; "
+            "the cap is never pressed flat.",
+        ),
+        requires=(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"),),
+    )
+
+
+def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    sleeve, body = _tubes(bench, join)
+    yield sew(
+        bench,
+        duty.ids,
+        "sleeve in the flat",
+        how=(
+            f"Garment and sleeve flat, right sides together: {_marked(bench, join)}, the notches and the ends; then "
+            "ease the rest in.",
+            f"{bench.seam_of(join)} from side to side, sleeve up; backstitch both ends.",
+            *fullness(bench, join),
+        ),
+        requires=tuple(
+            Need(facts.join(Fact.PRESSED, j.id), "the armhole is whole first", where_given=True)
+            for j in bench.crossing(duty.ids)
+            if j not in (*sleeve, *body)
+        ),
+        meant=frozenset({Meant.FLAT}),
+        look="The cap is smooth, and the ends of both edges are level.",
+        flat=True,
+    )
+    yield neaten_together(bench, duty.ids, "sleeve in the flat")
+    pressed = press(
+        bench,
+        duty.ids,
+        "sleeve in the flat",
+        way="side",
+        words="towards the body",
+        requires=(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"),),
+    )
+    yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))
+
+
+TECHNIQUES = (
+    Technique(
+        id="sleeve-in-the-round",
+        name="Sleeve set in the round",
+        chapter="sleeves",
+        finds=finds,
+        sews=in_the_round,
+        rank=25,
+        also=("set-in sleeve",),
+        words={"cap": "the curved top of a sleeve that goes into the armhole"},
+        draw="sleeve",
+    ),
+    Technique(
+        id="sleeve-in-the-flat",
+        name="Sleeve sewn in the flat",
+        chapter="sleeves",
+        finds=finds,
+        sews=in_the_flat,
+        rank=26,
+        usual=False,
+        draw="sleeve",
+    ),
+)

@@ -1,0 +1,114 @@
+"""Staystitching: curved and bias edges that will be handled are held as soon as they are cut."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.equipment import StaySchool
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.technique import Companion
+from rowanseed.core.make.workbench import ENDS, NEEDLE, Workbench, shown
+from rowanseed.core.pattern.making import EdgePart, FinishKind
+from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.walk import copies, part_length
+
+BODY = (Panel.FRONT, Panel.BACK)
+INSIDE = 3.0
+"""Just inside: so far from the stitching line towards the raw edge, in mm."""
+NEAR_EDGE = 5.0
+
+
+def _edges(bench: Workbench) -> Iterator[tuple[str, tuple[EdgePart, ...]]]:
+    """(id, edges of the shell along one line that something will be sewn to)."""
+    lined = bench.is_enclosed
+    for join in bench.joins.values():
+        if bench.joins_shell(join):
+            continue
+        for side, other in ((join.a, join.b), (join.b, join.a)):
+            own = tuple(
+                part for part in side if bench.panel(part.piece) in BODY and part.edge not in ("hem", "opening")
+            )
+            inner = all(part.piece in bench.linings for part in other)
+            if own and not {p.piece for p in own} & bench.inner and (lined or not inner):
+                yield join.id, own
+    for finish in bench.finishes.values():
+        if finish.kind in (FinishKind.BINDING, FinishKind.CASING):
+            yield finish.id, tuple(p for p in finish.parts if bench.panel(p.piece) in BODY)
+
+
+def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
+    if bench.household.is_knit:
+        return
+    stiffened = {piece for op in operations if op.act is Act.FUSE for piece in op.on.pieces}
+    held: set[tuple[str, str]] = set()
+    for id, every in _edges(bench):
+        parts = tuple(p for p in dict.fromkeys(every) if p.piece not in stiffened and (p.piece, p.edge) not in held)
+        bent = any(bench.is_curved(p) or bench.is_off_grain(p) for p in parts)
+        if not parts or not bent:
+            continue
+        held |= {(p.piece, p.edge) for p in parts}
+        yield _stay(bench, id, parts)
+
+
+def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
+    kinds = ", ".join(dict.fromkeys(ENDS.get(p.edge, p.edge.replace("-", " ")) for p in parts))
+    allowance = bench.edge_allowance(parts[0])
+    match bench.household.habits.stay:
+        case StaySchool.ON_LINE:
+            where = f"Exactly on the stitching line, {bench.margin(allowance)} from the edge"
+        case StaySchool.EDGE:
+            where = f"{bench.margin(NEAR_EDGE)} from the raw edge"
+        case _:
+            where = (
+                f"{bench.margin(max(allowance - INSIDE, INSIDE))} from the raw edge, just inside the allowance from "
+                "the stitching line"
+            )
+    runs = _directions(bench, parts)
+    mm = sum(part_length(bench.pattern, bench.size, p) * copies(bench.pattern, p) for p in parts)
+    machine = bench.household.equipment.machine
+    return Operation(
+        id=f"staystitch-{id}",
+        technique="staystitching",
+        act=Act.STAY,
+        title=f"Staystitch: {lower_first(kinds)} of the {bench.names(p.piece for p in parts)}",
+        how=(
+            f"{where}, one layer, as soon as the pieces are off the table and before anything stretches them.",
+            *runs,
+            "Lay each piece on its tissue afterwards: the edge is as long as the line printed there.",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.neaten(mm) if machine else minutes.hand(mm / 3),
+        on=On(edges=shown(parts)),
+        gives=tuple(facts.piece(Fact.STAYED, piece) for piece in dict.fromkeys(p.piece for p in parts)),
+        setting=settings.staystitch(bench.household) if machine else None,
+        caution=NEEDLE if machine else "",
+        look="The edge has kept its length and does not ripple.",
+    )
+
+
+def _directions(bench: Workbench, parts: tuple[EdgePart, ...]) -> Iterator[str]:
+    kinds = {p.edge for p in parts}
+    if "neck" in kinds:
+        yield "At the neck from the shoulder to the centre, each side by itself."
+    if "armhole" in kinds:
+        yield "At the armhole from the shoulder to the underarm."
+    if "waist" in kinds:
+        yield "At the waist every piece the same way, from the side towards the centre."
+    if any(bench.folds(p.piece) & set(bench.neighbours(p)) for p in parts):
+        yield "A piece cut on the fold in two runs that meet at its centre; no backstitch."
+
+
+TECHNIQUES = (
+    Companion(
+        id="staystitching",
+        name="Staystitching",
+        chapter="stay",
+        adds=adds,
+        also=("stay stitching",),
+        words={"staystitch": "a line of stitching through one layer that keeps a cut edge from stretching"},
+        draw="staystitch",
+    ),
+)

@@ -1,0 +1,60 @@
+"""What comes out and what comes last: temporary stitches, thread ends, a look inside, the last press."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.technique import Companion
+from rowanseed.core.make.workbench import HOT, Workbench
+
+ALL_DONE = "everything"
+
+
+def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
+    taken = {thing for op in operations for thing in op.removes}
+    left = [thing for op in operations for thing in op.leaves if thing not in taken]
+    left = list(dict.fromkeys(left))
+    out = f"Take out {'; '.join(left)}." if left else "Look for any basting or chalk that is left, and take it out."
+    yield Operation(
+        id="look-over",
+        technique="the end",
+        act=Act.REMOVE,
+        title="Threads, basting, the inside",
+        how=(
+            out,
+            "Draw thread ends to the inside, knot or bury them in a seam, and clip; run the ends of an overlocked "
+            "edge back under its stitches.",
+            "Inside out under a lamp: every seam runs to its end, no edge is left raw that should not be, no pin is "
+            "left.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(12),
+        on=On(),
+        requires=tuple(Need(facts.thing(thing), "it held what is sewn now") for thing in left),
+        gives=(facts.gate(Fact.TRIED, "look-over"),),
+        removes=tuple(left),
+    )
+    yield Operation(
+        id="last-press",
+        technique="the end",
+        act=Act.FINISH,
+        title="The last press",
+        how=(
+            f"{iron_for(bench)} From the wrong side or through a cloth; seams on a roll, then collar and bands, the "
+            "hem last.",
+            "Hang it up, buttoned, until it is cool and dry.",
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(12),
+        on=On(),
+        requires=(Need(facts.gate(Fact.TRIED, "look-over"), "no basting is pressed in for good"),),
+        gives=(facts.gate(Fact.SETTLED, "last-press"),),
+        caution=HOT,
+    )
+
+
+TECHNIQUES = (Companion(id="the-end", name="Ends and the last press", chapter="finish", adds=adds),)

@@ -1,0 +1,200 @@
+"""Try-ons of the shell, where the fit can still be changed, each with the work that follows from it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.equipment import TryOn
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.technique import Companion
+from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import ClosureKind, Join
+from rowanseed.core.pattern.pieces import Panel
+
+SHELL, BASTED = "shell", "basted"
+
+
+def shell_joins(bench: Workbench) -> tuple[Join, ...]:
+    """The seams of the body without its layers."""
+    return tuple(
+        j
+        for j in bench.joins.values()
+        if bench.panels((*j.a, *j.b)) <= {Panel.FRONT, Panel.BACK, Panel.OTHER}
+        and not bench.is_faced(j)
+        and not bench.encloses(j)
+        and not pieces_of((*j.a, *j.b)) & bench.inner
+    )
+
+
+def bastes_sides(bench: Workbench) -> bool:
+    """Whether the sides are basted for the try-on: in skirts and dresses, and wherever it is asked for."""
+    sides = [j for j in shell_joins(bench) if bench.closes_side(j)]
+    if not sides or bench.is_bagged or bench.household.habits.try_on is TryOn.SEWN:
+        return False
+    if bench.household.habits.try_on is TryOn.BASTED:
+        return True
+    crotch = any(p.has_edge("crotch") for p in bench.pattern.pieces)
+    return not bench.has_sleeves and not crotch
+
+
+def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
+    body = shell_joins(bench)
+    if not body:
+        yield from _only_looked_at(bench, operations)
+        return
+    sides = [j for j in body if bench.closes_side(j)]
+    basted = bastes_sides(bench)
+    open_sides = {j.id for j in sides} if basted or bench.is_bagged else set()
+    needs = [
+        Need(facts.join(Fact.PRESSED, j.id), "the shell is whole", where_given=True)
+        for j in body
+        if j.id not in open_sides
+    ]
+    needs += [
+        Need(facts.closure(Fact.CLOSED, c.id), "it closes", where_given=True)
+        for c in bench.closures.values()
+        if c.kind in (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_ZIP, ClosureKind.FLY_ZIP)
+    ]
+    words = "basting of the sides"
+    if basted:
+        yield _baste(bench, sides, words)
+        needs += [Need(facts.join(Fact.PREPARED, j.id), "the sides are basted for it") for j in sides]
+    gate = BASTED if basted else SHELL
+    how = ["Over what will be worn under it. Stand, sit, bend, lift the arms, walk."]
+    if bench.is_bagged:
+        how.append("Pin the sides on the stitching line; they are sewn last.")
+    if bench.has_sleeves:
+        how.append("The sides are easiest taken in now, before the sleeves are set.")
+    how.append("Where it pulls or hangs: pin the same on both sides, and write down by how much, on which seam.")
+    yield Operation(
+        id="try-on-shell",
+        technique="try-on",
+        act=Act.TRY_ON,
+        title="Try it on: the shell",
+        how=tuple(how),
+        bench=Bench.MIRROR,
+        minutes=minutes.each(15),
+        on=On(gates=("shell",)),
+        requires=tuple(needs),
+        gives=(facts.gate(Fact.TRIED, SHELL),),
+        look="The side seams hang straight, the waist and hip lie level, and you can breathe.",
+    )
+    yield Operation(
+        id="carry-out-shell",
+        technique="try-on",
+        act=Act.MARK,
+        title="Carry out what the try-on showed",
+        how=(
+            "Nothing to change: go on.",
+            *(
+                ("Mark the stitching line anew where it was pinned, both sides alike; then take the basting out.",)
+                if basted
+                else ("Unpick the seam there, mark the new stitching line, both sides alike, sew and press it again.",)
+            ),
+            f"Change {_alike(bench)} by the same amount at the same places, and write it down for the next one.",
+        ),
+        bench=Bench.TABLE,
+        minutes=(5, 40),
+        on=On(gates=("shell",), edges=shown(p for j in sides for p in j.a)),
+        requires=(Need(facts.gate(Fact.TRIED, SHELL), "the try-on shows what to change"),),
+        gives=(facts.gate(Fact.SETTLED, gate),),
+        removes=(words,) if basted else (),
+    )
+    if basted:
+        yield Operation(
+            id="settle-shell",
+            technique="try-on",
+            act=Act.MARK,
+            title="Look once more before it is faced",
+            how=("With the sides sewn: the waist still measures what was tried on. Write it down.",),
+            bench=Bench.TABLE,
+            minutes=(1, 3),
+            on=On(gates=("shell",)),
+            requires=tuple(Need(facts.join(Fact.PRESSED, j.id), "the sides are sewn to the fit") for j in sides),
+            gives=(facts.gate(Fact.SETTLED, SHELL),),
+        )
+
+
+def _alike(bench: Workbench) -> str:
+    layers = ["shell"]
+    if bench.facings:
+        layers.append("facing")
+    if bench.linings:
+        layers.append("lining")
+    if any(p.panel is Panel.BAND and p.id not in bench.facings for p in bench.pattern.pieces):
+        layers.append("bands")
+    return f"{', '.join(layers[:-1])} and {layers[-1]} alike" if len(layers) > 1 else "every piece it goes through"
+
+
+def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
+    machine = bench.household.equipment.machine
+    ids = [j.id for j in sides]
+    mm = bench.around(ids)
+    return Operation(
+        id="baste-sides",
+        technique="try-on",
+        act=Act.BASTE,
+        title=f"Baste the sides for the try-on: {', '.join(lower_first(j.name) for j in sides)}",
+        how=(
+            "Right sides together, notches matched, on the stitching line at the longest stitch; no backstitch, it "
+            "comes out again.",
+        ),
+        bench=Bench.MACHINE if machine else Bench.HAND,
+        minutes=minutes.neaten(mm) if machine else minutes.hand(mm / 3),
+        on=On(edges=shown(p for j in sides for p in (*j.a, *j.b))),
+        requires=(
+            *bench.flat_first(ids),
+            *(
+                Need(
+                    facts.join(Fact.NEATENED, id),
+                    "edges pressed open are neatened apart, before the seam",
+                    where_given=True,
+                )
+                for id in ids
+            ),
+            *(
+                Need(facts.join(Fact.PRESSED, j.id), "the panels are whole", where_given=True)
+                for j in shell_joins(bench)
+                if j.id not in ids and not j.a[0].hand
+            ),
+        ),
+        gives=facts.joins(Fact.PREPARED, ids),
+        setting=settings.longest(bench.household) if machine else None,
+        leaves=(words,),
+    )
+
+
+def _only_looked_at(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
+    """A garment without seams of a body, an apron or a shawl: tried on before its hem or its last closure."""
+    if not bench.joins or any(op.act is Act.TRY_ON for op in operations):
+        return
+    yield Operation(
+        id="try-on-shell",
+        technique="try-on",
+        act=Act.TRY_ON,
+        title="Try it on",
+        how=(
+            "Pinned as it will be worn. Look at its length and how it hangs; pin what has to change, both sides alike.",
+        ),
+        bench=Bench.MIRROR,
+        minutes=minutes.each(8),
+        on=On(gates=("shell",)),
+        requires=tuple(Need(facts.join(Fact.PRESSED, id), "it is whole", where_given=True) for id in bench.joins),
+        gives=(facts.gate(Fact.TRIED, SHELL),),
+    )
+
+
+TECHNIQUES = (
+    Companion(
+        id="try-on",
+        name="Try-ons",
+        chapter="fitting",
+        adds=adds,
+        also=("fitting",),
+        words={"shell": "the outer garment without facings and lining"},
+        draw="",
+    ),
+)
