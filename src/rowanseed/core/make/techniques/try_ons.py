@@ -11,7 +11,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import ClosureKind, Join
+from rowanseed.core.pattern.making import ClosureKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 SHELL, BASTED = "shell", "basted"
@@ -154,6 +154,7 @@ def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
                     where_given=True,
                 )
                 for id in ids
+                if bench.joins[id].press is Press.OPEN
             ),
             *(
                 Need(facts.join(Fact.PRESSED, j.id), "the panels are whole", where_given=True)
