@@ -36,9 +36,12 @@ check: setup
 	@$(BIN)/lint-imports
 	@$(BIN)/rowanseed settings --markdown | diff docs/settings.md - || \
 	  { echo "docs/settings.md is behind: make docs" >&2; exit 1; }
+	@$(BIN)/rowanseed techniques | diff docs/techniques.md - || \
+	  { echo "docs/techniques.md is behind: make docs" >&2; exit 1; }
 
 docs: setup
 	@$(BIN)/rowanseed settings --markdown > docs/settings.md
+	@$(BIN)/rowanseed techniques > docs/techniques.md
 
 format: setup
 	@$(BIN)/ruff check --fix $(SOURCES)

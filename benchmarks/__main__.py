@@ -4,9 +4,16 @@ from __future__ import annotations
 
 import sys
 
-from benchmarks import cloth, fit, lay, line, trust
+from benchmarks import cloth, fit, lay, line, make, trust
 
-AREAS = {"line": line.figures, "lay": lay.figures, "fit": fit.figures, "cloth": cloth.figures, "trust": trust.figures}
+AREAS = {
+    "line": line.figures,
+    "lay": lay.figures,
+    "fit": fit.figures,
+    "cloth": cloth.figures,
+    "make": make.figures,
+    "trust": trust.figures,
+}
 
 
 def main() -> int:

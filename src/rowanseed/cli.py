@@ -97,6 +97,9 @@ def _parser() -> argparse.ArgumentParser:
     shown = commands.add_parser("settings", help="show every setting, and the environment variable that changes it")
     shown.add_argument("--markdown", action="store_true", help="as the table of docs/settings.md")
     shown.set_defaults(run=_settings)
+
+    known = commands.add_parser("techniques", help="list what the making order knows how to sew, as docs/techniques.md")
+    known.set_defaults(run=_techniques)
     return parser
 
 
@@ -293,6 +296,13 @@ def _settings(args: argparse.Namespace) -> int:
     for name in Settings.model_fields:
         shown = "…" if name == "queue_key" and settings().queue_key else getattr(settings(), name)
         print(f"ROWANSEED_{name.upper()}={shown}")
+    return 0
+
+
+def _techniques(args: argparse.Namespace) -> int:
+    from rowanseed.core.make.listing import markdown
+
+    print(markdown(), end="")
     return 0
 
 

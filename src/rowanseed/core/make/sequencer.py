@@ -6,14 +6,16 @@ followed. A beam search over orders finds a good one; moving runs of operations 
 
 from __future__ import annotations
 
+import heapq
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
+from typing import NamedTuple
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.make.operation import Operation
 
-BEAM = 48
+BEAM = 120
 WALK = 1.0
 """Getting up and going to another station; everything else is a share of it."""
 OTHER_ACT = 0.2
@@ -23,7 +25,7 @@ OTHER_STITCH = 0.05
 ADVICE = 2.0
 """Advice that is not followed."""
 ROUNDS = 6
-LONGEST_RUN = 6
+LONGEST_RUN = 10
 
 
 def changing(a: Operation, b: Operation) -> float:
@@ -87,12 +89,15 @@ def _refuse_circles(graph: Graph) -> None:
         left = [k for k in left if k not in free]
 
 
-@dataclass(frozen=True)
-class _Part:
+class _Part(NamedTuple):
+    """A part of an order: what it costs, how far from the written order it strays, what is done and what is free."""
+
     cost: float
     lateness: int
-    order: tuple[int, ...]
     done: int
+    free: tuple[int, ...]
+    last: int
+    before: _Part | None
 
 
 def sequence(operations: Sequence[Operation]) -> tuple[Operation, ...]:
@@ -106,26 +111,39 @@ def sequence(operations: Sequence[Operation]) -> tuple[Operation, ...]:
 
 def _beam(graph: Graph) -> list[int]:
     count = len(graph.operations)
-    beam = [_Part(0.0, 0, (), 0)]
+    freed_by: list[list[int]] = [[] for _ in range(count)]
+    for k in range(count):
+        for before in range(count):
+            if graph.musts[k] >> before & 1:
+                freed_by[before].append(k)
+    free = tuple(k for k in range(count) if not graph.musts[k])
+    beam = [_Part(0.0, 0, 0, free, -1, None)]
     for place in range(count):
-        grown: dict[tuple[int, int], _Part] = {}
+        found: dict[tuple[int, int], tuple[float, int, _Part]] = {}
         for part in beam:
-            last = graph.costs[part.order[-1]] if part.order else None
-            for k in range(count):
-                bit = 1 << k
-                if part.done & bit or graph.musts[k] & ~part.done:
-                    continue
-                cost = part.cost + (last[k] if last else 0.0)
+            costs = graph.costs[part.last] if part.before else None
+            for k in part.free:
+                cost = part.cost + costs[k] if costs else 0.0
                 broken = graph.advice[k] & ~part.done
                 if broken:
                     cost += ADVICE * broken.bit_count()
+                key = (part.done | 1 << k, k)
+                known = found.get(key)
                 lateness = part.lateness + abs(k - place)
-                key = (part.done | bit, k)
-                before = grown.get(key)
-                if before is None or (cost, lateness) < (before.cost, before.lateness):
-                    grown[key] = _Part(cost, lateness, (*part.order, k), part.done | bit)
-        beam = sorted(grown.values(), key=lambda p: (round(p.cost, 6), p.lateness))[:BEAM]
-    return list(beam[0].order)
+                if known is None or (cost, lateness) < known[:2]:
+                    found[key] = (cost, lateness, part)
+        best = heapq.nsmallest(BEAM, found.items(), key=lambda item: (round(item[1][0], 6), item[1][1]))
+        beam = []
+        for (done, k), (cost, lateness, part) in best:
+            opened = [j for j in freed_by[k] if not graph.musts[j] & ~done]
+            free = (*(j for j in part.free if j != k), *opened)
+            beam.append(_Part(cost, lateness, done, free, k, part))
+    order: list[int] = []
+    last: _Part | None = beam[0]
+    while last is not None and last.before is not None:
+        order.append(last.last)
+        last = last.before
+    return order[::-1]
 
 
 def _improved(graph: Graph, order: list[int]) -> list[int]:

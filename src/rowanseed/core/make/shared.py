@@ -135,6 +135,7 @@ def neaten_together(bench: Workbench, duty: tuple[str, ...], technique: str) -> 
         how="Both allowances as one, since they are pressed to one side.",
         requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty),
         meant=frozenset({Meant.TOGETHER}),
+        gives=facts.joins(Fact.FINISHED, duty),
     )
 
 
@@ -148,10 +149,10 @@ def _neatening(
     requires: tuple[Need, ...],
     rows: float = 1.0,
     meant: frozenset[Meant] = frozenset(),
+    gives: tuple[facts.State, ...] = (),
 ) -> Operation:
     lining = is_lining(bench, duty)
     mm = bench.around(duty) * rows
-    gives = facts.joins(Fact.NEATENED, duty)
     id = f"neaten-{duty[0]}"
     match bench.household.habits.seam_finish:
         case SeamFinish.PINKED:
@@ -182,7 +183,7 @@ def _neatening(
         minutes=took,
         on=on_joins(bench, *duty),
         requires=requires,
-        gives=gives,
+        gives=gives or facts.joins(Fact.NEATENED, duty),
         setting=setting,
         meant=meant,
         rows=rows,

@@ -161,15 +161,12 @@ class _Game:
         for closure in self.closures.values():
             if closure.join == join.id and closure.kind in IN_FIRST and closure.id not in table.closed:
                 self.wrong(op, f"its {closure.kind.words} is not in yet")
-        apart = any(table.neatened.get(edge) == "apart" for edge in own)
-        if join.press is Press.OPEN and not apart and self._would_be_raw(op, join):
-            self.wrong(op, f"the edges of {join.id} are left raw")
         table.sewn[join.id] = op
         if Meant.LEAVES_OPEN in op.meant:
             table.gaps.add(join.id)
 
     def _would_be_raw(self, op: Operation, join: Join) -> bool:
-        """Whether nothing hides or finishes the edges of a seam that is pressed open."""
+        """Whether nothing hides the edges of a seam, so that they have to be finished."""
         waived = {Meant.ENCLOSES, Meant.CHOSEN_RAW} & op.meant
         return not waived and op.act not in HIDES and not _pieces(join) <= self.inner | self.lined
 
@@ -190,6 +187,9 @@ class _Game:
         for id in op.on.joins:
             if how == "together" and id not in self.table.sewn:
                 self.wrong(op, f"{id} is neatened together before it is sewn")
+            late = how == "apart" and id in self.table.sewn and Meant.AFTER_PRESSING not in op.meant
+            if late and self.joins[id].press is Press.OPEN:
+                self.wrong(op, f"{id} is sewn already, its edges cannot be reached one by one")
         self.table.neatened |= dict.fromkeys(edges, how)
 
     def _dart(self, op: Operation) -> None:
@@ -229,9 +229,11 @@ class _Game:
 
     def end(self, operations: Sequence[Operation]) -> None:
         table = self.table
-        for id in self.joins:
+        for id, join in self.joins.items():
             if id not in table.sewn:
                 self.wrong(None, f"nothing sews {id}")
+            elif not any(edge in table.neatened for edge in _edges(join)) and self._would_be_raw(table.sewn[id], join):
+                self.wrong(None, f"the edges of {id} are left raw")
         for id, finish in self.finishes.items():
             if finish.kind not in DONE_WITHOUT_WORK and id not in table.finished:
                 self.wrong(None, f"nothing finishes {id}")

@@ -44,7 +44,10 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Right sides together, the {bench.name(upper)} on top; match the centres and the ends first.",
             *(
-                (f"The {bench.name(under)} is smaller on purpose: {join.why}. Stretch its edge to fit.",)
+                (
+                    f"The {bench.name(under)} is smaller on purpose, so that the seam rolls under: stretch its edge "
+                    "to fit.",
+                )
                 if join.why
                 else ()
             ),

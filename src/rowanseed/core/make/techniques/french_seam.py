@@ -167,7 +167,7 @@ def mock_felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "mock-felled seam",
         way="side",
         words=join.press.words if join.press is not Press.OPEN else "to the back",
-        requires=(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"),),
+        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
     )
     yield _stitched_down(
         bench,

@@ -166,7 +166,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         before.append(Need(facts.join(Fact.GRADED, join.id), "a curved allowance opens only where it is clipped"))
     if not is_open and neatened:
         yield neaten_together(bench, duty.ids, ID)
-        before.append(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"))
+        before.append(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"))
     yield press(
         bench,
         duty.ids,

@@ -94,7 +94,7 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "From the sleeve's inside only the allowance, over the end of a ham, so that it falls into the sleeve; "
             "the cap is never pressed flat.",
         ),
-        requires=(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"),),
+        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
     )
 
 
@@ -127,7 +127,7 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sleeve in the flat",
         way="side",
         words="towards the body",
-        requires=(Need(facts.join(Fact.NEATENED, join.id), "both edges are neatened together first"),),
+        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
     )
     yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))
 
