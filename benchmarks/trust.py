@@ -264,7 +264,9 @@ def _sent(
                     faults.append(f"{type(error).__name__}")
                     continue
                 if answer.status_code >= 500 or "Traceback (most" in answer.text:
-                    faults.append(f"{answer.request.method} {answer.request.url.path} {answer.status_code}")
+                    told = re.search(r"<h1[^>]*>([^<]*)<", answer.text)
+                    said = told[1] if told else ""
+                    faults.append(f"{answer.request.method} {answer.request.url.path} {answer.status_code} {said}")
 
     with _server(demo) as address:
         watcher = threading.Thread(target=beside.watch, args=(address,))

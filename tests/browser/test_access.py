@@ -27,6 +27,7 @@ PATHS = [
     "/people/3/measure?project=5",
     *(f"/projects/4/fit{part}" for part in ("", "/alter", "/seams", "/tissue")),
     "/projects/4/sew",
+    "/projects/1/sew/ways?part=front-seams&technique=french",
     *(f"/projects/1/{station}" for station in ("cloth", "lay", "cut", "sew", "keep")),
     *(f"/projects/2/{station}" for station in ("lay", "cut")),
 ]

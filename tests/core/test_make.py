@@ -226,6 +226,17 @@ def test_a_knit_is_sewn_with_a_stitch_that_stretches_and_hemmed_with_a_twin_need
     assert not any(id.startswith("staystitch") for id in steps)
 
 
+def test_a_knit_is_hemmed_at_the_coverstitch_machine_where_there_is_one():
+    steps = {s.id: s for s in _order(structure=Structure.KNIT, equipment=Equipment(coverstitch=True))}
+    assert steps["sew-hem"].bench is Bench.COVERSTITCH and "coverstitch" in steps["sew-hem"].setting.stitch
+
+
+def test_soft_cloth_gets_strips_along_its_zip_and_its_waist_is_stayed_all_round():
+    steps = {s.id: s for s in _order(fibre=Fibre.VISCOSE)}
+    assert "strip-zip" in steps
+    assert {e.piece for e in steps["staystitch-waist"].edges} == {"front", "side-front", "side-back", "back"}
+
+
 def test_pile_is_sewn_under_a_walking_foot_and_pressed_from_the_wrong_side_only():
     feet = frozenset({Foot.WALKING})
     steps = {s.id: s for s in _order(surface=Surface.PILE, equipment=Equipment(feet=feet))}

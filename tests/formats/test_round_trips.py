@@ -396,7 +396,7 @@ FULL_WORKROOM = Workroom(
         feet=frozenset({Foot.WALKING, Foot.BLIND_HEM}),
         ham=False,
     ),
-    SewingHabits(SeamFinish.PINKED, StaySchool.EDGE, TryOn.SEWN, hem_by_hand=True, basting=True),
+    SewingHabits(SeamFinish.PINKED, StaySchool.EDGE, TryOn.SEWN, hem_by_hand=True),
 )
 
 

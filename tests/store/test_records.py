@@ -158,6 +158,7 @@ def test_a_copy_is_kept_before_every_migration(full):
             ("tick", "what"),
             ("tick", "words"),
             ("household", "stand_in_shop"),
+            ("project", "techniques"),
         )
         for table, column in added:
             old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")

@@ -282,3 +282,49 @@ def test_a_chart_is_given_for_every_size_or_for_none(house):
     assert "Give this measure for every size, or for none." in house.post(place, data=form).text
     falling = house.post(place, data={**form, "chart-hip-1": "90"})
     assert "is less than that of size" in falling.text
+
+
+# ---------------------------------------------------------------- other ways of sewing it
+
+
+def test_another_way_says_what_it_changes_before_it_is_taken_and_can_be_taken_back(house):
+    page = house.get("/projects/1/sew/ways?part=front-seams&technique=french").text
+    assert "First row, wrong sides together" in page and "Neaten the edges: side front seams" in page
+    assert "more stitching" in page and "less to neaten" in page
+    before = house.get("/projects/1/sew").text
+    house.post("/projects/1/sew/ways", data={"part": "front-seams", "technique": "french"})
+    after = house.get("/projects/1/sew").text
+    assert "First row, wrong sides together" in after and "First row" not in before
+    assert "as you chose" in house.get("/projects/1/sew/ways").text
+    house.post("/projects/1/sew/ways", data={"part": "front-seams", "technique": "plain"})
+    assert "First row" not in house.get("/projects/1/sew").text
+    assert "as you chose" not in house.get("/projects/1/sew/ways").text
+
+
+def test_ticks_stay_where_another_way_is_taken(house):
+    house.post("/projects/1/sew", data={"key": "sew-front-seams", "done": "yes"})
+    house.post("/projects/1/sew/ways", data={"part": "hem", "technique": "hem-by-hand"})
+    page = house.get("/projects/1/sew?step=sew-front-seams").text
+    assert "Not done after all" in page
+
+
+def test_a_way_that_is_none_is_not_there(house):
+    for data in ({"part": "front-seams", "technique": "glue"}, {"part": "x", "technique": "plain"}, {}):
+        assert house.post("/projects/1/sew/ways", data=data).status_code == 404
+
+
+def test_the_household_asks_what_it_sews_with(house):
+    everything = {
+        "units": "metric",
+        "overlock_threads": "4",
+        "differential": "on",
+        "zigzag": "on",
+        "foot-walking": "on",
+    }
+    house.post("/household", data=everything | {"try_on": "sewn", "seam_finish": "pinked", "stay": "edge"})
+    page = house.get("/household").text
+    assert re.search(r'id="foot-walking"\s+checked', page) and 'value="pinked" selected' in page
+    assert "With pinking shears" in house.get("/projects/1/sew?step=neaten-front-seams").text
+    house.post("/household", data={"units": "metric", "by_hand_only": "on", "overlock_threads": "9", "stay": "?"})
+    page = house.get("/projects/1/sew").text
+    assert '<span class="bench">machine</span>' not in page

@@ -19,6 +19,7 @@ from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
+from rowanseed.core.make.change import Way, ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Made
 from rowanseed.core.make.operation import Operation
@@ -306,6 +307,19 @@ class Project:
     @property
     def steps(self) -> tuple[Operation, ...]:
         return self.made.operations
+
+    @cached_property
+    def ways(self) -> tuple[Way, ...]:
+        """The parts of the garment that can be sewn in more than one way."""
+        if self.choices is None:
+            return ()
+        return ways(self.garment, self.choices.view, self.choices.size, self.making_choices, self.made)
+
+    def made_with(self, part: str, technique: str | None) -> Made:
+        """The operations with one part sewn another way; None: the usual one."""
+        if self.choices is None:
+            return Made(())
+        return made_once(self.garment, self.choices, with_technique(self.making_choices, part, technique))
 
     def compiled_with(self, role: Role, tactics: tuple[TacticId, ...]) -> tuple[Operation, ...]:
         """The steps of the garment with these tactics for one cloth, in no order."""

@@ -38,10 +38,18 @@ class ProjectRecord:
     revision: int
     """Counts every decision, so that none is lost between two windows."""
     cloths: Mapping[Role, int]
+    techniques: tuple[tuple[str, str], ...] = ()
 
     @property
     def decisions(self) -> Decisions:
-        return Decisions(view=self.view, size=self.size, fit=self.fit, tactics=self.tactics, cloth=self.cloth_choices)
+        return Decisions(
+            view=self.view,
+            size=self.size,
+            fit=self.fit,
+            tactics=self.tactics,
+            cloth=self.cloth_choices,
+            techniques=self.techniques,
+        )
 
 
 @dataclass(frozen=True)
@@ -58,7 +66,8 @@ class ClothUsed:
 
 
 _SELECT = """
-    SELECT id, name, person_id, pattern_id, view, size, fit, tactics, cloth_choices, measuring_id, started_on, revision
+    SELECT id, name, person_id, pattern_id, view, size, fit, tactics, cloth_choices, measuring_id, started_on,
+        revision, techniques
     FROM project
 """
 
@@ -95,6 +104,7 @@ def _record(row: sqlite3.Row, cloths: Mapping[Role, int]) -> ProjectRecord:
         "fit": read_fit(row["fit"]),
         "tactics": _tactics(row["tactics"]),
         "cloth_choices": read_cloth_choices(row["cloth_choices"]),
+        "techniques": tuple(json.loads(row["techniques"]).items()),
     }
     return ProjectRecord(**plain, cloths=cloths)
 
@@ -130,7 +140,7 @@ def decide(
             """
             UPDATE project
             SET name = ?, view = ?, size = ?, fit = ?, measuring_id = ?, tactics = ?, cloth_choices = ?,
-                revision = revision + 1
+                techniques = ?, revision = revision + 1
             WHERE id = ?
             """,
             (
@@ -141,6 +151,7 @@ def decide(
                 after.measuring_id,
                 json.dumps({role.value: list(taken) for role, taken in after.tactics.items()}),
                 write_cloth_choices(after.cloth_choices),
+                json.dumps(dict(after.techniques)),
                 id,
             ),
         )

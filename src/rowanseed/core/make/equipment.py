@@ -15,7 +15,6 @@ class Foot(Worded):
     BLIND_HEM = "blind-hem", "blind-hem foot"
     BUTTONHOLE = "buttonhole", "buttonhole foot"
     WALKING = "walking", "walking foot"
-    ROLLED_HEM = "rolled-hem", "rolled-hem foot"
 
 
 class SeamFinish(Worded):
@@ -72,8 +71,6 @@ class SewingHabits:
     stay: StaySchool = StaySchool.INSIDE
     try_on: TryOn = TryOn.USUAL
     hem_by_hand: bool = False
-    basting: bool = False
-    """Basted where others pin."""
 
 
 @dataclass(frozen=True)

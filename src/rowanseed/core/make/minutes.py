@@ -43,5 +43,13 @@ def in_words(minutes: tuple[float, float]) -> str:
     return f"{low:.0f} min" if low == high else f"{low:.0f}–{high:.0f} min"
 
 
+def more_in_words(minutes: tuple[float, float]) -> str:
+    """So much longer or shorter: `about 10 min more`."""
+    middle = sum(minutes) / 2
+    if abs(middle) < 1:
+        return "About as long"
+    return f"About {abs(middle):.0f} min {'more' if middle > 0 else 'less'}"
+
+
 def each(minutes: float, number: float = 1.0) -> tuple[float, float]:
     return _range(minutes * number)

@@ -120,6 +120,8 @@ def blind_hem(choices: MakingChoices) -> Setting:
 
 
 def hem(choices: MakingChoices, away: str) -> Setting:
+    if choices.is_knit and choices.equipment.coverstitch:
+        return Setting("coverstitch, two needles", 3.0, "coverstitch foot", "the coverstitch machine's own", iso="602")
     if choices.is_knit:
         twin = "twin needle, ball-point 4.0/80"
         return Setting("straight, two rows", 3.0, ORDINARY, twin, "both threads above, sew without pulling", iso="406")

@@ -4,8 +4,8 @@ ALTER TABLE household ADD COLUMN workroom TEXT NOT NULL DEFAULT '' CHECK (workro
 UPDATE household
 SET workroom = json_object(
     'format', 'rowanseed-workroom/1',
-    'equipment', json_object('overlock_threads', iif(overlocker, overlock_threads, 0)),
-    'habits', json_object('hem_by_hand', json(iif(hem_by_hand, 'true', 'false')))
+    'equipment', json_object('overlock_threads', CASE overlocker WHEN 0 THEN 0 ELSE overlock_threads END),
+    'habits', json_object('hem_by_hand', json(CASE hem_by_hand WHEN 0 THEN 'false' ELSE 'true' END))
 );
 
 -- The triggers that write undo down are made anew from the tables; what they wrote of these columns cannot be taken back.

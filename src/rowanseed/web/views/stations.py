@@ -22,7 +22,10 @@ from rowanseed.core.derive.choice import InterfacingSchool, LiningHem, Pleat
 from rowanseed.core.derive.layers import Derivation
 from rowanseed.core.lay.estimate import Estimate
 from rowanseed.core.lay.problem import Plan
+from rowanseed.core.make.change import Changed, Way
+from rowanseed.core.make.compiler import Gap
 from rowanseed.core.make.operation import Bench, Operation
+from rowanseed.core.make.technique import Technique
 from rowanseed.core.notions.added import Wanted, WantedKind
 from rowanseed.core.notions.to_buy import NotionToBuy
 from rowanseed.core.pattern.envelope import PrintedYardage
@@ -352,6 +355,30 @@ class SewView(StationView):
     trips: int
     line: str | None
     position: int
+
+
+@dataclass(frozen=True)
+class Tried:
+    """Another way of sewing a part, and what it changes; stitching and neatened edges in mm more."""
+
+    way: Way
+    technique: Technique
+    changed: Changed
+    stitching: float
+    neatened: float
+    gaps: tuple[Gap, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class SewWaysView(StationView):
+    """`opened` is the part whose ways are open."""
+
+    template = "sew_ways.html"
+    station = "sew"
+    part = "ways"
+    ways: Sequence[Way]
+    opened: str
+    tried: Tried | None
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -246,7 +246,7 @@ def _sewn(
         act=Act.HEM,
         title=f"Sew the {lower_first(finish.name)}{' by hand' if by_hand else ''}",
         how=how,
-        bench=Bench.HAND if by_hand else Bench.MACHINE,
+        bench=Bench.HAND if by_hand else _hem_bench(bench),
         minutes=minutes.hand(mm) if by_hand else minutes.seam(mm),
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is folded and pressed"),),
@@ -258,6 +258,16 @@ def _sewn(
         if by_hand
         else "The row runs at one distance from the edge.",
     )
+
+
+def _by_twin(bench: Workbench) -> str:
+    return "" if bench.household.equipment.coverstitch else " by twin needle"
+
+
+def _hem_bench(bench: Workbench) -> Bench:
+    """A knit is hemmed at the coverstitch machine where there is one."""
+    covers = bench.household.is_knit and bench.household.equipment.coverstitch
+    return Bench.COVERSTITCH if covers else Bench.MACHINE
 
 
 def _begins(bench: Workbench, finish: Finish) -> str:
@@ -298,9 +308,7 @@ def _turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[O
             f"Every {bench.length(300)} a small knot in the fold, so that a torn thread does not open it all.",
         )
     elif knit:
-        how = (
-            f"Right side up, two rows at once by twin needle, just over the raw edge below; {_begins(bench, finish)}.",
-        )
+        how = (f"Right side up, two rows at once{_by_twin(bench)}, just over the raw edge; {_begins(bench, finish)}.",)
     else:
         how = (
             f"From the wrong side, {bench.margin(2)} from the inner fold, {_begins(bench, finish)}; sew over the "

@@ -42,7 +42,7 @@ def _edges(bench: Workbench) -> Iterator[tuple[str, tuple[EdgePart, ...]]]:
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
     if bench.household.is_knit:
         return
-    stiffened = {piece for op in operations if op.act is Act.FUSE for piece in op.on.pieces}
+    stiffened = set(bench.interfaced())
     held: set[tuple[str, str]] = set()
     for id, every in _edges(bench):
         parts = tuple(p for p in dict.fromkeys(every) if p.piece not in stiffened and (p.piece, p.edge) not in held)

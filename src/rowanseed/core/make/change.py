@@ -1,0 +1,91 @@
+"""What another way of sewing a part changes: operations that come and go, minutes, stitching."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import Made, offered
+from rowanseed.core.make.operation import Bench, Operation
+from rowanseed.core.make.technique import Technique
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.pattern import Pattern
+
+
+@dataclass(frozen=True)
+class Way:
+    """A part of the garment and the ways it can be made: the one that is taken, and the others."""
+
+    id: str
+    name: str
+    taken: Technique
+    others: tuple[Technique, ...]
+
+
+@dataclass(frozen=True)
+class Changed:
+    """What comes, what goes, and how much longer it takes, least and most, in minutes."""
+
+    come: tuple[Operation, ...]
+    go: tuple[Operation, ...]
+    told_otherwise: tuple[Operation, ...]
+    minutes: tuple[float, float]
+    benches: tuple[Bench, ...]
+    """Stations that are needed now and were not before."""
+
+
+def ways(pattern: Pattern, view: str, size: str, choices: MakingChoices, made: Made) -> tuple[Way, ...]:
+    """Every part that can be made in more than one way, in the order of the making graph."""
+    bench = Workbench(pattern=pattern, view=view, size=size, household=choices)
+    taken = dict(made.taken)
+    out = []
+    for id, found in offered(bench).items():
+        now = next((t for t in found if t.id == taken.get(id)), None)
+        if now is None or len(found) < 2:
+            continue
+        others = tuple(t for t in found if t is not now)
+        out.append(Way(id=id, name=part_name(bench, id), taken=now, others=others))
+    return tuple(out)
+
+
+def part_name(bench: Workbench, id: str) -> str:
+    """A part in words; parts that are no part of the graph are called after the piece or seam they belong to."""
+    kind, _, of = id.partition(":")
+    match kind:
+        case "stiffen":
+            return f"Interfacing of the {bench.name(of)}"
+        case "fullness":
+            return f"Fullness of the seam “{bench.joins[of].name}”"
+        case _:
+            pass
+    if id in bench.joins:
+        return bench.joins[id].name
+    if id in bench.finishes:
+        return bench.finishes[id].name
+    return bench.closures[id].kind.words.capitalize() if id in bench.closures else id
+
+
+def with_technique(choices: MakingChoices, part: str, technique: str | None) -> MakingChoices:
+    """The choices with one part made another way; None: the usual one."""
+    kept = tuple((id, name) for id, name in choices.techniques if id != part)
+    return replace(choices, techniques=kept if technique is None else (*kept, (part, technique)))
+
+
+def changed(before: Iterable[Operation], after: Iterable[Operation]) -> Changed:
+    """What the operations of a garment become."""
+    old, new = ({op.id: op for op in operations} for operations in (before, after))
+    low = sum(op.minutes[0] for op in new.values()) - sum(op.minutes[0] for op in old.values())
+    high = sum(op.minutes[1] for op in new.values()) - sum(op.minutes[1] for op in old.values())
+    benches = {op.bench for op in new.values()} - {op.bench for op in old.values()}
+    return Changed(
+        come=tuple(op for id, op in new.items() if id not in old),
+        go=tuple(op for id, op in old.items() if id not in new),
+        told_otherwise=tuple(op for id, op in new.items() if id in old and _told(old[id]) != _told(op)),
+        minutes=(low, high),
+        benches=tuple(bench for bench in Bench if bench in benches),
+    )
+
+
+def _told(op: Operation) -> tuple[str, ...]:
+    return (op.title, *op.how)

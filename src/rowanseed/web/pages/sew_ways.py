@@ -1,0 +1,60 @@
+"""The Sew station's other ways: how a seam, edge, closure or layer is made, and what another way changes."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter, Response
+
+from rowanseed.app.open_project import OpenProject, load
+from rowanseed.core.base.errors import NotThere
+from rowanseed.core.make.change import Way, changed, with_technique
+from rowanseed.core.make.technique import Technique
+from rowanseed.core.notions.to_buy import sewn_lengths
+from rowanseed.web.deps import Home, Id, Typing, go
+from rowanseed.web.once import Once
+from rowanseed.web.views.stations import SewWaysView, Tried
+
+router = APIRouter(route_class=Once)
+
+
+@router.get("/projects/{id}/sew/ways")
+def show_ways(home: Home, id: Id, part: str = "", technique: str = "") -> Response:
+    project = load(home, id)
+    way = next((w for w in project.core.ways if w.id == part), None)
+    other = next((t for t in way.others if t.id == technique), None) if way else None
+    return home.show(
+        SewWaysView(
+            project=project,
+            ways=project.core.ways,
+            opened=part,
+            tried=_tried(project, way, other) if way and other else None,
+        )
+    )
+
+
+def _tried(project: OpenProject, way: Way, technique: Technique) -> Tried:
+    """What it would be like to sew a part another way."""
+    core, size = project.core, project.core.size or ""
+    before, after = core.made, core.made_with(way.id, technique.id)
+    sewn = [sewn_lengths(core.garment, size, made.operations) for made in (before, after)]
+    return Tried(
+        way=way,
+        technique=technique,
+        changed=changed(before.operations, after.operations),
+        stitching=sewn[1][0] - sewn[0][0],
+        neatened=sewn[1][1] - sewn[0][1],
+        gaps=tuple(gap for gap in after.gaps if gap not in before.gaps),
+    )
+
+
+@router.post("/projects/{id}/sew/ways")
+def take_way(home: Home, id: Id, typed: Typing) -> Response:
+    project = load(home, id)
+    part, wanted = typed.get("part", ""), typed.get("technique", "")
+    way = next((w for w in project.core.ways if w.id == part), None)
+    if way is None or wanted not in {t.id for t in (way.taken, *way.others)}:
+        raise NotThere("way of sewing")
+    usual = next((t for t in (way.taken, *way.others) if t.usual), None)
+    chosen = None if usual is not None and usual.id == wanted else wanted
+    kept = with_technique(project.core.making_choices, part, chosen).techniques
+    home.decide(project, typed, techniques=kept)
+    return go(f"/projects/{id}/sew/ways?part={part}#way-{part}")
