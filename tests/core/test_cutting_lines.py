@@ -118,6 +118,7 @@ def test_every_derived_layer_is_the_same(name, layers):
     alike(*(made(p, DRAFTS[name][1], layers=LAYERS[layers]) for p in (drawn, printed)), DRAFTS[name][1])
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("name", DRAFTS)
 def test_every_alteration_moves_both_lines(name):
     drawn, printed = both(name)[0], redrawn(name)

@@ -77,6 +77,7 @@ def faults(pattern, size, operations):
 # ---------------------------------------------------------------- the rules, from outside
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("household", HOUSEHOLDS)
 @pytest.mark.parametrize("layers", LAYERS)
 @pytest.mark.parametrize("name", DRAFTS)
@@ -256,6 +257,7 @@ def test_a_house_without_a_machine_sews_everything_by_hand():
     assert "backstitch" in _how(steps, "sew-side-seams")
 
 
+@pytest.mark.slow
 def test_machine_steps_say_how_the_machine_is_set():
     for household in HOUSEHOLDS.values():
         for draft, size in DRAFTS.values():

@@ -21,6 +21,8 @@ from rowanseed.core.make.workbench import Workbench
 from .garments import SIZE, garments
 from .test_make import DRAFTS, HOUSEHOLDS, LAYERS, faults, ordered
 
+pytestmark = pytest.mark.slow
+
 households = st.builds(
     MakingChoices,
     equipment=st.builds(

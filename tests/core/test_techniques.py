@@ -46,6 +46,7 @@ def test_every_technique_has_its_chapter_and_stands_in_the_documentation():
     assert len(glossary()) > 20 and all(said[0].islower() and not said.endswith(".") for said in glossary().values())
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("layers", LAYERS)
 @pytest.mark.parametrize("name", DRAFTS)
 def test_words_have_no_unfilled_place_and_figures_are_the_households(name, layers):
@@ -61,7 +62,7 @@ def test_words_have_no_unfilled_place_and_figures_are_the_households(name, layer
 
 
 @given(pattern=garments)
-@settings(max_examples=40, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@settings(max_examples=15, deadline=None, suppress_health_check=[HealthCheck.too_slow])
 def test_words_of_generated_garments_have_no_unfilled_place(pattern):
     for op in compile_garment(pattern, "A", SIZE, MakingChoices()).operations:
         assert not UNFILLED.search(spoken(op)), (op.id, UNFILLED.search(spoken(op)))
