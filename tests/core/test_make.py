@@ -21,6 +21,7 @@ from rowanseed.core.make.operation import Act, After, Bench, Operation
 from rowanseed.core.make.sequencer import cost_of, ready, sequence, trips
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, Finish, FinishKind, Making
+from rowanseed.core.pattern.pieces import InnerLine, LineKind
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.order_json import garment_document, order_document
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
@@ -280,6 +281,16 @@ def test_what_nothing_sews_is_told_by_name():
         MakingChoices(),
     )
     assert any("fly zip" in gap.said and "booklet" in gap.said for gap in made.gaps)
+
+
+def test_pleats_drawn_on_a_piece_are_folded_before_it_is_joined():
+    front = SKIRT.piece("front")
+    line = InnerLine("pleat-1", LineKind.PLEAT, dict.fromkeys(front.shapes, ((10.0, 30.0), (300.0, 30.0))))
+    pieces = tuple(replace(p, lines=(*p.lines, line)) if p.id == "front" else p for p in SKIRT.pieces)
+    pattern = replace(SKIRT, pieces=pieces)
+    made = ordered(pattern, "14", MakingChoices())
+    assert made.gaps == () and faults(pattern, "14", made.operations) == []
+    assert _place(made.operations, "press-pleats-front") < _place(made.operations, "sew-front-seams")
 
 
 def test_a_bound_edge_a_casing_and_a_turned_one_are_all_made():

@@ -25,7 +25,6 @@ def show_ways(home: Home, id: Id, part: str = "", technique: str = "") -> Respon
         SewWaysView(
             project=project,
             ways=project.core.ways,
-            opened=part,
             tried=_tried(project, way, other) if way and other else None,
         )
     )

@@ -371,13 +371,12 @@ class Tried:
 
 @dataclass(frozen=True, kw_only=True)
 class SewWaysView(StationView):
-    """`opened` is the part whose ways are open."""
+    """`tried` is another way that is looked at; None where none is."""
 
     template = "sew_ways.html"
     station = "sew"
     part = "ways"
     ways: Sequence[Way]
-    opened: str
     tried: Tried | None
 
 

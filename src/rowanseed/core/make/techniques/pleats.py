@@ -1,0 +1,88 @@
+"""Pleats and tucks drawn on a piece: folded line on line, basted across, pressed the way they lie."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import HOT, Workbench, shown
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pieces import LineKind, Piece
+
+KEY = "pleats:"
+OF_A_LINING = "ease-pleat"
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for piece in bench.pattern.pieces:
+        if _lines(piece) and bench.is_cut(piece.id):
+            yield single(f"{KEY}{piece.id}")
+
+
+def _lines(piece: Piece) -> int:
+    return sum(1 for line in piece.lines if line.kind is LineKind.PLEAT and line.id != OF_A_LINING)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    piece = bench.piece(duty.id.removeprefix(KEY))
+    number, name = _lines(piece), bench.name(piece.id)
+    on = On(pieces=(piece.id,), edges=shown(EdgePart(piece.id, e.name) for e in piece.edges))
+    yield Operation(
+        id=f"pleats-{piece.id}",
+        technique="pleats",
+        act=Act.FOLD,
+        title=f"Fold the pleats: {name}",
+        how=(
+            "Right side up: fold on a pleat line and lay the fold on the next one, the way the tissue's arrow "
+            "points; the tissue says which lines are folded and which are met.",
+            "Left and right are folded as mirror images, unless the tissue says otherwise.",
+            f"Pin, and baste across the folds {bench.margin(10)} from the raw edge, in the allowance, where it stays.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(3, number * bench.number_cut(piece.id)),
+        on=on,
+        requires=(
+            Need(
+                facts.piece(Fact.STIFFENED, piece.id), "interfacing goes on while the piece is flat", where_given=True
+            ),
+            Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
+        ),
+        gives=(facts.piece(Fact.SEWN, piece.id),),
+        look="Folded, the edge is as long as the one it is sewn to.",
+    )
+    yield Operation(
+        id=f"press-pleats-{piece.id}",
+        technique="pleats",
+        act=Act.PRESS,
+        title=f"Press the pleats: {name}",
+        how=(
+            "From the wrong side, as far down as they are to stay sharp; strips of paper under the folds keep them "
+            f"from marking. {iron_for(bench)}",
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(2, number),
+        on=on,
+        requires=(Need(facts.piece(Fact.SEWN, piece.id), "they are folded first"),),
+        gives=(facts.piece(Fact.SHAPED, piece.id),),
+        caution=HOT,
+        look="The folds run straight along the grain.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="pleats",
+        name="Pleats and tucks by their lines",
+        chapter="shape",
+        finds=finds,
+        sews=sews,
+        rank=10,
+        also=("knife pleats", "tucks"),
+        words={"pleat": "a fold of cloth laid to one side and held at its edge"},
+        draw="pleat",
+    ),
+)
