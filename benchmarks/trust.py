@@ -192,7 +192,7 @@ class Beside:
 
     slowest: float = 0.0
     looks: int = 0
-    failed: int = 0
+    failed: list[str] = field(default_factory=list)
     over: threading.Event = field(default_factory=threading.Event)
 
     def watch(self, address: str) -> None:
@@ -200,11 +200,20 @@ class Beside:
             while not self.over.wait(BESIDE):
                 begun = time.perf_counter()
                 try:
-                    self.failed += client.get("/").status_code != 200
-                except httpx.HTTPError:
-                    self.failed += 1
+                    answer = client.get("/")
+                    if answer.status_code != 200:
+                        self.failed.append(_told(answer))
+                except httpx.HTTPError as error:
+                    self.failed.append(type(error).__name__)
                 self.looks += 1
                 self.slowest = max(self.slowest, time.perf_counter() - begun)
+
+
+def _told(answer: httpx.Response) -> str:
+    """What was asked, and what was answered: the status and the heading of the page."""
+    heading = re.search(r"<h1[^>]*>([^<]*)<", answer.text)
+    asked = f"{answer.request.method} {answer.request.url.path}"
+    return f"{asked} {answer.status_code} {heading[1] if heading else ''}"
 
 
 @contextmanager
@@ -264,9 +273,7 @@ def _sent(
                     faults.append(f"{type(error).__name__}")
                     continue
                 if answer.status_code >= 500 or "Traceback (most" in answer.text:
-                    told = re.search(r"<h1[^>]*>([^<]*)<", answer.text)
-                    said = told[1] if told else ""
-                    faults.append(f"{answer.request.method} {answer.request.url.path} {answer.status_code} {said}")
+                    faults.append(_told(answer))
 
     with _server(demo) as address:
         watcher = threading.Thread(target=beside.watch, args=(address,))
@@ -278,12 +285,12 @@ def _sent(
             worker.join()
         beside.over.set()
         watcher.join()
-    for fault in sorted(set(faults))[:20]:
+    for fault in sorted({*faults, *beside.failed})[:20]:
         print(f"# {area}: {fault}", file=sys.stderr)
     yield Figure(area="trust", name=f"{area}-sent", value=counted[0], limit=wanted, at_least=True)
     yield Figure(area="trust", name=f"{area}-faults", value=len(faults), limit=0)
     yield Figure(area="trust", name=f"{area}-shelf-beside-looks", value=beside.looks, limit=None)
-    yield Figure(area="trust", name=f"{area}-shelf-beside-failed", value=beside.failed, limit=0)
+    yield Figure(area="trust", name=f"{area}-shelf-beside-failed", value=len(beside.failed), limit=0)
     yield Figure(area="trust", name=f"{area}-shelf-beside-slowest-seconds", value=beside.slowest, limit=2.0)
 
 

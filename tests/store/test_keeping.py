@@ -193,6 +193,14 @@ def test_the_oldest_answers_that_no_project_rests_on_are_let_go(db, project):
     assert [k for k in range(6) if lays.answers(db, f"q{k}")] == [0, 4, 5]
 
 
+def test_a_summary_of_a_project_that_was_put_away_meanwhile_is_not_written(db, project):
+    """Its page was being worked out when another window put it away: nothing is written, and nothing fails."""
+    station = StationSummary(key="fit", name="Fit", done=False, words="choose the size")
+    projects.remove_project(db, project)
+    summaries.write_summary(db, project, ProjectSummary("52615d", "", (station,)), ["q0"])
+    assert db.execute("SELECT count(*) FROM project_summary").fetchone()[0] == 0
+
+
 def test_a_summary_is_stale_once_anything_changes_that_it_rests_on(db, project):
     station = StationSummary(key="fit", name="Fit", done=True, words="size 14")
     changes = [

@@ -245,6 +245,17 @@ def test_a_change_is_undone_and_a_later_one_of_the_same_comes_first(db):
     assert people.people(db) == []
 
 
+def test_what_something_else_hangs_on_by_now_is_not_undone(full):
+    _, db = full
+    id = people.save_person(db, None, "Nerys", Age.ADULT, {"hip": 900.0}, DAY)
+    added = changes(db)[0]
+    before = projects.projects(db)[0]
+    projects.start_project(db, "Skirt", id, before.pattern_id, before.view, {}, DAY)
+    with pytest.raises(ChangedSince, match="belongs to it now"), transaction(db, recorded=False):
+        undo(db, added.id)
+    assert people.person(db, id) is not None
+
+
 def test_a_person_forgotten_comes_back_with_every_set_of_measurements(db):
     id = people.save_person(db, None, "Nerys", Age.ADULT, {"hip": 900.0}, DAY)
     people.save_person(db, id, "Nerys", Age.ADULT, {"hip": 910.0, "waist": 700.0}, DAY + timedelta(days=9))

@@ -94,10 +94,16 @@ def write_summary(connection: Connection, project_id: int, summary: ProjectSumma
     if row is not None and tuple(row) == (text, __version__, 1):
         return
     with transaction(connection, recorded=False):
-        connection.execute(
-            "INSERT OR REPLACE INTO project_summary (project_id, summary, written_by, fresh) VALUES (?, ?, ?, 1)",
-            (project_id, text, __version__),
+        written = connection.execute(
+            """
+            INSERT OR REPLACE INTO project_summary (project_id, summary, written_by, fresh)
+            SELECT id, ?, ?, 1 FROM project WHERE id = ?
+            """,
+            (text, __version__, project_id),
         )
+        if not written.rowcount:
+            # It was put away in another window while its page was worked out.
+            return
         connection.execute("DELETE FROM project_question WHERE project_id = ?", (project_id,))
         connection.executemany(
             "INSERT OR IGNORE INTO project_question (question, project_id) VALUES (?, ?)",

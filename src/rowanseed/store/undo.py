@@ -199,6 +199,8 @@ def undo(connection: sqlite3.Connection, change: int) -> str:
             connection.execute(statement["statement"])
     except sqlite3.IntegrityError:
         raise ChangedSince("something else took its place") from None
+    if connection.execute("PRAGMA foreign_key_check").fetchone() is not None:
+        raise ChangedSince("something it belongs to was put away, or belongs to it now")
     connection.execute("DELETE FROM undo WHERE change_id = ?", (change,))
     connection.execute("DELETE FROM change WHERE id = ?", (change,))
     return str(row["words"])
