@@ -97,7 +97,7 @@ def _page() -> Iterator[Figure]:
             times = []
             seen(pages, f"/projects/4/fit{path}")
             for _ in range(9):
-                for cache in (pipeline._altered, pipeline._walk, pipeline._made):
+                for cache in (pipeline._altered, pipeline._walk, pipeline._made, pipeline._ordered):
                     cache.cache_clear()
                 started = time.perf_counter()
                 seen(pages, f"/projects/4/fit{path}")

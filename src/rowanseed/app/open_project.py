@@ -197,7 +197,9 @@ class OpenProject:
         done = self.ticked(tick_list)
         if not done:
             return Ticked(0, 0)
-        keys = [item.key for item in self.cut_items] if tick_list == "cut" else [step.id for step in self.core.steps]
+        keys = (
+            [item.key for item in self.cut_items] if tick_list == "cut" else [op.id for op in self.core.made.operations]
+        )
         return Ticked(sum(key in done for key in keys), len(keys))
 
     # ------------------------------------------------------------ how it stands

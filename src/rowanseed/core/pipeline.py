@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
 
 from rowanseed.core.alter.change import Altered
@@ -11,7 +11,7 @@ from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.garment import GarmentChoices, altered, derived, in_view, to_cut
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import Made, compile_garment, compile_steps
+from rowanseed.core.make.compiler import Made, compile_garment
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.pattern import Pattern
@@ -88,24 +88,23 @@ def _to_cut(same: _Same, size: str, reckoning: ClothChoices, members: tuple[tupl
 
 
 def made_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> Made:
-    """The operations of an (altered) pattern in working order. Raises as `sequence` does."""
+    """The operations of an (altered) pattern, not put in order: for which there are, and not when."""
     return _made(_Same(pattern), choices, making)
 
 
 @lru_cache(maxsize=KEPT)
 def _made(same: _Same, choices: GarmentChoices, making: MakingChoices) -> Made:
-    made = compile_garment(same.pattern, choices.view, choices.size, making)
-    return replace(made, operations=sequence(made.operations))
+    return compile_garment(same.pattern, choices.view, choices.size, making)
 
 
-def compiled_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
-    """The steps of an (altered) pattern, not put in order: for which there are, and not when."""
-    return _compiled(_Same(pattern), choices, making)
+def ordered_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
+    """The operations of an (altered) pattern in working order. Raises as `sequence` does."""
+    return _ordered(_Same(pattern), choices, making)
 
 
 @lru_cache(maxsize=KEPT)
-def _compiled(same: _Same, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
-    return compile_steps(same.pattern, choices.view, choices.size, making)
+def _ordered(same: _Same, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
+    return sequence(_made(same, choices, making).operations)
 
 
 def walk_once(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:

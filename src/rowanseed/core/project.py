@@ -29,10 +29,10 @@ from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import SeamVerdict, SeamWalk
 from rowanseed.core.pipeline import (
     altered_once,
-    compiled_once,
     drawn_once,
     garment_once,
     made_once,
+    ordered_once,
     to_cut_once,
     walk_once,
 )
@@ -301,12 +301,13 @@ class Project:
 
     @cached_property
     def made(self) -> Made:
-        """The operations of the garment in working order, worked out from its graph, and what is missing."""
+        """The operations of the garment, worked out from its graph, in no order; and what is missing."""
         return Made(()) if self.choices is None else made_once(self.garment, self.choices, self.making_choices)
 
-    @property
+    @cached_property
     def steps(self) -> tuple[Operation, ...]:
-        return self.made.operations
+        """The making order: the operations as they are done."""
+        return () if self.choices is None else ordered_once(self.garment, self.choices, self.making_choices)
 
     @cached_property
     def ways(self) -> tuple[Way, ...]:
@@ -325,4 +326,4 @@ class Project:
         """The steps of the garment with these tactics for one cloth, in no order."""
         if self.choices is None:
             return ()
-        return compiled_once(self.garment_with(role, tactics), self.choices, self.making_choices)
+        return made_once(self.garment_with(role, tactics), self.choices, self.making_choices).operations

@@ -144,7 +144,7 @@ def notions_of(project: Project) -> list[NotionToBuy]:
         garments=number,
         threads=project.habits.equipment.overlock_threads,
         card=chosen.card,
-        steps=project.steps,
+        steps=project.made.operations,
     )
     asked = (notion(garment, size, wanted) for wanted in asked_for(garment, chosen.layers))
     return [

@@ -95,7 +95,8 @@ def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
 
 def share_out(bench: Workbench) -> tuple[list[tuple[Technique, Duty]], list[Gap]]:
     """Every part given to a technique: first to those that were chosen, then to the usual ones by rank."""
-    left = set(wanted(bench))
+    known = wanted(bench)
+    left = set(known)
     duties: list[tuple[Technique, Duty]] = []
     gaps: list[Gap] = []
     for id, name in bench.household.techniques:
@@ -118,7 +119,6 @@ def share_out(bench: Workbench) -> tuple[list[tuple[Technique, Duty]], list[Gap]
             if set(duty.ids) <= left:
                 duties.append((technique, duty))
                 left -= set(duty.ids)
-    known = list(wanted(bench))
     gaps += [
         Gap(id, f"Nothing here sews “{named(bench, id)}” ({kind_of(bench, id)}): sew it by your booklet.")
         for id in known

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
 
 from rowanseed.core.base.units import format_allowance, format_length
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.geometry.outline import flatten
+from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.make import facts
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.facts import Fact
@@ -64,6 +64,8 @@ ENDS = {
 }
 """What the end of a seam is called, by the edge that it runs out on."""
 ZIP = "zip"
+COARSE = 0.2
+"""Curves are judged as polylines within so much, in mm."""
 BEARS = 25.0
 """Over so much of an edge, in mm, a bend is judged: an allowance on the inside of it has to spread."""
 
@@ -371,22 +373,18 @@ class Workbench:
 
     def tightness(self, parts: Iterable[EdgePart]) -> float:
         """How tight the tightest bend of some edges is: 1 / radius, in 1/mm, over a stretch of 25 mm."""
-        tightest = 0.0
-        for part in parts:
-            points = flatten(self.pattern.piece(part.piece).shapes[self.size].edges[part.edge], 0.05)
-            along, turned = [0.0], [0.0]
-            for k in range(1, len(points)):
-                along.append(along[-1] + math.dist(points[k - 1], points[k]))
-            headings = [math.atan2(b[1] - a[1], b[0] - a[0]) for a, b in pairwise(points)]
-            for k in range(1, len(headings)):
-                step = headings[k] - headings[k - 1]
-                turned.append(turned[-1] + math.atan2(math.sin(step), math.cos(step)))
-            start = 0
-            for k in range(len(turned)):
-                while along[k] - along[start] > BEARS:
-                    start += 1
-                tightest = max(tightest, abs(turned[k] - turned[start]) / BEARS)
-        return tightest
+        return max((self._bend(part.piece, part.edge) for part in parts), default=0.0)
+
+    @cached_property
+    def _bends(self) -> dict[tuple[str, str], float]:
+        return {}
+
+    def _bend(self, piece: str, edge: str) -> float:
+        known = self._bends.get((piece, edge))
+        if known is None:
+            known = tightest_bend(flatten(self.pattern.piece(piece).shapes[self.size].edges[edge], COARSE))
+            self._bends[piece, edge] = known
+        return known
 
     def needs_clips(self, parts: tuple[EdgePart, ...]) -> bool:
         """Whether an allowance has to be clipped or notched to lie open: its edge would have to stretch by over 4 %."""
@@ -441,6 +439,20 @@ class Workbench:
                 yield Need(facts.piece(fact, id), why, where_given=True)
             if not across:
                 yield Need(facts.piece(Fact.ATTACHED, id), "pockets go on while the piece is flat", where_given=True)
+
+
+def tightest_bend(points: Sequence[Point]) -> float:
+    """The tightest bend of a polyline over a stretch of 25 mm, as 1 / radius in 1/mm."""
+    along, turned, tightest, start = [0.0], [0.0], 0.0, 0
+    headings = [math.atan2(b[1] - a[1], b[0] - a[0]) for a, b in pairwise(points)]
+    for k, (a, b) in enumerate(pairwise(points)):
+        along.append(along[-1] + math.dist(a, b))
+        step = headings[k] - headings[k - 1] if k else 0.0
+        turned.append(turned[-1] + math.atan2(math.sin(step), math.cos(step)))
+        while along[-1] - along[start] > BEARS and start < len(along) - 1:
+            start += 1
+        tightest = max(tightest, abs(turned[-1] - turned[start]) / BEARS)
+    return tightest
 
 
 def pieces_of(parts: Iterable[EdgePart]) -> frozenset[str]:
