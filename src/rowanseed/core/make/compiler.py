@@ -10,6 +10,7 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from rowanseed.core.make import facts
+from rowanseed.core.make.by_hand import by_hand
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.facts import State
 from rowanseed.core.make.operation import Act, After, Need, Operation
@@ -52,6 +53,8 @@ def compile_garment(pattern: Pattern, view: str, size: str, choices: MakingChoic
     for companion in _in_order():
         operations += companion.adds(bench, tuple(operations))
     operations = [_with_samples(bench, op) for op in operations]
+    if not choices.equipment.machine:
+        operations = [by_hand(bench, op) for op in operations]
     linked, unmet = _linked(operations)
     return Made(
         operations=_ended(linked),

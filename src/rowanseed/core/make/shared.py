@@ -9,7 +9,7 @@ from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, pieces_of
 from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
@@ -170,9 +170,6 @@ def _neatening(
         case _:
             (where, setting), took = settings.neaten(bench.household, lining=lining), minutes.neaten(mm)
             act_how = "Feed it without pulling: a pulled edge waves."
-    if not bench.household.equipment.machine and setting is not None:
-        where, setting, took = Bench.HAND, None, minutes.hand(mm)
-        act_how = f"Overcast by hand: slanting stitches over the edge, {bench.margin(3)} deep, not drawn tight."
     return Operation(
         id=id,
         technique=technique,
@@ -260,24 +257,7 @@ def clip(bench: Workbench, duty: tuple[str, ...], technique: str) -> Operation |
     )
 
 
-# ---------------------------------------------------------------- sewing by machine or by hand
-
-
-def seam_bench(bench: Workbench, duty: tuple[str, ...]) -> tuple[Bench, Setting | None, tuple[float, float], str]:
-    """(bench, setting, minutes, caution) of a seam: by machine, or by hand where there is none."""
-    mm = bench.around(duty)
-    if not bench.household.equipment.machine:
-        return Bench.HAND, None, minutes.hand(mm), ""
-    return Bench.MACHINE, settings.seam(bench.household, lining=is_lining(bench, duty)), minutes.seam(mm), NEEDLE
-
-
-def by_hand_note(bench: Workbench) -> tuple[str, ...]:
-    if bench.household.equipment.machine:
-        return ()
-    return (
-        f"By hand: backstitch, {bench.margin(3)} a stitch, with a doubled back stitch at both ends and wherever it is "
-        "strained.",
-    )
+# ---------------------------------------------------------------- sewing
 
 
 def matching(bench: Workbench, join: Join) -> str:
@@ -305,7 +285,6 @@ def sew(
 ) -> Operation:
     """The stitching of a seam, with everything that any seam waits for; `flat`: before the seams it would cross."""
     join = bench.joins[duty[0]]
-    where, setting, took, caution = seam_bench(bench, duty)
     own = tuple(
         Need(facts.join(fact, id), why, where_given=True)
         for id in duty
@@ -319,18 +298,18 @@ def sew(
         technique=technique,
         act=act,
         title=title or f"Sew {lower_first(join.name)}{both_sides(join)}",
-        how=(*how, *by_hand_note(bench)),
-        bench=where,
-        minutes=took,
+        how=how,
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(bench.around(duty)),
         on=on or on_joins(bench, *duty),
         requires=(*bench.flat_first(duty), *(() if flat else crossings(bench, *duty)), *own, *requires),
         gives=facts.joins(Fact.JOINED, duty),
-        setting=setting,
+        setting=settings.seam(bench.household, lining=is_lining(bench, duty)),
         meant=meant if Meant.ENCLOSES in meant else meant | how_edges_end(bench, duty),
         leaves=leaves,
         rows=rows,
         look=look,
-        caution=caution,
+        caution=NEEDLE,
         booklet=bench.booklet(*duty),
     )
 
@@ -372,19 +351,18 @@ def understitch(
 ) -> Operation:
     """The inner layer stitched to the allowances, so that the seam rolls in; without a machine by prick stitch."""
     mm = bench.around(duty)
-    machine = bench.household.equipment.machine
     lining = bool(pieces_of(part for id in duty for part in bench.parts(id)) & bench.linings)
     return Operation(
         id=f"understitch-{duty[0]}",
         technique=technique,
         act=Act.UNDERSTITCH,
         title=f"Understitch the {what}",
-        how=(how,) if machine else (how, "By hand: prick stitch through the inner layer and the allowances only."),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        how=(how,),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
         on=on_joins(bench, *duty),
         requires=tuple(Need(facts.join(before, id), "the allowances lie inwards") for id in duty),
         gives=facts.joins(Fact.UNDERSTITCHED, duty),
-        setting=settings.understitch(bench.household, bench.margin(2), lining=lining) if machine else None,
+        setting=settings.understitch(bench.household, bench.margin(2), lining=lining),
         look="Held to the light, the stitches catch inner layer and allowances, never the outside.",
     )

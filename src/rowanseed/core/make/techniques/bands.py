@@ -156,7 +156,6 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     if any(p.edge not in ("inner", "neck", "upper") for p in finish.parts):
         yield _close_ends(bench, finish, after)
         before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
-    machine = bench.household.equipment.machine
     yield Operation(
         id=f"turn-in-{finish.id}",
         technique=ID,
@@ -166,17 +165,15 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Fold the band on its fold line over the allowances; the pressed fold passes the seam by "
             f"{bench.margin(PASSES)} on the inside. Pin from the right side, or baste.",
             f"Right side up, stitch in the ditch of the seam, catching the fold below; or edgestitch the band "
-            f"{bench.margin(2)} from the seam."
-            if machine
-            else "Fell the fold to the row of stitching, not through to the right side.",
+            f"{bench.margin(2)} from the seam.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(bench.around([finish.id])) if machine else minutes.hand(bench.around([finish.id])),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(bench.around([finish.id])),
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         requires=tuple(before),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
-        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        caution=NEEDLE,
         booklet=bench.booklet(finish.id),
         look="Inside, the fold is caught all along.",
     )
@@ -193,7 +190,6 @@ def _close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Op
         for f in bench.finishes.values()
         if f.kind is FinishKind.HEM and _meets(bench, f, pieces)
     )
-    machine = bench.household.equipment.machine
     underlap = any(p.piece in pieces and (p.from_mark or p.to_mark) for j in bench.joins.values() for p in (*j.a, *j.b))
     return Operation(
         id=f"ends-{finish.id}",
@@ -214,14 +210,14 @@ def _close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Op
             f"Trim to {bench.fine(6)}, the corner across; turn, push it out with something blunt, and press. "
             f"{iron_for(bench)}",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(5, 2),
         on=On(pieces=tuple(sorted(pieces)), edges=shown(finish.parts)),
         requires=(*after, *levelled),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
-        setting=settings.seam(bench.household) if machine else None,
+        setting=settings.seam(bench.household),
         rows=0,
-        caution=NEEDLE if machine else "",
+        caution=NEEDLE,
         look="Both ends are as long and as square as each other.",
     )
 

@@ -77,7 +77,6 @@ def _on(bench: Workbench, id: str) -> On:
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    machine = bench.household.equipment.machine
     number = max(1, bench.points_of(PointKind.BUTTONHOLE))
     yield Operation(
         id=f"buttonholes-{duty.id}",
@@ -87,18 +86,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"{number} of them. {_length(bench)}",
             f"{_lap(bench)} {_place(bench)}",
-            "From the lowest up, so that the last ones, which show, are the best."
-            if machine
-            else f"By hand: stitch round {bench.margin(3)} wide, cut, and cover the cut edge with buttonhole stitch "
-            "from right to left, knots on the edge; a bar at both ends.",
+            "From the lowest up, so that the last ones, which show, are the best.",
             "Cut them open from both ends to the middle, a pin across each end.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.each(4 if machine else 18, number),
+        bench=Bench.MACHINE,
+        minutes=minutes.each(4, number),
         on=_on(bench, duty.id),
         requires=tuple(_after_everything(bench)),
         gives=(facts.closure(Fact.OPENED, duty.id),),
-        setting=settings.buttonhole(bench.household) if machine else None,
+        setting=settings.buttonhole(bench.household),
         caution="A blade slips: a pin across the end of the hole stops it.",
         booklet=bench.booklet(duty.id),
         look="The button goes through without force, and no thread of the edge is cut.",

@@ -301,7 +301,6 @@ def closing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         for j in bench.joins.values()
         if _unfolded(bench, j) in (outer | pieces) and bench.panels((*j.a, *j.b)) != {Panel.BAND}
     ]
-    machine = bench.household.equipment.machine
     yield Operation(
         id=f"turn-in-{finish.id}",
         technique="collar with stand",
@@ -311,17 +310,15 @@ def closing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"The pressed-in edge just covers the row of stitching, {bench.margin(PASSES)} past it; pin from inside, "
             "or baste.",
             f"Edgestitch from inside, {bench.margin(2)} from the fold, from end to end; you may go on all round the "
-            "stand."
-            if machine
-            else "Fell the fold to the row of stitching.",
+            "stand.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(bench.around([finish.id])) if machine else minutes.hand(bench.around([finish.id])),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(bench.around([finish.id])),
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "the outer layer is on first") for id in on_garment),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
-        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        caution=NEEDLE,
         booklet=bench.booklet(finish.id),
         look="No edge of the allowance looks out.",
     )

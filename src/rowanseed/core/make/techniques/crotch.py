@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, Operation
+from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, pieces_of
@@ -116,7 +116,6 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         rows=1.4,
         look="The inner leg seams meet exactly, and nothing is caught of the other leg.",
     )
-    machine = bench.household.equipment.machine
     at, setting = settings.neaten(bench.household)
     yield Operation(
         id=f"trim-{duty.id}",
@@ -127,14 +126,14 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Between the notches only, trim both allowances to {bench.margin(8)} and neaten them together there. "
             "Above the curve leave them whole.",
         ),
-        bench=at if machine else Bench.HAND,
+        bench=at,
         minutes=minutes.trim(400),
         on=on_joins(bench, *duty.ids),
         requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn twice first") for id in duty.ids),
         gives=facts.joins(Fact.GRADED, duty.ids),
-        setting=setting if machine else None,
+        setting=setting,
         rows=0,
-        caution=f"{BLADES} {NEEDLE}" if machine else BLADES,
+        caution=f"{BLADES} {NEEDLE}",
     )
     yield press(
         bench,

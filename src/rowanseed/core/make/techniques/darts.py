@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench
@@ -36,7 +36,6 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     piece = bench.piece(duty.id.removeprefix(KEY))
     on = On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, dart.edge) for dart in piece.darts))
     number = len(piece.darts) * bench.number_cut(piece.id)
-    machine = bench.household.equipment.machine
     lining = piece.id in bench.linings
     yield Operation(
         id=f"darts-{piece.id}",
@@ -46,16 +45,11 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "Fold right sides together, leg on leg; pin the legs at the edge and at the point.",
             f"From the wide end to the point; shorten the stitch to 1.5 for the last {bench.margin(20)}, run off the "
-            "cloth and tie. No backstitch at the point."
-            if machine
-            else (
-                "By hand: backstitch from the wide end to the point, finer towards it; two stitches on one spot at "
-                "the end."
-            ),
+            "cloth and tie. No backstitch at the point.",
             "Left and right alike, one after the other.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.each(2.5 if machine else 8, number),
+        bench=Bench.MACHINE,
+        minutes=minutes.each(2.5, number),
         on=on,
         requires=(
             Need(
@@ -64,8 +58,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
         ),
         gives=(facts.piece(Fact.SEWN, piece.id),),
-        setting=settings.dart(bench.household, bench.margin(20)) if machine and not lining else _lining(bench, machine),
-        caution=NEEDLE if machine else "",
+        setting=settings.seam(bench.household, lining=True)
+        if lining
+        else settings.dart(bench.household, bench.margin(20)),
+        caution=NEEDLE,
         look="The point runs out without a dimple.",
     )
     yield Operation(
@@ -85,10 +81,6 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         caution=HOT,
         look="No crease beyond the point.",
     )
-
-
-def _lining(bench: Workbench, machine: bool) -> Setting | None:
-    return settings.seam(bench.household, lining=True) if machine else None
 
 
 def _pressed(bench: Workbench, piece: Piece, dart: Dart, *, lining: bool) -> str:

@@ -53,7 +53,7 @@ def _shaped(bench: Workbench, join: Join) -> str:
 
 
 def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    join, machine = join_of(bench, duty), bench.household.equipment.machine
+    join, _machine = join_of(bench, duty), bench.household.equipment.machine
     words = f"ease rows of the {lower_first(join.name)}"
     yield Operation(
         id=f"ease-{join.id}",
@@ -67,12 +67,12 @@ def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "and no gathers show.",
             _shaped(bench, join),
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(2 * bench.around([join.id]), 1) if machine else minutes.hand(bench.around([join.id])),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(2 * bench.around([join.id]), 1),
         on=On(joins=(join.id,), edges=shown(join.a)),
         requires=tuple(bench.flat_first([join.id])),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
-        setting=settings.longest(bench.household) if machine else None,
+        setting=settings.longest(bench.household),
         leaves=(words,),
         rows=2,
         look="Measured along the stitching line, the edge is as long as the one it goes to.",
@@ -104,7 +104,7 @@ def _held(join: Join) -> Need:
 
 
 def bias_strip(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    join, machine = join_of(bench, duty), bench.household.equipment.machine
+    join, _machine = join_of(bench, duty), bench.household.equipment.machine
     yield Operation(
         id=f"ease-{join.id}",
         technique="ease strip",
@@ -116,12 +116,12 @@ def bias_strip(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Sew it {bench.margin(3)} outside the stitching line, the strip stretched and the cap let lie: sprung "
             f"back, it draws the cap in by {bench.fine(join.difference.amount)}. It stays in.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(8),
         on=On(joins=(join.id,), edges=shown(join.a)),
         requires=tuple(bench.flat_first([join.id])),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
-        setting=settings.longest(bench.household) if machine else None,
+        setting=settings.longest(bench.household),
         look="The cap curves over your hand without a pucker.",
     )
 

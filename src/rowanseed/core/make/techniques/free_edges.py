@@ -68,7 +68,6 @@ def _whole(bench: Workbench, finish: Finish) -> str:
 def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     at, setting = settings.neaten(bench.household)
-    machine = bench.household.equipment.machine
     mm = bench.around([finish.id])
     yield Operation(
         id=f"neaten-{finish.id}",
@@ -76,8 +75,8 @@ def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.NEATEN,
         title=f"Neaten the {lower_first(finish.name)}",
         how=(f"In one run {_whole(bench, finish)}, after its seams are pressed, right side up.",),
-        bench=at if machine else Bench.HAND,
-        minutes=minutes.neaten(mm) if machine else minutes.hand(mm),
+        bench=at,
+        minutes=minutes.neaten(mm),
         on=_on(finish),
         requires=(
             *across(bench, finish),
@@ -87,14 +86,13 @@ def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             ),
         ),
         gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.NEATENED, finish.id)),
-        setting=setting if machine else None,
+        setting=setting,
         booklet=bench.booklet(finish.id),
     )
 
 
 def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    machine = bench.household.equipment.machine
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
     inwards = any(bench.is_curved(part) for part in finish.parts)
@@ -113,14 +111,14 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             if inwards or allowance > BINDING
             else "Press the binding away from the garment.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
         on=On(edges=shown(finish.parts)),
         requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
-        setting=settings.seam(bench.household) if machine else None,
+        setting=settings.seam(bench.household),
         rows=0,
-        caution=NEEDLE if machine else "",
+        caution=NEEDLE,
         look="The edge has kept its length.",
     )
     yield Operation(
@@ -131,16 +129,14 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Press it away, wrap it over the edge so that the far fold passes the stitching by {bench.margin(2)}; "
             "pin from the right side.",
-            "Stitch in the ditch from the right side, or edgestitch the fold."
-            if machine
-            else "Fell the fold to the row of stitching.",
+            "Stitch in the ditch from the right side, or edgestitch the fold.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
         on=_on(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is sewn on first"),),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
-        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
+        setting=settings.topstitch(bench.household, bench.margin(2)),
         rows=2,
         booklet=bench.booklet(finish.id),
         look="Inside, the fold is caught all along, and it has one width.",
@@ -149,7 +145,6 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    machine = bench.household.equipment.machine
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
     under = min(10.0, allowance / 4)
@@ -186,13 +181,13 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"{bench.margin(2)} from the inner fold, all round"
             + ("." if ties else f"; leave {bench.margin(50)} open at a seam, backstitching both sides of the gap."),
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
         on=On(edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),),
         gives=(facts.finish(Fact.HEMMED, finish.id),),
-        setting=settings.seam(bench.household) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.seam(bench.household),
+        caution=NEEDLE,
     )
     yield Operation(
         id=f"thread-{finish.id}",
@@ -220,7 +215,6 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    machine = bench.household.equipment.machine
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
     name = lower_first(finish.name)
@@ -251,13 +245,13 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.TURN,
         title=f"Stitch it down: {name}",
         how=(f"{bench.margin(2)} from the inner fold, {_whole(bench, finish)}.",),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
         on=_on(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
-        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        caution=NEEDLE,
         booklet=bench.booklet(finish.id),
     )
 

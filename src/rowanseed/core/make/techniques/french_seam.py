@@ -91,7 +91,6 @@ def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def _first_row(
     bench: Workbench, duty: Duty, technique: str, title: str, first: float, allowance: float, words: str
 ) -> Operation:
-    machine = bench.household.equipment.machine
     lining = {p.piece for p in bench.parts(duty.id)} <= bench.linings
     return Operation(
         id=f"first-{duty.id}",
@@ -104,12 +103,12 @@ def _first_row(
             f"The two rows make up the allowance: {bench.margin(first)} and {bench.margin(allowance - first)} are "
             f"{bench.margin(allowance)}.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.seam(bench.around(duty.ids), 1.5),
         on=on_joins(bench, *duty.ids),
         requires=tuple(bench.flat_first(duty.ids)),
         gives=(facts.join(Fact.GRADED, duty.id),),
-        setting=settings.seam(bench.household, lining=lining) if machine else None,
+        setting=settings.seam(bench.household, lining=lining),
         rows=0,
         caution=BLADES,
     )
@@ -198,19 +197,19 @@ def _trimmed(bench: Workbench, duty: Duty, technique: str, to: str) -> Operation
 def _stitched_down(
     bench: Workbench, duty: Duty, technique: str, how: tuple[str, ...], after: Fact = Fact.GRADED
 ) -> Operation:
-    join, machine = bench.joins[duty.id], bench.household.equipment.machine
+    join, _machine = bench.joins[duty.id], bench.household.equipment.machine
     return Operation(
         id=f"topstitch-{duty.id}",
         technique=technique,
         act=Act.TOPSTITCH,
         title=f"Stitch it down: {lower_first(join.name)}{both_sides(join)}",
-        how=how if machine else (*how, "By hand: small running stitches, or fell the fold."),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(bench.around(duty.ids)) if machine else minutes.hand(bench.around(duty.ids)),
+        how=how,
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(bench.around(duty.ids)),
         on=on_joins(bench, *duty.ids),
         requires=(Need(facts.join(after, duty.id), "the allowances lie to their side"),),
         gives=(facts.join(Fact.TOPSTITCHED, duty.id),),
-        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
+        setting=settings.topstitch(bench.household, bench.margin(2)),
         look="The row runs at one distance from the seam.",
     )
 

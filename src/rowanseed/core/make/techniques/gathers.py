@@ -29,19 +29,18 @@ def _lengths(bench: Workbench, join: Join) -> str:
 
 
 def _op(bench: Workbench, join: Join, technique: str, how: tuple[str, ...], **more: object) -> Operation:
-    machine = bench.household.equipment.machine
     return Operation(
         id=f"gather-{join.id}",
         technique=technique,
         act=Act.GATHER,
         title=f"Gather: {lower_first(join.name)}{both_sides(join)}",
         how=how,
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.seam(3 * bench.around([join.id])),
         on=On(joins=(join.id,), edges=shown(join.a)),
         requires=tuple(bench.flat_first([join.id])),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
-        setting=settings.longest(bench.household) if machine else None,
+        setting=settings.longest(bench.household),
         look="The folds are even and run straight away from the edge.",
         rows=2,
         **more,  # type: ignore[arg-type]

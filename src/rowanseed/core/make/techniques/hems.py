@@ -213,7 +213,6 @@ def _fold(
 
 def _neatened_first(bench: Workbench, finish: Finish, technique: str, before: tuple[Need, ...]) -> Operation:
     at, setting = settings.neaten(bench.household, lining=_is_lining(bench, finish))
-    machine = bench.household.equipment.machine
     mm = bench.around([finish.id])
     return Operation(
         id=f"neaten-{finish.id}",
@@ -221,12 +220,12 @@ def _neatened_first(bench: Workbench, finish: Finish, technique: str, before: tu
         act=Act.NEATEN,
         title=f"Neaten the edge of the {lower_first(finish.name)}",
         how=("Right side up, all round; it is not turned under again.",),
-        bench=at if machine else Bench.HAND,
-        minutes=minutes.neaten(mm) if machine else minutes.hand(mm),
+        bench=at,
+        minutes=minutes.neaten(mm),
         on=On(edges=shown(finish.parts)),
         requires=before,
         gives=(facts.finish(Fact.NEATENED, finish.id),),
-        setting=setting if machine else None,
+        setting=setting,
     )
 
 
@@ -348,7 +347,6 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     facing = facing_of(bench, finish)
     pieces, name = pieces_of(facing), lower_first(finish.name)
     edges = shown((*finish.parts, *facing))
-    machine = bench.household.equipment.machine
     first, before = _before(bench, finish)
     yield from first
     width = finish.folds[0] if finish.folds else bench.edge_allowance(finish.parts[0])
@@ -372,14 +370,14 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"The edge is cut level {bench.fine(width)} below the hem line. Right sides together, seam on seam.",
             f"{bench.fine(width)} seam, all round.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
         on=on,
         requires=(*before, *made),
         gives=(facts.finish(Fact.BASTED, finish.id),),
-        setting=settings.seam(bench.household) if machine else None,
+        setting=settings.seam(bench.household),
         rows=0,
-        caution=NEEDLE if machine else "",
+        caution=NEEDLE,
         booklet=bench.booklet(finish.id),
     )
     yield Operation(
@@ -388,12 +386,12 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.UNDERSTITCH,
         title=f"Understitch the {name}",
         how=("Clip where it curves, allowances towards the facing; facing up, close to the seam, all round.",),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.seam(mm) if machine else minutes.hand(mm),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
         on=on,
         requires=(Need(facts.finish(Fact.BASTED, finish.id), "it is sewn first"),),
         gives=(facts.finish(Fact.UNDERSTITCHED, finish.id),),
-        setting=settings.understitch(bench.household, bench.margin(2)) if machine else None,
+        setting=settings.understitch(bench.household, bench.margin(2)),
         rows=0,
         caution=BLADES,
     )

@@ -22,7 +22,6 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     piece = bench.piece(duty.id.removeprefix(KEY))
-    machine = bench.household.equipment.machine
     halves = [j.id for j in bench.joins.values() if pieces_of((*j.a, *j.b)) == {piece.id} and j.a[0].hand]
     ends = f"stitch {bench.fine(50)} down from the upper edge"
     if piece.has_edge("hem"):
@@ -36,13 +35,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Right sides together along the pleat line; {ends}.",
             "Press it to the wearer's right, and baste it across the top, inside the allowance, where it stays.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(5),
         on=On(pieces=(piece.id,), edges=(EdgeShown(piece.id, "neck"),) if piece.has_edge("neck") else ()),
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "the two halves are joined first") for id in halves),
         gives=(facts.layer(Fact.SHAPED, piece.id),),
-        setting=settings.seam(bench.household, lining=True) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.seam(bench.household, lining=True),
+        caution=NEEDLE,
         look="The pleat opens freely in the middle.",
     )
 

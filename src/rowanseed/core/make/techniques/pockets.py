@@ -117,7 +117,7 @@ def _flat(bench: Workbench) -> Iterator[Need]:
 def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     piece, mouth = _piece(finish), _mouth(bench, finish) or 30.0
-    number, machine = bench.number_cut(piece), bench.household.equipment.machine
+    number, _machine = bench.number_cut(piece), bench.household.equipment.machine
     alike = ("Make both of a pair together, and lay them on each other: they are equal.",) if number > 1 else ()
     at, setting = settings.neaten(bench.household)
     yield Operation(
@@ -126,12 +126,12 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.NEATEN,
         title=f"Neaten all edges: {bench.name(piece)}",
         how=("Each edge by itself, round the corners in one run.",),
-        bench=at if machine else Bench.HAND,
-        minutes=minutes.neaten(bench.around([finish.id])) if machine else minutes.hand(bench.around([finish.id])),
+        bench=at,
+        minutes=minutes.neaten(bench.around([finish.id])),
         on=On(pieces=(piece,), edges=shown(finish.parts)),
         requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),),
         gives=(facts.finish(Fact.NEATENED, finish.id),),
-        setting=setting if machine else None,
+        setting=setting,
     )
     yield Operation(
         id=f"mouth-{finish.id}",
@@ -143,12 +143,12 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "trim the corners, turn to the wrong side and press.",
             f"Stitch across {bench.margin(mouth - 5)} below the upper fold.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(4, number),
         on=On(pieces=(piece,), edges=shown(p for p in finish.parts if p.edge in MOUTH)),
         requires=(Need(facts.finish(Fact.NEATENED, finish.id), "its edges are neatened first"),),
         gives=(facts.finish(Fact.TOPSTITCHED, finish.id),),
-        setting=settings.topstitch(bench.household, bench.margin(mouth - 5)) if machine else None,
+        setting=settings.topstitch(bench.household, bench.margin(mouth - 5)),
     )
     yield Operation(
         id=f"turn-in-{finish.id}",
@@ -178,13 +178,13 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "other. The mouth stays open.",
             f"At both ends of the mouth sew a small triangle or {bench.margin(6)} back and forth: it takes the strain.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(7, number),
         on=_on(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "its edges are in"), *_flat(bench)),
         gives=_attached(bench, finish),
-        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        caution=NEEDLE,
         look="A hand goes in, and the pocket lies without pulling the garment.",
     )
 
@@ -192,7 +192,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     piece = _piece(finish)
-    number, machine = bench.number_cut(piece), bench.household.equipment.machine
+    number, _machine = bench.number_cut(piece), bench.household.equipment.machine
     yield Operation(
         id=f"turn-in-{finish.id}",
         technique="sham welt",
@@ -221,13 +221,13 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"it, trim to {bench.margin(6)}, flip the welt up and press.",
             "Slip stitch both ends to the garment, the stitches under the fold.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(9, number),
         on=_on(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "they are made up first"), *_flat(bench)),
         gives=_attached(bench, finish),
-        setting=settings.seam(bench.household) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.seam(bench.household),
+        caution=NEEDLE,
         look="Left and right stand at the same height and slant.",
     )
 
@@ -235,7 +235,6 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     piece = _piece(finish)
-    machine = bench.household.equipment.machine
     name = lower_first(bench.piece(piece).name)
     yield Operation(
         id=f"turn-in-{finish.id}",
@@ -248,12 +247,12 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Trim to {bench.fine(5)}, the corners across; turn, press, and edgestitch {bench.margin(2)} from the "
             "edge.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(10, 2),
         on=On(pieces=(piece,), edges=shown(finish.parts)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
-        setting=settings.seam(bench.household) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.seam(bench.household),
+        caution=NEEDLE,
         look="Both halves are equally long and wide.",
     )
     yield Operation(
@@ -279,7 +278,6 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     piece = _piece(finish)
-    machine = bench.household.equipment.machine
     yield Operation(
         id=f"turn-in-{finish.id}",
         technique="patch",
@@ -305,13 +303,13 @@ def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Edgestitch {bench.margin(2)} from the fold, all round: nothing says that one of its edges stays open. "
             "If it is a pocket, leave its mouth open, and look into your booklet.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
+        bench=Bench.MACHINE,
         minutes=minutes.each(6, bench.number_cut(piece)),
         on=_on(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "its edges are in"), *_flat(bench)),
         gives=_attached(bench, finish),
-        setting=settings.topstitch(bench.household, bench.margin(2)) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        caution=NEEDLE,
     )
 
 

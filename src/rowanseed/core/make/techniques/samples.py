@@ -22,29 +22,30 @@ class _Sample:
     when: Callable[[Operation], bool]
     took: float = 3.0
     caution: str = ""
+    tries_machine: bool = False
+    """What it tries is the machine: without one there is nothing to try."""
 
 
 def _samples(bench: Workbench) -> tuple[_Sample, ...]:
-    choices, machine = bench.household, bench.household.equipment.machine
+    machine = bench.household.equipment.machine
+    return tuple(one for one in _every_sample(bench) if machine or not one.tries_machine)
+
+
+def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
+    choices = bench.household
     neaten_bench, neaten_setting = settings.neaten(choices)
-    here = Bench.MACHINE if machine else Bench.HAND
     return (
         _Sample(
             "stitch",
-            "Try stitch and tension on a scrap" if machine else "Try the stitches on a scrap",
+            "Try the stitch on a scrap",
             (
                 "Two layers of a scrap on the grain the seams have, the thread of the garment, a seam's length.",
                 "A new needle for each garment. The stitch looks the same on both sides and the seam does not "
                 "pucker; if it skips or puckers: rethread, then another needle, then the tension.",
-            )
-            if machine
-            else (
-                "Two layers of a scrap and the thread of the garment: backstitch and running stitch, a seam's length.",
-                f"Thread no longer than {bench.length(450)}; the needle as fine as it goes through without force.",
             ),
-            here,
-            settings.seam(choices) if machine else None,
-            lambda op: op.bench is here and op.act is not Act.SAMPLE,
+            Bench.MACHINE,
+            settings.seam(choices),
+            lambda op: op.bench is Bench.MACHINE and op.act is not Act.SAMPLE,
             5,
         ),
         _Sample(
@@ -57,6 +58,7 @@ def _samples(bench: Workbench) -> tuple[_Sample, ...]:
             neaten_bench,
             neaten_setting,
             lambda op: op.act is Act.NEATEN and op.bench.is_machine,
+            tries_machine=True,
         ),
         _Sample(
             "fuse",
@@ -79,8 +81,8 @@ def _samples(bench: Workbench) -> tuple[_Sample, ...]:
                 "The same layers with the interfacing, on the same grain; cut it open and put the button through.",
                 "Write the length and the settings down.",
             ),
-            here,
-            settings.buttonhole(choices) if machine else None,
+            Bench.MACHINE,
+            settings.buttonhole(choices),
             lambda op: op.act is Act.BUTTONHOLE,
             5,
         ),
@@ -91,8 +93,8 @@ def _samples(bench: Workbench) -> tuple[_Sample, ...]:
                 f"One layer {bench.length(200)} long: two rows at the longest stitch, drawn up.",
                 "The bobbin threads slide without breaking; if they do not, loosen the upper tension.",
             ),
-            here,
-            settings.longest(choices) if machine else None,
+            Bench.MACHINE,
+            settings.longest(choices),
             lambda op: op.act in (Act.GATHER, Act.EASE),
         ),
         _Sample(
@@ -102,6 +104,7 @@ def _samples(bench: Workbench) -> tuple[_Sample, ...]:
             Bench.MACHINE,
             settings.blind_hem(choices),
             lambda op: op.technique == "blind hem by machine" and op.act is Act.HEM,
+            tries_machine=True,
         ),
         _Sample(
             "zip",
@@ -113,6 +116,7 @@ def _samples(bench: Workbench) -> tuple[_Sample, ...]:
             Bench.MACHINE,
             settings.zip_foot(choices, invisible=True),
             lambda op: op.act is Act.INSERT_CLOSURE and op.bench is Bench.MACHINE and _is_invisible(bench, op),
+            tries_machine=True,
         ),
     )
 

@@ -68,7 +68,6 @@ def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
             )
     runs = _directions(bench, parts)
     mm = sum(part_length(bench.pattern, bench.size, p) * copies(bench.pattern, p) for p in parts)
-    machine = bench.household.equipment.machine
     return Operation(
         id=f"staystitch-{id}",
         technique="staystitching",
@@ -79,12 +78,12 @@ def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
             *runs,
             "Lay each piece on its tissue afterwards: the edge is as long as the line printed there.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.neaten(mm) if machine else minutes.hand(mm / 3),
+        bench=Bench.MACHINE,
+        minutes=minutes.neaten(mm),
         on=On(edges=shown(parts)),
         gives=tuple(facts.piece(Fact.STAYED, piece) for piece in dict.fromkeys(p.piece for p in parts)),
-        setting=settings.staystitch(bench.household) if machine else None,
-        caution=NEEDLE if machine else "",
+        setting=settings.staystitch(bench.household),
+        caution=NEEDLE,
         look="The edge has kept its length and does not ripple.",
     )
 

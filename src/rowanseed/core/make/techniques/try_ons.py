@@ -130,7 +130,6 @@ def _alike(bench: Workbench) -> str:
 
 
 def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
-    machine = bench.household.equipment.machine
     ids = [j.id for j in sides]
     mm = bench.around(ids)
     return Operation(
@@ -142,8 +141,8 @@ def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
             "Right sides together, notches matched, on the stitching line at the longest stitch; no backstitch, it "
             "comes out again.",
         ),
-        bench=Bench.MACHINE if machine else Bench.HAND,
-        minutes=minutes.neaten(mm) if machine else minutes.hand(mm / 3),
+        bench=Bench.MACHINE,
+        minutes=minutes.neaten(mm),
         on=On(edges=shown(p for j in sides for p in (*j.a, *j.b))),
         requires=(
             *bench.flat_first(ids),
@@ -163,7 +162,7 @@ def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
             ),
         ),
         gives=facts.joins(Fact.PREPARED, ids),
-        setting=settings.longest(bench.household) if machine else None,
+        setting=settings.longest(bench.household),
         leaves=(words,),
     )
 

@@ -9,7 +9,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import Closure, ClosureKind, Join
@@ -77,17 +77,6 @@ def _stiffened_opening(bench: Workbench, closure: Closure, on: On, name: str) ->
     )
 
 
-def _machine_or_prick(bench: Workbench, *, invisible: bool) -> tuple[Bench, Setting | None, tuple[str, ...], str]:
-    if bench.household.equipment.machine:
-        return Bench.MACHINE, settings.zip_foot(bench.household, invisible=invisible), (), NEEDLE
-    return (
-        Bench.HAND,
-        None,
-        (f"By hand: prick stitch, tiny stitches outside and {bench.margin(6)} between them, through all layers.",),
-        "",
-    )
-
-
 def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     closure, join, name, on = _parts(bench, duty)
     yield from _stiffened_opening(bench, closure, on, name)
@@ -138,7 +127,7 @@ def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         leaves=(basting,),
         look="Closed, both edges are level at the top, and the seam lines meet.",
     )
-    where, setting, by_hand, caution = _machine_or_prick(bench, invisible=True)
+    setting = settings.zip_foot(bench.household, invisible=True)
     yield Operation(
         id=f"zip-{closure.id}",
         technique="invisible zip",
@@ -151,16 +140,15 @@ def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Take the basting out, close the zip and look. Push its tail aside; sew the free edges of the tape to "
             f"the allowances only. Longer than {bench.margin(TAIL)} below the mark: whip a new stop over the coil "
             "and cut it there.",
-            *by_hand,
         ),
-        bench=where,
+        bench=Bench.MACHINE,
         minutes=minutes.each(15),
         on=on,
         requires=(Need(facts.closure(Fact.BASTED, closure.id), "it is basted, so that both sides stay level"),),
         gives=(facts.closure(Fact.CLOSED, closure.id),),
         setting=setting,
         removes=(basting,),
-        caution=caution,
+        caution=NEEDLE,
         booklet=bench.booklet(closure.id),
         look="Closed, only the pull can be seen, and it slides without catching.",
     )
@@ -191,7 +179,7 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(facts.closure(Fact.BASTED, closure.id),),
         leaves=(basting,),
     )
-    where, setting, by_hand, caution = _machine_or_prick(bench, invisible=False)
+    setting = settings.zip_foot(bench.household, invisible=False)
     yield Operation(
         id=f"zip-{closure.id}",
         technique="centred zip",
@@ -201,16 +189,15 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Right side up, {bench.margin(6)} from the seam: down one side, needle down, pivot, across below the "
             "stop, pivot, and up the other side; the slider moved out of the way.",
             "Take out both bastings: the zip's and the seam's over the opening.",
-            *by_hand,
         ),
-        bench=where,
+        bench=Bench.MACHINE,
         minutes=minutes.each(14),
         on=on,
         requires=(Need(facts.closure(Fact.BASTED, closure.id), "it is basted first"),),
         gives=(facts.closure(Fact.CLOSED, closure.id),),
         setting=setting,
         removes=(basting, "basting of the centred zip's opening"),
-        caution=caution,
+        caution=NEEDLE,
         booklet=bench.booklet(closure.id),
         look="Both folds meet over the coil, and the rows stand at one distance from them.",
     )
@@ -219,13 +206,13 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     closure, join, name, on = _parts(bench, duty)
     yield from _stiffened_opening(bench, closure, on, name)
-    where, setting, by_hand, caution = _machine_or_prick(bench, invisible=False)
+    setting = settings.zip_foot(bench.household, invisible=False)
     own = {
         "technique": "lapped zip",
         "on": on,
-        "bench": where,
+        "bench": Bench.MACHINE,
         "setting": setting,
-        "caution": caution,
+        "caution": NEEDLE,
     }
     basting = "basting of the lap"
     yield Operation(
@@ -238,7 +225,6 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Zip closed, face up under that fold, the fold close beside the coil, the top of the pull "
             f"{bench.fine(STOP)} below the upper stitching line. Edgestitch {bench.margin(2)} from the fold, from "
             "below the stop to the top.",
-            *by_hand,
         ),
         minutes=minutes.each(8),
         requires=_after_seam(bench, closure, join),
@@ -271,7 +257,6 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Right side up: across below the stop from the seam, needle down, pivot, then up {bench.margin(11)} "
             "from the fold to the waist. The slider moved out of the way.",
             "Take the basting out; bar the lower end with a few stitches on the spot.",
-            *by_hand,
         ),
         minutes=minutes.each(8),
         requires=(Need(facts.closure(Fact.BASTED, closure.id), "it is basted first"),),
