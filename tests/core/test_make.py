@@ -19,9 +19,10 @@ from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.equipment import Equipment, Foot, SeamFinish, SewingHabits, StaySchool, TryOn
 from rowanseed.core.make.operation import Act, After, Bench, Operation
 from rowanseed.core.make.sequencer import cost_of, ready, sequence, trips
+from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.envelope import Figure
-from rowanseed.core.pattern.making import Closure, ClosureKind, Finish, FinishKind, Making
-from rowanseed.core.pattern.pieces import InnerLine, LineKind
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Finish, FinishKind, Making
+from rowanseed.core.pattern.pieces import InnerLine, LineKind, Panel
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.order_json import garment_document, order_document
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
@@ -281,6 +282,135 @@ def test_what_nothing_sews_is_told_by_name():
         MakingChoices(),
     )
     assert any("fly zip" in gap.said and "booklet" in gap.said for gap in made.gaps)
+
+
+def test_what_was_chosen_for_a_part_that_is_gone_is_told():
+    """A faced hem takes the place of a turned one; a project document may name what was never there."""
+    made = compile_garment(SKIRT, "A", "14", MakingChoices(techniques=(("cuffs", "french"), ("hem", "glue"))))
+    said = " ".join(gap.said for gap in made.gaps)
+    assert "There is no “cuffs” in this garment now" in said and "not made as “glue”" in said
+    assert faults(SKIRT, "14", sequence(made.operations)) == []
+
+
+def test_what_waits_for_a_part_that_nothing_sews_is_not_told_a_second_time():
+    """The fly zip is told once, by its name, and no id of a piece or seam is ever read out."""
+    draft = DRAFTS["trousers"][0]
+    closures = tuple(replace(c, kind=ClosureKind.FLY_ZIP) for c in draft.making.closures if c.id == "zip")
+    made = compile_garment(replace(draft, making=replace(draft.making, closures=closures)), "A", "14", MakingChoices())
+    assert len(made.gaps) == 1
+
+
+def test_the_same_way_chosen_for_two_parts_that_are_sewn_as_one_is_one_choice():
+    draft = DRAFTS["waistcoat"][0]
+    both = (("neck", "lining-edge-to-edge"), ("hems", "lining-edge-to-edge"))
+    made = compile_garment(draft, "A", "14", MakingChoices(techniques=both))
+    assert made.gaps == () and dict(made.taken)["hems"] == "lining-edge-to-edge"
+
+
+def _with_ruffle():
+    """A ruffle caught in the skirt's side seams: three layers, of which the yoke's way of sewing says nothing."""
+    piece = replace(SKIRT.piece("side-back"), id="ruffle", name="Ruffle", panel=Panel.OTHER)
+    side = next(j for j in SKIRT.making.joins if j.id == "side-seams")
+    caught = replace(side, id="ruffle-sides", name="Ruffle into the side seams", b=(EdgePart("ruffle", "front"),))
+    loose = Finish(
+        "ruffle-edges",
+        "Ruffle's edges",
+        FinishKind.NEATENED,
+        tuple(EdgePart("ruffle", edge) for edge in ("hem", "back", "waist")),
+    )
+    making = replace(SKIRT.making, joins=(*SKIRT.making.joins, caught), finishes=(*SKIRT.making.finishes, loose))
+    return replace(SKIRT, pieces=(*SKIRT.pieces, piece), making=making)
+
+
+def test_three_layers_are_sewn_in_one_seam_and_not_told_as_a_yoke():
+    made = ordered(_with_ruffle(), "14", MakingChoices())
+    taken = dict(made.taken)
+    assert taken["side-seams"] == taken["ruffle-sides"] == "three-layers"
+    assert "Roll" not in _how(made.operations, "sew-side-seams") and made.gaps == ()
+    assert faults(_with_ruffle(), "14", made.operations) == [] and play(_with_ruffle(), made.operations) == ()
+
+
+@pytest.mark.parametrize(
+    ("piece", "name", "technique"),
+    [("belt", "Back belt", "back-belt"), ("belt", "Badge", "patch"), ("welt", "Welt", "sham-welt")],
+)
+def test_a_loose_piece_is_made_up_as_what_the_pattern_calls_it(piece, name, technique):
+    """Four of a loose strip are no back belt unless the pattern says so."""
+    draft = DRAFTS["waistcoat"][0]
+    id = piece if name.lower().endswith(piece) else "badge"
+    pieces = tuple(replace(p, id=id, name=name) if p.id == piece else p for p in draft.pieces)
+    finishes = tuple(
+        replace(f, parts=tuple(replace(q, piece=id if q.piece == piece else q.piece) for q in f.parts))
+        for f in draft.making.finishes
+    )
+    pattern = replace(draft, pieces=pieces, making=replace(draft.making, finishes=finishes))
+    assert dict(compile_garment(pattern, "A", "14", MakingChoices()).taken)[f"{piece}-edges"] == technique
+
+
+def test_a_folded_loose_piece_that_is_no_welt_is_left_to_the_booklet():
+    draft = DRAFTS["waistcoat"][0]
+    pieces = tuple(replace(p, name="Flap") if p.id == "welt" else p for p in draft.pieces)
+    pieces = tuple(replace(p, id="flap") if p.id == "welt" else p for p in pieces)
+    finishes = tuple(
+        replace(f, parts=tuple(replace(q, piece="flap" if q.piece == "welt" else q.piece) for q in f.parts))
+        for f in draft.making.finishes
+    )
+    made = compile_garment(
+        replace(draft, pieces=pieces, making=replace(draft.making, finishes=finishes)), "A", "14", MakingChoices()
+    )
+    assert ["Edges of the welts" in gap.said and "booklet" in gap.said for gap in made.gaps].count(True) == 1
+
+
+def test_every_casing_gets_its_own_elastic_and_one_without_says_that_it_is_not_known():
+    edges = {f.id: f for f in SKIRT.making.finishes}
+    waist = Finish(
+        "top", "Waist casing", FinishKind.CASING, tuple(EdgePart(p.piece, "waist") for p in edges["hem"].parts)
+    )
+    hem = replace(edges["hem"], kind=FinishKind.CASING)
+    facing = {"front-facing", "back-facing"}
+    making = replace(
+        SKIRT.making,
+        joins=tuple(j for j in SKIRT.making.joins if j.id not in ("waist", "facing-sides")),
+        closures=(Closure("elastic", ClosureKind.ELASTIC, "centre-back"),),
+        finishes=(waist, hem),
+        layers=(),
+        booklet=(),
+    )
+    pattern = replace(SKIRT, pieces=tuple(p for p in SKIRT.pieces if p.id not in facing), making=making)
+    made = ordered(pattern, "14", MakingChoices())
+    assert made.gaps == () and faults(pattern, "14", made.operations) == []
+    assert "envelope's notions do" not in _how(made.operations, "thread-top")
+    assert "envelope's notions do" in _how(made.operations, "thread-hem")
+
+
+def test_a_facing_waits_for_the_zip_that_meets_it_and_for_no_other():
+    steps = {s.id: s for s in _order()}
+    assert any(need.step == "zip-zip" for need in steps["sew-waist"].needs)
+    closures = tuple(replace(c, join="side-seams", to_mark=None) if c.id == "zip" else c for c in SKIRT.making.closures)
+    moved = {s.id: s for s in _order(replace(SKIRT, making=replace(SKIRT.making, closures=closures)))}
+    assert any(need.step == "zip-zip" for need in moved["sew-waist"].needs)
+
+
+def test_pads_are_sewn_in_before_the_lining_hides_them():
+    draft, size = DRAFTS["overshirt"]
+    layers = Layers(lining=LiningSchool.WHOLE, hem=LiningHem.ATTACHED, pad=8.0)
+    pattern = derived(draft, size, "A", ClothChoices(layers=layers), ())
+    steps = ordered(pattern, size, MakingChoices(pad=8.0)).operations
+    assert _place(steps, "press-armholes") < _place(steps, "pads") < _place(steps, "lay-in-lining")
+    assert "0.8 cm thick" in _how(steps, "pads") and faults(pattern, size, steps) == []
+    assert not any(s.id == "pads" for s in ordered(pattern, size, MakingChoices()).operations)
+
+
+def test_every_step_of_a_house_without_a_machine_says_its_stitch():
+    """Whatever a technique writes for the machine is told by hand, with the stitch that takes its place."""
+    for draft, size in DRAFTS.values():
+        machine = {s.id: s for s in ordered(draft, size, MakingChoices()).operations}
+        hand = {s.id: s for s in ordered(draft, size, MakingChoices(equipment=Equipment(machine=False))).operations}
+        for id, step in hand.items():
+            if id in machine and machine[id].bench.is_machine and id != "sew-hem":  # which is a hem by hand then
+                assert step.how[-1].startswith("By hand: ") and step.minutes[0] > machine[id].minutes[0], id
+                assert "needle reaches" not in step.caution
+        assert not {"sample-neaten", "sample-zip"} & hand.keys()
 
 
 def test_pleats_drawn_on_a_piece_are_folded_before_it_is_joined():

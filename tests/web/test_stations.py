@@ -301,6 +301,14 @@ def test_another_way_says_what_it_changes_before_it_is_taken_and_can_be_taken_ba
     assert "as you chose" not in house.get("/projects/1/sew/ways").text
 
 
+def test_what_is_cut_to_the_measure_besides_is_not_passed_over_by_the_making_order(house):
+    assert "every step has what it needs" in house.get("/projects/1/sew").text
+    sash = {"kind": "tie", "name": "sash", "long": "90 cm", "wide": "4 cm", "count": "1", "role": "main"}
+    house.post("/projects/1/cloth/extras/strips", data=sash)
+    page = house.get("/projects/1/sew").text
+    assert "Nothing here says where “sash” goes" in page and "every step has what it needs" not in page
+
+
 def test_ticks_stay_where_another_way_is_taken(house):
     house.post("/projects/1/sew", data={"key": "sew-front-seams", "done": "yes"})
     house.post("/projects/1/sew/ways", data={"part": "hem", "technique": "hem-by-hand"})

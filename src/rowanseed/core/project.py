@@ -21,7 +21,7 @@ from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.change import Way, ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import Made
+from rowanseed.core.make.compiler import Gap, Made
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pattern import Pattern
@@ -294,6 +294,7 @@ class Project:
             habits=habits.sewing,
             techniques=self.decisions.techniques,
             units=habits.units,
+            pad=self.cloth_choices.layers.pad or 0.0,
         )
         if main is None:
             return choices
@@ -303,6 +304,18 @@ class Project:
     def made(self) -> Made:
         """The operations of the garment, worked out from its graph, in no order; and what is missing."""
         return Made(()) if self.choices is None else made_once(self.garment, self.choices, self.making_choices)
+
+    @property
+    def gaps(self) -> tuple[Gap, ...]:
+        """What the making order does not know: parts nothing makes, and pieces cut to the measure besides."""
+        besides = (
+            Gap(
+                one.id,
+                f"Nothing here says where “{one.name}” goes, which is cut to the measure: sew it by your own plan.",
+            )
+            for one in self.cloth_choices.rectangles
+        )
+        return (*self.made.gaps, *besides) if self.made.operations else ()
 
     @cached_property
     def steps(self) -> tuple[Operation, ...]:

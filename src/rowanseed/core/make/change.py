@@ -21,6 +21,12 @@ class Way:
     name: str
     taken: Technique
     others: tuple[Technique, ...]
+    usual: Technique
+
+    @property
+    def is_chosen(self) -> bool:
+        """Whether it is made otherwise than is usual."""
+        return self.taken is not self.usual
 
 
 @dataclass(frozen=True)
@@ -45,7 +51,7 @@ def ways(pattern: Pattern, view: str, size: str, choices: MakingChoices, made: M
         if now is None or len(found) < 2:
             continue
         others = tuple(t for t in found if t is not now)
-        out.append(Way(id=id, name=part_name(bench, id), taken=now, others=others))
+        out.append(Way(id=id, name=part_name(bench, id), taken=now, others=others, usual=found[0]))
     return tuple(out)
 
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.body.measures import Age
 from rowanseed.core.cloth.cloth import Fibre, Structure, Surface
 from rowanseed.core.make.equipment import Equipment, SewingHabits
 
@@ -25,7 +24,8 @@ class MakingChoices:
     structure: Structure = Structure.WOVEN
     surface: Surface = Surface.PLAIN
     weight: float | None = None
-    age: Age = Age.ADULT
+    pad: float = 0.0
+    """Thickness of shoulder pads in mm; 0: there are none."""
 
     @property
     def is_knit(self) -> bool:

@@ -6,13 +6,13 @@ operations are linked by their facts. What no technique makes is told by name, n
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.by_hand import by_hand
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.facts import State
+from rowanseed.core.make.facts import State, SubjectKind
 from rowanseed.core.make.operation import Act, After, Need, Operation
 from rowanseed.core.make.registry import all_techniques, by_id, companions
 from rowanseed.core.make.technique import Companion, Duty, Technique
@@ -55,10 +55,10 @@ def compile_garment(pattern: Pattern, view: str, size: str, choices: MakingChoic
     operations = [_with_samples(bench, op) for op in operations]
     if not choices.equipment.machine:
         operations = [by_hand(bench, op) for op in operations]
-    linked, unmet = _linked(operations)
+    linked, unmet = _linked(bench, operations, {gap.id for gap in gaps})
     return Made(
         operations=_ended(linked),
-        gaps=(*gaps, *unmet, *_not_completed(bench, linked)),
+        gaps=(*gaps, *unmet, *_sewn_twice(bench, linked)),
         taken=tuple((id, technique.id) for technique, duty in duties for id in duty.ids),
     )
 
@@ -99,22 +99,8 @@ def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
 def share_out(bench: Workbench) -> tuple[list[tuple[Technique, Duty]], list[Gap]]:
     """Every part given to a technique: first to those that were chosen, then to the usual ones by rank."""
     known = wanted(bench)
-    left = set(known)
-    duties: list[tuple[Technique, Duty]] = []
-    gaps: list[Gap] = []
-    for id, name in bench.household.techniques:
-        if id not in left:
-            continue
-        technique = by_id().get(name)
-        duty = None if technique is None else next((d for d in technique.finds(bench) if id in d.ids), None)
-        refused = "" if technique is None else technique.asks(bench)
-        if technique is None or duty is None or refused or not set(duty.ids) <= left:
-            what = technique.name if technique else name
-            why = refused or "it cannot be sewn that way"
-            gaps.append(Gap(id, f"“{named(bench, id)}” is not made as “{what}”: {why}. It is made the usual way."))
-            continue
-        duties.append((technique, duty))
-        left -= set(duty.ids)
+    duties, gaps = _chosen(bench, known)
+    left = set(known) - {id for _, duty in duties for id in duty.ids}
     for technique in all_techniques():
         if not technique.usual or technique.asks(bench):
             continue
@@ -129,6 +115,30 @@ def share_out(bench: Workbench) -> tuple[list[tuple[Technique, Duty]], list[Gap]
     ]
     order = {id: k for k, id in enumerate(known)}
     return sorted(duties, key=lambda found: order[found[1].id]), gaps
+
+
+def _chosen(bench: Workbench, known: Sequence[str]) -> tuple[list[tuple[Technique, Duty]], list[Gap]]:
+    """What was chosen, as far as it can be sewn so; what cannot is told, and made the usual way."""
+    duties: list[tuple[Technique, Duty]] = []
+    gaps: list[Gap] = []
+    taken: dict[str, Technique] = {}
+    for id, name in bench.household.techniques:
+        technique = by_id().get(name)
+        what = technique.name if technique else name
+        if id not in known:
+            gaps.append(Gap(id, f"There is no “{id}” in this garment now, so “{what}” was chosen for nothing."))
+            continue
+        if technique is not None and taken.get(id) is technique:
+            continue
+        duty = None if technique is None else next((d for d in technique.finds(bench) if id in d.ids), None)
+        refused = "" if technique is None else technique.asks(bench)
+        if technique is None or duty is None or refused or taken.keys() & set(duty.ids):
+            why = refused or "it cannot be sewn that way"
+            gaps.append(Gap(id, f"“{named(bench, id)}” is not made as “{what}”: {why}. It is made the usual way."))
+            continue
+        duties.append((technique, duty))
+        taken |= dict.fromkeys(duty.ids, technique)
+    return duties, gaps
 
 
 def named(bench: Workbench, id: str) -> str:
@@ -159,8 +169,8 @@ def _with_samples(bench: Workbench, op: Operation) -> Operation:
     return replace(op, requires=(*op.requires, *waits))
 
 
-def _linked(operations: Iterable[Operation]) -> tuple[list[Operation], list[Gap]]:
-    """Operations with what each needs, and what is required and given by none."""
+def _linked(bench: Workbench, operations: Iterable[Operation], told: set[str]) -> tuple[list[Operation], list[Gap]]:
+    """Operations with what each needs, and what is required and given by none; `told` are parts that nothing makes."""
     every = list(operations)
     givers: dict[State, list[str]] = {}
     for op in every:
@@ -175,8 +185,9 @@ def _linked(operations: Iterable[Operation]) -> tuple[list[Operation], list[Gap]
         removing = tuple(Need(facts.thing(thing), "it is put in before it is taken out") for thing in op.removes)
         for need in (*op.requires, *removing):
             found = [id for id in givers.get(need.state, ()) if id != op.id]
-            if not found and not need.where_given and op.id not in givers.get(need.state, ()):
-                gaps.append(Gap(op.id, f"“{op.title}” waits for {_words(need)}, which nothing gives."))
+            lacking = not found and not need.where_given and op.id not in givers.get(need.state, ())
+            if lacking and need.state.of.id not in told:
+                gaps.append(Gap(op.id, f"“{op.title}” waits for {_words(bench, need)}, which nothing here does."))
             for id in found:
                 before = needs.get(id)
                 if before is None or (need.must and not before.must):
@@ -185,8 +196,10 @@ def _linked(operations: Iterable[Operation]) -> tuple[list[Operation], list[Gap]
     return out, gaps
 
 
-def _words(need: Need) -> str:
-    return f"“{need.state.of.id}” to be {need.state.fact.words}"
+def _words(bench: Workbench, need: Need) -> str:
+    of = need.state.of
+    name = bench.name(of.id) if of.kind is SubjectKind.PIECE else named(bench, of.id)
+    return f"“{name}” to be {need.state.fact.words}"
 
 
 def _ended(operations: list[Operation]) -> tuple[Operation, ...]:
@@ -211,10 +224,9 @@ def _ended(operations: list[Operation]) -> tuple[Operation, ...]:
     )
 
 
-def _not_completed(bench: Workbench, operations: list[Operation]) -> Iterator[Gap]:
-    """Joins that are not sewn once, finishes and closures that nothing completes."""
-    sewn: Mapping[str, int] = {}
-    counted: dict[str, int] = dict(sewn)
+def _sewn_twice(bench: Workbench, operations: list[Operation]) -> Iterator[Gap]:
+    """Joins that are sewn more than once."""
+    counted: dict[str, int] = {}
     for op in operations:
         if op.act.sews_join:
             for id in op.on.joins:

@@ -56,10 +56,6 @@ def staystitch(choices: MakingChoices) -> Setting:
     return Setting("straight", 2.5, ORDINARY, needle(choices), "no backstitch")
 
 
-def reinforce(choices: MakingChoices) -> Setting:
-    return Setting("straight", 1.5, ORDINARY, needle(choices), "fine stitches hold where it will be clipped")
-
-
 def neaten(choices: MakingChoices, *, lining: bool = False) -> tuple[Bench, Setting]:
     """Neatening at the best machine there is."""
     if choices.equipment.overlocker:

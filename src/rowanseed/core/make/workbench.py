@@ -15,7 +15,7 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import EdgeShown, Need, On
-from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Finish, FinishKind, Join, LayerKind
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Finish, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import MarkKind, Panel, Piece, PointKind, Role
 from rowanseed.core.pattern.seamline import mark_distance
@@ -219,6 +219,11 @@ class Workbench:
     @cached_property
     def zips(self) -> tuple[Closure, ...]:
         return tuple(c for c in self.closures.values() if c.kind in ZIPS)
+
+    def zips_at(self, join: Join) -> tuple[Closure, ...]:
+        """The zips whose seams end on the edges of a join."""
+        crossing = {other.id for other in self.crossing([join.id])}
+        return tuple(c for c in self.zips if c.join in crossing)
 
     def interfaced(self) -> tuple[str, ...]:
         """The pieces that are stiffened: by interfacing cut from their own tissue, or from a piece derived from it."""
@@ -469,7 +474,3 @@ def both_sides(join: Join) -> str:
 
 def on_joins(bench: Workbench, *ids: str) -> On:
     return On(joins=ids, edges=shown(part for id in ids for part in bench.parts(id)))
-
-
-def is_kind(finish: Finish, *kinds: FinishKind) -> bool:
-    return finish.kind in kinds

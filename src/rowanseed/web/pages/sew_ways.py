@@ -52,8 +52,7 @@ def take_way(home: Home, id: Id, typed: Typing) -> Response:
     way = next((w for w in project.core.ways if w.id == part), None)
     if way is None or wanted not in {t.id for t in (way.taken, *way.others)}:
         raise NotThere("way of sewing")
-    usual = next((t for t in (way.taken, *way.others) if t.usual), None)
-    chosen = None if usual is not None and usual.id == wanted else wanted
+    chosen = None if way.usual.id == wanted else wanted
     kept = with_technique(project.core.making_choices, part, chosen).techniques
     home.decide(project, typed, techniques=kept)
     return go(f"/projects/{id}/sew/ways?part={part}#way-{part}")

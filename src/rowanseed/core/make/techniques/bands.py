@@ -74,7 +74,7 @@ def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
     other = join.b if any(p.piece == piece for p in join.a) else join.a
     if any(part.edge == "waist" for part in other):
-        for closure in bench.zips:
+        for closure in bench.zips_at(join):
             yield Need(facts.closure(Fact.CLOSED, closure.id), "the band goes on after the zip")
         yield Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True)
 

@@ -44,7 +44,7 @@ def _made_up(bench: Workbench, join: Join) -> Iterator[Need]:
 
 def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
     yield from _made_up(bench, join)
-    for closure in bench.zips:
+    for closure in bench.zips_at(join):
         yield Need(facts.closure(Fact.CLOSED, closure.id), "the facing goes on after the zip")
     yield Need(
         facts.gate(Fact.SETTLED, "shell"),
@@ -71,7 +71,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.FACE,
         how=(
             "Right sides together; match the seams and the centres first, then the notches, then between.",
-            *((ends,) if bench.zips and not run.ring else ()),
+            *((ends,) if bench.zips_at(join) and not run.ring else ()),
             f"{bench.seam_of(join)} {'all round' if run.ring else 'from end to end, facing up'}; backstitch both ends."
             + (" The tape is caught in it." if at_waist else ""),
         ),
@@ -153,7 +153,7 @@ def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
 
 
 def _tack(bench: Workbench, join: Join) -> Operation:
-    zipped = "; fell its folded ends to the zip's tape, clear of the coil" if bench.zips else ""
+    zipped = "; fell its folded ends to the zip's tape, clear of the coil" if bench.zips_at(join) else ""
     return Operation(
         id=f"tack-{join.id}",
         technique=ID,

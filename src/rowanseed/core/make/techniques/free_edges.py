@@ -34,14 +34,17 @@ def finds_bound(bench: Workbench) -> Iterator[Duty]:
 
 
 def finds_casing(bench: Workbench) -> Iterator[Duty]:
+    drawn = [c for c in bench.closures.values() if c.kind in (ClosureKind.ELASTIC, ClosureKind.TIES)]
     for finish in _of(bench, FinishKind.CASING):
-        closures = [c.id for c in bench.closures.values() if c.kind in (ClosureKind.ELASTIC, ClosureKind.TIES)]
-        yield single(finish.id, *closures)
+        pieces = pieces_of(finish.parts)
+        here = [c for c in drawn if pieces_of(bench.parts(c.join)) & pieces]
+        drawn = [c for c in drawn if c not in here]
+        yield single(finish.id, *(c.id for c in here))
 
 
 def finds_turned(bench: Workbench) -> Iterator[Duty]:
     """Edges of the garment itself that are turned in twice and stitched: an opening, an armhole, a ruffle."""
-    loose = {f.id for f in pockets._turned(bench)}
+    loose = {f.id for f in pockets.turned_all_round(bench)}
     for finish in _of(bench, FinishKind.TURNED):
         bands = all(bench.panel(p.piece) is Panel.BAND for p in finish.parts)
         if finish.id not in loose and not bands and not pieces_of(finish.parts) <= bench.linings:
@@ -150,6 +153,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     under = min(10.0, allowance / 4)
     drawn = [bench.closures[id] for id in duty.ids[1:]]
     ties = any(c.kind is ClosureKind.TIES for c in drawn)
+    what = "cord" if ties else "elastic" if drawn else "elastic or cord"
     name = lower_first(finish.name)
     yield Operation(
         id=f"fold-{finish.id}",
@@ -193,8 +197,9 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         id=f"thread-{finish.id}",
         technique="casing",
         act=Act.FASTEN,
-        title=f"Draw the {'cord' if ties else 'elastic'} in: {name}",
+        title=f"Draw the {what} in: {name}",
         how=(
+            *(() if drawn else ("The pattern does not say which; the envelope's notions do.",)),
             "A safety pin or bodkin in its end, the other end pinned down; not twisted.",
             "Knot both ends of the cord. On children's clothes no cord at neck or hood."
             if ties

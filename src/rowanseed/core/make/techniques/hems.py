@@ -132,7 +132,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         id=f"try-on-{finish.id}",
         technique="hang and level",
         act=Act.TRY_ON,
-        title="Try it on: the length",
+        title=_length_tried(bench, finish),
         how=(worn,),
         bench=Bench.MIRROR,
         minutes=minutes.each(10),
@@ -158,6 +158,12 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         caution=BLADES,
         look="Folded at the centre, both halves of the edge lie on each other.",
     )
+
+
+def _length_tried(bench: Workbench, finish: Finish) -> str:
+    """The title of its try-on; where several edges have one, each says which."""
+    several = [f for f in _hems(bench) if not _is_lining(bench, f)]
+    return "Try it on: the length" if len(several) < 2 else f"Try it on: the length at the {lower_first(finish.name)}"
 
 
 def _before(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple[Need, ...]]:

@@ -45,6 +45,7 @@ def _waits(bench: Workbench) -> Iterator[Need]:
     for closure in bench.zips:
         yield Need(facts.closure(Fact.CLOSED, closure.id), "it is felled to the zip tape")
     yield Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True)
+    yield Need(facts.layer(Fact.ATTACHED, "pads"), "the lining lies over the pads", where_given=True)
 
 
 def _edges(bench: Workbench) -> tuple[EdgeShown, ...]:

@@ -20,7 +20,7 @@ DEEPER = 8.0
 """A mouth's allowance is so much deeper than the others', in mm: it is hemmed."""
 
 
-def _turned(bench: Workbench) -> Iterator[Finish]:
+def turned_all_round(bench: Workbench) -> Iterator[Finish]:
     """Loose pieces that are turned in all round, or nearly."""
     for finish in bench.finishes.values():
         pieces = pieces_of(finish.parts)
@@ -48,37 +48,39 @@ def _mouth(bench: Workbench, finish: Finish) -> float | None:
     return mouth[0] if mouth and others and mouth[0] > max(others) + DEEPER else None
 
 
+def _called(bench: Workbench, finish: Finish, *words: str) -> bool:
+    """What a loose piece is, only its name says."""
+    piece = bench.piece(_piece(finish))
+    return any(word in f"{piece.id} {piece.name}".lower() for word in words)
+
+
 def finds_patch(bench: Workbench) -> Iterator[Duty]:
-    for finish in _turned(bench):
+    for finish in turned_all_round(bench):
         if _mouth(bench, finish) is not None and not _is_folded_double(bench, finish):
             yield single(finish.id)
 
 
 def finds_welt(bench: Workbench) -> Iterator[Duty]:
-    for finish in _turned(bench):
-        if _is_folded_double(bench, finish) and bench.pocketed:
+    for finish in turned_all_round(bench):
+        if _is_folded_double(bench, finish) and bench.pocketed and _called(bench, finish, "welt"):
             yield single(finish.id)
 
 
 def finds_belt(bench: Workbench) -> Iterator[Duty]:
-    """A strip cut in pairs of two layers, turned all round, that no mark says where to lay flat."""
-    for finish in _turned(bench):
-        if (
-            not _is_folded_double(bench, finish)
-            and _mouth(bench, finish) is None
-            and bench.number_cut(_piece(finish)) == 4
-        ):
+    """A belt cut in four: two halves of two layers."""
+    for finish in turned_all_round(bench):
+        if not _is_folded_double(bench, finish) and _is_back_belt(bench, finish):
             yield single(finish.id)
+
+
+def _is_back_belt(bench: Workbench, finish: Finish) -> bool:
+    return bench.number_cut(_piece(finish)) == 4 and _called(bench, finish, "belt")
 
 
 def finds_loose(bench: Workbench) -> Iterator[Duty]:
     """Any other loose piece turned in all round: an ornament, a label, a patch without a mouth."""
-    for finish in _turned(bench):
-        if (
-            _mouth(bench, finish) is None
-            and not _is_folded_double(bench, finish)
-            and bench.number_cut(_piece(finish)) != 4
-        ):
+    for finish in turned_all_round(bench):
+        if _mouth(bench, finish) is None and not _is_folded_double(bench, finish) and not _is_back_belt(bench, finish):
             yield single(finish.id)
 
 

@@ -11,8 +11,6 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import HOT, Workbench
 
-ALL_DONE = "everything"
-
 
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
     taken = {thing for op in operations for thing in op.removes}

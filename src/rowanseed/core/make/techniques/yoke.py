@@ -8,10 +8,10 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
-from rowanseed.core.make.shared import press, sew
+from rowanseed.core.make.shared import neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, both_sides, on_joins, pieces_of
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.making import Join, Press
 
 ID = "doubled yoke"
 
@@ -27,14 +27,26 @@ def _pairs(bench: Workbench) -> list[tuple[Join, Join]]:
     return found
 
 
+def _yokes(bench: Workbench) -> list[tuple[Join, Join]]:
+    """Pairs along a yoke and the shoulders: no other seam of three layers is sewn by rolling the garment in."""
+    return [pair for pair in _pairs(bench) if {p.edge for p in pair[0].a} <= {"yoke", "shoulder"}]
+
+
 def finds(bench: Workbench) -> Iterator[Duty]:
-    for one, other in _pairs(bench):
+    for one, other in _yokes(bench):
         yield single(one.id, other.id)
+
+
+def finds_three(bench: Workbench) -> Iterator[Duty]:
+    for one, other in _pairs(bench):
+        plain = one.press is not Press.FACING and not bench.encloses(one) and not bench.encloses(other)
+        if plain and not bench.is_faced(one) and not bench.is_faced(other):
+            yield single(one.id, other.id)
 
 
 def finds_layers(bench: Workbench) -> Iterator[Duty]:
     """The two layers' own edges, held together for what is sewn to them."""
-    layers = {frozenset((*pieces_of(one.b), *pieces_of(other.b))) for one, other in _pairs(bench)}
+    layers = {frozenset((*pieces_of(one.b), *pieces_of(other.b))) for one, other in _yokes(bench)}
     for join in bench.joins.values():
         if pieces_of((*join.a, *join.b)) in layers:
             yield single(join.id)
@@ -77,6 +89,34 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def three(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    """Any other seam of three layers, one of them between two others: a ruffle, a strap, a peplum."""
+    one, other = (bench.joins[id] for id in duty.ids)
+    layers = [bench.names(p.piece for p in side) for side in (one.a, one.b, other.b)]
+    run = bench.run(one.a, each_hand=one.each_hand, from_end=one.sewn_from == "end")
+    yield sew(
+        bench,
+        duty.ids,
+        "seam of three layers",
+        title=f"Sew three layers in one seam: {lower_first(one.name)}{both_sides(one)}",
+        how=(
+            f"The {layers[0]}, the {layers[1]} and the {layers[2]}, raw edges even. Which of them lies between the "
+            "others, your booklet or the drawing says; baste that one to its neighbour first.",
+            f"{bench.seam_of(one)} {run.words}, through all three layers; backstitch both ends.",
+        ),
+        look="All three edges are caught all along.",
+    )
+    yield neaten_together(bench, duty.ids, "seam of three layers")
+    yield press(
+        bench,
+        duty.ids,
+        "seam of three layers",
+        way="side",
+        words=one.press.words if one.press is not Press.OPEN else "to one side",
+        requires=tuple(Need(facts.join(Fact.FINISHED, id), "the edges are neatened together first") for id in duty.ids),
+    )
+
+
 def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[duty.id]
     others = [id for found in finds(bench) for id in found.ids]
@@ -112,6 +152,15 @@ TECHNIQUES = (
         rank=15,
         also=("burrito yoke",),
         draw="yoke",
+    ),
+    Technique(
+        id="three-layers",
+        name="Seam of three layers",
+        chapter="seams",
+        finds=finds_three,
+        sews=three,
+        rank=17,
+        draw="seam to one side",
     ),
     Technique(
         id="doubled-layers",
