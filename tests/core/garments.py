@@ -59,7 +59,7 @@ def four(
         number=1,
         drawn=Drawn.SEAM,
         edges=specs,
-        shapes={SIZE: Shape(edges, ((40.0, middle), (long - 40.0, middle)))},
+        shapes={SIZE: Shape(edges, ((0.1 * long, middle), (0.9 * long, middle)))},
         cuts=(cut or Cut(Role.MAIN, 2, pair=True),),
         panel=panel,
         marks=tuple(marks),
@@ -75,9 +75,12 @@ class _Garment:
     closures: list = field(default_factory=list)
     finishes: list = field(default_factory=list)
     layers: list = field(default_factory=list)
+    details: list = field(default_factory=list)
 
     def pattern(self):
-        making = Making(tuple(self.joins), tuple(self.closures), tuple(self.finishes), tuple(self.layers))
+        making = Making(
+            tuple(self.joins), tuple(self.closures), tuple(self.finishes), tuple(self.layers), tuple(self.details)
+        )
         return pattern_of(*self.pieces, making=making)
 
 

@@ -273,7 +273,7 @@ def test_machine_steps_say_how_the_machine_is_set():
 
 def test_what_nothing_sews_is_told_by_name():
     closures = tuple(
-        replace(c, kind=ClosureKind.FLY_ZIP) for c in DRAFTS["trousers"][0].making.closures if c.id == "zip"
+        replace(c, kind=ClosureKind.ELASTIC) for c in DRAFTS["trousers"][0].making.closures if c.id == "zip"
     )
     made = compile_garment(
         replace(DRAFTS["trousers"][0], making=replace(DRAFTS["trousers"][0].making, closures=closures)),
@@ -281,7 +281,7 @@ def test_what_nothing_sews_is_told_by_name():
         "14",
         MakingChoices(),
     )
-    assert any("fly zip" in gap.said and "booklet" in gap.said for gap in made.gaps)
+    assert any("elastic" in gap.said and "booklet" in gap.said for gap in made.gaps)
 
 
 def test_what_was_chosen_for_a_part_that_is_gone_is_told():
@@ -293,9 +293,9 @@ def test_what_was_chosen_for_a_part_that_is_gone_is_told():
 
 
 def test_what_waits_for_a_part_that_nothing_sews_is_not_told_a_second_time():
-    """The fly zip is told once, by its name, and no id of a piece or seam is ever read out."""
+    """The elastic is told once, by its name, and no id of a piece or seam is ever read out."""
     draft = DRAFTS["trousers"][0]
-    closures = tuple(replace(c, kind=ClosureKind.FLY_ZIP) for c in draft.making.closures if c.id == "zip")
+    closures = tuple(replace(c, kind=ClosureKind.ELASTIC) for c in draft.making.closures if c.id == "zip")
     made = compile_garment(replace(draft, making=replace(draft.making, closures=closures)), "A", "14", MakingChoices())
     assert len(made.gaps) == 1
 

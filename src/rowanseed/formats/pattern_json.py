@@ -17,6 +17,8 @@ from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,
     ClosureKind,
+    Detail,
+    DetailKind,
     Difference,
     DifferenceKind,
     EdgePart,
@@ -182,6 +184,18 @@ class _Layer(Strict):
     of: str
 
 
+class _Detail(Strict):
+    id: str
+    name: str
+    kind: DetailKind
+    pieces: list[str] = []
+    on: list[str] = []
+    along: list[str] = []
+    to_mark: tuple[str, str] | None = None
+    count: int = Field(1, ge=1, le=200)
+    width: Number = Field(0.0, ge=0, le=2000)
+
+
 class _BookletStep(Strict):
     number: str
     about: list[str]
@@ -192,6 +206,7 @@ class _Making(Strict):
     closures: list[_Closure] = []
     finishes: list[_Finish] = []
     layers: list[_Layer] = []
+    details: list[_Detail] = []
     booklet: list[_BookletStep] = []
 
 
@@ -395,6 +410,20 @@ def _making(model: _Making) -> Making:
         closures=tuple(Closure(c.id, c.kind, c.join, c.to_mark) for c in model.closures),
         finishes=tuple(Finish(f.id, f.name, f.kind, _parts(f.parts), tuple(f.folds)) for f in model.finishes),
         layers=tuple(Layer(layer.kind, layer.piece, layer.of) for layer in model.layers),
+        details=tuple(
+            Detail(
+                id=d.id,
+                name=d.name,
+                kind=d.kind,
+                pieces=tuple(d.pieces),
+                on=tuple(d.on),
+                along=tuple(d.along),
+                to_mark=d.to_mark,
+                count=d.count,
+                width=d.width,
+            )
+            for d in model.details
+        ),
         booklet=tuple(BookletStep(b.number, tuple(b.about)) for b in model.booklet),
     )
 

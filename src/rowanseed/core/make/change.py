@@ -61,6 +61,8 @@ def part_name(bench: Workbench, id: str) -> str:
     match kind:
         case "stiffen":
             return f"Interfacing of the {bench.name(of)}"
+        case "pleats":
+            return f"Pleats of the {bench.name(of)}"
         case "fullness":
             return f"Fullness of the seam “{bench.joins[of].name}”"
         case _:
@@ -69,6 +71,8 @@ def part_name(bench: Workbench, id: str) -> str:
         return bench.joins[id].name
     if id in bench.finishes:
         return bench.finishes[id].name
+    if id in bench.details:
+        return bench.details[id].name
     return bench.closures[id].kind.words.capitalize() if id in bench.closures else id
 
 

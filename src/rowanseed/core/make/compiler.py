@@ -6,7 +6,7 @@ operations are linked by their facts. What no technique makes is told by name, n
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from rowanseed.core.make import facts
@@ -77,37 +77,55 @@ def _in_order() -> list[Companion]:
 # ---------------------------------------------------------------- who makes what
 
 
-def wanted(bench: Workbench) -> tuple[str, ...]:
+Found = list[tuple[Technique, Duty]]
+
+
+def every_duty(bench: Workbench) -> Found:
+    """Everything that any technique could make here, those techniques first that take parts first."""
+    return [(technique, duty) for technique in all_techniques() for duty in technique.finds(bench)]
+
+
+def wanted(bench: Workbench, every: Found) -> tuple[str, ...]:
     """The ids of everything that has to be made, whoever makes it."""
-    found = {id for technique in all_techniques() for duty in technique.finds(bench) for id in duty.ids}
-    graph = [*bench.joins, *(f.id for f in bench.finishes.values() if f.kind not in NO_WORK), *bench.closures]
-    return tuple(dict.fromkeys([*graph, *sorted(found)]))
+    graph = [
+        *bench.joins,
+        *(f.id for f in bench.finishes.values() if f.kind not in NO_WORK),
+        *bench.closures,
+        *bench.details,
+    ]
+    return tuple(dict.fromkeys([*graph, *sorted(id for _, duty in every for id in duty.ids)]))
 
 
 def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
-    """The techniques that can make each part, the usual one first."""
-    out: dict[str, list[Technique]] = {id: [] for id in wanted(bench)}
-    for technique in sorted(all_techniques(), key=lambda t: (not t.usual, t.rank)):
-        if technique.asks(bench):
-            continue
-        for duty in technique.finds(bench):
+    """The techniques that can make each part, the usual one first; none that would leave another part unmade."""
+    every = [(technique, duty) for technique, duty in every_duty(bench) if not technique.asks(bench)]
+    out: dict[str, list[Technique]] = {id: [] for id in wanted(bench, every)}
+    for technique, duty in sorted(every, key=lambda found: (not found[0].usual, found[0].rank)):
+        if not left_unmade(bench, every, duty):
             for id in duty.ids:
                 out[id].append(technique)
     return {id: tuple(found) for id, found in out.items()}
 
 
-def share_out(bench: Workbench) -> tuple[list[tuple[Technique, Duty]], list[Gap]]:
+def left_unmade(bench: Workbench, every: Found, duty: Duty) -> tuple[str, ...]:
+    """Parts that are usually made in one with these, and that nothing would make if these are made without them."""
+    own = set(duty.ids)
+    usual = [set(d.ids) for technique, d in every if technique.usual and not technique.asks(bench)]
+    beside = {id for ids in usual if ids & own for id in ids - own}
+    return tuple(sorted(id for id in beside if not any(id in ids and not ids & own for ids in usual)))
+
+
+def share_out(bench: Workbench) -> tuple[Found, list[Gap]]:
     """Every part given to a technique: first to those that were chosen, then to the usual ones by rank."""
-    known = wanted(bench)
-    duties, gaps = _chosen(bench, known)
+    every = every_duty(bench)
+    known = wanted(bench, every)
+    duties, gaps = _chosen(bench, every, known)
     left = set(known) - {id for _, duty in duties for id in duty.ids}
-    for technique in all_techniques():
-        if not technique.usual or technique.asks(bench):
-            continue
-        for duty in technique.finds(bench):
-            if set(duty.ids) <= left:
-                duties.append((technique, duty))
-                left -= set(duty.ids)
+    refused = {technique.id: technique.asks(bench) for technique, _ in every}
+    for technique, duty in every:
+        if technique.usual and not refused[technique.id] and set(duty.ids) <= left:
+            duties.append((technique, duty))
+            left -= set(duty.ids)
     gaps += [
         Gap(id, f"Nothing here sews “{named(bench, id)}” ({kind_of(bench, id)}): sew it by your booklet.")
         for id in known
@@ -117,9 +135,9 @@ def share_out(bench: Workbench) -> tuple[list[tuple[Technique, Duty]], list[Gap]
     return sorted(duties, key=lambda found: order[found[1].id]), gaps
 
 
-def _chosen(bench: Workbench, known: Sequence[str]) -> tuple[list[tuple[Technique, Duty]], list[Gap]]:
+def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found, list[Gap]]:
     """What was chosen, as far as it can be sewn so; what cannot is told, and made the usual way."""
-    duties: list[tuple[Technique, Duty]] = []
+    duties: Found = []
     gaps: list[Gap] = []
     taken: dict[str, Technique] = {}
     for id, name in bench.household.techniques:
@@ -130,15 +148,29 @@ def _chosen(bench: Workbench, known: Sequence[str]) -> tuple[list[tuple[Techniqu
             continue
         if technique is not None and taken.get(id) is technique:
             continue
-        duty = None if technique is None else next((d for d in technique.finds(bench) if id in d.ids), None)
-        refused = "" if technique is None else technique.asks(bench)
-        if technique is None or duty is None or refused or taken.keys() & set(duty.ids):
-            why = refused or "it cannot be sewn that way"
+        duty = next((d for t, d in every if t is technique and id in d.ids), None)
+        why = _why_not(bench, every, technique, duty, taken.keys())
+        if why or technique is None or duty is None:
             gaps.append(Gap(id, f"“{named(bench, id)}” is not made as “{what}”: {why}. It is made the usual way."))
             continue
         duties.append((technique, duty))
         taken |= dict.fromkeys(duty.ids, technique)
     return duties, gaps
+
+
+def _why_not(
+    bench: Workbench, every: Found, technique: Technique | None, duty: Duty | None, taken: Collection[str]
+) -> str:
+    """Why a chosen technique cannot make a part; empty if it can."""
+    if technique is None or duty is None:
+        return "it cannot be sewn that way"
+    refused = technique.asks(bench)
+    if refused:
+        return refused
+    if set(taken) & set(duty.ids):
+        return "something else was chosen for a part that it is sewn in one with"
+    unmade = left_unmade(bench, every, duty)
+    return f"“{named(bench, unmade[0])}” is made in one with it and would be left" if unmade else ""
 
 
 def named(bench: Workbench, id: str) -> str:
@@ -147,6 +179,8 @@ def named(bench: Workbench, id: str) -> str:
         return bench.joins[id].name
     if id in bench.finishes:
         return bench.finishes[id].name
+    if id in bench.details:
+        return bench.details[id].name
     return bench.closures[id].kind.words if id in bench.closures else id
 
 
@@ -155,6 +189,8 @@ def kind_of(bench: Workbench, id: str) -> str:
         return "a seam"
     if id in bench.finishes:
         return bench.finishes[id].kind.words
+    if id in bench.details:
+        return bench.details[id].kind.words
     return bench.closures[id].kind.words if id in bench.closures else "a layer"
 
 

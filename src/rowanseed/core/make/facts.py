@@ -54,6 +54,7 @@ class SubjectKind(Worded):
     FINISH = "finish"
     CLOSURE = "closure"
     LAYER = "layer"
+    DETAIL = "detail"
     GATE = "gate"
     SAMPLE = "sample"
     THING = "thing"
@@ -94,6 +95,10 @@ def finish(fact: Fact, id: str) -> State:
 
 def closure(fact: Fact, id: str) -> State:
     return State(fact, Subject(SubjectKind.CLOSURE, id))
+
+
+def detail(fact: Fact, id: str) -> State:
+    return State(fact, Subject(SubjectKind.DETAIL, id))
 
 
 def layer(fact: Fact, id: str) -> State:

@@ -11,10 +11,9 @@ from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, pieces_of
-from rowanseed.core.pattern.making import Join, Press
+from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
 
-TO_ONE_SIDE = (Press.BACK, Press.FRONT, Press.UP, Press.DOWN)
 PRESSED_FIRST = "a seam is pressed before another crosses it"
 
 _IRONS = {

@@ -15,7 +15,17 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import EdgeShown, Need, On
-from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Finish, Join, LayerKind
+from rowanseed.core.pattern.making import (
+    Closure,
+    ClosureKind,
+    Detail,
+    DetailKind,
+    EdgePart,
+    Finish,
+    FinishKind,
+    Join,
+    LayerKind,
+)
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import MarkKind, Panel, Piece, PointKind, Role
 from rowanseed.core.pattern.seamline import mark_distance
@@ -29,6 +39,7 @@ ZIPS = (
     ClosureKind.CENTRED_ZIP,
     ClosureKind.LAPPED_ZIP,
     ClosureKind.FLY_ZIP,
+    ClosureKind.EXPOSED_ZIP,
 )
 NOT_SIDES = ("shoulder", "yoke", "inseam", "crotch", "neck", "armhole", "waist", "hem")
 """Edges along which a front meets a back elsewhere than at the side."""
@@ -66,6 +77,7 @@ ENDS = {
 ZIP = "zip"
 COARSE = 0.2
 """Curves are judged as polylines within so much, in mm."""
+NEEDS_NOTHING = (FinishKind.SELVEDGE, FinishKind.RAW)
 BEARS = 25.0
 """Over so much of an edge, in mm, a bend is judged: an allowance on the inside of it has to spread."""
 
@@ -148,6 +160,20 @@ class Workbench:
     @cached_property
     def closures(self) -> dict[str, Closure]:
         return {closure.id: closure for closure in self.pattern.making.closures}
+
+    @cached_property
+    def details(self) -> dict[str, Detail]:
+        return {detail.id: detail for detail in self.pattern.making.details}
+
+    def details_of(self, *kinds: DetailKind) -> Iterator[Detail]:
+        return (detail for detail in self.details.values() if detail.kind in kinds)
+
+    def parts_of(self, detail: Detail) -> tuple[str, ...]:
+        """The joins and finishes of a detail's own pieces, which are made with it."""
+        own = set(detail.pieces)
+        joins = (j.id for j in self.joins.values() if pieces_of((*j.a, *j.b)) <= own)
+        finishes = (f.id for f in self.finishes.values() if pieces_of(f.parts) <= own and f.kind not in NEEDS_NOTHING)
+        return (*joins, *finishes)
 
     def piece(self, id: str) -> Piece:
         return self.pattern.piece(id)
@@ -432,7 +458,7 @@ class Workbench:
     def flat_first(self, ids: Iterable[str]) -> Iterator[Need]:
         """Staystitching, stiffening, backing, darts and pockets come before a piece is joined."""
         pieces = sorted({part.piece for one in ids for part in self.parts(one)})
-        # A pocket that lies across this very seam comes after it.
+        # A pocket that lies across this very seam comes after it, a placket's own facing before its piece.
         across = len(pieces) > 1 and set(pieces) <= set(self.pocketed)
         for id in pieces:
             for fact, why in (
@@ -443,7 +469,9 @@ class Workbench:
             ):
                 yield Need(facts.piece(fact, id), why, where_given=True)
             if not across:
-                yield Need(facts.piece(Fact.ATTACHED, id), "pockets go on while the piece is flat", where_given=True)
+                yield Need(
+                    facts.piece(Fact.ATTACHED, id), "what is made on a piece is made while it is flat", where_given=True
+                )
 
 
 def tightest_bend(points: Sequence[Point]) -> float:

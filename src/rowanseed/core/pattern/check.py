@@ -265,7 +265,26 @@ def _making_faults(pattern: Pattern) -> Iterator[Fault]:
         for id in (layer.piece, layer.of):
             if id not in pieces:
                 yield Fault(f"Layer “{layer.kind.words}”", f"There is no piece “{id}”.")
+    yield from _detail_faults(pattern, pieces)
     yield from _loose_edges(pattern, used)
+
+
+def _detail_faults(pattern: Pattern, pieces: dict[str, Piece]) -> Iterator[Fault]:
+    making = pattern.making
+    lines = {join.id for join in making.joins} | {finish.id for finish in making.finishes}
+    yield from _repeated([detail.id for detail in making.details], "details", "detail")
+    for detail in making.details:
+        where = f"Detail “{detail.name}”"
+        for id in (*detail.pieces, *detail.on):
+            if id not in pieces:
+                yield Fault(where, f"There is no piece “{id}”.")
+        for id in detail.along:
+            if id not in lines:
+                yield Fault(where, f"There is no join or finish “{id}”.")
+        if detail.to_mark is not None:
+            piece, mark = detail.to_mark
+            if piece not in pieces or mark not in {m.id for m in pieces[piece].marks}:
+                yield Fault(where, f"There is no mark “{mark}” on a piece “{piece}”.")
 
 
 def _closure_faults(pattern: Pattern, pieces: dict[str, Piece]) -> Iterator[Fault]:

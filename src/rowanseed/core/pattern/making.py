@@ -72,7 +72,10 @@ class ClosureKind(Worded):
     LAPPED_ZIP = "lapped-zip"
     BUTTONS = "buttons"
     FLY_ZIP = "fly-zip"
+    EXPOSED_ZIP = "exposed-zip"
     HOOK_AND_EYE = "hook-and-eye"
+    SNAPS = "snaps"
+    LACING = "lacing"
     ELASTIC = "elastic"
     TIES = "ties"
 
@@ -94,6 +97,8 @@ class FinishKind(Worded):
     CASING = "casing"
     SELVEDGE = "selvedge"
     TURNED = "turned", "turned in"
+    CAUGHT = "caught", "caught in a seam"
+    """The raw end of a strap, a ruffle, a pocket bag: some other seam, or a row across it, holds it."""
     RAW = "raw", "raw on purpose"
 
 
@@ -113,15 +118,70 @@ class LayerKind(Worded):
     INTERFACING = "interfacing"
     LINING = "lining"
     UNDERLINING = "underlining"
+    INTERLINING = "interlining"
 
 
 @dataclass(frozen=True)
 class Layer:
-    """`piece` is the facing, interfacing, lining or underlining of `of`."""
+    """`piece` is the facing, interfacing, lining, underlining or interlining of `of`."""
 
     kind: LayerKind
     piece: str
     of: str
+
+
+class DetailKind(Worded):
+    """What is made on the pieces or along the seams of a garment besides seams, edges and closures."""
+
+    IN_SEAM_POCKET = "in-seam-pocket", "in-seam pocket"
+    SLANT_POCKET = "slant-pocket", "slant pocket"
+    WELT_POCKET = "welt-pocket", "welt pocket with bags"
+    FLAP = "flap", "pocket flap"
+    STRAP = "strap"
+    BELT_LOOPS = "belt-loops"
+    TAB = "tab"
+    TIE_BELT = "tie-belt"
+    SLIT = "slit", "slit at the end of a seam"
+    VENT = "vent"
+    CONTINUOUS_PLACKET = "continuous-placket"
+    TOWER_PLACKET = "tower-placket"
+    FACED_SLIT = "faced-slit"
+    KNIFE_PLEATS = "knife-pleats"
+    BOX_PLEATS = "box-pleats"
+    INVERTED_PLEATS = "inverted-pleats"
+    TUCKS = "tucks"
+    SHIRRED_PANEL = "shirred-panel"
+    ELASTIC = "elastic", "elastic sewn on"
+    PIPING = "piping"
+    RUFFLE = "ruffle"
+    LACE = "lace"
+    RICKRACK = "rickrack"
+    BRAID = "braid"
+    TOPSTITCHING = "topstitching"
+    EMBROIDERY = "embroidery"
+    SCALLOPS = "scallops", "scalloped or pointed edge"
+    BONING = "boning"
+    BACK_STAY = "back-stay"
+    ROLL_LINE = "roll-line", "roll line of a lapel"
+
+
+@dataclass(frozen=True)
+class Detail:
+    """A pocket, a placket, a pleat, a trim: what it is made of, on which pieces, along which seams or edges.
+
+    `pieces` are its own; `on` the pieces that it is made on; `along` ids of joins and finishes; `to_mark` (piece id
+    and mark id) where it ends on one of these. `width` is its finished width in mm, 0 where the pattern does not say.
+    """
+
+    id: str
+    name: str
+    kind: DetailKind
+    pieces: tuple[str, ...] = ()
+    on: tuple[str, ...] = ()
+    along: tuple[str, ...] = ()
+    to_mark: tuple[str, str] | None = None
+    count: int = 1
+    width: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -140,6 +200,7 @@ class Making:
     closures: tuple[Closure, ...] = ()
     finishes: tuple[Finish, ...] = ()
     layers: tuple[Layer, ...] = ()
+    details: tuple[Detail, ...] = ()
     booklet: tuple[BookletStep, ...] = ()
 
     def join(self, id: str) -> Join:

@@ -83,6 +83,7 @@ def _of_graph(pattern: Pattern) -> Iterator[Gap]:
         if any(not 0 <= fold <= 1000 for fold in finish.folds):
             yield Gap("", "", f"The finish “{finish.name}” has a turning that cannot be right.")
     known = {join.id for join in making.joins} | {c.id for c in making.closures} | {f.id for f in making.finishes}
+    known |= {detail.id for detail in making.details}
     for step in making.booklet:
         for about in step.about:
             if about not in known:

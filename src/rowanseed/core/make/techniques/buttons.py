@@ -3,16 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
+from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, pieces_of
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel, PointKind
 
+SLIPS = "A blade slips: a pin across the end of the hole stops it."
 THICK = 3.0
 """The thickness of a button where only its diameter is known, in mm (common practice, no source)."""
 
@@ -52,7 +55,7 @@ def _place(bench: Workbench) -> str:
     return f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks."
 
 
-def _after_everything(bench: Workbench) -> Iterator[Need]:
+def after_everything(bench: Workbench) -> Iterator[Need]:
     for join in bench.joins.values():
         yield Need(facts.join(Fact.TURNED, join.id), "the edge is faced and turned first", where_given=True)
     for finish in bench.finishes.values():
@@ -76,35 +79,46 @@ def _on(bench: Workbench, id: str) -> On:
     )
 
 
-def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+def _holes(
+    bench: Workbench,
+    duty: Duty,
+    technique: str,
+    *how: str,
+    title: str,
+    look: str,
+    at: Bench = Bench.MACHINE,
+    setting: Setting | None = None,
+    caution: str = "",
+    took: float = 4,
+) -> Operation:
     number = max(1, bench.points_of(PointKind.BUTTONHOLE))
-    yield Operation(
-        id=f"buttonholes-{duty.id}",
-        technique="buttonholes",
-        act=Act.BUTTONHOLE,
-        title="Sew the buttonholes",
-        how=(
-            f"{number} of them. {_length(bench)}",
-            f"{_lap(bench)} {_place(bench)}",
-            "From the lowest up, so that the last ones, which show, are the best.",
-            "Cut them open from both ends to the middle, a pin across each end.",
-        ),
-        bench=Bench.MACHINE,
-        minutes=minutes.each(4, number),
+    return of_closure(bench, technique, duty.id)(
+        "buttonholes",
+        Act.BUTTONHOLE,
+        title,
+        f"{number} of them. {_length(bench)}",
+        *how,
+        at=at,
+        took=minutes.each(took, number),
+        setting=setting,
+        needs=tuple(after_everything(bench)),
+        gives=(Fact.OPENED,),
         on=_on(bench, duty.id),
-        requires=tuple(_after_everything(bench)),
-        gives=(facts.closure(Fact.OPENED, duty.id),),
-        setting=settings.buttonhole(bench.household),
-        caution="A blade slips: a pin across the end of the hole stops it.",
-        booklet=bench.booklet(duty.id),
-        look="The button goes through without force, and no thread of the edge is cut.",
+        caution=caution,
+        look=look,
+        booklet=True,
     )
-    yield Operation(
+
+
+def _buttons(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] = ()) -> Operation:
+    number = max(1, bench.points_of(PointKind.BUTTONHOLE))
+    return Operation(
         id=f"buttons-{duty.id}",
         technique="buttons",
         act=Act.BUTTON,
         title="Sew on the buttons",
         how=(
+            *first,
             "Lay the edges level: pin at the top and the hem first, then between; mark through the opened holes.",
             "At the mark sew through button and under layer four to six times over a pin laid across the button; "
             "take the pin out, wind the thread round: the shank is as long as the layers above are thick.",
@@ -112,11 +126,123 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.HAND,
         minutes=minutes.each(4, number),
         on=_on(bench, duty.id),
-        requires=(Need(facts.closure(Fact.OPENED, duty.id), "they are marked through the holes"),),
+        requires=(Need(facts.closure(Fact.OPENED, duty.id), "they are marked through the holes"), *needs),
         gives=(facts.closure(Fact.CLOSED, duty.id),),
         look="Buttoned, the edges hang level and nothing pulls.",
     )
 
+
+def _by_machine(bench: Workbench, duty: Duty) -> Operation:
+    return _holes(
+        bench,
+        duty,
+        "buttonholes",
+        f"{_lap(bench)} {_place(bench)}",
+        "From the lowest up, so that the last ones, which show, are the best.",
+        "Cut them open from both ends to the middle, a pin across each end.",
+        title="Sew the buttonholes",
+        setting=settings.buttonhole(bench.household),
+        caution=SLIPS,
+        look="The button goes through without force, and no thread of the edge is cut.",
+    )
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    yield _by_machine(bench, duty)
+    yield _buttons(bench, duty)
+
+
+def keyhole(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    yield _holes(
+        bench,
+        duty,
+        "keyhole buttonholes",
+        f"{_lap(bench)} They lie across, the eye towards the edge, its middle {bench.fine(3)} beyond the centre line: "
+        "the button's shank sits in the eye.",
+        "Marked to the plain length: the eye comes on top of it. Lay a cord or thick thread under the stitches, and "
+        "in thick cloth sew each one twice.",
+        "Cut the eye with a round punch first, then the slit from the eye on; draw the cord tight, knot and bury it.",
+        title="Sew the keyhole buttonholes",
+        setting=replace(settings.buttonhole(bench.household), stitch="keyhole buttonhole"),
+        caution="A punch and a blade slip: on a wooden block, a pin across the end of the hole.",
+        look="Buttoned, the shank lies in the eye and the edges do not shift.",
+    )
+    yield _buttons(bench, duty)
+
+
+def by_hand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    yield _holes(
+        bench,
+        duty,
+        "hand-worked buttonholes",
+        f"{_lap(bench)} {_place(bench)}",
+        f"Round each mark two rows of fine stitches, {bench.margin(3)} apart; cut between them. Overcast the cut edge "
+        "and lay a strand of gimp along it.",
+        "Buttonhole stitch with silk twist, waxed, one thread for each hole: from the inner end along one side, "
+        f"{bench.margin(3)} deep, stitch beside stitch, the knots on the cut edge; a fan round the end where the "
+        "button sits; back along the other side, and a bar across the inner end.",
+        took=20,
+        title="Work the buttonholes by hand",
+        at=Bench.HAND,
+        caution=SLIPS,
+        look="The knots stand close on the edge, and no thread of the cloth looks out.",
+    )
+    yield _buttons(bench, duty)
+
+
+def covered(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    yield Operation(
+        id=f"cover-{duty.id}",
+        technique="covered buttons",
+        act=Act.ATTACH,
+        title="Cover the buttons",
+        how=(
+            "Circles of the garment's cloth nearly twice as wide as the button; thin cloth in two layers, or with "
+            "light fusible. Run a thread round the edge, lay the shell in, draw up, fasten, and press the back on.",
+            "A print or a stripe is centred alike on every one.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(4, max(1, bench.points_of(PointKind.BUTTONHOLE))),
+        on=On(closures=()),
+        gives=(facts.closure(Fact.PREPARED, duty.id),),
+        look="The cover is tight and has no folds at the rim.",
+    )
+    yield _by_machine(bench, duty)
+    yield _buttons(bench, duty, needs=(Need(facts.closure(Fact.PREPARED, duty.id), "they are covered first"),))
+
+
+def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    """Loops of thread on an edge that is finished: the pattern need not foresee them."""
+    yield _holes(
+        bench,
+        duty,
+        "button loops",
+        f"{_lap(bench)} The edges meet or lap as the pattern has them; the loops stand on the edge at the marks.",
+        f"Three or four strands of strong thread from {bench.fine(1)} inside the edge, out and back, just long enough "
+        "for the button to pass; try it over the button. Cover them with buttonhole stitch, close beside each other, "
+        "and fasten inside.",
+        "Loops of a turned bias strip would be caught between edge and facing, before that is sewn; where your "
+        "pattern wants these, follow your booklet.",
+        took=10,
+        title="Work the button loops",
+        at=Bench.HAND,
+        look="Each loop holds its button without slack.",
+    )
+    yield _buttons(bench, duty)
+
+
+_WAYS = (
+    (
+        "keyhole-buttonholes",
+        "Keyhole buttonholes",
+        keyhole,
+        "buttonhole",
+        lambda bench: "" if bench.household.equipment.machine else "it needs a machine with a keyhole stitch",
+    ),
+    ("hand-buttonholes", "Buttonholes worked by hand", by_hand, "buttonhole", lambda bench: ""),
+    ("covered-buttons", "Covered buttons", covered, "buttonhole", lambda bench: ""),
+    ("button-loops", "Loops of thread", loops, "button loop", lambda bench: ""),
+)
 
 TECHNIQUES = (
     Technique(
@@ -128,5 +254,19 @@ TECHNIQUES = (
         rank=20,
         words={"shank": "the stem of thread between a button and the cloth"},
         draw="buttonhole",
+    ),
+    *(
+        Technique(
+            id=id,
+            name=name,
+            chapter="closures",
+            finds=finds,
+            sews=made,
+            rank=21,
+            usual=False,
+            asks=asks,
+            draw=draw,
+        )
+        for id, name, made, draw, asks in _WAYS
     ),
 )

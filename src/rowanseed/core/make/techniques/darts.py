@@ -56,6 +56,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 facts.piece(Fact.STIFFENED, piece.id), "interfacing goes on while the piece is flat", where_given=True
             ),
             Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
+            Need(facts.piece(Fact.MARKED, piece.id), "its marks are made again first", where_given=True),
         ),
         gives=(facts.piece(Fact.SEWN, piece.id),),
         setting=settings.seam(bench.household, lining=True)

@@ -28,7 +28,7 @@ def _edge(join: Join) -> str:
     return ENDS.get(join.a[0].edge, join.a[0].edge.replace("-", " "))
 
 
-def _made_up(bench: Workbench, join: Join) -> Iterator[Need]:
+def made_up(bench: Workbench, join: Join) -> Iterator[Need]:
     """The facing's own seams and its inner edge come before it goes on."""
     facing = pieces_of((*join.a, *join.b)) & bench.facings
     for other in bench.joins.values():
@@ -43,7 +43,7 @@ def _made_up(bench: Workbench, join: Join) -> Iterator[Need]:
 
 
 def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
-    yield from _made_up(bench, join)
+    yield from made_up(bench, join)
     for closure in bench.zips_at(join):
         yield Need(facts.closure(Fact.CLOSED, closure.id), "the facing goes on after the zip")
     yield Need(

@@ -9,10 +9,12 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import pockets
+from rowanseed.core.make.which import drawn_through, is_drawn_by_ties
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import ClosureKind, Finish, FinishKind
+from rowanseed.core.pattern.making import Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 BINDING = 10.0
@@ -34,17 +36,16 @@ def finds_bound(bench: Workbench) -> Iterator[Duty]:
 
 
 def finds_casing(bench: Workbench) -> Iterator[Duty]:
-    drawn = [c for c in bench.closures.values() if c.kind in (ClosureKind.ELASTIC, ClosureKind.TIES)]
+    """Tunnels for elastic, or for what the pattern does not say."""
     for finish in _of(bench, FinishKind.CASING):
-        pieces = pieces_of(finish.parts)
-        here = [c for c in drawn if pieces_of(bench.parts(c.join)) & pieces]
-        drawn = [c for c in drawn if c not in here]
-        yield single(finish.id, *(c.id for c in here))
+        if not is_drawn_by_ties(bench, finish):
+            yield single(finish.id, *(c.id for c in drawn_through(bench, finish)))
 
 
 def finds_turned(bench: Workbench) -> Iterator[Duty]:
     """Edges of the garment itself that are turned in twice and stitched: an opening, an armhole, a ruffle."""
     loose = {f.id for f in pockets.turned_all_round(bench)}
+    loose |= {id for detail in bench.details.values() for id in bench.parts_of(detail)}
     for finish in _of(bench, FinishKind.TURNED):
         bands = all(bench.panel(p.piece) is Panel.BAND for p in finish.parts)
         if finish.id not in loose and not bands and not pieces_of(finish.parts) <= bench.linings:
@@ -148,73 +149,45 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    mm = bench.around([finish.id])
+    step = of_finish(bench, "casing", duty.id)
     allowance = bench.edge_allowance(finish.parts[0])
     under = min(10.0, allowance / 4)
-    drawn = [bench.closures[id] for id in duty.ids[1:]]
-    ties = any(c.kind is ClosureKind.TIES for c in drawn)
-    what = "cord" if ties else "elastic" if drawn else "elastic or cord"
-    name = lower_first(finish.name)
-    yield Operation(
-        id=f"fold-{finish.id}",
-        technique="casing",
-        act=Act.PRESS,
-        title=f"Press the casing: {name}",
-        how=(
-            f"{bench.margin(under)} to the wrong side, then {bench.margin(allowance - under)}: the tunnel inside is "
-            f"{bench.margin(allowance - under - 4)} wide, the elastic's width and {bench.margin(3)}. {iron_for(bench)}",
-            *(
-                ("For a drawstring work two eyelets at the centre front first, on a scrap of interfacing.",)
-                if ties
-                else ()
-            ),
-        ),
-        bench=Bench.IRON,
-        minutes=minutes.press(mm),
-        on=On(edges=shown(finish.parts)),
-        requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
-        gives=(facts.finish(Fact.PREPARED, finish.id),),
-        caution=HOT,
+    wide = allowance - under
+    what = "elastic" if duty.ids[1:] else "elastic or cord"
+    yield step(
+        "fold",
+        Act.PRESS,
+        f"Press the casing: {step.name}",
+        f"{bench.margin(under)} to the wrong side, then {bench.margin(wide)}: the tunnel inside is "
+        f"{bench.margin(wide - 4)} wide, the elastic's width and {bench.margin(3)}. {iron_for(bench)}",
+        at=Bench.IRON,
+        needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        gives=(Fact.PREPARED,),
     )
-    yield Operation(
-        id=f"sew-{finish.id}",
-        technique="casing",
-        act=Act.HEM,
-        title=f"Stitch the casing: {name}",
-        how=(
-            f"{bench.margin(2)} from the inner fold, all round"
-            + ("." if ties else f"; leave {bench.margin(50)} open at a seam, backstitching both sides of the gap."),
-        ),
-        bench=Bench.MACHINE,
-        minutes=minutes.seam(mm),
-        on=On(edges=shown(finish.parts)),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),),
-        gives=(facts.finish(Fact.HEMMED, finish.id),),
-        setting=settings.seam(bench.household),
-        caution=NEEDLE,
+    yield step(
+        "sew",
+        Act.HEM,
+        f"Stitch the casing: {step.name}",
+        f"{bench.margin(2)} from the inner fold, all round; leave {bench.margin(50)} open at a seam, backstitching "
+        "both sides of the gap.",
+        after={Fact.PREPARED: "it is pressed first"},
+        gives=(Fact.HEMMED,),
     )
-    yield Operation(
-        id=f"thread-{finish.id}",
-        technique="casing",
-        act=Act.FASTEN,
-        title=f"Draw the {what} in: {name}",
-        how=(
-            *(() if drawn else ("The pattern does not say which; the envelope's notions do.",)),
-            "A safety pin or bodkin in its end, the other end pinned down; not twisted.",
-            "Knot both ends of the cord. On children's clothes no cord at neck or hood."
-            if ties
-            else f"Try it on and mark where it is comfortable; lap the ends {bench.margin(13)}, sew a square with a "
-            "cross, then close the gap and stretch the casing so that the fullness spreads.",
-        ),
-        bench=Bench.HAND,
-        minutes=minutes.each(10),
-        on=On(finishes=(finish.id,), closures=tuple(c.id for c in drawn), edges=shown(finish.parts)),
-        requires=(Need(facts.finish(Fact.HEMMED, finish.id), "its tunnel is sewn first"),),
-        gives=(facts.finish(Fact.FINISHED, finish.id), *(facts.closure(Fact.CLOSED, c.id) for c in drawn)),
+    yield step(
+        "thread",
+        Act.FASTEN,
+        f"Draw the {what} in: {step.name}",
+        *(() if duty.ids[1:] else ("The pattern does not say which; the envelope's notions do.",)),
+        "A safety pin or bodkin in its end, the other end pinned down; not twisted.",
+        f"Try it on and mark where it is comfortable; lap the ends {bench.margin(13)}, sew a square with a cross, then "
+        "close the gap and stretch the casing so that the fullness spreads.",
+        at=Bench.HAND,
+        took=minutes.each(10),
+        after={Fact.HEMMED: "its tunnel is sewn first"},
+        gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
+        on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
+        booklet=True,
         look="It runs flat inside, and the fullness is even.",
-        caution="A long cord can catch: on a child's garment keep it short and sewn down at its middle."
-        if ties
-        else "",
     )
 
 
@@ -283,7 +256,7 @@ TECHNIQUES = (
     ),
     Technique(
         id="casing",
-        name="Casing with elastic or a cord",
+        name="Casing with elastic",
         chapter="fullness",
         finds=finds_casing,
         sews=casing,

@@ -11,38 +11,23 @@ from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import matching, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
+from rowanseed.core.make.which import straight_seams
 from rowanseed.core.make.workbench import BLADES, Workbench, both_sides, on_joins
-from rowanseed.core.pattern.making import DifferenceKind, Join, Press
+from rowanseed.core.pattern.making import Press
 from rowanseed.core.pattern.pieces import Panel
 
 FRENCH = (6.0, 9.0)
 """The two rows of a French seam, in mm from the edge each: they make up an allowance of 15."""
 
 
-def _plain(bench: Workbench) -> Iterator[Join]:
-    """Seams without a zip, a band, fullness or a tight curve, of edges with one allowance."""
-    for duty in plain_seam.finds(bench):
-        join = bench.joins[duty.id]
-        parts = (*join.a, *join.b)
-        if (
-            bench.zip_on(join) is None
-            and bench.opening_in_lining(join) is None
-            and Panel.BAND not in bench.panels(parts)
-            and join.difference.kind is DifferenceKind.NONE
-            and not bench.needs_clips(parts)
-            and len({round(bench.edge_allowance(p), 1) for p in parts}) == 1
-        ):
-            yield join
-
-
 def finds_french(bench: Workbench) -> Iterator[Duty]:
-    for join in _plain(bench):
+    for join in straight_seams(bench):
         if bench.edge_allowance(join.a[0]) >= sum(FRENCH) - 3:
             yield single(join.id)
 
 
 def finds_felled(bench: Workbench) -> Iterator[Duty]:
-    for join in _plain(bench):
+    for join in straight_seams(bench):
         if bench.edge_allowance(join.a[0]) >= 12 and not bench.panels((*join.a, *join.b)) - {
             Panel.FRONT,
             Panel.BACK,
@@ -53,7 +38,7 @@ def finds_felled(bench: Workbench) -> Iterator[Duty]:
 
 def finds_free_lining(bench: Workbench) -> Iterator[Duty]:
     """Seams of a lining that hangs free: both its sides are seen, and nothing covers their edges."""
-    for join in _plain(bench):
+    for join in straight_seams(bench):
         if {p.piece for p in (*join.a, *join.b)} <= bench.hung and bench.edge_allowance(join.a[0]) >= 12:
             yield single(join.id)
 
@@ -197,7 +182,7 @@ def _trimmed(bench: Workbench, duty: Duty, technique: str, to: str) -> Operation
 def _stitched_down(
     bench: Workbench, duty: Duty, technique: str, how: tuple[str, ...], after: Fact = Fact.GRADED
 ) -> Operation:
-    join, _machine = bench.joins[duty.id], bench.household.equipment.machine
+    join = bench.joins[duty.id]
     return Operation(
         id=f"topstitch-{duty.id}",
         technique=technique,
@@ -214,6 +199,10 @@ def _stitched_down(
     )
 
 
+def _woven(bench: Workbench) -> str:
+    return "a knit ripples under two rows and does not fray" if bench.household.is_knit else ""
+
+
 _WORDS = {
     "French seam": "a seam sewn twice, first wrong then right sides together, with its raw edges inside",
     "fell": "to fold one allowance over the other and stitch it down flat",
@@ -228,6 +217,7 @@ TECHNIQUES = (
         sews=french,
         rank=40,
         usual=False,
+        asks=_woven,
         words=_WORDS,
         iso="1.06",
         draw="french",
@@ -249,6 +239,7 @@ TECHNIQUES = (
         sews=felled,
         rank=41,
         usual=False,
+        asks=_woven,
         iso="2.04",
         draw="felled",
     ),
@@ -260,6 +251,7 @@ TECHNIQUES = (
         sews=mock_felled,
         rank=42,
         usual=False,
+        asks=_woven,
         also=("mock flat-felled seam", "welt seam"),
         draw="felled",
     ),

@@ -10,50 +10,24 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, LayerKind
+from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining, is_sleeve
+from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, NEEDS_NOTHING, Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 
-def _hems(bench: Workbench) -> Iterator[Finish]:
-    return (f for f in bench.finishes.values() if f.kind is FinishKind.HEM)
-
-
-def facing_of(bench: Workbench, finish: Finish) -> tuple[EdgePart, ...]:
-    """The facing's edges along a hem that is faced; none where it is turned up."""
-    of = {(x.of, x.piece) for x in bench.pattern.making.layers if x.kind is LayerKind.FACING}
-    return tuple(
-        EdgePart(piece, part.edge, part.hand)
-        for part in finish.parts
-        for base, piece in sorted(of)
-        if base == part.piece and bench.piece(piece).has_edge(part.edge)
-    )
-
-
-def _turns_up(bench: Workbench) -> Iterator[Finish]:
-    return (f for f in _hems(bench) if not facing_of(bench, f))
-
-
 def finds_machine(bench: Workbench) -> Iterator[Duty]:
-    for finish in _turns_up(bench):
+    for finish in hems(bench):
         yield single(finish.id)
 
 
 def finds_faced(bench: Workbench) -> Iterator[Duty]:
-    for finish in _hems(bench):
+    for finish in edges_of(bench, FinishKind.HEM):
         if facing_of(bench, finish):
             yield single(finish.id)
 
 
 # ---------------------------------------------------------------- before the hem
-
-
-def _is_sleeve(bench: Workbench, finish: Finish) -> bool:
-    return bench.panels(finish.parts) == {Panel.SLEEVE}
-
-
-def _is_lining(bench: Workbench, finish: Finish) -> bool:
-    return pieces_of(finish.parts) <= bench.linings
 
 
 def _hangs_as_worn(bench: Workbench, finish: Finish) -> Iterator[Need]:
@@ -105,7 +79,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
     before = (*_seams_across(bench, finish), *_hangs_as_worn(bench, finish))
     curved = any(bench.is_curved(part) for part in finish.parts)
     depth = bench.edge_allowance(finish.parts[0])
-    if curved and not _is_sleeve(bench, finish):
+    if curved and not is_sleeve(bench, finish):
         yield Operation(
             id=f"hang-{finish.id}",
             technique="hang and level",
@@ -124,7 +98,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         before = (Need(facts.finish(Fact.HUNG, finish.id), "a curved hem drops first"),)
     worn = (
         "Arms hanging and bent: where the sleeve is to end. Pin, and look at both."
-        if _is_sleeve(bench, finish)
+        if is_sleeve(bench, finish)
         else "In the shoes it will be worn with, standing straight, somebody else measuring up from the floor all "
         "round; pin the hem line and look from the side."
     )
@@ -162,14 +136,14 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
 
 def _length_tried(bench: Workbench, finish: Finish) -> str:
     """The title of its try-on; where several edges have one, each says which."""
-    several = [f for f in _hems(bench) if not _is_lining(bench, f)]
+    several = [f for f in edges_of(bench, FinishKind.HEM) if not is_lining(bench, f)]
     return "Try it on: the length" if len(several) < 2 else f"Try it on: the length at the {lower_first(finish.name)}"
 
 
-def _before(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple[Need, ...]]:
+def before_hem(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple[Need, ...]]:
     """What comes before a hem is folded, and what the fold waits for."""
-    if _is_lining(bench, finish):
-        outer = [f for f in _hems(bench) if not _is_lining(bench, f)]
+    if is_lining(bench, finish):
+        outer = [f for f in edges_of(bench, FinishKind.HEM) if not is_lining(bench, f)]
         needs = [
             Need(facts.finish(Fact.HEMMED, f.id), "it is levelled by the garment's own hem", where_given=True)
             for f in outer
@@ -218,7 +192,7 @@ def _fold(
 
 
 def _neatened_first(bench: Workbench, finish: Finish, technique: str, before: tuple[Need, ...]) -> Operation:
-    at, setting = settings.neaten(bench.household, lining=_is_lining(bench, finish))
+    at, setting = settings.neaten(bench.household, lining=is_lining(bench, finish))
     mm = bench.around([finish.id])
     return Operation(
         id=f"neaten-{finish.id}",
@@ -275,11 +249,11 @@ def _hem_bench(bench: Workbench) -> Bench:
     return Bench.COVERSTITCH if covers else Bench.MACHINE
 
 
-def _begins(bench: Workbench, finish: Finish) -> str:
+def begins_at(bench: Workbench, finish: Finish) -> str:
     edges = {p.edge for p in finish.parts}
     legs = any(bench.piece(p.piece).has_edge("inseam") for p in finish.parts)
-    where = "the inner leg seam" if legs else "the underarm seam" if _is_sleeve(bench, finish) else "a side seam"
-    pair = ", both alike" if legs or _is_sleeve(bench, finish) else ""
+    where = "the inner leg seam" if legs else "the underarm seam" if is_sleeve(bench, finish) else "a side seam"
+    pair = ", both alike" if legs or is_sleeve(bench, finish) else ""
     return f"beginning and ending at {where}{pair}" if edges else ""
 
 
@@ -299,7 +273,7 @@ def by_machine(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def _turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[Operation]:
     knit = bench.household.is_knit
-    first, before = _before(bench, finish)
+    first, before = before_hem(bench, finish)
     yield from first
     single_fold = knit or len(finish.folds) == 1
     if single_fold and not knit:
@@ -309,14 +283,16 @@ def _turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[O
     if by_hand:
         how: tuple[str, ...] = (
             f"Slip stitch: along inside the fold {bench.margin(6)}, one thread of the garment, and on; loose enough "
-            f"that nothing pulls. {_begins(bench, finish).capitalize()}.",
+            f"that nothing pulls. {begins_at(bench, finish).capitalize()}.",
             f"Every {bench.length(300)} a small knot in the fold, so that a torn thread does not open it all.",
         )
     elif knit:
-        how = (f"Right side up, two rows at once{_by_twin(bench)}, just over the raw edge; {_begins(bench, finish)}.",)
+        how = (
+            f"Right side up, two rows at once{_by_twin(bench)}, just over the raw edge; {begins_at(bench, finish)}.",
+        )
     else:
         how = (
-            f"From the wrong side, {bench.margin(2)} from the inner fold, {_begins(bench, finish)}; sew over the "
+            f"From the wrong side, {bench.margin(2)} from the inner fold, {begins_at(bench, finish)}; sew over the "
             "beginning.",
         )
     yield _sewn(bench, finish, "turned hem", how, by_hand=by_hand)
@@ -324,7 +300,7 @@ def _turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[O
 
 def blind(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    first, before = _before(bench, finish)
+    first, before = before_hem(bench, finish)
     yield from first
     yield _neatened_first(bench, finish, "blind hem by machine", before)
     yield _fold(
@@ -353,7 +329,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     facing = facing_of(bench, finish)
     pieces, name = pieces_of(facing), lower_first(finish.name)
     edges = shown((*finish.parts, *facing))
-    first, before = _before(bench, finish)
+    first, before = before_hem(bench, finish)
     yield from first
     width = finish.folds[0] if finish.folds else bench.edge_allowance(finish.parts[0])
     made = tuple(
@@ -363,7 +339,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     ) + tuple(
         Need(facts.finish(Fact.FINISHED, f.id), "its inner edge is easier to finish before it is on")
         for f in bench.finishes.values()
-        if pieces_of(f.parts) <= pieces
+        if pieces_of(f.parts) <= pieces and f.kind not in NEEDS_NOTHING
     )
     mm = bench.around([finish.id])
     on = On(edges=edges)

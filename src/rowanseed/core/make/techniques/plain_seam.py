@@ -8,7 +8,6 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import (
-    TO_ONE_SIDE,
     clip,
     finishes_edges,
     matching,
@@ -18,19 +17,25 @@ from rowanseed.core.make.shared import (
     sew,
 )
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import seams, simple_seams
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "plain seam"
-SERVED = (Press.OPEN, *TO_ONE_SIDE)
 DRAWN_UP_FROM = 12.0
 """Ease of so many mm and more is drawn up by rows of stitching first, less goes in on the feed dogs."""
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in bench.joins.values():
-        if join.press in SERVED and not bench.encloses(join) and not bench.is_faced(join):
+    for join in seams(bench):
+        yield single(join.id)
+
+
+def finds_one_side(bench: Workbench) -> Iterator[Duty]:
+    """Seams meant to be pressed open that may as well lie to one side, both edges finished as one."""
+    for join in simple_seams(bench):
+        if join.press is Press.OPEN and not bench.needs_clips((*join.a, *join.b)):
             yield single(join.id)
 
 
@@ -129,10 +134,18 @@ def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[duty.id]
+    yield from _sewn(bench, duty, is_open=join.press is Press.OPEN or bench.opening_in_lining(join) is not None)
+
+
+def to_one_side(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    yield from _sewn(bench, duty, is_open=False)
+
+
+def _sewn(bench: Workbench, duty: Duty, *, is_open: bool) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
     closure = bench.zip_on(join)
     slit = bench.opening_in_lining(join)
     neatened = finishes_edges(bench, duty.ids)
-    is_open = join.press is Press.OPEN or slit is not None
     requires = list(order_needs(bench, join))
     leaves: tuple[str, ...] = ()
     if is_open and neatened:
@@ -172,7 +185,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         ID,
         way="open" if is_open else "side",
-        words="open" if is_open else join.press.words,
+        words="open" if is_open else "to the back" if join.press is Press.OPEN else join.press.words,
         requires=tuple(before),
     )
 
@@ -192,5 +205,16 @@ TECHNIQUES = (
         },
         iso="1.01",
         draw="seam open",
+    ),
+    Technique(
+        id="plain-to-one-side",
+        name="Plain seam, both edges to one side",
+        chapter="seams",
+        finds=finds_one_side,
+        sews=to_one_side,
+        rank=91,
+        usual=False,
+        iso="1.01",
+        draw="seam to one side",
     ),
 )

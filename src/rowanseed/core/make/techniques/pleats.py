@@ -50,6 +50,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 facts.piece(Fact.STIFFENED, piece.id), "interfacing goes on while the piece is flat", where_given=True
             ),
             Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
+            Need(facts.piece(Fact.MARKED, piece.id), "its lines are marked again first", where_given=True),
         ),
         gives=(facts.piece(Fact.SEWN, piece.id),),
         look="Folded, the edge is as long as the one it is sewn to.",

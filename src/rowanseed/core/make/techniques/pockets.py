@@ -21,11 +21,13 @@ DEEPER = 8.0
 
 
 def turned_all_round(bench: Workbench) -> Iterator[Finish]:
-    """Loose pieces that are turned in all round, or nearly."""
+    """Loose pieces that are turned in all round, or nearly, and no part of anything that the pattern names."""
+    named = {id for detail in bench.details.values() for id in detail.pieces}
     for finish in bench.finishes.values():
         pieces = pieces_of(finish.parts)
         if (
-            finish.kind is FinishKind.TURNED
+            not pieces & named
+            and finish.kind is FinishKind.TURNED
             and not pieces & bench.inner
             and all(bench.panel(id) is Panel.OTHER for id in pieces)
             and len(pieces) == 1
@@ -109,6 +111,7 @@ def _attached(bench: Workbench, finish: Finish) -> tuple[facts.State, ...]:
 def _flat(bench: Workbench) -> Iterator[Need]:
     for id in bench.pocketed:
         yield Need(facts.piece(Fact.SHAPED, id), "darts come before what lies over them", where_given=True)
+        yield Need(facts.piece(Fact.MARKED, id), "its place is marked again first", where_given=True)
     for join in bench.joins.values():
         pieces = pieces_of((*join.a, *join.b))
         spans = len(pieces) > 1 and pieces <= set(bench.pocketed)

@@ -98,12 +98,26 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             lambda op: op.act in (Act.GATHER, Act.EASE),
         ),
         _Sample(
+            "shirring",
+            "Try the shirring on a scrap",
+            (
+                f"A scrap {bench.length(200)} wide with four rows: it must draw in to half, {bench.length(100)}.",
+                "Wider: a longer stitch, or the bobbin a quarter turn tighter; narrower: the other way. Heavier cloth "
+                "draws in less. Write stitch and turns down.",
+            ),
+            Bench.MACHINE,
+            settings.longest(choices),
+            lambda op: op.act is Act.SHIRR,
+            8,
+            tries_machine=True,
+        ),
+        _Sample(
             "blind-hem",
             "Try the blind hem on a scrap",
             ("Folded as the hem will be. The swing stitch nips the fold and hardly shows on the right side.",),
             Bench.MACHINE,
             settings.blind_hem(choices),
-            lambda op: op.technique == "blind hem by machine" and op.act is Act.HEM,
+            lambda op: op.technique.startswith("blind hem") and op.act is Act.HEM and op.bench is Bench.MACHINE,
             tries_machine=True,
         ),
         _Sample(

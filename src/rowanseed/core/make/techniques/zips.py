@@ -154,7 +154,7 @@ def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-def _after_seam(bench: Workbench, closure: Closure, join: Join) -> tuple[Need, ...]:
+def after_seam(bench: Workbench, closure: Closure, join: Join) -> tuple[Need, ...]:
     return (Need(facts.join(Fact.PRESSED, join.id), "the seam below is sewn and pressed, the opening basted, first"),)
 
 
@@ -175,7 +175,7 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.HAND,
         minutes=minutes.each(8),
         on=on,
-        requires=_after_seam(bench, closure, join),
+        requires=after_seam(bench, closure, join),
         gives=(facts.closure(Fact.BASTED, closure.id),),
         leaves=(basting,),
     )
@@ -227,7 +227,7 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "below the stop to the top.",
         ),
         minutes=minutes.each(8),
-        requires=_after_seam(bench, closure, join),
+        requires=after_seam(bench, closure, join),
         gives=(facts.closure(Fact.PREPARED, closure.id),),
         removes=("basting of the lapped zip's opening",),
         look="The fold runs beside the coil all the way and does not cover it.",

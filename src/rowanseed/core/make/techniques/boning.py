@@ -1,0 +1,74 @@
+"""Boning along a seam: a channel of its allowances or of tape, the bone cut short of the staystitching."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.steps import of_detail
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import DetailKind
+
+SHORT = 3.0
+"""A bone stops so far short of the staystitching at both ends, in mm (the craft's 1/8 in)."""
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for detail in bench.details_of(DetailKind.BONING):
+        if detail.along and all(id in bench.joins for id in detail.along):
+            yield single(detail.id)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    detail = bench.details[duty.id]
+    step = of_detail(bench, "boning", duty.id)
+    on = On(edges=shown(part for id in detail.along for part in bench.parts(id)))
+    yield step(
+        "channel",
+        Act.BONE,
+        f"Sew the bone channels: {step.name}",
+        "Along each boned seam, pressed open: bone casing or firm tape centred over it on the wrong side, stitched "
+        "along both edges through the allowances only, open at the upper end.",
+        f"The casing ends at the stitching line below and above; the lower end is sewn across {bench.margin(SHORT)} "
+        "before it.",
+        took=minutes.seam(2.5 * step.mm),
+        needs=tuple(Need(facts.join(Fact.PRESSED, id), "the seam is pressed open first") for id in detail.along),
+        gives=(Fact.PREPARED,),
+        on=on,
+        rows=2,
+        look="A bone slides in without a twist.",
+    )
+    yield step(
+        "bones",
+        Act.BONE,
+        f"Cut and slip in the bones: {step.name}",
+        f"Each {bench.margin(SHORT)} shorter than its channel at both ends, measured to the staystitching, so that no "
+        "bone pushes through a seam. Round plastic ends with a file or in warmth, cap steel ones; the natural curve "
+        "towards the body.",
+        "Slip them in and close the channel across with a few stitches. Mark which bone belongs where.",
+        at=Bench.HAND,
+        took=minutes.each(5, 2 * len(detail.along)),
+        after={Fact.PREPARED: "the channels are sewn first"},
+        needs=(Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),),
+        gives=(Fact.FINISHED, *facts.joins(Fact.ATTACHED, detail.along)),
+        on=on,
+        caution="Cut ends are sharp, and splinters fly: shears for the purpose, eyes covered, no needle over a bone.",
+        look="Bent to the body, no end pokes, and both sides stand alike.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="boning",
+        name="Boning along seams",
+        chapter="layers",
+        finds=finds,
+        sews=sews,
+        rank=18,
+        words={"bone": "a flat flexible strip that keeps a bodice from collapsing"},
+        draw="bone channel",
+    ),
+)

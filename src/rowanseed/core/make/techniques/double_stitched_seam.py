@@ -1,0 +1,72 @@
+"""A seam sewn twice and trimmed: for sheers, knits, lace, and wherever a seam should hold and not show."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Meant, Need, Operation, Setting
+from rowanseed.core.make.settings import ORDINARY, needle
+from rowanseed.core.make.shared import matching, press, sew
+from rowanseed.core.make.steps import of_joins
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import plain_seam
+from rowanseed.core.make.which import simple_seams
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Press
+
+BESIDE = 3.0
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in simple_seams(bench):
+        if bench.edge_allowance(join.a[0]) >= 6:
+            yield single(join.id)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    step = of_joins(bench, "double-stitched seam", duty.id)
+    yield sew(
+        bench,
+        duty.ids,
+        "double-stitched seam",
+        how=(matching(bench, join), *plain_seam.stitching(bench, join, None)),
+        requires=tuple(plain_seam.order_needs(bench, join)),
+    )
+    zigzag = bench.household.equipment.zigzag
+    yield step(
+        "second",
+        Act.NEATEN,
+        f"Second row, and trim: {step.name}",
+        f"Both allowances as one, a second row {bench.margin(BESIDE)} outside the first, in the allowance.",
+        f"Trim {bench.margin(2)} beyond it, without touching the stitches.",
+        after={Fact.JOINED: "it is sewn first"},
+        gives=(Fact.FINISHED,),
+        meant=frozenset({Meant.TOGETHER}),
+        setting=Setting("narrow zigzag, width 1.5" if zigzag else "straight", 1.5, ORDINARY, needle(bench.household)),
+        look="The seam is narrow and does not curl.",
+    )
+    yield press(
+        bench,
+        duty.ids,
+        "double-stitched seam",
+        way="side",
+        words=join.press.words if join.press is not Press.OPEN else "to the back",
+        requires=(Need(facts.join(Fact.FINISHED, join.id), "its second row is sewn first"),),
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="double-stitched",
+        name="Double-stitched seam",
+        chapter="seams",
+        finds=finds,
+        sews=sews,
+        rank=47,
+        usual=False,
+        draw="rows",
+    ),
+)

@@ -1,0 +1,96 @@
+"""A drawstring: two openings for the cord, a tunnel, the cord drawn in and secured."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.steps import of_finish
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.free_edges import across
+from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
+from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import FinishKind
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for finish in edges_of(bench, FinishKind.CASING):
+        if is_drawn_by_ties(bench, finish):
+            yield single(finish.id, *(c.id for c in drawn_through(bench, finish)))
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    step = of_finish(bench, "drawstring", duty.id)
+    allowance = bench.edge_allowance(finish.parts[0])
+    under = min(10.0, allowance / 4)
+    wide = allowance - under
+    yield step(
+        "openings",
+        Act.BUTTONHOLE,
+        f"Work two openings for the cord: {step.name}",
+        f"On the right side at the centre front, {bench.margin(20)} to both sides of the centre, where the tunnel will "
+        f"be: the middle of each {bench.margin(under + wide / 2)} below the fold line.",
+        f"A square of fusible, {bench.margin(25)} wide, on the wrong side behind each; then an upright buttonhole "
+        f"{bench.margin(12)} long, or an eyelet. Cut it open now: later there is a layer behind it.",
+        took=minutes.each(6, 2),
+        setting=settings.buttonhole(bench.household),
+        needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        gives=(Fact.OPENED,),
+        rows=0,
+        caution="A blade slips: a pin across the end of the hole stops it.",
+        look="The cord's end goes through without force.",
+    )
+    yield step(
+        "fold",
+        Act.PRESS,
+        f"Press the tunnel: {step.name}",
+        f"{bench.margin(under)} to the wrong side, then {bench.margin(wide)}: the tunnel inside is "
+        f"{bench.margin(wide - 4)} wide. {iron_for(bench)}",
+        at=Bench.IRON,
+        after={Fact.OPENED: "the openings go through one layer only"},
+        gives=(Fact.PREPARED,),
+    )
+    yield step(
+        "sew",
+        Act.HEM,
+        f"Stitch the tunnel: {step.name}",
+        f"{bench.margin(2)} from the inner fold, all round; backstitch over the beginning. At every seam hold the "
+        "allowances flat: the cord has to pass.",
+        after={Fact.PREPARED: "it is pressed first"},
+        gives=(Fact.HEMMED,),
+    )
+    yield step(
+        "thread",
+        Act.FASTEN,
+        f"Draw the cord in: {step.name}",
+        f"As long as the body there and {bench.length(600)} for the bow. A safety pin in its end, in at one opening, "
+        "round, and out at the other, not twisted; knot both ends.",
+        "Sew it down at the centre back through all layers, so that it cannot be drawn out.",
+        at=Bench.HAND,
+        took=minutes.each(8),
+        after={Fact.HEMMED: "its tunnel is sewn first"},
+        gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
+        on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
+        caution="A cord can catch and strangle: none at the neck or hood of a child's garment, elsewhere short ends; "
+        "local rules may forbid more.",
+        booklet=True,
+        look="Drawn up and let go, the fullness spreads evenly.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="drawstring",
+        name="Drawstring in a tunnel",
+        chapter="fullness",
+        finds=finds,
+        sews=sews,
+        rank=29,
+        words={"bodkin": "a blunt needle or clip that pulls a cord through a tunnel"},
+        draw="casing",
+    ),
+)

@@ -1,0 +1,67 @@
+"""Gathers made by the overlocker's differential feed: quick, even, and hardly to be changed afterwards."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.make import settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.steps import of_joins
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.ease_rows import KEY, join_of
+from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import DifferenceKind
+from rowanseed.core.pattern.walk import part_length
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in bench.joins.values():
+        if join.difference.kind is DifferenceKind.GATHERS and join.difference.amount <= 2.0:
+            yield single(f"{KEY}{join.id}")
+
+
+def _differential(bench: Workbench) -> str:
+    equipment = bench.household.equipment
+    return "" if equipment.overlocker and equipment.differential else "it needs an overlocker with differential feed"
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = join_of(bench, duty)
+    step = of_joins(bench, "gathers at the overlocker", join.id)
+    to = sum(part_length(bench.pattern, bench.size, p) for p in join.b)
+    yield step(
+        "gather",
+        Act.GATHER,
+        f"Gather at the overlocker: {step.name}",
+        "Differential feed at its highest, the longest stitch, needle tension tighter; on a strip of the same cloth "
+        "try how much it draws, and change the stitch length until the ratio is right.",
+        f"One layer, right side up, the needle just outside the stitching line. Leave tails of {bench.length(150)} at "
+        "both ends: by the needle thread it can still be drawn or let out a little.",
+        f"It is to measure {bench.length(to)} where it is drawn. Mark quarters and pin quarter on quarter.",
+        at=Bench.OVERLOCKER,
+        setting=replace(
+            settings.overlock(bench.household), length=4.0, note="differential feed 2; set both back afterwards"
+        ),
+        needs=tuple(bench.flat_first([join.id])),
+        gives=(Fact.DRAWN_UP,),
+        on=On(joins=(join.id,), edges=shown(join.a)),
+        look="The gathers are even; what is still too long is worked in between the quarters.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="gathers-overlocked",
+        name="Gathers at the overlocker",
+        chapter="fullness",
+        finds=finds,
+        sews=sews,
+        rank=24,
+        usual=False,
+        asks=_differential,
+        words={"differential feed": "two rows of feed dogs that run at different speeds, and so gather or stretch"},
+        draw="rows",
+    ),
+)

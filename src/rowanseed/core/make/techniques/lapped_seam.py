@@ -1,0 +1,90 @@
+"""A lapped seam: one edge folded under and stitched on top of the other, right sides up."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.make import facts, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for, neaten_together, press, sew
+from rowanseed.core.make.steps import of_joins
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import plain_seam
+from rowanseed.core.make.which import of_the_shell, straight_seams
+from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+
+LEAST = 12.0
+"""An allowance of so many mm can be folded under and caught."""
+EDGE = 2.0
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in straight_seams(bench):
+        one, other = pieces_of(join.a), pieces_of(join.b)
+        if bench.edge_allowance(join.a[0]) >= LEAST and of_the_shell(bench, join) and one != other:
+            yield single(join.id)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    over, under = bench.name(join.b[0].piece), bench.name(join.a[0].piece)
+    step = of_joins(bench, "lapped seam", duty.id)
+    yield step(
+        "fold",
+        Act.PRESS,
+        f"Fold the upper edge under: {step.name}",
+        f"The {over} lies on top: press its allowance to the wrong side exactly on the stitching line. "
+        f"{iron_for(bench)}",
+        f"On the right side of the {under} chalk the stitching line, {bench.allowance(join)} from the edge.",
+        at=Bench.IRON,
+        needs=tuple(bench.flat_first(duty.ids)),
+        gives=(Fact.PREPARED,),
+        on=On(edges=shown(join.b)),
+        look="The fold is straight, and its corners are square.",
+    )
+    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    stitched = sew(
+        bench,
+        duty.ids,
+        "lapped seam",
+        how=(
+            f"Both right sides up: the fold of the {over} on the chalk line of the {under}, ends and notches matched; "
+            "pin across or baste.",
+            f"Edgestitch {bench.margin(EDGE)} from the fold, {run.words}; a second row {bench.margin(6)} beside it "
+            "holds the allowances below.",
+        ),
+        requires=(
+            Need(facts.join(Fact.PREPARED, join.id), "the upper edge is folded first"),
+            *plain_seam.order_needs(bench, join),
+        ),
+        rows=2,
+        look="The fold runs along the chalk line, and both rows are parallel to it.",
+    )
+    yield replace(stitched, setting=settings.topstitch(bench.household, bench.margin(EDGE)))
+    yield neaten_together(bench, duty.ids, "lapped seam")
+    yield press(
+        bench,
+        duty.ids,
+        "lapped seam",
+        way="side",
+        words="flat",
+        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="lapped-seam",
+        name="Lapped seam",
+        chapter="seams",
+        finds=finds,
+        sews=sews,
+        rank=43,
+        usual=False,
+        also=("overlaid seam",),
+        iso="2.02",
+        draw="lapped",
+    ),
+)

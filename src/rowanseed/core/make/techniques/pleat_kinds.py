@@ -1,0 +1,136 @@
+"""Pleats and tucks whose kind the pattern tells: knife, box, inverted, and tucks sewn down and released."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.steps import of_detail
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import pleats
+from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import DetailKind, EdgePart
+
+_FOLDS = {
+    DetailKind.KNIFE_PLEATS: (
+        "Fold every pleat on its fold line and lay the fold on the line where it meets; all of them point the way of "
+        "the arrow. Begin at the side that the last pleat will cover.",
+        "Where left and right are mirror images, the arrows of the two halves point to or from each other.",
+    ),
+    DetailKind.BOX_PLEATS: (
+        "Fold on both fold lines of a pleat and lay the folds away from each other, so that their edges meet at the "
+        "back on the middle line of the pleat; the flat front of the box is outside.",
+    ),
+    DetailKind.INVERTED_PLEATS: (
+        "Fold on both fold lines of a pleat and lay the folds towards each other, so that they meet on the middle "
+        "line; the depth of the box lies inside.",
+    ),
+    DetailKind.TUCKS: (
+        "Fold on the middle line of a tuck, wrong sides together unless the pattern says that they lie inside, and "
+        "bring the two stitching lines on each other; pin across.",
+        "Stitch along the line, from the edge to the mark where the tuck is released; bring the ends to the wrong side "
+        "and knot them, do not backstitch there.",
+    ),
+}
+
+
+def _finds(kind: DetailKind) -> Callable[[Workbench], Iterator[Duty]]:
+    def finds(bench: Workbench) -> Iterator[Duty]:
+        lined = {duty.id for duty in pleats.finds(bench)}
+        for detail in bench.details_of(kind):
+            if detail.on:
+                keys = (f"{pleats.KEY}{piece}" for piece in detail.on)
+                yield single(detail.id, *(key for key in keys if key in lined))
+
+    return finds
+
+
+def _sews(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[Operation]]:
+    def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+        detail = bench.details[duty.id]
+        step = of_detail(bench, name, duty.id)
+        on = On(
+            pieces=detail.on,
+            edges=shown(EdgePart(id, edge.name) for id in detail.on for edge in bench.piece(id).edges),
+        )
+        sewn = kind is DetailKind.TUCKS
+        number = max(1, detail.count)
+        deep = (f"Each takes in {bench.fine(detail.width)}.",) if detail.width else ()
+        yield step(
+            "pleats",
+            Act.FOLD,
+            f"{'Sew' if sewn else 'Fold'} the {detail.kind.words}: {bench.names(detail.on)}",
+            f"{number} of them. Mark every fold and meeting line at both ends, on the right side, in two colours or "
+            "with two kinds of pins, so that none is taken for the other.",
+            *deep,
+            *_FOLDS[kind],
+            *(
+                ()
+                if sewn
+                else (
+                    f"Baste across the folds {bench.margin(10)} from the raw edge, in the allowance, where it stays; "
+                    "for pressing baste down their length with silk or fine thread.",
+                )
+            ),
+            at=Bench.MACHINE if sewn else Bench.HAND,
+            took=minutes.each(4, number * max(1, len(detail.on))),
+            setting=settings.seam(bench.household) if sewn else None,
+            needs=tuple(
+                Need(facts.piece(fact, id), why, where_given=True)
+                for id in detail.on
+                for fact, why in (
+                    (Fact.STIFFENED, "interfacing goes on while the piece is flat"),
+                    (Fact.BACKED, "the underlining is on first"),
+                    (Fact.MARKED, "their lines are marked again first"),
+                )
+            ),
+            gives=tuple(facts.piece(Fact.SEWN, id) for id in detail.on),
+            on=on,
+            rows=0,
+            leaves=() if sewn else (f"basting down the {detail.name.lower()}",),
+            look="Folded, the edge is as long as the one it is sewn to: measure before you baste.",
+        )
+        yield step(
+            "press-pleats",
+            Act.PRESS,
+            f"Press the {detail.kind.words}: {bench.names(detail.on)}",
+            "Tucks as sewn, then to the side the pattern says; not beyond the point where they are released."
+            if sewn
+            else "Face down, strips of paper under the folds so that they do not mark the right side; a damp cloth, "
+            "and let them dry before you move them.",
+            iron_for(bench),
+            at=Bench.IRON,
+            took=minutes.each(3, number),
+            needs=tuple(Need(facts.piece(Fact.SEWN, id), "they are folded first") for id in detail.on),
+            gives=(Fact.FINISHED, *(facts.piece(Fact.SHAPED, id) for id in detail.on)),
+            on=on,
+            look="Every fold runs along the grain and falls straight.",
+        )
+
+    return sews
+
+
+def _technique(kind: DetailKind, name: str, words: dict[str, str]) -> Technique:
+    return Technique(
+        id=kind.value,
+        name=name,
+        chapter="shape",
+        finds=_finds(kind),
+        sews=_sews(kind, name.lower()),
+        rank=9,
+        words=words,
+        draw="pleat",
+    )
+
+
+TECHNIQUES = (
+    _technique(DetailKind.KNIFE_PLEATS, "Knife pleats", {"knife pleat": "a pleat folded to one side"}),
+    _technique(DetailKind.BOX_PLEATS, "Box pleats", {"box pleat": "two pleats folded away from each other"}),
+    _technique(
+        DetailKind.INVERTED_PLEATS, "Inverted pleats", {"inverted pleat": "two pleats folded towards each other"}
+    ),
+    _technique(DetailKind.TUCKS, "Tucks, released", {"tuck": "a fold stitched along its length and let go at its end"}),
+)

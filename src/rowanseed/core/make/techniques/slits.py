@@ -1,0 +1,188 @@
+"""A seam that ends in a slit or a vent: sewn to a mark, its open part turned back and held at the end."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, Operation
+from rowanseed.core.make.shared import finishes_edges, iron_for, matching, neaten_apart, press, sew
+from rowanseed.core.make.steps import of_joins
+from rowanseed.core.make.technique import Duty, Finds, Technique, single
+from rowanseed.core.make.techniques import plain_seam
+from rowanseed.core.make.which import seams
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Detail, DetailKind, Join
+from rowanseed.core.pattern.seamline import mark_distance, seam_length
+
+BEYOND = 6.0
+"""The slit is barred so far above its end, in mm (the craft's 1/4 in)."""
+
+
+def _finds(kind: DetailKind) -> Finds:
+    def finds(bench: Workbench) -> Iterator[Duty]:
+        plain = {join.id for join in seams(bench) if bench.zip_on(join) is None}
+        for detail in bench.details_of(kind):
+            if len(detail.along) == 1 and detail.along[0] in plain:
+                yield single(detail.id, detail.along[0])
+
+    return finds
+
+
+def _open_part(bench: Workbench, detail: Detail, join: Join) -> float | None:
+    """How long the open part is from the lower edge, in mm; None where no mark says."""
+    if detail.to_mark is None:
+        return None
+    piece = bench.piece(detail.to_mark[0])
+    mark = piece.mark(detail.to_mark[1])
+    at = mark_distance(piece, bench.size, mark)
+    whole = seam_length(piece, bench.size, mark.edge)
+    return min(at, whole - at) if join else None
+
+
+def _long(bench: Workbench, detail: Detail, join: Join) -> str:
+    part = _open_part(bench, detail, join)
+    return f"the lower {bench.length(part)}" if part else "the part below the mark"
+
+
+def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    detail, join = bench.details[duty.id], bench.joins[duty.ids[1]]
+    step = of_joins(bench, "slit", join.id)
+    ids = (join.id,)
+    yield from _seam(bench, detail, join, "slit")
+    allowance = bench.edge_allowance(join.a[0])
+    yield step(
+        "slit",
+        Act.TURN,
+        f"Turn back the edges of the slit: {step.name}",
+        f"Along {_long(bench, detail, join)} the allowances lie on in line with those pressed open above; where they "
+        f"are {bench.margin(12)} or more turn their raw edges under by {bench.margin(5)}, the overlocked ones stay "
+        "single.",
+        f"Stitch {bench.margin(max(allowance - 4, 6))} from the fold: up one side, across {bench.margin(BEYOND)} above "
+        "the end of the slit, and down the other side. Pivot with the needle down. Or slip stitch the edges by hand "
+        "and bar the end.",
+        took=minutes.each(8, 2 if join.each_hand else 1),
+        setting=settings.topstitch(bench.household, bench.margin(max(allowance - 4, 6))),
+        after={Fact.PRESSED: "the seam above is pressed open first"},
+        gives=(
+            facts.detail(Fact.FINISHED, detail.id),
+            *(facts.join(Fact.ATTACHED, id) for id in ids),
+        ),
+        rows=0.4,
+        booklet=True,
+        look="Both edges are equally long, and the end lies flat without a pucker.",
+    )
+
+
+def _seam(bench: Workbench, detail: Detail, join: Join, technique: str) -> Iterator[Operation]:
+    requires = list(plain_seam.order_needs(bench, join))
+    if finishes_edges(bench, (join.id,)):
+        yield neaten_apart(bench, (join.id,), technique)
+        requires.append(
+            Need(facts.join(Fact.NEATENED, join.id), "the slit's edges are neatened apart, before the seam")
+        )
+    yield sew(
+        bench,
+        (join.id,),
+        technique,
+        how=(
+            matching(bench, join),
+            f"{bench.seam_of(join)} from the upper end down to the mark of the {technique}; backstitch there three "
+            f"stitches. {_long(bench, detail, join).capitalize()} stays open.",
+        ),
+        requires=tuple(requires),
+        look="Both sides end at the same height." if join.each_hand else "The seam ends exactly at the mark.",
+    )
+    yield press(
+        bench,
+        (join.id,),
+        technique,
+        way="open",
+        words="open",
+        how=(
+            "As sewn first; then open, and on below the mark: the allowances of the open part are pressed back in the "
+            "same line.",
+        ),
+    )
+
+
+def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    detail, join = bench.details[duty.id], bench.joins[duty.ids[1]]
+    step = of_joins(bench, "vent", join.id)
+    yield step(
+        "stiffen",
+        Act.STAY,
+        f"Fuse a strip along the vent: {step.name}",
+        f"On the wrong side of the upper extension a strip of fusible from the fold line to {bench.margin(12)} past "
+        "it, edge on the fold line, so that the vent's edge stays sharp.",
+        iron_for(bench),
+        at=Bench.IRON,
+        took=minutes.each(4),
+        gives=(facts.detail(Fact.PREPARED, detail.id),),
+    )
+    requires = [Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat")]
+    if finishes_edges(bench, (join.id,)):
+        yield neaten_apart(bench, (join.id,), "vent")
+        requires.append(
+            Need(facts.join(Fact.NEATENED, join.id), "the vent's edges are neatened apart, before the seam")
+        )
+    yield sew(
+        bench,
+        (join.id,),
+        "vent",
+        how=(
+            matching(bench, join),
+            f"{bench.seam_of(join)} from the upper end down to the pivot mark, needle down, turn, and slanting across "
+            "the top of the extension to its raw edge; backstitch. Below the vent stays open.",
+            "Clip the underlap's allowance into the corner, up to the stitching, so that the seam above opens.",
+        ),
+        requires=(*requires, *plain_seam.order_needs(bench, join)),
+    )
+    yield press(
+        bench,
+        (join.id,),
+        "vent",
+        way="open",
+        words="open",
+        how=(
+            "The seam open above the clip; the vent's extensions both to the side that the upper one is folded to, "
+            "usually the wearer's left.",
+        ),
+    )
+    yield step(
+        "vent",
+        Act.TOPSTITCH,
+        f"Hold the top of the vent: {step.name}",
+        "Right side up, the vent lying closed: from the seam slanting down to the edge of the extension, through all "
+        "layers, along the row inside; or catch it by hand to the extension only, so that nothing shows.",
+        "Hem it later with the vent opened out: the upper side's corner is mitred, the underlap's folded square.",
+        took=minutes.each(6),
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        after={Fact.PRESSED: "the extensions lie to their side"},
+        gives=(facts.detail(Fact.FINISHED, detail.id), facts.join(Fact.TOPSTITCHED, join.id)),
+        rows=0.1,
+        booklet=True,
+        look="Hanging, both edges of the vent lie on each other and do not spread.",
+    )
+
+
+def _technique(
+    kind: DetailKind, name: str, sews: Callable[..., Iterator[Operation]], words: dict[str, str]
+) -> Technique:
+    return Technique(
+        id=f"{kind.value}-in-a-seam",
+        name=name,
+        chapter="seams",
+        finds=_finds(kind),
+        sews=sews,
+        rank=13,
+        words=words,
+        draw="slit",
+    )
+
+
+TECHNIQUES = (
+    _technique(DetailKind.SLIT, "Seam that ends in a slit", slit, {"slit": "the end of a seam left open on purpose"}),
+    _technique(DetailKind.VENT, "Seam that ends in a vent", vent, {"vent": "a slit whose sides lap over each other"}),
+)

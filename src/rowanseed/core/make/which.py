@@ -1,0 +1,164 @@
+"""Which parts of a garment: selections that several techniques make from the graph, each said once."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.pattern.making import (
+    Closure,
+    ClosureKind,
+    DifferenceKind,
+    EdgePart,
+    Finish,
+    FinishKind,
+    Join,
+    LayerKind,
+    Press,
+)
+from rowanseed.core.pattern.pieces import Panel
+
+TO_ONE_SIDE = (Press.BACK, Press.FRONT, Press.UP, Press.DOWN)
+SERVED = (Press.OPEN, *TO_ONE_SIDE)
+BODY = frozenset({Panel.FRONT, Panel.BACK, Panel.SLEEVE})
+SHARP = math.radians(50)
+"""Two edges that turn by so much where they meet make a corner."""
+
+
+# ---------------------------------------------------------------- seams
+
+
+def seams(bench: Workbench) -> Iterator[Join]:
+    """Seams of shell, lining or facings among themselves: whatever no band, facing or lining is sewn on by."""
+    for join in bench.joins.values():
+        if (
+            join.press in SERVED
+            and not bench.encloses(join)
+            and not bench.is_faced(join)
+            and not _is_layered(bench, join)
+        ):
+            yield join
+
+
+def _is_layered(bench: Workbench, join: Join) -> bool:
+    """Whether a band of two layers, a collar or a stand, is put on by it."""
+    pieces = pieces_of((*join.a, *join.b))
+    collars = {id for id in pieces if bench.panel(id) is Panel.BAND and id not in bench.facings}
+    return bool(collars) and bool(pieces - collars - bench.inner)
+
+
+def simple_seams(bench: Workbench) -> Iterator[Join]:
+    """Seams without a zip, a band or fullness, of edges with one allowance."""
+    for join in seams(bench):
+        parts = (*join.a, *join.b)
+        if (
+            bench.zip_on(join) is None
+            and bench.opening_in_lining(join) is None
+            and Panel.BAND not in bench.panels(parts)
+            and join.difference.kind is DifferenceKind.NONE
+            and not corners(bench, join)
+            and len({round(bench.edge_allowance(p), 1) for p in parts}) == 1
+        ):
+            yield join
+
+
+def straight_seams(bench: Workbench) -> Iterator[Join]:
+    """Simple seams without a tight curve: an allowance can be folded along them."""
+    return (join for join in simple_seams(bench) if not bench.needs_clips((*join.a, *join.b)))
+
+
+def of_the_shell(bench: Workbench, join: Join) -> bool:
+    """Whether a seam lies between fronts, backs and sleeves of the shell."""
+    parts = (*join.a, *join.b)
+    return bench.panels(parts) <= BODY and not pieces_of(parts) & bench.inner
+
+
+def shoulders(bench: Workbench) -> Iterator[Join]:
+    return (j for j in seams(bench) if all(p.edge == "shoulder" for p in (*j.a, *j.b)) and of_the_shell(bench, j))
+
+
+def corners(bench: Workbench, join: Join) -> tuple[tuple[EdgePart, EdgePart, bool], ...]:
+    """Corners that a seam goes round: the two edges, and whether the piece turns inwards there (it is clipped)."""
+    found = []
+    for side in (join.a, join.b):
+        for one in side:
+            _, after = bench.neighbours(one)
+            other = next((p for p in side if p.piece == one.piece and p.edge == after and p.hand == one.hand), None)
+            turn = None if other is None or other is one else _turn(bench, one, other)
+            if other is not None and turn is not None and abs(turn) > SHARP:
+                found.append((one, other, turn < 0))
+    return tuple(found)
+
+
+def _turn(bench: Workbench, one: EdgePart, other: EdgePart) -> float:
+    """How far the outline turns where an edge runs into the next, in radians; negative: inwards, rings run
+    counter-clockwise."""
+    shape = bench.piece(one.piece).shapes[bench.size]
+    before, after = flatten(shape.edges[one.edge], 0.5), flatten(shape.edges[other.edge], 0.5)
+    turn = _heading(after[0], after[1]) - _heading(before[-2], before[-1])
+    return math.atan2(math.sin(turn), math.cos(turn))
+
+
+def _heading(a: Point, b: Point) -> float:
+    return math.atan2(b[1] - a[1], b[0] - a[0])
+
+
+# ---------------------------------------------------------------- edges in no seam
+
+
+def edges_of(bench: Workbench, kind: FinishKind) -> Iterator[Finish]:
+    return (finish for finish in bench.finishes.values() if finish.kind is kind)
+
+
+def facing_of(bench: Workbench, finish: Finish) -> tuple[EdgePart, ...]:
+    """The facing's edges along a hem that is faced; none where it is turned up."""
+    of = {(x.of, x.piece) for x in bench.pattern.making.layers if x.kind is LayerKind.FACING}
+    # The lower end of a front facing is an edge of its own, not what faces the hem.
+    own = {(p.piece, p.edge) for f in bench.finishes.values() if f.kind is not FinishKind.TURNED for p in f.parts}
+    return tuple(
+        EdgePart(piece, part.edge, part.hand)
+        for part in finish.parts
+        for base, piece in sorted(of)
+        if base == part.piece and bench.piece(piece).has_edge(part.edge) and (piece, part.edge) not in own
+    )
+
+
+def hems(bench: Workbench) -> Iterator[Finish]:
+    """Hems that are not faced and not those of a ruffle, a pocket or a tie, which are made with it."""
+    own = {id for detail in bench.details.values() for id in bench.parts_of(detail)}
+    for finish in edges_of(bench, FinishKind.HEM):
+        if finish.id not in own and not facing_of(bench, finish):
+            yield finish
+
+
+def is_sleeve(bench: Workbench, finish: Finish) -> bool:
+    return bench.panels(finish.parts) == {Panel.SLEEVE}
+
+
+def is_lining(bench: Workbench, finish: Finish) -> bool:
+    return pieces_of(finish.parts) <= bench.linings
+
+
+# ---------------------------------------------------------------- closures
+
+
+def closures_of(bench: Workbench, *kinds: ClosureKind) -> Iterator[Closure]:
+    return (closure for closure in bench.closures.values() if closure.kind in kinds and closure.join in bench.joins)
+
+
+def drawn_through(bench: Workbench, finish: Finish) -> tuple[Closure, ...]:
+    """The elastic or the ties that run in a casing: those on a seam of one of its pieces that no other casing has."""
+    cased = list(edges_of(bench, FinishKind.CASING))
+    free = list(closures_of(bench, ClosureKind.ELASTIC, ClosureKind.TIES))
+    for one in cased:
+        here = [c for c in free if pieces_of(bench.parts(c.join)) & pieces_of(one.parts)]
+        if one is finish:
+            return tuple(here)
+        free = [c for c in free if c not in here]
+    return ()
+
+
+def is_drawn_by_ties(bench: Workbench, finish: Finish) -> bool:
+    return any(c.kind is ClosureKind.TIES for c in drawn_through(bench, finish))
