@@ -13,14 +13,18 @@ from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import compile_steps
+from rowanseed.core.make.compiler import compile_garment, compile_steps
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
 from rowanseed.core.notions.sorts import Group, Sort
 from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, buttons_to_buy, notions, sewn_lengths, zip_to_buy
+from rowanseed.core.pattern.envelope import PrintedNotion
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
-from rowanseed.core.shopping import ShoppingLine, merged
+from rowanseed.core.shopping import ShoppingLine, is_printed, merged
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.shopping_csv import write_shopping
+
+from .garments import SIZE
+from .wardrobe import WARDROBE
 
 SKIRT, SHIRT, TROUSERS, WAISTCOAT = (m.draft() for m in (six_gore_skirt, overshirt, trousers, waistcoat))
 
@@ -183,13 +187,29 @@ def test_bound_edges_casings_and_pads_ask_for_their_notions_themselves():
             SKIRT.making, finishes=(*finishes, Finish(id="hem", name="Hem", kind=FinishKind.CASING, parts=parts))
         ),
     )
-    assert asked_for(SKIRT, Layers()) == ()
-    (binding,) = asked_for(bound, Layers())
-    assert notion(bound, "14", binding).what.startswith("Bias binding")
-    elastic, pads = asked_for(cased, Layers(pad=8.0))
+    tape = "Stay tape"
+    assert [one.what for one in asked_for(_made(SKIRT), Layers())] == [tape]
+    assert [one.what for one in asked_for(_made(bound), Layers())] == [tape, "Bias binding, 2.5 m"]
+    _, elastic, pads = asked_for(_made(cased), Layers(pad=8.0))
     around = edge_length(cased, "14", "hem")
-    assert notion(cased, "14", elastic).working.value == pytest.approx(around * 0.9 + 12.7)
-    assert pads.kind is WantedKind.PADS
+    assert elastic.working.value == pytest.approx(around * 0.9 + 12.7)
+    assert pads.sort is Sort.PADS
+
+
+def test_a_cord_is_bought_for_a_drawstring_and_no_elastic():
+    """What is drawn in is bought: a casing alone does not say which."""
+    used = asked_for(compile_garment(WARDROBE["drawn skirt"](), "A", SIZE, MakingChoices()).operations, Layers())
+    assert [one.sort for one in used] == [Sort.CORD]
+
+
+def test_what_the_envelope_prints_is_not_listed_a_second_time():
+    printed = replace(SKIRT, envelope=replace(SKIRT.envelope, notions=(PrintedNotion("Cotton tape", 1, "6 mm"),)))
+    (tape,) = asked_for(_made(SKIRT), Layers())
+    assert is_printed(printed, tape) and not is_printed(SKIRT, tape)
+
+
+def _made(pattern):
+    return compile_garment(pattern, "A", "14", MakingChoices()).operations
 
 
 def test_shoulder_pads_come_in_pairs():

@@ -301,6 +301,21 @@ def test_another_way_says_what_it_changes_before_it_is_taken_and_can_be_taken_ba
     assert "as you chose" not in house.get("/projects/1/sew/ways").text
 
 
+def test_another_hem_says_what_is_cut_otherwise_before_it_is_taken(house):
+    page = house.get("/projects/2/sew/ways?part=hem&technique=rolled-hem").text
+    assert "Cut otherwise, and laid otherwise: Centre front gore, hem with 0.6 cm instead of 3 cm" in page
+    assert "The pieces stay as they are." in house.get("/projects/2/sew/ways?part=hem&technique=hem-by-hand").text
+
+
+def test_pieces_that_are_cut_stay_as_they_are_whatever_hem_is_chosen(house):
+    """The first project's pieces are cut; a hem that takes less leaves them done, and says what to cut off."""
+    assert "Pieces are cut already" in house.get("/projects/1/sew/ways?part=hem&technique=rolled-hem").text
+    house.post("/projects/1/sew/ways", data={"part": "hem", "technique": "rolled-hem"})
+    assert "is cut in another size" not in house.get("/projects/1/cut").text
+    page = house.get("/projects/1/sew?step=trim-hem").text
+    assert "cut 2.4 cm of it off" in page
+
+
 def test_what_is_cut_to_the_measure_besides_is_not_passed_over_by_the_making_order(house):
     assert "every step has what it needs" in house.get("/projects/1/sew").text
     sash = {"kind": "tie", "name": "sash", "long": "90 cm", "wide": "4 cm", "count": "1", "role": "main"}

@@ -187,6 +187,11 @@ class OpenProject:
         return tuple((item, tick) for item, tick in found if tick is not None and tick.what not in ("", item.what))
 
     @property
+    def is_cut(self) -> bool:
+        """Whether any piece is cut already."""
+        return bool(self._cut_ticks)
+
+    @property
     def as_cut(self) -> str:
         """What is cut now, in words, to be kept with each piece: the size, and whether it is altered."""
         size = f"size {self.core.size}"

@@ -89,3 +89,5 @@ class Decisions:
     cloth: ClothChoices = field(default_factory=ClothChoices)
     techniques: tuple[tuple[str, str], ...] = ()
     """Pairs of a part of the making graph and the technique chosen for it, where it is not the usual one."""
+    as_cut: frozenset[str] = frozenset()
+    """Those of these parts that were chosen after the pieces were cut, so that their allowances stay."""

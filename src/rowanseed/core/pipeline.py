@@ -10,6 +10,7 @@ from rowanseed.core.batch import Member
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.garment import GarmentChoices, altered, derived, in_view, to_cut
+from rowanseed.core.make.allowances import with_allowances
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Made, compile_garment
 from rowanseed.core.make.operation import Operation
@@ -71,6 +72,16 @@ def garment_once(
 @lru_cache(maxsize=KEPT)
 def _garment(same: _Same, tactics: tuple[TacticId, ...], size: str, view: str, reckoning: ClothChoices) -> Pattern:
     return derived(same.pattern, size, view, reckoning, tactics)
+
+
+def allowed_once(garment: Pattern, size: str, view: str, making: MakingChoices) -> Pattern:
+    """A garment with the allowances that its chosen techniques ask for."""
+    return _allowed(_Same(garment), size, view, making) if making.techniques and size else garment
+
+
+@lru_cache(maxsize=KEPT)
+def _allowed(same: _Same, size: str, view: str, making: MakingChoices) -> Pattern:
+    return with_allowances(same.pattern, view, size, making)
 
 
 def to_cut_once(

@@ -28,6 +28,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import SeamVerdict, SeamWalk
 from rowanseed.core.pipeline import (
+    allowed_once,
     altered_once,
     drawn_once,
     garment_once,
@@ -207,9 +208,10 @@ class Project:
 
     def garment_with(self, role: Role, tactics: tuple[TacticId, ...]) -> Pattern:
         """The garment with these tactics for one cloth."""
-        return garment_once(
+        garment = garment_once(
             self.altered.pattern, self._with(role, tactics), self.size or "", self.view, self.cloth_choices
         )
+        return allowed_once(garment, self.size or "", self.view, self.making_choices)
 
     def cut_with(self, role: Role, tactics: tuple[TacticId, ...]) -> Pattern:
         """All there is to cut with these tactics for one cloth: the garment, rectangles, the batch's other garments."""
@@ -232,7 +234,8 @@ class Project:
         except RowanseedError as error:
             refused = Refusal(error, member.name)
             changed = altered_once(self.pattern, GarmentChoices(self.view, member.size)).pattern
-        return member, garment_once(changed, tactics, member.size, self.view, self.cloth_choices), refused
+        garment = garment_once(changed, tactics, member.size, self.view, self.cloth_choices)
+        return member, allowed_once(garment, member.size, self.view, self.making_choices), refused
 
     @cached_property
     def garment(self) -> Pattern:
@@ -293,6 +296,7 @@ class Project:
             equipment=habits.equipment,
             habits=habits.sewing,
             techniques=self.decisions.techniques,
+            as_cut=self.decisions.as_cut,
             units=habits.units,
             pad=self.cloth_choices.layers.pad or 0.0,
         )
@@ -329,11 +333,11 @@ class Project:
             return ()
         return ways(self.garment, self.choices.view, self.choices.size, self.making_choices, self.made)
 
-    def made_with(self, part: str, technique: str | None) -> Made:
-        """The operations with one part sewn another way; None: the usual one."""
-        if self.choices is None:
-            return Made(())
-        return made_once(self.garment, self.choices, with_technique(self.making_choices, part, technique))
+    def sewn_with(self, part: str, technique: str | None, *, is_cut: bool = False) -> Project:
+        """The project with one part sewn another way; None: the usual one. `is_cut`: allowances stay as they are."""
+        kept = with_technique(self.making_choices, part, technique)
+        as_cut = kept.as_cut | ({part} if is_cut and technique is not None else frozenset())
+        return replace(self, decisions=replace(self.decisions, techniques=kept.techniques, as_cut=as_cut))
 
     def compiled_with(self, role: Role, tactics: tuple[TacticId, ...]) -> tuple[Operation, ...]:
         """The steps of the garment with these tactics for one cloth, in no order."""

@@ -14,6 +14,7 @@ from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict, is_enough
 from rowanseed.core.notions.added import asked_for, notion
 from rowanseed.core.notions.sorts import Group, Sort
 from rowanseed.core.notions.to_buy import NotionToBuy, notions
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 
@@ -146,12 +147,18 @@ def notions_of(project: Project) -> list[NotionToBuy]:
         card=chosen.card,
         steps=project.made.operations,
     )
-    asked = (notion(garment, size, wanted) for wanted in asked_for(garment, chosen.layers))
+    asked = asked_for(project.made.operations, chosen.layers)
     return [
         *found,
-        *(replace(one, count=one.count * number) for one in asked),
+        *(replace(one, count=one.count * number) for one in asked if not is_printed(garment, one)),
         *(notion(garment, size, wanted) for wanted in chosen.wanted),
     ]
+
+
+def is_printed(pattern: Pattern, one: NotionToBuy) -> bool:
+    """Whether the envelope prints a notion itself, with its own size and length: that stands on the list already."""
+    word = one.what.split(",")[0].split()[-1].lower()
+    return any(word in printed.what.lower() for printed in pattern.envelope.notions)
 
 
 def _cloth_line(project: Project, name: str, wanted: ClothWanted, shared: Shared) -> ShoppingLine:

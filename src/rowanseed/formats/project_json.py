@@ -94,6 +94,7 @@ class _Choices(Strict):
     equipment: Equipment | None = None
     habits: SewingHabits | None = None
     techniques: dict[str, str] = {}
+    as_cut: list[str] = []
     money: str = Field("", max_length=20)
     units: Units = Units.METRIC
 
@@ -153,6 +154,7 @@ def read_project(text: str | bytes, open_pattern: Callable[[str], str | bytes]) 
         tactics={role: combined(tuple(taken)) for role, taken in model.tactics.items()},
         cloth=model.cloth_choices,
         techniques=tuple(chosen.techniques.items()),
+        as_cut=frozenset(chosen.as_cut),
     )
     cloths = {role: _cloth(cloth, unit, f"cloths, {role.value}") for role, cloth in model.cloths.items()}
     habits = Habits(units=chosen.units, workroom=_workroom(chosen), money=chosen.money)
@@ -185,6 +187,7 @@ def write_project(*, name: str, person: str, age: Age, project: Project) -> str:
             "equipment": _without_heading(workroom["equipment"]),
             "habits": _without_heading(workroom["habits"]),
             "techniques": dict(decisions.techniques),
+            "as_cut": sorted(decisions.as_cut),
         },
         "fit": FIT_KIND.document(decisions.fit),
         "tactics": {role.value: list(taken) for role, taken in decisions.tactics.items()},

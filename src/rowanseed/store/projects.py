@@ -39,6 +39,7 @@ class ProjectRecord:
     """Counts every decision, so that none is lost between two windows."""
     cloths: Mapping[Role, int]
     techniques: tuple[tuple[str, str], ...] = ()
+    as_cut: frozenset[str] = frozenset()
 
     @property
     def decisions(self) -> Decisions:
@@ -49,6 +50,7 @@ class ProjectRecord:
             tactics=self.tactics,
             cloth=self.cloth_choices,
             techniques=self.techniques,
+            as_cut=self.as_cut,
         )
 
 
@@ -67,7 +69,7 @@ class ClothUsed:
 
 _SELECT = """
     SELECT id, name, person_id, pattern_id, view, size, fit, tactics, cloth_choices, measuring_id, started_on,
-        revision, techniques
+        revision, techniques, as_cut
     FROM project
 """
 
@@ -105,6 +107,7 @@ def _record(row: sqlite3.Row, cloths: Mapping[Role, int]) -> ProjectRecord:
         "tactics": _tactics(row["tactics"]),
         "cloth_choices": read_cloth_choices(row["cloth_choices"]),
         "techniques": tuple(json.loads(row["techniques"]).items()),
+        "as_cut": frozenset(json.loads(row["as_cut"])),
     }
     return ProjectRecord(**plain, cloths=cloths)
 
@@ -140,7 +143,7 @@ def decide(
             """
             UPDATE project
             SET name = ?, view = ?, size = ?, fit = ?, measuring_id = ?, tactics = ?, cloth_choices = ?,
-                techniques = ?, revision = revision + 1
+                techniques = ?, as_cut = ?, revision = revision + 1
             WHERE id = ?
             """,
             (
@@ -152,6 +155,7 @@ def decide(
                 json.dumps({role.value: list(taken) for role, taken in after.tactics.items()}),
                 write_cloth_choices(after.cloth_choices),
                 json.dumps(dict(after.techniques)),
+                json.dumps(sorted(after.as_cut)),
                 id,
             ),
         )

@@ -77,9 +77,10 @@ def part_name(bench: Workbench, id: str) -> str:
 
 
 def with_technique(choices: MakingChoices, part: str, technique: str | None) -> MakingChoices:
-    """The choices with one part made another way; None: the usual one."""
+    """The choices with one part made another way, its allowances not settled by cutting; None: the usual one."""
     kept = tuple((id, name) for id, name in choices.techniques if id != part)
-    return replace(choices, techniques=kept if technique is None else (*kept, (part, technique)))
+    techniques = kept if technique is None else (*kept, (part, technique))
+    return replace(choices, techniques=techniques, as_cut=choices.as_cut - {part})
 
 
 def changed(before: Iterable[Operation], after: Iterable[Operation]) -> Changed:

@@ -19,6 +19,8 @@ class MakingChoices:
     equipment: Equipment = field(default_factory=Equipment)
     habits: SewingHabits = field(default_factory=SewingHabits)
     techniques: tuple[tuple[str, str], ...] = ()
+    as_cut: frozenset[str] = frozenset()
+    """Parts whose technique was chosen after the pieces were cut: their allowances stay."""
     units: Units = Units.METRIC
     fibre: Fibre = Fibre.OTHER
     structure: Structure = Structure.WOVEN

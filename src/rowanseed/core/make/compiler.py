@@ -135,6 +135,12 @@ def share_out(bench: Workbench) -> tuple[Found, list[Gap]]:
     return sorted(duties, key=lambda found: order[found[1].id]), gaps
 
 
+def chosen_duties(bench: Workbench) -> Found:
+    """What was chosen, as far as it can be sewn so."""
+    every = every_duty(bench)
+    return _chosen(bench, every, wanted(bench, every))[0]
+
+
 def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found, list[Gap]]:
     """What was chosen, as far as it can be sewn so; what cannot is told, and made the usual way."""
     duties: Found = []

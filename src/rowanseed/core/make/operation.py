@@ -139,6 +139,35 @@ class On:
     edges: tuple[EdgeShown, ...] = ()
 
 
+class Supply(Worded):
+    """What an operation uses up besides cloth and thread, and a shop sells."""
+
+    ELASTIC = "elastic"
+    BINDING = "binding", "bias binding"
+    PIPING = "piping"
+    SNAPS = "snaps"
+    BONING = "boning"
+    PADS = "pads", "shoulder pads"
+    CORD = "cord"
+    TAPE = "tape", "stay tape"
+    FUSIBLE_TAPE = "fusible-tape", "fusible tape"
+    ELASTIC_THREAD = "elastic-thread"
+    EYELETS = "eyelets"
+    LACE = "lace", "lace edging"
+    RICKRACK = "rickrack"
+    BRAID = "braid"
+    BUTTON_SHELLS = "button-shells", "buttons to be covered"
+
+
+@dataclass(frozen=True)
+class Use:
+    """So much of a supply: along `mm`, or `count` of it. Round a body `mm` is the length of the edge it draws in."""
+
+    supply: Supply
+    mm: float = 0.0
+    count: int = 1
+
+
 class Meant(Worded):
     """Departures from the usual order that are meant, and said."""
 
@@ -179,6 +208,7 @@ class Operation:
     meant: frozenset[Meant] = frozenset()
     way: str = ""
     rows: float = 1.0
+    uses: tuple[Use, ...] = ()
     look: str = ""
     caution: str = ""
     booklet: str = ""

@@ -14,7 +14,7 @@ from typing import assert_never
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact, State, Subject, SubjectKind
-from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Setting, Use
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, shown
 from rowanseed.core.pattern.making import EdgePart
 
@@ -54,6 +54,7 @@ class Steps:
         look: str = "",
         caution: str | None = None,
         rows: float = 1.0,
+        uses: tuple[Use, ...] = (),
         meant: frozenset[Meant] = frozenset(),
         leaves: tuple[str, ...] = (),
         removes: tuple[str, ...] = (),
@@ -74,7 +75,7 @@ class Steps:
             id=f"{key}-{self.id}",
             technique=self.technique,
             act=act,
-            title=title,
+            title=self._titled(title),
             how=how,
             bench=at,
             minutes=took or self._took(at),
@@ -89,10 +90,16 @@ class Steps:
             meant=meant,
             way=way,
             rows=rows if at.is_machine else 0.0,
+            uses=uses,
             look=look,
             caution=self._caution(act, at) if caution is None else caution,
             booklet=self.bench.booklet(self.id, *self.shares) if booklet else "",
         )
+
+    def _titled(self, title: str) -> str:
+        """A title without the name of what it is about where it says that already: “Sew the narrow hem: hem”."""
+        said = title.removesuffix(f": {self.name}")
+        return said if self.name in said.lower() else title
 
     def _states(self, given: Fact | State) -> tuple[State, ...]:
         if isinstance(given, State):

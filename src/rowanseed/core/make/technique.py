@@ -51,6 +51,8 @@ class Technique:
     words: Mapping[str, str] = field(default_factory=lambda: MappingProxyType({}))
     asks: Callable[[Workbench], str] = lambda bench: ""
     """Why a household cannot do it; empty if it can."""
+    allowances: Callable[[Workbench, Duty], Mapping[tuple[str, str], float]] = lambda bench, duty: {}
+    """What the allowances have to be where it is chosen before the pieces are cut, in mm by piece and edge."""
     iso: str = ""
     draw: str = ""
 

@@ -8,15 +8,17 @@ with a joining allowance, snaps a hand's breadth apart, boning short of the seam
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
+from typing import assert_never
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length, percent, words
 from rowanseed.core.derive.choice import Layers
+from rowanseed.core.make.operation import Operation, Supply, Use
 from rowanseed.core.notions.sorts import Sort
 from rowanseed.core.notions.to_buy import NotionToBuy
-from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.walk import finish_over_garment, join_over_garment
 
@@ -53,12 +55,62 @@ class Wanted:
     """Which line of a project's list it is."""
 
 
-def asked_for(pattern: Pattern, layers: Layers) -> tuple[Wanted, ...]:
-    """What the garment itself asks for: binding for bound edges, elastic for casings, pads where room was left for
-    them."""
-    kinds = {FinishKind.BINDING: WantedKind.BINDING, FinishKind.CASING: WantedKind.ELASTIC}
-    found = [Wanted(kinds[f.kind], edge=f.id) for f in pattern.making.finishes if f.kind in kinds]
-    return (*found, *([Wanted(WantedKind.PADS)] if layers.pad else []))
+def asked_for(operations: Sequence[Operation], layers: Layers) -> tuple[NotionToBuy, ...]:
+    """What is used up as the garment is made, summed up by sort, and pads where room was left for them."""
+    used: dict[Supply, list[Use]] = {}
+    for operation in operations:
+        for use in operation.uses:
+            used.setdefault(use.supply, []).append(use)
+    pads = [notion_of(Wanted(WantedKind.PADS))] if layers.pad else []
+    return (*(one for supply, uses in used.items() for one in _used(supply, uses)), *pads)
+
+
+BY_LENGTH = {
+    Supply.CORD: Sort.CORD,
+    Supply.TAPE: Sort.TAPE,
+    Supply.FUSIBLE_TAPE: Sort.TAPE,
+    Supply.LACE: Sort.TRIM,
+    Supply.RICKRACK: Sort.TRIM,
+    Supply.BRAID: Sort.TRIM,
+}
+BY_NUMBER = {
+    Supply.EYELETS: (Sort.EYELETS, "eyelet"),
+    Supply.BUTTON_SHELLS: (Sort.BUTTONS, "button"),
+    Supply.ELASTIC_THREAD: (Sort.ELASTIC, "spool"),
+}
+
+
+def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
+    along = sum(use.mm for use in uses)
+    match supply:
+        case Supply.BONING:
+            for use in uses:
+                yield notion_of(Wanted(WantedKind.BONING, use.mm, count=use.count))
+        case Supply.ELASTIC | Supply.SNAPS:
+            for use in uses:
+                yield notion_of(Wanted(WantedKind(supply.value), use.mm))
+        case Supply.BINDING | Supply.PIPING | Supply.PADS:
+            yield notion_of(Wanted(WantedKind(supply.value), along))
+        case Supply.EYELETS | Supply.BUTTON_SHELLS | Supply.ELASTIC_THREAD:
+            sort, unit = BY_NUMBER[supply]
+            number = 1 if supply is Supply.ELASTIC_THREAD else sum(use.count for use in uses)
+            working = Working(
+                name=supply.words.capitalize(),
+                quantity=count(number),
+                formula="as the making order uses them",
+                given=(Given("steps that use it", count(len(uses)), Source.WORKED_OUT),),
+            )
+            yield NotionToBuy(sort=sort, what=supply.words.capitalize(), count=number, working=working, unit=unit)
+        case Supply.CORD | Supply.TAPE | Supply.FUSIBLE_TAPE | Supply.LACE | Supply.RICKRACK | Supply.BRAID:
+            working = Working(
+                name=supply.words.capitalize(),
+                quantity=length(along),
+                formula="lengths along the pieces, with their ends",
+                given=(Given("steps that use it", count(len(uses)), Source.WORKED_OUT),),
+            )
+            yield NotionToBuy(sort=BY_LENGTH[supply], what=supply.words.capitalize(), count=1, working=working)
+        case _:
+            assert_never(supply)
 
 
 def edges_to_choose(pattern: Pattern) -> tuple[tuple[str, str], ...]:
@@ -78,9 +130,14 @@ def edge_length(pattern: Pattern, size: str, id: str) -> float:
 
 
 def notion(pattern: Pattern, size: str, wanted: Wanted) -> NotionToBuy:
-    """What to buy for it, with the sum."""
+    """What to buy for it, with the sum; along an edge of the garment where one is chosen."""
     along = edge_length(pattern, size, wanted.edge) if wanted.edge else wanted.length
-    source = Source.DRAWING if wanted.edge else Source.CHOSEN
+    return notion_of(replace(wanted, length=along), Source.DRAWING if wanted.edge else Source.CHOSEN)
+
+
+def notion_of(wanted: Wanted, source: Source = Source.DRAWING) -> NotionToBuy:
+    """What to buy for a length that is known."""
+    along = wanted.length
     given = Given("length", length(along), source)
     match wanted.kind:
         case WantedKind.ELASTIC:

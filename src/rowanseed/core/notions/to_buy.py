@@ -113,6 +113,13 @@ def buttons_to_buy(needed: int, card: int = CARD, spare: int = SPARE) -> Working
     )
 
 
+ZIPS = (
+    ClosureKind.INVISIBLE_ZIP,
+    ClosureKind.CENTRED_ZIP,
+    ClosureKind.LAPPED_ZIP,
+    ClosureKind.FLY_ZIP,
+    ClosureKind.EXPOSED_ZIP,
+)
 STOP = 8.0
 """The top of a zip's pull stands this far below the seam line at the upper edge (1/4 to 3/8 in)."""
 LONGER = 25.0
@@ -180,10 +187,7 @@ def _from_its_end(pattern: Pattern, size: str, to_mark: tuple[str, str]) -> floa
 def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
     out = []
     for closure in pattern.making.closures:
-        if (
-            closure.kind not in (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_ZIP)
-            or closure.to_mark is None
-        ):
+        if closure.kind not in ZIPS or closure.to_mark is None:
             continue
         opening = _from_its_end(pattern, size, closure.to_mark)
         invisible = closure.kind is ClosureKind.INVISIBLE_ZIP

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+
 from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import NotThere
-from rowanseed.core.make.change import Way, changed, with_technique
+from rowanseed.core.make.allowances import AllowanceChange
+from rowanseed.core.make.change import Way, changed
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.notions.to_buy import sewn_lengths
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.once import Once
 from rowanseed.web.views.stations import SewWaysView, Tried
@@ -33,16 +37,27 @@ def show_ways(home: Home, id: Id, part: str = "", technique: str = "") -> Respon
 def _tried(project: OpenProject, way: Way, technique: Technique) -> Tried:
     """What it would be like to sew a part another way."""
     core, size = project.core, project.core.size or ""
-    before, after = core.made, core.made_with(way.id, technique.id)
-    sewn = [sewn_lengths(core.garment, size, made.operations) for made in (before, after)]
+    other = core.sewn_with(way.id, technique.id, is_cut=project.is_cut)
+    before, after = core.made, other.made
+    sewn = [sewn_lengths(one.garment, size, one.made.operations) for one in (core, other)]
     return Tried(
         way=way,
         technique=technique,
         changed=changed(before.operations, after.operations),
+        allowances=tuple(_allowances(core.garment, other.garment)),
+        is_cut=project.is_cut,
         stitching=sewn[1][0] - sewn[0][0],
         neatened=sewn[1][1] - sewn[0][1],
         gaps=tuple(gap for gap in after.gaps if gap not in before.gaps),
     )
+
+
+def _allowances(before: Pattern, after: Pattern) -> Iterator[AllowanceChange]:
+    """Edges whose allowances are not the same."""
+    for one, other in zip(before.pieces, after.pieces, strict=True):
+        for was, now in zip(one.edges, other.edges, strict=True):
+            if was.allowance != now.allowance:
+                yield AllowanceChange(one.name, was.name.replace("-", " "), was.allowance, now.allowance)
 
 
 @router.post("/projects/{id}/sew/ways")
@@ -53,6 +68,6 @@ def take_way(home: Home, id: Id, typed: Typing) -> Response:
     if way is None or wanted not in {t.id for t in (way.taken, *way.others)}:
         raise NotThere("way of sewing")
     chosen = None if way.usual.id == wanted else wanted
-    kept = with_technique(project.core.making_choices, part, chosen).techniques
-    home.decide(project, typed, techniques=kept)
+    kept = project.core.sewn_with(part, chosen, is_cut=project.is_cut).decisions
+    home.decide(project, typed, techniques=kept.techniques, as_cut=kept.as_cut)
     return go(f"/projects/{id}/sew/ways?part={part}#way-{part}")

@@ -22,6 +22,7 @@ from rowanseed.core.derive.choice import InterfacingSchool, LiningHem, Pleat
 from rowanseed.core.derive.layers import Derivation
 from rowanseed.core.lay.estimate import Estimate
 from rowanseed.core.lay.problem import Plan
+from rowanseed.core.make.allowances import AllowanceChange
 from rowanseed.core.make.change import Changed, Way
 from rowanseed.core.make.compiler import Gap
 from rowanseed.core.make.operation import Bench, Operation
@@ -366,6 +367,10 @@ class Tried:
     changed: Changed
     stitching: float
     neatened: float
+    allowances: tuple[AllowanceChange, ...]
+    """What it changes at the edges of the pieces, each by the piece's name and the edge's words."""
+    is_cut: bool
+    """Whether pieces are cut already, so that none of them changes any more."""
     gaps: tuple[Gap, ...]
 
 

@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact, State
-from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_detail
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
@@ -143,6 +143,7 @@ def in_seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(9, number),
         needs=_ready(bench, detail),
         gives=(Fact.PREPARED,),
+        uses=(Use(Supply.FUSIBLE_TAPE, number * (MOUTH + 40.0)),),
         on=_edges(bench, detail),
         rows=0,
         look="The bags' upper ends stand at the same height on both edges.",
@@ -184,6 +185,7 @@ def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(7, number),
         needs=_ready(bench, detail),
         gives=(Fact.PREPARED, *facts.joins(Fact.JOINED, mouths)),
+        uses=(Use(Supply.FUSIBLE_TAPE, number * (MOUTH + 40.0)),),
         on=On(pieces=_edges(bench, detail).pieces, joins=mouths, edges=shown(parts) or _edges(bench, detail).edges),
         rows=0,
         look="Laid on its tissue, the mouth has kept its length.",

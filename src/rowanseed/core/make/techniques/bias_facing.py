@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -69,6 +69,7 @@ def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.seam(1.5 * step.mm),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.JOINED,),
+        uses=(Use(Supply.BINDING, step.mm),),
         rows=1,
         look="The edge has kept its length, and seam stands on seam.",
     )
@@ -118,6 +119,7 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.seam(1.5 * step.mm),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
+        uses=(Use(Supply.BINDING, step.mm),),
         rows=1,
     )
     yield step(

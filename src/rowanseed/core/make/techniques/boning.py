@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
@@ -20,6 +20,11 @@ def finds(bench: Workbench) -> Iterator[Duty]:
     for detail in bench.details_of(DetailKind.BONING):
         if detail.along and all(id in bench.joins for id in detail.along):
             yield single(detail.id)
+
+
+def _number(bench: Workbench, id: str) -> int:
+    """How many bones stand along a seam: one on each hand."""
+    return 2 if bench.joins[id].each_hand else 1
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -53,6 +58,9 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(5, 2 * len(detail.along)),
         after={Fact.PREPARED: "the channels are sewn first"},
         needs=(Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),),
+        uses=tuple(
+            Use(Supply.BONING, bench.around([id]) / _number(bench, id), _number(bench, id)) for id in detail.along
+        ),
         gives=(Fact.FINISHED, *facts.joins(Fact.ATTACHED, detail.along)),
         on=on,
         caution="Cut ends are sharp, and splinters fly: shears for the purpose, eyes covered, no needle over a bone.",

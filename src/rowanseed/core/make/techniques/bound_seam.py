@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Meant, Need, On, Operation
+from rowanseed.core.make.operation import Act, Meant, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -60,6 +60,7 @@ def apart(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.seam(4 * step.mm),
         needs=tuple(bench.flat_first(duty.ids)),
         gives=(Fact.NEATENED,),
+        uses=(Use(Supply.BINDING, 2 * step.mm),),
         on=_on_edges(bench, duty),
         rows=4,
         look="The binding has one width and the edge has kept its length.",
@@ -97,6 +98,7 @@ def together(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.seam(2 * step.mm),
         after={Fact.JOINED: "it is sewn first"},
         gives=(Fact.FINISHED,),
+        uses=(Use(Supply.BINDING, step.mm),),
         meant=frozenset({Meant.TOGETHER}),
         on=_on_edges(bench, duty),
         rows=2,

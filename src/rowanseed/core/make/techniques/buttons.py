@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, pieces_of
@@ -205,6 +205,7 @@ def covered(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         minutes=minutes.each(4, max(1, bench.points_of(PointKind.BUTTONHOLE))),
         on=On(closures=()),
         gives=(facts.closure(Fact.PREPARED, duty.id),),
+        uses=(Use(Supply.BUTTON_SHELLS, count=max(1, bench.points_of(PointKind.BUTTONHOLE))),),
         look="The cover is tight and has no folds at the rim.",
     )
     yield _by_machine(bench, duty)

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -75,6 +75,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.HEMMED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
+        uses=(Use(Supply.CORD, step.mm + 600.0),),
         caution="A cord can catch and strangle: none at the neck or hood of a child's garment, elsewhere short ends; "
         "local rules may forbid more.",
         booklet=True,

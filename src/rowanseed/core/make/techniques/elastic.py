@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.settings import ORDINARY, needle
 from rowanseed.core.make.steps import of_detail, of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -57,6 +57,7 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=_setting(bench),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
+        uses=(Use(Supply.ELASTIC, step.mm),),
         look="Let go, the fullness is even all round.",
     )
     yield step(
@@ -95,6 +96,7 @@ def line(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             for fact in (Fact.STAYED, Fact.SHAPED)
         ),
         gives=(Fact.FINISHED, *(facts.piece(Fact.ATTACHED, piece) for piece in detail.on)),
+        uses=(Use(Supply.ELASTIC, step.mm),),
         rows=0,
         look="The ends are caught when the seams beside it are sewn.",
     )

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
@@ -131,6 +131,7 @@ def _stay_tape(bench: Workbench, join: Join) -> Operation:
             Need(facts.gate(Fact.SETTLED, "shell"), "it is cut to the waist as fitted", where_given=True),
         ),
         gives=(facts.join(Fact.PREPARED, join.id),),
+        uses=(Use(Supply.TAPE, around + 20.0),),
         look="Measured along the tape, the waist is its finished length.",
     )
 

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -120,6 +120,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(edges=shown(finish.parts)),
         requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
+        uses=(Use(Supply.BINDING, mm),),
         setting=settings.seam(bench.household),
         rows=0,
         caution=NEEDLE,
@@ -183,6 +184,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "close the gap and stretch the casing so that the fullness spreads.",
         at=Bench.HAND,
         took=minutes.each(10),
+        uses=(Use(Supply.ELASTIC, step.mm),),
         after={Fact.HEMMED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),

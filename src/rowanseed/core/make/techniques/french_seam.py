@@ -203,6 +203,11 @@ def _woven(bench: Workbench) -> str:
     return "a knit ripples under two rows and does not fray" if bench.household.is_knit else ""
 
 
+def _both_rows(bench: Workbench, duty: Duty) -> dict[tuple[str, str], float]:
+    """Both rows make up the allowance."""
+    return {(p.piece, p.edge): sum(FRENCH) for p in bench.parts(duty.id)}
+
+
 _WORDS = {
     "French seam": "a seam sewn twice, first wrong then right sides together, with its raw edges inside",
     "fell": "to fold one allowance over the other and stitch it down flat",
@@ -218,6 +223,7 @@ TECHNIQUES = (
         rank=40,
         usual=False,
         asks=_woven,
+        allowances=_both_rows,
         words=_WORDS,
         iso="1.06",
         draw="french",

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -245,6 +245,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.seam(bench.household),
         needs=before,
         gives=(Fact.NEATENED,),
+        uses=(Use(Supply.BINDING, step.mm),),
         rows=2,
         look="The edge has kept its length.",
     )
@@ -308,6 +309,11 @@ def _held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
     )
 
 
+def _takes(mm: float) -> Callable[[Workbench, Duty], dict[tuple[str, str], float]]:
+    """A hem whose whole allowance is so much."""
+    return lambda bench, duty: {(p.piece, p.edge): mm for p in bench.finishes[duty.id].parts}
+
+
 def _machine(bench: Workbench) -> str:
     return "" if bench.household.equipment.machine else "there is no machine"
 
@@ -339,10 +345,32 @@ def _technique(
 
 
 TECHNIQUES = (
-    _technique("narrow-hem", "Narrow hem", narrow, 33, draw="double hem", also=("circular hem",)),
-    _technique("rolled-hem", "Rolled hem by machine", rolled_foot, 34, _machine, draw="rolled hem"),
     _technique(
-        "rolled-overlocked", "Rolled hem at the overlocker", rolled_overlocked, 35, _overlocker, draw="rolled hem"
+        "narrow-hem",
+        "Narrow hem",
+        narrow,
+        33,
+        draw="double hem",
+        also=("circular hem",),
+        allowances=_takes(sum(NARROW)),
+    ),
+    _technique(
+        "rolled-hem",
+        "Rolled hem by machine",
+        rolled_foot,
+        34,
+        _machine,
+        draw="rolled hem",
+        allowances=_takes(2 * ROLLED),
+    ),
+    _technique(
+        "rolled-overlocked",
+        "Rolled hem at the overlocker",
+        rolled_overlocked,
+        35,
+        _overlocker,
+        draw="rolled hem",
+        allowances=_takes(2 * ROLLED),
     ),
     _technique(
         "blind-overlocked",

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.make import settings
-from rowanseed.core.make.operation import Bench, Meant, Operation
+from rowanseed.core.make.operation import Bench, Meant, Operation, Supply, Use
 from rowanseed.core.make.shared import matching, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
@@ -81,7 +81,7 @@ def taped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "the pattern's shoulder and not stretched: it lies on the back's wrong side along the stitching line and is "
         "caught in the seam, so that the shoulder does not grow."
     )
-    op = _stitched(bench, join, "taped shoulder", tape)
+    op = replace(_stitched(bench, join, "taped shoulder", tape), uses=(Use(Supply.TAPE, bench.around(duty.ids)),))
     if _four_threads(bench):
         yield replace(
             op, how=(matching(bench, join), *plain_seam.stitching(bench, join, None), tape), meant=frozenset()

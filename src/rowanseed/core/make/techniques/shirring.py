@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.settings import ORDINARY, needle
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_detail, of_joins
@@ -84,6 +84,7 @@ def _rows(
         setting=_setting(bench),
         needs=needs,
         gives=given,
+        uses=(Use(Supply.ELASTIC_THREAD),),
         on=on,
         rows=0,
         look="Laid down, it is about half as wide as before, and springs back when it is stretched.",

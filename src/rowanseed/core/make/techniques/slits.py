@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, Operation, Supply, Use
 from rowanseed.core.make.shared import finishes_edges, iron_for, matching, neaten_apart, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
@@ -119,6 +119,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         iron_for(bench),
         at=Bench.IRON,
         took=minutes.each(4),
+        uses=(Use(Supply.FUSIBLE_TAPE, 2 * (_open_part(bench, detail, join) or 200.0)),),
         gives=(facts.detail(Fact.PREPARED, detail.id),),
     )
     requires = [Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat")]

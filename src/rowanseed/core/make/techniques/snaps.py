@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.buttons import after_everything
@@ -70,6 +71,7 @@ def snaps(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(4, max(3, bench.points_of(PointKind.BUTTON))),
         needs=tuple(after_everything(bench)),
         gives=(Fact.CLOSED,),
+        uses=(Use(Supply.SNAPS, step.mm),),
         on=_on(bench, duty.id),
         booklet=True,
         caution="A hammer or pliers for riveted snaps: fingers away, and small parts out of children's reach.",
@@ -113,6 +115,7 @@ def lacing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(6, 8),
         needs=tuple(after_everything(bench)),
         gives=(Fact.OPENED,),
+        uses=(Use(Supply.EYELETS, count=2 * (1 + math.ceil(step.mm / APART))), Use(Supply.CORD, 6 * step.mm)),
         on=_on(bench, duty.id),
         caution="An awl and an eyelet punch pierce fingers: work on a block, point away from you.",
         look="The cord's end goes through, and no eyelet pulls out when it is drawn.",

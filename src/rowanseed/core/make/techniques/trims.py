@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
@@ -58,6 +58,7 @@ def piping(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Trim its allowance to {bench.margin(allowance)}, the seam's. Shrink a cotton cord first.",
         setting=foot,
         gives=(Fact.PREPARED,),
+        uses=(Use(Supply.PIPING, step.mm),),
         on=On(edges=shown(edge)),
     )
     yield step(
@@ -101,6 +102,7 @@ def _held(bench: Workbench, duty: Duty, technique: str, what: str, where: str) -
     step = of_detail(bench, technique, duty.id)
     seams = tuple(id for id in detail.along if id in bench.joins)
     edges = shown(part for id in detail.along for part in bench.parts(id))
+    used = (Use(Supply.LACE if detail.kind is DetailKind.LACE else Supply.RICKRACK, step.mm + 40.0),)
     if seams:
         return step(
             "baste",
@@ -112,6 +114,7 @@ def _held(bench: Workbench, duty: Duty, technique: str, what: str, where: str) -
             setting=settings.longest(bench.household),
             needs=tuple(bench.flat_first(seams)),
             gives=(Fact.FINISHED, *facts.joins(Fact.BASTED, seams)),
+            uses=used,
             on=On(edges=edges),
             look="It lies flat and is not stretched.",
         )
@@ -123,6 +126,7 @@ def _held(bench: Workbench, duty: Duty, technique: str, what: str, where: str) -
         "at a seam, turn both ends in, and lap them; edgestitch, or by hand along both edges.",
         needs=tuple(Need(facts.finish(Fact.FINISHED, id), "the edge is finished first") for id in detail.along),
         gives=(Fact.FINISHED,),
+        uses=used,
         on=On(edges=edges),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         look="It lies flat and is not stretched.",
@@ -154,6 +158,7 @@ def braid(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.topstitch(bench.household, bench.margin(1)),
         needs=tuple(_done(bench, detail.along)),
         gives=(Fact.FINISHED,),
+        uses=(Use(Supply.BRAID, step.mm + 60.0),),
         on=On(edges=shown(part for id in detail.along for part in bench.parts(id))),
         rows=2,
         look="It keeps one distance from the edge.",
