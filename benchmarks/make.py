@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import time
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
 from ortools.sat.python import cp_model
 
@@ -11,10 +12,12 @@ from benchmarks.figures import Figure, median_seconds
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.garment import derived
+from rowanseed.core.make.booklet import by_the_booklet
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.sequencer import ADVICE, changing, cost_of, ready, sequence
+from rowanseed.core.pattern.making import Detail, DetailKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
@@ -36,8 +39,22 @@ def figures() -> Iterator[Figure]:
         yield from _times(name, draft, size, limit=0.3)
     shirt, size = drafts["overshirt"]
     yield from _times("lined-overshirt", derived(shirt, size, "A", ClothChoices(layers=LINED), ()), size, limit=1.0)
+    yield from _times("coat", _coat(shirt, size), size, limit=1.0)
     for name, (draft, size) in drafts.items():
         yield from _beside_the_optimum(name, draft, size)
+
+
+def _coat(shirt: Pattern, size: str) -> Pattern:
+    """A lined and underlined garment with trims along its seams: about 120 operations."""
+    pattern = derived(shirt, size, "A", ClothChoices(layers=replace(LINED, underlined=True)), ())
+    shell = [j for j in pattern.making.joins if j.each_hand and "lining" not in j.id and "facing" not in j.id]
+    kinds = (DetailKind.PIPING, DetailKind.TOPSTITCHING, DetailKind.BONING, DetailKind.BRAID)
+    details = tuple(
+        Detail(f"{kind.value}-{join.id}", f"{kind.words} of the {join.name}", kind, along=(join.id,))
+        for join in shell
+        for kind in kinds
+    )
+    return replace(pattern, making=replace(pattern.making, details=details[:26]))
 
 
 def _made(draft: Pattern, size: str, choices: MakingChoices | None = None) -> tuple[Operation, ...]:
@@ -77,26 +94,6 @@ def _beside_the_optimum(name: str, draft: Pattern, size: str) -> Iterator[Figure
     yield Figure(area="make", name=f"{name}-cost-to-bound", value=own / bound if bound else 1.0, limit=None)
     booklet = cost_of(by_the_booklet(draft, order))
     yield Figure(area="make", name=f"{name}-cost-to-booklet", value=own / booklet, limit=1.0)
-
-
-def by_the_booklet(draft: Pattern, order: Sequence[Operation]) -> tuple[Operation, ...]:
-    """The same operations in the booklet's order: what it numbers first comes first, as far as needs allow."""
-    number = {id: k for k, step in enumerate(draft.making.booklet) for id in step.about}
-    last = len(number)
-
-    def rank(op: Operation) -> int:
-        about = (*op.on.joins, *op.on.finishes, *op.on.closures)
-        return min((number[id] for id in about if id in number), default=last)
-
-    out: list[Operation] = []
-    left = list(order)
-    while left:
-        names = frozenset(op.id for op in out)
-        free = [op for op in left if all(need.step in names for need in op.needs if need.must)]
-        taken = min(free, key=lambda op: (rank(op), order.index(op)))
-        out.append(taken)
-        left.remove(taken)
-    return tuple(out)
 
 
 def optimum(operations: Sequence[Operation], seconds: float) -> tuple[float, float]:

@@ -4,6 +4,7 @@ import re
 
 import pytest
 
+from rowanseed.core.make.booklet import LIKE_WORK
 from rowanseed.jobs import searches as jobs
 
 pytestmark = pytest.mark.slow
@@ -305,6 +306,13 @@ def test_another_hem_says_what_is_cut_otherwise_before_it_is_taken(house):
     page = house.get("/projects/2/sew/ways?part=hem&technique=rolled-hem").text
     assert "Cut otherwise, and laid otherwise: Centre front gore, hem with 0.6 cm instead of 3 cm" in page
     assert "The pieces stay as they are." in house.get("/projects/2/sew/ways?part=hem&technique=hem-by-hand").text
+
+
+def test_what_stands_elsewhere_than_in_the_booklet_is_listed_until_its_order_is_kept(house):
+    page = house.get("/projects/2/sew").text
+    assert "elsewhere than in your booklet" in page and "Your booklet has this as step" in page
+    house.post("/household", data={"units": "metric", "zigzag": "on", "by_booklet": "on"})
+    assert LIKE_WORK in page and LIKE_WORK not in house.get("/projects/2/sew").text
 
 
 def test_pieces_that_are_cut_stay_as_they_are_whatever_hem_is_chosen(house):

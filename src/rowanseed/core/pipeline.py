@@ -11,6 +11,7 @@ from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.garment import GarmentChoices, altered, derived, in_view, to_cut
 from rowanseed.core.make.allowances import with_allowances
+from rowanseed.core.make.booklet import by_the_booklet
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Made, compile_garment
 from rowanseed.core.make.operation import Operation
@@ -115,7 +116,8 @@ def ordered_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoice
 
 @lru_cache(maxsize=KEPT)
 def _ordered(same: _Same, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
-    return sequence(_made(same, choices, making).operations)
+    operations = sequence(_made(same, choices, making).operations)
+    return by_the_booklet(same.pattern, operations) if making.habits.by_booklet else operations
 
 
 def walk_once(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:

@@ -19,6 +19,7 @@ from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
+from rowanseed.core.make.booklet import Moved, moved
 from rowanseed.core.make.change import Way, ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Gap, Made
@@ -325,6 +326,11 @@ class Project:
     def steps(self) -> tuple[Operation, ...]:
         """The making order: the operations as they are done."""
         return () if self.choices is None else ordered_once(self.garment, self.choices, self.making_choices)
+
+    @cached_property
+    def moved(self) -> Mapping[str, Moved]:
+        """What comes earlier or later than the pattern's booklet has it, by the operation's id."""
+        return {one.id: one for one in moved(self.garment, self.steps)}
 
     @cached_property
     def ways(self) -> tuple[Way, ...]:

@@ -56,6 +56,8 @@ def _operation(op: Operation) -> dict[str, Any]:
         "set": list(op.sets),
         "set_back": list(op.sets_back),
         "minutes": list(op.minutes),
+        "waits": op.waits,
+        "uses": [{"what": use.supply.words, "mm": round(use.mm, 1), "count": use.count} for use in op.uses],
     }
     written |= {meant.value.replace("-", "_"): True for meant in sorted(op.meant, key=lambda m: m.value)}
     if op.way:

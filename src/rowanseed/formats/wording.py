@@ -98,6 +98,7 @@ PATTERN: Wording = {
         "centred zip": "centred-zip",
         "lapped zip": "lapped-zip",
         "fly zip": "fly-zip",
+        "exposed zip": "exposed-zip",
         "hook and eye": "hook-and-eye",
         "turned in": "turned",
         "raw on purpose": "raw",

@@ -26,8 +26,8 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.extent import extent
 from rowanseed.core.lay.choice import piece_names
+from rowanseed.core.make.minutes import a_while, more_in_words
 from rowanseed.core.make.minutes import in_words as minutes_in_words
-from rowanseed.core.make.minutes import more_in_words
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.store import projects
 from rowanseed.store.database import Connection, connect
@@ -52,6 +52,7 @@ TEMPLATES.env.filters["either"] = lambda units, metric, imperial: metric if unit
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"
 TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words) for member in members]
 TEMPLATES.env.filters["minutes"] = minutes_in_words
+TEMPLATES.env.filters["a_while"] = a_while
 TEMPLATES.env.filters["more_minutes"] = more_in_words
 TEMPLATES.env.filters["lower_first"] = lower_first
 TEMPLATES.env.filters["drawn"] = Markup

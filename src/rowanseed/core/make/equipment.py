@@ -71,6 +71,8 @@ class SewingHabits:
     stay: StaySchool = StaySchool.INSIDE
     try_on: TryOn = TryOn.USUAL
     hem_by_hand: bool = False
+    by_booklet: bool = False
+    """Whether the booklet's order is kept where a pattern has one, whatever walks it costs."""
 
 
 @dataclass(frozen=True)

@@ -43,6 +43,13 @@ def in_words(minutes: tuple[float, float]) -> str:
     return f"{low:.0f} min" if low == high else f"{low:.0f}–{high:.0f} min"
 
 
+def a_while(minutes: float) -> str:
+    """How long something is left: `for 5 min`, `for a day`."""
+    if minutes >= 24 * 60:
+        return "for a day"
+    return f"for {minutes / 60:.0f} h" if minutes >= 60 else f"for {minutes:.0f} min"
+
+
 def more_in_words(minutes: tuple[float, float]) -> str:
     """So much longer or shorter: `about 10 min more`."""
     middle = sum(minutes) / 2

@@ -209,6 +209,8 @@ class Operation:
     way: str = ""
     rows: float = 1.0
     uses: tuple[Use, ...] = ()
+    waits: float = 0.0
+    """How long it has to be left before what needs it goes on, in minutes: cooling, drying, hanging a day."""
     look: str = ""
     caution: str = ""
     booklet: str = ""

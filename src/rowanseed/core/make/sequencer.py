@@ -1,7 +1,8 @@
 """Put operations into an order: every need before what needs it, at little cost.
 
-The cost of an order: walks between stations, machines set otherwise, like work torn apart, and advice that is not
-followed. A beam search over orders finds a good one; moving runs of operations about improves it.
+The cost of an order: walks between stations, machines set otherwise, like work torn apart, time in which nothing is
+done, and advice that is not followed. A beam search over orders finds a good one; moving runs of operations about
+improves it.
 """
 
 from __future__ import annotations
@@ -22,6 +23,8 @@ OTHER_ACT = 0.2
 OTHER_FOOT = 0.15
 OTHER_NEEDLE = 0.25
 OTHER_STITCH = 0.05
+IDLE = 0.4
+"""Nothing is done between an operation that has to be left for a while and the one that waits for it."""
 ADVICE = 2.0
 """Advice that is not followed."""
 ROUNDS = 6
@@ -30,9 +33,10 @@ LONGEST_RUN = 10
 
 def changing(a: Operation, b: Operation) -> float:
     """What it costs to go on from one operation to the next."""
+    idle = IDLE if a.waits and any(need.step == a.id for need in b.needs) else 0.0
     if a.bench is not b.bench:
-        return WALK + (OTHER_ACT if a.act is not b.act else 0.0)
-    cost = OTHER_ACT if a.act is not b.act else 0.0
+        return WALK + idle + (OTHER_ACT if a.act is not b.act else 0.0)
+    cost = idle + (OTHER_ACT if a.act is not b.act else 0.0)
     if a.setting and b.setting:
         cost += OTHER_FOOT * (a.setting.foot != b.setting.foot)
         cost += OTHER_NEEDLE * (a.setting.needle != b.setting.needle)

@@ -68,6 +68,7 @@ def _workroom(typed: Mapping[str, str]) -> Workroom:
         stay=_one_of(StaySchool, typed.get("stay"), usual.habits.stay),
         try_on=_one_of(TryOn, typed.get("try_on"), usual.habits.try_on),
         hem_by_hand="hem_by_hand" in typed,
+        by_booklet="by_booklet" in typed,
     )
     return Workroom(equipment, habits)
 

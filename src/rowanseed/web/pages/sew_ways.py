@@ -10,6 +10,7 @@ from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.make.allowances import AllowanceChange
 from rowanseed.core.make.change import Way, changed
+from rowanseed.core.make.compiler import Made
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.notions.to_buy import sewn_lengths
 from rowanseed.core.pattern.pattern import Pattern
@@ -46,10 +47,18 @@ def _tried(project: OpenProject, way: Way, technique: Technique) -> Tried:
         changed=changed(before.operations, after.operations),
         allowances=tuple(_allowances(core.garment, other.garment)),
         is_cut=project.is_cut,
+        bought=_bought(before, after),
         stitching=sewn[1][0] - sewn[0][0],
         neatened=sewn[1][1] - sewn[0][1],
         gaps=tuple(gap for gap in after.gaps if gap not in before.gaps),
     )
+
+
+def _bought(before: Made, after: Made) -> tuple[str, ...]:
+    """What has to be bought besides, by its words."""
+    known = {use.supply for op in before.operations for use in op.uses}
+    wanted = (use.supply for op in after.operations for use in op.uses)
+    return tuple(dict.fromkeys(supply.words for supply in wanted if supply not in known))
 
 
 def _allowances(before: Pattern, after: Pattern) -> Iterator[AllowanceChange]:

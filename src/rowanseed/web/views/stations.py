@@ -369,6 +369,8 @@ class Tried:
     neatened: float
     allowances: tuple[AllowanceChange, ...]
     """What it changes at the edges of the pieces, each by the piece's name and the edge's words."""
+    bought: tuple[str, ...]
+    """What has to be bought besides, in words."""
     is_cut: bool
     """Whether pieces are cut already, so that none of them changes any more."""
     gaps: tuple[Gap, ...]

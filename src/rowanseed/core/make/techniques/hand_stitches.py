@@ -8,7 +8,7 @@ WORDS = {
     "baste": "to hold layers by long stitches that come out again",
     "diagonal basting": "slanting stitches in parallel rows that keep two layers from shifting over their whole face",
     "running stitch": "the needle in and out at even steps, for gathering and for seams without strain",
-    "backstitch": "a stitch back for every step forward, the strongest by hand; at the machine, to and fro at an end",
+    "backstitch": "a stitch back for every step forward, the strongest by hand; at a machine back and forth",
     "buttonhole stitch": "stitches side by side over an edge, a knot on the edge at each",
     "overcast": "slanting stitches over a raw edge, so that it does not fray",
     "tack": "to hold two layers by a few loose stitches in one place",

@@ -27,6 +27,8 @@ def finds_faced(bench: Workbench) -> Iterator[Duty]:
             yield single(finish.id)
 
 
+A_DAY = 24 * 60.0
+
 # ---------------------------------------------------------------- before the hem
 
 
@@ -91,6 +93,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
             ),
             bench=Bench.HAND,
             minutes=(2, 3),
+            waits=A_DAY,
             on=On(edges=shown_edges),
             requires=before,
             gives=(facts.finish(Fact.HUNG, finish.id),),

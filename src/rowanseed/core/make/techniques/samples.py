@@ -147,13 +147,12 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
                 technique="samples",
                 act=Act.SAMPLE,
                 title=one.title,
-                how=one.how,
+                how=(*one.how, "Keep the sample with its setting written on it."),
                 bench=one.bench,
                 minutes=minutes.each(one.took),
                 gives=(facts.sample(one.id),),
                 setting=one.setting if one.bench.is_machine else None,
                 caution=one.caution,
-                look="Keep the sample with its setting written on it.",
             )
 
 

@@ -13,6 +13,8 @@ from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import Role
 
 KEY = "stiffen:"
+COOLS = 5.0
+"""Fused pieces lie flat for so long before they are moved, in minutes (common practice, no source)."""
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -59,6 +61,7 @@ def fuses(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=_on(bench, id),
         requires=(Need(facts.piece(Fact.BACKED, id), "the underlining is on first", where_given=True),),
         gives=(facts.piece(Fact.STIFFENED, id),),
+        waits=COOLS,
         caution=HOT,
         look="Cold, no corner lifts with a fingernail, and no bubble shows on the right side.",
     )

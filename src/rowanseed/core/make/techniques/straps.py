@@ -138,8 +138,8 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Sew the belt loops on: {step.name}",
         f"{detail.count} of them: one at each side seam, the others evenly between, none at the centre front over a "
         f"zip. Lower end right sides together on the garment just below the band, {bench.margin(6)} from the loop's "
-        f"raw end, stitched to and fro; fold it up over that, leave {bench.margin(6)} slack, turn the upper end under, "
-        "and bar it at the band's upper edge.",
+        f"raw end, stitched back and forth; fold it up over that, leave {bench.margin(6)} slack, turn the upper end "
+        "under, and bar it at the band's upper edge.",
         took=minutes.each(4, detail.count),
         after={Fact.PREPARED: "the strip is made up first"},
         needs=(
