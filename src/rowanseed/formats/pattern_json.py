@@ -207,6 +207,7 @@ class _Making(Strict):
     finishes: list[_Finish] = []
     layers: list[_Layer] = []
     details: list[_Detail] = []
+    ways: list[tuple[str, str]] = []
     booklet: list[_BookletStep] = []
 
 
@@ -424,6 +425,7 @@ def _making(model: _Making) -> Making:
             )
             for d in model.details
         ),
+        ways=tuple(model.ways),
         booklet=tuple(BookletStep(b.number, tuple(b.about)) for b in model.booklet),
     )
 

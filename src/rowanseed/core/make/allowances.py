@@ -34,9 +34,11 @@ def changes(pattern: Pattern, view: str, size: str, choices: MakingChoices) -> t
     if not open_ or not pattern.making.joins:
         return ()
     bench = Workbench(pattern=pattern, view=view, size=size, household=replace(choices, techniques=open_))
+    own = {id for id, _ in open_}
     wanted: dict[tuple[str, str], float] = {}
     for technique, duty in chosen_duties(bench):
-        wanted |= technique.allowances(bench, duty)
+        if own & set(duty.ids):
+            wanted |= technique.allowances(bench, duty)
     found = ((piece, edge, pattern.piece(piece).edge(edge).allowance, mm) for (piece, edge), mm in wanted.items())
     return tuple(AllowanceChange(*one) for one in found if abs(one[2] - one[3]) > 0.5)
 

@@ -51,7 +51,9 @@ def ways(pattern: Pattern, view: str, size: str, choices: MakingChoices, made: M
         if now is None or len(found) < 2:
             continue
         others = tuple(t for t in found if t is not now)
-        out.append(Way(id=id, name=part_name(bench, id), taken=now, others=others, usual=found[0]))
+        meant = dict(pattern.making.ways).get(id)
+        usual = next((t for t in found if t.id == meant), found[0])
+        out.append(Way(id=id, name=part_name(bench, id), taken=now, others=others, usual=usual))
     return tuple(out)
 
 

@@ -146,9 +146,11 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
     duties: Found = []
     gaps: list[Gap] = []
     taken: dict[str, Technique] = {}
-    for id, name in bench.household.techniques:
+    for id, name in bench.chosen:
         technique = by_id().get(name)
         what = technique.name if technique else name
+        if id not in known and (id, name) in bench.pattern.making.ways:
+            continue
         if id not in known:
             gaps.append(Gap(id, f"There is no “{id}” in this garment now, so “{what}” was chosen for nothing."))
             continue
@@ -156,6 +158,9 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
             continue
         duty = next((d for t, d in every if t is technique and id in d.ids), None)
         why = _why_not(bench, every, technique, duty, taken.keys())
+        if why and (id, name) in bench.pattern.making.ways:
+            # The pattern's own wish, where the household or the garment does not allow it: the usual way serves.
+            continue
         if why or technique is None or duty is None:
             gaps.append(Gap(id, f"“{named(bench, id)}” is not made as “{what}”: {why}. It is made the usual way."))
             continue

@@ -145,7 +145,7 @@ def is_lining(bench: Workbench, finish: Finish) -> bool:
 
 
 def closures_of(bench: Workbench, *kinds: ClosureKind) -> Iterator[Closure]:
-    return (closure for closure in bench.closures.values() if closure.kind in kinds and closure.join in bench.joins)
+    return (closure for closure in bench.closures.values() if closure.kind in kinds and bench.parts(closure.join))
 
 
 def drawn_through(bench: Workbench, finish: Finish) -> tuple[Closure, ...]:

@@ -110,6 +110,13 @@ class Workbench:
     size: str
     household: MakingChoices
 
+    @cached_property
+    def chosen(self) -> tuple[tuple[str, str], ...]:
+        """What was chosen for parts of the garment, and what the pattern means where nothing was."""
+        own = {part for part, _ in self.household.techniques}
+        meant = tuple(pair for pair in self.pattern.making.ways if pair[0] not in own)
+        return (*meant, *self.household.techniques)
+
     # ---------------------------------------------------------------- words
 
     def name(self, piece: str) -> str:

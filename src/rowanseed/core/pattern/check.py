@@ -288,7 +288,7 @@ def _detail_faults(pattern: Pattern, pieces: dict[str, Piece]) -> Iterator[Fault
 
 
 def _closure_faults(pattern: Pattern, pieces: dict[str, Piece]) -> Iterator[Fault]:
-    joins = {join.id for join in pattern.making.joins}
+    joins = {join.id for join in pattern.making.joins} | {finish.id for finish in pattern.making.finishes}
     for closure in pattern.making.closures:
         where = f"Closure “{closure.kind.words}”"
         if closure.join not in joins:

@@ -82,7 +82,10 @@ class ClosureKind(Worded):
 
 @dataclass(frozen=True)
 class Closure:
-    """A closure on a join, from its first end to a mark (`to_mark`: piece id and mark id)."""
+    """A closure on a join, from its first end to a mark (`to_mark`: piece id and mark id).
+
+    `join` may name a finish too: buttons on an edge that is folded on itself.
+    """
 
     id: str
     kind: ClosureKind
@@ -150,6 +153,7 @@ class DetailKind(Worded):
     BOX_PLEATS = "box-pleats"
     INVERTED_PLEATS = "inverted-pleats"
     TUCKS = "tucks"
+    DOUBLE_DARTS = "double-darts", "double-ended darts"
     SHIRRED_PANEL = "shirred-panel"
     ELASTIC = "elastic", "elastic sewn on"
     PIPING = "piping"
@@ -201,6 +205,8 @@ class Making:
     finishes: tuple[Finish, ...] = ()
     layers: tuple[Layer, ...] = ()
     details: tuple[Detail, ...] = ()
+    ways: tuple[tuple[str, str], ...] = ()
+    """Parts that the pattern means to be sewn otherwise than usual: pairs of a part and a technique's id."""
     booklet: tuple[BookletStep, ...] = ()
 
     def join(self, id: str) -> Join:

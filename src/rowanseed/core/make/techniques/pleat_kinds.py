@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
@@ -11,8 +12,9 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import pleats
+from rowanseed.core.make.techniques.ease_rows import KEY as FULLNESS
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DetailKind, EdgePart
+from rowanseed.core.pattern.making import DetailKind, DifferenceKind, EdgePart
 
 _FOLDS = {
     DetailKind.KNIFE_PLEATS: (
@@ -43,7 +45,12 @@ def _finds(kind: DetailKind) -> Callable[[Workbench], Iterator[Duty]]:
         for detail in bench.details_of(kind):
             if detail.on:
                 keys = (f"{pleats.KEY}{piece}" for piece in detail.on)
-                yield single(detail.id, *(key for key in keys if key in lined))
+                drawn_in = (
+                    f"{FULLNESS}{id}"
+                    for id in detail.along
+                    if id in bench.joins and bench.joins[id].difference.kind is DifferenceKind.GATHERS
+                )
+                yield single(detail.id, *(key for key in keys if key in lined), *drawn_in)
 
     return finds
 
@@ -87,8 +94,11 @@ def _sews(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[O
                     (Fact.MARKED, "their lines are marked again first"),
                 )
             ),
-            gives=tuple(facts.piece(Fact.SEWN, id) for id in detail.on),
-            on=on,
+            gives=(
+                *(facts.piece(Fact.SEWN, id) for id in detail.on),
+                *facts.joins(Fact.DRAWN_UP, (id for id in detail.along if id in bench.joins)),
+            ),
+            on=replace(on, joins=tuple(id for id in detail.along if id in bench.joins)),
             rows=0,
             leaves=() if sewn else (f"basting down the {detail.name.lower()}",),
             look="Folded, the edge is as long as the one it is sewn to: measure before you baste.",

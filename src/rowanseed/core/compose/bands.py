@@ -1,0 +1,115 @@
+"""Straight bands: waistbands, cuffs, front bands, neck bands; folded over the edge they are sewn to."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, FinishKind, Press
+from rowanseed.core.pattern.pieces import LineKind, Mark, MarkKind, Panel
+
+
+def along(build: Build, parts: Iterable[EdgePart], size: Size) -> float:
+    """The length of some edges on their pieces as drawn, darts taken off."""
+    total = 0.0
+    for p in parts:
+        piece = build.pieces[p.piece]
+        total += chain_length(build.edge(p.piece, p.edge, size))
+        for dart in piece.darts:
+            if dart.edge == p.edge:
+                first, second = (piece.mark(leg).distance[size.name] for leg in dart.legs)
+                total -= abs(second - first)
+    return total
+
+
+def band_draw(long: float, wide: float, edges: tuple[str, str, str, str]) -> Edges:
+    """A rectangle `long` along the grain and `wide` across; edges from the lower side on, counter-clockwise."""
+    corners = [(0.0, 0.0), (long, 0.0), (long, wide), (0.0, wide), (0.0, 0.0)]
+    return {edge: straight(corners[k], corners[k + 1]) for k, edge in enumerate(edges)}
+
+
+def folded(build: Build, id: str, wide: float) -> None:
+    build.line(
+        id,
+        LineKind.FOLD,
+        "fold",
+        lambda size: (
+            (0.0, wide),
+            (chain_length(build.pieces[id].shapes[size.name].edges["inner"]), wide),
+        ),
+    )
+
+
+def cuff(build: Build, parts: tuple[EdgePart, ...], *, depth: float, ratio: float, id: str = "cuff") -> None:
+    """A closed cuff folded over the end of a sleeve or a leg."""
+    build.piece(
+        id,
+        "Cuff",
+        lambda size: band_draw(along(build, parts, size) / ratio, 2 * depth, ("inner", "end", "sleeve", "start")),
+        panel=Panel.BAND,
+        count=2,
+        pair=True,
+    )
+    folded(build, id, depth)
+    build.join(f"{id}-ends", "Cuff seams", (part(id, "start"),), (part(id, "end"),), each_hand=True)
+    build.join(
+        f"{id}s",
+        "Cuffs to sleeves" if id == "cuff" else "Cuffs to legs",
+        parts,
+        (part(id, "sleeve"),),
+        press=Press.BAND,
+        each_hand=True,
+        difference=Difference(DifferenceKind.GATHERS, ratio) if ratio > 1 else Difference(),
+    )
+    build.finish(f"{id}-inside", "Inside of the cuffs", FinishKind.TURNED, (part(id, "inner"),))
+
+
+UNDERLAP = 30.0
+"""A waistband that closes over an opening laps by so much, in mm (the craft's 1/2 to 1 in, and a little)."""
+
+
+def waistband(
+    build: Build, parts: tuple[EdgePart, ...], *, opening: str, depth: float = 35.0, ratio: float = 1.0
+) -> None:
+    """A band folded over the waist, with an underlap where it opens.
+
+    `parts` are one half of the waist. Where it opens at the centre front or back the band is cut in two halves, joined on
+    the other side; elsewhere it is one piece that begins and ends at the opening.
+    """
+    lap = UNDERLAP if opening else 0.0
+    halved = opening in ("back", "front")
+    whole = parts if halved else tuple(part(p.piece, p.edge, hand) for p in parts for hand in ("left", "right"))
+
+    def draw(size: Size) -> Edges:
+        return band_draw(along(build, whole, size) / ratio + lap, 2 * depth, ("inner", "far-end", "waist", "near-end"))
+
+    count = 2 if halved else 1
+    build.piece("waistband", "Waistband", draw, panel=Panel.BAND, count=count, pair=halved)
+    if halved:
+        far = "back" if opening == "front" else "front"
+        build.join(
+            "waistband-seam",
+            f"Waistband seam at the centre {far}",
+            (part("waistband", "far-end", "left"),),
+            (part("waistband", "far-end", "right"),),
+        )
+    ends = ("near-end",) if halved else ("far-end", "near-end")
+    waist = part("waistband", "waist")
+    if lap:
+        build.mark("waistband", Mark("opening", MarkKind.NOTCH, "waist", "end", build.each(lambda size: lap)))
+        waist = EdgePart("waistband", "waist", None, None, "opening")
+    folded(build, "waistband", depth)
+    build.join(
+        "waist",
+        "Waistband to waist",
+        whole,
+        (waist,),
+        press=Press.BAND,
+        difference=Difference(DifferenceKind.GATHERS, ratio) if ratio > 1 else Difference(),
+    )
+    inside = (part("waistband", edge) for edge in ("inner", *ends))
+    build.finish("waistband-inside", "Inside of the waistband", FinishKind.TURNED, inside)
+    build.along["waist"] = ("waist",)

@@ -1,0 +1,281 @@
+"""The bodice block: front and back from the neck point to the hem or to the waist seam, and what its levels measure.
+
+Drafted by the proportions that drafting books share, from memory: panels of a quarter of the bust, an armhole as deep as
+an eighth of the bust and a constant, a neck of a sixth of its girth, shoulders that fall 20 degrees.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cached_property
+
+from rowanseed.core.compose.description import (
+    Centre,
+    Description,
+    NeckShape,
+    OpeningKind,
+    Shaping,
+    Side,
+    SkirtKind,
+    SleeveKind,
+    Waist,
+)
+from rowanseed.core.compose.drafting import IN, UP, curve, straight, y_at
+from rowanseed.core.compose.figures import Size, skirt_kind
+from rowanseed.core.geometry.outline import Chain, Point
+
+FORWARD = 5.0
+"""The front is so much wider than a quarter of the garment, the back so much narrower, in mm."""
+SLOPE = math.radians(20)
+NAPE = 20.0
+"""The nape lies so far below the neck point, in mm."""
+BUST_DART = 30.0
+EXTENSION = 15.0
+"""A front that laps reaches so far beyond its centre, in mm."""
+DROP = 45.0
+"""A dropped shoulder runs so far beyond the shoulder's tip, in mm."""
+FLARE = 0.14
+"""How much an A-line widens below the hip on each side, for each mm of length."""
+WIDER = {NeckShape.SCOOP: 28.0, NeckShape.BOAT: 48.0, NeckShape.SQUARE: 22.0, NeckShape.V: 8.0}
+DEEPER = {
+    NeckShape.ROUND: 14.0,
+    NeckShape.V: 110.0,
+    NeckShape.SQUARE: 55.0,
+    NeckShape.SCOOP: 65.0,
+    NeckShape.BOAT: -18.0,
+    NeckShape.HIGH: -4.0,
+}
+"""How much deeper the front neck is than the neck is wide, in mm."""
+
+
+def has_waist_seam(description: Description) -> bool:
+    return description.garment.has_bodice and description.features.waist not in (None, Waist.NONE, Waist.SHIRRED)
+
+
+@dataclass(frozen=True)
+class Upper:
+    """Front or back of a bodice in one size: its points, x down from the neck point, y from the centre, in mm."""
+
+    description: Description
+    size: Size
+    is_front: bool
+
+    @property
+    def side_of(self) -> Side:
+        features = self.description.features
+        return features.front if self.is_front else features.back
+
+    @property
+    def up(self) -> float:
+        """How far all above the bust dart is raised, so that the sides meet when it is folded."""
+        return -BUST_DART if self.is_front and self.side_of.has(Shaping.BUST_DART) else 0.0
+
+    # ---------------------------------------------------------------- levels
+
+    @property
+    def is_dropped(self) -> bool:
+        sleeve = self.description.features.sleeve
+        return sleeve is not None and sleeve.kind is SleeveKind.DROPPED
+
+    @property
+    def underarm(self) -> float:
+        lower = 18.0 if self.description.garment.is_outer else 30.0 if self.is_dropped else 0.0
+        return self.size.underarm + lower
+
+    @property
+    def waist(self) -> float:
+        return self.size.back_waist + NAPE
+
+    @property
+    def hip(self) -> float:
+        return self.waist + self.size.hip_depth
+
+    @property
+    def hem(self) -> float:
+        """Where the piece ends: at the waist seam, or at the garment's hem."""
+        description = self.description
+        if has_waist_seam(description):
+            return self.waist
+        skirt = description.features.skirt
+        if skirt is not None and skirt.length is not None and "length" not in description.finished:
+            return self.waist + skirt.length
+        return max(self.size.length + NAPE, self.underarm + 120.0)
+
+    # ---------------------------------------------------------------- widths
+
+    @property
+    def quarter(self) -> float:
+        return self.size.bust / 4 + (FORWARD if self.is_front else -FORWARD)
+
+    @property
+    def side_in(self) -> float:
+        """What the side takes in at the waist; the rest is taken by darts or a princess seam, alike front and back."""
+        if self.size.waist is None:
+            return 0.0
+        whole = (self.size.bust - self.size.waist) / 4
+        shaped = sum(_takes_in(side) for side in (self.description.features.front, self.description.features.back))
+        return whole if shaped == 0 or whole <= 0 else min(whole, 12.0 + 0.35 * whole) if shaped == 2 else whole * 0.6
+
+    @property
+    def intake(self) -> float:
+        """What darts or a princess seam take in at the waist of this half, in mm."""
+        if self.size.waist is None or not _takes_in(self.side_of):
+            return 0.0
+        both = (self.size.bust - self.size.waist) / 2 - 2 * self.side_in
+        features = self.description.features
+        shares = _takes_in(features.front) + _takes_in(features.back)
+        return max(0.0, both / shares)
+
+    @property
+    def hip_out(self) -> float:
+        return (self.size.hip - self.size.bust) / 4
+
+    @property
+    def flare(self) -> float:
+        """How much wider than at the hip it is at the hem."""
+        below = self.hem - self.hip
+        if below <= 0 or self.description.features.skirt is None:
+            return 0.0
+        return FLARE * below if skirt_kind(self.description) is SkirtKind.A_LINE else 0.0
+
+    # ---------------------------------------------------------------- neck and shoulder
+
+    @property
+    def shape(self) -> NeckShape:
+        return self.description.features.neck.shape
+
+    @property
+    def neck_width(self) -> float:
+        return self.size.neck / 6 + 6.0 + WIDER.get(self.shape, 0.0)
+
+    @property
+    def shoulder(self) -> float:
+        long = self.size.shoulder - WIDER.get(self.shape, 0.0) * 0.9
+        return long + (DROP if self.is_dropped else 0.0)
+
+    @property
+    def neck_point(self) -> Point:
+        wider = WIDER.get(self.shape, 0.0)
+        return (self.up + wider * math.tan(SLOPE) * 0.9, self.neck_width)
+
+    @property
+    def tip(self) -> Point:
+        x, y = self.neck_point
+        return (x + self.shoulder * math.sin(SLOPE), y + self.shoulder * math.cos(SLOPE))
+
+    @property
+    def neck_depth(self) -> float:
+        """Where the neck meets the centre."""
+        if self.is_front:
+            return self.up + self.size.neck / 6 + 6.0 + DEEPER[self.shape]
+        return NAPE + (
+            16.0 if self.shape in (NeckShape.SCOOP, NeckShape.SQUARE) else 4.0 if self.shape is NeckShape.BOAT else 0.0
+        )
+
+    @property
+    def centre(self) -> float:
+        """How far beyond the centre the piece reaches: an edge that laps lies there."""
+        kind = self.description.features.opening.kind
+        laps = self.side_of.centre is Centre.OPEN and kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
+        return -EXTENSION if laps else 0.0
+
+    @cached_property
+    def neck(self) -> Chain:
+        """From the shoulder's neck point to the centre."""
+        start, end = self.neck_point, (self.neck_depth, 0.0)
+        match self.shape if self.is_front else NeckShape.ROUND:
+            case NeckShape.V:
+                chain: Chain = (curve(start, (1.0, -0.25), end, (1.0, -0.62), 0.3),)
+            case NeckShape.SQUARE:
+                chain = straight(start, (end[0], start[1] - 8.0), end)
+            case NeckShape.BOAT:
+                chain = (curve(start, (0.9, -1.0), end, IN, 0.3),)
+            case _:
+                chain = (
+                    curve(start, (1.0, -0.08 if self.is_front else -0.9), end, IN, 0.45 if self.is_front else 0.4),
+                )
+        return chain if self.centre == 0 else (*chain, *straight(end, (end[0], self.centre)))
+
+    # ---------------------------------------------------------------- armhole and side
+
+    @property
+    def across(self) -> float:
+        """Half the chest or the back, where the armhole turns."""
+        width = self.size.body_bust * (0.182 if self.is_front else 0.192)
+        return min(width, self.tip[1] - (10.0 if self.is_front else 4.0), self.quarter - 25.0)
+
+    @cached_property
+    def armhole(self) -> Chain:
+        """From the underarm up to the shoulder's tip."""
+        start, tip = (self.underarm + self.up, self.quarter), self.tip
+        along = (math.sin(SLOPE), math.cos(SLOPE))
+        if self.is_dropped:
+            turn = ((start[0] + tip[0]) / 2, min(start[1], tip[1]) - 8.0)
+            return (curve(start, (-0.4, -1.0), turn, UP, 0.35), curve(turn, UP, tip, (-along[1], along[0]), 0.3))
+        turn = (start[0] - 0.4 * (start[0] - tip[0]), self.across)
+        return (
+            curve(start, IN, turn, UP, 0.5, 0.42),
+            curve(turn, UP, tip, (-along[1], along[0]), 0.36),
+        )
+
+    @property
+    def straight_below_underarm(self) -> float:
+        return min(80.0, 0.35 * (self.waist - self.underarm))
+
+    @cached_property
+    def side(self) -> Chain:
+        """From the hem up to the underarm; front and back have the same shape, so that they meet."""
+        q, top = self.quarter, (self.underarm + self.straight_below_underarm, self.quarter)
+        ends = straight(top, (self.underarm + self.up, q))
+        waist = (self.waist, q - self.side_in)
+        hip = (self.hip, q + self.hip_out)
+        if has_waist_seam(self.description):
+            return (curve(waist, (-1.0, 0.04), top, UP, 0.36), *ends)
+        if self.size.waist is None:
+            low = (self.hem, y_straight(top, hip, self.hem) + self.flare)
+            return (*straight(low, top), *ends)
+        if self.hem <= self.hip + 40.0:
+            share = (self.hem - self.waist) / (self.hip - self.waist)
+            low = (self.hem, waist[1] + (hip[1] - waist[1]) * min(1.0, share))
+            if self.hem <= self.waist + 20.0:
+                return (curve((self.hem, waist[1]), UP, top, UP, 0.36), *ends)
+            return (curve(low, UP, waist, UP, 0.34), curve(waist, UP, top, UP, 0.36), *ends)
+        low = (self.hem, hip[1] + self.flare)
+        return (
+            *straight(low, hip),
+            curve(hip, UP, waist, UP, 0.36),
+            curve(waist, UP, top, UP, 0.36),
+            *ends,
+        )
+
+    def outer(self, level: float) -> float:
+        """How far from the centre the side stands at a level."""
+        return y_at(self.side, level)
+
+    # ---------------------------------------------------------------- the princess line
+
+    @property
+    def bust_point(self) -> Point:
+        y = self.size.body_bust / 10 - (2.0 if self.is_front else 8.0)
+        return (self.underarm + 28.0, y)
+
+    @property
+    def levels(self) -> tuple[tuple[str, float], ...]:
+        """The measuring levels that the piece reaches, each with where it lies."""
+        found = [("bust", self.underarm + self.up)]
+        if self.size.waist is not None and self.hem >= self.waist - 0.1:
+            found.append(("waist", min(self.waist, self.hem)))
+        if self.hem > self.hip:
+            found.append(("hip", self.hip))
+        return tuple(found)
+
+
+def _takes_in(side: Side) -> int:
+    """Whether a half is shaped at the waist by more than its side seam."""
+    return int(side.has(Shaping.WAIST_DART) or side.princess is not None)
+
+
+def y_straight(top: Point, hip: Point, at: float) -> float:
+    """On the straight line from one point to another, at a level: no further out than its lower end asks."""
+    return top[1] + (hip[1] - top[1]) * min(1.0, (at - top[0]) / (hip[0] - top[0]))

@@ -1,0 +1,240 @@
+"""A whole pattern from a description: the blocks drafted, cut by the features, joined, closed, finished and layered."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from rowanseed.core.base.errors import PatternError
+from rowanseed.core.compose import body, extras, necks, skirts, sleeves
+from rowanseed.core.compose import trousers as legs
+from rowanseed.core.compose.bodice import has_waist_seam
+from rowanseed.core.compose.body import Half
+from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.description import Description, GarmentKind, Waist, Where
+from rowanseed.core.compose.figures import figures
+from rowanseed.core.compose.hems import hem
+from rowanseed.core.compose.refusals import Refusal, refusals
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.envelope import Envelope, PrintedNotion, PrintedYardage, View
+from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, EdgePart, FinishKind, Press
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Corner, Mark, MarkKind, Role
+
+CASING = 40.0
+"""The allowance of a waist that is a tunnel, in mm: the elastic's width, its room, and a turning."""
+
+
+class Refused(PatternError):
+    """A description that contradicts itself, or asks for what is not drafted here; `refusals` say all of it."""
+
+    def __init__(self, found: tuple[Refusal, ...]) -> None:
+        super().__init__(found[0].why, "", found[0].field)
+        self.refusals = found
+
+
+@dataclass(frozen=True)
+class Composed:
+    """The pattern, and what was assumed for it: field → in words."""
+
+    pattern: Pattern
+    assumed: Mapping[str, str] = field(default_factory=dict)
+
+
+def compose(description: Description) -> Composed:
+    """Compose the whole pattern. Raises Refused for what cannot be."""
+    found = refusals(description)
+    if found:
+        raise Refused(found)
+    sized = figures(description)
+    build = Build(description, sized)
+    build.assumed.update(sized.assumed)
+    match description.garment:
+        case GarmentKind.SKIRT:
+            _skirt(build)
+        case GarmentKind.TROUSERS:
+            _trousers(build)
+        case GarmentKind.APRON:
+            skirts.apron(build)
+            hem(build, (part("front", "hem"),))
+        case _:
+            _upper(build)
+    extras.pockets(build)
+    extras.elastics(build)
+    extras.straps(build)
+    extras.belt(build)
+    extras.layers(build)
+    extras.trims(build)
+    return Composed(_pattern(build), dict(build.assumed))
+
+
+# ---------------------------------------------------------------- skirts and trousers
+
+
+def _skirt(build: Build) -> None:
+    halves = skirts.skirt(build)
+    _skirt_opening(build, halves, under="")
+    _waist(build, halves)
+    hem(build, _hems(halves))
+
+
+def _hems(halves: tuple[Half, Half]) -> tuple[EdgePart, ...]:
+    return (*halves[0].lower, *reversed(halves[1].lower))
+
+
+def _skirt_opening(build: Build, halves: tuple[Half, Half], *, under: str) -> None:
+    opening = build.description.features.opening
+    if opening.kind is None or not opening.kind.is_zip:
+        if opening.kind is not None and under == "" and opening.where is not Where.NONE:
+            _hooked(build, halves)
+        return
+    half = halves[0] if opening.where is Where.FRONT else halves[1]
+    if opening.where is Where.LEFT_SIDE:
+        where, join, anchor = halves[0].side[-1], f"{under}sides", "end"
+    else:
+        where, join, anchor = half.centre[0], f"{under}centre-{half.name}", "start"
+    long = opening.length or 200.0
+    if opening.length is None:
+        build.assumed["features.opening.length"] = f"a zip of {long:.0f} mm"
+    reach = min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes)
+    build.mark(
+        where.piece,
+        Mark("zip-end", MarkKind.ZIP_END, where.edge, anchor, build.each(lambda size: min(long, reach - 30.0))),
+    )
+    kind = ClosureKind(opening.kind.value.replace(" ", "-"))
+    build.closures.append(Closure("opening", kind, join, (where.piece, "zip-end")))
+
+
+def _hooked(build: Build, halves: tuple[Half, Half]) -> None:
+    """Hooks, snaps, ties or buttons at the waist, above a seam left open."""
+    opening = build.description.features.opening
+    assert opening.kind is not None
+    half = halves[0] if opening.where is Where.FRONT else halves[1]
+    join = f"centre-{half.name}" if any(j.id == f"centre-{half.name}" for j in build.joins) else "sides"
+    kinds = {"buttons": ClosureKind.BUTTONS, "snaps": ClosureKind.SNAPS, "ties": ClosureKind.TIES}
+    build.closures.append(Closure("opening", kinds.get(opening.kind.value, ClosureKind.HOOK_AND_EYE), join))
+
+
+def _waist(build: Build, halves: tuple[Half, Half]) -> None:
+    """The top of a skirt or of trousers."""
+    features = build.description.features
+    parts = skirts.waist_parts(halves)
+    waist = features.waist
+    full = skirts.fullness(build) > 1
+    if waist is None:
+        waist = Waist.WAISTBAND if features.opening.kind is not None else Waist.ELASTIC_CASING
+        build.assumed["features.waist"] = waist.words
+    match waist:
+        case Waist.FACING if not full:
+            necks.face(build, "waist", "waist", parts)
+        case Waist.ELASTIC_CASING | Waist.DRAWSTRING:
+            for p in parts:
+                build.allow(p.piece, p.edge, CASING, Corner.TURNED)
+            build.finish("waist", "Waist", FinishKind.CASING, parts)
+            kind = ClosureKind.TIES if waist is Waist.DRAWSTRING else ClosureKind.ELASTIC
+            join = next(j.id for j in build.joins if j.id in ("sides", "outseams", "skirt-sides"))
+            build.closures.append(Closure("waist-drawn", kind, join))
+            build.along["waist"] = ("waist",)
+        case _:
+            if waist is Waist.FACING:
+                build.assumed["features.waist"] = "a full skirt is held by a band, not by a facing"
+            skirts.band_on(build, halves)
+            if features.opening.kind is not None and features.opening.kind.is_zip:
+                build.closures.append(Closure("band-hook", ClosureKind.HOOK_AND_EYE, "waist"))
+
+
+def _trousers(build: Build) -> None:
+    halves = legs.trousers(build)
+    _waist(build, halves)
+
+
+# ---------------------------------------------------------------- with a bodice
+
+
+def _upper(build: Build) -> None:
+    front, back = body.halves(build)
+    for half in (front, back):
+        if half.yoke:
+            build.along["yoke"] = (*build.along.get("yoke", ()), half.yoke)
+    below = None
+    if has_waist_seam(build.description):
+        below = skirts.skirt(build)
+        _waist_seam(build, front, back, below)
+    necks.finish_opening(build, front, back)
+    necks.finish_neck(build, front, back)
+    necks.finish_armholes(build, front, back)
+    sleeves.sleeves(build, front, back)
+    _sleeves_in_one(build)
+    lower = _hems(below) if below else (*front.lower, *reversed(back.lower))
+    hem(build, lower)
+    extras.lining(build, front, back)
+    extras.bones(build, front, back)
+
+
+def _sleeves_in_one(build: Build) -> None:
+    sleeve = build.description.features.sleeve
+    if sleeve is not None and build.pieces["front"].has_edge("wrist"):
+        sleeves.finish_end(build, sleeve, (part("front", "wrist"), part("back", "wrist")))
+
+
+def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half]) -> None:
+    """The skirt sewn to the bodice; a full one is drawn in to it."""
+    ratio = skirts.fullness(build)
+    build.join(
+        "waist",
+        "Waist seam",
+        skirts.waist_parts(below),
+        (*front.lower, *reversed(back.lower)),
+        press=Press.UP,
+        difference=Difference(DifferenceKind.GATHERS, ratio) if ratio > 1 else Difference(),
+    )
+    build.along["waist"] = ("waist",)
+    waist = build.description.features.waist
+    if waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING, Waist.PLAIN_BAND):
+        build.assumed["features.waist"] = f"a seam at the waist; the {waist.words} is sewn over it by your booklet"
+
+
+# ---------------------------------------------------------------- the pattern
+
+
+def _pattern(build: Build) -> Pattern:
+    description = build.description
+    sizes = build.figures.names
+    chart = {
+        name: {size.name: getattr(size, f"body_{name}") for size in build.figures.sizes}
+        for name in ("bust", "waist", "hip")
+    }
+    finished = {
+        "hip": {size.name: size.hip for size in build.figures.sizes},
+        "length": {size.name: size.length for size in build.figures.sizes},
+    }
+    if description.garment.has_bodice:
+        finished["bust"] = {size.name: size.bust for size in build.figures.sizes}
+    if all(size.waist is not None for size in build.figures.sizes):
+        finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
+    finished |= {name: dict(row) for name, row in description.finished.items()}
+    usual = ("bust",) if description.garment.has_bodice else ("waist", "hip")
+    if description.garment is GarmentKind.APRON or (skirts.fullness(build) > 1 and not description.garment.has_bodice):
+        finished.pop("hip", None)
+    return Pattern(
+        name=description.name,
+        house=description.house,
+        code=description.code,
+        garment=description.garment.words,
+        envelope=Envelope(
+            views=(View("A", "As described"),),
+            sizes=sizes,
+            sized_by=description.sized_by or usual,
+            body_chart={**chart, **description.body_chart},
+            finished={"A": finished},
+            yardage=tuple(
+                PrintedYardage("A", size, Role(line.role), line.width, line.one_way, line.length)
+                for line in description.yardage
+                for size in ((line.size,) if line.size else sizes)
+            ),
+            notions=tuple(PrintedNotion(said, 1) for said in description.notions),
+            figure=description.figure,
+        ),
+        pieces=tuple(build.pieces.values()),
+        making=build.making(),
+    )

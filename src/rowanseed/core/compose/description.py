@@ -1,0 +1,487 @@
+"""A garment as its envelope and its line drawing tell it: the closed vocabulary, and what is said of one garment.
+
+Fields and values are those of `docs/formats/description.md`. Lengths are millimetres. What is not said is None (or
+empty), and takes the usual value when the pattern is composed.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from rowanseed.core.base.words import Worded
+from rowanseed.core.pattern.envelope import Figure
+
+
+class GarmentKind(Worded):
+    SKIRT = "skirt"
+    TROUSERS = "trousers"
+    TOP = "top"
+    DRESS = "dress"
+    JACKET = "jacket"
+    COAT = "coat"
+    WAISTCOAT = "waistcoat"
+    PINAFORE = "pinafore"
+    APRON = "apron"
+    NIGHTDRESS = "nightdress"
+
+    @property
+    def has_bodice(self) -> bool:
+        return self not in (GarmentKind.SKIRT, GarmentKind.TROUSERS, GarmentKind.APRON)
+
+    @property
+    def is_outer(self) -> bool:
+        return self in (GarmentKind.JACKET, GarmentKind.COAT)
+
+
+class ClothKind(Worded):
+    WOVEN = "woven"
+    KNIT = "knit"
+
+
+class Centre(Worded):
+    FOLD = "fold", "on the fold"
+    SEAM = "seam", "with a seam"
+    OPEN = "open"
+
+
+class Shaping(Worded):
+    BUST_DART = "bust dart"
+    WAIST_DART = "waist dart"
+    SHOULDER_DART = "shoulder dart"
+    PRINCESS_ARMHOLE = "princess from armhole", "princess seam from the armhole"
+    PRINCESS_SHOULDER = "princess from shoulder", "princess seam from the shoulder"
+    YOKE = "yoke"
+    SQUARE_YOKE = "square yoke"
+    GATHERS_UNDER_YOKE = "gathers under yoke", "gathers under the yoke"
+    PLEAT_UNDER_YOKE = "pleat under yoke", "pleat under the yoke"
+    TUCKS = "tucks"
+    PLEATS = "pleats"
+    SHOULDER_TUCK_LEFT = "shoulder tuck left", "tuck on the left shoulder"
+    SHIRRED_PANEL = "shirred panel"
+
+
+PRINCESS = (Shaping.PRINCESS_ARMHOLE, Shaping.PRINCESS_SHOULDER)
+
+
+class Where(Worded):
+    FRONT = "front"
+    BACK = "back"
+    LEFT_SIDE = "left side"
+    NONE = "none"
+
+
+class OpeningKind(Worded):
+    INVISIBLE_ZIP = "invisible zip"
+    CENTRED_ZIP = "centred zip"
+    LAPPED_ZIP = "lapped zip"
+    EXPOSED_ZIP = "exposed zip"
+    FLY_ZIP = "fly zip"
+    BUTTONS = "buttons"
+    HOOK_AND_EYE = "hook and eye"
+    SNAPS = "snaps"
+    TIES = "ties"
+    SLIT = "slit"
+    KEYHOLE = "keyhole"
+
+    @property
+    def is_zip(self) -> bool:
+        return self.value.endswith("zip")
+
+
+class Placket(Worded):
+    GROWN_ON = "grown on", "grown on, folded twice"
+    BAND = "band", "a band of its own"
+    FACING = "facing", "a facing"
+
+
+class NeckShape(Worded):
+    ROUND = "round"
+    V = "v", "V"
+    SQUARE = "square"
+    SCOOP = "scoop"
+    BOAT = "boat"
+    HIGH = "high"
+
+
+class NeckFinish(Worded):
+    FACING = "facing"
+    BIAS_BINDING = "bias binding"
+    BIAS_FACING = "bias facing"
+    BAND = "band"
+    LINING = "lining"
+    COLLAR = "collar"
+
+
+class CollarKind(Worded):
+    FLAT = "flat"
+    STAND = "stand"
+    SHIRT = "shirt with stand"
+    ONE_PIECE = "one-piece"
+    NOTCHED = "notched"
+    SHAWL = "shawl"
+
+
+class SleeveKind(Worded):
+    SET_IN = "set-in"
+    GATHERED_CAP = "gathered cap"
+    DROPPED = "dropped"
+    CUT_IN_ONE = "cut in one"
+    RAGLAN = "raglan"
+
+
+class SleeveLength(Worded):
+    CAP = "cap"
+    SHORT = "short"
+    ELBOW = "elbow"
+    THREE_QUARTER = "three-quarter"
+    LONG = "long"
+
+
+class SleeveEnd(Worded):
+    HEM = "hem"
+    CUFF = "cuff"
+    GATHERED_CUFF = "gathered cuff"
+    ELASTIC_CASING = "elastic casing"
+    BINDING = "binding"
+    FACING = "facing"
+
+
+class ArmholeFinish(Worded):
+    FACING = "facing"
+    BIAS_BINDING = "bias binding"
+    LINING = "lining"
+
+
+class Waist(Worded):
+    NONE = "none"
+    SEAM = "seam"
+    WAISTBAND = "waistband"
+    FACING = "facing"
+    ELASTIC_CASING = "elastic casing"
+    DRAWSTRING = "drawstring"
+    PLAIN_BAND = "plain band"
+    PLEATED_BAND = "pleated band"
+    SHIRRED = "shirred"
+
+
+class SkirtKind(Worded):
+    STRAIGHT = "straight"
+    A_LINE = "a-line", "A-line"
+    GORED = "gored"
+    GATHERED = "gathered"
+    CIRCLE = "circle"
+    HALF_CIRCLE = "half circle"
+    KNIFE_PLEATS = "knife pleats"
+    BOX_PLEATS = "box pleats"
+    CARTRIDGE_PLEATS = "cartridge pleats"
+    POINTED_PANELS = "pointed panels"
+
+    @property
+    def is_full(self) -> bool:
+        """Whether a straight length of cloth is drawn in to the waist."""
+        return self in (SkirtKind.GATHERED, SkirtKind.KNIFE_PLEATS, SkirtKind.BOX_PLEATS, SkirtKind.CARTRIDGE_PLEATS)
+
+
+class Slit(Worded):
+    NONE = "none"
+    BACK = "back"
+    SIDES = "sides"
+
+
+class LegKind(Worded):
+    STRAIGHT = "straight"
+    WIDE = "wide"
+    TAPERED = "tapered"
+    SHORTS = "shorts"
+
+
+class LegEnd(Worded):
+    HEM = "hem"
+    CUFF = "cuff"
+    ELASTIC_CASING = "elastic casing"
+
+
+class HemKind(Worded):
+    TURNED = "turned"
+    DOUBLE = "double"
+    NARROW = "narrow"
+    BLIND = "blind"
+    ROLLED = "rolled"
+    TWIN_NEEDLE = "twin needle"
+    FACED = "faced"
+    BOUND = "bound"
+    BY_HAND = "by hand"
+
+
+class PocketKind(Worded):
+    PATCH = "patch"
+    IN_SEAM = "in-seam"
+    SLANT = "slant"
+    WELT = "welt"
+    FLAP = "flap"
+
+
+class PocketPlace(Worded):
+    FRONT = "front"
+    BACK = "back"
+    SIDE = "side"
+    CHEST = "chest"
+
+
+class LiningOf(Worded):
+    ALL = "all"
+    BODY = "body"
+    UPPER = "upper"
+    LOWER = "lower"
+
+
+class LiningMethod(Worded):
+    BAGGED = "bagged"
+    SEWN_IN = "sewn in"
+    BY_HAND = "by hand"
+    HANGING_FREE = "hanging free"
+
+
+class FacedEdge(Worded):
+    NECK = "neck"
+    ARMHOLE = "armhole"
+    FRONT = "front"
+    WAIST = "waist"
+    HEM = "hem"
+
+
+class Interfaced(Worded):
+    COLLAR = "collar"
+    CUFFS = "cuffs"
+    FACINGS = "facings"
+    FRONT = "front"
+    WAISTBAND = "waistband"
+    PLACKETS = "plackets"
+    ALL = "all"
+
+
+class InterfacingKind(Worded):
+    FUSIBLE = "fusible"
+    SEWN_IN = "sewn in"
+
+
+class Boned(Worded):
+    SIDE = "side"
+    PRINCESS = "princess"
+    CENTRE_BACK = "centre back"
+
+
+class ElasticPlace(Worded):
+    WAIST = "waist"
+    SLEEVE = "sleeve"
+    NECK = "neck"
+    BACK = "back"
+
+
+class TrimKind(Worded):
+    PIPING = "piping"
+    RUFFLE = "ruffle"
+    LACE = "lace"
+    RICKRACK = "rickrack"
+    BRAID = "braid"
+    TOPSTITCHING = "topstitching"
+    EMBROIDERY = "embroidery"
+
+
+class Along(Worded):
+    NECK = "neck"
+    HEM = "hem"
+    ARMHOLE = "armhole"
+    YOKE = "yoke"
+    FRONT = "front"
+    COLLAR = "collar"
+    WAIST = "waist"
+
+
+class BeltKind(Worded):
+    TIE = "tie"
+    BACK_BELT = "back belt"
+
+
+class StrapsClosed(Worded):
+    SEWN_IN = "sewn in"
+    BUTTONS = "buttons"
+    SNAPS = "snaps"
+    TIES = "ties"
+
+
+# ---------------------------------------------------------------- what is said of a garment
+
+
+@dataclass(frozen=True)
+class Side:
+    """The front or the back: how its centre is cut, and what shapes it."""
+
+    centre: Centre = Centre.FOLD
+    shaping: tuple[Shaping, ...] = ()
+
+    @property
+    def princess(self) -> Shaping | None:
+        return next((one for one in self.shaping if one in PRINCESS), None)
+
+    def has(self, *shaping: Shaping) -> bool:
+        return any(one in self.shaping for one in shaping)
+
+
+@dataclass(frozen=True)
+class Opening:
+    where: Where = Where.NONE
+    kind: OpeningKind | None = None
+    length: float | None = None
+    count: int | None = None
+    placket: Placket | None = None
+
+
+@dataclass(frozen=True)
+class Neck:
+    shape: NeckShape = NeckShape.ROUND
+    finish: NeckFinish | None = None
+
+
+@dataclass(frozen=True)
+class Sleeve:
+    kind: SleeveKind = SleeveKind.SET_IN
+    pieces: int = 1
+    length: SleeveLength = SleeveLength.LONG
+    end: SleeveEnd = SleeveEnd.HEM
+    placket: bool = False
+
+
+@dataclass(frozen=True)
+class Straps:
+    count: int = 2
+    width: float = 20.0
+    closed_by: StrapsClosed = StrapsClosed.SEWN_IN
+
+
+@dataclass(frozen=True)
+class Skirt:
+    kind: SkirtKind = SkirtKind.A_LINE
+    panels: int | None = None
+    fullness: float | None = None
+    length: float | None = None
+    darts: bool | None = None
+    slit: Slit = Slit.NONE
+    coverage: float | None = None
+
+
+@dataclass(frozen=True)
+class Legs:
+    kind: LegKind = LegKind.STRAIGHT
+    length: float | None = None
+    pleats: int = 0
+    end: LegEnd = LegEnd.HEM
+
+
+@dataclass(frozen=True)
+class Hem:
+    kind: HemKind = HemKind.TURNED
+    depth: float | None = None
+
+
+@dataclass(frozen=True)
+class Pocket:
+    kind: PocketKind = PocketKind.PATCH
+    on: PocketPlace = PocketPlace.FRONT
+
+
+@dataclass(frozen=True)
+class Lining:
+    of: LiningOf = LiningOf.ALL
+    method: LiningMethod = LiningMethod.BY_HAND
+    drawn: bool = False
+
+
+@dataclass(frozen=True)
+class Elastic:
+    where: ElasticPlace
+    width: float = 20.0
+
+
+@dataclass(frozen=True)
+class Trim:
+    kind: TrimKind
+    along: Along
+
+
+@dataclass(frozen=True)
+class Features:
+    """Everything the line drawing shows."""
+
+    front: Side = Side()
+    back: Side = Side()
+    opening: Opening = Opening()
+    neck: Neck = Neck()
+    collar: CollarKind | None = None
+    sleeve: Sleeve | None = None
+    armhole: ArmholeFinish | None = None
+    straps: Straps | None = None
+    waist: Waist | None = None
+    skirt: Skirt | None = None
+    legs: Legs = Legs()
+    hem: Hem = Hem()
+    pockets: tuple[Pocket, ...] = ()
+    lining: Lining | None = None
+    facing: frozenset[FacedEdge] = frozenset()
+    interfacing: frozenset[Interfaced] = frozenset()
+    interfacing_kind: InterfacingKind = InterfacingKind.FUSIBLE
+    underlining: bool = False
+    interlining: bool = False
+    pads: bool = False
+    vent: bool = False
+    boning: tuple[Boned, ...] = ()
+    elastic: tuple[Elastic, ...] = ()
+    trim: tuple[Trim, ...] = ()
+    belt: BeltKind | None = None
+
+
+Row = Mapping[str, float]
+"""One figure a size, in mm."""
+
+
+@dataclass(frozen=True)
+class Measured:
+    """What a tape read on the tissue of one piece, in one size: dimensions in mm by their names."""
+
+    size: str
+    dimensions: Mapping[str, float]
+
+
+@dataclass(frozen=True)
+class Printed:
+    """A line of the envelope's yardage."""
+
+    role: str
+    width: float
+    length: float
+    size: str = ""
+    one_way: bool = False
+
+
+@dataclass(frozen=True)
+class Description:
+    """A garment as its envelope tells it. Charts map a measure to one figure a size; empty where nothing is said."""
+
+    name: str
+    garment: GarmentKind
+    house: str = ""
+    code: str = ""
+    figure: Figure = Figure.WOMEN
+    cloth: ClothKind = ClothKind.WOVEN
+    allowance: float = 15.0
+    sizes: tuple[str, ...] = ()
+    sized_by: tuple[str, ...] = ()
+    body_chart: Mapping[str, Row] = field(default_factory=dict)
+    finished: Mapping[str, Row] = field(default_factory=dict)
+    yardage: tuple[Printed, ...] = ()
+    notions: tuple[str, ...] = ()
+    features: Features = Features()
+    said: frozenset[str] = frozenset()
+    """The fields that were said, by their names in the document (`features.neck.finish`); all else is assumed."""
+    measured: Mapping[str, Measured] = field(default_factory=dict)

@@ -1,0 +1,141 @@
+"""What drafts share: curves by their directions, solving for a length, chains cut at a level or offset along themselves."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+
+from rowanseed.core.geometry.outline import (
+    Chain,
+    Point,
+    Segment,
+    chain_length,
+    direction_at,
+    line_chain,
+    point_at,
+    split_chain,
+    through,
+    unit,
+)
+
+DOWN, UP, OUT, IN = (1.0, 0.0), (-1.0, 0.0), (0.0, 1.0), (0.0, -1.0)
+"""Directions in a piece's frame: down the garment, up, away from the centre, towards it."""
+
+
+def curve(
+    start: Point, leaves: Point, end: Point, arrives: Point, pull: float = 0.36, pull_end: float | None = None
+) -> Segment:
+    """A curve that leaves `start` and arrives at `end` in given directions, its handles a share of the chord."""
+    chord = math.dist(start, end)
+    a, b = unit(leaves), unit(arrives)
+    first, last = pull * chord, (pull if pull_end is None else pull_end) * chord
+    return Segment(
+        start=start,
+        end=end,
+        control1=(start[0] + a[0] * first, start[1] + a[1] * first),
+        control2=(end[0] - b[0] * last, end[1] - b[1] * last),
+    )
+
+
+def straight(*points: Point) -> Chain:
+    return line_chain(*points)
+
+
+def backwards(chain: Chain) -> Chain:
+    return tuple(segment.reversed() for segment in reversed(chain))
+
+
+def moved(chain: Chain, along: float, across: float) -> Chain:
+    """A chain moved down the garment and away from the centre."""
+
+    def at(p: Point) -> Point:
+        return (p[0] + along, p[1] + across)
+
+    return tuple(
+        Segment(
+            at(s.start),
+            at(s.end),
+            None if s.control1 is None else at(s.control1),
+            None if s.control2 is None else at(s.control2),
+        )
+        for s in chain
+    )
+
+
+def mirrored(chain: Chain, axis: float) -> Chain:
+    """A chain mirrored at a line along the grain that stands `axis` from the centre; its direction stays."""
+
+    def at(p: Point) -> Point:
+        return (p[0], 2 * axis - p[1])
+
+    return tuple(
+        Segment(
+            at(s.start),
+            at(s.end),
+            None if s.control1 is None else at(s.control1),
+            None if s.control2 is None else at(s.control2),
+        )
+        for s in chain
+    )
+
+
+def solve(of: Callable[[float], float], goal: float, low: float, high: float) -> float:
+    """Where a function that grows (or falls) steadily between two values reaches a goal, by bisection."""
+    rising = of(high) > of(low)
+    for _ in range(60):
+        middle = (low + high) / 2
+        low, high = (middle, high) if (of(middle) < goal) == rising else (low, middle)
+    return (low + high) / 2
+
+
+def length_to_level(chain: Chain, x: float) -> float:
+    """How far along a chain it first stands at a level down the garment; its end where it never does."""
+    whole = chain_length(chain)
+    if not chain:
+        return 0.0
+    rises = chain[-1].end[0] > chain[0].start[0]
+    low, high = 0.0, whole
+    for _ in range(50):
+        middle = (low + high) / 2
+        below = point_at(chain, middle)[0] < x
+        low, high = (middle, high) if below == rises else (low, middle)
+    return (low + high) / 2
+
+
+def y_at(chain: Chain, x: float) -> float:
+    """Where a chain stands across the piece at a level down it; for chains that run on steadily along x."""
+    return point_at(chain, length_to_level(chain, x))[1]
+
+
+def cut_at(chain: Chain, share: float) -> tuple[Chain, Chain]:
+    """A chain cut in two inside its longest segment's reach, at a share of its length, both parts with as many
+    segments in every size: the cut falls into the same segment only where shares are chosen so."""
+    return split_chain(chain, chain_length(chain) * share)
+
+
+POINTS = 4
+
+
+def parallel(chain: Chain, first: Point, last: Point, depth: float) -> Chain:
+    """A line `depth` to the left of a chain's direction, led to `first` and `last` at its ends: three curves, whatever
+    it follows."""
+    whole = chain_length(chain)
+    count = 3 * (POINTS - 1)
+
+    def beside(share: float) -> Point:
+        p, v = point_at(chain, whole * share), unit(direction_at(chain, whole * share))
+        return (p[0] - v[1] * depth, p[1] + v[0] * depth)
+
+    begun, ended = beside(0.0), beside(1.0)
+    points = []
+    for k in range(count + 1):
+        t = k / count
+        x, y = beside(t)
+        at_first, at_last = (1 - t) ** 3, t**3
+        points.append(
+            (
+                x + at_first * (first[0] - begun[0]) + at_last * (last[0] - ended[0]),
+                y + at_first * (first[1] - begun[1]) + at_last * (last[1] - ended[1]),
+            )
+        )
+    return tuple(through(*points[k : k + 4]) for k in range(0, count, 3))

@@ -1,0 +1,266 @@
+"""Bodies and finished measurements in every size: what was said, and the usual for what was not.
+
+The proportions are those that drafting books share (a quarter of the bust for a panel, an eighth for the depth of the
+armhole, a fifth for the neck), from memory; charts and eases are common practice, no source.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from rowanseed.core.compose.description import (
+    PRINCESS,
+    ClothKind,
+    Description,
+    GarmentKind,
+    Row,
+    Shaping,
+    SkirtKind,
+    Waist,
+)
+from rowanseed.core.pattern.envelope import Figure
+
+CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]] = {
+    Figure.WOMEN: (
+        ("8", "10", "12", "14", "16", "18"),
+        {
+            "bust": (800, 830, 870, 920, 970, 1020),
+            "waist": (610, 640, 670, 720, 770, 830),
+            "hip": (850, 880, 920, 970, 1020, 1070),
+        },
+    ),
+    Figure.MEN: (
+        ("S", "M", "L", "XL", "XXL"),
+        {
+            "bust": (920, 980, 1040, 1100, 1160),
+            "waist": (780, 840, 900, 970, 1040),
+            "hip": (930, 980, 1030, 1085, 1140),
+        },
+    ),
+    Figure.CHILDREN: (
+        ("4", "6", "8", "10", "12"),
+        {"bust": (580, 620, 670, 720, 770), "waist": (540, 560, 590, 620, 650), "hip": (600, 640, 700, 760, 820)},
+    ),
+    Figure.UNISEX: (
+        ("XS", "S", "M", "L", "XL"),
+        {
+            "bust": (820, 880, 950, 1030, 1110),
+            "waist": (660, 720, 790, 870, 950),
+            "hip": (870, 930, 1000, 1070, 1140),
+        },
+    ),
+}
+"""Usual charts, to start from (invented round figures in the usual steps)."""
+
+TALL = {Figure.WOMEN: 1.0, Figure.MEN: 1.07, Figure.CHILDREN: 0.72, Figure.UNISEX: 1.03}
+"""Lengths of a figure beside a woman's."""
+
+
+@dataclass(frozen=True)
+class Size:
+    """One size: the body and the garment, in mm. Widths of the garment go all the way round."""
+
+    name: str
+    body_bust: float
+    body_waist: float
+    body_hip: float
+    bust: float
+    waist: float | None
+    """None where the garment runs straight past the waist."""
+    hip: float
+    length: float
+    """From the neck point, the waist or the waist's edge down to the hem, by the garment."""
+    tall: float
+
+    @property
+    def neck(self) -> float:
+        return self.body_bust * 0.2 + 186.0
+
+    @property
+    def shoulder(self) -> float:
+        return 122.0 + (self.body_bust - 880.0) * 0.03
+
+    @property
+    def back_waist(self) -> float:
+        """From the nape to the waist."""
+        return (402.0 + (self.body_bust - 880.0) * 0.06) * self.tall
+
+    @property
+    def underarm(self) -> float:
+        """From the neck point to the level of the underarm."""
+        return self.body_bust / 8 + 96.0 * self.tall
+
+    @property
+    def hip_depth(self) -> float:
+        """From the waist to the hip."""
+        return 200.0 * self.tall
+
+    @property
+    def crotch_depth(self) -> float:
+        """From the waist to the seat."""
+        return self.body_hip / 4 + 34.0 * self.tall
+
+    @property
+    def arm(self) -> float:
+        return (585.0 + (self.body_bust - 880.0) * 0.08) * self.tall
+
+    @property
+    def upper_arm(self) -> float:
+        return self.body_bust * 0.28 + 30.0
+
+    @property
+    def wrist(self) -> float:
+        return 155.0 + (self.body_bust - 880.0) * 0.04
+
+
+@dataclass(frozen=True)
+class Figures:
+    """Every size of a garment, and what was assumed for it, by field."""
+
+    sizes: tuple[Size, ...]
+    assumed: Mapping[str, str] = field(default_factory=dict)
+
+    @property
+    def names(self) -> tuple[str, ...]:
+        return tuple(size.name for size in self.sizes)
+
+
+def figures(description: Description) -> Figures:
+    """The figures of a description, the usual ones in place of what it does not say."""
+    assumed: dict[str, str] = {}
+    sizes = description.sizes or next((tuple(row) for row in description.body_chart.values()), ())
+    usual, chart = CHARTS[description.figure]
+    if not sizes:
+        sizes = usual
+        assumed["sizes"] = "the usual sizes"
+    rows = {name: _body(description, name, sizes, usual, chart, assumed) for name in ("bust", "waist", "hip")}
+    out = []
+    for size in sizes:
+        body = {name: rows[name][size] for name in rows}
+        out.append(_size(description, size, body, assumed))
+    return Figures(tuple(out), assumed)
+
+
+def _body(
+    description: Description,
+    name: str,
+    sizes: tuple[str, ...],
+    usual: tuple[str, ...],
+    chart: Mapping[str, tuple[float, ...]],
+    assumed: dict[str, str],
+) -> Row:
+    said = description.body_chart.get(name)
+    if said and all(size in said for size in sizes):
+        return said
+    assumed[f"body_chart.{name}"] = f"a usual chart's {name}"
+    own = dict(zip(usual, chart[name], strict=True))
+    if all(size in own for size in sizes):
+        return own
+    # Other names of sizes: from the measure that is said, by the proportion of the usual chart's middle size.
+    middle = len(usual) // 2
+    for other, row in description.body_chart.items():
+        if other in chart and all(size in row for size in sizes):
+            share = chart[name][middle] / chart[other][middle]
+            return {size: row[size] * share for size in sizes}
+    step = (chart[name][-1] - chart[name][0]) / (len(usual) - 1)
+    first = chart[name][middle] - step * (len(sizes) // 2)
+    return {size: first + step * k for k, size in enumerate(sizes)}
+
+
+def _size(description: Description, size: str, body: Mapping[str, float], assumed: dict[str, str]) -> Size:
+    def said(name: str) -> float | None:
+        row = description.finished.get(name, {})
+        return row.get(size)
+
+    tall = TALL[description.figure]
+    found = {}
+    for name in ("bust", "waist", "hip"):
+        figure = said(name)
+        if figure is None:
+            found[name] = body[name] + ease(description, name)
+            if name != "waist" or goes_in(description):
+                assumed[f"finished.{name}"] = f"usual ease at the {name}"
+        else:
+            found[name] = figure
+    waist: float | None = found["waist"] if goes_in(description) or said("waist") is not None else None
+    length = said("length")
+    if length is None:
+        length = _length(description) * tall
+    hip = found["hip"]
+    if description.garment.has_bodice and said("hip") is None:
+        hip = max(hip, found["bust"]) if waist is None else hip
+    return Size(
+        name=size,
+        body_bust=body["bust"],
+        body_waist=body["waist"],
+        body_hip=body["hip"],
+        bust=found["bust"],
+        waist=waist,
+        hip=hip,
+        length=length,
+        tall=tall,
+    )
+
+
+def goes_in(description: Description) -> bool:
+    """Whether the garment is shaped to the waist: by darts, princess seams, a waist seam, or because it begins there."""
+    features = description.features
+    shaped = (Shaping.WAIST_DART, *PRINCESS)
+    return (
+        not description.garment.has_bodice
+        or features.front.has(*shaped)
+        or features.back.has(*shaped)
+        or features.waist not in (None, Waist.NONE)
+    )
+
+
+def ease(description: Description, name: str) -> float:
+    """The usual ease of a garment at a level, in mm."""
+    garment, knit = description.garment, description.cloth is ClothKind.KNIT
+    fitted = goes_in(description)
+    match garment:
+        case GarmentKind.SKIRT | GarmentKind.APRON:
+            return {"bust": 60.0, "waist": 20.0, "hip": 60.0}[name]
+        case GarmentKind.TROUSERS:
+            return {"bust": 60.0, "waist": 20.0, "hip": 70.0}[name]
+        case GarmentKind.COAT:
+            return {"bust": 180.0, "waist": 200.0, "hip": 160.0}[name]
+        case GarmentKind.JACKET:
+            return {"bust": 130.0, "waist": 140.0, "hip": 110.0}[name]
+        case GarmentKind.NIGHTDRESS:
+            return {"bust": 140.0, "waist": 160.0, "hip": 140.0}[name]
+        case GarmentKind.WAISTCOAT:
+            return {"bust": 80.0, "waist": 90.0, "hip": 80.0}[name]
+        case _ if knit:
+            return {"bust": 20.0, "waist": 40.0, "hip": 20.0}[name]
+        case _ if fitted:
+            return {"bust": 60.0, "waist": 40.0, "hip": 60.0}[name]
+        case _:
+            return {"bust": 110.0, "waist": 150.0, "hip": 90.0}[name]
+
+
+def _length(description: Description) -> float:
+    """The usual length of a garment of a woman's height: of a bodice from the neck point, else from the waist."""
+    match description.garment:
+        case GarmentKind.DRESS | GarmentKind.PINAFORE:
+            return 1020.0
+        case GarmentKind.NIGHTDRESS:
+            return 1150.0
+        case GarmentKind.COAT:
+            return 1050.0
+        case GarmentKind.JACKET:
+            return 680.0
+        case GarmentKind.WAISTCOAT:
+            return 540.0
+        case GarmentKind.TOP:
+            return 640.0
+        case GarmentKind.TROUSERS:
+            return 1040.0
+        case GarmentKind.SKIRT | GarmentKind.APRON:
+            return 620.0
+
+
+def skirt_kind(description: Description) -> SkirtKind:
+    skirt = description.features.skirt
+    return skirt.kind if skirt else SkirtKind.A_LINE

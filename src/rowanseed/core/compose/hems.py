@@ -1,0 +1,68 @@
+"""How the lower edge ends: its allowance, its folds, and the technique that its kind asks for."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import GarmentKind, HemKind, SkirtKind
+from rowanseed.core.pattern.making import EdgePart, FinishKind
+from rowanseed.core.pattern.pieces import Corner
+
+USUAL = 30.0
+TECHNIQUES = {
+    HemKind.NARROW: "narrow-hem",
+    HemKind.BLIND: "blind-hem",
+    HemKind.ROLLED: "rolled-hem",
+    HemKind.TWIN_NEEDLE: "twin-needle-hem",
+    HemKind.BOUND: "bound-hem",
+    HemKind.BY_HAND: "hem-by-hand",
+}
+"""Ways of hemming that are not the usual one, as the making order knows them."""
+
+
+def hem_depth(build: Build, usual: float = USUAL) -> tuple[float, tuple[float, ...]]:
+    """(allowance, folds from the raw edge on) of a turned edge, by the garment's hem kind."""
+    hem = build.description.features.hem
+    depth = hem.depth if hem.depth is not None and usual == USUAL else usual
+    match hem.kind:
+        case HemKind.DOUBLE:
+            return depth, (depth / 2, depth / 2)
+        case HemKind.NARROW:
+            narrow = min(depth, 16.0)
+            return narrow, (narrow / 2, narrow / 2)
+        case HemKind.ROLLED:
+            return 6.0, (3.0, 3.0)
+        case HemKind.BLIND | HemKind.TWIN_NEEDLE | HemKind.BOUND:
+            return depth, (depth,)
+        case HemKind.TURNED | HemKind.BY_HAND | HemKind.FACED:
+            first = min(8.0, depth / 3)
+            return depth, (first, depth - first)
+
+
+def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
+    """Hem the garment's lower edge."""
+    description = build.description
+    kind = description.features.hem.kind
+    depth, folds = hem_depth(build, _usual(build))
+    if description.features.hem.depth is None:
+        build.assumed["features.hem.depth"] = f"a hem of {depth:.0f} mm"
+    for p in parts:
+        build.allow(p.piece, p.edge, depth, Corner.TURNED)
+    build.finish("hem", "Hem", FinishKind.HEM, parts, folds)
+    build.along["hem"] = ("hem",)
+    technique = TECHNIQUES.get(kind)
+    if technique is not None:
+        build.ways.append(("hem", technique))
+    if kind is HemKind.FACED:
+        build.assumed["features.hem.kind"] = (
+            "the hem is turned until its facing is cut: choose “face the hem” at the Cloth station"
+        )
+
+
+def _usual(build: Build) -> float:
+    """A circle takes a narrow hem, anything else the usual one (the craft's figures)."""
+    skirt = build.description.features.skirt
+    round_ = skirt is not None and skirt.kind in (SkirtKind.CIRCLE, SkirtKind.HALF_CIRCLE)
+    said = build.description.features.hem.depth
+    if said is not None:
+        return USUAL
+    return 16.0 if round_ else 25.0 if build.description.garment is GarmentKind.TOP else USUAL

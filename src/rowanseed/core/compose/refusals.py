@@ -1,0 +1,347 @@
+"""What a description says that cannot be, each by its field and the reason in a sewist's words."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+
+from rowanseed.core.compose.description import (
+    Along,
+    Centre,
+    ClothKind,
+    CollarKind,
+    Description,
+    GarmentKind,
+    LiningMethod,
+    NeckFinish,
+    NeckShape,
+    OpeningKind,
+    Placket,
+    PocketKind,
+    PocketPlace,
+    Shaping,
+    SkirtKind,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    Slit,
+    TrimKind,
+    Waist,
+    Where,
+)
+
+
+@dataclass(frozen=True)
+class Refusal:
+    """A field of the document, and why what it says cannot be."""
+
+    field: str
+    why: str
+
+
+def refusals(description: Description) -> tuple[Refusal, ...]:
+    """Everything that contradicts itself or cannot be drafted, in the order of the document."""
+    return tuple(Refusal(*found) for rule in RULES for found in rule(description))
+
+
+Found = Iterator[tuple[str, str]]
+
+
+def _figures(d: Description) -> Found:
+    if d.sizes and len(set(d.sizes)) < len(d.sizes):
+        yield "sizes", "A size is named twice."
+    for table, chart in (("body_chart", d.body_chart), ("finished", d.finished)):
+        for measure, row in chart.items():
+            where = f"{table}.{measure}"
+            missing = [size for size in d.sizes if size not in row]
+            if d.sizes and missing:
+                yield where, f"Size {missing[0]} is missing: give a figure for every size, or for none."
+            elif d.sizes and [row[s] for s in d.sizes] != sorted(row[s] for s in d.sizes):
+                yield where, "The figures have to rise with the sizes."
+            if any(not 50 <= mm <= 4000 for mm in row.values()):
+                yield where, "A figure cannot be right: lengths are in millimetres, inches are told apart by “in”."
+    slack = -0.25 if d.cloth is ClothKind.KNIT else 0.0
+    for measure, row in d.finished.items():
+        body = d.body_chart.get(measure, {})
+        for size in d.sizes:
+            if measure in ("bust", "waist", "hip") and size in row and size in body:
+                if row[size] < body[size] * (1 + slack):
+                    yield (
+                        f"finished.{measure}",
+                        f"In size {size} the garment is {body[size] - row[size]:.0f} mm smaller than the body.",
+                    )
+                    break
+    if not 3 <= d.allowance <= 40:
+        yield "allowance", "A seam allowance lies between 3 and 40 mm."
+
+
+def _opening(d: Description) -> Found:
+    f, opening = d.features, d.features.opening
+    kind, where = opening.kind, opening.where
+    if kind is None and where is not Where.NONE:
+        yield "features.opening.kind", "Say what the opening is closed with."
+        return
+    if kind is None:
+        return
+    if where is Where.NONE:
+        yield "features.opening.where", f"Say where the {kind.words} is."
+        return
+    side = {Where.FRONT: f.front, Where.BACK: f.back}.get(where)
+    if kind.is_zip and side is not None and side.centre is Centre.FOLD and d.garment is not GarmentKind.TROUSERS:
+        yield (
+            "features.opening.kind",
+            f"A zip at the {where.words} needs a seam there: the {where.words} is cut on the fold.",
+        )
+    if kind.is_zip and side is not None and side.centre is Centre.OPEN:
+        yield "features.opening.kind", f"A zip needs a seam below it: the {where.words} is open all the way down."
+    buttoned = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
+    if buttoned and d.garment.has_bodice and side is not None and side.centre is not Centre.OPEN:
+        yield (
+            f"features.{where.value}.centre",
+            f"{kind.words.capitalize()} close an edge: say that the {where.words} is open.",
+        )
+    if buttoned and where is Where.LEFT_SIDE:
+        yield "features.opening.where", f"{kind.words.capitalize()} at the side are not drafted here; a zip is."
+    if kind is OpeningKind.FLY_ZIP and d.garment not in (GarmentKind.TROUSERS, GarmentKind.SKIRT):
+        yield "features.opening.kind", "A fly belongs to trousers or a skirt."
+    if kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE) and not d.garment.has_bodice:
+        yield "features.opening.kind", f"A {kind.words} opens a neck: this garment has none."
+    if kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE) and (side is None or side.centre is not Centre.FOLD):
+        yield "features.opening.kind", f"A {kind.words} is cut into the fold of the front or the back."
+    if (
+        kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+        and d.garment.has_bodice
+        and (side is None or side.centre is Centre.FOLD)
+    ):
+        yield "features.opening.kind", f"{kind.words.capitalize()} close an opening: the {where.words} has none."
+    if opening.placket is not None and side is not None and side.centre is not Centre.OPEN:
+        yield "features.opening.placket", "A placket belongs to edges that are open all the way down."
+    if f.front.centre is Centre.OPEN and where is not Where.FRONT:
+        yield "features.opening.where", "The front is open, so the opening lies at the front."
+    if f.back.centre is Centre.OPEN and where is not Where.BACK:
+        yield "features.opening.where", "The back is open, so the opening lies at the back."
+
+
+def _front(d: Description) -> Found:
+    f = d.features
+    if not d.garment.has_bodice:
+        for name, side in (("front", f.front), ("back", f.back)):
+            if side.shaping and d.garment is not GarmentKind.SKIRT:
+                yield (
+                    f"features.{name}.shaping",
+                    f"{side.shaping[0].words.capitalize()} shapes a bodice; this has none.",
+                )
+        return
+    for name, side in (("front", f.front), ("back", f.back)):
+        if side.princess and side.has(Shaping.WAIST_DART, Shaping.BUST_DART, Shaping.SHOULDER_DART):
+            yield f"features.{name}.shaping", "A princess seam takes up the darts: choose one or the other."
+        if all(one in side.shaping for one in (Shaping.PRINCESS_ARMHOLE, Shaping.PRINCESS_SHOULDER)):
+            yield f"features.{name}.shaping", "A princess seam begins at the armhole or at the shoulder, not at both."
+        if side.princess and side.has(Shaping.YOKE, Shaping.SQUARE_YOKE):
+            yield f"features.{name}.shaping", "A yoke across a princess seam is not drafted here: choose one of them."
+        if side.has(Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE) and not side.has(
+            Shaping.YOKE, Shaping.SQUARE_YOKE
+        ):
+            yield f"features.{name}.shaping", "Fullness under a yoke needs a yoke."
+        if side.has(Shaping.YOKE) and side.has(Shaping.SQUARE_YOKE):
+            yield f"features.{name}.shaping", "A yoke is straight or square, not both."
+    if f.front.has(Shaping.SHOULDER_DART):
+        yield "features.front.shaping", "A shoulder dart shapes the back; the front's dart is the bust dart."
+    if f.back.has(Shaping.BUST_DART):
+        yield "features.back.shaping", "A bust dart shapes the front."
+    if f.back.has(Shaping.SQUARE_YOKE):
+        yield "features.back.shaping", "A square yoke is drafted for the front only."
+    if f.front.has(Shaping.SHIRRED_PANEL):
+        yield "features.front.shaping", "A shirred panel is drafted for the back only."
+    if f.front.has(Shaping.SQUARE_YOKE) and f.front.centre is not Centre.FOLD:
+        yield "features.front.shaping", "A square yoke is drafted for a front on the fold."
+    if f.front.has(Shaping.SHOULDER_TUCK_LEFT) and f.front.centre is Centre.FOLD:
+        yield (
+            "features.front.shaping",
+            "A tuck on one shoulder needs left and right cut apart: the front is on the fold.",
+        )
+    if f.front.has(Shaping.YOKE) and f.front.has(Shaping.SHOULDER_TUCK_LEFT):
+        yield "features.front.shaping", "A yoke takes the place of the shoulder that the tuck would lie on."
+
+
+def _neck(d: Description) -> Found:
+    f = d.features
+    if not d.garment.has_bodice:
+        if f.collar:
+            yield "features.collar", f"A {d.garment.words} has no neck for a collar."
+        if f.sleeve:
+            yield "features.sleeve", f"A {d.garment.words} has no sleeves."
+        return
+    open_front = f.front.centre is Centre.OPEN
+    opened = f.opening.where in (Where.FRONT, Where.BACK) and f.opening.kind is not None
+    if f.collar and f.neck.finish not in (None, NeckFinish.COLLAR):
+        yield (
+            "features.neck.finish",
+            f"The neck has a collar, so it is not finished by {f.neck.finish.words}." if (f.neck.finish) else "",
+        )
+    if f.neck.finish is NeckFinish.COLLAR and not f.collar:
+        yield "features.collar", "Say which collar the neck has."
+    if f.collar in (CollarKind.NOTCHED, CollarKind.SHAWL):
+        yield (
+            "features.collar",
+            f"A {f.collar.words} collar is not drafted here: its lapel needs the front's own drawing. Bring your tissue's.",
+        )
+    if f.collar in (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE) and not opened:
+        yield (
+            "features.collar",
+            f"A {f.collar.words} closes at the neck: the garment needs an opening at the front or back.",
+        )
+    if f.collar is CollarKind.SHIRT and not open_front:
+        yield "features.collar", "A shirt collar with stand ends at an open front."
+    if f.collar and f.neck.shape in (NeckShape.SQUARE, NeckShape.BOAT):
+        yield "features.neck.shape", f"A collar follows a round neck, not a {f.neck.shape.words} one."
+    if f.neck.shape is NeckShape.HIGH and not opened and d.cloth is ClothKind.WOVEN:
+        yield "features.neck.shape", "A high neck of woven cloth needs an opening, or the head does not go through."
+    if f.neck.finish is NeckFinish.LINING and not f.lining:
+        yield "features.neck.finish", "The neck is finished by a lining: say which."
+    if f.neck.finish is NeckFinish.BAND and d.cloth is ClothKind.WOVEN and not opened:
+        yield "features.neck.finish", "A neck band is stretched on: a knit stretches, woven cloth needs an opening."
+
+
+def _sleeve(d: Description) -> Found:
+    f = d.features
+    sleeve = f.sleeve
+    if not d.garment.has_bodice or sleeve is None:
+        return
+    if f.armhole is not None:
+        yield "features.armhole", "The armhole goes into the sleeve: say how it is finished only where there is none."
+    if sleeve.kind is SleeveKind.RAGLAN:
+        yield "features.sleeve.kind", "A raglan sleeve is not drafted here: it shares the neck with the body."
+    if sleeve.pieces not in (1, 2):
+        yield "features.sleeve.pieces", "A sleeve has one piece or two."
+    if sleeve.pieces == 2:
+        yield "features.sleeve.pieces", "A sleeve of two pieces is not drafted here: choose one."
+    if sleeve.placket and sleeve.end not in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
+        yield "features.sleeve.placket", "A placket opens a cuff: the sleeve has none."
+    if sleeve.length is SleeveLength.CAP and sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
+        yield "features.sleeve.end", "A cap sleeve is too short for a cuff."
+    if sleeve.kind is SleeveKind.CUT_IN_ONE and f.front.has(*(s for s in Shaping if s is not Shaping.WAIST_DART)):
+        yield (
+            "features.front.shaping",
+            "A sleeve cut in one is drafted with a plain front: no darts, yoke or princess seam.",
+        )
+    if sleeve.kind is SleeveKind.CUT_IN_ONE and f.back.shaping:
+        yield "features.back.shaping", "A sleeve cut in one is drafted with a plain back."
+    if sleeve.kind is SleeveKind.CUT_IN_ONE and sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
+        yield "features.sleeve.end", "A sleeve cut in one is drafted with a hem, binding or elastic, not with a cuff."
+
+
+def _waist(d: Description) -> Found:
+    f = d.features
+    waist = f.waist
+    if d.garment.has_bodice and waist in (Waist.WAISTBAND, Waist.FACING):
+        yield (
+            "features.waist",
+            f"A {waist.words} finishes the top of a skirt; a {d.garment.words} is joined to it by a seam.",
+        )
+    if not d.garment.has_bodice and waist in (Waist.NONE, Waist.SEAM):
+        yield "features.waist", "Say how the waist is finished: by a band, a facing, elastic or a cord."
+    drawn = waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING)
+    if drawn and not d.garment.has_bodice and f.opening.kind is not None and f.opening.kind.is_zip:
+        yield "features.waist", "A waist that is drawn in needs no zip."
+    fitted = waist in (Waist.WAISTBAND, Waist.FACING, Waist.PLAIN_BAND, Waist.PLEATED_BAND)
+    if fitted and d.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS) and f.opening.kind is None:
+        yield "features.opening", "A waist that fits needs an opening: say where and how it closes."
+    if waist is Waist.SHIRRED and not d.garment.has_bodice:
+        yield "features.waist", "A shirred waist is not drafted here: choose an elastic casing."
+    if waist is Waist.PLEATED_BAND:
+        yield "features.waist", "A pleated band is not drafted here: choose a plain one."
+    if d.garment is GarmentKind.TROUSERS and f.skirt is not None:
+        yield "features.skirt", "Trousers have no skirt."
+
+
+def _skirt(d: Description) -> Found:
+    f, skirt = d.features, d.features.skirt
+    if skirt is None:
+        return
+    if (
+        d.garment.has_bodice
+        and f.waist in (None, Waist.NONE)
+        and skirt.kind
+        not in (
+            SkirtKind.STRAIGHT,
+            SkirtKind.A_LINE,
+        )
+    ):
+        yield "features.waist", f"A skirt that is {skirt.kind.words} is joined by a waist seam: say that there is one."
+    if skirt.kind is SkirtKind.POINTED_PANELS:
+        yield "features.skirt.kind", "Pointed panels are not drafted here: choose gores."
+    if skirt.kind is SkirtKind.GORED and skirt.panels is not None and skirt.panels not in (4, 6, 8):
+        yield "features.skirt.panels", "Gores come in four, six or eight."
+    if skirt.fullness is not None and not 1.1 <= skirt.fullness <= 4:
+        yield "features.skirt.fullness", "Fullness lies between 1.1 and 4 times the waist."
+    if skirt.length is not None and not 100 <= skirt.length <= 1500:
+        yield "features.skirt.length", "A skirt is between 10 cm and 1.5 m long."
+    if skirt.coverage is not None and not 0.3 <= skirt.coverage <= 1:
+        yield "features.skirt.coverage", "An apron covers between a third of the waist and all of it."
+    if skirt.coverage is not None and d.garment is not GarmentKind.APRON:
+        yield "features.skirt.coverage", "Only an apron covers a part of the waist."
+    if skirt.slit is not Slit.NONE and skirt.kind not in (SkirtKind.STRAIGHT, SkirtKind.A_LINE):
+        yield "features.skirt.slit", "A slit belongs to a straight or A-line skirt."
+    if skirt.slit is Slit.BACK and f.back.centre is not Centre.SEAM:
+        yield "features.skirt.slit", "A slit at the back needs a seam there: the back is cut on the fold."
+    if skirt.kind in (SkirtKind.CIRCLE, SkirtKind.HALF_CIRCLE) and skirt.darts:
+        yield "features.skirt.darts", "A circle fits the waist by itself, without darts."
+
+
+def _rest(d: Description) -> Found:
+    f = d.features
+    for k, pocket in enumerate(f.pockets):
+        where = f"features.pockets.{k}"
+        if pocket.kind is PocketKind.SLANT:
+            yield (
+                where,
+                "A slant pocket is not drafted here: it cuts the front's outline. A patch or an in-seam pocket is.",
+            )
+        if pocket.kind is PocketKind.IN_SEAM and pocket.on is not PocketPlace.SIDE:
+            yield where, "An in-seam pocket lies in the side seam: say that it is on the side."
+        if pocket.on is PocketPlace.CHEST and not d.garment.has_bodice:
+            yield where, f"A {d.garment.words} has no chest for a pocket."
+        if pocket.kind is not PocketKind.IN_SEAM and pocket.on is PocketPlace.SIDE:
+            yield where, f"A {pocket.kind.words} pocket lies on the front or the back."
+    if f.lining and f.lining.method is LiningMethod.BAGGED and not d.garment.has_bodice:
+        yield (
+            "features.lining.method",
+            "A bagged lining closes a bodice all round: a skirt's lining hangs or is sewn in.",
+        )
+    if f.lining and f.lining.method is LiningMethod.BAGGED and (f.collar or (f.waist not in (None, Waist.NONE))):
+        yield "features.lining.method", "A bagged lining is drafted for a body without collar and waist seam."
+    if f.armhole is not None and f.armhole.value == "lining" and not f.lining:
+        yield "features.armhole", "The armholes are finished by a lining: say which."
+    if f.vent and f.back.centre is not Centre.SEAM:
+        yield "features.vent", "A vent at the back needs a seam there: the back is cut on the fold."
+    for k, trim in enumerate(f.trim):
+        where = f"features.trim.{k}"
+        if trim.along is Along.COLLAR and not f.collar:
+            yield where, "There is no collar to trim."
+        if trim.along is Along.YOKE and not (
+            f.front.has(Shaping.YOKE, Shaping.SQUARE_YOKE) or f.back.has(Shaping.YOKE)
+        ):
+            yield where, "There is no yoke to trim."
+        if trim.along is Along.WAIST and f.waist in (None, Waist.NONE):
+            yield where, "There is no seam at the waist to trim."
+        if trim.along is Along.HEM and trim.kind in (TrimKind.PIPING, TrimKind.RUFFLE):
+            yield where, f"A {trim.kind.words} at a hem is a seam of its own, which is not drafted here."
+        if trim.along in (Along.NECK, Along.ARMHOLE, Along.FRONT, Along.COLLAR) and not d.garment.has_bodice:
+            yield where, f"A {d.garment.words} has no {trim.along.words}."
+        if trim.along is Along.ARMHOLE and f.sleeve and f.sleeve.kind is SleeveKind.CUT_IN_ONE:
+            yield where, "A sleeve cut in one has no armhole."
+    if f.opening.placket is Placket.FACING and f.lining and f.lining.method is LiningMethod.BAGGED:
+        yield "features.opening.placket", "With a bagged lining the fronts' facing is said under “facing”."
+
+
+RULES: tuple[Callable[[Description], Found], ...] = (
+    _figures,
+    _opening,
+    _front,
+    _neck,
+    _sleeve,
+    _waist,
+    _skirt,
+    _rest,
+)

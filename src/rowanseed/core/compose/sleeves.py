@@ -1,0 +1,201 @@
+"""Sleeves drafted to the armhole they go into, and what ends them: hems, cuffs, casings, bindings."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import cuff
+from rowanseed.core.compose.body import Half
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import ClothKind, Interfaced, Sleeve, SleeveEnd, SleeveKind, SleeveLength
+from rowanseed.core.compose.drafting import backwards, curve, mirrored, solve, straight
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.hems import hem_depth
+from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.pattern.making import (
+    Closure,
+    ClosureKind,
+    Detail,
+    DetailKind,
+    Difference,
+    DifferenceKind,
+    EdgePart,
+    FinishKind,
+    Press,
+)
+from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Panel
+
+EASE = {SleeveKind.SET_IN: 18.0, SleeveKind.DROPPED: 0.0}
+"""Cap ease of a woven sleeve, in mm; a knit has none (common practice, no source)."""
+GATHERED = 1.35
+"""A gathered cap is so much longer than its armhole."""
+SHARE = {
+    SleeveLength.CAP: 0.02,
+    SleeveLength.SHORT: 0.18,
+    SleeveLength.ELBOW: 0.42,
+    SleeveLength.THREE_QUARTER: 0.68,
+    SleeveLength.LONG: 1.0,
+}
+"""How far down the underarm a sleeve reaches, as a share of its length to the wrist."""
+CUFF = 50.0
+FULL_END = 1.5
+FACED_OVER = 15.0
+
+
+def armhole_length(build: Build, half: Half, size: Size) -> float:
+    return sum(chain_length(build.edge(p.piece, p.edge, size)) for p in half.armhole)
+
+
+def _cap(height: float, width: float) -> Chain:
+    """From the back's underarm over the top to the front's, symmetrical."""
+    middle = width / 2
+    low, high = (height, width), (0.0, middle)
+    turn = (height * 0.46, width * 0.84)
+    first = (curve(low, (-0.15, -1.0), turn, (-1.0, -0.9), 0.4), curve(turn, (-1.0, -0.9), high, (0.0, -1.0), 0.4))
+    return (*first, *mirrored(backwards(first), middle))
+
+
+def sleeves(build: Build, front: Half, back: Half) -> None:
+    """The sleeves of a garment, set into its armholes; nothing for one without, or cut in one with the body."""
+    sleeve = build.description.features.sleeve
+    if sleeve is None or sleeve.kind is SleeveKind.CUT_IN_ONE:
+        return
+    gathered = sleeve.kind is SleeveKind.GATHERED_CAP
+    knit = build.description.cloth is ClothKind.KNIT
+    ease = 0.0 if knit or gathered else EASE.get(sleeve.kind, 0.0)
+
+    def goal(size: Size) -> float:
+        whole = armhole_length(build, front, size) + armhole_length(build, back, size)
+        return whole * GATHERED if gathered else whole + ease
+
+    def width(size: Size) -> float:
+        arm = size.upper_arm + (45.0 if not knit else 15.0) + (60.0 if gathered else 0.0)
+        return min(
+            max(arm, goal(size) * 0.62 if sleeve.kind is not SleeveKind.DROPPED else goal(size) * 0.9),
+            goal(size) * 0.93,
+        )
+
+    def height(size: Size) -> float:
+        return solve(lambda h: chain_length(_cap(h, width(size))), goal(size), 5.0, 400.0)
+
+    def draw(size: Size) -> Edges:
+        wide, top = width(size), height(size)
+        long = top + max(30.0, (size.arm - top - cuff_depth(sleeve)) * SHARE[sleeve.length])
+        end = _end_width(sleeve, size, wide)
+        inset = (wide - end) / 2
+        return {
+            "underarm-front": straight((top, 0.0), (long, inset)),
+            "wrist": straight((long, inset), (long, wide - inset)),
+            "underarm-back": straight((long, wide - inset), (top, wide)),
+            "cap": _cap(top, wide),
+        }
+
+    build.piece("sleeve", "Sleeve", draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",))
+    build.mark(
+        "sleeve",
+        Mark(
+            "shoulder",
+            MarkKind.DOT,
+            "cap",
+            "start",
+            build.each(lambda size: _at_shoulder(build, back, front, size, goal(size))),
+        ),
+    )
+    build.line("sleeve", LineKind.LEVEL, "bicep", lambda size: ((height(size), 0.0), (height(size), width(size))))
+    build.line(
+        "sleeve",
+        LineKind.LENGTHEN_SHORTEN,
+        "sleeve-length",
+        lambda size: ((height(size) + 15.0, 4.0), (height(size) + 15.0, width(size) - 4.0)),
+    )
+    build.join(
+        "underarms",
+        "Sleeve seams",
+        (part("sleeve", "underarm-front"),),
+        (part("sleeve", "underarm-back"),),
+        each_hand=True,
+    )
+    difference = (
+        Difference(DifferenceKind.GATHERS, GATHERED)
+        if gathered
+        else Difference(DifferenceKind.EASE, ease)
+        if ease
+        else Difference()
+    )
+    build.join(
+        "armholes",
+        "Sleeves into armholes",
+        (part("sleeve", "cap"),),
+        (*front.armhole, *back.armhole),
+        difference=difference,
+        press=Press.BACK,
+        each_hand=True,
+        why="the cap is eased over the shoulder" if ease else "",
+    )
+    build.along["armhole"] = ("armholes",)
+    finish_end(build, sleeve, (part("sleeve", "wrist"),))
+
+
+def _at_shoulder(build: Build, back: Half, front: Half, size: Size, goal: float) -> float:
+    """The shoulder's place on the cap: the armhole's back, with its share of the fullness."""
+    ahead, behind = armhole_length(build, front, size), armhole_length(build, back, size)
+    return goal * behind / (ahead + behind)
+
+
+def cuff_depth(sleeve: Sleeve) -> float:
+    return CUFF if sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF) else 0.0
+
+
+def _end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
+    hand = size.wrist + 75.0
+    at = wide + (hand - wide) * SHARE[sleeve.length]
+    full = sleeve.end in (SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING)
+    return max(at * FULL_END, wide) if full else at
+
+
+def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> None:
+    """The end of a sleeve by its kind."""
+    match sleeve.end:
+        case SleeveEnd.HEM | SleeveEnd.FACING:
+            depth, folds = (
+                hem_depth(build, 25.0) if sleeve.end is SleeveEnd.HEM else (FACED_OVER * 2, (FACED_OVER, FACED_OVER))
+            )
+            for p in parts:
+                build.allow(p.piece, p.edge, depth, Corner.TURNED)
+            build.finish("wrist", "Sleeve ends", FinishKind.HEM, parts, folds)
+            if sleeve.end is SleeveEnd.FACING:
+                build.assumed["features.sleeve.end"] = (
+                    "the end is turned in; face it at the Cloth station to save depth"
+                )
+        case SleeveEnd.BINDING:
+            build.finish("wrist", "Sleeve ends", FinishKind.BINDING, parts)
+        case SleeveEnd.ELASTIC_CASING:
+            for p in parts:
+                build.allow(p.piece, p.edge, 30.0, Corner.TURNED)
+            build.finish("wrist", "Sleeve ends", FinishKind.CASING, parts)
+            build.closures.append(
+                Closure("wrist-elastic", ClosureKind.ELASTIC, "underarms" if _has(build) else "sides")
+            )
+        case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF:
+            gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
+            cuff(build, parts, depth=CUFF, ratio=FULL_END if gathered else 1.0)
+            build.interface("cuff", Interfaced.CUFFS)
+            if sleeve.placket:
+                _placket(build)
+
+
+def _has(build: Build) -> bool:
+    return "sleeve" in build.pieces
+
+
+def _placket(build: Build) -> None:
+    """A slash at the back of the sleeve's end, finished by a continuous strip."""
+
+    def ends(size: Size) -> tuple[Point, Point]:
+        edge = build.edge("sleeve", "wrist", size)
+        (x, y0), (_, y1) = edge[0].start, edge[-1].end
+        y = y0 + (y1 - y0) * 0.75
+        return (x - 90.0, y), (x, y)
+
+    build.line("sleeve", LineKind.PLACEMENT, "slash", ends)
+    build.details.append(
+        Detail("sleeve-placket", "Sleeve plackets", DetailKind.CONTINUOUS_PLACKET, on=("sleeve",), count=2)
+    )

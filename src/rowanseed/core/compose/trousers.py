@@ -1,0 +1,244 @@
+"""Trousers: front and back leg from waist to hem, drafted on the hip and the crotch depth.
+
+By the proportions that drafting books share, from memory: a quarter of the hip for each half, a front fork of a twentieth
+of the hip and a back one of a tenth, the crease in the middle of the leg.
+"""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import cuff
+from rowanseed.core.compose.body import Half
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import LegEnd, LegKind, OpeningKind, Waist, Where
+from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.hems import hem
+from rowanseed.core.geometry.outline import Chain, chain_length
+from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
+from rowanseed.core.pattern.pieces import Corner, Dart, LineKind, Mark, MarkKind, Panel
+
+FORK = {True: 0.05, False: 0.105}
+"""How far the fork reaches beyond the centre, as a share of the hip: front, back."""
+LEAN = {True: 8.0, False: 32.0}
+"""How far the centre leans in at the waist, in mm."""
+RISE = 22.0
+"""The back's waist rises so far above the front's at the centre, in mm."""
+ENDS = {LegKind.STRAIGHT: 0.43, LegKind.WIDE: 0.56, LegKind.TAPERED: 0.33, LegKind.SHORTS: 0.60}
+"""The leg's girth at its end as a share of the hip."""
+ZIP = 170.0
+
+
+def _length(build: Build, size: Size) -> float:
+    legs = build.description.features.legs
+    if legs.length is not None:
+        return legs.length
+    short = legs.kind is LegKind.SHORTS and "length" not in build.description.finished
+    return size.crotch_depth + 180.0 if short else size.length
+
+
+def _is_straight(build: Build) -> bool:
+    """Drawn in at the waist by elastic or a cord: no darts, the waist as wide as the hip nearly."""
+    return build.description.features.waist in (None, Waist.ELASTIC_CASING, Waist.DRAWSTRING)
+
+
+def trousers(build: Build) -> tuple[Half, Half]:
+    halves = (Half(True), Half(False))
+    for half in halves:
+        id = half.name
+
+        def draw(size: Size, half: Half = half) -> Edges:
+            return _leg(build, size, is_front=half.is_front)
+
+        panel = Panel.FRONT if half.is_front else Panel.BACK
+        build.piece(id, f"Trouser {half.name}", draw, panel=panel, count=2, pair=True, hem=("hem",))
+        build.line(
+            id,
+            LineKind.LEVEL,
+            "hip",
+            lambda size, half=half: (
+                (0.8 * size.crotch_depth, 0.0),
+                (0.8 * size.crotch_depth, _hip(size, is_front=half.is_front)),
+            ),
+        )
+        build.line(
+            id,
+            LineKind.LENGTHEN_SHORTEN,
+            "leg-length",
+            lambda size: ((size.crotch_depth + 150.0, 30.0), (size.crotch_depth + 150.0, size.hip / 4 - 30.0)),
+        )
+        if not _is_straight(build):
+            _dart(build, half)
+        half.neck, half.side, half.lower = [part(id, "waist")], [part(id, "outseam")], [part(id, "hem")]
+    front, back = halves
+    build.join("outseams", "Side seams", front.side, back.side, each_hand=True)
+    build.join("inseams", "Inner leg seams", (part("front", "inseam"),), (part("back", "inseam"),), each_hand=True)
+    for id in ("front", "back"):
+        build.join(f"centre-{id}", f"Centre {id} seam", (part(id, "crotch", "left"),), (part(id, "crotch", "right"),))
+    _opening(build)
+    _ends(build, halves)
+    return halves
+
+
+def _hip(size: Size, *, is_front: bool) -> float:
+    return size.hip / 4 + (-6.0 if is_front else 6.0)
+
+
+def _taken(build: Build, size: Size, *, is_front: bool) -> float:
+    """What goes from a half between hip and waist, beyond what its centre leans in."""
+    waist = size.waist if size.waist is not None else size.body_waist + 20.0
+    return max(0.0, _hip(size, is_front=is_front) - waist / 4 - (-6.0 if is_front else 6.0))
+
+
+def _side_in(build: Build, size: Size) -> float:
+    """What the side takes in, alike on both halves, so that the side seams meet."""
+    if _is_straight(build):
+        return 0.0
+    return min(25.0, 0.4 * min(_taken(build, size, is_front=True), _taken(build, size, is_front=False)))
+
+
+def _waist_wide(build: Build, size: Size, *, is_front: bool) -> float:
+    """The waist as drawn, darts in it."""
+    if _is_straight(build):
+        return _hip(size, is_front=is_front) - LEAN[is_front]
+    return _hip(size, is_front=is_front) - LEAN[is_front] - _side_in(build, size)
+
+
+def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
+    """x down from the waist, y from the centre's line at the hip outwards; the fork lies at negative y."""
+    hip, crotch, long = _hip(size, is_front=is_front), size.crotch_depth, _length(build, size)
+    fork = FORK[is_front] * size.hip
+    end = ENDS[build.description.features.legs.kind] * size.hip / 2 + (-8.0 if is_front else 8.0)
+    middle = (hip - fork) / 2
+    outer_low, inner_low = middle + end / 2, middle - end / 2
+    # Front and back share one outer seam, moved across: it is drawn from the side's line at the hip.
+    flare = ENDS[build.description.features.legs.kind] * size.hip / 4 - (size.hip / 4 + 0.0775 * size.hip) / 2
+    outer_low = hip + flare
+    inner_low = outer_low - end
+    top = (0.0, hip - _side_in(build, size))
+    rise = 0.0 if is_front else RISE
+    centre_top = (-rise, LEAN[is_front])
+    level = 0.75 * crotch
+    outseam: Chain = (
+        *straight((long, outer_low), (crotch, hip)),
+        curve((crotch, hip), UP, top, (-1.0, -0.03), 0.36),
+    )
+    inner: Chain = (
+        curve(
+            (crotch, -fork),
+            (1.0, 0.28),
+            (crotch + 0.45 * (long - crotch), _between(-fork, inner_low, 0.62)),
+            (1.0, 0.06),
+            0.36,
+        ),
+        *straight((crotch + 0.45 * (long - crotch), _between(-fork, inner_low, 0.62)), (long, inner_low)),
+    )
+    goal = _inseam(build, size)
+    if not is_front:
+        inner = _as_long(inner, goal, long, crotch, fork, inner_low)
+    start = inner[0].start
+    return {
+        "crotch": (
+            *straight(centre_top, (level, _between(centre_top[1], 0.0, 0.8))),
+            curve((level, _between(centre_top[1], 0.0, 0.8)), DOWN, start, IN, 0.5, 0.55),
+        ),
+        "inseam": inner,
+        "hem": straight((long, inner_low), (long, outer_low)),
+        "outseam": outseam,
+        "waist": straight(top, centre_top),
+    }
+
+
+def _between(a: float, b: float, t: float) -> float:
+    return a + (b - a) * t
+
+
+def _inseam(build: Build, size: Size) -> float:
+    """The front's inner leg seam, which the back's has to meet."""
+    crotch, long = size.crotch_depth, _length(build, size)
+    fork = FORK[True] * size.hip
+    end = ENDS[build.description.features.legs.kind] * size.hip / 2 - 8.0
+    flare = ENDS[build.description.features.legs.kind] * size.hip / 4 - (size.hip / 4 + 0.0775 * size.hip) / 2
+    inner_low = _hip(size, is_front=True) + flare - end
+    knee = crotch + 0.45 * (long - crotch)
+    at = _between(-fork, inner_low, 0.62)
+    chain = (
+        curve((crotch, -fork), (1.0, 0.28), (knee, at), (1.0, 0.06), 0.36),
+        *straight((knee, at), (long, inner_low)),
+    )
+    return chain_length(chain)
+
+
+def _as_long(inner: Chain, goal: float, long: float, crotch: float, fork: float, low: float) -> Chain:
+    """The back's inner seam with its fork lowered until it is as long as the front's."""
+    knee = crotch + 0.45 * (long - crotch)
+    at = _between(-fork, low, 0.62)
+
+    def drawn(by: float) -> Chain:
+        return (
+            curve((crotch + by, -fork), (1.0, 0.28), (knee, at), (1.0, 0.06), 0.36),
+            *straight((knee, at), (long, low)),
+        )
+
+    return drawn(solve(lambda by: chain_length(drawn(by)), goal, -40.0, 80.0))
+
+
+def _dart(build: Build, half: Half) -> None:
+    id, is_front = half.name, half.is_front
+
+    def intake(size: Size) -> float:
+        drawn = chain_length(build.edge(id, "waist", size))
+        waist = size.waist if size.waist is not None else size.body_waist + 20.0
+        return drawn - (waist / 4 + (-6.0 if is_front else 6.0))
+
+    if any(intake(size) < 3.0 for size in build.figures.sizes):
+        return
+    marks = tuple(
+        Mark(
+            f"dart-{k + 1}",
+            MarkKind.DART_LEG,
+            "waist",
+            "start",
+            build.each(lambda size, k=k: chain_length(build.edge(id, "waist", size)) / 2 + (k - 0.5) * intake(size)),
+        )
+        for k in (0, 1)
+    )
+    build.mark(id, *marks)
+    long = 95.0 if is_front else 125.0
+    points = {
+        size.name: (long, (LEAN[is_front] + build.edge(id, "waist", size)[0].start[1]) / 2)
+        for size in build.figures.sizes
+    }
+    build.dart(id, Dart("dart", "waist", (marks[0].id, marks[1].id), points))
+
+
+def _opening(build: Build) -> None:
+    opening = build.description.features.opening
+    if opening.kind is None or not opening.kind.is_zip:
+        return
+    long = opening.length or ZIP
+    piece, edge, join = {
+        Where.BACK: ("back", "crotch", "centre-back"),
+        Where.LEFT_SIDE: ("front", "outseam", "outseams"),
+    }.get(opening.where, ("front", "crotch", "centre-front"))
+    anchor = "start" if edge == "crotch" else "end"
+    build.mark(piece, Mark("zip-end", MarkKind.ZIP_END, edge, anchor, build.each(lambda size: long)))
+    kind = ClosureKind(opening.kind.value.replace(" ", "-"))
+    build.closures.append(Closure("opening", kind, join, (piece, "zip-end")))
+    if opening.kind is OpeningKind.FLY_ZIP:
+        build.assumed["features.opening.kind"] = (
+            "the fly's extensions and shield are cut as rectangles beside the fronts"
+        )
+
+
+def _ends(build: Build, halves: tuple[Half, Half]) -> None:
+    parts = (*halves[0].lower, *halves[1].lower)
+    match build.description.features.legs.end:
+        case LegEnd.HEM:
+            hem(build, parts)
+        case LegEnd.CUFF:
+            cuff(build, parts, depth=45.0, ratio=1.0, id="leg-cuff")
+        case LegEnd.ELASTIC_CASING:
+            for p in parts:
+                build.allow(p.piece, p.edge, 30.0, Corner.TURNED)
+            build.finish("leg-ends", "Leg ends", FinishKind.CASING, parts)
+            build.closures.append(Closure("leg-elastic", ClosureKind.ELASTIC, "inseams"))

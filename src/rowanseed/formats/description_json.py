@@ -1,0 +1,319 @@
+"""The description document, `rowanseed-description/1`: a garment as its envelope tells it."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Mapping
+from dataclasses import fields, is_dataclass
+from enum import Enum
+from typing import Any, Literal
+
+from pydantic import Field, ValidationError
+
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.compose.description import (
+    Along,
+    ArmholeFinish,
+    BeltKind,
+    Boned,
+    Centre,
+    ClothKind,
+    CollarKind,
+    Description,
+    Elastic,
+    ElasticPlace,
+    FacedEdge,
+    Features,
+    GarmentKind,
+    Hem,
+    HemKind,
+    Interfaced,
+    InterfacingKind,
+    LegEnd,
+    LegKind,
+    Legs,
+    Lining,
+    LiningMethod,
+    LiningOf,
+    Measured,
+    Neck,
+    NeckFinish,
+    NeckShape,
+    Opening,
+    OpeningKind,
+    Placket,
+    Pocket,
+    PocketKind,
+    PocketPlace,
+    Printed,
+    Shaping,
+    Side,
+    Skirt,
+    SkirtKind,
+    Sleeve,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    Slit,
+    Straps,
+    StrapsClosed,
+    Trim,
+    TrimKind,
+    Waist,
+    Where,
+)
+from rowanseed.core.pattern.envelope import Figure
+from rowanseed.formats.documents import Strict
+
+FORMAT = "rowanseed-description/1"
+Number = float
+Row = dict[str, Number]
+
+
+class _Side(Strict):
+    centre: Centre = Centre.FOLD
+    shaping: list[Shaping] = []
+
+
+class _Opening(Strict):
+    where: Where = Where.NONE
+    kind: OpeningKind | None = None
+    length: Number | None = Field(None, gt=20, le=1500)
+    count: int | None = Field(None, ge=1, le=60)
+    placket: Placket | None = None
+
+
+class _Neck(Strict):
+    shape: NeckShape = NeckShape.ROUND
+    finish: NeckFinish | None = None
+
+
+class _Sleeve(Strict):
+    kind: SleeveKind = SleeveKind.SET_IN
+    pieces: int = Field(1, ge=1, le=2)
+    length: SleeveLength = SleeveLength.LONG
+    end: SleeveEnd = SleeveEnd.HEM
+    placket: bool = False
+
+
+class _Straps(Strict):
+    count: int = Field(2, ge=1, le=8)
+    width: Number = Field(20.0, ge=4, le=100)
+    closed_by: StrapsClosed = Field(StrapsClosed.SEWN_IN, alias="closed by")
+
+
+class _Skirt(Strict):
+    kind: SkirtKind = SkirtKind.A_LINE
+    panels: int | None = Field(None, ge=1, le=24)
+    fullness: Number | None = None
+    length: Number | None = None
+    darts: bool | None = None
+    slit: Slit = Slit.NONE
+    coverage: Number | None = None
+
+
+class _Legs(Strict):
+    kind: LegKind = LegKind.STRAIGHT
+    length: Number | None = Field(None, ge=250, le=1400)
+    pleats: int = Field(0, ge=0, le=6)
+    end: LegEnd = LegEnd.HEM
+
+
+class _Hem(Strict):
+    kind: HemKind = HemKind.TURNED
+    depth: Number | None = Field(None, ge=3, le=150)
+
+
+class _Pocket(Strict):
+    kind: PocketKind = PocketKind.PATCH
+    on: PocketPlace = PocketPlace.FRONT
+
+
+class _Lining(Strict):
+    of: LiningOf = LiningOf.ALL
+    method: LiningMethod = LiningMethod.BY_HAND
+    drawn: bool = False
+
+
+class _Elastic(Strict):
+    where: ElasticPlace
+    width: Number = Field(20.0, ge=3, le=120)
+
+
+class _Trim(Strict):
+    kind: TrimKind
+    along: Along
+
+
+class _Features(Strict):
+    front: _Side = _Side()
+    back: _Side = _Side()
+    opening: _Opening = _Opening()
+    neck: _Neck = _Neck()
+    collar: CollarKind | None = None
+    sleeve: _Sleeve | None = None
+    armhole: ArmholeFinish | None = None
+    straps: _Straps | None = None
+    waist: Waist | None = None
+    skirt: _Skirt | None = None
+    legs: _Legs = _Legs()
+    hem: _Hem = _Hem()
+    pockets: list[_Pocket] = Field([], max_length=6)
+    lining: _Lining | None = None
+    facing: list[FacedEdge] | None = None
+    interfacing: list[Interfaced] = []
+    interfacing_kind: InterfacingKind = InterfacingKind.FUSIBLE
+    underlining: bool = False
+    interlining: bool = False
+    pads: bool = False
+    vent: bool = False
+    boning: list[Boned] = []
+    elastic: list[_Elastic] = Field([], max_length=6)
+    trim: list[_Trim] = Field([], max_length=12)
+    belt: BeltKind | None = None
+
+
+class _Printed(Strict):
+    role: Literal["main", "contrast", "lining", "interfacing", "underlining"] = "main"
+    width: Number = Field(gt=0, le=4000)
+    length: Number = Field(gt=0, le=100_000)
+    size: str = ""
+    one_way: bool = False
+
+
+class _Measured(Strict):
+    size: str
+    dimensions: dict[str, Number]
+
+
+class _Description(Strict):
+    format: Literal["rowanseed-description/1"]
+    name: str = Field(min_length=1, max_length=200)
+    house: str = Field("", max_length=200)
+    code: str = Field("", max_length=200)
+    garment: GarmentKind
+    figure: Figure = Figure.WOMEN
+    cloth: ClothKind = ClothKind.WOVEN
+    allowance: Number = 15.0
+    sizes: list[str] = Field([], max_length=40)
+    sized_by: list[str] = Field([], max_length=6)
+    body_chart: dict[str, Row] = {}
+    finished: dict[str, Row] = {}
+    yardage: list[_Printed] = Field([], max_length=400)
+    notions: list[str] = Field([], max_length=60)
+    features: _Features = _Features()
+    measured: dict[str, _Measured] = {}
+
+
+def read_description(text: str | bytes) -> Description:
+    """Read a description. Raises DocumentError with the field and the reason in a sewist's words."""
+    try:
+        model = _Description.model_validate_json(text)
+    except ValidationError as error:
+        raise _said(error) from None
+    f = model.features
+    return Description(
+        name=model.name,
+        house=model.house,
+        code=model.code,
+        garment=model.garment,
+        figure=model.figure,
+        cloth=model.cloth,
+        allowance=model.allowance,
+        sizes=tuple(model.sizes),
+        sized_by=tuple(model.sized_by),
+        body_chart=model.body_chart,
+        finished=model.finished,
+        yardage=tuple(Printed(p.role, p.width, p.length, p.size, p.one_way) for p in model.yardage),
+        notions=tuple(model.notions),
+        features=_features(f),
+        said=frozenset(_paths(model.model_dump(exclude_unset=True))),
+        measured={piece: Measured(m.size, m.dimensions) for piece, m in model.measured.items()},
+    )
+
+
+def _features(f: _Features) -> Features:
+    def plain(model: Any, kind: type) -> Any:
+        return None if model is None else kind(**{k: getattr(model, k) for k in type(model).model_fields})
+
+    return Features(
+        front=Side(f.front.centre, tuple(f.front.shaping)),
+        back=Side(f.back.centre, tuple(f.back.shaping)),
+        opening=plain(f.opening, Opening),
+        neck=plain(f.neck, Neck),
+        collar=f.collar,
+        sleeve=plain(f.sleeve, Sleeve),
+        armhole=f.armhole,
+        straps=plain(f.straps, Straps),
+        waist=f.waist,
+        skirt=plain(f.skirt, Skirt),
+        legs=plain(f.legs, Legs),
+        hem=plain(f.hem, Hem),
+        pockets=tuple(plain(p, Pocket) for p in f.pockets),
+        lining=plain(f.lining, Lining),
+        facing=frozenset(f.facing or ()),
+        interfacing=frozenset(f.interfacing),
+        interfacing_kind=f.interfacing_kind,
+        underlining=f.underlining,
+        interlining=f.interlining,
+        pads=f.pads,
+        vent=f.vent,
+        boning=tuple(f.boning),
+        elastic=tuple(plain(e, Elastic) for e in f.elastic),
+        trim=tuple(plain(t, Trim) for t in f.trim),
+        belt=f.belt,
+    )
+
+
+def _paths(value: Any, before: str = "") -> list[str]:
+    """Every field that a document says, by its path."""
+    if not isinstance(value, Mapping):
+        return [before]
+    return [path for name, inner in value.items() for path in _paths(inner, f"{before}.{name}".strip("."))] or [before]
+
+
+def _said(error: ValidationError) -> DocumentError:
+    first = error.errors()[0]
+    where = ".".join(str(part) for part in first["loc"])
+    kind, context = first["type"], first.get("ctx", {})
+    match kind:
+        case "enum" | "literal_error":
+            why = f"“{first['input']}” is none of {context.get('expected', 'the values it may have')}."
+        case "missing":
+            why = "It is missing."
+        case "extra_forbidden":
+            why = "There is no such field."
+        case "json_invalid":
+            why = "It is no JSON document."
+        case _:
+            why = f"{first['msg']}."
+    return DocumentError(
+        f"The description cannot be read: {why}", "docs/formats/description.md has every field.", where
+    )
+
+
+# ---------------------------------------------------------------- writing
+
+
+def write_description(description: Description) -> str:
+    """A description as its document; reading it gives the same description."""
+    return json.dumps({"format": FORMAT, **_document(description)}, ensure_ascii=False, indent=1)
+
+
+def _document(value: Any) -> Any:
+    match value:
+        case Enum():
+            return value.value
+        case frozenset():
+            return sorted(_document(one) for one in value)
+        case tuple():
+            return [_document(one) for one in value]
+        case Mapping():
+            return {key: _document(one) for key, one in value.items()}
+        case _ if is_dataclass(value):
+            found = {f.name: _document(getattr(value, f.name)) for f in fields(value) if f.name != "said"}
+            if "closed_by" in found:
+                found["closed by"] = found.pop("closed_by")
+            return {key: one for key, one in found.items() if one is not None}
+        case _:
+            return value
