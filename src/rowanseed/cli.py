@@ -20,9 +20,12 @@ from pydantic import ValidationError
 
 from rowanseed import __version__
 from rowanseed.core.base.errors import DocumentError, LayRefusal, RowanseedError, StoreError
+from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.lay.engine import Budget, Progress, solve
 from rowanseed.core.lay.problem import laid
+from rowanseed.formats.description_json import compose_pattern
 from rowanseed.formats.layout_json import plan_document, read_problem
+from rowanseed.formats.pattern_json import write_pattern
 from rowanseed.logs import set_up_logs
 from rowanseed.plan import plan_project
 from rowanseed.settings import Settings, settings, table
@@ -82,6 +85,11 @@ def _parser() -> argparse.ArgumentParser:
     plan.add_argument("--out", type=Path, required=True, metavar="DIR")
     _search_options(plan)
     plan.set_defaults(run=_plan)
+
+    describe = commands.add_parser("describe", help="compose a whole pattern from a garment's description")
+    describe.add_argument("description", type=Path)
+    describe.add_argument("--out", type=Path, required=True, metavar="PATTERN.json")
+    describe.set_defaults(run=_describe)
 
     for name, words, run in (
         ("backup", "write a verified copy of the household, also while the pages are open", _backup),
@@ -238,6 +246,25 @@ def _lay(args: argparse.Namespace) -> int:
 def _plan(args: argparse.Namespace) -> int:
     for name in plan_project(args.project, args.out, _budget(args)):
         print(args.out / name)
+    return 0
+
+
+def _describe(args: argparse.Namespace) -> int:
+    """Exit 2 for a description that cannot be read, or that contradicts itself: every field and reason is told."""
+    try:
+        text = args.description.read_bytes()
+    except OSError as error:
+        raise DocumentError(f"The description cannot be read: {error.strerror}.", "", str(args.description)) from None
+    try:
+        made = compose_pattern(text)
+    except DescriptionRefused as refused:
+        for one in refused.refusals:
+            print(f"{one.field}: {one.why}", file=sys.stderr)
+        return 2
+    args.out.write_text(write_pattern(made) + "\n", encoding="utf-8")
+    for field, said in made.assumed:
+        print(f"assumed {field}: {said}", file=sys.stderr)
+    print(f"{len(made.pieces)} pieces in {len(made.envelope.sizes)} sizes: {args.out}")
     return 0
 
 

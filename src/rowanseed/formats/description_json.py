@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import json
 from collections.abc import Mapping
-from dataclasses import fields, is_dataclass
+from dataclasses import fields, is_dataclass, replace
 from enum import Enum
 from typing import Any, Literal
 
 from pydantic import Field, ValidationError
 
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
     Along,
     ArmholeFinish,
@@ -63,6 +64,7 @@ from rowanseed.core.compose.description import (
     Where,
 )
 from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.formats.documents import Strict
 
 FORMAT = "rowanseed-description/1"
@@ -290,6 +292,12 @@ def _said(error: ValidationError) -> DocumentError:
     return DocumentError(
         f"The description cannot be read: {why}", "docs/formats/description.md has every field.", where
     )
+
+
+def compose_pattern(text: str | bytes) -> Pattern:
+    """The whole pattern of a description document, which it keeps. Raises DocumentError, DescriptionRefused."""
+    description = read_description(text)
+    return replace(compose(description).pattern, description=write_description(description))
 
 
 # ---------------------------------------------------------------- writing

@@ -134,6 +134,7 @@ class _Piece(Strict):
     collar: bool = False
     derived: _Derived | None = None
     garment: int = 1
+    approximate: bool = False
     drawn_on: str = ""
 
 
@@ -252,6 +253,8 @@ class _Pattern(Strict):
     envelope: _Envelope
     pieces: list[_Piece]
     making: _Making = _Making()
+    description: dict[str, Any] | None = None
+    assumed: list[tuple[str, str]] = []
 
 
 # ---------------------------------------------------------------- reading
@@ -331,6 +334,8 @@ def _to_core(model: _Pattern) -> Pattern:
         ),
         pieces=tuple(_piece(piece, sizes) for piece in model.pieces),
         making=_making(model.making),
+        description="" if model.description is None else json.dumps(model.description, ensure_ascii=False),
+        assumed=tuple(model.assumed),
     )
 
 
@@ -360,6 +365,7 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
         collar=model.collar,
         derived=Derived(**dict(model.derived)) if model.derived else None,
         garment=model.garment,
+        approximate=model.approximate,
         drawn_on=model.drawn_on,
     )
 
@@ -453,6 +459,8 @@ def pattern_document(pattern: Pattern) -> dict[str, Any]:
         "envelope": envelope,
         "pieces": [_piece_document(piece) for piece in pattern.pieces],
         "making": _plain(pattern.making),
+        **({"description": json.loads(pattern.description)} if pattern.description else {}),
+        **({"assumed": [list(pair) for pair in pattern.assumed]} if pattern.assumed else {}),
     }
 
 
@@ -479,6 +487,7 @@ def _piece_document(piece: Piece) -> dict[str, Any]:
         "collar": piece.collar,
         "derived": _plain(piece.derived),
         "garment": piece.garment,
+        **({"approximate": True} if piece.approximate else {}),
         "drawn_on": piece.drawn_on,
     }
 

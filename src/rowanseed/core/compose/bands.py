@@ -76,8 +76,8 @@ def waistband(
 ) -> None:
     """A band folded over the waist, with an underlap where it opens.
 
-    `parts` are one half of the waist. Where it opens at the centre front or back the band is cut in two halves, joined on
-    the other side; elsewhere it is one piece that begins and ends at the opening.
+    `parts` are one half of the waist. Where it opens at the centre front or back the band is cut in two halves, joined
+    on the other side; elsewhere it is one piece that begins and ends at the opening.
     """
     lap = UNDERLAP if opening else 0.0
     halved = opening in ("back", "front")

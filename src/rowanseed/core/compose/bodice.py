@@ -1,7 +1,7 @@
-"""The bodice block: front and back from the neck point to the hem or to the waist seam, and what its levels measure.
+"""The bodice block: front and back from the neck point to the hem or the waist seam, and what its levels measure.
 
-Drafted by the proportions that drafting books share, from memory: panels of a quarter of the bust, an armhole as deep as
-an eighth of the bust and a constant, a neck of a sixth of its girth, shoulders that fall 20 degrees.
+Drafted by the proportions that drafting books share, from memory: panels of a quarter of the bust, an armhole as deep
+as an eighth of the bust and a constant, a neck of a sixth of its girth, shoulders that fall 20 degrees.
 """
 
 from __future__ import annotations
@@ -31,6 +31,7 @@ SLOPE = math.radians(20)
 NAPE = 20.0
 """The nape lies so far below the neck point, in mm."""
 BUST_DART = 30.0
+SHOULDER_DART = 12.0
 EXTENSION = 15.0
 """A front that laps reaches so far beyond its centre, in mm."""
 DROP = 45.0
@@ -60,6 +61,8 @@ class Upper:
     description: Description
     size: Size
     is_front: bool
+    middle: Size
+    """The middle size: what it reaches decides for all of them which points the outline has."""
 
     @property
     def side_of(self) -> Side:
@@ -91,6 +94,19 @@ class Upper:
     def hip(self) -> float:
         return self.waist + self.size.hip_depth
 
+    @cached_property
+    def model(self) -> Upper:
+        """The same piece in the middle size."""
+        return self if self.size is self.middle else Upper(self.description, self.middle, self.is_front, self.middle)
+
+    @property
+    def reaches_hip(self) -> bool:
+        return self.model.hem > self.model.hip + 40.0
+
+    @property
+    def reaches_waist(self) -> bool:
+        return self.model.hem > self.model.waist + 20.0
+
     @property
     def hem(self) -> float:
         """Where the piece ends: at the waist seam, or at the garment's hem."""
@@ -100,7 +116,13 @@ class Upper:
         skirt = description.features.skirt
         if skirt is not None and skirt.length is not None and "length" not in description.finished:
             return self.waist + skirt.length
-        return max(self.size.length + NAPE, self.underarm + 120.0)
+        long = max(self.size.length + NAPE, self.underarm + 120.0)
+        if self.size is self.middle:
+            return long
+        # The same points in every size: none ends above a level that the middle size reaches, or below one it does not.
+        if self.model.reaches_hip:
+            return max(long, self.hip + 25.0)
+        return min(max(long, self.waist + 10.0), self.hip + 40.0) if self.model.reaches_waist else long
 
     # ---------------------------------------------------------------- widths
 
@@ -152,7 +174,8 @@ class Upper:
     @property
     def shoulder(self) -> float:
         long = self.size.shoulder - WIDER.get(self.shape, 0.0) * 0.9
-        return long + (DROP if self.is_dropped else 0.0)
+        dart = SHOULDER_DART if not self.is_front and self.side_of.has(Shaping.SHOULDER_DART) else 0.0
+        return long + dart + (DROP if self.is_dropped else 0.0)
 
     @property
     def neck_point(self) -> Point:
@@ -235,10 +258,10 @@ class Upper:
         if self.size.waist is None:
             low = (self.hem, y_straight(top, hip, self.hem) + self.flare)
             return (*straight(low, top), *ends)
-        if self.hem <= self.hip + 40.0:
+        if not self.reaches_hip:
             share = (self.hem - self.waist) / (self.hip - self.waist)
-            low = (self.hem, waist[1] + (hip[1] - waist[1]) * min(1.0, share))
-            if self.hem <= self.waist + 20.0:
+            low = (self.hem, waist[1] + (hip[1] - waist[1]) * max(0.0, min(1.0, share)))
+            if not self.reaches_waist:
                 return (curve((self.hem, waist[1]), UP, top, UP, 0.36), *ends)
             return (curve(low, UP, waist, UP, 0.34), curve(waist, UP, top, UP, 0.36), *ends)
         low = (self.hem, hip[1] + self.flare)
@@ -264,9 +287,9 @@ class Upper:
     def levels(self) -> tuple[tuple[str, float], ...]:
         """The measuring levels that the piece reaches, each with where it lies."""
         found = [("bust", self.underarm + self.up)]
-        if self.size.waist is not None and self.hem >= self.waist - 0.1:
+        if self.size.waist is not None and (self.reaches_waist or has_waist_seam(self.description)):
             found.append(("waist", min(self.waist, self.hem)))
-        if self.hem > self.hip:
+        if self.reaches_hip:
             found.append(("hip", self.hip))
         return tuple(found)
 

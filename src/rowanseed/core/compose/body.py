@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, field
 
-from rowanseed.core.compose.bodice import BUST_DART, FORWARD, Upper, has_waist_seam
+from rowanseed.core.compose.bodice import BUST_DART, FORWARD, SHOULDER_DART, Upper, has_waist_seam
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Centre, Shaping, SleeveKind
-from rowanseed.core.compose.drafting import DOWN, UP, backwards, curve, length_to_level, moved, straight, y_at
+from rowanseed.core.compose.drafting import DOWN, UP, backwards, curve, moved, straight, y_at
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.geometry.outline import Chain, Point, lerp, split_chain
+from rowanseed.core.geometry.outline import Chain, Point, lerp
 from rowanseed.core.pattern.making import (
     Detail,
     DetailKind,
@@ -23,11 +23,12 @@ from rowanseed.core.pattern.pieces import Dart, InnerPoint, LineKind, Mark, Mark
 
 DART_FROM = 50.0
 """A bust dart lies so far below the underarm, in mm."""
-SHOULDER_DART = 12.0
 FULLER = 1.35
 """Gathers under a yoke: so much longer than the yoke."""
 PLEAT = 30.0
 """A pleat under a yoke takes in so much on each half, in mm."""
+YOKE_AT = 0.3
+"""Where a yoke's seam meets the armhole: a share of its upper curve."""
 CUT_IN = 0.22
 """Where a princess seam leaves the armhole: a share of its upper curve."""
 
@@ -82,7 +83,8 @@ def _half(build: Build, *, is_front: bool) -> Half:
 
 
 def upper(build: Build, size: Size, half: Half) -> Upper:
-    return Upper(build.description, size, half.is_front)
+    sizes = build.figures.sizes
+    return Upper(build.description, size, half.is_front, sizes[len(sizes) // 2])
 
 
 def _panel(half: Half) -> Panel:
@@ -243,7 +245,7 @@ def _waist_dart(build: Build, half: Half, id: str, extra: Callable[[Upper], floa
             ),
         )
         return
-    ends = {
+    ends: dict[str, Callable[[Upper], Point]] = {
         "top": lambda block: (block.bust_point[0] + (18.0 if half.is_front else -10.0), block.bust_point[1]),
         "inner": lambda block: (block.waist, block.bust_point[1] - block.intake / 2),
         "outer": lambda block: (block.waist, block.bust_point[1] + block.intake / 2),
@@ -301,10 +303,10 @@ def _line(block: Upper, start: Point, leaves: Point, *, inner: bool) -> Chain:
     hand = -1.0 if inner else 1.0
     chain: Chain = (curve(start, leaves, over, DOWN, 0.42),)
     waist = (block.waist, over[1] + hand * taken)
-    if block.hem <= block.waist + 1.0:
+    if not block.reaches_waist:
         return (*chain, curve(over, DOWN, (block.hem, waist[1]), DOWN, 0.36))
     chain = (*chain, curve(over, DOWN, waist, DOWN, 0.36))
-    if block.hem <= block.hip + 40.0:
+    if not block.reaches_hip:
         share = (block.hem - block.waist) / (block.hip - block.waist)
         return (*chain, curve(waist, DOWN, (block.hem, over[1] + hand * taken * max(0.0, 1 - share)), DOWN, 0.36))
     hip = (block.hip, over[1])
@@ -374,11 +376,6 @@ def _princess(build: Build, half: Half, *, from_shoulder: bool) -> None:
 # ---------------------------------------------------------------- yokes
 
 
-def _yoke_level(block: Upper) -> float:
-    top, under = block.tip[0], block.underarm + block.up
-    return max(top + 0.45 * (under - top), block.neck_depth + 35.0)
-
-
 def _yoke(build: Build, half: Half) -> None:
     features = build.description.features
     side = features.front if half.is_front else features.back
@@ -387,12 +384,9 @@ def _yoke(build: Build, half: Half) -> None:
     full = gathers or side.has(Shaping.PLEAT_UNDER_YOKE)
 
     def parts(block: Upper) -> tuple[Chain, Chain, Point]:
-        x = min(_yoke_level(block), block.underarm + block.up - 12.0)
-        below, above = split_chain(block.armhole[1:], max(1.0, length_to_level(block.armhole[1:], x)))
-        if x > block.armhole[0].end[0]:
-            # The yoke's seam lies below the armhole's turn: it is moved up to it.
-            below, above = (), block.armhole[1:]
-        return (block.armhole[0], *below), above, above[0].start
+        """(the body's part of the armhole, the yoke's, where they meet)."""
+        first, second = block.armhole[1].split(YOKE_AT)
+        return (block.armhole[0], first), (second,), second.start
 
     def ratio() -> float:
         return FULLER if gathers else 1.0 + PLEAT / 150.0

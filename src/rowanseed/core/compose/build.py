@@ -64,8 +64,8 @@ class Build:
     def seam(self) -> float:
         return self.description.allowance
 
-    def each(self, of: Callable[[Size], float]) -> dict[str, float]:
-        """A figure a size."""
+    def each(self, of: Callable[..., float]) -> dict[str, float]:
+        """A figure a size; `of` takes a Size."""
         return {size.name: of(size) for size in self.figures.sizes}
 
     # ---------------------------------------------------------------- pieces
@@ -114,7 +114,7 @@ class Build:
     def dart(self, id: str, *darts: Dart) -> None:
         self.change(id, darts=(*self.pieces[id].darts, *darts))
 
-    def line(self, id: str, kind: LineKind, name: str, ends: Callable[[Size], tuple[Point, Point]]) -> None:
+    def line(self, id: str, kind: LineKind, name: str, ends: Callable[..., tuple[Point, Point]]) -> None:
         found = {size.name: ends(size) for size in self.figures.sizes}
         self.change(id, lines=(*self.pieces[id].lines, InnerLine(name, kind, found)))
 

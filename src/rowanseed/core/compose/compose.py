@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.compose import body, extras, necks, skirts, sleeves
@@ -11,21 +11,41 @@ from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.body import Half
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Description, GarmentKind, Waist, Where
+from rowanseed.core.compose.description import (
+    Description,
+    FacedEdge,
+    GarmentKind,
+    InterfacingKind,
+    Shaping,
+    Waist,
+    Where,
+)
 from rowanseed.core.compose.figures import figures
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.envelope import Envelope, PrintedNotion, PrintedYardage, View
-from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, EdgePart, FinishKind, Press
+from rowanseed.core.pattern.making import (
+    Closure,
+    ClosureKind,
+    Detail,
+    DetailKind,
+    Difference,
+    DifferenceKind,
+    EdgePart,
+    FinishKind,
+    Press,
+)
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Mark, MarkKind, Role
+from rowanseed.core.pattern.walk import walk
 
 CASING = 40.0
 """The allowance of a waist that is a tunnel, in mm: the elastic's width, its room, and a turning."""
 
 
-class Refused(PatternError):
+class DescriptionRefused(PatternError):
     """A description that contradicts itself, or asks for what is not drafted here; `refusals` say all of it."""
 
     def __init__(self, found: tuple[Refusal, ...]) -> None:
@@ -42,10 +62,10 @@ class Composed:
 
 
 def compose(description: Description) -> Composed:
-    """Compose the whole pattern. Raises Refused for what cannot be."""
+    """Compose the whole pattern. Raises DescriptionRefused for what cannot be."""
     found = refusals(description)
     if found:
-        raise Refused(found)
+        raise DescriptionRefused(found)
     sized = figures(description)
     build = Build(description, sized)
     build.assumed.update(sized.assumed)
@@ -65,7 +85,29 @@ def compose(description: Description) -> Composed:
     extras.belt(build)
     extras.layers(build)
     extras.trims(build)
-    return Composed(_pattern(build), dict(build.assumed))
+    if build.description.features.pads:
+        build.assumed["features.pads"] = "room for the pads is made at the Cloth station, with their thickness"
+    if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
+        stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
+        build.ways += [(f"stiffen:{id}", "sewn-in-interfacing") for id in stiff]
+    pattern = replace(_pattern(build), assumed=tuple(build.assumed.items()))
+    _refuse_what_does_not_meet(pattern)
+    return Composed(pattern, dict(build.assumed))
+
+
+def _refuse_what_does_not_meet(pattern: Pattern) -> None:
+    """Features that cannot be drafted together are refused, never handed on as a pattern that is not whole."""
+    found = next(faults(pattern), None)
+    if found is not None:
+        said = f"Drafted together, these features give no whole pattern: {found.where}: {found.problem}"
+        raise DescriptionRefused((Refusal("features", said),))
+    for size in pattern.envelope.sizes:
+        apart = next((one for one in walk(pattern, size) if not one.walks), None)
+        if apart is not None:
+            said = (
+                f"Drafted together, these features leave the seam “{apart.join.name}” {abs(apart.fault):.0f} mm apart."
+            )
+            raise DescriptionRefused((Refusal("features", said),))
 
 
 # ---------------------------------------------------------------- skirts and trousers
@@ -90,12 +132,12 @@ def _skirt_opening(build: Build, halves: tuple[Half, Half], *, under: str) -> No
         return
     half = halves[0] if opening.where is Where.FRONT else halves[1]
     if opening.where is Where.LEFT_SIDE:
-        where, join, anchor = halves[0].side[-1], f"{under}sides", "end"
+        where, join, anchor = halves[0].side[-1], necks.split_sides(build, f"{under}sides"), "end"
     else:
         where, join, anchor = half.centre[0], f"{under}centre-{half.name}", "start"
     long = opening.length or 200.0
     if opening.length is None:
-        build.assumed["features.opening.length"] = f"a zip of {long:.0f} mm"
+        build.assumed["features.opening.length"] = "a zip of the usual length"
     reach = min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes)
     build.mark(
         where.piece,
@@ -110,7 +152,7 @@ def _hooked(build: Build, halves: tuple[Half, Half]) -> None:
     opening = build.description.features.opening
     assert opening.kind is not None
     half = halves[0] if opening.where is Where.FRONT else halves[1]
-    join = f"centre-{half.name}" if any(j.id == f"centre-{half.name}" for j in build.joins) else "sides"
+    join = f"centre-{half.name}" if any(j.id == f"centre-{half.name}" for j in build.joins) else build.joins[0].id
     kinds = {"buttons": ClosureKind.BUTTONS, "snaps": ClosureKind.SNAPS, "ties": ClosureKind.TIES}
     build.closures.append(Closure("opening", kinds.get(opening.kind.value, ClosureKind.HOOK_AND_EYE), join))
 
@@ -121,6 +163,8 @@ def _waist(build: Build, halves: tuple[Half, Half]) -> None:
     parts = skirts.waist_parts(halves)
     waist = features.waist
     full = skirts.fullness(build) > 1
+    if waist is None and FacedEdge.WAIST in features.facing and features.opening.kind is not None:
+        waist = Waist.FACING
     if waist is None:
         waist = Waist.WAISTBAND if features.opening.kind is not None else Waist.ELASTIC_CASING
         build.assumed["features.waist"] = waist.words
@@ -132,7 +176,7 @@ def _waist(build: Build, halves: tuple[Half, Half]) -> None:
                 build.allow(p.piece, p.edge, CASING, Corner.TURNED)
             build.finish("waist", "Waist", FinishKind.CASING, parts)
             kind = ClosureKind.TIES if waist is Waist.DRAWSTRING else ClosureKind.ELASTIC
-            join = next(j.id for j in build.joins if j.id in ("sides", "outseams", "skirt-sides"))
+            join = next(j.id for j in build.joins if j.id.startswith(("sides", "outseams", "skirt-sides")))
             build.closures.append(Closure("waist-drawn", kind, join))
             build.along["waist"] = ("waist",)
         case _:
@@ -160,6 +204,14 @@ def _upper(build: Build) -> None:
     if has_waist_seam(build.description):
         below = skirts.skirt(build)
         _waist_seam(build, front, back, below)
+        for half, other in zip((front, back), below, strict=True):
+            if any(p.edge == "opening" for p in other.centre):
+                half.centre += other.centre
+    _vent(build, back, below)
+    if build.description.features.back.has(Shaping.SHIRRED_PANEL):
+        on = (back.side[0].piece,)
+        build.details.append(Detail("shirred-back", "Shirred back", DetailKind.SHIRRED_PANEL, on=on))
+        build.assumed["features.back.shaping"] = "the back is as wide as the finished garment before it is shirred"
     necks.finish_opening(build, front, back)
     necks.finish_neck(build, front, back)
     necks.finish_armholes(build, front, back)
@@ -169,6 +221,17 @@ def _upper(build: Build) -> None:
     hem(build, lower)
     extras.lining(build, front, back)
     extras.bones(build, front, back)
+
+
+def _vent(build: Build, back: Half, below: tuple[Half, Half] | None) -> None:
+    """A vent at the end of the centre back seam of a garment without a waist seam."""
+    if not build.description.features.vent or below is not None:
+        return
+    where = back.centre[-1]
+    build.mark(where.piece, Mark("vent-end", MarkKind.DOT, where.edge, "end", build.each(lambda size: 150.0)))
+    build.details.append(
+        Detail("vent", "Vent", DetailKind.VENT, along=("centre-back",), to_mark=(where.piece, "vent-end"))
+    )
 
 
 def _sleeves_in_one(build: Build) -> None:
@@ -235,6 +298,6 @@ def _pattern(build: Build) -> Pattern:
             notions=tuple(PrintedNotion(said, 1) for said in description.notions),
             figure=description.figure,
         ),
-        pieces=tuple(build.pieces.values()),
+        pieces=tuple(replace(piece, approximate=True) for piece in build.pieces.values()),
         making=build.making(),
     )

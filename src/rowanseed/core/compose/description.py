@@ -86,7 +86,7 @@ class OpeningKind(Worded):
 
     @property
     def is_zip(self) -> bool:
-        return self.value.endswith("zip")
+        return str(self.value).endswith("zip")
 
 
 class Placket(Worded):

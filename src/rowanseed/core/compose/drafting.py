@@ -1,4 +1,4 @@
-"""What drafts share: curves by their directions, solving for a length, chains cut at a level or offset along themselves."""
+"""What drafts share: curves by their directions, solving for a length, chains moved, mirrored, offset."""
 
 from __future__ import annotations
 

@@ -132,7 +132,8 @@ def _flap(build: Build, pocket: Pocket, id: str) -> None:
 
 def _side_join(build: Build) -> str:
     ids = [j.id for j in build.joins]
-    return next(id for id in ("skirt-sides", "sides", "outseams") if id in ids)
+    wanted = ("skirt-sides", "sides", "outseams")
+    return next(id for name in wanted for id in ids if id.startswith(name))
 
 
 def _bags(build: Build, id: str) -> None:
@@ -298,9 +299,10 @@ def straps(build: Build) -> None:
     ends = (part("strap", "lower"), part("strap", "upper"))
     build.finish("strap-ends", "Ends of the straps", FinishKind.CAUGHT, ends)
     joins = {j.id for j in build.joins}
-    along = next(
-        (build.along[k] for k in ("neck", "waist") if set(build.along.get(k, ())) <= joins and k in build.along), ()
-    )
+    neck = build.along.get("neck", ())
+    along = neck if set(neck) <= joins else ()
+    if not along:
+        build.assumed["features.straps"] = "their ends are sewn to the inside of the edge: no seam catches them"
     build.details.append(
         Detail("straps", "Straps", DetailKind.STRAP, pieces=("strap",), along=along, count=asked.count, width=wide)
     )

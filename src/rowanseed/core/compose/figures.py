@@ -187,7 +187,7 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
     length = said("length")
     if length is None:
         length = _length(description) * tall
-    hip = found["hip"]
+    hip = found["hip"] if waist is None else max(found["hip"], waist)
     if description.garment.has_bodice and said("hip") is None:
         hip = max(hip, found["bust"]) if waist is None else hip
     return Size(
@@ -204,7 +204,7 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
 
 
 def goes_in(description: Description) -> bool:
-    """Whether the garment is shaped to the waist: by darts, princess seams, a waist seam, or because it begins there."""
+    """Whether the garment is shaped to the waist: by darts or seams, or because it begins there."""
     features = description.features
     shaped = (Shaping.WAIST_DART, *PRINCESS)
     return (

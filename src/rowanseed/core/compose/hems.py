@@ -44,7 +44,7 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     kind = description.features.hem.kind
     depth, folds = hem_depth(build, _usual(build))
     if description.features.hem.depth is None:
-        build.assumed["features.hem.depth"] = f"a hem of {depth:.0f} mm"
+        build.assumed["features.hem.depth"] = "a hem of the usual depth"
     for p in parts:
         build.allow(p.piece, p.edge, depth, Corner.TURNED)
     build.finish("hem", "Hem", FinishKind.HEM, parts, folds)

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
 
 from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.bodice import EXTENSION
@@ -15,6 +16,7 @@ from rowanseed.core.compose.description import (
     CollarKind,
     FacedEdge,
     Interfaced,
+    LiningMethod,
     NeckFinish,
     OpeningKind,
     Placket,
@@ -30,6 +32,7 @@ from rowanseed.core.pattern.making import (
     DetailKind,
     EdgePart,
     FinishKind,
+    Join,
     LayerKind,
     Press,
 )
@@ -56,8 +59,9 @@ def finish_neck(build: Build, front: Half, back: Half) -> None:
         return
     finish = features.neck.finish
     if finish is None:
-        finish = NeckFinish.FACING
-        build.assumed["features.neck.finish"] = "the neck is faced"
+        bagged = features.lining is not None and features.lining.method is LiningMethod.BAGGED
+        finish = NeckFinish.LINING if bagged else NeckFinish.FACING
+        build.assumed["features.neck.finish"] = "the lining finishes the neck" if bagged else "the neck is faced"
     match finish:
         case NeckFinish.FACING | NeckFinish.COLLAR:
             face(build, "neck", "neck", parts)
@@ -80,9 +84,11 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart]) -> None:
     """Facings of an edge of several pieces, joined to each other where the pieces are, and sewn to the edge."""
     faced: list[EdgePart] = []
     made: dict[str, str] = {}
+    parts = tuple(parts)
+    deep = build.each(lambda size: min(_depth(build, p, size) for p in parts))
     for p in parts:
         facing = f"{p.piece}-{id}-facing"
-        _facing_of(build, facing, p)
+        _facing_of(build, facing, p, deep)
         made[p.piece] = facing
         build.layer(LayerKind.FACING, facing, p.piece)
         faced.append(part(facing, p.edge))
@@ -94,19 +100,31 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart]) -> None:
     build.along[id] = (f"{id}-facing",)
 
 
-def _facing_of(build: Build, facing: str, p: EdgePart) -> None:
+def _ends(build: Build, p: EdgePart) -> tuple[str, str]:
+    """The edges before and after an edge in the ring of its piece."""
+    names = [e.name for e in build.pieces[p.piece].edges]
+    k = names.index(p.edge)
+    return names[k - 1], names[(k + 1) % len(names)]
+
+
+def _depth(build: Build, p: EdgePart, size: Size) -> float:
+    """How deep a facing can be on a piece: one depth for all of them, so that their ends meet."""
+    before, after = _ends(build, p)
+    edges = build.pieces[p.piece].shapes[size.name].edges
+    ends = (edges[before][-1:], edges[after][:1])
+    deep = min(ARMHOLE_FACING, 0.16 * chain_length(edges[p.edge]) + 8.0) if p.edge == "armhole" else FACING
+    return min(deep, *(0.8 * chain_length(end) for end in ends))
+
+
+def _facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float]) -> None:
     """The strip along an edge of a piece, its ends along the neighbouring edges."""
     base = build.pieces[p.piece]
-    names = [e.name for e in base.edges]
-    k = names.index(p.edge)
-    before, after = names[k - 1], names[(k + 1) % len(names)]
+    before, after = _ends(build, p)
     own = base.cuts[0]
 
     def draw(size: Size) -> Edges:
         edges = _dart_closed(base, p.edge, size)
-        ends = (edges[before][-1:], edges[after][:1])
-        deep = ARMHOLE_FACING if p.edge == "armhole" else FACING
-        depth = min(deep, *(0.8 * chain_length(end) for end in ends))
+        depth = deep[size.name]
         first = split_chain(edges[before], chain_length(edges[before]) - depth)[1]
         last = split_chain(edges[after], depth)[0]
         inner = parallel(tuple(s.reversed() for s in reversed(edges[p.edge])), last[-1].end, first[0].start, -depth)
@@ -206,9 +224,12 @@ def finish_armholes(build: Build, front: Half, back: Half) -> None:
         return
     parts = (*front.armhole, *reversed(back.armhole))
     finish = features.armhole
-    if finish is None:
-        finish = ArmholeFinish.BIAS_BINDING
-        build.assumed["features.armhole"] = "the armholes are bound"
+    if finish is None and FacedEdge.ARMHOLE in features.facing:
+        finish = ArmholeFinish.FACING
+    elif finish is None:
+        bagged = features.lining is not None and features.lining.method is LiningMethod.BAGGED
+        finish = ArmholeFinish.LINING if bagged else ArmholeFinish.BIAS_BINDING
+        build.assumed["features.armhole"] = "the lining finishes the armholes" if bagged else "the armholes are bound"
     match finish:
         case ArmholeFinish.FACING:
             face(build, "armhole", "armholes", parts)
@@ -227,6 +248,8 @@ def finish_opening(build: Build, front: Half, back: Half) -> None:
     features = build.description.features
     opening = features.opening
     if opening.kind is None or opening.where is Where.NONE:
+        for half in (front, back):
+            _open_edges(build, half)
         return
     if opening.kind.is_zip:
         _zip(build, front, back)
@@ -243,18 +266,54 @@ def finish_opening(build: Build, front: Half, back: Half) -> None:
     _left_open(build, half)
 
 
+def _open_edges(build: Build, half: Half) -> None:
+    """Edges that are open and never closed: faced where that is asked for, else turned in."""
+    edges = tuple(p for p in half.centre if p.edge == "opening")
+    lining = build.description.features.lining
+    if not edges or (lining is not None and lining.method.value == "bagged"):
+        return
+    if FacedEdge.FRONT in build.description.features.facing:
+        face(build, "opening", "front edges", edges)
+        build.along["front"] = ("opening-facing",)
+        return
+    build.finish("front-edges", f"{half.name.capitalize()} edges", FinishKind.TURNED, edges)
+    build.along["front"] = ("front-edges",)
+
+
+def split_sides(build: Build, id: str) -> str:
+    """Side seams told apart, since only the left one has the zip; the id of the left one."""
+    whole = next(j for j in build.joins if j.id == id)
+    k = build.joins.index(whole)
+
+    def one(hand: str) -> Join:
+        def sided(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
+            return tuple(replace(p, hand=hand) for p in parts)
+
+        return replace(
+            whole,
+            id=f"{id}-{hand}",
+            name=f"{hand.capitalize()} side seam",
+            a=sided(whole.a),
+            b=sided(whole.b),
+            each_hand=False,
+        )
+
+    build.joins[k : k + 1] = [one("left"), one("right")]
+    return f"{id}-left"
+
+
 def _zip(build: Build, front: Half, back: Half) -> None:
     opening = build.description.features.opening
     assert opening.kind is not None
     if opening.where is Where.LEFT_SIDE:
-        join, where = "sides", front.side[0]
+        join, where = split_sides(build, "sides"), front.side[0]
         anchor = "end"
     else:
         half = front if opening.where is Where.FRONT else back
         join, where, anchor = f"centre-{half.name}", half.centre[0], "start"
     long = opening.length or 400.0
     if opening.length is None:
-        build.assumed["features.opening.length"] = f"a zip of {long:.0f} mm"
+        build.assumed["features.opening.length"] = "a zip of the usual length"
     reach = min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes)
     kind = ClosureKind(opening.kind.value.replace(" ", "-"))
     if long > reach - 20.0:

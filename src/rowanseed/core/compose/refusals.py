@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.compose.description import (
     Along,
+    ArmholeFinish,
     Centre,
     ClothKind,
     CollarKind,
@@ -45,6 +46,7 @@ def refusals(description: Description) -> tuple[Refusal, ...]:
 
 
 Found = Iterator[tuple[str, str]]
+UNDER_A_YOKE = (Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE)
 
 
 def _figures(d: Description) -> Found:
@@ -64,13 +66,21 @@ def _figures(d: Description) -> Found:
     for measure, row in d.finished.items():
         body = d.body_chart.get(measure, {})
         for size in d.sizes:
-            if measure in ("bust", "waist", "hip") and size in row and size in body:
-                if row[size] < body[size] * (1 + slack):
-                    yield (
-                        f"finished.{measure}",
-                        f"In size {size} the garment is {body[size] - row[size]:.0f} mm smaller than the body.",
-                    )
-                    break
+            known = measure in ("bust", "waist", "hip") and size in row and size in body
+            if known and row[size] < body[size] * (1 + slack):
+                yield (
+                    f"finished.{measure}",
+                    f"In size {size} the garment is smaller than the body.",
+                )
+                break
+    waist, hip = d.finished.get("waist", {}), d.finished.get("hip", {})
+    if any(size in hip and hip[size] < waist[size] for size in waist):
+        yield "finished.hip", "The garment is narrower at the hip than at the waist."
+    if d.measured:
+        yield (
+            "measured",
+            "What a tape read on the tissue is not drafted yet: leave it out, the pieces stay approximate.",
+        )
     if not 3 <= d.allowance <= 40:
         yield "allowance", "A seam allowance lies between 3 and 40 mm."
 
@@ -78,6 +88,8 @@ def _figures(d: Description) -> Found:
 def _opening(d: Description) -> Found:
     f, opening = d.features, d.features.opening
     kind, where = opening.kind, opening.where
+    if d.garment.has_bodice and f.front.centre is Centre.OPEN and f.back.centre is Centre.OPEN:
+        yield "features.back.centre", "Front and back are both open: nothing would hold the garment together."
     if kind is None and where is not Where.NONE:
         yield "features.opening.kind", "Say what the opening is closed with."
         return
@@ -94,6 +106,18 @@ def _opening(d: Description) -> Found:
         )
     if kind.is_zip and side is not None and side.centre is Centre.OPEN:
         yield "features.opening.kind", f"A zip needs a seam below it: the {where.words} is open all the way down."
+    if d.garment is GarmentKind.APRON and (kind.is_zip or kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE)):
+        yield (
+            "features.opening.kind",
+            f"An apron closes at its band: by ties, hooks, buttons or snaps, not by a {kind.words}.",
+        )
+    if kind.is_zip and where is Where.LEFT_SIDE and d.garment.has_bodice and f.waist not in (None, Waist.NONE):
+        yield (
+            "features.opening.where",
+            "A zip at the side that crosses a waist seam is not drafted here: put it at the back.",
+        )
+    if not d.garment.has_bodice and kind is OpeningKind.FLY_ZIP and where is not Where.FRONT:
+        yield "features.opening.where", "A fly lies at the front."
     buttoned = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
     if buttoned and d.garment.has_bodice and side is not None and side.centre is not Centre.OPEN:
         yield (
@@ -114,16 +138,38 @@ def _opening(d: Description) -> Found:
         and (side is None or side.centre is Centre.FOLD)
     ):
         yield "features.opening.kind", f"{kind.words.capitalize()} close an opening: the {where.words} has none."
+    long = opening.length or 0.0
+    if kind.is_zip and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
+        yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
+    if (
+        kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+        and side is not None
+        and side.has(Shaping.YOKE)
+        and side.centre is Centre.SEAM
+    ):
+        yield (
+            "features.opening.kind",
+            f"{kind.words.capitalize()} below a yoke's short seam are not drafted here: use a zip.",
+        )
+    if kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE) and f.vent and side is f.back:
+        yield "features.vent", "One seam is not opened at both ends here: leave the vent or the opening out."
     if opening.placket is not None and side is not None and side.centre is not Centre.OPEN:
         yield "features.opening.placket", "A placket belongs to edges that are open all the way down."
-    if f.front.centre is Centre.OPEN and where is not Where.FRONT:
+    pulled = kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+    if pulled and opening.placket is Placket.BAND:
+        yield "features.opening.placket", "A band is closed by buttons or snaps."
+    if f.front.centre is Centre.OPEN and where is not Where.FRONT and d.garment.has_bodice:
         yield "features.opening.where", "The front is open, so the opening lies at the front."
-    if f.back.centre is Centre.OPEN and where is not Where.BACK:
+    if f.back.centre is Centre.OPEN and where is not Where.BACK and d.garment.has_bodice:
         yield "features.opening.where", "The back is open, so the opening lies at the back."
 
 
 def _front(d: Description) -> Found:
     f = d.features
+    for name, side in (("front", f.front), ("back", f.back)):
+        for one in (Shaping.TUCKS, Shaping.PLEATS, Shaping.SHOULDER_TUCK_LEFT):
+            if side.has(one):
+                yield f"features.{name}.shaping", f"{one.words.capitalize()}: not drafted here yet, leave it out."
     if not d.garment.has_bodice:
         for name, side in (("front", f.front), ("back", f.back)):
             if side.shaping and d.garment is not GarmentKind.SKIRT:
@@ -145,8 +191,19 @@ def _front(d: Description) -> Found:
             yield f"features.{name}.shaping", "Fullness under a yoke needs a yoke."
         if side.has(Shaping.YOKE) and side.has(Shaping.SQUARE_YOKE):
             yield f"features.{name}.shaping", "A yoke is straight or square, not both."
+    if f.front.has(Shaping.YOKE, Shaping.SQUARE_YOKE) and f.neck.shape in (
+        NeckShape.V,
+        NeckShape.SQUARE,
+        NeckShape.SCOOP,
+    ):
+        yield (
+            "features.front.shaping",
+            f"A {f.neck.shape.words} neck runs below a yoke: choose a round one, or no yoke.",
+        )
     if f.front.has(Shaping.SHOULDER_DART):
         yield "features.front.shaping", "A shoulder dart shapes the back; the front's dart is the bust dart."
+    if f.back.has(Shaping.SHOULDER_DART) and f.back.has(Shaping.YOKE):
+        yield "features.back.shaping", "A yoke takes up the shoulder dart: choose one or the other."
     if f.back.has(Shaping.BUST_DART):
         yield "features.back.shaping", "A bust dart shapes the front."
     if f.back.has(Shaping.SQUARE_YOKE):
@@ -155,13 +212,6 @@ def _front(d: Description) -> Found:
         yield "features.front.shaping", "A shirred panel is drafted for the back only."
     if f.front.has(Shaping.SQUARE_YOKE) and f.front.centre is not Centre.FOLD:
         yield "features.front.shaping", "A square yoke is drafted for a front on the fold."
-    if f.front.has(Shaping.SHOULDER_TUCK_LEFT) and f.front.centre is Centre.FOLD:
-        yield (
-            "features.front.shaping",
-            "A tuck on one shoulder needs left and right cut apart: the front is on the fold.",
-        )
-    if f.front.has(Shaping.YOKE) and f.front.has(Shaping.SHOULDER_TUCK_LEFT):
-        yield "features.front.shaping", "A yoke takes the place of the shoulder that the tuck would lie on."
 
 
 def _neck(d: Description) -> Found:
@@ -184,7 +234,8 @@ def _neck(d: Description) -> Found:
     if f.collar in (CollarKind.NOTCHED, CollarKind.SHAWL):
         yield (
             "features.collar",
-            f"A {f.collar.words} collar is not drafted here: its lapel needs the front's own drawing. Bring your tissue's.",
+            f"A {f.collar.words} collar is not drafted here: its lapel needs the front's own drawing. Bring your "
+            "tissue's.",
         )
     if f.collar in (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE) and not opened:
         yield (
@@ -197,8 +248,13 @@ def _neck(d: Description) -> Found:
         yield "features.neck.shape", f"A collar follows a round neck, not a {f.neck.shape.words} one."
     if f.neck.shape is NeckShape.HIGH and not opened and d.cloth is ClothKind.WOVEN:
         yield "features.neck.shape", "A high neck of woven cloth needs an opening, or the head does not go through."
-    if f.neck.finish is NeckFinish.LINING and not f.lining:
-        yield "features.neck.finish", "The neck is finished by a lining: say which."
+    bagged = f.lining is not None and f.lining.method is LiningMethod.BAGGED
+    if f.neck.finish is NeckFinish.LINING and not bagged:
+        yield "features.neck.finish", "A lining that finishes the neck is bagged: say so under lining."
+    if bagged and f.neck.finish not in (None, NeckFinish.LINING):
+        yield "features.neck.finish", "A bagged lining finishes the neck itself."
+    if bagged and f.sleeve is None and f.armhole not in (None, ArmholeFinish.LINING):
+        yield "features.armhole", "A bagged lining finishes the armholes itself."
     if f.neck.finish is NeckFinish.BAND and d.cloth is ClothKind.WOVEN and not opened:
         yield "features.neck.finish", "A neck band is stretched on: a knit stretches, woven cloth needs an opening."
 
@@ -242,8 +298,11 @@ def _waist(d: Description) -> Found:
     if not d.garment.has_bodice and waist in (Waist.NONE, Waist.SEAM):
         yield "features.waist", "Say how the waist is finished: by a band, a facing, elastic or a cord."
     drawn = waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING)
-    if drawn and not d.garment.has_bodice and f.opening.kind is not None and f.opening.kind.is_zip:
-        yield "features.waist", "A waist that is drawn in needs no zip."
+    if drawn and not d.garment.has_bodice and f.opening.kind is not None:
+        yield (
+            "features.waist",
+            f"A waist that is drawn in needs no {f.opening.kind.words}: it opens as wide as the hip.",
+        )
     fitted = waist in (Waist.WAISTBAND, Waist.FACING, Waist.PLAIN_BAND, Waist.PLEATED_BAND)
     if fitted and d.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS) and f.opening.kind is None:
         yield "features.opening", "A waist that fits needs an opening: say where and how it closes."
@@ -251,12 +310,19 @@ def _waist(d: Description) -> Found:
         yield "features.waist", "A shirred waist is not drafted here: choose an elastic casing."
     if waist is Waist.PLEATED_BAND:
         yield "features.waist", "A pleated band is not drafted here: choose a plain one."
+    if f.legs.pleats and d.garment is GarmentKind.TROUSERS:
+        yield "features.legs.pleats", "Pleats at the waist of trousers are not drafted here yet: the front has darts."
+    if f.straps is not None and f.straps.closed_by.value != "sewn in":
+        yield "features.straps.closed by", "Straps are sewn in here: how they close otherwise is not drafted yet."
     if d.garment is GarmentKind.TROUSERS and f.skirt is not None:
         yield "features.skirt", "Trousers have no skirt."
 
 
 def _skirt(d: Description) -> Found:
     f, skirt = d.features, d.features.skirt
+    yoked = f.front.has(*UNDER_A_YOKE) or f.back.has(*UNDER_A_YOKE)
+    if yoked and d.garment.has_bodice and f.waist not in (None, Waist.NONE, Waist.SHIRRED):
+        yield "features.waist", "Fullness under a yoke runs on to the hem here: it is not drafted with a waist seam."
     if skirt is None:
         return
     if (
@@ -285,6 +351,18 @@ def _skirt(d: Description) -> Found:
         yield "features.skirt.slit", "A slit belongs to a straight or A-line skirt."
     if skirt.slit is Slit.BACK and f.back.centre is not Centre.SEAM:
         yield "features.skirt.slit", "A slit at the back needs a seam there: the back is cut on the fold."
+    lapped = d.garment.has_bodice and Centre.OPEN in (f.front.centre, f.back.centre)
+    if (
+        lapped
+        and f.waist not in (None, Waist.NONE)
+        and skirt.kind
+        in (
+            SkirtKind.GORED,
+            SkirtKind.CIRCLE,
+            SkirtKind.HALF_CIRCLE,
+        )
+    ):
+        yield "features.skirt.kind", "A skirt that is open with its bodice is drafted straight, A-line or gathered."
     if skirt.kind in (SkirtKind.CIRCLE, SkirtKind.HALF_CIRCLE) and skirt.darts:
         yield "features.skirt.darts", "A circle fits the waist by itself, without darts."
 
@@ -293,6 +371,8 @@ def _rest(d: Description) -> Found:
     f = d.features
     for k, pocket in enumerate(f.pockets):
         where = f"features.pockets.{k}"
+        if d.garment is GarmentKind.APRON and (pocket.on is not PocketPlace.FRONT or pocket.kind is PocketKind.IN_SEAM):
+            yield where, "An apron has only a front for its pockets."
         if pocket.kind is PocketKind.SLANT:
             yield (
                 where,
@@ -311,8 +391,8 @@ def _rest(d: Description) -> Found:
         )
     if f.lining and f.lining.method is LiningMethod.BAGGED and (f.collar or (f.waist not in (None, Waist.NONE))):
         yield "features.lining.method", "A bagged lining is drafted for a body without collar and waist seam."
-    if f.armhole is not None and f.armhole.value == "lining" and not f.lining:
-        yield "features.armhole", "The armholes are finished by a lining: say which."
+    if f.armhole is ArmholeFinish.LINING and not (f.lining and f.lining.method is LiningMethod.BAGGED):
+        yield "features.armhole", "A lining that finishes the armholes is bagged: say so under lining."
     if f.vent and f.back.centre is not Centre.SEAM:
         yield "features.vent", "A vent at the back needs a seam there: the back is cut on the fold."
     for k, trim in enumerate(f.trim):

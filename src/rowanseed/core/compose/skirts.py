@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable
 
 from rowanseed.core.compose.bands import UNDERLAP, along, waistband
-from rowanseed.core.compose.body import Half
+from rowanseed.core.compose.body import Half, upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Centre, Interfaced, SkirtKind, Slit, Where
 from rowanseed.core.compose.drafting import UP, curve, solve, straight, y_at
@@ -73,17 +73,18 @@ def _ids(build: Build) -> tuple[str, str]:
 
 
 def _cuts(build: Build, half: Half) -> tuple[str, str | None, int, bool]:
+    """(name of the centre edge, the fold, how many, whether paired)."""
     features = build.description.features
     centre = (features.front if half.is_front else features.back).centre
     if centre is Centre.FOLD:
         return "centre", "centre", 1, False
-    # A front that is open down a bodice ends at the waist; below it there is a seam.
-    return (
-        ("opening" if centre is Centre.OPEN and not build.description.garment.has_bodice else "centre"),
-        None,
-        2,
-        True,
-    )
+    opened = centre is Centre.OPEN and build.description.garment.has_bodice
+    return ("opening" if opened else "centre"), None, 2, True
+
+
+def _beyond(build: Build, half: Half) -> float:
+    """How far a skirt that is open with its bodice reaches beyond the centre, as the bodice does."""
+    return upper(build, build.figures.sizes[0], half).centre if _cuts(build, half)[0] == "opening" else 0.0
 
 
 def _seams(build: Build, halves: tuple[Half, Half]) -> None:
@@ -122,27 +123,32 @@ def _shaped(build: Build, *, flare: float) -> tuple[Half, Half]:
             return max(0.0, (size.hip - waist_of(build, size)) / 4)
 
         def dart(size: Size) -> float:
-            return taken(size) * 0.55 if darts and taken(size) > 12.0 else 0.0
+            least = min(max(0.0, (one.hip - waist_of(build, one)) / 4) for one in build.figures.sizes)
+            return taken(size) * 0.55 if darts and least > 12.0 else 0.0
 
-        def draw(size: Size, edge: str = edge) -> Edges:
-            long, wide = length_of(build, size), hip(size)
+        def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
+            long, wide, c = length_of(build, size), hip(size), _beyond(build, half)
+            level_at = _hip_depth(size, long)
             goal = wide - taken(size) + dart(size)
             side = solve(lambda by: chain_length(_rise(wide - by)), goal, -20.0, 0.8 * wide)
-            low, level = (long, wide + flare * max(0.0, long - size.hip_depth)), (size.hip_depth, wide)
+            low, level = (long, wide + flare * max(0.0, long - level_at)), (level_at, wide)
             top = (-WAIST_RISE, wide - side)
             upper: Chain = (curve(level, UP, top, (-1.0, -max(0.0, min(0.5, side / 90.0))), 0.4),)
             return {
-                edge: straight((0.0, 0.0), (long, 0.0)),
-                "hem": straight((long, 0.0), low),
+                edge: straight((0.0, c), (long, c)),
+                "hem": straight((long, c), low),
                 "side": (*straight(low, level), *upper),
-                "waist": _rise(wide - side),
+                "waist": (*_rise(wide - side), *(straight((0.0, 0.0), (0.0, c)) if c else ())),
             }
 
         name = f"Skirt {half.name}" if id.startswith("skirt") else half.name.capitalize()
         panel = Panel.FRONT if half.is_front else Panel.BACK
         build.piece(id, name, draw, panel=panel, count=count, pair=pair, fold=fold, hem=("hem",))
         build.line(
-            id, LineKind.LEVEL, "hip", lambda size, hip=hip: ((size.hip_depth, 0.0), (size.hip_depth, hip(size)))
+            id,
+            LineKind.LEVEL,
+            "hip",
+            lambda size, hip=hip: ((x := _hip_depth(size, length_of(build, size)), 0.0), (x, hip(size))),
         )
         build.line(
             id,
@@ -154,7 +160,7 @@ def _shaped(build: Build, *, flare: float) -> tuple[Half, Half]:
             id,
             LineKind.LENGTHEN_SHORTEN,
             "skirt-length",
-            lambda size, hip=hip: ((size.hip_depth + 60.0, 0.0), (size.hip_depth + 60.0, hip(size))),
+            lambda size, hip=hip: ((x := _hip_depth(size, length_of(build, size)) + 20.0, 0.0), (x, hip(size))),
         )
         if darts and all(dart(size) > 0 for size in build.figures.sizes):
             _waist_dart(build, id, dart, half)
@@ -163,6 +169,11 @@ def _shaped(build: Build, *, flare: float) -> tuple[Half, Half]:
     _seams(build, halves)
     _slits(build, halves)
     return halves
+
+
+def _hip_depth(size: Size, long: float) -> float:
+    """Where the hip lies below the waist; a skirt that ends above it is as wide at its lower part."""
+    return min(size.hip_depth, 0.75 * long)
 
 
 def _rise(to: float) -> Chain:
@@ -200,7 +211,16 @@ def _slits(build: Build, halves: tuple[Half, Half]) -> None:
         half = halves[1]
         where = (half.centre if join.endswith("back") else half.side)[-1]
         anchor = "end" if where.edge == "centre" else "start"
-        build.mark(where.piece, Mark("slit-end", MarkKind.DOT, where.edge, anchor, build.each(lambda size: SLIT)))
+        build.mark(
+            where.piece,
+            Mark(
+                "slit-end",
+                MarkKind.DOT,
+                where.edge,
+                anchor,
+                build.each(lambda size: min(SLIT, 0.4 * length_of(build, size))),
+            ),
+        )
         kind = DetailKind.VENT if vent else DetailKind.SLIT
         build.details.append(
             Detail("slit", "Vent" if vent else "Slit", kind, along=(join,), to_mark=(where.piece, "slit-end"))
@@ -220,17 +240,22 @@ def _gores(build: Build) -> tuple[Half, Half]:
         edge, fold, _, _ = _cuts(build, half)
         # Of an odd number one stands on the centre's fold (or is cut in two by its seam); the others lie beside it.
         shares = [0.5, *([1.0] * (count // 2))] if count % 2 else [1.0] * (count // 2)
-        before = None
+        before, edges_shaped = None, 2 * len(shares) - 1
         for k, share in enumerate(shares):
             id = f"{under}{half.name}" if k == 0 else f"{under}side-{half.name}{'' if k == 1 else f'-{k}'}"
             at_centre = k == 0
 
-            def draw(size: Size, share: float = share, at_centre: bool = at_centre, edge: str = edge) -> Edges:
-                gores = count * 2
-                hip, waist = size.hip / gores * share, waist_of(build, size) / gores * share
-                long = length_of(build, size)
-                more = GORE_FLARE * (long - size.hip_depth) / 2
-                taken = (hip - waist) / (1.0 if at_centre else 2.0)
+            def draw(
+                size: Size,
+                share: float = share,
+                at_centre: bool = at_centre,
+                edge: str = edge,
+                edges_shaped: int = edges_shaped,
+            ) -> Edges:
+                hip, long = size.hip / (count * 2) * share, length_of(build, size)
+                more = GORE_FLARE * max(0.0, long - size.hip_depth) / 2
+                # Every edge takes in as much as its neighbour, so that they meet.
+                taken = (size.hip - waist_of(build, size)) / 4 / edges_shaped
                 left_low = 0.0 if at_centre else -more
                 left: Chain = (
                     straight((0.0, 0.0), (long, 0.0))
@@ -291,13 +316,14 @@ def _full(build: Build, kind: SkirtKind) -> tuple[Half, Half]:
     for half, id in zip(halves, _ids(build), strict=True):
         edge, fold, count, pair = _cuts(build, half)
 
-        def draw(size: Size, edge: str = edge) -> Edges:
-            wide, long = waist_of(build, size) / 4 * ratio, length_of(build, size)
+        def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
+            c, long = _beyond(build, half), length_of(build, size)
+            wide = (waist_of(build, size) / 4 + _forward(build, half) - c) * ratio + c
             return {
-                edge: straight((0.0, 0.0), (long, 0.0)),
-                "hem": straight((long, 0.0), (long, wide)),
+                edge: straight((0.0, c), (long, c)),
+                "hem": straight((long, c), (long, wide)),
                 "side": straight((long, wide), (0.0, wide)),
-                "waist": straight((0.0, wide), (0.0, 0.0)),
+                "waist": straight((0.0, wide), (0.0, c)),
             }
 
         name = f"Skirt {half.name}" if id.startswith("skirt") else half.name.capitalize()
@@ -331,6 +357,11 @@ def _full(build: Build, kind: SkirtKind) -> tuple[Half, Half]:
     elif kind is SkirtKind.CARTRIDGE_PLEATS:
         build.ways.append(("waist", "cartridge-pleats"))
     return halves
+
+
+def _forward(build: Build, half: Half) -> float:
+    """Front and back of a skirt meet the bodice's at the side: the waist of its front is a little wider."""
+    return 0.0
 
 
 def fullness(build: Build) -> float:

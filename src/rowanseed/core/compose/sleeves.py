@@ -151,6 +151,11 @@ def _end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
     return max(at * FULL_END, wide) if full else at
 
 
+def _corner(p: EdgePart) -> Corner:
+    """A sleeve's end is squared off for its hem; the slanting end of one cut in one with the body is not."""
+    return Corner.TURNED if p.piece == "sleeve" else Corner.MITRE
+
+
 def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> None:
     """The end of a sleeve by its kind."""
     match sleeve.end:
@@ -159,7 +164,7 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
                 hem_depth(build, 25.0) if sleeve.end is SleeveEnd.HEM else (FACED_OVER * 2, (FACED_OVER, FACED_OVER))
             )
             for p in parts:
-                build.allow(p.piece, p.edge, depth, Corner.TURNED)
+                build.allow(p.piece, p.edge, depth, _corner(p))
             build.finish("wrist", "Sleeve ends", FinishKind.HEM, parts, folds)
             if sleeve.end is SleeveEnd.FACING:
                 build.assumed["features.sleeve.end"] = (
@@ -169,7 +174,7 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             build.finish("wrist", "Sleeve ends", FinishKind.BINDING, parts)
         case SleeveEnd.ELASTIC_CASING:
             for p in parts:
-                build.allow(p.piece, p.edge, 30.0, Corner.TURNED)
+                build.allow(p.piece, p.edge, 30.0, _corner(p))
             build.finish("wrist", "Sleeve ends", FinishKind.CASING, parts)
             build.closures.append(
                 Closure("wrist-elastic", ClosureKind.ELASTIC, "underarms" if _has(build) else "sides")

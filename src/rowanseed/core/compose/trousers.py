@@ -1,7 +1,7 @@
 """Trousers: front and back leg from waist to hem, drafted on the hip and the crotch depth.
 
-By the proportions that drafting books share, from memory: a quarter of the hip for each half, a front fork of a twentieth
-of the hip and a back one of a tenth, the crease in the middle of the leg.
+By the proportions that drafting books share, from memory: a quarter of the hip for each half, a front fork of a
+twentieth of the hip and a back one of a tenth, the crease in the middle of the leg.
 """
 
 from __future__ import annotations
@@ -13,6 +13,7 @@ from rowanseed.core.compose.description import LegEnd, LegKind, OpeningKind, Wai
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem
+from rowanseed.core.compose.necks import split_sides
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Corner, Dart, LineKind, Mark, MarkKind, Panel
@@ -221,6 +222,8 @@ def _opening(build: Build) -> None:
         Where.LEFT_SIDE: ("front", "outseam", "outseams"),
     }.get(opening.where, ("front", "crotch", "centre-front"))
     anchor = "start" if edge == "crotch" else "end"
+    if edge == "outseam":
+        join = split_sides(build, "outseams")
     build.mark(piece, Mark("zip-end", MarkKind.ZIP_END, edge, anchor, build.each(lambda size: long)))
     kind = ClosureKind(opening.kind.value.replace(" ", "-"))
     build.closures.append(Closure("opening", kind, join, (piece, "zip-end")))

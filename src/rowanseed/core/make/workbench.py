@@ -462,11 +462,16 @@ class Workbench:
             p.id for p in self.pattern.pieces if any(q.kind is PointKind.POCKET and self.size in q.at for q in p.points)
         )
 
+    def carry_one_pocket(self, pieces: Iterable[str]) -> bool:
+        """Whether a pocket lies across the seam of these pieces: all are marked for it, on one side of the body."""
+        found = set(pieces)
+        return len(found) > 1 and found <= set(self.pocketed) and len({self.panel(id) for id in found}) == 1
+
     def flat_first(self, ids: Iterable[str]) -> Iterator[Need]:
         """Staystitching, stiffening, backing, darts and pockets come before a piece is joined."""
         pieces = sorted({part.piece for one in ids for part in self.parts(one)})
         # A pocket that lies across this very seam comes after it, a placket's own facing before its piece.
-        across = len(pieces) > 1 and set(pieces) <= set(self.pocketed)
+        across = self.carry_one_pocket(pieces)
         for id in pieces:
             for fact, why in (
                 (Fact.STAYED, "the edge is held before the piece is handled"),

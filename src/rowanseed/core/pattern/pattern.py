@@ -20,6 +20,15 @@ class Pattern:
     envelope: Envelope
     pieces: tuple[Piece, ...]
     making: Making = field(default_factory=Making)
+    description: str = ""
+    """The description document it was composed from; empty where its pieces were drawn."""
+    assumed: tuple[tuple[str, str], ...] = ()
+    """What was assumed where the description did not say: (field, in words)."""
+
+    @property
+    def is_approximate(self) -> bool:
+        """Whether any piece is composed by arithmetic rather than drawn or measured."""
+        return any(piece.approximate for piece in self.pieces)
 
     def piece(self, id: str) -> Piece:
         return next(piece for piece in self.pieces if piece.id == id)

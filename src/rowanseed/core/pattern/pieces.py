@@ -230,6 +230,8 @@ class Piece:
     """What it was derived from, where it was; pieces that a pattern draws were not."""
     garment: int = 1
     """Which garment of a batch it belongs to; the project's own is 1."""
+    approximate: bool = False
+    """Composed from a description, not yet drawn or measured: its outline is the usual one for its figures."""
     drawn_on: str = ""
     """Pieces of one name are drawn where they lie together, in one frame: a yoke above its back, a facing on its
     front. What moves one of them moves all. Empty: the piece has a frame of its own."""

@@ -14,6 +14,7 @@ from rowanseed.core.pattern.walk import walk
 from rowanseed.drawings.drawn import draw_outlines
 from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.svg import QUIET
+from rowanseed.formats.description_json import compose_pattern
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
 from rowanseed.formats.pattern_json import read_pattern
 from rowanseed.formats.svg_read import Drawing
@@ -43,7 +44,8 @@ def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
     name = (file.filename or "drawing")[:120]
     try:
         if data.lstrip()[:1] == b"{":
-            made = read_pattern(apart.pattern_document(data))
+            described = b"rowanseed-description/" in data[:400]
+            made = compose_pattern(data) if described else read_pattern(apart.pattern_document(data))
             return go(f"/patterns/{patterns.add_pattern(home.db, made, home.today)}")
         if not data:
             raise DrawingError("No file was chosen, or it is empty.", "Choose an SVG drawing or a pattern document.")

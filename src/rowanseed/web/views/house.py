@@ -12,7 +12,7 @@ from rowanseed.core.body.measures import Age, Measure
 from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
 from rowanseed.core.make.equipment import Foot, SeamFinish, StaySchool, TryOn
-from rowanseed.core.notions.sorts import Group
+from rowanseed.core.notions.sorts import Group as ShopGroup
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.pattern.walk import SeamWalk
@@ -29,6 +29,8 @@ from rowanseed.store.projects import Cutter, EarlierNote, ProjectRecord
 from rowanseed.store.undo import Change
 from rowanseed.web.cloth_fields import Corner
 from rowanseed.web.deps import PageView
+from rowanseed.web.describe_form import GROUPS, HEAD, One
+from rowanseed.web.describe_form import Group as DescribedGroup
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -116,6 +118,24 @@ class NewPatternView(PageView):
 
 
 @dataclass(frozen=True, kw_only=True)
+class DescribeLookView(PageView):
+    """What a description comes to as it stands: the pattern and its drawing, or what cannot be, by field."""
+
+    template = "describe_look.html"
+    made: Pattern | None
+    errors: Mapping[str, str]
+    drawn: str | None
+
+
+@dataclass(frozen=True, kw_only=True)
+class DescribeView(DescribeLookView):
+    template = "describe.html"
+    typed: Mapping[str, str]
+    head: Sequence[One] = HEAD
+    groups: Sequence[DescribedGroup] = GROUPS
+
+
+@dataclass(frozen=True, kw_only=True)
 class PatternView(PageView):
     """`worst` is the size and seam whose edges differ most."""
 
@@ -187,7 +207,7 @@ class ShoppingView(PageView):
     template = "shopping.html"
     lines: Sequence[ShoppingLine]
     broken: Sequence[str]
-    groups: Sequence[Group]
+    groups: Sequence[ShopGroup]
     prices: Mapping[ShoppingLine, Price]
     total: float
     shop: str

@@ -10,6 +10,7 @@ from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_detail
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
+from rowanseed.core.make.techniques.pockets import turned_all_round
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, FinishKind
 
@@ -339,7 +340,7 @@ def flap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.PREPARED: "it is made up first"},
         needs=tuple(
             Need(facts.finish(Fact.ATTACHED, f.id), "the pocket below is on first", where_given=True)
-            for f in bench.finishes.values()
+            for f in turned_all_round(bench)
         ),
         gives=_given(bench, duty),
         on=On(

@@ -11,7 +11,7 @@ from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, pieces_of
-from rowanseed.core.pattern.making import Join, Press
+from rowanseed.core.pattern.making import ClosureKind, Join, Press
 
 ID = "crotch seam"
 LEFT_OPEN = 40.0
@@ -40,7 +40,9 @@ def finds_run(bench: Workbench) -> Iterator[Duty]:
 def finds_front(bench: Workbench) -> Iterator[Duty]:
     zipped, plain = _crotch(bench)
     for join in zipped:
-        if plain:
+        closure = bench.zip_on(join)
+        # An invisible zip goes in first, so that its seam is an ordinary one below it.
+        if plain and closure is not None and closure.kind is not ClosureKind.INVISIBLE_ZIP:
             yield single(join.id)
 
 

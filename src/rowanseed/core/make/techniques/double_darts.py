@@ -32,10 +32,11 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "darts",
         Act.DART,
         f"Sew the double-ended darts: {bench.names(detail.on)}",
-        "Fold through both points, right sides together, the two waist marks on each other; pin there and at the points.",
+        "Fold through both points, right sides together, the two waist marks on each other; pin there and at the "
+        "points.",
         *wide,
-        f"Begin at the waist and sew to one point, shortening the stitch to 1.5 for the last {bench.margin(20)}, off the "
-        "cloth and tied; then, over the first stitches by a few, from the waist to the other point.",
+        f"Begin at the waist and sew to one point, shortening the stitch to 1.5 for the last {bench.margin(20)}, off "
+        "the cloth and tied; then, over the first stitches by a few, from the waist to the other point.",
         took=minutes.each(5, max(1, detail.count)),
         setting=settings.dart(bench.household, bench.margin(20)),
         needs=tuple(
@@ -56,8 +57,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "clip",
         Act.PRESS,
         f"Clip and press the double-ended darts: {bench.names(detail.on)}",
-        f"Clip the fold at the waist to {bench.margin(4)} from the stitching, so that it can bend; press as sewn, then towards "
-        "the centre over a ham, the points last.",
+        f"Clip the fold at the waist to {bench.margin(4)} from the stitching, so that it can bend; press as sewn, then "
+        "towards the centre over a ham, the points last.",
         iron_for(bench),
         at=Bench.IRON,
         took=minutes.each(3, max(1, detail.count)),

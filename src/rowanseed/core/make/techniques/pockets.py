@@ -113,9 +113,7 @@ def _flat(bench: Workbench) -> Iterator[Need]:
         yield Need(facts.piece(Fact.SHAPED, id), "darts come before what lies over them", where_given=True)
         yield Need(facts.piece(Fact.MARKED, id), "its place is marked again first", where_given=True)
     for join in bench.joins.values():
-        pieces = pieces_of((*join.a, *join.b))
-        spans = len(pieces) > 1 and pieces <= set(bench.pocketed)
-        if spans:
+        if bench.carry_one_pocket(pieces_of((*join.a, *join.b))):
             yield Need(facts.join(Fact.PRESSED, join.id), "it lies across that seam", where_given=True)
 
 

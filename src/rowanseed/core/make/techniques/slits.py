@@ -13,7 +13,7 @@ from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import seams
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import Detail, DetailKind, Join
+from rowanseed.core.pattern.making import ClosureKind, Detail, DetailKind, Join
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 
 BEYOND = 6.0
@@ -22,7 +22,7 @@ BEYOND = 6.0
 
 def _finds(kind: DetailKind) -> Finds:
     def finds(bench: Workbench) -> Iterator[Duty]:
-        plain = {join.id for join in seams(bench) if bench.zip_on(join) is None}
+        plain = {join.id for join in seams(bench)}
         for detail in bench.details_of(kind):
             if len(detail.along) == 1 and detail.along[0] in plain:
                 yield single(detail.id, detail.along[0])
@@ -75,8 +75,25 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], tuple[str, ...]]:
+    """What a seam waits for, what basting it leaves, and what a zip above the open part changes about it."""
+    needs = list(plain_seam.order_needs(bench, join))
+    closure = bench.zip_on(join)
+    if closure is None:
+        return needs, (), ()
+    if closure.kind is ClosureKind.INVISIBLE_ZIP:
+        needs.append(Need(facts.closure(Fact.CLOSED, closure.id), "an invisible zip goes in before the seam below it"))
+        return needs, (), ("It begins within a stitch of the zip, its tail held clear, with the zipper foot.",)
+    words = f"basting of the {closure.kind.words}'s opening"
+    return (
+        needs,
+        (words,),
+        ("Above the zip mark baste on to the upper edge at the longest stitch; backstitch at the mark.",),
+    )
+
+
 def _seam(bench: Workbench, detail: Detail, join: Join, technique: str) -> Iterator[Operation]:
-    requires = list(plain_seam.order_needs(bench, join))
+    requires, leaves, above = _zipped(bench, join)
     if finishes_edges(bench, (join.id,)):
         yield neaten_apart(bench, (join.id,), technique)
         requires.append(
@@ -90,8 +107,10 @@ def _seam(bench: Workbench, detail: Detail, join: Join, technique: str) -> Itera
             matching(bench, join),
             f"{bench.seam_of(join)} from the upper end down to the mark of the {technique}; backstitch there three "
             f"stitches. {_long(bench, detail, join).capitalize()} stays open.",
+            *above,
         ),
         requires=tuple(requires),
+        leaves=leaves,
         look="Both sides end at the same height." if join.each_hand else "The seam ends exactly at the mark.",
     )
     yield press(
@@ -122,7 +141,8 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         uses=(Use(Supply.FUSIBLE_TAPE, 2 * (_open_part(bench, detail, join) or 200.0)),),
         gives=(facts.detail(Fact.PREPARED, detail.id),),
     )
-    requires = [Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat")]
+    requires, leaves, above = _zipped(bench, join)
+    requires.append(Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat"))
     if finishes_edges(bench, (join.id,)):
         yield neaten_apart(bench, (join.id,), "vent")
         requires.append(
@@ -137,8 +157,10 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"{bench.seam_of(join)} from the upper end down to the pivot mark, needle down, turn, and slanting across "
             "the top of the extension to its raw edge; backstitch. Below the vent stays open.",
             "Clip the underlap's allowance into the corner, up to the stitching, so that the seam above opens.",
+            *above,
         ),
-        requires=(*requires, *plain_seam.order_needs(bench, join)),
+        requires=tuple(requires),
+        leaves=leaves,
     )
     yield press(
         bench,

@@ -22,7 +22,7 @@ def _pairs(bench: Workbench) -> list[tuple[Join, Join]]:
     every = list(bench.joins.values())
     for k, one in enumerate(every):
         for other in every[k + 1 :]:
-            if {(p.piece, p.edge) for p in one.a} == {(p.piece, p.edge) for p in other.a}:
+            if {(p.piece, p.edge, p.hand) for p in one.a} == {(p.piece, p.edge, p.hand) for p in other.a}:
                 found.append((one, other))
     return found
 

@@ -1,0 +1,84 @@
+"""A chart as an envelope prints it, typed or pasted: a line of sizes, then a line a measure."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from rowanseed.core.base.errors import LengthError
+from rowanseed.core.base.units import parse_length
+
+NAMES = {
+    "bust": "bust",
+    "chest": "bust",
+    "waist": "waist",
+    "hip": "hip",
+    "hips": "hip",
+    "length": "length",
+    "back length": "length",
+    "finished length": "length",
+}
+"""What measures are called on envelopes."""
+SIZES = ("size", "sizes")
+
+
+class ChartError(ValueError):
+    """A chart that cannot be read, in the sewist's words."""
+
+
+@dataclass(frozen=True)
+class Chart:
+    sizes: tuple[str, ...]
+    rows: Mapping[str, Mapping[str, float]]
+    """Measure → size → mm."""
+
+
+def read_chart(text: str, unit: str) -> Chart:
+    """Read a pasted chart; bare figures are in `unit` ("cm" or "in"). Raises ChartError."""
+    sizes: tuple[str, ...] = ()
+    rows: dict[str, dict[str, float]] = {}
+    for line in (one.strip() for one in text.splitlines()):
+        if not line:
+            continue
+        name, cells = _cells(line)
+        if name in SIZES:
+            sizes = tuple(cells)
+            continue
+        if not sizes:
+            raise ChartError("Begin with the line of sizes: “size 10 12 14”.")
+        measure = NAMES.get(name)
+        if measure is None:
+            raise ChartError(f"“{name}” is none of size, bust, waist, hip, length.")
+        if len(cells) != len(sizes):
+            raise ChartError(f"The {name} has {len(cells)} figures for {len(sizes)} sizes.")
+        rows[measure] = {size: _figure(cell, unit, name) for size, cell in zip(sizes, cells, strict=True)}
+    return Chart(sizes, rows)
+
+
+def _cells(line: str) -> tuple[str, list[str]]:
+    """The name at the head of a line and its figures, apart by tabs, commas, bars or spaces; “32 1/2” stays one."""
+    found = re.match(r"\s*([A-Za-z ]+?)\s*(?:\([^)]*\))?\s*[:,\t| ]\s*(.*)$", line)
+    if found is None:
+        raise ChartError(f"“{line[:40]}” does not begin with the name of a measure.")
+    name, rest = found[1].lower().strip(), found[2]
+    if re.search(r"[\t,;|]", rest):
+        cells = [cell.strip() for cell in re.split(r"\s*[\t,;|]\s*", rest)]
+    else:
+        cells = re.findall(r"\d+(?:\.\d+)?\s+\d+/\d+|\S+", rest)
+    return name, [cell for cell in cells if cell]
+
+
+def _figure(cell: str, unit: str, name: str) -> float:
+    try:
+        return parse_length(cell, unit)
+    except LengthError:
+        raise ChartError(f"The {name}: “{cell}” is no length.") from None
+
+
+def written(sizes: tuple[str, ...], rows: Mapping[str, Mapping[str, float]], unit_mm: float) -> str:
+    """A chart as text that reads back as the same chart."""
+    lines = [f"size {' '.join(sizes)}"]
+    for measure, row in rows.items():
+        lines.append(f"{measure} {' '.join(f'{row[size] / unit_mm:g}' for size in sizes if size in row)}")
+    return "\n".join(lines) if rows else ""

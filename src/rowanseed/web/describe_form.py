@@ -1,0 +1,334 @@
+"""The form that a garment is described in: every choice of the description document, by its path, with its words."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from rowanseed.core.base.errors import LengthError
+from rowanseed.core.base.units import INCH, Units, parse_length
+from rowanseed.core.base.words import Worded
+from rowanseed.core.compose import description as d
+from rowanseed.core.compose.chart import ChartError, read_chart, written
+from rowanseed.core.pattern.envelope import Figure
+
+FORMAT = "rowanseed-description/1"
+
+
+@dataclass(frozen=True)
+class One:
+    """One of a closed set, or none of it."""
+
+    path: str
+    label: str
+    kind: type[Worded]
+    none: str = ""
+    """What no choice is called; empty where one has to be chosen."""
+
+    @property
+    def options(self) -> list[tuple[str, str]]:
+        own = [(one.value, one.words) for one in self.kind]
+        return [("", self.none), *own] if self.none else own
+
+
+@dataclass(frozen=True)
+class Several:
+    """Any of a closed set."""
+
+    path: str
+    label: str
+    kind: type[Worded]
+    only: tuple[Worded, ...] = ()
+    """Those that are offered here; empty: all of them."""
+
+    @property
+    def options(self) -> list[tuple[str, str]]:
+        return [(one.value, one.words) for one in (self.only or self.kind)]
+
+
+@dataclass(frozen=True)
+class Length:
+    path: str
+    label: str
+    hint: str = ""
+
+
+@dataclass(frozen=True)
+class Number:
+    path: str
+    label: str
+    hint: str = ""
+
+
+@dataclass(frozen=True)
+class Tick:
+    path: str
+    label: str
+
+
+Field = One | Several | Length | Number | Tick
+
+
+@dataclass(frozen=True)
+class Group:
+    """A part of the garment: its fields, and the kinds of garment that have it."""
+
+    id: str
+    name: str
+    fields: tuple[Field, ...]
+    of: frozenset[d.GarmentKind] = frozenset(d.GarmentKind)
+
+    def belongs_to(self, garment: str) -> bool:
+        return garment in {kind.value for kind in self.of}
+
+
+UPPER = frozenset(kind for kind in d.GarmentKind if kind.has_bodice)
+SKIRTED = frozenset(d.GarmentKind) - {d.GarmentKind.TROUSERS}
+USUAL = "the usual one"
+FRONT_SHAPED = (
+    d.Shaping.BUST_DART,
+    d.Shaping.WAIST_DART,
+    d.Shaping.PRINCESS_ARMHOLE,
+    d.Shaping.PRINCESS_SHOULDER,
+    d.Shaping.YOKE,
+    d.Shaping.SQUARE_YOKE,
+    d.Shaping.GATHERS_UNDER_YOKE,
+)
+BACK_SHAPED = (
+    d.Shaping.WAIST_DART,
+    d.Shaping.SHOULDER_DART,
+    d.Shaping.PRINCESS_ARMHOLE,
+    d.Shaping.PRINCESS_SHOULDER,
+    d.Shaping.YOKE,
+    d.Shaping.PLEAT_UNDER_YOKE,
+    d.Shaping.SHIRRED_PANEL,
+)
+"""What the composer drafts; the document knows more, which it refuses by name."""
+
+GROUPS = (
+    Group(
+        "front",
+        "Front",
+        (
+            One("features.front.centre", "Centre front", d.Centre),
+            Several("features.front.shaping", "Shaped by", d.Shaping, FRONT_SHAPED),
+        ),
+        frozenset(d.GarmentKind) - {d.GarmentKind.APRON, d.GarmentKind.TROUSERS},
+    ),
+    Group(
+        "back",
+        "Back",
+        (
+            One("features.back.centre", "Centre back", d.Centre),
+            Several("features.back.shaping", "Shaped by", d.Shaping, BACK_SHAPED),
+        ),
+        frozenset(d.GarmentKind) - {d.GarmentKind.APRON, d.GarmentKind.TROUSERS},
+    ),
+    Group(
+        "opening",
+        "Opening",
+        (
+            One("features.opening.where", "Where", d.Where),
+            One("features.opening.kind", "Closed by", d.OpeningKind, "nothing"),
+            Length("features.opening.length", "Its length"),
+            Number("features.opening.count", "How many buttons or snaps"),
+            One("features.opening.placket", "Edges that are open all the way", d.Placket, USUAL),
+        ),
+    ),
+    Group(
+        "neck",
+        "Neck and collar",
+        (
+            One("features.neck.shape", "Shape of the neck", d.NeckShape),
+            One("features.neck.finish", "Finished by", d.NeckFinish, USUAL),
+            One("features.collar", "Collar", d.CollarKind, "none"),
+        ),
+        UPPER,
+    ),
+    Group(
+        "sleeve",
+        "Sleeves",
+        (
+            One("features.sleeve.kind", "Sleeve", d.SleeveKind, "no sleeve"),
+            One("features.sleeve.length", "Length", d.SleeveLength),
+            One("features.sleeve.end", "End", d.SleeveEnd),
+            Tick("features.sleeve.placket", "With a placket above the cuff"),
+            One("features.armhole", "Without a sleeve, the armhole by", d.ArmholeFinish, USUAL),
+        ),
+        UPPER,
+    ),
+    Group("waist", "Waist", (One("features.waist", "Waist", d.Waist, USUAL),)),
+    Group(
+        "skirt",
+        "Skirt",
+        (
+            One("features.skirt.kind", "Skirt", d.SkirtKind, USUAL),
+            Number("features.skirt.panels", "Gores", "four, six or eight"),
+            Number("features.skirt.fullness", "Fullness", "times the waist, of a gathered or pleated one"),
+            Length("features.skirt.length", "From the waist to the hem"),
+            Number("features.skirt.coverage", "An apron covers", "share of the waist, such as 0.67"),
+            One("features.skirt.slit", "Slit", d.Slit),
+        ),
+        SKIRTED,
+    ),
+    Group(
+        "legs",
+        "Legs",
+        (
+            One("features.legs.kind", "Leg", d.LegKind),
+            Length("features.legs.length", "From the waist to the hem"),
+            One("features.legs.end", "End", d.LegEnd),
+        ),
+        frozenset({d.GarmentKind.TROUSERS}),
+    ),
+    Group("hem", "Hem", (One("features.hem.kind", "Hem", d.HemKind), Length("features.hem.depth", "Depth"))),
+    Group(
+        "pockets",
+        "Pockets, belt, layers",
+        (
+            One("pocket.kind", "Pocket", d.PocketKind, "none"),
+            One("pocket.on", "Where", d.PocketPlace),
+            One("features.belt", "Belt", d.BeltKind, "none"),
+            One("features.lining.method", "Lining", d.LiningMethod, "none"),
+            Several("features.interfacing", "Interfacing in", d.Interfaced),
+            Tick("features.underlining", "Underlined"),
+            Tick("features.vent", "A vent at the back"),
+        ),
+    ),
+)
+HEAD = (
+    One("garment", "Garment", d.GarmentKind),
+    One("figure", "For", Figure),
+    One("cloth", "Cloth", d.ClothKind),
+)
+
+
+def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any], dict[str, str]]:
+    """What was typed as a description document, and what is wrong with it, by field."""
+    errors: dict[str, str] = {}
+    document: dict[str, Any] = {"format": FORMAT, "name": " ".join(typed.get("name", "").split())[:200]}
+    for name in ("house", "code"):
+        if typed.get(name, "").strip():
+            document[name] = typed[name].strip()[:200]
+    for head in HEAD:
+        document[head.path] = typed.get(head.path) or next(iter(head.kind)).value
+    unit = units.small
+    allowance = _length(typed, "allowance", unit, errors)
+    if allowance is not None:
+        document["allowance"] = allowance
+    _charts(typed, unit, document, errors)
+    notions = [line.strip() for line in typed.get("notions", "").splitlines() if line.strip()]
+    if notions:
+        document["notions"] = notions[:60]
+    garment = document["garment"]
+    for group in GROUPS:
+        if group.belongs_to(garment):
+            for field in group.fields:
+                _put(field, typed, unit, document, errors)
+    _tidied(document)
+    if not document["name"]:
+        errors["name"] = "Give the garment a name."
+    return document, errors
+
+
+def _charts(typed: Mapping[str, str], unit: str, document: dict[str, Any], errors: dict[str, str]) -> None:
+    for field in ("body_chart", "finished"):
+        text = typed.get(field, "")
+        if not text.strip():
+            continue
+        try:
+            chart = read_chart(text, unit)
+        except ChartError as error:
+            errors[field] = str(error)
+            continue
+        known = document.get("sizes")
+        if known and list(chart.sizes) != known:
+            errors[field] = "Its sizes are not those of the body chart."
+            continue
+        document["sizes"] = list(chart.sizes)
+        document[field] = {measure: dict(row) for measure, row in chart.rows.items()}
+
+
+def _length(typed: Mapping[str, str], name: str, unit: str, errors: dict[str, str]) -> float | None:
+    if not typed.get(name, "").strip():
+        return None
+    try:
+        return round(parse_length(typed[name], unit), 2)
+    except LengthError as error:
+        errors[name] = str(error)
+        return None
+
+
+def _put(field: Field, typed: Mapping[str, str], unit: str, document: dict[str, Any], errors: dict[str, str]) -> None:
+    said: Any = None
+    match field:
+        case One():
+            said = typed.get(field.path) or (None if field.none else next(iter(field.kind)).value)
+        case Several():
+            said = [value for value, _ in field.options if f"{field.path}.{value}" in typed] or None
+        case Length():
+            said = _length(typed, field.path, unit, errors)
+        case Number():
+            text = typed.get(field.path, "").strip().replace(",", ".")
+            if text:
+                try:
+                    said = float(text)
+                except ValueError:
+                    errors[field.path] = f"“{text[:20]}” is no number."
+                else:
+                    said = int(said) if said == int(said) else said
+        case Tick():
+            said = True if field.path in typed else None
+    if said is None:
+        return
+    place = document
+    *path, last = field.path.split(".")
+    for step in path:
+        place = place.setdefault(step, {})
+    place[last] = said
+
+
+def _tidied(document: dict[str, Any]) -> None:
+    """Parts that belong to something that was not chosen are left out; a pocket becomes a list."""
+    features = document.setdefault("features", {})
+    pocket = document.pop("pocket", {})
+    if pocket.get("kind"):
+        features["pockets"] = [pocket]
+    if not features.get("sleeve", {}).get("kind"):
+        features.pop("sleeve", None)
+    skirt = features.get("skirt", {})
+    if skirt and set(skirt) <= {"slit"} and skirt.get("slit") == "none":
+        features.pop("skirt")
+
+
+def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
+    """A description document as what the form shows."""
+    mm = 10.0 if units is Units.METRIC else INCH
+    typed = {name: str(document.get(name, "")) for name in ("name", "house", "code", "garment", "figure", "cloth")}
+    if "allowance" in document:
+        typed["allowance"] = f"{document['allowance'] / mm:g}"
+    sizes = tuple(document.get("sizes", ()))
+    for field in ("body_chart", "finished"):
+        rows = document.get(field, {})
+        typed[field] = written(sizes or tuple(next(iter(rows.values()), {})), rows, mm) if rows else ""
+    typed["notions"] = "\n".join(document.get("notions", ()))
+    features = document.get("features", {})
+    whole = {**document, "pocket": (features.get("pockets") or [{}])[0]}
+    for group in GROUPS:
+        for one in group.fields:
+            value: Any = whole
+            for step in one.path.split("."):
+                value = value.get(step) if isinstance(value, Mapping) else None
+            if value is None:
+                continue
+            match one:
+                case Several():
+                    typed |= {f"{one.path}.{said}": "on" for said in value}
+                case Length():
+                    typed[one.path] = f"{value / mm:g}"
+                case Tick():
+                    typed |= {one.path: "on"} if value else {}
+                case _:
+                    typed[one.path] = str(value)
+    return typed

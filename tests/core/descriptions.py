@@ -1,0 +1,121 @@
+"""Descriptions drawn over the whole vocabulary of the document, contradictions included."""
+
+from hypothesis import strategies as st
+
+from rowanseed.core.compose.description import (
+    Along,
+    ArmholeFinish,
+    BeltKind,
+    Boned,
+    Centre,
+    ClothKind,
+    CollarKind,
+    Description,
+    Elastic,
+    ElasticPlace,
+    FacedEdge,
+    Features,
+    GarmentKind,
+    Hem,
+    HemKind,
+    Interfaced,
+    LegEnd,
+    LegKind,
+    Legs,
+    Lining,
+    LiningMethod,
+    LiningOf,
+    Neck,
+    NeckFinish,
+    NeckShape,
+    Opening,
+    OpeningKind,
+    Placket,
+    Pocket,
+    PocketKind,
+    PocketPlace,
+    Shaping,
+    Side,
+    Skirt,
+    SkirtKind,
+    Sleeve,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    Slit,
+    Straps,
+    Trim,
+    TrimKind,
+    Waist,
+    Where,
+)
+from rowanseed.core.pattern.envelope import Figure
+
+
+def one_of(kind, *, or_none=False):
+    found = st.sampled_from(list(kind))
+    return st.none() | found if or_none else found
+
+
+sides = st.builds(Side, centre=one_of(Centre), shaping=st.lists(one_of(Shaping), max_size=2, unique=True).map(tuple))
+openings = st.builds(
+    Opening,
+    where=one_of(Where),
+    kind=one_of(OpeningKind, or_none=True),
+    length=st.none() | st.sampled_from([150.0, 200.0, 380.0, 560.0]),
+    count=st.none() | st.integers(1, 9),
+    placket=one_of(Placket, or_none=True),
+)
+sleeves = st.builds(
+    Sleeve,
+    kind=one_of(SleeveKind),
+    pieces=st.just(1),
+    length=one_of(SleeveLength),
+    end=one_of(SleeveEnd),
+    placket=st.booleans(),
+)
+skirts = st.builds(
+    Skirt,
+    kind=one_of(SkirtKind),
+    panels=st.sampled_from([None, 4, 6, 8]),
+    fullness=st.sampled_from([None, 1.5, 2.0, 3.0]),
+    length=st.sampled_from([None, 400.0, 600.0, 900.0]),
+    darts=st.sampled_from([None, True, False]),
+    slit=st.just(Slit.NONE) | one_of(Slit),
+)
+features = st.builds(
+    Features,
+    front=sides,
+    back=sides,
+    opening=st.just(Opening()) | openings,
+    neck=st.builds(Neck, shape=one_of(NeckShape), finish=one_of(NeckFinish, or_none=True)),
+    collar=st.none() | one_of(CollarKind),
+    sleeve=st.none() | sleeves,
+    armhole=one_of(ArmholeFinish, or_none=True),
+    straps=st.none() | st.just(Straps()),
+    waist=one_of(Waist, or_none=True),
+    skirt=st.none() | skirts,
+    legs=st.builds(Legs, kind=one_of(LegKind), end=one_of(LegEnd), length=st.sampled_from([None, 1000.0, 1060.0])),
+    hem=st.builds(Hem, kind=one_of(HemKind), depth=st.sampled_from([None, 16.0, 30.0, 50.0])),
+    pockets=st.lists(st.builds(Pocket, kind=one_of(PocketKind), on=one_of(PocketPlace)), max_size=2).map(tuple),
+    lining=st.none() | st.builds(Lining, of=one_of(LiningOf), method=one_of(LiningMethod)),
+    facing=st.frozensets(one_of(FacedEdge), max_size=2),
+    interfacing=st.frozensets(one_of(Interfaced), max_size=3),
+    underlining=st.booleans(),
+    interlining=st.booleans(),
+    vent=st.just(False) | st.booleans(),
+    boning=st.lists(one_of(Boned), max_size=2, unique=True).map(tuple),
+    elastic=st.lists(st.builds(Elastic, where=one_of(ElasticPlace)), max_size=1).map(tuple),
+    trim=st.lists(st.builds(Trim, kind=one_of(TrimKind), along=one_of(Along)), max_size=2).map(tuple),
+    belt=one_of(BeltKind, or_none=True),
+)
+descriptions = st.builds(
+    Description,
+    name=st.just("Generated"),
+    garment=one_of(GarmentKind),
+    figure=one_of(Figure),
+    cloth=one_of(ClothKind),
+    allowance=st.sampled_from([10.0, 15.0]),
+    features=features,
+)
+"""Most of these contradict themselves somewhere; what does not must come out whole."""
