@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from itertools import pairwise
@@ -45,8 +46,8 @@ def line_drawing(pattern: Pattern) -> str:
         class_="line-drawing",
     )
     points = [q for pieces in both.values() for one in pieces for run in one.edges.values() for q in run]
-    sleeve = _sleeve(pattern, both.get(Panel.FRONT, []), size)
-    points += [q for run in sleeve for q in run]
+    sleeves = {panel: _sleeve(pattern, pieces, size) for panel, pieces in both.items()}
+    points += [q for runs in sleeves.values() for run in runs for q in run]
     if not points:
         return write(root)
     x0, _, x1, y1 = bounds(points)
@@ -59,7 +60,7 @@ def line_drawing(pattern: Pattern) -> str:
             return (hand * q[1] * scale, (q[0] - x0) * scale)
 
         for hand in (-1, 1):
-            for run in sleeve:
+            for run in sleeves[panel]:
                 add(group, "path", d=path_of([at(q, hand) for q in run]), stroke=INK, stroke_width=1.6)
             for one in both[panel]:
                 _outline(group, one, hand, at)
@@ -106,7 +107,32 @@ def _laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[_Laid]:
         if piece.has_edge("hem") and not piece.has_edge("shoulder") and not piece.has_edge("armhole"):
             level = piece.line(LineKind.LEVEL, "hip")
             beside += level.ends[size][1][1] if level else 0.0
-        yield _Laid(piece, {name: [(x + down, y + out) for x, y in run] for name, run in edges.items()}, down, out)
+        laid = {name: [(x + down, y + out) for x, y in run] for name, run in edges.items()}
+        yield _Laid(piece, _drawn_in(pattern, piece, laid), down, out)
+
+
+def _drawn_in(pattern: Pattern, piece: Piece, laid: dict[str, list[Point]]) -> dict[str, list[Point]]:
+    """A piece that is gathered at its waist hangs narrow there and wide below."""
+    joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
+    ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
+    if ratio <= 1.0 or not piece.has_edge("hem"):
+        return laid
+    x0, _, x1, _ = bounds([q for run in laid.values() for q in run])
+    hang = 1.0 / ratio
+
+    def at(q: Point) -> Point:
+        below = (q[0] - x0) / (x1 - x0)
+        return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
+
+    return {name: [at(q) for q in _stepped(run)] for name, run in laid.items()}
+
+
+def _stepped(run: list[Point]) -> list[Point]:
+    """A run with points close enough that it bends smoothly when it is drawn in."""
+    out = [run[0]]
+    for a, b in pairwise(run):
+        out += [(a[0] + (b[0] - a[0]) * k / 12, a[1] + (b[1] - a[1]) * k / 12) for k in range(1, 13)]
+    return out
 
 
 def _waist_level(pattern: Pattern, panel: Panel, size: str) -> float:
@@ -136,9 +162,7 @@ def _outline(group: Element, one: _Laid, hand: int, at: At) -> None:
 def _inside(group: Element, pattern: Pattern, one: _Laid, hand: int, at: At, size: str) -> None:
     piece = one.piece
     for name in _gathered(pattern, piece.id):
-        run = one.edges[name]
-        for k in range(1, len(run)):
-            _strokes(group, run[k - 1], run[k], hand, at)
+        _strokes(group, one.edges[name], hand, at)
     for dart in piece.darts:
         point = dart.point[size]
         marks = [piece.mark(leg) for leg in dart.legs]
@@ -173,13 +197,12 @@ def _gathered(pattern: Pattern, piece: str) -> tuple[str, ...]:
     )
 
 
-def _strokes(group: Element, a: Point, b: Point, hand: int, at: At) -> None:
-    long = ((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2) ** 0.5
-    count = int(long / STROKES)
-    for k in range(1, count):
-        t = k / count
-        p = (a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t)
-        ends = [at(p, hand), at((p[0] + 28 + 14 * (k % 2), p[1] * 1.01), hand)]
+def _strokes(group: Element, run: list[Point], hand: int, at: At) -> None:
+    """Short lines away from an edge that is drawn in, long and short in turn."""
+    long = sum(math.dist(a, b) for a, b in pairwise(run))
+    for k in range(1, int(long / STROKES)):
+        p = _along(run, k * STROKES, from_end=False)
+        ends = [at(p, hand), at((p[0] + 28 + 14 * (k % 2), p[1] * 1.03), hand)]
         add(group, "path", d=path_of(ends, closed=False), stroke=QUIET, stroke_width=0.9, fill="none")
 
 
@@ -187,7 +210,7 @@ def _along(run: list[Point], distance: float, *, from_end: bool) -> Point:
     points = run[::-1] if from_end else run
     left = distance
     for a, b in pairwise(points):
-        step = ((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2) ** 0.5
+        step = math.dist(a, b)
         if step >= left:
             t = left / step if step else 0.0
             return (a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t)
@@ -216,18 +239,18 @@ def _zip(group: Element, pattern: Pattern, one: _Laid, at: At, size: str) -> Non
         )
 
 
-def _sleeve(pattern: Pattern, front: list[_Laid], size: str) -> list[list[Point]]:
+def _sleeve(pattern: Pattern, laid: list[_Laid], size: str) -> list[list[Point]]:
     """The sleeve hanging from the shoulder's tip, as wide as its piece."""
     piece = next((p for p in pattern.pieces if p.panel is Panel.SLEEVE), None)
-    holes = [(one, run) for one in front for name, run in one.edges.items() if name == "armhole"]
+    holes = [(one, run) for one in laid for name, run in one.edges.items() if name == "armhole"]
     if piece is None or not holes:
         return []
     tip = min((q for _, run in holes for q in run), key=lambda q: q[0])
     under = max((q for _, run in holes for q in run), key=lambda q: q[1])
+    hole = sorted({q for _, run in holes for q in run}, key=lambda q: -q[0])
     edges = piece.shapes[size].edges
     top = edges["cap"][0].start
     long = edges["wrist"][0].start[0] - top[0]
     end = abs(edges["wrist"][-1].end[1] - edges["wrist"][0].start[1]) / 2
-    down, aside = long * 0.94, long * 0.34
-    low = (under[0] + down, under[1] + aside)
-    return [[tip, (low[0] - end * 0.34, low[1] + end * 0.94), low, under]]
+    low = (under[0] + long * 0.94, under[1] + long * 0.34)
+    return [[*hole, tip, (low[0] - end * 0.34, low[1] + end * 0.94), low, under]]

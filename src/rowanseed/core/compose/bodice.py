@@ -257,7 +257,7 @@ class Upper:
             return (curve(waist, (-1.0, 0.04), top, UP, 0.36), *ends)
         if self.size.waist is None:
             low = (self.hem, y_straight(top, hip, self.hem) + self.flare)
-            return (*straight(low, top), *ends)
+            return (*(straight(low, hip, top) if self.reaches_hip else straight(low, top)), *ends)
         if not self.reaches_hip:
             share = (self.hem - self.waist) / (self.hip - self.waist)
             low = (self.hem, waist[1] + (hip[1] - waist[1]) * max(0.0, min(1.0, share)))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Mapping
+from typing import Any
 
 from fastapi import APIRouter, Request, Response
 
@@ -19,6 +20,7 @@ from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
 
 router = APIRouter(route_class=Once)
+TRIES = 6
 NEW = {"garment": "dress", "features.back.centre": "seam", "features.opening.where": "none"}
 
 
@@ -44,7 +46,7 @@ def description(home: Home, id: Id) -> Response:
 def look(home: Home, request: Request) -> Response:
     """The drawing and what cannot be, as the form stands: asked for with every choice, and nothing is kept."""
     made, errors = _composed(home, request.query_params)
-    return home.show(DescribeLookView(made=made, errors=errors, drawn=_drawn(made)))
+    return home.show(DescribeLookView(made=made, errors=errors, drawn=_drawn(home, request.query_params, made)))
 
 
 @router.post("/patterns/describe")
@@ -66,9 +68,8 @@ def _document_of(home: House, id: int) -> Mapping[str, object]:
 def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, dict[str, str]]:
     """The pattern as the form stands, and what is wrong by the name of its field."""
     document, errors = to_document(typed, home.units)
-    named = {**document, "name": document["name"] or "Your garment"}
     try:
-        return compose_pattern(json.dumps(named)), errors
+        return compose_pattern(json.dumps(_named(document))), errors
     except DescriptionRefused as refused:
         return None, {**{_field(one.field): one.why for one in reversed(refused.refusals)}, **errors}
     except DocumentError as error:
@@ -77,8 +78,26 @@ def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, di
         return None, {"form": str(error), **errors}
 
 
-def _drawn(made: Pattern | None) -> str | None:
-    return None if made is None else line_drawing(made)
+def _named(document: dict[str, Any]) -> dict[str, Any]:
+    return {**document, "name": document["name"] or "Your garment"}
+
+
+def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str | None:
+    """The line drawing; of what can be, where something cannot."""
+    if made is not None:
+        return line_drawing(made)
+    document = _named(to_document(typed, home.units)[0])
+    for _ in range(TRIES):
+        try:
+            return line_drawing(compose_pattern(json.dumps(document)))
+        except DescriptionRefused as refused:
+            where = refused.refusals[0].field.split(".")
+            features = document.get("features", {})
+            if where[0] != "features" or len(where) < 2 or features.pop(where[1], None) is None:
+                return None
+        except RowanseedError:
+            return None
+    return None
 
 
 def _field(path: str) -> str:
@@ -97,7 +116,7 @@ def _page(home: House, typed: Mapping[str, str], errors: dict[str, str] | None =
             typed=typed,
             made=made,
             errors=found if errors is None and typed is not NEW else errors or {},
-            drawn=_drawn(made),
+            drawn=_drawn(home, typed, made),
         ),
         status,
     )

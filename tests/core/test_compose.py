@@ -1,0 +1,285 @@
+"""From a description to a whole pattern: every description comes out whole, or is refused by name.
+
+Proportions are those drafting books share, from memory; circles and darts are geometric facts; areas are held against a
+geometry library.
+"""
+
+import json
+import math
+from dataclasses import replace
+from pathlib import Path
+
+import pytest
+from hypothesis import HealthCheck, assume, given, settings
+from hypothesis import strategies as st
+from shapely.geometry import Polygon
+
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.compose.chart import ChartError, read_chart, written
+from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.description import (
+    Centre,
+    Description,
+    Features,
+    GarmentKind,
+    Neck,
+    NeckFinish,
+    Opening,
+    OpeningKind,
+    Shaping,
+    Side,
+    Skirt,
+    SkirtKind,
+    Sleeve,
+    SleeveKind,
+    Waist,
+    Where,
+)
+from rowanseed.core.compose.refusals import refusals
+from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.equipment import Equipment
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.simulator import play
+from rowanseed.core.pattern.check import faults as drawing_faults
+from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.pattern.walk import walk
+from rowanseed.drawings.line_drawing import line_drawing
+from rowanseed.formats.description_json import compose_pattern, read_description, write_description
+from rowanseed.formats.pattern_json import read_pattern, write_pattern
+
+from .descriptions import descriptions
+from .test_make import faults
+
+SAMPLES = sorted(Path("tests/outside/descriptions").glob("*.json"))
+HOUSEHOLDS = (MakingChoices(), MakingChoices(equipment=Equipment(machine=False)))
+
+
+def dress(**features):
+    return Description(name="Dress", garment=GarmentKind.DRESS, features=Features(**features))
+
+
+def skirt(kind, **more):
+    return Description(
+        name="Skirt",
+        garment=GarmentKind.SKIRT,
+        features=Features(
+            back=Side(Centre.SEAM),
+            opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0),
+            waist=Waist.WAISTBAND,
+            skirt=Skirt(kind, length=620.0, **more),
+        ),
+    )
+
+
+def whole(pattern):
+    """Whatever is wrong with a pattern and with the order of making it."""
+    said = [f"{f.where}: {f.problem}" for f in drawing_faults(pattern)]
+    said += [f"{s}: {w.join.id} {w.fault:.2f}" for s in pattern.envelope.sizes for w in walk(pattern, s) if not w.walks]
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    for choices in HOUSEHOLDS:
+        made = compile_garment(pattern, "A", size, choices)
+        operations = sequence(made.operations)
+        machine = choices.equipment.machine
+        said += [gap.said for gap in made.gaps if machine or "shirred" not in gap.said.lower()]
+        if not made.gaps:
+            said += [f"{f.at}: {f.said}" for f in play(pattern, operations)]
+            said += faults(pattern, size, operations)
+    return said
+
+
+# ---------------------------------------------------------------- everything comes out whole, or is refused by name
+
+
+@pytest.mark.parametrize("path", SAMPLES, ids=lambda path: path.stem)
+def test_a_described_garment_is_a_whole_pattern_with_an_order_without_fault(path):
+    pattern = compose_pattern(path.read_bytes())
+    assert whole(pattern) == []
+    assert read_pattern(write_pattern(pattern)) == read_pattern(write_pattern(read_pattern(write_pattern(pattern))))
+    assert all(piece.approximate for piece in pattern.pieces)
+
+
+@pytest.mark.slow
+@given(description=descriptions)
+@settings(max_examples=250, deadline=None, suppress_health_check=list(HealthCheck))
+def test_any_description_comes_out_whole_or_is_refused_by_its_field(description):
+    try:
+        pattern = compose(description).pattern
+    except DescriptionRefused as refused:
+        assert all(one.field and one.why for one in refused.refusals)
+        return
+    assert whole(pattern) == []
+
+
+@given(description=descriptions)
+@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+def test_a_description_survives_its_document(description):
+    text = write_description(description)
+    again = read_description(text)
+    assert replace(again, said=frozenset()) == description
+    assert json.loads(write_description(again)) == json.loads(text)
+
+
+# ---------------------------------------------------------------- finished measurements
+
+
+@pytest.mark.parametrize(
+    "features",
+    [
+        Features(back=Side(Centre.SEAM)),
+        Features(front=Side(shaping=(Shaping.BUST_DART, Shaping.WAIST_DART)), back=Side(), waist=Waist.SEAM),
+        Features(front=Side(shaping=(Shaping.PRINCESS_ARMHOLE,)), back=Side(shaping=(Shaping.PRINCESS_SHOULDER,))),
+    ],
+)
+def test_the_pieces_measure_what_the_garment_is_said_to_measure(features):
+    """Widths at bust, waist and hip to 2 mm, darts taken off, in every size."""
+    pattern = compose(Description(name="D", garment=GarmentKind.DRESS, features=features)).pattern
+    said = pattern.envelope.finished["A"]
+    for size in pattern.envelope.sizes:
+        for level in ("bust", "waist", "hip"):
+            found = 0.0
+            for piece in pattern.pieces:
+                line = piece.line(LineKind.LEVEL, level)
+                if line is not None and piece.panel in (Panel.FRONT, Panel.BACK) and not piece.id.startswith("skirt"):
+                    found += 2 * math.dist(*line.ends[size])
+                    if level == "waist":
+                        found -= 2 * sum(_intake(piece, dart, size) for dart in piece.darts if dart.edge == "waist")
+            if found and level in said:
+                assert found == pytest.approx(said[level][size], abs=2.0), (size, level)
+
+
+def _intake(piece, dart, size):
+    first, second = (piece.mark(leg).distance[size] for leg in dart.legs)
+    return abs(second - first)
+
+
+@pytest.mark.parametrize(("kind", "turn"), [(SkirtKind.CIRCLE, 1.0), (SkirtKind.HALF_CIRCLE, 0.5)])
+def test_a_circle_skirts_waist_is_an_arc_of_its_radius(kind, turn):
+    """In closed form: the radius is the waist over 2π and the share of a circle; the area that of a ring."""
+    pattern = compose(skirt(kind)).pattern
+    size = "12"
+    waist = pattern.envelope.finished["A"]["waist"][size]
+    radius = waist / (2 * math.pi * turn)
+    front = pattern.piece("front").shapes[size]
+    assert 4 * chain_length(front.edges["waist"]) == pytest.approx(waist, abs=0.5)
+    assert chain_length(front.edges["centre"]) == pytest.approx(620.0)
+    ring = [q for chain in front.edges.values() for q in flatten(chain, 0.05)[:-1]]
+    area = math.pi * turn * ((radius + 620) ** 2 - radius**2) / 4
+    assert Polygon(ring).area == pytest.approx(area, rel=1e-3)
+
+
+@pytest.mark.parametrize("panels", [4, 6, 8])
+def test_gores_together_are_as_wide_as_hip_and_waist(panels):
+    pattern = compose(skirt(SkirtKind.GORED, panels=panels)).pattern
+    said = pattern.envelope.finished["A"]
+    for size in pattern.envelope.sizes:
+        gores = [p for p in pattern.pieces if p.panel in (Panel.FRONT, Panel.BACK)]
+        hip = sum(2 * math.dist(*p.line(LineKind.LEVEL, "hip").ends[size]) for p in gores)
+        waist = sum(2 * chain_length(p.shapes[size].edges["waist"]) for p in gores)
+        assert hip == pytest.approx(said["hip"][size], abs=2) and waist == pytest.approx(said["waist"][size], abs=2)
+
+
+def test_proportions_are_the_trades():
+    """Of the bust: fitted armhole 0.42 to 0.56, neck 0.36 to 0.46; cap ease of a set-in sleeve 10 to 30 mm."""
+    made = dress(back=Side(Centre.FOLD), sleeve=Sleeve(SleeveKind.SET_IN))
+    pattern = compose(made).pattern
+    for size in pattern.envelope.sizes:
+        bust = pattern.envelope.body_chart["bust"][size]
+        hole = sum(chain_length(pattern.piece(p).shapes[size].edges["armhole"]) for p in ("front", "back"))
+        cap = chain_length(pattern.piece("sleeve").shapes[size].edges["cap"])
+        neck = 2 * sum(chain_length(pattern.piece(p).shapes[size].edges["neck"]) for p in ("front", "back"))
+        assert 0.42 < hole / bust < 0.56 and 10 <= cap - hole <= 30 and 0.36 < neck / bust < 0.50
+
+
+# ---------------------------------------------------------------- refusals, at their fields
+
+
+REFUSED = [
+    (dress(opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)), "features.opening.kind", "needs a seam there"),
+    (dress(neck=Neck(finish=NeckFinish.COLLAR)), "features.collar", "which collar"),
+    (dress(skirt=Skirt(SkirtKind.GATHERED)), "features.waist", "waist seam"),
+    (dress(front=Side(shaping=(Shaping.TUCKS,))), "features.front.shaping", "not drafted here yet"),
+    (dress(front=Side(Centre.OPEN), back=Side(Centre.OPEN)), "features.back.centre", "both open"),
+    (replace(dress(), sizes=("10", "12"), body_chart={"bust": {"10": 830.0}}), "body_chart.bust", "Size 12 is missing"),
+    (
+        replace(dress(), sizes=("10",), body_chart={"bust": {"10": 830.0}}, finished={"bust": {"10": 800.0}}),
+        "finished.bust",
+        "smaller than the body",
+    ),
+    (replace(dress(), sizes=("10",), body_chart={"bust": {"10": 33.0}}), "body_chart.bust", "cannot be right"),
+]
+
+
+@pytest.mark.parametrize(("description", "field", "why"), REFUSED)
+def test_what_contradicts_itself_is_refused_with_field_and_reason(description, field, why):
+    found = [one for one in refusals(description) if one.field == field]
+    assert found and why in found[0].why
+
+
+def test_a_document_with_a_word_that_is_none_names_the_field():
+    with pytest.raises(DocumentError) as told:
+        read_description('{"format": "rowanseed-description/1", "name": "x", "garment": "dres"}')
+    assert told.value.where == "garment" and "dres" in told.value.problem
+
+
+def test_what_was_not_said_is_assumed_and_told():
+    assumed = compose(dress()).assumed
+    assert {"sizes", "features.neck.finish", "features.armhole", "features.hem.depth"} <= set(assumed)
+
+
+# ---------------------------------------------------------------- charts as they are pasted
+
+
+@pytest.mark.parametrize(
+    ("text", "unit"),
+    [
+        ("size 10 12\nbust 83 87", "cm"),
+        ("Sizes\t10\t12\nBust (cm)\t83\t87\n", "cm"),
+        ("size, 10, 12\nchest, 83, 87", "cm"),
+        ("size | 10 | 12\nbust: 32 5/8 34 1/4", "in"),
+    ],
+)
+def test_charts_are_read_however_they_are_pasted(text, unit):
+    chart = read_chart(text, unit)
+    assert chart.sizes == ("10", "12")
+    bust = chart.rows["bust"]
+    assert bust["10"] == pytest.approx(830, abs=2) and bust["12"] == pytest.approx(870, abs=2)
+
+
+@pytest.mark.parametrize(
+    ("text", "said"),
+    [
+        ("bust 83 87", "Begin with the line of sizes"),
+        ("size 10 12\nbust 83", "1 figures for 2 sizes"),
+        ("size 10\nknee 40", "none of size, bust"),
+        ("size 10\nbust many", "no length"),
+    ],
+)
+def test_a_chart_that_cannot_be_read_says_why(text, said):
+    with pytest.raises(ChartError, match=said):
+        read_chart(text, "cm")
+
+
+@given(st.lists(st.integers(500, 1500), min_size=1, max_size=6, unique=True))
+def test_a_chart_that_is_written_reads_back(figures):
+    sizes = tuple(str(k) for k in range(len(figures)))
+    rows = {"bust": {s: float(f) for s, f in zip(sizes, sorted(figures), strict=True)}}
+    again = read_chart(written(sizes, rows, 10.0), "cm")
+    assert again.sizes == sizes and again.rows == rows
+
+
+# ---------------------------------------------------------------- the line drawing
+
+
+@given(description=descriptions)
+@settings(max_examples=40, deadline=None, suppress_health_check=list(HealthCheck))
+def test_the_line_drawing_stays_on_its_sheet_and_changes_with_the_garment(description):
+    try:
+        pattern = compose(description).pattern
+    except DescriptionRefused:
+        assume(False)
+    drawn = line_drawing(pattern)
+    assert drawn.startswith("<svg") and "nan" not in drawn and ">front<" in drawn
+    other = line_drawing(replace(pattern, pieces=tuple(p for p in pattern.pieces if p.panel is not Panel.FRONT)))
+    assert other != drawn
