@@ -1,11 +1,11 @@
-"""What the demo's drafts share: curves by their directions, solving for a length, rows of a chart, plain pieces."""
+"""What the demo's drafts share: rows of a chart, levels and notches, plain pieces."""
 
 from __future__ import annotations
 
-import math
-from collections.abc import Callable, Iterable, Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 
-from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, line_chain, unit
+from rowanseed.core.compose.drafting import straight
+from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.envelope import PrintedYardage
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import (
@@ -22,51 +22,6 @@ from rowanseed.core.pattern.pieces import (
     Role,
     Shape,
 )
-
-DOWN, UP, OUT, IN = (1.0, 0.0), (-1.0, 0.0), (0.0, 1.0), (0.0, -1.0)
-"""Directions in a piece's frame: down the garment, up, away from the centre, towards it."""
-
-
-def curve(
-    start: Point, leaves: Point, end: Point, arrives: Point, pull: float = 0.36, pull_end: float | None = None
-) -> Segment:
-    """A curve that leaves `start` and arrives at `end` in given directions, its handles a share of the chord."""
-    chord = math.dist(start, end)
-    a, b = unit(leaves), unit(arrives)
-    first, last = pull * chord, (pull if pull_end is None else pull_end) * chord
-    return Segment(
-        start=start,
-        end=end,
-        control1=(start[0] + a[0] * first, start[1] + a[1] * first),
-        control2=(end[0] - b[0] * last, end[1] - b[1] * last),
-    )
-
-
-def straight(*points: Point) -> Chain:
-    return line_chain(*points)
-
-
-def solve(of: Callable[[float], float], goal: float, low: float, high: float) -> float:
-    """Where a function that grows (or falls) steadily between two values reaches a goal, by bisection."""
-    rising = of(high) > of(low)
-    for _ in range(60):
-        middle = (low + high) / 2
-        low, high = (middle, high) if (of(middle) < goal) == rising else (low, middle)
-    return (low + high) / 2
-
-
-def y_at(chain: Chain, x: float) -> float:
-    """Where a chain stands across the piece at a level down it; for chains that run on steadily along x."""
-    for segment in chain:
-        low, high = sorted((segment.start[0], segment.end[0]))
-        if low - 1e-9 <= x <= high + 1e-9:
-            falls = segment.end[0] < segment.start[0]
-            a, b = 0.0, 1.0
-            for _ in range(50):
-                t = (a + b) / 2
-                a, b = (t, b) if (segment.at(t)[0] < x) != falls else (a, t)
-            return segment.at((a + b) / 2)[1]
-    raise ValueError(f"the edge does not reach the level {x:.0f}")
 
 
 def row(sizes: Sequence[str], figures: Iterable[float], more: float = 0.0) -> dict[str, float]:

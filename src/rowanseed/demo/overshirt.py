@@ -12,6 +12,7 @@ import math
 from dataclasses import dataclass, replace
 from functools import cache
 
+from rowanseed.core.compose.drafting import DOWN, IN, OUT, UP, curve, solve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, unit
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.making import (
@@ -42,25 +43,7 @@ from rowanseed.core.pattern.pieces import (
     Role,
     Shape,
 )
-from rowanseed.demo.drafting import (
-    DOWN,
-    IN,
-    OUT,
-    UP,
-    adjust_here,
-    curve,
-    hemmed,
-    lengths,
-    level,
-    notch,
-    part,
-    printed_yardage,
-    rectangle,
-    row,
-    solve,
-    straight,
-    y_at,
-)
+from rowanseed.demo.drafting import adjust_here, hemmed, lengths, level, notch, part, printed_yardage, rectangle, row
 
 SIZES = ("XXS", "XS", "S", "M", "L", "XL", "2XL", "3XL")
 CHEST = (800, 860, 920, 980, 1050, 1130, 1210, 1300)

@@ -15,6 +15,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
 
+from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.geometry.outline import Chain, Point, Segment, arc_chain, chain_length
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, View
 from rowanseed.core.pattern.making import (
@@ -45,7 +46,6 @@ from rowanseed.core.pattern.pieces import (
     Role,
     Shape,
 )
-from rowanseed.demo.drafting import y_at
 
 SIZES = ("8", "10", "12", "14", "16", "18", "20", "22")
 BODY_WAIST = (640, 670, 710, 760, 810, 870, 940, 1010)

@@ -11,6 +11,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from functools import cache
 
+from rowanseed.core.compose.drafting import DOWN, UP, curve, solve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.making import BookletStep, Closure, ClosureKind, Finish, FinishKind, Join, Making, Press
@@ -29,23 +30,7 @@ from rowanseed.core.pattern.pieces import (
     Role,
     Shape,
 )
-from rowanseed.demo.drafting import (
-    DOWN,
-    UP,
-    adjust_here,
-    curve,
-    hemmed,
-    lengths,
-    level,
-    notch,
-    part,
-    printed_yardage,
-    rectangle,
-    row,
-    solve,
-    straight,
-    y_at,
-)
+from rowanseed.demo.drafting import adjust_here, hemmed, lengths, level, notch, part, printed_yardage, rectangle, row
 
 SIZES = ("8", "10", "12", "14", "16", "18", "20", "22")
 BODY_WAIST = (640, 670, 710, 760, 810, 870, 940, 1010)

@@ -12,6 +12,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from functools import cache
 
+from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, unit
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.making import (
@@ -42,23 +43,7 @@ from rowanseed.core.pattern.pieces import (
     Role,
     Shape,
 )
-from rowanseed.demo.drafting import (
-    DOWN,
-    IN,
-    UP,
-    adjust_here,
-    curve,
-    lengths,
-    level,
-    notch,
-    part,
-    printed_yardage,
-    rectangle,
-    row,
-    solve,
-    straight,
-    y_at,
-)
+from rowanseed.demo.drafting import adjust_here, lengths, level, notch, part, printed_yardage, rectangle, row
 
 SIZES = ("8", "10", "12", "14", "16", "18", "20", "22")
 BODY_BUST = (800, 840, 880, 930, 980, 1040, 1110, 1180)

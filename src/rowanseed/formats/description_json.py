@@ -58,6 +58,7 @@ from rowanseed.core.compose.description import (
     Slit,
     Straps,
     StrapsClosed,
+    TapeLine,
     Trim,
     TrimKind,
     Waist,
@@ -186,6 +187,7 @@ class _Printed(Strict):
 class _Measured(Strict):
     size: str
     dimensions: dict[str, Number]
+    line: TapeLine = TapeLine.STITCHING
 
 
 class _Description(Strict):
@@ -230,7 +232,7 @@ def read_description(text: str | bytes) -> Description:
         notions=tuple(model.notions),
         features=_features(f),
         said=frozenset(_paths(model.model_dump(exclude_unset=True))),
-        measured={piece: Measured(m.size, m.dimensions) for piece, m in model.measured.items()},
+        measured={piece: Measured(m.size, m.dimensions, m.line) for piece, m in model.measured.items()},
     )
 
 

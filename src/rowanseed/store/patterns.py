@@ -54,6 +54,15 @@ def add_pattern(connection: Connection, new: Pattern, today: date) -> int:
     return int(cursor.lastrowid or 0)
 
 
+def change_pattern(connection: Connection, id: int, changed: Pattern) -> bool:
+    """Keep a pattern as it is known by now. False where there is none."""
+    with transaction(connection):
+        cursor = connection.execute(
+            "UPDATE pattern SET name = ?, document = ? WHERE id = ?", (changed.name, write_pattern(changed), id)
+        )
+    return cursor.rowcount > 0
+
+
 def add_drawing(connection: Connection, filename: str, svg: bytes, read: bytes, today: date) -> int:
     """Keep a drawing that waits, as it came and as it was read."""
     with transaction(connection):

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.compose import body, extras, necks, skirts, sleeves
+from rowanseed.core.compose import body, extras, measured, necks, skirts, sleeves
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.body import Half
@@ -92,7 +92,20 @@ def compose(description: Description) -> Composed:
         build.ways += [(f"stiffen:{id}", "sewn-in-interfacing") for id in stiff]
     pattern = replace(_pattern(build), assumed=tuple(build.assumed.items()))
     _refuse_what_does_not_meet(pattern)
+    if description.measured:
+        pattern = _as_measured(pattern, description)
+        _refuse_what_does_not_meet(pattern)
     return Composed(pattern, dict(build.assumed))
+
+
+def _as_measured(pattern: Pattern, description: Description) -> Pattern:
+    """The pieces met to what a tape read on the tissue."""
+    found = tuple(measured.wrong(pattern, description))
+    if not found:
+        pattern, found = measured.fitted(pattern, description.measured)
+    if found:
+        raise DescriptionRefused(found)
+    return pattern
 
 
 def _refuse_what_does_not_meet(pattern: Pattern) -> None:

@@ -304,6 +304,13 @@ class BeltKind(Worded):
     BACK_BELT = "back belt"
 
 
+class TapeLine(Worded):
+    """Which of its two lines the tissue has."""
+
+    STITCHING = "stitching", "the stitching line"
+    CUTTING = "cutting", "the cutting line"
+
+
 class StrapsClosed(Worded):
     SEWN_IN = "sewn in"
     BUTTONS = "buttons"
@@ -447,10 +454,11 @@ Row = Mapping[str, float]
 
 @dataclass(frozen=True)
 class Measured:
-    """What a tape read on the tissue of one piece, in one size: dimensions in mm by their names."""
+    """What a tape read on the tissue of one piece, in one size: dimensions in mm by their names, on which line."""
 
     size: str
     dimensions: Mapping[str, float]
+    line: TapeLine = TapeLine.STITCHING
 
 
 @dataclass(frozen=True)

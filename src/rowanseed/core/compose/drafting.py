@@ -10,9 +10,8 @@ from rowanseed.core.geometry.outline import (
     Point,
     Segment,
     chain_length,
-    direction_at,
     line_chain,
-    point_at,
+    locate,
     split_chain,
     through,
     unit,
@@ -20,6 +19,8 @@ from rowanseed.core.geometry.outline import (
 
 DOWN, UP, OUT, IN = (1.0, 0.0), (-1.0, 0.0), (0.0, 1.0), (0.0, -1.0)
 """Directions in a piece's frame: down the garment, up, away from the centre, towards it."""
+
+NEAR_ENOUGH = 1e-9
 
 
 def curve(
@@ -82,29 +83,34 @@ def mirrored(chain: Chain, axis: float) -> Chain:
 def solve(of: Callable[[float], float], goal: float, low: float, high: float) -> float:
     """Where a function that grows (or falls) steadily between two values reaches a goal, by bisection."""
     rising = of(high) > of(low)
-    for _ in range(60):
+    while high - low > NEAR_ENOUGH:
         middle = (low + high) / 2
         low, high = (middle, high) if (of(middle) < goal) == rising else (low, middle)
     return (low + high) / 2
 
 
-def length_to_level(chain: Chain, x: float) -> float:
-    """How far along a chain it first stands at a level down the garment; its end where it never does."""
-    whole = chain_length(chain)
-    if not chain:
-        return 0.0
-    rises = chain[-1].end[0] > chain[0].start[0]
-    low, high = 0.0, whole
-    for _ in range(50):
-        middle = (low + high) / 2
-        below = point_at(chain, middle)[0] < x
-        low, high = (middle, high) if below == rises else (low, middle)
-    return (low + high) / 2
-
-
 def y_at(chain: Chain, x: float) -> float:
-    """Where a chain stands across the piece at a level down it; for chains that run on steadily along x."""
-    return point_at(chain, length_to_level(chain, x))[1]
+    """Where a chain stands across the piece at a level down it, and at its nearer end where it never reaches it.
+
+    For chains that run on steadily along x.
+    """
+    for segment in chain:
+        low, high = sorted((segment.start[0], segment.end[0]))
+        if low - 1e-9 <= x <= high + 1e-9 and high > low:
+            return _across(segment, x)
+    return min((chain[0].start, chain[-1].end), key=lambda end: abs(end[0] - x))[1]
+
+
+def _across(segment: Segment, x: float) -> float:
+    if not segment.is_curve:
+        share = (x - segment.start[0]) / (segment.end[0] - segment.start[0])
+        return segment.start[1] + share * (segment.end[1] - segment.start[1])
+    falls = segment.end[0] < segment.start[0]
+    a, b = 0.0, 1.0
+    for _ in range(44):
+        t = (a + b) / 2
+        a, b = (t, b) if (segment.at(t)[0] < x) != falls else (a, t)
+    return segment.at((a + b) / 2)[1]
 
 
 def cut_at(chain: Chain, share: float) -> tuple[Chain, Chain]:
@@ -123,7 +129,8 @@ def parallel(chain: Chain, first: Point, last: Point, depth: float) -> Chain:
     count = 3 * (POINTS - 1)
 
     def beside(share: float) -> Point:
-        p, v = point_at(chain, whole * share), unit(direction_at(chain, whole * share))
+        index, t = locate(chain, whole * share)
+        p, v = chain[index].at(t), unit(chain[index].derivative(t))
         return (p[0] - v[1] * depth, p[1] + v[0] * depth)
 
     begun, ended = beside(0.0), beside(1.0)

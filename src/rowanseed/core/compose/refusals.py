@@ -76,11 +76,6 @@ def _figures(d: Description) -> Found:
     waist, hip = d.finished.get("waist", {}), d.finished.get("hip", {})
     if any(size in hip and hip[size] < waist[size] for size in waist):
         yield "finished.hip", "The garment is narrower at the hip than at the waist."
-    if d.measured:
-        yield (
-            "measured",
-            "What a tape read on the tissue is not drafted yet: leave it out, the pieces stay approximate.",
-        )
     if not 3 <= d.allowance <= 40:
         yield "allowance", "A seam allowance lies between 3 and 40 mm."
 

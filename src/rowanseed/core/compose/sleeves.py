@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import cache
+
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.body import Half
 from rowanseed.core.compose.build import Build, Edges, part
@@ -62,10 +64,12 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
     knit = build.description.cloth is ClothKind.KNIT
     ease = 0.0 if knit or gathered else EASE.get(sleeve.kind, 0.0)
 
+    @cache
     def goal(size: Size) -> float:
         whole = armhole_length(build, front, size) + armhole_length(build, back, size)
         return whole * GATHERED if gathered else whole + ease
 
+    @cache
     def width(size: Size) -> float:
         arm = size.upper_arm + (45.0 if not knit else 15.0) + (60.0 if gathered else 0.0)
         return min(
@@ -73,6 +77,7 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
             goal(size) * 0.93,
         )
 
+    @cache
     def height(size: Size) -> float:
         return solve(lambda h: chain_length(_cap(h, width(size))), goal(size), 5.0, 400.0)
 

@@ -11,10 +11,12 @@ from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.body.measures import Age, Measure
 from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
+from rowanseed.core.compose.measured import Certainty
+from rowanseed.core.compose.tape import Dimension
 from rowanseed.core.make.equipment import Foot, SeamFinish, StaySchool, TryOn
 from rowanseed.core.notions.sorts import Group as ShopGroup
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Grain, Role
+from rowanseed.core.pattern.pieces import Grain, Piece, Role
 from rowanseed.core.pattern.walk import SeamWalk
 from rowanseed.core.shopping import ShoppingLine
 from rowanseed.formats.drawn_pattern import FoldChoice
@@ -133,6 +135,36 @@ class DescribeView(DescribeLookView):
     typed: Mapping[str, str]
     head: Sequence[One] = HEAD
     groups: Sequence[DescribedGroup] = GROUPS
+
+
+@dataclass(frozen=True, kw_only=True)
+class TissueLookView(PageView):
+    """How well the pieces are known, and what does not fit together, by field; `pieces` are their names by id."""
+
+    template = "tissue_look.html"
+    known: Certainty
+    errors: Mapping[str, str]
+    pieces: Mapping[str, str]
+
+
+@dataclass(frozen=True)
+class TapedPiece:
+    """A piece to be measured: its drawing, and its figures with what they come to as composed, in words."""
+
+    piece: Piece
+    drawn: str
+    figures: Sequence[tuple[Dimension, str]]
+
+
+@dataclass(frozen=True, kw_only=True)
+class TissueView(TissueLookView):
+    template = "tissue.html"
+    id: int
+    pattern: Pattern
+    typed: Mapping[str, str]
+    asked: Sequence[TapedPiece]
+    lines: Sequence[tuple[str, str]]
+    sizes: Sequence[tuple[str, str]]
 
 
 @dataclass(frozen=True, kw_only=True)

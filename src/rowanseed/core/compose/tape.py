@@ -1,0 +1,126 @@
+"""What a tape finds on a piece of tissue: four to eight dimensions a piece, each with where to put the tape.
+
+Lengths along an edge, its darts laid flat; widths across the piece at a level of the body; the length of a piece that
+has no straight edge along its grain. All in mm, on the stitching line or on the cutting line, as the tissue has it.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from itertools import pairwise
+
+from shapely.geometry import LineString, Polygon
+from shapely.geometry import Point as Place
+
+from rowanseed.core.compose.description import TapeLine
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.pieces import LineKind, Piece
+from rowanseed.core.pattern.seamline import line_length, lines
+
+MOST = 8
+FIRST = (
+    "centre",
+    "opening",
+    "side",
+    "shoulder",
+    "neck",
+    "armhole",
+    "cap",
+    "underarm",
+    "wrist",
+    "outseam",
+    "inseam",
+    "crotch",
+    "waist",
+    "hem",
+    "princess",
+    "yoke",
+)
+"""The edges that say most about a piece; others follow in the order of its outline."""
+LEVELS = ("bust", "waist", "hip", "bicep")
+WORDS = {
+    "centre": "Centre",
+    "opening": "Front edge",
+    "side": "Side seam",
+    "cap": "Sleeve cap",
+    "wrist": "Lower edge",
+    "princess": "Princess seam",
+    "underarm": "Underarm seam",
+}
+
+
+@dataclass(frozen=True)
+class Dimension:
+    """A length along `edge`, or a width across the piece at `level`; one of the two is set."""
+
+    id: str
+    words: str
+    edge: str = ""
+    level: str = ""
+
+    @property
+    def how(self) -> str:
+        """Where to put the tape."""
+        if self.level:
+            return f"straight across the piece, at the level of the {self.level}"
+        return "along the line, from corner to corner, the tape stood on its edge where it bends"
+
+
+def dimensions(piece: Piece) -> tuple[Dimension, ...]:
+    """What can be measured on a piece, what says most about it first."""
+    size = next(iter(piece.shapes))
+    found = [
+        Dimension(f"{level} width", f"Width at the {level}", level=level)
+        for level in LEVELS
+        if piece.line(LineKind.LEVEL, level) is not None and not _is_edge(piece, size, level)
+    ]
+    names = [edge.name for edge in piece.edges]
+    for name in (*(n for n in FIRST if n in names), *(n for n in names if n not in FIRST)):
+        found.append(Dimension(name, WORDS.get(name, name.replace("-", " ").capitalize()), edge=name))
+    return tuple(found[:MOST])
+
+
+def _is_edge(piece: Piece, size: str, level: str) -> bool:
+    """Whether a level is an edge of the piece, which is measured as such."""
+    ends = _level(piece, size, level)
+    return any(
+        all(math.dist(p, q) < 1.0 for p, q in zip(sorted(ends), sorted((chain[0].start, chain[-1].end)), strict=True))
+        for chain in piece.shapes[size].edges.values()
+    )
+
+
+def taken(piece: Piece, size: str, dimension: Dimension, on: TapeLine = TapeLine.STITCHING) -> float:
+    """What the tape reads on a piece as it is drawn, in mm."""
+    if on is TapeLine.STITCHING:
+        if dimension.edge:
+            return line_length(piece, size, dimension.edge)
+        return math.dist(*_level(piece, size, dimension.level))
+    path = tape_path(piece, size, dimension, on)
+    return sum(math.dist(a, b) for a, b in pairwise(path))
+
+
+def tape_path(piece: Piece, size: str, dimension: Dimension, on: TapeLine = TapeLine.STITCHING) -> list[Point]:
+    """Where the tape lies, as a polyline in the piece's frame."""
+    both = lines(piece, size)
+    if dimension.edge:
+        return (both.seam if on is TapeLine.STITCHING else both.cutting)[dimension.edge]
+    a, b = _level(piece, size, dimension.level)
+    return [a, b] if on is TapeLine.STITCHING else _across(both.cutting_ring(), a, b)
+
+
+def _level(piece: Piece, size: str, level: str) -> tuple[Point, Point]:
+    line = piece.line(LineKind.LEVEL, level)
+    assert line is not None
+    return line.ends[size]
+
+
+def _across(ring: list[Point], a: Point, b: Point) -> list[Point]:
+    """The line through two points inside a ring, drawn out to the ring."""
+    dx, dy = b[0] - a[0], b[1] - a[1]
+    far = LineString([(a[0] - 3 * dx, a[1] - 3 * dy), (b[0] + 3 * dx, b[1] + 3 * dy)])
+    found = far.intersection(Polygon(ring))
+    runs = list(getattr(found, "geoms", [found]))
+    middle = Place((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
+    (x0, y0), (x1, y1) = min(runs, key=lambda run: run.distance(middle)).coords[:2]
+    return [(x0, y0), (x1, y1)]
