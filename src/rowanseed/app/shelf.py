@@ -40,6 +40,8 @@ class Card:
     size: str | None
     person: str
     summary: ProjectSummary
+    described: int | None = None
+    """The pattern whose line drawing is its picture; None where it has none."""
 
 
 def project_cards(desk: Desk) -> list[Card]:
@@ -54,7 +56,16 @@ def project_cards(desk: Desk) -> list[Card]:
         if not card.is_fresh and left:
             left -= 1
             summary = _worked_out(desk, card) or summary
-        out.append(Card(id=card.id, name=card.name, size=card.size, person=card.person, summary=summary or UNSEEN))
+        out.append(
+            Card(
+                id=card.id,
+                name=card.name,
+                size=card.size,
+                person=card.person,
+                summary=summary or UNSEEN,
+                described=card.described,
+            )
+        )
     return out
 
 

@@ -64,7 +64,7 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Runs
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.formats.documents import Strict
 
@@ -205,6 +205,10 @@ class _Description(Strict):
     finished: dict[str, Row] = {}
     yardage: list[_Printed] = Field([], max_length=400)
     notions: list[str] = Field([], max_length=60)
+    fabrics: list[str] = Field([], max_length=40)
+    runs: Runs = Runs.TRUE
+    pieces: list[str] = Field([], max_length=80)
+    booklet: list[str] = Field([], max_length=200)
     features: _Features = _Features()
     measured: dict[str, _Measured] = {}
 
@@ -230,6 +234,10 @@ def read_description(text: str | bytes) -> Description:
         finished=model.finished,
         yardage=tuple(Printed(p.role, p.width, p.length, p.size, p.one_way) for p in model.yardage),
         notions=tuple(model.notions),
+        fabrics=tuple(model.fabrics),
+        runs=model.runs,
+        pieces=tuple(model.pieces),
+        booklet=tuple(model.booklet),
         features=_features(f),
         said=frozenset(_paths(model.model_dump(exclude_unset=True))),
         measured={piece: Measured(m.size, m.dimensions, m.line) for piece, m in model.measured.items()},

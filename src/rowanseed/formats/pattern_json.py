@@ -12,7 +12,7 @@ from pydantic import Field, ValidationError
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.geometry.outline import Chain, Point, Segment
 from rowanseed.core.pattern.check import check
-from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, View
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, Runs, View
 from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,
@@ -242,6 +242,8 @@ class _Envelope(Strict):
     yardage: list[_Yardage] = []
     notions: list[_Notion] = []
     figure: Figure = Figure.UNISEX
+    fabrics: list[str] = []
+    runs: Runs = Runs.TRUE
 
 
 class _Pattern(Strict):
@@ -331,6 +333,8 @@ def _to_core(model: _Pattern) -> Pattern:
             yardage=tuple(PrintedYardage(**dict(y)) for y in envelope.yardage),
             notions=tuple(PrintedNotion(**dict(n)) for n in envelope.notions),
             figure=envelope.figure,
+            fabrics=tuple(envelope.fabrics),
+            runs=envelope.runs,
         ),
         pieces=tuple(_piece(piece, sizes) for piece in model.pieces),
         making=_making(model.making),

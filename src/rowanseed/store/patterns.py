@@ -17,11 +17,18 @@ class PatternEntry:
     id: int
     name: str
     added_on: str
+    described: bool = False
+    """Whether it was composed from a description, and so has a line drawing."""
 
 
 def patterns(connection: Connection) -> list[PatternEntry]:
-    rows = connection.execute("SELECT id, name, added_on FROM pattern ORDER BY name")
-    return [PatternEntry(row["id"], row["name"], row["added_on"]) for row in rows]
+    rows = connection.execute(
+        """
+        SELECT id, name, added_on, instr(document, '"rowanseed-description/') > 0 AS described
+        FROM pattern ORDER BY name
+        """
+    )
+    return [PatternEntry(row["id"], row["name"], row["added_on"], bool(row["described"])) for row in rows]
 
 
 def broken_patterns(connection: Connection) -> list[BrokenRow]:

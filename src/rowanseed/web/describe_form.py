@@ -11,7 +11,9 @@ from rowanseed.core.base.units import INCH, Units, parse_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.compose import description as d
 from rowanseed.core.compose.chart import ChartError, read_chart, written
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.compose.envelope_text import EnvelopeError, read_yardage, written_yardage
+from rowanseed.core.compose.figures import CHARTS
+from rowanseed.core.pattern.envelope import Figure, Runs
 
 FORMAT = "rowanseed-description/1"
 
@@ -201,7 +203,10 @@ HEAD = (
     One("garment", "Garment", d.GarmentKind),
     One("figure", "For", Figure),
     One("cloth", "Cloth", d.ClothKind),
+    One("runs", "The house runs", Runs),
 )
+LINES = {"notions": 60, "fabrics": 40, "pieces": 80, "booklet": 200}
+"""What is typed a line each, and how many lines are taken."""
 
 
 def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any], dict[str, str]]:
@@ -218,9 +223,11 @@ def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any],
     if allowance is not None:
         document["allowance"] = allowance
     _charts(typed, unit, document, errors)
-    notions = [line.strip() for line in typed.get("notions", "").splitlines() if line.strip()]
-    if notions:
-        document["notions"] = notions[:60]
+    for name, most in LINES.items():
+        found = [line.strip()[:400] for line in typed.get(name, "").splitlines() if line.strip()]
+        if found:
+            document[name] = found[:most]
+    _yardage(typed, unit, document, errors)
     garment = document["garment"]
     for group in GROUPS:
         if group.belongs_to(garment):
@@ -248,6 +255,34 @@ def _charts(typed: Mapping[str, str], unit: str, document: dict[str, Any], error
             continue
         document["sizes"] = list(chart.sizes)
         document[field] = {measure: dict(row) for measure, row in chart.rows.items()}
+
+
+def _yardage(typed: Mapping[str, str], unit: str, document: dict[str, Any], errors: dict[str, str]) -> None:
+    text = typed.get("yardage", "")
+    if not text.strip():
+        return
+    sizes = document.get("sizes") or CHARTS[Figure(document["figure"])][0]
+    try:
+        rows = read_yardage(text, sizes, unit)
+    except EnvelopeError as error:
+        errors["yardage"] = str(error)
+        return
+    strange = next((row.size for row in rows if row.size not in sizes), None)
+    if strange is not None:
+        errors["yardage"] = f"There is no size {strange} in the chart."
+        return
+    document["yardage"] = [
+        {"role": r.role, "width": r.width, "length": r.length, "size": r.size, "one_way": r.one_way} for r in rows
+    ]
+
+
+def usual_chart(figure: Figure, units: Units) -> str:
+    """The usual body chart as text, to start from."""
+    sizes, chart = CHARTS[figure]
+    rows = {name: dict(zip(sizes, row, strict=True)) for name, row in chart.items()}
+    if units is Units.IMPERIAL:
+        rows = {name: {size: round(mm / INCH * 4) / 4 * INCH for size, mm in row.items()} for name, row in rows.items()}
+    return written(sizes, rows, 10.0 if units is Units.METRIC else INCH)
 
 
 def _length(typed: Mapping[str, str], name: str, unit: str, errors: dict[str, str]) -> float | None:
@@ -310,9 +345,13 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
         typed["allowance"] = f"{document['allowance'] / mm:g}"
     sizes = tuple(document.get("sizes", ()))
     for field in ("body_chart", "finished"):
-        rows = document.get(field, {})
-        typed[field] = written(sizes or tuple(next(iter(rows.values()), {})), rows, mm) if rows else ""
-    typed["notions"] = "\n".join(document.get("notions", ()))
+        chart = document.get(field, {})
+        typed[field] = written(sizes or tuple(next(iter(chart.values()), {})), chart, mm) if chart else ""
+    for name in LINES:
+        typed[name] = "\n".join(document.get(name, ()))
+    typed["runs"] = str(document.get("runs", Runs.TRUE.value))
+    rows = [d.Printed(**row) for row in document.get("yardage", ())]
+    typed["yardage"] = written_yardage(rows, mm) if rows else ""
     features = document.get("features", {})
     whole = {**document, "pocket": (features.get("pockets") or [{}])[0]}
     for group in GROUPS:

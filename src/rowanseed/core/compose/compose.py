@@ -20,12 +20,14 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
+from rowanseed.core.compose.envelope_text import read_notion
 from rowanseed.core.compose.figures import figures
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
-from rowanseed.core.pattern.envelope import Envelope, PrintedNotion, PrintedYardage, View
+from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, View
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
@@ -95,6 +97,9 @@ def compose(description: Description) -> Composed:
     if description.measured:
         pattern = _as_measured(pattern, description)
         _refuse_what_does_not_meet(pattern)
+    if description.booklet:
+        steps = as_steps(match_steps(pattern, description.booklet))
+        pattern = replace(pattern, making=replace(pattern.making, booklet=steps))
     return Composed(pattern, dict(build.assumed))
 
 
@@ -308,8 +313,10 @@ def _pattern(build: Build) -> Pattern:
                 for line in description.yardage
                 for size in ((line.size,) if line.size else sizes)
             ),
-            notions=tuple(PrintedNotion(said, 1) for said in description.notions),
+            notions=tuple(read_notion(said) for said in description.notions),
             figure=description.figure,
+            fabrics=description.fabrics,
+            runs=description.runs,
         ),
         pieces=tuple(replace(piece, approximate=True) for piece in build.pieces.values()),
         making=build.making(),

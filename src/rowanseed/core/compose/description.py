@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from rowanseed.core.base.words import Worded
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Runs
 
 
 class GarmentKind(Worded):
@@ -489,6 +489,12 @@ class Description:
     finished: Mapping[str, Row] = field(default_factory=dict)
     yardage: tuple[Printed, ...] = ()
     notions: tuple[str, ...] = ()
+    fabrics: tuple[str, ...] = ()
+    runs: Runs = Runs.TRUE
+    pieces: tuple[str, ...] = ()
+    """The booklet's list of pieces, a line each; it is ticked off, and changes nothing."""
+    booklet: tuple[str, ...] = ()
+    """The booklet's steps, a line each."""
     features: Features = Features()
     said: frozenset[str] = frozenset()
     """The fields that were said, by their names in the document (`features.neck.finish`); all else is assumed."""

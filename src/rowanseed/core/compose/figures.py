@@ -19,7 +19,7 @@ from rowanseed.core.compose.description import (
     SkirtKind,
     Waist,
 )
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Runs
 
 CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]] = {
     Figure.WOMEN: (
@@ -215,8 +215,17 @@ def goes_in(description: Description) -> bool:
     )
 
 
+RUNS = {Runs.TRUE: 0.0, Runs.LARGE: 30.0, Runs.SMALL: -20.0}
+"""What a house that runs so has more ease than is usual, in mm (common practice, no source)."""
+
+
 def ease(description: Description, name: str) -> float:
-    """The usual ease of a garment at a level, in mm."""
+    """The usual ease of a garment at a level, in mm; more or less of it where the house runs large or small."""
+    usual = _usual_ease(description, name)
+    return max(min(usual, 10.0), usual + RUNS[description.runs])
+
+
+def _usual_ease(description: Description, name: str) -> float:
     garment, knit = description.garment, description.cloth is ClothKind.KNIT
     fitted = goes_in(description)
     match garment:

@@ -51,6 +51,14 @@ class PrintedNotion:
     detail: str = ""
 
 
+class Runs(Worded):
+    """What the house is like, beside its own chart."""
+
+    TRUE = "true", "true to its chart"
+    LARGE = "large"
+    SMALL = "small"
+
+
 @dataclass(frozen=True)
 class Envelope:
     """What is printed on the envelope. Charts map a measure to one figure a size, in millimetres."""
@@ -65,3 +73,6 @@ class Envelope:
     yardage: tuple[PrintedYardage, ...] = ()
     notions: tuple[PrintedNotion, ...] = ()
     figure: Figure = Figure.UNISEX
+    fabrics: tuple[str, ...] = ()
+    """The cloths that are suggested, as they are printed."""
+    runs: Runs = Runs.TRUE

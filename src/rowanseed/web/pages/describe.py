@@ -3,19 +3,23 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Mapping
-from typing import Any
+from collections.abc import Mapping, Sequence
+from typing import Any, TypedDict
 
 from fastapi import APIRouter, Request, Response
 
 from rowanseed.core.base.errors import DocumentError, NotThere, RowanseedError
 from rowanseed.core.compose.compose import DescriptionRefused
+from rowanseed.core.compose.envelope_text import read_pieces
+from rowanseed.core.compose.listed import Tick, ticked_off
+from rowanseed.core.make.booklet_text import Matched, match_steps
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.line_drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
-from rowanseed.web.deps import Home, House, Id, Typing, go
-from rowanseed.web.describe_form import from_document, to_document
+from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
+from rowanseed.web.describe_form import from_document, to_document, usual_chart
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
 
@@ -32,7 +36,7 @@ def describe(home: Home) -> Response:
 @router.get("/patterns/{id}/describe")
 def describe_again(home: Home, id: Id) -> Response:
     """Open a described pattern again; what is changed becomes another pattern."""
-    return _page(home, from_document(_document_of(home, id), home.units))
+    return _page(home, from_document(_document_of(home, id), home.units) | {"of": str(id)})
 
 
 @router.get("/patterns/{id}/description.json")
@@ -42,11 +46,30 @@ def description(home: Home, id: Id) -> Response:
     return Response(text, media_type="application/json", headers=headers)
 
 
+@router.get("/patterns/{id}/line.svg")
+def line(home: Home, id: Id) -> Response:
+    """The garment's picture: its line drawing."""
+    pattern = patterns.pattern(home.db, id)
+    if pattern is None or not pattern.description:
+        raise NotThere("description")
+    return Response(line_drawing(pattern), media_type="image/svg+xml")
+
+
 @router.get("/patterns/describe/look")
 def look(home: Home, request: Request) -> Response:
     """The drawing and what cannot be, as the form stands: asked for with every choice, and nothing is kept."""
-    made, errors = _composed(home, request.query_params)
-    return home.show(DescribeLookView(made=made, errors=errors, drawn=_drawn(home, request.query_params, made)))
+    typed = request.query_params
+    made, errors = _composed(home, typed)
+    drawn = _drawn(home, typed, made)
+    return home.show(DescribeLookView(made=made, errors=errors, drawn=drawn, **_beside(typed, made)))
+
+
+@router.get("/patterns/describe/chart")
+def chart(home: Home, request: Request) -> Response:
+    """A usual chart as text, for the field that it is typed in."""
+    said = request.query_params.get("figure", "")
+    figure = Figure(said) if said in {one.value for one in Figure} else Figure.WOMEN
+    return Response(usual_chart(figure, home.units), media_type="text/plain")
 
 
 @router.post("/patterns/describe")
@@ -55,6 +78,21 @@ def take(home: Home, typed: Typing) -> Response:
     if made is None or errors:
         return _page(home, typed, errors, status=422)
     return go(f"/patterns/{patterns.add_pattern(home.db, made, home.today)}")
+
+
+class _Beside(TypedDict):
+    ticks: Sequence[Tick]
+    steps: Sequence[Matched]
+
+
+def _beside(typed: Mapping[str, str], made: Pattern | None) -> _Beside:
+    """The booklet's list and steps, beside what was composed."""
+    if made is None:
+        return {"ticks": (), "steps": ()}
+    return {
+        "ticks": ticked_off(made, read_pieces(typed.get("pieces", "").splitlines())),
+        "steps": match_steps(made, typed.get("booklet", "").splitlines()) if typed.get("booklet", "").strip() else (),
+    }
 
 
 def _document_of(home: House, id: int) -> Mapping[str, object]:
@@ -68,14 +106,27 @@ def _document_of(home: House, id: int) -> Mapping[str, object]:
 def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, dict[str, str]]:
     """The pattern as the form stands, and what is wrong by the name of its field."""
     document, errors = to_document(typed, home.units)
+    measured = _measured(home, typed)
     try:
-        return compose_pattern(json.dumps(_named(document))), errors
+        try:
+            return compose_pattern(json.dumps({**_named(document), "measured": measured})), errors
+        except DescriptionRefused as refused:
+            if not measured or not any(one.field.startswith("measured") for one in refused.refusals):
+                raise
+            # What was measured belongs to the garment as it was described before: without it, another garment.
+            return compose_pattern(json.dumps(_named(document))), errors
     except DescriptionRefused as refused:
         return None, {**{_field(one.field): one.why for one in reversed(refused.refusals)}, **errors}
     except DocumentError as error:
         return None, {_field(error.where): error.problem, **errors}
     except RowanseedError as error:
         return None, {"form": str(error), **errors}
+
+
+def _measured(home: House, typed: Mapping[str, str]) -> object:
+    """What was measured on the tissue of the pattern that is opened again."""
+    id = number_of(typed.get("of"))
+    return {} if id is None else _document_of(home, id).get("measured", {})
 
 
 def _named(document: dict[str, Any]) -> dict[str, Any]:
@@ -85,11 +136,11 @@ def _named(document: dict[str, Any]) -> dict[str, Any]:
 def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str | None:
     """The line drawing; of what can be, where something cannot."""
     if made is not None:
-        return line_drawing(made)
+        return line_drawing(made, linked=True)
     document = _named(to_document(typed, home.units)[0])
     for _ in range(TRIES):
         try:
-            return line_drawing(compose_pattern(json.dumps(document)))
+            return line_drawing(compose_pattern(json.dumps(document)), linked=True)
         except DescriptionRefused as refused:
             where = refused.refusals[0].field.split(".")
             features = document.get("features", {})
@@ -117,6 +168,7 @@ def _page(home: House, typed: Mapping[str, str], errors: dict[str, str] | None =
             made=made,
             errors=found if errors is None and typed is not NEW else errors or {},
             drawn=_drawn(home, typed, made),
+            **_beside(typed, made),
         ),
         status,
     )

@@ -133,3 +133,19 @@ document.addEventListener("alpine:init", () => {
     if (event.persisted && !typed) window.location.reload();
   });
 })();
+// A part tapped on the line drawing opens its choices and folds the others away; a sentence leads to its field.
+document.addEventListener("click", (event) => {
+  const link = event.target.closest('#look a[href^="#"], #look a[*|href^="#"]');
+  if (!link) return;
+  const id = decodeURIComponent(link.getAttribute("href").slice(1));
+  const found = document.getElementById(id);
+  if (!found) return;
+  event.preventDefault();
+  const part = found.closest("details.part");
+  if (id.startsWith("part-")) {
+    document.querySelectorAll("details.part").forEach((other) => { other.open = other === found; });
+  } else if (part) part.open = true;
+  const field = found.matches("input, select, textarea") ? found : found.querySelector("select, input, textarea");
+  (field || found).focus({ preventScroll: true });
+  (part || found).scrollIntoView({ block: "nearest" });
+});

@@ -11,8 +11,10 @@ from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.body.measures import Age, Measure
 from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
+from rowanseed.core.compose.listed import Tick
 from rowanseed.core.compose.measured import Certainty
 from rowanseed.core.compose.tape import Dimension
+from rowanseed.core.make.booklet_text import Matched
 from rowanseed.core.make.equipment import Foot, SeamFinish, StaySchool, TryOn
 from rowanseed.core.notions.sorts import Group as ShopGroup
 from rowanseed.core.pattern.pattern import Pattern
@@ -127,6 +129,8 @@ class DescribeLookView(PageView):
     made: Pattern | None
     errors: Mapping[str, str]
     drawn: str | None
+    ticks: Sequence[Tick] = ()
+    steps: Sequence[Matched] = ()
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -1,0 +1,175 @@
+"""What an envelope prints beside its charts, read as it is printed: yardage, notions, the list of pieces."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from rowanseed.core.base.errors import LengthError
+from rowanseed.core.base.units import INCH, MM_PER_UNIT, parse_length
+from rowanseed.core.compose.description import Printed
+from rowanseed.core.pattern.envelope import PrintedNotion
+from rowanseed.core.pattern.pieces import Role
+
+NUMBERS = {"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8}
+NUMBERS |= {"nine": 9, "ten": 10, "eleven": 11, "twelve": 12, "pair": 1}
+_LENGTH = r"(?:\d+/\d+|\d+(?:[.,]\d+)?(?:\s+\d+/\d+)?)(?:[¼½¾⅛⅜⅝⅞])?\s*(?:mm|cm|m|inches|inch|in|yds|yd|\"|″)(?![a-z])"
+ROLE_WORDS = {
+    Role.LINING: ("lining",),
+    Role.INTERFACING: ("interfacing", "interface", "fusible"),
+    Role.CONTRAST: ("contrast",),
+    Role.UNDERLINING: ("underlining",),
+}
+
+
+class EnvelopeError(Exception):
+    """A line that cannot be read, in the sewist's words."""
+
+
+# ---------------------------------------------------------------- notions
+
+
+def read_notion(line: str) -> PrintedNotion:
+    """A notion as it is printed: how many, what, and its size: “5 buttons, 15 mm”, “invisible zip, 56 cm”."""
+    text = re.sub(r"\s+", " ", line.strip(" .;"))
+    lengths = re.findall(_LENGTH, text, re.IGNORECASE)
+    rest = text
+    for length in lengths:
+        rest = rest.replace(length, " ")
+    count = 1
+    found = re.match(r"\s*(?:(\d+)|(" + "|".join(NUMBERS) + r"))\s*(?:x|×)?\s+(.*)$", rest, re.IGNORECASE)
+    after = re.search(r"\((\d+)\)\s*$", rest)
+    if after:
+        count, rest = int(after[1]), rest[: after.start()]
+    elif found:
+        count = int(found[1]) if found[1] else NUMBERS[found[2].lower()]
+        rest = found[3]
+    what = re.sub(r"\b(?:of|wide|long|or|each|about)\b\s*(?=$|,)|^\s*of\b|\(\s*\)", " ", rest, flags=re.IGNORECASE)
+    what = re.sub(r"\s*,\s*(?=,|$)", "", re.sub(r"\s+", " ", what)).strip(" ,-–")
+    return PrintedNotion(what or text, max(1, count), ", ".join(length.strip() for length in lengths))
+
+
+# ---------------------------------------------------------------- yardage
+
+
+def read_yardage(text: str, sizes: Sequence[str], unit: str) -> tuple[Printed, ...]:
+    """A table of yardage as it is printed: a line a width, figures by size. Raises EnvelopeError for what it is not.
+
+    A first line “size 10 12 14” names the columns, else they are `sizes`. Each line begins with the width of the
+    cloth; “lining”, “interfacing”, “contrast” say which cloth, “with nap” or “*” that all pieces lie one way.
+    Lengths without a unit are metres beside a width in cm and yards beside one in inches.
+    """
+    columns = list(sizes)
+    role = Role.MAIN
+    out: list[Printed] = []
+    for line in (one.strip() for one in text.splitlines()):
+        if not line:
+            continue
+        head = re.match(r"sizes?\b[\s:,\t|]*(.*)$", line, re.IGNORECASE)
+        if head:
+            columns = re.split(r"[\s,\t|]+", head[1].strip())
+            continue
+        own = next((r for r, words in ROLE_WORDS.items() if any(w in line.lower() for w in words)), None)
+        width = re.search(r"(\d+(?:[.,]\d+)?)\s*(mm|cm|inches|inch|in|\"|″)?", line)
+        if width is None:
+            role = own or Role.MAIN
+            continue
+        out += _row(line, width, own or role, columns, unit)
+    if not out:
+        raise EnvelopeError("No line of it begins with a width.")
+    return tuple(out)
+
+
+def _row(line: str, width: re.Match[str], role: Role, columns: Sequence[str], unit: str) -> list[Printed]:
+    named = {"inches": "in", "inch": "in", '"': "in", "″": "in"}.get(width[2] or "", width[2] or "")
+    wide_unit = named or ("cm" if unit in ("cm", "mm") else "in")
+    wide = float(width[1].replace(",", ".")) * MM_PER_UNIT[wide_unit]
+    if not 200 <= wide <= 4000:
+        raise EnvelopeError(f"“{line[:40]}”: cloth is not {width[0].strip()} wide.")
+    rest = line[width.end() :]
+    long_unit = "yd" if wide_unit == "in" else "m"
+    said = re.search(r"\b(yds?|yards?|metres?|meters?|m|cm)\b", rest)
+    if said:
+        long_unit = {"y": "yd", "m": "m", "c": "cm"}[said[1][0]]
+    figures = re.findall(r"\d+(?:[.,]\d+)?\s+\d/\d|\d+\s*[¼½¾⅛⅜⅝⅞]|\d+/\d|\d+(?:[.,]\d+)?|[¼½¾⅛⅜⅝⅞]", rest)
+    if len(figures) == 1:
+        figures = figures * len(columns)
+    if len(figures) != len(columns):
+        raise EnvelopeError(f"“{line[:40]}” has {len(figures)} figures, and there are {len(columns)} sizes.")
+    one_way = "*" in rest or "with nap" in line.lower() or "one way" in line.lower()
+    found = []
+    for size, figure in zip(columns, figures, strict=True):
+        try:
+            long = parse_length(figure.replace(",", "."), long_unit)
+        except LengthError:
+            raise EnvelopeError(f"“{line[:40]}”: “{figure}” is no length.") from None
+        found.append(Printed(role.value, wide, long, size, one_way))
+    return found
+
+
+def written_yardage(rows: Sequence[Printed], unit_mm: float) -> str:
+    """Yardage as text that reads back as the same rows."""
+    lines: dict[tuple[str, float, bool], dict[str, float]] = {}
+    for row in rows:
+        lines.setdefault((row.role, row.width, row.one_way), {})[row.size] = row.length
+    sizes = list(dict.fromkeys(row.size for row in rows))
+    metric = unit_mm != INCH
+    out = [f"size {' '.join(sizes)}"] if any(sizes) else []
+    for (role, width, one_way), found in lines.items():
+        name = "" if role == "main" else f"{role} "
+        figures = " ".join(f"{found[s] / (1000 if metric else 914.4):g}" for s in sizes if s in found)
+        wide = f"{width / 10:g} cm" if metric else f"{width / INCH:g} in"
+        out.append(f"{name}{wide} {figures} {'m' if metric else 'yd'}{' with nap' if one_way else ''}")
+    return "\n".join(out)
+
+
+# ---------------------------------------------------------------- the list of pieces
+
+
+@dataclass(frozen=True)
+class ListedCut:
+    count: int
+    fold: bool
+    role: Role
+
+
+@dataclass(frozen=True)
+class Listed:
+    """A line of the booklet's list: “1 Front: cut 1 on fold of fabric, cut 1 interfacing”."""
+
+    number: str
+    name: str
+    cuts: tuple[ListedCut, ...]
+
+
+def read_pieces(lines: Sequence[str]) -> tuple[Listed, ...]:
+    """The booklet's list of pieces, a line each; what is cut may be missing."""
+    out: list[Listed] = []
+    for line in lines:
+        found = re.match(r"\s*(?:(\d{1,3}[a-z]?)\s*[.):\-–]?\s+)?(.+?)\s*(?:[:\-–,(]\s*|\s+)?(\bcut\b.*)?$", line, re.I)
+        if found is None or not found[2].strip():
+            continue
+        name = found[2].strip(" .:;,-–(")
+        out.append(Listed(found[1] or str(len(out) + 1), name, _cuts(found[3] or "")))
+    return tuple(out)
+
+
+def _cuts(text: str) -> tuple[ListedCut, ...]:
+    out: list[ListedCut] = []
+    for part in re.split(r"[,;]|\band\b|\bcut\b", text.lower()):
+        part = part.strip(" .)")
+        if not part:
+            continue
+        number = re.search(r"\d+|\b(" + "|".join(NUMBERS) + r")\b", part)
+        count = (int(number[0]) if number[0].isdigit() else NUMBERS[number[0]]) if number else 0
+        role = next((r for r, words in ROLE_WORDS.items() if any(w in part for w in words)), Role.MAIN)
+        before = out[-1] if out else None
+        if number is None:
+            # “cut 2 of fabric and interfacing”: the same again.
+            if before is None or role is before.role:
+                continue
+            out.append(ListedCut(before.count, before.fold, role))
+            continue
+        out.append(ListedCut(count, "fold" in part, role))
+    return tuple(out)

@@ -1,0 +1,164 @@
+"""The booklet's list of pieces ticked off against what was composed; a piece too many or too few is a question."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from rowanseed.core.compose.envelope_text import Listed
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece, Role
+
+ENOUGH = 0.5
+ALIKE = {
+    "bodice": "",
+    "upper": "",
+    "pattern": "",
+    "piece": "",
+    "the": "",
+    "of": "",
+    "section": "",
+    "trouser": "",
+    "trousers": "",
+    "pants": "",
+    "main": "",
+    "center": "centre",
+    "panel": "",
+    "fly": "fly",
+    "frill": "ruffle",
+    "flounce": "ruffle",
+    "band": "band",
+    "waist": "waist",
+}
+ASKS = (
+    (("facing", "neck"), "features.neck.finish", "Is the neck faced?"),
+    (("facing", "armhole"), "features.armhole", "Are the armholes faced?"),
+    (("facing", "front"), "features.opening.placket", "Has the front a facing?"),
+    (("facing", "waist"), "features.waist", "Is the waist faced?"),
+    (("facing",), "features.neck.finish", "Which edge is faced?"),
+    (("lining",), "features.lining.of", "Is the garment lined?"),
+    (("collar",), "features.collar", "Has it a collar?"),
+    (("stand",), "features.collar", "Has its collar a stand?"),
+    (("cuff",), "features.sleeve.end", "Do the sleeves end in cuffs?"),
+    (("sleeve",), "features.sleeve.kind", "Has it sleeves?"),
+    (("pocket",), "pocket.kind", "Has it pockets?"),
+    (("flap",), "pocket.kind", "Have its pockets flaps?"),
+    (("welt",), "pocket.kind", "Are its pockets welt pockets?"),
+    (("waistband",), "features.waist", "Has it a waistband?"),
+    (("yoke",), "features.back.shaping", "Has it a yoke, in front or behind?"),
+    (("strap",), "features.straps.width", "Has it straps?"),
+    (("belt",), "features.belt", "Has it a belt?"),
+    (("tie",), "features.belt", "Is it tied?"),
+    (("ruffle",), "features.trim", "Has it a ruffle?"),
+    (("skirt",), "features.waist", "Is the skirt cut apart from the bodice?"),
+    (("side", "front"), "features.front.shaping", "Has the front princess seams?"),
+    (("side", "back"), "features.back.shaping", "Has the back princess seams?"),
+    (("gore",), "features.skirt.kind", "Is the skirt gored?"),
+)
+"""What a piece asks for which nothing was composed, by the words of its name: the field, and the question."""
+
+
+@dataclass(frozen=True)
+class Tick:
+    """A line of the list, and the piece that was composed for it; with what is different, if anything."""
+
+    listed: Listed
+    piece: Piece | None
+    question: str = ""
+    field: str = ""
+
+
+def ticked_off(pattern: Pattern, listed: Sequence[Listed]) -> tuple[Tick, ...]:
+    """Every line with its piece, and then a question for every composed piece that the list does not have."""
+    if not listed:
+        return ()
+    pairs = _paired(pattern, listed)
+    out = [_line(one, pairs.get(k)) for k, one in enumerate(listed)]
+    taken = {piece.id for piece in pairs.values()}
+    return (*out, *_too_many(pattern, taken))
+
+
+def _paired(pattern: Pattern, listed: Sequence[Listed]) -> dict[int, Piece]:
+    """The best pairs first; each line and each piece once."""
+    found = sorted(
+        (
+            (-_alike(one, piece), k, n)
+            for k, one in enumerate(listed)
+            for n, piece in enumerate(pattern.pieces)
+            if _alike(one, piece) >= ENOUGH
+        ),
+    )
+    pairs: dict[int, Piece] = {}
+    used: set[int] = set()
+    for _, k, n in found:
+        if k not in pairs and n not in used:
+            pairs[k] = pattern.pieces[n]
+            used.add(n)
+    return pairs
+
+
+def _alike(listed: Listed, piece: Piece) -> float:
+    a, b = _words(listed.name), _words(f"{piece.name}")
+    if not a or not b:
+        return 0.0
+    alike = len(a & b) / len(a | b)
+    fold = any(cut.fold for cut in piece.cuts)
+    if alike and listed.cuts and any(cut.fold for cut in listed.cuts) == fold:
+        alike += 0.05
+    return alike
+
+
+def _words(name: str) -> frozenset[str]:
+    words = re.findall(r"[a-z]+", name.lower().replace("waist band", "waistband").replace("centre", ""))
+    out = []
+    for word in words:
+        stem = word[:-1] if len(word) > 3 and word.endswith("s") and not word.endswith("ss") else word
+        out.append(ALIKE.get(stem, stem))
+    return frozenset(word for word in out if word)
+
+
+def _line(listed: Listed, piece: Piece | None) -> Tick:
+    if piece is None:
+        words = _words(listed.name)
+        for needed, field, asked in ASKS:
+            if words >= set(needed):
+                said = f"Your list has “{listed.name}”, and nothing is composed for it. {asked}"
+                return Tick(listed, None, said, field)
+        return Tick(listed, None, f"Your list has “{listed.name}”. Which part of the garment is that?")
+    question, field = _different(listed, piece)
+    return Tick(listed, piece, question, field)
+
+
+def _different(listed: Listed, piece: Piece) -> tuple[str, str]:
+    """What the list cuts otherwise than what was composed."""
+    half = "front" if "front" in piece.id else "back"
+    for cut in listed.cuts:
+        own = next((c for c in piece.cuts if c.role is cut.role), None)
+        if own is None:
+            if cut.role is Role.INTERFACING:
+                return f"Your list cuts the {listed.name.lower()} from interfacing too.", "features.interfacing"
+            if cut.role is Role.LINING:
+                return f"Your list cuts the {listed.name.lower()} from lining too. Is it lined?", "features.lining.of"
+            continue
+        if cut.fold and not own.fold:
+            asked = f"Your list cuts the {listed.name.lower()} on the fold. Has it no seam at its centre?"
+            return asked, f"features.{half}.centre"
+        if own.fold and not cut.fold:
+            asked = f"Your list cuts {cut.count} of the {listed.name.lower()}, not on the fold. Has it a centre seam?"
+            return asked, f"features.{half}.centre"
+        if cut.count and cut.count != own.count:
+            asked = f"Your list cuts {cut.count} of the {listed.name.lower()}; {own.count} are composed."
+            return asked, ""
+    return "", ""
+
+
+def _too_many(pattern: Pattern, taken: set[str]) -> Iterator[Tick]:
+    """Composed pieces that no line of the list stands for."""
+    for piece in pattern.pieces:
+        if piece.id in taken:
+            continue
+        words = _words(piece.name)
+        field = next((field for needed, field, _ in ASKS if words >= set(needed)), "")
+        said = f"“{piece.name}” is composed, and your list has none. Is it done otherwise?"
+        yield Tick(Listed("", piece.name, ()), piece, said, field)

@@ -1,0 +1,157 @@
+"""Pieces laid as a garment would lie: the skirt under the bodice, legs beside each other, panels closed up, fullness
+drawn in. In mm, x down the garment, y outwards from its centre line."""
+
+from __future__ import annotations
+
+import math
+from bisect import bisect_right
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowanseed.core.geometry.outline import Point, bounds, flatten
+from rowanseed.core.pattern.making import DifferenceKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, Role
+
+STEP = 12.0
+
+
+@dataclass(frozen=True)
+class Laid:
+    """A piece where it lies on the figure: its rings by edge, in mm, x down, y outwards from the centre."""
+
+    piece: Piece
+    edges: dict[str, list[Point]]
+    down: float
+    out: float
+
+
+def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
+    """The shell's pieces of one side, the skirt below the bodice, gores beside each other."""
+    below = _waist_level(pattern, panel, size)
+    beside = 0.0
+    for piece in pattern.pieces:
+        if piece.panel is not panel or not piece.cuts_for(Role.MAIN, pattern.envelope.views[0].id):
+            continue
+        down = below if piece.id.startswith("skirt-") else 0.0
+        out = 0.0
+        edges = {name: _fine(flatten(chain, 1.0)) for name, chain in piece.shapes[size].edges.items()}
+        if piece.has_edge("crotch"):
+            edges = _legs_together(edges)
+        edges = _closed_up(pattern, piece, edges, size)
+        if piece.has_edge("waist") and not piece.has_edge("shoulder") and piece.has_edge("front"):
+            # A gore has a frame of its own: it is laid where its neighbour ends.
+            out = beside
+        if piece.has_edge("hem") and not piece.has_edge("shoulder") and not piece.has_edge("armhole"):
+            level = piece.line(LineKind.LEVEL, "hip")
+            beside += level.ends[size][1][1] if level else 0.0
+        edges = _drawn_in(pattern, piece, edges, size)
+        yield Laid(piece, {name: [(x + down, y + out) for x, y in run] for name, run in edges.items()}, down, out)
+
+
+def _waist_level(pattern: Pattern, panel: Panel, size: str) -> float:
+    own = [p for p in pattern.pieces if p.panel is panel and p.has_edge("waist") and p.has_edge("side")]
+    bodice = [p for p in own if not p.id.startswith("skirt-")]
+    return max((p.shapes[size].edges["waist"][0].start[0] for p in bodice), default=0.0)
+
+
+def _drawn_in(pattern: Pattern, piece: Piece, drawn: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
+    """A piece that is gathered at its waist hangs narrow there, as wide as what it is sewn to, and wide below."""
+    joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
+    ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
+    if ratio <= 1.0 or not piece.has_edge("hem"):
+        return drawn
+    x0, _, x1, y1 = bounds([q for run in drawn.values() for q in run])
+    above = [p for p in pattern.pieces if p.panel is piece.panel and p.has_edge("waist") and p.has_edge("side")]
+    waist = next((max(q[1] for q in flatten(p.shapes[size].edges["waist"])) for p in above if p is not piece), None)
+    hang = waist / y1 if waist and piece.id.startswith("skirt-") else 1.0 / ratio
+
+    def at(q: Point) -> Point:
+        below = (q[0] - x0) / (x1 - x0)
+        return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
+
+    return {name: [at(q) for q in run] for name, run in drawn.items()}
+
+
+def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
+    """A trouser leg drawn so that its centre seam stands on the centre line; its outer side stays where it is."""
+    crotch, inner, outer = (_across(edges[name]) for name in ("crotch", "inseam", "outseam"))
+    turn = max(q[0] for q in edges["crotch"])
+    fork = inner(turn)
+
+    def at(q: Point) -> Point:
+        x, y = q
+        side = outer(x)
+        inside, goal = (crotch(x), 0.0) if x < turn else (inner(x), inner(x) - fork + 2.0)
+        return (x, goal + (y - inside) * (side - goal) / max(1.0, side - inside))
+
+    return {name: [at(q) for q in run] for name, run in edges.items()}
+
+
+def _closed_up(pattern: Pattern, piece: Piece, edges: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
+    """A side panel moved in to the panel that it is sewn to, level by level, as it hangs when it is sewn."""
+    inner = next((p for p in pattern.pieces if p is not piece and _princess_of(pattern, p, piece)), None)
+    if "princess" not in edges or inner is None:
+        return edges
+    own, other = _across(edges["princess"]), _across(flatten(inner.shapes[size].edges["princess"], 1.0))
+    return {name: [(x, y - own(x) + other(x)) for x, y in run] for name, run in edges.items()}
+
+
+def _princess_of(pattern: Pattern, inner: Piece, outer: Piece) -> bool:
+    """Whether one piece lies inside another, sewn to it by the princess seam."""
+    sewn = inner.has_edge("princess") and outer.has_edge("side") and not inner.has_edge("side")
+    return sewn and inner.panel is outer.panel and bool(inner.cuts_for(Role.MAIN, pattern.envelope.views[0].id))
+
+
+def sleeve(pattern: Pattern, laid: list[Laid], size: str) -> list[list[Point]]:
+    """The sleeve hanging from the shoulder's tip, as wide as its piece."""
+    piece = next((p for p in pattern.pieces if p.panel is Panel.SLEEVE), None)
+    holes = [(one, run) for one in laid for name, run in one.edges.items() if name == "armhole"]
+    if piece is None or not holes:
+        return []
+    tip = min((q for _, run in holes for q in run), key=lambda q: q[0])
+    under = max((q for _, run in holes for q in run), key=lambda q: q[1])
+    hole = sorted({q for _, run in holes for q in run}, key=lambda q: -q[0])
+    edges = piece.shapes[size].edges
+    top = edges["cap"][0].start
+    long = edges["wrist"][0].start[0] - top[0]
+    end = abs(edges["wrist"][-1].end[1] - edges["wrist"][0].start[1]) / 2
+    low = (under[0] + long * 0.94, under[1] + long * 0.34)
+    return [[*hole, tip, (low[0] - end * 0.34, low[1] + end * 0.94), low, under]]
+
+
+def along(run: list[Point], distance: float, *, from_end: bool) -> Point:
+    points = run[::-1] if from_end else run
+    left = distance
+    for a, b in pairwise(points):
+        step = math.dist(a, b)
+        if step >= left:
+            t = left / step if step else 0.0
+            return (a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t)
+        left -= step
+    return points[-1]
+
+
+def _fine(run: list[Point]) -> list[Point]:
+    """A run with a point at least every so many mm, so that it can be bent."""
+    out = [run[0]]
+    for a, b in pairwise(run):
+        n = max(1, math.ceil(math.dist(a, b) / STEP))
+        out += [(a[0] + (b[0] - a[0]) * k / n, a[1] + (b[1] - a[1]) * k / n) for k in range(1, n + 1)]
+    return out
+
+
+def _across(run: list[Point]) -> Callable[[float], float]:
+    """Where a run that goes steadily down the garment stands across it, by level; its nearer end beyond it."""
+    rows = sorted(run)
+    levels = [x for x, _ in rows]
+
+    def at(x: float) -> float:
+        k = bisect_right(levels, x)
+        if k == 0 or k == len(rows):
+            return rows[min(k, len(rows) - 1)][1]
+        (x0, y0), (x1, y1) = rows[k - 1], rows[k]
+        return y0 + (y1 - y0) * (x - x0) / (x1 - x0) if x1 > x0 else y0
+
+    return at
