@@ -595,6 +595,7 @@ KINDS = {
     DetailKind.KNIFE_PLEATS: {"on": ("front",), "count": 6, "width": 40.0},
     DetailKind.BOX_PLEATS: {"on": ("front",), "count": 3},
     DetailKind.INVERTED_PLEATS: {"on": ("front", "back"), "count": 1},
+    DetailKind.DOUBLE_DARTS: {"on": ("front",), "count": 2, "width": 24.0},
     DetailKind.TUCKS: {"on": ("front",), "count": 4},
     DetailKind.SHIRRED_PANEL: {"on": ("back",)},
     DetailKind.ELASTIC: {"on": ("back",), "count": 3},

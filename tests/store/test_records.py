@@ -163,6 +163,7 @@ def test_a_copy_is_kept_before_every_migration(full):
         )
         for table, column in added:
             old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")
+        old.execute("DROP TRIGGER pattern_changed")
         old.execute("ALTER TABLE household DROP COLUMN workroom")
         for column in ("overlocker", "hem_by_hand", "overlock_threads"):
             old.execute(f"ALTER TABLE household ADD COLUMN {column} INTEGER NOT NULL DEFAULT 4")

@@ -39,7 +39,7 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         edges = {name: _fine(flatten(chain, 1.0)) for name, chain in piece.shapes[size].edges.items()}
         if piece.has_edge("crotch"):
             edges = _legs_together(edges)
-        edges = _closed_up(pattern, piece, edges, size)
+        edges = _hung(_closed_up(pattern, piece, edges, size))
         if piece.has_edge("waist") and not piece.has_edge("shoulder") and piece.has_edge("front"):
             # A gore has a frame of its own: it is laid where its neighbour ends.
             out = beside
@@ -72,6 +72,31 @@ def _drawn_in(pattern: Pattern, piece: Piece, drawn: dict[str, list[Point]], siz
         return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
 
     return {name: [at(q) for q in run] for name, run in drawn.items()}
+
+
+HANGS_OUT = 0.62
+"""How far the hem of a full circle stands out beyond its waist, as a share of its length, hanging in folds."""
+
+
+def _hung(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
+    """A ring cut from a circle as it hangs from the waist in folds; anything else as it is."""
+    centre = edges.get("centre") or edges.get("opening")
+    waist = edges.get("waist")
+    if centre is None or waist is None or len(edges) != 4:
+        return edges
+    radius = min(x for x, _ in centre)
+    if radius < 20.0 or any(abs(math.hypot(*q) - radius) > 1.0 for q in waist):
+        return edges
+    whole = max(math.atan2(y, x) for x, y in waist)
+    wide = radius * whole
+
+    def at(q: Point) -> Point:
+        down = math.hypot(*q) - radius
+        share = math.atan2(q[1], q[0]) / whole
+        wave = 7.0 * math.sin(share * 5 * math.pi) ** 2 * down / 600.0
+        return (down + wave, share * (wide + HANGS_OUT * whole / (math.pi / 2) * down))
+
+    return {name: [at(q) for q in run] for name, run in edges.items()}
 
 
 def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:

@@ -43,7 +43,6 @@ def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> s
         f"{piece.name}, where to put the tape",
         "; ".join(named) + ".",
         class_="tape",
-        style=f"max-width: {wide:.0f}px",
     )
     other = TapeLine.CUTTING if on is TapeLine.STITCHING else TapeLine.STITCHING
     add(root, "path", d=path_of([at(p) for p in rings[other]]), fill="none", stroke=LINE, stroke_width=1)

@@ -15,6 +15,7 @@ from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
     Along,
     ArmholeFinish,
+    Band,
     BeltKind,
     Boned,
     Centre,
@@ -105,6 +106,12 @@ class _Straps(Strict):
     closed_by: StrapsClosed = Field(StrapsClosed.SEWN_IN, alias="closed by")
 
 
+class _Band(Strict):
+    width: Number = Field(35.0, ge=10, le=200)
+    underlap: Number = Field(30.0, ge=0, le=200)
+    parts: int | None = Field(None, ge=1, le=2)
+
+
 class _Skirt(Strict):
     kind: SkirtKind = SkirtKind.A_LINE
     panels: int | None = Field(None, ge=1, le=24)
@@ -158,6 +165,7 @@ class _Features(Strict):
     armhole: ArmholeFinish | None = None
     straps: _Straps | None = None
     waist: Waist | None = None
+    band: _Band = _Band()
     skirt: _Skirt | None = None
     legs: _Legs = _Legs()
     hem: _Hem = _Hem()
@@ -258,6 +266,7 @@ def _features(f: _Features) -> Features:
         armhole=f.armhole,
         straps=plain(f.straps, Straps),
         waist=f.waist,
+        band=plain(f.band, Band),
         skirt=plain(f.skirt, Skirt),
         legs=plain(f.legs, Legs),
         hem=plain(f.hem, Hem),

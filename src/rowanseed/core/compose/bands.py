@@ -67,20 +67,15 @@ def cuff(build: Build, parts: tuple[EdgePart, ...], *, depth: float, ratio: floa
     build.finish(f"{id}-inside", "Inside of the cuffs", FinishKind.TURNED, (part(id, "inner"),))
 
 
-UNDERLAP = 30.0
-"""A waistband that closes over an opening laps by so much, in mm (the craft's 1/2 to 1 in, and a little)."""
-
-
-def waistband(
-    build: Build, parts: tuple[EdgePart, ...], *, opening: str, depth: float = 35.0, ratio: float = 1.0
-) -> None:
+def waistband(build: Build, parts: tuple[EdgePart, ...], *, opening: str, ratio: float = 1.0) -> None:
     """A band folded over the waist, with an underlap where it opens.
 
     `parts` are one half of the waist. Where it opens at the centre front or back the band is cut in two halves, joined
     on the other side; elsewhere it is one piece that begins and ends at the opening.
     """
-    lap = UNDERLAP if opening else 0.0
-    halved = opening in ("back", "front")
+    asked = build.description.features.band
+    lap, depth = asked.underlap if opening else 0.0, asked.width
+    halved = opening in ("back", "front") if asked.parts is None else asked.parts == 2
     whole = parts if halved else tuple(part(p.piece, p.edge, hand) for p in parts for hand in ("left", "right"))
 
     def draw(size: Size) -> Edges:

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.compose import body, extras, measured, necks, skirts, sleeves
+from rowanseed.core.compose import body, extras, measured, necks, robe, skirts, sleeves
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.body import Half
@@ -79,6 +79,8 @@ def compose(description: Description) -> Composed:
         case GarmentKind.APRON:
             skirts.apron(build)
             hem(build, (part("front", "hem"),))
+        case GarmentKind.ROBE:
+            robe.robe(build)
         case _:
             _upper(build)
     extras.pockets(build)
@@ -289,13 +291,14 @@ def _pattern(build: Build) -> Pattern:
         "hip": {size.name: size.hip for size in build.figures.sizes},
         "length": {size.name: size.length for size in build.figures.sizes},
     }
-    if description.garment.has_bodice:
+    if description.garment.hangs_from_the_shoulders:
         finished["bust"] = {size.name: size.bust for size in build.figures.sizes}
     if all(size.waist is not None for size in build.figures.sizes):
         finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
     finished |= {name: dict(row) for name, row in description.finished.items()}
-    usual = ("bust",) if description.garment.has_bodice else ("waist", "hip")
-    if description.garment is GarmentKind.APRON or (skirts.fullness(build) > 1 and not description.garment.has_bodice):
+    usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", "hip")
+    full = skirts.fullness(build) > 1 and not description.garment.has_bodice
+    if description.garment is GarmentKind.APRON or full:
         finished.pop("hip", None)
     return Pattern(
         name=description.name,

@@ -24,10 +24,16 @@ class GarmentKind(Worded):
     PINAFORE = "pinafore"
     APRON = "apron"
     NIGHTDRESS = "nightdress"
+    ROBE = "robe", "robe of rectangles"
 
     @property
     def has_bodice(self) -> bool:
-        return self not in (GarmentKind.SKIRT, GarmentKind.TROUSERS, GarmentKind.APRON)
+        """Whether it has shaped panels over the chest; a robe of rectangles has straight ones."""
+        return self not in (GarmentKind.SKIRT, GarmentKind.TROUSERS, GarmentKind.APRON, GarmentKind.ROBE)
+
+    @property
+    def hangs_from_the_shoulders(self) -> bool:
+        return self.has_bodice or self is GarmentKind.ROBE
 
     @property
     def is_outer(self) -> bool:
@@ -368,6 +374,15 @@ class Straps:
 
 
 @dataclass(frozen=True)
+class Band:
+    """A waistband: how wide it is finished, how far it laps, and in how many parts it is cut (None: as is usual)."""
+
+    width: float = 35.0
+    underlap: float = 30.0
+    parts: int | None = None
+
+
+@dataclass(frozen=True)
 class Skirt:
     kind: SkirtKind = SkirtKind.A_LINE
     panels: int | None = None
@@ -430,6 +445,7 @@ class Features:
     armhole: ArmholeFinish | None = None
     straps: Straps | None = None
     waist: Waist | None = None
+    band: Band = Band()
     skirt: Skirt | None = None
     legs: Legs = Legs()
     hem: Hem = Hem()

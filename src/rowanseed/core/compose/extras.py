@@ -8,6 +8,7 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.body import Half
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import (
+    Along,
     BeltKind,
     Boned,
     Elastic,
@@ -17,6 +18,7 @@ from rowanseed.core.compose.description import (
     Pocket,
     PocketKind,
     PocketPlace,
+    Trim,
     TrimKind,
 )
 from rowanseed.core.compose.drafting import straight
@@ -201,6 +203,8 @@ def _welt(build: Build, pocket: Pocket, id: str) -> None:
 
 def trims(build: Build) -> None:
     for k, trim in enumerate(build.description.features.trim):
+        if trim == Trim(TrimKind.RUFFLE, Along.HEM):
+            continue
         along = build.along.get(trim.along.value, ())
         kind = DetailKind(trim.kind.value)
         id = f"{kind.value}-{trim.along.value}{'' if k == 0 else f'-{k + 1}'}"

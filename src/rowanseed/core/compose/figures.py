@@ -208,13 +208,14 @@ def goes_in(description: Description) -> bool:
     features = description.features
     shaped = (Shaping.WAIST_DART, *PRINCESS)
     return (
-        not description.garment.has_bodice
+        not description.garment.hangs_from_the_shoulders
         or features.front.has(*shaped)
         or features.back.has(*shaped)
         or features.waist not in (None, Waist.NONE)
     )
 
 
+ROBE_EASE = {"bust": 320.0, "waist": 400.0, "hip": 300.0}
 RUNS = {Runs.TRUE: 0.0, Runs.LARGE: 30.0, Runs.SMALL: -20.0}
 """What a house that runs so has more ease than is usual, in mm (common practice, no source)."""
 
@@ -237,6 +238,8 @@ def _usual_ease(description: Description, name: str) -> float:
             return {"bust": 180.0, "waist": 200.0, "hip": 160.0}[name]
         case GarmentKind.JACKET:
             return {"bust": 130.0, "waist": 140.0, "hip": 110.0}[name]
+        case GarmentKind.ROBE:
+            return ROBE_EASE[name]
         case GarmentKind.NIGHTDRESS:
             return {"bust": 140.0, "waist": 160.0, "hip": 140.0}[name]
         case GarmentKind.WAISTCOAT:
@@ -254,7 +257,7 @@ def _length(description: Description) -> float:
     match description.garment:
         case GarmentKind.DRESS | GarmentKind.PINAFORE:
             return 1020.0
-        case GarmentKind.NIGHTDRESS:
+        case GarmentKind.NIGHTDRESS | GarmentKind.ROBE:
             return 1150.0
         case GarmentKind.COAT:
             return 1050.0

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import GarmentKind, HemKind, SkirtKind
+from rowanseed.core.compose.description import Along, GarmentKind, HemKind, SkirtKind, Trim, TrimKind
+from rowanseed.core.compose.ruffles import ruffle_hem
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Corner
 
@@ -39,8 +40,11 @@ def hem_depth(build: Build, usual: float = USUAL) -> tuple[float, tuple[float, .
 
 
 def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
-    """Hem the garment's lower edge."""
+    """Hem the garment's lower edge, or sew its ruffle to it."""
     description = build.description
+    if Trim(TrimKind.RUFFLE, Along.HEM) in description.features.trim:
+        ruffle_hem(build, parts)
+        return
     kind = description.features.hem.kind
     depth, folds = hem_depth(build, _usual(build))
     if description.features.hem.depth is None:

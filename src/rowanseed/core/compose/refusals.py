@@ -12,6 +12,7 @@ from rowanseed.core.compose.description import (
     ClothKind,
     CollarKind,
     Description,
+    Features,
     GarmentKind,
     LiningMethod,
     NeckFinish,
@@ -26,6 +27,7 @@ from rowanseed.core.compose.description import (
     SleeveKind,
     SleeveLength,
     Slit,
+    Trim,
     TrimKind,
     Waist,
     Where,
@@ -400,8 +402,15 @@ def _rest(d: Description) -> Found:
             yield where, "There is no yoke to trim."
         if trim.along is Along.WAIST and f.waist in (None, Waist.NONE):
             yield where, "There is no seam at the waist to trim."
-        if trim.along is Along.HEM and trim.kind in (TrimKind.PIPING, TrimKind.RUFFLE):
-            yield where, f"A {trim.kind.words} at a hem is a seam of its own, which is not drafted here."
+        if trim.along is Along.HEM and trim.kind is TrimKind.PIPING:
+            yield where, "Piping at a hem is a seam of its own, which is not drafted here."
+        if trim == Trim(TrimKind.RUFFLE, Along.HEM):
+            if d.garment in (GarmentKind.TROUSERS, GarmentKind.APRON, GarmentKind.ROBE):
+                yield where, f"A ruffle at the hem of a {d.garment.words} is not drafted here."
+            elif (
+                Centre.OPEN in (f.front.centre, f.back.centre) or f.vent or (f.skirt and f.skirt.slit is not Slit.NONE)
+            ):
+                yield where, "A ruffle goes round the hem in one: not where it is open, slit or has a vent."
         if trim.along in (Along.NECK, Along.ARMHOLE, Along.FRONT, Along.COLLAR) and not d.garment.has_bodice:
             yield where, f"A {d.garment.words} has no {trim.along.words}."
         if trim.along is Along.ARMHOLE and f.sleeve and f.sleeve.kind is SleeveKind.CUT_IN_ONE:
@@ -420,3 +429,7 @@ RULES: tuple[Callable[[Description], Found], ...] = (
     _skirt,
     _rest,
 )
+
+
+def _is_slit(f: Features) -> bool:
+    return f.skirt is not None and f.skirt.slit is not Slit.NONE

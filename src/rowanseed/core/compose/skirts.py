@@ -5,12 +5,13 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 
-from rowanseed.core.compose.bands import UNDERLAP, along, waistband
+from rowanseed.core.compose.bands import along, waistband
 from rowanseed.core.compose.body import Half, upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Centre, Interfaced, SkirtKind, Slit, Where
+from rowanseed.core.compose.description import Along, Centre, Interfaced, SkirtKind, Slit, Trim, TrimKind, Where
 from rowanseed.core.compose.drafting import UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.ruffles import DEEP
 from rowanseed.core.geometry.outline import Chain, arc_chain, chain_length
 from rowanseed.core.pattern.making import (
     Closure,
@@ -31,6 +32,8 @@ GORE_FLARE = 0.16
 WAIST_RISE = 12.0
 """The waist rises so far from the centre to the side, in mm."""
 SLIT = 200.0
+TIED = 900.0
+"""What an apron's band has more than the waist where its ends are tied, in mm."""
 TURN = {SkirtKind.CIRCLE: 1.0, SkirtKind.HALF_CIRCLE: 0.5}
 """The share of a whole circle that the skirt makes."""
 
@@ -41,7 +44,12 @@ def waist_of(build: Build, size: Size) -> float:
 
 
 def length_of(build: Build, size: Size) -> float:
-    """From the waist to the hem."""
+    """From the waist to the hem, or to the ruffle that is sewn there."""
+    ruffled = Trim(TrimKind.RUFFLE, Along.HEM) in build.description.features.trim
+    return _whole_length(build, size) - (DEEP if ruffled else 0.0)
+
+
+def _whole_length(build: Build, size: Size) -> float:
     skirt = build.description.features.skirt
     if build.description.garment.has_bodice:
         if skirt is not None and skirt.length is not None and "length" not in build.description.finished:
@@ -431,19 +439,21 @@ def apron(build: Build) -> None:
     build.allow("front", "side", 20.0)
     build.finish("sides", "Sides of the apron", FinishKind.TURNED, (part("front", "side"),))
     covered = (part("front", "waist", "left"), part("front", "waist", "right"))
+    asked_band = build.description.features.band
     ties = build.description.features.opening.kind is None or build.description.features.opening.kind.value == "ties"
 
     def band(size: Size) -> Edges:
-        beyond = size.body_waist * (1 - coverage) + (900.0 if ties else 2 * UNDERLAP)
+        lap = 0.0 if ties else asked_band.underlap
+        beyond = size.body_waist * (1 - coverage) + (TIED if ties else 0.0)
         whole = along(build, covered, size) / ratio
-        free = beyond / 2
+        free, end, wide = beyond / 2, whole + beyond + lap, 2 * asked_band.width
         return {
-            "inner": straight((0.0, 0.0), (whole + beyond, 0.0)),
-            "far-end": straight((whole + beyond, 0.0), (whole + beyond, 70.0)),
-            "beyond": straight((whole + beyond, 70.0), (free + whole, 70.0)),
-            "waist": straight((free + whole, 70.0), (free, 70.0)),
-            "before": straight((free, 70.0), (0.0, 70.0)),
-            "near-end": straight((0.0, 70.0), (0.0, 0.0)),
+            "inner": straight((0.0, 0.0), (end, 0.0)),
+            "far-end": straight((end, 0.0), (end, wide)),
+            "beyond": straight((end, wide), (free + whole, wide)),
+            "waist": straight((free + whole, wide), (free, wide)),
+            "before": straight((free, wide), (0.0, wide)),
+            "near-end": straight((0.0, wide), (0.0, 0.0)),
         }
 
     build.piece("waistband", "Waistband with its ends", band, panel=Panel.BAND, count=1)
@@ -451,7 +461,10 @@ def apron(build: Build) -> None:
         "waistband",
         LineKind.FOLD,
         "fold",
-        lambda size: ((0.0, 35.0), (chain_length(build.edge("waistband", "inner", size)), 35.0)),
+        lambda size: (
+            (0.0, asked_band.width),
+            (chain_length(build.edge("waistband", "inner", size)), asked_band.width),
+        ),
     )
     build.interface("waistband", Interfaced.WAISTBAND)
     build.join(

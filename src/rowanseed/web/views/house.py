@@ -8,6 +8,7 @@ from pathlib import Path
 
 from rowanseed.app.shelf import Card
 from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.working import Working
 from rowanseed.core.body.measures import Age, Measure
 from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
@@ -35,6 +36,7 @@ from rowanseed.web.cloth_fields import Corner
 from rowanseed.web.deps import PageView
 from rowanseed.web.describe_form import GROUPS, HEAD, One
 from rowanseed.web.describe_form import Group as DescribedGroup
+from rowanseed.web.own_form import Asked
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -139,6 +141,27 @@ class DescribeView(DescribeLookView):
     typed: Mapping[str, str]
     head: Sequence[One] = HEAD
     groups: Sequence[DescribedGroup] = GROUPS
+
+
+@dataclass(frozen=True, kw_only=True)
+class OwnLookView(PageView):
+    """A garment cut to the measure, as its form stands: the sums and the drawing, or what is wrong by field."""
+
+    template = "own_look.html"
+    sums: Sequence[Working]
+    drawn: str | None
+    made: Pattern | None
+    errors: Mapping[str, str]
+
+
+@dataclass(frozen=True, kw_only=True)
+class OwnView(OwnLookView):
+    template = "own.html"
+    typed: Mapping[str, str]
+    kinds: Sequence[tuple[str, str]]
+    closings: Sequence[tuple[str, str]]
+    persons: Sequence[tuple[str, str]]
+    asked: Sequence[Asked]
 
 
 @dataclass(frozen=True, kw_only=True)

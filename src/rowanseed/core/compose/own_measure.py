@@ -1,0 +1,385 @@
+"""Garments without a pattern, cut straight from the wearer's own figures: the sums, and the description they come to.
+
+Aprons, gathered, pleated and circle skirts, an underskirt with a ruffle, a robe of rectangles. The allowances and laps
+are common practice, no source; the circle's radius is a geometric fact (waist over 2 pi and the share of a circle).
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
+from typing import assert_never
+
+from rowanseed.core.base.units import INCH
+from rowanseed.core.base.words import Worded
+from rowanseed.core.base.working import Given, Source, Working, count, fine, length
+from rowanseed.core.compose.description import (
+    Along,
+    Band,
+    Centre,
+    Description,
+    Features,
+    GarmentKind,
+    Hem,
+    HemKind,
+    Opening,
+    OpeningKind,
+    Side,
+    Skirt,
+    SkirtKind,
+    Trim,
+    TrimKind,
+    Waist,
+    Where,
+)
+from rowanseed.core.compose.figures import ROBE_EASE
+from rowanseed.core.compose.ruffles import DEEP, FULL
+from rowanseed.core.pattern.envelope import Figure
+
+OWN = "own"
+"""What the one size is called."""
+
+
+class OwnKind(Worded):
+    """What can be cut without a pattern."""
+
+    APRON = "apron", "half apron on a band"
+    GATHERED = "gathered", "gathered skirt"
+    PLEATED = "pleated", "skirt in knife pleats"
+    BOX = "box pleats", "skirt in box pleats"
+    CIRCLE = "circle", "circle skirt"
+    HALF_CIRCLE = "half circle", "half-circle skirt"
+    UNDERSKIRT = "underskirt", "underskirt with a ruffle"
+    ROBE = "robe", "robe of rectangles"
+
+    @property
+    def is_round(self) -> bool:
+        return self in (OwnKind.CIRCLE, OwnKind.HALF_CIRCLE)
+
+    @property
+    def is_pleated(self) -> bool:
+        return self in (OwnKind.PLEATED, OwnKind.BOX)
+
+
+class OwnClosing(Worded):
+    """How the waist closes."""
+
+    HOOK = "hook and eye", "hook and eye, on a lap"
+    BUTTON = "buttons", "a button, on a lap"
+    TIES = "ties", "ends that are tied"
+    ZIP = "invisible zip", "invisible zip in the back seam"
+    ELASTIC = "elastic", "elastic in a casing"
+
+
+CLOSINGS: Mapping[OwnKind, tuple[OwnClosing, ...]] = {
+    OwnKind.APRON: (OwnClosing.HOOK, OwnClosing.BUTTON, OwnClosing.TIES),
+    OwnKind.GATHERED: (OwnClosing.ZIP, OwnClosing.HOOK, OwnClosing.ELASTIC),
+    OwnKind.PLEATED: (OwnClosing.ZIP, OwnClosing.HOOK),
+    OwnKind.BOX: (OwnClosing.ZIP, OwnClosing.HOOK),
+    OwnKind.CIRCLE: (OwnClosing.ZIP, OwnClosing.HOOK),
+    OwnKind.HALF_CIRCLE: (OwnClosing.ZIP, OwnClosing.HOOK),
+    OwnKind.UNDERSKIRT: (OwnClosing.ELASTIC, OwnClosing.HOOK),
+    OwnKind.ROBE: (),
+}
+"""What suits each, the usual one first; a robe has its belt."""
+FULLNESS = {OwnKind.APRON: 2.5, OwnKind.GATHERED: 2.0, OwnKind.PLEATED: 3.0, OwnKind.BOX: 3.0, OwnKind.UNDERSKIRT: 1.8}
+USUAL_LENGTH = {OwnKind.ROBE: 1150.0}
+
+
+@dataclass(frozen=True)
+class Own:
+    """The wearer's figures and what is chosen, in mm; shares and fullness are plain numbers."""
+
+    kind: OwnKind
+    name: str
+    figure: Figure = Figure.UNISEX
+    waist: float = 0.0
+    bust: float = 0.0
+    hip: float = 0.0
+    long: float = 0.0
+    """From the waist, or a robe from the neck point, to the finished hem."""
+    ease: float = 0.0
+    """What the band is longer than the waist."""
+    coverage: float = 2 / 3
+    fullness: float | None = None
+    band: float = 35.0
+    underlap: float = INCH
+    seam: float = INCH / 2
+    hem: float = 2 * INCH
+    closing: OwnClosing | None = None
+
+    @property
+    def closes(self) -> OwnClosing | None:
+        usual = CLOSINGS[self.kind]
+        return self.closing if self.closing in usual else next(iter(usual), None)
+
+    @property
+    def full(self) -> float:
+        return self.fullness or FULLNESS.get(self.kind, 1.0)
+
+    @property
+    def lap(self) -> float:
+        """What the band passes its closure by; ends that are tied do not lap, a casing has none."""
+        return self.underlap if self.closes in (OwnClosing.HOOK, OwnClosing.BUTTON, OwnClosing.ZIP) else 0.0
+
+
+# ---------------------------------------------------------------- the sums
+
+
+def sums(own: Own) -> tuple[Working, ...]:
+    """The figures to cut by, with how they come about."""
+    return tuple(_sums(own))
+
+
+def _sums(own: Own) -> Iterator[Working]:
+    match own.kind:
+        case OwnKind.ROBE:
+            yield from _robe(own)
+            return
+        case OwnKind.CIRCLE | OwnKind.HALF_CIRCLE:
+            yield from _round(own)
+        case OwnKind.APRON | OwnKind.GATHERED | OwnKind.PLEATED | OwnKind.BOX | OwnKind.UNDERSKIRT:
+            yield _skirt_length(own)
+            yield _skirt_width(own)
+            if own.kind.is_pleated:
+                yield _pleats(own)
+        case _:
+            assert_never(own.kind)
+    if own.closes is not OwnClosing.ELASTIC:
+        yield _band_length(own)
+        yield _band_width(own)
+    if own.kind is OwnKind.UNDERSKIRT:
+        yield _ruffle(own)
+
+
+def _chosen(name: str, mm: float) -> Given:
+    return Given(name, fine(mm), Source.CHOSEN)
+
+
+def _measured(name: str, mm: float) -> Given:
+    return Given(name, length(mm), Source.MEASURED)
+
+
+def _band_length(own: Own) -> Working:
+    tied = own.closes is OwnClosing.TIES
+    given = [_measured("waist", own.waist)]
+    said = "waist"
+    if own.ease:
+        given.append(_chosen("ease", own.ease))
+        said += " + ease"
+    more = 900.0 if tied else own.lap
+    given.append(Given("ends to tie", length(more), Source.PRACTICE) if tied else _chosen("lap", more))
+    given.append(_chosen("allowance at each end", own.seam))
+    return Working(
+        name="Cut the band, long",
+        quantity=length(own.waist + own.ease + more + 2 * own.seam),
+        formula=f"{said} + {'ends to tie' if tied else 'lap'} + 2 × allowance",
+        given=tuple(given),
+    )
+
+
+def _band_width(own: Own) -> Working:
+    return Working(
+        name="Cut the band, wide",
+        quantity=fine(2 * own.band + 2 * own.seam),
+        formula="2 × finished width + 2 × allowance",
+        given=(_chosen("finished width", own.band), _chosen("allowance", own.seam)),
+    )
+
+
+def _top(own: Own) -> tuple[str, float]:
+    """What the upper edge takes: the seam of a band, or the casing."""
+    return ("casing", 40.0) if own.closes is OwnClosing.ELASTIC else ("allowance", own.seam)
+
+
+def _skirt_length(own: Own) -> Working:
+    name, top = _top(own)
+    ruffled = own.kind is OwnKind.UNDERSKIRT
+    low = own.seam if ruffled else own.hem
+    given = [_measured("finished length", own.long), _chosen(name, top)]
+    said = f"finished length + {name}"
+    if ruffled:
+        given += [Given("ruffle", fine(DEEP), Source.PRACTICE), _chosen("allowance at the ruffle", low)]
+        said = f"finished length − ruffle + {name} + allowance"
+    else:
+        given.append(_chosen("hem", low))
+        said += " + hem"
+    return Working(
+        name="Cut the skirt, long",
+        quantity=length(own.long - (DEEP if ruffled else 0.0) + top + low),
+        formula=said,
+        given=tuple(given),
+    )
+
+
+SIDES = 20.0
+"""What the side of an apron is turned in, in mm."""
+
+
+def _skirt_width(own: Own) -> Working:
+    """All round; of an apron what covers it."""
+    waist = own.waist if own.kind is OwnKind.APRON else own.waist + own.ease
+    given = [_measured("waist", own.waist)]
+    said = "waist"
+    if own.kind is OwnKind.APRON:
+        given.append(Given("share that is covered", count(round(own.coverage, 3)), Source.CHOSEN))
+        said += " × share covered"
+        wide = waist * own.coverage * own.full + 2 * SIDES
+        ends = _chosen("each side turned in", SIDES)
+        end = "2 × side"
+    else:
+        if own.ease:
+            given.append(_chosen("ease", own.ease))
+            said = "(waist + ease)"
+        seams = 4 if own.closes is OwnClosing.ELASTIC else 6
+        wide = waist * own.full + seams * own.seam
+        ends = _chosen("allowance", own.seam)
+        end = f"{seams} × allowance, {'two' if seams == 4 else 'three'} parts"
+    given += [Given("fullness", count(own.full), Source.CHOSEN), ends]
+    return Working(
+        name="Cut the skirt, wide in all",
+        quantity=length(wide),
+        formula=f"{said} × fullness + {end}",
+        given=tuple(given),
+    )
+
+
+def _pleats(own: Own) -> Working:
+    each = 40.0 if own.kind is OwnKind.PLEATED else 80.0
+    waist = own.waist + own.ease
+    number = max(2, round(waist / each))
+    return Working(
+        name=f"Each of {number} pleats takes",
+        quantity=fine(waist * (own.full - 1) / number),
+        formula="waist × (fullness − 1) ÷ pleats",
+        given=(
+            Given("waist with its ease", length(waist), Source.WORKED_OUT),
+            Given("fullness", count(own.full), Source.CHOSEN),
+            Given("pleats", count(number), Source.WORKED_OUT),
+        ),
+    )
+
+
+def _round(own: Own) -> Iterator[Working]:
+    share = 1.0 if own.kind is OwnKind.CIRCLE else 0.5
+    waist = own.waist + own.ease
+    radius = Working(
+        name="Radius of the waist",
+        quantity=fine(waist / (2 * math.pi * share)),
+        formula="waist ÷ (2π × share of a circle)",
+        given=(
+            Given("waist with its ease", length(waist), Source.WORKED_OUT),
+            Given("share of a circle", count(share), Source.CHOSEN),
+        ),
+    )
+    yield radius
+    yield Working(
+        name="Radius of the hem",
+        quantity=length(radius.value + own.long),
+        formula="radius of the waist + finished length",
+        given=(radius.as_given(), _measured("finished length", own.long)),
+    )
+
+
+def _robe(own: Own) -> Iterator[Working]:
+    widest = max(own.bust + ROBE_EASE["bust"], own.hip + ROBE_EASE["hip"])
+    yield Working(
+        name="Cut the back, wide on the fold",
+        quantity=length(widest / 4 + own.seam),
+        formula="widest measure with its ease ÷ 4 + allowance",
+        given=(
+            Given("widest measure with its ease", length(widest), Source.WORKED_OUT),
+            _chosen("allowance", own.seam),
+        ),
+    )
+    yield Working(
+        name="Cut the back, long",
+        quantity=length(own.long + own.seam + own.hem),
+        formula="finished length + allowance + hem",
+        given=(
+            _measured("finished length", own.long),
+            _chosen("allowance", own.seam),
+            _chosen("hem", own.hem),
+        ),
+    )
+
+
+def _ruffle(own: Own) -> Working:
+    hem = (own.waist + own.ease) * own.full
+    return Working(
+        name="Cut the ruffle, long in all",
+        quantity=length(hem * FULL + 4 * own.seam),
+        formula="lower edge × fullness of the ruffle + 4 × allowance",
+        given=(
+            Given("lower edge", length(hem), Source.WORKED_OUT),
+            Given("fullness of the ruffle", count(FULL), Source.PRACTICE),
+            _chosen("allowance", own.seam),
+        ),
+    )
+
+
+# ---------------------------------------------------------------- the description
+
+
+SKIRTS = {
+    OwnKind.APRON: SkirtKind.GATHERED,
+    OwnKind.GATHERED: SkirtKind.GATHERED,
+    OwnKind.UNDERSKIRT: SkirtKind.GATHERED,
+    OwnKind.PLEATED: SkirtKind.KNIFE_PLEATS,
+    OwnKind.BOX: SkirtKind.BOX_PLEATS,
+    OwnKind.CIRCLE: SkirtKind.CIRCLE,
+    OwnKind.HALF_CIRCLE: SkirtKind.HALF_CIRCLE,
+}
+
+
+def describe(own: Own) -> Description:
+    """The garment as a description in one size, the wearer's own."""
+    body = {"waist": own.waist, "bust": own.bust, "hip": own.hip or own.waist * 1.3}
+    common = Description(
+        name=own.name,
+        garment=GarmentKind.SKIRT,
+        figure=own.figure,
+        allowance=own.seam,
+        sizes=(OWN,),
+        body_chart={name: {OWN: mm} for name, mm in body.items() if mm},
+        finished={"length": {OWN: own.long}},
+    )
+    if own.kind is OwnKind.ROBE:
+        return replace(common, garment=GarmentKind.ROBE, sized_by=("bust",), features=Features(hem=_hem(own)))
+    if own.kind is OwnKind.APRON:
+        return replace(common, garment=GarmentKind.APRON, sized_by=("waist",), features=_features(own))
+    finished = {**common.finished, "waist": {OWN: own.waist + own.ease}}
+    return replace(common, finished=finished, sized_by=("waist",), features=_features(own))
+
+
+def _hem(own: Own) -> Hem:
+    return Hem(HemKind.NARROW, min(own.hem, 16.0)) if own.kind.is_round else Hem(HemKind.DOUBLE, own.hem)
+
+
+def _features(own: Own) -> Features:
+    closes = own.closes
+    skirt = Skirt(
+        SKIRTS[own.kind],
+        fullness=None if own.kind.is_round else own.full,
+        length=own.long,
+        coverage=own.coverage if own.kind is OwnKind.APRON else None,
+    )
+    band = Band(own.band, own.underlap, 1)
+    if own.kind is OwnKind.APRON:
+        kinds = {OwnClosing.HOOK: OpeningKind.HOOK_AND_EYE, OwnClosing.BUTTON: OpeningKind.BUTTONS}
+        opening = Opening(Where.BACK, kinds.get(closes or OwnClosing.TIES, OpeningKind.TIES))
+        return Features(opening=opening, waist=Waist.WAISTBAND, band=band, skirt=skirt, hem=_hem(own))
+    trim = (Trim(TrimKind.RUFFLE, Along.HEM),) if own.kind is OwnKind.UNDERSKIRT else ()
+    if closes is OwnClosing.ELASTIC:
+        return Features(waist=Waist.ELASTIC_CASING, skirt=skirt, hem=_hem(own), trim=trim)
+    kind = OpeningKind.INVISIBLE_ZIP if closes is OwnClosing.ZIP else OpeningKind.HOOK_AND_EYE
+    return Features(
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, kind),
+        waist=Waist.WAISTBAND,
+        band=band,
+        skirt=skirt,
+        hem=_hem(own),
+        trim=trim,
+    )

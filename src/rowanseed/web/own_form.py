@@ -1,0 +1,112 @@
+"""The form for a garment cut to the measure: which figures each kind asks for, and how they are read."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import TypeVar
+
+from rowanseed.core.base.errors import LengthError
+from rowanseed.core.base.units import Units, format_length, parse_length
+from rowanseed.core.base.words import Worded
+from rowanseed.core.compose.own_measure import FULLNESS, Own, OwnClosing, OwnKind
+from rowanseed.core.pattern.envelope import Figure
+
+
+@dataclass(frozen=True)
+class Asked:
+    """A figure of the form: a length in mm, unless it is a share or a plain number."""
+
+    id: str
+    label: str
+    least: float
+    most: float
+    kinds: frozenset[OwnKind]
+    is_length: bool = True
+    needed: bool = False
+    hint: str = ""
+
+    def shown(self, value: float, units: Units) -> str:
+        return format_length(value, units) if self.is_length else f"{value:g}"
+
+
+EVERY, ROBE = frozenset(OwnKind), frozenset({OwnKind.ROBE})
+BANDED, APRON = EVERY - ROBE, frozenset({OwnKind.APRON})
+ASKED = (
+    Asked("waist", "Waist", 300, 2000, BANDED, needed=True),
+    Asked("bust", "Bust or chest", 400, 2000, ROBE, needed=True),
+    Asked("hip", "Hip", 400, 2200, ROBE, needed=True),
+    Asked("long", "Finished length", 200, 1800, EVERY, needed=True),
+    Asked("coverage", "Share of the waist covered", 0.2, 1.0, APRON, is_length=False, hint="0.67 is two thirds"),
+    Asked("fullness", "Fullness", 1.2, 6.0, frozenset(FULLNESS), is_length=False, hint="times the waist"),
+    Asked("ease", "Ease at the waist", 0, 200, BANDED - APRON),
+    Asked("band", "Band, finished width", 10, 200, BANDED),
+    Asked("underlap", "Lap of the band", 0, 200, BANDED),
+    Asked("seam", "Seam allowance", 3, 40, EVERY),
+    Asked("hem", "Hem", 5, 150, EVERY - {OwnKind.UNDERSKIRT}),
+)
+
+
+Kind = TypeVar("Kind", bound=Worded)
+
+
+def one_of(kind: type[Kind], said: str | None, usual: Kind) -> Kind:
+    return next((one for one in kind if one.value == said), usual)
+
+
+def read_own(typed: Mapping[str, str], units: Units) -> tuple[Own, dict[str, str]]:
+    """What was typed, and what is wrong by field."""
+    errors: dict[str, str] = {}
+    kind = one_of(OwnKind, typed.get("kind"), OwnKind.APRON)
+    found = Own(
+        kind,
+        " ".join(typed.get("name", "").split())[:120] or kind.words.capitalize(),
+        figure=one_of(Figure, typed.get("figure"), Figure.UNISEX),
+        closing=one_of(OwnClosing, typed.get("closing"), OwnClosing.HOOK) if typed.get("closing") else None,
+    )
+    for asked in ASKED:
+        if kind not in asked.kinds:
+            continue
+        text = typed.get(asked.id, "").strip()
+        if not text:
+            if asked.needed:
+                errors[asked.id] = f"{asked.label}: this figure is needed."
+            continue
+        value = _value(asked, text, units)
+        if isinstance(value, str):
+            errors[asked.id] = f"{asked.label}: {value}"
+        elif not asked.least <= value <= asked.most:
+            between = f"between {asked.shown(asked.least, units)} and {asked.shown(asked.most, units)}"
+            errors[asked.id] = f"{asked.label}: {between}."
+        else:
+            found = replace(found, **{asked.id: value})  # type: ignore[arg-type]
+    return found, errors
+
+
+def _value(asked: Asked, text: str, units: Units) -> float | str:
+    """The figure that was typed, or what is wrong with it."""
+    if asked.is_length and text.strip("0,. "):
+        try:
+            return parse_length(text, units.small)
+        except LengthError as error:
+            return str(error)
+    try:
+        return float(text.replace(",", "."))
+    except ValueError:
+        return f"“{text[:20]}” is no number."
+
+
+def filled(typed: Mapping[str, str], kind: OwnKind, body: Mapping[str, float] | None, units: Units) -> dict[str, str]:
+    """What was typed; the figures of a person who was chosen by now, and usual values, where nothing was."""
+    usual, out = Own(kind, ""), dict(typed)
+    if body is not None and typed.get("filled") != typed.get("person"):
+        known = {name: mm for name, mm in body.items() if name in ("waist", "bust", "hip")}
+        out |= {name: format_length(mm, units, unit=False) for name, mm in known.items()}
+    for asked in ASKED:
+        if kind not in asked.kinds or out.get(asked.id) or asked.needed:
+            continue
+        value = usual.full if asked.id == "fullness" else getattr(usual, asked.id)
+        plain = f"{value:.2f}".rstrip("0").rstrip(".")
+        out[asked.id] = format_length(value, units, fine=True, unit=False) if asked.is_length else plain
+    out["filled"] = typed.get("person", "")
+    return out

@@ -1,0 +1,86 @@
+"""Cut to the measure: a garment without a pattern, from the wearer's own figures, with the sums beside it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from fastapi import APIRouter, Request, Response
+
+from rowanseed.core.compose.compose import DescriptionRefused
+from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind, describe, sums
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.drawings.line_drawing import line_drawing
+from rowanseed.formats.description_json import compose_pattern, write_description
+from rowanseed.store import patterns, people
+from rowanseed.web.deps import Home, House, Typing, go, number_of
+from rowanseed.web.once import Once
+from rowanseed.web.own_form import ASKED, filled, one_of, read_own
+from rowanseed.web.views.house import OwnLookView, OwnView
+
+router = APIRouter(route_class=Once)
+
+
+@router.get("/patterns/own")
+def own(home: Home, request: Request) -> Response:
+    return _page(home, request.query_params, {})
+
+
+@router.get("/patterns/own/look")
+def look(home: Home, request: Request) -> Response:
+    """The sums as the form stands: asked for with every figure, and nothing is kept."""
+    typed = request.query_params
+    made, found, errors = _made(home, typed)
+    return home.show(
+        OwnLookView(
+            sums=sums(found) if made else (), drawn=_drawn(made), made=made, errors={} if _is_new(typed) else errors
+        )
+    )
+
+
+@router.post("/patterns/own")
+def take(home: Home, typed: Typing) -> Response:
+    made, _, errors = _made(home, typed)
+    if made is None:
+        return _page(home, typed, errors, status=422)
+    return go(f"/patterns/{patterns.add_pattern(home.db, made, home.today)}")
+
+
+def _is_new(typed: Mapping[str, str]) -> bool:
+    """Whether nothing that is needed was typed yet."""
+    return not any(typed.get(one.id, "").strip() for one in ASKED if one.needed)
+
+
+def _made(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, Own, dict[str, str]]:
+    found, errors = read_own(typed, home.units)
+    if errors:
+        return None, found, errors
+    try:
+        return compose_pattern(write_description(describe(found))), found, {}
+    except DescriptionRefused as refused:
+        return None, found, {"form": refused.refusals[0].why}
+
+
+def _drawn(made: Pattern | None) -> str | None:
+    return None if made is None else line_drawing(made)
+
+
+def _page(home: House, typed: Mapping[str, str], errors: Mapping[str, str], status: int = 200) -> Response:
+    kind = one_of(OwnKind, typed.get("kind"), OwnKind.APRON)
+    chosen = number_of(typed.get("person"))
+    person = None if chosen is None else people.person(home.db, chosen)
+    shown = filled(typed, kind, None if person is None else person.body, home.units)
+    made, found, _ = _made(home, shown)
+    return home.show(
+        OwnView(
+            typed=shown,
+            errors=errors,
+            kinds=[(one.value, one.words) for one in OwnKind],
+            closings=[(one.value, one.words) for one in CLOSINGS[kind]],
+            persons=[("", "nobody here"), *((str(p.id), p.name) for p in people.people(home.db))],
+            asked=[one for one in ASKED if kind in one.kinds],
+            sums=sums(found) if made else (),
+            drawn=_drawn(made),
+            made=made,
+        ),
+        status,
+    )
