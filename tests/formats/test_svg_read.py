@@ -30,6 +30,9 @@ def _area(piece, size="as drawn"):
         ('width="60cm" height="80cm" viewBox="0 0 600 800"', 1.0),
         ('width="300mm" height="400mm" viewBox="0 0 600 800"', 0.5),
         ('width="23.622047in" height="31.496063in" viewBox="0 0 600 800"', 1.0),
+        ('width="1700.787pt" height="2267.717pt" viewBox="0 0 600 800"', 1.0),
+        ('width="2267.717px" height="3023.622px" viewBox="0 0 600 800"', 1.0),
+        ('width="600" height="800"', 25.4 / 96),
     ],
 )
 def test_pieces_come_in_at_their_true_size(size, scale):
@@ -70,7 +73,6 @@ def test_a_nest_of_sizes_is_read_and_differing_structure_is_evened_out_and_told(
 @pytest.mark.parametrize(
     ("svg", "said"),
     [
-        (_svg(PANEL, 'width="600" height="800"'), "width of the drawing"),
         (_svg(PANEL, 'viewBox="0 0 600 800"'), "says nothing"),
         (_svg(PANEL, 'width="100%" height="100%"'), "how large"),
         (_svg('<path id="sleeve" d="M0 0 L100 0 L100 100"/>'), "sleeve: The outline is open"),
@@ -120,6 +122,76 @@ def test_a_drawing_becomes_a_pattern_that_can_be_laid():
     )
     assert problem.pieces[0].area == pytest.approx(2 * _area(piece), rel=1e-3)
     assert problem.pieces[0].fold is not None
+
+
+def test_pixels_are_told():
+    assert read_drawing(_svg(PANEL, 'width="2268px" height="3024px" viewBox="0 0 600 800"')).in_pixels
+    assert not read_drawing(_svg(PANEL)).in_pixels
+
+
+BOX = '<path id="{id}" d="M{x} 10 h{wide} v200 h-{wide} Z"/>'
+
+
+def _box(id, x=10, wide=100):
+    return BOX.format(id=id, x=x, wide=wide)
+
+
+@pytest.mark.parametrize(
+    "labels",
+    [
+        ("size-12", "size-14"),
+        ("Gr. 36", "Gr. 38"),
+        ("EU 38", "EU 40"),
+        ("12", "14"),
+        ("M", "XL"),
+        ("layer_S", "layer_L"),
+    ],
+)
+@pytest.mark.parametrize("named", [True, False])
+def test_a_nest_is_found_by_the_names_of_its_groups(labels, named):
+    """Layers called in any of the usual manners; the pieces in them by name, or by their order where all differ."""
+    groups = ""
+    for k, label in enumerate(labels):
+        ids = ("front", "back") if named else (f"path{k}1", f"path{k}2")
+        groups += f'<g id="{label}">{_box(ids[0], wide=100 + 10 * k)}{_box(ids[1], x=200, wide=120 + 10 * k)}</g>'
+    drawing = read_drawing(_svg(f'<g id="pieces">{groups}</g>'))
+    assert drawing.sizes == tuple(label.split("-")[-1].split(" ")[-1].split("_")[-1] for label in labels)
+    assert len(drawing.pieces) == 2
+    first = drawing.pieces[0]
+    assert _area(first, drawing.sizes[1]) - _area(first, drawing.sizes[0]) == pytest.approx(2000, rel=1e-5)
+
+
+def test_a_nest_is_found_by_the_ends_of_the_names():
+    body = _box("front_10") + _box("front_12", wide=110) + _box("back 10", x=200) + _box("back 12", x=200, wide=120)
+    drawing = read_drawing(_svg(body))
+    assert drawing.sizes == ("10", "12") and [p.id for p in drawing.pieces] == ["front", "back"]
+
+
+def test_two_pieces_that_are_no_nest_stay_two_pieces():
+    assert read_drawing(_svg(_box("front 1") + _box("pocket 2", x=200))).sizes == ("as drawn",)
+
+
+def test_lines_within_an_outline_are_kept_and_a_text_names_it():
+    inner = '<line x1="60" y1="40" x2="60" y2="180"/><path d="M20 100 C60 90 80 120 105 100"/>'
+    text = '<g transform="translate(5 5)"><text x="25" y="60">Front, cut 2</text></g>'
+    drawing = read_drawing(_svg(_box("path8861") + inner + text))
+    (piece,) = drawing.pieces
+    assert piece.name == "Front, cut 2" and drawing.left_out == 1
+    (stroke,) = piece.strokes
+    assert sorted(x for x, _ in stroke) == pytest.approx([40, 180]) and stroke[0][1] == pytest.approx(60)
+
+
+def test_what_drawing_programs_write_is_read():
+    """`use`, nested transforms, relative paths, arcs, polygons and circles, each at its true size."""
+    body = (
+        '<defs><path id="cuff" d="m0 0 h60 v30 h-60 z"/></defs><use href="#cuff" x="50" y="60"/>'
+        '<g transform="rotate(90 200 200)"><g transform="scale(2)"><polygon id="tab" points="100,100 130,100 130,140"/>'
+        '</g></g><circle id="disc" cx="400" cy="400" r="50"/><path id="yoke" d="M300 100 a40 40 0 0 1 80 0 z"/>'
+    )
+    areas = {piece.id: _area(piece) for piece in read_drawing(_svg(body)).pieces}
+    assert areas["cuff"] == pytest.approx(1800, rel=1e-5) and areas["tab"] == pytest.approx(2400, rel=1e-5)
+    assert areas["disc"] == pytest.approx(3.14159265 * 2500, rel=1e-3)
+    assert areas["yoke"] == pytest.approx(3.14159265 * 800, rel=1e-3)
 
 
 def test_grain_across_the_page_turns_the_piece_a_quarter():

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.geometry.outline import (
@@ -18,7 +18,7 @@ from rowanseed.core.geometry.outline import (
 from rowanseed.core.pattern.check import check
 from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Grain, Piece, Role, Shape
+from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Grain, InnerLine, LineKind, Piece, Role, Shape
 from rowanseed.formats.svg_read import Drawing, DrawnPiece
 
 STRAY = 0.5
@@ -26,6 +26,27 @@ STRAY = 0.5
 
 _QUARTER = Affine(a=0, b=1, c=-1, d=0, e=0, f=0)
 """Turns a piece whose grain runs across the page so that it runs along x."""
+
+
+_STAY = Affine(a=1, b=0, c=0, d=1, e=0, f=0)
+GRAIN_LEAST = 40.0
+"""A line along the grain is the grainline from this length on, in mm."""
+
+
+def drawn_grain(strokes: Sequence[tuple[Point, Point]]) -> tuple[Point, Point] | None:
+    """The longest of the straight lines that run along x, from top to bottom: the grainline; None where there is none."""
+    along = [
+        (a, b) if a[0] < b[0] else (b, a)
+        for a, b in strokes
+        if abs(a[0] - b[0]) >= GRAIN_LEAST and abs(a[1] - b[1]) <= STRAY
+    ]
+    return max(along, key=lambda ends: ends[1][0] - ends[0][0], default=None)
+
+
+def grain_is_across(drawn: DrawnPiece) -> bool:
+    """Whether the lines drawn within an outline say that its grain runs across the page."""
+    turned = [(_QUARTER(a), _QUARTER(b)) for a, b in drawn.strokes]
+    return drawn_grain(drawn.strokes) is None and drawn_grain(turned) is not None
 
 
 @dataclass(frozen=True)
@@ -104,13 +125,21 @@ def pattern_of(
 
 
 def _piece(drawn: DrawnPiece, decision: Decision, sizes: tuple[str, ...], number: int) -> Piece:
+    turn = _QUARTER if decision.grain_across_page else _STAY
+    strokes = [(turn(a), turn(b)) for a, b in drawn.strokes]
+    grain = drawn_grain(strokes)
     names = [edge_name(k) for k in range(len(drawn.edges[sizes[0]]))]
     shapes = {}
     for size in sizes:
         edges = {n: _turned(c, decision.grain_across_page) for n, c in zip(names, drawn.edges[size], strict=True)}
         if decision.fold is not None:
             edges = _straightened(edges, decision.fold)
-        shapes[size] = Shape(edges, _grainline(edges))
+        shapes[size] = Shape(edges, grain if grain and len(sizes) == 1 else _grainline(edges))
+    lines = tuple(
+        InnerLine(f"line-{k}", LineKind.PLACEMENT, dict.fromkeys(sizes, ends))
+        for k, ends in enumerate(strokes, start=1)
+        if ends != grain
+    )
     roles = dict.fromkeys((decision.role, *decision.also))
     return Piece(
         id=drawn.id,
@@ -123,6 +152,7 @@ def _piece(drawn: DrawnPiece, decision: Decision, sizes: tuple[str, ...], number
             Cut(role=role, count=decision.count, pair=decision.pair, fold=decision.fold, grain=decision.grain)
             for role in roles
         ),
+        lines=lines if len(sizes) == 1 else (),
     )
 
 

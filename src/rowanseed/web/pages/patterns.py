@@ -15,7 +15,7 @@ from rowanseed.drawings.drawn import draw_outlines
 from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.svg import QUIET
 from rowanseed.formats.description_json import compose_pattern
-from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
+from rowanseed.formats.drawn_pattern import Decision, fold_choices, grain_is_across, pattern_of
 from rowanseed.formats.pattern_json import read_pattern
 from rowanseed.formats.svg_read import Drawing
 from rowanseed.reading import apart
@@ -187,6 +187,7 @@ def _ask(
                 ]
                 for piece in drawing.pieces
             },
+            across=frozenset(piece.id for piece in drawing.pieces if grain_is_across(piece)),
             picture=draw_outlines(drawing, size),
         ),
         status,

@@ -211,7 +211,8 @@ class PatternView(PageView):
 
 @dataclass(frozen=True, kw_only=True)
 class DrawingView(PageView):
-    """`folds` are the edges of each outline that may lie on the fold, along the page and across it."""
+    """`folds` are the edges of each outline that may lie on the fold, along the page and across it; `across` are the
+    outlines whose grainline runs across the page."""
 
     template = "drawing.html"
     id: int
@@ -223,6 +224,7 @@ class DrawingView(PageView):
     roles: Sequence[Role]
     grains: Sequence[Grain]
     folds: Mapping[str, Sequence[tuple[str, FoldChoice]]]
+    across: frozenset[str]
     picture: str
 
 
