@@ -231,7 +231,7 @@ def full_pattern():
     return replace(pattern, house="House", code="0001", envelope=envelope)
 
 
-NEVER_ALONE = {"Segment.start", "Segment.end", "LayPiece.fold", "LayPiece.selvedge"}
+NEVER_ALONE = {"Segment.start", "Segment.end", "LayPiece.fold", "LayPiece.selvedge", "Pattern.description"}
 """What touches something else cannot be changed by itself; that the whole comes back tells of them."""
 MOST_TRIES = 60
 """So many changes of a field are tried."""
@@ -243,6 +243,8 @@ def test_every_field_of_a_pattern_comes_back():
     pattern, kept, tried = full_pattern(), set(), Counter()
     plain = pattern_document(pattern)
     assert read_pattern(json.dumps(plain)) == pattern
+    described = replace(pattern, description='{"name": "Choir dress", "sizes": ["8"]}', assumed=(("a", "b"),))
+    assert read_pattern(json.dumps(pattern_document(described))) == described
     for name, variant in changed(pattern):
         if name in kept or tried[name] >= MOST_TRIES:
             continue
@@ -258,7 +260,7 @@ def test_every_field_of_a_pattern_comes_back():
     for text in texts(pattern):
         touched: set[str] = set()
         variant = renamed(pattern, text, f"{text}x", touched)
-        with suppress(PatternError):
+        with suppress(PatternError, ValueError):
             if read_pattern(json.dumps(pattern_document(variant))) == variant:
                 kept |= touched
     assert names(pattern) - kept - NEVER_ALONE == set()

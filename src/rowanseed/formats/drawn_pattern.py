@@ -34,7 +34,7 @@ GRAIN_LEAST = 40.0
 
 
 def drawn_grain(strokes: Sequence[tuple[Point, Point]]) -> tuple[Point, Point] | None:
-    """The longest of the straight lines that run along x, from top to bottom: the grainline; None where there is none."""
+    """The longest of the straight lines along x, from top to bottom: the grainline; None where there is none."""
     along = [
         (a, b) if a[0] < b[0] else (b, a)
         for a, b in strokes
