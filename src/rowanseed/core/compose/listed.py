@@ -99,7 +99,7 @@ def _paired(pattern: Pattern, listed: Sequence[Listed]) -> dict[int, Piece]:
 
 
 def _alike(listed: Listed, piece: Piece) -> float:
-    a, b = _words(listed.name), _words(f"{piece.name}")
+    a, b = words_of(listed.name), words_of(f"{piece.name}")
     if not a or not b:
         return 0.0
     alike = len(a & b) / len(a | b)
@@ -109,7 +109,7 @@ def _alike(listed: Listed, piece: Piece) -> float:
     return alike
 
 
-def _words(name: str) -> frozenset[str]:
+def words_of(name: str) -> frozenset[str]:
     words = re.findall(r"[a-z]+", name.lower().replace("waist band", "waistband").replace("centre", ""))
     out = []
     for word in words:
@@ -120,7 +120,7 @@ def _words(name: str) -> frozenset[str]:
 
 def _line(listed: Listed, piece: Piece | None) -> Tick:
     if piece is None:
-        words = _words(listed.name)
+        words = words_of(listed.name)
         for needed, field, asked in ASKS:
             if words >= set(needed):
                 said = f"Your list has “{listed.name}”, and nothing is composed for it. {asked}"
@@ -158,7 +158,7 @@ def _too_many(pattern: Pattern, taken: set[str]) -> Iterator[Tick]:
     for piece in pattern.pieces:
         if piece.id in taken:
             continue
-        words = _words(piece.name)
+        words = words_of(piece.name)
         field = next((field for needed, field, _ in ASKS if words >= set(needed)), "")
         said = f"“{piece.name}” is composed, and your list has none. Is it done otherwise?"
         yield Tick(Listed("", piece.name, ()), piece, said, field)

@@ -545,14 +545,14 @@ def _redrawn(piece: Piece, moves: Mapping[str, tuple[_Sheet, Array]]) -> Piece:
     return replace(
         piece,
         shapes=shapes,
-        marks=_marks(piece, ratios),
+        marks=scaled_marks(piece, ratios),
         darts=tuple(replace(dart, point=each(dart.point)) for dart in piece.darts),
         lines=tuple(replace(line, ends=ends[line.id + line.kind.value]) for line in piece.lines),
         points=tuple(replace(point, at=each(point.at)) for point in piece.points),
     )
 
 
-def _marks(piece: Piece, ratios: Mapping[str, Mapping[str, float]]) -> tuple[Mark, ...]:
+def scaled_marks(piece: Piece, ratios: Mapping[str, Mapping[str, float]]) -> tuple[Mark, ...]:
     """Marks where they stood by the share of their edge; a dart keeps its width, a zip its length."""
     legs = {leg: dart for dart in piece.darts for leg in dart.legs}
     out = []

@@ -25,6 +25,7 @@ from rowanseed.store.database import transaction
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Form, Text, bind
 from rowanseed.web.once import Once
+from rowanseed.web.pages.tissue import can_be_measured
 from rowanseed.web.views.house import DrawingView, NewPatternView, PatternView
 
 router = APIRouter(route_class=Once)
@@ -76,6 +77,7 @@ def pattern_page(home: House, id: int, errors: dict[str, str], *, status: int = 
             worst=worst,
             measures=MEASURE,
             earlier=projects.earlier_notes(home.db, pattern_id=id),
+            can_be_measured=can_be_measured(pattern),
             nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
             errors=errors,
         ),
@@ -187,6 +189,7 @@ def _ask(
                 ]
                 for piece in drawing.pieces
             },
+            described=[one for one in patterns.patterns(home.db) if one.described],
             across=frozenset(piece.id for piece in drawing.pieces if grain_is_across(piece)),
             picture=draw_outlines(drawing, size),
         ),

@@ -53,9 +53,17 @@ def take(home: Home, id: Id, typed: Typing) -> Response:
 
 def _of(home: House, id: int) -> tuple[Pattern, dict[str, Any]]:
     pattern = patterns.pattern(home.db, id)
-    if pattern is None or not pattern.description:
+    if pattern is None or not can_be_measured(pattern):
         raise NotThere("description")
     return pattern, json.loads(pattern.description)
+
+
+def can_be_measured(pattern: Pattern) -> bool:
+    """Whether its pieces are composed, and so can be met to what a tape reads; drawn ones are exact as they are."""
+    if not pattern.description:
+        return False
+    measured = read_description(pattern.description).measured
+    return all(piece.approximate or piece.id in measured for piece in pattern.pieces)
 
 
 def _names(pattern: Pattern) -> dict[str, str]:

@@ -149,3 +149,41 @@ document.addEventListener("click", (event) => {
   (field || found).focus({ preventScroll: true });
   (part || found).scrollIntoView({ block: "nearest" });
 });
+// A corner of a bound outline is dragged along it, or moved with the arrow keys; its field takes the position.
+(() => {
+  const ring = (corner) => JSON.parse(corner.ownerSVGElement.dataset.ring);
+  const put = (corner, [x, y, position]) => {
+    corner.setAttribute("transform", `translate(${x} ${y})`);
+    corner.setAttribute("aria-valuenow", position);
+    const field = document.querySelector(`input[name="${corner.dataset.field}"]`);
+    if (field) field.value = position;
+  };
+  const nearest = (places, x, y) => places.reduce((best, place) =>
+    Math.hypot(place[0] - x, place[1] - y) < Math.hypot(best[0] - x, best[1] - y) ? place : best);
+  document.addEventListener("pointerdown", (event) => {
+    const corner = event.target.closest?.(".bound .corner");
+    if (!corner) return;
+    event.preventDefault();
+    corner.focus();
+    const places = ring(corner), svg = corner.ownerSVGElement;
+    const move = (moved) => {
+      const at = new DOMPoint(moved.clientX, moved.clientY).matrixTransform(svg.getScreenCTM().inverse());
+      put(corner, nearest(places, at.x, at.y));
+    };
+    const stop = () => {
+      document.removeEventListener("pointermove", move);
+      document.removeEventListener("pointerup", stop);
+    };
+    document.addEventListener("pointermove", move);
+    document.addEventListener("pointerup", stop);
+  });
+  document.addEventListener("keydown", (event) => {
+    const corner = event.target.closest?.(".bound .corner");
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (!corner || !step) return;
+    event.preventDefault();
+    const places = ring(corner), now = Number(corner.getAttribute("aria-valuenow"));
+    const here = places.findIndex((place) => Math.abs(place[2] - now) < 0.001);
+    put(corner, places[(here + step + places.length) % places.length]);
+  });
+})();

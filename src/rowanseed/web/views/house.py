@@ -22,6 +22,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Piece, Role
 from rowanseed.core.pattern.walk import SeamWalk
 from rowanseed.core.shopping import ShoppingLine
+from rowanseed.formats.bound_drawing import Binding
 from rowanseed.formats.drawn_pattern import FoldChoice
 from rowanseed.formats.svg_read import Drawing
 from rowanseed.shop.prices import Price
@@ -206,7 +207,35 @@ class PatternView(PageView):
     measures: Mapping[str, Measure]
     earlier: Sequence[EarlierNote]
     nest: str
+    can_be_measured: bool
     errors: Mapping[str, str]
+
+
+@dataclass(frozen=True)
+class BoundOutline:
+    """An outline of a drawing, the piece that it is taken for, and its picture with the corners."""
+
+    name: str
+    binding: Binding | None
+    picture: str | None
+
+
+@dataclass(frozen=True, kw_only=True)
+class BindView(PageView):
+    """`sizes` are asked for where the drawing does not name its one size."""
+
+    template = "bind.html"
+    id: int
+    drawing: Drawing
+    pattern: Pattern
+    pattern_id: int
+    size: str
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    outlines: Sequence[BoundOutline]
+    pieces: Sequence[tuple[str, str]]
+    sizes: Sequence[tuple[str, str]]
+    lines: Sequence[tuple[str, str]]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -225,6 +254,8 @@ class DrawingView(PageView):
     grains: Sequence[Grain]
     folds: Mapping[str, Sequence[tuple[str, FoldChoice]]]
     across: frozenset[str]
+    described: Sequence[PatternEntry]
+    """The described patterns that it may be bound to."""
     picture: str
 
 

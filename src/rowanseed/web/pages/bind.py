@@ -1,0 +1,142 @@
+"""Bind a drawing to a described garment: each outline is one of its pieces, its corners where the edges begin."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+
+from fastapi import APIRouter, Request, Response
+
+from rowanseed.core.base.errors import NotThere, PatternError
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Drawn
+from rowanseed.drawings.bound import draw_bound
+from rowanseed.formats.bound_drawing import Binding, bind, bound, propose, ring_positions
+from rowanseed.formats.svg_read import ONE_SIZE, Drawing
+from rowanseed.reading import apart
+from rowanseed.store import patterns
+from rowanseed.store.database import transaction
+from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
+from rowanseed.web.once import Once
+from rowanseed.web.views.house import BindView, BoundOutline
+
+router = APIRouter(route_class=Once)
+LINES = ((Drawn.CUTTING.value, "the cutting line"), (Drawn.SEAM.value, "the stitching line"))
+
+
+@router.get("/drawings/{id}/bind")
+def ask(home: Home, id: Id, request: Request) -> Response:
+    return _page(home, id, request.query_params, {})
+
+
+@router.post("/drawings/{id}/bind")
+def take(home: Home, id: Id, typed: Typing) -> Response:
+    drawing, pattern = _drawing(home, id), _pattern(home, typed)
+    size = _size(drawing, pattern, typed)
+    bindings = _bindings(drawing, pattern, size, typed)
+    twice = _twice(bindings)
+    if twice is not None:
+        return _page(home, id, typed, {"form": f"Two outlines are “{pattern.piece(twice).name}”: take one out."}, 422)
+    if not bindings:
+        return _page(home, id, typed, {"form": "Say of at least one outline which piece it is."}, 422)
+    line = Drawn.SEAM if typed.get("line") == Drawn.SEAM.value else Drawn.CUTTING
+    try:
+        made = bound(pattern, drawing, bindings, line, size)
+    except PatternError as error:
+        return _page(home, id, typed, {"form": f"{error.where}: {error.problem}"}, 422)
+    name = " ".join(typed.get("name", "").split())[:120] or f"{pattern.name}, as drawn"
+    with transaction(home.db):
+        stored = patterns.add_pattern(home.db, replace(made, name=name), home.today)
+        patterns.forget_drawing(home.db, id)
+    return go(f"/patterns/{stored}")
+
+
+def _drawing(home: House, id: int) -> Drawing:
+    found = patterns.drawing(home.db, id)
+    if found is None:
+        raise NotThere("drawing")
+    _, svg, read = found
+    return apart.rewritten(read) if read else apart.drawing(svg)
+
+
+def _pattern(home: House, typed: Mapping[str, str]) -> Pattern:
+    id = number_of(typed.get("pattern"))
+    found = None if id is None else patterns.pattern(home.db, id)
+    if found is None or not found.description:
+        raise NotThere("description")
+    return found
+
+
+def _size(drawing: Drawing, pattern: Pattern, typed: Mapping[str, str]) -> str:
+    """The composed size that the outlines are compared with."""
+    sizes = pattern.envelope.sizes
+    if drawing.sizes != (ONE_SIZE,):
+        return next((size for size in drawing.sizes if size in sizes), sizes[len(sizes) // 2])
+    return typed["size"] if typed.get("size") in sizes else sizes[len(sizes) // 2]
+
+
+def _bindings(drawing: Drawing, pattern: Pattern, size: str, typed: Mapping[str, str]) -> list[Binding]:
+    """What the form says; corners that do not stand in it are proposed."""
+    out = []
+    ids = {piece.id for piece in pattern.pieces}
+    for n, drawn in enumerate(drawing.pieces):
+        piece = typed.get(f"piece-{n}", "")
+        if piece not in ids:
+            continue
+        found = bind(pattern, drawing, size, drawn.id, piece)
+        if typed.get(f"was-{n}") == piece:
+            found = replace(found, corners=_moved(found, typed, n, len(drawn.edges[drawing.sizes[0]])))
+        out.append(found)
+    return out
+
+
+def _moved(found: Binding, typed: Mapping[str, str], n: int, edges: int) -> tuple[float, ...]:
+    """The corners as they were dragged; one that is no place on the outline stays where it was proposed."""
+    out = []
+    for k, corner in enumerate(found.corners):
+        try:
+            said = float(typed.get(f"corner-{n}-{k}", ""))
+        except ValueError:
+            said = corner
+        out.append(said if 0 <= said < edges else corner)
+    return tuple(out) if len(set(out)) == len(out) else found.corners
+
+
+def _twice(bindings: Sequence[Binding]) -> str | None:
+    pieces = [one.piece for one in bindings]
+    return next((piece for piece in pieces if pieces.count(piece) > 1), None)
+
+
+def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, str], status: int = 200) -> Response:
+    drawing, pattern = _drawing(home, id), _pattern(home, typed)
+    size = _size(drawing, pattern, typed)
+    if any(key.startswith("piece-") for key in typed):
+        found = {one.drawn: one for one in _bindings(drawing, pattern, size, typed)}
+    else:
+        found = propose(pattern, drawing, size)
+    outlines = []
+    for n, drawn in enumerate(drawing.pieces):
+        one = found.get(drawn.id)
+        picture = None
+        if one is not None:
+            piece = pattern.piece(one.piece)
+            places = ring_positions(drawn, drawing.sizes[0], one.turn)
+            edges = [edge.name for edge in piece.edges]
+            picture = draw_bound(piece.name, places, one.corners, edges, f"corner-{n}")
+        outlines.append(BoundOutline(drawn.name, one, picture))
+    return home.show(
+        BindView(
+            id=id,
+            drawing=drawing,
+            pattern=pattern,
+            pattern_id=number_of(typed.get("pattern")) or 0,
+            size=size,
+            typed=typed,
+            errors=errors,
+            outlines=outlines,
+            pieces=[("", "none of them"), *((piece.id, piece.name) for piece in pattern.pieces)],
+            sizes=[(one, one) for one in pattern.envelope.sizes] if drawing.sizes == (ONE_SIZE,) else (),
+            lines=LINES,
+        ),
+        status,
+    )
