@@ -135,7 +135,7 @@ def test_a_figure_that_was_only_looked_at_keeps_its_exact_millimetres(empty):
 @pytest.mark.parametrize(
     ("name", "data", "said"),
     [
-        ("a.svg", b'<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>', "nobody knows how large"),
+        ("a.svg", b'<svg xmlns="http://www.w3.org/2000/svg" height="9"/>', "nobody knows how large"),
         ("a.json", write_pattern(draft()).replace('"hem": [', '"him": [', 1).encode(), "edge “hem”"),
         ("a.svg", b"", "No file was chosen"),
         ("a.svg", b"<svg" + b" " * (5 * 1024 * 1024), "5 MB is the most"),

@@ -20,6 +20,8 @@ from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.demo.described import apron, dress
+from rowanseed.formats.description_json import compose_pattern, write_description
 from rowanseed.store.cloths import save_cloth
 from rowanseed.store.database import Connection, connect, migrate, transaction
 from rowanseed.store.household import habits, set_habits
@@ -190,6 +192,7 @@ def fill(path: Path) -> None:
     shelf = {key: save_cloth(db, None, item) for key, item in CLOTHS.items()}
     skirt = add_pattern(db, six_gore_skirt.draft(), STARTED)
     patterns = {m: add_pattern(db, m.draft(), STARTED) for m in (waistcoat, trousers, overshirt)}
+    described = [add_pattern(db, compose_pattern(write_description(one)), STARTED) for one in (dress(), apron())]
     first = start_project(
         connection=db,
         name="Concert skirt for the alto",
@@ -267,6 +270,15 @@ def fill(path: Path) -> None:
         view="A",
         cloths={Role.MAIN: shelf["fieldfares"]},
         today=date(2026, 11, 20),
+    )
+    start_project(
+        connection=db,
+        name="Yoked dress for the soprano",
+        person_id=nerys,
+        pattern_id=described[0],
+        view="A",
+        cloths={Role.MAIN: shelf["linen"]},
+        today=date(2026, 10, 10),
     )
     with transaction(db, recorded=False):
         # What the demo begins with was not changed by anybody just now.

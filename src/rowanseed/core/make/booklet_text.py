@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import named, share_out
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import BookletStep
+from rowanseed.core.pattern.making import BookletStep, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 
 SURE, BESIDE = 0.6, 0.8
@@ -20,7 +20,8 @@ SURE, BESIDE = 0.6, 0.8
 SMALL = frozenset(
     (
         "a", "all", "along", "and", "at", "by", "edge", "edges", "each", "end", "for", "from", "garment", "in",
-        "inner", "inside", "is", "it", "line", "lower", "of", "off", "on", "open", "or", "other", "out", "over",
+        "base", "inner", "inside", "into", "is", "it", "line", "lower", "of", "off", "on", "open", "or", "other", "out",
+        "over",
         "piece", "pieces", "raw", "right", "round", "seam", "seams", "section", "sections", "sew", "sewn", "so",
         "stitch", "the", "then", "this", "to", "together", "top", "turn", "turned", "two", "under", "up", "upper",
         "with", "wrong", "your",
@@ -42,8 +43,6 @@ ALIKE = {
     "easing": "ease",
     "hemmed": "hem",
     "buttonhole": "button",
-    "armhole": "sleeve",
-    "armhol": "sleeve",
     "bodice": "",
     "skirt": "skirt",
     "centre": "centre",
@@ -51,6 +50,13 @@ ALIKE = {
     "fullness": "gather",
     "eyelet": "eyelet",
 }
+PHRASES = (
+    (re.compile(r"\bset(?:ting)?[ -]?in\b|\binto the armholes?\b"), "armhole"),
+    (re.compile(r"\b(?:sleeve|underarm) seams?\b"), "underarm"),
+)
+"""Words that a step says in two."""
+ADJECTIVES = frozenset(("invisible", "centred", "lapped", "exposed", "fly", "eye"))
+"""What a closure is called besides: a step says “the zip”."""
 # fmt: off
 TELLING = frozenset(
     (
@@ -99,8 +105,8 @@ def match_steps(pattern: Pattern, lines: Sequence[str]) -> tuple[Matched, ...]:
     weight = {word: 1.0 + math.log(len(parts) / n) for word, n in often.items()}
     best: dict[str, tuple[float, int]] = {}
     for k, (_, text) in enumerate(steps):
-        said = _tokens(text)
-        scores = {id: _score(words, said, weight) for id, words in parts.items()}
+        clauses = _clauses(text)
+        scores = {id: max(_score(words, said, weight) for said in clauses) for id, words in parts.items()}
         most = max(scores.values(), default=0.0)
         for id, score in scores.items():
             if score >= SURE and score >= BESIDE * most and score > best.get(id, (0.0, 0))[0]:
@@ -120,6 +126,12 @@ def as_steps(found: Sequence[Matched]) -> tuple[BookletStep, ...]:
     return tuple(BookletStep(one.number, one.about) for one in found)
 
 
+def _clauses(text: str) -> list[frozenset[str]]:
+    """The words of a step, and of each thing that it says; “hem the sleeves and the dress” hems both."""
+    verb = _tokens(text.split(" ")[0]) & {"hem", "gather", "stiffen"}
+    return [_tokens(text), *(_tokens(clause) | verb for clause in re.split(r",|;|\band\b|\bthen\b", text))]
+
+
 def _score(words: frozenset[str], said: frozenset[str], weight: dict[str, float]) -> float:
     if not words:
         return 0.0
@@ -130,18 +142,20 @@ def _score(words: frozenset[str], said: frozenset[str], weight: dict[str, float]
 def _words_of(bench: Workbench, id: str) -> frozenset[str]:
     """The words by which a part is known."""
     kind, _, of = id.partition(":")
+    if id in bench.closures:
+        return _tokens(named(bench, id)) - ADJECTIVES
     if not of:
-        more = _own_pieces(bench, id)
-        return _tokens(f"{named(bench, id)} {more}")
+        hemmed = "hem" if id in bench.finishes and bench.finishes[id].kind is FinishKind.HEM else ""
+        return _tokens(f"{named(bench, id)} {_own_words(id)} {hemmed}")
     pieces = {p.id: p.name for p in bench.pattern.pieces}
     name = pieces.get(of) or (named(bench, of) if of in bench.joins else of)
     words = {"darts": "dart", "stiffen": "stiffen", "fullness": _fullness(bench, of)}.get(kind, kind)
     return _tokens(f"{words} {name}")
 
 
-def _own_pieces(bench: Workbench, id: str) -> str:
-    """Words that the id has and the name has not: a hem's is called by its edge, a facing's seam by its facing."""
-    return " ".join(word for word in id.split("-") if word in TELLING)
+def _own_words(id: str) -> str:
+    """Words that the id has and the name may not have: a facing's seam is called by its facing."""
+    return " ".join(word for word in id.split("-") if word in TELLING or word in ("armholes", "underarms"))
 
 
 def _fullness(bench: Workbench, join: str) -> str:
@@ -160,7 +174,7 @@ def _said(bench: Workbench, id: str) -> str:
 
 
 def _tokens(text: str) -> frozenset[str]:
-    out = set()
+    out = {word for phrase, word in PHRASES if phrase.search(text.lower())}
     for word in re.findall(r"[a-z]+", text.lower()):
         if word in SMALL:
             continue

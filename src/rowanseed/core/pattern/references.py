@@ -86,7 +86,9 @@ def _of_graph(pattern: Pattern) -> Iterator[Gap]:
     known |= {detail.id for detail in making.details}
     for step in making.booklet:
         for about in step.about:
-            if about not in known:
+            # Preparations are spoken of by what they prepare: “darts:front”, “fullness:armholes”.
+            of = about.partition(":")[2]
+            if about not in known and of not in known and of not in pieces:
                 yield Gap("", "", f"Step {step.number} of the booklet speaks of “{about}”, which there is not.")
     for piece in pattern.pieces:
         if piece.derived is not None and piece.derived.of not in pieces:
