@@ -1,5 +1,7 @@
 """Descriptions drawn over the whole vocabulary of the document, contradictions included."""
 
+from dataclasses import replace
+
 from hypothesis import strategies as st
 
 from rowanseed.core.compose.description import (
@@ -44,11 +46,13 @@ from rowanseed.core.compose.description import (
     SleeveLength,
     Slit,
     Straps,
+    StrapsClosed,
     Trim,
     TrimKind,
     Waist,
     Where,
 )
+from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.pattern.envelope import Figure
 
 
@@ -69,7 +73,7 @@ openings = st.builds(
 sleeves = st.builds(
     Sleeve,
     kind=one_of(SleeveKind),
-    pieces=st.just(1),
+    pieces=st.just(1) | st.sampled_from([1, 2]),
     length=one_of(SleeveLength),
     end=one_of(SleeveEnd),
     placket=st.booleans(),
@@ -92,10 +96,16 @@ features = st.builds(
     collar=st.none() | one_of(CollarKind),
     sleeve=st.none() | sleeves,
     armhole=one_of(ArmholeFinish, or_none=True),
-    straps=st.none() | st.just(Straps()),
+    straps=st.none() | st.builds(Straps, closed_by=one_of(StrapsClosed)),
     waist=one_of(Waist, or_none=True),
     skirt=st.none() | skirts,
-    legs=st.builds(Legs, kind=one_of(LegKind), end=one_of(LegEnd), length=st.sampled_from([None, 1000.0, 1060.0])),
+    legs=st.builds(
+        Legs,
+        kind=one_of(LegKind),
+        end=one_of(LegEnd),
+        length=st.sampled_from([None, 1000.0, 1060.0]),
+        pleats=st.just(0) | st.integers(0, 3),
+    ),
     hem=st.builds(Hem, kind=one_of(HemKind), depth=st.sampled_from([None, 16.0, 30.0, 50.0])),
     pockets=st.lists(st.builds(Pocket, kind=one_of(PocketKind), on=one_of(PocketPlace)), max_size=2).map(tuple),
     lining=st.none() | st.builds(Lining, of=one_of(LiningOf), method=one_of(LiningMethod)),
@@ -119,3 +129,53 @@ descriptions = st.builds(
     features=features,
 )
 """Most of these contradict themselves somewhere; what does not must come out whole."""
+
+PLAIN = Features()
+
+
+def mended(description):
+    """A description with what is refused in it left out, field by field, as someone at the page would; None where that
+    leads nowhere."""
+    for _ in range(12):
+        found = refusals(description)
+        if not found:
+            return description
+        names = found[0].field.split(".")
+        if names[0] != "features":
+            return None
+        name = names[1].replace(" ", "_")
+        plain = getattr(PLAIN, name)
+        now = getattr(description.features, name)
+        if len(names) > 2 and now is not None and name in ("front", "back", "opening", "neck", "legs", "hem"):
+            field = names[2].replace(" ", "_")
+            plain = replace(now, **{field: getattr(plain, field)})
+        if plain == now:
+            if name == "collar":
+                return None
+            # The field is plain already: what it lacks is asked for by another one.
+            plain = _lacking(description, name)
+            if plain is None:
+                return None
+            description = plain
+            continue
+        description = replace(description, features=replace(description.features, **{name: plain}))
+    return None
+
+
+def _lacking(description, name):
+    """What a plain field lacks, from the fields that ask for it: an opening, a waist."""
+    f = description.features
+    match name:
+        case "waist":
+            waist = Waist.SEAM if description.garment.has_bodice else Waist.WAISTBAND
+            return None if f.waist is waist else replace(description, features=replace(f, waist=waist))
+        case "opening":
+            if f.opening != Opening():
+                return replace(description, features=replace(f, opening=Opening()))
+            opening = Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP, 200.0)
+            return replace(description, features=replace(f, opening=opening))
+    return None
+
+
+whole_ones = descriptions.map(mended).filter(lambda found: found is not None)
+"""Descriptions without a contradiction."""

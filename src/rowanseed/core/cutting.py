@@ -206,8 +206,8 @@ def marks_to_make(piece: Piece, surface: Surface, role: Role, units: Units) -> t
                 add(mark.kind.words, "chalk on the wrong side")
     if role is Role.INTERFACING:
         return tuple(MarkToMake(_times(what, n), how) for (what, how), n in named.items() if "notch" in what)
-    for _ in piece.darts:
-        add("dart", "tailor's tacks at legs and point")
+    for dart in piece.darts:
+        add(dart.taken.words, "tailor's tacks at legs and point")
     for line in piece.lines:
         if line.kind not in ON_TISSUE:
             add(line.kind.words, "chalk or a tracing wheel on the wrong side")

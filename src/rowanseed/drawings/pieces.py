@@ -14,7 +14,7 @@ from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.geometry.outline import Point, Segment, bounds, chain_length, flatten, point_at, split_chain
 from rowanseed.core.make.operation import EdgeShown
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
+from rowanseed.core.pattern.pieces import Dart, Drawn, LineKind, MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 from rowanseed.drawings.shown import outline_path, shown_lines, upright
 from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
@@ -221,8 +221,17 @@ def _darts(root: Element, item: _Placed, size: str) -> None:
     for dart in item.piece.darts:
         chain = item.piece.shapes[size].edges[dart.edge]
         legs = [point_at(chain, mark_distance(item.piece, size, item.piece.mark(leg))) for leg in dart.legs]
-        run = [item.at(p) for p in (legs[0], dart.point[size], legs[1])]
-        add(root, "path", d=path_of(run, closed=False), fill="none", stroke=INK, stroke_width=1.6)
+        for run in _taken(dart, legs[0], legs[1], dart.point[size]):
+            path = path_of([item.at(p) for p in run], closed=False)
+            add(root, "path", d=path, fill="none", stroke=INK, stroke_width=1.6)
+
+
+def _taken(dart: Dart, one: Point, other: Point, end: Point) -> list[list[Point]]:
+    """A dart's two legs meet in its point; a fold's lines run beside each other to where it is let go."""
+    if not dart.is_folded:
+        return [[one, end, other]]
+    down = (end[0] - (one[0] + other[0]) / 2, end[1] - (one[1] + other[1]) / 2)
+    return [[leg, (leg[0] + down[0], leg[1] + down[1])] for leg in (one, other)]
 
 
 def _grown(root: Element, item: _Placed, before: Piece, size: str, letter: float, units: Units) -> None:

@@ -50,6 +50,7 @@ from rowanseed.core.pattern.pieces import (
     PointKind,
     Role,
     Shape,
+    Taken,
 )
 from rowanseed.formats.documents import Strict
 from rowanseed.formats.wording import PATTERN, in_ids
@@ -98,6 +99,7 @@ class _Dart(Strict):
     edge: str
     legs: tuple[str, str]
     point: dict[str, tuple[Number, Number]]
+    taken: Taken = Taken.DART
 
 
 class _InnerLine(Strict):
@@ -362,7 +364,7 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
             )
             for m in model.marks
         ),
-        darts=tuple(Dart(d.id, d.edge, d.legs, d.point) for d in model.darts),
+        darts=tuple(Dart(d.id, d.edge, d.legs, d.point, d.taken) for d in model.darts),
         lines=tuple(InnerLine(line.id, line.kind, line.ends) for line in model.lines),
         points=tuple(InnerPoint(point.id, point.kind, point.at) for point in model.points),
         panel=model.panel,

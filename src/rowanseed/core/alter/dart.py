@@ -21,7 +21,13 @@ LEAST_LONG = 30.0
 def darts(pattern: Pattern) -> tuple[tuple[Piece, Dart], ...]:
     """The darts of the garment's own pieces; those of their layers go along."""
     layers = {layer.piece for layer in pattern.making.layers}
-    return tuple((piece, dart) for piece in pattern.pieces if piece.id not in layers for dart in piece.darts)
+    return tuple(
+        (piece, dart)
+        for piece in pattern.pieces
+        if piece.id not in layers
+        for dart in piece.darts
+        if not dart.is_folded
+    )
 
 
 def dart_key(piece: Piece, dart: Dart) -> str:

@@ -34,6 +34,8 @@ BUST_DART = 30.0
 SHOULDER_DART = 12.0
 EXTENSION = 15.0
 """A front that laps reaches so far beyond its centre, in mm."""
+LEAST_DART = 4.0
+"""A waist dart that would take in less in the middle size, in mm, is left out."""
 DROP = 45.0
 """A dropped shoulder runs so far beyond the shoulder's tip, in mm."""
 FLARE = 0.14
@@ -136,13 +138,34 @@ class Upper:
         if self.size.waist is None:
             return 0.0
         whole = (self.size.bust - self.size.waist) / 4
-        shaped = sum(_takes_in(side) for side in (self.description.features.front, self.description.features.back))
-        return whole if shaped == 0 or whole <= 0 else min(whole, 12.0 + 0.35 * whole) if shaped == 2 else whole * 0.6
+        if self.model.is_barely_shaped:
+            return whole
+        return _at_the_side(whole, self.halves_shaped)
+
+    @property
+    def halves_shaped(self) -> int:
+        """How many of front and back are shaped at the waist by a dart or a princess seam."""
+        return sum(_takes_in(side) for _, side in self.description.features.sides)
+
+    @property
+    def is_barely_shaped(self) -> bool:
+        """Whether darts would take in next to nothing, so that the sides take in all of it."""
+        if (
+            self.size.waist is None
+            or not self.halves_shaped
+            or any(s.princess for _, s in self.description.features.sides)
+        ):
+            return self.halves_shaped == 0
+        whole = (self.size.bust - self.size.waist) / 4
+        left = 2 * (whole - _at_the_side(whole, self.halves_shaped))
+        return left / self.halves_shaped < LEAST_DART
 
     @property
     def intake(self) -> float:
         """What darts or a princess seam take in at the waist of this half, in mm."""
         if self.size.waist is None or not _takes_in(self.side_of):
+            return 0.0
+        if self.model.is_barely_shaped:
             return 0.0
         both = (self.size.bust - self.size.waist) / 2 - 2 * self.side_in
         features = self.description.features
@@ -292,6 +315,13 @@ class Upper:
         if self.reaches_hip:
             found.append(("hip", self.hip))
         return tuple(found)
+
+
+def _at_the_side(whole: float, shaped: int) -> float:
+    """What the side takes in of a quarter's excess, where so many halves are shaped besides."""
+    if shaped == 0 or whole <= 0:
+        return whole
+    return min(whole, 12.0 + 0.35 * whole) if shaped == 2 else whole * 0.6
 
 
 def _takes_in(side: Side) -> int:

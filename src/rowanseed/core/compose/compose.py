@@ -6,23 +6,25 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.compose import body, extras, measured, necks, robe, skirts, sleeves
+from rowanseed.core.compose import measured, necks, robe, skirts, sleeves
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.bodice import has_waist_seam
-from rowanseed.core.compose.body import Half
+from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import (
     Description,
     FacedEdge,
     GarmentKind,
     InterfacingKind,
-    Shaping,
     Waist,
     Where,
 )
 from rowanseed.core.compose.envelope_text import read_notion
+from rowanseed.core.compose.feature import Body
+from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import figures
 from rowanseed.core.compose.hems import hem
+from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.booklet_text import as_steps, match_steps
@@ -31,8 +33,6 @@ from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, View
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
-    Detail,
-    DetailKind,
     Difference,
     DifferenceKind,
     EdgePart,
@@ -83,12 +83,9 @@ def compose(description: Description) -> Composed:
             robe.robe(build)
         case _:
             _upper(build)
-    extras.pockets(build)
-    extras.elastics(build)
-    extras.straps(build)
-    extras.belt(build)
-    extras.layers(build)
-    extras.trims(build)
+    for feature in FEATURES:
+        if feature.adds is not None and feature.asked(description):
+            feature.adds(build)
     if build.description.features.pads:
         build.assumed["features.pads"] = "room for the pads is made at the Cloth station, with their thickness"
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
@@ -134,10 +131,13 @@ def _refuse_what_does_not_meet(pattern: Pattern) -> None:
 
 
 def _skirt(build: Build) -> None:
-    halves = skirts.skirt(build)
-    _skirt_opening(build, halves, under="")
-    _waist(build, halves)
-    hem(build, _hems(halves))
+    both = skirts.skirt(build)
+    body = Body(*both)
+    _carve(build, body)
+    _skirt_opening(build, both, under="")
+    _waist(build, both)
+    hem(build, _hems(both))
+    _join_on(build, body)
 
 
 def _hems(halves: tuple[Half, Half]) -> tuple[EdgePart, ...]:
@@ -208,15 +208,18 @@ def _waist(build: Build, halves: tuple[Half, Half]) -> None:
 
 
 def _trousers(build: Build) -> None:
-    halves = legs.trousers(build)
-    _waist(build, halves)
+    both = legs.trousers(build)
+    body = Body(*both)
+    _carve(build, body)
+    _waist(build, both)
+    _join_on(build, body)
 
 
 # ---------------------------------------------------------------- with a bodice
 
 
 def _upper(build: Build) -> None:
-    front, back = body.halves(build)
+    front, back = halves(build)
     for half in (front, back):
         if half.yoke:
             build.along["yoke"] = (*build.along.get("yoke", ()), half.yoke)
@@ -227,31 +230,31 @@ def _upper(build: Build) -> None:
         for half, other in zip((front, back), below, strict=True):
             if any(p.edge == "opening" for p in other.centre):
                 half.centre += other.centre
-    _vent(build, back, below)
-    if build.description.features.back.has(Shaping.SHIRRED_PANEL):
-        on = (back.side[0].piece,)
-        build.details.append(Detail("shirred-back", "Shirred back", DetailKind.SHIRRED_PANEL, on=on))
-        build.assumed["features.back.shaping"] = "the back is as wide as the finished garment before it is shirred"
-    necks.finish_opening(build, front, back)
-    necks.finish_neck(build, front, back)
+    body = Body(front, back, below)
+    _carve(build, body)
+    done = {what for one in FEATURES if one.asked(build.description) for what in one.finishes}
+    if "opening" not in done:
+        necks.finish_opening(build, front, back)
+    if "neck" not in done:
+        necks.finish_neck(build, front, back)
     necks.finish_armholes(build, front, back)
     sleeves.sleeves(build, front, back)
     _sleeves_in_one(build)
     lower = _hems(below) if below else (*front.lower, *reversed(back.lower))
     hem(build, lower)
-    extras.lining(build, front, back)
-    extras.bones(build, front, back)
+    _join_on(build, body)
 
 
-def _vent(build: Build, back: Half, below: tuple[Half, Half] | None) -> None:
-    """A vent at the end of the centre back seam of a garment without a waist seam."""
-    if not build.description.features.vent or below is not None:
-        return
-    where = back.centre[-1]
-    build.mark(where.piece, Mark("vent-end", MarkKind.DOT, where.edge, "end", build.each(lambda size: 150.0)))
-    build.details.append(
-        Detail("vent", "Vent", DetailKind.VENT, along=("centre-back",), to_mark=(where.piece, "vent-end"))
-    )
+def _carve(build: Build, body: Body) -> None:
+    for feature in FEATURES:
+        if feature.carves is not None and feature.asked(build.description):
+            feature.carves(build, body)
+
+
+def _join_on(build: Build, body: Body) -> None:
+    for feature in FEATURES:
+        if feature.joins is not None and feature.asked(build.description):
+            feature.joins(build, body)
 
 
 def _sleeves_in_one(build: Build) -> None:
@@ -273,7 +276,7 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
     )
     build.along["waist"] = ("waist",)
     waist = build.description.features.waist
-    if waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING, Waist.PLAIN_BAND):
+    if waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING, Waist.PLAIN_BAND, Waist.PLEATED_BAND):
         build.assumed["features.waist"] = f"a seam at the waist; the {waist.words} is sewn over it by your booklet"
 
 

@@ -463,6 +463,11 @@ class Features:
     trim: tuple[Trim, ...] = ()
     belt: BeltKind | None = None
 
+    @property
+    def sides(self) -> tuple[tuple[str, Side], tuple[str, Side]]:
+        """Front and back by their names in the document."""
+        return ("front", self.front), ("back", self.back)
+
 
 Row = Mapping[str, float]
 """One figure a size, in mm."""

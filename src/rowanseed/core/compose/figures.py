@@ -19,6 +19,7 @@ from rowanseed.core.compose.description import (
     SkirtKind,
     Waist,
 )
+from rowanseed.core.compose.folds import folds_in
 from rowanseed.core.pattern.envelope import Figure, Runs
 
 CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]] = {
@@ -215,6 +216,18 @@ def goes_in(description: Description) -> bool:
     )
 
 
+PLEATED = 30.0
+"""What each pleat at a waist adds to the usual ease at the hip, left and right together, in mm."""
+
+
+def _let_in(description: Description) -> float:
+    features = description.features
+    if description.garment is GarmentKind.TROUSERS:
+        return 2 * PLEATED * features.legs.pleats
+    folds = (folds_in(side.shaping) for side in (features.front, features.back))
+    return sum(2 * PLEATED * one.count for one in folds if one)
+
+
 ROBE_EASE = {"bust": 320.0, "waist": 400.0, "hip": 300.0}
 RUNS = {Runs.TRUE: 0.0, Runs.LARGE: 30.0, Runs.SMALL: -20.0}
 """What a house that runs so has more ease than is usual, in mm (common practice, no source)."""
@@ -231,9 +244,9 @@ def _usual_ease(description: Description, name: str) -> float:
     fitted = goes_in(description)
     match garment:
         case GarmentKind.SKIRT | GarmentKind.APRON:
-            return {"bust": 60.0, "waist": 20.0, "hip": 60.0}[name]
+            return {"bust": 60.0, "waist": 20.0, "hip": 60.0 + _let_in(description)}[name]
         case GarmentKind.TROUSERS:
-            return {"bust": 60.0, "waist": 20.0, "hip": 70.0}[name]
+            return {"bust": 60.0, "waist": 20.0, "hip": 70.0 + _let_in(description)}[name]
         case GarmentKind.COAT:
             return {"bust": 180.0, "waist": 200.0, "hip": 160.0}[name]
         case GarmentKind.JACKET:

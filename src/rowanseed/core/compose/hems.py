@@ -9,6 +9,7 @@ from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Corner
 
 USUAL = 30.0
+POINTED = 12.0
 TECHNIQUES = {
     HemKind.NARROW: "narrow-hem",
     HemKind.BLIND: "blind-hem",
@@ -49,8 +50,9 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     depth, folds = hem_depth(build, _usual(build))
     if description.features.hem.depth is None:
         build.assumed["features.hem.depth"] = "a hem of the usual depth"
+    corner = Corner.MITRE if _is_pointed(build) else Corner.TURNED
     for p in parts:
-        build.allow(p.piece, p.edge, depth, Corner.TURNED)
+        build.allow(p.piece, p.edge, depth, corner)
     build.finish("hem", "Hem", FinishKind.HEM, parts, folds)
     build.along["hem"] = ("hem",)
     technique = TECHNIQUES.get(kind)
@@ -62,9 +64,16 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
         )
 
 
-def _usual(build: Build) -> float:
-    """A circle takes a narrow hem, anything else the usual one (the craft's figures)."""
+def _is_pointed(build: Build) -> bool:
     skirt = build.description.features.skirt
+    return skirt is not None and skirt.kind is SkirtKind.POINTED_PANELS
+
+
+def _usual(build: Build) -> float:
+    """A circle takes a narrow hem, points the narrowest, anything else the usual one (the craft's figures)."""
+    skirt = build.description.features.skirt
+    if _is_pointed(build):
+        return POINTED
     round_ = skirt is not None and skirt.kind in (SkirtKind.CIRCLE, SkirtKind.HALF_CIRCLE)
     said = build.description.features.hem.depth
     if said is not None:

@@ -8,7 +8,6 @@ from dataclasses import replace
 
 from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.bodice import EXTENSION
-from rowanseed.core.compose.body import Half
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import (
     ArmholeFinish,
@@ -22,9 +21,10 @@ from rowanseed.core.compose.description import (
     Placket,
     Where,
 )
-from rowanseed.core.compose.drafting import curve, parallel, straight
+from rowanseed.core.compose.drafting import backwards, curve, parallel, solve, straight
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.geometry.outline import Affine, Point, chain_length, split_chain, transform_chain
+from rowanseed.core.compose.panels import Half
+from rowanseed.core.geometry.outline import Affine, Chain, Point, chain_length, split_chain, transform_chain
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
@@ -39,6 +39,8 @@ from rowanseed.core.pattern.making import (
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Panel, Piece, PointKind, Role
 
 FACING, ARMHOLE_FACING = 55.0, 35.0
+SHORT = 110.0
+"""An edge no longer than this is faced in one curve, in mm: the top of a raglan sleeve."""
 FRONT_BAND = 30.0
 STAND = 32.0
 FALL = 55.0
@@ -85,10 +87,10 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart]) -> None:
     faced: list[EdgePart] = []
     made: dict[str, str] = {}
     parts = tuple(parts)
-    deep = build.each(lambda size: min(_depth(build, p, size) for p in parts))
+    deep = build.each(lambda size: min(facing_depth(build, p, size) for p in parts))
     for p in parts:
         facing = f"{p.piece}-{id}-facing"
-        _facing_of(build, facing, p, deep)
+        facing_of(build, facing, p, deep)
         made[p.piece] = facing
         build.layer(LayerKind.FACING, facing, p.piece)
         faced.append(part(facing, p.edge))
@@ -107,27 +109,27 @@ def _ends(build: Build, p: EdgePart) -> tuple[str, str]:
     return names[k - 1], names[(k + 1) % len(names)]
 
 
-def _depth(build: Build, p: EdgePart, size: Size) -> float:
+def facing_depth(build: Build, p: EdgePart, size: Size) -> float:
     """How deep a facing can be on a piece: one depth for all of them, so that their ends meet."""
     before, after = _ends(build, p)
     edges = build.pieces[p.piece].shapes[size.name].edges
     ends = (edges[before][-1:], edges[after][:1])
-    deep = min(ARMHOLE_FACING, 0.16 * chain_length(edges[p.edge]) + 8.0) if p.edge == "armhole" else FACING
+    deep = min(ARMHOLE_FACING, 0.12 * chain_length(edges[p.edge]) + 8.0) if p.edge == "armhole" else FACING
     return min(deep, *(0.8 * chain_length(end) for end in ends))
 
 
-def _facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float]) -> None:
+def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float]) -> None:
     """The strip along an edge of a piece, its ends along the neighbouring edges."""
     base = build.pieces[p.piece]
     before, after = _ends(build, p)
     own = base.cuts[0]
 
     def draw(size: Size) -> Edges:
-        edges = _dart_closed(base, p.edge, size)
+        edges = _smoothed(base, p.edge, _dart_closed(base, p.edge, size))
         depth = deep[size.name]
         first = split_chain(edges[before], chain_length(edges[before]) - depth)[1]
         last = split_chain(edges[after], depth)[0]
-        inner = parallel(tuple(s.reversed() for s in reversed(edges[p.edge])), last[-1].end, first[0].start, -depth)
+        inner = parallel(_followed(base, p.edge, edges[p.edge]), last[-1].end, first[0].start, -depth)
         return {p.edge: edges[p.edge], after: last, "inner": inner, before: first}
 
     fold = own.fold if own.fold in (before, after) else None
@@ -142,6 +144,25 @@ def _facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float]
         allowances={"inner": 0.0},
     )
     build.interface(facing, Interfaced.FACINGS)
+
+
+def _smoothed(base: Piece, edge: str, edges: Edges) -> Edges:
+    """A short edge that a folded dart bends runs in one curve of the same length."""
+    if not any(dart.edge == edge for dart in base.darts) or chain_length(edges[edge]) > SHORT:
+        return edges
+    start, end, goal = edges[edge][0].start, edges[edge][-1].end, chain_length(edges[edge])
+
+    def drawn(by: float) -> Chain:
+        return (curve(start, (by, -1.0), end, (-by, -1.0), 0.36),)
+
+    return {**edges, edge: drawn(solve(lambda by: chain_length(drawn(by)), goal, 0.0, 4.0))}
+
+
+def _followed(base: Piece, edge: str, chain: Chain) -> Chain:
+    """What a facing's inner edge runs beside: the faced edge backwards, or its chord where a folded dart bends it."""
+    if any(dart.edge == edge for dart in base.darts):
+        return straight(chain[-1].end, chain[0].start)
+    return backwards(chain)
 
 
 def _dart_closed(base: Piece, edge: str, size: Size) -> Edges:
@@ -490,8 +511,10 @@ def _collar(build: Build, kind: CollarKind, parts: tuple[EdgePart, ...], front: 
             _shirt_collar(build, parts)
         case CollarKind.ONE_PIECE | CollarKind.STAND:
             _folded_collar(build, kind, parts)
-        case CollarKind.FLAT | CollarKind.NOTCHED | CollarKind.SHAWL:
+        case CollarKind.FLAT:
             _flat_collar(build, parts)
+        case CollarKind.NOTCHED | CollarKind.SHAWL:
+            raise AssertionError("drafted with the front's lapel, or refused")
 
 
 def _whole(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
@@ -518,7 +541,7 @@ def _folded_collar(build: Build, kind: CollarKind, parts: tuple[EdgePart, ...]) 
     build.along |= {"neck": ("neck",), "collar": ("neck",)}
 
 
-def _layers(build: Build, names: tuple[str, str], words: tuple[str, str], draw, fold: str) -> None:  # type: ignore[no-untyped-def]
+def layers_of(build: Build, names: tuple[str, str], words: tuple[str, str], draw, fold: str) -> None:  # type: ignore[no-untyped-def]
     upper, under = names
     build.piece(upper, words[0], draw, panel=Panel.BAND, fold=fold, collar=True)
     build.interface(upper, Interfaced.COLLAR)
@@ -537,7 +560,7 @@ def _flat_collar(build: Build, parts: tuple[EdgePart, ...]) -> None:
             "neck": straight((0.0, long), (0.0, 0.0)),
         }
 
-    _layers(build, ("collar", "under-collar"), ("Collar", "Under collar"), draw, "fold")
+    layers_of(build, ("collar", "under-collar"), ("Collar", "Under collar"), draw, "fold")
     build.join(
         "collar-edge",
         "Collar to under collar",
@@ -576,8 +599,8 @@ def _shirt_collar(build: Build, parts: tuple[EdgePart, ...]) -> None:
             "outer": straight((-12.0, long + 14.0), (0.0, 0.0)),
         }
 
-    _layers(build, ("collar", "under-collar"), ("Collar", "Under collar"), collar, "centre")
-    _layers(build, ("stand", "stand-inner"), ("Collar stand", "Inner collar stand"), stand, "centre")
+    layers_of(build, ("collar", "under-collar"), ("Collar", "Under collar"), collar, "centre")
+    layers_of(build, ("stand", "stand-inner"), ("Collar stand", "Inner collar stand"), stand, "centre")
     build.join(
         "collar-edge",
         "Collar to under collar",

@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowanseed.core.compose.description import (
-    Along,
     ArmholeFinish,
     Centre,
     ClothKind,
@@ -14,24 +13,24 @@ from rowanseed.core.compose.description import (
     Description,
     Features,
     GarmentKind,
+    HemKind,
     LiningMethod,
     NeckFinish,
     NeckShape,
     OpeningKind,
     Placket,
-    PocketKind,
-    PocketPlace,
     Shaping,
     SkirtKind,
     SleeveEnd,
     SleeveKind,
     SleeveLength,
     Slit,
-    Trim,
-    TrimKind,
     Waist,
     Where,
 )
+from rowanseed.core.compose.feature import Found
+from rowanseed.core.compose.features import FEATURES
+from rowanseed.core.compose.folds import SHAPED
 
 
 @dataclass(frozen=True)
@@ -44,11 +43,8 @@ class Refusal:
 
 def refusals(description: Description) -> tuple[Refusal, ...]:
     """Everything that contradicts itself or cannot be drafted, in the order of the document."""
-    return tuple(Refusal(*found) for rule in RULES for found in rule(description))
-
-
-Found = Iterator[tuple[str, str]]
-UNDER_A_YOKE = (Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE)
+    rules = (*RULES, *(feature.forbids for feature in FEATURES if feature.asked(description)))
+    return tuple(Refusal(*found) for rule in rules for found in rule(description))
 
 
 def _figures(d: Description) -> Found:
@@ -138,18 +134,6 @@ def _opening(d: Description) -> Found:
     long = opening.length or 0.0
     if kind.is_zip and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
         yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
-    if (
-        kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
-        and side is not None
-        and side.has(Shaping.YOKE)
-        and side.centre is Centre.SEAM
-    ):
-        yield (
-            "features.opening.kind",
-            f"{kind.words.capitalize()} below a yoke's short seam are not drafted here: use a zip.",
-        )
-    if kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE) and f.vent and side is f.back:
-        yield "features.vent", "One seam is not opened at both ends here: leave the vent or the opening out."
     if opening.placket is not None and side is not None and side.centre is not Centre.OPEN:
         yield "features.opening.placket", "A placket belongs to edges that are open all the way down."
     pulled = kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
@@ -161,54 +145,19 @@ def _opening(d: Description) -> Found:
         yield "features.opening.where", "The back is open, so the opening lies at the back."
 
 
-def _front(d: Description) -> Found:
+def _shaping(d: Description) -> Found:
     f = d.features
-    for name, side in (("front", f.front), ("back", f.back)):
-        for one in (Shaping.TUCKS, Shaping.PLEATS, Shaping.SHOULDER_TUCK_LEFT):
-            if side.has(one):
-                yield f"features.{name}.shaping", f"{one.words.capitalize()}: not drafted here yet, leave it out."
     if not d.garment.has_bodice:
+        shapes = (*SHAPED, Shaping.WAIST_DART) if d.garment is GarmentKind.SKIRT else ()
         for name, side in (("front", f.front), ("back", f.back)):
-            if side.shaping and d.garment is not GarmentKind.SKIRT:
-                yield (
-                    f"features.{name}.shaping",
-                    f"{side.shaping[0].words.capitalize()} shapes a bodice; this has none.",
-                )
+            other = next((one for one in side.shaping if one not in shapes), None)
+            if other is not None:
+                yield f"features.{name}.shaping", f"{other.words.capitalize()} shapes a bodice; this has none."
         return
-    for name, side in (("front", f.front), ("back", f.back)):
-        if side.princess and side.has(Shaping.WAIST_DART, Shaping.BUST_DART, Shaping.SHOULDER_DART):
-            yield f"features.{name}.shaping", "A princess seam takes up the darts: choose one or the other."
-        if all(one in side.shaping for one in (Shaping.PRINCESS_ARMHOLE, Shaping.PRINCESS_SHOULDER)):
-            yield f"features.{name}.shaping", "A princess seam begins at the armhole or at the shoulder, not at both."
-        if side.princess and side.has(Shaping.YOKE, Shaping.SQUARE_YOKE):
-            yield f"features.{name}.shaping", "A yoke across a princess seam is not drafted here: choose one of them."
-        if side.has(Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE) and not side.has(
-            Shaping.YOKE, Shaping.SQUARE_YOKE
-        ):
-            yield f"features.{name}.shaping", "Fullness under a yoke needs a yoke."
-        if side.has(Shaping.YOKE) and side.has(Shaping.SQUARE_YOKE):
-            yield f"features.{name}.shaping", "A yoke is straight or square, not both."
-    if f.front.has(Shaping.YOKE, Shaping.SQUARE_YOKE) and f.neck.shape in (
-        NeckShape.V,
-        NeckShape.SQUARE,
-        NeckShape.SCOOP,
-    ):
-        yield (
-            "features.front.shaping",
-            f"A {f.neck.shape.words} neck runs below a yoke: choose a round one, or no yoke.",
-        )
     if f.front.has(Shaping.SHOULDER_DART):
         yield "features.front.shaping", "A shoulder dart shapes the back; the front's dart is the bust dart."
-    if f.back.has(Shaping.SHOULDER_DART) and f.back.has(Shaping.YOKE):
-        yield "features.back.shaping", "A yoke takes up the shoulder dart: choose one or the other."
     if f.back.has(Shaping.BUST_DART):
         yield "features.back.shaping", "A bust dart shapes the front."
-    if f.back.has(Shaping.SQUARE_YOKE):
-        yield "features.back.shaping", "A square yoke is drafted for the front only."
-    if f.front.has(Shaping.SHIRRED_PANEL):
-        yield "features.front.shaping", "A shirred panel is drafted for the back only."
-    if f.front.has(Shaping.SQUARE_YOKE) and f.front.centre is not Centre.FOLD:
-        yield "features.front.shaping", "A square yoke is drafted for a front on the fold."
 
 
 def _neck(d: Description) -> Found:
@@ -228,12 +177,6 @@ def _neck(d: Description) -> Found:
         )
     if f.neck.finish is NeckFinish.COLLAR and not f.collar:
         yield "features.collar", "Say which collar the neck has."
-    if f.collar in (CollarKind.NOTCHED, CollarKind.SHAWL):
-        yield (
-            "features.collar",
-            f"A {f.collar.words} collar is not drafted here: its lapel needs the front's own drawing. Bring your "
-            "tissue's.",
-        )
     if f.collar in (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE) and not opened:
         yield (
             "features.collar",
@@ -248,10 +191,6 @@ def _neck(d: Description) -> Found:
     bagged = f.lining is not None and f.lining.method is LiningMethod.BAGGED
     if f.neck.finish is NeckFinish.LINING and not bagged:
         yield "features.neck.finish", "A lining that finishes the neck is bagged: say so under lining."
-    if bagged and f.neck.finish not in (None, NeckFinish.LINING):
-        yield "features.neck.finish", "A bagged lining finishes the neck itself."
-    if bagged and f.sleeve is None and f.armhole not in (None, ArmholeFinish.LINING):
-        yield "features.armhole", "A bagged lining finishes the armholes itself."
     if f.neck.finish is NeckFinish.BAND and d.cloth is ClothKind.WOVEN and not opened:
         yield "features.neck.finish", "A neck band is stretched on: a knit stretches, woven cloth needs an opening."
 
@@ -263,25 +202,20 @@ def _sleeve(d: Description) -> Found:
         return
     if f.armhole is not None:
         yield "features.armhole", "The armhole goes into the sleeve: say how it is finished only where there is none."
-    if sleeve.kind is SleeveKind.RAGLAN:
-        yield "features.sleeve.kind", "A raglan sleeve is not drafted here: it shares the neck with the body."
     if sleeve.pieces not in (1, 2):
         yield "features.sleeve.pieces", "A sleeve has one piece or two."
-    if sleeve.pieces == 2:
-        yield "features.sleeve.pieces", "A sleeve of two pieces is not drafted here: choose one."
+    if sleeve.pieces == 2 and (
+        sleeve.kind is not SleeveKind.SET_IN or sleeve.length not in (SleeveLength.LONG, SleeveLength.THREE_QUARTER)
+    ):
+        yield "features.sleeve.pieces", "A sleeve of two pieces is set in and reaches at least below the elbow."
+    if sleeve.pieces == 2 and sleeve.placket:
+        yield "features.sleeve.placket", "A sleeve of two pieces opens in its back seam: it needs no placket."
+    if sleeve.pieces == 2 and sleeve.end in (SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING):
+        yield "features.sleeve.end", "A sleeve of two pieces is shaped to the wrist: it is not gathered there."
     if sleeve.placket and sleeve.end not in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
         yield "features.sleeve.placket", "A placket opens a cuff: the sleeve has none."
     if sleeve.length is SleeveLength.CAP and sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
         yield "features.sleeve.end", "A cap sleeve is too short for a cuff."
-    if sleeve.kind is SleeveKind.CUT_IN_ONE and f.front.has(*(s for s in Shaping if s is not Shaping.WAIST_DART)):
-        yield (
-            "features.front.shaping",
-            "A sleeve cut in one is drafted with a plain front: no darts, yoke or princess seam.",
-        )
-    if sleeve.kind is SleeveKind.CUT_IN_ONE and f.back.shaping:
-        yield "features.back.shaping", "A sleeve cut in one is drafted with a plain back."
-    if sleeve.kind is SleeveKind.CUT_IN_ONE and sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
-        yield "features.sleeve.end", "A sleeve cut in one is drafted with a hem, binding or elastic, not with a cuff."
 
 
 def _waist(d: Description) -> Found:
@@ -305,21 +239,18 @@ def _waist(d: Description) -> Found:
         yield "features.opening", "A waist that fits needs an opening: say where and how it closes."
     if waist is Waist.SHIRRED and not d.garment.has_bodice:
         yield "features.waist", "A shirred waist is not drafted here: choose an elastic casing."
-    if waist is Waist.PLEATED_BAND:
-        yield "features.waist", "A pleated band is not drafted here: choose a plain one."
-    if f.legs.pleats and d.garment is GarmentKind.TROUSERS:
-        yield "features.legs.pleats", "Pleats at the waist of trousers are not drafted here yet: the front has darts."
-    if f.straps is not None and f.straps.closed_by.value != "sewn in":
-        yield "features.straps.closed by", "Straps are sewn in here: how they close otherwise is not drafted yet."
+    if f.legs.pleats and d.garment is not GarmentKind.TROUSERS:
+        yield "features.legs.pleats", "Only trousers have pleats at their legs' waist."
+    if not 0 <= f.legs.pleats <= 3:
+        yield "features.legs.pleats", "Trousers have one to three pleats on each side, or none."
+    elif f.legs.pleats and f.opening.kind is None:
+        yield "features.legs.pleats", "Pleats fit a waist: one that is drawn in by elastic or a cord has none."
     if d.garment is GarmentKind.TROUSERS and f.skirt is not None:
         yield "features.skirt", "Trousers have no skirt."
 
 
 def _skirt(d: Description) -> Found:
     f, skirt = d.features, d.features.skirt
-    yoked = f.front.has(*UNDER_A_YOKE) or f.back.has(*UNDER_A_YOKE)
-    if yoked and d.garment.has_bodice and f.waist not in (None, Waist.NONE, Waist.SHIRRED):
-        yield "features.waist", "Fullness under a yoke runs on to the hem here: it is not drafted with a waist seam."
     if skirt is None:
         return
     if (
@@ -332,10 +263,14 @@ def _skirt(d: Description) -> Found:
         )
     ):
         yield "features.waist", f"A skirt that is {skirt.kind.words} is joined by a waist seam: say that there is one."
-    if skirt.kind is SkirtKind.POINTED_PANELS:
-        yield "features.skirt.kind", "Pointed panels are not drafted here: choose gores."
-    if skirt.kind is SkirtKind.GORED and skirt.panels is not None and skirt.panels not in (4, 6, 8):
-        yield "features.skirt.panels", "Gores come in four, six or eight."
+    in_panels = skirt.kind in (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
+    if in_panels and skirt.panels is not None and skirt.panels not in (4, 6, 8):
+        yield "features.skirt.panels", "Gores and panels come in four, six or eight."
+    pointed = skirt.kind is SkirtKind.POINTED_PANELS
+    if pointed and (f.hem.depth or 0.0) > 16:
+        yield "features.hem.depth", "A pointed edge takes a narrow hem, of 16 mm at most: a deeper one does not turn."
+    if pointed and f.hem.kind in (HemKind.BLIND, HemKind.TWIN_NEEDLE, HemKind.DOUBLE):
+        yield "features.hem.kind", "A pointed edge is hemmed narrow, rolled, faced or bound."
     if skirt.fullness is not None and not 1.1 <= skirt.fullness <= 4:
         yield "features.skirt.fullness", "Fullness lies between 1.1 and 4 times the waist."
     if skirt.length is not None and not 100 <= skirt.length <= 1500:
@@ -355,6 +290,7 @@ def _skirt(d: Description) -> Found:
         and skirt.kind
         in (
             SkirtKind.GORED,
+            SkirtKind.POINTED_PANELS,
             SkirtKind.CIRCLE,
             SkirtKind.HALF_CIRCLE,
         )
@@ -366,63 +302,14 @@ def _skirt(d: Description) -> Found:
 
 def _rest(d: Description) -> Found:
     f = d.features
-    for k, pocket in enumerate(f.pockets):
-        where = f"features.pockets.{k}"
-        if d.garment is GarmentKind.APRON and (pocket.on is not PocketPlace.FRONT or pocket.kind is PocketKind.IN_SEAM):
-            yield where, "An apron has only a front for its pockets."
-        if pocket.kind is PocketKind.SLANT:
-            yield (
-                where,
-                "A slant pocket is not drafted here: it cuts the front's outline. A patch or an in-seam pocket is.",
-            )
-        if pocket.kind is PocketKind.IN_SEAM and pocket.on is not PocketPlace.SIDE:
-            yield where, "An in-seam pocket lies in the side seam: say that it is on the side."
-        if pocket.on is PocketPlace.CHEST and not d.garment.has_bodice:
-            yield where, f"A {d.garment.words} has no chest for a pocket."
-        if pocket.kind is not PocketKind.IN_SEAM and pocket.on is PocketPlace.SIDE:
-            yield where, f"A {pocket.kind.words} pocket lies on the front or the back."
-    if f.lining and f.lining.method is LiningMethod.BAGGED and not d.garment.has_bodice:
-        yield (
-            "features.lining.method",
-            "A bagged lining closes a bodice all round: a skirt's lining hangs or is sewn in.",
-        )
-    if f.lining and f.lining.method is LiningMethod.BAGGED and (f.collar or (f.waist not in (None, Waist.NONE))):
-        yield "features.lining.method", "A bagged lining is drafted for a body without collar and waist seam."
     if f.armhole is ArmholeFinish.LINING and not (f.lining and f.lining.method is LiningMethod.BAGGED):
         yield "features.armhole", "A lining that finishes the armholes is bagged: say so under lining."
-    if f.vent and f.back.centre is not Centre.SEAM:
-        yield "features.vent", "A vent at the back needs a seam there: the back is cut on the fold."
-    for k, trim in enumerate(f.trim):
-        where = f"features.trim.{k}"
-        if trim.along is Along.COLLAR and not f.collar:
-            yield where, "There is no collar to trim."
-        if trim.along is Along.YOKE and not (
-            f.front.has(Shaping.YOKE, Shaping.SQUARE_YOKE) or f.back.has(Shaping.YOKE)
-        ):
-            yield where, "There is no yoke to trim."
-        if trim.along is Along.WAIST and f.waist in (None, Waist.NONE):
-            yield where, "There is no seam at the waist to trim."
-        if trim.along is Along.HEM and trim.kind is TrimKind.PIPING:
-            yield where, "Piping at a hem is a seam of its own, which is not drafted here."
-        if trim == Trim(TrimKind.RUFFLE, Along.HEM):
-            if d.garment in (GarmentKind.TROUSERS, GarmentKind.APRON, GarmentKind.ROBE):
-                yield where, f"A ruffle at the hem of a {d.garment.words} is not drafted here."
-            elif (
-                Centre.OPEN in (f.front.centre, f.back.centre) or f.vent or (f.skirt and f.skirt.slit is not Slit.NONE)
-            ):
-                yield where, "A ruffle goes round the hem in one: not where it is open, slit or has a vent."
-        if trim.along in (Along.NECK, Along.ARMHOLE, Along.FRONT, Along.COLLAR) and not d.garment.has_bodice:
-            yield where, f"A {d.garment.words} has no {trim.along.words}."
-        if trim.along is Along.ARMHOLE and f.sleeve and f.sleeve.kind is SleeveKind.CUT_IN_ONE:
-            yield where, "A sleeve cut in one has no armhole."
-    if f.opening.placket is Placket.FACING and f.lining and f.lining.method is LiningMethod.BAGGED:
-        yield "features.opening.placket", "With a bagged lining the fronts' facing is said under “facing”."
 
 
 RULES: tuple[Callable[[Description], Found], ...] = (
     _figures,
     _opening,
-    _front,
+    _shaping,
     _neck,
     _sleeve,
     _waist,

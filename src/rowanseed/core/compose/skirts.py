@@ -6,11 +6,13 @@ import math
 from collections.abc import Callable
 
 from rowanseed.core.compose.bands import along, waistband
-from rowanseed.core.compose.body import Half, upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Along, Centre, Interfaced, SkirtKind, Slit, Trim, TrimKind, Where
 from rowanseed.core.compose.drafting import UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.folded import fold_edge
+from rowanseed.core.compose.folds import Folds, folds_in
+from rowanseed.core.compose.panels import Half, upper
 from rowanseed.core.compose.ruffles import DEEP
 from rowanseed.core.geometry.outline import Chain, arc_chain, chain_length
 from rowanseed.core.pattern.making import (
@@ -31,6 +33,8 @@ FLARE = 0.13
 GORE_FLARE = 0.16
 WAIST_RISE = 12.0
 """The waist rises so far from the centre to the side, in mm."""
+POINT = 120.0
+"""So far a pointed panel runs down beyond its sides, in mm."""
 SLIT = 200.0
 TIED = 900.0
 """What an apron's band has more than the waist where its ends are tied, in mm."""
@@ -67,6 +71,8 @@ def skirt(build: Build) -> tuple[Half, Half]:
     match kind:
         case SkirtKind.GORED:
             return _gores(build)
+        case SkirtKind.POINTED_PANELS:
+            return _gores(build, point=POINT)
         case SkirtKind.CIRCLE | SkirtKind.HALF_CIRCLE:
             return _circle(build, TURN[kind])
         case _ if kind.is_full:
@@ -122,6 +128,7 @@ def _shaped(build: Build, *, flare: float) -> tuple[Half, Half]:
     for half, id in zip(halves, _ids(build), strict=True):
         edge, fold, count, pair = _cuts(build, half)
         forward = 5.0 if half.is_front else -5.0
+        folds = _folds(build, half)
 
         def hip(size: Size, forward: float = forward) -> float:
             return size.hip / 4 + forward
@@ -130,9 +137,9 @@ def _shaped(build: Build, *, flare: float) -> tuple[Half, Half]:
             """What has to go from a quarter between hip and waist."""
             return max(0.0, (size.hip - waist_of(build, size)) / 4)
 
-        def dart(size: Size) -> float:
+        def dart(size: Size, folds: Folds | None = folds) -> float:
             least = min(max(0.0, (one.hip - waist_of(build, one)) / 4) for one in build.figures.sizes)
-            return taken(size) * 0.55 if darts and least > 12.0 else 0.0
+            return taken(size) * 0.55 if (darts or folds) and least > 12.0 else 0.0
 
         def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
             long, wide, c = length_of(build, size), hip(size), _beyond(build, half)
@@ -170,13 +177,24 @@ def _shaped(build: Build, *, flare: float) -> tuple[Half, Half]:
             "skirt-length",
             lambda size, hip=hip: ((x := _hip_depth(size, length_of(build, size)) + 20.0, 0.0), (x, hip(size))),
         )
-        if darts and all(dart(size) > 0 for size in build.figures.sizes):
+        if folds and all(dart(size) > 0 for size in build.figures.sizes):
+            middle = lambda size, id=id: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
+            fold_edge(build, id, "waist", folds, taken=dart, middle=middle, down=1.0)
+        elif darts and all(dart(size) > 0 for size in build.figures.sizes):
             _waist_dart(build, id, dart, half)
         half.side, half.lower, half.neck = [part(id, "side")], [part(id, "hem")], [part(id, "waist")]
         half.centre = [part(id, edge)]
     _seams(build, halves)
     _slits(build, halves)
     return halves
+
+
+def _folds(build: Build, half: Half) -> Folds | None:
+    """Pleats or tucks at the waist, where the description shapes a skirt of its own by them."""
+    if build.description.garment.has_bodice:
+        return None
+    features = build.description.features
+    return folds_in((features.front if half.is_front else features.back).shaping)
 
 
 def _hip_depth(size: Size, long: float) -> float:
@@ -238,8 +256,11 @@ def _slits(build: Build, halves: tuple[Half, Half]) -> None:
 # ---------------------------------------------------------------- gores
 
 
-def _gores(build: Build) -> tuple[Half, Half]:
-    """Four, six or eight gores: alike, with a share of hip and waist each, front and back halved at the sides."""
+def _gores(build: Build, point: float = 0.0) -> tuple[Half, Half]:
+    """Four, six or eight gores: alike, with a share of hip and waist each, front and back halved at the sides.
+
+    `point`: so far each runs down to a point in its middle, in mm.
+    """
     asked = build.description.features.skirt
     count = (asked.panels if asked and asked.panels else 6) // 2
     under = "skirt-" if build.description.garment.has_bodice else ""
@@ -265,8 +286,11 @@ def _gores(build: Build) -> tuple[Half, Half]:
                 # Every edge takes in as much as its neighbour, so that they meet.
                 taken = (size.hip - waist_of(build, size)) / 4 / edges_shaped
                 left_low = 0.0 if at_centre else -more
+                # Half a panel at the centre ends in the point itself.
+                foot = (long + point if share < 1 else long, left_low)
+                tip = (long + point, (left_low + hip + more) / 2)
                 left: Chain = (
-                    straight((0.0, 0.0), (long, 0.0))
+                    straight((0.0, 0.0), foot)
                     if at_centre
                     else (
                         curve((0.0, taken), (1.0, -0.05), (size.hip_depth, 0.0), (1.0, 0.0), 0.36),
@@ -276,7 +300,7 @@ def _gores(build: Build) -> tuple[Half, Half]:
                 top = (0.0, hip - taken)
                 return {
                     edge if at_centre else "front": left,
-                    "hem": straight((long, left_low), (long, hip + more)),
+                    "hem": straight(foot, *((tip,) if point and share == 1 else ()), (long, hip + more)),
                     "side": (
                         *straight((long, hip + more), (size.hip_depth, hip)),
                         curve((size.hip_depth, hip), UP, top, (-1.0, -0.05), 0.36),

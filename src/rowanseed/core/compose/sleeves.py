@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from functools import cache
 
+from rowanseed.core.compose import two_piece
 from rowanseed.core.compose.bands import cuff
-from rowanseed.core.compose.body import Half
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import ClothKind, Interfaced, Sleeve, SleeveEnd, SleeveKind, SleeveLength
 from rowanseed.core.compose.drafting import backwards, curve, mirrored, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem_depth
+from rowanseed.core.compose.panels import Half
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.making import (
     Closure,
@@ -58,7 +59,7 @@ def _cap(height: float, width: float) -> Chain:
 def sleeves(build: Build, front: Half, back: Half) -> None:
     """The sleeves of a garment, set into its armholes; nothing for one without, or cut in one with the body."""
     sleeve = build.description.features.sleeve
-    if sleeve is None or sleeve.kind is SleeveKind.CUT_IN_ONE:
+    if sleeve is None or sleeve.kind in (SleeveKind.CUT_IN_ONE, SleeveKind.RAGLAN):
         return
     gathered = sleeve.kind is SleeveKind.GATHERED_CAP
     knit = build.description.cloth is ClothKind.KNIT
@@ -81,18 +82,32 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
     def height(size: Size) -> float:
         return solve(lambda h: chain_length(_cap(h, width(size))), goal(size), 5.0, 400.0)
 
+    def long(size: Size) -> float:
+        top = height(size)
+        return top + max(30.0, (size.arm - top - cuff_depth(sleeve)) * SHARE[sleeve.length])
+
     def draw(size: Size) -> Edges:
-        wide, top = width(size), height(size)
-        long = top + max(30.0, (size.arm - top - cuff_depth(sleeve)) * SHARE[sleeve.length])
-        end = _end_width(sleeve, size, wide)
-        inset = (wide - end) / 2
+        wide, top, foot = width(size), height(size), long(size)
+        inset = (wide - end_width(sleeve, size, wide)) / 2
         return {
-            "underarm-front": straight((top, 0.0), (long, inset)),
-            "wrist": straight((long, inset), (long, wide - inset)),
-            "underarm-back": straight((long, wide - inset), (top, wide)),
+            "underarm-front": straight((top, 0.0), (foot, inset)),
+            "wrist": straight((foot, inset), (foot, wide - inset)),
+            "underarm-back": straight((foot, wide - inset), (top, wide)),
             "cap": _cap(top, wide),
         }
 
+    if sleeve.pieces == 2:
+        two_piece.draft(
+            build,
+            cap=lambda size: _cap(height(size), width(size)),
+            wide=width,
+            end=lambda size: end_width(sleeve, size, width(size)),
+            long=long,
+            height=height,
+        )
+        _set_in(build, ("sleeve", "under-sleeve"), front, back, ease=ease, gathered=False)
+        finish_end(build, sleeve, (part("sleeve", "wrist"), part("under-sleeve", "wrist")))
+        return
     build.piece("sleeve", "Sleeve", draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",))
     build.mark(
         "sleeve",
@@ -118,6 +133,12 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
         (part("sleeve", "underarm-back"),),
         each_hand=True,
     )
+    _set_in(build, ("sleeve",), front, back, ease=ease, gathered=gathered)
+    finish_end(build, sleeve, (part("sleeve", "wrist"),))
+
+
+def _set_in(build: Build, pieces: tuple[str, ...], front: Half, back: Half, *, ease: float, gathered: bool) -> None:
+    """The cap, on however many pieces, into the armhole."""
     difference = (
         Difference(DifferenceKind.GATHERS, GATHERED)
         if gathered
@@ -128,7 +149,7 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
     build.join(
         "armholes",
         "Sleeves into armholes",
-        (part("sleeve", "cap"),),
+        tuple(part(piece, "cap") for piece in pieces),
         (*front.armhole, *back.armhole),
         difference=difference,
         press=Press.BACK,
@@ -136,7 +157,6 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
         why="the cap is eased over the shoulder" if ease else "",
     )
     build.along["armhole"] = ("armholes",)
-    finish_end(build, sleeve, (part("sleeve", "wrist"),))
 
 
 def _at_shoulder(build: Build, back: Half, front: Half, size: Size, goal: float) -> float:
@@ -149,7 +169,7 @@ def cuff_depth(sleeve: Sleeve) -> float:
     return CUFF if sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF) else 0.0
 
 
-def _end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
+def end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
     hand = size.wrist + 75.0
     at = wide + (hand - wide) * SHARE[sleeve.length]
     full = sleeve.end in (SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING)
@@ -158,7 +178,7 @@ def _end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
 
 def _corner(p: EdgePart) -> Corner:
     """A sleeve's end is squared off for its hem; the slanting end of one cut in one with the body is not."""
-    return Corner.TURNED if p.piece == "sleeve" else Corner.MITRE
+    return Corner.TURNED if p.piece in ("sleeve", "under-sleeve") else Corner.MITRE
 
 
 def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> None:
@@ -181,9 +201,7 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             for p in parts:
                 build.allow(p.piece, p.edge, 30.0, _corner(p))
             build.finish("wrist", "Sleeve ends", FinishKind.CASING, parts)
-            build.closures.append(
-                Closure("wrist-elastic", ClosureKind.ELASTIC, "underarms" if _has(build) else "sides")
-            )
+            build.closures.append(Closure("wrist-elastic", ClosureKind.ELASTIC, _sleeve_seam(build)))
         case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF:
             gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
             cuff(build, parts, depth=CUFF, ratio=FULL_END if gathered else 1.0)
@@ -192,8 +210,10 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
                 _placket(build)
 
 
-def _has(build: Build) -> bool:
-    return "sleeve" in build.pieces
+def _sleeve_seam(build: Build) -> str:
+    """The seam that an elastic in the sleeve's end is closed with."""
+    ids = {join.id for join in build.joins}
+    return next(id for id in ("underarms", "sleeve-backs", "sides") if id in ids)
 
 
 def _placket(build: Build) -> None:

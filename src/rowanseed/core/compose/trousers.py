@@ -7,16 +7,18 @@ twentieth of the hip and a back one of a tenth, the crease in the middle of the 
 from __future__ import annotations
 
 from rowanseed.core.compose.bands import cuff
-from rowanseed.core.compose.body import Half
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import LegEnd, LegKind, OpeningKind, Waist, Where
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.folded import fold_edge
+from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.necks import split_sides
+from rowanseed.core.compose.panels import Half
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
-from rowanseed.core.pattern.pieces import Corner, Dart, LineKind, Mark, MarkKind, Panel
+from rowanseed.core.pattern.pieces import Corner, Dart, LineKind, Mark, MarkKind, Panel, Taken
 
 FORK = {True: 0.05, False: 0.105}
 """How far the fork reaches beyond the centre, as a share of the hip: front, back."""
@@ -192,6 +194,11 @@ def _dart(build: Build, half: Half) -> None:
         return drawn - (waist / 4 + (-6.0 if is_front else 6.0))
 
     if any(intake(size) < 3.0 for size in build.figures.sizes):
+        return
+    pleats = build.description.features.legs.pleats if is_front else 0
+    if pleats:
+        middle = lambda size: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
+        fold_edge(build, id, "waist", Folds(Taken.PLEAT, pleats, 0.0, 70.0), taken=intake, middle=middle, down=1.0)
         return
     marks = tuple(
         Mark(

@@ -143,6 +143,7 @@ class DetailKind(Worded):
     STRAP = "strap"
     BELT_LOOPS = "belt-loops"
     TAB = "tab"
+    PLEATED_BAND = "pleated-band", "pleated band on a flat one"
     TIE_BELT = "tie-belt"
     SLIT = "slit", "slit at the end of a seam"
     VENT = "vent"

@@ -106,14 +106,30 @@ class Mark:
     distance: Mapping[str, float]
 
 
+class Taken(Worded):
+    """How what is taken in at an edge is held: sewn to a point, folded and caught, or sewn down and let go."""
+
+    DART = "dart"
+    PLEAT = "pleat"
+    TUCK = "tuck"
+
+
 @dataclass(frozen=True)
 class Dart:
-    """A dart: two legs, which are marks on an edge, and its point in every size."""
+    """What is taken in at an edge: two legs, which are marks on it, and its point in every size.
+
+    The point of a pleat or a tuck is where it is let go, in the middle between its lines.
+    """
 
     id: str
     edge: str
     legs: tuple[str, str]
     point: Mapping[str, Point]
+    taken: Taken = Taken.DART
+
+    @property
+    def is_folded(self) -> bool:
+        return self.taken is not Taken.DART
 
 
 class LineKind(Worded):

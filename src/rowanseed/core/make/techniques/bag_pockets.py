@@ -77,13 +77,13 @@ def _level(number: int) -> tuple[str, ...]:
 
 def _bag(
     step: Steps, duty: Duty, *, after: dict[Fact, str], how: tuple[str, ...], needs: tuple[Need, ...] = ()
-) -> Operation:
-    """The bag sewn round and its edges neatened as one: every own seam of the pocket, and what completes it."""
+) -> Iterator[Operation]:
+    """The bag sewn round, its edges neatened as one, and pressed: every own seam of the pocket."""
     bench = step.bench
     detail = bench.details[duty.id]
     joins = tuple(i for i in _own_joins(bench, duty) if i not in detail.along)
     number = _number(bench, detail)
-    return step(
+    yield step(
         "bag",
         Act.JOIN if joins else Act.ATTACH,
         f"Sew the pocket bag: {step.name}",
@@ -95,13 +95,26 @@ def _bag(
         needs=needs,
         gives=(
             Fact.CLOSED,
-            *(facts.join(fact, id) for id in joins for fact in (Fact.JOINED, Fact.PRESSED, Fact.FINISHED)),
+            *(facts.join(fact, id) for id in joins for fact in (Fact.JOINED, Fact.FINISHED)),
         ),
         meant=frozenset({Meant.ENCLOSES}),
         on=On(pieces=(*detail.pieces, *detail.on), joins=joins, edges=_edges(bench, detail).edges),
         rows=0,
         look="The bag hangs towards the front and holds a hand.",
     )
+    if joins:
+        yield step(
+            "press-bag",
+            Act.PRESS,
+            f"Press the pocket bag flat: {step.name}",
+            f"Its allowances to one side, the garment folded out of the way so that no ridge shows. {iron_for(bench)}",
+            at=Bench.IRON,
+            took=minutes.each(2, number),
+            after={Fact.CLOSED: "the bag is sewn first"},
+            gives=facts.joins(Fact.PRESSED, joins),
+            on=On(joins=joins, edges=_edges(bench, detail).edges),
+            look="From the right side the bag cannot be seen.",
+        )
 
 
 def _pinned(step: Steps, duty: Duty, how: str, look: str) -> Operation:
@@ -149,7 +162,7 @@ def in_seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         rows=0,
         look="The bags' upper ends stand at the same height on both edges.",
     )
-    yield _bag(
+    yield from _bag(
         step,
         duty,
         after={Fact.PREPARED: "the bags are on both edges first"},
@@ -216,7 +229,7 @@ def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(joins=mouths, edges=shown(parts)),
         rows=0,
     )
-    yield _bag(
+    yield from _bag(
         step,
         duty,
         after={Fact.TOPSTITCHED: "the mouth is finished first"},
@@ -280,7 +293,7 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=_edges(bench, detail),
         look="Four little cuts end exactly at the rows.",
     )
-    yield _bag(
+    yield from _bag(
         step,
         duty,
         after={Fact.OPENED: "the mouth is cut first"},

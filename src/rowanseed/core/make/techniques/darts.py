@@ -22,8 +22,13 @@ DEEP = 32.0
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for piece in bench.pattern.pieces:
-        if piece.darts and bench.is_cut(piece.id):
+        if darts_of(piece) and bench.is_cut(piece.id):
             yield single(f"{KEY}{piece.id}")
+
+
+def darts_of(piece: Piece) -> tuple[Dart, ...]:
+    """What is sewn to a point; what is folded is the pleats'."""
+    return tuple(dart for dart in piece.darts if not dart.is_folded)
 
 
 def intake(bench: Workbench, piece: Piece, dart: Dart) -> float:
@@ -34,8 +39,8 @@ def intake(bench: Workbench, piece: Piece, dart: Dart) -> float:
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     piece = bench.piece(duty.id.removeprefix(KEY))
-    on = On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, dart.edge) for dart in piece.darts))
-    number = len(piece.darts) * bench.number_cut(piece.id)
+    on = On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, dart.edge) for dart in darts_of(piece)))
+    number = len(darts_of(piece)) * bench.number_cut(piece.id)
     lining = piece.id in bench.linings
     yield Operation(
         id=f"darts-{piece.id}",
@@ -71,7 +76,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.PRESS,
         title=f"Press the darts: {bench.name(piece.id)}",
         how=(
-            *dict.fromkeys(_pressed(bench, piece, dart, lining=lining) for dart in piece.darts),
+            *dict.fromkeys(_pressed(bench, piece, dart, lining=lining) for dart in darts_of(piece)),
             f"As sewn first, then over a ham, the iron stopping at the point. {iron_for(bench)}",
         ),
         bench=Bench.IRON,

@@ -28,7 +28,9 @@ def _on_neck(bench: Workbench, layer: str) -> Join | None:
     """The join that sews a layer of a collar to the garment."""
     for join in bench.joins.values():
         for side, other in ((join.a, join.b), (join.b, join.a)):
-            on_body = bench.panels(other) <= {Panel.FRONT, Panel.BACK} and not pieces_of(other) & bench.inner
+            on_body = (
+                bench.panels(other) <= {Panel.FRONT, Panel.BACK, Panel.SLEEVE} and not pieces_of(other) & bench.inner
+            )
             if pieces_of(side) == {layer} and on_body:
                 return join
     return None

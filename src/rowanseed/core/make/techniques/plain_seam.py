@@ -120,7 +120,9 @@ def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
         )
     if bench.closes_side(join) or panels == {Panel.SLEEVE}:
         for other in bench.joins.values():
-            if Panel.SLEEVE in bench.panels((*other.a, *other.b)) and other.id != join.id:
+            # A cuff or a facing goes on later: only what sews the sleeve to the body comes before.
+            there = bench.panels((*other.a, *other.b))
+            if Panel.SLEEVE in there and Panel.BAND not in there and other.id != join.id:
                 yield Need(
                     facts.join(Fact.ATTACHED, other.id), "the sleeve is sewn in while all is flat", where_given=True
                 )

@@ -1,0 +1,40 @@
+"""Flaps over patch pockets: two layers turned round their edge."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import band_draw
+from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.description import Pocket, PocketKind, PocketPlace
+from rowanseed.core.compose.feature import Feature
+from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carrier, pockets_of
+from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Press
+from rowanseed.core.pattern.pieces import Panel, Role
+
+
+def adds(build: Build) -> None:
+    for pocket, suffix in pockets_of(build, PocketKind.FLAP):
+        _flap(build, pocket, f"flap{suffix}")
+
+
+def _flap(build: Build, pocket: Pocket, id: str) -> None:
+    wide = (CHEST if pocket.on is PocketPlace.CHEST else PATCH)[0] + 6.0
+    edges = ("left", "lower", "right", "top")
+    build.piece(id, "Pocket flap", lambda size: band_draw(50.0, wide, edges), panel=Panel.OTHER, count=2, pair=True)
+    build.copy_of(f"{id}-facing", id, "Flap lining", role=Role.MAIN)
+    round_ = edges[:3]
+    build.join(
+        f"{id}-edge",
+        "Edge of the flap",
+        (part(id, e) for e in round_),
+        (part(f"{id}-facing", e) for e in round_),
+        press=Press.FACING,
+        each_hand=True,
+    )
+    both = (part(id, "top"), part(f"{id}-facing", "top"))
+    build.finish(f"{id}-top", "Upper edge of the flap", FinishKind.CAUGHT, both)
+    build.details.append(
+        Detail(id, "Pocket flap", DetailKind.FLAP, pieces=(id, f"{id}-facing"), on=(carrier(build, pocket),), count=2)
+    )
+
+
+FEATURES = (Feature("flap", asked=asks_for(PocketKind.FLAP), adds=adds, rank=11),)

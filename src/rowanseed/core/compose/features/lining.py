@@ -1,0 +1,109 @@
+"""A bagged lining; any other is derived at the Cloth station."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import (
+    ArmholeFinish,
+    Description,
+    LiningMethod,
+    NeckFinish,
+    Placket,
+    SleeveEnd,
+    Waist,
+)
+from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.panels import Half
+from rowanseed.core.pattern.making import DetailKind, EdgePart, LayerKind, Press
+from rowanseed.core.pattern.pieces import Panel, PointKind, Role
+
+
+def joins(build: Build, body: Body) -> None:
+    asked = build.description.features.lining
+    if asked is None or asked.method is not LiningMethod.BAGGED:
+        build.assumed["features.lining"] = (
+            "the lining is worked out from the garment's own pieces at the Cloth station: choose “lined” there"
+        )
+        return
+    _bagged(build, body.front, body.back)
+
+
+def _bagged(build: Build, front: Half, back: Half) -> None:
+    shell = [p.id for p in build.pieces.values() if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)]
+    for id in shell:
+        build.copy_of(f"{id}-lining", id, f"{build.pieces[id].name} lining", role=Role.LINING)
+        build.layer(LayerKind.LINING, f"{id}-lining", id)
+
+    def inside(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
+        return tuple(replace(p, piece=f"{p.piece}-lining") for p in parts)
+
+    for join in list(build.joins):
+        if all(p.piece in shell for p in (*join.a, *join.b)):
+            build.joins.append(
+                replace(
+                    join,
+                    id=f"lining-{join.id}",
+                    name=f"{join.name} of the lining",
+                    a=inside(join.a),
+                    b=inside(join.b),
+                )
+            )
+    for detail in list(build.details):
+        if detail.kind is DetailKind.DOUBLE_DARTS and set(detail.on) <= set(shell):
+            on = tuple(f"{id}-lining" for id in detail.on)
+            build.details.append(replace(detail, id=f"lining-{detail.id}", name=f"{detail.name}, lining", on=on))
+            for id in detail.on:
+                dots = tuple(q for q in build.pieces[id].points if q.kind is PointKind.DOT)
+                build.point(f"{id}-lining", *dots)
+    hem = next((f for f in build.finishes if f.id == "hem"), None)
+    edges: list[tuple[str, str, tuple[EdgePart, ...], bool]] = []
+    neck = (*front.neck, *reversed(back.neck))
+    opening = tuple(p for half in (front, back) for p in half.centre if p.edge == "opening")
+    edges.append(("neck", "Lining to neck", neck, False))
+    if opening:
+        edges.append(("front-edges", "Lining to front edges", opening, True))
+    if hem is not None:
+        build.finishes.remove(hem)
+        for p in hem.parts:
+            for id in (p.piece, f"{p.piece}-lining"):
+                build.allow(id, p.edge, build.seam)
+        edges.append(("hem", "Lining to hem", hem.parts, False))
+    if build.description.features.sleeve is None:
+        edges.append(("armhole", "Lining to armholes", (*front.armhole, *reversed(back.armhole)), True))
+    else:
+        wrist = next((f for f in build.finishes if f.id == "wrist"), None)
+        if wrist is not None and all(f"{p.piece}-lining" in build.pieces for p in wrist.parts):
+            build.finishes.remove(wrist)
+            for p in wrist.parts:
+                for id in (p.piece, f"{p.piece}-lining"):
+                    build.allow(id, p.edge, build.seam)
+            edges.append(("wrist", "Lining to sleeve ends", wrist.parts, True))
+    for id, name, parts, each in edges:
+        build.join(id, name, parts, inside(parts), press=Press.FACING, each_hand=each)
+        build.along[{"front-edges": "front"}.get(id, id)] = (id,)
+
+
+def forbids(d: Description) -> Found:
+    f = d.features
+    if f.lining is None or f.lining.method is not LiningMethod.BAGGED:
+        return
+    if not d.garment.has_bodice:
+        yield (
+            "features.lining.method",
+            "A bagged lining closes a bodice all round: a skirt's lining hangs or is sewn in.",
+        )
+    if f.collar or f.waist not in (None, Waist.NONE):
+        yield "features.lining.method", "A bagged lining is drafted for a body without collar and waist seam."
+    if f.neck.finish not in (None, NeckFinish.LINING):
+        yield "features.neck.finish", "A bagged lining finishes the neck itself."
+    if f.sleeve is None and f.armhole not in (None, ArmholeFinish.LINING):
+        yield "features.armhole", "A bagged lining finishes the armholes itself."
+    if f.sleeve is not None and f.sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
+        yield "features.sleeve.end", "A bagged lining is sewn to the sleeves' own ends: not to those of a cuff."
+    if f.opening.placket is Placket.FACING:
+        yield "features.opening.placket", "With a bagged lining the fronts' facing is said under “facing”."
+
+
+FEATURES = (Feature("lining", asked=lambda d: d.features.lining is not None, forbids=forbids, joins=joins, rank=80),)

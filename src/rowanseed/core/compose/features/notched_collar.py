@@ -1,0 +1,193 @@
+"""A notched collar: the front's edge turns back as a lapel, faced up to the shoulder; the collar ends at the notch.
+
+Drafted on the plain front; how deep it opens and how wide the lapel turns are shares from memory.
+"""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import along
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import (
+    CollarKind,
+    Description,
+    Interfaced,
+)
+from rowanseed.core.compose.drafting import DOWN, UP, curve, straight
+from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.lapels import break_point, buttons, facing_backs, facing_foot, on_a_plain_front
+from rowanseed.core.compose.necks import layers_of
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, upper
+from rowanseed.core.geometry.outline import Chain, Point, split_chain
+from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind, Press
+from rowanseed.core.pattern.pieces import LineKind, Panel
+
+LAPEL = 78.0
+"""The lapel reaches so far beyond the centre, in mm."""
+COLLAR = 78.0
+"""The collar is so deep from the neck to its outer edge, in mm."""
+
+
+def _notch(block: Upper) -> Point:
+    return (block.up + block.size.neck / 6 - 4.0, block.neck_width * 0.22)
+
+
+def _tip(block: Upper) -> Point:
+    return (_notch(block)[0] - 6.0, -LAPEL)
+
+
+def _edge(block: Upper) -> Chain:
+    """From the lapel's tip down to the lower edge."""
+    tip, turn = _tip(block), break_point(block)
+    return (curve(tip, (1.0, 0.1), turn, DOWN, 0.3, 0.35), *straight(turn, (block.hem, block.centre)))
+
+
+def _gorge(block: Upper) -> Chain:
+    """From the shoulder's neck point to the notch."""
+    return (curve(block.neck_point, (1.0, -0.1), _notch(block), (0.25, -1.0), 0.4),)
+
+
+def panel(build: Build, half: Half) -> None:
+    """The front with its lapel grown on."""
+    low, id = lower_edge(build), half.name
+
+    def ring(block: Upper) -> Edges:
+        return {
+            "opening": _edge(block),
+            low: straight((block.hem, block.centre), block.side[0].start),
+            "side": block.side,
+            "armhole": block.armhole,
+            "shoulder": straight(block.tip, block.neck_point),
+            "neck": _gorge(block),
+            "lapel": straight(_notch(block), _tip(block)),
+        }
+
+    new_panel(build, half, id, "Front", ring, at_centre=True)
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
+    build.line(
+        id,
+        LineKind.ROLL,
+        "roll",
+        lambda size: (_roll_top(block := upper(build, size, half)), break_point(block)),
+    )
+    half.neck, half.shoulder = [part(id, "neck")], [part(id, "shoulder")]
+    half.armhole, half.side, half.lower = [part(id, "armhole")], [part(id, "side")], [part(id, low)]
+    shape_with_darts(build, half, id)
+
+
+def _roll_top(block: Upper) -> Point:
+    """The roll line begins on the gorge, a little in front of the shoulder."""
+    return _gorge(block)[0].at(0.3)
+
+
+def carves(build: Build, body: Body) -> None:
+    """Facings, collar and buttons."""
+    deep, backs = facing_backs(build, body)
+    _front_facing(build, body, deep)
+    build.join(
+        "facing-shoulders",
+        "Shoulder seams of the facings",
+        (part("front-facing", "shoulder"),),
+        tuple(part(p.piece, "shoulder") for p in backs),
+        each_hand=True,
+    )
+    _collar(build, body, tuple(backs))
+    build.join(
+        "fronts",
+        "Front edges and lapels to the facings",
+        (part("front", "lapel"), part("front", "opening")),
+        (part("front-facing", "lapel"), part("front-facing", "opening")),
+        press=Press.FACING,
+        each_hand=True,
+    )
+    inner = (part("front-facing", "inner"), *(part(p.piece, "inner") for p in backs))
+    build.finish("facing-edges", "Inner edges of the facings", FinishKind.NEATENED, inner)
+    build.finish("facing-hems", "Lower ends of the facings", FinishKind.RAW, (part("front-facing", "hem"),))
+    build.along |= {"neck": ("collar-neck",), "collar": ("collar-edge",), "front": ("fronts",)}
+    buttons(build, body)
+
+
+def _front_facing(build: Build, body: Body, deep: dict[str, float]) -> None:
+    def draw(size: Size) -> Edges:
+        block = upper(build, size, body.front)
+        shoulder = split_chain(straight(block.tip, block.neck_point), block.shoulder - deep[size.name])[1]
+        foot, level = facing_foot(block)
+        top = shoulder[0].start
+        return {
+            "opening": _edge(block),
+            "hem": straight((block.hem, block.centre), foot),
+            "inner": (*straight(foot, level), curve(level, UP, top, (top[0] - level[0], top[1] - level[1]), 0.4)),
+            "shoulder": shoulder,
+            "neck": _gorge(block),
+            "lapel": straight(_notch(block), _tip(block)),
+        }
+
+    build.piece(
+        "front-facing",
+        "Front facing",
+        draw,
+        panel=Panel.BAND,
+        count=2,
+        pair=True,
+        allowances={"inner": 0.0, "hem": 0.0},
+    )
+    build.layer(LayerKind.FACING, "front-facing", "front")
+    build.interface("front-facing", Interfaced.FACINGS, Interfaced.FRONT)
+
+
+def _collar(build: Build, body: Body, backs: tuple[EdgePart, ...]) -> None:
+    outer = (part("front", "neck"), *reversed(body.back.neck))
+
+    def draw(size: Size) -> Edges:
+        long = along(build, outer, size)
+        end = (COLLAR, long + 14.0)
+        return {
+            "fold": straight((0.0, 0.0), (COLLAR, 0.0)),
+            "outer": straight((COLLAR, 0.0), end),
+            "end": straight(end, (0.0, long)),
+            "neck": straight((0.0, long), (0.0, 0.0)),
+        }
+
+    layers_of(build, ("collar", "under-collar"), ("Upper collar", "Under collar"), draw, "fold")
+    build.join("collar-neck", "Under collar to neck", outer, (part("under-collar", "neck"),))
+    build.join(
+        "collar-facing",
+        "Upper collar to facings",
+        (part("front-facing", "neck"), *reversed(backs)),
+        (part("collar", "neck"),),
+    )
+    round_ = ("outer", "end")
+    build.join(
+        "collar-edge",
+        "Edge of the collar",
+        tuple(part("collar", e) for e in round_),
+        tuple(part("under-collar", e) for e in round_),
+        press=Press.FACING,
+    )
+
+
+def asked(d: Description) -> bool:
+    return d.garment.has_bodice and d.features.collar is CollarKind.NOTCHED
+
+
+def takes(d: Description, half: Half) -> bool:
+    return asked(d) and half.is_front
+
+
+def forbids(d: Description) -> Found:
+    yield from on_a_plain_front(d, "A notched collar")
+
+
+FEATURES = (
+    Feature(
+        "notched-collar",
+        asked=asked,
+        forbids=forbids,
+        takes=takes,
+        panel=panel,
+        carves=carves,
+        finishes=frozenset({"neck", "opening"}),
+        rank=9,
+    ),
+)

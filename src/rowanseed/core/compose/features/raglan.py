@@ -1,0 +1,204 @@
+"""A raglan sleeve: the seam runs from the underarm to the neck, and the sleeve carries the shoulder.
+
+Drafted on the bodice block: what lies above the raglan line goes to the sleeve, whose two seams are as long as the
+body's and whose upper edge is as long as the neck that the body gave up, with a dart over the shoulder in woven cloth.
+Where the line leaves neck and armhole is a share from memory.
+"""
+
+from __future__ import annotations
+
+import math
+from functools import cache
+
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import ClothKind, Description, NeckShape, Shaping, SleeveKind
+from rowanseed.core.compose.drafting import IN, UP, backwards, curve, mirrored, solve, straight
+from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts, upper
+from rowanseed.core.compose.sleeves import SHARE, cuff_depth, end_width, finish_end
+from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.pattern.making import Press
+from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel
+
+NECK = 0.36
+"""So much of the neck's curve, from the shoulder on, goes to the sleeve."""
+TURN = 0.42
+"""Where the line turns above the underarm, as a share of the armhole's height."""
+DART, DART_LONG = 22.0, 120.0
+"""What the dart over the shoulder takes in, and how long it is, in mm; a knit stretches and has none."""
+CAP = 140.0
+"""The usual height of a cap, which a raglan's underarm is reckoned from, in mm."""
+
+
+def _neck(block: Upper) -> tuple[Chain, Chain]:
+    """(the sleeve's part of the neck, the body's), from the shoulder to the centre."""
+    first, rest = block.neck[0].split(NECK)
+    return (first,), (rest, *block.neck[1:])
+
+
+def _line(block: Upper) -> Chain:
+    """The raglan line on the body, from the underarm up to the neck."""
+    start, end = block.armhole[0].start, _neck(block)[1][0].start
+    turn = (start[0] - TURN * (start[0] - block.tip[0]), min(block.across, (start[1] + end[1]) / 2 + 18.0))
+    on = (end[0] - turn[0], end[1] - turn[1])
+    return (curve(start, IN, turn, UP, 0.5, 0.4), curve(turn, UP, end, on, 0.36))
+
+
+def panel(build: Build, half: Half) -> None:
+    """Front or back below its raglan line."""
+    edge, low, id = centre_of(build, half)[0], lower_edge(build), half.name
+
+    def ring(block: Upper) -> Edges:
+        c = block.centre
+        return {
+            edge: straight((block.neck_depth, c), (block.hem, c)),
+            low: straight((block.hem, c), block.side[0].start),
+            "side": block.side,
+            "raglan": _line(block),
+            "neck": _neck(block)[1],
+        }
+
+    new_panel(build, half, id, half.name.capitalize(), ring, at_centre=True)
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
+    half.neck, half.side, half.lower = [part(id, "neck")], [part(id, "side")], [part(id, low)]
+    shape_with_darts(build, half, id)
+
+
+def carves(build: Build, body: Body) -> None:
+    """The sleeve, its two raglan seams, and its share of the neck."""
+    asked, front, back = build.description.features.sleeve, body.front, body.back
+    assert asked is not None
+    knit = build.description.cloth is ClothKind.KNIT
+    dart = 0.0 if knit else DART
+
+    def wide(size: Size) -> float:
+        return size.upper_arm + (15.0 if knit else 55.0)
+
+    @cache
+    def drawn(size: Size) -> tuple[Chain, Chain, Chain]:
+        """(the seam to the back, the neck, the seam to the front); the underarm lies at x = 0."""
+        goals = [chain_length(_line(upper(build, size, half))) for half in (back, front)]
+        goal = dart + sum(chain_length(_neck(upper(build, size, half))[0]) for half in (back, front))
+        middle, apart = wide(size) / 2, 0.0
+
+        # The steeper the neck lies from front to back, the nearer its ends are across.
+        for _ in range(4):
+            half = math.sqrt(max(1.0, (0.95 * goal) ** 2 - apart**2)) / 2
+            to_back, to_front = (_seam(one, middle - half) for one in goals)
+            apart = to_front[-1].end[0] - to_back[-1].end[0]
+        to_back = mirrored(to_back, middle)
+        # The neck runs from the back's seam to the front's, hollowed until it is as long as what it is sewn to.
+        return to_back, _hollow(to_back[-1].end, to_front[-1].end, goal), backwards(to_front)
+
+    def long(size: Size) -> float:
+        return max(30.0, (size.arm - CAP - cuff_depth(asked)) * SHARE[asked.length])
+
+    def draw(size: Size) -> Edges:
+        to_back, neck, to_front = drawn(size)
+        w = wide(size)
+        inset = (w - end_width(asked, size, w)) / 2
+        return {
+            "underarm-front": straight((0.0, 0.0), (long(size), inset)),
+            "wrist": straight((long(size), inset), (long(size), w - inset)),
+            "underarm-back": straight((long(size), w - inset), (0.0, w)),
+            "raglan-back": to_back,
+            "neck": neck,
+            "raglan-front": to_front,
+        }
+
+    build.piece("sleeve", "Raglan sleeve", draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",))
+    build.line("sleeve", LineKind.LEVEL, "bicep", lambda size: ((0.0, 0.0), (0.0, wide(size))))
+    build.line(
+        "sleeve", LineKind.LENGTHEN_SHORTEN, "sleeve-length", lambda size: ((15.0, 4.0), (15.0, wide(size) - 4.0))
+    )
+    if dart:
+        _shoulder_dart(build, dart, DART_LONG)
+    for half in (front, back):
+        build.join(
+            f"raglan-{half.name}",
+            f"Raglan seams, {half.name}",
+            (part(half.name, "raglan"),),
+            (part("sleeve", f"raglan-{half.name}"),),
+            press=Press.BACK,
+            each_hand=True,
+        )
+    build.join(
+        "underarms",
+        "Sleeve seams",
+        (part("sleeve", "underarm-front"),),
+        (part("sleeve", "underarm-back"),),
+        each_hand=True,
+    )
+    build.along["armhole"] = ("raglan-front", "raglan-back")
+    front.neck = [*front.neck, part("sleeve", "neck")]
+    finish_end(build, asked, (part("sleeve", "wrist"),))
+
+
+def _seam(goal: float, across: float) -> Chain:
+    """The front's seam from the underarm up to the neck, `across` from the sleeve's edge, of a given length; the
+    back's is its mirror image."""
+
+    def drawn(top: float) -> Chain:
+        return (curve((0.0, 0.0), (-0.2, 1.0), (-top, across), (-1.0, 0.12), 0.42, 0.3),)
+
+    return drawn(solve(lambda top: chain_length(drawn(top)), goal, 20.0, 600.0))
+
+
+def _hollow(start: Point, end: Point, goal: float) -> Chain:
+    """A curve from one end of the neck to the other, hollow towards the sleeve, of a given length."""
+
+    def drawn(by: float) -> Chain:
+        return (curve(start, (by, -1.0), end, (-by, -1.0), 0.36),)
+
+    return drawn(solve(lambda by: chain_length(drawn(by)), goal, 0.0, 3.0))
+
+
+def _shoulder_dart(build: Build, dart: float, long: float) -> None:
+    def at(size: Size, leg: int) -> float:
+        return chain_length(build.edge("sleeve", "neck", size)) / 2 + (leg - 0.5) * dart
+
+    marks = tuple(
+        Mark(
+            f"shoulder-dart-{k + 1}",
+            MarkKind.DART_LEG,
+            "neck",
+            "start",
+            build.each(lambda size, k=k: at(size, k)),
+        )
+        for k in (0, 1)
+    )
+    build.mark("sleeve", *marks)
+
+    def point(size: Size) -> Point:
+        neck = build.edge("sleeve", "neck", size)[0].at(0.5)
+        return (neck[0] + long, neck[1])
+
+    points = {size.name: point(size) for size in build.figures.sizes}
+    build.dart("sleeve", Dart("shoulder-dart", "neck", (marks[0].id, marks[1].id), points))
+
+
+def is_asked(d: Description) -> bool:
+    sleeve = d.features.sleeve
+    return d.garment.has_bodice and sleeve is not None and sleeve.kind is SleeveKind.RAGLAN
+
+
+def takes(d: Description, half: Half) -> bool:
+    return is_asked(d)
+
+
+def forbids(d: Description) -> Found:
+    f = d.features
+    if f.neck.shape not in (NeckShape.ROUND, NeckShape.SCOOP, NeckShape.HIGH):
+        yield "features.neck.shape", "A raglan seam runs into a round neck: choose round, scoop or high."
+    for name, side in f.sides:
+        other = next((one for one in side.shaping if one not in (Shaping.BUST_DART, Shaping.WAIST_DART)), None)
+        if other is not None:
+            yield (
+                f"features.{name}.shaping",
+                f"{other.words.capitalize()}: a raglan sleeve is drafted with darts at the side and the waist only.",
+            )
+
+
+FEATURES = (Feature("raglan", asked=is_asked, forbids=forbids, takes=takes, panel=panel, carves=carves, rank=11),)

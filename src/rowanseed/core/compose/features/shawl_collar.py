@@ -1,0 +1,195 @@
+"""A shawl collar: cut in one with the front, joined at the centre back, faced by a facing of the same shape.
+
+Drafted on the plain front: the collar runs on from the shoulder's neck point by half the back neck. How wide it is and
+how it leans are shares from memory.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import CollarKind, Description, Interfaced
+from rowanseed.core.compose.drafting import DOWN, UP, curve, straight
+from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.lapels import (
+    break_point,
+    buttons,
+    facing_backs,
+    facing_foot,
+    on_a_plain_front,
+)
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, upper
+from rowanseed.core.geometry.outline import Chain, Point, chain_length, split_chain
+from rowanseed.core.pattern.making import FinishKind, LayerKind, Press
+from rowanseed.core.pattern.pieces import LineKind, Panel
+
+DEEP = 78.0
+"""The collar's depth at the centre back, in mm."""
+LEAN = math.radians(14)
+"""It leans away from the centre line by so much."""
+LAPEL = 72.0
+"""At its widest it reaches so far beyond the centre, in mm."""
+
+
+def _behind(build: Build, size: Size) -> float:
+    """Half the back neck."""
+    return chain_length(Upper(build.description, size, False, build.figures.sizes[len(build.figures.sizes) // 2]).neck)
+
+
+def _corners(build: Build, block: Upper) -> tuple[Point, Point]:
+    """(the collar's inner corner at the centre back, its outer one)."""
+    x, y = block.neck_point
+    long = _behind(build, block.size)
+    along = (-math.cos(LEAN), -math.sin(LEAN))
+    inner = (x + along[0] * long, y + along[1] * long)
+    return inner, (inner[0] + math.sin(LEAN) * DEEP, inner[1] - math.cos(LEAN) * DEEP)
+
+
+def _edge(build: Build, block: Upper) -> Chain:
+    """From the collar's outer corner at the centre back down to the lower edge."""
+    _, outer = _corners(build, block)
+    turn = break_point(block)
+    wide = (outer[0] + 0.62 * (turn[0] - outer[0]), -LAPEL)
+    return (
+        curve(outer, (1.0, -0.05), wide, DOWN, 0.4),
+        curve(wide, DOWN, turn, DOWN, 0.42),
+        *straight(turn, (block.hem, block.centre)),
+    )
+
+
+def _collar_edges(build: Build, block: Upper) -> Edges:
+    inner, outer = _corners(build, block)
+    return {"collar-neck": straight(block.neck_point, inner), "collar-back": straight(inner, outer)}
+
+
+def panel(build: Build, half: Half) -> None:
+    """The front with its collar grown on."""
+    low, id = lower_edge(build), half.name
+
+    def ring(block: Upper) -> Edges:
+        return {
+            "opening": _edge(build, block),
+            low: straight((block.hem, block.centre), block.side[0].start),
+            "side": block.side,
+            "armhole": block.armhole,
+            "shoulder": straight(block.tip, block.neck_point),
+            **_collar_edges(build, block),
+        }
+
+    new_panel(build, half, id, "Front with its collar", ring, at_centre=True)
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
+    build.line(
+        id,
+        LineKind.ROLL,
+        "roll",
+        lambda size: ((block := upper(build, size, half)).neck_point, break_point(block)),
+    )
+    half.shoulder, half.armhole = [part(id, "shoulder")], [part(id, "armhole")]
+    half.side, half.lower = [part(id, "side")], [part(id, low)]
+    shape_with_darts(build, half, id)
+
+
+def carves(build: Build, body: Body) -> None:
+    """The collar's seams, the facings and the buttons."""
+    deep, backs = facing_backs(build, body)
+    necks = tuple(reversed(body.back.neck))
+    _facing(build, body, deep)
+    # Shoulder and back neck are one seam round the corner at the neck point.
+    build.joins = [
+        replace(
+            join,
+            name="Shoulders and collar to the back neck",
+            a=(*join.a, part("front", "collar-neck")),
+            b=(*join.b, *reversed(necks)),
+        )
+        if join.id == "shoulders"
+        else join
+        for join in build.joins
+    ]
+    build.join(
+        "facing-shoulders",
+        "Facing, shoulders and collar to the back neck facing",
+        (part("front-facing", "shoulder"), part("front-facing", "collar-neck")),
+        (*(part(p.piece, "shoulder") for p in backs), *(part(p.piece, "neck") for p in backs)),
+        each_hand=True,
+    )
+    for piece, words in (
+        ("front", "Centre back seam of the collar"),
+        ("front-facing", "Its facing's centre back seam"),
+    ):
+        build.join(
+            f"{piece}-collar-back",
+            words,
+            (part(piece, "collar-back", "left"),),
+            (part(piece, "collar-back", "right"),),
+        )
+    build.join(
+        "fronts",
+        "Front edges and collar to the facings",
+        (part("front", "opening"),),
+        (part("front-facing", "opening"),),
+        press=Press.FACING,
+        each_hand=True,
+    )
+    inner = (part("front-facing", "inner"), *(part(p.piece, "inner") for p in backs))
+    build.finish("facing-edges", "Inner edges of the facings", FinishKind.NEATENED, inner)
+    build.finish("facing-hems", "Lower ends of the facings", FinishKind.RAW, (part("front-facing", "hem"),))
+    build.along |= {"neck": ("shoulders",), "collar": ("fronts",), "front": ("fronts",)}
+    buttons(build, body)
+
+
+def _facing(build: Build, body: Body, deep: dict[str, float]) -> None:
+    def draw(size: Size) -> Edges:
+        block = upper(build, size, body.front)
+        shoulder = split_chain(straight(block.tip, block.neck_point), block.shoulder - deep[size.name])[1]
+        foot, level = facing_foot(block)
+        top = shoulder[0].start
+        return {
+            "opening": _edge(build, block),
+            "hem": straight((block.hem, block.centre), foot),
+            "inner": (*straight(foot, level), curve(level, UP, top, (top[0] - level[0], top[1] - level[1]), 0.4)),
+            "shoulder": shoulder,
+            **_collar_edges(build, block),
+        }
+
+    build.piece(
+        "front-facing",
+        "Front facing with the upper collar",
+        draw,
+        panel=Panel.BAND,
+        count=2,
+        pair=True,
+        allowances={"inner": 0.0, "hem": 0.0},
+    )
+    build.layer(LayerKind.FACING, "front-facing", "front")
+    build.interface("front-facing", Interfaced.FACINGS, Interfaced.FRONT, Interfaced.COLLAR)
+
+
+def asked(d: Description) -> bool:
+    return d.garment.has_bodice and d.features.collar is CollarKind.SHAWL
+
+
+def takes(d: Description, half: Half) -> bool:
+    return asked(d) and half.is_front
+
+
+def forbids(d: Description) -> Found:
+    yield from on_a_plain_front(d, "A shawl collar")
+
+
+FEATURES = (
+    Feature(
+        "shawl-collar",
+        asked=asked,
+        forbids=forbids,
+        takes=takes,
+        panel=panel,
+        carves=carves,
+        finishes=frozenset({"neck", "opening"}),
+        rank=9,
+    ),
+)

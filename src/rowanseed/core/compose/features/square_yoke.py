@@ -1,0 +1,106 @@
+"""A square yoke let into the front with two corners."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Centre, Description, Shaping
+from rowanseed.core.compose.drafting import moved, straight
+from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts
+from rowanseed.core.compose.yokes import FULLER, below_the_neck
+from rowanseed.core.geometry.outline import Point, lerp
+from rowanseed.core.pattern.making import Difference, DifferenceKind, Press
+
+
+def _square_yoke(build: Build, half: Half) -> None:
+    """A yoke let into the front with two corners; it carries the neck and the inner half of the shoulder."""
+    low, id, yoke = lower_edge(build), half.name, f"{half.name}-yoke"
+    gathers = build.description.features.front.has(Shaping.GATHERS_UNDER_YOKE)
+
+    def corner(block: Upper) -> tuple[float, float, Point]:
+        at = lerp(block.neck_point, block.tip, 0.5)
+        base = max(block.neck_depth + 40.0, block.underarm + block.up - 55.0)
+        return base, at[1], at
+
+    def more(block: Upper) -> float:
+        return (FULLER - 1.0) * corner(block)[1] if gathers else 0.0
+
+    def body(block: Upper) -> Edges:
+        base, y, at = corner(block)
+        by = more(block)
+        return {
+            "centre": straight((base, 0.0), (block.hem, 0.0)),
+            low: straight((block.hem, 0.0), (block.side[0].start[0], block.side[0].start[1] + by)),
+            "side": moved(block.side, 0.0, by),
+            "armhole": moved(block.armhole, 0.0, by),
+            "shoulder": moved(straight(block.tip, at), 0.0, by),
+            "yoke-side": moved(straight(at, (base, y)), 0.0, by),
+            "yoke-base": straight((base, y + by), (base, 0.0)),
+        }
+
+    def top(block: Upper) -> Edges:
+        base, y, at = corner(block)
+        return {
+            "centre": straight((block.neck_depth, 0.0), (base, 0.0)),
+            "base": straight((base, 0.0), (base, y)),
+            "side": straight((base, y), at),
+            "shoulder": straight(at, block.neck_point),
+            "neck": block.neck,
+        }
+
+    new_panel(build, half, id, "Front", body, at_centre=True)
+    new_panel(build, half, yoke, "Front yoke", top, at_centre=True)
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))
+    half.yoke = f"yoke-{half.name}"
+    if gathers:
+        # Only the base is gathered: it is a seam of its own, sewn first, with the sides after it.
+        build.join(
+            half.yoke,
+            "Base of the yoke",
+            (part(id, "yoke-base"),),
+            (part(yoke, "base"),),
+            press=Press.UP,
+            difference=Difference(DifferenceKind.GATHERS, FULLER),
+        )
+        build.join(
+            "yoke-sides",
+            "Sides of the yoke",
+            (part(id, "yoke-side"),),
+            (part(yoke, "side"),),
+            press=Press.BACK,
+            each_hand=True,
+        )
+    else:
+        build.join(
+            half.yoke,
+            "Front yoke seam",
+            (part(id, "yoke-base"), part(id, "yoke-side")),
+            (part(yoke, "base"), part(yoke, "side")),
+            press=Press.UP,
+        )
+    half.neck, half.shoulder = [part(yoke, "neck")], [part(yoke, "shoulder"), part(id, "shoulder")]
+    half.armhole, half.side, half.lower = [part(id, "armhole")], [part(id, "side")], [part(id, low)]
+    shape_with_darts(build, half, id, more)
+
+
+def takes(d: Description, half: Half) -> bool:
+    return half.side_of(d).has(Shaping.SQUARE_YOKE)
+
+
+def asked(d: Description) -> bool:
+    return any(side.has(Shaping.SQUARE_YOKE) for _, side in d.features.sides)
+
+
+def forbids(d: Description) -> Found:
+    f = d.features
+    if f.front.has(Shaping.SQUARE_YOKE) and f.front.has(Shaping.YOKE):
+        yield "features.front.shaping", "A yoke is straight or square, not both."
+    yield from below_the_neck(d, Shaping.SQUARE_YOKE)
+    if f.back.has(Shaping.SQUARE_YOKE):
+        yield "features.back.shaping", "A square yoke is drafted for the front only."
+    if f.front.has(Shaping.SQUARE_YOKE) and f.front.centre is not Centre.FOLD:
+        yield "features.front.shaping", "A square yoke is drafted for a front on the fold."
+
+
+FEATURES = (Feature("square-yoke", asked=asked, forbids=forbids, takes=takes, panel=_square_yoke, rank=21),)

@@ -1,0 +1,33 @@
+"""A vent at the end of the centre back seam of a garment without a waist seam; a skirt's own is drafted with it."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Centre, Description, OpeningKind, Where
+from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.pattern.making import Detail, DetailKind
+from rowanseed.core.pattern.pieces import Mark, MarkKind
+
+LONG = 150.0
+
+
+def joins(build: Build, body: Body) -> None:
+    if body.below is not None or not build.description.garment.has_bodice:
+        return
+    where = body.back.centre[-1]
+    build.mark(where.piece, Mark("vent-end", MarkKind.DOT, where.edge, "end", build.each(lambda size: LONG)))
+    build.details.append(
+        Detail("vent", "Vent", DetailKind.VENT, along=("centre-back",), to_mark=(where.piece, "vent-end"))
+    )
+
+
+def forbids(d: Description) -> Found:
+    f = d.features
+    pulled = f.opening.kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+    if pulled and f.opening.where is Where.BACK:
+        yield "features.vent", "One seam is not opened at both ends here: leave the vent or the opening out."
+    if d.features.back.centre is not Centre.SEAM:
+        yield "features.vent", "A vent at the back needs a seam there: the back is cut on the fold."
+
+
+FEATURES = (Feature("vent", asked=lambda d: d.features.vent, forbids=forbids, joins=joins, rank=10),)

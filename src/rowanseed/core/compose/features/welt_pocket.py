@@ -1,0 +1,56 @@
+"""Welt pockets with two bags."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import band_draw
+from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.description import Description, Interfaced, Pocket, PocketKind
+from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.pocket_places import asks_for, carrier, mark_corners, misplaced, pockets_of
+from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
+from rowanseed.core.pattern.pieces import LineKind, Panel
+
+WELT = (20.0, 130.0)
+
+
+def adds(build: Build) -> None:
+    for pocket, suffix in pockets_of(build, PocketKind.WELT):
+        _welt(build, pocket, f"welt{suffix}")
+
+
+def _welt(build: Build, pocket: Pocket, id: str) -> None:
+    deep, wide = WELT
+    on = carrier(build, pocket)
+    build.piece(
+        id,
+        "Pocket welt",
+        lambda size: band_draw(2 * deep, wide, ("left", "bottom", "right", "top")),
+        panel=Panel.OTHER,
+        count=2,
+        pair=True,
+    )
+    build.line(id, LineKind.FOLD, "fold", lambda size: ((deep, 0.0), (deep, wide)))
+    build.interface(id, Interfaced.FRONT, Interfaced.FACINGS)
+    bag = f"{id}-bag"
+    build.piece(
+        bag,
+        "Bag of the welt pocket",
+        lambda size: band_draw(150.0, wide + 30.0, ("left", "bottom", "right", "top")),
+        panel=Panel.OTHER,
+        count=4,
+        pair=True,
+    )
+    edges = ("left", "bottom", "right", "top")
+    build.finish(f"{id}-edges", "Edges of the welt", FinishKind.CAUGHT, (part(id, e) for e in edges))
+    build.finish(f"{bag}-edges", "Edges of the bags", FinishKind.CAUGHT, (part(bag, e) for e in edges))
+    build.details.append(
+        Detail(id, "Welt pockets", DetailKind.WELT_POCKET, pieces=(id, bag), on=(on,), count=2, width=deep)
+    )
+    mark_corners(build, on, pocket, wide, id)
+
+
+def forbids(d: Description) -> Found:
+    yield from misplaced(d, PocketKind.WELT)
+
+
+FEATURES = (Feature("welt-pocket", asked=asks_for(PocketKind.WELT), forbids=forbids, adds=adds, rank=13),)

@@ -1,0 +1,131 @@
+"""A straight yoke, plain, or with gathers or a pleat below it."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Centre, Description, OpeningKind, Shaping, Waist, Where
+from rowanseed.core.compose.drafting import moved, straight
+from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.panels import (
+    Half,
+    centre_of,
+    lower_edge,
+    new_panel,
+    panel_levels,
+    shape_with_darts,
+    side_of,
+)
+from rowanseed.core.compose.yokes import FULLER, PLEAT, UNDER_A_YOKE, YOKE_AT, below_the_neck
+from rowanseed.core.geometry.outline import Chain, Point
+from rowanseed.core.pattern.making import Detail, DetailKind, Difference, DifferenceKind, Press
+
+
+def _yoke(build: Build, half: Half) -> None:
+    side = side_of(build, half)
+    edge, low, id, yoke = centre_of(build, half)[0], lower_edge(build), half.name, f"{half.name}-yoke"
+    gathers = side.has(Shaping.GATHERS_UNDER_YOKE)
+    full = gathers or side.has(Shaping.PLEAT_UNDER_YOKE)
+
+    def parts(block: Upper) -> tuple[Chain, Chain, Point]:
+        """(the body's part of the armhole, the yoke's, where they meet)."""
+        first, second = block.armhole[1].split(YOKE_AT)
+        return (block.armhole[0], first), (second,), second.start
+
+    def ratio() -> float:
+        return FULLER if gathers else 1.0 + PLEAT / 150.0
+
+    def more(block: Upper) -> float:
+        """How much wider the piece below is, so that it is everywhere the same share of its yoke."""
+        return (ratio() - 1.0) * (parts(block)[2][1] - block.centre) if full else 0.0
+
+    def body(block: Upper) -> Edges:
+        below, _, at = parts(block)
+        by = more(block)
+        c = block.centre
+        return {
+            edge: straight((at[0], c), (block.hem, c)),
+            low: straight((block.hem, c), (block.side[0].start[0], block.side[0].start[1] + by)),
+            "side": moved(block.side, 0.0, by),
+            "armhole": moved(below, 0.0, by),
+            "yoke": straight((at[0], at[1] + by), (at[0], c)),
+        }
+
+    def top(block: Upper) -> Edges:
+        _, above, at = parts(block)
+        c = block.centre
+        return {
+            edge: straight((block.neck_depth, c), (at[0], c)),
+            "yoke": straight((at[0], c), at),
+            "armhole": above,
+            "shoulder": straight(block.tip, block.neck_point),
+            "neck": block.neck,
+        }
+
+    new_panel(build, half, id, half.name.capitalize(), body, at_centre=True)
+    new_panel(build, half, yoke, f"{half.name.capitalize()} yoke", top, at_centre=True)
+    # In a centre seam the yoke comes before the body below it.
+    half.centre.reverse()
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))
+    half.yoke = f"yoke-{half.name}"
+    build.join(
+        half.yoke,
+        f"{half.name.capitalize()} yoke seam",
+        (part(id, "yoke"),),
+        (part(yoke, "yoke"),),
+        press=Press.UP,
+        difference=Difference(DifferenceKind.GATHERS, ratio()) if full else Difference(),
+    )
+    if full and not gathers:
+        build.details.append(
+            Detail(
+                f"{id}-pleat",
+                f"Pleat under the {half.name} yoke",
+                DetailKind.BOX_PLEATS if not half.is_front else DetailKind.KNIFE_PLEATS,
+                on=(id,),
+                along=(half.yoke,),
+                count=1,
+                width=2 * PLEAT,
+            )
+        )
+    half.neck, half.shoulder = [part(yoke, "neck")], [part(yoke, "shoulder")]
+    half.armhole, half.side = [part(id, "armhole"), part(yoke, "armhole")], [part(id, "side")]
+    half.lower = [part(id, low)]
+    shape_with_darts(build, half, id, more)
+
+
+SHAPES = (Shaping.YOKE, *UNDER_A_YOKE)
+
+
+def takes(d: Description, half: Half) -> bool:
+    return half.side_of(d).has(Shaping.YOKE)
+
+
+def asked(d: Description) -> bool:
+    return any(side.has(*SHAPES) for _, side in d.features.sides)
+
+
+def forbids(d: Description) -> Found:
+    f = d.features
+    for name, side in f.sides:
+        if side.has(*UNDER_A_YOKE) and not side.has(Shaping.YOKE, Shaping.SQUARE_YOKE):
+            yield f"features.{name}.shaping", "Fullness under a yoke needs a yoke."
+        if side.has(*UNDER_A_YOKE) and d.garment.has_bodice and f.waist not in (None, Waist.NONE, Waist.SHIRRED):
+            yield (
+                "features.waist",
+                "Fullness under a yoke runs on to the hem here: it is not drafted with a waist seam.",
+            )
+    yield from below_the_neck(d, Shaping.YOKE)
+    if f.back.has(Shaping.SHOULDER_DART) and f.back.has(Shaping.YOKE):
+        yield "features.back.shaping", "A yoke takes up the shoulder dart: choose one or the other."
+    opened = {Where.FRONT: f.front, Where.BACK: f.back}.get(f.opening.where)
+    kind = f.opening.kind
+    pulled = kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+    if pulled and kind and opened is not None and opened.has(Shaping.YOKE) and opened.centre is Centre.SEAM:
+        yield (
+            "features.opening.kind",
+            f"{kind.words.capitalize()} below a yoke's short seam are not drafted here: use a zip.",
+        )
+
+
+FEATURES = (Feature("yoke", asked=asked, forbids=forbids, takes=takes, panel=_yoke, rank=22),)

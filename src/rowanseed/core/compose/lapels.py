@@ -1,0 +1,115 @@
+"""What collars with lapels share: where the front turns back, its facing, the back's, and the buttons below."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.description import (
+    Centre,
+    Description,
+    NeckShape,
+    OpeningKind,
+    Shaping,
+    SleeveKind,
+    Waist,
+    Where,
+)
+from rowanseed.core.compose.feature import Body
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.necks import facing_depth, facing_of
+from rowanseed.core.compose.panels import upper
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, LayerKind
+from rowanseed.core.pattern.pieces import InnerPoint, PointKind
+
+BREAK = 25.0
+"""It turns back from so far below the underarm, in mm: the uppermost button lies there."""
+FACING = 75.0
+"""The facing is so wide at the hem, in mm."""
+AT_SHOULDER = 45.0
+"""And so wide at the shoulder."""
+
+
+def break_point(block: Upper) -> Point:
+    return (block.underarm + block.up + BREAK, block.centre)
+
+
+def facing_foot(block: Upper) -> tuple[Point, Point]:
+    """(the facing's corner at the hem, where its inner edge begins to lean to the shoulder)."""
+    return (block.hem, block.centre + FACING), (break_point(block)[0] + 40.0, block.centre + FACING)
+
+
+def facing_backs(build: Build, body: Body) -> tuple[dict[str, float], list[EdgePart]]:
+    """The facings of the back neck: (how deep they are at the shoulder in every size, their neck edges)."""
+    deep = build.each(lambda size: min(AT_SHOULDER, *(facing_depth(build, p, size) for p in body.back.neck)))
+    backs = []
+    for p in body.back.neck:
+        facing = f"{p.piece}-neck-facing"
+        facing_of(build, facing, p, deep)
+        build.layer(LayerKind.FACING, facing, p.piece)
+        backs.append(part(facing, "neck"))
+    _centre_of_back(build, backs)
+    return deep, backs
+
+
+def _centre_of_back(build: Build, backs: list[EdgePart]) -> None:
+    """Where the back has a seam at its centre its facing has one too."""
+    for p in backs:
+        if build.pieces[p.piece].has_edge("centre") and build.pieces[p.piece].cuts[0].fold is None:
+            build.join(
+                "facing-centre-back",
+                "Centre back seam of the facing",
+                (part(p.piece, "centre", "left"),),
+                (part(p.piece, "centre", "right"),),
+            )
+
+
+def buttons(build: Build, body: Body) -> None:
+    opening = build.description.features.opening
+    count = opening.count or 3
+    if opening.count is None:
+        build.assumed["features.opening.count"] = f"{count} of them"
+    kind = PointKind.BUTTONHOLE if opening.kind is OpeningKind.BUTTONS else PointKind.BUTTON
+
+    def at(size: Size, k: int) -> Point:
+        block = upper(build, size, body.front)
+        first = break_point(block)[0] + 5.0
+        last = max(first + 60.0, min(block.hem - 110.0, block.waist + 90.0))
+        return (first + k * (last - first) / max(1, count - 1), 0.0)
+
+    build.point(
+        "front",
+        *(
+            InnerPoint(f"button-{k + 1}", kind, {size.name: at(size, k) for size in build.figures.sizes})
+            for k in range(count)
+        ),
+    )
+    closure = ClosureKind.SNAPS if opening.kind is OpeningKind.SNAPS else ClosureKind.BUTTONS
+    build.closures.append(Closure("opening", closure, "fronts"))
+
+
+def on_a_plain_front(d: Description, what: str) -> Iterator[tuple[str, str]]:
+    """What a collar that is grown out of the front needs and forbids."""
+    f = d.features
+    laps = f.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS) and f.opening.where is Where.FRONT
+    if f.front.centre is not Centre.OPEN or not laps:
+        yield (
+            "features.collar",
+            f"{what} turns the front edge back: the front is open and closes with buttons or snaps.",
+        )
+    if f.neck.shape not in (NeckShape.ROUND, NeckShape.V):
+        yield "features.neck.shape", "Lapels make the neck themselves: leave it round or V."
+    other = next((one for one in f.front.shaping if one not in (Shaping.BUST_DART, Shaping.WAIST_DART)), None)
+    if other is not None:
+        yield (
+            "features.front.shaping",
+            f"{other.words.capitalize()}: a front that turns back has darts at the side and the waist only.",
+        )
+    if f.waist not in (None, Waist.NONE):
+        yield "features.waist", f"{what} is drafted for a front without a seam at the waist."
+    if f.sleeve is not None and f.sleeve.kind in (SleeveKind.RAGLAN, SleeveKind.CUT_IN_ONE):
+        yield "features.sleeve.kind", f"A sleeve that is {f.sleeve.kind.words} is not drafted with such a collar."
+    if f.opening.placket is not None:
+        yield "features.opening.placket", "The facing that makes the lapels finishes the front edges: no placket."

@@ -1,0 +1,231 @@
+"""Front and back as panels of the bodice block: their names, their centres, their darts, their measuring lines."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+
+from rowanseed.core.compose.bodice import BUST_DART, SHOULDER_DART, Upper, has_waist_seam
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Centre, Description, Shaping, Side
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart
+from rowanseed.core.pattern.pieces import Dart, InnerPoint, LineKind, Mark, MarkKind, Panel, PointKind
+
+DART_FROM = 50.0
+"""A bust dart lies so far below the underarm, in mm."""
+
+
+@dataclass
+class Half:
+    """Front or back as it was cut: its edges by what they are, from the centre outwards."""
+
+    is_front: bool
+    neck: list[EdgePart] = field(default_factory=list)
+    shoulder: list[EdgePart] = field(default_factory=list)
+    armhole: list[EdgePart] = field(default_factory=list)
+    side: list[EdgePart] = field(default_factory=list)
+    lower: list[EdgePart] = field(default_factory=list)
+    centre: list[EdgePart] = field(default_factory=list)
+    princess: str = ""
+    yoke: str = ""
+
+    @property
+    def name(self) -> str:
+        return "front" if self.is_front else "back"
+
+    def side_of(self, description: Description) -> Side:
+        """What the description says of this half."""
+        return description.features.front if self.is_front else description.features.back
+
+
+def side_of(build: Build, half: Half) -> Side:
+    return half.side_of(build.description)
+
+
+def upper(build: Build, size: Size, half: Half) -> Upper:
+    sizes = build.figures.sizes
+    return Upper(build.description, size, half.is_front, sizes[len(sizes) // 2])
+
+
+def _panel_of(half: Half) -> Panel:
+    return Panel.FRONT if half.is_front else Panel.BACK
+
+
+def lower_edge(build: Build) -> str:
+    return "waist" if has_waist_seam(build.description) else "hem"
+
+
+def centre_of(build: Build, half: Half) -> tuple[str, str | None, int, bool]:
+    """(name of the centre edge, the fold, how many, whether paired)."""
+    features = build.description.features
+    match (features.front if half.is_front else features.back).centre:
+        case Centre.FOLD:
+            return "centre", "centre", 1, False
+        case Centre.SEAM:
+            return "centre", None, 2, True
+        case Centre.OPEN:
+            return "opening", None, 2, True
+
+
+def new_panel(build: Build, half: Half, id: str, name: str, draw: Callable[[Upper], Edges], *, at_centre: bool) -> None:
+    edge, fold, count, pair = centre_of(build, half)
+    if not at_centre:
+        fold, count, pair = None, 2, True
+    hem = ("hem",) if lower_edge(build) == "hem" else ()
+    build.piece(
+        id,
+        name,
+        lambda size: draw(upper(build, size, half)),
+        panel=_panel_of(half),
+        fold=fold,
+        count=count,
+        pair=pair,
+        hem=hem,
+    )
+    if at_centre and fold is None:
+        half.centre.append(part(id, edge))
+
+
+def centre_seam(build: Build, half: Half) -> None:
+    side = side_of(build, half)
+    if side.centre is Centre.SEAM:
+        edges = half.centre
+        build.join(
+            f"centre-{half.name}",
+            f"Centre {half.name} seam",
+            (part(p.piece, p.edge, "left") for p in edges),
+            (part(p.piece, p.edge, "right") for p in edges),
+        )
+
+
+def panel_levels(
+    build: Build, half: Half, id: str, inner: Callable[[Upper, float], float], outer: Callable[[Upper, float], float]
+) -> None:
+    """Measuring lines from the inner to the outer edge of a panel, at every level that it reaches."""
+    sizes = build.figures.sizes
+    for k, (name, _) in enumerate(upper(build, sizes[0], half).levels):
+
+        def ends(size: Size, k: int = k) -> tuple[Point, Point]:
+            block = upper(build, size, half)
+            x = block.levels[k][1]
+            return (x, inner(block, x)), (x, outer(block, x))
+
+        build.line(id, LineKind.LEVEL, name, ends)
+    build.line(
+        id,
+        LineKind.LENGTHEN_SHORTEN,
+        "body-length",
+        lambda size: (
+            ((x := upper(build, size, half).waist - 60.0), inner(upper(build, size, half), x)),
+            (x, outer(upper(build, size, half), x)),
+        ),
+    )
+
+
+# ---------------------------------------------------------------- darts
+
+
+def shape_with_darts(build: Build, half: Half, id: str, extra: Callable[[Upper], float] = lambda block: 0.0) -> None:
+    """Bust, waist and shoulder darts; `extra` is how far the piece was widened at its centre."""
+    side = side_of(build, half)
+    if half.is_front and side.has(Shaping.BUST_DART):
+        take_dart(
+            build,
+            id,
+            "bust",
+            "side",
+            "end",
+            lambda size: (DART_FROM, DART_FROM + BUST_DART),
+            lambda size: (
+                (block := upper(build, size, half)).underarm + block.up + DART_FROM + BUST_DART / 2 + 4.0,
+                block.bust_point[1] + 25.0 + extra(block),
+            ),
+        )
+    if side.has(Shaping.SHOULDER_DART) and not half.is_front:
+        take_dart(
+            build,
+            id,
+            "shoulder",
+            "shoulder",
+            "end",
+            lambda size: (45.0, 45.0 + SHOULDER_DART),
+            lambda size: (
+                (block := upper(build, size, half)).neck_point[0] + 90.0,
+                block.neck_point[1] + 45.0,
+            ),
+        )
+    if side.has(Shaping.WAIST_DART):
+        _waist_dart(build, half, id, extra)
+
+
+def _waist_dart(build: Build, half: Half, id: str, extra: Callable[[Upper], float]) -> None:
+    sizes = build.figures.sizes
+    if upper(build, sizes[0], half).model.is_barely_shaped:
+        build.assumed[f"features.{half.name}.shaping"] = "the waist takes in too little for a dart"
+        return
+    if has_waist_seam(build.description):
+        take_dart(
+            build,
+            id,
+            "waist",
+            "waist",
+            "start",
+            lambda size: (
+                (block := upper(build, size, half)).bust_point[1] + extra(block) - block.centre - block.intake / 2,
+                block.bust_point[1] + extra(block) - block.centre + block.intake / 2,
+            ),
+            lambda size: (
+                (block := upper(build, size, half)).bust_point[0] + (18.0 if half.is_front else -10.0),
+                block.bust_point[1] + extra(block),
+            ),
+        )
+        return
+    ends: dict[str, Callable[[Upper], Point]] = {
+        "top": lambda block: (block.bust_point[0] + (18.0 if half.is_front else -10.0), block.bust_point[1]),
+        "inner": lambda block: (block.waist, block.bust_point[1] - block.intake / 2),
+        "outer": lambda block: (block.waist, block.bust_point[1] + block.intake / 2),
+        "low": lambda block: (min(block.hem - 15.0, block.waist + 0.6 * block.size.hip_depth), block.bust_point[1]),
+    }
+    build.point(
+        id,
+        *(
+            InnerPoint(
+                f"waist-dart-{name}",
+                PointKind.DOT,
+                {size.name: (at(block := upper(build, size, half))[0], at(block)[1] + extra(block)) for size in sizes},
+            )
+            for name, at in ends.items()
+        ),
+    )
+    middle = sizes[len(sizes) // 2]
+    build.details.append(
+        Detail(
+            f"{id}-waist-darts",
+            f"Waist darts of the {half.name}",
+            DetailKind.DOUBLE_DARTS,
+            on=(id,),
+            count=2,
+            width=round(upper(build, middle, half).intake, 1),
+        )
+    )
+
+
+def take_dart(
+    build: Build,
+    id: str,
+    name: str,
+    edge: str,
+    anchor: str,
+    legs: Callable[[Size], tuple[float, float]],
+    point: Callable[[Size], Point],
+) -> None:
+    """A dart with two legs on an edge: marks and point in every size."""
+    marks = tuple(
+        Mark(f"{name}-dart-{k + 1}", MarkKind.DART_LEG, edge, anchor, build.each(lambda size, k=k: legs(size)[k]))
+        for k in (0, 1)
+    )
+    build.mark(id, *marks)
+    points = {size.name: point(size) for size in build.figures.sizes}
+    build.dart(id, Dart(f"{name}-dart", edge, (marks[0].id, marks[1].id), points))

@@ -1,0 +1,77 @@
+"""Where a pocket is sewn on, and its corners marked there; the pockets a description asks for, with their ids."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Description, GarmentKind, Pocket, PocketKind, PocketPlace
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.geometry.outline import bounds, flatten
+from rowanseed.core.pattern.pieces import InnerPoint, PointKind
+
+PATCH = (130.0, 150.0)
+"""A patch pocket: wide, deep, in mm."""
+CHEST = (110.0, 125.0)
+
+
+def pockets_of(build: Build, *kinds: PocketKind) -> Iterator[tuple[Pocket, str]]:
+    """The described pockets of some kinds, each with what tells its ids from those of the others."""
+    for k, pocket in enumerate(build.description.features.pockets):
+        if pocket.kind in kinds:
+            yield pocket, "" if k == 0 else f"-{k + 1}"
+
+
+def asks_for(*kinds: PocketKind) -> Callable[[Description], bool]:
+    return lambda description: any(pocket.kind in kinds for pocket in description.features.pockets)
+
+
+def misplaced(d: Description, *kinds: PocketKind) -> Iterator[tuple[str, str]]:
+    """What is wrong with where some kinds of pockets are said to be."""
+    for k, pocket in enumerate(d.features.pockets):
+        where = f"features.pockets.{k}"
+        if pocket.kind not in kinds:
+            continue
+        in_seam = pocket.kind is PocketKind.IN_SEAM
+        if d.garment is GarmentKind.APRON and (pocket.on is not PocketPlace.FRONT or in_seam):
+            yield where, "An apron has only a front for its pockets."
+        if pocket.on is PocketPlace.CHEST and not d.garment.has_bodice:
+            yield where, f"A {d.garment.words} has no chest for a pocket."
+        if in_seam and pocket.on is not PocketPlace.SIDE:
+            yield where, "An in-seam pocket lies in the side seam: say that it is on the side."
+        if not in_seam and pocket.on is PocketPlace.SIDE:
+            yield where, f"A {pocket.kind.words} pocket lies on the front or the back."
+
+
+def carrier(build: Build, pocket: Pocket) -> str:
+    """The piece that a pocket is sewn on."""
+    half = "back" if pocket.on is PocketPlace.BACK else "front"
+    below = f"skirt-{half}"
+    if pocket.on is not PocketPlace.CHEST and below in build.pieces:
+        return below
+    return half
+
+
+def _place(build: Build, carrier: str, size: Size, share: tuple[float, float], wide: float) -> tuple[float, float]:
+    """The upper corner nearest the centre: so far down and across the piece, and still upon it."""
+    points = [p for chain in build.pieces[carrier].shapes[size.name].edges.values() for p in flatten(chain, 2.0)]
+    x0, y0, x1, y1 = bounds(points)
+    y0 = max(0.0, y0)
+    return x0 + share[0] * (x1 - x0), min(y0 + share[1] * (y1 - y0), y1 - wide - 15.0)
+
+
+def _share(build: Build, pocket: Pocket, carrier: str) -> tuple[float, float]:
+    if pocket.on is PocketPlace.CHEST:
+        return 0.3, 0.3
+    bodice = build.description.garment.has_bodice and not carrier.startswith("skirt")
+    return (0.62 if bodice else 0.16), 0.25
+
+
+def mark_corners(build: Build, carrier: str, pocket: Pocket, wide: float, id: str) -> None:
+    share = _share(build, pocket, carrier)
+    at = {size.name: _place(build, carrier, size, share, wide) for size in build.figures.sizes}
+    build.point(
+        carrier,
+        InnerPoint(f"{id}-inner", PointKind.POCKET, at),
+        InnerPoint(f"{id}-outer", PointKind.POCKET, {s: (x, y + wide) for s, (x, y) in at.items()}),
+    )

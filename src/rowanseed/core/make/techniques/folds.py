@@ -1,0 +1,119 @@
+"""Pleats and tucks taken in at an edge: how many, how deep, folded on their lines, and let go where they end."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.darts import intake
+from rowanseed.core.make.workbench import HOT, Workbench
+from rowanseed.core.pattern.pieces import Dart, Piece, Taken
+
+KEY = "folds:"
+
+
+def folds_of(piece: Piece) -> tuple[Dart, ...]:
+    """What is taken in at an edge by a fold, not by a dart."""
+    return tuple(dart for dart in piece.darts if dart.is_folded)
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for piece in bench.pattern.pieces:
+        if folds_of(piece) and bench.is_cut(piece.id):
+            yield single(f"{KEY}{piece.id}")
+
+
+def _taken_in(bench: Workbench, piece: Piece) -> tuple[str, ...]:
+    """How many folds there are at each edge, and how much each takes in."""
+    found: dict[tuple[Taken, str, str], int] = {}
+    for dart in folds_of(piece):
+        key = (dart.taken, dart.edge, bench.fine(intake(bench, piece, dart)))
+        found[key] = found.get(key, 0) + 1
+    halves = " on each half" if any(cut.fold for cut in piece.cuts) else ""
+    return tuple(
+        f"At the {edge}: {n} {taken.words}{'s' if n > 1 else ''}{halves}, {'each taking' if n > 1 else 'taking'} in "
+        f"{deep}."
+        for (taken, edge, deep), n in found.items()
+    )
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    piece = bench.piece(duty.id.removeprefix(KEY))
+    folds, name = folds_of(piece), bench.name(piece.id)
+    tucks = any(dart.taken is Taken.TUCK for dart in folds)
+    number = len(folds) * bench.number_cut(piece.id)
+    words = "tucks" if all(d.taken is Taken.TUCK for d in folds) else "pleats and tucks" if tucks else "pleats"
+    on = On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, dart.edge) for dart in folds))
+    sewn = (
+        "Tucks: right sides together, line on line; sew from the edge down to the mark where the tuck is let go, bring "
+        "the threads to the wrong side and knot them. No backstitch shows there.",
+    )
+    yield Operation(
+        id=f"folds-{piece.id}",
+        technique="folds",
+        act=Act.FOLD,
+        title=f"{'Sew' if tucks else 'Fold'} the {words}: {name}",
+        how=(
+            *_taken_in(bench, piece),
+            *(sewn if tucks else ()),
+            *(
+                ()
+                if words == "tucks"
+                else (
+                    "Pleats: from the right side bring one line onto the other, the fold towards the side as the "
+                    "tissue's arrow says; without an arrow choose one way and keep it. Pin down the fold.",
+                )
+            ),
+            f"Baste across all of them {bench.margin(10)} from the raw edge, in the allowance, where it stays.",
+            "Left and right mirror each other; one that lies on one half only stays there.",
+        ),
+        bench=Bench.MACHINE if tucks else Bench.HAND,
+        minutes=minutes.each(3, number),
+        on=on,
+        requires=(
+            Need(
+                facts.piece(Fact.STIFFENED, piece.id), "interfacing goes on while the piece is flat", where_given=True
+            ),
+            Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
+            Need(facts.piece(Fact.MARKED, piece.id), "its marks are made again first", where_given=True),
+        ),
+        gives=(facts.piece(Fact.SEWN, piece.id),),
+        setting=settings.seam(bench.household) if tucks else None,
+        look="Folded, the edge is as long as the one it is sewn to: measure before you go on.",
+    )
+    yield Operation(
+        id=f"press-folds-{piece.id}",
+        technique="folds",
+        act=Act.PRESS,
+        title=f"Press the {words}: {name}",
+        how=(
+            "As far down as they are held or are to stay sharp, and no further: below they open. Strips of paper under "
+            f"the folds keep them from marking the right side. {iron_for(bench)}",
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(2, number),
+        on=on,
+        requires=(Need(facts.piece(Fact.SEWN, piece.id), "they are folded first"),),
+        gives=(facts.piece(Fact.SHAPED, piece.id),),
+        caution=HOT,
+        look="Each fold runs straight with the grain and opens where it is let go.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="folds",
+        name="Pleats and tucks at an edge",
+        chapter="shape",
+        finds=finds,
+        sews=sews,
+        rank=10,
+        also=("waist pleats", "shoulder tucks"),
+        words={"tuck": "a fold stitched along its length and let go at its end"},
+        draw="pleat",
+    ),
+)
