@@ -177,5 +177,58 @@ def _lacking(description, name):
     return None
 
 
-whole_ones = descriptions.map(mended).filter(lambda found: found is not None)
+open_fronts = st.builds(
+    lambda of, front, kind, count, collar, sleeve, neck, facing: replace(
+        of,
+        features=replace(
+            of.features,
+            front=replace(front, centre=Centre.OPEN),
+            opening=Opening(Where.FRONT, kind, None, count),
+            collar=collar,
+            sleeve=sleeve,
+            neck=neck,
+            facing=facing,
+            waist=None,
+            skirt=None,
+        ),
+    ),
+    descriptions.filter(lambda d: d.garment.has_bodice),
+    sides,
+    st.sampled_from([OpeningKind.BUTTONS, OpeningKind.SNAPS]),
+    st.none() | st.integers(1, 9),
+    st.none() | one_of(CollarKind),
+    st.none() | sleeves,
+    st.builds(Neck, shape=st.sampled_from([NeckShape.ROUND, NeckShape.V])),
+    st.sampled_from([frozenset(), frozenset({FacedEdge.FRONT})]),
+)
+"""Jackets, coats, shirts: open at the front, with every collar."""
+waisted = st.builds(
+    lambda of, garment, waist, opening, pleats, pocket: replace(
+        of,
+        garment=garment,
+        features=replace(
+            of.features,
+            front=replace(of.features.front, centre=Centre.FOLD),
+            back=replace(of.features.back, centre=Centre.SEAM),
+            opening=opening,
+            waist=waist,
+            legs=replace(of.features.legs, pleats=pleats if garment is GarmentKind.TROUSERS else 0),
+            pockets=(Pocket(pocket, PocketPlace.FRONT),),
+        ),
+    ),
+    descriptions,
+    st.sampled_from([GarmentKind.SKIRT, GarmentKind.TROUSERS]),
+    st.sampled_from([Waist.WAISTBAND, Waist.PLEATED_BAND, Waist.FACING, Waist.PLAIN_BAND]),
+    st.sampled_from(
+        [
+            Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0),
+            Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP, 180.0),
+            Opening(Where.BACK, OpeningKind.CENTRED_ZIP, 180.0),
+        ]
+    ),
+    st.integers(0, 3),
+    st.sampled_from([PocketKind.SLANT, PocketKind.PATCH, PocketKind.WELT]),
+)
+"""Skirts and trousers that fit the waist, with what is put into their fronts."""
+whole_ones = st.one_of(descriptions, open_fronts, waisted).map(mended).filter(lambda found: found is not None)
 """Descriptions without a contradiction."""

@@ -305,7 +305,7 @@ def test_one_bad_row_takes_no_page_down(house, tmp_path):
 def test_projects_people_and_patterns_can_be_put_away(house):
     assert "put those away first" in house.post("/people/2/remove").text
     assert house.post("/patterns/1/remove").status_code == 422
-    for id in range(1, 7):
+    for id in range(1, 8):
         assert f'action="/projects/{id}/remove"' in house.get(f"/projects/{id}/keep").text
         house.post(f"/projects/{id}/remove")
     assert house.get("/projects/1/keep").status_code == 404

@@ -19,7 +19,7 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
-from rowanseed.core.compose.envelope_text import read_notion
+from rowanseed.core.compose.envelope_text import is_cloth, read_notion
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import figures
@@ -319,7 +319,7 @@ def _pattern(build: Build) -> Pattern:
                 for line in description.yardage
                 for size in ((line.size,) if line.size else sizes)
             ),
-            notions=tuple(read_notion(said) for said in description.notions),
+            notions=tuple(read_notion(said) for said in description.notions if not is_cloth(said)),
             figure=description.figure,
             fabrics=description.fabrics,
             runs=description.runs,

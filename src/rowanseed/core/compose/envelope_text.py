@@ -23,6 +23,9 @@ ROLE_WORDS = {
 }
 
 
+CLOTH_WORDS = {"of", "light", "medium", "heavy", "woven", "fabric", "cloth", "iron-on", "sew-in", "wide"}
+
+
 class EnvelopeError(Exception):
     """A line that cannot be read, in the sewist's words."""
 
@@ -48,6 +51,13 @@ def read_notion(line: str) -> PrintedNotion:
     what = re.sub(r"\b(?:of|wide|long|or|each|about)\b\s*(?=$|,)|^\s*of\b|\(\s*\)", " ", rest, flags=re.IGNORECASE)
     what = re.sub(r"\s*,\s*(?=,|$)", "", re.sub(r"\s+", " ", what)).strip(" ,-–")
     return PrintedNotion(what or text, max(1, count), ", ".join(length.strip() for length in lengths))
+
+
+def is_cloth(line: str) -> bool:
+    """Whether a line among the notions is cloth by the length, which is reckoned from the pieces cut of it."""
+    words = set(re.sub(_LENGTH, " ", line.lower(), flags=re.IGNORECASE).replace(",", " ").split())
+    cloths = {word for named in ROLE_WORDS.values() for word in named}
+    return bool(words & cloths) and words <= cloths | CLOTH_WORDS and bool(re.search(_LENGTH, line, re.IGNORECASE))
 
 
 # ---------------------------------------------------------------- yardage

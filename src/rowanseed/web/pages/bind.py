@@ -127,7 +127,6 @@ def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, s
     return home.show(
         BindView(
             id=id,
-            drawing=drawing,
             pattern=pattern,
             pattern_id=number_of(typed.get("pattern")) or 0,
             size=size,

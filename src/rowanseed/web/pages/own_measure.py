@@ -32,7 +32,7 @@ def look(home: Home, request: Request) -> Response:
     made, found, errors = _made(home, typed)
     return home.show(
         OwnLookView(
-            sums=sums(found) if made else (), drawn=_drawn(made), made=made, errors={} if _is_new(typed) else errors
+            sums=sums(found) if made else (), drawn=_drawn(made), errors={} if _is_new(typed) else errors
         )
     )
 
@@ -80,7 +80,6 @@ def _page(home: House, typed: Mapping[str, str], errors: Mapping[str, str], stat
             asked=[one for one in ASKED if kind in one.kinds],
             sums=sums(found) if made else (),
             drawn=_drawn(made),
-            made=made,
         ),
         status,
     )

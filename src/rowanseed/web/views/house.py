@@ -129,8 +129,8 @@ class DescribeLookView(PageView):
     """What a description comes to as it stands: the pattern and its drawing, or what cannot be, by field."""
 
     template = "describe_look.html"
-    made: Pattern | None
     errors: Mapping[str, str]
+    made: Pattern | None
     drawn: str | None
     ticks: Sequence[Tick] = ()
     steps: Sequence[Matched] = ()
@@ -151,7 +151,6 @@ class OwnLookView(PageView):
     template = "own_look.html"
     sums: Sequence[Working]
     drawn: str | None
-    made: Pattern | None
     errors: Mapping[str, str]
 
 
@@ -226,7 +225,6 @@ class BindView(PageView):
 
     template = "bind.html"
     id: int
-    drawing: Drawing
     pattern: Pattern
     pattern_id: int
     size: str

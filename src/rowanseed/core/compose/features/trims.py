@@ -65,6 +65,8 @@ def forbids(d: Description) -> Found:
     f = d.features
     for k, trim in enumerate(f.trim):
         where = f"features.trim.{k}"
+        if trim in f.trim[:k]:
+            yield where, f"{trim.kind.words.capitalize()} along the {trim.along.words} is said twice."
         if trim.along is Along.COLLAR and not f.collar:
             yield where, "There is no collar to trim."
         if trim.along is Along.YOKE and not (
