@@ -32,6 +32,7 @@ from rowanseed.core.pattern.pieces import (
     PointKind,
     Role,
     Shape,
+    Taken,
 )
 
 from .garments import SEAM, SIZE, _Garment, four, part
@@ -675,6 +676,42 @@ def pocketed():
     return skirt(extra=add)
 
 
+def folded(taken):
+    """A front with two folds at its waist, which take in 40 mm."""
+    made = skirt()
+    legs = [Mark(f"f{k}", MarkKind.DART_LEG, "waist", "start", {SIZE: 60.0 + 20.0 * k}) for k in range(4)]
+    folds = [Dart(f"fold-{k}", "waist", (f"f{k}", f"f{k + 1}"), {SIZE: (60.0, 180.0)}, taken) for k in (0, 2)]
+    pieces = tuple(
+        replace(p, marks=(*p.marks, *legs), darts=tuple(folds)) if p.id == "front" else p for p in made.pieces
+    )
+    return replace(made, pieces=pieces)
+
+
+def strapped(kind):
+    """Straps with one end caught and one that is closed."""
+
+    def add(made):
+        made.pieces.append(strip("strap", count=2))
+        kinds = (("lower", FinishKind.CAUGHT), ("upper", FinishKind.TURNED))
+        made.finishes += [Finish(f"strap-{e}", f"{e} end of the strap", how, (part("strap", e),)) for e, how in kinds]
+        sides = tuple(part("strap", e) for e in ("a", "b"))
+        made.finishes.append(Finish("strap-sides", "Sides of the strap", FinishKind.TURNED, sides))
+        made.details.append(Detail("straps", "Straps", DetailKind.STRAP, ("strap",), along=("sides",), count=2))
+        made.closures.append(Closure("strap-closure", kind, "strap-upper"))
+
+    return skirt(extra=add)
+
+
+def pleated_band():
+    made = skirt(waist="gathered band", zipped=ClosureKind.CENTRED_ZIP)
+    edges = ("a", "lower", "b", "upper")
+    over = strip("over", edges=edges, long=80.0, wide=300.0)
+    caught = Finish("over", "Edges of the pleated band", FinishKind.CAUGHT, tuple(part("over", e) for e in edges))
+    detail = Detail("pleated", "Pleated band", DetailKind.PLEATED_BAND, ("over",), on=("band",), count=4, width=10.0)
+    making = replace(made.making, finishes=(*made.making.finishes, caught), details=(*made.making.details, detail))
+    return replace(made, pieces=(*made.pieces, over), making=making)
+
+
 def _deeper(piece):
     edges = tuple(EdgeSpec(e.name, 40.0 if e.name == "top" else e.allowance) for e in piece.edges)
     return replace(piece, edges=edges)
@@ -697,6 +734,7 @@ def _opened(kind):
     return armholes(neck(closed(body(_Garment(), opening=True, front_more=[END]), kind))).pattern()
 
 
+STRAPS_CLOSED = (ClosureKind.BUTTONS, ClosureKind.SNAPS, ClosureKind.TIES)
 WARDROBE = {
     "skirt": lambda: skirt(darts=True, zipped=ClosureKind.INVISIBLE_ZIP),
     "gathered skirt": lambda: skirt(waist="gathered band", zipped=ClosureKind.CENTRED_ZIP),
@@ -723,5 +761,9 @@ WARDROBE = {
     "lapped zip": lambda: skirt(zipped=ClosureKind.LAPPED_ZIP),
     "exposed zip": lambda: skirt(zipped=ClosureKind.EXPOSED_ZIP),
     "hooks": lambda: skirt(zipped=ClosureKind.HOOK_AND_EYE),
+    "waist pleats": lambda: folded(Taken.PLEAT),
+    "waist tucks": lambda: folded(Taken.TUCK),
+    "pleated band": pleated_band,
+    **{f"straps by {kind.value}": (lambda kind=kind: strapped(kind)) for kind in STRAPS_CLOSED},
     **{kind.words: (lambda kind=kind: with_detail(kind)) for kind in KINDS},
 }

@@ -21,6 +21,10 @@ HIGH, WIDE = 430.0, 300.0
 MARGIN = 14.0
 At = Callable[[Point, int], Point]
 """Where a point of the garment lies on the drawing, by hand: -1 left, 1 right."""
+INSIDE = ("bag", "waist-inner")
+"""Edges of a pocket's side piece that lie behind the front."""
+SEAMS = ("princess", "yoke", "yoke-base", "yoke-side", "base", "front", "centre", "waist", "opening", "roll", "mouth")
+"""Edges that are drawn finer than the outline."""
 STROKES = 26.0
 """Gathers are drawn as strokes so far apart, in mm."""
 
@@ -138,16 +142,29 @@ def _words(pattern: Pattern) -> str:
 
 def _outline(group: Element, one: Laid, hand: int, at: At) -> None:
     ring = [at(q, hand) for run in one.edges.values() for q in run[:-1]]
-    add(group, "path", d=path_of(ring), stroke="none", fill=PAPER)
+    if not one.piece.has_edge("bag"):
+        add(group, "path", d=path_of(ring), stroke="none", fill=PAPER)
     folds = {cut.fold for cut in one.piece.cuts}
     for name, run in one.edges.items():
-        if name in folds:
+        if name in folds or name in INSIDE:
             continue
         if name == "princess" and one.piece.has_edge("side"):
             continue
         if name == "hem" or (name == "wrist" and one.piece.has_edge("hem")):
             _hem_line(group, run, one.piece.edge(name).allowance, hand, at)
-        seam = name in ("princess", "yoke", "yoke-base", "yoke-side", "base", "front", "centre", "waist", "opening")
+        seam = name in (
+            "roll",
+            "mouth",
+            "princess",
+            "yoke",
+            "yoke-base",
+            "yoke-side",
+            "base",
+            "front",
+            "centre",
+            "waist",
+            "opening",
+        )
         add(
             group,
             "path",
@@ -183,10 +200,12 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
         point = dart.point[size]
         marks = [piece.mark(leg) for leg in dart.legs]
         chain = one.edges[dart.edge]
-        for mark in marks:
-            leg = along(chain, mark.distance[size], from_end=mark.anchor == "end")
-            tip = (point[0] + one.down, point[1] + one.out)
-            ends = [at(leg, hand), at(tip, hand)]
+        legs = [along(chain, mark.distance[size], from_end=mark.anchor == "end") for mark in marks]
+        tip = (point[0] + one.down, point[1] + one.out)
+        for leg in legs:
+            # A pleat or a tuck runs down straight; a dart's legs meet.
+            far = (tip[0], leg[1]) if dart.is_folded else tip
+            ends = [at(leg, hand), at(far, hand)]
             add(group, "path", d=path_of(ends, closed=False), stroke=QUIET, stroke_width=1, fill="none")
     corners = [q.at[size] for q in piece.points if q.kind is PointKind.POCKET and size in q.at]
     for a, b in zip(corners[::2], corners[1::2], strict=False):

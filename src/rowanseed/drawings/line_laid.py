@@ -39,6 +39,7 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         edges = {name: _fine(flatten(chain, 1.0)) for name, chain in piece.shapes[size].edges.items()}
         if piece.has_edge("crotch"):
             edges = _legs_together(edges)
+        edges = _turned_back(piece, edges, size)
         edges = _hung(_closed_up(pattern, piece, edges, size))
         if piece.has_edge("waist") and not piece.has_edge("shoulder") and piece.has_edge("front"):
             # A gore has a frame of its own: it is laid where its neighbour ends.
@@ -99,6 +100,26 @@ def _hung(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
     return {name: [at(q) for q in run] for name, run in edges.items()}
 
 
+def _turned_back(piece: Piece, edges: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
+    """A front with lapels or a shawl collar: what lies beyond its roll line is turned over it, and that line shows."""
+    roll = piece.line(LineKind.ROLL, "roll")
+    if roll is None:
+        return edges
+    (ax, ay), (bx, by) = roll.ends[size]
+    dx, dy = bx - ax, by - ay
+    long = math.hypot(dx, dy)
+
+    def at(q: Point) -> Point:
+        beyond = ((q[0] - ax) * dy - (q[1] - ay) * dx) / long
+        if beyond <= 0 or q[0] > bx:
+            return q
+        # Mirrored at the roll line.
+        return (q[0] - 2 * beyond * dy / long, q[1] + 2 * beyond * dx / long)
+
+    turned = {name: [at(q) for q in run] for name, run in edges.items()}
+    return {**turned, "roll": [(ax, ay), (bx, by)]}
+
+
 def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
     """A trouser leg drawn so that its centre seam stands on the centre line; its outer side stays where it is."""
     crotch, inner, outer = (_across(edges[name]) for name in ("crotch", "inseam", "outseam"))
@@ -132,6 +153,9 @@ def _princess_of(pattern: Pattern, inner: Piece, outer: Piece) -> bool:
 def sleeve(pattern: Pattern, laid: list[Laid], size: str) -> list[list[Point]]:
     """The sleeve hanging from the shoulder's tip, as wide as its piece."""
     piece = next((p for p in pattern.pieces if p.panel is Panel.SLEEVE), None)
+    raglan = [q for one in laid for name, run in one.edges.items() if name == "raglan" for q in run]
+    if piece is not None and raglan:
+        return [_raglan(piece, raglan, size)]
     holes = [(one, run) for one in laid for name, run in one.edges.items() if name == "armhole"]
     if piece is None or not holes:
         return []
@@ -144,6 +168,19 @@ def sleeve(pattern: Pattern, laid: list[Laid], size: str) -> list[list[Point]]:
     end = abs(edges["wrist"][-1].end[1] - edges["wrist"][0].start[1]) / 2
     low = (under[0] + long * 0.94, under[1] + long * 0.34)
     return [[*hole, tip, (low[0] - end * 0.34, low[1] + end * 0.94), low, under]]
+
+
+def _raglan(piece: Piece, seam: list[Point], size: str) -> list[Point]:
+    """A raglan sleeve: from the neck over the shoulder down the arm, and back along its seam."""
+    under, neck = max(seam, key=lambda q: q[1]), min(seam)
+    edges = piece.shapes[size].edges
+    long = edges["wrist"][0].start[0] - edges["underarm-front"][0].start[0]
+    end = abs(edges["wrist"][-1].end[1] - edges["wrist"][0].start[1]) / 2
+    point = (neck[0] - 22.0, neck[1] + 18.0)
+    tip = (point[0] + 46.0, under[1] * 0.8)
+    low = (under[0] + long * 0.94, under[1] + long * 0.34)
+    up = sorted(seam, key=lambda q: -q[0])
+    return [*up, point, tip, (low[0] - end * 0.34, low[1] + end * 0.94), low, under]
 
 
 def along(run: list[Point], distance: float, *, from_end: bool) -> Point:

@@ -13,6 +13,8 @@ Ring = list[Point]
 Parts = Iterator[tuple[str, Ring]]
 """The part of the form that it belongs to, and its outline over one half of the garment."""
 STAND = 30.0
+SHAWL = 70.0
+"""How deep a shawl collar falls at the back, in mm."""
 LEAST, MOST = 18.0, 80.0
 
 
@@ -36,6 +38,9 @@ class Figure:
 def collars(figure: Figure) -> Parts:
     """The collar, or the stand alone, over the neck of one half."""
     neck = figure.run("neck")
+    if neck and not figure.is_front and any(p.has_edge("collar-back") for p in figure.pattern.pieces):
+        yield "neck", _behind(neck[-1], neck[0], SHAWL, STAND * 0.8)
+        return
     if not neck or (figure.piece("collar") is None and figure.piece("stand") is None):
         return
     centre, point = neck[0], neck[-1]
@@ -60,15 +65,17 @@ def collars(figure: Figure) -> Parts:
             ],
         )
         return
-    yield (
-        "neck",
-        [
-            (point[0] - up, 0.0),
-            (point[0] - up, point[1]),
-            (point[0] + deep * 0.42, point[1] + deep * 0.5),
-            (centre[0] + deep * 0.8, 0.0),
-        ],
-    )
+    yield "neck", _behind(point, centre, deep, up)
+
+
+def _behind(point: Point, centre: Point, deep: float, up: float) -> Ring:
+    """A collar from behind, from the neck point to the centre back."""
+    return [
+        (point[0] - up, 0.0),
+        (point[0] - up, point[1]),
+        (point[0] + deep * 0.42, point[1] + deep * 0.5),
+        (centre[0] + deep * 0.8, 0.0),
+    ]
 
 
 def bands(figure: Figure) -> Parts:

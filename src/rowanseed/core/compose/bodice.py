@@ -214,7 +214,7 @@ class Upper:
     def neck_depth(self) -> float:
         """Where the neck meets the centre."""
         if self.is_front:
-            return self.up + self.size.neck / 6 + 6.0 + DEEPER[self.shape]
+            return self.up + self.size.neck / 6 + 6.0 + DEEPER[self.shape] * self.size.tall
         return NAPE + (
             16.0 if self.shape in (NeckShape.SCOOP, NeckShape.SQUARE) else 4.0 if self.shape is NeckShape.BOAT else 0.0
         )

@@ -54,6 +54,8 @@ CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]]
 }
 """Usual charts, to start from (invented round figures in the usual steps)."""
 
+CHILD = 0.9
+"""A figure whose lengths are below this share of a woman's has a child's shoulders."""
 TALL = {Figure.WOMEN: 1.0, Figure.MEN: 1.07, Figure.CHILDREN: 0.72, Figure.UNISEX: 1.03}
 """Lengths of a figure beside a woman's."""
 
@@ -80,6 +82,8 @@ class Size:
 
     @property
     def shoulder(self) -> float:
+        if self.tall < CHILD:
+            return 88.0 + (self.body_bust - 580.0) * 0.1
         return 122.0 + (self.body_bust - 880.0) * 0.03
 
     @property

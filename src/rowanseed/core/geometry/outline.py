@@ -279,7 +279,8 @@ def intersect_lines(p: Point, v: Point, q: Point, w: Point) -> Point | None:
 def offset_polyline(points: Sequence[Point], distance: float) -> list[Point]:
     """A polyline moved to its right by `distance` mm (outwards, on a counter-clockwise ring).
 
-    Inner vertices are mitred; the two ends are moved square to their own segments.
+    Inner vertices are mitred; the two ends are moved square to their own segments. A stretch that is shorter than its
+    inward corner takes away runs backwards once moved: the loop that it makes is cut off.
     """
     if distance == 0:
         return list(points)
@@ -290,7 +291,38 @@ def offset_polyline(points: Sequence[Point], distance: float) -> list[Point]:
         mitre = distance / max(1 + cosine, 0.1)
         out.append(_moved(point, (before[0] + after[0], before[1] + after[1]), mitre))
     out.append(_moved(points[-1], normals[-1], distance))
-    return out
+    turned = any(
+        (b[0] - a[0]) * -n[1] + (b[1] - a[1]) * n[0] < -1e-9 for (a, b), n in zip(pairwise(out), normals, strict=True)
+    )
+    return _without_loops(out) if turned else out
+
+
+LOOP = 40
+"""A loop that an inward corner makes in a moved polyline has at most so many stretches."""
+
+
+def _without_loops(points: list[Point]) -> list[Point]:
+    """A polyline with small loops cut off where it crosses itself."""
+    k = 0
+    while k < len(points) - 3:
+        for last in range(min(len(points) - 2, k + LOOP), k + 1, -1):
+            at = _crossing(points[k], points[k + 1], points[last], points[last + 1])
+            if at is not None:
+                points = [*points[: k + 1], at, *points[last + 1 :]]
+                break
+        k += 1
+    return points
+
+
+def _crossing(a: Point, b: Point, c: Point, d: Point) -> Point | None:
+    """Where two straight stretches cross."""
+    r, s = (b[0] - a[0], b[1] - a[1]), (d[0] - c[0], d[1] - c[1])
+    across = r[0] * s[1] - r[1] * s[0]
+    if abs(across) < 1e-12:
+        return None
+    t = ((c[0] - a[0]) * s[1] - (c[1] - a[1]) * s[0]) / across
+    u = ((c[0] - a[0]) * r[1] - (c[1] - a[1]) * r[0]) / across
+    return lerp(a, b, t) if 0 <= t <= 1 and 0 <= u <= 1 else None
 
 
 def _moved(p: Point, v: Point, distance: float) -> Point:

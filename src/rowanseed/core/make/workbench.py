@@ -226,7 +226,8 @@ class Workbench:
 
     @cached_property
     def has_sleeves(self) -> bool:
-        return any(p.panel is Panel.SLEEVE for p in self.pattern.pieces)
+        """Whether it has sleeves, of their own or cut in one with the body."""
+        return any(p.panel is Panel.SLEEVE or p.has_edge("wrist") for p in self.pattern.pieces)
 
     @cached_property
     def is_bagged(self) -> bool:

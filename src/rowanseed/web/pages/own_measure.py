@@ -31,9 +31,7 @@ def look(home: Home, request: Request) -> Response:
     typed = request.query_params
     made, found, errors = _made(home, typed)
     return home.show(
-        OwnLookView(
-            sums=sums(found) if made else (), drawn=_drawn(made), errors={} if _is_new(typed) else errors
-        )
+        OwnLookView(sums=sums(found) if made else (), drawn=_drawn(made), errors={} if _is_new(typed) else errors)
     )
 
 

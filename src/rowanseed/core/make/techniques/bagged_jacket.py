@@ -28,9 +28,7 @@ def _gap_seam(bench: Workbench) -> Join | None:
     found = [
         j
         for j in bench.joins.values()
-        if pieces_of((*j.a, *j.b)) <= bench.linings
-        and len(j.a) == len(j.b) == 1
-        and j.a[0].edge not in ("shoulder", "neck")
+        if pieces_of((*j.a, *j.b)) <= bench.linings and len(j.a) == len(j.b) and j.a[0].edge not in ("shoulder", "neck")
     ]
     sleeves = [j for j in found if any(p.edge.startswith("underarm") for p in (*j.a, *j.b))]
     return next(iter((*sleeves, *found)), None)

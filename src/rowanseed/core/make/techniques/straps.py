@@ -79,7 +79,7 @@ def _pressed_to(bench: Workbench, detail: Detail) -> tuple[Need, ...]:
         for id in detail.along
         if id in bench.joins
         for join in bench.crossing([id])
-        if bench.joins_shell(join)
+        if bench.joins_shell(join) and not pieces_of((*join.a, *join.b)) & bench.inner
     )
 
 
