@@ -152,19 +152,7 @@ def _outline(group: Element, one: Laid, hand: int, at: At) -> None:
             continue
         if name == "hem" or (name == "wrist" and one.piece.has_edge("hem")):
             _hem_line(group, run, one.piece.edge(name).allowance, hand, at)
-        seam = name in (
-            "roll",
-            "mouth",
-            "princess",
-            "yoke",
-            "yoke-base",
-            "yoke-side",
-            "base",
-            "front",
-            "centre",
-            "waist",
-            "opening",
-        )
+        seam = name in SEAMS
         add(
             group,
             "path",

@@ -11,7 +11,8 @@ from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel
 
 LEAST_WIDE = 95.0
 """Half the sleeve's end, at least, in mm."""
-ABOVE = 25.0
+ABOVE, BESIDE = 25.0, 45.0
+"""The sleeve's lower end stands at least so far above the bend at the underarm and beside it, in mm."""
 SLEEVE_OUT = {"cap": 70.0, "short": 150.0, "elbow": 260.0, "three-quarter": 360.0, "long": 470.0}
 """How far a sleeve cut in one runs beyond the shoulder's tip, in mm."""
 
@@ -25,7 +26,8 @@ def _cut_in_one(build: Build, half: Half) -> None:
     def ring(block: Upper) -> Edges:
         c, tip, start = block.centre, block.tip, block.neck_point
         along = ((tip[0] - start[0]) / block.shoulder, (tip[1] - start[1]) / block.shoulder)
-        beyond = out * block.size.tall
+        clear = block.size.bust / 4 + FORWARD + BESIDE + along[0] * (block.size.upper_arm / 2 + 45.0)
+        beyond = max(out * block.size.tall, (clear - tip[1]) / along[1])
         wrist = (tip[0] + along[0] * beyond, tip[1] + along[1] * beyond)
         wide = max(block.size.upper_arm / 2 + 45.0 - beyond * 0.12, block.size.wrist / 2 + 40.0)
         # The sleeve's lower end stays above the bend at the underarm.
