@@ -144,6 +144,8 @@ def _outline(group: Element, one: Laid, hand: int, at: At) -> None:
     ring = [at(q, hand) for run in one.edges.values() for q in run[:-1]]
     if not one.piece.has_edge("bag"):
         add(group, "path", d=path_of(ring), stroke="none", fill=PAPER)
+    if one.back:
+        add(group, "path", d=path_of([at(q, hand) for q in one.back]), stroke="none", fill=PAPER)
     folds = {cut.fold for cut in one.piece.cuts}
     for name, run in one.edges.items():
         if name in folds or name in INSIDE:

@@ -25,6 +25,8 @@ class Laid:
     edges: dict[str, list[Point]]
     down: float
     out: float
+    back: tuple[Point, ...] = ()
+    """What is turned back over the front: a lapel."""
 
 
 def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
@@ -48,7 +50,11 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
             level = piece.line(LineKind.LEVEL, "hip")
             beside += level.ends[size][1][1] if level else 0.0
         edges = _drawn_in(pattern, piece, edges, size)
-        yield Laid(piece, {name: [(x + down, y + out) for x, y in run] for name, run in edges.items()}, down, out)
+        back = tuple(
+            q for name in ("neck", "lapel", "collar-neck", "collar-back", "opening") for q in edges.get(name, ())
+        )
+        back = tuple(q for q in back if "roll" in edges and q[0] <= edges["roll"][1][0])
+        yield Laid(piece, {name: [(x + down, y + out) for x, y in run] for name, run in edges.items()}, down, out, back)
 
 
 def _waist_level(pattern: Pattern, panel: Panel, size: str) -> float:
@@ -98,6 +104,17 @@ def _hung(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
         return (down + wave, share * (wide + HANGS_OUT * whole / (math.pi / 2) * down))
 
     return {name: [at(q) for q in run] for name, run in edges.items()}
+
+
+BEYOND_THE_ROLL = ("neck", "lapel", "collar-neck", "collar-back", "opening")
+
+
+def _back(edges: dict[str, list[Point]]) -> tuple[Point, ...]:
+    """The outline of what lies turned back over the front, above the end of its roll line."""
+    if "roll" not in edges:
+        return ()
+    low = edges["roll"][1][0]
+    return tuple(q for name in BEYOND_THE_ROLL for q in edges.get(name, ()) if q[0] <= low)
 
 
 def _turned_back(piece: Piece, edges: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:

@@ -47,6 +47,9 @@ def collars(figure: Figure) -> Parts:
     if figure.piece("collar") is None:
         yield "neck", [*neck, (point[0] - STAND, point[1] * 0.86), (centre[0] - STAND, centre[1]), centre]
         return
+    if figure.is_front and figure.run("lapel"):
+        yield "neck", _above_the_notch(figure)
+        return
     deep = _wide(figure.piece("collar"))
     stands = figure.piece("stand") is not None or figure.pattern.piece("collar").cuts[0].fold is not None
     up = STAND * 0.8 if stands else 4.0
@@ -66,6 +69,22 @@ def collars(figure: Figure) -> Parts:
         )
         return
     yield "neck", _behind(point, centre, deep, up)
+
+
+def _above_the_notch(figure: Figure) -> Ring:
+    """The collar of a front with lapels: from the roll line's top round the shoulder to the notch, turned over."""
+    gorge, lapel = figure.run("neck"), figure.run("lapel")
+    point = min(gorge)
+    notch = min((q for q in gorge if q in lapel), default=gorge[0])
+    roll = min(figure.run("roll"))
+    return [
+        (point[0] - STAND * 0.8, point[1] - 6.0),
+        (point[0] + 8.0, point[1] + 34.0),
+        (notch[0] - 22.0, notch[1] + 40.0),
+        notch,
+        roll,
+        (point[0] - STAND * 0.8, point[1] - 6.0),
+    ]
 
 
 def _behind(point: Point, centre: Point, deep: float, up: float) -> Ring:

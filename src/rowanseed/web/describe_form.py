@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -27,10 +27,16 @@ class One:
     kind: type[Worded]
     none: str = ""
     """What no choice is called; empty where one has to be chosen."""
+    first: Worded | None = None
+    """What is taken where nothing was chosen yet; else the first of the set."""
+
+    @property
+    def usual(self) -> str:
+        return str((self.first or next(iter(self.kind))).value)
 
     @property
     def options(self) -> list[tuple[str, str]]:
-        own = [(one.value, one.words) for one in self.kind]
+        own = [(one.value, one.words) for one in sorted(self.kind, key=lambda one: one is not self.first)]
         return [("", self.none), *own] if self.none else own
 
 
@@ -96,6 +102,8 @@ FRONT_SHAPED = (
     d.Shaping.YOKE,
     d.Shaping.SQUARE_YOKE,
     d.Shaping.GATHERS_UNDER_YOKE,
+    d.Shaping.TUCKS,
+    d.Shaping.PLEATS,
 )
 BACK_SHAPED = (
     d.Shaping.WAIST_DART,
@@ -105,9 +113,23 @@ BACK_SHAPED = (
     d.Shaping.YOKE,
     d.Shaping.PLEAT_UNDER_YOKE,
     d.Shaping.SHIRRED_PANEL,
+    d.Shaping.TUCKS,
+    d.Shaping.PLEATS,
 )
 """What the composer drafts; the document knows more, which it refuses by name."""
 
+NTH = ("First", "Second", "Third")
+ROWS = len(NTH)
+
+
+def rows(path: str, fields: Callable[[str, str], tuple[Field, ...]]) -> Iterator[Field]:
+    """The fields of a list's first rows; a row whose first field is left empty is none."""
+    for k in range(ROWS):
+        yield from fields(f"{path}.{k}", NTH[k])
+
+
+LISTS = {"pockets": "kind", "trim": "kind", "elastic": "where"}
+"""The lists among the features, each with the field that makes a row."""
 GROUPS = (
     Group(
         "front",
@@ -153,20 +175,30 @@ GROUPS = (
         "Sleeves",
         (
             One("features.sleeve.kind", "Sleeve", d.SleeveKind, "no sleeve"),
-            One("features.sleeve.length", "Length", d.SleeveLength),
+            One("features.sleeve.length", "Length", d.SleeveLength, first=d.SleeveLength.LONG),
+            Number("features.sleeve.pieces", "Pieces of each sleeve", "one or two"),
             One("features.sleeve.end", "End", d.SleeveEnd),
             Tick("features.sleeve.placket", "With a placket above the cuff"),
             One("features.armhole", "Without a sleeve, the armhole by", d.ArmholeFinish, USUAL),
         ),
         UPPER,
     ),
-    Group("waist", "Waist", (One("features.waist", "Waist", d.Waist, USUAL),)),
+    Group(
+        "waist",
+        "Waist",
+        (
+            One("features.waist", "Waist", d.Waist, USUAL),
+            Length("features.band.width", "A band's finished width"),
+            Length("features.band.underlap", "Its underlap"),
+            Number("features.band.parts", "Parts it is cut in", "one or two"),
+        ),
+    ),
     Group(
         "skirt",
         "Skirt",
         (
             One("features.skirt.kind", "Skirt", d.SkirtKind, USUAL),
-            Number("features.skirt.panels", "Gores", "four, six or eight"),
+            Number("features.skirt.panels", "Gores or panels", "four, six or eight"),
             Number("features.skirt.fullness", "Fullness", "times the waist, of a gathered or pleated one"),
             Length("features.skirt.length", "From the waist to the hem"),
             Number("features.skirt.coverage", "An apron covers", "share of the waist, such as 0.67"),
@@ -180,6 +212,7 @@ GROUPS = (
         (
             One("features.legs.kind", "Leg", d.LegKind),
             Length("features.legs.length", "From the waist to the hem"),
+            Number("features.legs.pleats", "Pleats at the waist", "on each side, none to three"),
             One("features.legs.end", "End", d.LegEnd),
         ),
         frozenset({d.GarmentKind.TROUSERS}),
@@ -187,15 +220,55 @@ GROUPS = (
     Group("hem", "Hem", (One("features.hem.kind", "Hem", d.HemKind), Length("features.hem.depth", "Depth"))),
     Group(
         "pockets",
-        "Pockets, belt, layers",
+        "Pockets, straps, belt",
         (
-            One("pocket.kind", "Pocket", d.PocketKind, "none"),
-            One("pocket.on", "Where", d.PocketPlace),
+            *rows(
+                "features.pockets",
+                lambda path, nth: (
+                    One(f"{path}.kind", f"{nth} pocket", d.PocketKind, "none"),
+                    One(f"{path}.on", "Where", d.PocketPlace),
+                ),
+            ),
+            One("features.straps.closed by", "Straps", d.StrapsClosed, "none"),
+            Number("features.straps.count", "How many straps"),
+            Length("features.straps.width", "Their width"),
             One("features.belt", "Belt", d.BeltKind, "none"),
-            One("features.lining.method", "Lining", d.LiningMethod, "none"),
-            Several("features.interfacing", "Interfacing in", d.Interfaced),
-            Tick("features.underlining", "Underlined"),
             Tick("features.vent", "A vent at the back"),
+        ),
+    ),
+    Group(
+        "layers",
+        "Lining, interfacing, facings",
+        (
+            One("features.lining.method", "Lining", d.LiningMethod, "none"),
+            One("features.lining.of", "It lines", d.LiningOf),
+            Several("features.facing", "Facings drawn for", d.FacedEdge),
+            Several("features.interfacing", "Interfacing in", d.Interfaced),
+            One("features.interfacing_kind", "It is", d.InterfacingKind),
+            Tick("features.underlining", "Underlined"),
+            Tick("features.interlining", "Interlined for warmth"),
+            Tick("features.pads", "Shoulder pads"),
+        ),
+    ),
+    Group(
+        "trims",
+        "Trims, elastic, boning",
+        (
+            *rows(
+                "features.trim",
+                lambda path, nth: (
+                    One(f"{path}.kind", f"{nth} trim", d.TrimKind, "none"),
+                    One(f"{path}.along", "Along", d.Along),
+                ),
+            ),
+            *rows(
+                "features.elastic",
+                lambda path, nth: (
+                    One(f"{path}.where", f"{nth} elastic", d.ElasticPlace, "none"),
+                    Length(f"{path}.width", "Its width"),
+                ),
+            ),
+            Several("features.boning", "Boning along", d.Boned),
         ),
     ),
 )
@@ -299,7 +372,7 @@ def _put(field: Field, typed: Mapping[str, str], unit: str, document: dict[str, 
     said: Any = None
     match field:
         case One():
-            said = typed.get(field.path) or (None if field.none else next(iter(field.kind)).value)
+            said = typed.get(field.path) or (None if field.none else field.usual)
         case Several():
             said = [value for value, _ in field.options if f"{field.path}.{value}" in typed] or None
         case Length():
@@ -327,14 +400,42 @@ def _put(field: Field, typed: Mapping[str, str], unit: str, document: dict[str, 
 def _tidied(document: dict[str, Any]) -> None:
     """Parts that belong to something that was not chosen are left out; a pocket becomes a list."""
     features = document.setdefault("features", {})
-    pocket = document.pop("pocket", {})
-    if pocket.get("kind"):
-        features["pockets"] = [pocket]
-    if not features.get("sleeve", {}).get("kind"):
-        features.pop("sleeve", None)
+    for name, makes in LISTS.items():
+        found = [row for _, row in sorted(features.pop(name, {}).items()) if row.get(makes)]
+        if found:
+            features[name] = found
+    for name, makes in (("sleeve", "kind"), ("straps", "closed by"), ("lining", "method")):
+        if not features.get(name, {}).get(makes):
+            features.pop(name, None)
+    if features.get("interfacing_kind") == d.InterfacingKind.FUSIBLE.value:
+        features.pop("interfacing_kind")
     skirt = features.get("skirt", {})
     if skirt and set(skirt) <= {"slit"} and skirt.get("slit") == "none":
         features.pop("skirt")
+
+
+def _by_row(found: Sequence[Any]) -> dict[str, Any]:
+    return {str(k): row for k, row in enumerate(found)}
+
+
+CARRIED = (("sized_by",), ("features", "skirt", "darts"), ("features", "lining", "drawn"))
+"""What a document may say and the form does not show."""
+
+
+def carried(document: dict[str, Any], before: Mapping[str, Any]) -> None:
+    """Keep what a description that is opened again said beyond the form: so that changing one thing loses no other."""
+    for *path, last in CARRIED:
+        old: Any = before
+        place: Any = document
+        for step in path:
+            old = (old or {}).get(step)
+            place = place.get(step) if isinstance(place, dict) else None
+        if isinstance(old, Mapping) and last in old and isinstance(place, dict):
+            place.setdefault(last, old[last])
+    for name in LISTS:
+        more = list(before.get("features", {}).get(name, ()))[ROWS:]
+        if more:
+            document.setdefault("features", {}).setdefault(name, []).extend(more)
 
 
 def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
@@ -353,7 +454,7 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
     rows = [d.Printed(**row) for row in document.get("yardage", ())]
     typed["yardage"] = written_yardage(rows, mm) if rows else ""
     features = document.get("features", {})
-    whole = {**document, "pocket": (features.get("pockets") or [{}])[0]}
+    whole = {**document, "features": {**features, **{name: _by_row(features.get(name, ())) for name in LISTS}}}
     for group in GROUPS:
         for one in group.fields:
             value: Any = whole

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 from collections.abc import Mapping, Sequence
 from typing import Any, TypedDict
 
@@ -19,7 +20,7 @@ from rowanseed.drawings.line_drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
-from rowanseed.web.describe_form import from_document, to_document, usual_chart
+from rowanseed.web.describe_form import LISTS, carried, from_document, to_document, usual_chart
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
 
@@ -95,18 +96,20 @@ def _beside(typed: Mapping[str, str], made: Pattern | None) -> _Beside:
     }
 
 
-def _document_of(home: House, id: int) -> Mapping[str, object]:
+def _document_of(home: House, id: int) -> Mapping[str, Any]:
     pattern = patterns.pattern(home.db, id)
     if pattern is None or not pattern.description:
         raise NotThere("description")
-    found: Mapping[str, object] = json.loads(pattern.description)
+    found: Mapping[str, Any] = json.loads(pattern.description)
     return found
 
 
 def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, dict[str, str]]:
     """The pattern as the form stands, and what is wrong by the name of its field."""
     document, errors = to_document(typed, home.units)
-    measured = _measured(home, typed)
+    before = _before(home, typed)
+    carried(document, before)
+    measured = before.get("measured", {})
     try:
         try:
             return compose_pattern(json.dumps({**_named(document), "measured": measured})), errors
@@ -123,10 +126,10 @@ def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, di
         return None, {"form": str(error), **errors}
 
 
-def _measured(home: House, typed: Mapping[str, str]) -> object:
-    """What was measured on the tissue of the pattern that is opened again."""
+def _before(home: House, typed: Mapping[str, str]) -> Mapping[str, Any]:
+    """The description that is opened again, as it was."""
     id = number_of(typed.get("of"))
-    return {} if id is None else _document_of(home, id).get("measured", {})
+    return {} if id is None else _document_of(home, id)
 
 
 def _named(document: dict[str, Any]) -> dict[str, Any]:
@@ -153,8 +156,9 @@ def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str |
 
 def _field(path: str) -> str:
     """The form's field for a field of the document; the whole form where it has none."""
-    if path.startswith("features.pockets"):
-        return "pocket.kind"
+    row = re.fullmatch(r"features\.(\w+)\.(\d+)", path)
+    if row and row[1] in LISTS:
+        return f"{path}.{LISTS[row[1]]}"
     if path.startswith("finished"):
         return "finished"
     return "body_chart" if path.startswith(("body_chart", "sizes")) else "form" if path == "features" else path
