@@ -8,6 +8,7 @@ from functools import cached_property
 from rowanseed.app import searching
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.desk import Desk
+from rowanseed.app.near_enough import NearEnough, near_enough
 from rowanseed.app.stations import Standing, Ticked, stitched_line
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.saying import said
@@ -60,6 +61,11 @@ class OpenProject:
             for refusal in self.core.refusals
             if (told := said(refusal.error, self.desk.units, names))
         )
+
+    @cached_property
+    def near_enough(self) -> NearEnough | None:
+        """How far the cloth may be out, where the pieces are approximate."""
+        return near_enough(self.pattern)
 
     # ------------------------------------------------------------ cloths and lays
 
