@@ -1,0 +1,161 @@
+"""What an envelope and its booklet print, read as it is printed."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from rowanseed.core.base.units import INCH
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import (
+    Centre,
+    Description,
+    Features,
+    GarmentKind,
+    Neck,
+    NeckFinish,
+    Opening,
+    OpeningKind,
+    Printed,
+    Side,
+    Sleeve,
+    Where,
+)
+from rowanseed.core.compose.envelope_text import (
+    EnvelopeError,
+    is_cloth,
+    read_notion,
+    read_pieces,
+    read_yardage,
+    written_yardage,
+)
+from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.make.booklet_text import match_steps, read_steps
+from rowanseed.core.pattern.pieces import Role
+
+DRESS = compose(
+    Description(
+        name="Dress",
+        garment=GarmentKind.DRESS,
+        features=Features(
+            back=Side(Centre.SEAM),
+            opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0),
+            neck=Neck(finish=NeckFinish.FACING),
+            sleeve=Sleeve(),
+        ),
+    )
+).pattern
+
+
+@pytest.mark.parametrize(
+    ("line", "count", "what", "size"),
+    [
+        ("5 buttons, 15 mm", 5, "buttons", "15 mm"),
+        ("invisible zip, 56 cm", 1, "invisible zip", "56 cm"),
+        ("one hook and eye", 1, "hook and eye", ""),
+        ("Zipper 22 in", 1, "Zipper", "22 in"),
+        ("2 packets of bias binding", 2, "packets of bias binding", ""),
+        ('Three 5/8" buttons', 3, "buttons", '5/8"'),
+    ],
+)
+def test_a_notion_is_read_into_how_many_what_and_which_size(line, count, what, size):
+    read = read_notion(line)
+    assert (read.count, read.what, read.detail) == (count, what, size)
+
+
+@pytest.mark.parametrize("line", ["interfacing 0.30 m", "1.50 m of lining", "light fusible interfacing, 1/2 yd"])
+def test_cloth_among_the_notions_is_cloth(line):
+    assert is_cloth(line)
+
+
+@pytest.mark.parametrize("line", ["5 buttons, 15 mm", "invisible zip, 56 cm", "elastic 1 m", "hem tape 2 m", "lining"])
+def test_a_thing_to_buy_is_not_taken_for_cloth(line):
+    assert not is_cloth(line)
+
+
+def test_yardage_is_read_by_width_role_and_nap():
+    rows = read_yardage("size 10 12\n115 cm 2.40 2.50 m with nap\nlining 140 cm 1.10 m", ("10", "12"), "cm")
+    assert [(r.role, r.width, r.length, r.size, r.one_way) for r in rows] == [
+        ("main", 1150, 2400, "10", True),
+        ("main", 1150, 2500, "12", True),
+        ("lining", 1400, 1100, "10", False),
+        ("lining", 1400, 1100, "12", False),
+    ]
+    (inches,) = read_yardage("45 in 2 1/2", ("12",), "in")
+    assert inches.width == pytest.approx(45 * INCH) and inches.length == pytest.approx(2.5 * 914.4)
+
+
+@pytest.mark.parametrize(
+    ("text", "said"),
+    [("115 cm 2.40 m 2.50", "2 figures"), ("nothing here", "begins with a width"), ("9 cm 2 m", "not 9 cm wide")],
+)
+def test_yardage_that_cannot_be_read_says_which_line_and_why(text, said):
+    with pytest.raises(EnvelopeError, match=said):
+        read_yardage(text, ("8", "10", "12"), "cm")
+
+
+@given(
+    st.lists(
+        st.tuples(st.sampled_from(["main", "lining"]), st.integers(60, 160), st.booleans(), st.integers(40, 400)),
+        min_size=1,
+        max_size=3,
+        unique_by=lambda row: row[:3],
+    )
+)
+def test_yardage_that_is_written_reads_back(rows):
+    printed = [
+        Printed(role, wide * 10.0, long * 10.0 + k, s, nap)
+        for role, wide, nap, long in rows
+        for k, s in enumerate(("10", "12"))
+    ]
+    assert sorted(read_yardage(written_yardage(printed, 10.0), ("10", "12"), "cm"), key=str) == sorted(printed, key=str)
+
+
+def test_a_list_of_pieces_is_read_with_its_cuts():
+    front, back = read_pieces(["1 Front: cut 1 on fold of fabric, cut 1 interfacing", "2. Back (cut two)"])
+    assert (front.number, front.name) == ("1", "Front")
+    assert [(c.count, c.fold, c.role) for c in front.cuts] == [(1, True, Role.MAIN), (1, False, Role.INTERFACING)]
+    assert back.name == "Back" and back.cuts[0].count == 2 and not back.cuts[0].fold
+
+
+def test_a_list_is_ticked_off_and_a_piece_too_many_or_too_few_is_a_question():
+    lines = [
+        "1 Front: cut 1 on fold",
+        "2 Back: cut 2",
+        "3 Sleeve: cut 2",
+        "4 Front neck facing: cut 1 on fold",
+        "5 Back neck facing: cut 2",
+        "6 Collar: cut 2",
+    ]
+    ticks = ticked_off(DRESS, read_pieces(lines))
+    assert [t.piece.id if t.piece else None for t in ticks] == [
+        "front",
+        "back",
+        "sleeve",
+        "front-neck-facing",
+        "back-neck-facing",
+        None,
+    ]
+    assert "Has it a collar?" in ticks[-1].question and ticks[-1].field == "features.collar"
+    fewer = ticked_off(DRESS, read_pieces(lines[:3]))
+    asked = [t for t in fewer if t.question]
+    assert len(asked) == 2 and all("facing" in t.question and t.field == "features.neck.finish" for t in asked)
+    on_fold = ticked_off(DRESS, read_pieces(["1 Front: cut 1 on fold", "2 Back: cut 1 on fold"]))
+    assert "on the fold" in on_fold[1].question and on_fold[1].field == "features.back.centre"
+
+
+def test_steps_are_numbered_as_printed_and_matched_to_what_they_sew():
+    lines = [
+        "1. Stitch shoulder seams.",
+        "2. Stitch facing to neck edge, right sides together.",
+        "3. Insert the invisible zip into the back seam.",
+        "4. Stitch the side seams.",
+        "5. Set in the sleeves.",
+        "6. Turn up and sew the hem.",
+        "7. Sing a song.",
+    ]
+    assert [n for n, _ in read_steps(lines)] == list("1234567")
+    found = {one.number: set(one.about) for one in match_steps(DRESS, lines)}
+    assert "shoulders" in found["1"] and "neck-facing" in found["2"] and "opening" in found["3"]
+    assert "sides" in found["4"] and "armholes" in found["5"] and "hem" in found["6"] and not found["7"]
+    every = [id for ids in found.values() for id in ids]
+    assert len(every) == len(set(every)), "a part belongs to one step"
