@@ -36,7 +36,6 @@ ALIKE = {
     "interface": "stiffen",
     "fuse": "stiffen",
     "fusible": "stiffen",
-    "vilene": "stiffen",
     "gathering": "gather",
     "gathered": "gather",
     "ease": "ease",
@@ -173,7 +172,12 @@ def _said(bench: Workbench, id: str) -> str:
     )
 
 
+CLOTH_SIDES = re.compile(r"\b(?:right|wrong) sides?\b(?: of (?:the )?fabric)?", re.IGNORECASE)
+"""“Right sides together” speaks of the cloth, not of the garment's side seams."""
+
+
 def _tokens(text: str) -> frozenset[str]:
+    text = CLOTH_SIDES.sub(" ", text)
     out = {word for phrase, word in PHRASES if phrase.search(text.lower())}
     for word in re.findall(r"[a-z]+", text.lower()):
         if word in SMALL:
