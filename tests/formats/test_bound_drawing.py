@@ -1,0 +1,138 @@
+"""A drawing bound to a description: outlines find their pieces and corners, and drawn shapes get edges, joins, marks."""
+
+import math
+
+import pytest
+
+from rowanseed.core.base.errors import PatternError
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import (
+    Centre,
+    Description,
+    Features,
+    GarmentKind,
+    Opening,
+    OpeningKind,
+    Shaping,
+    Side,
+    Sleeve,
+    Where,
+)
+from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.pieces import Drawn
+from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.walk import walk
+from rowanseed.formats.bound_drawing import bind, bound, propose
+from rowanseed.formats.svg_read import ONE_SIZE, read_drawing
+
+TOP = compose(
+    Description(
+        name="Top",
+        garment=GarmentKind.TOP,
+        features=Features(
+            front=Side(shaping=(Shaping.BUST_DART,)),
+            back=Side(Centre.SEAM),
+            opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 300.0),
+            sleeve=Sleeve(),
+        ),
+    )
+).pattern
+SIZE = "12"
+
+
+def svg(outlines, *, size=None):
+    """Outlines in mm as a drawing program would save them: name → points."""
+    paths = "".join(
+        f'<path id="{name.replace(" ", "-")}" d="M {" L ".join(f"{x:.3f} {y:.3f}" for x, y in points)} Z"/>'
+        for name, points in outlines.items()
+    )
+    return f'<svg xmlns="http://www.w3.org/2000/svg" width="3000mm" height="3000mm" viewBox="0 0 3000 3000">{paths}</svg>'
+
+
+def drawn(transform, pieces=("front", "back", "sleeve"), name=lambda id: id):
+    out = {}
+    for k, id in enumerate(pieces):
+        ring = lines(TOP.piece(id), SIZE, 0.2).cutting_ring()
+        out[name(id)] = [transform(p, k) for p in ring]
+    return read_drawing(svg(out).encode())
+
+
+def aside(p, k):
+    return (p[0] + 200 + 20 * k, p[1] + 150 + 700 * k)
+
+
+def turned(p, k):
+    x, y = aside(p, k)
+    return (y, 2800 - x)
+
+
+def mirrored(p, k):
+    x, y = aside(p, k)
+    return (2800 - x, y)
+
+
+@pytest.mark.parametrize("transform", [aside, turned, mirrored])
+@pytest.mark.parametrize("name", [lambda id: id, lambda id: {"front": "upper left", "back": "oval", "sleeve": "shape"}[id]])
+def test_outlines_find_their_pieces_by_name_shape_and_size_however_they_lie(transform, name):
+    drawing = drawn(transform, name=name)
+    found = propose(TOP, drawing, SIZE)
+    assert {found[d.id].piece for d in drawing.pieces if d.id in found} == {"front", "back", "sleeve"}
+
+
+@pytest.mark.parametrize("transform", [aside, turned, mirrored])
+def test_a_bound_drawing_has_the_drawn_lengths_and_the_composed_edges_and_joins(transform):
+    drawing = drawn(transform)
+    made = bound(TOP, drawing, tuple(propose(TOP, drawing, SIZE).values()), Drawn.CUTTING, SIZE)
+    assert made.envelope.sizes == (SIZE,)
+    assert [j.id for j in made.making.joins] == [j.id for j in TOP.making.joins]
+    for id in ("front", "back", "sleeve"):
+        own, was = made.piece(id), lines(TOP.piece(id), SIZE)
+        assert [e.name for e in own.edges] == [e.name for e in TOP.piece(id).edges]
+        assert own.drawn is Drawn.CUTTING and not own.approximate
+        for edge in own.edges:
+            long = sum(math.dist(a, b) for a, b in zip(was.cutting[edge.name], was.cutting[edge.name][1:], strict=False))
+            assert chain_length(own.shapes[SIZE].edges[edge.name]) == pytest.approx(long, rel=0.02, abs=2.0), (id, edge)
+    assert list(faults(made)) == []
+    assert [w.join.id for w in walk(made, SIZE) if abs(w.fault) > 2.0] == []
+
+
+def test_what_the_drawing_lacks_stays_composed():
+    drawing = drawn(aside, pieces=("front", "back"))
+    made = bound(TOP, drawing, tuple(propose(TOP, drawing, SIZE).values()), Drawn.CUTTING, SIZE)
+    assert made.piece("sleeve").approximate and not made.piece("front").approximate
+    assert made.piece("sleeve").shapes[SIZE] == TOP.piece("sleeve").shapes[SIZE]
+
+
+def test_a_drawing_that_is_a_little_larger_makes_pieces_a_little_larger():
+    drawing = drawn(lambda p, k: aside((p[0] * 1.04, p[1] * 1.04), k), pieces=("front", "back"))
+    made = bound(TOP, drawing, tuple(propose(TOP, drawing, SIZE).values()), Drawn.CUTTING, SIZE)
+    was = lines(TOP.piece("front"), SIZE).cutting["hem"]
+    long = sum(math.dist(a, b) for a, b in zip(was, was[1:], strict=False))
+    assert chain_length(made.piece("front").shapes[SIZE].edges["hem"]) == pytest.approx(long * 1.04, rel=0.01)
+
+
+def test_a_moved_corner_moves_length_from_one_edge_to_its_neighbour():
+    drawing = drawn(aside, pieces=("front",))
+    (first,) = propose(TOP, drawing, SIZE).values()
+    corners = list(first.corners)
+    names = [e.name for e in TOP.piece("front").edges]
+    k = names.index("side")
+    corners[k] = corners[k] - 0.3
+    moved = type(first)(first.drawn, first.piece, first.turn, tuple(corners))
+    before = bound(TOP, drawing, (first,), Drawn.CUTTING, SIZE).piece("front")
+    try:
+        after = bound(TOP, drawing, (moved,), Drawn.CUTTING, SIZE).piece("front")
+    except PatternError:
+        return
+    gained = chain_length(after.shapes[SIZE].edges["side"]) - chain_length(before.shapes[SIZE].edges["side"])
+    lost = chain_length(before.shapes[SIZE].edges[names[k - 1]]) - chain_length(after.shapes[SIZE].edges[names[k - 1]])
+    assert gained > 0 and gained == pytest.approx(lost, abs=1.0)
+
+
+def test_an_outline_can_be_taken_for_another_piece_by_hand():
+    drawing = drawn(aside, pieces=("front",), name=lambda id: "unnamed")
+    one = bind(TOP, drawing, SIZE, drawing.pieces[0].id, "back")
+    assert one.piece == "back" and len(one.corners) == len(TOP.piece("back").edges)
+    assert drawing.sizes == (ONE_SIZE,)
+    assert flatten(TOP.piece("back").shapes[SIZE].edges["hem"], 1.0)
