@@ -1,6 +1,7 @@
-"""A drawing bound to a description: outlines find their pieces and corners, and drawn shapes get edges, joins, marks."""
+"""A drawing bound to a description: outlines find their pieces and corners; what is drawn gets edges, joins, marks."""
 
 import math
+from itertools import pairwise
 
 import pytest
 
@@ -39,6 +40,8 @@ TOP = compose(
     )
 ).pattern
 SIZE = "12"
+UNTOLD = {"front": "upper left", "back": "oval", "sleeve": "shape"}
+"""Names that say nothing of the pieces."""
 
 
 def svg(outlines, *, size=None):
@@ -47,7 +50,9 @@ def svg(outlines, *, size=None):
         f'<path id="{name.replace(" ", "-")}" d="M {" L ".join(f"{x:.3f} {y:.3f}" for x, y in points)} Z"/>'
         for name, points in outlines.items()
     )
-    return f'<svg xmlns="http://www.w3.org/2000/svg" width="3000mm" height="3000mm" viewBox="0 0 3000 3000">{paths}</svg>'
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="3000mm" height="3000mm" viewBox="0 0 3000 3000">{paths}</svg>'
+    )
 
 
 def drawn(transform, pieces=("front", "back", "sleeve"), name=lambda id: id):
@@ -73,7 +78,9 @@ def mirrored(p, k):
 
 
 @pytest.mark.parametrize("transform", [aside, turned, mirrored])
-@pytest.mark.parametrize("name", [lambda id: id, lambda id: {"front": "upper left", "back": "oval", "sleeve": "shape"}[id]])
+@pytest.mark.parametrize(
+    "name", [lambda id: id, lambda id: {"front": "upper left", "back": "oval", "sleeve": "shape"}[id]]
+)
 def test_outlines_find_their_pieces_by_name_shape_and_size_however_they_lie(transform, name):
     drawing = drawn(transform, name=name)
     found = propose(TOP, drawing, SIZE)
@@ -91,7 +98,9 @@ def test_a_bound_drawing_has_the_drawn_lengths_and_the_composed_edges_and_joins(
         assert [e.name for e in own.edges] == [e.name for e in TOP.piece(id).edges]
         assert own.drawn is Drawn.CUTTING and not own.approximate
         for edge in own.edges:
-            long = sum(math.dist(a, b) for a, b in zip(was.cutting[edge.name], was.cutting[edge.name][1:], strict=False))
+            long = sum(
+                math.dist(a, b) for a, b in zip(was.cutting[edge.name], was.cutting[edge.name][1:], strict=False)
+            )
             assert chain_length(own.shapes[SIZE].edges[edge.name]) == pytest.approx(long, rel=0.02, abs=2.0), (id, edge)
     assert list(faults(made)) == []
     assert [w.join.id for w in walk(made, SIZE) if abs(w.fault) > 2.0] == []
@@ -108,7 +117,7 @@ def test_a_drawing_that_is_a_little_larger_makes_pieces_a_little_larger():
     drawing = drawn(lambda p, k: aside((p[0] * 1.04, p[1] * 1.04), k), pieces=("front", "back"))
     made = bound(TOP, drawing, tuple(propose(TOP, drawing, SIZE).values()), Drawn.CUTTING, SIZE)
     was = lines(TOP.piece("front"), SIZE).cutting["hem"]
-    long = sum(math.dist(a, b) for a, b in zip(was, was[1:], strict=False))
+    long = sum(math.dist(a, b) for a, b in pairwise(was))
     assert chain_length(made.piece("front").shapes[SIZE].edges["hem"]) == pytest.approx(long * 1.04, rel=0.01)
 
 

@@ -191,6 +191,10 @@ def _waist(build: Build, halves: tuple[Half, Half]) -> None:
     match waist:
         case Waist.FACING if not full:
             necks.face(build, "waist", "waist", parts)
+            zipped = next((c for c in build.closures if c.kind.value.endswith("zip")), None)
+            if zipped is not None:
+                # Above the zip the faced edge is held by a hook.
+                build.closures.append(Closure("waist-hook", ClosureKind.HOOK_AND_EYE, zipped.join))
         case Waist.ELASTIC_CASING | Waist.DRAWSTRING:
             for p in parts:
                 build.allow(p.piece, p.edge, CASING, Corner.TURNED)
