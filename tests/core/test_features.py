@@ -1,0 +1,209 @@
+"""What single features do to the cut, by closed forms and a geometry library.
+
+The proportions of collars, lapels, raglans are from memory; what is tested are facts: lengths that have to agree.
+"""
+
+import math
+
+import pytest
+from shapely.geometry import Polygon
+
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import (
+    Centre,
+    CollarKind,
+    Description,
+    Features,
+    GarmentKind,
+    Legs,
+    Opening,
+    OpeningKind,
+    Pocket,
+    PocketKind,
+    PocketPlace,
+    Shaping,
+    Side,
+    Skirt,
+    SkirtKind,
+    Sleeve,
+    SleeveKind,
+    Straps,
+    StrapsClosed,
+    Waist,
+    Where,
+)
+from rowanseed.core.compose.features import FEATURES
+from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.pattern.pieces import LineKind, Taken
+from rowanseed.core.pattern.seamline import line_length, seam_length
+from rowanseed.formats.description_json import read_description, write_description
+
+ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0)
+
+
+def made(garment=GarmentKind.TOP, **features):
+    features.setdefault("back", Side(Centre.SEAM))
+    features.setdefault("opening", ZIP)
+    return compose(Description(name="It", garment=garment, features=Features(**features))).pattern
+
+
+def buttoned(garment=GarmentKind.JACKET, **features):
+    open_ = {"front": Side(Centre.OPEN), "back": Side(), "opening": Opening(Where.FRONT, OpeningKind.BUTTONS)}
+    return made(garment, **{**open_, **features})
+
+
+def ring(pattern, piece, size):
+    edges = pattern.piece(piece).shapes[size].edges.values()
+    return Polygon([q for chain in edges for q in flatten(chain, 0.2)[:-1]])
+
+
+def test_every_feature_is_a_file_of_its_own_with_a_name_of_its_own():
+    ids = [feature.id for feature in FEATURES]
+    assert len(ids) == len(set(ids)) >= 20
+    assert all(f.panel or f.carves or f.joins or f.adds or f.forbids for f in FEATURES)
+
+
+@pytest.mark.parametrize("shaping", [Shaping.PLEATS, Shaping.TUCKS])
+def test_folds_take_the_waist_of_a_skirt_in_to_what_it_is_said_to_be(shaping):
+    pattern = made(
+        GarmentKind.SKIRT,
+        front=Side(shaping=(shaping,)),
+        waist=Waist.WAISTBAND,
+        skirt=Skirt(SkirtKind.STRAIGHT, length=600.0),
+    )
+    for size in pattern.envelope.sizes:
+        folds = pattern.piece("front").darts
+        assert folds and all(d.is_folded for d in folds)
+        waist = 2 * sum(seam_length(pattern.piece(p), size, "waist") for p in ("front", "back"))
+        assert waist == pytest.approx(pattern.envelope.finished["A"]["waist"][size], abs=2.0)
+
+
+@pytest.mark.parametrize("count", [1, 2, 3])
+def test_trousers_have_as_many_pleats_as_were_asked_for_and_together_they_take_in_the_same(count):
+    pattern = made(
+        GarmentKind.TROUSERS,
+        opening=Opening(Where.FRONT, OpeningKind.LAPPED_ZIP, 170.0),
+        waist=Waist.WAISTBAND,
+        legs=Legs(pleats=count),
+    )
+    front = pattern.piece("front")
+    assert [d.taken for d in front.darts] == [Taken.PLEAT] * count
+    for size in pattern.envelope.sizes:
+        taken = line_length(front, size, "waist") - seam_length(front, size, "waist")
+        each = [
+            abs(front.mark(b).distance[size] - front.mark(a).distance[size]) for a, b in (d.legs for d in front.darts)
+        ]
+        assert sum(each) == pytest.approx(taken, abs=0.1) and max(each) - min(each) < 0.1
+
+
+def test_tucks_at_the_shoulder_leave_it_as_long_as_the_back_s():
+    pattern = made(front=Side(shaping=(Shaping.TUCKS,)))
+    plain = made()
+    for size in pattern.envelope.sizes:
+        assert seam_length(pattern.piece("front"), size, "shoulder") == pytest.approx(
+            seam_length(plain.piece("front"), size, "shoulder"), abs=0.1
+        )
+
+
+def test_a_raglan_sleeve_carries_the_neck_that_the_body_gives_up():
+    raglan = made(sleeve=Sleeve(kind=SleeveKind.RAGLAN))
+    plain = made(sleeve=Sleeve())
+    for size in raglan.envelope.sizes:
+        parts = [seam_length(raglan.piece(p), size, "neck") for p in ("front", "sleeve", "back")]
+        whole = [seam_length(plain.piece(p), size, "neck") for p in ("front", "back")]
+        assert sum(parts) == pytest.approx(sum(whole), abs=0.3)
+        for half in ("front", "back"):
+            assert seam_length(raglan.piece("sleeve"), size, f"raglan-{half}") == pytest.approx(
+                seam_length(raglan.piece(half), size, "raglan"), abs=0.1
+            )
+
+
+def test_two_pieces_of_a_sleeve_are_together_as_wide_as_one_and_go_into_the_same_armhole():
+    two, one = buttoned(sleeve=Sleeve(pieces=2)), buttoned(sleeve=Sleeve())
+
+    def wrist(pattern, size):
+        pieces = [p for p in pattern.pieces if p.has_edge("wrist")]
+        return sum(chain_length(p.shapes[size].edges["wrist"]) for p in pieces)
+
+    for size in two.envelope.sizes:
+        assert wrist(two, size) == pytest.approx(wrist(one, size), abs=0.5)
+        caps = [chain_length(two.piece(p).shapes[size].edges["cap"]) for p in ("sleeve", "under-sleeve")]
+        assert sum(caps) == pytest.approx(chain_length(one.piece("sleeve").shapes[size].edges["cap"]), abs=0.1)
+
+
+def test_a_slant_pocket_s_side_piece_is_the_corner_that_the_front_lost():
+    """Front and side piece together cover what the plain front covers, and nothing outside it."""
+    opening = Opening(Where.FRONT, OpeningKind.LAPPED_ZIP, 170.0)
+    trousers = {"opening": opening, "waist": Waist.WAISTBAND}
+    slant = made(GarmentKind.TROUSERS, pockets=(Pocket(PocketKind.SLANT, PocketPlace.FRONT),), **trousers)
+    plain = made(GarmentKind.TROUSERS, **trousers)
+    for size in slant.envelope.sizes:
+        whole, front, side = ring(plain, "front", size), ring(slant, "front", size), ring(slant, "pocket-side", size)
+        assert whole.symmetric_difference(front.union(side).buffer(0.01)).area < 60.0
+        corner = whole.area - front.area
+        assert 0.5 * 160 * 35 < corner < 0.5 * 165 * 60
+
+
+@pytest.mark.parametrize("collar", [CollarKind.NOTCHED, CollarKind.SHAWL])
+def test_a_front_that_turns_back_has_the_same_edge_as_its_facing_and_its_collar_fits_the_back_neck(collar):
+    pattern = buttoned(collar=collar)
+    front, facing = pattern.piece("front"), pattern.piece("front-facing")
+    for size in pattern.envelope.sizes:
+        assert line_length(front, size, "opening") == pytest.approx(line_length(facing, size, "opening"), abs=0.01)
+        neck = line_length(pattern.piece("back"), size, "neck")
+        if collar is CollarKind.SHAWL:
+            assert line_length(front, size, "collar-neck") == pytest.approx(neck, abs=0.1)
+        else:
+            own = line_length(pattern.piece("collar"), size, "neck")
+            assert own == pytest.approx(neck + line_length(front, size, "neck"), abs=0.1)
+    roll = front.line(LineKind.ROLL, "roll")
+    assert roll is not None and all(end[1][0] > end[0][0] for end in roll.ends.values())
+
+
+@pytest.mark.parametrize("panels", [4, 6, 8])
+def test_pointed_panels_run_down_to_points_and_are_hemmed_narrow(panels):
+    pattern = made(
+        GarmentKind.SKIRT, waist=Waist.WAISTBAND, skirt=Skirt(SkirtKind.POINTED_PANELS, panels=panels, length=600.0)
+    )
+    size = pattern.envelope.sizes[0]
+    for piece in pattern.pieces:
+        if not piece.has_edge("hem"):
+            continue
+        hem = flatten(piece.shapes[size].edges["hem"], 0.1)
+        assert max(x for x, _ in hem) == pytest.approx(720.0, abs=0.1)
+        assert piece.edge("hem").allowance <= 16.0
+
+
+def test_a_pleated_band_is_as_long_as_the_flat_one_and_three_times_as_wide():
+    pattern = made(GarmentKind.SKIRT, waist=Waist.PLEATED_BAND)
+    for size in pattern.envelope.sizes:
+        flat, over = pattern.piece("waistband"), pattern.piece("pleated-band")
+        assert line_length(over, size, "upper") == pytest.approx(line_length(flat, size, "inner"), abs=0.01)
+        assert line_length(over, size, "far-end") == pytest.approx(1.5 * line_length(flat, size, "far-end"), abs=0.01)
+
+
+@pytest.mark.parametrize("closed", list(StrapsClosed))
+def test_straps_are_cut_four_times_as_wide_as_they_finish_and_close_as_they_are_said_to(closed):
+    pattern = made(GarmentKind.PINAFORE, straps=Straps(2, 30.0, closed))
+    size = pattern.envelope.sizes[0]
+    strap = pattern.piece("strap")
+    assert line_length(strap, size, "lower") == pytest.approx(120.0)
+    kinds = {c.kind.value for c in pattern.making.closures if c.id == "strap-closure"}
+    assert kinds == (set() if closed is StrapsClosed.SEWN_IN else {closed.value})
+    assert strap.cuts[0].count == (4 if closed is StrapsClosed.TIES else 2)
+
+
+def test_a_described_feature_survives_its_document():
+    description = Description(
+        name="It",
+        garment=GarmentKind.JACKET,
+        features=Features(
+            front=Side(Centre.OPEN),
+            opening=Opening(Where.FRONT, OpeningKind.BUTTONS),
+            collar=CollarKind.NOTCHED,
+            sleeve=Sleeve(pieces=2),
+        ),
+    )
+    again = read_description(write_description(description))
+    assert again.features == description.features
+    assert math.isclose(again.allowance, description.allowance)
