@@ -46,7 +46,7 @@ class Server:
         command = [sys.executable, "-m", "rowanseed.cli", "serve", "--port", str(self.port), *self.options]
         quiet = subprocess.DEVNULL
         self.process = subprocess.Popen(command, stdout=quiet, stderr=quiet, env=self.environment)
-        for _ in range(200):
+        for _ in range(600):
             try:
                 with urlopen(f"{self.url}/household", timeout=1):
                     return

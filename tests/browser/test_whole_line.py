@@ -124,7 +124,7 @@ def test_a_pattern_of_ones_own_gets_size_length_lay_and_list(page, own):
     measure(page, own.url, "Nerys", hip="104")
     add_cloth(page, own.url, "Canvas", "112", "1,5 m")
     bring(page, own.url, "apron.svg", DRAWING.replace('width="900mm"', 'width="900"').encode())
-    expect(page.get_by_role("alert")).to_contain_text("nobody knows how large it is")
+    expect(page.locator(".slip.warn")).to_contain_text("tells its size in pixels")
     bring(page, own.url, "apron.svg", DRAWING.encode())
     expect(page.get_by_text("2 outlines in apron.svg")).to_be_visible()
     page.get_by_label("Name of the pattern").fill("Choir apron")

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from rowanseed.core.base.units import INCH
 from rowanseed.core.compose.description import (
     ArmholeFinish,
     Centre,
@@ -47,6 +48,11 @@ def refusals(description: Description) -> tuple[Refusal, ...]:
     return tuple(Refusal(*found) for rule in rules for found in rule(description))
 
 
+BODIES = {"bust": (350.0, 2200.0), "waist": (350.0, 2200.0), "hip": (380.0, 2400.0)}
+"""Girths that a body or a garment has, in mm: inches taken for centimetres, or the other way round, lie outside."""
+ANY_LENGTH = (50.0, 4000.0)
+
+
 def _figures(d: Description) -> Found:
     if d.sizes and len(set(d.sizes)) < len(d.sizes):
         yield "sizes", "A size is named twice."
@@ -58,8 +64,11 @@ def _figures(d: Description) -> Found:
                 yield where, f"Size {missing[0]} is missing: give a figure for every size, or for none."
             elif d.sizes and [row[s] for s in d.sizes] != sorted(row[s] for s in d.sizes):
                 yield where, "The figures have to rise with the sizes."
-            if any(not 50 <= mm <= 4000 for mm in row.values()):
-                yield where, "A figure cannot be right: lengths are in millimetres, inches are told apart by “in”."
+            least, most = BODIES.get(measure, ANY_LENGTH)
+            strange = next(((size, mm) for size, mm in row.items() if not least <= mm <= most), None)
+            if strange is not None:
+                size, mm = strange
+                yield where, f"Size {size}: {mm / 10:.1f} cm ({mm / INCH:.1f} in) cannot be right. Is it cm, or inches?"
     slack = -0.25 if d.cloth is ClothKind.KNIT else 0.0
     for measure, row in d.finished.items():
         body = d.body_chart.get(measure, {})

@@ -56,6 +56,8 @@ PHRASES = (
 """Words that a step says in two."""
 ADJECTIVES = frozenset(("invisible", "centred", "lapped", "exposed", "fly", "eye"))
 """What a closure is called besides: a step says “the zip”."""
+IN_PASSING = 0.4
+"""Front and back are often left unsaid where there is one of the kind: “the princess seams”."""
 # fmt: off
 TELLING = frozenset(
     (
@@ -101,7 +103,10 @@ def match_steps(pattern: Pattern, lines: Sequence[str]) -> tuple[Matched, ...]:
     )
     parts = {id: _words_of(bench, id) for _, duty in share_out(bench)[0] for id in duty.ids}
     often = Counter(word for words in parts.values() for word in words)
-    weight = {word: 1.0 + math.log(len(parts) / n) for word, n in often.items()}
+    weight = {
+        word: (1.0 + math.log(len(parts) / n)) * (IN_PASSING if word in ("front", "back") else 1.0)
+        for word, n in often.items()
+    }
     best: dict[str, tuple[float, int]] = {}
     for k, (_, text) in enumerate(steps):
         clauses = _clauses(text)

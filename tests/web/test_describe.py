@@ -1,0 +1,241 @@
+"""The pages that bring a garment: describe, measure the tissue, cut to the measure, bind a drawing."""
+
+import html
+import json
+import re
+from pathlib import Path
+
+import pytest
+from fastapi.testclient import TestClient
+
+from rowanseed.core.pattern.seamline import line_length, lines
+from rowanseed.formats.pattern_json import read_pattern
+
+SAMPLES = sorted(Path("tests/outside/descriptions").glob("*.json"))
+DRESS = {
+    "name": "Choir dress",
+    "house": "Larkmoor Patterns",
+    "code": "L 140",
+    "garment": "dress",
+    "figure": "women",
+    "cloth": "woven",
+    "runs": "small",
+    "allowance": "1.5",
+    "body_chart": "size 10 12 14\nbust 83 87 92\nwaist 64 68 73\nhip 88 92 97",
+    "finished": "size 10 12 14\nbust 90 94 99",
+    "yardage": "115 cm 2.60 2.70 2.80 m",
+    "notions": "invisible zip, 56 cm\nhook and eye",
+    "features.front.centre": "fold",
+    "features.front.shaping.princess from armhole": "on",
+    "features.back.centre": "seam",
+    "features.opening.where": "back",
+    "features.opening.kind": "invisible zip",
+    "features.opening.length": "56",
+    "features.neck.shape": "round",
+    "features.hem.kind": "turned",
+    "features.trim.0.kind": "piping",
+    "features.trim.0.along": "neck",
+}
+
+
+def pattern_of(house, url):
+    return read_pattern(house.get(f"{url}/document.json").content)
+
+
+def described(house, **more):
+    answer = house.post("/patterns/describe", data={**DRESS, **more}, follow_redirects=False)
+    assert answer.status_code == 303, _said(answer.text)
+    return answer.headers["location"]
+
+
+def _said(page):
+    return re.findall(r'id="said-[^"]*">([^<]*)<', page)
+
+
+# ---------------------------------------------------------------- describe
+
+
+def test_a_garment_is_described_and_every_station_has_it(house):
+    url = described(house)
+    pattern = pattern_of(house, url)
+    assert {"front", "side-front", "back"} <= {p.id for p in pattern.pieces}
+    assert pattern.envelope.sizes == ("10", "12", "14") and pattern.envelope.finished["A"]["bust"]["12"] == 940
+    assert [n.what for n in pattern.envelope.notions] == ["invisible zip", "hook and eye"]
+    id = int(url.rsplit("/", 1)[1])
+    made = house.post("/projects/new", data={"name": "It", "person": "1", "pattern": str(id)}, follow_redirects=False)
+    project = made.headers["location"].rsplit("/", 1)[0]
+    fit = house.get(f"{project}/fit").text
+    assert "Its house is said to run small" in fit
+    assert house.get(f"{project}/sew").status_code == 200
+
+
+def test_the_look_follows_every_choice_and_says_what_cannot_be_at_its_field(house):
+    plain = house.get("/patterns/describe/look", params=DRESS).text
+    other = house.get("/patterns/describe/look", params={**DRESS, "features.sleeve.kind": "raglan"}).text
+    assert "<svg" in plain and plain != other
+    wrong = house.get("/patterns/describe/look", params={**DRESS, "features.back.centre": "fold"}).text
+    assert "needs a seam there: the back is cut on the fold" in wrong and "<svg" in wrong
+
+
+@pytest.mark.parametrize(
+    ("change", "field", "why"),
+    [
+        ({"features.back.centre": "fold"}, "features.opening.kind", "the back is cut on the fold"),
+        ({"body_chart": "size 10 12 14\nbust 83 87"}, "body_chart", "2 figures for 3 sizes"),
+        ({"finished": "size 10 12 14\nbust 80 84 90"}, "finished", "smaller than the body"),
+        ({"body_chart": "size 10 12 14\nbust 33 34 36"}, "body_chart", "cannot be right"),
+        ({"allowance": "five"}, "allowance", ""),
+        ({"name": ""}, "name", "Give the garment a name"),
+        ({"features.pockets.0.kind": "in-seam"}, "features.pockets.0.kind", "lies in the side seam"),
+        ({"features.straps.closed by": "ties", "features.straps.count": "9"}, "features.straps.count", ""),
+        ({"yardage": "115 cm 2.60"}, "yardage", ""),
+    ],
+)
+def test_what_cannot_be_is_said_at_the_field_and_nothing_that_was_typed_is_lost(house, change, field, why):
+    answer = house.post("/patterns/describe", data={**DRESS, **change})
+    if field == "yardage":
+        # One figure for all sizes is an envelope's habit, not a fault.
+        assert answer.status_code == 200
+        return
+    assert answer.status_code == 422
+    said = re.search(rf'id="said-{re.escape(field)}">([^<]*)<', answer.text)
+    assert said and why in said[1], _said(answer.text)
+    for name, value in {**DRESS, **change}.items():
+        if value and name in ("house", "code", "features.opening.length"):
+            assert f'value="{value}"' in answer.text
+    assert "90 94 99" in answer.text or "finished" in change
+
+
+def test_a_described_pattern_is_opened_again_and_changed_into_another_and_loses_nothing(house):
+    first = described(house)
+    page = house.get(f"{first}/describe").text
+    of = re.search(r'name="of" value="(\d+)"', page)[1]
+    for value in ("Choir dress", "L 140", "56"):
+        assert f'value="{value}"' in page
+    second = described(house, of=of, **{"features.sleeve.kind": "set-in", "features.sleeve.length": "short"})
+    one, other = (json.loads(house.get(f"{url}/description.json").content) for url in (first, second))
+    assert other["features"].pop("sleeve")["length"] == "short"
+    assert one == other and first != second
+
+
+@pytest.mark.parametrize("path", SAMPLES, ids=lambda path: path.stem)
+def test_every_sample_comes_in_goes_out_and_passes_through_the_form_unchanged(house, path):
+    sent = house.post("/patterns/new", files={"file": (path.name, path.read_bytes())}, follow_redirects=False)
+    assert sent.status_code == 303
+    url = sent.headers["location"]
+    out = json.loads(house.get(f"{url}/description.json").content)
+    # As it is sent, with its line breaks.
+    page = TestClient(house.app).get(f"{url}/describe").text
+    again = house.post("/patterns/describe", data=_form(page), follow_redirects=False)
+    assert again.status_code == 303, _said(again.text)
+    same = json.loads(house.get(f"{again.headers['location']}/description.json").content)
+    kinds = {id: [e["name"] for e in p["edges"]] for id, p in _pieces(house, url).items()}
+    assert kinds == {id: [e["name"] for e in p["edges"]] for id, p in _pieces(house, again.headers["location"]).items()}
+    for name in ("garment", "sizes", "body_chart", "finished", "notions"):
+        assert same.get(name) == out.get(name), name
+
+
+def _pieces(house, url):
+    return {p["id"]: p for p in json.loads(house.get(f"{url}/document.json").content)["pieces"]}
+
+
+def _form(page):
+    """What a browser would send of the describing form as it stands."""
+    form = page.split('id="describe"', 1)[1].split("</form>", 1)[0]
+    data = {}
+    for tag in re.findall(r"<input [^>]*>", form):
+        name = re.search(r'name="([^"]*)"', tag)
+        value = re.search(r'value="([^"]*)"', tag)
+        if name and not ("checkbox" in tag and "checked" not in tag):
+            data[name[1]] = value[1] if value else ""
+    for name, body in re.findall(r'<textarea [^>]*name="([^"]*)"[^>]*>(.*?)</textarea>', form, re.S):
+        data[name] = html.unescape(body)
+    for name, body in re.findall(r'<select [^>]*name="([^"]*)"[^>]*>(.*?)</select>', form, re.S):
+        chosen = re.search(r'<option value="([^"]*)"[^>]*selected', body) or re.search(r'<option value="([^"]*)"', body)
+        data[name] = chosen[1] if chosen else ""
+    return data
+
+
+def test_a_usual_chart_is_there_to_start_from(house):
+    found = house.get("/patterns/describe/chart", params={"figure": "children"}).text
+    assert re.search(r"size 4 6 8", found) and "bust" in found
+    assert house.get("/patterns/describe/chart", params={"figure": "giants"}).status_code in (200, 404, 422)
+
+
+def test_a_list_and_a_booklet_are_held_against_what_is_composed(house):
+    listed = {
+        "pieces": "1 Centre front: cut 1 on fold\n2 Side front: cut 2\n3 Back: cut 2\n4 Collar: cut 2",
+        "booklet": "1. Stitch the princess seams\n2. Sew on the buttons",
+    }
+    look = house.get("/patterns/describe/look", params={**DRESS, **listed}).text
+    words = re.sub(r"<[^>]+>", " ", look)
+    assert "Has it a collar?" in words
+    assert re.search(r"Stitch the princess seams\s+princess seams, front", words, re.IGNORECASE), words[-900:]
+
+
+# ---------------------------------------------------------------- the tissue
+
+
+def test_figures_are_typed_met_and_kept_and_what_disagrees_is_said_at_once(house):
+    url = described(house)
+    page = house.get(f"{url}/tissue").text
+    assert "0 of" in page
+    data = {"size": "12", "line": "stitching", "back.side": "60", "side-front.side": "63"}
+    look = house.get(f"{url}/tissue/look", params=data).text
+    assert "3.0 cm" in look
+    refused = house.post(f"{url}/tissue", data=data)
+    assert refused.status_code == 422 and 'value="63"' in refused.text
+    front = pattern_of(house, url).piece("front")
+    shoulder = f"{line_length(front, '12', 'shoulder') / 10 + 0.4:.1f}"
+    kept = house.post(f"{url}/tissue", data={"size": "12", "line": "stitching", "front.shoulder": shoulder})
+    assert kept.status_code == 200
+    assert f'value="{shoulder}"' in house.get(f"{url}/tissue").text
+    met = line_length(pattern_of(house, url).piece("front"), "12", "shoulder")
+    assert met == pytest.approx(float(shoulder) * 10, abs=0.5)
+    other = house.post(f"{url}/tissue", data={"size": "12", "line": "stitching", "front.shoulder": "wide"})
+    assert other.status_code == 422 and 'value="wide"' in other.text
+
+
+# ---------------------------------------------------------------- to the measure
+
+
+def test_an_apron_to_her_own_measure_has_its_sums_and_becomes_a_pattern(house):
+    house.post("/household/units", data={"units": "imperial"})
+    typed = {"kind": "apron", "name": "Tea apron", "waist": "25", "long": "26"}
+    look = house.get("/patterns/own/look", params=typed).text
+    assert ">27 in<" in look and ">28 1/2 in<" in look
+    made = house.post("/patterns/own", data=typed, follow_redirects=False)
+    assert made.status_code == 303
+    pattern = pattern_of(house, made.headers["location"])
+    xs = [x for x, _ in lines(pattern.piece("waistband"), "own").cutting_ring()]
+    assert max(xs) - min(xs) == pytest.approx(27 * 25.4, abs=0.5)
+    missing = house.post("/patterns/own", data={**typed, "waist": ""})
+    assert missing.status_code == 422 and "this figure is needed" in missing.text and 'value="26"' in missing.text
+
+
+# ---------------------------------------------------------------- a drawing
+
+
+def test_a_drawing_is_bound_to_a_description_and_a_piece_taken_twice_is_refused(house):
+    url = described(house)
+    pattern = pattern_of(house, url)
+    paths = ""
+    for k, id in enumerate(("front", "side-front")):
+        ring = lines(pattern.piece(id), "12", 0.5).cutting_ring()
+        points = " L ".join(f"{x + 100:.2f} {y + 100 + 500 * k:.2f}" for x, y in ring)
+        paths += f'<path id="{id}" d="M {points} Z"/>'
+    box = 'width="2000mm" height="2000mm" viewBox="0 0 2000 2000"'
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" {box}>{paths}</svg>'
+    sent = house.post("/patterns/new", files={"file": ("it.svg", svg.encode())}, follow_redirects=False)
+    drawing = sent.headers["location"]
+    number = url.rsplit("/", 1)[1]
+    page = house.get(f"{drawing}/bind", params={"pattern": number}).text
+    assert page.count("<svg") >= 2 and "Left out" not in page.split("piece-1")[0]
+    twice = {"pattern": number, "size": "12", "line": "cutting", "piece-0": "front", "piece-1": "front"}
+    refused = house.post(f"{drawing}/bind", data=twice)
+    assert refused.status_code == 422 and "take one out" in refused.text
+    made = house.post(f"{drawing}/bind", data={**twice, "piece-1": "side-front"}, follow_redirects=False)
+    assert made.status_code == 303
+    bound = pattern_of(house, made.headers["location"])
+    assert not bound.piece("front").approximate and bound.piece("back").approximate
+    assert [j.id for j in bound.making.joins] == [j.id for j in pattern.making.joins]
