@@ -1,0 +1,178 @@
+"""From nothing to size, yardage and making order: a dress and a shirt described, an apron cut to the measure."""
+
+import time
+
+import pytest
+from playwright.sync_api import expect
+
+from .hands import Keyboard, Touch
+from .household import settled
+
+pytestmark = pytest.mark.browser
+MOST_FIELDS, MOST_TAPS = 40, 120
+
+
+@pytest.fixture(params=[Keyboard, Touch], ids=["keyboard", "touch"])
+def hand(request, browser):
+    touch = request.param is Touch
+    size = {"width": 390, "height": 844} if touch else {"width": 1280, "height": 800}
+    context = browser.new_context(viewport=size, has_touch=touch, is_mobile=touch)
+    page = context.new_page()
+    faults = []
+    page.on("pageerror", lambda error: faults.append(str(error)))
+    page.on("console", lambda m: faults.append(m.text) if m.type == "error" and "422" not in m.text else None)
+    page.set_default_timeout(30_000)
+    yield request.param(page)
+    context.close()
+    assert faults == []
+
+
+def name_of(css):
+    return f'[name="{css}"]'
+
+
+def person(hand, url, name, **figures):
+    hand.page.goto(f"{url}/people/new")
+    hand.fill("#name", name)
+    for id, figure in figures.items():
+        hand.fill(f"#{id}", figure)
+    hand.press(hand.page.get_by_role("button", name="Keep"))
+    _left(hand.page, "/people/new")
+
+
+def _left(page, path):
+    """The form was taken: another page is there."""
+    page.wait_for_url(lambda url: not url.endswith(path))
+    page.wait_for_load_state("load")
+
+
+def cloth(hand, url, name, width, length):
+    hand.page.goto(f"{url}/cloths/new")
+    hand.fill("#name", name)
+    hand.fill("#width", width)
+    hand.fill("#length", length)
+    hand.press(hand.page.get_by_role("button", name="Keep"))
+    _left(hand.page, "/cloths/new")
+
+
+def describe(hand, url, *, texts, choices=(), ticks=()):
+    """Fill in the form; the drawing beside it follows before the pattern is made."""
+    hand.page.goto(f"{url}/patterns/describe")
+    before = hand.page.locator("#look svg").first.inner_html()
+    for id, text in texts.items():
+        hand.fill(name_of(id), text)
+    for id, label in choices:
+        hand.choose(name_of(id), label)
+    for id in ticks:
+        hand.tick(name_of(id))
+    expect(hand.page.locator("#cannot-be")).to_have_count(0)
+    hand.page.wait_for_function("was => document.querySelector('#look svg').innerHTML !== was", arg=before)
+    hand.press("#compose")
+    expect(hand.page.locator("#approximate")).to_be_visible()
+
+
+def sew_from_it(hand, who, cloth_name, size):
+    """A project of it: size kept, cloth reckoned, and the first steps of the order."""
+    page = hand.page
+    hand.press('a[href^="/projects/new?pattern="]')
+    hand.choose("#person", who)
+    hand.choose("#cloth", cloth_name)
+    hand.press(page.get_by_role("button", name="Start"))
+    settled(page)
+    project = page.url.split("/fit")[0]
+    expect(page.locator(".headline .big")).to_contain_text(size)
+    page.goto(f"{project}/cloth")
+    settled(page)
+    expect(page.locator(".headline").first).to_contain_text("m")
+    expect(page.locator("table.rows tr.total").first).to_contain_text("To buy")
+    page.goto(f"{project}/sew")
+    settled(page)
+    expect(page.locator("#step-done")).to_be_visible()
+    return project
+
+
+def within(hand, begun, what):
+    print(f"{what}, by {hand.name}: {hand.fields} fields, {hand.taps} taps, {time.monotonic() - begun:.0f} s")
+    assert hand.fields <= MOST_FIELDS and hand.taps <= MOST_TAPS
+
+
+CHART = "size 10 12 14\nbust 83 87 92\nwaist 64 68 73\nhip 88 92 97"
+
+
+def test_a_princess_dress_is_described_and_goes_to_the_needle(hand, own):
+    begun = time.monotonic()
+    person(hand, own.url, "Nerys", bust="87", waist="68", hip="92")
+    cloth(hand, own.url, "Slate linen", "145", "3 m")
+    describe(
+        hand,
+        own.url,
+        texts={
+            "name": "Shift",
+            "house": "Larkmoor Patterns",
+            "code": "L 120",
+            "body_chart": CHART,
+            "notions": "invisible zip, 56 cm",
+        },
+        choices=(
+            ("features.opening.where", "back"),
+            ("features.opening.kind", "invisible zip"),
+            ("features.neck.finish", "facing"),
+        ),
+        ticks=("features.front.shaping.princess from armhole", "features.back.shaping.waist dart"),
+    )
+    expect(hand.page.locator("main")).to_contain_text("Side front")
+    project = sew_from_it(hand, "Nerys", "Slate linen", "12")
+    order = hand.page.locator("main").inner_text()
+    assert "princess" in order.lower()
+    within(hand, begun, "a princess dress")
+    assert project
+
+
+def test_a_shirt_is_described_and_goes_to_the_needle(hand, own):
+    begun = time.monotonic()
+    person(hand, own.url, "Bertil", bust="98", waist="84", hip="98")
+    cloth(hand, own.url, "Check", "150", "3 m")
+    describe(
+        hand,
+        own.url,
+        texts={
+            "name": "Shirt",
+            "notions": "7 buttons, 12 mm",
+            "features.opening.count": "7",
+            "pieces": "1 Front: cut 2\n2 Back: cut 1 on fold\n3 Sleeve: cut 2\n4 Collar: cut 2\n5 Collar stand: cut 2",
+        },
+        choices=(
+            ("garment", "top"),
+            ("figure", "men"),
+            ("features.front.centre", "open"),
+            ("features.back.centre", "on the fold"),
+            ("features.opening.where", "front"),
+            ("features.opening.kind", "buttons"),
+            ("features.opening.placket", "a band of its own"),
+            ("features.collar", "shirt with stand"),
+            ("features.sleeve.kind", "set in"),
+            ("features.sleeve.end", "cuff"),
+        ),
+        ticks=("features.sleeve.placket",),
+    )
+    sew_from_it(hand, "Bertil", "Check", "M")
+    within(hand, begun, "a shirt")
+
+
+def test_an_apron_is_cut_to_her_own_measure_and_goes_to_the_needle(hand, own):
+    begun = time.monotonic()
+    person(hand, own.url, "Ysolde", waist="64", hip="90")
+    cloth(hand, own.url, "Ticking", "140", "1.5 m")
+    page = hand.page
+    page.goto(f"{own.url}/patterns/own")
+    hand.fill("#waist", "63,5")
+    hand.fill("#long", "66")
+    if hand.name == "keyboard":
+        page.keyboard.press("Tab")
+    else:
+        page.locator("h1").tap()
+    expect(page.locator("#sums")).to_contain_text("68.5 cm")
+    hand.press(page.locator("#compose"))
+    expect(page.locator("main")).to_contain_text("Apron skirt")
+    sew_from_it(hand, "Ysolde", "Ticking", "own")
+    within(hand, begun, "an apron to the measure")
