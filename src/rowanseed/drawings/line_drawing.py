@@ -42,12 +42,14 @@ def line_drawing(pattern: Pattern, *, linked: bool = False) -> str:
     x0, _, x1, _ = bounds(points)
     scale = min(HIGH / (x1 - x0), WIDE / 2 / max(1.0, *(abs(q[1]) for q in points)))
     high = (x1 - x0) * scale
+    # Links inside make a group of it: an image has nothing to be reached in.
     root = drawing(
         (WIDE + MARGIN) * len(views) + MARGIN,
         high + 2 * MARGIN + 18,
         f"{pattern.name}, line drawing",
         _words(pattern),
         class_="line-drawing",
+        **({"role": "group"} if linked else {}),
     )
 
     def at(q: Point, hand: int) -> Point:
