@@ -10,7 +10,7 @@ a small constrained least-squares problem (a standard method of numerical analys
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -269,20 +269,33 @@ class _Sheet:
         return net.length(dimension.edge, u) if dimension.edge else net.width(dimension.level, u)
 
     @cached_property
-    def stiffness(self) -> Array:
-        """What it costs to stretch the nets, to bend a fold, to part layers that are drawn alike."""
-        q = np.eye(self.unknowns) * STILL
-        for net in self.nets.values():
-            _stretch(q, net)
-            _pin(q, net)
-        for (one, a), (other, b) in _alike(self):
-            rows = np.zeros((len(a), self.unknowns))
-            for shift in (0, 1):
-                rows[:] = 0.0
-                rows[:, one.first + shift * one.knots : one.first + (shift + 1) * one.knots] = a
-                rows[:, other.first + shift * other.knots : other.first + (shift + 1) * other.knots] -= b
-                q += ALIKE * rows.T @ rows
-        return q
+    def give(self) -> tuple[tuple[NDArray[np.intp], Array], ...]:
+        """How far the nets give to a pull: (unknowns, inverse of their stiffness), a part a group of pieces.
+
+        It costs to stretch the nets, to bend a fold, to part layers that are drawn alike.
+        """
+        pairs = list(_alike(self))
+        parts: list[tuple[NDArray[np.intp], Array]] = []
+        for ids in _together(self.nets, ((one.piece.id, other.piece.id) for (one, _), (other, _) in pairs)):
+            nets = [self.nets[id] for id in ids]
+            own = np.concatenate([np.arange(net.first, net.end) for net in nets])
+            at = {net.piece.id: k for net, k in zip(nets, np.cumsum([0, *(2 * n.knots for n in nets)]), strict=False)}
+            q = np.eye(len(own)) * STILL
+            for net in nets:
+                _stretch(q, net, at[net.piece.id])
+                _pin(q, net, at[net.piece.id])
+            for (one, a), (other, b) in pairs:
+                if one.piece.id in at:
+                    _tie(q, (at[one.piece.id], one.knots, a), (at[other.piece.id], other.knots, b))
+            parts.append((own, np.asarray(np.linalg.inv(q), dtype=np.float64)))
+        return tuple(parts)
+
+    def given(self, rows: Array) -> Array:
+        """The moves of all knots, a column a row, that each of some pulls would make by itself."""
+        out = np.zeros((self.unknowns, len(rows)))
+        for own, inverse in self.give:
+            out[own] = inverse @ rows[:, own].T
+        return out
 
     def value(self, goal: _Goal, u: Array) -> tuple[float, Array]:
         total, gradient = 0.0, np.zeros(self.unknowns)
@@ -300,27 +313,49 @@ class _Sheet:
             found = [self.value(goal, u) for goal in goals]
             rows = np.stack([by for _, by in found])
             missing = np.array([goal.value - value for goal, (value, _) in zip(goals, found, strict=True)])
-            left = self.stiffness + rows.T @ (weight[:, None] * rows)
-            right = rows.T @ (weight * (missing + rows @ u))
-            u[:] = np.linalg.solve(left, right)
+            # As many equations as there are figures, not as there are knots.
+            moves = self.given(rows)
+            pulls = np.linalg.solve(np.diag(1 / weight) + rows @ moves, missing + rows @ u)
+            u[:] = moves @ pulls
         return u
 
 
-def _stretch(q: Array, net: _Net) -> None:
+def _together(nets: Mapping[str, _Net], pairs: Iterable[tuple[str, str]]) -> list[list[str]]:
+    """The pieces in groups, each of which hangs together by such pairs."""
+    group = {piece: frozenset({piece}) for piece in nets}
+    for a, b in pairs:
+        both = group[a] | group[b]
+        group |= dict.fromkeys(both, both)
+    return [[piece for piece in nets if piece in one] for one in dict.fromkeys(group.values())]
+
+
+def _tie(q: Array, one: tuple[int, int, Array], other: tuple[int, int, Array]) -> None:
+    """Layers that are drawn alike move alike: (first unknown, knots, samples by knots) of each."""
+    (first, knots, a), (second, more, b) = one, other
+    for shift in (0, 1):
+        mine = slice(first + shift * knots, first + (shift + 1) * knots)
+        theirs = slice(second + shift * more, second + (shift + 1) * more)
+        q[mine, mine] += ALIKE * a.T @ a
+        q[theirs, theirs] += ALIKE * b.T @ b
+        q[mine, theirs] -= ALIKE * a.T @ b
+        q[theirs, mine] -= ALIKE * b.T @ a
+
+
+def _stretch(q: Array, net: _Net, first: int) -> None:
     xs, ys = net.axes
     for i in range(len(xs)):
         for j in range(len(ys)):
             here = i * len(ys) + j
             for there in ([here + len(ys)] if i + 1 < len(xs) else []) + ([here + 1] if j + 1 < len(ys) else []):
                 for shift in (0, net.knots):
-                    a, b = net.first + shift + here, net.first + shift + there
+                    a, b = first + shift + here, first + shift + there
                     q[a, a] += 1
                     q[b, b] += 1
                     q[a, b] -= 1
                     q[b, a] -= 1
 
 
-def _pin(q: Array, net: _Net) -> None:
+def _pin(q: Array, net: _Net, first: int) -> None:
     """Straight edges on a fold or at the centre stay straight and where they are."""
     folds = {cut.fold for cut in net.piece.cuts if cut.fold} | {"centre", "opening"}
     xs, ys = net.axes
@@ -332,7 +367,7 @@ def _pin(q: Array, net: _Net) -> None:
             k = int(np.argmin(np.abs(values - points[0, axis])))
             mine = (k * len(ys) + np.arange(len(ys))) if axis == 0 else (np.arange(len(xs)) * len(ys) + k)
             for knot in mine:
-                q[net.first + shift + knot, net.first + shift + knot] += PINNED
+                q[first + shift + knot, first + shift + knot] += PINNED
 
 
 def _alike(sheet: _Sheet) -> Iterator[tuple[tuple[_Net, Array], tuple[_Net, Array]]]:
@@ -622,11 +657,12 @@ def certainty(pattern: Pattern, measured: Mapping[str, Measured]) -> Certainty:
             else:
                 asked.append((piece.id, d, by, max(AT_LEAST, UNSURE * value)))
     fixed = np.stack(rows) if rows else np.zeros((1, sheet.unknowns))
-    left = sheet.stiffness + HARD * fixed.T @ fixed
+    held = sheet.given(fixed)
     found: list[Unknown] = []
     if asked and whole:
         g = np.stack([by for *_, by, _ in asked])
-        answer = np.linalg.solve(left, g.T)
+        free = sheet.given(g)
+        answer = free - held @ np.linalg.solve(np.eye(len(fixed)) / HARD + fixed @ held, fixed @ free)
         for k, (piece_id, d, _, unsure) in enumerate(asked):
             give = float(g[k] @ answer[:, k])
             # A figure that the measured ones have fixed already gives nothing.
