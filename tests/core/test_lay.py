@@ -49,7 +49,7 @@ def _problem(*pieces, width=1120.0, one_way=False, lays=(LayKind.FOLDED, LayKind
     )
 
 
-def _outside(problem, plan, tmp_path):
+def outside(problem, plan, tmp_path):
     """What the independent checker says."""
     paths = [tmp_path / "problem.json", tmp_path / "plan.json"]
     for path, document in zip(paths, (problem_document(problem), plan_document(plan)), strict=True):
@@ -100,7 +100,7 @@ def test_every_plan_is_right(tmp_path, shapes, one_way, gap, grain):
     assert plans
     for plan in plans:
         assert check(problem, plan) == []
-        assert _outside(problem, plan, tmp_path) == []
+        assert outside(problem, plan, tmp_path) == []
         assert plan.density(problem) <= 1
 
 
@@ -216,7 +216,7 @@ def test_the_exact_check_finds_what_is_wrong(tmp_path):
     assert any("too few" in f for f in check(problem, fewer))
     twice = replace(plan, stretches=(replace(plan.stretches[0], placements=plan.stretches[0].placements[:1] * 4),))
     assert any("overlaps" in f for f in check(problem, twice))
-    assert _outside(problem, twice, tmp_path)
+    assert outside(problem, twice, tmp_path)
 
 
 # ---------------------------------------------------------------- print, border, selvedge, motif, pins, flaws
@@ -252,7 +252,7 @@ def _matched(axis, phase=None, **repeat):
 def test_the_print_is_matched_on_every_copy(tmp_path, axis, phase, repeat):
     problem = _matched(axis, phase, **repeat)
     plan = solve(problem, Budget(sweeps=120))
-    assert _outside(problem, plan, tmp_path) == []
+    assert outside(problem, plan, tmp_path) == []
     free = solve(
         Problem(name="f", cloth=problem.cloth, gap=3, lays=problem.lays, pieces=problem.pieces), Budget(sweeps=120)
     )
@@ -369,7 +369,7 @@ def test_mixed_lays_win_back_what_a_fold_wastes(tmp_path):
     assert best <= simple + 1e-6
     for plan in outcomes.values():
         if isinstance(plan, Plan):
-            assert _outside(problem, plan, tmp_path) == []
+            assert outside(problem, plan, tmp_path) == []
 
 
 def test_depth_tables_agree_with_shapely():
@@ -456,4 +456,4 @@ def test_no_open_lay_is_longer_than_a_folded_one_that_it_can_be_opened_from(widt
         # Two that meet at the fold need a gap on open cloth, and there is no room for it at the selvedge.
         highest = max(y for p in folded.stretches[0].placements for _, y in p.outline)
         assert highest > width / 2 - 10 - problem.gap / 2
-    assert check(problem, lies_open) == [] and _outside(problem, lies_open, tmp_path) == []
+    assert check(problem, lies_open) == [] and outside(problem, lies_open, tmp_path) == []

@@ -15,10 +15,10 @@ from itertools import pairwise
 from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
-from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, lined_making, shorter
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, lined_making, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.pattern.making import Finish, FinishKind, LayerKind
+from rowanseed.core.pattern.making import DetailKind, Finish, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
 
@@ -34,7 +34,14 @@ def draws_lining(pattern: Pattern) -> bool:
 
 
 def can_be_lined(pattern: Pattern, view: str) -> bool:
-    return not draws_lining(pattern) and bool(_lined(pattern, view)) and bool(pattern.making.joins)
+    """Whether a lining can be worked out from the shell."""
+    whole = not draws_lining(pattern) and not has_cut_corners(pattern)
+    return whole and bool(_lined(pattern, view)) and bool(pattern.making.joins)
+
+
+def has_cut_corners(pattern: Pattern) -> bool:
+    """Whether a slant pocket has cut the front's corner off: its lining is cut with the corner on."""
+    return any(detail.kind is DetailKind.SLANT_POCKET and detail.along for detail in pattern.making.details)
 
 
 def can_be_pleated(pattern: Pattern, view: str) -> bool:
@@ -56,7 +63,7 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         return pattern
     lined = _lined(pattern, view)
     facings = facing_depths(pattern, size, lined) if layers.lining is LiningSchool.DEDUCT else {}
-    hems = {(part.piece, part.edge): f for f in pattern.making.finishes if f.kind is FinishKind.HEM for part in f.parts}
+    hems = {(part.piece, part.edge): f for f in ends_of(pattern, lined) for part in f.parts}
     number = max(piece.number for piece in pattern.pieces)
     pieces = []
     for k, piece in enumerate(lined, start=1):

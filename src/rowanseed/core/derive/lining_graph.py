@@ -23,6 +23,23 @@ def shorter(pattern: Pattern) -> float:
     return SHORTER.get(pattern.garment, FOLD_OF_EASE)
 
 
+LOWER = "hem"
+"""What the lower edge of a piece is called."""
+
+
+def ends_of(pattern: Pattern, lined: tuple[Piece, ...]) -> tuple[Finish, ...]:
+    """Where the lining ends below: the garment's hems, and lower edges that a cuff, a ruffle or a casing takes up in
+    the garment, where the lining has a hem of its own all the same."""
+    ids = {piece.id for piece in lined}
+    hems = [f for f in pattern.making.finishes if f.kind is FinishKind.HEM and {p.piece for p in f.parts} <= ids]
+    hemmed = {(p.piece, p.edge) for f in hems for p in f.parts}
+    loose = [p for p in lined if p.has_edge(LOWER) and (p.id, LOWER) not in hemmed]
+    if loose:
+        parts = tuple(EdgePart(piece.id, LOWER) for piece in loose)
+        hems.append(Finish("lower-ends", "Lower ends", FinishKind.HEM, parts, (loose[0].edge(LOWER).allowance,)))
+    return tuple(hems)
+
+
 def lined_making(
     pattern: Pattern, lined: tuple[Piece, ...], layers: Layers, facings: Mapping[tuple[str, str], float]
 ) -> Making:
@@ -63,8 +80,7 @@ def lined_making(
             )
         sewn = {(piece, edge) for piece, edge in inner.items()}
         finishes = [f for f in finishes if not any((p.piece, p.edge) in sewn for p in f.parts)]
-    hems = [f for f in making.finishes if f.kind is FinishKind.HEM and {p.piece for p in f.parts} <= ids]
-    for hem in hems:
+    for hem in ends_of(pattern, lined):
         depth = sum(hem.folds) if hem.folds else 0.0
         if layers.hem is LiningHem.FREE:
             finishes.append(

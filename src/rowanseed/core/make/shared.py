@@ -132,9 +132,28 @@ def neaten_together(bench: Workbench, duty: tuple[str, ...], technique: str) -> 
         technique,
         title=f"Neaten both edges together: {lower_first(join.name)}{both_sides(join)}",
         how="Both allowances as one, since they are pressed to one side.",
-        requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty),
+        requires=(
+            *(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty),
+            *(
+                Need(facts.join(Fact.JOINED, twin), "left and right are neatened at one go")
+                for twin in _twins(bench, duty)
+            ),
+        ),
         meant=frozenset({Meant.TOGETHER}),
         gives=facts.joins(Fact.FINISHED, duty),
+    )
+
+
+def _twins(bench: Workbench, ids: tuple[str, ...]) -> tuple[str, ...]:
+    """Seams along the same edges on the other hand, where a zip tells left from right."""
+    own = {(p.piece, p.edge) for id in ids for p in bench.parts(id)}
+    hands = {p.hand for id in ids for p in bench.parts(id)}
+    return tuple(
+        join.id
+        for join in bench.joins.values()
+        if join.id not in ids
+        and {(p.piece, p.edge) for p in (*join.a, *join.b)} == own
+        and hands.isdisjoint(p.hand for p in (*join.a, *join.b))
     )
 
 

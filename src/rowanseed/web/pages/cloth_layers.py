@@ -15,7 +15,14 @@ from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import DEPTH, can_be_faced
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
-from rowanseed.core.derive.lining import PLEAT_DEPTH, can_be_lined, can_be_pleated, draws_lining, has_facings
+from rowanseed.core.derive.lining import (
+    PLEAT_DEPTH,
+    can_be_lined,
+    can_be_pleated,
+    draws_lining,
+    has_cut_corners,
+    has_facings,
+)
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.colour import pale, thread
@@ -144,6 +151,7 @@ def _offers(project: OpenProject) -> dict[str, Any]:
     ]
     return {
         "lining": schools if linable else [],
+        "cut_corners": has_cut_corners(pattern),
         "draws_lining": draws_lining(pattern),
         "pleat": can_be_pleated(pattern, view) and (linable or draws_lining(pattern)),
         "pad": any(p.has_edge("shoulder") for p in pattern.pieces),
