@@ -16,7 +16,6 @@ VIEWS = {
     "cloth": "/projects/4/cloth",
     "cloth-widths": "/projects/1/cloth/widths",
     "cloth-short": "/projects/5/cloth/short?role=main",
-    "cloth-shelf": "/projects/4/cloth/shelf",
     "shopping": "/shopping?project=2&project=5",
     "lay": "/projects/1/lay",
     "cut": "/projects/2/cut",
@@ -25,7 +24,8 @@ VIEWS = {
     "keep": "/projects/1/keep",
     "pattern": "/patterns/1",
     "records": "/household/records",
-    "household": "/household",
+    "describe": "/patterns/5/describe",
+    "tissue": "/patterns/5/tissue",
 }
 ON_A_PHONE = {
     "phone-measure": "/people/3/measure?project=6",
