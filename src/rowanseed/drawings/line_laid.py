@@ -49,7 +49,7 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         if piece.has_edge("hem") and not piece.has_edge("shoulder") and not piece.has_edge("armhole"):
             level = piece.line(LineKind.LEVEL, "hip")
             beside += level.ends[size][1][1] if level else 0.0
-        edges = _drawn_in(pattern, piece, edges, size)
+        edges = _drawn_in(pattern, piece, _under_a_yoke(pattern, piece, edges, size), size)
         back = tuple(
             q for name in ("neck", "lapel", "collar-neck", "collar-back", "opening") for q in edges.get(name, ())
         )
@@ -79,6 +79,31 @@ def _drawn_in(pattern: Pattern, piece: Piece, drawn: dict[str, list[Point]], siz
         return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
 
     return {name: [at(q) for q in run] for name, run in drawn.items()}
+
+
+UNDER_YOKES = ("yoke", "yoke-base")
+
+
+def _under_a_yoke(pattern: Pattern, piece: Piece, edges: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
+    """A piece that is gathered to a yoke lies as wide as the yoke there, and hangs out below the arms."""
+    name = next((edge for edge in UNDER_YOKES if edge in edges), None)
+    drawn_up = [
+        j
+        for j in pattern.making.joins
+        if j.difference.kind is DifferenceKind.GATHERS and any(p.piece == piece.id and p.edge == name for p in j.a)
+    ]
+    if name is None or not drawn_up:
+        return edges
+    wide = max(y for _, y in edges[name])
+    more = wide * (1 - 1 / drawn_up[0].difference.amount)
+    arms = max((x for x, _ in edges.get("armhole", [(0.0, 0.0)])), default=0.0)
+    low = max(x for x, _ in edges["hem"]) if "hem" in edges else arms + 1.0
+
+    def at(q: Point) -> Point:
+        fade = 1.0 if q[0] <= arms else 1.0 - 0.65 * (q[0] - arms) / max(1.0, low - arms)
+        return (q[0], q[1] - more * fade * min(1.0, max(0.0, q[1]) / wide))
+
+    return {edge: [at(q) for q in run] for edge, run in edges.items()}
 
 
 HANGS_OUT = 0.62

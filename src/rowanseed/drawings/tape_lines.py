@@ -16,7 +16,7 @@ from rowanseed.drawings.svg import CHALK, INK, LINE, PAPER, QUIET, add, drawing,
 
 LONG = 300.0
 """The longer side of a drawing, in its own units."""
-MARGIN = 16.0
+MARGIN = 36.0
 ROUND = 10.5
 INSIDE = 22.0
 
@@ -91,10 +91,13 @@ def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> s
 def _beside(path: list[Point], middle: Point, *, across: bool, taken: list[Point]) -> Point:
     """Where a number stands: on its tape across the piece, inside the piece along an edge, clear of the others."""
     shares = (0.5, 0.35, 0.65, 0.22, 0.78)
-    found = [_in(path, share, middle, 0.0 if across else INSIDE) for share in shares]
-    return max(
-        found, key=lambda p: (min((math.dist(p, q) for q in taken), default=99.0) > 2.5 * ROUND, -found.index(p))
-    )
+    depths = (0.0,) if across else (INSIDE, -INSIDE, 2 * INSIDE)
+    found = [_in(path, share, middle, depth) for depth in depths for share in shares]
+    for clear in (2.5 * ROUND, 2.1 * ROUND):
+        free = [p for p in found if all(math.dist(p, q) > clear for q in taken)]
+        if free:
+            return free[0]
+    return max(found, key=lambda p: min(math.dist(p, q) for q in taken))
 
 
 def _in(path: list[Point], share: float, middle: Point, inside: float) -> Point:

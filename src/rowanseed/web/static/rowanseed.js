@@ -187,3 +187,14 @@ document.addEventListener("click", (event) => {
     put(corner, places[(here + step + places.length) % places.length]);
   });
 })();
+
+// On a telephone the parts of a garment are folded up, but for those that something was said of.
+document.addEventListener("DOMContentLoaded", () => {
+  const form = document.querySelector("form.describe");
+  if (!form || !window.matchMedia("(max-width: 600px)").matches) return;
+  for (const part of form.querySelectorAll("details.part[open]")) {
+    const said = [...part.querySelectorAll("input, select, textarea")].some((field) =>
+      field.type === "checkbox" ? field.checked : field.tagName === "SELECT" ? field.selectedIndex > 0 : field.value);
+    if (!said && !part.querySelector("[aria-invalid]")) part.open = false;
+  }
+});
