@@ -62,6 +62,12 @@ def test_a_circle_is_cut_with_the_waist_over_two_pi(waist, long):
         radii = [math.hypot(*q) for q in edge]
         assert max(radii) - min(radii) < 0.1
         assert radii[0] == pytest.approx(waist / (2 * math.pi * turn), rel=0.002)
+        # What is cut, measured on the cutting line: the allowance inside the waist, the narrow hem outside the rim.
+        figures = by_name(Own(kind, "It", waist=waist, hip=waist + 200, bust=waist + 150, long=long, ease=0.0))
+        cut = [math.hypot(*q) for q in lines(pattern.piece("front"), OWN).cutting["hem"]]
+        assert sum(cut) / len(cut) == pytest.approx(figures["Cut the hem at a radius of"], abs=1.0)
+        mouth = [math.hypot(*q) for q in lines(pattern.piece("front"), OWN).cutting["waist"]]
+        assert sum(mouth) / len(mouth) == pytest.approx(figures["Cut the waist at a radius of"], abs=1.0)
 
 
 @given(waist=st.floats(560, 1100), fullness=st.floats(1.5, 3.0), long=st.floats(300, 900))

@@ -43,7 +43,7 @@ ASKED = (
     Asked("band", "Band, finished width", 10, 200, BANDED),
     Asked("underlap", "Lap of the band", 0, 200, BANDED),
     Asked("seam", "Seam allowance", 3, 40, EVERY),
-    Asked("hem", "Hem", 5, 150, EVERY - {OwnKind.UNDERSKIRT}),
+    Asked("hem", "Hem", 5, 150, EVERY - {OwnKind.UNDERSKIRT, *(kind for kind in OwnKind if kind.is_round)}),
 )
 
 

@@ -37,6 +37,8 @@ from rowanseed.core.compose.figures import ROBE_EASE
 from rowanseed.core.compose.ruffles import DEEP, FULL
 from rowanseed.core.pattern.envelope import Figure
 
+NARROW = 16.0
+"""The hem of a circle, in mm: a deeper one does not lie flat (common practice, no source)."""
 OWN = "own"
 """What the one size is called."""
 
@@ -275,10 +277,23 @@ def _round(own: Own) -> Iterator[Working]:
     )
     yield radius
     yield Working(
+        name="Cut the waist at a radius of",
+        quantity=fine(radius.value - own.seam),
+        formula="radius of the waist − allowance",
+        given=(radius.as_given(), _chosen("allowance", own.seam)),
+    )
+    rim = Working(
         name="Radius of the hem",
         quantity=length(radius.value + own.long),
         formula="radius of the waist + finished length",
         given=(radius.as_given(), _measured("finished length", own.long)),
+    )
+    yield rim
+    yield Working(
+        name="Cut the hem at a radius of",
+        quantity=length(rim.value + NARROW),
+        formula="radius of the hem + a narrow hem",
+        given=(rim.as_given(), Given("narrow hem, as a circle takes it", fine(NARROW), Source.PRACTICE)),
     )
 
 
@@ -354,7 +369,7 @@ def describe(own: Own) -> Description:
 
 
 def _hem(own: Own) -> Hem:
-    return Hem(HemKind.NARROW, min(own.hem, 16.0)) if own.kind.is_round else Hem(HemKind.DOUBLE, own.hem)
+    return Hem(HemKind.NARROW, NARROW) if own.kind.is_round else Hem(HemKind.DOUBLE, own.hem)
 
 
 def _features(own: Own) -> Features:
