@@ -69,7 +69,7 @@ def test_every_sample_goes_the_whole_way(path, tmp_path):
 
 
 @given(description=whole_ones)
-@settings(max_examples=20, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
 def test_what_is_described_without_contradiction_goes_the_whole_way(description, tmp_path_factory):
     try:
         pattern = compose(description).pattern
