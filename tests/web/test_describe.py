@@ -156,6 +156,18 @@ def _form(page):
     return data
 
 
+def test_what_is_assumed_can_be_confirmed_and_stays_so_when_it_is_opened_again(house):
+    look = house.get("/patterns/describe/look", params=DRESS).text
+    offered = dict(re.findall(r'name="confirmed\.([^"]*)" value="([^"]*)">', look))
+    assert "features.neck.finish" in offered
+    chosen = {f"confirmed.{name}": words for name, words in offered.items() if name.startswith("features")}
+    url = described(house, **chosen)
+    left = dict(pattern_of(house, url).assumed)
+    assert left and not any(name.startswith("features") for name in left)
+    page = house.get(f"{url}/describe").text
+    assert re.search(r'name="confirmed.features.neck.finish" value="the neck is faced" checked', page)
+
+
 def test_a_usual_chart_is_there_to_start_from(house):
     found = house.get("/patterns/describe/chart", params={"figure": "children"}).text
     assert re.search(r"size 4 6 8", found) and "bust" in found

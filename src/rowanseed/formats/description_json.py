@@ -217,6 +217,7 @@ class _Description(Strict):
     runs: Runs = Runs.TRUE
     pieces: list[str] = Field([], max_length=80)
     booklet: list[str] = Field([], max_length=200)
+    confirmed: dict[str, str] = Field({}, max_length=200)
     features: _Features = _Features()
     measured: dict[str, _Measured] = {}
 
@@ -246,6 +247,7 @@ def read_description(text: str | bytes) -> Description:
         runs=model.runs,
         pieces=tuple(model.pieces),
         booklet=tuple(model.booklet),
+        confirmed=model.confirmed,
         features=_features(f),
         said=frozenset(_paths(model.model_dump(exclude_unset=True))),
         measured={piece: Measured(m.size, m.dimensions, m.line) for piece, m in model.measured.items()},

@@ -278,6 +278,8 @@ HEAD = (
     One("cloth", "Cloth", d.ClothKind),
     One("runs", "The house runs", Runs),
 )
+CONFIRMED = "confirmed."
+"""What the fields begin with that say that an assumption is right."""
 LINES = {"notions": 60, "fabrics": 40, "pieces": 80, "booklet": 200}
 """What is typed a line each, and how many lines are taken."""
 
@@ -306,6 +308,9 @@ def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any],
         if group.belongs_to(garment):
             for field in group.fields:
                 _put(field, typed, unit, document, errors)
+    right = {name.removeprefix(CONFIRMED): said[:200] for name, said in typed.items() if name.startswith(CONFIRMED)}
+    if right:
+        document["confirmed"] = right
     _tidied(document)
     if not document["name"]:
         errors["name"] = "Give the garment a name."
@@ -450,6 +455,7 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
         typed[field] = written(sizes or tuple(next(iter(chart.values()), {})), chart, mm) if chart else ""
     for name in LINES:
         typed[name] = "\n".join(document.get(name, ()))
+    typed |= {f"{CONFIRMED}{name}": said for name, said in document.get("confirmed", {}).items()}
     typed["runs"] = str(document.get("runs", Runs.TRUE.value))
     rows = [d.Printed(**row) for row in document.get("yardage", ())]
     typed["yardage"] = written_yardage(rows, mm) if rows else ""

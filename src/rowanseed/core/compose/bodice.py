@@ -78,7 +78,7 @@ class Upper:
 
     # ---------------------------------------------------------------- levels
 
-    @property
+    @cached_property
     def is_dropped(self) -> bool:
         sleeve = self.description.features.sleeve
         return sleeve is not None and sleeve.kind is SleeveKind.DROPPED
@@ -142,12 +142,12 @@ class Upper:
             return whole
         return _at_the_side(whole, self.halves_shaped)
 
-    @property
+    @cached_property
     def halves_shaped(self) -> int:
         """How many of front and back are shaped at the waist by a dart or a princess seam."""
         return sum(_takes_in(side) for _, side in self.description.features.sides)
 
-    @property
+    @cached_property
     def is_barely_shaped(self) -> bool:
         """Whether darts would take in next to nothing, so that the sides take in all of it."""
         if (

@@ -91,7 +91,7 @@ def compose(description: Description) -> Composed:
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
         build.ways += [(f"stiffen:{id}", "sewn-in-interfacing") for id in stiff]
-    pattern = replace(_pattern(build), assumed=tuple(build.assumed.items()))
+    pattern = replace(_pattern(build), assumed=_unconfirmed(build))
     _refuse_what_does_not_meet(pattern)
     if description.measured:
         pattern = _as_measured(pattern, description)
@@ -100,6 +100,11 @@ def compose(description: Description) -> Composed:
         steps = as_steps(match_steps(pattern, description.booklet))
         pattern = replace(pattern, making=replace(pattern.making, booklet=steps))
     return Composed(pattern, dict(build.assumed))
+
+
+def _unconfirmed(build: Build) -> tuple[tuple[str, str], ...]:
+    """What was assumed and nobody has said yet that it is right."""
+    return tuple((field, said) for field, said in build.assumed.items() if field not in build.description.confirmed)
 
 
 def _as_measured(pattern: Pattern, description: Description) -> Pattern:

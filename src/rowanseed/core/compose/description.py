@@ -516,6 +516,8 @@ class Description:
     """The booklet's list of pieces, a line each; it is ticked off, and changes nothing."""
     booklet: tuple[str, ...] = ()
     """The booklet's steps, a line each."""
+    confirmed: Mapping[str, str] = field(default_factory=dict)
+    """What was assumed and has been looked at and found right: field → in words."""
     features: Features = Features()
     said: frozenset[str] = frozenset()
     """The fields that were said, by their names in the document (`features.neck.finish`); all else is assumed."""

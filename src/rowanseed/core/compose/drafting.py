@@ -106,10 +106,13 @@ def _across(segment: Segment, x: float) -> float:
         share = (x - segment.start[0]) / (segment.end[0] - segment.start[0])
         return segment.start[1] + share * (segment.end[1] - segment.start[1])
     falls = segment.end[0] < segment.start[0]
+    p, q, r, s = (point[0] for point in segment.points())
     a, b = 0.0, 1.0
     for _ in range(44):
         t = (a + b) / 2
-        a, b = (t, b) if (segment.at(t)[0] < x) != falls else (a, t)
+        u = 1 - t
+        at = u * u * u * p + 3 * u * u * t * q + 3 * u * t * t * r + t * t * t * s
+        a, b = (t, b) if (at < x) != falls else (a, t)
     return segment.at((a + b) / 2)[1]
 
 

@@ -20,7 +20,7 @@ from rowanseed.drawings.line_drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
-from rowanseed.web.describe_form import LISTS, carried, from_document, to_document, usual_chart
+from rowanseed.web.describe_form import CONFIRMED, LISTS, carried, from_document, to_document, usual_chart
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
 
@@ -84,13 +84,16 @@ def take(home: Home, typed: Typing) -> Response:
 class _Beside(TypedDict):
     ticks: Sequence[Tick]
     steps: Sequence[Matched]
+    confirmed: Sequence[tuple[str, str]]
 
 
 def _beside(typed: Mapping[str, str], made: Pattern | None) -> _Beside:
     """The booklet's list and steps, beside what was composed."""
+    right = [(name.removeprefix(CONFIRMED), said) for name, said in typed.items() if name.startswith(CONFIRMED)]
     if made is None:
-        return {"ticks": (), "steps": ()}
+        return {"ticks": (), "steps": (), "confirmed": right}
     return {
+        "confirmed": right,
         "ticks": ticked_off(made, read_pieces(typed.get("pieces", "").splitlines())),
         "steps": match_steps(made, typed.get("booklet", "").splitlines()) if typed.get("booklet", "").strip() else (),
     }

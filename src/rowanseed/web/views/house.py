@@ -134,6 +134,7 @@ class DescribeLookView(PageView):
     drawn: str | None
     ticks: Sequence[Tick] = ()
     steps: Sequence[Matched] = ()
+    confirmed: Sequence[tuple[str, str]] = ()
 
 
 @dataclass(frozen=True, kw_only=True)
