@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
+from itertools import pairwise
 
 from rowanseed.core.geometry.outline import (
     Chain,
@@ -11,7 +12,6 @@ from rowanseed.core.geometry.outline import (
     Segment,
     chain_length,
     line_chain,
-    locate,
     split_chain,
     through,
     unit,
@@ -144,22 +144,41 @@ def cut_at(chain: Chain, share: float) -> tuple[Chain, Chain]:
 POINTS = 4
 
 
+STEPS = 8
+
+
+def _spaced(chain: Chain, count: int) -> list[tuple[int, float]]:
+    """Places along a chain, evenly spaced by a polyline of it: (segment, parameter) from its start to its end."""
+    places = [(k, j / STEPS) for k in range(len(chain)) for j in range(STEPS)] + [(len(chain) - 1, 1.0)]
+    points = [chain[k].at(t) for k, t in places]
+    gone = [0.0]
+    for a, b in pairwise(points):
+        gone.append(gone[-1] + math.dist(a, b))
+    out, at = [], 0
+    for k in range(count + 1):
+        goal = gone[-1] * k / count
+        while at < len(gone) - 2 and gone[at + 1] < goal:
+            at += 1
+        index, t = places[at]
+        step = gone[at + 1] - gone[at]
+        out.append((index, min(1.0, t + (goal - gone[at]) / step / STEPS if step else t)))
+    return out
+
+
 def parallel(chain: Chain, first: Point, last: Point, depth: float) -> Chain:
     """A line `depth` to the left of a chain's direction, led to `first` and `last` at its ends: three curves, whatever
     it follows."""
-    whole = chain_length(chain)
     count = 3 * (POINTS - 1)
 
-    def beside(share: float) -> Point:
-        index, t = locate(chain, whole * share)
+    def beside(index: int, t: float) -> Point:
         p, v = chain[index].at(t), unit(chain[index].derivative(t))
         return (p[0] - v[1] * depth, p[1] + v[0] * depth)
 
-    begun, ended = beside(0.0), beside(1.0)
+    followed = [beside(*place) for place in _spaced(chain, count)]
+    begun, ended = followed[0], followed[-1]
     points = []
-    for k in range(count + 1):
+    for k, (x, y) in enumerate(followed):
         t = k / count
-        x, y = beside(t)
         at_first, at_last = (1 - t) ** 3, t**3
         points.append(
             (
