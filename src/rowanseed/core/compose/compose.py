@@ -139,7 +139,7 @@ def _skirt(build: Build) -> None:
     both = skirts.skirt(build)
     body = Body(*both)
     _carve(build, body)
-    _skirt_opening(build, both, under="")
+    _skirt_opening(build, both)
     _waist(build, both)
     hem(build, _hems(both))
     _join_on(build, body)
@@ -149,17 +149,17 @@ def _hems(halves: tuple[Half, Half]) -> tuple[EdgePart, ...]:
     return (*halves[0].lower, *reversed(halves[1].lower))
 
 
-def _skirt_opening(build: Build, halves: tuple[Half, Half], *, under: str) -> None:
+def _skirt_opening(build: Build, halves: tuple[Half, Half]) -> None:
     opening = build.description.features.opening
     if opening.kind is None or not opening.kind.is_zip:
-        if opening.kind is not None and under == "" and opening.where is not Where.NONE:
+        if opening.kind is not None and opening.where is not Where.NONE:
             _hooked(build, halves)
         return
     half = halves[0] if opening.where is Where.FRONT else halves[1]
     if opening.where is Where.LEFT_SIDE:
-        where, join, anchor = halves[0].side[-1], necks.split_sides(build, f"{under}sides"), "end"
+        where, join, anchor = halves[0].side[-1], necks.split_sides(build, "sides"), "end"
     else:
-        where, join, anchor = half.centre[0], f"{under}centre-{half.name}", "start"
+        where, join, anchor = half.centre[0], f"centre-{half.name}", "start"
     long = opening.length or 200.0
     if opening.length is None:
         build.assumed["features.opening.length"] = "a zip of the usual length"
@@ -177,9 +177,9 @@ def _hooked(build: Build, halves: tuple[Half, Half]) -> None:
     opening = build.description.features.opening
     assert opening.kind is not None
     half = halves[0] if opening.where is Where.FRONT else halves[1]
-    join = f"centre-{half.name}" if any(j.id == f"centre-{half.name}" for j in build.joins) else build.joins[0].id
     kinds = {"buttons": ClosureKind.BUTTONS, "snaps": ClosureKind.SNAPS, "ties": ClosureKind.TIES}
-    build.closures.append(Closure("opening", kinds.get(opening.kind.value, ClosureKind.HOOK_AND_EYE), join))
+    kind = kinds.get(opening.kind.value, ClosureKind.HOOK_AND_EYE)
+    build.closures.append(Closure("opening", kind, f"centre-{half.name}"))
 
 
 def _waist(build: Build, halves: tuple[Half, Half]) -> None:

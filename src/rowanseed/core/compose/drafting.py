@@ -10,9 +10,7 @@ from rowanseed.core.geometry.outline import (
     Chain,
     Point,
     Segment,
-    chain_length,
     line_chain,
-    split_chain,
     through,
     unit,
 )
@@ -133,12 +131,6 @@ def _across(segment: Segment, x: float) -> float:
         at = u * u * u * p + 3 * u * u * t * q + 3 * u * t * t * r + t * t * t * s
         a, b = (t, b) if (at < x) != falls else (a, t)
     return segment.at((a + b) / 2)[1]
-
-
-def cut_at(chain: Chain, share: float) -> tuple[Chain, Chain]:
-    """A chain cut in two inside its longest segment's reach, at a share of its length, both parts with as many
-    segments in every size: the cut falls into the same segment only where shares are chosen so."""
-    return split_chain(chain, chain_length(chain) * share)
 
 
 POINTS = 4

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterable, Iterator, Mapping
 
 from rowanseed.core.compose.bodice import Upper
-from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import (
     Centre,
     Description,
@@ -16,14 +16,16 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
+from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.necks import facing_depth, facing_of
 from rowanseed.core.compose.panels import upper
-from rowanseed.core.geometry.outline import Point
-from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, LayerKind
-from rowanseed.core.pattern.pieces import InnerPoint, PointKind
+from rowanseed.core.geometry.outline import Chain, Point, split_chain
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, FinishKind, LayerKind, Press
+from rowanseed.core.pattern.pieces import InnerPoint, Panel, PointKind
 
+Outline = Callable[[Upper], Edges]
 BREAK = 25.0
 """It turns back from so far below the underarm, in mm: the uppermost button lies there."""
 FACING = 75.0
@@ -52,6 +54,44 @@ def facing_backs(build: Build, body: Body) -> tuple[dict[str, float], list[EdgeP
         backs.append(part(facing, "neck"))
     _centre_of_back(build, backs)
     return deep, backs
+
+
+def front_facing(
+    build: Build, body: Body, deep: Mapping[str, float], name: str, *, edge: Callable[[Upper], Chain], rest: Outline
+) -> None:
+    """The front's facing from its edge to the shoulder; `rest` is its outline from the shoulder's neck point on."""
+
+    def draw(size: Size) -> Edges:
+        block = upper(build, size, body.front)
+        shoulder = split_chain(straight(block.tip, block.neck_point), block.shoulder - deep[size.name])[1]
+        foot, level = facing_foot(block)
+        top = shoulder[0].start
+        return {
+            "opening": edge(block),
+            "hem": straight((block.hem, block.centre), foot),
+            "inner": (*straight(foot, level), curve(level, UP, top, (top[0] - level[0], top[1] - level[1]), 0.4)),
+            "shoulder": shoulder,
+            **rest(block),
+        }
+
+    plain = {"inner": 0.0, "hem": 0.0}
+    build.piece("front-facing", name, draw, panel=Panel.BAND, count=2, pair=True, allowances=plain)
+    build.layer(LayerKind.FACING, "front-facing", "front")
+
+
+def sew_fronts(build: Build, backs: Iterable[EdgePart], name: str, edges: tuple[str, ...]) -> None:
+    """The facings sewn to the front edges, and what of them lies free."""
+    build.join(
+        "fronts",
+        name,
+        (part("front", e) for e in edges),
+        (part("front-facing", e) for e in edges),
+        press=Press.FACING,
+        each_hand=True,
+    )
+    inner = (part("front-facing", "inner"), *(part(p.piece, "inner") for p in backs))
+    build.finish("facing-edges", "Inner edges of the facings", FinishKind.NEATENED, inner)
+    build.finish("facing-hems", "Lower ends of the facings", FinishKind.RAW, (part("front-facing", "hem"),))
 
 
 def _centre_of_back(build: Build, backs: list[EdgePart]) -> None:

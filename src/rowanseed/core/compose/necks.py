@@ -8,7 +8,7 @@ from dataclasses import replace
 
 from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.bodice import EXTENSION
-from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.description import (
     ArmholeFinish,
     Centre,
@@ -39,8 +39,6 @@ from rowanseed.core.pattern.making import (
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Panel, Piece, PointKind, Role
 
 FACING, ARMHOLE_FACING = 55.0, 35.0
-SHORT = 110.0
-"""An edge no longer than this is faced in one curve, in mm: the top of a raglan sleeve."""
 FRONT_BAND = 30.0
 STAND = 32.0
 FALL = 55.0
@@ -147,8 +145,8 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
 
 
 def _smoothed(base: Piece, edge: str, edges: Edges) -> Edges:
-    """A short edge that a folded dart bends runs in one curve of the same length."""
-    if not any(dart.edge == edge for dart in base.darts) or chain_length(edges[edge]) > SHORT:
+    """The short top of a raglan sleeve, which a folded dart bends, runs in one curve of the same length."""
+    if base.panel is not Panel.SLEEVE or not any(dart.edge == edge for dart in base.darts):
         return edges
     start, end, goal = edges[edge][0].start, edges[edge][-1].end, chain_length(edges[edge])
 
@@ -541,7 +539,8 @@ def _folded_collar(build: Build, kind: CollarKind, parts: tuple[EdgePart, ...]) 
     build.along |= {"neck": ("neck",), "collar": ("neck",)}
 
 
-def layers_of(build: Build, names: tuple[str, str], words: tuple[str, str], draw, fold: str) -> None:  # type: ignore[no-untyped-def]
+def layers_of(build: Build, names: tuple[str, str], words: tuple[str, str], draw: Draw, fold: str) -> None:
+    """A collar or a stand and the same again for its under side."""
     upper, under = names
     build.piece(upper, words[0], draw, panel=Panel.BAND, fold=fold, collar=True)
     build.interface(upper, Interfaced.COLLAR)

@@ -12,7 +12,6 @@ from rowanseed.core.compose.description import (
     ClothKind,
     CollarKind,
     Description,
-    Features,
     GarmentKind,
     HemKind,
     LiningMethod,
@@ -140,13 +139,20 @@ def _opening(d: Description) -> Found:
         and (side is None or side.centre is Centre.FOLD)
     ):
         yield "features.opening.kind", f"{kind.words.capitalize()} close an opening: the {where.words} has none."
+    pulled = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS, OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+    if pulled and d.garment is GarmentKind.TROUSERS:
+        yield "features.opening.kind", f"Trousers open with a zip here: {kind.words} are sewn by your booklet."
+    if pulled and d.garment is GarmentKind.SKIRT and (side is None or side.centre is Centre.FOLD):
+        yield (
+            "features.opening.kind",
+            f"{kind.words.capitalize()} close a centre seam that is left open: the {where.words} has none.",
+        )
     long = opening.length or 0.0
     if kind.is_zip and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
         yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
     if opening.placket is not None and side is not None and side.centre is not Centre.OPEN:
         yield "features.opening.placket", "A placket belongs to edges that are open all the way down."
-    pulled = kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
-    if pulled and opening.placket is Placket.BAND:
+    if kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE) and opening.placket is Placket.BAND:
         yield "features.opening.placket", "A band is closed by buttons or snaps."
     if f.front.centre is Centre.OPEN and where is not Where.FRONT and d.garment.has_bodice:
         yield "features.opening.where", "The front is open, so the opening lies at the front."
@@ -325,7 +331,3 @@ RULES: tuple[Callable[[Description], Found], ...] = (
     _skirt,
     _rest,
 )
-
-
-def _is_slit(f: Features) -> bool:
-    return f.skirt is not None and f.skirt.slit is not Slit.NONE

@@ -177,7 +177,9 @@ def _shaped(build: Build, *, flare: float) -> tuple[Half, Half]:
             "skirt-length",
             lambda size, hip=hip: ((x := _hip_depth(size, length_of(build, size)) + 20.0, 0.0), (x, hip(size))),
         )
-        if folds and all(dart(size) > 0 for size in build.figures.sizes):
+        if folds and any(dart(size) == 0 for size in build.figures.sizes):
+            build.assumed[f"features.{half.name}.shaping"] = f"the waist takes in too little for {folds.taken.words}s"
+        elif folds:
             middle = lambda size, id=id: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
             fold_edge(build, id, "waist", folds, taken=dart, middle=middle, down=1.0)
         elif darts and all(dart(size) > 0 for size in build.figures.sizes):
@@ -350,7 +352,7 @@ def _full(build: Build, kind: SkirtKind) -> tuple[Half, Half]:
 
         def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
             c, long = _beyond(build, half), length_of(build, size)
-            wide = (waist_of(build, size) / 4 + _forward(build, half) - c) * ratio + c
+            wide = (waist_of(build, size) / 4 - c) * ratio + c
             return {
                 edge: straight((0.0, c), (long, c)),
                 "hem": straight((long, c), (long, wide)),
@@ -389,11 +391,6 @@ def _full(build: Build, kind: SkirtKind) -> tuple[Half, Half]:
     elif kind is SkirtKind.CARTRIDGE_PLEATS:
         build.ways.append(("waist", "cartridge-pleats"))
     return halves
-
-
-def _forward(build: Build, half: Half) -> float:
-    """Front and back of a skirt meet the bodice's at the side: the waist of its front is a little wider."""
-    return 0.0
 
 
 def fullness(build: Build) -> float:

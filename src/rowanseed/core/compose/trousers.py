@@ -99,13 +99,6 @@ def _side_in(build: Build, size: Size) -> float:
     return min(25.0, 0.4 * min(_taken(build, size, is_front=True), _taken(build, size, is_front=False)))
 
 
-def _waist_wide(build: Build, size: Size, *, is_front: bool) -> float:
-    """The waist as drawn, darts in it."""
-    if _is_straight(build):
-        return _hip(size, is_front=is_front) - LEAN[is_front]
-    return _hip(size, is_front=is_front) - LEAN[is_front] - _side_in(build, size)
-
-
 def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     """x down from the waist, y from the centre's line at the hip outwards; the fork lies at negative y."""
     hip, crotch, long = _hip(size, is_front=is_front), size.crotch_depth, _length(build, size)
@@ -194,6 +187,8 @@ def _dart(build: Build, half: Half) -> None:
         return drawn - (waist / 4 + (-6.0 if is_front else 6.0))
 
     if any(intake(size) < 3.0 for size in build.figures.sizes):
+        if is_front and build.description.features.legs.pleats:
+            build.assumed["features.legs.pleats"] = "the waist takes in too little for pleats"
         return
     pleats = build.description.features.legs.pleats if is_front else 0
     if pleats:

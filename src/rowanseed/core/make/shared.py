@@ -43,6 +43,18 @@ def is_lining(bench: Workbench, ids: Iterable[str]) -> bool:
     return all(part.piece in bench.linings for id in ids for part in bench.parts(id))
 
 
+def before_shaping(piece: str, again: str = "its marks are made again first") -> tuple[Need, ...]:
+    """What comes before darts, pleats and tucks of a piece; `again`: where a layer has covered its marks."""
+    return tuple(
+        Need(facts.piece(fact, piece), why, where_given=True)
+        for fact, why in (
+            (Fact.STIFFENED, "interfacing goes on while the piece is flat"),
+            (Fact.BACKED, "the underlining is on first"),
+            (Fact.MARKED, again),
+        )
+    )
+
+
 def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
     """Seams that end on these edges and are sewn before: they are pressed first."""
     for join in bench.crossing(ids):

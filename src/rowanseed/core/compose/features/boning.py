@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Boned
-from rowanseed.core.compose.feature import Body, Feature
+from rowanseed.core.compose.description import Boned, Centre, Description
+from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.pattern.making import Detail, DetailKind
 
 
@@ -20,4 +20,14 @@ def joins(build: Build, body: Body) -> None:
         build.details.append(Detail("boning", "Boning", DetailKind.BONING, along=along))
 
 
-FEATURES = (Feature("boning", asked=lambda d: bool(d.features.boning), joins=joins, rank=90),)
+def forbids(d: Description) -> Found:
+    f = d.features
+    if not d.garment.has_bodice:
+        yield "features.boning", "Boning holds a bodice up: this garment has none."
+    if Boned.PRINCESS in f.boning and not (f.front.princess or f.back.princess):
+        yield "features.boning", "There is no princess seam to bone."
+    if Boned.CENTRE_BACK in f.boning and f.back.centre is not Centre.SEAM:
+        yield "features.boning", "There is no centre back seam to bone."
+
+
+FEATURES = (Feature("boning", asked=lambda d: bool(d.features.boning), forbids=forbids, joins=joins, rank=90),)

@@ -13,15 +13,22 @@ from rowanseed.core.compose.description import (
     Description,
     Interfaced,
 )
-from rowanseed.core.compose.drafting import DOWN, UP, curve, straight
+from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.lapels import break_point, buttons, facing_backs, facing_foot, on_a_plain_front
+from rowanseed.core.compose.lapels import (
+    break_point,
+    buttons,
+    facing_backs,
+    front_facing,
+    on_a_plain_front,
+    sew_fronts,
+)
 from rowanseed.core.compose.necks import layers_of
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, upper
-from rowanseed.core.geometry.outline import Chain, Point, split_chain
-from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind, Press
-from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.geometry.outline import Chain, Point
+from rowanseed.core.pattern.making import EdgePart, Press
+from rowanseed.core.pattern.pieces import LineKind
 
 LAPEL = 78.0
 """The lapel reaches so far beyond the centre, in mm."""
@@ -48,6 +55,10 @@ def _gorge(block: Upper) -> Chain:
     return (curve(block.neck_point, (1.0, -0.1), _notch(block), (0.25, -1.0), 0.4),)
 
 
+def _gorge_and_lapel(block: Upper) -> Edges:
+    return {"neck": _gorge(block), "lapel": straight(_notch(block), _tip(block))}
+
+
 def panel(build: Build, half: Half) -> None:
     """The front with its lapel grown on."""
     low, id = lower_edge(build), half.name
@@ -59,8 +70,7 @@ def panel(build: Build, half: Half) -> None:
             "side": block.side,
             "armhole": block.armhole,
             "shoulder": straight(block.tip, block.neck_point),
-            "neck": _gorge(block),
-            "lapel": straight(_notch(block), _tip(block)),
+            **_gorge_and_lapel(block),
         }
 
     new_panel(build, half, id, "Front", ring, at_centre=True)
@@ -84,7 +94,8 @@ def _roll_top(block: Upper) -> Point:
 def carves(build: Build, body: Body) -> None:
     """Facings, collar and buttons."""
     deep, backs = facing_backs(build, body)
-    _front_facing(build, body, deep)
+    front_facing(build, body, deep, "Front facing", edge=_edge, rest=_gorge_and_lapel)
+    build.interface("front-facing", Interfaced.FACINGS, Interfaced.FRONT)
     build.join(
         "facing-shoulders",
         "Shoulder seams of the facings",
@@ -93,47 +104,9 @@ def carves(build: Build, body: Body) -> None:
         each_hand=True,
     )
     _collar(build, body, tuple(backs))
-    build.join(
-        "fronts",
-        "Front edges and lapels to the facings",
-        (part("front", "lapel"), part("front", "opening")),
-        (part("front-facing", "lapel"), part("front-facing", "opening")),
-        press=Press.FACING,
-        each_hand=True,
-    )
-    inner = (part("front-facing", "inner"), *(part(p.piece, "inner") for p in backs))
-    build.finish("facing-edges", "Inner edges of the facings", FinishKind.NEATENED, inner)
-    build.finish("facing-hems", "Lower ends of the facings", FinishKind.RAW, (part("front-facing", "hem"),))
+    sew_fronts(build, backs, "Front edges and lapels to the facings", ("lapel", "opening"))
     build.along |= {"neck": ("collar-neck",), "collar": ("collar-edge",), "front": ("fronts",)}
     buttons(build, body)
-
-
-def _front_facing(build: Build, body: Body, deep: dict[str, float]) -> None:
-    def draw(size: Size) -> Edges:
-        block = upper(build, size, body.front)
-        shoulder = split_chain(straight(block.tip, block.neck_point), block.shoulder - deep[size.name])[1]
-        foot, level = facing_foot(block)
-        top = shoulder[0].start
-        return {
-            "opening": _edge(block),
-            "hem": straight((block.hem, block.centre), foot),
-            "inner": (*straight(foot, level), curve(level, UP, top, (top[0] - level[0], top[1] - level[1]), 0.4)),
-            "shoulder": shoulder,
-            "neck": _gorge(block),
-            "lapel": straight(_notch(block), _tip(block)),
-        }
-
-    build.piece(
-        "front-facing",
-        "Front facing",
-        draw,
-        panel=Panel.BAND,
-        count=2,
-        pair=True,
-        allowances={"inner": 0.0, "hem": 0.0},
-    )
-    build.layer(LayerKind.FACING, "front-facing", "front")
-    build.interface("front-facing", Interfaced.FACINGS, Interfaced.FRONT)
 
 
 def _collar(build: Build, body: Body, backs: tuple[EdgePart, ...]) -> None:

@@ -8,24 +8,25 @@ from __future__ import annotations
 
 import math
 from dataclasses import replace
+from functools import partial
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import CollarKind, Description, Interfaced
-from rowanseed.core.compose.drafting import DOWN, UP, curve, straight
+from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
     buttons,
     facing_backs,
-    facing_foot,
+    front_facing,
     on_a_plain_front,
+    sew_fronts,
 )
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, upper
-from rowanseed.core.geometry.outline import Chain, Point, chain_length, split_chain
-from rowanseed.core.pattern.making import FinishKind, LayerKind, Press
-from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.pattern.pieces import LineKind
 
 DEEP = 78.0
 """The collar's depth at the centre back, in mm."""
@@ -97,7 +98,9 @@ def carves(build: Build, body: Body) -> None:
     """The collar's seams, the facings and the buttons."""
     deep, backs = facing_backs(build, body)
     necks = tuple(reversed(body.back.neck))
-    _facing(build, body, deep)
+    name = "Front facing with the upper collar"
+    front_facing(build, body, deep, name, edge=partial(_edge, build), rest=partial(_collar_edges, build))
+    build.interface("front-facing", Interfaced.FACINGS, Interfaced.FRONT, Interfaced.COLLAR)
     # Shoulder and back neck are one seam round the corner at the neck point.
     build.joins = [
         replace(
@@ -127,46 +130,9 @@ def carves(build: Build, body: Body) -> None:
             (part(piece, "collar-back", "left"),),
             (part(piece, "collar-back", "right"),),
         )
-    build.join(
-        "fronts",
-        "Front edges and collar to the facings",
-        (part("front", "opening"),),
-        (part("front-facing", "opening"),),
-        press=Press.FACING,
-        each_hand=True,
-    )
-    inner = (part("front-facing", "inner"), *(part(p.piece, "inner") for p in backs))
-    build.finish("facing-edges", "Inner edges of the facings", FinishKind.NEATENED, inner)
-    build.finish("facing-hems", "Lower ends of the facings", FinishKind.RAW, (part("front-facing", "hem"),))
+    sew_fronts(build, backs, "Front edges and collar to the facings", ("opening",))
     build.along |= {"neck": ("shoulders",), "collar": ("fronts",), "front": ("fronts",)}
     buttons(build, body)
-
-
-def _facing(build: Build, body: Body, deep: dict[str, float]) -> None:
-    def draw(size: Size) -> Edges:
-        block = upper(build, size, body.front)
-        shoulder = split_chain(straight(block.tip, block.neck_point), block.shoulder - deep[size.name])[1]
-        foot, level = facing_foot(block)
-        top = shoulder[0].start
-        return {
-            "opening": _edge(build, block),
-            "hem": straight((block.hem, block.centre), foot),
-            "inner": (*straight(foot, level), curve(level, UP, top, (top[0] - level[0], top[1] - level[1]), 0.4)),
-            "shoulder": shoulder,
-            **_collar_edges(build, block),
-        }
-
-    build.piece(
-        "front-facing",
-        "Front facing with the upper collar",
-        draw,
-        panel=Panel.BAND,
-        count=2,
-        pair=True,
-        allowances={"inner": 0.0, "hem": 0.0},
-    )
-    build.layer(LayerKind.FACING, "front-facing", "front")
-    build.interface("front-facing", Interfaced.FACINGS, Interfaced.FRONT, Interfaced.COLLAR)
 
 
 def asked(d: Description) -> bool:

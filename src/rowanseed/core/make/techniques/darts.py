@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench
 from rowanseed.core.pattern.pieces import Dart, Piece
@@ -56,13 +56,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.MACHINE,
         minutes=minutes.each(2.5, number),
         on=on,
-        requires=(
-            Need(
-                facts.piece(Fact.STIFFENED, piece.id), "interfacing goes on while the piece is flat", where_given=True
-            ),
-            Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
-            Need(facts.piece(Fact.MARKED, piece.id), "its marks are made again first", where_given=True),
-        ),
+        requires=before_shaping(piece.id),
         gives=(facts.piece(Fact.SEWN, piece.id),),
         setting=settings.seam(bench.household, lining=True)
         if lining

@@ -6,8 +6,8 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
@@ -39,15 +39,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "the cloth and tied; then, over the first stitches by a few, from the waist to the other point.",
         took=minutes.each(5, max(1, detail.count)),
         setting=settings.dart(bench.household, bench.margin(20)),
-        needs=tuple(
-            Need(facts.piece(fact, id), why, where_given=True)
-            for id in detail.on
-            for fact, why in (
-                (Fact.STIFFENED, "interfacing goes on while the piece is flat"),
-                (Fact.BACKED, "the underlining is on first"),
-                (Fact.MARKED, "its marks are made again first"),
-            )
-        ),
+        needs=tuple(need for id in detail.on for need in before_shaping(id)),
         gives=(Fact.SEWN,),
         on=on,
         rows=0,

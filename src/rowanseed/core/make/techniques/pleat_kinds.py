@@ -8,7 +8,7 @@ from dataclasses import replace
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import pleats
@@ -85,15 +85,7 @@ def _sews(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[O
             at=Bench.MACHINE if sewn else Bench.HAND,
             took=minutes.each(4, number * max(1, len(detail.on))),
             setting=settings.seam(bench.household) if sewn else None,
-            needs=tuple(
-                Need(facts.piece(fact, id), why, where_given=True)
-                for id in detail.on
-                for fact, why in (
-                    (Fact.STIFFENED, "interfacing goes on while the piece is flat"),
-                    (Fact.BACKED, "the underlining is on first"),
-                    (Fact.MARKED, "their lines are marked again first"),
-                )
-            ),
+            needs=tuple(need for id in detail.on for need in before_shaping(id, "their lines are marked again first")),
             gives=(
                 *(facts.piece(Fact.SEWN, id) for id in detail.on),
                 *facts.joins(Fact.DRAWN_UP, (id for id in detail.along if id in bench.joins)),

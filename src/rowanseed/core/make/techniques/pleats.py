@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.making import EdgePart
@@ -45,13 +45,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.HAND,
         minutes=minutes.each(3, number * bench.number_cut(piece.id)),
         on=on,
-        requires=(
-            Need(
-                facts.piece(Fact.STIFFENED, piece.id), "interfacing goes on while the piece is flat", where_given=True
-            ),
-            Need(facts.piece(Fact.BACKED, piece.id), "the underlining is on first", where_given=True),
-            Need(facts.piece(Fact.MARKED, piece.id), "its lines are marked again first", where_given=True),
-        ),
+        requires=before_shaping(piece.id, "its lines are marked again first"),
         gives=(facts.piece(Fact.SEWN, piece.id),),
         look="Folded, the edge is as long as the one it is sewn to.",
     )
