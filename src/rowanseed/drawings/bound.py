@@ -9,6 +9,7 @@ from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.drawings.shown import upright
 from rowanseed.drawings.svg import CHALK, INK, PAPER, add, drawing, halo, path_of, write
 
+LETTER = 12.0
 LONG = 300.0
 MARGIN = 30.0
 
@@ -36,6 +37,7 @@ def draw_bound(
     )
     add(root, "path", d=path_of([(x, y) for x, y, _ in shown]), fill=PAPER, stroke=INK, stroke_width=1.4)
     middle = (sum(x for x, _, _ in shown) / len(shown), sum(y for _, y, _ in shown) / len(shown))
+    taken: list[tuple[float, float, float, float]] = []
     for k, (corner, edge) in enumerate(zip(corners, edges, strict=True)):
         x, y, _ = min(shown, key=lambda place: abs(place[2] - corner))
         group = add(
@@ -53,6 +55,20 @@ def draw_bound(
         )
         add(group, "circle", r=6.5, fill=CHALK)
         out = 1 if x >= middle[0] else -1
-        anchor = "start" if out > 0 else "end"
-        halo(group, out * 9.0, 4.0 if y > middle[1] else -4.0, edge, 12.0, fill=CHALK, text_anchor=anchor)
+        out, down = _beside((x, y), out, 4.0 if y > middle[1] else -4.0, edge, taken)
+        halo(group, out * 9.0, down, edge, LETTER, fill=CHALK, text_anchor="start" if out > 0 else "end")
     return write(root)
+
+
+def _beside(
+    corner: Point, out: int, down: float, words: str, taken: list[tuple[float, float, float, float]]
+) -> tuple[int, float]:
+    """On which side of its corner a name stands, and how far down, clear of the names before it."""
+    wide = 0.56 * LETTER * len(words)
+    for side, lower in ((out, down), (out, down + 22.0), (out, down - 18.0), (-out, down), (-out, down + 22.0)):
+        left = corner[0] + 9.0 if side > 0 else corner[0] - 9.0 - wide
+        box = (left, corner[1] + lower - LETTER, left + wide, corner[1] + lower)
+        if not any(box[0] < b[2] and b[0] < box[2] and box[1] < b[3] and b[1] < box[3] for b in taken):
+            break
+    taken.append(box)
+    return side, lower
