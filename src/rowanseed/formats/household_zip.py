@@ -24,7 +24,13 @@ Rows = Mapping[str, Sequence[Mapping[str, Any]]]
 
 DOCUMENTS = {"cloth": ("document",), "pattern": ("document",), "project": ("fit", "tactics", "cloth_choices")}
 """Columns that hold a document of their own: they are written as such, not as text within text."""
-FILES = {("cloth_photo", "jpeg"): "jpg", ("drawing", "svg"): "svg", ("drawing", "read"): "json"}
+FILES = {
+    ("cloth_photo", "jpeg"): "jpg",
+    ("drawing", "svg"): "svg",
+    ("drawing", "read"): "json",
+    ("step_note", "photo"): "jpg",
+    ("kept_sample", "photo"): "jpg",
+}
 MOST = 512 * 1024 * 1024
 """Bytes unpacked that are taken in at most."""
 SAID = "This is not a household that can be read."

@@ -16,6 +16,7 @@ KEPT = timedelta(days=1, hours=6)
 TRACKED = (
     *("person", "measuring", "measurement", "cloth", "cloth_photo", "pattern", "drawing", "project", "project_cloth"),
     *("tick", "note", "cloth_used", "fit_lesson", "kept_lay", "household"),
+    *("own_step", "moved_step", "step_state", "step_note", "step_time", "kept_sample"),
 )
 """The tables of what people wrote down; answers of searches and summaries are worked out again."""
 
@@ -37,6 +38,12 @@ WORDS = {
     "fit_lesson": "what fitting taught",
     "kept_lay": "lay",
     "household": "household",
+    "own_step": "step of your own",
+    "moved_step": "place of a step",
+    "step_state": "step put off or left out",
+    "step_note": "note at a step",
+    "step_time": "time of a step",
+    "kept_sample": "sample",
 }
 DEEDS = ("added", "changed", "removed")
 

@@ -42,6 +42,14 @@ class TryOn(Worded):
     SEWN = "sewn", "sides sewn"
 
 
+class Experience(Worded):
+    """How used one is to sewing: what the minutes of a step are reckoned by until there are own times."""
+
+    NEW = "new", "new to it"
+    PRACTISED = "practised"
+    QUICK = "quick", "quick at it"
+
+
 @dataclass(frozen=True)
 class Equipment:
     """A household's machines and helpers. `overlock_threads` 0: no overlocker.
@@ -71,6 +79,7 @@ class SewingHabits:
     stay: StaySchool = StaySchool.INSIDE
     try_on: TryOn = TryOn.USUAL
     hem_by_hand: bool = False
+    experience: Experience = Experience.PRACTISED
     by_booklet: bool = False
     """Whether the booklet's order is kept where a pattern has one, whatever walks it costs."""
 

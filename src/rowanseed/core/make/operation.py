@@ -70,6 +70,7 @@ class Act(Worded):
     SET = "set"
     SET_BACK = "set-back", "set back"
     FINISH = "finish"
+    OWN = "own", "a step of your own"
 
     @property
     def sews_join(self) -> bool:

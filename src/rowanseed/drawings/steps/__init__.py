@@ -1,0 +1,1 @@
+"""Drawings of the steps of sewing: how the pieces lie, from their real edges, and a section through the layers."""

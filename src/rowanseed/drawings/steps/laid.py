@@ -1,0 +1,735 @@
+"""How the pieces of a step lie on the table, from their real edges: laid together, opened out, or one by itself.
+
+Right and wrong side are told apart by tone, by pattern and by word; the upper of two layers has a corner turned back.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from functools import lru_cache
+from itertools import pairwise
+from xml.etree.ElementTree import Element
+
+from shapely import maximum_inscribed_circle
+from shapely.geometry import LineString, MultiPolygon, Polygon, box
+from shapely.geometry.base import BaseGeometry
+from shapely.ops import unary_union
+
+from rowanseed.core.base.words import Worded, lower_first
+from rowanseed.core.geometry.outline import Point, bounds, point_at
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.operation import Act, Meant, Operation
+from rowanseed.core.make.workbench import ENDS, Workbench
+from rowanseed.core.pattern.making import EdgePart, Join, Press
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
+from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.drawings.shown import upright
+from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on, opened_from, runs_against
+from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
+
+TOGETHER = frozenset({Act.JOIN, Act.FACE, Act.BAND, Act.LINE, Act.BIND, Act.BASTE, Act.PIPE, Act.CLOSE})
+OPENED = frozenset({Act.PRESS, Act.UNDERSTITCH, Act.TOPSTITCH, Act.TRIM, Act.CLIP, Act.TURN, Act.TACK})
+FROM_RIGHT = frozenset({Act.UNDERSTITCH, Act.TOPSTITCH})
+ON_WRONG_SIDE = frozenset({Act.FUSE, Act.BACK, Act.MARK, Act.PRESS, Act.PAD, Act.DART})
+MOST_PIECES = 4
+CORNER = 0.7
+"""How far from the seam, as a share of its depth, the corner of the upper piece is turned back."""
+BACKSTITCH = 14.0
+
+
+@dataclass(frozen=True)
+class Laid:
+    """A drawing of how things lie, and the same in words."""
+
+    svg: str
+    words: str
+
+
+@dataclass(frozen=True)
+class _Same:
+    """A pattern known by identity."""
+
+    pattern: Pattern
+
+    def __hash__(self) -> int:
+        return id(self.pattern)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Same) and other.pattern is self.pattern
+
+
+def draw_laid(pattern: Pattern, view: str, size: str, op: Operation, thread: str, shade: str) -> Laid | None:
+    """How the pieces of a step lie; None for one that is done on no piece. `shade` is the tone of the right side."""
+    return _drawn(_Same(pattern), view, size, op, thread, shade)
+
+
+@lru_cache(maxsize=1024)
+def _drawn(same: _Same, view: str, size: str, op: Operation, thread: str, shade: str) -> Laid | None:
+    pattern = same.pattern
+    bench = Workbench(pattern=pattern, view=view, size=size, household=MakingChoices())
+    join = next((bench.joins[id] for id in op.on.joins if id in bench.joins), None)
+    paper = _Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")
+    if join is not None and _is_apart(join) and op.act in TOGETHER | OPENED | {Act.NEATEN}:
+        goes_round = len(_on_one_piece(join.a)) > 1
+        if op.act in OPENED and not goes_round:
+            return _opened(paper, bench, op, join)
+        if op.act in TOGETHER | OPENED or Meant.TOGETHER in op.meant:
+            return _together(paper, bench, op, join)
+    return _by_themselves(paper, bench, op)
+
+
+def _is_apart(join: Join) -> bool:
+    """Whether two pieces, or two of one, are sewn to each other, and not a piece to itself along one edge."""
+    return bool(join.a and join.b)
+
+
+# ---------------------------------------------------------------- paper: what is drawn on
+
+
+class _Paper:
+    """Collects what is drawn, and finds places for words that lie on no line."""
+
+    def __init__(self, thread: str, shade: str, key: str) -> None:
+        self.thread, self.shade, self.key = thread, shade, key
+        self.areas: list[BaseGeometry] = []
+        self.lines: list[BaseGeometry] = []
+        self.words: list[BaseGeometry] = []
+        self.parts: list[tuple[str, dict[str, object], str | None]] = []
+        self.letter = 20.0
+
+    def scale(self, lyings: Sequence[Lying]) -> None:
+        """Lettering by the size of what is drawn."""
+        left, top, right, low = bounds([p for lying in lyings for p in lying.cutting()])
+        self.letter = max((right - left) / 26, (low - top) / 22, 6.0)
+
+    def add(self, tag: str, text: str | None = None, **attributes: object) -> None:
+        self.parts.append((tag, attributes, text))
+
+    def cloth(self, ring: Sequence[Point], *, right_side: bool) -> None:
+        """An area of cloth, its right side in the shade with a twill, its wrong side pale with dots."""
+        tone = self.shade if right_side else PAPER
+        pattern = "right" if right_side else "wrong"
+        self.add("path", d=path_of(ring), fill=tone)
+        self.add("path", d=path_of(ring), fill=f"url(#{self.key}-{pattern})")
+        self.add("path", d=path_of(ring), fill="none", stroke=INK, stroke_width=self.letter * 0.09, class_="cut")
+        self.crossed(LineString([*ring, ring[0]]))
+
+    def crossed(self, line: LineString) -> None:
+        """Words keep clear of it; as finely as words need it."""
+        self.lines.append(line.simplify(self.letter * 0.08).buffer(self.letter * 0.12, quad_segs=1))
+
+    def line(self, points: Sequence[Point], width: float, dash: str | None = None, stroke: str | None = None) -> None:
+        self.add(
+            "path",
+            d=path_of(points, closed=False),
+            fill="none",
+            stroke=stroke or self.thread,
+            stroke_width=width,
+            stroke_dasharray=dash,
+            stroke_linecap="butt",
+        )
+        if len(points) > 1:
+            self.crossed(LineString(points))
+
+    def box_of(self, at: Point, text: str, size: float) -> Polygon:
+        half = len(text) * size * 0.29
+        return box(at[0] - half, at[1] - size * 0.62, at[0] + half, at[1] + size * 0.62)
+
+    def inside(self, region: BaseGeometry, *texts: str) -> bool:
+        """Words within an area, clear of its lines; smaller where it is narrow. Whether they found a place."""
+        parts = list(region.geoms) if isinstance(region, MultiPolygon) else [region]
+        parts = [part for part in parts if isinstance(part, Polygon) and part.area > self.letter**2]
+        if not parts:
+            return False
+        for part in sorted(parts, key=lambda p: -p.area)[:2]:
+            coarse = part.simplify(self.letter * 0.1).buffer(0)
+            free = coarse.difference(unary_union([line for line in self.lines if line.intersects(coarse)]))
+            for share in (1.0, 0.82, 0.66):
+                size = self.letter * share
+                for at in _spots(free, coarse):
+                    boxes = [
+                        self.box_of((at[0], at[1] + (k - (len(texts) - 1) / 2) * size * 1.25), text, size)
+                        for k, text in enumerate(texts)
+                    ]
+                    whole = unary_union(boxes)
+                    if free.contains(whole) and not any(whole.intersects(word) for word in self.words):
+                        for k, text in enumerate(texts):
+                            y = at[1] + (k - (len(texts) - 1) / 2) * size * 1.25 + size * 0.34
+                            self._say(at[0], y, text, size, bold=k == 0)
+                        self.words.append(whole)
+                        return True
+        return False
+
+    def outside(self, at: Point, away: Point, text: str, *, leader: bool = False) -> None:
+        """Words beside a point, away from the pieces, as near as they fit."""
+        gone = math.hypot(*away) or 1.0
+        ux, uy = away[0] / gone, away[1] / gone
+        solid = unary_union([*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines])
+        size = self.letter * 0.9
+        for near in range(1, 60):
+            for turn in (0.0, 0.5, -0.5, 1.0, -1.0):
+                dx = ux * math.cos(turn) - uy * math.sin(turn)
+                dy = ux * math.sin(turn) + uy * math.cos(turn)
+                reach = size * (0.6 + near * 0.4)
+                half = len(text) * size * 0.29
+                centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
+                found = self.box_of(centre, text, size)
+                if not solid.intersects(found) and not any(found.intersects(word) for word in self.words):
+                    if leader or near > 4:
+                        self.line([at, _edge_of(found, at)], self.letter * 0.05, stroke=QUIET)
+                    self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
+                    self.words.append(found)
+                    return
+
+    def _say(self, x: float, y: float, text: str, size: float, *, bold: bool) -> None:
+        self.parts.append(
+            ("halo", {"x": x, "y": y, "size": size, "font_weight": 700 if bold else 400}, text),
+        )
+
+    def finish(self, title: str, words: str) -> str:
+        shapes = [*self.areas, *self.lines, *self.words]
+        left = min(s.bounds[0] for s in shapes) - self.letter
+        top = min(s.bounds[1] for s in shapes) - self.letter
+        right = max(s.bounds[2] for s in shapes) + self.letter
+        low = max(s.bounds[3] for s in shapes) + self.letter
+        root = drawing(right - left, low - top, title, words, class_="laid")
+        self._tones(root)
+        moved = add(root, "g", transform=f"translate({number(-left)} {number(-top)})")
+        for tag, attributes, text in self.parts:
+            if tag == "halo":
+                rest = {k: v for k, v in attributes.items() if k not in ("x", "y", "size")}
+                halo(
+                    moved,
+                    _float(attributes["x"]),
+                    _float(attributes["y"]),
+                    text or "",
+                    _float(attributes["size"]),
+                    fill=INK,
+                    text_anchor="middle",
+                    **rest,
+                )
+            else:
+                add(moved, tag, text, **attributes)
+        return write(root)
+
+    def _tones(self, root: Element) -> None:
+        defs = add(root, "defs")
+        step = self.letter * 0.5
+        right = add(defs, "pattern", id=f"{self.key}-right", width=step, height=step, patternUnits="userSpaceOnUse")
+        add(
+            right,
+            "path",
+            d=f"M0 {number(step)}L{number(step)} 0",
+            stroke=self.thread,
+            stroke_width=step * 0.09,
+            stroke_opacity=0.35,
+        )
+        wrong = add(
+            defs,
+            "pattern",
+            id=f"{self.key}-wrong",
+            width=step * 1.6,
+            height=step * 1.6,
+            patternUnits="userSpaceOnUse",
+        )
+        add(wrong, "circle", cx=step * 0.8, cy=step * 0.8, r=step * 0.1, fill=QUIET, fill_opacity=0.5)
+
+
+def _float(value: object) -> float:
+    return float(str(value))
+
+
+def _spots(free: BaseGeometry, part: Polygon) -> Iterator[Point]:
+    """Where within an area words are tried: its roomiest place, its middle, and points of a grid."""
+    parts = [p for p in getattr(free, "geoms", [free]) if isinstance(p, Polygon) and p.area > 0]
+    for one in sorted(parts, key=lambda p: -p.area)[:2]:
+        roomiest = maximum_inscribed_circle(one, tolerance=max(1.0, math.sqrt(one.area) / 12))
+        yield roomiest.coords[0][0], roomiest.coords[0][1]
+        yield one.representative_point().x, one.representative_point().y
+    left, top, right, low = part.bounds
+    for j in (0.5, 0.35, 0.65, 0.2, 0.8):
+        for i in (0.5, 0.35, 0.65):
+            yield left + (right - left) * i, top + (low - top) * j
+
+
+def _edge_of(found: Polygon, at: Point) -> Point:
+    """The point of a box that is nearest to another."""
+    left, top, right, low = found.bounds
+    return (min(max(at[0], left), right), min(max(at[1], top), low))
+
+
+# ---------------------------------------------------------------- two pieces right sides together
+
+
+def _together(paper: _Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
+    one, other = _on_one_piece(join.a), _on_one_piece(join.b)
+    against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
+    under = as_drawn(bench.piece(one[0].piece), bench.size)
+    over = laid_on(under, one, bench.piece(other[0].piece), other, against=against)
+    sides = _sides(op)
+    if sides is Together.WRONG:
+        under, over = replace(under, right_side_up=False), replace(over, right_side_up=True)
+    elif sides is Together.BOTH_UP:
+        over = replace(over, right_side_up=True)
+    paper.scale([under, over])
+    line = over.stitched(other)
+    line = line[::-1] if against else line
+    below, above = Polygon(under.cutting()).buffer(0), Polygon(over.cutting()).buffer(0)
+    kept, flap = _turned_back(above, line)
+    paper.areas += [below, above]
+    paper.cloth(under.cutting(), right_side=under.right_side_up)
+    for ring in _rings(kept):
+        paper.cloth(ring, right_side=over.right_side_up)
+    for ring in _rings(flap):
+        paper.cloth(ring, right_side=not over.right_side_up)
+    for lying, parts in ((under, one), (over, other)):
+        _notches(paper, lying, parts)
+    sewn = _stitching(paper, bench, op, join, line, above)
+    said = {True: "right side", False: "wrong side"}
+    if not paper.inside(kept, over.piece.name, said[over.right_side_up]):
+        far = _far_point(kept, line)
+        paper.outside(far, _away(far, line), f"{over.piece.name}, {said[over.right_side_up]}", leader=True)
+    seen = below.difference(kept).difference(flap)
+    if not paper.inside(seen, under.piece.name, said[under.right_side_up]):
+        far = _far_point(below, line)
+        paper.outside(far, _away(far, line), f"{under.piece.name}, {said[under.right_side_up]}", leader=True)
+    if not flap.is_empty:
+        paper.inside(flap, said[not over.right_side_up])
+    whose = _others(op, join, bench)
+    facing = sides.words
+    words = (
+        f"The {lower_first(over.piece.name)} lies on the {lower_first(under.piece.name)}, {facing}, their edges "
+        f"together at the {lower_first(join.name)}. {sewn}{whose}"
+    )
+    return Laid(paper.finish("How the pieces lie", words), words)
+
+
+class Together(Worded):
+    """Which sides of two pieces lie against each other."""
+
+    RIGHT = "right", "right sides together"
+    WRONG = "wrong", "wrong sides together"
+    BOTH_UP = "both-up", "both right side up"
+
+
+def _sides(op: Operation) -> Together:
+    """Nearly every seam is sewn right sides together; a fell that shows, and a French seam's first row, are not."""
+    if (op.technique, op.id.partition("-")[0]) in {("French seam", "first"), ("flat-felled seam", "sew")}:
+        return Together.WRONG
+    return Together.BOTH_UP if op.technique == "lapped seam" else Together.RIGHT
+
+
+def _on_one_piece(side: Sequence[EdgePart]) -> tuple[EdgePart, ...]:
+    """The first edges of a side that are edges of one piece, one after the other."""
+    own = [part for part in side if part.piece == side[0].piece]
+    return tuple(own)
+
+
+def _far_point(shape: BaseGeometry, line: Sequence[Point]) -> Point:
+    """The point of an outline that is farthest from a seam."""
+    seam = LineString(line) if len(line) > 1 else None
+    points = _exterior(shape)
+    return max(points, key=lambda p: seam.distance(_dot(p)) if seam is not None else 0.0)
+
+
+def _away(point: Point, line: Sequence[Point]) -> Point:
+    mid = line[len(line) // 2]
+    return (point[0] - mid[0], point[1] - mid[1])
+
+
+def _others(op: Operation, join: Join, bench: Workbench) -> str:
+    """What is sewn the same way and is not drawn."""
+    shown = {join.a[0].piece, join.b[0].piece}
+    more = [bench.name(p) for p in dict.fromkeys(edge.piece for edge in op.edges) if p not in shown]
+    return f" Not drawn: {', '.join(dict.fromkeys(more))}." if more else ""
+
+
+def _turned_back(above: BaseGeometry, line: Sequence[Point]) -> tuple[BaseGeometry, BaseGeometry]:
+    """The upper piece with its far corner turned back: what still lies, and the corner as it lies on it."""
+    mid = line[len(line) // 2]
+    centre = above.centroid
+    nx, ny = centre.x - mid[0], centre.y - mid[1]
+    gone = math.hypot(nx, ny) or 1.0
+    turn = math.radians(32)
+    nx, ny = nx / gone, ny / gone
+    nx, ny = nx * math.cos(turn) - ny * math.sin(turn), nx * math.sin(turn) + ny * math.cos(turn)
+    depths = [(x - mid[0]) * nx + (y - mid[1]) * ny for x, y in _exterior(above)]
+    at = max(depths) * CORNER
+    far = 4 * max(1.0, max(abs(d) for d in depths), *(abs(v) for v in above.bounds))
+    foot = (mid[0] + nx * at, mid[1] + ny * at)
+    half = Polygon(
+        [
+            (foot[0] - ny * far, foot[1] + nx * far),
+            (foot[0] + ny * far, foot[1] - nx * far),
+            (foot[0] + ny * far + nx * far, foot[1] - nx * far + ny * far),
+            (foot[0] - ny * far + nx * far, foot[1] + nx * far + ny * far),
+        ]
+    )
+    corner = above.intersection(half)
+    if corner.intersects(LineString(line)):
+        return above, Polygon()
+
+    def reflected(p: Point) -> Point:
+        away = (p[0] - foot[0]) * nx + (p[1] - foot[1]) * ny
+        return (p[0] - 2 * away * nx, p[1] - 2 * away * ny)
+
+    flaps = [Polygon([reflected(p) for p in ring]) for ring in _rings(corner)]
+    return above.difference(half), unary_union(flaps) if flaps else Polygon()
+
+
+def _exterior(shape: BaseGeometry) -> list[Point]:
+    return [p for ring in _rings(shape) for p in ring]
+
+
+def _rings(shape: BaseGeometry) -> list[list[Point]]:
+    parts = [p for p in getattr(shape, "geoms", [shape]) if isinstance(p, Polygon) and p.area > 1]
+    return [[(x, y) for x, y in part.exterior.coords[:-1]] for part in parts]
+
+
+def _stitching(
+    paper: _Paper, bench: Workbench, op: Operation, join: Join, line: list[Point], above: BaseGeometry
+) -> str:
+    """The stitching line with its beginning, direction, end and backstitches; the same in words."""
+    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    sewn = line[::-1] if join.sewn_from == "end" else line
+    width = paper.letter * 0.16
+    dash = f"{number(paper.letter * 0.5)} {number(paper.letter * 0.26)}"
+    if op.act is Act.BASTE:
+        dash = f"{number(paper.letter * 0.9)} {number(paper.letter * 0.5)}"
+    paper.line(sewn, width, dash)
+    arrow(paper, sewn)
+    secured = op.act in (Act.JOIN, Act.FACE, Act.BAND, Act.LINE) and not run.ring and op.bench.is_machine
+    if secured:
+        for end in (sewn, sewn[::-1]):
+            paper.line(_shifted(end, BACKSTITCH, paper.letter * 0.28), width * 0.8)
+    for point in (sewn[0], sewn[-1]):
+        paper.add("circle", cx=point[0], cy=point[1], r=paper.letter * 0.22, fill=PAPER, stroke=paper.thread)
+    centre = above.centroid
+    mid = sewn[len(sewn) // 2]
+    off = (mid[0] - centre.x, mid[1] - centre.y)
+    paper.outside(sewn[0], off, "begin")
+    if not run.ring:
+        paper.outside(sewn[-1], off, "end")
+    backstitch = "; a few stitches back at both ends" if secured else ""
+    where = f"Sew {run.words}" if op.bench.is_machine or op.act.sews_join else f"It runs {run.words}"
+    marks = _matched(bench, join)
+    return f"{where}{backstitch}.{f' Match {marks}.' if marks else ''}"
+
+
+def _matched(bench: Workbench, join: Join) -> str:
+    """The points to be matched, by name."""
+    kinds = {
+        MarkKind.NOTCH: "the single notches",
+        MarkKind.DOUBLE_NOTCH: "the double notches",
+        MarkKind.DOT: "the dots",
+        MarkKind.QUARTER: "the quarter marks",
+        MarkKind.ZIP_END: "the mark of the zip",
+    }
+    found = [
+        words
+        for kind, words in kinds.items()
+        if any(m.kind is kind and m.edge == p.edge for p in (*join.a, *join.b) for m in bench.piece(p.piece).marks)
+    ]
+    return " and ".join((", ".join(found[:-1]), found[-1])) if len(found) > 1 else "".join(found)
+
+
+def _shifted(line: Sequence[Point], reach: float, aside: float) -> list[Point]:
+    """The first stretch of a line, moved a little aside."""
+    out, gone = [line[0]], 0.0
+    for a, b in pairwise(line):
+        step = math.dist(a, b)
+        if gone + step >= reach:
+            t = (reach - gone) / (step or 1.0)
+            out.append((a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t))
+            break
+        out.append(b)
+        gone += step
+    (x0, y0), (x1, y1) = out[0], out[-1]
+    length = math.dist((x0, y0), (x1, y1)) or 1.0
+    dx, dy = -(y1 - y0) / length * aside, (x1 - x0) / length * aside
+    return [(x + dx, y + dy) for x, y in out]
+
+
+def arrow(paper: _Paper, line: Sequence[Point]) -> None:
+    """An arrow head at the middle of a line, in its direction."""
+    total = sum(math.dist(a, b) for a, b in pairwise(line))
+    gone = 0.0
+    for a, b in pairwise(line):
+        step = math.dist(a, b)
+        if gone + step >= total * 0.55 and step:
+            ux, uy = (b[0] - a[0]) / step, (b[1] - a[1]) / step
+            h = paper.letter * 0.55
+            head = [(b[0] - ux * h - uy * h / 2, b[1] - uy * h + ux * h / 2), b]
+            head.append((b[0] - ux * h + uy * h / 2, b[1] - uy * h - ux * h / 2))
+            paper.add("path", d=path_of(head), fill=paper.thread, stroke=PAPER, stroke_width=paper.letter * 0.06)
+            return
+        gone += step
+
+
+def _notches(paper: _Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> None:
+    """The notches and dots of some edges; of the whole piece where none are named."""
+    seam = Polygon(lying.seam()).buffer(0)
+    edges = {part.edge for part in parts}
+    for mark in lying.piece.marks:
+        if edges and mark.edge not in edges:
+            continue
+        chain = lying.piece.shapes[lying.size].edges[mark.edge]
+        at = mark_distance(lying.piece, lying.size, mark)
+        x, y = lying.move(upright(point_at(chain, at)))
+        n, m = lying.move(upright(point_at(chain, max(0.0, at - 3)))), lying.move(upright(point_at(chain, at + 3)))
+        length = math.dist(n, m) or 1.0
+        ux, uy = (m[0] - n[0]) / length, (m[1] - n[1]) / length
+        if mark.kind not in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH):
+            paper.add("circle", cx=x, cy=y, r=paper.letter * 0.16, fill=INK)
+            continue
+        outward = -1.0 if seam.contains(_dot((x - uy * 2, y + ux * 2))) else 1.0
+        h = paper.letter * 0.5
+        for k in range(2 if mark.kind is MarkKind.DOUBLE_NOTCH else 1):
+            sx, sy = x + ux * k * h * 0.7, y + uy * k * h * 0.7
+            tip = (sx - uy * h * outward, sy + ux * h * outward)
+            paper.add(
+                "path",
+                d=path_of([(sx, sy), tip], closed=False),
+                stroke=INK,
+                stroke_width=paper.letter * 0.14,
+                fill="none",
+            )
+
+
+def _dot(p: Point) -> BaseGeometry:
+    return box(p[0] - 0.1, p[1] - 0.1, p[0] + 0.1, p[1] + 0.1)
+
+
+# ---------------------------------------------------------------- a seam opened out
+
+
+def _opened(paper: _Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
+    one, other = _on_one_piece(join.a), _on_one_piece(join.b)
+    against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
+    from_right = op.act in FROM_RIGHT
+    first = as_drawn(bench.piece(one[0].piece), bench.size, right_side_up=from_right)
+    second = opened_from(first, one, bench.piece(other[0].piece), other, against=against)
+    paper.scale([first, second])
+    shapes = []
+    for lying in (first, second):
+        ring = lying.seam()
+        paper.cloth(ring, right_side=from_right)
+        shapes.append(Polygon(ring).buffer(0))
+    paper.areas += shapes
+    pressed = _pressed_to(bench, join)
+    if not from_right:
+        for lying, parts in ((first, one), (second, other)):
+            _flap(paper, lying, parts, pressed)
+    line = first.stitched(one)
+    paper.line(line, paper.letter * 0.14, f"{number(paper.letter * 0.45)} {number(paper.letter * 0.25)}")
+    if op.act in FROM_RIGHT:
+        beside = shapes[1 if _is_inner(bench, other[0]) or op.act is Act.TOPSTITCH else 0]
+        rows = LineString(line).buffer(paper.letter * 0.6).exterior.intersection(beside)
+        for run in getattr(rows, "geoms", [rows]):
+            if isinstance(run, LineString) and run.length > paper.letter * 2:
+                paper.line([(x, y) for x, y in run.coords], paper.letter * 0.16, f"{number(paper.letter * 0.4)} 4")
+    if op.act in (Act.CLIP, Act.TRIM):
+        _clips(paper, bench, first, one[0])
+    side = "right side" if from_right else "wrong side"
+    for lying, shape in zip((first, second), shapes, strict=True):
+        if not paper.inside(shape, lying.piece.name, side):
+            left, _, right, low = bounds(lying.seam())
+            paper.outside(((left + right) / 2, low), (0, 1), f"{lying.piece.name}, {side}")
+    names = f"{lower_first(first.piece.name)} and {lower_first(second.piece.name)}"
+    way = f", the allowances {join.press.words}" if op.act is Act.PRESS and pressed is not None else ""
+    words = f"The {names} opened out at the {lower_first(join.name)}, {side} up{way}.{_others(op, join, bench)}"
+    return Laid(paper.finish("The seam opened out", words), words)
+
+
+def _is_inner(bench: Workbench, part: EdgePart) -> bool:
+    return part.piece in bench.inner
+
+
+def _pressed_to(bench: Workbench, join: Join) -> frozenset[str] | None:
+    """The pieces towards which the allowances lie: both for a seam pressed open; None where the words alone say it."""
+    pieces = {part.piece for part in (*join.a, *join.b)}
+    match join.press:
+        case Press.OPEN:
+            return frozenset(pieces)
+        case Press.BACK | Press.FRONT:
+            panel = Panel.BACK if join.press is Press.BACK else Panel.FRONT
+            found = {p for p in pieces if bench.panel(p) is panel}
+        case Press.FACING:
+            found = pieces & bench.inner
+        case Press.BAND:
+            found = {p for p in pieces if bench.panel(p) is Panel.BAND}
+        case _:
+            found = set()
+    return frozenset(found) if 0 < len(found) < len(pieces) else None
+
+
+def _flap(paper: _Paper, lying: Lying, parts: Sequence[EdgePart], pressed: frozenset[str] | None) -> None:
+    """The allowance of one side as a strip along the seam, with an arrow where it is pressed to it."""
+    seam = lying.stitched(parts)
+    shape = Polygon(lying.seam()).buffer(0)
+    allowance = lying.piece.edge(parts[0].edge).allowance
+    if allowance <= 0 or len(seam) < 2 or (pressed is not None and lying.piece.id not in pressed):
+        return
+    strip = LineString(seam).buffer(allowance, cap_style="flat", quad_segs=2).intersection(shape)
+    for ring in _rings(strip):
+        paper.add("path", d=path_of(ring), fill=paper.shade, stroke=INK, stroke_width=paper.letter * 0.06)
+        paper.crossed(LineString([*ring, ring[0]]))
+    if pressed is None:
+        return
+    line = LineString(seam)
+    mid, near = line.interpolate(0.5, normalized=True), line.interpolate(0.5 * line.length + 1.0)
+    ux, uy = near.x - mid.x, near.y - mid.y
+    sign = 1.0 if shape.contains(_dot((mid.x - uy * 3, mid.y + ux * 3))) else -1.0
+    reach = max(allowance * 1.9, paper.letter * 1.6)
+    tip = (mid.x - uy * reach * sign, mid.y + ux * reach * sign)
+    paper.line([(mid.x, mid.y), tip], paper.letter * 0.14, stroke=INK)
+    _head(paper, (mid.x, mid.y), tip)
+
+
+def _head(paper: _Paper, a: Point, b: Point) -> None:
+    gone = math.dist(a, b) or 1.0
+    ux, uy = (b[0] - a[0]) / gone, (b[1] - a[1]) / gone
+    h = paper.letter * 0.5
+    head = [(b[0] - ux * h - uy * h / 2, b[1] - uy * h + ux * h / 2), b]
+    head.append((b[0] - ux * h + uy * h / 2, b[1] - uy * h - ux * h / 2))
+    paper.add("path", d=path_of(head), fill=INK)
+
+
+def _clips(paper: _Paper, bench: Workbench, lying: Lying, part: EdgePart) -> None:
+    """Short cuts across the allowance where it is clipped."""
+    if not bench.needs_clips((part,)):
+        return
+    every = bench.clip_every((part,))
+    line = LineString(lying.stitched((part,)))
+    shape = Polygon(lying.seam()).buffer(0)
+    depth = max(4.0, lying.piece.edge(part.edge).allowance - 2)
+    for k in range(1, int(line.length / every)):
+        p, q = line.interpolate(k * every), line.interpolate(k * every + 1)
+        ux, uy = q.x - p.x, q.y - p.y
+        for sign in (1.0, -1.0):
+            tip = (p.x - uy * depth * sign, p.y + ux * depth * sign)
+            if shape.contains(_dot(tip)):
+                start = (p.x - uy * 2 * sign, p.y + ux * 2 * sign)
+                paper.line([start, tip], paper.letter * 0.1, stroke=INK)
+
+
+# ---------------------------------------------------------------- pieces by themselves
+
+
+def _edges_of(bench: Workbench, op: Operation) -> list[tuple[str, str]]:
+    edges = [(shown.piece, shown.edge) for shown in op.edges]
+    if not edges:
+        closures = [bench.closures[id] for id in op.on.closures if id in bench.closures]
+        edges = [(p.piece, p.edge) for c in closures for p in bench.parts(c.join)]
+    if not edges:
+        edges = [(p.piece, p.edge) for id in op.on.joins for p in bench.parts(id)]
+    return list(dict.fromkeys(edges))
+
+
+def _by_themselves(paper: _Paper, bench: Workbench, op: Operation) -> Laid | None:
+    edges = _edges_of(bench, op)
+    whole = op.act in (Act.FUSE, Act.BACK, Act.PAD)
+    names = list(dict.fromkeys([*(p for p, _ in edges), *op.on.pieces]))
+    known = {piece.id for piece in bench.pattern.pieces}
+    names = [name for name in names if name in known]
+    if not names:
+        return None
+    shown, left_out = names[:MOST_PIECES], names[MOST_PIECES:]
+    right = op.act not in ON_WRONG_SIDE
+    lyings, across = [], 0.0
+    for name in shown:
+        lying = as_drawn(bench.piece(name), bench.size, right_side_up=right)
+        left, top, over, low = bounds(lying.cutting())
+        lyings.append(_moved(lying, across - left, -low))
+        across += (over - left) + max(30.0, (low - top) * 0.06)
+    paper.scale(lyings)
+    for lying in lyings:
+        ring = lying.cutting()
+        shape = Polygon(ring).buffer(0)
+        paper.areas.append(shape)
+        paper.cloth(ring, right_side=right)
+        inner = lying.seam()
+        paper.line([*inner, inner[0]], paper.letter * 0.04, stroke=QUIET)
+        if op.act is Act.FUSE:
+            paper.add("path", d=path_of(inner), fill=QUIET, fill_opacity=0.22)
+        if not whole:
+            _worked_edges(paper, bench, op, lying, [edge for piece, edge in edges if piece == lying.piece.id])
+        _notches(paper, lying)
+        _worked_marks(paper, op, lying)
+    side = "right side" if right else "wrong side"
+    for lying in lyings:
+        shape = Polygon(lying.seam()).buffer(0)
+        if not paper.inside(shape, lying.piece.name, side):
+            left, _, over, low = bounds(lying.cutting())
+            paper.outside(((left + over) / 2, low), (0, 1), f"{lying.piece.name}, {side}", leader=True)
+    told = ", ".join(lower_first(lying.piece.name) for lying in lyings)
+    along = "" if whole else _along_words(edges)
+    more = f" Not drawn: {', '.join(bench.name(p) for p in left_out)}." if left_out else ""
+    words = f"{told[0].upper()}{told[1:]}, {side} up{along}.{more}"
+    return Laid(paper.finish("What it is done on", words), words)
+
+
+def _along_words(edges: Sequence[tuple[str, str]]) -> str:
+    names = list(dict.fromkeys(ENDS.get(edge, f"{edge.replace('-', ' ')} edge") for _, edge in edges))
+    if not names or len(names) > 3:
+        return ""
+    return f", at the {', '.join(names[:-1])}{' and ' if names[1:] else ''}{names[-1]}"
+
+
+def _moved(lying: Lying, dx: float, dy: float) -> Lying:
+    before = lying.move
+
+    def move(p: Point) -> Point:
+        x, y = before(p)
+        return (x + dx, y + dy)
+
+    return replace(lying, move=move)
+
+
+def _worked_edges(paper: _Paper, bench: Workbench, op: Operation, lying: Lying, edges: Sequence[str]) -> None:
+    on_raw = op.act in (Act.NEATEN, Act.LEVEL)
+    for edge in edges:
+        shown = next((s for s in op.edges if (s.piece, s.edge) == (lying.piece.id, edge)), None)
+        part = EdgePart(lying.piece.id, edge)
+        if shown is not None and shown.mark is not None:
+            part = (
+                EdgePart(part.piece, edge, from_mark=shown.mark)
+                if shown.beyond_mark
+                else EdgePart(part.piece, edge, to_mark=shown.mark)
+            )
+        run = lying.raw(part) if on_raw else lying.stitched((part,))
+        dash = (
+            None if on_raw or not op.bench.is_machine else f"{number(paper.letter * 0.5)} {number(paper.letter * 0.26)}"
+        )
+        paper.line(run, paper.letter * 0.2, dash)
+        if op.bench.is_machine and not on_raw:
+            arrow(paper, run)
+
+
+def _worked_marks(paper: _Paper, op: Operation, lying: Lying) -> None:
+    """Darts, pleat and fold lines, buttons, buttonholes, pocket corners, where the step is about them."""
+    piece, size = lying.piece, lying.size
+    width = paper.letter * 0.14
+    if op.act in (Act.DART, Act.FOLD) or any(word in op.technique for word in ("dart", "folds", "pleat", "tuck")):
+        for dart in piece.darts:
+            chain = piece.shapes[size].edges[dart.edge]
+            legs = [point_at(chain, mark_distance(piece, size, piece.mark(leg))) for leg in dart.legs]
+            end = lying.move(upright(dart.point[size]))
+            for leg in legs:
+                paper.line([lying.move(upright(leg)), end], width, f"{number(paper.letter * 0.4)} 4")
+    for line in piece.lines:
+        if line.kind in (LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT) and size in line.ends:
+            paper.line([lying.move(upright(p)) for p in line.ends[size]], width * 0.8, "10 5", stroke=INK)
+    wanted = {
+        Act.BUTTON: (PointKind.BUTTON,),
+        Act.BUTTONHOLE: (PointKind.BUTTONHOLE, PointKind.BUTTON),
+        Act.ATTACH: (PointKind.POCKET,),
+        Act.FASTEN: (PointKind.BUTTON,),
+    }.get(op.act, ())
+    for point in piece.points:
+        if point.kind in wanted and size in point.at:
+            x, y = lying.move(upright(point.at[size]))
+            paper.add("circle", cx=x, cy=y, r=paper.letter * 0.3, fill=PAPER, stroke=paper.thread, stroke_width=width)

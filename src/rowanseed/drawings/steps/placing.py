@@ -1,0 +1,149 @@
+"""Where a piece lies when its edge is put to another's: turned, turned over where the seam asks for it, and moved.
+
+Points are those of a screen: pieces upright, right side up, as `upright` gives them.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowanseed.core.geometry.outline import Point, Segment, flatten, split_chain
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.drawings.shown import shown_lines, upright
+
+Move = Callable[[Point], Point]
+
+
+@dataclass(frozen=True)
+class Lying:
+    """A piece as it lies: how its points are moved, and which side of it is up."""
+
+    piece: Piece
+    size: str
+    move: Move
+    right_side_up: bool
+
+    def cutting(self) -> list[Point]:
+        return [self.move(upright(p)) for p in shown_lines(self.piece, self.size).cutting_ring()]
+
+    def seam(self) -> list[Point]:
+        return [self.move(upright(p)) for p in shown_lines(self.piece, self.size).seam_ring()]
+
+    def stitched(self, parts: Sequence[EdgePart]) -> list[Point]:
+        """The stitching line of edges one after the other, or of their parts from mark to mark, in ring order."""
+        return [self.move(upright(p)) for p in parts_line(self.piece, self.size, parts)]
+
+    def raw(self, part: EdgePart) -> list[Point]:
+        return [self.move(upright(p)) for p in shown_lines(self.piece, self.size).cutting[part.edge]]
+
+
+def part_line(piece: Piece, size: str, part: EdgePart) -> list[Point]:
+    """The stitching line of an edge in the piece's frame, or of its part from mark to mark."""
+    seam = shown_lines(piece, size).seam[part.edge]
+    at = [mark_distance(piece, size, piece.mark(mark)) for mark in (part.from_mark, part.to_mark) if mark]
+    if not at:
+        return seam
+    chain = tuple(Segment(a, b) for a, b in pairwise(seam))
+    if part.from_mark and part.to_mark:
+        first, last = sorted(at)
+        return flatten(split_chain(split_chain(chain, last)[0], first)[1])
+    before, after = split_chain(chain, at[0])
+    return flatten(after if part.from_mark else before)
+
+
+def parts_line(piece: Piece, size: str, parts: Sequence[EdgePart]) -> list[Point]:
+    """The stitching lines of edges of one piece, in the order of its ring."""
+    names = [edge.name for edge in piece.edges]
+    places = sorted(parts, key=lambda part: names.index(part.edge))
+    held = {names.index(part.edge) for part in places}
+    # A run of edges may pass the end of the ring: it begins where the edge before is not of it.
+    first = next((k for k in sorted(held) if (k - 1) % len(names) not in held), min(held))
+    places.sort(key=lambda part: (names.index(part.edge) - first) % len(names))
+    return [p for part in places for p in part_line(piece, size, part)]
+
+
+def as_drawn(piece: Piece, size: str, *, right_side_up: bool = True) -> Lying:
+    """A piece by itself, seen from its right side, or from its wrong one."""
+    return Lying(piece, size, (lambda p: p) if right_side_up else (lambda p: (-p[0], p[1])), right_side_up)
+
+
+def runs_against(pattern: Pattern, one: EdgePart, other: EdgePart) -> bool:
+    """Whether two joined edges run against each other in their rings, as those of a front and a back do.
+
+    Their ends are known by the edges beside them: neck to neck, armhole to armhole.
+    """
+    before, after = _beside(pattern, one)
+    earlier, later = _beside(pattern, other)
+    if before == later or after == earlier:
+        return True
+    return not (before == earlier or after == later)
+
+
+def _beside(pattern: Pattern, part: EdgePart) -> tuple[str, str]:
+    names = [edge.name for edge in pattern.piece(part.piece).edges]
+    k = names.index(part.edge)
+    return names[k - 1], names[(k + 1) % len(names)]
+
+
+def laid_on(under: Lying, one: Sequence[EdgePart], piece: Piece, other: Sequence[EdgePart], *, against: bool) -> Lying:
+    """Another piece on top of one, right sides together, edge on edge."""
+    line, own = under.stitched(one), [upright(p) for p in parts_line(piece, under.size, other)]
+    # Edges that run against each other meet when the upper piece is turned over; the others belong to the other hand.
+    turned = [(-x, y) for x, y in own][::-1] if against else own
+    place = _rigid(turned, line)
+    move: Move = (lambda p: place((-p[0], p[1]))) if against else place
+    return Lying(piece, under.size, move, not under.right_side_up)
+
+
+def opened_from(
+    lying: Lying, one: Sequence[EdgePart], piece: Piece, other: Sequence[EdgePart], *, against: bool
+) -> Lying:
+    """Another piece on the far side of the seam, the same side up: as it lies when the seam is opened out."""
+    line, own = lying.stitched(one), [upright(p) for p in parts_line(piece, lying.size, other)]
+    mirrored = not lying.right_side_up
+    if not against:
+        mirrored = not mirrored
+    seen = [(-x, y) for x, y in own] if mirrored else own
+    place = _rigid(seen[::-1] if against else seen, line)
+    move: Move = (lambda p: place((-p[0], p[1]))) if mirrored else place
+    return Lying(piece, lying.size, move, lying.right_side_up)
+
+
+def _rigid(own: Sequence[Point], onto: Sequence[Point]) -> Move:
+    """Turn and move a line so that it begins where another does and points the same way over the shorter's length."""
+    reach = min(_length(own), _length(onto))
+    a, b = own[0], _along(own, reach)
+    p, q = onto[0], _along(onto, reach)
+    turn = math.atan2(q[1] - p[1], q[0] - p[0]) - math.atan2(b[1] - a[1], b[0] - a[0])
+    cos, sin = math.cos(turn), math.sin(turn)
+    slack = (math.dist(p, q) - math.dist(a, b)) / 2
+    ux, uy = ((q[0] - p[0]), (q[1] - p[1]))
+    gone = math.hypot(ux, uy) or 1.0
+    dx, dy = ux / gone * slack, uy / gone * slack
+
+    def move(point: Point) -> Point:
+        x, y = point[0] - a[0], point[1] - a[1]
+        return (p[0] + dx + x * cos - y * sin, p[1] + dy + x * sin + y * cos)
+
+    return move
+
+
+def _length(line: Sequence[Point]) -> float:
+    return sum(math.dist(a, b) for a, b in pairwise(line))
+
+
+def _along(line: Sequence[Point], distance: float) -> Point:
+    gone = 0.0
+    for a, b in pairwise(line):
+        step = math.dist(a, b)
+        if gone + step >= distance and step:
+            t = (distance - gone) / step
+            return (a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t)
+        gone += step
+    return line[-1]

@@ -1,0 +1,143 @@
+"""Sections of collars, bands, cuffs and straps."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from rowanseed.drawings.steps.scenes.frame import Frames, basting, cloth, far, frame, hand, row, second, stiff, to
+
+BAND_SEWN = frame(
+    "The band on the edge, right sides together",
+    cloth("garment, right side up", (-110, 11), (40, 11), right="left"),
+    second("band, wrong side up", (-90, 0), (40, 0), right="right"),
+    row((8, -10), (8, 21)),
+    far("the allowance", (8, 32), (40, 32)),
+    at=("sew", "baste"),
+)
+BAND_UP = frame(
+    "Turned up, the allowances into the band",
+    second("band, right side at the left", (0, -70), (0, -6), (12, -6), (12, -34), right="right"),
+    cloth("garment", (0, 80), (0, 6), (24, 6), (24, -30), right="left"),
+    row((-9, 0), (22, 0), "the seam"),
+    at=("press",),
+)
+BAND = frame(
+    "Folded over: its inner edge covers the seam",
+    second(
+        "band, right side out",
+        (12, -36),
+        (12, -8),
+        (0, -8),
+        (0, -72),
+        (53, -72),
+        (53, 10),
+        (42, 10),
+        (42, -24),
+        right="left",
+    ),
+    cloth("garment", (0, 80), (0, 6), (25, 6), (25, -32), right="left"),
+    row((6, -18), (31, -18), "the seam"),
+    row((-9, -1), (62, -1), "the row that closes it, or slip stitches inside"),
+)
+COLLAR_EDGE = frame(
+    "Upper and under collar, right sides together",
+    second("upper collar, wrong side up", (-110, 0), (40, 0), right="right"),
+    cloth("under collar, a little smaller, right side up", (-110, 11), (36, 11), right="left"),
+    stiff("interfacing", (-110, -11), (30, -11)),
+    row((8, -20), (8, 20)),
+    at=("sew",),
+)
+COLLAR = frame(
+    "Turned: the seam rolls to the underside",
+    second("upper collar", (-110, 0), (6, 0), (6, 12), (-30, 12), right="left"),
+    cloth("under collar", (-110, 36), (-2, 36), (-2, 24), (-26, 24), right="right"),
+    row((-10, 7), (-10, 30), "the seam, a hair under the edge"),
+    to("graded, points cut across", (30, 18), (10, 18)),
+)
+CAUGHT = frame(
+    "The collar caught between garment and facing",
+    cloth("garment, right side up", (-110, 22), (40, 22), right="left"),
+    second("collar, finished, its underside down", (-90, 11), (40, 11)),
+    second("facing, wrong side up", (-60, 0), (40, 0), right="right"),
+    row((8, -10), (8, 31)),
+)
+STRAP = (
+    frame(
+        "Folded right sides together, sewn, then turned",
+        second("strap, folded", (40, -6), (-60, -6), (-60, 6), (40, 6), right="left"),
+        row((20, -16), (20, 16), "the row along its edges"),
+        to("turned through the open end", (-64, -26), (-40, -26)),
+        at=("made", "fold", "turn"),
+    ),
+    frame(
+        "Right side out, its ends held where they are caught",
+        second("strap, right side out", (-100, 0), (60, 0), (60, 12), (-100, 12), right="left"),
+        cloth("garment, right side up", (-20, 30), (120, 30), right="left"),
+        basting((48, -9), (48, 39), "basting within the allowance"),
+    ),
+)
+
+SCENES: Frames = {
+    "band": (
+        BAND_SEWN,
+        BAND_UP,
+        frame(
+            "The ends folded right sides together and sewn",
+            second("band, folded back on itself", (40, -6), (-60, -6), (-60, 6), (40, 6), right="right"),
+            row((20, -16), (20, 16), "the row across the end"),
+            at=("ends",),
+        ),
+        BAND,
+    ),
+    "turned collar": (COLLAR_EDGE, COLLAR),
+    "notched collar": (
+        COLLAR_EDGE,
+        frame(
+            "Both neck seams pressed open and joined inside",
+            cloth("garment and under collar, right side down", (-110, 24), (110, 24), right="right"),
+            second("facing and upper collar, right side up", (-110, 0), (110, 0), right="left"),
+            hand((0, 5), (0, 19), "the allowances tacked together"),
+            at=("tack",),
+        ),
+        COLLAR,
+    ),
+    "collar in a faced neck": (CAUGHT,),
+    "collar with stand": (
+        replace(BAND_SEWN, at=("act:band",)),
+        frame(
+            "The collar between both stands",
+            second("outer stand, right side up", (-60, 22), (60, 22), right="left"),
+            cloth("collar, finished", (-110, 11), (60, 11)),
+            second("inner stand, wrong side up", (-60, 0), (60, 0), right="right"),
+            row((26, -10), (26, 31)),
+            at=("act:join", "baste", "trim"),
+        ),
+        frame(
+            "The inner stand's edge covers the neck seam",
+            second("outer stand", (0, -60), (0, -6), (12, -6), (12, -30), right="right"),
+            second("inner stand, its edge pressed in", (46, -60), (46, 8), (35, 8), (35, -24), right="left"),
+            cloth("garment", (0, 80), (0, 6), (24, 6), (24, -28), right="left"),
+            row((-9, 0), (22, 0), "the neck seam"),
+            row((-9, -14), (55, -14), "the edgestitching"),
+        ),
+    ),
+    "back belt": STRAP,
+    "strap": STRAP,
+    "tab": STRAP,
+    "belt loops": (
+        frame(
+            "The strip folded into three and stitched",
+            second("strip, right side out", (20, 11), (-40, 11), (-40, 0), (40, 0), (40, 22), (-40, 22), right="left"),
+            row((-30, -9), (-30, 31)),
+            row((30, -9), (30, 31)),
+        ),
+    ),
+    "tie belt": (
+        STRAP[0],
+        frame(
+            "Turned through the gap, which is closed by hand",
+            second("belt, right side out", (-3, 12), (-80, 12), (-80, 0), (80, 0), (80, 12), (3, 12), right="right"),
+            hand((-10, 12), (10, 12), "from fold to fold"),
+        ),
+    ),
+}
