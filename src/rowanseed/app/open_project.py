@@ -22,7 +22,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 from rowanseed.core.saving.tactic import TacticId
-from rowanseed.store import cloths, lays, patterns, people, projects
+from rowanseed.store import cloths, lays, patterns, people, projects, sewing
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.store.lays import KeptLay
 from rowanseed.store.people import Person
@@ -208,6 +208,8 @@ class OpenProject:
         done = self.ticked(tick_list)
         if not done:
             return Ticked(0, 0)
+        if tick_list == "sew":
+            done |= frozenset(sewing.left_out(self.desk.db, self.record.id))
         keys = (
             [item.key for item in self.cut_items] if tick_list == "cut" else [op.id for op in self.core.made.operations]
         )

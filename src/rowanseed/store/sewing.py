@@ -31,6 +31,12 @@ def log(connection: Connection, project_id: int) -> Log:
     )
 
 
+def left_out(connection: Connection, project_id: int) -> tuple[str, ...]:
+    """The steps that are left out for good."""
+    rows = connection.execute("SELECT step FROM step_state WHERE project_id = ? AND state = 'left-out'", (project_id,))
+    return tuple(row["step"] for row in rows)
+
+
 def own_steps(connection: Connection, project_id: int) -> tuple[OwnStep, ...]:
     rows = connection.execute("SELECT * FROM own_step WHERE project_id = ? ORDER BY id", (project_id,))
     return tuple(

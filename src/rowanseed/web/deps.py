@@ -33,6 +33,7 @@ from rowanseed.store import projects
 from rowanseed.store.database import Connection, connect
 from rowanseed.store.household import habits
 from rowanseed.store.projects import ProjectRecord
+from rowanseed.web.gloss import gloss
 from rowanseed.web.static import address
 
 TEMPLATES = Jinja2Templates(directory=FilePath(__file__).parent / "templates")
@@ -43,6 +44,7 @@ TEMPLATES.env.globals["static"] = address
 TEMPLATES.env.globals["new_key"] = lambda: uuid.uuid4().hex
 TEMPLATES.env.globals["Units"] = Units
 TEMPLATES.env.globals["suits"] = suits
+TEMPLATES.env.globals["gloss"] = gloss
 TEMPLATES.env.filters["as_length"] = lambda mm, units: format_length(mm, units)
 TEMPLATES.env.filters["as_fine"] = lambda mm, units: format_length(mm, units, fine=True)
 TEMPLATES.env.filters["as_cloth"] = format_cloth
@@ -53,6 +55,7 @@ TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}
 TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words) for member in members]
 TEMPLATES.env.filters["minutes"] = minutes_in_words
 TEMPLATES.env.filters["a_while"] = a_while
+TEMPLATES.env.filters["moment"] = lambda at: f"{at:%a %-d %b, %H:%M}"
 TEMPLATES.env.filters["more_minutes"] = more_in_words
 TEMPLATES.env.filters["lower_first"] = lower_first
 TEMPLATES.env.filters["drawn"] = Markup

@@ -38,6 +38,8 @@ MOST_PIECES = 4
 CORNER = 0.7
 """How far from the seam, as a share of its depth, the corner of the upper piece is turned back."""
 BACKSTITCH = 14.0
+ABOUT_A_SEAM = 90.0
+"""So much of the pieces is drawn about a seam at least, in mm."""
 
 
 @dataclass(frozen=True)
@@ -99,23 +101,45 @@ class _Paper:
         self.words: list[BaseGeometry] = []
         self.parts: list[tuple[str, dict[str, object], str | None]] = []
         self.letter = 20.0
+        self.window: Polygon | None = None
 
     def scale(self, lyings: Sequence[Lying]) -> None:
         """Lettering by the size of what is drawn."""
-        left, top, right, low = bounds([p for lying in lyings for p in lying.cutting()])
+        left, top, right, low = unary_union([self.seen(lying.cutting()) for lying in lyings]).bounds
         self.letter = max((right - left) / 26, (low - top) / 22, 6.0)
 
     def add(self, tag: str, text: str | None = None, **attributes: object) -> None:
         self.parts.append((tag, attributes, text))
 
-    def cloth(self, ring: Sequence[Point], *, right_side: bool) -> None:
-        """An area of cloth, its right side in the shade with a twill, its wrong side pale with dots."""
+    def cloth(self, area: BaseGeometry, *, right_side: bool) -> None:
+        """An area of cloth, its right side in the shade with a twill, its wrong side pale with dots.
+
+        Where it goes on beyond what is drawn, it has no outline.
+        """
         tone = self.shade if right_side else PAPER
         pattern = "right" if right_side else "wrong"
-        self.add("path", d=path_of(ring), fill=tone)
-        self.add("path", d=path_of(ring), fill=f"url(#{self.key}-{pattern})")
-        self.add("path", d=path_of(ring), fill="none", stroke=INK, stroke_width=self.letter * 0.09, class_="cut")
-        self.crossed(LineString([*ring, ring[0]]))
+        inner = self.window.buffer(-0.5) if self.window is not None else None
+        for ring in _rings(area):
+            self.add("path", d=path_of(ring), fill=tone)
+            self.add("path", d=path_of(ring), fill=f"url(#{self.key}-{pattern})")
+            outline = LineString([*ring, ring[0]])
+            edge = outline if inner is None else outline.intersection(inner)
+            for run in getattr(edge, "geoms", [edge]):
+                if isinstance(run, LineString) and not run.is_empty:
+                    d = path_of(list(run.coords), closed=False)
+                    self.add("path", d=d, fill="none", stroke=INK, stroke_width=self.letter * 0.09)
+            self.crossed(outline)
+
+    def look_at(self, line: Sequence[Point]) -> None:
+        """Draw what lies about a seam, not the whole of long pieces."""
+        left, top, right, low = bounds(line)
+        away = max(ABOUT_A_SEAM, math.hypot(right - left, low - top) * 0.9)
+        self.window = box(left - away, top - away, right + away, low + away)
+
+    def seen(self, ring: Sequence[Point]) -> BaseGeometry:
+        """What is drawn of an area."""
+        whole = Polygon(ring).buffer(0)
+        return whole if self.window is None else whole.intersection(self.window)
 
     def crossed(self, line: LineString) -> None:
         """Words keep clear of it; as finely as words need it."""
@@ -274,17 +298,16 @@ def _together(paper: _Paper, bench: Workbench, op: Operation, join: Join) -> Lai
         under, over = replace(under, right_side_up=False), replace(over, right_side_up=True)
     elif sides is Together.BOTH_UP:
         over = replace(over, right_side_up=True)
-    paper.scale([under, over])
     line = over.stitched(other)
     line = line[::-1] if against else line
-    below, above = Polygon(under.cutting()).buffer(0), Polygon(over.cutting()).buffer(0)
+    paper.look_at(line)
+    paper.scale([under, over])
+    below, above = paper.seen(under.cutting()), paper.seen(over.cutting())
     kept, flap = _turned_back(above, line)
     paper.areas += [below, above]
-    paper.cloth(under.cutting(), right_side=under.right_side_up)
-    for ring in _rings(kept):
-        paper.cloth(ring, right_side=over.right_side_up)
-    for ring in _rings(flap):
-        paper.cloth(ring, right_side=not over.right_side_up)
+    paper.cloth(below, right_side=under.right_side_up)
+    paper.cloth(kept, right_side=over.right_side_up)
+    paper.cloth(flap, right_side=not over.right_side_up)
     for lying, parts in ((under, one), (over, other)):
         _notches(paper, lying, parts)
     sewn = _stitching(paper, bench, op, join, line, above)
@@ -512,12 +535,12 @@ def _opened(paper: _Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     from_right = op.act in FROM_RIGHT
     first = as_drawn(bench.piece(one[0].piece), bench.size, right_side_up=from_right)
     second = opened_from(first, one, bench.piece(other[0].piece), other, against=against)
+    paper.look_at(first.stitched(one))
     paper.scale([first, second])
     shapes = []
     for lying in (first, second):
-        ring = lying.seam()
-        paper.cloth(ring, right_side=from_right)
-        shapes.append(Polygon(ring).buffer(0))
+        shapes.append(paper.seen(lying.seam()))
+        paper.cloth(shapes[-1], right_side=from_right)
     paper.areas += shapes
     pressed = _pressed_to(bench, join)
     if not from_right:
@@ -536,8 +559,8 @@ def _opened(paper: _Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     side = "right side" if from_right else "wrong side"
     for lying, shape in zip((first, second), shapes, strict=True):
         if not paper.inside(shape, lying.piece.name, side):
-            left, _, right, low = bounds(lying.seam())
-            paper.outside(((left + right) / 2, low), (0, 1), f"{lying.piece.name}, {side}")
+            far = _far_point(shape, line)
+            paper.outside(far, _away(far, line), f"{lying.piece.name}, {side}", leader=True)
     names = f"{lower_first(first.piece.name)} and {lower_first(second.piece.name)}"
     way = f", the allowances {join.press.words}" if op.act is Act.PRESS and pressed is not None else ""
     words = f"The {names} opened out at the {lower_first(join.name)}, {side} up{way}.{_others(op, join, bench)}"
@@ -569,7 +592,7 @@ def _pressed_to(bench: Workbench, join: Join) -> frozenset[str] | None:
 def _flap(paper: _Paper, lying: Lying, parts: Sequence[EdgePart], pressed: frozenset[str] | None) -> None:
     """The allowance of one side as a strip along the seam, with an arrow where it is pressed to it."""
     seam = lying.stitched(parts)
-    shape = Polygon(lying.seam()).buffer(0)
+    shape = paper.seen(lying.seam())
     allowance = lying.piece.edge(parts[0].edge).allowance
     if allowance <= 0 or len(seam) < 2 or (pressed is not None and lying.piece.id not in pressed):
         return
@@ -580,6 +603,9 @@ def _flap(paper: _Paper, lying: Lying, parts: Sequence[EdgePart], pressed: froze
     if pressed is None:
         return
     line = LineString(seam)
+    if paper.window is not None:
+        held = line.intersection(paper.window)
+        line = held if isinstance(held, LineString) and held.length > 5 else line
     mid, near = line.interpolate(0.5, normalized=True), line.interpolate(0.5 * line.length + 1.0)
     ux, uy = near.x - mid.x, near.y - mid.y
     sign = 1.0 if shape.contains(_dot((mid.x - uy * 3, mid.y + ux * 3))) else -1.0
@@ -650,7 +676,7 @@ def _by_themselves(paper: _Paper, bench: Workbench, op: Operation) -> Laid | Non
         ring = lying.cutting()
         shape = Polygon(ring).buffer(0)
         paper.areas.append(shape)
-        paper.cloth(ring, right_side=right)
+        paper.cloth(shape, right_side=right)
         inner = lying.seam()
         paper.line([*inner, inner[0]], paper.letter * 0.04, stroke=QUIET)
         if op.act is Act.FUSE:

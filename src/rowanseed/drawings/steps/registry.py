@@ -6,7 +6,7 @@ import importlib
 import pkgutil
 from functools import cache
 
-from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.operation import Act, Meant, Operation
 from rowanseed.drawings.steps import scenes
 from rowanseed.drawings.steps.scenes.frame import Frame
 from rowanseed.drawings.steps.section import Scene
@@ -27,4 +27,8 @@ def scene_of(op: Operation) -> Scene | None:
     if not known:
         return None
     asked = {op.id.partition("-")[0], op.bench.value, f"act:{op.act.value}"}
+    if Meant.TOGETHER in op.meant:
+        asked = {"together"}
+    elif op.act is Act.PRESS and op.way and op.way != "open":
+        asked.add("aside")
     return next((frame.scene for frame in known if asked & set(frame.at)), known[-1].scene)

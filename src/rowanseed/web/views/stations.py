@@ -25,7 +25,6 @@ from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.allowances import AllowanceChange
 from rowanseed.core.make.change import Changed, Way
 from rowanseed.core.make.compiler import Gap
-from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.notions.added import Wanted, WantedKind
 from rowanseed.core.notions.to_buy import NotionToBuy
@@ -332,30 +331,6 @@ class CutView(StationView):
 
 
 # ---------------------------------------------------------------- Sew and Keep
-
-
-@dataclass(frozen=True)
-class Sitting:
-    """Steps done one after another at the same bench."""
-
-    bench: Bench
-    steps: tuple[tuple[int, Operation], ...]
-
-
-@dataclass(frozen=True, kw_only=True)
-class SewView(StationView):
-    template = "sew.html"
-    station = "sew"
-    sittings: Sequence[Sitting]
-    shown: Operation | None
-    done: frozenset[str]
-    picture: str | None
-    number: int
-    total: int
-    titles: Mapping[str, str]
-    trips: int
-    line: str | None
-    position: int
 
 
 @dataclass(frozen=True)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowanseed.drawings.steps.scenes.frame import (
     ALLOWANCE,
     Frames,
@@ -51,8 +53,15 @@ BOTH_ROWS = (
     cloth(OTHER, (0, -11), (150, -11), right="right"),
 )
 
+APART = frame(
+    "Each edge by itself, right side up",
+    cloth("one layer, right side up", (-110, 0), (50, 0), right="left"),
+    loops((48, 0), 16, "neatening over the raw edge, no cloth cut off"),
+    at=("neaten",),
+)
+
 SCENES: Frames = {
-    "plain seam": (LYING, OPEN),
+    "plain seam": (LYING, APART, replace(ASIDE, at=("together", "aside")), OPEN),
     "overlocked seam": (
         frame(
             "Right sides together, sewn and neatened in one",
@@ -205,6 +214,8 @@ SCENES: Frames = {
         ),
     ),
     "crotch seam": (
+        APART,
+        replace(OPEN, at=("press",)),
         frame(
             "One leg inside the other, right sides together",
             *BOTH_ROWS,
@@ -305,6 +316,8 @@ SCENES: Frames = {
     ),
     "slit": (
         LYING,
+        APART,
+        replace(OPEN, at=("press",)),
         frame(
             "The edges of the slit turned back, right side up",
             cloth("one piece", (-120, 0), (-5, 0), (-5, 12), (-46, 12), right="left", neatened=True),
@@ -316,6 +329,8 @@ SCENES: Frames = {
     ),
     "vent": (
         LYING,
+        APART,
+        replace(OPEN, at=("press",)),
         frame(
             "The vent, seen from below: one side laps over the other",
             cloth("upper side, its facing folded under", (-120, 0), (40, 0), (40, 12), (-20, 12), right="left"),

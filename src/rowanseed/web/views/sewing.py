@@ -1,0 +1,105 @@
+"""What the pages of the Sew station show."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Literal
+
+from rowanseed.app.sewing import Since
+from rowanseed.core.make.booklet import Moved
+from rowanseed.core.make.line_of_work import Line
+from rowanseed.core.make.operation import After, Bench, Operation
+from rowanseed.core.make.own_times import Estimate
+from rowanseed.core.make.step_facts import Lying, SetUp, StepFigure
+from rowanseed.drawings.steps.laid import Laid
+from rowanseed.drawings.steps.section import Scene
+from rowanseed.store.sewing import Clock, Sample, StepNote
+from rowanseed.web.deps import StationView
+
+
+@dataclass(frozen=True)
+class Sitting:
+    """Steps done one after another at the same bench."""
+
+    bench: Bench
+    steps: tuple[tuple[int, Operation], ...]
+
+
+@dataclass(frozen=True)
+class Ready:
+    """A step that can be done now; `advised` had better be done before it."""
+
+    op: Operation
+    estimate: Estimate
+    advised: tuple[After, ...]
+    is_put_off: bool
+
+
+@dataclass(frozen=True)
+class Ask:
+    """A tick out of order: which steps come first, or rest on it."""
+
+    about: Literal["done", "undo"]
+    step: str
+    others: tuple[Operation, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class StepView:
+    """A step in full."""
+
+    op: Operation
+    position: int
+    is_done: bool
+    is_left_out: bool
+    left_out_why: str
+    is_put_off: bool
+    is_own: bool
+    estimate: Estimate
+    laid: Laid | None
+    section: str | None
+    scene: Scene | None
+    figures: tuple[StepFigure, ...]
+    allowances: tuple[StepFigure, ...]
+    matches: tuple[str, ...]
+    set_up: SetUp | None
+    lying: tuple[Lying, ...]
+    reminders: tuple[str, ...]
+    goes_wrong: str
+    missing: tuple[After, ...]
+    advised: tuple[After, ...]
+    held_up: tuple[Operation, ...]
+    notes: tuple[StepNote, ...]
+    sample: Sample | None
+    moved: Moved | None
+    clock: Clock | None
+    ready_at: datetime | None
+    garments: tuple[tuple[str, bool], ...]
+    was_moved: bool
+
+
+@dataclass(frozen=True, kw_only=True)
+class SewView(StationView):
+    """`step` is the one in full; None where there is none, or all is done."""
+
+    template = "sew.html"
+    station = "sew"
+    line: Line
+    step: StepView | None
+    ready: Sequence[Ready]
+    places: Mapping[str, str]
+    place: str
+    minutes: int
+    sittings: Sequence[Sitting]
+    trips: int
+    number: int
+    titles: Mapping[str, str]
+    numbers: Mapping[str, int]
+    since: Since | None
+    asked: Ask | None
+    now: datetime
+    benches: tuple[Bench, ...]
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
