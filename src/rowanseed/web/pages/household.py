@@ -12,7 +12,16 @@ from fastapi import APIRouter, Response
 from rowanseed.core.base.units import Units
 from rowanseed.core.base.words import Worded
 from rowanseed.core.choices import Habits
-from rowanseed.core.make.equipment import Equipment, Foot, SeamFinish, SewingHabits, StaySchool, TryOn, Workroom
+from rowanseed.core.make.equipment import (
+    Equipment,
+    Experience,
+    Foot,
+    SeamFinish,
+    SewingHabits,
+    StaySchool,
+    TryOn,
+    Workroom,
+)
 from rowanseed.store.household import set_habits
 from rowanseed.web.deps import Home, Typing, go
 from rowanseed.web.once import Once
@@ -34,6 +43,7 @@ def show_household(home: Home) -> Response:
             seam_finishes=tuple(SeamFinish),
             stays=tuple(StaySchool),
             try_ons=tuple(TryOn),
+            experiences=tuple(Experience),
         )
     )
 
@@ -68,6 +78,7 @@ def _workroom(typed: Mapping[str, str]) -> Workroom:
         stay=_one_of(StaySchool, typed.get("stay"), usual.habits.stay),
         try_on=_one_of(TryOn, typed.get("try_on"), usual.habits.try_on),
         hem_by_hand="hem_by_hand" in typed,
+        experience=_one_of(Experience, typed.get("experience"), usual.habits.experience),
         by_booklet="by_booklet" in typed,
     )
     return Workroom(equipment, habits)

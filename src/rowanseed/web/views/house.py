@@ -16,7 +16,7 @@ from rowanseed.core.compose.listed import Tick
 from rowanseed.core.compose.measured import Certainty
 from rowanseed.core.compose.tape import Dimension
 from rowanseed.core.make.booklet_text import Matched
-from rowanseed.core.make.equipment import Foot, SeamFinish, StaySchool, TryOn
+from rowanseed.core.make.equipment import Experience, Foot, SeamFinish, StaySchool, TryOn
 from rowanseed.core.notions.sorts import Group as ShopGroup
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Piece, Role
@@ -60,6 +60,7 @@ class HouseholdView(PageView):
     seam_finishes: tuple[SeamFinish, ...]
     stays: tuple[StaySchool, ...]
     try_ons: tuple[TryOn, ...]
+    experiences: tuple[Experience, ...]
 
 
 @dataclass(frozen=True, kw_only=True)

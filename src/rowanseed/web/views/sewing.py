@@ -4,14 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime, time
 from typing import Literal
 
 from rowanseed.app.sewing import Since
 from rowanseed.core.make.booklet import Moved
+from rowanseed.core.make.calendar import Appointment
 from rowanseed.core.make.line_of_work import Line
 from rowanseed.core.make.operation import After, Bench, Operation
 from rowanseed.core.make.own_times import Estimate
+from rowanseed.core.make.sittings import Run
 from rowanseed.core.make.step_facts import Lying, SetUp, StepFigure
 from rowanseed.drawings.steps.laid import Laid
 from rowanseed.drawings.steps.section import Scene
@@ -103,3 +105,86 @@ class SewView(StationView):
     benches: tuple[Bench, ...]
     typed: Mapping[str, str]
     errors: Mapping[str, str]
+
+
+@dataclass(frozen=True)
+class LikeWork:
+    """Steps of one kind that are left; those of `ready` can be done now."""
+
+    words: str
+    steps: tuple[Operation, ...]
+    ready: frozenset[str]
+    minutes: tuple[float, float]
+
+
+@dataclass(frozen=True, kw_only=True)
+class SewLineView(StationView):
+    """`focus` is the step that the graph is looked at from."""
+
+    template = "sew_line.html"
+    station = "sew"
+    part = "line"
+    line: Line
+    picture: str | None
+    graph: str | None
+    focus: Operation | None
+    leads_to: tuple[Operation, ...]
+    waits_for: tuple[Operation, ...]
+    like: tuple[LikeWork, ...]
+    trips: int
+    number: int
+    numbers: Mapping[str, int]
+    titles: Mapping[str, str]
+    sittings: Sequence[Sitting]
+
+
+@dataclass(frozen=True)
+class TimeAsked:
+    """The minutes she has and where; and how the rest is cut into sittings."""
+
+    have: int
+    place: str
+    length: int
+    first: date
+    at: time
+    days: frozenset[str]
+
+
+@dataclass(frozen=True)
+class LearnedTime:
+    """How much longer than reckoned something takes her, and of how many times that is known."""
+
+    what: str
+    ratio: float
+    count: int
+    is_kind: bool = False
+
+
+@dataclass(frozen=True, kw_only=True)
+class SewTimeView(StationView):
+    template = "sew_time.html"
+    station = "sew"
+    part = "time"
+    line: Line
+    asked: TimeAsked
+    errors: Mapping[str, str]
+    typed: Mapping[str, str]
+    places: Mapping[str, str]
+    weekdays: tuple[tuple[str, str], ...]
+    run: Run | None
+    took: Mapping[str, float]
+    appointments: tuple[Appointment, ...]
+    left: str
+    query: str
+    learned: tuple[LearnedTime, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class MachineView(StationView):
+    """`document` is the whole order as JSON: the page works on without the server once it has it."""
+
+    template = "machine.html"
+    station = "sew"
+    document: str
+    is_empty: bool
+    colour: str

@@ -1,0 +1,164 @@
+"""At the machine: one step in large type, which works on without a network; its ticks, sent later."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+from datetime import datetime
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Response
+from fastapi.responses import FileResponse
+from pydantic import BaseModel, ConfigDict, Field
+
+from rowanseed.app.open_project import load
+from rowanseed.app.sewing import Sewing
+from rowanseed.core.base.errors import NotThere
+from rowanseed.core.make.operation import Act, Operation
+from rowanseed.core.make.sittings import OVERNIGHT
+from rowanseed.core.make.step_facts import set_up
+from rowanseed.drawings.colour import pale, thread
+from rowanseed.drawings.steps.laid import draw_laid
+from rowanseed.drawings.steps.registry import scene_of
+from rowanseed.drawings.steps.section import draw_section
+from rowanseed.web.deps import Home, Id
+from rowanseed.web.static import FOLDER
+from rowanseed.web.views.sewing import MachineView
+
+router = APIRouter()
+MOST_TICKS = 500
+A_PLACE = 12
+"""Seconds that an iron is held on one place of fusible interfacing, where its maker says nothing else."""
+
+
+class TickSent(BaseModel):
+    """A tick as the machine's page sends it, perhaps long after it was made."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    step: Annotated[str, Field(max_length=200)]
+    done: bool
+    at: datetime
+
+
+class TicksSent(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+    ticks: Annotated[list[TickSent], Field(max_length=MOST_TICKS)]
+
+
+@router.get("/projects/{id}/machine")
+def show_machine(home: Home, id: Id) -> Response:
+    sewing = Sewing(load(home, id))
+    line = sewing.line
+    lengths = {op.id: op.setting.stitch_length(home.units) if op.setting else "" for op in line.steps}
+    told = [_told(sewing, op, lengths[op.id]) for op in line.steps]
+    return home.show(
+        MachineView(
+            project=sewing.project,
+            document=json.dumps(
+                {
+                    "project": id,
+                    "name": sewing.project.record.name,
+                    "order": order_mark(sewing),
+                    "next": line.next.id if line.next else "",
+                    "steps": told,
+                }
+            ),
+            is_empty=not line.steps,
+            colour=sewing.project.colour,
+        )
+    )
+
+
+def order_mark(sewing: Sewing) -> str:
+    """What the order is known by: another order has another mark."""
+    return hashlib.sha256("\n".join(step.id for step in sewing.line.steps).encode()).hexdigest()[:12]
+
+
+def _told(sewing: Sewing, op: Operation, stitch_length: str) -> dict[str, Any]:
+    setting = set_up(sewing.line.steps, op, stitch_length)
+    low, high = sewing.estimates[op.id].range
+    sample, scene = sewing.sample_for(op), scene_of(op)
+    return {
+        "id": op.id,
+        "title": op.title,
+        "bench": op.bench.words,
+        "how": list(op.how),
+        "look": op.look,
+        "caution": op.caution,
+        "minutes": [low, high],
+        "settings": [[what, how, new] for what, how, new in setting.lines] if setting else [],
+        "note": setting.note if setting else "",
+        "tension": sample.tension if sample else "",
+        "mind": list(sewing.reminders.get(op.id, ())),
+        "waits": op.waits,
+        "overnight": op.waits >= OVERNIGHT,
+        "place": A_PLACE if op.act is Act.FUSE else 0,
+        "done": op.id in sewing.log.done,
+        "settled": op.id in sewing.line.settled,
+        "needs": [need.step for need in op.needs if need.must and need.step in sewing.line.by_id],
+        "shows": [scene.title, *scene.names] if scene is not None else [],
+        "laid": f"/projects/{sewing.project.record.id}/machine/{op.id}/laid.svg",
+        "section": f"/projects/{sewing.project.record.id}/machine/{op.id}/section.svg",
+    }
+
+
+@router.get("/projects/{id}/machine/{step}/{kind}.svg")
+def drawing(home: Home, id: Id, step: str, kind: str) -> Response:
+    """A drawing of a step, by itself; empty where it has none of that kind."""
+    sewing = Sewing(load(home, id))
+    op = sewing.line.by_id.get(step)
+    if op is None or kind not in ("laid", "section"):
+        raise NotThere("drawing")
+    dark = thread(f"#{sewing.project.colour}")
+    if kind == "laid":
+        shade = pale(f"#{sewing.project.colour}")
+        laid = draw_laid(sewing.project.core.garment, sewing.bench.view, sewing.bench.size, op, dark, shade)
+        svg = laid.svg if laid is not None else ""
+    else:
+        scene = scene_of(op)
+        svg = draw_section(scene, dark) if scene is not None else ""
+    if not svg:
+        return Response(status_code=204)
+    return Response(svg, media_type="image/svg+xml", headers={"Cache-Control": "private, max-age=60"})
+
+
+@router.post("/projects/{id}/machine/ticks")
+def take_ticks(home: Home, id: Id, sent: TicksSent) -> dict[str, Any]:
+    """Ticks made at the machine, in their order; what cannot be taken is told, and nothing of the rest is lost."""
+    refused = []
+    for one in sent.ticks:
+        sewing = Sewing(load(home, id))
+        op = sewing.line.by_id.get(one.step)
+        now = one.at.replace(tzinfo=None) if one.at.tzinfo is None else one.at.astimezone().replace(tzinfo=None)
+        if op is None:
+            refused.append(
+                {"step": one.step, "said": "This step is no longer in the order: a choice was changed since."}
+            )
+            continue
+        if (op.id in sewing.log.done) is one.done:
+            continue
+        others = (
+            sewing.tick(op.id, with_needs=False, now=now)
+            if one.done
+            else sewing.untick(op.id, with_others=False, now=now)
+        )
+        if others:
+            what = "comes first and is not ticked" if one.done else "rests on it and is done"
+            refused.append({"step": one.step, "said": f"“{others[0].title}” {what}."})
+    after = Sewing(load(home, id))
+    return {
+        "refused": refused,
+        "done": sorted(after.log.done & set(after.line.by_id)),
+        "order": order_mark(after),
+        "next": after.line.next.id if after.line.next else "",
+    }
+
+
+@router.get("/machine-worker.js")
+def worker() -> Response:
+    """The service worker, at the root so that it may keep the machine's pages."""
+    return FileResponse(
+        FOLDER / "machine-worker.js", media_type="text/javascript", headers={"Cache-Control": "no-cache"}
+    )
