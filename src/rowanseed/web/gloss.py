@@ -21,6 +21,16 @@ class Glossed:
     """(id, word, what it means)"""
 
 
+NOUNS = frozenset({"stand", "ease", "fly", "cap", "bone", "fell", "bar", "slit", "shield"})
+"""Words that are ordinary verbs too: they are words of the trade after one of these."""
+BEFORE_NOUNS = frozenset({"the", "a", "its", "inner", "outer", "under", "collar", "sleeve", "of", "each", "both", "no"})
+
+
+def _is_noun(found: re.Match[str]) -> bool:
+    before = found.string[: found.start()].rstrip().rpartition(" ")[2]
+    return before.lower() in BEFORE_NOUNS
+
+
 @cache
 def _pattern() -> re.Pattern[str]:
     words = "|".join(re.escape(word) for word in glossary())
@@ -34,7 +44,7 @@ def gloss(lines: Sequence[str]) -> Glossed:
 
     def button(found: re.Match[str]) -> str:
         word = found.group(1).lower()
-        if word in seen or word not in known:
+        if word in seen or word not in known or (word in NOUNS and not _is_noun(found)):
             return found.group(0)
         id = "word-" + re.sub(r"[^a-z]+", "-", word)
         seen[word] = (id, word, known[word])

@@ -6,8 +6,9 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import Made, offered
+from rowanseed.core.make.compiler import Made, every_duty, left_unmade, offered
 from rowanseed.core.make.operation import Bench, Operation
+from rowanseed.core.make.registry import all_techniques
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pattern import Pattern
@@ -76,6 +77,39 @@ def part_name(bench: Workbench, id: str) -> str:
     if id in bench.details:
         return bench.details[id].name
     return bench.closures[id].kind.words.capitalize() if id in bench.closures else id
+
+
+@dataclass(frozen=True)
+class Unsuited:
+    """A technique of the same chapter that does not suit a part, and why."""
+
+    name: str
+    why: str
+
+
+def unsuited(pattern: Pattern, view: str, size: str, choices: MakingChoices, way: Way) -> tuple[Unsuited, ...]:
+    """The techniques of the chapters of those that suit a part, which do not suit it."""
+    bench = Workbench(pattern=pattern, view=view, size=size, household=choices)
+    suited = {technique.id for technique in (way.taken, *way.others)}
+    chapters = {technique.chapter for technique in (way.taken, *way.others)}
+    every = every_duty(bench)
+    out = []
+    for technique in all_techniques():
+        if technique.id in suited or technique.chapter not in chapters:
+            continue
+        duty = next((d for t, d in every if t is technique and way.id in d.ids), None)
+        refused = technique.asks(bench)
+        left = left_unmade(bench, every, duty) if duty is not None else ()
+        if duty is None:
+            why = "it is for parts of another shape"
+        elif refused:
+            why = refused
+        elif left:
+            why = f"“{part_name(bench, left[0])}”, which is made in one with it, would be left"
+        else:
+            continue
+        out.append(Unsuited(technique.name, why))
+    return tuple(sorted(out, key=lambda one: (one.why.startswith("it is for parts"), one.name)))
 
 
 def with_technique(choices: MakingChoices, part: str, technique: str | None) -> MakingChoices:

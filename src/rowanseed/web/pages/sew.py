@@ -9,6 +9,7 @@ from fastapi import APIRouter, Response
 from rowanseed.app.open_project import load
 from rowanseed.app.sewing import PLACES, Sewing
 from rowanseed.core.base.errors import NotThere
+from rowanseed.core.make.fitting import areas
 from rowanseed.core.make.goes_wrong import usually
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.sequencer import trips
@@ -19,6 +20,7 @@ from rowanseed.drawings.steps.registry import scene_of
 from rowanseed.drawings.steps.section import draw_section
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
+from rowanseed.web.pages.fit_alter import places
 from rowanseed.web.views.sewing import Ask, Ready, SewView, Sitting, StepView
 
 router = APIRouter(route_class=Once)
@@ -64,6 +66,9 @@ def sew_page(
             numbers={one.id: k for k, one in enumerate(steps, start=1)},
             since=sewing.since,
             asked=_asked(sewing, step, ask),
+            areas=areas(sewing.bench) if shown is not None and shown.is_gate else (),
+            alterable=_alterable(sewing) if shown is not None and shown.is_gate else (),
+            fitted=home.request.query_params.get("fitted") == "yes",
             now=datetime.now(),
             benches=tuple(Bench),
             typed=typed or {},
@@ -124,6 +129,12 @@ def ready_now(sewing: Sewing, shown: Operation | None, place: str, minutes: str)
         and (shown is None or op.id != shown.id)
     ]
     return tuple(found)
+
+
+def _alterable(sewing: Sewing) -> tuple[tuple[str, str], ...]:
+    """What can be altered, seams first: they are what is pinned."""
+    found = places(sewing.project)
+    return tuple(sorted(found, key=lambda one: not one[0].startswith("seam")))
 
 
 def _asked(sewing: Sewing, step: str, ask: str) -> Ask | None:

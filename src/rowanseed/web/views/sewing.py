@@ -10,6 +10,7 @@ from typing import Literal
 from rowanseed.app.sewing import Since
 from rowanseed.core.make.booklet import Moved
 from rowanseed.core.make.calendar import Appointment
+from rowanseed.core.make.fitting import Area
 from rowanseed.core.make.line_of_work import Line
 from rowanseed.core.make.operation import After, Bench, Operation
 from rowanseed.core.make.own_times import Estimate
@@ -101,6 +102,10 @@ class SewView(StationView):
     numbers: Mapping[str, int]
     since: Since | None
     asked: Ask | None
+    areas: tuple[Area, ...]
+    """What to look at, where the step is a try-on."""
+    alterable: tuple[tuple[str, str], ...]
+    fitted: bool
     now: datetime
     benches: tuple[Bench, ...]
     typed: Mapping[str, str]
@@ -188,3 +193,28 @@ class MachineView(StationView):
     document: str
     is_empty: bool
     colour: str
+
+
+@dataclass(frozen=True)
+class SampleStep:
+    """A sample that this garment asks for, those that are kept, and the steps whose set-up it fills."""
+
+    op: Operation
+    sample: str
+    kept: tuple[Sample, ...]
+    fills: tuple[Operation, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class SamplesView(StationView):
+    """`open` is the sample whose form is open; `usual` what its fields begin with."""
+
+    template = "sew_samples.html"
+    station = "sew"
+    part = "samples"
+    cloth: str
+    steps: tuple[SampleStep, ...]
+    open: str
+    usual: Mapping[str, Sample]
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]

@@ -23,7 +23,7 @@ from rowanseed.core.derive.layers import Derivation
 from rowanseed.core.lay.estimate import Estimate
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.allowances import AllowanceChange
-from rowanseed.core.make.change import Changed, Way
+from rowanseed.core.make.change import Changed, Unsuited, Way
 from rowanseed.core.make.compiler import Gap
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.notions.added import Wanted, WantedKind
@@ -349,6 +349,10 @@ class Tried:
     is_cut: bool
     """Whether pieces are cut already, so that none of them changes any more."""
     gaps: tuple[Gap, ...]
+    cloth: float
+    """How much longer the main cloth's lay is likely to be, in mm."""
+    price: tuple[float, float]
+    """How much longer it takes, least and most, in minutes, by one's own times."""
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -360,6 +364,9 @@ class SewWaysView(StationView):
     part = "ways"
     ways: Sequence[Way]
     tried: Tried | None
+    looked_at: str
+    picture: str | None
+    unsuited: tuple[Unsuited, ...]
 
 
 @dataclass(frozen=True, kw_only=True)
