@@ -6,11 +6,12 @@ import pytest
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
-from rowanseed.core.cutting import cut_list, marks_to_make
+from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
+from rowanseed.core.marking import marks_to_make
 from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.demo.six_gore_skirt import draft
@@ -24,7 +25,7 @@ CLOTH = Cloth(name="sprigs", width=1400, length=2600, selvedge=12, direction=Dir
 def lists():
     problem = lay_problem(SKIRT, GarmentChoices("A", "14"), Role.MAIN, CLOTH)
     plans = solve_each(problem, Budget(sweeps=3))
-    asked = {"pattern": SKIRT, "size": "14", "role": Role.MAIN, "surface": Surface.PLAIN, "units": Units.METRIC}
+    asked = {"pattern": SKIRT, "size": "14", "role": Role.MAIN, "cloth": CLOTH, "units": Units.METRIC}
     return {k: cut_list(**asked, problem=problem, plan=p) for k, p in plans.items()}
 
 
@@ -58,10 +59,10 @@ def test_the_fold_piece_is_on_the_fold_and_keys_are_unique(lists):
 
 def test_marks_are_made_as_the_cloth_allows():
     back = SKIRT.piece("back")
-    smooth = marks_to_make(back, Surface.PLAIN, Role.MAIN, Units.METRIC)
+    smooth = marks_to_make(back, CLOTH, Role.MAIN, Units.METRIC)
     assert any("snip" in m.how and "double notch" in m.what for m in smooth)
     assert any(m.what == "end of the zip" for m in smooth)
-    ravelly = marks_to_make(back, Surface.CORD, Role.MAIN, Units.METRIC)
+    ravelly = marks_to_make(back, replace(CLOTH, surface=Surface.CORD), Role.MAIN, Units.METRIC)
     assert not any(m.how.startswith("snip") for m in ravelly)
     assert not any("lengthen" in m.what or "level" in m.what for m in smooth), "they stay on the tissue"
 
@@ -74,7 +75,7 @@ def test_a_pair_is_left_and_right_even_where_its_outline_is_its_own_mirror_image
     pattern = replace(trousers, pieces=(trousers.piece("waistband"),), making=Making())
     problem = lay_problem(pattern, GarmentChoices("A", size), Role.MAIN, replace(CLOTH, direction=direction))
     plan = solve_each(problem, Budget(sweeps=1))[LayKind.OPEN.value]
-    items = cut_list(pattern, size, Role.MAIN, problem, plan, Surface.PLAIN, Units.METRIC)
+    items = cut_list(pattern, size, Role.MAIN, problem, plan, CLOTH, Units.METRIC)
     assert sorted(item.face_down for item in items) == [False, True]
     places = sorted(bounds(p.outline) for p in plan.stretches[0].placements)
     for item, place in zip(sorted(items, key=lambda i: bounds(i.placement.outline)), places, strict=True):

@@ -91,7 +91,7 @@ def lay():
             role=Role.MAIN,
             problem=problem,
             plan=plan,
-            surface=cloth.surface,
+            cloth=cloth,
             units=Units.METRIC,
         ),
     )

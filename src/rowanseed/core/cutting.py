@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import hashlib
 import math
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from rowanseed.core.base.ids import CutKey
 from rowanseed.core.base.units import Units, format_allowance
-from rowanseed.core.cloth.cloth import Surface
+from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.folding import Region, references, regions
 from rowanseed.core.lay.problem import (
@@ -23,8 +24,13 @@ from rowanseed.core.lay.problem import (
     moved,
     wanted_hands,
 )
+from rowanseed.core.make.operation import Operation
+from rowanseed.core.marking import MarkToMake, left_on_tissue, marks_to_make, marks_used
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import LineKind, MarkKind, Piece, Role
+from rowanseed.core.pattern.pieces import Piece, Role
+
+BLOCK = "fused in the block"
+"""The technique that fuses cloth before it is cut to its line."""
 
 
 @dataclass(frozen=True)
@@ -37,14 +43,6 @@ class GrainCheck:
     line: tuple[Point, Point]
     level: float
     """The y of the fold or edge measured to, in the stretch's frame."""
-
-
-@dataclass(frozen=True)
-class MarkToMake:
-    """A mark to bring from tissue to cloth and how."""
-
-    what: str
-    how: str
 
 
 @dataclass(frozen=True)
@@ -67,6 +65,10 @@ class CutItem:
     spare: int
     what: str
     """A fingerprint of what is cut: another outline, fold or number of hands has another."""
+    on_tissue: tuple[str, ...] = ()
+    """Marks that no step uses."""
+    later: str = ""
+    """Why it is cut out later, and at which step; empty for what is cut now."""
 
 
 def fingerprint(piece: LayPiece) -> str:
@@ -76,18 +78,30 @@ def fingerprint(piece: LayPiece) -> str:
 
 
 def cut_list(
-    pattern: Pattern, size: str, role: Role, problem: Problem, plan: Plan, surface: Surface, units: Units
+    pattern: Pattern,
+    size: str,
+    role: Role,
+    problem: Problem,
+    plan: Plan,
+    cloth: Cloth,
+    units: Units,
+    operations: Sequence[Operation] = (),
 ) -> tuple[CutItem, ...]:
-    """The placements of a plan in cutting order: doubled cloth first, then along the cloth.
+    """The placements of a plan in cutting order: doubled cloth first, then along the cloth, what lies bias last.
 
-    Within a stretch the pieces are cut from the start of the cloth on, so that the rest stays whole.
+    Within a stretch the pieces are cut from the start of the cloth on, so that the rest stays whole. With the
+    `operations` of the garment only the marks that they use are made.
     """
+    used = marks_used(pattern.making, operations) if operations else None
+    blocks = {p: op.title for op in operations if op.technique == BLOCK for p in op.on.pieces}
     found = []
     for n, stretch in enumerate(plan.stretches):
         strips = regions(stretch.lay, stretch.depth, problem.cloth)
         for placement in stretch.placements:
             found.append((n, stretch, placement, region_of(placement, strips)))
-    found.sort(key=lambda f: (-f[3].layers, f[0], min(p[0] for p in f[2].outline)))
+    found.sort(
+        key=lambda f: (-f[3].layers, f[0], round(f[2].turn) % 90 != 0, min(p[0] for p in f[2].outline)),
+    )
     cut_so_far: dict[str, int] = {}
     items = []
     for number, (n, stretch, placement, region) in enumerate(found, start=1):
@@ -113,7 +127,9 @@ def cut_list(
                 grain=grain_check(
                     piece=piece, size=size, placement=placement, region=region, stretch=stretch, cloth=problem.cloth
                 ),
-                marks=marks_to_make(piece, surface, role, units),
+                marks=marks_to_make(piece, cloth, role, units, used, pair=lay_piece.pair and not on_fold),
+                on_tissue=left_on_tissue(piece, used) if used is not None and role is not Role.INTERFACING else (),
+                later=_later(piece, role, blocks, units),
                 placement=placement,
                 stretch=n,
                 spare=max(0, before + gives - _needed(lay_piece)),
@@ -121,6 +137,14 @@ def cut_list(
             )
         )
     return tuple(items)
+
+
+def _later(piece: Piece, role: Role, blocks: Mapping[str, str], units: Units) -> str:
+    """Why a piece is not cut to its line yet."""
+    step = blocks.get(piece.own_id)
+    if step is None or role is Role.INTERFACING:
+        return ""
+    return f"Cut a block {format_allowance(20, units)} larger all round; it is cut to its line after “{step}”."
 
 
 def other_hand(piece: LayPiece, placement: Placement, cloth: LayCloth) -> Placement:
@@ -174,50 +198,3 @@ def grain_check(
 
 SAME_PLACE = 1.0
 """How near, in mm, the outline of a turned tissue has to come to the place it is cut from."""
-_LOOSE = (Surface.CORD,)
-ON_TISSUE = (LineKind.LENGTHEN_SHORTEN, LineKind.LEVEL)
-"""Lines that say where the tissue is altered and measured; no cloth is marked with them."""
-
-
-def marks_to_make(piece: Piece, surface: Surface, role: Role, units: Units) -> tuple[MarkToMake, ...]:
-    """What is marked before the tissue comes off, and how (common practice, no source).
-
-    Lengthen-or-shorten lines and measuring levels stay on the tissue. Interfacing is marked only with its notches.
-    """
-    snip = (
-        "chalk line across the allowance; no snips in this cloth"
-        if surface in _LOOSE
-        else f"snip into the allowance, no more than {format_allowance(3, units)}"
-    )
-    named: dict[tuple[str, str], int] = {}
-
-    def add(what: str, how: str) -> None:
-        named[what, how] = named.get((what, how), 0) + 1
-
-    for mark in piece.marks:
-        match mark.kind:
-            case MarkKind.NOTCH:
-                add("notch (one: front)", snip)
-            case MarkKind.DOUBLE_NOTCH:
-                add("double notch (two: back)", snip)
-            case MarkKind.ZIP_END:
-                add("end of the zip", "chalk or a pin on the wrong side")
-            case _:
-                add(mark.kind.words, "chalk on the wrong side")
-    if role is Role.INTERFACING:
-        return tuple(MarkToMake(_times(what, n), how) for (what, how), n in named.items() if "notch" in what)
-    for dart in piece.darts:
-        add(dart.taken.words, "tailor's tacks at legs and point")
-    for line in piece.lines:
-        if line.kind not in ON_TISSUE:
-            add(line.kind.words, "chalk or a tracing wheel on the wrong side")
-    for point in piece.points:
-        add(point.kind.words, "tailor's tack")
-    folded = {cut.fold for cut in piece.cuts if cut.fold}
-    if folded:
-        add("centre, at both ends of the fold", snip)
-    return tuple(MarkToMake(_times(what, n), how) for (what, how), n in named.items())
-
-
-def _times(what: str, n: int) -> str:
-    return what if n == 1 else f"{n} × {what}"

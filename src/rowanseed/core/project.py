@@ -283,8 +283,9 @@ class Project:
             role=role,
             problem=problem,
             plan=plan,
-            surface=cloth.surface,
+            cloth=cloth,
             units=self.habits.units,
+            operations=self.made.operations,
         )
 
     # ------------------------------------------------------------ how it is made

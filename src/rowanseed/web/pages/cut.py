@@ -12,6 +12,7 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.preparation import Preparation, preparation
 from rowanseed.core.cloth.remainder import Left, remainders
 from rowanseed.core.cutting import CutItem
+from rowanseed.core.make.reminders import ALTERED_LAYERS, AT_THE_TABLE, MATCHED
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.cloth import draw_left
 from rowanseed.drawings.lay import draw_lay, laid_words
@@ -54,10 +55,21 @@ def show_cut(home: Home, id: Id) -> Response:
             cut_words=cut_words,
             unready=[(t, key) for t in tables for key, _ in t.ready if key not in done],
             laid_words=laid_words,
+            minds=_minds(project),
             total=len(project.cut_items),
             number=len(project.cut_items) - len(left),
         )
     )
+
+
+def _minds(project: OpenProject) -> tuple[str, ...]:
+    """What usually goes wrong at the table, where it can."""
+    out = [said for id, said in AT_THE_TABLE if id != "marks"]
+    if project.core.alterations:
+        out.append(ALTERED_LAYERS)
+    if any(plan.problem.matches for plan in project.cloth_plans.values()):
+        out.append(MATCHED)
+    return tuple(out)
 
 
 def _table(home: House, project: OpenProject, role: Role, done: frozenset[str], current: CutItem | None) -> Table:

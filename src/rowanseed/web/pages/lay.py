@@ -57,7 +57,7 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
         role=found.role,
         problem=found.problem,
         plan=plan,
-        surface=cloth.surface,
+        cloth=cloth,
         units=home.units,
     )
     longest = max(p.length for p in found.plans.values())
@@ -157,7 +157,7 @@ def download(home: Home, id: Id, role: str, document: str) -> Response:
             role=found.role,
             problem=found.problem,
             plan=found.plan,
-            surface=found.entry.cloth.surface,
+            cloth=found.entry.cloth,
             units=home.units,
         )
         text = draw_lay(found.plan, found.problem.cloth, found.entry.cloth, items, LayView(home.units, numbered=True))

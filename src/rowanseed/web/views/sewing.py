@@ -16,10 +16,11 @@ from rowanseed.core.make.operation import After, Bench, Operation
 from rowanseed.core.make.own_times import Estimate
 from rowanseed.core.make.sittings import Run
 from rowanseed.core.make.step_facts import Lying, SetUp, StepFigure
+from rowanseed.core.make.together import Together
 from rowanseed.drawings.steps.laid import Laid
 from rowanseed.drawings.steps.section import Scene
 from rowanseed.store.sewing import Clock, Sample, StepNote
-from rowanseed.web.deps import StationView
+from rowanseed.web.deps import PageView, StationView
 
 
 @dataclass(frozen=True)
@@ -218,3 +219,23 @@ class SamplesView(StationView):
     usual: Mapping[str, Sample]
     typed: Mapping[str, str]
     errors: Mapping[str, str]
+
+
+@dataclass(frozen=True)
+class OnTheTable:
+    """A project that is sewn together with others: its name, its thread, the minutes of its steps, its number."""
+
+    name: str
+    thread: str
+    took: Mapping[str, float]
+    number: int
+
+
+@dataclass(frozen=True, kw_only=True)
+class TogetherView(PageView):
+    """`records` are the projects that have an order; `order` is one over those on the table, None for one alone."""
+
+    template = "sew_together.html"
+    records: tuple[tuple[int, str], ...]
+    on_table: Mapping[int, OnTheTable]
+    order: Together | None

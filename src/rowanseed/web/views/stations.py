@@ -328,6 +328,7 @@ class CutView(StationView):
     laid_words: Callable[[str], str]
     total: int
     number: int
+    minds: tuple[str, ...]
 
 
 # ---------------------------------------------------------------- Sew and Keep
