@@ -16,7 +16,7 @@ from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import write_pattern
-from rowanseed.store import cloths, lays, patterns, people, projects, summaries
+from rowanseed.store import cloths, lays, patterns, people, projects, sewing, summaries
 from rowanseed.store.database import connect, migrate
 from rowanseed.store.summaries import ProjectSummary, StationSummary
 
@@ -210,6 +210,7 @@ def test_a_summary_is_stale_once_anything_changes_that_it_rests_on(db, project):
         lambda: people.save_person(db, 1, "Nerys", Age.ADULT, {"waist": 720.0}, DAY),
         lambda: cloths.save_cloth(db, 1, replace(CORD, length=900)),
         lambda: projects.set_tick(db, project, "sew", "sew-hem", True),
+        lambda: sewing.leave_out(db, project, "sew-hem", "the selvedge is the hem"),
         lambda: projects.add_note(db, project, "longer", DAY),
         lambda: lays.keep_answers(db, "q", {"open": Plan(length=90.0, stretches=())}),
         lambda: db.execute("UPDATE household SET units = 'imperial'"),

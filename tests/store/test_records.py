@@ -149,7 +149,8 @@ def test_a_copy_is_kept_before_every_migration(full):
         triggers = old.execute("SELECT name FROM sqlite_master WHERE name LIKE 'undo_%' AND type = 'trigger'")
         for (name,) in triggers.fetchall():
             old.execute(f"DROP TRIGGER {name}")
-        for table in ("undo", "undo_now", "change", "sent"):
+        sewing = ("step_state", "own_step", "moved_step", "step_note", "step_clock", "step_time", "order_seen")
+        for table in ("undo", "undo_now", "change", "sent", *sewing, "kept_sample"):
             old.execute(f"DROP TABLE {table}")
         added = (
             ("person", "revision"),

@@ -76,7 +76,7 @@ def _drawn(same: _Same, view: str, size: str, op: Operation, thread: str, shade:
     paper = _Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")
     if join is not None and _is_apart(join) and op.act in TOGETHER | OPENED | {Act.NEATEN}:
         goes_round = len(_on_one_piece(join.a)) > 1
-        if op.act in OPENED and not goes_round:
+        if op.act in OPENED and not goes_round and _sides(op) is Together.RIGHT:
             return _opened(paper, bench, op, join)
         if op.act in TOGETHER | OPENED or Meant.TOGETHER in op.meant:
             return _together(paper, bench, op, join)

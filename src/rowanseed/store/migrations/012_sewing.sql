@@ -77,3 +77,17 @@ CREATE TABLE kept_sample (
 ) STRICT;
 
 CREATE INDEX kept_sample_by_cloth ON kept_sample (cloth_id, sample);
+CREATE INDEX own_step_by_project ON own_step (project_id);
+CREATE INDEX moved_step_by_project ON moved_step (project_id);
+CREATE INDEX step_note_by_project ON step_note (project_id);
+CREATE INDEX step_time_by_project ON step_time (project_id);
+CREATE INDEX kept_sample_by_project ON kept_sample (project_id);
+
+-- What is left out counts as settled: what the shelf says of the project is stale then.
+CREATE TRIGGER step_put_aside AFTER INSERT ON step_state BEGIN
+    UPDATE project_summary SET fresh = 0 WHERE project_id = new.project_id;
+END;
+
+CREATE TRIGGER step_taken_up AFTER DELETE ON step_state BEGIN
+    UPDATE project_summary SET fresh = 0 WHERE project_id = old.project_id;
+END;

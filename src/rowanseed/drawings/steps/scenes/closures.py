@@ -242,10 +242,12 @@ SCENES: Frames = {
     "tower placket": (
         frame(
             "Each edge of the slash lies within its half of the placket",
-            cloth("garment", (-110, 0), (-12, 0), right="left"),
-            cloth("garment", (110, 0), (12, 0), right="right"),
+            cloth("garment, upper edge of the slash", (-110, 0), (24, 0), right="left"),
             second("upper half, folded over", (-30, 11), (46, 11), (46, -11), (-30, -11)),
+            cloth("garment, lower edge of the slash", (120, 38), (-2, 38), right="right"),
+            second("lower half, folded over", (40, 49), (-20, 49), (-20, 27), (40, 27)),
             row((-22, -20), (-22, 20), "the row beside the folds"),
+            row((28, 18), (28, 58), "the row beside the folds"),
         ),
     ),
     "faced slit": (

@@ -39,16 +39,16 @@ TRIM = frame(
 )
 UNDERSTITCH = frame(
     "Opened flat: the row holds facing and both allowances, not the garment",
-    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 12), (42, 12), right="left"),
-    second("facing, right side up", (120, 0), (6, 0), (6, 24), (34, 24), right="right"),
+    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 24), (42, 24), right="left"),
+    second("facing, right side up", (120, 0), (6, 0), (6, 12), (34, 12), right="right"),
     row((-14, 6), (14, 6), "the seam"),
     row((19, -9), (19, 33), "understitching, 2 mm from the seam"),
     at=("understitch",),
 )
 PRESSED = frame(
     "Opened flat, both allowances towards the facing",
-    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 12), (42, 12), right="left"),
-    second("facing, right side up", (120, 0), (6, 0), (6, 24), (34, 24), right="right"),
+    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 24), (42, 24), right="left"),
+    second("facing, right side up", (120, 0), (6, 0), (6, 12), (34, 12), right="right"),
     row((-14, 6), (14, 6), "the seam"),
     at=("press",),
 )

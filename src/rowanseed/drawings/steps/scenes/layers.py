@@ -28,8 +28,8 @@ BAGGED = frame(
 )
 UNDERSTITCHED = frame(
     "Opened flat: the row holds lining and both allowances",
-    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 12), (42, 12), right="left"),
-    lining("lining, right side up", (120, 0), (6, 0), (6, 24), (34, 24), right="right"),
+    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 24), (42, 24), right="left"),
+    lining("lining, right side up", (120, 0), (6, 0), (6, 12), (34, 12), right="right"),
     row((-14, 6), (14, 6), "the seam"),
     row((19, -9), (19, 33), "understitching, 2 mm from the seam"),
     at=("understitch",),
@@ -44,8 +44,8 @@ TRIMMED = frame(
 )
 PRESSED = frame(
     "Opened flat, both allowances towards the lining",
-    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 12), (42, 12), right="left"),
-    lining("lining, right side up", (120, 0), (6, 0), (6, 24), (34, 24), right="right"),
+    cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 24), (42, 24), right="left"),
+    lining("lining, right side up", (120, 0), (6, 0), (6, 12), (34, 12), right="right"),
     row((-14, 6), (14, 6), "the seam"),
     at=("press",),
 )
