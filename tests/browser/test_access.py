@@ -34,6 +34,11 @@ PATHS = [
     *(f"/projects/4/fit{part}" for part in ("", "/alter", "/seams", "/tissue")),
     "/projects/4/sew",
     "/projects/1/sew/ways?part=front-seams&technique=french",
+    *(f"/projects/1/sew{part}" for part in ("/line?step=zip-zip", "/time", "/samples?sample=stitch")),
+    "/projects/1/sew?step=try-on-shell",
+    "/projects/1/sew?step=sew-waist",
+    "/projects/1/machine",
+    "/sewing?with=1&with=2",
     *(f"/projects/1/{station}" for station in ("cloth", "lay", "cut", "sew", "keep")),
     *(f"/projects/2/{station}" for station in ("lay", "cut")),
 ]
