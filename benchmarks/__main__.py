@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import sys
 
-from benchmarks import cloth, describe, fit, lay, line, make, trust
+from benchmarks import cloth, describe, fit, lay, line, make, sew, trust
 
 AREAS = {
     "line": line.figures,
@@ -12,6 +12,7 @@ AREAS = {
     "fit": fit.figures,
     "cloth": cloth.figures,
     "make": make.figures,
+    "sew": sew.figures,
     "describe": describe.figures,
     "trust": trust.figures,
 }

@@ -25,6 +25,7 @@ SECONDS = 60.0
 """How long the solver may look for a proof."""
 SCALE = 1000
 LINED = Layers(lining=LiningSchool.WHOLE, hem=LiningHem.FREE, pleat=Pleat.FULL)
+COAT = replace(LINED, underlined=True)
 WITHIN = 1.05
 
 
@@ -39,14 +40,18 @@ def figures() -> Iterator[Figure]:
         yield from _times(name, draft, size, limit=0.3)
     shirt, size = drafts["overshirt"]
     yield from _times("lined-overshirt", derived(shirt, size, "A", ClothChoices(layers=LINED), ()), size, limit=1.0)
-    yield from _times("coat", _coat(shirt, size), size, limit=1.0)
+    yield from _times("coat", coat(shirt, size), size, limit=1.0)
     for name, (draft, size) in drafts.items():
         yield from _beside_the_optimum(name, draft, size)
 
 
-def _coat(shirt: Pattern, size: str) -> Pattern:
+def coat(shirt: Pattern, size: str) -> Pattern:
     """A lined and underlined garment with trims along its seams: about 120 operations."""
-    pattern = derived(shirt, size, "A", ClothChoices(layers=replace(LINED, underlined=True)), ())
+    return trimmed(derived(shirt, size, "A", ClothChoices(layers=COAT), ()))
+
+
+def trimmed(pattern: Pattern) -> Pattern:
+    """A garment with trims along the seams of its shell."""
     shell = [j for j in pattern.making.joins if j.each_hand and "lining" not in j.id and "facing" not in j.id]
     kinds = (DetailKind.PIPING, DetailKind.TOPSTITCHING, DetailKind.BONING, DetailKind.BRAID)
     details = tuple(
