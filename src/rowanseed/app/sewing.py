@@ -13,7 +13,7 @@ from rowanseed.core.make import reminders
 from rowanseed.core.make.line_of_work import Line, Log, line_of
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.own_times import Estimate, OwnTimes, Timed, estimate, own_times, reckoned
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.workbench import Workbench, workbench
 from rowanseed.core.pattern.pieces import PointKind, Role
 from rowanseed.store import sewing as store
 from rowanseed.store.sewing import Clock, Sample, StepNote
@@ -82,7 +82,7 @@ class Sewing:
     def bench(self) -> Workbench:
         core = self.project.core
         view = core.choices.view if core.choices else ""
-        return Workbench(pattern=core.garment, view=view, size=core.size or "", household=core.making_choices)
+        return workbench(core.garment, view, core.size or "", core.making_choices)
 
     @cached_property
     def notes(self) -> dict[str, tuple[StepNote, ...]]:

@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import chosen_duties
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 
@@ -33,7 +33,7 @@ def changes(pattern: Pattern, view: str, size: str, choices: MakingChoices) -> t
     open_ = tuple(pair for pair in choices.techniques if pair[0] not in choices.as_cut)
     if not open_ or not pattern.making.joins:
         return ()
-    bench = Workbench(pattern=pattern, view=view, size=size, household=replace(choices, techniques=open_))
+    bench = workbench(pattern, view, size, replace(choices, techniques=open_))
     own = {id for id, _ in open_}
     wanted: dict[tuple[str, str], float] = {}
     for technique, duty in chosen_duties(bench):

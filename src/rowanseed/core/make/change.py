@@ -10,7 +10,7 @@ from rowanseed.core.make.compiler import Made, every_duty, left_unmade, offered
 from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.registry import all_techniques
 from rowanseed.core.make.technique import Technique
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.workbench import Workbench, workbench
 from rowanseed.core.pattern.pattern import Pattern
 
 
@@ -44,7 +44,7 @@ class Changed:
 
 def ways(pattern: Pattern, view: str, size: str, choices: MakingChoices, made: Made) -> tuple[Way, ...]:
     """Every part that can be made in more than one way, in the order of the making graph."""
-    bench = Workbench(pattern=pattern, view=view, size=size, household=choices)
+    bench = workbench(pattern, view, size, choices)
     taken = dict(made.taken)
     out = []
     for id, found in offered(bench).items():
@@ -89,7 +89,7 @@ class Unsuited:
 
 def unsuited(pattern: Pattern, view: str, size: str, choices: MakingChoices, way: Way) -> tuple[Unsuited, ...]:
     """The techniques of the chapters of those that suit a part, which do not suit it."""
-    bench = Workbench(pattern=pattern, view=view, size=size, household=choices)
+    bench = workbench(pattern, view, size, choices)
     suited = {technique.id for technique in (way.taken, *way.others)}
     chapters = {technique.chapter for technique in (way.taken, *way.others)}
     every = every_duty(bench)

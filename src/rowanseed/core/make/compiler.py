@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.by_hand import by_hand
@@ -17,7 +18,7 @@ from rowanseed.core.make.operation import Act, After, Need, Operation
 from rowanseed.core.make.registry import all_techniques, by_id, companions
 from rowanseed.core.make.technique import Companion, Duty, Technique
 from rowanseed.core.make.techniques import samples
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.workbench import Workbench, workbench
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 
@@ -47,12 +48,13 @@ def compile_garment(pattern: Pattern, view: str, size: str, choices: MakingChoic
     """Every operation of making a garment; none if the pattern has no joins."""
     if not pattern.making.joins:
         return Made(())
-    bench = Workbench(pattern=pattern, view=view, size=size, household=choices)
+    bench = workbench(pattern, view, size, choices)
     duties, gaps = share_out(bench)
     operations = [op for technique, duty in duties for op in technique.sews(bench, duty)]
     for companion in _in_order():
         operations += companion.adds(bench, tuple(operations))
-    operations = [_with_samples(bench, op) for op in operations]
+    tried = samples.samples(bench)
+    operations = [_with_samples(tried, op) for op in operations]
     if not choices.equipment.machine:
         operations = [by_hand(bench, op) for op in operations]
     linked, unmet = _linked(bench, operations, {gap.id for gap in gaps})
@@ -82,7 +84,25 @@ Found = list[tuple[Technique, Duty]]
 
 def every_duty(bench: Workbench) -> Found:
     """Everything that any technique could make here, those techniques first that take parts first."""
-    return [(technique, duty) for technique in all_techniques() for duty in technique.finds(bench)]
+    return list(_every_duty(_Known(bench)))
+
+
+@dataclass(frozen=True, eq=False)
+class _Known:
+    """A workbench known by identity."""
+
+    bench: Workbench
+
+    def __hash__(self) -> int:
+        return id(self.bench)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Known) and other.bench is self.bench
+
+
+@lru_cache(maxsize=16)
+def _every_duty(known: _Known) -> tuple[tuple[Technique, Duty], ...]:
+    return tuple((technique, duty) for technique in all_techniques() for duty in technique.finds(known.bench))
 
 
 def wanted(bench: Workbench, every: Found) -> tuple[str, ...]:
@@ -208,10 +228,10 @@ def kind_of(bench: Workbench, id: str) -> str:
 # ---------------------------------------------------------------- linking
 
 
-def _with_samples(bench: Workbench, op: Operation) -> Operation:
+def _with_samples(tried: Sequence[samples.Sample], op: Operation) -> Operation:
     waits = tuple(
         Need(facts.sample(id), "the setting is tried on a scrap first", where_given=True)
-        for id in samples.waits_for(bench, op)
+        for id in samples.waits_for(tried, op)
     )
     return replace(op, requires=(*op.requires, *waits))
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from itertools import pairwise
 
 from rowanseed.core.base.units import format_allowance, format_length
@@ -177,7 +177,19 @@ class Workbench:
 
     def parts_of(self, detail: Detail) -> tuple[str, ...]:
         """The joins and finishes of a detail's own pieces, which are made with it."""
+        known = self._parts_of.get(detail.id)
+        if known is None:
+            known = self._parts_of[detail.id] = self._own_parts(detail)
+        return known
+
+    @cached_property
+    def _parts_of(self) -> dict[str, tuple[str, ...]]:
+        return {}
+
+    def _own_parts(self, detail: Detail) -> tuple[str, ...]:
         own = set(detail.pieces)
+        if not own:
+            return ()
         joins = (j.id for j in self.joins.values() if pieces_of((*j.a, *j.b)) <= own)
         finishes = (f.id for f in self.finishes.values() if pieces_of(f.parts) <= own and f.kind not in NEEDS_NOTHING)
         return (*joins, *finishes)
@@ -485,6 +497,29 @@ class Workbench:
                 yield Need(
                     facts.piece(Fact.ATTACHED, id), "what is made on a piece is made while it is flat", where_given=True
                 )
+
+
+@dataclass(frozen=True, eq=False)
+class _Same:
+    """A pattern known by identity."""
+
+    pattern: Pattern
+
+    def __hash__(self) -> int:
+        return id(self.pattern)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Same) and other.pattern is self.pattern
+
+
+def workbench(pattern: Pattern, view: str, size: str, household: MakingChoices) -> Workbench:
+    """The garment on the workbench; the same one for the same garment, so that what is asked once is known."""
+    return _workbench(_Same(pattern), view, size, household)
+
+
+@lru_cache(maxsize=32)
+def _workbench(same: _Same, view: str, size: str, household: MakingChoices) -> Workbench:
+    return Workbench(pattern=same.pattern, view=view, size=size, household=household)
 
 
 def tightest_bend(points: Sequence[Point]) -> float:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from rowanseed.core.pattern.envelope import Envelope
 from rowanseed.core.pattern.making import Making
@@ -31,7 +32,11 @@ class Pattern:
         return any(piece.approximate for piece in self.pieces)
 
     def piece(self, id: str) -> Piece:
-        return next(piece for piece in self.pieces if piece.id == id)
+        return self._by_id[id]
+
+    @cached_property
+    def _by_id(self) -> dict[str, Piece]:
+        return {piece.id: piece for piece in reversed(self.pieces)}
 
     def pieces_for(self, role: Role, view: str) -> tuple[tuple[Piece, Cut], ...]:
         """The pieces cut from a cloth for a view, each with its cutting instruction."""

@@ -12,7 +12,7 @@ from functools import lru_cache
 from itertools import pairwise
 from xml.etree.ElementTree import Element
 
-from shapely import maximum_inscribed_circle
+from shapely import maximum_inscribed_circle, prepare
 from shapely.geometry import LineString, MultiPolygon, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
@@ -21,7 +21,7 @@ from rowanseed.core.base.words import Worded, lower_first
 from rowanseed.core.geometry.outline import Point, bounds, point_at
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.operation import Act, Meant, Operation
-from rowanseed.core.make.workbench import ENDS, Workbench
+from rowanseed.core.make.workbench import ENDS, Workbench, workbench
 from rowanseed.core.pattern.making import EdgePart, Join, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
@@ -40,6 +40,10 @@ CORNER = 0.7
 BACKSTITCH = 14.0
 ABOUT_A_SEAM = 90.0
 """So much of the pieces is drawn about a seam at least, in mm."""
+
+
+Box = tuple[float, float, float, float]
+"""Left, top, right, low."""
 
 
 @dataclass(frozen=True)
@@ -71,7 +75,7 @@ def draw_laid(pattern: Pattern, view: str, size: str, op: Operation, thread: str
 @lru_cache(maxsize=1024)
 def _drawn(same: _Same, view: str, size: str, op: Operation, thread: str, shade: str) -> Laid | None:
     pattern = same.pattern
-    bench = Workbench(pattern=pattern, view=view, size=size, household=MakingChoices())
+    bench = workbench(pattern, view, size, MakingChoices())
     join = next((bench.joins[id] for id in op.on.joins if id in bench.joins), None)
     paper = _Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")
     if join is not None and _is_apart(join) and op.act in TOGETHER | OPENED | {Act.NEATEN}:
@@ -98,7 +102,7 @@ class _Paper:
         self.thread, self.shade, self.key = thread, shade, key
         self.areas: list[BaseGeometry] = []
         self.lines: list[BaseGeometry] = []
-        self.words: list[BaseGeometry] = []
+        self.words: list[Box] = []
         self.parts: list[tuple[str, dict[str, object], str | None]] = []
         self.letter = 20.0
         self.window: Polygon | None = None
@@ -158,9 +162,13 @@ class _Paper:
         if len(points) > 1:
             self.crossed(LineString(points))
 
-    def box_of(self, at: Point, text: str, size: float) -> Polygon:
+    def box_of(self, at: Point, text: str, size: float) -> Box:
         half = len(text) * size * 0.29
-        return box(at[0] - half, at[1] - size * 0.62, at[0] + half, at[1] + size * 0.62)
+        return (at[0] - half, at[1] - size * 0.62, at[0] + half, at[1] + size * 0.62)
+
+    def _is_free(self, found: Box) -> bool:
+        """Whether no other words stand there."""
+        return not any(_overlap(found, word) for word in self.words)
 
     def inside(self, region: BaseGeometry, *texts: str) -> bool:
         """Words within an area, clear of its lines; smaller where it is narrow. Whether they found a place."""
@@ -171,15 +179,14 @@ class _Paper:
         for part in sorted(parts, key=lambda p: -p.area)[:2]:
             coarse = part.simplify(self.letter * 0.1).buffer(0)
             free = coarse.difference(unary_union([line for line in self.lines if line.intersects(coarse)]))
+            prepare(free)
             for share in (1.0, 0.82, 0.66):
                 size = self.letter * share
                 for at in _spots(free, coarse):
-                    boxes = [
-                        self.box_of((at[0], at[1] + (k - (len(texts) - 1) / 2) * size * 1.25), text, size)
-                        for k, text in enumerate(texts)
-                    ]
-                    whole = unary_union(boxes)
-                    if free.contains(whole) and not any(whole.intersects(word) for word in self.words):
+                    wide = max(len(text) for text in texts) * size * 0.29
+                    tall = len(texts) * size * 0.625
+                    whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
+                    if self._is_free(whole) and free.contains(box(*whole)):
                         for k, text in enumerate(texts):
                             y = at[1] + (k - (len(texts) - 1) / 2) * size * 1.25 + size * 0.34
                             self._say(at[0], y, text, size, bold=k == 0)
@@ -192,6 +199,8 @@ class _Paper:
         gone = math.hypot(*away) or 1.0
         ux, uy = away[0] / gone, away[1] / gone
         solid = unary_union([*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines])
+        prepare(solid)
+        about: Box = solid.bounds
         size = self.letter * 0.9
         for near in range(1, 60):
             for turn in (0.0, 0.5, -0.5, 1.0, -1.0):
@@ -201,7 +210,7 @@ class _Paper:
                 half = len(text) * size * 0.29
                 centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
                 found = self.box_of(centre, text, size)
-                if not solid.intersects(found) and not any(found.intersects(word) for word in self.words):
+                if self._is_free(found) and not (_overlap(found, about) and solid.intersects(box(*found))):
                     if leader or near > 4:
                         self.line([at, _edge_of(found, at)], self.letter * 0.05, stroke=QUIET)
                     self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
@@ -214,11 +223,11 @@ class _Paper:
         )
 
     def finish(self, title: str, words: str) -> str:
-        shapes = [*self.areas, *self.lines, *self.words]
-        left = min(s.bounds[0] for s in shapes) - self.letter
-        top = min(s.bounds[1] for s in shapes) - self.letter
-        right = max(s.bounds[2] for s in shapes) + self.letter
-        low = max(s.bounds[3] for s in shapes) + self.letter
+        boxes = [*(area.bounds for area in self.areas), *(line.bounds for line in self.lines), *self.words]
+        left = min(b[0] for b in boxes) - self.letter
+        top = min(b[1] for b in boxes) - self.letter
+        right = max(b[2] for b in boxes) + self.letter
+        low = max(b[3] for b in boxes) + self.letter
         root = drawing(right - left, low - top, title, words, class_="laid")
         self._tones(root)
         moved = add(root, "g", transform=f"translate({number(-left)} {number(-top)})")
@@ -279,9 +288,13 @@ def _spots(free: BaseGeometry, part: Polygon) -> Iterator[Point]:
             yield left + (right - left) * i, top + (low - top) * j
 
 
-def _edge_of(found: Polygon, at: Point) -> Point:
+def _overlap(a: Box, b: Box) -> bool:
+    return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
+
+
+def _edge_of(found: Box, at: Point) -> Point:
     """The point of a box that is nearest to another."""
-    left, top, right, low = found.bounds
+    left, top, right, low = found
     return (min(max(at[0], left), right), min(max(at[1], top), low))
 
 

@@ -258,7 +258,7 @@ def _yield(r: Rectangle) -> Working | None:
 def _notion(project: OpenProject, size: str, wanted: Wanted) -> Any:
     try:
         return notion(project.core.garment, size, wanted)
-    except (RowanseedError, StopIteration):
+    except (RowanseedError, KeyError, StopIteration):
         return None
 
 

@@ -16,7 +16,7 @@ from rowanseed.core.make.compiler import Made
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.own_times import estimate
 from rowanseed.core.make.technique import Technique
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.workbench import Workbench, workbench
 from rowanseed.core.notions.to_buy import sewn_lengths
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
@@ -55,7 +55,7 @@ def _picture(project: OpenProject, part: str) -> str | None:
     core = project.core
     if not core.ways or not core.size:
         return None
-    bench = Workbench(core.garment, core.choices.view if core.choices else "", core.size, core.making_choices)
+    bench = workbench(core.garment, core.choices.view if core.choices else "", core.size, core.making_choices)
     edges = {way.id: bench.parts(_edge_of(bench, way.id)) for way in core.ways}
     chosen = frozenset(way.id for way in core.ways if way.is_chosen)
     names = {way.id: f"{way.name}: {way.taken.name}" for way in core.ways}

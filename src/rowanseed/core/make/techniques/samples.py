@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.make import facts, minutes, settings
@@ -13,7 +13,7 @@ from rowanseed.core.pattern.making import ClosureKind
 
 
 @dataclass(frozen=True)
-class _Sample:
+class Sample:
     id: str
     title: str
     how: tuple[str, ...]
@@ -26,16 +26,16 @@ class _Sample:
     """What it tries is the machine: without one there is nothing to try."""
 
 
-def _samples(bench: Workbench) -> tuple[_Sample, ...]:
+def samples(bench: Workbench) -> tuple[Sample, ...]:
     machine = bench.household.equipment.machine
     return tuple(one for one in _every_sample(bench) if machine or not one.tries_machine)
 
 
-def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
+def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
     choices = bench.household
     neaten_bench, neaten_setting = settings.neaten(choices)
     return (
-        _Sample(
+        Sample(
             "stitch",
             "Try the stitch on a scrap",
             (
@@ -48,7 +48,7 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             lambda op: op.bench is Bench.MACHINE and op.act is not Act.SAMPLE,
             5,
         ),
-        _Sample(
+        Sample(
             "neaten",
             "Try the neatening on one layer of a scrap",
             (
@@ -60,7 +60,7 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             lambda op: op.act is Act.NEATEN and op.bench.is_machine,
             tries_machine=True,
         ),
-        _Sample(
+        Sample(
             "fuse",
             "Try the interfacing on a scrap",
             (
@@ -74,7 +74,7 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             5,
             HOT,
         ),
-        _Sample(
+        Sample(
             "buttonhole",
             "Try a buttonhole on a scrap",
             (
@@ -86,7 +86,7 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             lambda op: op.act is Act.BUTTONHOLE,
             5,
         ),
-        _Sample(
+        Sample(
             "gathers",
             "Try the gathering rows on a scrap",
             (
@@ -97,7 +97,7 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             settings.longest(choices),
             lambda op: op.act in (Act.GATHER, Act.EASE),
         ),
-        _Sample(
+        Sample(
             "shirring",
             "Try the shirring on a scrap",
             (
@@ -111,7 +111,7 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             8,
             tries_machine=True,
         ),
-        _Sample(
+        Sample(
             "blind-hem",
             "Try the blind hem on a scrap",
             ("Folded as the hem will be. The swing stitch nips the fold and hardly shows on the right side.",),
@@ -120,7 +120,7 @@ def _every_sample(bench: Workbench) -> tuple[_Sample, ...]:
             lambda op: op.technique.startswith("blind hem") and op.act is Act.HEM and op.bench is Bench.MACHINE,
             tries_machine=True,
         ),
-        _Sample(
+        Sample(
             "zip",
             "Try the zip's foot on a scrap",
             (
@@ -140,7 +140,7 @@ def _is_invisible(bench: Workbench, op: Operation) -> bool:
 
 
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
-    for one in _samples(bench):
+    for one in samples(bench):
         if any(one.when(op) for op in operations):
             yield Operation(
                 id=f"sample-{one.id}",
@@ -156,11 +156,11 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
             )
 
 
-def waits_for(bench: Workbench, op: Operation) -> tuple[str, ...]:
-    """The samples that an operation waits for."""
+def waits_for(tried: Sequence[Sample], op: Operation) -> tuple[str, ...]:
+    """The samples that an operation waits for, of those that are tried."""
     if op.act is Act.SAMPLE:
         return ()
-    return tuple(one.id for one in _samples(bench) if one.when(op))
+    return tuple(one.id for one in tried if one.when(op))
 
 
 TECHNIQUES = (
