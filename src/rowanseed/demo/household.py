@@ -17,6 +17,7 @@ from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, 
 from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.make.own_times import Timed
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import School
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
@@ -30,6 +31,7 @@ from rowanseed.store.lessons import add_lesson
 from rowanseed.store.patterns import add_pattern
 from rowanseed.store.people import person, save_person
 from rowanseed.store.projects import add_note, decide, set_tick, start_project
+from rowanseed.store.sewing import Sample, keep_sample, keep_time
 
 TAKEN = date(2026, 10, 4)
 STARTED = date(2026, 10, 11)
@@ -205,6 +207,7 @@ def fill(path: Path) -> None:
     longer = FitChoices(School.CHART, alterations=(Alteration("hem", 20.0),))
     _choose(db, first, ysolde, "14", longer)
     _keep_lays(db, first, cut=True, sewn=9)
+    _sewn_with(db, first, shelf["sprigs"])
     add_note(
         db, first, "The waist could be 1 cm closer; take in at the side seams, not at the back.", date(2026, 11, 8)
     )
@@ -302,6 +305,25 @@ def _choose(db: Connection, project: int, person_id: int, size: str, fit: FitCho
 
 def _decide(db: Connection, project: int, **changes: Any) -> None:
     decide(db, project, lambda record: replace(record, **changes))
+
+
+def _sewn_with(db: Connection, project: int, cloth: int) -> None:
+    """A sample on the skirt's cloth, and how long the first steps took."""
+    tried = Sample(
+        sample="stitch",
+        layers="2",
+        needle="universal 70/10, new",
+        thread="polyester, one shade darker",
+        stitch="straight",
+        length="2.2 mm",
+        tension="3.5",
+        foot="ordinary foot",
+        result="Flat and even; at 2.5 mm it puckered.",
+        made_on=date(2026, 11, 9).isoformat(),
+    )
+    keep_sample(db, project, cloth, tried, None)
+    for step, minutes in (("neaten-side-seams", 9.0), ("neaten-back-seams", 8.0)):
+        keep_time(db, project, step, Timed("plain seam", "neaten", 6.5, minutes), date(2026, 11, 10))
 
 
 def _keep_lays(db: Connection, project: int, *, cut: bool, sewn: int) -> None:

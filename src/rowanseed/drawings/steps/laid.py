@@ -182,17 +182,24 @@ class _Paper:
             prepare(free)
             for share in (1.0, 0.82, 0.66):
                 size = self.letter * share
-                for at in _spots(free, coarse):
-                    wide = max(len(text) for text in texts) * size * 0.29
-                    tall = len(texts) * size * 0.625
-                    whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
-                    if self._is_free(whole) and free.contains(box(*whole)):
-                        for k, text in enumerate(texts):
-                            y = at[1] + (k - (len(texts) - 1) / 2) * size * 1.25 + size * 0.34
-                            self._say(at[0], y, text, size, bold=k == 0)
-                        self.words.append(whole)
-                        return True
+                for lines in dict.fromkeys((texts, (*_in_two(texts[0]), *texts[1:]))):
+                    for at in _spots(free, coarse):
+                        if self._set(free, at, lines, size, bold=len(lines) - len(texts) + 1):
+                            return True
         return False
+
+    def _set(self, free: BaseGeometry, at: Point, lines: Sequence[str], size: float, *, bold: int) -> bool:
+        """Lines of words about a point, the first of them bold, if they find room."""
+        wide = max(len(line) for line in lines) * size * 0.29
+        tall = len(lines) * size * 0.625
+        whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
+        if not self._is_free(whole) or not free.contains(box(*whole)):
+            return False
+        for k, line in enumerate(lines):
+            y = at[1] + (k - (len(lines) - 1) / 2) * size * 1.25 + size * 0.34
+            self._say(at[0], y, line, size, bold=k < bold)
+        self.words.append(whole)
+        return True
 
     def outside(self, at: Point, away: Point, text: str, *, leader: bool = False) -> None:
         """Words beside a point, away from the pieces, as near as they fit."""
@@ -286,6 +293,15 @@ def _spots(free: BaseGeometry, part: Polygon) -> Iterator[Point]:
     for j in (0.5, 0.35, 0.65, 0.2, 0.8):
         for i in (0.5, 0.35, 0.65):
             yield left + (right - left) * i, top + (low - top) * j
+
+
+def _in_two(text: str) -> tuple[str, ...]:
+    """Words in two lines, about as long; one word stays whole."""
+    words = text.split()
+    if len(words) < 2:
+        return (text,)
+    halves = [(" ".join(words[:k]), " ".join(words[k:])) for k in range(1, len(words))]
+    return min(halves, key=lambda pair: max(map(len, pair)))
 
 
 def _overlap(a: Box, b: Box) -> bool:
