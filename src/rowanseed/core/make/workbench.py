@@ -74,7 +74,13 @@ ENDS = {
     "underarm-back": "underarm seam",
 }
 """What the end of a seam is called, by the edge that it runs out on."""
-ZIP = "zip"
+ZIP, PLACKET = "zip", "placket"
+OPENED_BY = {
+    DetailKind.CONTINUOUS_PLACKET: "wrist",
+    DetailKind.TOWER_PLACKET: "wrist",
+    DetailKind.FACED_SLIT: "neck",
+}
+"""The edge that a slash opens, by what it is made as."""
 COARSE = 0.2
 """Curves are judged as polylines within so much, in mm."""
 NEEDS_NOTHING = (FinishKind.SELVEDGE, FinishKind.RAW)
@@ -94,8 +100,8 @@ class Run:
     def words(self) -> str:
         if self.ring:
             return "all round"
-        if self.start == self.end == ZIP:
-            return "from one side of the zip to the other"
+        if self.start == self.end and self.start in (ZIP, PLACKET):
+            return f"from one side of the {self.start} to the other"
         return (
             f"from {self.start} to {self.end}" if self.start == self.end else f"from the {self.start} to the {self.end}"
         )
@@ -115,7 +121,7 @@ class Workbench:
         """What was chosen for parts of the garment, and what the pattern means where nothing was."""
         own = {part for part, _ in self.household.techniques}
         meant = tuple(pair for pair in self.pattern.making.ways if pair[0] not in own)
-        return (*meant, *self.household.techniques)
+        return (*self.household.techniques, *meant)
 
     # ---------------------------------------------------------------- words
 
@@ -349,12 +355,20 @@ class Workbench:
                     continue
                 ends.append(self._end(part.piece, edge))
         if not ends:
-            return Run("", "", ring=True)
+            return Run(PLACKET, PLACKET) if self._is_slashed(parts) else Run("", "", ring=True)
         first, last = ends[0], ends[-1]
         if len(ends) == 1:
             # The other end is the same one on the other hand: it runs across the fold or the centre seam.
             first = last
         return Run(last, first) if from_end else Run(first, last)
+
+    def _is_slashed(self, parts: tuple[EdgePart, ...]) -> bool:
+        """Whether a placket opens what would be a ring: a cuff goes on from one side of it to the other."""
+        return any(
+            part.piece in detail.on and part.edge == OPENED_BY.get(detail.kind)
+            for detail in self.details.values()
+            for part in parts
+        )
 
     def _end(self, piece: str, edge: str) -> str:
         """What the end of a seam is called that runs out on an edge."""

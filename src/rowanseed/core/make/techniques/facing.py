@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
@@ -15,6 +16,8 @@ from rowanseed.core.pattern.making import FinishKind, Join
 from rowanseed.core.pattern.walk import join_over_garment
 
 ID = "shaped facing"
+GIVES = (Fibre.VISCOSE, Fibre.SILK, Fibre.ACETATE)
+"""Cloths whose edges grow under their own weight."""
 FREE_OF_COIL = 5.0
 
 
@@ -56,9 +59,9 @@ def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join, edge = bench.joins[duty.id], _edge(bench.joins[duty.id])
-    at_waist = join.a[0].edge == "waist"
-    if at_waist:
-        yield _stay_tape(bench, join)
+    at_waist, at_neck = join.a[0].edge == "waist", _is_soft_neck(bench, join)
+    if at_waist or at_neck:
+        yield _stay_tape(bench, join, "waist" if at_waist else "neck")
     ends = (
         f"Where it meets the zip, turn {bench.margin(20)} of the facing's end to its wrong side so that the fold lies "
         f"{bench.margin(FREE_OF_COIL)} from the coil, and fold the garment's own allowance back over it at the zip."
@@ -73,7 +76,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Right sides together; match the seams and the centres first, then the notches, then between.",
             *((ends,) if bench.zips_at(join) and not run.ring else ()),
             f"{bench.seam_of(join)} {'all round' if run.ring else 'from end to end, facing up'}; backstitch both ends."
-            + (" The tape is caught in it." if at_waist else ""),
+            + (" The tape is caught in it." if at_waist or at_neck else ""),
         ),
         requires=(
             *_waits(bench, join),
@@ -106,33 +109,40 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield _tack(bench, join)
 
 
-def _stay_tape(bench: Workbench, join: Join) -> Operation:
+def _is_soft_neck(bench: Workbench, join: Join) -> bool:
+    """Whether a neck is of a cloth that gives: what hangs from it draws it out of shape."""
+    at_neck = any(part.edge == "neck" for part in (*join.a, *join.b))
+    return at_neck and bench.household.fibre in GIVES and not bench.household.is_knit
+
+
+def _stay_tape(bench: Workbench, join: Join, edge: str) -> Operation:
     around = join_over_garment(bench.pattern, bench.size, join)
     return Operation(
         id=f"stay-tape-{join.id}",
         technique="stay tape",
         act=Act.STAY,
-        title="Baste a stay tape to the waist",
+        title=f"Baste a stay tape to the {edge}",
         how=(
-            f"Cotton tape {bench.margin(6)} wide, or a strip of selvedge, cut to the finished waist: "
+            f"Cotton tape {bench.margin(6)} wide, or a strip of selvedge, cut to the finished {edge}: "
             f"{bench.fine(around)} and {bench.margin(20)} for the ends.",
             "On the wrong side, its middle on the stitching line; pin at the centres and seams, ease the cloth to "
-            "the tape, and baste. It carries the weight, since a facing alone stretches.",
+            "the tape, and baste. It carries the weight, since a facing alone stretches."
+            + (" Clip it where the neck curves most." if edge == "neck" else ""),
         ),
         bench=Bench.HAND,
         minutes=minutes.hand(around / 2),
         on=On(joins=(join.id,), edges=shown(join.a)),
         requires=(
             *(
-                Need(facts.join(Fact.PRESSED, other.id), "the waist is whole first", where_given=True)
+                Need(facts.join(Fact.PRESSED, other.id), f"the {edge} is whole first", where_given=True)
                 for other in bench.crossing([join.id])
                 if bench.joins_shell(other)
             ),
-            Need(facts.gate(Fact.SETTLED, "shell"), "it is cut to the waist as fitted", where_given=True),
+            Need(facts.gate(Fact.SETTLED, "shell"), f"it is cut to the {edge} as fitted", where_given=True),
         ),
         gives=(facts.join(Fact.PREPARED, join.id),),
         uses=(Use(Supply.TAPE, around + 20.0),),
-        look="Measured along the tape, the waist is its finished length.",
+        look=f"Measured along the tape, the {edge} is its finished length.",
     )
 
 

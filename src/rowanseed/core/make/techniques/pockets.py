@@ -35,15 +35,15 @@ def turned_all_round(bench: Workbench) -> Iterator[Finish]:
             yield finish
 
 
-def _piece(finish: Finish) -> str:
+def piece_of(finish: Finish) -> str:
     return finish.parts[0].piece
 
 
 def _is_folded_double(bench: Workbench, finish: Finish) -> bool:
-    return is_folded(bench, _piece(finish))
+    return is_folded(bench, piece_of(finish))
 
 
-def _mouth(bench: Workbench, finish: Finish) -> float | None:
+def mouth_of(bench: Workbench, finish: Finish) -> float | None:
     """The hem of a patch pocket's mouth, in mm; None where its edges are all alike."""
     others = [bench.edge_allowance(p) for p in finish.parts if p.edge not in MOUTH]
     mouth = [bench.edge_allowance(p) for p in finish.parts if p.edge in MOUTH]
@@ -52,13 +52,13 @@ def _mouth(bench: Workbench, finish: Finish) -> float | None:
 
 def _called(bench: Workbench, finish: Finish, *words: str) -> bool:
     """What a loose piece is, only its name says."""
-    piece = bench.piece(_piece(finish))
+    piece = bench.piece(piece_of(finish))
     return any(word in f"{piece.id} {piece.name}".lower() for word in words)
 
 
 def finds_patch(bench: Workbench) -> Iterator[Duty]:
     for finish in turned_all_round(bench):
-        if _mouth(bench, finish) is not None and not _is_folded_double(bench, finish):
+        if mouth_of(bench, finish) is not None and not _is_folded_double(bench, finish):
             yield single(finish.id)
 
 
@@ -76,21 +76,25 @@ def finds_belt(bench: Workbench) -> Iterator[Duty]:
 
 
 def _is_back_belt(bench: Workbench, finish: Finish) -> bool:
-    return bench.number_cut(_piece(finish)) == 4 and _called(bench, finish, "belt")
+    return bench.number_cut(piece_of(finish)) == 4 and _called(bench, finish, "belt")
 
 
 def finds_loose(bench: Workbench) -> Iterator[Duty]:
     """Any other loose piece turned in all round: an ornament, a label, a patch without a mouth."""
     for finish in turned_all_round(bench):
-        if _mouth(bench, finish) is None and not _is_folded_double(bench, finish) and not _is_back_belt(bench, finish):
+        if (
+            mouth_of(bench, finish) is None
+            and not _is_folded_double(bench, finish)
+            and not _is_back_belt(bench, finish)
+        ):
             yield single(finish.id)
 
 
-def _on(finish: Finish) -> On:
+def on_finish(finish: Finish) -> On:
     return On(finishes=(finish.id,), edges=shown(finish.parts))
 
 
-def _where(bench: Workbench, number: int) -> str:
+def where(bench: Workbench, number: int) -> str:
     carriers = bench.pocketed
     if not carriers:
         return (
@@ -100,7 +104,7 @@ def _where(bench: Workbench, number: int) -> str:
     return f"On the right side of the {bench.names(carriers)}: its upper corners on the two pocket marks.{pair}"
 
 
-def _attached(bench: Workbench, finish: Finish) -> tuple[facts.State, ...]:
+def attached(bench: Workbench, finish: Finish) -> tuple[facts.State, ...]:
     return (
         facts.finish(Fact.FINISHED, finish.id),
         facts.finish(Fact.ATTACHED, finish.id),
@@ -108,7 +112,7 @@ def _attached(bench: Workbench, finish: Finish) -> tuple[facts.State, ...]:
     )
 
 
-def _flat(bench: Workbench) -> Iterator[Need]:
+def flat(bench: Workbench) -> Iterator[Need]:
     for id in bench.pocketed:
         yield Need(facts.piece(Fact.SHAPED, id), "darts come before what lies over them", where_given=True)
         yield Need(facts.piece(Fact.MARKED, id), "its place is marked again first", where_given=True)
@@ -119,7 +123,7 @@ def _flat(bench: Workbench) -> Iterator[Need]:
 
 def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    piece, mouth = _piece(finish), _mouth(bench, finish) or 30.0
+    piece, mouth = piece_of(finish), mouth_of(bench, finish) or 30.0
     number, _machine = bench.number_cut(piece), bench.household.equipment.machine
     alike = ("Make both of a pair together, and lay them on each other: they are equal.",) if number > 1 else ()
     at, setting = settings.neaten(bench.household)
@@ -176,16 +180,16 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.ATTACH,
         title=f"Sew on the {bench.name(piece)}{'s, both' if number > 1 else ''}",
         how=(
-            _where(bench, number),
+            where(bench, number),
             f"Edgestitch {bench.margin(2)} from the fold along three sides: down one side, along the bottom, up the "
             "other. The mouth stays open.",
             f"At both ends of the mouth sew a small triangle or {bench.margin(6)} back and forth: it takes the strain.",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.each(7, number),
-        on=_on(finish),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "its edges are in"), *_flat(bench)),
-        gives=_attached(bench, finish),
+        on=on_finish(finish),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "its edges are in"), *flat(bench)),
+        gives=attached(bench, finish),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,
         look="A hand goes in, and the pocket lies without pulling the garment.",
@@ -194,7 +198,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    piece = _piece(finish)
+    piece = piece_of(finish)
     number, _machine = bench.number_cut(piece), bench.household.equipment.machine
     yield Operation(
         id=f"turn-in-{finish.id}",
@@ -219,16 +223,16 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.ATTACH,
         title=f"Sew on the {bench.name(piece)}s",
         how=(
-            f"This pattern draws no pocket bags: the welts only look like pockets. {_where(bench, number)}",
+            f"This pattern draws no pocket bags: the welts only look like pockets. {where(bench, number)}",
             "Raw edges down, right side to right side, the stitching line on the line between the marks; sew along "
             f"it, trim to {bench.margin(6)}, flip the welt up and press.",
             "Slip stitch both ends to the garment, the stitches under the fold.",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.each(9, number),
-        on=_on(finish),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "they are made up first"), *_flat(bench)),
-        gives=_attached(bench, finish),
+        on=on_finish(finish),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "they are made up first"), *flat(bench)),
+        gives=attached(bench, finish),
         setting=settings.seam(bench.household),
         caution=NEEDLE,
         look="Left and right stand at the same height and slant.",
@@ -237,7 +241,7 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    piece = _piece(finish)
+    piece = piece_of(finish)
     name = lower_first(bench.piece(piece).name)
     yield Operation(
         id=f"turn-in-{finish.id}",
@@ -271,7 +275,7 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=Bench.HAND,
         minutes=minutes.each(6),
-        on=_on(finish),
+        on=on_finish(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "they are made up first"),),
         gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.ATTACHED, finish.id)),
         look="Both sit at the same height, and closed they lie flat over the back.",
@@ -280,7 +284,7 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
-    piece = _piece(finish)
+    piece = piece_of(finish)
     yield Operation(
         id=f"turn-in-{finish.id}",
         technique="patch",
@@ -302,15 +306,15 @@ def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.ATTACH,
         title=f"Sew on the {bench.name(piece)}",
         how=(
-            _where(bench, bench.number_cut(piece)),
+            where(bench, bench.number_cut(piece)),
             f"Edgestitch {bench.margin(2)} from the fold, all round: nothing says that one of its edges stays open. "
             "If it is a pocket, leave its mouth open, and look into your booklet.",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.each(6, bench.number_cut(piece)),
-        on=_on(finish),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "its edges are in"), *_flat(bench)),
-        gives=_attached(bench, finish),
+        on=on_finish(finish),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "its edges are in"), *flat(bench)),
+        gives=attached(bench, finish),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,
     )

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.equipment import StaySchool
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import ENDS, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, FinishKind
@@ -19,6 +20,8 @@ BODY = (Panel.FRONT, Panel.BACK)
 INSIDE = 3.0
 """Just inside: so far from the stitching line towards the raw edge, in mm."""
 NEAR_EDGE = 5.0
+OPENING = 6.0
+"""Along an opening: so far from the raw edge, in mm."""
 
 
 def _edges(bench: Workbench) -> Iterator[tuple[str, tuple[EdgePart, ...]]]:
@@ -51,6 +54,59 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
             continue
         held |= {(p.piece, p.edge) for p in parts}
         yield _stay(bench, id, parts)
+    yield from _pieced(bench, stiffened, held)
+    yield from _openings(bench, held)
+
+
+def _pieced(bench: Workbench, stiffened: set[str], held: set[tuple[str, str]]) -> Iterator[Operation]:
+    """A curved lower edge that a facing or binding takes up, of several pieces: held once they are joined."""
+    for join in bench.joins.values():
+        for side, other in ((join.a, join.b), (join.b, join.a)):
+            own = tuple(
+                p for p in side if bench.panel(p.piece) in BODY and p.edge == "hem" and p.piece not in stiffened
+            )
+            faced = all(p.piece in bench.facings for p in other)
+            free = not {(p.piece, p.edge) for p in own} & held
+            if len(own) < 2 or not faced or not free or not any(bench.is_curved(p) for p in own):
+                continue
+            crossed = [j.id for j in bench.crossing([join.id]) if bench.joins_shell(j)]
+            base = _stay(bench, join.id, own)
+            yield replace(
+                base,
+                title=f"Staystitch the lower edge of the {bench.names(p.piece for p in own)}",
+                how=(base.how[0].replace("as soon as the pieces are off the table", "once the pieces are joined"),),
+                requires=tuple(
+                    Need(facts.join(Fact.PRESSED, id), "it is held in one run over its seams", where_given=True)
+                    for id in crossed
+                ),
+                gives=(facts.join(Fact.STAYED, join.id),),
+            )
+
+
+def _openings(bench: Workbench, held: set[tuple[str, str]]) -> Iterator[Operation]:
+    """The edges of a zip's opening that run off the grain: 6 mm in, so that they do not grow before the zip is in."""
+    for closure in bench.zips:
+        join = bench.joins.get(closure.join)
+        if join is None:
+            continue
+        parts = tuple(
+            p
+            for p in dict.fromkeys((*join.a, *join.b))
+            if (bench.is_off_grain(p) or bench.is_curved(p)) and (p.piece, p.edge) not in held
+        )
+        if not parts:
+            continue
+        base = _stay(bench, closure.id, parts)
+        yield replace(
+            base,
+            title=f"Staystitch the opening of the zip: {lower_first(join.name)}",
+            how=(
+                f"{bench.margin(OPENING)} from the raw edge, from the top to the end of the opening, both edges the "
+                "same "
+                "way; one layer, before anything stretches it.",
+                base.how[-1],
+            ),
+        )
 
 
 def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:

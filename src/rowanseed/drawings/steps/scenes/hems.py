@@ -128,6 +128,18 @@ SCENES: Frames = {
             hand((0, -34), (8, -20), "stitches under the binding"),
         ),
     ),
+    "mitred hem": (
+        PRESS,
+        frame(
+            "Across the corner, turned: both hems lie beside each other, none over the other",
+            cloth("garment, right side down", (-110, 24), (110, 24), right="right"),
+            cloth("one hem", (-110, 12), (-4, 12), (-4, 2), (-34, 2), right="left"),
+            cloth("the other hem", (110, 12), (4, 12), (4, 2), (34, 2), right="right"),
+            row((-16, 7), (16, 7), "the slanting seam, pressed open"),
+            at=("mitre",),
+        ),
+        frame("Stitched along the inner fold", TWICE, row((-9, -8), (34, -8), "the row beside the inner fold")),
+    ),
     "hang and level": (
         frame(
             "Hung a day, then cut level",

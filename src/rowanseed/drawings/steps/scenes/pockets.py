@@ -30,6 +30,23 @@ SCENES: Frames = {
             row((-43, -9), (-43, 33), "the row, 2 mm from the fold"),
         ),
     ),
+    "lined patch pocket": (
+        frame(
+            "Folded at the mouth, right sides together, a gap in the seam of the lining",
+            second("pocket, folded at its mouth", (-110, 12), (70, 12), (70, 0), (20, 0), right="left"),
+            lining("lining, right side down", (-110, 0), (6, 0), (6, -12), (30, -12), right="right"),
+            row((-96, -9), (-96, 21), "the row round three sides"),
+            row((14, -18), (14, 4), "the seam at the mouth, with its gap"),
+            at=("lining", "round"),
+        ),
+        frame(
+            "Turned, laid on its marks and edgestitched",
+            cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
+            second("pocket, its edges within", (60, 0), (-50, 0), (-50, 12), (-30, 12), right="right"),
+            lining("lining, behind the edge", (60, 12), (-18, 12), right="left"),
+            row((-40, -9), (-40, 33), "the row, 2 mm from the edge"),
+        ),
+    ),
     "sham welt": (
         frame(
             "Raw edge down on its line, sewn, then flipped up",

@@ -1,0 +1,83 @@
+"""Techniques that only a choice or a cloth asks for: orders with them have no fault, by simulator and by checker."""
+
+from dataclasses import replace
+from pathlib import Path
+
+import pytest
+
+from rowanseed.core.cloth.cloth import Fibre
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.make.change import ways, with_technique
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.simulator import play
+from rowanseed.core.make.workbench import workbench
+from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart
+from rowanseed.demo import overshirt
+from rowanseed.formats.description_json import read_description
+
+from .garments import SIZE
+from .test_make import DRAFTS, faults
+from .wardrobe import WARDROBE, pocketed
+
+SAMPLES = Path(__file__).parent.parent / "outside" / "descriptions"
+
+
+def composed(name):
+    pattern = compose(read_description((SAMPLES / f"{name}.json").read_text())).pattern
+    return pattern, pattern.envelope.sizes[0]
+
+
+def ordered(pattern, size, choices):
+    view = pattern.envelope.views[0].id
+    return sequence(compile_garment(pattern, view, size, choices).operations)
+
+
+def with_way(pattern, size, technique):
+    """The order with the first part that can be sewn in this way sewn so."""
+    choices = MakingChoices()
+    made = compile_garment(pattern, pattern.envelope.views[0].id, size, choices)
+    found = ways(pattern, pattern.envelope.views[0].id, size, choices, made)
+    part = next(way.id for way in found if any(t.id == technique for t in way.others))
+    return ordered(pattern, size, with_technique(choices, part, technique))
+
+
+def test_a_pocket_is_lined_through_a_gap_and_sewn_on_after_it():
+    pattern = pocketed()
+    order = [op.id.partition("-")[0] for op in with_way(pattern, SIZE, "lined-patch-pocket") if "lined" in op.technique]
+    assert order == ["lining", "round", "sew"]
+    steps = with_way(pattern, SIZE, "lined-patch-pocket")
+    assert play(pattern, steps) == () and faults(pattern, SIZE, steps) == []
+    assert not any("mouth-" in op.id for op in steps), "the mouth is not hemmed as well"
+
+
+def test_hems_that_meet_in_a_corner_are_mitred_in_one_run():
+    pattern, size = composed("gathered-apron")
+    steps = with_way(pattern, size, "mitred-hem")
+    mitre = [op for op in steps if op.technique == "mitred hem"]
+    assert [op.id.partition("-")[0] for op in mitre] == ["fold", "mitre", "sew"]
+    assert len(mitre[-1].on.finishes) == 2
+    assert play(pattern, steps) == () and faults(pattern, size, steps) == []
+
+
+@pytest.mark.parametrize(("fibre", "taped"), [(Fibre.VISCOSE, True), (Fibre.COTTON, False)])
+def test_the_neck_of_a_cloth_that_gives_is_taped_before_its_facing(fibre, taped):
+    pattern = WARDROBE["flat collar"]()
+    steps = ordered(pattern, SIZE, MakingChoices(fibre=fibre))
+    ids = [op.id for op in steps]
+    tapes = [op for op in steps if op.technique == "stay tape"]
+    assert bool(tapes) is taped
+    for tape in tapes:
+        assert "neck" in tape.title and ids.index(tape.id) < ids.index(tape.id.replace("stay-tape", "sew"))
+    assert play(pattern, steps) == () and faults(pattern, SIZE, steps) == []
+
+
+def test_a_cuff_over_a_placket_is_no_ring():
+    draft, size = DRAFTS["overshirt"][0], DRAFTS["overshirt"][1]
+    sleeve = next(p for p in draft.pieces if p.has_edge("wrist"))
+    assert workbench(draft, "A", size, MakingChoices()).run((EdgePart(sleeve.id, "wrist"),)).ring
+    slash = Detail("slash", "Sleeve placket", DetailKind.TOWER_PLACKET, on=(sleeve.id,))
+    opened = replace(overshirt.draft(), making=replace(draft.making, details=(slash,)))
+    run = workbench(opened, "A", size, MakingChoices()).run((EdgePart(sleeve.id, "wrist"),))
+    assert not run.ring and run.words == "from one side of the placket to the other"
