@@ -8,20 +8,22 @@ from dataclasses import replace
 import pytest
 from shapely.geometry import LineString, Polygon
 
+from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import can_be_faced, facing_of
 from rowanseed.core.derive.layers import derivations, with_layers
 from rowanseed.core.derive.lining import can_be_pleated, has_facings
 from rowanseed.core.derive.lining_graph import shorter
-from rowanseed.core.garment import GarmentChoices, altered, lay_problem
+from rowanseed.core.garment import GarmentChoices, altered, derived, lay_problem
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
-from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Layer, LayerKind
 from rowanseed.core.pattern.pieces import Cut, Role
 from rowanseed.core.pattern.seamline import lines, seam_length
 from rowanseed.core.pattern.walk import walk
@@ -287,3 +289,19 @@ def test_each_derived_piece_says_what_it_comes_from():
 
 def test_nothing_chosen_leaves_the_pattern_alone():
     assert with_layers(SKIRT, "14", "A", Layers()) is SKIRT
+
+
+def test_an_interlined_garment_is_lined_and_altered_whole():
+    """A layer that is cut from the garment's own pieces does not make these pieces linings."""
+    plain = overshirt.draft()
+    own = tuple(Layer(LayerKind.INTERLINING, p, p) for p in ("front", "back"))
+    warm = replace(plain, making=replace(plain.making, layers=(*plain.making.layers, *own)))
+    choices = ClothChoices(layers=Layers(lining=LiningSchool.WHOLE))
+    lined = [
+        {layer.of for layer in derived(one, "L", "A", choices, ()).making.layers if layer.kind is LayerKind.LINING}
+        for one in (plain, warm)
+    ]
+    assert lined[0] == lined[1] and {"front", "back"} <= lined[0]
+    longer = Alteration("hem", 30.0)
+    changed = [{t.piece for t in carry_out(one, "L", (longer,)).touched} for one in (plain, warm)]
+    assert changed[0] == changed[1]

@@ -16,6 +16,8 @@ from rowanseed.web import telling
 from rowanseed.web.deps import TEMPLATES, PageView, StationView
 from rowanseed.web.static import FOLDER
 from rowanseed.web.views import house as house_views
+from rowanseed.web.views import lay_table as lay_table_views
+from rowanseed.web.views import sewing as sewing_views
 from rowanseed.web.views import stations as station_views
 
 pytestmark = pytest.mark.slow
@@ -111,7 +113,7 @@ def test_every_request_is_logged_with_its_time(house, caplog):
 
 
 def _views():
-    modules = (house_views, station_views, telling)
+    modules = (house_views, lay_table_views, sewing_views, station_views, telling)
     found = [one for module in modules for one in vars(module).values() if isinstance(one, type)]
     return [one for one in found if issubclass(one, PageView) and hasattr(one, "template")]
 
@@ -151,6 +153,8 @@ def test_every_template_is_some_page_s(house):
         "base.html",
         "station.html",
         "macros.html",
+        "sew_macros.html",
+        "sew_order.html",
         *(f"{name}_part.html" for name in ("fit", "cloth", "lay", "sew")),
     }
     assert {path.name for path in folder.glob("*.html")} == pages | bases

@@ -296,10 +296,10 @@ def test_another_way_says_what_it_changes_before_it_is_taken_and_can_be_taken_ba
     house.post("/projects/1/sew/ways", data={"part": "front-seams", "technique": "french"})
     after = house.get("/projects/1/sew").text
     assert "First row, wrong sides together" in after and "First row" not in before
-    assert "as you chose" in house.get("/projects/1/sew/ways").text
+    assert "your choice, not the usual" in house.get("/projects/1/sew/ways").text
     house.post("/projects/1/sew/ways", data={"part": "front-seams", "technique": "plain"})
     assert "First row" not in house.get("/projects/1/sew").text
-    assert "as you chose" not in house.get("/projects/1/sew/ways").text
+    assert "your choice, not the usual" not in house.get("/projects/1/sew/ways").text
 
 
 def test_another_hem_says_what_is_cut_otherwise_before_it_is_taken(house):
@@ -333,7 +333,7 @@ def test_what_is_cut_to_the_measure_besides_is_not_passed_over_by_the_making_ord
 
 
 def test_ticks_stay_where_another_way_is_taken(house):
-    house.post("/projects/1/sew", data={"key": "sew-front-seams", "done": "yes"})
+    house.post("/projects/1/sew", data={"key": "sew-front-seams", "done": "yes", "also": "yes"})
     house.post("/projects/1/sew/ways", data={"part": "hem", "technique": "hem-by-hand"})
     page = house.get("/projects/1/sew?step=sew-front-seams").text
     assert "Not done after all" in page

@@ -315,10 +315,10 @@ def _sewn_with(db: Connection, project: int, cloth: int) -> None:
         needle="universal 70/10, new",
         thread="polyester, one shade darker",
         stitch="straight",
-        length="2.2 mm",
+        length="2.2 on the dial",
         tension="3.5",
         foot="ordinary foot",
-        result="Flat and even; at 2.5 mm it puckered.",
+        result="Flat and even; at 2.5 it puckered.",
         made_on=date(2026, 11, 9).isoformat(),
     )
     keep_sample(db, project, cloth, tried, None)

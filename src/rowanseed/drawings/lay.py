@@ -51,15 +51,17 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
     fill, selvedge = define_fill(defs, cloth, f"{view.id}-cloth"), define_selvedge(defs, cloth, f"{view.id}-selvedge")
     define_arrow(defs, view)
     for stretch in plan.stretches:
-        _cloth(root=root, sheet=sheet, stretch=stretch, cloth=lay_cloth, fill=fill, selvedge=selvedge)
-    _ruler(root, sheet, plan.length, view.units)
-    _side_ruler(root, sheet, stretch_width(plan.stretches[0].lay, plan.stretches[0].depth, lay_cloth.width), view.units)
+        draw_cloth(root=root, sheet=sheet, stretch=stretch, cloth=lay_cloth, fill=fill, selvedge=selvedge)
+    draw_ruler(root, sheet, plan.length, view.units)
+    draw_side_ruler(
+        root, sheet, stretch_width(plan.stretches[0].lay, plan.stretches[0].depth, lay_cloth.width), view.units
+    )
     draw_pieces(root, sheet, [(item, plan.stretches[item.stretch].start) for item in items], cloth, view)
     lay_caption(root, sheet, plan, lay_cloth, cloth)
     return write(root)
 
 
-def _cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill: str, selvedge: str) -> None:
+def draw_cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill: str, selvedge: str) -> None:
     x, long, wide = (
         sheet.left + stretch.start,
         stretch.end - stretch.start,
@@ -110,7 +112,7 @@ def lay_caption(root: Element, sheet: Sheet, plan: Plan, cloth: LayCloth, of: Cl
         )
 
 
-def _ruler(root: Element, sheet: Sheet, length: float, units: Units) -> None:
+def draw_ruler(root: Element, sheet: Sheet, length: float, units: Units) -> None:
     letter, y = sheet.letter, sheet.top - sheet.letter * 1.1
     thin = letter / 14
     add(root, "path", d=f"M{number(sheet.left)} {number(y)}h{number(length)}", stroke=QUIET, stroke_width=thin)
@@ -142,7 +144,7 @@ def _ruler(root: Element, sheet: Sheet, length: float, units: Units) -> None:
     )
 
 
-def _side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> None:
+def draw_side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> None:
     letter, x = sheet.letter, sheet.left - sheet.letter * 0.7
     low = sheet.top + sheet.tall
     add(root, "path", d=f"M{number(x)} {number(low)}v{number(-wide)}", stroke=QUIET, stroke_width=letter / 14)

@@ -20,7 +20,7 @@ LEAST_LONG = 30.0
 
 def darts(pattern: Pattern) -> tuple[tuple[Piece, Dart], ...]:
     """The darts of the garment's own pieces; those of their layers go along."""
-    layers = {layer.piece for layer in pattern.making.layers}
+    layers = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     return tuple(
         (piece, dart)
         for piece in pattern.pieces

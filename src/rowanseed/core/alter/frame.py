@@ -62,7 +62,7 @@ class Frame:
 
 def frames(pattern: Pattern, size: str) -> tuple[Frame, ...]:
     """All frames of a pattern, in the order of its pieces."""
-    layered = {layer.piece for layer in pattern.making.layers}
+    layered = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     by_name: dict[str, list[Piece]] = {}
     for piece in pattern.pieces:
         by_name.setdefault(piece.frame, []).append(piece)

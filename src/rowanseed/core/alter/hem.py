@@ -34,7 +34,7 @@ def hem_edges(pattern: Pattern) -> tuple[tuple[str, str], ...]:
         if pattern.piece(part.piece).panel in (Panel.FRONT, Panel.BACK)
     ]
     frames = {(pattern.piece(piece).frame, edge) for piece, edge in hemmed}
-    layers = {layer.piece for layer in pattern.making.layers}
+    layers = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     along = [
         (piece.id, edge.name)
         for piece in pattern.pieces

@@ -80,7 +80,7 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
 
 
 def _lined(pattern: Pattern, view: str) -> tuple[Piece, ...]:
-    facing = {layer.piece for layer in pattern.making.layers}
+    facing = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     found = {p.id: p for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in LINED and p.id not in facing}
     return tuple(found.values())
 

@@ -105,8 +105,7 @@ REMINDERS = (
     Reminder(
         "under-collar",
         _first(lambda op: op.act is Act.JOIN and "collar" in op.technique),
-        "The under collar is cut or trimmed a little smaller, 2 to 3 mm on its outer edge, so that the seam rolls "
-        "under.",
+        "The under collar is cut or trimmed a hair smaller on its outer edge, so that the seam rolls under.",
     ),
     Reminder(
         "caught-in-zip",

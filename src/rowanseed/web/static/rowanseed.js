@@ -198,3 +198,123 @@ document.addEventListener("DOMContentLoaded", () => {
     if (!said && !part.querySelector("[aria-invalid]")) part.open = false;
   }
 });
+// The cutting table: pieces are dragged, or moved with the keys; the server says where they come to lie and what is wrong.
+(() => {
+  let held = "", busy = false, waiting = null;
+  const table = () => document.getElementById("cutting-table");
+  const piece = (id) => document.querySelector(`#table-box .piece[data-id="${id}"]`);
+  const at = (group) => group.dataset.at.split(" ").map(Number);
+  const hold = (id) => {
+    held = id;
+    document.querySelectorAll("#table-box .piece").forEach((one) => one.classList.toggle("held", one.dataset.id === id));
+  };
+
+  async function ask(change) {
+    if (busy) { waiting = change; return; }
+    busy = true;
+    const place = table();
+    const focused = document.activeElement?.closest?.(".piece")?.dataset.id || "";
+    try {
+      const answer = await fetch(place.dataset.url, {
+        method: "POST", headers: { "Content-Type": "application/json" },
+        body: JSON.stringify({ role: place.dataset.role, ...change }),
+      });
+      if (!answer.ok) throw new Error(String(answer.status));
+      show(await answer.json(), focused);
+    } catch {
+      document.getElementById("table-said").textContent = "That could not be done: look whether the server is still there.";
+    }
+    busy = false;
+    if (waiting) { const next = waiting; waiting = null; ask(next); }
+  }
+
+  function show(found, focused) {
+    document.getElementById("table-box").innerHTML = found.picture;
+    document.getElementById("table-length").textContent = found.length;
+    document.getElementById("table-difference").textContent = found.difference;
+    document.getElementById("table-work").textContent = found.work;
+    const faults = document.getElementById("table-faults");
+    faults.querySelector("h2").textContent = found.faults.length ? "What is not right yet" : "All is right";
+    faults.querySelector("ul").replaceChildren(...found.faults.map(([said, mends], number) => {
+      const line = document.createElement("li");
+      line.textContent = said + " ";
+      if (mends) {
+        const button = document.createElement("button");
+        Object.assign(button, { type: "button", className: "quiet small", textContent: "Put it right" });
+        button.dataset.fault = number;
+        line.append(button);
+      }
+      return line;
+    }));
+    table().querySelector('[data-do="undo"]').disabled = !found.undo;
+    table().querySelector('[data-do="redo"]').disabled = !found.redo;
+    const mine = piece(focused || held);
+    document.getElementById("table-said").textContent = found.said || `${found.step}: ${found.length}. ${mine ? mine.getAttribute("aria-label") + "." : ""}`;
+    hold(held);
+    if (focused) piece(focused)?.focus({ preventScroll: true });
+  }
+
+  document.addEventListener("pointerdown", (event) => {
+    const group = event.target.closest?.("#table-box .piece");
+    if (!group || event.button > 0) return;
+    event.preventDefault();
+    hold(group.dataset.id);
+    group.focus({ preventScroll: true });
+    if (group.classList.contains("pinned")) return;
+    const svg = group.ownerSVGElement, into = svg.getScreenCTM().inverse();
+    const point = (moved) => new DOMPoint(moved.clientX, moved.clientY).matrixTransform(into);
+    const from = point(event), id = group.dataset.id, began = at(group);
+    let far = [0, 0];
+    const move = (moved) => {
+      const to = point(moved);
+      far = [to.x - from.x, to.y - from.y];
+      group.setAttribute("transform", `translate(${far[0]} ${far[1]})`);
+    };
+    const stop = (ended) => {
+      document.removeEventListener("pointermove", move);
+      document.removeEventListener("pointerup", stop);
+      document.removeEventListener("pointercancel", stop);
+      if (ended.type === "pointercancel" || Math.hypot(...far) < 1) { group.removeAttribute("transform"); return; }
+      ask({ do: "move", id, at: [began[0] + far[0], began[1] - far[1]] });
+    };
+    document.addEventListener("pointermove", move);
+    document.addEventListener("pointerup", stop);
+    document.addEventListener("pointercancel", stop);
+  });
+
+  document.addEventListener("focusin", (event) => {
+    const group = event.target.closest?.("#table-box .piece");
+    if (group) hold(group.dataset.id);
+  });
+
+  document.addEventListener("keydown", (event) => {
+    if (!table() || event.ctrlKey || event.metaKey || event.altKey) return;
+    const group = event.target.closest?.("#table-box .piece");
+    const inches = table().dataset.imperial === "yes";
+    const step = inches ? (event.shiftKey ? 25.4 / 32 : 25.4 / 8) : event.shiftKey ? 1 : 5;
+    const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    const key = { t: "turn", m: "mirror", p: "pin" }[event.key.toLowerCase()];
+    if (group && way) {
+      event.preventDefault();
+      const [x, y] = at(group);
+      ask({ do: "nudge", id: group.dataset.id, at: [x + way[0] * step, y + way[1] * step] });
+    } else if (group && key) {
+      event.preventDefault();
+      ask({ do: key, id: group.dataset.id });
+    } else if (group && { z: 1, y: 1 }[event.key.toLowerCase()]) {
+      event.preventDefault();
+      ask({ do: event.key.toLowerCase() === "z" ? "undo" : "redo" });
+    }
+  });
+
+  document.addEventListener("click", (event) => {
+    const mends = event.target.closest?.("#table-faults [data-fault]");
+    if (mends) { ask({ do: "mend", fault: Number(mends.dataset.fault) }); return; }
+    const tool = event.target.closest?.(".table-tools [data-do]");
+    if (!tool) return;
+    const of = ["turn", "mirror", "pin"].includes(tool.dataset.do);
+    if (of && !held) { document.getElementById("table-said").textContent = "Take a piece in hand first: tap it."; return; }
+    if (tool.dataset.do === "rest") document.getElementById("table-said").textContent = "Laying the rest again…";
+    ask(of ? { do: tool.dataset.do, id: held } : { do: tool.dataset.do });
+  });
+})();

@@ -104,7 +104,7 @@ SCENES: Frames = {
     ),
     "lapped zip": (
         frame(
-            "The underlap folded 3 mm beyond the seam line, its fold beside the teeth",
+            "The underlap folded a little beyond the seam line, its fold beside the teeth",
             cloth("underlap", (120, 0), (6, 0), (6, 12), (56, 12), right="right"),
             notion("zip tape", (60, 24), (-36, 24)),
             Thing("teeth", "coil", (-4, 31), (14, 10)),
@@ -118,7 +118,7 @@ SCENES: Frames = {
             notion("zip tape", (-44, 45), (60, 45)),
             Thing("teeth", "coil", (-8, 38), (12, 8)),
             row((26, 13), (26, 54), "the row of the underlap"),
-            row((-26, -9), (-26, 54), "the row of the lap, 10–12 mm from its fold"),
+            row((-26, -9), (-26, 54), "the row of the lap, along its fold"),
         ),
     ),
     "fly zip": (
@@ -180,7 +180,7 @@ SCENES: Frames = {
             "The hook inside one edge, the eye inside the other, edge to edge",
             cloth("one side", (-120, 0), (-3, 0), (-3, 12), (-60, 12), right="left"),
             cloth("the other side", (120, 0), (3, 0), (3, 12), (60, 12), right="right"),
-            Thing("hook, 2 mm inside the edge", "block", (-20, 21), (28, 7)),
+            Thing("hook, a hair inside the edge", "block", (-20, 21), (28, 7)),
             Thing("eye, a hair beyond the edge", "block", (18, 21), (28, 7)),
             hand((-30, 26), (-30, 12), "whipped through the inner layer only"),
         ),
@@ -189,7 +189,7 @@ SCENES: Frames = {
         frame(
             "The hook inside the lap, the bar on the underlap",
             *OVERLAP,
-            Thing("hook, 3 mm inside the end", "block", (34, 5), (40, 7)),
+            Thing("hook, just inside the end", "block", (34, 5), (40, 7)),
             Thing("bar, where the hook falls when it is worn", "block", (30, 19), (32, 7)),
             hand((20, 10), (20, -6), "through the inner layer only"),
         ),

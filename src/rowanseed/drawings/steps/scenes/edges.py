@@ -42,7 +42,7 @@ UNDERSTITCH = frame(
     cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 24), (42, 24), right="left"),
     second("facing, right side up", (120, 0), (6, 0), (6, 12), (34, 12), right="right"),
     row((-14, 6), (14, 6), "the seam"),
-    row((19, -9), (19, 33), "understitching, 2 mm from the seam"),
+    row((19, -9), (19, 33), "understitching, close to the seam"),
     at=("understitch",),
 )
 PRESSED = frame(

@@ -31,7 +31,7 @@ UNDERSTITCHED = frame(
     cloth("garment, right side up", (-120, 0), (-6, 0), (-6, 24), (42, 24), right="left"),
     lining("lining, right side up", (120, 0), (6, 0), (6, 12), (34, 12), right="right"),
     row((-14, 6), (14, 6), "the seam"),
-    row((19, -9), (19, 33), "understitching, 2 mm from the seam"),
+    row((19, -9), (19, 33), "understitching, close to the seam"),
     at=("understitch",),
 )
 TRIMMED = frame(

@@ -27,7 +27,7 @@ SCENES: Frames = {
             "Its edges pressed in over a card, laid on its marks and edgestitched",
             cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
             second("pocket, its edges folded under", (60, 0), (-50, 0), (-50, 12), (-20, 12), right="right"),
-            row((-43, -9), (-43, 33), "the row, 2 mm from the fold"),
+            row((-43, -9), (-43, 33), "the row, close to the fold"),
         ),
     ),
     "lined patch pocket": (
@@ -44,7 +44,7 @@ SCENES: Frames = {
             cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
             second("pocket, its edges within", (60, 0), (-50, 0), (-50, 12), (-30, 12), right="right"),
             lining("lining, behind the edge", (60, 12), (-18, 12), right="left"),
-            row((-40, -9), (-40, 33), "the row, 2 mm from the edge"),
+            row((-40, -9), (-40, 33), "the row, close to the edge"),
         ),
     ),
     "sham welt": (
@@ -105,7 +105,7 @@ SCENES: Frames = {
             "Folded down over the trimmed edge and stitched",
             cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
             second("flap", (110, 0), (-14, 0), (-14, 12), (4, 12)),
-            row((-4, -9), (-4, 33), "the row 6 mm from the fold"),
+            row((-4, -9), (-4, 33), "the row below the fold"),
         ),
     ),
     "patch": (

@@ -118,7 +118,7 @@ SCENES: Frames = {
             cloth("one piece, wrong side up", (0, 0), (150, 0), right="right"),
             cloth("the other piece, right side up", (0, -11), (150, -11), right="left"),
             row((122, -21), (122, 10), "the first row"),
-            far("trimmed to 3 mm after it", (122, 22), (150, 22)),
+            far("trimmed close to it afterwards", (122, 22), (150, 22)),
             at=("first",),
         ),
         frame(

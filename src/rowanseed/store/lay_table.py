@@ -1,0 +1,114 @@
+"""A lay on the table: the steps of changing it by hand, and at which of them it stands."""
+
+from __future__ import annotations
+
+import json
+from dataclasses import dataclass
+
+from rowanseed.core.lay.problem import Plan
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.formats.layout_json import plan_document, read_plan
+from rowanseed.store.database import Connection, transaction
+
+
+@dataclass(frozen=True)
+class OnTable:
+    """The lay as it stands after its n-th change: what that was in words, and which pieces are pinned.
+
+    `question` is what it was laid for, `began_with` the length it began with; `undo` and `redo` say whether there is a
+    step before and after.
+    """
+
+    question: str
+    began_with: float
+    n: int
+    words: str
+    plan: Plan
+    pinned: frozenset[str]
+    undo: bool
+    redo: bool
+
+
+def on_table(connection: Connection, project_id: int, role: Role) -> OnTable | None:
+    """The lay that is on the table; None if none is."""
+    row = connection.execute(
+        """
+        SELECT question, began_with, n, words, plan, pinned,
+            (SELECT max(n) FROM lay_step AS last WHERE last.project_id = lay_table.project_id
+                AND last.role = lay_table.role) AS last
+        FROM lay_table JOIN lay_step USING (project_id, role)
+        WHERE project_id = ? AND role = ? AND n = at
+        """,
+        (project_id, role.value),
+    ).fetchone()
+    if row is None:
+        return None
+    return OnTable(
+        question=row["question"],
+        began_with=row["began_with"],
+        n=row["n"],
+        words=row["words"],
+        plan=read_plan(json.loads(row["plan"])),
+        pinned=frozenset(json.loads(row["pinned"])),
+        undo=row["n"] > 0,
+        redo=row["n"] < row["last"],
+    )
+
+
+def put_on_table(connection: Connection, project_id: int, role: Role, question: str, plan: Plan) -> None:
+    """Begin with a lay; what was on the table before is cleared away."""
+    with transaction(connection, recorded=False):
+        _clear(connection, project_id, role)
+        connection.execute(
+            "INSERT INTO lay_table (project_id, role, question, at, began_with) VALUES (?, ?, ?, 0, ?)",
+            (project_id, role.value, question, plan.length),
+        )
+        _write(connection, project_id, role, 0, "as it was found", plan, frozenset())
+
+
+def add_step(
+    connection: Connection, project_id: int, role: Role, words: str, plan: Plan, pinned: frozenset[str]
+) -> None:
+    """The next change; steps that were undone before it are gone."""
+    with transaction(connection, recorded=False):
+        row = connection.execute(
+            "SELECT at FROM lay_table WHERE project_id = ? AND role = ?", (project_id, role.value)
+        ).fetchone()
+        n = int(row["at"]) + 1
+        connection.execute(
+            "DELETE FROM lay_step WHERE project_id = ? AND role = ? AND n >= ?", (project_id, role.value, n)
+        )
+        _write(connection, project_id, role, n, words, plan, pinned)
+        connection.execute("UPDATE lay_table SET at = ? WHERE project_id = ? AND role = ?", (n, project_id, role.value))
+
+
+def go_to(connection: Connection, project_id: int, role: Role, by: int) -> None:
+    """Undo (-1) or redo (1), as far as there are steps."""
+    with transaction(connection, recorded=False):
+        connection.execute(
+            """
+            UPDATE lay_table SET at = at + ? WHERE project_id = ? AND role = ? AND EXISTS
+                (SELECT 1 FROM lay_step WHERE lay_step.project_id = lay_table.project_id
+                    AND lay_step.role = lay_table.role AND n = at + ?)
+            """,
+            (by, project_id, role.value, by),
+        )
+
+
+def clear_table(connection: Connection, project_id: int, role: Role) -> None:
+    with transaction(connection, recorded=False):
+        _clear(connection, project_id, role)
+
+
+def _clear(connection: Connection, project_id: int, role: Role) -> None:
+    for table in ("lay_step", "lay_table"):
+        connection.execute(f"DELETE FROM {table} WHERE project_id = ? AND role = ?", (project_id, role.value))
+
+
+def _write(
+    connection: Connection, project_id: int, role: Role, n: int, words: str, plan: Plan, pinned: frozenset[str]
+) -> None:
+    connection.execute(
+        "INSERT INTO lay_step (project_id, role, n, words, plan, pinned) VALUES (?, ?, ?, ?, ?, ?)",
+        (project_id, role.value, n, words, json.dumps(plan_document(plan)), json.dumps(sorted(pinned))),
+    )
