@@ -5,13 +5,16 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Structure, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
-from rowanseed.core.marking import marks_to_make
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.operation import Act
+from rowanseed.core.marking import left_on_tissue, marks_to_make, marks_used
 from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.demo.six_gore_skirt import draft
@@ -81,3 +84,40 @@ def test_a_pair_is_left_and_right_even_where_its_outline_is_its_own_mirror_image
     for item, place in zip(sorted(items, key=lambda i: bounds(i.placement.outline)), places, strict=True):
         assert bounds(item.placement.outline) == pytest.approx(place, abs=1)
         assert item.grain.at_top == pytest.approx(item.grain.at_bottom, abs=0.1)
+
+
+def test_marks_that_no_step_uses_stay_on_the_tissue_and_pairs_are_lettered():
+    made = compile_garment(SKIRT, "A", "14", MakingChoices()).operations
+    used = marks_used(SKIRT.making, made)
+    back = SKIRT.piece("back")
+    told = marks_to_make(back, CLOTH, Role.MAIN, Units.METRIC, used, pair=True)
+    assert any(m.what == "end of the zip" for m in told), "the zip uses it"
+    assert any(m.what == "left and right" for m in told)
+    nothing = marks_used(SKIRT.making, ())
+    assert not any("notch" in m.what for m in marks_to_make(back, CLOTH, Role.MAIN, Units.METRIC, nothing))
+    assert left_on_tissue(back, nothing)
+
+
+@pytest.mark.parametrize(
+    ("cloth", "never"),
+    [
+        (replace(CLOTH, weight=60.0), "chalk or"),
+        (replace(CLOTH, surface=Surface.PILE), "tracing wheel"),
+        (replace(CLOTH, structure=Structure.KNIT), "no more than"),
+    ],
+)
+def test_means_suit_the_cloth(cloth, never):
+    """Chalk shows through sheers, a wheel crushes pile, a knit ladders from deep snips (common practice)."""
+    told = [m for piece in trousers_draft().pieces for m in marks_to_make(piece, cloth, Role.MAIN, Units.METRIC)]
+    assert told and not any(never in m.how for m in told if m.what != "end of the zip")
+
+
+def test_a_band_cut_twice_and_fused_may_be_cut_in_two_after_fusing():
+    trousers = trousers_draft()
+    made = compile_garment(trousers, "A", "14", MakingChoices()).operations
+    problem = lay_problem(trousers, GarmentChoices("A", "14"), Role.MAIN, replace(CLOTH, length=None))
+    plan = solve_each(problem, Budget(sweeps=1))[LayKind.OPEN.value]
+    items = cut_list(trousers, "14", Role.MAIN, problem, plan, CLOTH, Units.METRIC, made)
+    told = {item.piece.id for item in items if "cut in two after" in item.later}
+    fused = {p for op in made if op.act is Act.FUSE for p in op.on.pieces}
+    assert told <= fused and ("waistband" in told) == ("waistband" in fused)

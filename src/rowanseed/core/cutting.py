@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from rowanseed.core.base.ids import CutKey
 from rowanseed.core.base.units import Units, format_allowance
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point, bounds, flatten, signed_area
 from rowanseed.core.lay.folding import Region, references, regions
 from rowanseed.core.lay.problem import (
     LayCloth,
@@ -24,10 +24,10 @@ from rowanseed.core.lay.problem import (
     moved,
     wanted_hands,
 )
-from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.marking import MarkToMake, left_on_tissue, marks_to_make, marks_used
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Piece, Role
+from rowanseed.core.pattern.pieces import Panel, Piece, Role
 
 BLOCK = "fused in the block"
 """The technique that fuses cloth before it is cut to its line."""
@@ -93,6 +93,7 @@ def cut_list(
     `operations` of the garment only the marks that they use are made.
     """
     used = marks_used(pattern.making, operations) if operations else None
+    bands = _bands(pattern, size, operations)
     blocks = {p: op.title for op in operations if op.technique == BLOCK for p in op.on.pieces}
     found = []
     for n, stretch in enumerate(plan.stretches):
@@ -129,7 +130,7 @@ def cut_list(
                 ),
                 marks=marks_to_make(piece, cloth, role, units, used, pair=lay_piece.pair and not on_fold),
                 on_tissue=left_on_tissue(piece, used) if used is not None and role is not Role.INTERFACING else (),
-                later=_later(piece, role, blocks, units),
+                later=_later(piece, role, blocks, bands, units),
                 placement=placement,
                 stretch=n,
                 spare=max(0, before + gives - _needed(lay_piece)),
@@ -139,12 +140,30 @@ def cut_list(
     return tuple(items)
 
 
-def _later(piece: Piece, role: Role, blocks: Mapping[str, str], units: Units) -> str:
+def _bands(pattern: Pattern, size: str, operations: Sequence[Operation]) -> dict[str, str]:
+    """Straight bands that are cut twice and fused: a long strip fuses straighter; the step after which it is cut."""
+    found = {piece.id for piece in pattern.pieces if piece.panel is Panel.BAND and _is_strip(piece, size)}
+    return {p: op.title for op in operations if op.act is Act.FUSE for p in op.on.pieces if p in found}
+
+
+def _is_strip(piece: Piece, size: str) -> bool:
+    """Whether a piece is a rectangle that is cut twice."""
+    twice = any(cut.count == 2 and not cut.fold for cut in piece.cuts)
+    if not twice or size not in piece.shapes:
+        return False
+    ring = [p for edge in piece.edges for p in flatten(piece.shapes[size].edges[edge.name])[:-1]]
+    left, low, right, high = bounds(ring)
+    return abs(signed_area(ring)) > 0.99 * (right - left) * (high - low)
+
+
+def _later(piece: Piece, role: Role, blocks: Mapping[str, str], bands: Mapping[str, str], units: Units) -> str:
     """Why a piece is not cut to its line yet."""
-    step = blocks.get(piece.own_id)
-    if step is None or role is Role.INTERFACING:
+    if role is Role.INTERFACING:
         return ""
-    return f"Cut a block {format_allowance(20, units)} larger all round; it is cut to its line after “{step}”."
+    block, band = blocks.get(piece.own_id), bands.get(piece.own_id)
+    if block is not None:
+        return f"Cut a block {format_allowance(20, units)} larger all round; it is cut to its line after “{block}”."
+    return f"Both may be cut as one strip, and that cut in two after “{band}”: it fuses straighter." if band else ""
 
 
 def other_hand(piece: LayPiece, placement: Placement, cloth: LayCloth) -> Placement:
