@@ -33,6 +33,7 @@ PAGES = (
                 "cloth/extras",
             ),
             *("cloth/shelf", "cloth/widths", "cloth/short", "lay", "cut", "sew", "keep", "summary.html"),
+            *("lay/table", "sew/line", "sew/time", "sew/ways", "sew/samples", "machine"),
         )
     ),
 )

@@ -6,14 +6,12 @@ Right and wrong side are told apart by tone, by pattern and by word; the upper o
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import pairwise
-from xml.etree.ElementTree import Element
 
-from shapely import maximum_inscribed_circle, prepare
-from shapely.geometry import LineString, MultiPolygon, Polygon, box
+from shapely.geometry import LineString, Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
@@ -27,8 +25,9 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.drawings.shown import upright
+from rowanseed.drawings.steps.paper import Paper, dot, exterior, rings
 from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on, opened_from, runs_against
-from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
+from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of
 
 TOGETHER = frozenset({Act.JOIN, Act.FACE, Act.BAND, Act.LINE, Act.BIND, Act.BASTE, Act.PIPE, Act.CLOSE})
 OPENED = frozenset({Act.PRESS, Act.UNDERSTITCH, Act.TOPSTITCH, Act.TRIM, Act.CLIP, Act.TURN, Act.TACK})
@@ -38,12 +37,6 @@ MOST_PIECES = 4
 CORNER = 0.7
 """How far from the seam, as a share of its depth, the corner of the upper piece is turned back."""
 BACKSTITCH = 14.0
-ABOUT_A_SEAM = 90.0
-"""So much of the pieces is drawn about a seam at least, in mm."""
-
-
-Box = tuple[float, float, float, float]
-"""Left, top, right, low."""
 
 
 @dataclass(frozen=True)
@@ -77,7 +70,7 @@ def _drawn(same: _Same, view: str, size: str, op: Operation, thread: str, shade:
     pattern = same.pattern
     bench = workbench(pattern, view, size, MakingChoices())
     join = next((bench.joins[id] for id in op.on.joins if id in bench.joins), None)
-    paper = _Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")
+    paper = Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")
     if join is not None and _is_apart(join) and op.act in TOGETHER | OPENED | {Act.NEATEN}:
         goes_round = len(_on_one_piece(join.a)) > 1
         if op.act in OPENED and not goes_round and _sides(op) is Together.RIGHT:
@@ -92,232 +85,10 @@ def _is_apart(join: Join) -> bool:
     return bool(join.a and join.b)
 
 
-# ---------------------------------------------------------------- paper: what is drawn on
-
-
-class _Paper:
-    """Collects what is drawn, and finds places for words that lie on no line."""
-
-    def __init__(self, thread: str, shade: str, key: str) -> None:
-        self.thread, self.shade, self.key = thread, shade, key
-        self.areas: list[BaseGeometry] = []
-        self.lines: list[BaseGeometry] = []
-        self.words: list[Box] = []
-        self.parts: list[tuple[str, dict[str, object], str | None]] = []
-        self.letter = 20.0
-        self.window: Polygon | None = None
-
-    def scale(self, lyings: Sequence[Lying]) -> None:
-        """Lettering by the size of what is drawn."""
-        left, top, right, low = unary_union([self.seen(lying.cutting()) for lying in lyings]).bounds
-        self.letter = max((right - left) / 26, (low - top) / 22, 6.0)
-
-    def add(self, tag: str, text: str | None = None, **attributes: object) -> None:
-        self.parts.append((tag, attributes, text))
-
-    def cloth(self, area: BaseGeometry, *, right_side: bool) -> None:
-        """An area of cloth, its right side in the shade with a twill, its wrong side pale with dots.
-
-        Where it goes on beyond what is drawn, it has no outline.
-        """
-        tone = self.shade if right_side else PAPER
-        pattern = "right" if right_side else "wrong"
-        inner = self.window.buffer(-0.5) if self.window is not None else None
-        for ring in _rings(area):
-            self.add("path", d=path_of(ring), fill=tone)
-            self.add("path", d=path_of(ring), fill=f"url(#{self.key}-{pattern})")
-            outline = LineString([*ring, ring[0]])
-            edge = outline if inner is None else outline.intersection(inner)
-            for run in getattr(edge, "geoms", [edge]):
-                if isinstance(run, LineString) and not run.is_empty:
-                    d = path_of(list(run.coords), closed=False)
-                    self.add("path", d=d, fill="none", stroke=INK, stroke_width=self.letter * 0.09)
-            self.crossed(outline)
-
-    def look_at(self, line: Sequence[Point]) -> None:
-        """Draw what lies about a seam, not the whole of long pieces."""
-        left, top, right, low = bounds(line)
-        away = max(ABOUT_A_SEAM, math.hypot(right - left, low - top) * 0.9)
-        self.window = box(left - away, top - away, right + away, low + away)
-
-    def seen(self, ring: Sequence[Point]) -> BaseGeometry:
-        """What is drawn of an area."""
-        whole = Polygon(ring).buffer(0)
-        return whole if self.window is None else whole.intersection(self.window)
-
-    def crossed(self, line: LineString) -> None:
-        """Words keep clear of it; as finely as words need it."""
-        self.lines.append(line.simplify(self.letter * 0.08).buffer(self.letter * 0.12, quad_segs=1))
-
-    def line(self, points: Sequence[Point], width: float, dash: str | None = None, stroke: str | None = None) -> None:
-        self.add(
-            "path",
-            d=path_of(points, closed=False),
-            fill="none",
-            stroke=stroke or self.thread,
-            stroke_width=width,
-            stroke_dasharray=dash,
-            stroke_linecap="butt",
-        )
-        if len(points) > 1:
-            self.crossed(LineString(points))
-
-    def box_of(self, at: Point, text: str, size: float) -> Box:
-        half = len(text) * size * 0.29
-        return (at[0] - half, at[1] - size * 0.62, at[0] + half, at[1] + size * 0.62)
-
-    def _is_free(self, found: Box) -> bool:
-        """Whether no other words stand there."""
-        return not any(_overlap(found, word) for word in self.words)
-
-    def inside(self, region: BaseGeometry, *texts: str) -> bool:
-        """Words within an area, clear of its lines; smaller where it is narrow. Whether they found a place."""
-        parts = list(region.geoms) if isinstance(region, MultiPolygon) else [region]
-        parts = [part for part in parts if isinstance(part, Polygon) and part.area > self.letter**2]
-        if not parts:
-            return False
-        for part in sorted(parts, key=lambda p: -p.area)[:2]:
-            coarse = part.simplify(self.letter * 0.1).buffer(0)
-            free = coarse.difference(unary_union([line for line in self.lines if line.intersects(coarse)]))
-            prepare(free)
-            for share in (1.0, 0.82, 0.66):
-                size = self.letter * share
-                for lines in dict.fromkeys((texts, (*_in_two(texts[0]), *texts[1:]))):
-                    for at in _spots(free, coarse):
-                        if self._set(free, at, lines, size, bold=len(lines) - len(texts) + 1):
-                            return True
-        return False
-
-    def _set(self, free: BaseGeometry, at: Point, lines: Sequence[str], size: float, *, bold: int) -> bool:
-        """Lines of words about a point, the first of them bold, if they find room."""
-        wide = max(len(line) for line in lines) * size * 0.29
-        tall = len(lines) * size * 0.625
-        whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
-        if not self._is_free(whole) or not free.contains(box(*whole)):
-            return False
-        for k, line in enumerate(lines):
-            y = at[1] + (k - (len(lines) - 1) / 2) * size * 1.25 + size * 0.34
-            self._say(at[0], y, line, size, bold=k < bold)
-        self.words.append(whole)
-        return True
-
-    def outside(self, at: Point, away: Point, text: str, *, leader: bool = False) -> None:
-        """Words beside a point, away from the pieces, as near as they fit."""
-        gone = math.hypot(*away) or 1.0
-        ux, uy = away[0] / gone, away[1] / gone
-        solid = unary_union([*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines])
-        prepare(solid)
-        about: Box = solid.bounds
-        size = self.letter * 0.9
-        for near in range(1, 60):
-            for turn in (0.0, 0.5, -0.5, 1.0, -1.0):
-                dx = ux * math.cos(turn) - uy * math.sin(turn)
-                dy = ux * math.sin(turn) + uy * math.cos(turn)
-                reach = size * (0.6 + near * 0.4)
-                half = len(text) * size * 0.29
-                centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
-                found = self.box_of(centre, text, size)
-                if self._is_free(found) and not (_overlap(found, about) and solid.intersects(box(*found))):
-                    if leader or near > 4:
-                        self.line([at, _edge_of(found, at)], self.letter * 0.05, stroke=QUIET)
-                    self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
-                    self.words.append(found)
-                    return
-
-    def _say(self, x: float, y: float, text: str, size: float, *, bold: bool) -> None:
-        self.parts.append(
-            ("halo", {"x": x, "y": y, "size": size, "font_weight": 700 if bold else 400}, text),
-        )
-
-    def finish(self, title: str, words: str) -> str:
-        boxes = [*(area.bounds for area in self.areas), *(line.bounds for line in self.lines), *self.words]
-        left = min(b[0] for b in boxes) - self.letter
-        top = min(b[1] for b in boxes) - self.letter
-        right = max(b[2] for b in boxes) + self.letter
-        low = max(b[3] for b in boxes) + self.letter
-        root = drawing(right - left, low - top, title, words, class_="laid")
-        self._tones(root)
-        moved = add(root, "g", transform=f"translate({number(-left)} {number(-top)})")
-        for tag, attributes, text in self.parts:
-            if tag == "halo":
-                rest = {k: v for k, v in attributes.items() if k not in ("x", "y", "size")}
-                halo(
-                    moved,
-                    _float(attributes["x"]),
-                    _float(attributes["y"]),
-                    text or "",
-                    _float(attributes["size"]),
-                    fill=INK,
-                    text_anchor="middle",
-                    **rest,
-                )
-            else:
-                add(moved, tag, text, **attributes)
-        return write(root)
-
-    def _tones(self, root: Element) -> None:
-        defs = add(root, "defs")
-        step = self.letter * 0.5
-        right = add(defs, "pattern", id=f"{self.key}-right", width=step, height=step, patternUnits="userSpaceOnUse")
-        add(
-            right,
-            "path",
-            d=f"M0 {number(step)}L{number(step)} 0",
-            stroke=self.thread,
-            stroke_width=step * 0.09,
-            stroke_opacity=0.35,
-        )
-        wrong = add(
-            defs,
-            "pattern",
-            id=f"{self.key}-wrong",
-            width=step * 1.6,
-            height=step * 1.6,
-            patternUnits="userSpaceOnUse",
-        )
-        add(wrong, "circle", cx=step * 0.8, cy=step * 0.8, r=step * 0.1, fill=QUIET, fill_opacity=0.5)
-
-
-def _float(value: object) -> float:
-    return float(str(value))
-
-
-def _spots(free: BaseGeometry, part: Polygon) -> Iterator[Point]:
-    """Where within an area words are tried: its roomiest place, its middle, and points of a grid."""
-    parts = [p for p in getattr(free, "geoms", [free]) if isinstance(p, Polygon) and p.area > 0]
-    for one in sorted(parts, key=lambda p: -p.area)[:2]:
-        roomiest = maximum_inscribed_circle(one, tolerance=max(1.0, math.sqrt(one.area) / 12))
-        yield roomiest.coords[0][0], roomiest.coords[0][1]
-        yield one.representative_point().x, one.representative_point().y
-    left, top, right, low = part.bounds
-    for j in (0.5, 0.35, 0.65, 0.2, 0.8):
-        for i in (0.5, 0.35, 0.65):
-            yield left + (right - left) * i, top + (low - top) * j
-
-
-def _in_two(text: str) -> tuple[str, ...]:
-    """Words in two lines, about as long; one word stays whole."""
-    words = text.split()
-    if len(words) < 2:
-        return (text,)
-    halves = [(" ".join(words[:k]), " ".join(words[k:])) for k in range(1, len(words))]
-    return min(halves, key=lambda pair: max(map(len, pair)))
-
-
-def _overlap(a: Box, b: Box) -> bool:
-    return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
-
-
-def _edge_of(found: Box, at: Point) -> Point:
-    """The point of a box that is nearest to another."""
-    left, top, right, low = found
-    return (min(max(at[0], left), right), min(max(at[1], top), low))
-
-
 # ---------------------------------------------------------------- two pieces right sides together
 
 
-def _together(paper: _Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
+def _together(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     one, other = _on_one_piece(join.a), _on_one_piece(join.b)
     against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
     under = as_drawn(bench.piece(one[0].piece), bench.size)
@@ -383,8 +154,8 @@ def _on_one_piece(side: Sequence[EdgePart]) -> tuple[EdgePart, ...]:
 def _far_point(shape: BaseGeometry, line: Sequence[Point]) -> Point:
     """The point of an outline that is farthest from a seam."""
     seam = LineString(line) if len(line) > 1 else None
-    points = _exterior(shape)
-    return max(points, key=lambda p: seam.distance(_dot(p)) if seam is not None else 0.0)
+    points = exterior(shape)
+    return max(points, key=lambda p: seam.distance(dot(p)) if seam is not None else 0.0)
 
 
 def _away(point: Point, line: Sequence[Point]) -> Point:
@@ -408,7 +179,7 @@ def _turned_back(above: BaseGeometry, line: Sequence[Point]) -> tuple[BaseGeomet
     turn = math.radians(32)
     nx, ny = nx / gone, ny / gone
     nx, ny = nx * math.cos(turn) - ny * math.sin(turn), nx * math.sin(turn) + ny * math.cos(turn)
-    depths = [(x - mid[0]) * nx + (y - mid[1]) * ny for x, y in _exterior(above)]
+    depths = [(x - mid[0]) * nx + (y - mid[1]) * ny for x, y in exterior(above)]
     at = max(depths) * CORNER
     far = 4 * max(1.0, max(abs(d) for d in depths), *(abs(v) for v in above.bounds))
     foot = (mid[0] + nx * at, mid[1] + ny * at)
@@ -428,21 +199,12 @@ def _turned_back(above: BaseGeometry, line: Sequence[Point]) -> tuple[BaseGeomet
         away = (p[0] - foot[0]) * nx + (p[1] - foot[1]) * ny
         return (p[0] - 2 * away * nx, p[1] - 2 * away * ny)
 
-    flaps = [Polygon([reflected(p) for p in ring]) for ring in _rings(corner)]
+    flaps = [Polygon([reflected(p) for p in ring]) for ring in rings(corner)]
     return above.difference(half), unary_union(flaps) if flaps else Polygon()
 
 
-def _exterior(shape: BaseGeometry) -> list[Point]:
-    return [p for ring in _rings(shape) for p in ring]
-
-
-def _rings(shape: BaseGeometry) -> list[list[Point]]:
-    parts = [p for p in getattr(shape, "geoms", [shape]) if isinstance(p, Polygon) and p.area > 1]
-    return [[(x, y) for x, y in part.exterior.coords[:-1]] for part in parts]
-
-
 def _stitching(
-    paper: _Paper, bench: Workbench, op: Operation, join: Join, line: list[Point], above: BaseGeometry
+    paper: Paper, bench: Workbench, op: Operation, join: Join, line: list[Point], above: BaseGeometry
 ) -> str:
     """The stitching line with its beginning, direction, end and backstitches; the same in words."""
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
@@ -505,7 +267,7 @@ def _shifted(line: Sequence[Point], reach: float, aside: float) -> list[Point]:
     return [(x + dx, y + dy) for x, y in out]
 
 
-def arrow(paper: _Paper, line: Sequence[Point]) -> None:
+def arrow(paper: Paper, line: Sequence[Point]) -> None:
     """An arrow head at the middle of a line, in its direction."""
     total = sum(math.dist(a, b) for a, b in pairwise(line))
     gone = 0.0
@@ -521,7 +283,7 @@ def arrow(paper: _Paper, line: Sequence[Point]) -> None:
         gone += step
 
 
-def _notches(paper: _Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> None:
+def _notches(paper: Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> None:
     """The notches and dots of some edges; of the whole piece where none are named."""
     seam = Polygon(lying.seam()).buffer(0)
     edges = {part.edge for part in parts}
@@ -537,7 +299,7 @@ def _notches(paper: _Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> Non
         if mark.kind not in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH):
             paper.add("circle", cx=x, cy=y, r=paper.letter * 0.16, fill=INK)
             continue
-        outward = -1.0 if seam.contains(_dot((x - uy * 2, y + ux * 2))) else 1.0
+        outward = -1.0 if seam.contains(dot((x - uy * 2, y + ux * 2))) else 1.0
         h = paper.letter * 0.5
         for k in range(2 if mark.kind is MarkKind.DOUBLE_NOTCH else 1):
             sx, sy = x + ux * k * h * 0.7, y + uy * k * h * 0.7
@@ -551,14 +313,10 @@ def _notches(paper: _Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> Non
             )
 
 
-def _dot(p: Point) -> BaseGeometry:
-    return box(p[0] - 0.1, p[1] - 0.1, p[0] + 0.1, p[1] + 0.1)
-
-
 # ---------------------------------------------------------------- a seam opened out
 
 
-def _opened(paper: _Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
+def _opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     one, other = _on_one_piece(join.a), _on_one_piece(join.b)
     against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
     from_right = op.act in FROM_RIGHT
@@ -618,7 +376,7 @@ def _pressed_to(bench: Workbench, join: Join) -> frozenset[str] | None:
     return frozenset(found) if 0 < len(found) < len(pieces) else None
 
 
-def _flap(paper: _Paper, lying: Lying, parts: Sequence[EdgePart], pressed: frozenset[str] | None) -> None:
+def _flap(paper: Paper, lying: Lying, parts: Sequence[EdgePart], pressed: frozenset[str] | None) -> None:
     """The allowance of one side as a strip along the seam, with an arrow where it is pressed to it."""
     seam = lying.stitched(parts)
     shape = paper.seen(lying.seam())
@@ -626,7 +384,7 @@ def _flap(paper: _Paper, lying: Lying, parts: Sequence[EdgePart], pressed: froze
     if allowance <= 0 or len(seam) < 2 or (pressed is not None and lying.piece.id not in pressed):
         return
     strip = LineString(seam).buffer(allowance, cap_style="flat", quad_segs=2).intersection(shape)
-    for ring in _rings(strip):
+    for ring in rings(strip):
         paper.add("path", d=path_of(ring), fill=paper.shade, stroke=INK, stroke_width=paper.letter * 0.06)
         paper.crossed(LineString([*ring, ring[0]]))
     if pressed is None:
@@ -637,14 +395,14 @@ def _flap(paper: _Paper, lying: Lying, parts: Sequence[EdgePart], pressed: froze
         line = held if isinstance(held, LineString) and held.length > 5 else line
     mid, near = line.interpolate(0.5, normalized=True), line.interpolate(0.5 * line.length + 1.0)
     ux, uy = near.x - mid.x, near.y - mid.y
-    sign = 1.0 if shape.contains(_dot((mid.x - uy * 3, mid.y + ux * 3))) else -1.0
+    sign = 1.0 if shape.contains(dot((mid.x - uy * 3, mid.y + ux * 3))) else -1.0
     reach = max(allowance * 1.9, paper.letter * 1.6)
     tip = (mid.x - uy * reach * sign, mid.y + ux * reach * sign)
     paper.line([(mid.x, mid.y), tip], paper.letter * 0.14, stroke=INK)
     _head(paper, (mid.x, mid.y), tip)
 
 
-def _head(paper: _Paper, a: Point, b: Point) -> None:
+def _head(paper: Paper, a: Point, b: Point) -> None:
     gone = math.dist(a, b) or 1.0
     ux, uy = (b[0] - a[0]) / gone, (b[1] - a[1]) / gone
     h = paper.letter * 0.5
@@ -653,7 +411,7 @@ def _head(paper: _Paper, a: Point, b: Point) -> None:
     paper.add("path", d=path_of(head), fill=INK)
 
 
-def _clips(paper: _Paper, bench: Workbench, lying: Lying, part: EdgePart) -> None:
+def _clips(paper: Paper, bench: Workbench, lying: Lying, part: EdgePart) -> None:
     """Short cuts across the allowance where it is clipped."""
     if not bench.needs_clips((part,)):
         return
@@ -666,7 +424,7 @@ def _clips(paper: _Paper, bench: Workbench, lying: Lying, part: EdgePart) -> Non
         ux, uy = q.x - p.x, q.y - p.y
         for sign in (1.0, -1.0):
             tip = (p.x - uy * depth * sign, p.y + ux * depth * sign)
-            if shape.contains(_dot(tip)):
+            if shape.contains(dot(tip)):
                 start = (p.x - uy * 2 * sign, p.y + ux * 2 * sign)
                 paper.line([start, tip], paper.letter * 0.1, stroke=INK)
 
@@ -684,7 +442,7 @@ def _edges_of(bench: Workbench, op: Operation) -> list[tuple[str, str]]:
     return list(dict.fromkeys(edges))
 
 
-def _by_themselves(paper: _Paper, bench: Workbench, op: Operation) -> Laid | None:
+def _by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     edges = _edges_of(bench, op)
     whole = op.act in (Act.FUSE, Act.BACK, Act.PAD)
     names = list(dict.fromkeys([*(p for p, _ in edges), *op.on.pieces]))
@@ -744,7 +502,7 @@ def _moved(lying: Lying, dx: float, dy: float) -> Lying:
     return replace(lying, move=move)
 
 
-def _worked_edges(paper: _Paper, bench: Workbench, op: Operation, lying: Lying, edges: Sequence[str]) -> None:
+def _worked_edges(paper: Paper, bench: Workbench, op: Operation, lying: Lying, edges: Sequence[str]) -> None:
     on_raw = op.act in (Act.NEATEN, Act.LEVEL)
     for edge in edges:
         shown = next((s for s in op.edges if (s.piece, s.edge) == (lying.piece.id, edge)), None)
@@ -764,7 +522,7 @@ def _worked_edges(paper: _Paper, bench: Workbench, op: Operation, lying: Lying, 
             arrow(paper, run)
 
 
-def _worked_marks(paper: _Paper, op: Operation, lying: Lying) -> None:
+def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
     """Darts, pleat and fold lines, buttons, buttonholes, pocket corners, where the step is about them."""
     piece, size = lying.piece, lying.size
     width = paper.letter * 0.14

@@ -1,0 +1,253 @@
+"""What lying pieces are drawn on: it collects what is drawn, and finds places for words that lie on no line."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from xml.etree.ElementTree import Element
+
+from shapely import maximum_inscribed_circle, prepare
+from shapely.geometry import LineString, MultiPolygon, Polygon, box
+from shapely.geometry.base import BaseGeometry
+from shapely.ops import unary_union
+
+from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.drawings.steps.placing import Lying
+from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
+
+Box = tuple[float, float, float, float]
+"""Left, top, right, low."""
+ABOUT_A_SEAM = 90.0
+"""So much of the pieces is drawn about a seam at least, in mm."""
+
+
+class Paper:
+    """Collects what is drawn, and finds places for words that lie on no line."""
+
+    def __init__(self, thread: str, shade: str, key: str) -> None:
+        self.thread, self.shade, self.key = thread, shade, key
+        self.areas: list[BaseGeometry] = []
+        self.lines: list[BaseGeometry] = []
+        self.words: list[Box] = []
+        self.parts: list[tuple[str, dict[str, object], str | None]] = []
+        self.letter = 20.0
+        self.window: Polygon | None = None
+
+    def scale(self, lyings: Sequence[Lying]) -> None:
+        """Lettering by the size of what is drawn."""
+        left, top, right, low = unary_union([self.seen(lying.cutting()) for lying in lyings]).bounds
+        self.letter = max((right - left) / 26, (low - top) / 22, 6.0)
+
+    def add(self, tag: str, text: str | None = None, **attributes: object) -> None:
+        self.parts.append((tag, attributes, text))
+
+    def cloth(self, area: BaseGeometry, *, right_side: bool) -> None:
+        """An area of cloth, its right side in the shade with a twill, its wrong side pale with dots.
+
+        Where it goes on beyond what is drawn, it has no outline.
+        """
+        tone = self.shade if right_side else PAPER
+        pattern = "right" if right_side else "wrong"
+        inner = self.window.buffer(-0.5) if self.window is not None else None
+        for ring in rings(area):
+            self.add("path", d=path_of(ring), fill=tone)
+            self.add("path", d=path_of(ring), fill=f"url(#{self.key}-{pattern})")
+            outline = LineString([*ring, ring[0]])
+            edge = outline if inner is None else outline.intersection(inner)
+            for run in getattr(edge, "geoms", [edge]):
+                if isinstance(run, LineString) and not run.is_empty:
+                    d = path_of(list(run.coords), closed=False)
+                    self.add("path", d=d, fill="none", stroke=INK, stroke_width=self.letter * 0.09)
+            self.crossed(outline)
+
+    def look_at(self, line: Sequence[Point]) -> None:
+        """Draw what lies about a seam, not the whole of long pieces."""
+        left, top, right, low = bounds(line)
+        away = max(ABOUT_A_SEAM, math.hypot(right - left, low - top) * 0.9)
+        self.window = box(left - away, top - away, right + away, low + away)
+
+    def seen(self, ring: Sequence[Point]) -> BaseGeometry:
+        """What is drawn of an area."""
+        whole = Polygon(ring).buffer(0)
+        return whole if self.window is None else whole.intersection(self.window)
+
+    def crossed(self, line: LineString) -> None:
+        """Words keep clear of it; as finely as words need it."""
+        self.lines.append(line.simplify(self.letter * 0.08).buffer(self.letter * 0.12, quad_segs=1))
+
+    def line(self, points: Sequence[Point], width: float, dash: str | None = None, stroke: str | None = None) -> None:
+        self.add(
+            "path",
+            d=path_of(points, closed=False),
+            fill="none",
+            stroke=stroke or self.thread,
+            stroke_width=width,
+            stroke_dasharray=dash,
+            stroke_linecap="butt",
+        )
+        if len(points) > 1:
+            self.crossed(LineString(points))
+
+    def box_of(self, at: Point, text: str, size: float) -> Box:
+        half = len(text) * size * 0.29
+        return (at[0] - half, at[1] - size * 0.62, at[0] + half, at[1] + size * 0.62)
+
+    def _is_free(self, found: Box) -> bool:
+        """Whether no other words stand there."""
+        return not any(_overlap(found, word) for word in self.words)
+
+    def inside(self, region: BaseGeometry, *texts: str) -> bool:
+        """Words within an area, clear of its lines; smaller where it is narrow. Whether they found a place."""
+        parts = list(region.geoms) if isinstance(region, MultiPolygon) else [region]
+        parts = [part for part in parts if isinstance(part, Polygon) and part.area > self.letter**2]
+        if not parts:
+            return False
+        for part in sorted(parts, key=lambda p: -p.area)[:2]:
+            coarse = part.simplify(self.letter * 0.1).buffer(0)
+            free = coarse.difference(unary_union([line for line in self.lines if line.intersects(coarse)]))
+            prepare(free)
+            for share in (1.0, 0.82, 0.66):
+                size = self.letter * share
+                for lines in dict.fromkeys((texts, (*_in_two(texts[0]), *texts[1:]))):
+                    for at in _spots(free, coarse):
+                        if self._set(free, at, lines, size, bold=len(lines) - len(texts) + 1):
+                            return True
+        return False
+
+    def _set(self, free: BaseGeometry, at: Point, lines: Sequence[str], size: float, *, bold: int) -> bool:
+        """Lines of words about a point, the first of them bold, if they find room."""
+        wide = max(len(line) for line in lines) * size * 0.29
+        tall = len(lines) * size * 0.625
+        whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
+        if not self._is_free(whole) or not free.contains(box(*whole)):
+            return False
+        for k, line in enumerate(lines):
+            y = at[1] + (k - (len(lines) - 1) / 2) * size * 1.25 + size * 0.34
+            self._say(at[0], y, line, size, bold=k < bold)
+        self.words.append(whole)
+        return True
+
+    def outside(self, at: Point, away: Point, text: str, *, leader: bool = False) -> None:
+        """Words beside a point, away from the pieces, as near as they fit."""
+        gone = math.hypot(*away) or 1.0
+        ux, uy = away[0] / gone, away[1] / gone
+        solid = unary_union([*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines])
+        prepare(solid)
+        about: Box = solid.bounds
+        size = self.letter * 0.9
+        for near in range(1, 60):
+            for turn in (0.0, 0.5, -0.5, 1.0, -1.0):
+                dx = ux * math.cos(turn) - uy * math.sin(turn)
+                dy = ux * math.sin(turn) + uy * math.cos(turn)
+                reach = size * (0.6 + near * 0.4)
+                half = len(text) * size * 0.29
+                centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
+                found = self.box_of(centre, text, size)
+                if self._is_free(found) and not (_overlap(found, about) and solid.intersects(box(*found))):
+                    if leader or near > 4:
+                        self.line([at, _edge_of(found, at)], self.letter * 0.05, stroke=QUIET)
+                    self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
+                    self.words.append(found)
+                    return
+
+    def _say(self, x: float, y: float, text: str, size: float, *, bold: bool) -> None:
+        self.parts.append(
+            ("halo", {"x": x, "y": y, "size": size, "font_weight": 700 if bold else 400}, text),
+        )
+
+    def finish(self, title: str, words: str) -> str:
+        boxes = [*(area.bounds for area in self.areas), *(line.bounds for line in self.lines), *self.words]
+        left = min(b[0] for b in boxes) - self.letter
+        top = min(b[1] for b in boxes) - self.letter
+        right = max(b[2] for b in boxes) + self.letter
+        low = max(b[3] for b in boxes) + self.letter
+        root = drawing(right - left, low - top, title, words, class_="laid")
+        self._tones(root)
+        moved = add(root, "g", transform=f"translate({number(-left)} {number(-top)})")
+        for tag, attributes, text in self.parts:
+            if tag == "halo":
+                rest = {k: v for k, v in attributes.items() if k not in ("x", "y", "size")}
+                halo(
+                    moved,
+                    _float(attributes["x"]),
+                    _float(attributes["y"]),
+                    text or "",
+                    _float(attributes["size"]),
+                    fill=INK,
+                    text_anchor="middle",
+                    **rest,
+                )
+            else:
+                add(moved, tag, text, **attributes)
+        return write(root)
+
+    def _tones(self, root: Element) -> None:
+        defs = add(root, "defs")
+        step = self.letter * 0.5
+        right = add(defs, "pattern", id=f"{self.key}-right", width=step, height=step, patternUnits="userSpaceOnUse")
+        add(
+            right,
+            "path",
+            d=f"M0 {number(step)}L{number(step)} 0",
+            stroke=self.thread,
+            stroke_width=step * 0.09,
+            stroke_opacity=0.35,
+        )
+        wrong = add(
+            defs,
+            "pattern",
+            id=f"{self.key}-wrong",
+            width=step * 1.6,
+            height=step * 1.6,
+            patternUnits="userSpaceOnUse",
+        )
+        add(wrong, "circle", cx=step * 0.8, cy=step * 0.8, r=step * 0.1, fill=QUIET, fill_opacity=0.5)
+
+
+def _float(value: object) -> float:
+    return float(str(value))
+
+
+def _spots(free: BaseGeometry, part: Polygon) -> Iterator[Point]:
+    """Where within an area words are tried: its roomiest place, its middle, and points of a grid."""
+    parts = [p for p in getattr(free, "geoms", [free]) if isinstance(p, Polygon) and p.area > 0]
+    for one in sorted(parts, key=lambda p: -p.area)[:2]:
+        roomiest = maximum_inscribed_circle(one, tolerance=max(1.0, math.sqrt(one.area) / 12))
+        yield roomiest.coords[0][0], roomiest.coords[0][1]
+        yield one.representative_point().x, one.representative_point().y
+    left, top, right, low = part.bounds
+    for j in (0.5, 0.35, 0.65, 0.2, 0.8):
+        for i in (0.5, 0.35, 0.65):
+            yield left + (right - left) * i, top + (low - top) * j
+
+
+def _in_two(text: str) -> tuple[str, ...]:
+    """Words in two lines, about as long; one word stays whole."""
+    words = text.split()
+    if len(words) < 2:
+        return (text,)
+    halves = [(" ".join(words[:k]), " ".join(words[k:])) for k in range(1, len(words))]
+    return min(halves, key=lambda pair: max(map(len, pair)))
+
+
+def _overlap(a: Box, b: Box) -> bool:
+    return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
+
+
+def _edge_of(found: Box, at: Point) -> Point:
+    """The point of a box that is nearest to another."""
+    left, top, right, low = found
+    return (min(max(at[0], left), right), min(max(at[1], top), low))
+
+
+def exterior(shape: BaseGeometry) -> list[Point]:
+    return [p for ring in rings(shape) for p in ring]
+
+
+def rings(shape: BaseGeometry) -> list[list[Point]]:
+    parts = [p for p in getattr(shape, "geoms", [shape]) if isinstance(p, Polygon) and p.area > 1]
+    return [[(x, y) for x, y in part.exterior.coords[:-1]] for part in parts]
+
+
+def dot(p: Point) -> BaseGeometry:
+    return box(p[0] - 0.1, p[1] - 0.1, p[0] + 0.1, p[1] + 0.1)
