@@ -1,0 +1,46 @@
+"""The table's steps: any sequence of changes, undos and redos leads where a list of plans would; none is lost."""
+
+import random
+
+from rowanseed.core.lay.problem import LayKind, Placement, Plan, Stretch
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.store import lay_table as store
+
+from .test_keeping import db, project  # noqa: F401
+
+
+def plan(n):
+    """A plan known by its length, with figures that no rounding would keep."""
+    third = n / 3
+    laid = Placement("front", 0.0, False, False, (third, 0.1), ((third, 0.1), (third + 1, 0.1), (third, 1.1)))
+    return Plan(third, (Stretch(LayKind.FOLDED, None, 0.0, third, (laid,)),))
+
+
+def test_undo_and_redo_give_the_same_plan_to_the_bit(db, project):  # noqa: F811
+    for seed in range(12):
+        chance = random.Random(seed)
+        store.put_on_table(db, project, Role.MAIN, "q", plan(1000))
+        history, at = [(plan(1000), frozenset())], 0
+        for n in range(60):
+            match chance.randrange(4):
+                case 0 | 1:
+                    pinned = frozenset({f"0.{n % 3}"})
+                    history, at = [*history[: at + 1], (plan(n + 1), pinned)], at + 1
+                    store.add_step(db, project, Role.MAIN, f"step {n}", plan(n + 1), pinned)
+                case 2:
+                    store.go_to(db, project, Role.MAIN, -1)
+                    at = max(0, at - 1)
+                case _:
+                    store.go_to(db, project, Role.MAIN, 1)
+                    at = min(len(history) - 1, at + 1)
+            found = store.on_table(db, project, Role.MAIN)
+            assert (found.plan, found.pinned) == history[at]
+            assert found.undo == (at > 0) and found.redo == (at < len(history) - 1)
+
+
+def test_each_cloth_has_a_table_of_its_own_and_it_can_be_cleared(db, project):  # noqa: F811
+    store.put_on_table(db, project, Role.MAIN, "q", plan(1))
+    store.put_on_table(db, project, Role.LINING, "r", plan(2))
+    store.clear_table(db, project, Role.MAIN)
+    assert store.on_table(db, project, Role.MAIN) is None
+    assert store.on_table(db, project, Role.LINING).plan == plan(2)
