@@ -33,8 +33,6 @@ class Run:
     steps: tuple[Operation, ...]
     minutes: float
     worth: float
-    hangs: str = ""
-    """In words, what hangs at its end; empty where it ends at a safe place."""
 
 
 class _Bits(NamedTuple):
@@ -103,21 +101,24 @@ def best_run(
     """
     steps = line.left
     bits = _bits(steps, line.steps, line.settled)
-    usable = [benches is None or op.bench in benches for op in steps]
     minutes = [took[op.id] for op in steps]
+    usable = [
+        k
+        for k, op in enumerate(steps)
+        if (benches is None or op.bench in benches) and op.id not in line.log.put_off and minutes[k] <= budget
+    ]
+    left_overnight = [op.waits >= OVERNIGHT for op in steps]
     changes = _Changes(steps)
     beam = [_State(0.0, 0.0, 0, -1, None)]
     best: _State | None = None
     while beam:
         found: dict[tuple[int, int], _State] = {}
         for state in beam:
-            for k, op in enumerate(steps):
-                done = state.done
-                if done >> k & 1 or not usable[k] or bits.musts[k] & ~done or state.used + minutes[k] > budget:
+            done, room = state.done, budget - state.used
+            for k in usable:
+                if done >> k & 1 or minutes[k] > room or bits.musts[k] & ~done:
                     continue
-                if op.id in line.log.put_off:
-                    continue
-                if state.last >= 0 and steps[state.last].waits >= OVERNIGHT and bits.musts[k] >> state.last & 1:
+                if state.last >= 0 and left_overnight[state.last] and bits.musts[k] >> state.last & 1:
                     continue
                 worth = state.worth + minutes[k] - OUT_OF_ORDER * _passed_over(done, k)
                 worth -= AGAINST_ADVICE * (bits.advice[k] & ~done).bit_count()
@@ -164,7 +165,10 @@ def _run(steps: Sequence[Operation], state: _State) -> Run:
 
 @dataclass(frozen=True)
 class Sitting:
-    """Steps for one sitting with their minutes; `next_day`: something has to be left overnight before it."""
+    """Steps for one sitting with their minutes; `next_day`: something has to be left overnight before it.
+
+    `hangs`: in words, what hangs at its end where no safe place came in time.
+    """
 
     steps: tuple[Operation, ...]
     minutes: float
@@ -173,7 +177,7 @@ class Sitting:
 
     @property
     def title(self) -> str:
-        """What it is mostly about: its longest kind of work, and where it begins."""
+        """Where it begins."""
         return self.steps[0].title
 
 

@@ -2,131 +2,69 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import replace
 
 from fastapi import APIRouter, Response
 
 from rowanseed.app.lines import new_line
-from rowanseed.app.open_project import OpenProject, load
+from rowanseed.app.open_project import load
 from rowanseed.app.sewing import Sewing
-from rowanseed.core.alter.change import Alteration, Altered
+from rowanseed.app.tried_on import TriedOn, cut_stays
 from rowanseed.core.alter.kinds import title
-from rowanseed.core.alter.seam import edge_count
 from rowanseed.core.base.errors import NotThere, RowanseedError
 from rowanseed.core.base.units import format_length
-from rowanseed.core.garment import GarmentChoices, altered
-from rowanseed.core.make.fitting import steps_for, too_much
-from rowanseed.core.make.operation import Operation
-from rowanseed.store import lessons, projects
+from rowanseed.store import lessons
 from rowanseed.store import sewing as store
-from rowanseed.web.deps import Home, Id, Typing, go
+from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, bind
 from rowanseed.web.once import Once
 from rowanseed.web.pages.fit_alter import AlterForm, wanted
 from rowanseed.web.pages.sew import sew_page
 
 router = APIRouter(route_class=Once)
+LONGEST = 400
 
 
 @router.post("/projects/{id}/sew/fitted")
 def fitted(home: Home, id: Id, typed: Typing) -> Response:
     """Keep one thing that the try-on showed."""
-    project = load(home, id)
-    sewing, key = Sewing(project), typed.get("key", "")
+    sewing, key = Sewing(load(home, id)), typed.get("key", "")
     gate = sewing.line.by_id.get(key)
-    if gate is None or not gate.is_gate or project.core.choices is None:
+    if gate is None or not gate.is_gate or sewing.project.core.choices is None:
         raise NotThere("try-on")
     form, errors = bind(AlterForm, typed, home.units.small)
-    asked = wanted(project, form, errors) if form is not None else None
-    new = _tried(project, asked, errors, home) if asked is not None else None
-    if asked is None or new is None:
-        return sew_page(home, sewing, step=key, errors=_named(errors), typed=dict(typed), status=422)
-    cut = {item.piece.id for item in project.cut_items if item.key in project.ticked("cut")}
-    uncut = {item.piece.id for item in project.cut_items} - cut
-    step = new.steps[-1]
-    join = next((j for j in project.core.garment.making.joins if j.id == asked.at), None)
-    each = asked.by / edge_count(project.pattern, join) if asked.kind == "seam" and join is not None else 0.0
-    if each > 0 and join is not None:
-        edges = [(part.piece, part.edge) for part in (*join.a, *join.b)]
-        much = too_much(sewing.bench, edges, each, cut)
-        if much is not None:
-            most = format_length(much.most, home.units, fine=True)
-            piece = project.pattern.piece(much.piece).name
-            said = f"The {piece.lower()} is cut: its allowance gives {most} at each edge, and no more."
-            return sew_page(home, sewing, step=key, errors={"fit-by": said}, typed=dict(typed), status=422)
-    words = title(asked, project.pattern)
-    amount = format_length(abs(asked.by), home.units, fine=True)
-    changed = {touched.piece: set(touched.edges) for touched in step.touched}
-    sewn = [
-        id
-        for op in sewing.line.steps
-        if op.id in sewing.log.done and op.act.sews_join
-        for id in op.on.joins
-        if _changes(sewing, id, changed)
-    ]
-    own = steps_for(
-        sewing.bench,
-        f"{words} {amount}",
-        step.touched,
-        at_each=each,
-        cut=cut,
-        sewn=sewn,
-        before=sewing.line.next if sewing.line.next and sewing.line.next.id != key else _after(sewing, key),
-    )
+    asked = wanted(sewing.project, form, errors) if form is not None else None
+    shown = TriedOn(sewing, gate, asked) if asked is not None else None
+    if shown is None or not _can_be_done(home, shown, errors):
+        named = {f"fit-{name}": said for name, said in errors.items()}
+        return sew_page(home, sewing, step=key, errors=named, typed=dict(typed), status=422)
+    words = f"{title(shown.asked, sewing.project.pattern)} {_amount(home, shown.asked.by)}"
+    own = shown.steps(words)
     sewing.look_first()
-    if uncut or not cut:
+    if not shown.is_all_cut:
         # What is still to be cut is cut as altered; what is cut is brought to it by the steps.
-        fit = replace(
-            project.record.fit,
-            alterations=(*project.core.alterations, replace(asked, id=new_line())),
-            altered_in=project.core.size or "",
-        )
-        home.decide(project, typed, fit=fit, size=project.core.size)
-        _cut_stays(home, id)
+        added = (*sewing.project.core.alterations, replace(shown.asked, id=new_line()))
+        size = sewing.project.core.size
+        fit = replace(sewing.project.record.fit, alterations=added, altered_in=size or "")
+        home.decide(sewing.project, typed, fit=fit, size=size)
+        cut_stays(Sewing(load(home, id)))
     store.add_steps(home.db, id, own)
-    lessons.add_lesson(home.db, id, asked, typed.get("said", "").strip()[:400], home.today)
+    lessons.add_lesson(home.db, id, shown.asked, typed.get("said", "").strip()[:LONGEST], home.today)
     return go(f"/projects/{id}/sew?step={key}&fitted=yes")
 
 
-def _changes(sewing: Sewing, id: str, changed: Mapping[str, set[str]]) -> bool:
-    """Whether a seam runs along an edge that the alteration moves, on both its sides."""
-    join = sewing.bench.joins.get(id)
-    return join is not None and all(
-        any(part.edge in changed.get(part.piece, ()) for part in side) for side in (join.a, join.b)
-    )
-
-
-def _after(sewing: Sewing, key: str) -> Operation | None:
-    """The first step that is left after a gate."""
-    ids = [op.id for op in sewing.line.steps]
-    rest = sewing.line.steps[ids.index(key) + 1 :]
-    return next((op for op in rest if op.id not in sewing.line.settled), None)
-
-
-def _named(errors: Errors) -> Errors:
-    """The fields of this form by their names on the page."""
-    return {f"fit-{name}": said for name, said in errors.items()}
-
-
-def _tried(project: OpenProject, asked: Alteration, errors: Errors, home: Home) -> Altered | None:
-    """The garment with the new alteration; None, with the reason at the field, where it cannot be carried out."""
-    choices = project.core.choices
-    if choices is None:
-        return None
-    alterations = (*project.core.alterations, asked)
+def _can_be_done(home: House, shown: TriedOn, errors: Errors) -> bool:
+    """Whether it can be carried out, on what is cut too; if not, the reason is put at the field."""
     try:
-        return altered(
-            project.pattern,
-            GarmentChoices(view=choices.view, size=choices.size, blend=choices.blend, alterations=alterations),
-        )
+        much = shown.altered.steps and shown.too_much
     except RowanseedError as error:
-        errors["by"] = home.told(error, project.pattern)
-        return None
+        errors["by"] = home.told(error, shown.sewing.project.pattern)
+        return False
+    if much:
+        piece = shown.sewing.project.pattern.piece(much.piece).name.lower()
+        errors["by"] = f"The {piece} is cut: its allowance gives {_amount(home, much.most)} at each edge, and no more."
+    return not much
 
 
-def _cut_stays(home: Home, id: int) -> None:
-    """Pieces that are cut are altered in sewing: they are not asked to be cut again."""
-    project = load(home, id)
-    for item, _ in project.cut_otherwise:
-        projects.set_tick(home.db, id, "cut", item.key, True, what=item.what, words=project.as_cut)
+def _amount(home: House, mm: float) -> str:
+    return format_length(abs(mm), home.units, fine=True)
