@@ -11,13 +11,10 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.techniques.pockets import (
     MOUTH,
-    attached,
     finds_patch,
-    flat,
     mouth_of,
-    on_finish,
     piece_of,
-    where,
+    sewn_on,
 )
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown
 
@@ -30,7 +27,7 @@ def lined(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     piece, mouth = piece_of(finish), mouth_of(bench, finish) or 30.0
     number = bench.number_cut(piece)
-    name, both = bench.name(piece), "s, both" if number > 1 else ""
+    name = bench.name(piece)
     yield Operation(
         id=f"lining-{finish.id}",
         technique=ID,
@@ -76,26 +73,7 @@ def lined(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         if number > 1
         else "From outside no lining shows.",
     )
-    yield Operation(
-        id=f"sew-on-{finish.id}",
-        technique=ID,
-        act=Act.ATTACH,
-        title=f"Sew on the {name}{both}",
-        how=(
-            where(bench, number),
-            f"Edgestitch {bench.margin(2)} from the edge along three sides: down one side, along the bottom, up the "
-            "other. The mouth stays open.",
-            f"At both ends of the mouth sew a small triangle or {bench.margin(6)} back and forth: it takes the strain.",
-        ),
-        bench=Bench.MACHINE,
-        minutes=minutes.each(7, number),
-        on=on_finish(finish),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is made up first"), *flat(bench)),
-        gives=attached(bench, finish),
-        setting=settings.topstitch(bench.household, bench.margin(2)),
-        caution=NEEDLE,
-        look="A hand goes in, and the pocket lies without pulling the garment.",
-    )
+    yield sewn_on(bench, finish, ID, "it is made up first")
 
 
 TECHNIQUES = (

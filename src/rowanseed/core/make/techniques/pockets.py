@@ -174,9 +174,16 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
     )
-    yield Operation(
+    yield sewn_on(bench, finish, "patch pocket", "its edges are in")
+
+
+def sewn_on(bench: Workbench, finish: Finish, technique: str, prepared: str) -> Operation:
+    """A pocket that is made up, sewn on along three sides; `prepared`: what has to be done to it before."""
+    piece = piece_of(finish)
+    number = bench.number_cut(piece)
+    return Operation(
         id=f"sew-on-{finish.id}",
-        technique="patch pocket",
+        technique=technique,
         act=Act.ATTACH,
         title=f"Sew on the {bench.name(piece)}{'s, both' if number > 1 else ''}",
         how=(
@@ -188,7 +195,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.MACHINE,
         minutes=minutes.each(7, number),
         on=on_finish(finish),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "its edges are in"), *flat(bench)),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), prepared), *flat(bench)),
         gives=attached(bench, finish),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,
