@@ -19,7 +19,6 @@ from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_steps
-from rowanseed.core.make.operation import EdgeShown
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.ease import ease_rows
@@ -30,7 +29,7 @@ from rowanseed.drawings.ease import draw_ease
 from rowanseed.drawings.lay import draw_lay, draw_thumbnail
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.drawings.order import draw_order
-from rowanseed.drawings.pieces import draw_edges, draw_nest
+from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.strips import Strip, draw_strips
 
 SKIRT = draft()
@@ -191,18 +190,3 @@ def test_the_line_of_work_shows_every_step_and_where_one_stands():
     assert "done" in links[0].find(f"{SVG}title").text
     gates = [link for link, step in zip(links, steps, strict=True) if step.is_gate]
     assert all(link.find(f"{SVG}circle") is None for link in gates)
-
-
-def test_a_zip_is_drawn_on_its_part_of_the_seam_only():
-    whole, part = (
-        draw_edges(SKIRT, "14", [EdgeShown("back", "centre", *more)], "#3c5450") for more in ((), ("zip-end", True))
-    )
-
-    def reach(text):
-        root = _read(text)
-        path = next(p for p in root.iter(f"{SVG}path") if p.get("stroke") == "#3c5450")
-        ys = [y for _, y in _numbers(path.get("d"))]
-        return max(ys) - min(ys)
-
-    assert reach(whole) == pytest.approx(660, abs=1)
-    assert reach(part) == pytest.approx(200, abs=1)

@@ -38,9 +38,11 @@ def test_undo_and_redo_give_the_same_plan_to_the_bit(db, project):  # noqa: F811
             assert found.undo == (at > 0) and found.redo == (at < len(history) - 1)
 
 
-def test_each_cloth_has_a_table_of_its_own_and_it_can_be_cleared(db, project):  # noqa: F811
+def test_each_cloth_has_a_table_of_its_own_and_putting_a_lay_on_it_begins_anew(db, project):  # noqa: F811
     store.put_on_table(db, project, Role.MAIN, "q", plan(1))
+    store.add_step(db, project, Role.MAIN, "moved", plan(3), frozenset())
     store.put_on_table(db, project, Role.LINING, "r", plan(2))
-    store.clear_table(db, project, Role.MAIN)
-    assert store.on_table(db, project, Role.MAIN) is None
+    store.put_on_table(db, project, Role.MAIN, "s", plan(4))
+    main = store.on_table(db, project, Role.MAIN)
+    assert (main.plan, main.undo, main.redo) == (plan(4), False, False)
     assert store.on_table(db, project, Role.LINING).plan == plan(2)

@@ -1,23 +1,21 @@
-"""Pieces drawn upright and to one scale: the nest of sizes, and the edges a step works on."""
+"""Pieces drawn upright and to one scale: the nest of sizes."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
 from xml.etree.ElementTree import Element
 
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.units import Units, format_length
-from rowanseed.core.geometry.outline import Point, Segment, bounds, chain_length, flatten, point_at, split_chain
-from rowanseed.core.make.operation import EdgeShown
+from rowanseed.core.geometry.outline import Point, bounds, chain_length, point_at
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, Drawn, LineKind, MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 from rowanseed.drawings.shown import outline_path, shown_lines, upright
-from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
+from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 GAP = 46.0
 IN_A_ROW = 5
@@ -297,46 +295,3 @@ def _marks(root: Element, item: _Placed, size: str) -> None:
                 add(root, "path", d=f"M{number(x - 8)} {number(y + k * 9)}h16", stroke=INK, stroke_width=2.4)
         else:
             add(root, "circle", cx=x, cy=y, r=5, fill=PAPER, stroke=INK, stroke_width=2)
-
-
-def draw_edges(pattern: Pattern, size: str, edges: Sequence[EdgeShown], thread: str) -> str:
-    """The pieces a step works on, upright, with the edges it works on stitched in the thread's colour."""
-    names = list(dict.fromkeys(edge.piece for edge in edges))
-    placed, wide, tall, letter = row([pattern.piece(name) for name in names], size, ())
-    root = drawing(
-        wide,
-        tall,
-        "What this step works on",
-        "; ".join(f"{pattern.piece(shown.piece).name}: {shown.edge}" for shown in edges),
-        class_="step-drawing",
-    )
-    for item in placed:
-        both = shown_lines(item.piece, size)
-        ring = [item.at(p) for p in both.cutting_ring()]
-        add(root, "path", d=path_of(ring), fill=PAPER, stroke=QUIET, stroke_width=2, stroke_linejoin="round")
-        seam = [item.at(p) for p in both.seam_ring()]
-        add(root, "path", d=path_of(seam), fill="none", stroke=LINE, stroke_width=2)
-        for shown in edges:
-            if shown.piece == item.piece.id:
-                run = [item.at(p) for p in _shown_part(item.piece, size, shown, both.seam[shown.edge])]
-                add(
-                    root,
-                    "path",
-                    d=path_of(run, closed=False),
-                    fill="none",
-                    stroke=thread,
-                    stroke_width=letter * 0.32,
-                    stroke_dasharray=f"{number(letter * 0.9)} {number(letter * 0.4)}",
-                )
-        _marks(root, item, size)
-        _name(root, item, ring, letter)
-    return write(root)
-
-
-def _shown_part(piece: Piece, size: str, shown: EdgeShown, seam: list[Point]) -> list[Point]:
-    """The stitching line of an edge, or of its part before or after a mark."""
-    if shown.mark is None:
-        return seam
-    chain = tuple(Segment(a, b) for a, b in pairwise(seam))
-    before, after = split_chain(chain, mark_distance(piece, size, piece.mark(shown.mark)))
-    return flatten(after if shown.beyond_mark else before)

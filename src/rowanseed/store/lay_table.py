@@ -95,11 +95,6 @@ def go_to(connection: Connection, project_id: int, role: Role, by: int) -> None:
         )
 
 
-def clear_table(connection: Connection, project_id: int, role: Role) -> None:
-    with transaction(connection, recorded=False):
-        _clear(connection, project_id, role)
-
-
 def _clear(connection: Connection, project_id: int, role: Role) -> None:
     for table in ("lay_step", "lay_table"):
         connection.execute(f"DELETE FROM {table} WHERE project_id = ? AND role = ?", (project_id, role.value))
