@@ -318,12 +318,6 @@ def _on_its_fold(piece: Piece, edges: dict[str, Chain]) -> dict[str, Chain]:
     return out
 
 
-def position_at(edges: Sequence[Chain], position: float) -> Point:
-    """The point of an outline at a position, for showing it."""
-    k = min(int(position), len(edges) - 1)
-    return point_at(edges[k], (position - k) * chain_length(edges[k]))
-
-
 def ring_positions(drawn: DrawnPiece, size: str, turn: int) -> list[tuple[float, Point]]:
     """Places along an outline, as it lies in the piece's frame, with their positions: where a corner may be dragged."""
     return [(place.position, place.at) for place in _places(_lying(drawn, size, turn))]

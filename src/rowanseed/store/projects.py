@@ -351,7 +351,3 @@ def earlier_notes(
             words = "the same " + " and ".join(shared)
             out.append(EarlierNote(row["id"], row["name"], row["text"], row["written_on"], words))
     return out
-
-
-def rename_project(connection: Connection, id: int, name: str) -> None:
-    decide(connection, id, lambda record: replace(record, name=name))
