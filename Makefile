@@ -6,7 +6,7 @@ BIN := $(VENV)/bin
 
 SOURCES := src tests benchmarks scripts
 
-.PHONY: setup demo test test-fast check docs format bench screenshots lock clean
+.PHONY: setup demo test test-fast fuzz check docs format bench screenshots lock clean
 
 setup: $(VENV)/.ready
 
@@ -25,6 +25,10 @@ test: setup
 # What tells within a minute whether something is broken: no browser, no long searches.
 test-fast: setup
 	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --hypothesis-profile fast
+
+# The same properties on garments, cloths and orders never tried before: many examples, a new seed each time.
+fuzz: setup
+	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --hypothesis-profile thorough $(ONLY)
 
 check: setup
 	@$(BIN)/ruff check $(SOURCES)

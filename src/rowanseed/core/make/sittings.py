@@ -95,7 +95,9 @@ class _State(NamedTuple):
 def best_run(
     line: Line, budget: float, took: Mapping[str, float], benches: frozenset[Bench] | None = None
 ) -> Run | None:
-    """The best next run within `budget` minutes at these benches (None: any); None if nothing fits.
+    """The best next run within `budget` minutes at these benches (None: any).
+
+    None if nothing fits, or all that fits is so far out of order that resting is worth more.
 
     `took`: minutes of each step by its id. Exact where no more than `BEAM` states of the same length are met.
     """
@@ -130,7 +132,7 @@ def best_run(
                     found[key] = _State(worth, state.used + minutes[k], key[0], k, state)
         beam = heapq.nlargest(BEAM, found.values(), key=lambda s: (s.worth, -s.done))
         for state in beam:
-            if (best is None or state.worth > best.worth + 1e-9) and not _hangs(bits, state.done):
+            if state.worth > (best.worth if best else 0.0) + 1e-9 and not _hangs(bits, state.done):
                 best = state
     return None if best is None else _run(steps, best)
 
