@@ -7,9 +7,11 @@ from pathlib import Path
 from fastapi.testclient import TestClient
 
 from rowanseed.web.app import create_app
+from rowanseed.web.pauses import keep_pauses_short
 
 
 def pages_of(database: Path) -> TestClient:
+    keep_pauses_short()
     return TestClient(create_app(database), base_url="http://127.0.0.1")
 
 

@@ -20,7 +20,7 @@ os.environ.update(
 )
 
 
-# The usual run is the same every time, so that a change is judged by what it changed; `make fuzz` looks for new examples.
+# The usual run is the same every time: a change is judged by what it changed. `make fuzz` looks for new examples.
 hypothesis.settings.register_profile("usual", max_examples=25, deadline=None, derandomize=True)
 hypothesis.settings.register_profile("fast", max_examples=12, deadline=None, derandomize=True)
 hypothesis.settings.register_profile("thorough", max_examples=400, deadline=None)

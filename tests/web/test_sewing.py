@@ -166,7 +166,7 @@ def test_what_fits_into_the_minutes_there_are_is_offered_and_fits(house):
     run = page.split('id="run"')[1].split("</ol>")[0]
     assert sum(int(n) for n in re.findall(r"<small>(\d+) min", run)) <= 20
     assert "iron" not in run
-    assert "Nothing that is ready fits" in house.get("/projects/1/sew/time?have=5&place=hand").text
+    assert "Nothing whose turn it is fits" in house.get("/projects/1/sew/time?have=5&place=hand").text
 
 
 # ---------------------------------------------------------------- try-on and samples

@@ -20,6 +20,7 @@ from rowanseed.store.opening import open_household
 from rowanseed.web import pages
 from rowanseed.web.guards import Guards
 from rowanseed.web.pages.records import WHOLE
+from rowanseed.web.pauses import keep_pauses_short
 from rowanseed.web.static import FOLDER, HashedFiles
 from rowanseed.web.telling import tell_errors
 
@@ -27,6 +28,7 @@ from rowanseed.web.telling import tell_errors
 @asynccontextmanager
 async def _collecting(app: FastAPI) -> AsyncIterator[None]:
     """While the server runs, answers are collected whether or not a page listens, and copies are kept."""
+    keep_pauses_short()
     collector, keeper = Collector(app.state.database), HouseKeeper(app.state.database)
     collector.start()
     keeper.start()

@@ -11,6 +11,7 @@ import re
 import unicodedata
 from enum import Enum
 from fractions import Fraction
+from functools import lru_cache
 
 from rowanseed.core.base.errors import LengthError
 
@@ -148,6 +149,7 @@ def _number(written: str, text: str) -> Fraction:
         raise LengthError(f"“{text.strip()}” divides by nothing.", _EXAMPLES) from None
 
 
+@lru_cache(maxsize=8192)
 def format_length(mm: float, units: Units, *, fine: bool = False, unit: bool = True) -> str:
     """A body measure, seam or distance: to 1/8 in or 0.5 cm, in fine work to 1/16 in or 0.1 cm."""
     if units is Units.METRIC:
@@ -167,6 +169,7 @@ def format_allowance(mm: float, units: Units) -> str:
     return format_length(mm, units, fine=units is Units.METRIC or mm < INCH / 8)
 
 
+@lru_cache(maxsize=2048)
 def format_cloth(mm: float, units: Units) -> str:
     """A length of cloth as it lies or is bought: metres to the centimetre, yards to the eighth."""
     if units is Units.METRIC:

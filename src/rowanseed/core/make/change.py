@@ -99,7 +99,7 @@ def unsuited(pattern: Pattern, view: str, size: str, choices: MakingChoices, way
             continue
         duty = next((d for t, d in every if t is technique and way.id in d.ids), None)
         refused = technique.asks(bench)
-        left = left_unmade(bench, every, duty) if duty is not None else ()
+        left = left_unmade(bench, duty) if duty is not None else ()
         if duty is None:
             why = "it is for parts of another shape"
         elif refused:

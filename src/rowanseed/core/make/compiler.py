@@ -121,16 +121,23 @@ def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
     every = [(technique, duty) for technique, duty in every_duty(bench) if not technique.asks(bench)]
     out: dict[str, list[Technique]] = {id: [] for id in wanted(bench, every)}
     for technique, duty in sorted(every, key=lambda found: (not found[0].usual, found[0].rank)):
-        if not left_unmade(bench, every, duty):
+        if not left_unmade(bench, duty):
             for id in duty.ids:
                 out[id].append(technique)
     return {id: tuple(found) for id, found in out.items()}
 
 
-def left_unmade(bench: Workbench, every: Found, duty: Duty) -> tuple[str, ...]:
+@lru_cache(maxsize=16)
+def _usual_parts(known: _Known) -> tuple[frozenset[str], ...]:
+    """What the usual techniques make in one, each."""
+    every = _every_duty(known)
+    return tuple(frozenset(d.ids) for technique, d in every if technique.usual and not technique.asks(known.bench))
+
+
+def left_unmade(bench: Workbench, duty: Duty) -> tuple[str, ...]:
     """Parts that are usually made in one with these, and that nothing would make if these are made without them."""
     own = set(duty.ids)
-    usual = [set(d.ids) for technique, d in every if technique.usual and not technique.asks(bench)]
+    usual = _usual_parts(_Known(bench))
     beside = {id for ids in usual if ids & own for id in ids - own}
     return tuple(sorted(id for id in beside if not any(id in ids and not ids & own for ids in usual)))
 
@@ -200,7 +207,7 @@ def _why_not(
         return refused
     if set(taken) & set(duty.ids):
         return "something else was chosen for a part that it is sewn in one with"
-    unmade = left_unmade(bench, every, duty)
+    unmade = left_unmade(bench, duty)
     return f"“{named(bench, unmade[0])}” is made in one with it and would be left" if unmade else ""
 
 

@@ -17,6 +17,7 @@ from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.sequencer import changing
 
 BEAM = 60
+"""So many states of one length: as many as six steps can ever have, which are then tried out exactly."""
 CHANGE = 2.0
 """Minutes of work that a walk to another station is worth; other changes by their share of one."""
 AGAINST_ADVICE = 6.0
@@ -111,19 +112,21 @@ def best_run(
     ]
     left_overnight = [op.waits >= OVERNIGHT for op in steps]
     changes = _Changes(steps)
+    musts = bits.musts
     beam = [_State(0.0, 0.0, 0, -1, None)]
     best: _State | None = None
     while beam:
         found: dict[tuple[int, int], _State] = {}
         for state in beam:
             done, room = state.done, budget - state.used
+            left = ~done
             for k in usable:
-                if done >> k & 1 or minutes[k] > room or bits.musts[k] & ~done:
+                if done >> k & 1 or musts[k] & left or minutes[k] > room:
                     continue
-                if state.last >= 0 and left_overnight[state.last] and bits.musts[k] >> state.last & 1:
+                if state.last >= 0 and left_overnight[state.last] and musts[k] >> state.last & 1:
                     continue
                 worth = state.worth + minutes[k] - OUT_OF_ORDER * _passed_over(done, k)
-                worth -= AGAINST_ADVICE * (bits.advice[k] & ~done).bit_count()
+                worth -= AGAINST_ADVICE * (bits.advice[k] & left).bit_count()
                 if state.last >= 0:
                     worth -= CHANGE * changes.between(state.last, k)
                 key = (done | 1 << k, k)

@@ -6,7 +6,10 @@ import math
 from collections.abc import Iterator, Sequence
 from xml.etree.ElementTree import Element
 
-from shapely import maximum_inscribed_circle, prepare
+import numpy as np
+from numpy.typing import NDArray
+from shapely import box as boxes
+from shapely import contains, maximum_inscribed_circle, prepare
 from shapely.geometry import LineString, MultiPolygon, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
@@ -15,6 +18,7 @@ from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.drawings.steps.placing import Lying
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
+Floats = NDArray[np.float64]
 Box = tuple[float, float, float, float]
 """Left, top, right, low."""
 ABOUT_A_SEAM = 90.0
@@ -106,26 +110,29 @@ class Paper:
             coarse = part.simplify(self.letter * 0.1).buffer(0)
             free = coarse.difference(unary_union([line for line in self.lines if line.intersects(coarse)]))
             prepare(free)
+            spots = np.array(list(_spots(free, coarse)))
             for share in (1.0, 0.82, 0.66):
                 size = self.letter * share
                 for lines in dict.fromkeys((texts, (*_in_two(texts[0]), *texts[1:]))):
-                    for at in _spots(free, coarse):
-                        if self._set(free, at, lines, size, bold=len(lines) - len(texts) + 1):
-                            return True
+                    if self._set(free, spots, lines, size, bold=len(lines) - len(texts) + 1):
+                        return True
         return False
 
-    def _set(self, free: BaseGeometry, at: Point, lines: Sequence[str], size: float, *, bold: int) -> bool:
-        """Lines of words about a point, the first of them bold, if they find room."""
+    def _set(self, free: BaseGeometry, spots: Floats, lines: Sequence[str], size: float, *, bold: int) -> bool:
+        """Lines of words about the first of some points where they find room, the first of them bold."""
         wide = max(len(line) for line in lines) * size * 0.29
         tall = len(lines) * size * 0.625
-        whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
-        if not self._is_free(whole) or not free.contains(box(*whole)):
-            return False
-        for k, line in enumerate(lines):
-            y = at[1] + (k - (len(lines) - 1) / 2) * size * 1.25 + size * 0.34
-            self._say(at[0], y, line, size, bold=k < bold)
-        self.words.append(whole)
-        return True
+        x, y = spots[:, 0], spots[:, 1]
+        for at in spots[contains(free, boxes(x - wide, y - tall, x + wide, y + tall))].tolist():
+            whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
+            if not self._is_free(whole):
+                continue
+            for k, line in enumerate(lines):
+                down = at[1] + (k - (len(lines) - 1) / 2) * size * 1.25 + size * 0.34
+                self._say(at[0], down, line, size, bold=k < bold)
+            self.words.append(whole)
+            return True
+        return False
 
     def outside(self, at: Point, away: Point, text: str, *, leader: bool = False) -> None:
         """Words beside a point, away from the pieces, as near as they fit."""

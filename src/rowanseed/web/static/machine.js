@@ -100,6 +100,7 @@
   function startTimer(step, seconds) {
     timers[step.id] = Date.now() + (step.overnight ? 0 : seconds * 1000);
     box.set(timersName, timers);
+    wakeSound();
     drawTimer(step);
   }
 
@@ -112,7 +113,27 @@
     if (left === null || left < -600) { button.textContent = `Timer: ${clock(seconds)} ${what}`; button.className = ""; return; }
     button.className = left <= 0 ? "over" : "";
     button.textContent = left <= 0 ? `Time is up: ${what}. Again` : `${clock(left + 0.99)} ${what}`;
-    if (left <= 0 && left > -1.2 && navigator.vibrate) navigator.vibrate([200, 100, 200]);
+    if (left > 0 || left <= -1.2) return;
+    if (navigator.vibrate) navigator.vibrate([200, 100, 200]);
+    ring();
+  }
+
+  // Browsers let a page sound only after a touch: the sound is made ready when the timer is started.
+  let sound = null;
+  function wakeSound() {
+    try { sound = sound || new AudioContext(); sound.resume(); } catch { sound = null; }
+  }
+  function ring() {
+    if (!sound) return;
+    for (const after of [0, 0.28]) {
+      const tone = sound.createOscillator(), loud = sound.createGain(), from = sound.currentTime + after;
+      tone.frequency.value = 880;
+      loud.gain.setValueAtTime(0.2, from);
+      loud.gain.exponentialRampToValueAtTime(0.001, from + 0.22);
+      tone.connect(loud).connect(sound.destination);
+      tone.start(from);
+      tone.stop(from + 0.25);
+    }
   }
   window.setInterval(() => drawTimer(steps[at]), 1000);
 
