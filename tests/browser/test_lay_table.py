@@ -29,7 +29,7 @@ def length(page):
 
 def test_a_lay_is_changed_by_mouse_and_by_keys_and_kept(page, table):
     page.goto(f"{table.url}/projects/1/lay")
-    page.locator("#by-hand").click()
+    page.get_by_role("link", name="By hand").click()
     expect(page.locator("#table-faults h2")).to_have_text("All is right")
     began = length(page)
     # Dragged over another: said at once on both, in words, with a way to mend it.

@@ -22,7 +22,7 @@ from rowanseed.app.open_project import OpenProject
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units, format_allowance, format_cloth, format_length
-from rowanseed.core.base.words import lower_first
+from rowanseed.core.base.words import lower_first, plural
 from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.extent import extent
 from rowanseed.core.lay.choice import piece_names
@@ -53,6 +53,7 @@ TEMPLATES.env.filters["extent"] = extent
 TEMPLATES.env.filters["either"] = lambda units, metric, imperial: metric if units is Units.METRIC else imperial
 TEMPLATES.env.filters["day"] = lambda iso: f"{date.fromisoformat(iso):%-d %b %Y}"
 TEMPLATES.env.filters["options"] = lambda members: [(member.value, member.words) for member in members]
+TEMPLATES.env.filters["counted"] = plural
 TEMPLATES.env.filters["minutes"] = minutes_in_words
 TEMPLATES.env.filters["a_while"] = a_while
 TEMPLATES.env.filters["moment"] = lambda at: f"{at:%a %-d %b, %H:%M}"
