@@ -150,7 +150,17 @@ def test_a_copy_is_kept_before_every_migration(full):
         for (name,) in triggers.fetchall():
             old.execute(f"DROP TRIGGER {name}")
         sewing = ("step_state", "own_step", "moved_step", "step_note", "step_clock", "step_time", "order_seen")
-        for table in ("undo", "undo_now", "change", "sent", *sewing, "kept_sample", "lay_table", "lay_step"):
+        for table in (
+            "undo",
+            "undo_now",
+            "change",
+            "sent",
+            *sewing,
+            "kept_sample",
+            "lay_table",
+            "lay_step",
+            "named_lay",
+        ):
             old.execute(f"DROP TABLE {table}")
         added = (
             ("person", "revision"),

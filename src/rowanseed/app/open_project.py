@@ -179,7 +179,7 @@ class OpenProject:
 
     def ticked(self, tick_list: TickList) -> frozenset[str]:
         """What is done of a list. A piece that was cut with another outline than it has now is not."""
-        if tick_list == "sew":
+        if tick_list != "cut":
             return frozenset(projects.ticks(self.desk.db, self.record.id, tick_list))
         other = {tick.key for _, tick in self.cut_otherwise}
         return frozenset(key for key in self._cut_ticks if key not in other)

@@ -71,6 +71,15 @@ class CutItem:
     """Why it is cut out later, and at which step; empty for what is cut now."""
 
 
+def cut_words(item: CutItem) -> str:
+    """How a placement is cut: 1 on the fold, 2 through both layers, 1 face down."""
+    if item.on_fold:
+        return "1 on the fold"
+    if item.layers == 2:
+        return "2, through both layers" if not item.spare else "1 wanted, the other is spare"
+    return "1, tissue face down" if item.face_down else "1, tissue face up"
+
+
 def fingerprint(piece: LayPiece) -> str:
     """What is cut of a piece, to a tenth of a millimetre."""
     said = repr(([(round(x, 1), round(y, 1)) for x, y in piece.outline], piece.fold is not None, piece.pair))
@@ -87,10 +96,10 @@ def cut_list(
     units: Units,
     operations: Sequence[Operation] = (),
 ) -> tuple[CutItem, ...]:
-    """The placements of a plan in cutting order: doubled cloth first, then along the cloth, what lies bias last.
+    """The placements of a plan in cutting order: stretch by stretch, doubled cloth before single.
 
-    Within a stretch the pieces are cut from the start of the cloth on, so that the rest stays whole. With the
-    `operations` of the garment only the marks that they use are made.
+    On each, what lies on the fold comes first, large pieces before small ones, what lies bias last (common practice, no
+    source). With the `operations` of the garment only the marks that they use are made.
     """
     used = marks_used(pattern.making, operations) if operations else None
     bands = _bands(pattern, size, operations)
@@ -100,9 +109,7 @@ def cut_list(
         strips = regions(stretch.lay, stretch.depth, problem.cloth)
         for placement in stretch.placements:
             found.append((n, stretch, placement, region_of(placement, strips)))
-    found.sort(
-        key=lambda f: (-f[3].layers, f[0], round(f[2].turn) % 90 != 0, min(p[0] for p in f[2].outline)),
-    )
+    found.sort(key=lambda f: _turn(problem, *f))
     cut_so_far: dict[str, int] = {}
     items = []
     for number, (n, stretch, placement, region) in enumerate(found, start=1):
@@ -138,6 +145,16 @@ def cut_list(
             )
         )
     return tuple(items)
+
+
+def _turn(
+    problem: Problem, stretch: int, _: Stretch, placement: Placement, region: Region
+) -> tuple[int, int, bool, bool, float, float]:
+    """When a placement comes: the smaller, the sooner."""
+    on_fold = problem.piece(placement.piece).fold is not None and not placement.whole
+    bias = round(placement.turn) % 90 != 0
+    area = round(abs(signed_area(placement.outline)), -2)
+    return (stretch, -region.layers, bias, not on_fold, -area, min(p[0] for p in placement.outline))
 
 
 def _bands(pattern: Pattern, size: str, operations: Sequence[Operation]) -> dict[str, str]:

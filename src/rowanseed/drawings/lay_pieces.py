@@ -10,7 +10,7 @@ from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.cutting import CutItem, GrainCheck
+from rowanseed.core.cutting import CutItem, GrainCheck, cut_words
 from rowanseed.core.geometry.outline import Point
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import CHALK, INK, PAPER, QUIET, add, halo, number, path_of
@@ -59,15 +59,6 @@ def define_arrow(defs: Element, view: LayView) -> None:
         orient="auto-start-reverse",
     )
     add(marker, "path", d="M0 0.6L8 4L0 7.4z", fill=INK)
-
-
-def cut_words(item: CutItem) -> str:
-    """How a placement is cut: 1 on the fold, 2 through both layers, 1 face down."""
-    if item.on_fold:
-        return "1 on the fold"
-    if item.layers == 2:
-        return "2, through both layers" if not item.spare else "1 wanted, the other is spare"
-    return "1, tissue face down" if item.face_down else "1, tissue face up"
 
 
 def draw_pieces(

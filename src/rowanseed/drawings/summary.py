@@ -8,12 +8,11 @@ from html import escape
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict
-from rowanseed.core.cutting import CutItem
+from rowanseed.core.cutting import CutItem, cut_words
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.ease import Ease
-from rowanseed.drawings.lay_pieces import cut_words
 
 _STYLE = """
 body { font: 11pt/1.4 "Atkinson Hyperlegible Next", sans-serif; color: #14211f; max-width: 180mm; margin: 10mm auto; }

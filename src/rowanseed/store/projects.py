@@ -19,7 +19,7 @@ from rowanseed.formats.fit_json import read_fit, write_fit
 from rowanseed.store.broken import BrokenRow, read_each
 from rowanseed.store.database import Connection, transaction
 
-TickList = Literal["cut", "sew"]
+TickList = Literal["cut", "sew", "table"]
 
 
 @dataclass(frozen=True)

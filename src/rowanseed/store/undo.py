@@ -15,7 +15,7 @@ from rowanseed.core.base.errors import StoreError
 KEPT = timedelta(days=1, hours=6)
 TRACKED = (
     *("person", "measuring", "measurement", "cloth", "cloth_photo", "pattern", "drawing", "project", "project_cloth"),
-    *("tick", "note", "cloth_used", "fit_lesson", "kept_lay", "household"),
+    *("tick", "note", "cloth_used", "fit_lesson", "kept_lay", "named_lay", "household"),
     *("own_step", "moved_step", "step_state", "step_note", "step_time", "kept_sample"),
 )
 """The tables of what people wrote down; answers of searches and summaries are worked out again."""
@@ -37,6 +37,7 @@ WORDS = {
     "cloth_used": "cloth used",
     "fit_lesson": "what fitting taught",
     "kept_lay": "lay",
+    "named_lay": "lay by its name",
     "household": "household",
     "own_step": "step of your own",
     "moved_step": "place of a step",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Self
 
 
@@ -65,3 +65,22 @@ class ForWhom:
     def number(self) -> int | None:
         """The number of a person; None for anything that cannot be one."""
         return int(self.which) if self.which.isascii() and self.which.isdigit() and len(self.which) < 12 else None
+
+
+@dataclass(frozen=True)
+class TableKey:
+    """A step at the cutting table that cuts nothing: the cloth's role, its stretch and how that is laid, what is done.
+
+    Another way of laying the stretch has other keys: what was folded otherwise is not folded so yet.
+    """
+
+    role: str
+    stretch: int
+    lay: str
+    act: str = ""
+
+    def with_act(self, act: str) -> TableKey:
+        return replace(self, act=act)
+
+    def __str__(self) -> str:
+        return f"table.{self.role}.{self.stretch}.{self.lay}.{self.act}"

@@ -11,12 +11,12 @@ from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.preparation import Preparation, preparation
 from rowanseed.core.cloth.remainder import Left, remainders
-from rowanseed.core.cutting import CutItem
+from rowanseed.core.cutting import CutItem, cut_words
 from rowanseed.core.make.reminders import ALTERED_LAYERS, AT_THE_TABLE, MATCHED
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.cloth import draw_left
 from rowanseed.drawings.lay import draw_lay, laid_words
-from rowanseed.drawings.lay_pieces import LayView, cut_words
+from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.store import cloths
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, House, Id, Typing, go

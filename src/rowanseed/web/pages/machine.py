@@ -3,13 +3,10 @@
 from __future__ import annotations
 
 import hashlib
-import json
-from datetime import datetime
-from typing import Annotated, Any
+from typing import Any
 
 from fastapi import APIRouter, Response
 from fastapi.responses import FileResponse
-from pydantic import BaseModel, ConfigDict, Field
 
 from rowanseed.app.open_project import load
 from rowanseed.app.sewing import Sewing
@@ -22,29 +19,13 @@ from rowanseed.drawings.steps.laid import draw_laid
 from rowanseed.drawings.steps.registry import scene_of
 from rowanseed.drawings.steps.section import draw_section
 from rowanseed.web.deps import Home, Id
+from rowanseed.web.one_step import TicksSent, Told, answer, document
 from rowanseed.web.static import FOLDER
 from rowanseed.web.views.sewing import MachineView
 
 router = APIRouter()
-MOST_TICKS = 500
 A_PLACE = 12
 """Seconds that an iron is held on one place of fusible interfacing, where its maker says nothing else."""
-
-
-class TickSent(BaseModel):
-    """A tick as the machine's page sends it, perhaps long after it was made."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    step: Annotated[str, Field(max_length=200)]
-    done: bool
-    at: datetime
-
-
-class TicksSent(BaseModel):
-    model_config = ConfigDict(extra="forbid")
-
-    ticks: Annotated[list[TickSent], Field(max_length=MOST_TICKS)]
 
 
 @router.get("/projects/{id}/machine")
@@ -56,15 +37,17 @@ def show_machine(home: Home, id: Id) -> Response:
     return home.show(
         MachineView(
             project=sewing.project,
-            document=json.dumps(
-                {
-                    "project": id,
-                    "name": sewing.project.record.name,
-                    "order": order_mark(sewing),
-                    "next": line.next.id if line.next else "",
-                    "steps": told,
-                }
+            document=document(
+                key=f"{id}",
+                ticks_to=f"/projects/{id}/machine/ticks",
+                name=sewing.project.record.name,
+                order=order_mark(sewing),
+                at=line.next.id if line.next else "",
+                steps=told,
             ),
+            leave=f"/projects/{id}/sew",
+            heading="At the machine",
+            empty="There is no making order yet",
             is_empty=not line.steps,
             colour=sewing.project.colour,
         )
@@ -76,32 +59,31 @@ def order_mark(sewing: Sewing) -> str:
     return hashlib.sha256("\n".join(step.id for step in sewing.line.steps).encode()).hexdigest()[:12]
 
 
-def _told(sewing: Sewing, op: Operation, stitch_length: str) -> dict[str, Any]:
+def _told(sewing: Sewing, op: Operation, stitch_length: str) -> Told:
     setting = set_up(sewing.line.steps, op, stitch_length)
-    low, high = sewing.estimates[op.id].range
     sample, scene = sewing.sample_for(op), scene_of(op)
-    return {
-        "id": op.id,
-        "title": op.title,
-        "bench": op.bench.words,
-        "how": list(op.how),
-        "look": op.look,
-        "caution": op.caution,
-        "minutes": [low, high],
-        "settings": [[what, how, new] for what, how, new in setting.lines] if setting else [],
-        "note": setting.note if setting else "",
-        "tension": sample.tension if sample else "",
-        "mind": list(sewing.reminders.get(op.id, ())),
-        "waits": op.waits,
-        "overnight": op.waits >= OVERNIGHT,
-        "place": A_PLACE if op.act is Act.FUSE else 0,
-        "done": op.id in sewing.log.done,
-        "settled": op.id in sewing.line.settled,
-        "needs": [need.step for need in op.needs if need.must and need.step in sewing.line.by_id],
-        "shows": [scene.title, *scene.names] if scene is not None else [],
-        "laid": f"/projects/{sewing.project.record.id}/machine/{op.id}/laid.svg",
-        "section": f"/projects/{sewing.project.record.id}/machine/{op.id}/section.svg",
-    }
+    base = f"/projects/{sewing.project.record.id}/machine/{op.id}"
+    return Told(
+        id=op.id,
+        title=op.title,
+        bench=op.bench.words,
+        how=op.how,
+        look=op.look,
+        caution=op.caution,
+        minutes=sewing.estimates[op.id].range,
+        settings=setting.lines if setting else (),
+        note=setting.note if setting else "",
+        tension=sample.tension if sample else "",
+        mind=sewing.reminders.get(op.id, ()),
+        waits=op.waits,
+        overnight=op.waits >= OVERNIGHT,
+        place=A_PLACE if op.act is Act.FUSE else 0,
+        done=op.id in sewing.log.done,
+        settled=op.id in sewing.line.settled,
+        needs=[need.step for need in op.needs if need.must and need.step in sewing.line.by_id],
+        shows=(scene.title, *scene.names) if scene is not None else (),
+        pictures=((f"{base}/laid.svg", "How the pieces lie"), (f"{base}/section.svg", "A section through the layers")),
+    )
 
 
 @router.get("/projects/{id}/machine/{step}/{kind}.svg")
@@ -131,29 +113,22 @@ def take_ticks(home: Home, id: Id, sent: TicksSent) -> dict[str, Any]:
     for one in sent.ticks:
         sewing = Sewing(load(home, id))
         op = sewing.line.by_id.get(one.step)
-        now = one.at.replace(tzinfo=None) if one.at.tzinfo is None else one.at.astimezone().replace(tzinfo=None)
         if op is None:
-            refused.append(
-                {"step": one.step, "said": "This step is no longer in the order: a choice was changed since."}
-            )
+            refused.append((one.step, "This step is no longer in the order: a choice was changed since."))
             continue
         if (op.id in sewing.log.done) is one.done:
             continue
         others = (
-            sewing.tick(op.id, with_needs=False, now=now)
+            sewing.tick(op.id, with_needs=False, now=one.when)
             if one.done
-            else sewing.untick(op.id, with_others=False, now=now)
+            else sewing.untick(op.id, with_others=False, now=one.when)
         )
         if others:
             what = "comes first and is not ticked" if one.done else "rests on it and is done"
-            refused.append({"step": one.step, "said": f"“{others[0].title}” {what}."})
+            refused.append((one.step, f"“{others[0].title}” {what}."))
     after = Sewing(load(home, id))
-    return {
-        "refused": refused,
-        "done": sorted(after.log.done & set(after.line.by_id)),
-        "order": order_mark(after),
-        "next": after.line.next.id if after.line.next else "",
-    }
+    done = sorted(after.log.done & set(after.line.by_id))
+    return answer(refused, done, order_mark(after), after.line.next.id if after.line.next else "")
 
 
 @router.get("/machine-worker.js")

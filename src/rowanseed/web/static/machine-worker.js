@@ -1,6 +1,6 @@
-// Keeps the machine's page and what it needs, so that it opens and works on without a network.
+// Keeps the pages at the machine and at the table with what they need, so that they open and work on without a network.
 const STORE = "machine-1";
-const MINE = /^\/projects\/\d+\/machine(\/|$)|^\/static\/|^\/thread\//;
+const MINE = /^\/projects\/\d+\/(machine|cut\/steps)(\/|$)|^\/static\/|^\/thread\//;
 
 self.addEventListener("install", () => self.skipWaiting());
 self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));

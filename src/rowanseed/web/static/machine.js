@@ -1,4 +1,4 @@
-// At the machine: the whole order is in the page; what is ticked is kept here until the server has it.
+// One step in large type, at the machine and at the cutting table: the whole order is in the page; what is ticked is kept here until the server has it.
 (() => {
   const place = document.getElementById("order");
   if (!place) return;
@@ -9,7 +9,7 @@
     get(name, usual) { try { return JSON.parse(window.localStorage.getItem(name)) ?? usual; } catch { return usual; } },
     set(name, value) { try { window.localStorage.setItem(name, JSON.stringify(value)); } catch { /* a private window keeps nothing */ } },
   };
-  const waitingName = "ticks:" + order.project, timersName = "timers:" + order.project;
+  const waitingName = "ticks:" + order.key, timersName = "timers:" + order.key;
   let waiting = box.get(waitingName, []), timers = box.get(timersName, {});
   let at = Math.max(0, steps.findIndex((step) => step.id === (new URLSearchParams(window.location.search).get("step") || order.next)));
   let sending = false, told = [];
@@ -44,7 +44,7 @@
     $("caution").textContent = step.caution;
     $("caution").hidden = !step.caution;
     const missing = step.needs.filter((id) => byId[id] && !byId[id].done && !byId[id].settled);
-    $("where").textContent = `${order.name} · ${step.bench} · step ${at + 1} of ${steps.length} · ${minutes(step.minutes)}`;
+    $("where").textContent = `${order.name} · ${step.bench} · step ${at + 1} of ${steps.length}${step.minutes ? ` · ${minutes(step.minutes)}` : ""}`;
     if (step.done) $("where").append(el("span", " · done", "done-mark"));
     $("next").textContent = step.done ? "Next ▶" : missing.length ? "Not yet: on without a tick ▶" : "Done, next ▶";
     $("back").disabled = at === 0;
@@ -59,11 +59,11 @@
 
   function showPictures(step) {
     $("pictures").replaceChildren();
-    for (const [kind, words] of [["laid", "How the pieces lie"], ["section", "A section through the layers"]]) {
+    for (const [address, words] of step.pictures) {
       const image = new Image();
       image.alt = `${words}: ${step.title}`;
       image.addEventListener("error", () => image.remove());
-      image.src = step[kind];
+      image.src = address;
       $("pictures").append(image);
     }
     if (!step.shows.length) return;
@@ -158,7 +158,7 @@
     sending = true;
     const ticks = [...waiting];
     try {
-      const answer = await fetch(`/projects/${order.project}/machine/ticks`, {
+      const answer = await fetch(order.ticks_to, {
         method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify({ ticks }),
       });
       if (answer.ok) {
@@ -247,7 +247,7 @@
       const worker = (await navigator.serviceWorker.ready).active;
       const pages = [window.location.pathname, ...document.querySelectorAll("link[href], script[src]")].map((one) => (typeof one === "string" ? one : one.href || one.src));
       // The steps to come first.
-      const drawings = [...steps.slice(at), ...steps.slice(0, at)].flatMap((step) => [step.laid, step.section]);
+      const drawings = [...steps.slice(at), ...steps.slice(0, at)].flatMap((step) => step.pictures.map(([address]) => address));
       worker.postMessage({ keep: pages, then: drawings });
       document.documentElement.dataset.kept = "asked";
       navigator.serviceWorker.addEventListener("message", (event) => { if (event.data === "kept") document.documentElement.dataset.kept = "yes"; });

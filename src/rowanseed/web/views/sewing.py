@@ -187,11 +187,15 @@ class SewTimeView(StationView):
 
 @dataclass(frozen=True, kw_only=True)
 class MachineView(StationView):
-    """`document` is the whole order as JSON: the page works on without the server once it has it."""
+    """One step in large type, at the machine or at the table; `document` is the whole order as JSON."""
 
     template = "machine.html"
     station = "sew"
     document: str
+    heading: str
+    leave: str
+    """The station's page it is left for; `empty` is said where there is nothing to do yet."""
+    empty: str
     is_empty: bool
     colour: str
 

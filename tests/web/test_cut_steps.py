@@ -1,0 +1,59 @@
+"""At the cutting table: what is ticked there is ticked at Cut, and what cannot be done yet is told."""
+
+import json
+import re
+from datetime import datetime
+from urllib.parse import quote
+
+NOW = datetime(2026, 11, 26, 10, 0).isoformat()
+
+
+def order(house, project=2):
+    page = house.get(f"/projects/{project}/cut/steps").text
+    return json.loads(re.search(r'id="order">(.*?)</script>', page, re.S).group(1).replace("<\\/", "</"))
+
+
+def send(house, *ticks, project=2):
+    sent = {"ticks": [{"step": step, "done": done, "at": NOW} for step, done in ticks]}
+    return house.post(f"/projects/{project}/cut/steps/ticks", json=sent).json()
+
+
+def test_the_whole_cloth_is_cut_by_steps_and_cut_says_the_same(house):
+    steps = order(house)["steps"]
+    assert steps[0]["title"].startswith("Lay Pine needlecord open") and not steps[0]["done"]
+    answer = send(house, *[(step["id"], True) for step in steps])
+    assert answer["refused"] == [] and answer["next"] == "" and len(answer["done"]) == len(steps)
+    assert "All cut" in house.get("/projects/2/cut").text
+
+
+def test_what_has_its_turn_later_is_refused_by_name_and_nothing_else_is_lost(house):
+    steps = order(house)["steps"]
+    cut = next(step for step in steps if step["title"].startswith("Cut"))
+    answer = send(house, (cut["id"], True), (steps[0]["id"], True), ("table.main.7.open.cloth", True))
+    assert [one["step"] for one in answer["refused"]] == [cut["id"], "table.main.7.open.cloth"]
+    assert "Check every grainline" in answer["refused"][0]["said"]
+    assert "no longer there" in answer["refused"][1]["said"]
+    assert answer["done"] == [steps[0]["id"]]
+
+
+def test_a_piece_ticked_at_cut_is_done_here_with_what_came_before_it(house):
+    page = house.get("/projects/2/cut").text
+    key = re.search(r'name="key" value="(main:[^"]+)"', page).group(1)
+    house.post("/projects/2/cut", data={"key": key, "done": "yes"})
+    steps = {step["id"]: step for step in order(house)["steps"]}
+    assert steps[key]["done"] and all(steps[need]["done"] for need in steps[key]["needs"])
+    answer = send(house, (key, False))
+    assert key not in answer["done"] and "0 of 12 cut" in house.get("/projects/2/cut").text
+
+
+def test_every_picture_that_a_step_names_is_there(house):
+    for project in (1, 2):
+        for step in order(house, project)["steps"]:
+            for address, _ in step["pictures"]:
+                answer = house.get(address)
+                assert answer.status_code == 200 and answer.text.startswith("<svg"), address
+    assert house.get(f"/projects/1/cut/steps/{quote('main:front:0', safe='')}/photo.svg").status_code == 404
+
+
+def test_where_there_is_no_layout_yet_the_page_says_so(house):
+    assert "There is no layout yet" in house.get("/projects/7/cut/steps").text
