@@ -46,7 +46,7 @@ class Told:
     needs: Sequence[str]
     look: str = ""
     caution: str = ""
-    minutes: tuple[int, int] | None = None
+    minutes: tuple[float, float] | None = None
     settings: Sequence[tuple[str, str, bool]] = ()
     note: str = ""
     tension: str = ""
