@@ -2,6 +2,8 @@
 
 import re
 import shutil
+import sqlite3
+from contextlib import closing
 
 import pytest
 from playwright.sync_api import expect
@@ -13,7 +15,10 @@ pytestmark = pytest.mark.browser
 
 @pytest.fixture
 def table(filled, tmp_path):
+    """The demo household before anything of its first project was cut."""
     shutil.copy(filled, tmp_path / "house.db")
+    with closing(sqlite3.connect(tmp_path / "house.db")) as opened, opened:
+        opened.execute("DELETE FROM tick WHERE project_id = 1 AND list = 'cut'")
     server = Server("--database", str(tmp_path / "house.db"))
     yield server
     server.stop()
@@ -81,3 +86,92 @@ def test_on_a_telephone_a_finger_drags_and_the_page_stays_within_its_width(brows
     page.locator('.table-tools [data-do="push"]').tap()
     expect(page.locator("#table-faults h2")).to_have_text("All is right")
     context.close()
+
+
+def widths(page):
+    return page.evaluate("document.querySelector('#table-box svg').getBoundingClientRect().width")
+
+
+def test_the_cloth_is_zoomed_by_keys_and_wheel_with_a_small_map_and_fitted_again(page, table):
+    page.goto(f"{table.url}/projects/1/lay/table")
+    whole = widths(page)
+    piece(page, "Side back gore").focus()
+    page.keyboard.press("+")
+    page.keyboard.press("+")
+    assert widths(page) == pytest.approx(whole * 1.96, rel=0.02)
+    expect(page.locator("#table-map svg")).to_be_visible()
+    box = page.locator("#table-box").bounding_box()
+    page.mouse.move(box["x"] + box["width"] * 0.8, box["y"] + box["height"] * 0.5)
+    nearer = widths(page)
+    page.mouse.wheel(0, -400)
+    page.wait_for_timeout(300)
+    assert widths(page) > nearer
+    assert accessibility(page) == []
+    # The map takes the cloth elsewhere; what is in hand is moved at any zoom by as much as the hand.
+    page.locator("#table-map").scroll_into_view_if_needed()
+    small = page.locator("#table-map").bounding_box()
+    page.mouse.click(small["x"] + 12, small["y"] + small["height"] / 2)
+    assert page.evaluate("document.querySelector('#table-box').scrollLeft") == 0
+    page.keyboard.press("0")
+    page.locator("#zoom-fit").click()
+    assert widths(page) == pytest.approx(whole, rel=0.01)
+
+
+def test_two_fingers_zoom_and_one_drags(browser, table):
+    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True)
+    page = context.new_page()
+    page.goto(f"{table.url}/projects/1/lay/table")
+    whole = widths(page)
+    page.locator("#table-box").evaluate("box => box.scrollIntoView({ block: 'center', behavior: 'instant' })")
+    box = page.locator("#table-box").bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    touch = page.context.new_cdp_session(page)
+
+    def fingers(kind, *spots):
+        points = [{"x": px, "y": py, "id": k} for k, (px, py) in enumerate(spots)]
+        touch.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+
+    fingers("touchStart", (x - 30, y))
+    fingers("touchStart", (x - 30, y), (x + 30, y))
+    for far in (40, 60, 80):
+        fingers("touchMove", (x - far, y), (x + far, y))
+    fingers("touchEnd")
+    assert widths(page) > whole * 1.8
+    context.close()
+
+
+def test_a_flaw_is_drawn_on_the_cloth_and_the_cut_end_is_pulled(page, table):
+    page.goto(f"{table.url}/projects/1/lay/table")
+    page.locator("#cut-end").focus()
+    page.keyboard.press("Home")
+    expect(page.locator("#cut-end-said")).to_contain_text("no longer fit")
+    assert page.locator("#table-box .piece.beyond").count() > 0
+    page.keyboard.press("End")
+    expect(page.locator("#cut-end-said")).to_have_text("")
+    page.get_by_label("Mark a flaw").check()
+    ground = page.locator("#table-box .ground").bounding_box()
+    x, y = ground["x"] + ground["width"] - 30, ground["y"] + 30
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 14, y + 10, steps=3)
+    page.mouse.up()
+    expect(page.locator("#table-said")).to_contain_text("kept with the cloth")
+    expect(page.locator("#table-box .flaw")).to_be_visible()
+    assert accessibility(page) == []
+
+
+def test_a_piece_beside_the_cloth_and_a_layout_put_by_under_a_name(page, table):
+    page.goto(f"{table.url}/projects/1/lay/table")
+    piece(page, "Back waist facing").click()
+    page.locator('.table-tools [data-do="park"]').click()
+    expect(page.locator("#table-parked")).to_contain_text("Back waist facing")
+    expect(page.locator("#table-faults")).to_contain_text("too seldom")
+    page.locator("[data-parked]").click()
+    expect(page.locator("#table-faults h2")).to_have_text("All is right")
+    page.get_by_label("Or only put it by, under a name").fill("facing at the end")
+    page.locator("#name-lay").click()
+    expect(page.locator(".rivals-list")).to_contain_text("facing at the end")
+    assert accessibility(page) == []
+    page.get_by_label("What is matched with what").check()
+    page.get_by_label("Seam lines and notches").check()
+    expect(page.locator("#table-box .inside").first).to_be_visible()

@@ -1,8 +1,20 @@
 """The cutting table: changes by hand are kept step by step, told with their cost, and kept as the lay once right."""
 
 import re
+import sqlite3
+from contextlib import closing
+
+import pytest
 
 TABLE = "/projects/1/lay/table"
+
+
+@pytest.fixture
+def house(house):
+    """The demo household before anything of its first project was cut."""
+    with closing(sqlite3.connect(house.app.state.database)) as opened, opened:
+        opened.execute("DELETE FROM tick WHERE project_id = 1 AND list = 'cut'")
+    return house
 
 
 def change(house, **asked):
@@ -39,7 +51,7 @@ def test_what_is_wrong_is_said_in_words_and_mended_and_nothing_wrong_is_kept(hou
     for _ in range(8):
         if not wrong["faults"]:
             break
-        wrong = change(house, do="mend", fault=0).json()
+        wrong = change(house, do="mend", n=0).json()
     assert wrong["faults"] == []
     kept = house.post(TABLE, data={"role": "main"})
     assert kept.status_code == 200 and "this layout is kept" in kept.text and wrong["length"] in kept.text
@@ -60,7 +72,7 @@ def test_what_cannot_be_asked_is_refused(house):
     assert change(house, do="fly", id="0.0").status_code == 422
     assert change(house, do="move", id="9.9", at=[0, 0]).status_code == 404
     assert change(house, do="move", id="0.0", at=[1e9, 0]).status_code == 422
-    assert change(house, do="mend", fault=99).status_code == 404
+    assert change(house, do="mend", n=99).status_code == 404
     assert house.post(f"{TABLE}/change", json={"role": "nothing", "do": "undo"}).status_code == 200
 
 
@@ -71,3 +83,86 @@ def test_pieces_pushed_together_are_never_longer_and_another_lay_can_be_begun_wi
     assert pushed["faults"] == []
     page = house.post(TABLE, data={"role": "main", "begin": "open"}).text
     assert "as long as it began" in page and page.count('class="piece') > pushed["picture"].count('class="piece')
+
+
+def parked(answer):
+    return [name.split(" ", 1)[1] for name in answer["parked"]]
+
+
+def test_a_piece_is_laid_beside_the_cloth_said_to_be_missing_and_laid_on_again(house):
+    id, *_ = place(house.get(TABLE).text, "Back waist facing")
+    off = change(house, do="park", id=id).json()
+    assert parked(off) == ["Back waist facing"]
+    assert any("too seldom; 1 piece beside the cloth" in said for said, _ in off["faults"])
+    assert house.post(TABLE, data={"role": "main"}).status_code == 422, "a lay that lacks a piece is not kept"
+    assert "Back waist facing" in house.get(TABLE).text.split('id="table-parked"')[1].split("</ul>")[0]
+    on = change(house, do="unpark", n=0).json()
+    assert on["parked"] == [] and on["faults"] == []
+    assert change(house, do="unpark", n=3).status_code == 404
+
+
+def test_the_cloth_is_opened_out_behind_for_a_piece_and_the_stretches_exchanged(house):
+    id, *_ = place(house.get(TABLE).text, "Centre front gore")
+    behind = change(house, do="stretch", id=id, n=1).json()
+    assert behind["stretches"] == ["folded lengthwise, two layers", "open, one layer"]
+    assert behind["faults"] == [] and "1 refold" in behind["work"], "laid whole, where no fold runs"
+    exchanged = change(house, do="exchange", n=0).json()
+    assert exchanged["stretches"] == ["open, one layer", "folded lengthwise, two layers"]
+    assert exchanged["length"] == behind["length"] and exchanged["faults"] == []
+    kept = house.post(TABLE, data={"role": "main"}).text
+    assert "this layout is kept" in kept and "open, one layer, then folded lengthwise" in kept
+
+
+def test_a_flaw_that_is_marked_stays_with_the_cloth_and_the_pieces_are_laid_round_it(house):
+    house.get(TABLE)
+    _, x, y = place(house.get(TABLE).text, "Side front gore")
+    answer = change(house, do="flaw", n=0, at=[x + 200, y + 100], to=[x + 260, y + 140]).json()
+    assert answer["stretches"] == ["open, one layer"] and "kept with the cloth" in answer["said"]
+    assert 'class="flaw"' in answer["picture"]
+    assert any("lies on a flaw" in said for said, _ in answer["faults"])
+    for _ in range(12):
+        if not answer["faults"]:
+            break
+        answer = change(house, do="mend", n=0).json()
+    assert answer["faults"] == []
+    assert answer["length"] in house.get(TABLE).text, "it is there before anything is searched for the cloth as it is"
+    house.post(TABLE, data={"role": "main"})
+    assert "this layout is kept" in house.get("/projects/1/lay/worked-out").text
+
+
+def test_what_is_cut_already_stays_unless_it_was_cut_differently(house):
+    page = house.get("/projects/1/cut").text
+    key = re.search(r'name="key" value="(main:side-back:0)"', page).group(1)
+    house.post("/projects/1/cut", data={"key": key, "done": "yes"})
+    id, x, y = place(house.get(TABLE).text, "Side back gore")
+    assert "is cut already" in change(house, do="move", id=id, at=[x + 40, y]).json()["said"]
+    other = change(house, do="move", id=id, at=[x + 1300.0, y], differently=True).json()
+    assert other["step"] == "Side back gore was cut differently"
+    again = change(house, do="rest").json()
+    there = place(again["picture"], "Side back gore")
+    assert there[1:] == (round(x + 1300, 2), y), "the rest is laid round it where it was really cut"
+    assert again["faults"] == []
+
+
+def test_lays_are_put_by_under_names_compared_and_taken_up_again(house):
+    id, x, y = place(house.get(TABLE).text, "Side back gore")
+    longer = change(house, do="move", id=id, at=[x + 900, y]).json()
+    page = house.post(TABLE, data={"role": "main", "name": "  wide   apart "}).text
+    assert "wide apart" in page and 'class="compared"' in page
+    change(house, do="undo")
+    number = re.search(r'value="(named:\d+)"', page).group(1)
+    assert longer["length"] in house.post(TABLE, data={"role": "main", "begin": number}).text.split("table-tools")[0]
+    assert house.post(TABLE, data={"role": "main", "name": "   "}).status_code == 422
+    gone = house.post(TABLE, data={"role": "main", "forget": number.split(":")[1]}).text
+    assert "wide apart" not in gone
+
+
+def test_a_lay_for_another_size_is_carried_over_and_what_changed_is_said(house):
+    id, x, y = place(house.get(TABLE).text, "Side back gore")
+    change(house, do="move", id=id, at=[x + 20, y])
+    house.post("/projects/1/fit", data={"size": "16"})
+    house.get("/projects/1/lay/worked-out")
+    page = house.get(TABLE).text
+    assert "Since you worked on it:" in page and "changed" in page
+    assert page.count('class="piece') == 6
+    assert "Since you worked on it" not in house.get(TABLE).text, "it is said once"

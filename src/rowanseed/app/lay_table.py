@@ -2,23 +2,54 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject
 from rowanseed.core.base.errors import NotThere, RowanseedError
+from rowanseed.core.base.words import plural
+from rowanseed.core.cutting import CutItem
+from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.choice import piece_names
-from rowanseed.core.lay.edit import Fault, FaultKind, NotAllowed
+from rowanseed.core.lay.edit import Fault, FaultKind, NotAllowed, Parked
 from rowanseed.core.lay.engine import Budget, solve
-from rowanseed.core.lay.problem import Plan, laid
+from rowanseed.core.lay.folding import layers_of
+from rowanseed.core.lay.opening import opened
+from rowanseed.core.lay.problem import LayKind, Placement, Plan, laid
+from rowanseed.store import cloths
 from rowanseed.store import lay_table as store
 from rowanseed.store.lay_table import OnTable
 from rowanseed.store.lays import KeptLay, keep_lay
+from rowanseed.store.named_lays import NamedLay, forget_lay, name_lay, named_lays
 
 SECONDS = 2.0
 """How long the rest is laid again."""
+FLAW = 30.0
+"""A flaw that is only tapped is a square of so many mm."""
+
+
+@dataclass(frozen=True)
+class Asked:
+    """One change: what is done, to which placement, and where to. `at` and `to` are mm in the frame of its stretch."""
+
+    do: str
+    id: str = ""
+    at: Point | None = None
+    to: Point | None = None
+    n: int = 0
+    differently: bool = False
+
+
+@dataclass(frozen=True)
+class State:
+    """What is on the table: the plan, what is pinned on it, what lies beside it."""
+
+    plan: Plan
+    pinned: frozenset[str] = frozenset()
+    parked: tuple[Parked, ...] = ()
 
 
 @dataclass(frozen=True, eq=False)
@@ -29,33 +60,75 @@ class LayTable:
     found: ClothPlan
 
     @cached_property
-    def lay(self) -> OnTable:
-        """What is on the table; the lay in use is put there where nothing is, or where it was laid for other pieces."""
-        known = store.on_table(self.project.desk.db, self.project.record.id, self.found.role)
-        if known is not None and known.question == self.found.question:
-            return known
-        return self.put_on(None)
+    def _known(self) -> OnTable | None:
+        return store.on_table(self.project.desk.db, self.project.record.id, self.found.role)
+
+    @property
+    def has_begun(self) -> bool:
+        """Whether a lay is on the table already."""
+        return self._known is not None
 
     @property
     def was_for_other_pieces(self) -> bool:
-        known = store.on_table(self.project.desk.db, self.project.record.id, self.found.role)
-        return known is not None and known.question != self.found.question
+        """Whether size, length or cloth have changed since it was worked on."""
+        return self._known is not None and self._known.question != self.found.question
+
+    @cached_property
+    def lay(self) -> OnTable:
+        """What is on the table: at first the lay in use; what was laid for other pieces is carried over."""
+        if self._known is None:
+            return self.put_on(None)
+        return self._known if not self.was_for_other_pieces else self.carry_over(self._known.plan)
+
+    @property
+    def state(self) -> State:
+        return State(self.lay.plan, self.lay.pinned, self.lay.parked)
 
     def put_on(self, name: str | None) -> OnTable:
-        """Begin anew with one of the lays that were found."""
+        """Begin anew with one of the lays that were found or kept by a name."""
+        by_name = {f"named:{one.id}": one for one in self.named}
+        if name in by_name:
+            one = by_name[name]
+            return self._begin(one.plan, one.name) if one.question == self.found.question else self.carry_over(one.plan)
         plan = self.found.plans.get(name) if name else self.found.plan
         if plan is None:
             raise NotThere("lay")
+        return self._begin(plan, "as it was found")
+
+    def carry_over(self, plan: Plan) -> OnTable:
+        """Begin with a lay made for other pieces or another cloth: each where it lay, the rest beside the cloth."""
+        problem = self.found.problem
+        if any(stretch.lay not in problem.lays for stretch in plan.stretches) and LayKind.OPEN in problem.lays:
+            known = {piece.id for piece in problem.pieces}
+            if all(p.piece in known for _, p in edit.ids(plan)):
+                plan = opened(plan, replace(problem, forbidden=(), matches=())) or plan
+        carried, parked = edit.carried_over(problem, plan)
+        return self._begin(carried, "carried over", parked)
+
+    def _begin(self, plan: Plan, words: str, parked: Sequence[Parked] = ()) -> OnTable:
         db, id = self.project.desk.db, self.project.record.id
-        store.put_on_table(db, id, self.found.role, self.found.question, plan)
+        store.put_on_table(db, id, self.found.role, self.found.question, plan, words=words, parked=parked)
         known = store.on_table(db, id, self.found.role)
         if known is None:
             raise NotThere("lay")
         return known
 
+    # ------------------------------------------------------------ what it says
+
     @cached_property
     def names(self) -> dict[str, str]:
-        return dict(piece_names(self.project.core.cut_pattern))
+        """The pieces' names; in a batch with whose they are."""
+        pattern = self.project.core.cut_pattern
+        names = piece_names(pattern)
+        owners = {piece.id: piece.garment for piece in pattern.pieces}
+        if len(set(owners.values())) == 1:
+            return dict(names)
+        return {id: f"{name}, garment {owners[id]}" for id, name in names.items()}
+
+    @cached_property
+    def owners(self) -> dict[str, int]:
+        """Which garment of a batch each piece belongs to."""
+        return {piece.id: piece.garment for piece in self.project.core.cut_pattern.pieces}
 
     @cached_property
     def numbers(self) -> dict[str, int]:
@@ -66,10 +139,21 @@ class LayTable:
     def faults(self) -> tuple[Fault, ...]:
         return edit.faults(self.found.problem, self.lay.plan)
 
+    @cached_property
+    def cut(self) -> frozenset[str]:
+        """The placements that are cut already, where they lie as they were cut."""
+        done = self.project.ticked("cut")
+        cut = [i for i in self.project.cut_items if i.role is self.found.role and i.key in done]
+        if not cut or self.found.plan is None:
+            return frozenset()
+        return frozenset(id for id, p in edit.ids(self.lay.plan) if any(_is_same_place(item, p) for item in cut))
+
     def said(self, fault: Fault) -> str:
         """A fault in words, with the pieces it is wrong with."""
         if fault.piece:
-            return f"{self.names.get(fault.piece, fault.piece)} {fault.kind.words}"
+            beside = sum(one.piece == fault.piece for one in self.lay.parked)
+            more = f"; {plural(beside, 'piece')} beside the cloth" if beside and fault.kind is FaultKind.TOO_FEW else ""
+            return f"{self.names.get(fault.piece, fault.piece)} {fault.kind.words}{more}"
         pieces = [edit.placement(self.lay.plan, id).piece for id in fault.ids]
         names = list(dict.fromkeys(f"{self.numbers[p]} {self.names[p]}" for p in pieces))
         joined = " and ".join(names)
@@ -79,44 +163,136 @@ class LayTable:
             joined = f"Both {names[0]}"
         return f"{joined} {fault.kind.words}"
 
+    def what_changed(self) -> str:
+        """In words, what is not as it was when the lay on the table was made."""
+        if self._known is None:
+            return ""
+        other, new, gone = edit.changed_pieces(self.found.problem, self._known.plan)
+        told = [
+            f"{', '.join(self.names.get(id, id) for id in ids)} {words}"
+            for ids, words in ((other, "changed"), (new, "came in"), (gone, "went out"))
+            if ids
+        ]
+        return "; ".join(told) or "the cloth, or what is matched on it, changed"
+
     # ------------------------------------------------------------ changing it
 
-    def change(self, do: str, id: str, at: tuple[float, float] | None) -> str:
+    def change(self, asked: Asked) -> str:
         """Do one thing to the lay on the table; why not, in words, where a rule forbids it."""
-        lay, problem = self.lay, self.found.problem
-        known = dict(edit.ids(lay.plan))
-        if do in ("move", "nudge", "turn", "mirror", "pin") and id not in known:
-            raise NotThere("piece")
-        name = self.names[known[id].piece] if id in known else ""
-        pinned = lay.pinned
-        if id in pinned and do in ("move", "nudge", "turn", "mirror"):
-            return f"{name} is pinned: take the pin out first."
+        known = dict(edit.ids(self.lay.plan))
+        if asked.do in OF_A_PIECE:
+            if asked.id not in known:
+                raise NotThere("piece")
+            name = self.names[known[asked.id].piece]
+            if asked.id in self.lay.pinned and asked.do in MOVING:
+                return f"{name} is pinned: take the pin out first."
+            if asked.id in self.cut and asked.do in MOVING and not asked.differently:
+                return f"{name} is cut already: say “I cut it differently” first, and lay it where it was cut."
+        else:
+            name = ""
+        does = self._deeds.get(asked.do)
+        if does is None:
+            raise NotThere("change")
         try:
-            match do:
-                case "move" | "nudge" if at is not None:
-                    plan = edit.move(problem, lay.plan, id, at, snap=do == "move")
-                    words = f"{name} moved"
-                case "turn":
-                    plan, words = edit.turn(problem, lay.plan, id), f"{name} turned"
-                case "mirror":
-                    plan, words = edit.mirror(problem, lay.plan, id), f"{name} turned over"
-                case "pin":
-                    plan, pinned = lay.plan, lay.pinned ^ {id}
-                    words = f"{name} {'pinned' if id in pinned else 'no longer pinned'}"
-                case "push":
-                    plan, words = edit.push_together(problem, lay.plan, pinned), "All pushed together"
-                case "rest":
-                    plan, pinned = self._laid_again(), frozenset()
-                    words = "The rest laid again"
-                case _:
-                    raise NotThere("change")
+            after, words = does(asked, name)
         except NotAllowed as refused:
-            return f"{name}: {refused.rule.words}."
+            return f"{name}: {refused.rule.words}.".removeprefix(": ")
+        except NotThere:
+            raise
         except RowanseedError as error:
             return str(error)
-        if plan != lay.plan or pinned != lay.pinned:
-            store.add_step(self.project.desk.db, self.project.record.id, self.found.role, words, plan, pinned)
+        except KeyError:
+            raise NotThere("place") from None
+        if after != self.state:
+            db, id = self.project.desk.db, self.project.record.id
+            store.add_step(db, id, self.found.role, words, after.plan, after.pinned, after.parked)
         return ""
+
+    @property
+    def _deeds(self) -> dict[str, Callable[[Asked, str], tuple[State, str]]]:
+        return {
+            "move": self._move,
+            "nudge": self._move,
+            "turn": self._turn,
+            "mirror": self._mirror,
+            "pin": self._pin,
+            "push": self._push,
+            "rest": self._rest,
+            "part": self._part,
+            "park": self._park,
+            "unpark": self._unpark,
+            "stretch": self._stretch,
+            "exchange": self._exchange,
+        }
+
+    def _move(self, asked: Asked, name: str) -> tuple[State, str]:
+        if asked.at is None:
+            raise NotThere("place")
+        snap = asked.do == "move" and not asked.differently
+        plan = edit.move(self.found.problem, self.lay.plan, asked.id, asked.at, snap=snap)
+        if asked.differently:
+            return replace(self.state, plan=plan, pinned=self.lay.pinned | {asked.id}), f"{name} was cut differently"
+        return replace(self.state, plan=plan), f"{name} moved"
+
+    def _turn(self, asked: Asked, name: str) -> tuple[State, str]:
+        return replace(self.state, plan=edit.turn(self.found.problem, self.lay.plan, asked.id)), f"{name} turned"
+
+    def _mirror(self, asked: Asked, name: str) -> tuple[State, str]:
+        plan = edit.mirror(self.found.problem, self.lay.plan, asked.id)
+        return replace(self.state, plan=plan), f"{name} turned over"
+
+    def _pin(self, asked: Asked, name: str) -> tuple[State, str]:
+        pinned = self.lay.pinned ^ {asked.id}
+        return replace(self.state, pinned=pinned), f"{name} {'pinned' if asked.id in pinned else 'no longer pinned'}"
+
+    def _push(self, asked: Asked, name: str) -> tuple[State, str]:
+        plan = edit.push_together(self.found.problem, self.lay.plan, self.lay.pinned | self.cut)
+        return replace(self.state, plan=plan), "All pushed together"
+
+    def _rest(self, asked: Asked, name: str) -> tuple[State, str]:
+        """Everything but what is pinned or cut laid anew, what is parked too."""
+        return self._laid_again(self.lay.pinned | self.cut), "The rest laid again"
+
+    def _part(self, asked: Asked, name: str) -> tuple[State, str]:
+        """Only what is wrong, parked or in hand is laid anew; everything else stays."""
+        loose = {id for fault in self.faults for id in fault.ids[:1]} | ({asked.id} if asked.id else set())
+        keep = frozenset(id for id, _ in edit.ids(self.lay.plan) if id not in loose) | self.lay.pinned | self.cut
+        return self._laid_again(keep), "Only a part laid again"
+
+    def _laid_again(self, keep: frozenset[str]) -> State:
+        """What is kept stays where the cloth lies as it does; the ids of pins are those of the new plan."""
+        pins = edit.pins(self.lay.plan, keep)
+        lays = tuple(dict.fromkeys(stretch.lay for stretch in self.lay.plan.stretches))
+        plan = solve(replace(self.found.problem, pins=pins, lays=lays), Budget(seconds=SECONDS))
+        held = [edit.placement(self.lay.plan, id) for id in self.lay.pinned]
+        pinned = frozenset(
+            id for id, p in edit.ids(plan) if any(p.piece == h.piece and _near(p.at, h.at) for h in held)
+        )
+        return State(plan, pinned)
+
+    def _park(self, asked: Asked, name: str) -> tuple[State, str]:
+        plan, gone = edit.take_off(self.lay.plan, asked.id)
+        pinned = _pins_after(self.lay.plan, plan, self.lay.pinned - {asked.id})
+        return State(plan, pinned, (*self.lay.parked, gone)), f"{name} beside the cloth"
+
+    def _unpark(self, asked: Asked, name: str) -> tuple[State, str]:
+        if not 0 <= asked.n < len(self.lay.parked):
+            raise NotThere("piece")
+        one = self.lay.parked[asked.n]
+        plan, _ = edit.put_on(self.found.problem, self.lay.plan, one)
+        parked = tuple(other for k, other in enumerate(self.lay.parked) if k != asked.n)
+        return State(plan, self.lay.pinned, parked), f"{self.names[one.piece]} on the cloth again"
+
+    def _stretch(self, asked: Asked, name: str) -> tuple[State, str]:
+        plan, _ = edit.to_stretch(self.found.problem, self.lay.plan, asked.id, asked.n)
+        pinned = _pins_after(self.lay.plan, plan, self.lay.pinned - {asked.id})
+        return replace(self.state, plan=plan, pinned=pinned), f"{name} on another stretch"
+
+    def _exchange(self, asked: Asked, name: str) -> tuple[State, str]:
+        plan = edit.exchange(self.found.problem, self.lay.plan, asked.n)
+        return replace(
+            self.state, plan=plan, pinned=_pins_after(self.lay.plan, plan, self.lay.pinned)
+        ), "Stretches exchanged"
 
     def mend(self, number: int) -> None:
         """Put one of the faults right, the nearest way."""
@@ -128,26 +304,73 @@ class LayTable:
         plan = edit.mend(self.found.problem, self.lay.plan, fault)
         if plan != self.lay.plan:
             words = f"Put right: {self.said(fault)}"
-            store.add_step(self.project.desk.db, self.project.record.id, self.found.role, words, plan, self.lay.pinned)
+            db, id = self.project.desk.db, self.project.record.id
+            store.add_step(db, id, self.found.role, words, plan, self.lay.pinned, self.lay.parked)
 
-    def _laid_again(self) -> Plan:
-        """Everything but what is pinned laid anew, each where the cloth lies as it does."""
-        pins = edit.pins(self.lay.plan, self.lay.pinned)
-        lays = tuple(dict.fromkeys(stretch.lay for stretch in self.lay.plan.stretches))
-        return solve(replace(self.found.problem, pins=pins, lays=lays), Budget(seconds=SECONDS))
+    def flaw(self, stretch: int, a: Point, b: Point) -> None:
+        """There is a flaw between these two points of a stretch, on the layer that is seen: nothing is cut there."""
+        if not 0 <= stretch < len(self.lay.plan.stretches):
+            raise NotThere("place")
+        there, cloth = self.lay.plan.stretches[stretch], self.found.entry.cloth
+        strips = edit.strips(self.found.problem, there)
+        strip = min(strips, key=lambda one: max(one.low - min(a[1], b[1]), max(a[1], b[1]) - one.high))
+        layer = layers_of(there.lay, there.depth, strip, self.found.problem.cloth.width)[0]
+        xs = sorted((there.start + p[0]) / cloth.along for p in (a, b))
+        ys = sorted(layer.on_cloth(p[1]) / cloth.across for p in (a, b))
+        for pair in (xs, ys):
+            if pair[1] - pair[0] < FLAW:
+                middle = (pair[0] + pair[1]) / 2
+                pair[:] = [middle - FLAW / 2, middle + FLAW / 2]
+        patch = ((xs[0], ys[0]), (xs[1], ys[0]), (xs[1], ys[1]), (xs[0], ys[1]))
+        cloths.save_cloth(self.project.desk.db, self.found.entry.id, replace(cloth, gone=(*cloth.gone, patch)))
 
     def step(self, by: int) -> None:
         store.go_to(self.project.desk.db, self.project.record.id, self.found.role, by)
 
+    # ------------------------------------------------------------ keeping it
+
     def keep(self) -> bool:
         """Keep the lay on the table as *the* lay of this cloth; not while anything is wrong with it."""
-        if self.faults:
+        if self.faults or self.lay.parked:
             return False
-        plan = self.lay.plan
-        keep_lay(
-            self.project.desk.db,
-            self.project.record.id,
-            self.found.role,
-            KeptLay(self.found.question, laid(plan), plan),
-        )
+        self._use(edit.without_empty(self.lay.plan))
         return True
+
+    def _use(self, plan: Plan) -> None:
+        kept = KeptLay(self.found.question, laid(plan), plan)
+        keep_lay(self.project.desk.db, self.project.record.id, self.found.role, kept)
+
+    @cached_property
+    def named(self) -> tuple[NamedLay, ...]:
+        """The lays kept by a name."""
+        return named_lays(self.project.desk.db, self.project.record.id, self.found.role)
+
+    def keep_by_name(self, name: str) -> None:
+        """Beside the one in use, whether it is right yet or not."""
+        db, id = self.project.desk.db, self.project.record.id
+        name_lay(db, id, self.found.role, name, self.found.question, edit.without_empty(self.lay.plan))
+
+    def forget(self, id: int) -> None:
+        forget_lay(self.project.desk.db, self.project.record.id, id)
+
+
+OF_A_PIECE = frozenset({"move", "nudge", "turn", "mirror", "pin", "park", "stretch"})
+MOVING = OF_A_PIECE - {"pin"}
+
+
+def _is_same_place(item: CutItem, laid: Placement) -> bool:
+    """Whether a placement lies where a piece was cut; a tissue may lie there turned over, on the same outline."""
+    if item.piece.id != laid.piece:
+        return False
+    one, other = bounds(item.placement.outline), bounds(laid.outline)
+    return all(abs(a - b) < 0.5 for a, b in zip(one, other, strict=True))
+
+
+def _near(a: Point, b: Point) -> bool:
+    return abs(a[0] - b[0]) + abs(a[1] - b[1]) < 0.1
+
+
+def _pins_after(before: Plan, after: Plan, pinned: frozenset[str]) -> frozenset[str]:
+    """Pins after placements have been given other ids: by the piece and its place."""
+    held = [edit.placement(before, id) for id in pinned]
+    return frozenset(id for id, p in edit.ids(after) if any(p.piece == h.piece and _near(p.at, h.at) for h in held))

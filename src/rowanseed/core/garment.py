@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration, Altered
 from rowanseed.core.base.errors import PatternError
+from rowanseed.core.base.same import Same
 from rowanseed.core.batch import Member, together
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Surface
@@ -171,6 +173,12 @@ def _on_border(pattern: Pattern, size: str, cloth: Cloth, pieces: list[LayPiece]
 
 def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:
     """The cutting line of a piece as a polygon, its fold edge (if any) as one side of it."""
+    return _lay_piece(Same(piece), cut, size)
+
+
+@lru_cache(maxsize=1024)
+def _lay_piece(same: Same[Piece], cut: Cut, size: str) -> LayPiece:
+    piece = same.it
     cutting = dict(lines(piece, size).cutting)
     fold: tuple[Point, Point] | None = None
     if cut.fold is not None:

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from functools import lru_cache
 
 from rowanseed.core.alter.change import Altered
+from rowanseed.core.base.same import Same
 from rowanseed.core.batch import Member
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import Layers
@@ -24,42 +24,29 @@ from rowanseed.core.saving.tactic import TacticId
 KEPT = 128
 
 
-@dataclass(frozen=True, eq=False)
-class _Same:
-    """A pattern known by identity: the store gives the same object for the same document."""
-
-    pattern: Pattern
-
-    def __hash__(self) -> int:
-        return id(self.pattern)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Same) and other.pattern is self.pattern
-
-
 def altered_once(pattern: Pattern, choices: GarmentChoices) -> Altered:
     """The pattern as a garment is cut. Raises as `altered` does, each time."""
-    return _altered(_Same(_stitched(_Same(pattern))), choices)
+    return _altered(Same(_stitched(Same(pattern))), choices)
 
 
 def drawn_once(pattern: Pattern, view: str, size: str) -> Pattern:
     """The pattern as it is drawn, on its stitching lines and with the lower edge of a view."""
-    return _in_view(_Same(_stitched(_Same(pattern))), view, size)
+    return _in_view(Same(_stitched(Same(pattern))), view, size)
 
 
 @lru_cache(maxsize=KEPT)
-def _in_view(same: _Same, view: str, size: str) -> Pattern:
-    return in_view(same.pattern, view, size)
+def _in_view(same: Same[Pattern], view: str, size: str) -> Pattern:
+    return in_view(same.it, view, size)
 
 
 @lru_cache(maxsize=KEPT)
-def _stitched(same: _Same) -> Pattern:
-    return on_stitching_line(same.pattern)
+def _stitched(same: Same[Pattern]) -> Pattern:
+    return on_stitching_line(same.it)
 
 
 @lru_cache(maxsize=KEPT)
-def _altered(same: _Same, choices: GarmentChoices) -> Altered:
-    return altered(same.pattern, choices)
+def _altered(same: Same[Pattern], choices: GarmentChoices) -> Altered:
+    return altered(same.it, choices)
 
 
 def garment_once(
@@ -67,22 +54,24 @@ def garment_once(
 ) -> Pattern:
     """An (altered) pattern with what is done to save cloth and the layers derived from it."""
     plain = not tactics and reckoning.layers == Layers() and not reckoning.moved
-    return pattern if plain else _garment(_Same(pattern), tactics, size, view, reckoning)
+    return pattern if plain else _garment(Same(pattern), tactics, size, view, reckoning)
 
 
 @lru_cache(maxsize=KEPT)
-def _garment(same: _Same, tactics: tuple[TacticId, ...], size: str, view: str, reckoning: ClothChoices) -> Pattern:
-    return derived(same.pattern, size, view, reckoning, tactics)
+def _garment(
+    same: Same[Pattern], tactics: tuple[TacticId, ...], size: str, view: str, reckoning: ClothChoices
+) -> Pattern:
+    return derived(same.it, size, view, reckoning, tactics)
 
 
 def allowed_once(garment: Pattern, size: str, view: str, making: MakingChoices) -> Pattern:
     """A garment with the allowances that its chosen techniques ask for."""
-    return _allowed(_Same(garment), size, view, making) if making.techniques and size else garment
+    return _allowed(Same(garment), size, view, making) if making.techniques and size else garment
 
 
 @lru_cache(maxsize=KEPT)
-def _allowed(same: _Same, size: str, view: str, making: MakingChoices) -> Pattern:
-    return with_allowances(same.pattern, view, size, making)
+def _allowed(same: Same[Pattern], size: str, view: str, making: MakingChoices) -> Pattern:
+    return with_allowances(same.it, view, size, making)
 
 
 def to_cut_once(
@@ -91,40 +80,42 @@ def to_cut_once(
     """All there is to cut: the garment, rectangles, the batch's other garments."""
     if not members and not reckoning.rectangles:
         return garment
-    return _to_cut(_Same(garment), size, reckoning, tuple((member, _Same(pattern)) for member, pattern in members))
+    return _to_cut(Same(garment), size, reckoning, tuple((member, Same(pattern)) for member, pattern in members))
 
 
 @lru_cache(maxsize=KEPT)
-def _to_cut(same: _Same, size: str, reckoning: ClothChoices, members: tuple[tuple[Member, _Same], ...]) -> Pattern:
-    return to_cut(same.pattern, size, reckoning, tuple((member, other.pattern) for member, other in members))
+def _to_cut(
+    same: Same[Pattern], size: str, reckoning: ClothChoices, members: tuple[tuple[Member, Same[Pattern]], ...]
+) -> Pattern:
+    return to_cut(same.it, size, reckoning, tuple((member, other.it) for member, other in members))
 
 
 def made_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> Made:
     """The operations of an (altered) pattern, not put in order: for which there are, and not when."""
-    return _made(_Same(pattern), choices, making)
+    return _made(Same(pattern), choices, making)
 
 
 @lru_cache(maxsize=KEPT)
-def _made(same: _Same, choices: GarmentChoices, making: MakingChoices) -> Made:
-    return compile_garment(same.pattern, choices.view, choices.size, making)
+def _made(same: Same[Pattern], choices: GarmentChoices, making: MakingChoices) -> Made:
+    return compile_garment(same.it, choices.view, choices.size, making)
 
 
 def ordered_once(pattern: Pattern, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
     """The operations of an (altered) pattern in working order. Raises as `sequence` does."""
-    return _ordered(_Same(pattern), choices, making)
+    return _ordered(Same(pattern), choices, making)
 
 
 @lru_cache(maxsize=KEPT)
-def _ordered(same: _Same, choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
+def _ordered(same: Same[Pattern], choices: GarmentChoices, making: MakingChoices) -> tuple[Operation, ...]:
     operations = sequence(_made(same, choices, making).operations)
-    return by_the_booklet(same.pattern, operations) if making.habits.by_booklet else operations
+    return by_the_booklet(same.it, operations) if making.habits.by_booklet else operations
 
 
 def walk_once(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
     """The seams of an (altered) pattern, walked."""
-    return _walk(_Same(pattern), size)
+    return _walk(Same(pattern), size)
 
 
 @lru_cache(maxsize=KEPT)
-def _walk(same: _Same, size: str) -> tuple[SeamWalk, ...]:
-    return walk(same.pattern, size)
+def _walk(same: Same[Pattern], size: str) -> tuple[SeamWalk, ...]:
+    return walk(same.it, size)

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from functools import lru_cache
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import PieceLines, lines
@@ -14,27 +14,14 @@ SHOWN = 0.3
 """How far, in mm of cloth, a drawn curve may stray from the true one: less than a line is wide on a screen."""
 
 
-@dataclass(frozen=True)
-class _Same:
-    """A piece known by identity."""
-
-    piece: Piece
-
-    def __hash__(self) -> int:
-        return id(self.piece)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Same) and other.piece is self.piece
-
-
 @lru_cache(maxsize=2048)
-def _shown(same: _Same, size: str) -> PieceLines:
-    return lines(same.piece, size, SHOWN)
+def _shown(same: Same[Piece], size: str) -> PieceLines:
+    return lines(same.it, size, SHOWN)
 
 
 def shown_lines(piece: Piece, size: str) -> PieceLines:
     """Cutting line and seam line of a piece as finely as a screen shows them."""
-    return _shown(_Same(piece), size)
+    return _shown(Same(piece), size)
 
 
 def upright(p: Point) -> Point:
@@ -44,9 +31,9 @@ def upright(p: Point) -> Point:
 
 def outline_path(piece: Piece, size: str) -> str:
     """The cutting line of a piece as a path, upright, in its own frame."""
-    return _outline(_Same(piece), size)
+    return _outline(Same(piece), size)
 
 
 @lru_cache(maxsize=2048)
-def _outline(same: _Same, size: str) -> str:
-    return path_of([upright(p) for p in shown_lines(same.piece, size).cutting_ring()])
+def _outline(same: Same[Piece], size: str) -> str:
+    return path_of([upright(p) for p in shown_lines(same.it, size).cutting_ring()])

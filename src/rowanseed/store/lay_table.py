@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Sequence
 from dataclasses import dataclass
 
+from rowanseed.core.lay.edit import Parked
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.layout_json import plan_document, read_plan
@@ -15,8 +17,8 @@ from rowanseed.store.database import Connection, transaction
 class OnTable:
     """The lay as it stands after its n-th change: what that was in words, and which pieces are pinned.
 
-    `question` is what it was laid for, `began_with` the length it began with; `undo` and `redo` say whether there is a
-    step before and after.
+    `question` is what it was laid for, `began_with` the length it began with, `parked` what lies beside the cloth;
+    `undo` and `redo` say whether there is a step before and after.
     """
 
     question: str
@@ -25,6 +27,7 @@ class OnTable:
     words: str
     plan: Plan
     pinned: frozenset[str]
+    parked: tuple[Parked, ...]
     undo: bool
     redo: bool
 
@@ -33,7 +36,7 @@ def on_table(connection: Connection, project_id: int, role: Role) -> OnTable | N
     """The lay that is on the table; None if none is."""
     row = connection.execute(
         """
-        SELECT question, began_with, n, words, plan, pinned,
+        SELECT question, began_with, n, words, plan, pinned, parked,
             (SELECT max(n) FROM lay_step AS last WHERE last.project_id = lay_table.project_id
                 AND last.role = lay_table.role) AS last
         FROM lay_table JOIN lay_step USING (project_id, role)
@@ -50,12 +53,22 @@ def on_table(connection: Connection, project_id: int, role: Role) -> OnTable | N
         words=row["words"],
         plan=read_plan(json.loads(row["plan"])),
         pinned=frozenset(json.loads(row["pinned"])),
+        parked=tuple(Parked(piece, turn, mirrored) for piece, turn, mirrored in json.loads(row["parked"])),
         undo=row["n"] > 0,
         redo=row["n"] < row["last"],
     )
 
 
-def put_on_table(connection: Connection, project_id: int, role: Role, question: str, plan: Plan) -> None:
+def put_on_table(
+    connection: Connection,
+    project_id: int,
+    role: Role,
+    question: str,
+    plan: Plan,
+    *,
+    words: str = "as it was found",
+    parked: Sequence[Parked] = (),
+) -> None:
     """Begin with a lay; what was on the table before is cleared away."""
     with transaction(connection, recorded=False):
         _clear(connection, project_id, role)
@@ -63,11 +76,17 @@ def put_on_table(connection: Connection, project_id: int, role: Role, question: 
             "INSERT INTO lay_table (project_id, role, question, at, began_with) VALUES (?, ?, ?, 0, ?)",
             (project_id, role.value, question, plan.length),
         )
-        _write(connection, project_id, role, 0, "as it was found", plan, frozenset())
+        _write(connection, project_id, role, 0, words, plan, frozenset(), parked)
 
 
 def add_step(
-    connection: Connection, project_id: int, role: Role, words: str, plan: Plan, pinned: frozenset[str]
+    connection: Connection,
+    project_id: int,
+    role: Role,
+    words: str,
+    plan: Plan,
+    pinned: frozenset[str],
+    parked: Sequence[Parked] = (),
 ) -> None:
     """The next change; steps that were undone before it are gone."""
     with transaction(connection, recorded=False):
@@ -78,7 +97,7 @@ def add_step(
         connection.execute(
             "DELETE FROM lay_step WHERE project_id = ? AND role = ? AND n >= ?", (project_id, role.value, n)
         )
-        _write(connection, project_id, role, n, words, plan, pinned)
+        _write(connection, project_id, role, n, words, plan, pinned, parked)
         connection.execute("UPDATE lay_table SET at = ? WHERE project_id = ? AND role = ?", (n, project_id, role.value))
 
 
@@ -101,9 +120,17 @@ def _clear(connection: Connection, project_id: int, role: Role) -> None:
 
 
 def _write(
-    connection: Connection, project_id: int, role: Role, n: int, words: str, plan: Plan, pinned: frozenset[str]
+    connection: Connection,
+    project_id: int,
+    role: Role,
+    n: int,
+    words: str,
+    plan: Plan,
+    pinned: frozenset[str],
+    parked: Sequence[Parked],
 ) -> None:
+    beside = json.dumps([[one.piece, one.turn, one.mirrored] for one in parked])
     connection.execute(
-        "INSERT INTO lay_step (project_id, role, n, words, plan, pinned) VALUES (?, ?, ?, ?, ?, ?)",
-        (project_id, role.value, n, words, json.dumps(plan_document(plan)), json.dumps(sorted(pinned))),
+        "INSERT INTO lay_step (project_id, role, n, words, plan, pinned, parked) VALUES (?, ?, ?, ?, ?, ?, ?)",
+        (project_id, role.value, n, words, json.dumps(plan_document(plan)), json.dumps(sorted(pinned)), beside),
     )

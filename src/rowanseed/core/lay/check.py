@@ -8,9 +8,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import TypeVar
 
-from shapely import affinity
+from shapely import STRtree, affinity
 from shapely.geometry import Point as Spot
 from shapely.geometry import Polygon
 
@@ -78,6 +79,7 @@ def _points(at: tuple[Point, ...], placement: Placement) -> list[Point]:
     return [(p.x, p.y) for p in (_put(Spot(*point), placement) for point in at)]
 
 
+@lru_cache(maxsize=1024)
 def _is_alike(piece: LayPiece) -> bool:
     """Whether a piece has no left and right."""
     if piece.fold is not None:
@@ -170,8 +172,7 @@ def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
         yield f"{item.label} reaches out of its stretch"
     if _outside(item.polygon, item.region) > TOLERANCE:
         yield f"{item.label} reaches out of the usable cloth"
-    written = Polygon(item.placement.outline)
-    if not written.is_valid or written.symmetric_difference(item.polygon).area > TOLERANCE * item.polygon.length:
+    if not _is_its_own(item):
         yield f"{item.label}: the outline is not the piece's at this place"
     if item.placement.whole and (item.piece.fold is None or item.region.double):
         yield f"{item.label}: only a fold piece on a single layer is laid whole"
@@ -180,6 +181,18 @@ def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
         off = min((max(abs(y - fold) for _, y in ends) for fold in item.region.folds), default=1e9)
         if off > TOLERANCE:
             yield f"{item.label}: the fold edge is not on a fold"
+
+
+def _is_its_own(item: _Laid) -> bool:
+    """Whether the outline written down is the piece's own at this place: point by point, or else as areas."""
+    own = item.polygon.exterior.coords[:-1]
+    written = item.placement.outline
+    if len(own) == len(written) and all(
+        abs(a[0] - b[0]) <= TOLERANCE and abs(a[1] - b[1]) <= TOLERANCE for a, b in zip(own, written, strict=True)
+    ):
+        return True
+    shape = Polygon(written)
+    return bool(shape.is_valid and shape.symmetric_difference(item.polygon).area <= TOLERANCE * item.polygon.length)
 
 
 def _turn_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
@@ -192,15 +205,17 @@ def _turn_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
 
 
 def _distance_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
-    for n, b in enumerate(laid):
-        for a in laid[:n]:
-            if a.stretch != b.stretch:
-                continue
-            common = a.polygon.intersection(b.polygon)
-            if common.area > TOLERANCE * 2:
-                yield f"{b.label} overlaps {a.label}"
-            elif problem.gap and a.polygon.distance(b.polygon) < problem.gap - TOLERANCE:
-                yield f"{b.label} is nearer than the gap to {a.label}"
+    polygons = [item.polygon for item in laid]
+    near = STRtree(polygons).query(polygons, predicate="dwithin", distance=problem.gap) if polygons else []
+    for n, m in sorted(zip(*near, strict=True)) if polygons else ():
+        a, b = laid[m], laid[n]
+        if m >= n or a.stretch != b.stretch:
+            continue
+        common = a.polygon.intersection(b.polygon)
+        if common.area > TOLERANCE * 2:
+            yield f"{b.label} overlaps {a.label}"
+        elif problem.gap and a.polygon.distance(b.polygon) < problem.gap - TOLERANCE:
+            yield f"{b.label} is nearer than the gap to {a.label}"
 
 
 def _count_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:

@@ -10,6 +10,7 @@ from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.make import facts
 from rowanseed.core.make.by_hand import by_hand
 from rowanseed.core.make.choices import MakingChoices
@@ -84,25 +85,12 @@ Found = list[tuple[Technique, Duty]]
 
 def every_duty(bench: Workbench) -> Found:
     """Everything that any technique could make here, those techniques first that take parts first."""
-    return list(_every_duty(_Known(bench)))
-
-
-@dataclass(frozen=True, eq=False)
-class _Known:
-    """A workbench known by identity."""
-
-    bench: Workbench
-
-    def __hash__(self) -> int:
-        return id(self.bench)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Known) and other.bench is self.bench
+    return list(_every_duty(Same(bench)))
 
 
 @lru_cache(maxsize=16)
-def _every_duty(known: _Known) -> tuple[tuple[Technique, Duty], ...]:
-    return tuple((technique, duty) for technique in all_techniques() for duty in technique.finds(known.bench))
+def _every_duty(known: Same[Workbench]) -> tuple[tuple[Technique, Duty], ...]:
+    return tuple((technique, duty) for technique in all_techniques() for duty in technique.finds(known.it))
 
 
 def wanted(bench: Workbench, every: Found) -> tuple[str, ...]:
@@ -128,16 +116,16 @@ def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
 
 
 @lru_cache(maxsize=16)
-def _usual_parts(known: _Known) -> tuple[frozenset[str], ...]:
+def _usual_parts(known: Same[Workbench]) -> tuple[frozenset[str], ...]:
     """What the usual techniques make in one, each."""
     every = _every_duty(known)
-    return tuple(frozenset(d.ids) for technique, d in every if technique.usual and not technique.asks(known.bench))
+    return tuple(frozenset(d.ids) for technique, d in every if technique.usual and not technique.asks(known.it))
 
 
 def left_unmade(bench: Workbench, duty: Duty) -> tuple[str, ...]:
     """Parts that are usually made in one with these, and that nothing would make if these are made without them."""
     own = set(duty.ids)
-    usual = _usual_parts(_Known(bench))
+    usual = _usual_parts(Same(bench))
     beside = {id for ids in usual if ids & own for id in ids - own}
     return tuple(sorted(id for id in beside if not any(id in ids and not ids & own for ids in usual)))
 

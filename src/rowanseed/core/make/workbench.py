@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from itertools import pairwise
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.base.units import format_allowance, format_length
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point, flatten
@@ -513,27 +514,14 @@ class Workbench:
                 )
 
 
-@dataclass(frozen=True, eq=False)
-class _Same:
-    """A pattern known by identity."""
-
-    pattern: Pattern
-
-    def __hash__(self) -> int:
-        return id(self.pattern)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Same) and other.pattern is self.pattern
-
-
 def workbench(pattern: Pattern, view: str, size: str, household: MakingChoices) -> Workbench:
     """The garment on the workbench; the same one for the same garment, so that what is asked once is known."""
-    return _workbench(_Same(pattern), view, size, household)
+    return _workbench(Same(pattern), view, size, household)
 
 
 @lru_cache(maxsize=32)
-def _workbench(same: _Same, view: str, size: str, household: MakingChoices) -> Workbench:
-    return Workbench(pattern=same.pattern, view=view, size=size, household=household)
+def _workbench(same: Same[Pattern], view: str, size: str, household: MakingChoices) -> Workbench:
+    return Workbench(pattern=same.it, view=view, size=size, household=household)
 
 
 def tightest_bend(points: Sequence[Point]) -> float:

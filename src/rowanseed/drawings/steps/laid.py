@@ -15,6 +15,7 @@ from shapely.geometry import LineString, Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.base.words import Worded, lower_first
 from rowanseed.core.geometry.outline import Point, bounds, point_at
 from rowanseed.core.make.choices import MakingChoices
@@ -47,27 +48,14 @@ class Laid:
     words: str
 
 
-@dataclass(frozen=True)
-class _Same:
-    """A pattern known by identity."""
-
-    pattern: Pattern
-
-    def __hash__(self) -> int:
-        return id(self.pattern)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Same) and other.pattern is self.pattern
-
-
 def draw_laid(pattern: Pattern, view: str, size: str, op: Operation, thread: str, shade: str) -> Laid | None:
     """How the pieces of a step lie; None for one that is done on no piece. `shade` is the tone of the right side."""
-    return _drawn(_Same(pattern), view, size, op, thread, shade)
+    return _drawn(Same(pattern), view, size, op, thread, shade)
 
 
 @lru_cache(maxsize=1024)
-def _drawn(same: _Same, view: str, size: str, op: Operation, thread: str, shade: str) -> Laid | None:
-    pattern = same.pattern
+def _drawn(same: Same[Pattern], view: str, size: str, op: Operation, thread: str, shade: str) -> Laid | None:
+    pattern = same.it
     bench = workbench(pattern, view, size, MakingChoices())
     join = next((bench.joins[id] for id in op.on.joins if id in bench.joins), None)
     paper = Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")

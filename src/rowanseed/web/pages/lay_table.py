@@ -2,35 +2,63 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from string import ascii_uppercase
 from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from rowanseed.app.lay_table import LayTable
+from rowanseed.app.lay_table import Asked, LayTable
 from rowanseed.app.open_project import load
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_cloth
-from rowanseed.drawings.lay_table import draw_table
-from rowanseed.web.deps import Home, House, Id, Typing, go
+from rowanseed.core.cloth.yardage import need
+from rowanseed.core.lay.problem import Plan
+from rowanseed.core.lay.work import Compared, work_of
+from rowanseed.drawings.lay import LAY_WORDS
+from rowanseed.drawings.lay_compare import draw_compared
+from rowanseed.drawings.lay_table import Shown, draw_table
+from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
 from rowanseed.web.pages.lay import role_of
-from rowanseed.web.views.lay_table import FaultLine, LayTableView, difference_words, work_words
+from rowanseed.web.views.lay_table import FaultLine, LayTableView, Rival, difference_words, work_words
 
 router = APIRouter(route_class=Once)
 FAR = 100_000.0
+LONGEST_NAME = 60
+Mm = Annotated[float, Field(ge=-FAR, le=FAR)]
 
 
-class Asked(BaseModel):
+class ChangeSent(BaseModel):
     """One change: what, of which piece, and where to (mm, in the frame of its stretch)."""
 
     model_config = ConfigDict(extra="forbid")
 
     role: str
-    do: Literal["move", "nudge", "turn", "mirror", "pin", "push", "rest", "undo", "redo", "mend"]
+    do: Literal[
+        "move",
+        "nudge",
+        "turn",
+        "mirror",
+        "pin",
+        "push",
+        "rest",
+        "part",
+        "park",
+        "unpark",
+        "stretch",
+        "exchange",
+        "flaw",
+        "undo",
+        "redo",
+        "mend",
+    ]
     id: Annotated[str, Field(max_length=20)] = ""
-    at: tuple[Annotated[float, Field(ge=-FAR, le=FAR)], Annotated[float, Field(ge=-FAR, le=FAR)]] | None = None
-    fault: int = 0
+    at: tuple[Mm, Mm] | None = None
+    to: tuple[Mm, Mm] | None = None
+    n: Annotated[int, Field(ge=0, le=10_000)] = 0
+    differently: bool = False
 
 
 def _table(home: House, id: int, role: str | None) -> LayTable:
@@ -45,77 +73,156 @@ def _table(home: House, id: int, role: str | None) -> LayTable:
 def show_table(home: Home, id: Id, role: str | None = None) -> Response:
     project = load(home, id)
     wanted = role_of(project, role)
-    if wanted is None or project.cloth_plans[wanted].plan is None:
+    table = LayTable(project, project.cloth_plans[wanted]) if wanted is not None else None
+    if table is None or (table.found.plan is None and not table.has_begun):
         return go(f"/projects/{id}/lay" + (f"?role={role}" if role else ""))
-    table = LayTable(project, project.cloth_plans[wanted])
-    carried = table.was_for_other_pieces
-    return home.show(table_view(home, table, carried=carried))
+    changed = table.what_changed() if table.was_for_other_pieces else ""
+    return home.show(table_view(home, table, changed=changed))
 
 
-def table_view(home: House, table: LayTable, *, carried: bool = False, said: str = "") -> LayTableView:
+def table_view(home: House, table: LayTable, *, changed: str = "", said: str = "", name_said: str = "") -> LayTableView:
     lay, found = table.lay, table.found
-    at_fault = {id for fault in table.faults for id in fault.ids}
-    placements = [p for stretch in lay.plan.stretches for p in stretch.placements]
-    used = {placement.piece for placement in placements}
+    used = {p.piece for stretch in lay.plan.stretches for p in stretch.placements}
+    rivals = tuple(_rivals(table))
     return LayTableView(
         project=table.project,
         role=found.role,
         lay=lay,
-        picture=draw_table(
-            lay.plan,
-            found.problem,
-            found.entry.cloth,
-            home.units,
-            names=table.names,
-            numbers=table.numbers,
-            pinned=lay.pinned,
-            at_fault=at_fault,
-        ),
+        picture=_picture(home, table),
         faults=tuple(FaultLine(table.said(fault), fault.can_be_mended) for fault in table.faults),
         key=tuple((number, table.names[piece]) for piece, number in table.numbers.items() if piece in used),
+        parked=_parked(table),
         difference=difference_words(lay.plan.length - lay.began_with, home.units),
-        work=work_words(len(placements), len(lay.plan.stretches) - 1),
-        rivals=tuple((name, plan.length) for name, plan in found.plans.items()),
+        bought=_bought(home, table),
+        work=work_words(work_of(lay.plan)),
+        stretches=tuple(LAY_WORDS[stretch.lay] for stretch in lay.plan.stretches),
+        rivals=rivals,
+        compared=_compared(home, table, rivals),
         in_hand=found.problem.cloth.length,
-        carried=carried,
+        changed=changed,
         told=said,
         is_kept=found.kept is not None and found.kept.plan == lay.plan,
+        has_cut=bool(table.cut),
+        name_said=name_said,
     )
 
 
+def _picture(home: House, table: LayTable) -> str:
+    core = table.project.core
+    shown = Shown(
+        names=table.names,
+        numbers=table.numbers,
+        pieces={piece.id: piece for piece in core.cut_pattern.pieces},
+        size=core.size or "",
+        units=home.units,
+        pinned=table.lay.pinned,
+        at_fault={id for fault in table.faults for id in fault.ids},
+        cut=table.cut,
+        owners=table.owners,
+    )
+    return draw_table(table.lay.plan, table.found.problem, table.found.entry.cloth, shown, table.lay.began_with)
+
+
+def _parked(table: LayTable) -> tuple[str, ...]:
+    return tuple(f"{table.numbers[one.piece]} {table.names[one.piece]}" for one in table.lay.parked)
+
+
+def _bought(home: House, table: LayTable) -> str:
+    """What the shop rounds it to, where it has to be bought."""
+    found = table.found
+    if found.entry.cloth.length is not None:
+        return ""
+    gap = found.problem.gap
+    needed = need(lay_length=table.lay.plan.length, cloth=found.entry.cloth, gap=gap, units=home.units)
+    return f"buy {needed.to_buy.quantity.show(home.units)}"
+
+
+def _rivals(table: LayTable) -> Iterator[Rival]:
+    """The lays that were found, then those kept by a name, each with a letter."""
+    lays: list[tuple[str, str, Plan, int, bool]] = [
+        (name, name, plan, 0, True) for name, plan in table.found.plans.items()
+    ]
+    lays += [
+        (f"named:{one.id}", one.name, one.plan, one.id, one.question == table.found.question) for one in table.named
+    ]
+    for k, (key, name, plan, named, holds) in enumerate(lays):
+        letter = ascii_uppercase[k % 26]
+        yield Rival(letter, key, name, plan.length, work_words(work_of(plan)), named, holds)
+
+
+def _compared(home: House, table: LayTable, rivals: tuple[Rival, ...]) -> str:
+    """The lays that hold beside each other, and the one on the table; empty where there is but one."""
+    plans = {**table.found.plans, **{f"named:{one.id}": one.plan for one in table.named}}
+    in_use = table.found.plan
+    lays = [
+        Compared(one.letter, one.length, work_of(plans[one.key]).effort, plans[one.key] == in_use)
+        for one in rivals
+        if one.holds
+    ]
+    mine = table.lay.plan
+    if mine not in plans.values():
+        lays.append(Compared("✎", mine.length, work_of(mine).effort, False))
+    return draw_compared(lays, home.units) if len(lays) > 1 else ""
+
+
 @router.post("/projects/{id}/lay/table/change")
-def change(home: Home, id: Id, asked: Asked) -> dict[str, Any]:
+def change(home: Home, id: Id, sent: ChangeSent) -> dict[str, Any]:
     """One change; the table as it is then: its drawing, what is wrong, what it costs."""
-    table = _table(home, id, asked.role)
+    table = _table(home, id, sent.role)
     said = ""
-    match asked.do:
+    match sent.do:
         case "undo" | "redo":
-            table.step(-1 if asked.do == "undo" else 1)
+            table.step(-1 if sent.do == "undo" else 1)
         case "mend":
-            table.mend(asked.fault)
+            table.mend(sent.n)
+        case "flaw":
+            if sent.at is None:
+                raise NotThere("place")
+            table.flaw(sent.n, sent.at, sent.to or sent.at)
+            table = _table(home, id, sent.role)
+            said = "The flaw is kept with the cloth, which is laid open from now on."
         case _:
-            said = table.change(asked.do, asked.id, asked.at)
-    after = table_view(home, _table(home, id, asked.role), said=said)
+            said = table.change(Asked(sent.do, sent.id, sent.at, sent.to, sent.n, sent.differently))
+    after = LayTable(table.project, table.found)
+    lay = after.lay
     return {
-        "picture": after.picture,
-        "faults": [[fault.said, fault.can_be_mended] for fault in after.faults],
-        "length": format_cloth(after.lay.plan.length, home.units),
-        "difference": after.difference,
-        "work": after.work,
-        "step": after.lay.words,
-        "undo": after.lay.undo,
-        "redo": after.lay.redo,
+        "picture": _picture(home, after),
+        "faults": [[after.said(fault), fault.can_be_mended] for fault in after.faults],
+        "length": format_cloth(lay.plan.length, home.units),
+        "difference": difference_words(lay.plan.length - lay.began_with, home.units),
+        "bought": _bought(home, after),
+        "work": work_words(work_of(lay.plan)),
+        "stretches": [LAY_WORDS[stretch.lay] for stretch in lay.plan.stretches],
+        "parked": _parked(after),
+        "step": lay.words,
+        "undo": lay.undo,
+        "redo": lay.redo,
         "said": said,
     }
 
 
 @router.post("/projects/{id}/lay/table")
 def keep(home: Home, id: Id, typed: Typing) -> Response:
-    """Keep the lay on the table, or begin anew with one that was found."""
+    """Keep the lay on the table, under a name or as the one in use, or begin anew with another."""
     table = _table(home, id, typed.get("role"))
     here = f"/projects/{id}/lay/table?role={table.found.role.value}"
     if typed.get("begin"):
-        table.put_on(typed["begin"] if typed["begin"] in table.found.plans else None)
+        known = {*table.found.plans, *(f"named:{one.id}" for one in table.named)}
+        table.put_on(typed["begin"] if typed["begin"] in known else None)
+        return go(here)
+    if typed.get("carry"):
+        if table.found.kept is not None:
+            table.carry_over(table.found.kept.plan)
+        return go(here)
+    forget = number_of(typed.get("forget"))
+    if forget is not None:
+        table.forget(forget)
+        return go(here)
+    if "name" in typed:
+        name = " ".join(typed["name"].split())
+        if not name or len(name) > LONGEST_NAME:
+            return home.show(table_view(home, table, name_said=f"A name of 1 to {LONGEST_NAME} letters."), 422)
+        table.keep_by_name(name)
         return go(here)
     if not table.keep():
         return home.show(table_view(home, table, said="It is not right yet: see what is left to mend."), 422)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.base.units import Units, format_cloth
 from rowanseed.core.base.words import plural
+from rowanseed.core.lay.work import Work
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store.lay_table import OnTable
 from rowanseed.web.deps import StationView
@@ -19,9 +20,28 @@ class FaultLine:
     can_be_mended: bool
 
 
+@dataclass(frozen=True)
+class Rival:
+    """Another lay: its letter in the picture, what it is begun with by, its name, length in mm and work in words.
+
+    `named` is its number where it was kept by a name; `holds` whether it was laid for what is cut now.
+    """
+
+    letter: str
+    key: str
+    name: str
+    length: float
+    work: str
+    named: int = 0
+    holds: bool = True
+
+
 @dataclass(frozen=True, kw_only=True)
 class LayTableView(StationView):
-    """`difference` from the lay it began with and `work` in words; `carried`: it was put on the table anew."""
+    """`difference` from the lay it began with, `bought` what the shop rounds it to, `work`, `stretches` in words.
+
+    `changed` says what was changed since it was worked on; empty where nothing was.
+    """
 
     template = "lay_table.html"
     station = "lay"
@@ -31,19 +51,27 @@ class LayTableView(StationView):
     picture: str
     faults: tuple[FaultLine, ...]
     key: tuple[tuple[int, str], ...]
+    parked: tuple[str, ...]
     difference: str
+    bought: str
     work: str
-    rivals: tuple[tuple[str, float], ...]
+    stretches: tuple[str, ...]
+    rivals: tuple[Rival, ...]
+    compared: str
     in_hand: float | None
-    carried: bool
+    changed: str
     told: str
     is_kept: bool
+    has_cut: bool
+    name_said: str = ""
 
 
-def work_words(rounds: int, refolds: int) -> str:
-    """What cutting it asks for: pieces cut round, and how often the cloth is laid anew."""
-    more = f", {plural(refolds, 'refold')}" if refolds else ""
-    return f"{plural(rounds, 'piece')} to cut round{more}"
+def work_words(work: Work) -> str:
+    """What cutting it asks for: pieces cut round, layers, and how often the cloth is laid anew."""
+    parts = [f"{plural(work.rounds, 'piece')} to cut round"]
+    parts += [f"{work.doubled} through two layers"] if work.doubled else []
+    parts += [plural(work.refolds, "refold")] if work.refolds else []
+    return ", ".join(parts)
 
 
 def difference_words(difference: float, units: Units) -> str:

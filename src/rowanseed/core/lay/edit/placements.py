@@ -1,0 +1,70 @@
+"""Placements by their ids, and plans with one of them changed. `0.3` is the fourth placement of the first stretch."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from shapely.geometry import Polygon
+
+from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.lay.folding import Region, regions
+from rowanseed.core.lay.problem import LayPiece, Placement, Plan, Problem, Stretch, moved
+
+
+def ids(plan: Plan) -> Iterator[tuple[str, Placement]]:
+    for n, stretch in enumerate(plan.stretches):
+        for k, placement in enumerate(stretch.placements):
+            yield f"{n}.{k}", placement
+
+
+def placement(plan: Plan, id: str) -> Placement:
+    """Raises KeyError for an id that is not in the plan."""
+    return dict(ids(plan))[id]
+
+
+def stretch_of(plan: Plan, id: str) -> Stretch:
+    return plan.stretches[int(id.partition(".")[0])]
+
+
+def put(plan: Plan, id: str, new: Placement) -> Plan:
+    """The plan with one placement changed, its stretches as long as what lies on them."""
+    n, _, k = id.partition(".")
+    stretch = plan.stretches[int(n)]
+    placements = tuple(new if j == int(k) else old for j, old in enumerate(stretch.placements))
+    return measured(plan, int(n), placements)
+
+
+def measured(plan: Plan, n: int, placements: tuple[Placement, ...]) -> Plan:
+    stretches = [replace(s, placements=placements) if j == n else s for j, s in enumerate(plan.stretches)]
+    start, out = 0.0, []
+    for stretch in stretches:
+        long = max((bounds(p.outline)[2] for p in stretch.placements), default=stretch.end - stretch.start)
+        out.append(replace(stretch, start=start, end=start + max(long, 1.0)))
+        start = out[-1].end
+    return Plan(length=start, stretches=tuple(out))
+
+
+def lay_down(piece: LayPiece, turn: float, mirrored: bool, whole: bool, at: Point) -> Placement:
+    outline = piece.whole() if whole else piece.outline
+    return Placement(piece.id, turn, mirrored, whole, at, moved(outline, turn, mirrored, at))
+
+
+def strips(problem: Problem, stretch: Stretch) -> tuple[Region, ...]:
+    """The usable strips of a stretch."""
+    return regions(stretch.lay, stretch.depth, problem.cloth)
+
+
+def region(problem: Problem, stretch: Stretch, outline: tuple[Point, ...]) -> Region:
+    """The strip an outline lies in."""
+    _, low, _, high = bounds(outline)
+    return min(strips(problem, stretch), key=lambda strip: max(strip.low - low, high - strip.high))
+
+
+def shift(problem: Problem, laid: Placement, dx: float, dy: float) -> Placement:
+    return lay_down(problem.piece(laid.piece), laid.turn, laid.mirrored, laid.whole, (laid.at[0] + dx, laid.at[1] + dy))
+
+
+def others(plan: Plan, id: str) -> list[Polygon]:
+    n = id.partition(".")[0]
+    return [Polygon(p.outline) for other, p in ids(plan) if other != id and other.partition(".")[0] == n]
