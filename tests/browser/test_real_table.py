@@ -106,3 +106,16 @@ def test_what_is_printed_is_chosen_by_keyboard_and_the_file_follows_it(page, dem
     assert download.value.suggested_filename == "pieces.pdf"
     page.set_viewport_size({"width": 390, "height": 844})
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
+
+
+def test_a_lay_is_on_the_screen_at_once_and_gets_shorter_while_it_is_searched(page, filled, tmp_path):
+    shutil.copy(filled, tmp_path / "slow.db")
+    server = Server("--database", str(tmp_path / "slow.db"), ROWANSEED_SECONDS_FOR_A_LAY="3")
+    try:
+        page.goto(f"{server.url}/projects/5/lay")
+        expect(page.locator(".live .running-lay").first).to_be_visible()
+        expect(page.locator(".live .curve path").first).to_be_attached()
+        page.locator("#stop-search").click()
+        expect(page.locator(".rivals li").first).to_be_visible()
+    finally:
+        server.stop()

@@ -17,7 +17,7 @@ from typing import assert_never
 from rowanseed.core.base.errors import NoSuchSearch, SearchBroke, StoppedTooSoon
 from rowanseed.core.base.units import Units, format_cloth
 from rowanseed.core.lay.choice import better_of
-from rowanseed.core.lay.problem import Problem
+from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.jobs import searches as jobs
 from rowanseed.jobs.searches import JobState, Phase
 from rowanseed.jobs.worker import keeps_dying
@@ -184,16 +184,39 @@ class Collector:
 # ---------------------------------------------------------------- following
 
 
-def words(db: Connection, asked: Sequence[Asked], units: Units) -> list[str] | None:
-    """How far searches are, a line each; None when all are answered or have failed."""
-    lines = []
+@dataclass(frozen=True)
+class Running:
+    """A search while it runs: its shortest lay so far, and the seconds it has taken."""
+
+    asked: Asked
+    plan: Plan
+    elapsed: float
+
+
+@dataclass(frozen=True)
+class Look:
+    """How far searches are, a line each, and what the running ones have found."""
+
+    lines: tuple[str, ...]
+    running: tuple[Running, ...]
+
+
+def look(db: Connection, asked: Sequence[Asked], units: Units) -> Look | None:
+    """None when all are answered or have failed."""
+    lines, running = [], []
     for one in asked:
         known = open_searches.open_search(db, one.question)
-        if known is not None and not known.has_failed:
-            lines.append(_line(one, jobs.state(one.question), units))
+        if known is None or known.has_failed:
+            continue
+        state = jobs.state(one.question)
+        lines.append(_line(one, state, units))
+        if state is not None and state.phase is Phase.RUNNING and not one.patient:
+            plan = jobs.so_far(one.question)
+            running += [Running(one, plan, state.elapsed)] if plan is not None else []
     if not lines:
         return None
-    return lines if len(lines) <= SHOWN else [*lines[:SHOWN], f"and {len(lines) - SHOWN} more wait"]
+    told = lines if len(lines) <= SHOWN else [*lines[:SHOWN], f"and {len(lines) - SHOWN} more wait"]
+    return Look(tuple(told), tuple(running))
 
 
 def _line(asked: Asked, state: JobState | None, units: Units) -> str:

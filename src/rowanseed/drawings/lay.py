@@ -12,7 +12,7 @@ from rowanseed.core.lay.folding import fold_lines, stretch_width
 from rowanseed.core.lay.problem import THEN, LayCloth, LayKind, Plan, Stretch, laid
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.lay_pieces import LayView, Sheet, define_arrow, draw_pieces
-from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
+from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
 from rowanseed.drawings.swatch import define_fill, define_selvedge
 
 LETTERS_ACROSS = 66.0
@@ -183,4 +183,17 @@ def draw_thumbnail(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, title: str, lo
             add(root, "path", d=path_of(points), fill=PAPER, stroke=INK, stroke_width=4)
         if stretch.lay is not LayKind.OPEN:
             add(root, "path", d=f"M{number(stretch.start)} {number(tall)}h{number(long)}", stroke=INK, stroke_width=16)
+    return write(root)
+
+
+def draw_running(plan: Plan, cloth: LayCloth, label: str) -> str:
+    """A lay while it is searched: outlines on bare cloth, in room that stays as it is while the lay gets shorter."""
+    tall = max(stretch_width(s.lay, s.depth, cloth.width) for s in plan.stretches)
+    root = drawing(plan.length, tall, f"{label}, so far", "It gets shorter while it is searched.", class_="running-lay")
+    for stretch in plan.stretches:
+        long = stretch.end - stretch.start
+        add(root, "rect", x=stretch.start, y=0, width=long, height=tall, fill=LINE)
+        for placement in stretch.placements:
+            points = [(stretch.start + x, tall - y) for x, y in placement.outline]
+            add(root, "path", d=path_of(points), fill=PAPER, stroke=INK, stroke_width=4)
     return write(root)

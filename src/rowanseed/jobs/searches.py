@@ -1,7 +1,8 @@
 """Searching a lay as a job: what is asked and answered are documents, so that any machine can do it.
 
 A job has the name of its question. Under keys of that name the queue holds what was asked (`asked`), the worker's last
-word (`word`) and a wish to stop (`stop`); the result has the task's own key. All are gone once a job is collected.
+word (`word`), its shortest lay so far (`plan`) and a wish to stop (`stop`); the result has the task's own key. All are
+gone once a job is collected.
 """
 
 from __future__ import annotations
@@ -11,14 +12,16 @@ import logging
 import threading
 import time
 import traceback
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, Self
 
 from rowanseed.core.base.errors import LayRefusal, NoSuchSearch, SearchBroke, StoppedTooSoon
 from rowanseed.core.base.words import Worded
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.choice import Answers
 from rowanseed.core.lay.engine import Budget, Progress, solve_each
-from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
+from rowanseed.core.lay.first import first_lay
+from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem, laid
 from rowanseed.core.pattern.pieces import Grain
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan, read_problem
 from rowanseed.formats.refusal_json import read_refusal, refusal_document
@@ -78,9 +81,10 @@ def _outcome(job: str, document: str, seconds: float) -> dict[str, Any]:
 
 
 def _search(job: str, document: str, seconds: float) -> dict[str, Any]:
-    with Heartbeat(job, seconds) as heart:
+    problem = read_problem(document)
+    with Heartbeat(job, seconds, problem) as heart:
         budget = Budget(seconds=seconds, threads=1, computing=True)
-        answers = solve_each(read_problem(document), budget, heart.on_progress, heart.should_stop)
+        answers = solve_each(problem, budget, heart.on_progress, heart.should_stop)
     return {name: _written(answer) for name, answer in answers.items()}
 
 
@@ -90,17 +94,23 @@ class Heartbeat:
     A search that has not come to an end long after its time is no longer spoken for: it then counts as lost.
     """
 
-    def __init__(self, job: str, seconds: float) -> None:
+    def __init__(self, job: str, seconds: float, problem: Problem) -> None:
         self.job, self.seconds, self.started = job, seconds, time.monotonic()
+        self.problem = replace(problem, cloth=replace(problem.cloth, length=None))
         self.every = settings().heartbeat / 2
         self.longest = settings().longest_search
         self.best: dict[str, Any] = {}
+        self.progress: Progress | None = None
         self.beat = 0
         self.is_stopped = False
         self.ended = threading.Event()
         self.thread = threading.Thread(target=self._run, name="heartbeat", daemon=True)
 
     def __enter__(self) -> Self:
+        first = first_lay(self.problem)
+        if first is not None:
+            self.best = {"lay": laid(first), "length": first.length}
+            queue.put(_key("plan", self.job), plan_document(first))
         self._tell()
         self.thread.start()
         return self
@@ -112,6 +122,7 @@ class Heartbeat:
     def on_progress(self, progress: Progress) -> None:
         # Told with the next heartbeat: a first fill finds a dozen better lays at once, and every word is a write.
         self.best = {"lay": progress.lay, "length": progress.length}
+        self.progress = progress
 
     def should_stop(self) -> bool:
         return self.is_stopped or self._is_overdue()
@@ -122,7 +133,16 @@ class Heartbeat:
     def _run(self) -> None:
         while not self.ended.wait(self.every) and not self._is_overdue():
             self._tell()
+            self._show()
             self.is_stopped = self.is_stopped or _read("stop", self.job) is not None
+
+    def _show(self) -> None:
+        """The shortest lay so far, where there is a shorter one than was shown last; only what passes the check."""
+        progress, self.progress = self.progress, None
+        if progress is not None:
+            plan = progress.plan()
+            if not check(self.problem, plan):
+                queue.put(_key("plan", self.job), plan_document(plan))
 
     def _tell(self) -> None:
         self.beat += 1
@@ -184,7 +204,7 @@ def cancel(job: str) -> None:
         return
     stop(job)
     queue.revoke_by_id(asked["task"], revoke_once=True)
-    for what in ("asked", "word"):
+    for what in ("asked", "word", "plan"):
         queue.delete(_key(what, job))
     queue.delete(asked["task"])
     _heard.pop(job, None)
@@ -210,6 +230,12 @@ def state(job: str) -> JobState | None:
         seconds=word["seconds"],
         tries=asked["tries"],
     )
+
+
+def so_far(job: str) -> Plan | None:
+    """The shortest lay that a running job has found; None while there is none."""
+    document = _read("plan", job)
+    return read_plan(document) if document is not None else None
 
 
 def _silent(job: str, beat: int) -> float:
@@ -253,7 +279,7 @@ def _answer(written: dict[str, Any]) -> Plan | LayRefusal:
 
 
 def _forget(job: str) -> None:
-    for what in ("asked", "word", "stop"):
+    for what in ("asked", "word", "plan", "stop"):
         queue.delete(_key(what, job))
     _heard.pop(job, None)
 

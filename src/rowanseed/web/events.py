@@ -11,7 +11,8 @@ from sse_starlette import EventSourceResponse, ServerSentEvent
 from starlette.concurrency import run_in_threadpool
 
 from rowanseed.app import searching
-from rowanseed.app.searching import Asked
+from rowanseed.app.searching import Asked, Look
+from rowanseed.drawings.lay import draw_running
 from rowanseed.settings import settings
 from rowanseed.store.database import connect
 from rowanseed.web.deps import House
@@ -33,24 +34,36 @@ async def until_answered(home: House, asked: Sequence[Asked]) -> None:
                 pass
 
 
-async def _told(looks: AsyncIterator[list[str]]) -> AsyncIterator[ServerSentEvent]:
-    async for lines in looks:
-        yield ServerSentEvent(event="progress", data=json.dumps({"words": lines}), sep="\n")
+async def _told(looks: AsyncIterator[Look]) -> AsyncIterator[ServerSentEvent]:
+    """The words each time, a picture only where a lay has become shorter."""
+    shown: dict[str, float] = {}
+    async for seen in looks:
+        lays = []
+        for one in seen.running:
+            name, length = one.asked.question, round(one.plan.length, 1)
+            if shown.get(name) != length:
+                shown[name] = length
+                picture = draw_running(one.plan, one.asked.problem.cloth, one.asked.label)
+                lays.append(
+                    {"label": one.asked.label, "length": length, "at": round(one.elapsed, 2), "picture": picture}
+                )
+        said = {"words": seen.lines, "lays": lays}
+        yield ServerSentEvent(event="progress", data=json.dumps(said), sep="\n")
     yield ServerSentEvent(event="done", data="{}", sep="\n")
 
 
-async def _looks(home: House, asked: Sequence[Asked]) -> AsyncIterator[list[str]]:
+async def _looks(home: House, asked: Sequence[Asked]) -> AsyncIterator[Look]:
     """How far the searches are, time after time, until all are answered or have failed."""
     database, units = home.request.app.state.database, home.units
 
-    def look() -> list[str] | None:
+    def look() -> Look | None:
         db = connect(database)
         try:
             searching.collect(db)
-            return searching.words(db, asked, units)
+            return searching.look(db, asked, units)
         finally:
             db.close()
 
-    while (lines := await run_in_threadpool(look)) is not None:
-        yield lines
+    while (seen := await run_in_threadpool(look)) is not None:
+        yield seen
         await asyncio.sleep(settings().collect_every)

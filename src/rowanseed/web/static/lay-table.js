@@ -75,6 +75,7 @@
     const svg = $("table-box")?.querySelector("svg");
     if (!svg) return;
     svg.style.width = `${zoom * 100}%`;
+    svg.style.minWidth = zoom > 1 ? `${zoom * 620}px` : "";
     svg.style.maxHeight = zoom > 1 ? "none" : "";
     drawMap();
   }

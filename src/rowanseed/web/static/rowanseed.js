@@ -1,4 +1,24 @@
 // Small local state of the pages; everything that matters happens on the server.
+// A lay while it is searched: its picture gets shorter with it, and a curve shows its length over time.
+const tighten = (() => {
+  const known = new Map();
+  return (live, lay) => {
+    const mine = known.get(lay.label) || { longest: lay.length, seen: [] };
+    known.set(lay.label, mine);
+    mine.seen.push([lay.at, lay.length]);
+    let place = [...live.children].find((one) => one.dataset.label === lay.label);
+    if (!place) {
+      place = document.createElement("div");
+      place.dataset.label = lay.label;
+      live.append(place);
+    }
+    const latest = Math.max(...mine.seen.map(([at]) => at), 0.1), least = Math.min(...mine.seen.map(([, length]) => length));
+    const spot = ([at, length]) => `${((at / latest) * 116).toFixed(1)} ${(4 + 32 * (1 - (length - least) / Math.max(mine.longest - least, 1))).toFixed(1)}`;
+    const steps = mine.seen.flatMap((one, k) => (k ? [spot([one[0], mine.seen[k - 1][1]]), spot(one)] : [spot(one)]));
+    place.innerHTML = `${lay.picture}<svg class="curve" viewBox="0 0 120 40"><path d="M${steps.join("L")}"/></svg>`;
+    place.firstElementChild.style.width = `${(100 * lay.length) / mine.longest}%`;
+  };
+})();
 document.addEventListener("alpine:init", () => {
   Alpine.data("zoomable", () => ({
     level: 1,
@@ -70,7 +90,11 @@ document.addEventListener("alpine:init", () => {
     init() {
       const place = this.$root;
       this.source = new EventSource(place.dataset.events);
-      this.source.addEventListener("progress", (event) => { this.lines = JSON.parse(event.data).words; });
+      this.source.addEventListener("progress", (event) => {
+        const said = JSON.parse(event.data);
+        this.lines = said.words;
+        for (const lay of said.lays) tighten(place.querySelector(".live"), lay);
+      });
       this.source.addEventListener("done", () => {
         this.source.close();
         htmx.ajax("GET", place.dataset.page + window.location.search, { target: "#project", select: "#project", swap: "outerHTML" });

@@ -9,6 +9,7 @@ from __future__ import annotations
 import threading
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
+from functools import partial
 
 import numpy as np
 
@@ -42,12 +43,16 @@ from rowanseed.core.lay.search.unfold import unfolded
 
 @dataclass(frozen=True)
 class Progress:
-    """The shortest lay so far, in mm, how it is laid, and the seconds it has taken; `tables` of them for tables."""
+    """The shortest lay so far, in mm, how it is laid, and the seconds it has taken; `tables` of them for tables.
+
+    `plan` gives it as a plan, not checked yet; asked for later it may be a shorter one already.
+    """
 
     lay: str
     length: float
     elapsed: float
     tables: float
+    plan: Callable[[], Plan]
 
 
 @dataclass(frozen=True)
@@ -229,8 +234,15 @@ class Race:
         if length < self.shortest - 1e-6:
             self.shortest = length
             words = " then ".join(part.lay.value for part in arrangement.stretches)
+            searched = [self.stretches[part] for part in arrangement.stretches]
             self.on_progress(
-                Progress(lay=words, length=length, elapsed=self.clock.elapsed, tables=self.clock.tabulated)
+                Progress(
+                    lay=words,
+                    length=length,
+                    elapsed=self.clock.elapsed,
+                    tables=self.clock.tabulated,
+                    plan=partial(plan_of, arrangement, searched),
+                )
             )
 
     # ------------------------------------------------------------ the race

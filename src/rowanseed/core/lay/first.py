@@ -1,0 +1,118 @@
+"""A first lay at once: pieces by the rectangles they stand in, loosely, while the search has not begun.
+
+It is long, but right: what can be shown within a blink, and what a better lay is measured against.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+
+from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.lay.check import check
+from rowanseed.core.lay.folding import Region, regions
+from rowanseed.core.lay.problem import (
+    LayKind,
+    LayPiece,
+    Placement,
+    Plan,
+    Problem,
+    Stretch,
+    moved,
+    turns,
+    wanted_hands,
+)
+
+Skyline = Sequence[tuple[float, float, float]]
+"""From one y to the next, how far along the cloth it is taken."""
+
+
+def first_lay(problem: Problem) -> Plan | None:
+    """The shorter of a folded and an open lay by rectangles; None where neither holds, as on most matched cloth."""
+    free = replace(problem, cloth=replace(problem.cloth, length=None))
+    found = [plan for kind in (LayKind.FOLDED, LayKind.OPEN) if kind in problem.lays and (plan := _laid(free, kind))]
+    right = [plan for plan in found if not check(free, plan)]
+    return min(right, key=lambda plan: plan.length, default=None)
+
+
+def _laid(problem: Problem, kind: LayKind) -> Plan | None:
+    (region,) = regions(kind, None, problem.cloth)
+    skyline: Skyline = [(region.low, region.high, 0.0)]
+    placements = []
+    wanted = sorted(_wanted(problem, region), key=lambda one: (not _is_held(one, region, problem), -_long(one)))
+    for bare in wanted:
+        left, low, right, high = bounds(bare.outline)
+        wide, tall = high - low, right - left
+        if wide > region.high - region.low + 1e-6:
+            return None
+        held = _is_held(bare, region, problem)
+        y = region.low if held else _best(skyline, wide, region.high)
+        x = _reached(skyline, y, y + wide)
+        at = (x - left, y - low)
+        placements.append(replace(bare, at=at, outline=tuple((px + at[0], py + at[1]) for px, py in bare.outline)))
+        room = min(region.high, y + wide + problem.gap)
+        skyline = _taken(skyline, max(region.low, y - problem.gap), room, x + tall + problem.gap)
+    long = max((bounds(p.outline)[2] for p in placements), default=0.0)
+    return Plan(long, (Stretch(kind, None, 0.0, long, tuple(placements)),)) if placements else None
+
+
+def _wanted(problem: Problem, region: Region) -> Iterator[Placement]:
+    """Every placement there has to be, at the origin."""
+    for piece in problem.pieces:
+        turn = float(turns(piece.grain, problem.cloth.one_way or piece.one_way)[0])
+        as_drawn, mirrored = wanted_hands(piece)
+        if region.layers == 1:
+            yield from (_bare(piece, turn, mirrored=False, whole=piece.fold is not None) for _ in range(as_drawn))
+            yield from (_bare(piece, turn, mirrored=True, whole=False) for _ in range(mirrored))
+        elif piece.fold is not None:
+            yield from (_on_fold(piece, turn) for _ in range(piece.cut))
+        else:
+            rounds = max(as_drawn, mirrored) if mirrored else -(-as_drawn // 2)
+            yield from (_bare(piece, turn, mirrored=False, whole=False) for _ in range(rounds))
+
+
+def _bare(piece: LayPiece, turn: float, *, mirrored: bool, whole: bool) -> Placement:
+    outline = piece.whole() if whole else piece.outline
+    return Placement(piece.id, turn, mirrored, whole, (0.0, 0.0), moved(outline, turn, mirrored))
+
+
+def _on_fold(piece: LayPiece, turn: float) -> Placement:
+    """With its fold edge at the bottom, whichever side it is drawn on."""
+    bare = _bare(piece, turn, mirrored=False, whole=False)
+    if piece.fold is None:
+        return bare
+    edge = moved(piece.fold, turn, False)[0][1]
+    return bare if edge <= bounds(bare.outline)[1] + 1e-6 else _bare(piece, turn, mirrored=True, whole=False)
+
+
+def _is_held(bare: Placement, region: Region, problem: Problem) -> bool:
+    """Whether it has to lie on the fold."""
+    return region.layers == 2 and problem.piece(bare.piece).fold is not None
+
+
+def _long(bare: Placement) -> float:
+    left, _, right, _ = bounds(bare.outline)
+    return right - left
+
+
+def _best(skyline: Skyline, wide: float, high: float) -> float:
+    """Where it comes to lie nearest to the start of the cloth."""
+    starts = [low for low, _, _ in skyline if low + wide <= high + 1e-6]
+    starts += [top - wide for _, top, _ in skyline if top - wide >= skyline[0][0] - 1e-6]
+    return min(starts, key=lambda y: (_reached(skyline, y, y + wide), y))
+
+
+def _reached(skyline: Skyline, low: float, high: float) -> float:
+    return max(reach for bottom, top, reach in skyline if bottom < high - 1e-6 and top > low + 1e-6)
+
+
+def _taken(skyline: Skyline, low: float, high: float, reach: float) -> Skyline:
+    out = []
+    for bottom, top, was in skyline:
+        cuts = (
+            (bottom, min(top, low), was),
+            (max(bottom, low), min(top, high), max(was, reach)),
+            (max(bottom, high), top, was),
+        )
+        out += [(a, b, far) for a, b, far in cuts if b > a + 1e-6]
+    return out
