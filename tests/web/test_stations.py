@@ -359,3 +359,14 @@ def test_the_household_asks_what_it_sews_with(house):
     house.post("/household", data={"units": "metric", "by_hand_only": "on", "overlock_threads": "9", "stay": "?"})
     page = house.get("/projects/1/sew").text
     assert '<span class="bench">machine</span>' not in page
+
+
+def test_seams_are_shown_as_they_will_look_sewn_with_what_the_print_misses_by(house):
+    house.get("/projects/4/lay/worked-out")
+    page = house.get("/projects/4/lay/sewn").text
+    assert "The print meets at every seam shown" in page and page.count('class="sewn"') == 2
+    assert "Matching takes" in page
+    house.get("/projects/1/lay/worked-out")
+    sprigs = house.get("/projects/1/lay/sewn").text
+    assert "misses by" in sprigs or "No print to match" in sprigs or "nothing repeats" in sprigs
+    assert house.get("/projects/7/lay/sewn").url.path == "/projects/7/lay", "there is no layout yet"

@@ -118,6 +118,9 @@ def lay_problem(
         pieces = _on_border(pattern, choices.size, cloth, pieces)
     found, _ = matched(pattern, choices, role, cloth, matching)
     bare = lay_cloth(cloth) if found else replace(lay_cloth(cloth), repeat_x=None, repeat_y=None)
+    if any(match.axis == "x" for match in found):
+        # Turned end for end, a piece meets its neighbour's bars at one point only, and runs away from them beside it.
+        bare = replace(bare, one_way=True)
     problem = Problem(
         name=f"{pattern.name}, size {choices.size}, {role.words}",
         cloth=bare,

@@ -24,10 +24,11 @@ PLACES = {
 """Where the motifs stand within a repeat, along and across as shares of it, and how they are turned."""
 
 
-def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0) -> str:
+def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0, transform: str = "") -> str:
     """Add a fill for the cloth to `defs` and return the paint that refers to it: its repeat and lines to scale.
 
-    `scale` is how many units of the drawing a millimetre of cloth takes.
+    `scale` is how many units of the drawing a millimetre of cloth takes; `transform` brings the cloth (x along, y down
+    from the upper selvedge) to where it lies in the drawing otherwise.
     """
     ground = pale(cloth.colour, 0.74)
     if cloth.surface is Surface.PLAIN:
@@ -42,7 +43,7 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0) -> s
         width=float(long),
         height=float(wide * columns),
         patternUnits="userSpaceOnUse",
-        patternTransform=f"scale({scale:.4g})",
+        patternTransform=transform or f"scale({scale:.4g})",
     )
     add(tile, "rect", width=float(long), height=float(wide * columns), fill=ground)
     if cloth.surface.is_pile:

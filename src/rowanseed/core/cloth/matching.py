@@ -86,7 +86,7 @@ def _bars(pattern: Pattern, size: str, here: set[str]) -> Iterator[tuple[Match |
         if not {pattern.piece(p.piece).panel for p in parts} <= {*SHELL, Panel.SLEEVE}:
             continue
         a, b = join.a[0], join.b[0]
-        if not _runs_along(pattern, size, a):
+        if not runs_along(pattern, size, a):
             continue
         if a.piece == b.piece:
             if root(a.piece) not in tied.values():
@@ -100,7 +100,7 @@ def _bars(pattern: Pattern, size: str, here: set[str]) -> Iterator[tuple[Match |
             yield None, MatchedSeam(join.name, "its pieces are matched already, round the garment the other way")
             continue
         tied[root(a.piece)] = root(b.piece)
-        yield Match("x", _meeting(pattern, size, join)), MatchedSeam(join.name)
+        yield Match("x", meeting(pattern, size, join)), MatchedSeam(join.name)
 
 
 def _in_order(every: list[Match]) -> list[Match]:
@@ -117,14 +117,14 @@ def _in_order(every: list[Match]) -> list[Match]:
     return out + [m for m in every if m.points[0].piece not in reached]
 
 
-def _runs_along(pattern: Pattern, size: str, part: EdgePart) -> bool:
+def runs_along(pattern: Pattern, size: str, part: EdgePart) -> bool:
     """Whether an edge runs more along the grain than across it."""
     chain = pattern.piece(part.piece).shapes[size].edges[part.edge]
     (x0, y0), (x1, y1) = chain[0].start, chain[-1].end
     return abs(x1 - x0) > abs(y1 - y0)
 
 
-def _meeting(pattern: Pattern, size: str, join: Join) -> tuple[MatchPoint, MatchPoint]:
+def meeting(pattern: Pattern, size: str, join: Join) -> tuple[MatchPoint, MatchPoint]:
     """Where both sides of a seam meet: at a pair of notches, or else where the seam ends below."""
     a, b = join.a[0], join.b[0]
     notches = _notch(pattern, size, a), _notch(pattern, size, b)

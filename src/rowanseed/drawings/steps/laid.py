@@ -21,13 +21,14 @@ from rowanseed.core.geometry.outline import Point, bounds, point_at
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.operation import Act, Meant, Operation
 from rowanseed.core.make.workbench import ENDS, Workbench, workbench
+from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import EdgePart, Join, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.drawings.shown import upright
 from rowanseed.drawings.steps.paper import Paper, dot, exterior, rings
-from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on, opened_from, runs_against
+from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on, opened_from
 from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of
 
 TOGETHER = frozenset({Act.JOIN, Act.FACE, Act.BAND, Act.LINE, Act.BIND, Act.BASTE, Act.PIPE, Act.CLOSE})

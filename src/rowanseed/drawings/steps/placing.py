@@ -12,7 +12,6 @@ from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, Segment, flatten, split_chain
 from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.drawings.shown import shown_lines, upright
@@ -71,24 +70,6 @@ def parts_line(piece: Piece, size: str, parts: Sequence[EdgePart]) -> list[Point
 def as_drawn(piece: Piece, size: str, *, right_side_up: bool = True) -> Lying:
     """A piece by itself, seen from its right side, or from its wrong one."""
     return Lying(piece, size, (lambda p: p) if right_side_up else (lambda p: (-p[0], p[1])), right_side_up)
-
-
-def runs_against(pattern: Pattern, one: EdgePart, other: EdgePart) -> bool:
-    """Whether two joined edges run against each other in their rings, as those of a front and a back do.
-
-    Their ends are known by the edges beside them: neck to neck, armhole to armhole.
-    """
-    before, after = _beside(pattern, one)
-    earlier, later = _beside(pattern, other)
-    if before == later or after == earlier:
-        return True
-    return not (before == earlier or after == later)
-
-
-def _beside(pattern: Pattern, part: EdgePart) -> tuple[str, str]:
-    names = [edge.name for edge in pattern.piece(part.piece).edges]
-    k = names.index(part.edge)
-    return names[k - 1], names[(k + 1) % len(names)]
 
 
 def laid_on(under: Lying, one: Sequence[EdgePart], piece: Piece, other: Sequence[EdgePart], *, against: bool) -> Lying:

@@ -217,6 +217,7 @@
   document.addEventListener("input", (event) => { if (event.target.id === "cut-end") pull(); });
   document.addEventListener("change", (event) => {
     if (event.target.id === "show-inside") $("table-box").classList.toggle("with-inside", event.target.checked);
+    if (event.target.id === "show-print") $("table-box").classList.toggle("with-print", event.target.checked);
     if (event.target.id === "show-joins") $("table-box").classList.toggle("with-joins", event.target.checked);
   });
 

@@ -1,0 +1,102 @@
+"""How the print comes together at the seams of a garment, once it is cut as a lay has it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cloth.matching import meeting, runs_along
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.lay.folding import ClothLayer, layers_of, regions
+from rowanseed.core.lay.problem import Placement, Plan, Problem, moved
+from rowanseed.core.pattern.joined import runs_against
+from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel
+
+SHOWN = (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
+
+
+@dataclass(frozen=True)
+class OnCloth:
+    """A piece as it lies on one layer of the open cloth; `over` is a whole piece's fold line, for its other half."""
+
+    laid: Placement
+    start: float
+    layer: ClothLayer
+    over: float | None = None
+
+    @property
+    def is_mirrored(self) -> bool:
+        """Whether the piece that is cut here is the other hand of the one that is drawn."""
+        return (self.laid.mirrored is not (self.layer.way < 0)) is not (self.over is not None)
+
+    def at(self, p: Point) -> Point:
+        """A point of the piece on the open cloth, right side up: along it, and across it from the lower selvedge."""
+        here = p if self.over is None else (p[0], 2 * self.over - p[1])
+        ((x, y),) = moved((here,), self.laid.turn, self.laid.mirrored, self.laid.at)
+        return (self.start + x, self.layer.on_cloth(y))
+
+
+@dataclass(frozen=True)
+class SewnSeam:
+    """A seam with its two pieces as they lie; `off` is how far the print misses there, in mm along the cloth.
+
+    None where nothing repeats along the cloth. `mirrored`: the first piece is the other hand of the one drawn.
+    """
+
+    join: Join
+    a: OnCloth
+    b: OnCloth
+    mirrored: bool
+    off: float | None
+
+
+def sewn_seams(pattern: Pattern, size: str, problem: Problem, plan: Plan, cloth: Cloth) -> Iterator[SewnSeam]:
+    """The seams of body and sleeves between two pieces of this cloth that run along the grain; the first garment's."""
+    lying = list(_lying(problem, plan))
+    along = cloth.ready_repeat[0]
+    for join in pattern.making.joins:
+        if len(join.a) > 1 or len(join.b) > 1:
+            continue
+        a, b = join.a[0], join.b[0]
+        pieces = [pattern.piece(part.piece) for part in (a, b)]
+        if a.piece == b.piece or not all(piece.panel in SHOWN for piece in pieces):
+            continue
+        if not runs_along(pattern, size, a):
+            continue
+        found = _pair(lying, a.piece, b.piece, other_hand=not runs_against(pattern, a, b))
+        if found is None:
+            continue
+        one, other = meeting(pattern, size, join)
+        off = None
+        if along is not None:
+            apart = found[0].at(one.at)[0] - found[1].at(other.at)[0]
+            off = (apart + along / 2) % along - along / 2
+        yield SewnSeam(join, found[0], found[1], found[0].is_mirrored, off)
+
+
+def _lying(problem: Problem, plan: Plan) -> Iterator[OnCloth]:
+    """Every piece that is cut: on doubled cloth one on each layer."""
+    for stretch in plan.stretches:
+        strips = regions(stretch.lay, stretch.depth, problem.cloth)
+        for laid in stretch.placements:
+            ys = [y for _, y in laid.outline]
+            strip = min(strips, key=lambda one: max(one.low - min(ys), max(ys) - one.high))
+            for layer in layers_of(stretch.lay, stretch.depth, strip, problem.cloth.width):
+                yield OnCloth(laid, stretch.start, layer)
+                fold = problem.piece(laid.piece).fold
+                if laid.whole and fold is not None:
+                    yield OnCloth(laid, stretch.start, layer, fold[0][1])
+
+
+def _pair(lying: list[OnCloth], a: str, b: str, *, other_hand: bool) -> tuple[OnCloth, OnCloth] | None:
+    """One of each piece, of the hands that are sewn together."""
+    for mirrored in (False, True):
+        first = next((one for one in lying if one.laid.piece == a and one.is_mirrored is mirrored), None)
+        wanted = mirrored is not other_hand
+        second = next((one for one in lying if one.laid.piece == b and one.is_mirrored is wanted), None)
+        if first is not None and second is not None:
+            return first, second
+    return None
