@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import sys
 
-from benchmarks import cloth, describe, fit, lay, line, make, sew, trust
+from benchmarks import cloth, describe, fit, lay, line, make, sew, table, trust
 
 AREAS = {
     "line": line.figures,
@@ -13,6 +13,7 @@ AREAS = {
     "cloth": cloth.figures,
     "make": make.figures,
     "sew": sew.figures,
+    "table": table.figures,
     "describe": describe.figures,
     "trust": trust.figures,
 }

@@ -60,7 +60,7 @@ def test_unmatched_pieces_may_lie_end_for_end_and_what_they_miss_by_is_said():
 
 @pytest.mark.parametrize("lays", [(LayKind.FOLDED,), (LayKind.OPEN,)])
 def test_both_pieces_of_a_seam_are_of_hands_that_are_sewn_together(lays):
-    """On doubled cloth one of each hand lies on each layer; on open cloth both are cut, or the whole of a fold piece."""
+    """On doubled cloth one of each hand lies on each layer; open, both are cut, or the whole of a fold piece."""
     for draft in (overshirt, six_gore_skirt, trousers, waistcoat):
         _, _, problem, _, seams = laid(draft, Matching.NONE, lays)
         for seam in seams:

@@ -143,6 +143,8 @@ class LayTable:
     def cut(self) -> frozenset[str]:
         """The placements that are cut already, where they lie as they were cut."""
         done = self.project.ticked("cut")
+        if not done:
+            return frozenset()
         cut = [i for i in self.project.cut_items if i.role is self.found.role and i.key in done]
         if not cut or self.found.plan is None:
             return frozenset()

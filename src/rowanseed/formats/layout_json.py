@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from functools import lru_cache
 from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
@@ -303,6 +304,12 @@ def plan_document(plan: Plan) -> dict[str, Any]:
             for s in plan.stretches
         ],
     }
+
+
+@lru_cache(maxsize=256)
+def read_plan_text(text: str) -> Plan:
+    """A plan from the text of its document; the same text is read once."""
+    return read_plan(json.loads(text))
 
 
 def read_plan(document: dict[str, Any]) -> Plan:

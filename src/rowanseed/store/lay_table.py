@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from rowanseed.core.lay.edit import Parked
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.formats.layout_json import plan_document, read_plan
+from rowanseed.formats.layout_json import plan_document, read_plan_text
 from rowanseed.store.database import Connection, transaction
 
 
@@ -51,7 +51,7 @@ def on_table(connection: Connection, project_id: int, role: Role) -> OnTable | N
         began_with=row["began_with"],
         n=row["n"],
         words=row["words"],
-        plan=read_plan(json.loads(row["plan"])),
+        plan=read_plan_text(row["plan"]),
         pinned=frozenset(json.loads(row["pinned"])),
         parked=tuple(Parked(piece, turn, mirrored) for piece, turn, mirrored in json.loads(row["parked"])),
         undo=row["n"] > 0,

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.formats.layout_json import plan_document, problem_document, read_plan
+from rowanseed.formats.layout_json import plan_document, problem_document, read_plan_text
 from rowanseed.formats.refusal_json import read_refusal, refusal_document
 from rowanseed.store.database import Connection, transaction
 
@@ -30,7 +30,7 @@ def answers(connection: Connection, question: str) -> dict[str, Plan | LayRefusa
 
 
 def _answer(plan: str | None, refusal: str) -> Plan | LayRefusal:
-    return read_plan(json.loads(plan)) if plan else read_refusal(json.loads(refusal))
+    return read_plan_text(plan) if plan else read_refusal(json.loads(refusal))
 
 
 def keep_answers(connection: Connection, question: str, found: Mapping[str, Plan | LayRefusal]) -> None:
@@ -78,7 +78,7 @@ class KeptLay:
 
 def kept_lays(connection: Connection, project_id: int) -> dict[Role, KeptLay]:
     rows = connection.execute("SELECT role, question, lay, plan FROM kept_lay WHERE project_id = ?", (project_id,))
-    return {Role(row["role"]): KeptLay(row["question"], row["lay"], read_plan(json.loads(row["plan"]))) for row in rows}
+    return {Role(row["role"]): KeptLay(row["question"], row["lay"], read_plan_text(row["plan"])) for row in rows}
 
 
 def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay | None) -> None:

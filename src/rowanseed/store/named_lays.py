@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.formats.layout_json import plan_document, read_plan
+from rowanseed.formats.layout_json import plan_document, read_plan_text
 from rowanseed.store.database import Connection, transaction
 
 
@@ -26,7 +26,7 @@ def named_lays(connection: Connection, project_id: int, role: Role) -> tuple[Nam
         "SELECT id, name, question, plan FROM named_lay WHERE project_id = ? AND role = ? ORDER BY id",
         (project_id, role.value),
     )
-    return tuple(NamedLay(r["id"], r["name"], r["question"], read_plan(json.loads(r["plan"]))) for r in rows)
+    return tuple(NamedLay(r["id"], r["name"], r["question"], read_plan_text(r["plan"])) for r in rows)
 
 
 def name_lay(connection: Connection, project_id: int, role: Role, name: str, question: str, plan: Plan) -> None:

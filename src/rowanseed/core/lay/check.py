@@ -75,8 +75,15 @@ def _put(shape: Shape, placement: Placement) -> Shape:
     return moved
 
 
-def _points(at: tuple[Point, ...], placement: Placement) -> list[Point]:
-    return [(p.x, p.y) for p in (_put(Spot(*point), placement) for point in at)]
+@lru_cache(maxsize=8192)
+def _points(at: tuple[Point, ...], placement: Placement) -> tuple[Point, ...]:
+    return tuple((p.x, p.y) for p in (_put(Spot(*point), placement) for point in at))
+
+
+@lru_cache(maxsize=4096)
+def _polygon(piece: LayPiece, placement: Placement) -> Polygon:
+    """A piece where a placement puts it; the same one is looked at again and again while a lay is changed by hand."""
+    return _put(Polygon(piece.whole() if placement.whole else piece.outline), placement)
 
 
 @lru_cache(maxsize=1024)
@@ -151,8 +158,7 @@ def _lay_out(problem: Problem, plan: Plan) -> Iterator[_Laid]:
         strips = _strips(stretch, problem.cloth)
         for placement in stretch.placements:
             piece = problem.piece(placement.piece)
-            outline = piece.whole() if placement.whole else piece.outline
-            polygon = _put(Polygon(outline), placement)
+            polygon = _polygon(piece, placement)
             region = min(strips, key=lambda strip: _outside(polygon, strip))
             yield _Laid(
                 label=f"{piece.id}#{index}", piece=piece, placement=placement, stretch=n, polygon=polygon, region=region
@@ -172,7 +178,7 @@ def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
         yield f"{item.label} reaches out of its stretch"
     if _outside(item.polygon, item.region) > TOLERANCE:
         yield f"{item.label} reaches out of the usable cloth"
-    if not _is_its_own(item):
+    if not _is_its_own(item.piece, item.placement):
         yield f"{item.label}: the outline is not the piece's at this place"
     if item.placement.whole and (item.piece.fold is None or item.region.double):
         yield f"{item.label}: only a fold piece on a single layer is laid whole"
@@ -183,16 +189,17 @@ def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
             yield f"{item.label}: the fold edge is not on a fold"
 
 
-def _is_its_own(item: _Laid) -> bool:
+@lru_cache(maxsize=4096)
+def _is_its_own(piece: LayPiece, placement: Placement) -> bool:
     """Whether the outline written down is the piece's own at this place: point by point, or else as areas."""
-    own = item.polygon.exterior.coords[:-1]
-    written = item.placement.outline
+    polygon, written = _polygon(piece, placement), placement.outline
+    own = polygon.exterior.coords[:-1]
     if len(own) == len(written) and all(
         abs(a[0] - b[0]) <= TOLERANCE and abs(a[1] - b[1]) <= TOLERANCE for a, b in zip(own, written, strict=True)
     ):
         return True
     shape = Polygon(written)
-    return bool(shape.is_valid and shape.symmetric_difference(item.polygon).area <= TOLERANCE * item.polygon.length)
+    return bool(shape.is_valid and shape.symmetric_difference(polygon).area <= TOLERANCE * polygon.length)
 
 
 def _turn_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:

@@ -147,10 +147,13 @@ def _spot(problem: Problem, stretch: Stretch, laid: Placement, at: Point, axis: 
 
 def _beside(problem: Problem, plan: Plan, id: str, new: Placement) -> Placement:
     """Up to a neighbour along the cloth, at the gap, where one is near; out of it where it is only just over it."""
-    near = [o for o in others(plan, id) if o.distance(Polygon(new.outline)) < problem.gap + SNAP]
+    own, reach = Polygon(new.outline), problem.gap + 2 * SNAP
+    left, low, right, high = own.bounds
+    about = others(plan, id, (left - reach, low - reach, right + reach, high + reach))
+    near = [other for other in about if other.distance(own) < problem.gap + SNAP]
     if not near:
         return new
-    own, rest = Polygon(new.outline), unary_union(near)
+    rest = unary_union(near)
     free = is_free(own, rest, problem.gap, 0.0)
     found = [reach for sign in (-1.0, 1.0) if (reach := _reach(own, rest, problem.gap, sign, free=free)) is not None]
     best = min(found, key=abs, default=None)

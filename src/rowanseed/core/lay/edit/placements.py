@@ -65,6 +65,14 @@ def shift(problem: Problem, laid: Placement, dx: float, dy: float) -> Placement:
     return lay_down(problem.piece(laid.piece), laid.turn, laid.mirrored, laid.whole, (laid.at[0] + dx, laid.at[1] + dy))
 
 
-def others(plan: Plan, id: str) -> list[Polygon]:
+def others(plan: Plan, id: str, near: tuple[float, float, float, float] | None = None) -> list[Polygon]:
+    """The other pieces of its stretch; only those that a box (left, low, right, high) meets, where one is given."""
     n = id.partition(".")[0]
-    return [Polygon(p.outline) for other, p in ids(plan) if other != id and other.partition(".")[0] == n]
+    found = [p for other, p in ids(plan) if other != id and other.partition(".")[0] == n]
+    if near is not None:
+        found = [p for p in found if _meet(bounds(p.outline), near)]
+    return [Polygon(p.outline) for p in found]
+
+
+def _meet(one: tuple[float, float, float, float], other: tuple[float, float, float, float]) -> bool:
+    return one[0] <= other[2] and other[0] <= one[2] and one[1] <= other[3] and other[1] <= one[3]
