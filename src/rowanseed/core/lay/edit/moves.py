@@ -147,9 +147,9 @@ def _spot(problem: Problem, stretch: Stretch, laid: Placement, at: Point, axis: 
 
 def _beside(problem: Problem, plan: Plan, id: str, new: Placement) -> Placement:
     """Up to a neighbour along the cloth, at the gap, where one is near; out of it where it is only just over it."""
-    own, reach = Polygon(new.outline), problem.gap + 2 * SNAP
+    own, wide = Polygon(new.outline), problem.gap + 2 * SNAP
     left, low, right, high = own.bounds
-    about = others(plan, id, (left - reach, low - reach, right + reach, high + reach))
+    about = others(plan, id, (left - wide, low - wide, right + wide, high + wide))
     near = [other for other in about if other.distance(own) < problem.gap + SNAP]
     if not near:
         return new
