@@ -1,5 +1,7 @@
 """The edge of the pages: what comes in, what goes out, what fails, and what two windows do to each other."""
 
+import importlib
+import pkgutil
 import re
 import time
 from dataclasses import fields
@@ -12,13 +14,9 @@ from rowanseed.core.base.errors import StoppedTooSoon
 from rowanseed.jobs import searches as jobs
 from rowanseed.settings import settings
 from rowanseed.store.database import connect
-from rowanseed.web import telling
+from rowanseed.web import telling, views
 from rowanseed.web.deps import TEMPLATES, PageView, StationView
 from rowanseed.web.static import FOLDER
-from rowanseed.web.views import house as house_views
-from rowanseed.web.views import lay_table as lay_table_views
-from rowanseed.web.views import sewing as sewing_views
-from rowanseed.web.views import stations as station_views
 
 pytestmark = pytest.mark.slow
 
@@ -113,7 +111,8 @@ def test_every_request_is_logged_with_its_time(house, caplog):
 
 
 def _views():
-    modules = (house_views, lay_table_views, sewing_views, station_views, telling)
+    found = pkgutil.iter_modules(views.__path__)
+    modules = [*(importlib.import_module(f"{views.__name__}.{one.name}") for one in found), telling]
     found = [one for module in modules for one in vars(module).values() if isinstance(one, type)]
     return [one for one in found if issubclass(one, PageView) and hasattr(one, "template")]
 

@@ -2,48 +2,20 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import load
 from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.cloth.across_seams import sewn_seams
-from rowanseed.core.cloth.matching import Matching
-from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.sewn import draw_sewn
-from rowanseed.web.deps import Home, Id, StationView, go
+from rowanseed.web.deps import Home, Id, go
 from rowanseed.web.once import Once
 from rowanseed.web.pages.lay import role_of
+from rowanseed.web.views.lay_sewn import Seam, SewnView
 
 router = APIRouter(route_class=Once)
 MEETS = 1.0
 """A print that is no more than so many mm off meets."""
-
-
-@dataclass(frozen=True)
-class Seam:
-    """A seam: its name, how the print meets there in words, whether it does, and its picture."""
-
-    name: str
-    said: str
-    meets: bool
-    picture: str
-
-
-@dataclass(frozen=True, kw_only=True)
-class SewnView(StationView):
-    """`cost` says what matching takes of the cloth; empty where nothing is matched or the other is not known."""
-
-    template = "lay_sewn.html"
-    station = "lay"
-    part = "sewn"
-    role: Role
-    seams: tuple[Seam, ...]
-    how: Matching
-    cost: str
-    cloth_name: str
-    has_print: bool
 
 
 @router.get("/projects/{id}/lay/sewn")

@@ -2,30 +2,18 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import load
 from rowanseed.app.printing import Printing
 from rowanseed.core.printing.tiles import Paper
 from rowanseed.drawings.projector import draw_lay, draw_pieces
-from rowanseed.web.deps import Home, Id, StationView
+from rowanseed.web.deps import Home, Id
 from rowanseed.web.once import Once
 from rowanseed.web.pages.lay import role_of
+from rowanseed.web.views.printing import ProjectorView
 
 router = APIRouter(route_class=Once)
-
-
-@dataclass(frozen=True, kw_only=True)
-class ProjectorView(StationView):
-    """`pieces` and `lay` are drawn in mm; the lay is empty while there is none."""
-
-    template = "projector.html"
-    station = "lay"
-    part = "projector"
-    pieces: str
-    lay: str
 
 
 @router.get("/projects/{id}/projector")

@@ -1,4 +1,4 @@
-"""What the page of printing shows."""
+"""What the pages of printing and of the projector show."""
 
 from __future__ import annotations
 
@@ -24,3 +24,14 @@ class PrintView(StationView):
     query: str
     role: Role | None
     minds: Sequence[str]
+
+
+@dataclass(frozen=True, kw_only=True)
+class ProjectorView(StationView):
+    """`pieces` and `lay` are drawn in mm; the lay is empty while there is none."""
+
+    template = "projector.html"
+    station = "lay"
+    part = "projector"
+    pieces: str
+    lay: str

@@ -1,0 +1,34 @@
+"""What the page of seams as they will look sewn shows."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.web.deps import StationView
+
+
+@dataclass(frozen=True)
+class Seam:
+    """A seam: its name, how the print meets there in words, whether it does, and its picture."""
+
+    name: str
+    said: str
+    meets: bool
+    picture: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class SewnView(StationView):
+    """`cost` says what matching takes of the cloth; empty where nothing is matched or the other is not known."""
+
+    template = "lay_sewn.html"
+    station = "lay"
+    part = "sewn"
+    role: Role
+    seams: tuple[Seam, ...]
+    how: Matching
+    cost: str
+    cloth_name: str
+    has_print: bool
