@@ -7,6 +7,7 @@ from functools import lru_cache
 from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic_core import from_json, to_json
 from shapely import simplify
 from shapely.geometry import LineString, Polygon
 
@@ -309,7 +310,12 @@ def plan_document(plan: Plan) -> dict[str, Any]:
 @lru_cache(maxsize=256)
 def read_plan_text(text: str) -> Plan:
     """A plan from the text of its document; the same text is read once."""
-    return read_plan(json.loads(text))
+    return read_plan(from_json(text))
+
+
+def plan_text(plan: Plan) -> str:
+    """A plan's document as text, written fast: a lay that is changed by hand is kept at every move."""
+    return to_json(plan_document(plan)).decode()
 
 
 def read_plan(document: dict[str, Any]) -> Plan:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from rowanseed.core.lay.edit import Parked
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.formats.layout_json import plan_document, read_plan_text
+from rowanseed.formats.layout_json import plan_text, read_plan_text
 from rowanseed.store.database import Connection, transaction
 
 
@@ -132,5 +132,5 @@ def _write(
     beside = json.dumps([[one.piece, one.turn, one.mirrored] for one in parked])
     connection.execute(
         "INSERT INTO lay_step (project_id, role, n, words, plan, pinned, parked) VALUES (?, ?, ?, ?, ?, ?, ?)",
-        (project_id, role.value, n, words, json.dumps(plan_document(plan)), json.dumps(sorted(pinned)), beside),
+        (project_id, role.value, n, words, plan_text(plan), json.dumps(sorted(pinned)), beside),
     )

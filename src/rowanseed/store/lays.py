@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.formats.layout_json import plan_document, problem_document, read_plan_text
+from rowanseed.formats.layout_json import plan_document, plan_text, problem_document, read_plan_text
 from rowanseed.formats.refusal_json import read_refusal, refusal_document
 from rowanseed.store.database import Connection, transaction
 
@@ -88,5 +88,5 @@ def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay 
         if kept is not None:
             connection.execute(
                 "INSERT INTO kept_lay (project_id, role, question, lay, plan) VALUES (?, ?, ?, ?, ?)",
-                (project_id, role.value, kept.question, kept.lay, json.dumps(plan_document(kept.plan))),
+                (project_id, role.value, kept.question, kept.lay, plan_text(kept.plan)),
             )

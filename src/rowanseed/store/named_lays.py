@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import json
 from dataclasses import dataclass
 
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.formats.layout_json import plan_document, read_plan_text
+from rowanseed.formats.layout_json import plan_text, read_plan_text
 from rowanseed.store.database import Connection, transaction
 
 
@@ -37,7 +36,7 @@ def name_lay(connection: Connection, project_id: int, role: Role, name: str, que
         )
         connection.execute(
             "INSERT INTO named_lay (project_id, role, name, question, plan) VALUES (?, ?, ?, ?, ?)",
-            (project_id, role.value, name, question, json.dumps(plan_document(plan))),
+            (project_id, role.value, name, question, plan_text(plan)),
         )
 
 

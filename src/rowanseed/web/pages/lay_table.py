@@ -8,6 +8,7 @@ from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, ConfigDict, Field
+from pydantic_core import to_json
 
 from rowanseed.app.lay_table import Asked, LayTable
 from rowanseed.app.open_project import load
@@ -166,7 +167,7 @@ def _compared(home: House, table: LayTable, rivals: tuple[Rival, ...]) -> str:
 
 
 @router.post("/projects/{id}/lay/table/change")
-def change(home: Home, id: Id, sent: ChangeSent) -> dict[str, Any]:
+def change(home: Home, id: Id, sent: ChangeSent) -> Response:
     """One change; the table as it is then: its drawing, what is wrong, what it costs."""
     table = _table(home, id, sent.role)
     said = ""
@@ -185,7 +186,7 @@ def change(home: Home, id: Id, sent: ChangeSent) -> dict[str, Any]:
             said = table.change(Asked(sent.do, sent.id, sent.at, sent.to, sent.n, sent.differently))
     after = LayTable(table.project, table.found)
     lay = after.lay
-    return {
+    told: dict[str, Any] = {
         "picture": _picture(home, after),
         "faults": [[after.said(fault), fault.can_be_mended] for fault in after.faults],
         "length": format_cloth(lay.plan.length, home.units),
@@ -199,6 +200,7 @@ def change(home: Home, id: Id, sent: ChangeSent) -> dict[str, Any]:
         "redo": lay.redo,
         "said": said,
     }
+    return Response(to_json(told), media_type="application/json")
 
 
 @router.post("/projects/{id}/lay/table")
