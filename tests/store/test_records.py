@@ -160,6 +160,7 @@ def test_a_copy_is_kept_before_every_migration(full):
             "lay_table",
             "lay_step",
             "named_lay",
+            "cloth_print",
         ):
             old.execute(f"DROP TABLE {table}")
         added = (

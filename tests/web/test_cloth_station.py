@@ -233,3 +233,25 @@ def test_shrinkage_is_worked_out_from_a_marked_square(house):
     assert lacking.status_code == 422 and "All three are needed" in lacking.text
     absurd = house.post("/cloths/new", data={**form, **square, "square_along": "8"})
     assert "cannot be sewn with" in absurd.text and 'value="8"' in absurd.text
+
+
+def test_a_photo_straightened_on_its_repeat_is_the_print_of_every_layout(house):
+    from tests.core.test_straighten import CORNERS, photographed
+
+    house.post("/cloths/1/photo", files={"photo": ("cloth.jpg", photographed(CORNERS), "image/jpeg")})
+    page = house.get("/cloths/1/print").text
+    assert "Put the four rings on the corners of one repeat" in page
+    corners = {f"corner-{k}": f"{x} {y}" for k, (x, y) in enumerate(CORNERS)}
+    wrong = house.post("/cloths/1/print", data={"along": "wide", "across": "8", **corners})
+    assert wrong.status_code == 422 and 'value="wide"' in wrong.text
+    flat = {**corners, "corner-2": corners["corner-0"]}
+    told = house.post("/cloths/1/print", data={"along": "8", "across": "5", **flat}).text
+    assert "not the corners of one block" in told
+    assert house.post("/cloths/1/print", data={"along": "8", "across": "5", "corner-0": "x"}).status_code == 422
+    house.post("/cloths/1/print", data={"along": "8", "across": "5", "grain": "up", **corners})
+    assert house.get("/cloths/1/print.jpg").headers["content-type"] == "image/jpeg"
+    shown = house.get("/cloths/1").text
+    assert 'href="/cloths/1/print.jpg?' in shown and 'width="80.0"' in shown
+    house.post("/cloths/1/print", data={"remove": "yes"})
+    assert "print.jpg" not in house.get("/cloths/1").text
+    assert house.get("/cloths/2/print").status_code == 404, "it has no photo"

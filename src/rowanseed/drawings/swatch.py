@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.cloth.cloth import Cloth, Stripe, Surface
+from rowanseed.core.cloth.cloth import Cloth, PrintedCloth, Stripe, Surface
 from rowanseed.drawings.colour import pale
 from rowanseed.drawings.svg import add, number
 
@@ -31,6 +31,9 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0, tran
     from the upper selvedge) to where it lies in the drawing otherwise.
     """
     ground = pale(cloth.colour, 0.74)
+    along, across = cloth.repeat.block
+    if isinstance(cloth, PrintedCloth) and along and across:
+        return _photographed(defs, cloth.print_at, along, across, name, transform or f"scale({scale:.4g})")
     if cloth.surface is Surface.PLAIN:
         return ground
     usual = USUAL_REPEAT[cloth.surface]
@@ -64,6 +67,24 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0, tran
                     _sprig(tile=tile, x=along, y=(y + column) * wide, cloth=cloth, turn=turn, size=size)
     else:
         _lines(tile, cloth, long, wide)
+    return f"url(#{name})"
+
+
+def _photographed(defs: Element, address: str, along: float, across: float, name: str, transform: str) -> str:
+    """The print as it was photographed, a block of it to scale."""
+    tile = add(
+        defs,
+        "pattern",
+        id=name,
+        width=float(along),
+        height=float(across),
+        patternUnits="userSpaceOnUse",
+        patternTransform=transform,
+    )
+    size = {"width": float(along), "height": float(across), "preserveAspectRatio": "none"}
+    image = add(tile, "image", href=address)
+    for key, value in size.items():
+        image.set(key, str(value))
     return f"url(#{name})"
 
 

@@ -26,6 +26,7 @@ DOCUMENTS = {"cloth": ("document",), "pattern": ("document",), "project": ("fit"
 """Columns that hold a document of their own: they are written as such, not as text within text."""
 FILES = {
     ("cloth_photo", "jpeg"): "jpg",
+    ("cloth_print", "jpeg"): "jpg",
     ("drawing", "svg"): "svg",
     ("drawing", "read"): "json",
     ("step_note", "photo"): "jpg",

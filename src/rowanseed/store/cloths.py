@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from rowanseed.core.base.errors import ChangedMeanwhile, NotThere
-from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cloth.cloth import Cloth, PrintedCloth
 from rowanseed.formats.cloth_json import read_cloth, write_cloth
 from rowanseed.store.broken import BrokenRow, read_each
 from rowanseed.store.database import Connection, transaction
@@ -23,13 +23,15 @@ class ClothEntry:
     cut_from: int | None = None
     cut_by: int | None = None
     has_photo: bool = False
+    has_print: bool = False
     revision: int = 1
     """Counts every change, so that none is lost between two windows."""
 
 
 _SELECT = """
     SELECT id, name, document, cut_from, cut_by, revision,
-        EXISTS (SELECT 1 FROM cloth_photo WHERE cloth_id = id) AS has_photo
+        EXISTS (SELECT 1 FROM cloth_photo WHERE cloth_id = id) AS has_photo,
+        EXISTS (SELECT 1 FROM cloth_print WHERE cloth_id = id) AS has_print
     FROM cloth
 """
 
@@ -59,12 +61,16 @@ def _read(document: str) -> Cloth:
 
 
 def _entry(row: sqlite3.Row) -> ClothEntry:
+    cloth = _read(row["document"])
+    if row["has_print"]:
+        cloth = PrintedCloth(**vars(cloth), print_at=f"/cloths/{row['id']}/print.jpg?{row['revision']}")
     return ClothEntry(
         id=row["id"],
-        cloth=_read(row["document"]),
+        cloth=cloth,
         cut_from=row["cut_from"],
         cut_by=row["cut_by"],
         has_photo=bool(row["has_photo"]),
+        has_print=bool(row["has_print"]),
         revision=row["revision"],
     )
 
@@ -158,3 +164,18 @@ def keep_photo(connection: Connection, id: int, jpeg: bytes | None) -> None:
         connection.execute("DELETE FROM cloth_photo WHERE cloth_id = ?", (id,))
         if jpeg is not None:
             connection.execute("INSERT INTO cloth_photo (cloth_id, jpeg) VALUES (?, ?)", (id, jpeg))
+
+
+def print_of(connection: Connection, id: int) -> bytes | None:
+    """A picture of one block of the cloth's repeat."""
+    row = connection.execute("SELECT jpeg FROM cloth_print WHERE cloth_id = ?", (id,)).fetchone()
+    return None if row is None else bytes(row["jpeg"])
+
+
+def keep_print(connection: Connection, id: int, c: Cloth, jpeg: bytes | None) -> None:
+    """Keep the print of a cloth together with the repeat it was straightened on, or with None let it go."""
+    with transaction(connection):
+        _save(connection, id, c, None)
+        connection.execute("DELETE FROM cloth_print WHERE cloth_id = ?", (id,))
+        if jpeg is not None:
+            connection.execute("INSERT INTO cloth_print (cloth_id, jpeg) VALUES (?, ?)", (id, jpeg))

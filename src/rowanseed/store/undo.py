@@ -14,8 +14,9 @@ from rowanseed.core.base.errors import StoreError
 
 KEPT = timedelta(days=1, hours=6)
 TRACKED = (
-    *("person", "measuring", "measurement", "cloth", "cloth_photo", "pattern", "drawing", "project", "project_cloth"),
-    *("tick", "note", "cloth_used", "fit_lesson", "kept_lay", "named_lay", "household"),
+    *("person", "measuring", "measurement", "pattern", "drawing", "project", "project_cloth"),
+    *("cloth", "cloth_photo", "cloth_print", "cloth_used"),
+    *("tick", "note", "fit_lesson", "kept_lay", "named_lay", "household"),
     *("own_step", "moved_step", "step_state", "step_note", "step_time", "kept_sample"),
 )
 """The tables of what people wrote down; answers of searches and summaries are worked out again."""
@@ -28,6 +29,7 @@ WORDS = {
     "measurement": "measurements",
     "cloth": "cloth",
     "cloth_photo": "photo of a cloth",
+    "cloth_print": "print of a cloth",
     "pattern": "pattern",
     "drawing": "drawing",
     "project": "project",

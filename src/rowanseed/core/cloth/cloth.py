@@ -216,3 +216,10 @@ class Cloth:
     @property
     def is_remainder(self) -> bool:
         return bool(self.gone)
+
+
+@dataclass(frozen=True)
+class PrintedCloth(Cloth):
+    """A cloth with a picture of one block of its repeat, x along it, and where that is fetched."""
+
+    print_at: str = ""

@@ -34,4 +34,10 @@ CREATE TABLE named_lay (
     UNIQUE (project_id, role, name)
 ) STRICT;
 
+-- A photo of the cloth straightened on its repeat: one block of it, x along the cloth.
+CREATE TABLE cloth_print (
+    cloth_id INTEGER PRIMARY KEY REFERENCES cloth (id) ON DELETE CASCADE,
+    jpeg BLOB NOT NULL
+) STRICT;
+
 ALTER TABLE lay_step ADD COLUMN parked TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(parked));
