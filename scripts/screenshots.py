@@ -12,22 +12,22 @@ VIEWS = {
     "shelf": "/",
     "fit": "/projects/4/fit",
     "fit-alter": "/projects/4/fit/alter",
-    "fit-tissue": "/projects/4/fit/tissue",
     "cloth": "/projects/4/cloth",
     "cloth-short": "/projects/5/cloth/short?role=main",
     "lay": "/projects/1/lay",
     "lay-table": "/projects/1/lay/table",
+    "lay-sewn": "/projects/4/lay/sewn",
+    "print": "/projects/4/print",
     "cut": "/projects/2/cut",
     "sew": "/projects/1/sew?step=sew-side-seams",
-    "sew-line": "/projects/1/sew/line?step=zip-zip",
     "machine": "/projects/1/machine?step=zip-zip",
     "sew-ways": "/projects/1/sew/ways?part=front-seams&technique=french",
     "keep": "/projects/1/keep",
-    "pattern": "/patterns/1",
     "describe": "/patterns/5/describe",
     "tissue": "/patterns/5/tissue",
 }
 ON_A_PHONE = {
+    "phone-cut": "/projects/2/cut/steps",
     "phone-measure": "/people/3/measure?project=6",
     "phone-sew": "/projects/1/sew?step=sew-side-seams",
 }
@@ -38,6 +38,8 @@ def main() -> None:
     try:
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+            # What its seams look like sewn is known once its layouts are.
+            browser.new_page().goto(f"{server.url}/projects/4/lay/worked-out", timeout=120_000)
             # What is left of the first project's cloth is on the shelf when the shelf is shown.
             page = browser.new_page()
             page.goto(f"{server.url}/projects/1/cut")

@@ -39,7 +39,7 @@ PATHS = [
     "/projects/1/sew?step=sew-waist",
     "/projects/1/machine",
     "/sewing?with=1&with=2",
-    "/projects/1/lay/table",
+    *(f"/projects/1/{part}" for part in ("lay/table", "lay/sewn", "print", "projector", "cut/steps")),
     *(f"/projects/1/{station}" for station in ("cloth", "lay", "cut", "sew", "keep")),
     *(f"/projects/2/{station}" for station in ("lay", "cut")),
 ]
