@@ -26,7 +26,7 @@ def scene_of(op: Operation) -> Scene | None:
     known = frames().get(op.technique)
     if not known:
         return None
-    asked = {op.id.partition("-")[0], op.bench.value, f"act:{op.act.value}"}
+    asked = {op.id, op.id.partition("-")[0], op.bench.value, f"act:{op.act.value}"}
     if Meant.TOGETHER in op.meant:
         asked = {"together"}
     elif op.act is Act.PRESS and op.way and op.way != "open":
