@@ -69,7 +69,14 @@ SCENES: Frames = {
             notion("zip tape, face down", (4, -11), (40, -11)),
             Thing("coil, uncurled", "round", (-6, -14), (10, 8)),
             row((4, -21), (4, 10), "the stitching, as close to the coil as the foot goes"),
-            at=("uncurl", "zip"),
+            at=("zip",),
+        ),
+        frame(
+            "The zip open and face down, its coil rolled away from the tape with a cool iron",
+            notion("zip tape, its wrong side up", (0, 0), (110, 0)),
+            Thing("coil, pressed flat beside the tape", "round", (-8, 0), (12, 8)),
+            to("the iron's tip, as cool as synthetics ask", (24, -34), (-2, -8)),
+            at=("uncurl",),
         ),
         frame(
             "Closed: both folds meet over the coil, nothing is seen",

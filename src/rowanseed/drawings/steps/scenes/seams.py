@@ -25,7 +25,7 @@ LYING = frame(
     cloth(OTHER, (0, -11), (150, -11), right="right"),
     row((112, -21), (112, 10)),
     far(ALLOWANCE, (112, 22), (150, 22)),
-    at=("sew", "baste", "stay"),
+    at=("sew", "baste", "stay", "clip"),
 )
 OPEN = frame(
     "Pressed open, right side up",
