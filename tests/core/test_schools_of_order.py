@@ -1,0 +1,38 @@
+"""Where practitioners sew in another order, the other school is offered too, and both can be sewn."""
+
+import pytest
+
+from rowanseed.core.base.units import Units
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.demo import overshirt
+
+from .test_make import faults
+
+SHIRT = overshirt.draft()
+
+
+def ordered(pattern, techniques=(), units=Units.METRIC):
+    size = pattern.envelope.sizes[3]
+    made = compile_garment(pattern, "A", size, MakingChoices(units=units, techniques=techniques))
+    assert made.gaps == ()
+    order = sequence(made.operations)
+    assert faults(pattern, size, order) == []
+    return [op.id for op in order], {op.id: op for op in order}
+
+
+@pytest.mark.parametrize("part", ["collar-stand", "under-stand", "stand-ends", "neck", "stand-inside"])
+def test_the_stand_goes_on_the_neck_before_or_after_the_collar_by_school(part):
+    usual, _ = ordered(SHIRT)
+    assert usual.index("sew-collar-stand") < usual.index("sew-neck")
+    other, by_id = ordered(SHIRT, ((part, "stand-first"),))
+    assert other.index("sew-neck") < other.index("sew-collar-stand") < other.index("turn-in-stand-inside")
+    assert "the garment on top" in by_id["sew-neck"].how[0]
+    assert "outer neck allowance free" not in " ".join(by_id["sew-collar-stand"].how), "it is sewn already"
+    assert sorted(usual) == sorted(other), "the same work in another order"
+
+
+def test_its_words_are_in_the_household_s_units():
+    _, by_id = ordered(SHIRT, (("neck", "stand-first"),), Units.IMPERIAL)
+    assert not any(" cm" in line for op in by_id.values() for line in op.how)
