@@ -84,9 +84,20 @@ def test_a_search_that_is_stopped_before_there_is_a_lay_says_so(quick, monkeypat
         raise StoppedTooSoon
 
     monkeypatch.setattr(jobs, "solve_each", stopped)
+    monkeypatch.setattr(jobs, "first_lay", lambda problem: None)
     jobs.start("s", problem(), 0.3)
     with pytest.raises(StoppedTooSoon):
         jobs.collect("s")
+
+
+def test_one_that_is_stopped_at_once_gives_the_lay_that_was_shown_first(quick, monkeypatch):
+    def stopped(*_, **__):
+        raise StoppedTooSoon
+
+    monkeypatch.setattr(jobs, "solve_each", stopped)
+    jobs.start("f", problem(), 0.3)
+    (plan,) = jobs.collect("f").values()
+    assert check(problem(), plan) == [] and left_behind() == []
 
 
 def test_that_will_do_ends_a_search_long_before_its_time(quick, monkeypatch):

@@ -225,6 +225,7 @@ def test_a_search_that_was_stopped_before_there_was_a_lay_is_no_answer(house, mo
         raise StoppedTooSoon
 
     _cut_anew(house)
+    monkeypatch.setattr(jobs, "first_lay", lambda problem: None)
     monkeypatch.setattr(jobs, "solve_each", stopped)
     house.get("/projects/2/lay/worked-out")
     page = house.get("/projects/2/lay").text

@@ -84,7 +84,13 @@ def _search(job: str, document: str, seconds: float) -> dict[str, Any]:
     problem = read_problem(document)
     with Heartbeat(job, seconds, problem) as heart:
         budget = Budget(seconds=seconds, threads=1, computing=True)
-        answers = solve_each(problem, budget, heart.on_progress, heart.should_stop)
+        try:
+            answers = solve_each(problem, budget, heart.on_progress, heart.should_stop)
+        except StoppedTooSoon:
+            # What was on the screen when it was stopped is what was meant.
+            if heart.first is None:
+                raise
+            answers = {laid(heart.first): heart.first}
     return {name: _written(answer) for name, answer in answers.items()}
 
 
@@ -101,16 +107,17 @@ class Heartbeat:
         self.longest = settings().longest_search
         self.best: dict[str, Any] = {}
         self.progress: Progress | None = None
+        self.first: Plan | None = None
         self.beat = 0
         self.is_stopped = False
         self.ended = threading.Event()
         self.thread = threading.Thread(target=self._run, name="heartbeat", daemon=True)
 
     def __enter__(self) -> Self:
-        first = first_lay(self.problem)
-        if first is not None:
-            self.best = {"lay": laid(first), "length": first.length}
-            queue.put(_key("plan", self.job), plan_document(first))
+        self.first = first_lay(self.problem)
+        if self.first is not None:
+            self.best = {"lay": laid(self.first), "length": self.first.length}
+            queue.put(_key("plan", self.job), plan_document(self.first))
         self._tell()
         self.thread.start()
         return self
