@@ -252,6 +252,11 @@ def test_a_photo_straightened_on_its_repeat_is_the_print_of_every_layout(house):
     assert house.get("/cloths/1/print.jpg").headers["content-type"] == "image/jpeg"
     shown = house.get("/cloths/1").text
     assert 'href="/cloths/1/print.jpg?' in shown and 'width="80.0"' in shown
+    house.get("/projects/1/lay/worked-out")
+    assert "print.jpg" in house.get("/projects/1/lay").text
+    assert "print.jpg" not in house.get("/projects/1/lay/main/lay.svg").text, (
+        "a file that is taken along needs no house"
+    )
     house.post("/cloths/1/print", data={"remove": "yes"})
     assert "print.jpg" not in house.get("/cloths/1").text
     assert house.get("/cloths/2/print").status_code == 404, "it has no photo"

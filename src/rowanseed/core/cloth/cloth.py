@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, fields
 from typing import assert_never
 
 from rowanseed.core.base.words import Worded
@@ -223,3 +223,8 @@ class PrintedCloth(Cloth):
     """A cloth with a picture of one block of its repeat, x along it, and where that is fetched."""
 
     print_at: str = ""
+
+    @property
+    def bare(self) -> Cloth:
+        """The cloth without its picture, for drawings that leave the house."""
+        return Cloth(**{each.name: getattr(self, each.name) for each in fields(Cloth)})

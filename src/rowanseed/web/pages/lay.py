@@ -12,6 +12,7 @@ from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.errors import LayRefusal, NotThere
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.working import Given, Source, Working, count, percent
+from rowanseed.core.cloth.cloth import PrintedCloth
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.lay.problem import Plan, laid
@@ -160,6 +161,8 @@ def download(home: Home, id: Id, role: str, document: str) -> Response:
             cloth=found.entry.cloth,
             units=home.units,
         )
-        text = draw_lay(found.plan, found.problem.cloth, found.entry.cloth, items, LayView(home.units, numbered=True))
+        # A file that is taken along has no house to fetch the cloth's photo from.
+        cloth = found.entry.cloth.bare if isinstance(found.entry.cloth, PrintedCloth) else found.entry.cloth
+        text = draw_lay(found.plan, found.problem.cloth, cloth, items, LayView(home.units, numbered=True))
         return Response(text, media_type="image/svg+xml", headers=headers)
     raise NotThere("file")
