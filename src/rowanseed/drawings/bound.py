@@ -6,7 +6,7 @@ import json
 from collections.abc import Sequence
 
 from rowanseed.core.geometry.outline import Point, bounds
-from rowanseed.drawings.shown import upright
+from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.svg import CHALK, INK, PAPER, add, drawing, halo, path_of, write
 
 LETTER = 12.0

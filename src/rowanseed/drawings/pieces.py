@@ -12,9 +12,10 @@ from shapely.geometry import Polygon
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.geometry.outline import Point, bounds, chain_length, point_at
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Dart, Drawn, LineKind, MarkKind, Piece
+from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
-from rowanseed.drawings.shown import outline_path, shown_lines, upright
+from rowanseed.core.printing.lines import dart_runs, upright
+from rowanseed.drawings.shown import outline_path, shown_lines
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 GAP = 46.0
@@ -217,19 +218,9 @@ def changed_runs(old: list[Point], new: list[Point]) -> list[list[Point]]:
 
 def _darts(root: Element, item: _Placed, size: str) -> None:
     for dart in item.piece.darts:
-        chain = item.piece.shapes[size].edges[dart.edge]
-        legs = [point_at(chain, mark_distance(item.piece, size, item.piece.mark(leg))) for leg in dart.legs]
-        for run in _taken(dart, legs[0], legs[1], dart.point[size]):
+        for run in dart_runs(item.piece, size, dart):
             path = path_of([item.at(p) for p in run], closed=False)
             add(root, "path", d=path, fill="none", stroke=INK, stroke_width=1.6)
-
-
-def _taken(dart: Dart, one: Point, other: Point, end: Point) -> list[list[Point]]:
-    """A dart's two legs meet in its point; a fold's lines run beside each other to where it is let go."""
-    if not dart.is_folded:
-        return [[one, end, other]]
-    down = (end[0] - (one[0] + other[0]) / 2, end[1] - (one[1] + other[1]) / 2)
-    return [[leg, (leg[0] + down[0], leg[1] + down[1])] for leg in (one, other)]
 
 
 def _grown(root: Element, item: _Placed, before: Piece, size: str, letter: float, units: Units) -> None:

@@ -5,9 +5,9 @@ from __future__ import annotations
 from functools import lru_cache
 
 from rowanseed.core.base.same import Same
-from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import PieceLines, lines
+from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.svg import path_of
 
 SHOWN = 0.3
@@ -22,11 +22,6 @@ def _shown(same: Same[Piece], size: str) -> PieceLines:
 def shown_lines(piece: Piece, size: str) -> PieceLines:
     """Cutting line and seam line of a piece as finely as a screen shows them."""
     return _shown(Same(piece), size)
-
-
-def upright(p: Point) -> Point:
-    """The piece frame (x down the garment, y up) as a screen shows a garment: top up."""
-    return (p[1], p[0])
 
 
 def outline_path(piece: Piece, size: str) -> str:

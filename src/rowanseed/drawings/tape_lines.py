@@ -11,7 +11,7 @@ from rowanseed.core.compose.tape import dimensions, tape_path
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines
-from rowanseed.drawings.shown import upright
+from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.svg import CHALK, INK, LINE, PAPER, QUIET, add, drawing, path_of, write
 
 LONG = 300.0

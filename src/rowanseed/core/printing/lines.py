@@ -75,7 +75,7 @@ class PrintPiece:
 
 
 def upright(p: Point) -> Point:
-    """From the piece frame (x down the garment, y up) to paper."""
+    """The piece frame (x down the garment, y up) as paper and screens show a garment: top up."""
     return (p[1], p[0])
 
 

@@ -26,7 +26,7 @@ from rowanseed.core.pattern.making import EdgePart, Join, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
 from rowanseed.core.pattern.seamline import mark_distance
-from rowanseed.drawings.shown import upright
+from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.paper import Paper, dot, exterior, rings
 from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on, opened_from
 from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of

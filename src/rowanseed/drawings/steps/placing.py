@@ -14,7 +14,8 @@ from rowanseed.core.geometry.outline import Point, Segment, flatten, split_chain
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import mark_distance
-from rowanseed.drawings.shown import shown_lines, upright
+from rowanseed.core.printing.lines import upright
+from rowanseed.drawings.shown import shown_lines
 
 Move = Callable[[Point], Point]
 
