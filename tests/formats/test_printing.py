@@ -12,7 +12,8 @@ from shapely.geometry import MultiLineString as Lines
 from svgelements import SVG, Path
 
 from rowanseed.core.geometry.outline import line_chain
-from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Piece, Role, Shape
+from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, MarkKind, Piece, Role, Shape
+from rowanseed.core.pattern.seamline import mark_point
 from rowanseed.core.printing.lines import LineType, print_piece
 from rowanseed.core.printing.tiles import MARGIN, OVERLAP, Paper, lay_on_sheets
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
@@ -190,3 +191,17 @@ def test_several_sizes_lie_over_each_other_each_with_a_line_of_its_own():
     front = next(p.piece for p in sheets.placed if p.piece.id == "front")
     areas = [Polygon(ring).area for ring in front.rings]
     assert areas == sorted(areas)
+
+
+def test_where_a_zip_or_gathers_end_is_printed_too():
+    """What is marked on the stitching line and is no notch is a mark as one inside the piece is."""
+    for draft in DRAFTS:
+        pattern = draft.draft()
+        size = pattern.envelope.sizes[2]
+        for piece in pattern.pieces:
+            ends = [m for m in piece.marks if m.kind in (MarkKind.ZIP_END, MarkKind.GATHER_END, MarkKind.DOT)]
+            dots = print_piece(piece, [size], piece.cuts, seam_line=True).dots
+            for mark in ends:
+                x, y = mark_point(piece, size, mark)
+                assert (y, x) in dots, (piece.name, mark.id)
+    assert any(m.kind is MarkKind.ZIP_END for d in DRAFTS for p in d.draft().pieces for m in p.marks)

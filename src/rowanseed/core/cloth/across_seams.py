@@ -77,6 +77,16 @@ def sewn_seams(pattern: Pattern, size: str, problem: Problem, plan: Plan, cloth:
         yield SewnSeam(join, found[0], found[1], found[0].is_mirrored, off)
 
 
+def not_shown(pattern: Pattern) -> tuple[str, ...]:
+    """The names of seams of body and sleeves that are sewn from more than two edges: they are not drawn."""
+    return tuple(
+        join.name
+        for join in pattern.making.joins
+        if (len(join.a) > 1 or len(join.b) > 1)
+        and all(pattern.piece(part.piece).panel in SHOWN for part in (*join.a, *join.b))
+    )
+
+
 def _lying(problem: Problem, plan: Plan) -> Iterator[OnCloth]:
     """Every piece that is cut: on doubled cloth one on each layer."""
     for stretch in plan.stretches:

@@ -16,7 +16,7 @@ from shapely.ops import nearest_points
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point, bounds, chain_length, direction_at, point_at
 from rowanseed.core.pattern.pieces import Cut, Dart, LineKind, MarkKind, Piece, Role
-from rowanseed.core.pattern.seamline import PieceLines, lines, mark_distance
+from rowanseed.core.pattern.seamline import PieceLines, lines, mark_distance, mark_point
 
 FLATNESS = 0.03
 """How far a printed curve may stray from the true one: less than a printer's dot."""
@@ -48,7 +48,10 @@ class PrintLine:
 
 @dataclass(frozen=True)
 class PrintPiece:
-    """A piece in one size or several over each other; `dots` are marks inside it, `words` what is written on it."""
+    """A piece in one size or several over each other.
+
+    `dots` are marks inside it and on its seam line, `words` what is written on it.
+    """
 
     id: str
     name: str
@@ -84,12 +87,19 @@ def print_piece(piece: Piece, sizes: Sequence[str], cuts: Sequence[Cut], *, seam
     found: list[PrintLine] = []
     for size in sizes:
         found += _lines_of(piece, size, cuts, seam_line=seam_line)
-    dots = tuple(upright(point.at[size]) for size in sizes for point in piece.points)
+    dots = tuple(upright(point) for size in sizes for point in _dots(piece, size))
     name = f"{piece.number} {piece.name}"
     words = (name, f"size {', '.join(sizes)}", *(_cut_words(cut) for cut in cuts))
     if piece.approximate:
         words += ("approximate: measure before you cut",)
     return PrintPiece(piece.id, name, tuple(sizes), tuple(found), dots, words, sum(cut.count for cut in cuts))
+
+
+def _dots(piece: Piece, size: str) -> Iterator[Point]:
+    """Marks inside the piece, and those on its stitching line that are no notches: where a zip or gathers end."""
+    yield from (point.at[size] for point in piece.points)
+    ticked = {*NOTCHES, MarkKind.DART_LEG}
+    yield from (mark_point(piece, size, mark) for mark in piece.marks if mark.kind not in ticked)
 
 
 def _cut_words(cut: Cut) -> str:

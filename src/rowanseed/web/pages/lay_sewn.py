@@ -6,7 +6,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import load
 from rowanseed.core.base.units import format_cloth, format_length
-from rowanseed.core.cloth.across_seams import sewn_seams
+from rowanseed.core.cloth.across_seams import not_shown, sewn_seams
 from rowanseed.drawings.sewn import draw_sewn
 from rowanseed.web.deps import Home, Id, go
 from rowanseed.web.once import Once
@@ -42,6 +42,8 @@ def show_sewn(home: Home, id: Id, role: str | None = None) -> Response:
             project=project,
             role=chosen,
             seams=tuple(seams),
+            not_shown=not_shown(pattern),
+            is_batch=any(piece.garment > 1 for piece in pattern.pieces),
             how=project.core.cloth_choices.matched(chosen),
             cost=cost,
             cloth_name=cloth.name,

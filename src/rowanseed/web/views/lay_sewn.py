@@ -28,6 +28,8 @@ class SewnView(StationView):
     part = "sewn"
     role: Role
     seams: tuple[Seam, ...]
+    not_shown: tuple[str, ...]
+    is_batch: bool
     how: Matching
     cost: str
     cloth_name: str
