@@ -5,6 +5,8 @@ import shutil
 import pytest
 from playwright.sync_api import expect
 
+from tests.core.test_straighten import CORNERS, photographed
+
 from .conftest import Server, accessibility
 
 pytestmark = pytest.mark.browser
@@ -119,3 +121,33 @@ def test_a_lay_is_on_the_screen_at_once_and_gets_shorter_while_it_is_searched(pa
         expect(page.locator(".rivals li").first).to_be_visible()
     finally:
         server.stop()
+
+
+def test_a_photo_of_the_cloth_is_marked_by_mouse_and_keys_and_drawn_from_then_on(page, house, tmp_path):
+    (tmp_path / "cloth.jpg").write_bytes(photographed(CORNERS))
+    page.goto(f"{house.url}/cloths/1")
+    page.locator("#photo").set_input_files(tmp_path / "cloth.jpg")
+    page.get_by_role("button", name="Keep the photo").click()
+    page.locator("#make-print").click()
+    assert accessibility(page) == []
+    photo = page.locator("#print-photo").bounding_box()
+    for k, (x, y) in enumerate(CORNERS):
+        corner = page.locator(f'.corner[data-corner="{k}"]').bounding_box()
+        page.mouse.move(corner["x"] + 18, corner["y"] + 18)
+        page.mouse.down()
+        page.mouse.move(photo["x"] + x * photo["width"], photo["y"] + y * photo["height"], steps=3)
+        page.mouse.up()
+    first = page.locator('.corner[data-corner="0"]')
+    before = float(first.get_attribute("data-x"))
+    first.focus()
+    page.keyboard.press("ArrowRight")
+    assert float(first.get_attribute("data-x")) == pytest.approx(before + 0.01, abs=1e-6)
+    page.get_by_label("Along the selvedge").fill("8")
+    page.get_by_label("Across").fill("5")
+    page.locator("#keep-print").click()
+    expect(page.get_by_role("heading", name="As it lies")).to_be_visible()
+    page.set_viewport_size({"width": 390, "height": 844})
+    assert accessibility(page) == []
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    page.goto(f"{house.url}/projects/1/lay")
+    expect(page.locator('pattern image[href*="/cloths/1/print.jpg"]').first).to_be_attached()
