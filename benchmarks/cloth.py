@@ -9,7 +9,7 @@ from concurrent.futures import ThreadPoolExecutor
 from benchmarks.figures import Figure, median_seconds
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.matching import BARS, BOTH, NOTHING
 from rowanseed.core.cloth.remainder import remainders
 from rowanseed.core.cloth.widths import cells
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningSchool
@@ -116,7 +116,7 @@ def _derived() -> Iterator[Figure]:
         repeat=Repeat(92, 84),
     )
     drawn = altered(pattern, choices).pattern
-    for how in Matching:
+    for how in (NOTHING, BARS, BOTH):
         problem = lay_problem(pattern=drawn, choices=choices, role=Role.MAIN, cloth=cloth, tactics=(), matching=how)
         plan = solve(problem, Budget(seconds=2.0, computing=True))
         yield Figure(area="cloth", name=f"waistcoat-{how.name.lower()}-matched-mm", value=plan.length, limit=None)

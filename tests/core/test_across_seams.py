@@ -6,7 +6,7 @@ import pytest
 
 from rowanseed.core.cloth.across_seams import sewn_seams
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Surface
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.matching import BARS, NOTHING
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.problem import LayKind
@@ -34,7 +34,7 @@ def phase(x):
 @pytest.mark.parametrize("draft", [overshirt, six_gore_skirt, waistcoat])
 @pytest.mark.parametrize("lays", [(LayKind.FOLDED,), (LayKind.OPEN,)])
 def test_what_is_matched_meets_at_its_notches_and_the_bars_run_on_beside_them(draft, lays):
-    _, _, problem, plan, seams = laid(draft, Matching.BARS, lays)
+    _, _, problem, plan, seams = laid(draft, BARS, lays)
     tied = [{point.piece for point in match.points} for match in problem.matches]
     checked = 0
     for seam in seams:
@@ -47,7 +47,7 @@ def test_what_is_matched_meets_at_its_notches_and_the_bars_run_on_beside_them(dr
 
 
 def test_unmatched_pieces_may_lie_end_for_end_and_what_they_miss_by_is_said():
-    pattern, size, _, _, seams = laid(six_gore_skirt, Matching.NONE)
+    pattern, size, _, _, seams = laid(six_gore_skirt, NOTHING)
     assert seams
     for seam in seams:
         assert -ALONG / 2 <= seam.off <= ALONG / 2
@@ -62,7 +62,7 @@ def test_unmatched_pieces_may_lie_end_for_end_and_what_they_miss_by_is_said():
 def test_both_pieces_of_a_seam_are_of_hands_that_are_sewn_together(lays):
     """On doubled cloth one of each hand lies on each layer; open, both are cut, or the whole of a fold piece."""
     for draft in (overshirt, six_gore_skirt, trousers, waistcoat):
-        _, _, problem, _, seams = laid(draft, Matching.NONE, lays)
+        _, _, problem, _, seams = laid(draft, NOTHING, lays)
         for seam in seams:
             for on in (seam.a, seam.b):
                 xs = [on.at(p)[1] for p in problem.piece(on.laid.piece).outline]
@@ -71,5 +71,5 @@ def test_both_pieces_of_a_seam_are_of_hands_that_are_sewn_together(lays):
 
 def test_cloth_that_repeats_only_across_has_nothing_to_miss_along():
     stripes = replace(CHECKS, surface=Surface.STRIPES, repeat=Repeat(None, 64.0))
-    *_, seams = laid(six_gore_skirt, Matching.NONE, cloth=stripes)
+    *_, seams = laid(six_gore_skirt, NOTHING, cloth=stripes)
     assert seams and all(seam.off is None for seam in seams)

@@ -9,7 +9,7 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.matching import BARS
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay import edit
@@ -131,7 +131,7 @@ def test_turning_and_turning_over_keep_to_the_rules():
 def test_a_matched_piece_goes_to_the_print():
     checks = replace(PLAIN, repeat=Repeat(along=80.0, across=80.0), length=None)
     choices = GarmentChoices("A", "14")
-    problem = lay_problem(draft(), choices, Role.MAIN, checks, matching=Matching.BARS)
+    problem = lay_problem(draft(), choices, Role.MAIN, checks, matching=BARS)
     if not problem.matches:
         pytest.skip("nothing is matched along on this cloth")
     plan = solve(problem, Budget(sweeps=3))

@@ -14,7 +14,7 @@ import pytest
 from rowanseed.core.base.units import Units
 from rowanseed.core.batch import Member, together
 from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Repeat, Stripe, Stripes
-from rowanseed.core.cloth.matching import Matching, rule_of_thumb
+from rowanseed.core.cloth.matching import BARS, BOTH, rule_of_thumb
 from rowanseed.core.cloth.yardage import need
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem, matched
 from rowanseed.core.lay.engine import Budget, solve_each
@@ -41,7 +41,7 @@ def shortest(problem, sweeps=60):
 
 
 @pytest.mark.slow
-@pytest.mark.parametrize("how", [Matching.BARS, Matching.BOTH])
+@pytest.mark.parametrize("how", [BARS, BOTH])
 @pytest.mark.parametrize(
     "draft, size", [(waistcoat.draft, "14"), (six_gore_skirt.draft, "12")], ids=["waistcoat", "skirt"]
 )
@@ -71,17 +71,17 @@ def test_matched_lays_hold_by_the_open_checker_and_by_hand(draft, size, how, tmp
 
 def test_every_seam_is_matched_or_says_why_not():
     pattern, choices = garment(overshirt.draft, overshirt.draft().envelope.sizes[2])
-    _, seams = matched(pattern, choices, Role.MAIN, CHECK, Matching.BARS)
+    _, seams = matched(pattern, choices, Role.MAIN, CHECK, BARS)
     assert {s.name for s in seams if not s.why_not} >= {"Side seams", "Sleeve seams"}
     pieces, _ = garment(six_gore_skirt.draft, "12")
-    _, skirt = matched(pieces, GarmentChoices("A", "12"), Role.MAIN, CHECK, Matching.BARS)
+    _, skirt = matched(pieces, GarmentChoices("A", "12"), Role.MAIN, CHECK, BARS)
     assert [s.name for s in skirt if s.why_not] == []
 
 
 def test_matches_of_one_garment_leave_the_place_of_the_print_free_once():
     """Each match but the first of a garment shares a piece with one before it."""
     pattern, choices = garment(waistcoat.draft, "14")
-    found, _ = matched(pattern, choices, Role.MAIN, CHECK, Matching.BARS)
+    found, _ = matched(pattern, choices, Role.MAIN, CHECK, BARS)
     reached = {p.piece for p in found[0].points}
     for match in found[1:]:
         assert reached & {p.piece for p in match.points}
@@ -96,7 +96,7 @@ def test_a_half_drop_is_matched_as_a_block_of_two_columns_and_shrinks_with_its_c
 def test_cloth_without_a_repeat_has_nothing_to_match():
     pattern, choices = garment(waistcoat.draft, "14")
     plain = replace(CHECK, repeat=Repeat(), lines=Stripes((Stripe(0, 3),)))
-    assert matched(pattern, choices, Role.MAIN, plain, Matching.BOTH) == ((), ())
+    assert matched(pattern, choices, Role.MAIN, plain, BOTH) == ((), ())
     assert lay_problem(pattern, choices, Role.MAIN, CHECK).cloth.repeat_x is None
 
 
@@ -104,8 +104,8 @@ def test_each_garment_of_a_batch_is_matched_by_itself():
     pattern, choices = garment(six_gore_skirt.draft, "12")
     other, _ = garment(six_gore_skirt.draft, "16")
     both = together(pattern, "12", ((Member("Nerys", "16"), other),))
-    one, _ = matched(pattern, choices, Role.MAIN, CHECK, Matching.BARS)
-    two, _ = matched(both, choices, Role.MAIN, CHECK, Matching.BARS)
+    one, _ = matched(pattern, choices, Role.MAIN, CHECK, BARS)
+    two, _ = matched(both, choices, Role.MAIN, CHECK, BARS)
     assert len(two) == 2 * len(one)
     assert all(len({p.piece.partition("@")[2] for p in m.points}) == 1 for m in two)
 
@@ -126,9 +126,7 @@ def test_the_usual_rule_adds_a_repeat_for_each_length():
 
 def test_bounds_stay_bounds_where_something_is_matched_or_gone():
     pattern, choices = garment(waistcoat.draft, "14")
-    problem = lay_problem(
-        pattern=pattern, choices=choices, role=Role.MAIN, cloth=CHECK, tactics=(), matching=Matching.BOTH
-    )
+    problem = lay_problem(pattern=pattern, choices=choices, role=Role.MAIN, cloth=CHECK, tactics=(), matching=BOTH)
     assert estimate(problem).most is None
     assert estimate(problem).least <= shortest(problem, 20).length
 

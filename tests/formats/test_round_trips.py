@@ -18,6 +18,7 @@ from rowanseed.core.batch import Member
 from rowanseed.core.body.measures import Age
 from rowanseed.core.choices import ClothChoices, Decisions, FitChoices, Habits
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, PrintBorder, Repeat, Stripe, Stripes, Structure, Surface
+from rowanseed.core.cloth.matching import BOTH
 from rowanseed.core.geometry.outline import Segment
 from rowanseed.core.lay.problem import (
     LayCloth,
@@ -477,7 +478,7 @@ def test_choices_from_before_there_were_versions_are_read_and_their_lines_get_id
     choices = read_cloth_choices(json.dumps(old))
     assert choices.layers.lining.value == "deduct" and choices.layers.hem.value == "free"
     assert [line.id for line in choices.rectangles] == ["1", "2"] and choices.wanted[0].id == "1"
-    assert choices.matched(Role.MAIN).value == "both"
+    assert choices.matched(Role.MAIN) == BOTH
     fit = read_fit(json.dumps({"school": "by the high bust", "wish": {"over": "a jumper more"}}))
     assert fit.school is School.HIGH_BUST and fit.wish.over.value == "jumper"
 

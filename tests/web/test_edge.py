@@ -153,6 +153,7 @@ def test_every_template_is_some_page_s(house):
         "station.html",
         "macros.html",
         "sew_macros.html",
+        "match_macros.html",
         "sew_order.html",
         *(f"{name}_part.html" for name in ("fit", "cloth", "lay", "sew")),
     }
@@ -262,7 +263,9 @@ def test_tables_of_searches_tell_what_broke_and_try_again(house, monkeypatch, pa
 
 def test_that_will_do_stops_the_search_with_nothing_matched_too(house, monkeypatch):
     monkeypatch.setattr(jobs.queue, "enqueue", lambda task: None)
-    house.post("/projects/4/cloth/matching", data={"matching-main": "both"})
+    house.post(
+        "/projects/4/cloth/matching", data={"role": "main", "match-main-seams": "yes", "match-main-centres": "yes"}
+    )
     house.post("/projects/4/fit", data={"size": "16"})
     stopped = []
     monkeypatch.setattr(jobs, "stop", stopped.append)

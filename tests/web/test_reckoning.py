@@ -189,12 +189,24 @@ def test_layers_that_cannot_be_are_refused_with_what_was_typed(house):
 
 
 def test_matching_shows_its_seams_and_its_cost_in_the_sum(house, quick):
-    house.post("/projects/4/cloth/matching", data={"matching-main": "both"})
+    both = {"role": "main", "match-main-seams": "yes", "match-main-centres": "yes"}
+    house.post("/projects/4/cloth/matching", data=both)
     follow(house, "/projects/4/lays/events")
     page = house.get("/projects/4/cloth").text
     assert "✓ Princess seams" in page and "✓ Lines alike at the centres" in page
     assert "Layout without matching" in page and "matching costs" in page
-    assert house.post("/projects/4/cloth/matching", data={"matching-main": "by eye"}).status_code == 404
+    assert house.post("/projects/4/cloth/matching", data=both | {"centre-main": "by eye"}).status_code == 404
+
+
+def test_the_centre_stands_on_a_line_of_the_print_and_what_is_unticked_is_let_go(house, quick):
+    """The demo's wool has lines 12 mm wide at 12 mm and 4 mm wide at 58 mm of 84: mirror images about both middles."""
+    both = {"role": "main", "match-main-seams": "yes", "match-main-centres": "yes"}
+    page = house.post("/projects/4/cloth/matching", data=both).text
+    assert "on line 1: left and right mirror each other" in page
+    on_it = house.post("/projects/4/cloth/matching", data=both | {"centre-main": "18"}).text
+    assert re.search(r'value="18"\s+selected', on_it)
+    gone = house.post("/projects/4/cloth/matching", data={"role": "main"}).text
+    assert "Princess seams" not in gone and "At the centres" not in gone
 
 
 # ---------------------------------------------------------------- strips, batch, notions

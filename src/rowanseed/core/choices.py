@@ -9,7 +9,7 @@ from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.units import Units
 from rowanseed.core.batch import Member
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.matching import NOTHING, Matching
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.equipment import Equipment, SewingHabits, Workroom
 from rowanseed.core.notions.added import Wanted
@@ -74,8 +74,12 @@ class ClothChoices:
     card: int = CARD
     """How many buttons there are on a card."""
 
+    def matching_with(self, role: Role, how: Matching) -> tuple[tuple[Role, Matching], ...]:
+        """What is matched once a cloth is matched like this."""
+        return tuple((r, h) for r, h in {**dict(self.matching), role: how}.items() if h)
+
     def matched(self, role: Role) -> Matching:
-        return dict(self.matching).get(role, Matching.NONE)
+        return dict(self.matching).get(role, NOTHING)
 
 
 @dataclass(frozen=True)

@@ -13,7 +13,15 @@ from rowanseed.core.base.same import Same
 from rowanseed.core.batch import Member, together
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Surface
-from rowanseed.core.cloth.matching import MatchedSeam, Matching, border_line, can_match, hem_points, matches
+from rowanseed.core.cloth.matching import (
+    NOTHING,
+    MatchedSeam,
+    Matching,
+    border_line,
+    can_match,
+    hem_points,
+    matches,
+)
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.geometry.outline import Point, without_repeats
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Problem
@@ -105,7 +113,7 @@ def lay_problem(
     role: Role,
     cloth: Cloth,
     tactics: tuple[TacticId, ...] = (),
-    matching: Matching = Matching.NONE,
+    matching: Matching = NOTHING,
     *,
     on_border: bool = False,
 ) -> Problem:
@@ -137,7 +145,7 @@ def matched(
     pattern: Pattern, choices: GarmentChoices, role: Role, cloth: Cloth, matching: Matching
 ) -> tuple[tuple[Match, ...], tuple[MatchedSeam, ...]]:
     """The matches of every garment that is cut, each by itself, and the seams they hold at."""
-    if matching is Matching.NONE or not can_match(cloth):
+    if not matching or not can_match(cloth):
         return (), ()
     found: list[Match] = []
     seams: tuple[MatchedSeam, ...] = ()

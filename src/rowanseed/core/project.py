@@ -15,7 +15,7 @@ from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.batch import Member, smaller
 from rowanseed.core.choices import ClothChoices, Decisions, Habits
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.matching import NOTHING
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
@@ -269,7 +269,7 @@ class Project:
             role=role,
             cloth=cloth,
             tactics=taken,
-            matching=self.cloth_choices.matched(role) if matched else Matching.NONE,
+            matching=self.cloth_choices.matched(role) if matched else NOTHING,
             on_border=self.cloth_choices.on_border and role is Role.MAIN,
         )
 

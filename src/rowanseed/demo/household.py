@@ -14,7 +14,7 @@ from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.body.measures import Age
 from rowanseed.core.choices import ClothChoices, FitChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Stripe, Stripes, Surface, Use
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.matching import BOTH
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.make.own_times import Timed
@@ -255,7 +255,7 @@ def fill(path: Path) -> None:
         alterations=(Alteration("bust", 50.0), Alteration("length", 15.0, "body-length")),
     )
     _choose(db, fourth, ysolde, "14", fuller)
-    _decide(db, fourth, cloth_choices=ClothChoices(matching=((Role.MAIN, Matching.BOTH),)))
+    _decide(db, fourth, cloth_choices=ClothChoices(matching=((Role.MAIN, BOTH),)))
     start_project(
         connection=db,
         name="Wide trousers for the soprano",

@@ -46,10 +46,10 @@ def draw_sewn(pattern: Pattern, size: str, seam: SewnSeam, cloth: Cloth, name: s
     moved = add(root, "g", transform=f"translate({number(BESIDE - left)} {number(20 - top)})")
     for k, (lying, on) in enumerate(((first, seam.a), (second, seam.b))):
         shape = Polygon([(x * hand, y) for x, y in lying.seam()]).buffer(0).intersection(window)
-        fill = define_fill(defs, cloth, f"{name}-{k}", transform=_matrix(put(lying), on))
+        fill = define_fill(defs, cloth, f"{name}-{k}", transform=from_cloth(put(lying), on))
         for part in getattr(shape, "geoms", [shape]):
             if isinstance(part, Polygon) and not part.is_empty:
-                _part(moved, part, fill if fill.startswith("url") else pale(cloth.colour, 0.74))
+                draw_part(moved, part, fill if fill.startswith("url") else pale(cloth.colour, 0.74))
     run = LineString(line).intersection(window)
     for piece in getattr(run, "geoms", [run]):
         if isinstance(piece, LineString):
@@ -58,13 +58,13 @@ def draw_sewn(pattern: Pattern, size: str, seam: SewnSeam, cloth: Cloth, name: s
     return write(root)
 
 
-def _part(group: Element, part: Polygon, fill: str) -> None:
+def draw_part(group: Element, part: Polygon, fill: str) -> None:
     ring = list(part.exterior.coords)[:-1]
     add(group, "path", d=path_of(ring), fill=PAPER)
     add(group, "path", d=path_of(ring), fill=fill, stroke=INK, stroke_width=1.2)
 
 
-def _matrix(put: Callable[[Point], Point], on: OnCloth) -> str:
+def from_cloth(put: Callable[[Point], Point], on: OnCloth) -> str:
     """From the cloth, its y turned down, to the drawing: what takes three points of the piece from one to the other."""
     spots = ((0.0, 0.0), (100.0, 0.0), (0.0, 100.0))
     cloth = [(x, -y) for x, y in (on.at(p) for p in spots)]

@@ -1,4 +1,4 @@
-"""`rowanseed-cloth-choices/1`: what was decided at the Cloth station, as a document."""
+"""`rowanseed-cloth-choices/2`: what was decided at the Cloth station, as a document."""
 
 from __future__ import annotations
 
@@ -11,7 +11,7 @@ from rowanseed.formats.wording import CLOTH_CHOICES, in_ids
 LISTS = ("rectangles", "batch", "wanted")
 
 
-def _from_0(document: dict[str, Any]) -> dict[str, Any]:
+def from_0(document: dict[str, Any]) -> dict[str, Any]:
     """Closed sets were kept by their wording, and the lines of lists had no ids."""
     worded: dict[str, Any] = in_ids(document, CLOTH_CHOICES)
     for name in LISTS:
@@ -19,12 +19,22 @@ def _from_0(document: dict[str, Any]) -> dict[str, Any]:
     return worded
 
 
+WAYS = {"none": [], "bars": ["seams"], "both": ["centres", "seams"]}
+"""The three ways of matching that there were, and the kinds they are now."""
+
+
+def from_1(document: dict[str, Any]) -> dict[str, Any]:
+    """How a cloth is matched was one of three words."""
+    pairs = [[role, {"kinds": WAYS[how]}] for role, how in document.get("matching", [])]
+    return {**document, "matching": pairs}
+
+
 KIND = Kind(
     "rowanseed-cloth-choices",
-    1,
+    2,
     ClothChoices,
     "What was chosen at the Cloth station cannot be read.",
-    {0: _from_0},
+    {0: from_0, 1: from_1},
 )
 
 

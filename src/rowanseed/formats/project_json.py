@@ -1,4 +1,4 @@
-"""Read `rowanseed-project/2`: one document with person, pattern, cloths and choices, for work without pages.
+"""Read `rowanseed-project/3`: one document with person, pattern, cloths and choices, for work without pages.
 
 Documented in docs/formats/project.md. Lengths are written with a unit, as text (`"71 cm"`, `"28 in"`).
 """
@@ -116,7 +116,7 @@ def _from_1(document: dict[str, Any]) -> dict[str, Any]:
     fields = dict(document)
     kept = fields.pop("reckoning", None)
     if kept is not None:
-        fields["cloth_choices"] = cloth_choices_json.KIND.upgraded(kept)
+        fields["cloth_choices"] = cloth_choices_json.from_0(kept)
     for name, wording in (("choices", FIT), ("cloths", CLOTH), ("tactics", {"tactics": TACTIC_WORDS})):
         if name in fields:
             key = name if name == "tactics" else ""
@@ -125,7 +125,13 @@ def _from_1(document: dict[str, Any]) -> dict[str, Any]:
     return fields
 
 
-KIND = Kind("rowanseed-project", 2, _Project, "The project cannot be read.", {1: _from_1})
+def _from_2(document: dict[str, Any]) -> dict[str, Any]:
+    """How a cloth is matched was one of three words."""
+    kept = document.get("cloth_choices")
+    return document if kept is None else {**document, "cloth_choices": cloth_choices_json.from_1(kept)}
+
+
+KIND = Kind("rowanseed-project", 3, _Project, "The project cannot be read.", {1: _from_1, 2: _from_2})
 
 
 @dataclass(frozen=True)

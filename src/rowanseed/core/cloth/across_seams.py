@@ -6,7 +6,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.cloth.matching import meeting, runs_along
+from rowanseed.core.cloth.matching import below, meeting, runs_along
+from rowanseed.core.cloth.matching.kinds.chevrons import meets_in_a_v
+from rowanseed.core.cloth.matching.symmetry import mirror_lines
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.folding import ClothLayer, layers_of, regions
 from rowanseed.core.lay.problem import Placement, Plan, Problem, moved
@@ -43,7 +45,8 @@ class OnCloth:
 class SewnSeam:
     """A seam with its two pieces as they lie; `off` is how far the print misses there, in mm along the cloth.
 
-    None where nothing repeats along the cloth. `mirrored`: the first piece is the other hand of the one drawn.
+    None where nothing repeats along the cloth. `off_v` is the same for lengthwise lines that could meet in a V there,
+    across the cloth. `mirrored`: the first piece is the other hand of the one drawn.
     """
 
     join: Join
@@ -51,30 +54,45 @@ class SewnSeam:
     b: OnCloth
     mirrored: bool
     off: float | None
+    off_v: float | None = None
 
 
 def sewn_seams(pattern: Pattern, size: str, problem: Problem, plan: Plan, cloth: Cloth) -> Iterator[SewnSeam]:
     """The seams of body and sleeves between two pieces of this cloth that run along the grain; the first garment's."""
-    lying = list(_lying(problem, plan))
-    along = cloth.ready_repeat[0]
+    lying = list(lying_on_cloth(problem, plan))
+    along, across = cloth.ready_repeat
+    mirrors = mirror_lines(cloth.lines.lengthwise, cloth.repeat.across or 0.0)
     for join in pattern.making.joins:
         if len(join.a) > 1 or len(join.b) > 1:
             continue
         a, b = join.a[0], join.b[0]
         pieces = [pattern.piece(part.piece) for part in (a, b)]
-        if a.piece == b.piece or not all(piece.panel in SHOWN for piece in pieces):
+        if not all(piece.panel in SHOWN for piece in pieces):
             continue
         if not runs_along(pattern, size, a):
             continue
-        found = _pair(lying, a.piece, b.piece, other_hand=not runs_against(pattern, a, b))
+        if a.piece == b.piece and a.edge != b.edge:
+            found = next(((one, one) for one in lying if one.laid.piece == a.piece), None)
+        else:
+            found = _pair(lying, a.piece, b.piece, other_hand=not runs_against(pattern, a, b))
         if found is None:
             continue
         one, other = meeting(pattern, size, join)
         off = None
         if along is not None:
             apart = found[0].at(one.at)[0] - found[1].at(other.at)[0]
-            off = (apart + along / 2) % along - along / 2
-        yield SewnSeam(join, found[0], found[1], found[0].is_mirrored, off)
+            off = nearest(apart, along)
+        off_v = None
+        if across is not None and mirrors and meets_in_a_v(pattern, size, a, b):
+            # Mirror images of each other: what one stands short of the mirror line, the other stands beyond it.
+            low = [one.at(below(pattern, size, part))[1] for one, part in zip(found, (a, b), strict=True)]
+            off_v = nearest(sum(low) - 2 * mirrors[0] * cloth.across, across)
+        yield SewnSeam(join, found[0], found[1], found[0].is_mirrored, off, off_v)
+
+
+def nearest(apart: float, repeat: float) -> float:
+    """How far two places are apart in the print, the shorter way, in mm."""
+    return (apart + repeat / 2) % repeat - repeat / 2
 
 
 def not_shown(pattern: Pattern) -> tuple[str, ...]:
@@ -87,7 +105,7 @@ def not_shown(pattern: Pattern) -> tuple[str, ...]:
     )
 
 
-def _lying(problem: Problem, plan: Plan) -> Iterator[OnCloth]:
+def lying_on_cloth(problem: Problem, plan: Plan) -> Iterator[OnCloth]:
     """Every piece that is cut: on doubled cloth one on each layer."""
     for stretch in plan.stretches:
         strips = regions(stretch.lay, stretch.depth, problem.cloth)

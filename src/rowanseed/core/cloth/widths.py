@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.matching import NOTHING, Matching
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
 from rowanseed.core.pattern.envelope import PrintedYardage
@@ -48,7 +48,7 @@ def cells(
     role: Role,
     like: Cloth | None,
     units: Units = Units.METRIC,
-    matching: Matching = Matching.NONE,
+    matching: Matching = NOTHING,
 ) -> tuple[Cell, ...]:
     """Every usual width in both directions (one for interfacing). `pattern` is altered already.
 

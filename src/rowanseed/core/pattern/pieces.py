@@ -187,6 +187,8 @@ class Cut:
     """A straight edge along the grain that lies along the selvedge, which is firm and needs no finish."""
 
 
+MOUTH = ("top", "upper", "mouth")
+"""What the edge is called that is a pocket's opening."""
 AT = "@"
 """Joins the id of a piece and the number of the batch's garment that it belongs to."""
 

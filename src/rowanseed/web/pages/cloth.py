@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 
 from fastapi import APIRouter, Response
@@ -14,9 +13,7 @@ from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.batch import garments
 from rowanseed.core.cloth.cloth import suits
-from rowanseed.core.cloth.matching import Matching, rule_of_thumb
 from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
-from rowanseed.core.garment import matched
 from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.pattern.envelope import PrintedYardage
@@ -29,6 +26,7 @@ from rowanseed.store import cloths, projects
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
+from rowanseed.web.pages.cloth_matching import offer
 from rowanseed.web.views.stations import ClothRow, ClothView, Sight
 
 router = APIRouter(route_class=Once)
@@ -67,7 +65,6 @@ def cloth_station_page(home: House, project: OpenProject) -> Response:
             earlier=projects.earlier_notes(
                 home.db, but=project.record.id, cloth_ids=tuple(e.id for e in project.cloth_entries.values())
             ),
-            matchings=list(Matching),
             sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
             rows=[_row(home, project, role) for role in project.core.roles],
         )
@@ -113,9 +110,6 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
             role=role, plan=plan, need=needed, verdict=verdict, printed=envelope_says, strips=strips, refusals=refusals
         )
     cloth = plan.entry.cloth
-    _, seams = matched(
-        project.core.cut_pattern, project.core.choices, role, cloth, project.core.cloth_choices.matched(role)
-    )
     return ClothRow(
         role=role,
         plan=plan,
@@ -125,8 +119,7 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
         strips=strips,
         refusals=refusals,
         swatch=draw_swatch(cloth, home.units, f"swatch-{role.value}"),
-        matched=seams,
-        rule=_rule(plan),
+        matching=offer(project, plan),
         envelope_words=_envelope_words(home, envelope_says, needed, garments(project.core.cloth_choices.batch)),
         shared=_shared(home, project, plan),
         too_short=_too_short(home, project, plan),
@@ -215,13 +208,6 @@ def _too_short(home: House, project: OpenProject, plan: ClothPlan) -> str:
         f"The {lower_first(name)} alone is {format_cloth(lengths[longest], home.units)} long: no layout "
         "helps, only a shorter garment or other cloth."
     )
-
-
-def _rule(plan: ClothPlan) -> float:
-    """A repeat more for each length of cloth: as many as garment lengths follow one another in the lay."""
-    longest = max((bounds(p.whole())[2] - bounds(p.whole())[0] for p in plan.problem.pieces), default=0.0)
-    number = math.ceil(plan.plan.length / longest) if plan.plan is not None and longest else 0
-    return rule_of_thumb(number, plan.entry.cloth.ready_repeat[0] or 0.0)
 
 
 def _strips(

@@ -9,9 +9,7 @@ from fastapi import APIRouter, Response
 from pydantic import AfterValidator
 
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_length
-from rowanseed.core.cloth.matching import Matching
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import DEPTH, can_be_faced
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
@@ -159,25 +157,3 @@ def _offers(project: OpenProject) -> dict[str, Any]:
         "under_collar": has_collar_alike(pattern),
         "faced": can_be_faced(pattern, view),
     }
-
-
-# ---------------------------------------------------------------- matching
-
-
-@router.post("/projects/{id}/cloth/matching")
-def match(home: Home, id: Id, typed: Typing) -> Response:
-    """How far the cloths' prints are matched, and whether hems lie on a border."""
-    project = load(home, id)
-    known = {how.value: how for how in Matching}
-    chosen = dict(project.core.cloth_choices.matching)
-    for role in project.core.roles:
-        said = typed.get(f"matching-{role.value}")
-        if said is None:
-            continue
-        if said not in known:
-            raise NotThere("way of matching")
-        chosen[role] = known[said]
-    kept = tuple((role, how) for role, how in chosen.items() if how is not Matching.NONE)
-    on_border = typed.get("on_border") == "yes" if "border_asked" in typed else project.core.cloth_choices.on_border
-    home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, matching=kept, on_border=on_border))
-    return go(f"/projects/{id}/cloth")

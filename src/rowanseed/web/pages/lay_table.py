@@ -11,9 +11,11 @@ from pydantic import BaseModel, ConfigDict, Field
 from pydantic_core import to_json
 
 from rowanseed.app.lay_table import Asked, LayTable
+from rowanseed.app.on_motif import hold
 from rowanseed.app.open_project import load
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_cloth
+from rowanseed.core.cloth.matching import can_match
 from rowanseed.core.cloth.yardage import need
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.lay.work import Compared, work_of
@@ -51,6 +53,7 @@ class ChangeSent(BaseModel):
         "stretch",
         "exchange",
         "flaw",
+        "hold",
         "undo",
         "redo",
         "mend",
@@ -104,6 +107,7 @@ def table_view(home: House, table: LayTable, *, changed: str = "", said: str = "
         told=said,
         is_kept=found.kept is not None and found.kept.plan == lay.plan,
         has_cut=bool(table.cut),
+        has_print=can_match(found.entry.cloth),
         name_said=name_said,
     )
 
@@ -182,6 +186,9 @@ def change(home: Home, id: Id, sent: ChangeSent) -> Response:
             table.flaw(sent.n, sent.at, sent.to or sent.at)
             table = _table(home, id, sent.role)
             said = "The flaw is kept with the cloth, which is laid open from now on."
+        case "hold":
+            said = hold(table.project, table.found, table.lay.plan, sent.id)
+            table = _table(home, id, sent.role)
         case _:
             said = table.change(Asked(sent.do, sent.id, sent.at, sent.to, sent.n, sent.differently))
     after = LayTable(table.project, table.found)

@@ -253,7 +253,7 @@
     }
   });
 
-  const OF_A_PIECE = ["turn", "mirror", "pin", "park", "stretch"];
+  const OF_A_PIECE = ["turn", "mirror", "pin", "park", "stretch", "hold"];
   document.addEventListener("click", (event) => {
     if (!table()) return;
     const data = event.target.closest?.("[data-fault], [data-parked], [data-exchange]")?.dataset;

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.cloth.matching import Matching
+from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.web.deps import StationView
+from rowanseed.web.views.stations import MatchOffer
 
 
 @dataclass(frozen=True)
@@ -30,7 +31,7 @@ class SewnView(StationView):
     seams: tuple[Seam, ...]
     not_shown: tuple[str, ...]
     is_batch: bool
-    how: Matching
+    matching: MatchOffer | None
+    cloth: Cloth
     cost: str
-    cloth_name: str
     has_print: bool

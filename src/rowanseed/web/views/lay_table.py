@@ -63,6 +63,7 @@ class LayTableView(StationView):
     told: str
     is_kept: bool
     has_cut: bool
+    has_print: bool
     name_said: str = ""
 
 

@@ -12,7 +12,8 @@ from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration, AlterationStep
 from rowanseed.core.alter.tissue import TissueSheet
 from rowanseed.core.base.working import Working
-from rowanseed.core.cloth.matching import MatchedSeam, Matching
+from rowanseed.core.cloth.matching import MatchedSeam, Matching, MatchKind
+from rowanseed.core.cloth.matching.symmetry import Place
 from rowanseed.core.cloth.preparation import Preparation
 from rowanseed.core.cloth.remainder import Left
 from rowanseed.core.cloth.shelf import Giving, OnShelf
@@ -123,6 +124,19 @@ class TissueView(StationView):
 
 
 @dataclass(frozen=True)
+class MatchOffer:
+    """What can be matched on a cloth, what is, and what came of it. `held` are pieces on a motif: id and name."""
+
+    how: Matching
+    kinds: Sequence[MatchKind]
+    places: Sequence[Place]
+    held: Sequence[tuple[str, str]]
+    said: Sequence[MatchedSeam]
+    rule: float
+    """What the usual rule would add for matching, in mm."""
+
+
+@dataclass(frozen=True)
 class ClothRow:
     """What the station says of one cloth of the project."""
 
@@ -134,9 +148,7 @@ class ClothRow:
     strips: str | None
     refusals: tuple[str, ...]
     swatch: str = ""
-    matched: tuple[MatchedSeam, ...] = ()
-    rule: float = 0.0
-    """What the usual rule would add for matching, in mm."""
+    matching: MatchOffer | None = None
     envelope_words: str = ""
     """What the envelope says, beside this lay."""
     shared: tuple[str, ...] = ()
@@ -164,7 +176,6 @@ class ClothView(StationView):
     cut: Mapping[Role, ClothEntry]
     lost: Mapping[Role, tuple[ClothEntry, str]]
     earlier: Sequence[EarlierNote]
-    matchings: Sequence[Matching]
     sights: Sequence[Sight]
     rows: Sequence[ClothRow]
 

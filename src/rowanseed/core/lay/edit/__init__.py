@@ -6,7 +6,7 @@ lays takes it from here, whatever module it stands in.
 
 from rowanseed.core.lay.edit.faults import Fault, FaultKind, faults
 from rowanseed.core.lay.edit.moves import mirror, move, turn
-from rowanseed.core.lay.edit.placements import ids, lay_down, placement, strips
+from rowanseed.core.lay.edit.placements import ids, lay_down, placement, stretch_of, strips
 from rowanseed.core.lay.edit.rules import NotAllowed, Rule
 from rowanseed.core.lay.edit.stretches import (
     Parked,
@@ -41,6 +41,7 @@ __all__ = [
     "placement",
     "push_together",
     "put_on",
+    "stretch_of",
     "strips",
     "take_off",
     "to_stretch",

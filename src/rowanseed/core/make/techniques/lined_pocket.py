@@ -10,13 +10,13 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.techniques.pockets import (
-    MOUTH,
     finds_patch,
     mouth_of,
     piece_of,
     sewn_on,
 )
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown
+from rowanseed.core.pattern.pieces import MOUTH
 
 ID = "lined patch pocket"
 GAP = 40.0

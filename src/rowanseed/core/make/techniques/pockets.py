@@ -13,9 +13,8 @@ from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.bands import is_folded
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pieces import MOUTH, Panel
 
-MOUTH = ("top", "upper", "mouth")
 DEEPER = 8.0
 """A mouth's allowance is so much deeper than the others', in mm: it is hemmed."""
 
