@@ -4,7 +4,8 @@ from dataclasses import replace
 
 import pytest
 
-from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Stripe, Stripes
+from rowanseed.core.cloth.matching import BARS, BOTH, KINDS, NOTHING, Matching
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve
@@ -38,6 +39,31 @@ def test_there_is_one_for_every_demo_garment_on_cloth_of_the_usual_width():
         cloth = Cloth("Cloth", 1400.0, None, 12.0, Direction.TWO_WAY)
         problem = lay_problem(pattern, GarmentChoices("A", pattern.envelope.sizes[2]), Role.MAIN, cloth)
         assert first_lay(problem) is not None
+
+
+@pytest.mark.parametrize("how", [BARS, BOTH, Matching(frozenset(KINDS), 18.0)], ids=["bars", "both", "every kind"])
+@pytest.mark.parametrize("draft", [overshirt, six_gore_skirt, trousers, waistcoat])
+def test_on_matched_cloth_there_is_one_too_and_its_print_meets(draft, how, tmp_path):
+    pattern = draft.draft()
+    lines = Stripes((Stripe(12, 12), Stripe(58, 4)))
+    cloth = Cloth("Check", 1500.0, None, 12.0, Direction.TWO_WAY, repeat=Repeat(92, 84), lines=lines)
+    choices = GarmentChoices("A", pattern.envelope.sizes[2])
+    problem = lay_problem(pattern, choices, Role.MAIN, cloth, matching=how)
+    assert problem.matches
+    plan = first_lay(problem)
+    assert plan is not None and outside(problem, plan, tmp_path) == []
+
+
+def test_it_lies_round_what_is_gone_from_the_cloth(tmp_path):
+    gone = (
+        ((100.0, 50.0), (260.0, 50.0), (260.0, 700.0), (100.0, 700.0)),
+        ((600.0, 900.0), (640.0, 900.0), (620.0, 980.0)),
+    )
+    cloth = Cloth("Flawed", 1500.0, None, 12.0, Direction.TWO_WAY, gone=gone, repeat=Repeat(92, 84))
+    for how in (NOTHING, BARS):
+        problem = lay_problem(waistcoat.draft(), GarmentChoices("A", "14"), Role.MAIN, cloth, matching=how)
+        plan = first_lay(problem)
+        assert plan is not None and outside(problem, plan, tmp_path) == []
 
 
 def test_where_something_has_to_match_and_does_not_nothing_is_shown():

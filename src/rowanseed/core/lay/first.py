@@ -1,16 +1,19 @@
 """A first lay at once: pieces by the rectangles they stand in, loosely, while the search has not begun.
 
-It is long, but right: what can be shown within a blink, and what a better lay is measured against.
+It is long, but right: what can be shown within a blink, and what a better lay is measured against. On matched cloth
+every piece goes on to the next place where its print is that of the pieces before it.
 """
 
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
+from typing import NamedTuple
 
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.check import check
-from rowanseed.core.lay.folding import Region, regions
+from rowanseed.core.lay.folding import ClothLayer, Region, layers_of, regions
+from rowanseed.core.lay.prints import Prints, Stands
 from rowanseed.core.lay.problem import (
     LayKind,
     LayPiece,
@@ -27,8 +30,16 @@ Skyline = Sequence[tuple[float, float, float]]
 """From one y to the next, how far along the cloth it is taken."""
 
 
+class Size(NamedTuple):
+    """A piece's rectangle: how far its near side stands from its origin, how wide and how long it is."""
+
+    left: float
+    wide: float
+    tall: float
+
+
 def first_lay(problem: Problem) -> Plan | None:
-    """The shorter of a folded and an open lay by rectangles; None where neither holds, as on most matched cloth."""
+    """The shorter of a folded and an open lay by rectangles; None where neither holds."""
     free = replace(problem, cloth=replace(problem.cloth, length=None))
     found = [plan for kind in (LayKind.FOLDED, LayKind.OPEN) if kind in problem.lays and (plan := _laid(free, kind))]
     right = [plan for plan in found if not check(free, plan)]
@@ -38,6 +49,9 @@ def first_lay(problem: Problem) -> Plan | None:
 def _laid(problem: Problem, kind: LayKind) -> Plan | None:
     (region,) = regions(kind, None, problem.cloth)
     skyline: Skyline = [(region.low, region.high, 0.0)]
+    layers = layers_of(kind, None, region, problem.cloth.width)
+    gone = [_in_strip(patch, layer) for patch in problem.forbidden for layer in layers]
+    prints = Prints(problem, layers[0])
     placements = []
     wanted = sorted(_wanted(problem, region), key=lambda one: (not _is_held(one, region, problem), -_long(one)))
     for bare in wanted:
@@ -46,8 +60,11 @@ def _laid(problem: Problem, kind: LayKind) -> Plan | None:
         if wide > region.high - region.low + 1e-6:
             return None
         held = _is_held(bare, region, problem)
-        y = region.low if held else _best(skyline, wide, region.high)
-        x = _reached(skyline, y, y + wide)
+        here = prints.of(bare)
+        y = region.low if held else _best(skyline, wide, region.high, here, low)
+        if y is None:
+            return None
+        x = _past(gone, _reached(skyline, y, y + wide), y, Size(left, wide, tall), here)
         at = (x - left, y - low)
         placements.append(replace(bare, at=at, outline=tuple((px + at[0], py + at[1]) for px, py in bare.outline)))
         room = min(region.high, y + wide + problem.gap)
@@ -95,11 +112,29 @@ def _long(bare: Placement) -> float:
     return right - left
 
 
-def _best(skyline: Skyline, wide: float, high: float) -> float:
-    """Where it comes to lie nearest to the start of the cloth."""
-    starts = [low for low, _, _ in skyline if low + wide <= high + 1e-6]
+def _best(skyline: Skyline, wide: float, high: float, here: Stands, low: float) -> float | None:
+    """Where it comes to lie nearest to the start of the cloth, its print where it has to be; None where nowhere.
+
+    `low` is how far its lower side stands from its origin.
+    """
+    starts = [bottom for bottom, _, _ in skyline]
     starts += [top - wide for _, top, _ in skyline if top - wide >= skyline[0][0] - 1e-6]
-    return min(starts, key=lambda y: (_reached(skyline, y, y + wide), y))
+    fitting = [y for start in starts if (y := here.y_from(start - low) + low) + wide <= high + 1e-6]
+    return min(fitting, key=lambda y: (_reached(skyline, y, y + wide), y), default=None)
+
+
+def _in_strip(patch: Sequence[Point], layer: ClothLayer) -> tuple[float, float, float, float]:
+    """The rectangle that a patch of the open cloth stands in, on one layer of a stretch from its start."""
+    return bounds([(x, layer.in_strip(y)) for x, y in patch])
+
+
+def _past(gone: Sequence[tuple[float, float, float, float]], x: float, y: float, size: Size, here: Stands) -> float:
+    """Where a rectangle that may not begin before `x` lies on no patch that is gone, its print where it has to be."""
+    x = here.x_from(x - size.left) + size.left
+    for left, low, right, high in sorted(gone):
+        if low < y + size.wide and high > y and left < x + size.tall and right > x:
+            x = here.x_from(right - size.left) + size.left
+    return x
 
 
 def _reached(skyline: Skyline, low: float, high: float) -> float:
