@@ -27,7 +27,7 @@ MIDDLE = 3
 
 
 def _forget() -> None:
-    for cache in (tables._one, nofit.no_fit, nofit.convex_parts, nofit.simplified):
+    for cache in (tables._one, nofit._no_fit, nofit.convex_parts, nofit.simplified):
         cache.cache_clear()
 
 

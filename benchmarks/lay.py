@@ -72,7 +72,7 @@ def figures() -> Iterator[Figure]:
 def _forget() -> None:
     """Empty what earlier searches left in memory, so that tables are paid for."""
     tables._one.cache_clear()
-    nofit.no_fit.cache_clear()
+    nofit._no_fit.cache_clear()
     nofit.convex_parts.cache_clear()
 
 

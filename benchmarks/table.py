@@ -83,7 +83,7 @@ def _tables() -> Iterator[Figure]:
     pattern = overshirt.draft()
     cloth = Cloth("Cloth", 1400.0, None, 12.0, Direction.TWO_WAY)
     problem = lay_problem(pattern, GarmentChoices("A", pattern.envelope.sizes[2]), Role.MAIN, cloth)
-    for cache in (tables._one, nofit.no_fit, nofit.convex_parts):
+    for cache in (tables._one, nofit._no_fit, nofit.convex_parts):
         cache.cache_clear()
     seen: list[Progress] = []
     race(problem, Budget(seconds=1.0), seen.append)

@@ -2,7 +2,7 @@
 
 The no-fit polygon of a fixed piece A and a moving piece B is the set of shifts of B at which the two
 overlap: A widened by the mirror image of B through its origin (their Minkowski difference). Both are
-cut into convex parts; the sum of two convex parts is the hull of their vertex sums.
+cut into convex parts, and the sums of these are put together.
 """
 
 from __future__ import annotations
@@ -11,10 +11,12 @@ from functools import lru_cache
 
 import numpy as np
 import shapely
+from shapely.affinity import scale
 from shapely.geometry import Polygon
 from shapely.geometry.polygon import orient
 
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.lay.search.sums import convex_sums
 
 SIMPLIFIED = 0.03
 """Outlines are searched simplified to this, in mm; a clearance makes up for it."""
@@ -27,7 +29,13 @@ pair of shapes costs grows with the product of their corners, and shears follow 
 clear of others by its own step."""
 ENOUGH = 30
 
+ALIKE = 0.01
+"""A shape that differs no more than this from its mirror image, in mm, is one; the clearance is greater."""
+
 Outline = tuple[Point, ...]
+Flip = tuple[int, int]
+AS_DRAWN: Flip = (1, 1)
+FLIPS: tuple[Flip, ...] = (AS_DRAWN, (-1, 1), (1, -1), (-1, -1))
 
 
 @lru_cache(maxsize=2048)
@@ -44,11 +52,11 @@ def simplified(outline: Outline) -> tuple[Polygon, float]:
 
 @lru_cache(maxsize=1024)
 def convex_parts(outline: Outline) -> tuple[np.ndarray, ...]:
-    """Convex polygons that together are the outline, each an (n, 2) array: triangles, merged while convex."""
+    """Convex polygons that together are the outline, each an (n, 2) array counter-clockwise: triangles, merged."""
     polygon, _ = simplified(outline)
     hull = polygon.convex_hull
     if hull.area - polygon.area < 1e-6 * hull.area:
-        return (np.asarray(hull.exterior.coords)[:-1],)
+        return (np.asarray(orient(hull).exterior.coords)[:-1],)
     triangles = shapely.constrained_delaunay_triangles(polygon).geoms
     rings = [list(orient(t).exterior.coords)[:-1] for t in triangles if t.area > 1e-9]
     return tuple(np.asarray(ring) for ring in _merged(rings))
@@ -82,21 +90,42 @@ def _joined(one: list[Point], other: list[Point], a: Point, b: Point) -> list[Po
     return ring
 
 
-@lru_cache(maxsize=16384)
-def no_fit(fixed: Outline, moving: Outline, gap: float, flip: tuple[int, int] = (1, 1)) -> Polygon:
+@lru_cache(maxsize=1024)
+def symmetries(outline: Outline) -> tuple[Flip, ...]:
+    """The flips about its origin that an outline does not change by."""
+    corners = np.asarray(outline)
+    return tuple(flip for flip in FLIPS if flip == AS_DRAWN or _is_alike(corners, corners * flip))
+
+
+def _is_alike(corners: np.ndarray, flipped: np.ndarray) -> bool:
+    apart = np.abs(corners[:, None, :] - flipped[None, :, :]).max(2)
+    return bool(apart.min(1).max() <= ALIKE)
+
+
+def least_flip(moving: Outline, flip: Flip) -> Flip:
+    """The first of the flips that come to the same for a moving shape, since it is its own mirror image."""
+    return max((flip[0] * own[0], flip[1] * own[1]) for own in symmetries(moving))
+
+
+def no_fit(fixed: Outline, moving: Outline, gap: float, flip: Flip = AS_DRAWN) -> Polygon:
     """Shifts of `moving` (flipped along x, y) at which it comes nearer than `gap` mm to `fixed`.
 
-    Both are about their own origins.
+    Both are about their own origins. Shapes that are their own mirror image have fewer polygons than flips: each is
+    worked out once, and turned over where it is the fixed shape that makes it so.
     """
+    ways = [((flip[0] * a[0] * b[0], flip[1] * a[1] * b[1]), a) for a in symmetries(fixed) for b in symmetries(moving)]
+    least, over = max(ways)
+    polygon = _no_fit(fixed, moving, gap, least)
+    return polygon if over == AS_DRAWN else scale(polygon, over[0], over[1], origin=(0.0, 0.0))
+
+
+@lru_cache(maxsize=16384)
+def _no_fit(fixed: Outline, moving: Outline, gap: float, flip: Flip) -> Polygon:
     clearance = simplified(fixed)[1] + simplified(moving)[1] + CLEARANCE
-    sums = [
-        (a[:, None, :] - (b * flip)[None, :, :]).reshape(-1, 2)
-        for a in convex_parts(fixed)
-        for b in convex_parts(moving)
-    ]
-    points = shapely.points(np.concatenate(sums))
-    which = np.repeat(np.arange(len(sums)), [len(part) for part in sums])
-    hulls = shapely.convex_hull(shapely.multipoints(points, indices=which))
-    grown = shapely.union_all(hulls).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
+    turned = tuple(-part * flip if flip[0] == flip[1] else (-part * flip)[::-1] for part in convex_parts(moving))
+    corners, which = convex_sums(convex_parts(fixed), turned)
+    hulls = shapely.polygons(shapely.linearrings(corners, indices=which)).reshape(-1, len(turned))
+    # Put together row by row first: what one part sweeps along the other shape is of few corners.
+    grown = shapely.union_all(shapely.union_all(hulls, axis=1)).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
     grown = shapely.simplify(grown, 0.02)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown

@@ -19,7 +19,7 @@ from shapely.geometry import MultiPolygon, Polygon
 from rowanseed.core.base.errors import StoppedTooSoon
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.search.kernel import CELL, Array, Tables, fill_nodes, list_edges
-from rowanseed.core.lay.search.nofit import no_fit
+from rowanseed.core.lay.search.nofit import least_flip, no_fit
 
 STRAIGHT = 1e-6
 """The sine of a corner that is none."""
@@ -37,7 +37,13 @@ def build(
     `flips` are products of two lying pieces' flips; a pair and its reverse share their polygon.
     Raises StoppedTooSoon.
     """
-    wanted = [(a, b, f) for a, b in sorted(pairs) if a <= b for f in sorted({_flip_index(sx, sy) for sx, sy in flips})]
+    asked = {
+        (a, b, f): (a, b, _flip_index(*least_flip(bases[b], (-1 if f & 1 else 1, -1 if f & 2 else 1))))
+        for a, b in sorted(pairs)
+        if a <= b
+        for f in sorted({_flip_index(sx, sy) for sx, sy in flips})
+    }
+    wanted = sorted(set(asked.values()))
 
     def one(key: tuple[int, int, int]) -> tuple[Array, float, float, Array, Array, Array]:
         if should_stop():
@@ -47,8 +53,9 @@ def build(
     with ThreadPoolExecutor(2) as pool:
         made = list(pool.map(one, wanted)) or [_one(bases[0], bases[0], 0, gap)]
     index = np.full((len(bases), len(bases), 4), -1, np.int32)
-    for k, (a, b, f) in enumerate(wanted):
-        index[a, b, f] = k
+    number = {key: k for k, key in enumerate(wanted)}
+    for (a, b, f), key in asked.items():
+        index[a, b, f] = number[key]
     return Tables(
         table=index,
         cols=np.array([m[0].shape[1] - 1 for m in made], np.int32),
