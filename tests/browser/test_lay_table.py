@@ -175,3 +175,39 @@ def test_a_piece_beside_the_cloth_and_a_layout_put_by_under_a_name(page, table):
     page.get_by_label("What is matched with what").check()
     page.get_by_label("Seam lines and notches").check()
     expect(page.locator("#table-box .inside").first).to_be_visible()
+
+
+def test_two_projects_on_one_cloth_are_laid_on_one_table(page, table):
+    for number, size in ((3, "14"), (7, "12")):
+        page.goto(f"{table.url}/projects/{number}/fit")
+        page.locator(f'button[value="{size}"], input[value="{size}"]').first.click()
+        page.goto(f"{table.url}/projects/{number}/lay?role=main")
+        expect(page.locator(".lay-box").first).to_be_visible(timeout=60_000)
+        expect(page.locator(".waiting")).to_have_count(0, timeout=60_000)
+    page.goto(f"{table.url}/projects/3/lay/table?role=main")
+    page.get_by_role("link", name="Lay it on the same table").click()
+    expect(page.locator(".owners")).to_contain_text("Yoked dress for the soprano")
+    expect(page.locator("#table-faults h2")).to_have_text("All is right")
+    assert page.locator('#table-box .piece[aria-label*="Yoked dress"]').count() > 3
+    piece(page, "Yoked dress").focus()
+    page.keyboard.press("p")
+    expect(page.locator("#table-said")).to_contain_text("pinned")
+    assert accessibility(page) == []
+    page.locator("#keep-table").click()
+    expect(page.locator(".headline")).to_contain_text("Laid together with Yoked dress for the soprano")
+
+
+def test_the_print_is_matched_where_it_is_shown_as_it_will_look_sewn(page, table):
+    page.goto(f"{table.url}/projects/4/lay?role=main")
+    expect(page.locator(".waiting")).to_have_count(0, timeout=60_000)
+    page.goto(f"{table.url}/projects/4/lay/sewn?role=main")
+    expect(page.locator(".big")).to_contain_text("meets at every seam")
+    page.get_by_label("At the centres", exact=True).select_option(label="on line 1: left and right mirror each other")
+    page.get_by_label("hems level on one bar").check()
+    page.locator("#match-again").click()
+    page.wait_for_url("**/lay?role=main")
+    expect(page.locator(".waiting")).to_have_count(0, timeout=60_000)
+    page.goto(f"{table.url}/projects/4/lay/sewn?role=main")
+    expect(page.get_by_label("At the centres", exact=True)).to_have_value("18")
+    expect(page.get_by_label("hems level on one bar")).to_be_checked()
+    assert accessibility(page) == []

@@ -166,3 +166,67 @@ def test_a_lay_for_another_size_is_carried_over_and_what_changed_is_said(house):
     assert "Since you worked on it:" in page and "changed" in page
     assert page.count('class="piece') == 6
     assert "Since you worked on it" not in house.get(TABLE).text, "it is said once"
+
+
+# ---------------------------------------------------------------- several projects on one cloth
+
+
+def both_laid(house):
+    """The linen skirt and the linen dress of the demo, each with a size and its lays found."""
+    for id, size in ((3, "14"), (7, "12")):
+        house.post(f"/projects/{id}/fit", data={"size": size})
+        house.get(f"/projects/{id}/lay/worked-out")
+
+
+def test_two_projects_lie_on_one_table_and_each_keeps_its_own(house):
+    both_laid(house)
+    alone = house.get("/projects/3/lay/table?role=main").text
+    assert "Yoked dress for the soprano" in alone and "Lay it on the same table" in alone
+    page = house.get("/projects/3/lay/table?role=main&with=7.main").text
+    assert 'class="owners"' in page and "All is right" in page and "Take it off this table" in page
+    sent = {"role": "main", "others": "7.main", "do": "pin", "id": "0.0"}
+    assert house.post("/projects/3/lay/table/change", json=sent).json()["step"].endswith("pinned")
+    house.post("/projects/3/lay/table", data={"role": "main", "with": "7.main"})
+    for id, other in ((3, "Yoked dress for the soprano"), (7, "Linen skirt for spring")):
+        assert f"Laid together with {other}" in house.get(f"/projects/{id}/lay?role=main").text
+        assert f"“{other}” is laid together with it, on the same length." in house.get(f"/projects/{id}/cloth").text
+    assert "This is the layout that is kept" in house.get("/projects/7/lay/table?role=main&with=3.main").text
+    steps = house.get("/projects/7/cut").text
+    assert "do not cut into them" in steps
+    # The length is bought once.
+    shopping = house.get("/shopping?p=3&p=7").text
+    assert shopping.count("whose length is for both") <= 1
+
+
+def test_the_cloth_is_put_away_once_all_that_lie_on_it_are_cut(house):
+    both_laid(house)
+    house.get("/projects/3/lay/table?role=main&with=7.main")
+    house.post("/projects/3/lay/table", data={"role": "main", "with": "7.main"})
+    for id in (3, 7):
+        keys = re.findall(r'name="key" value="(main:[^"]+)"', house.get(f"/projects/{id}/cut").text)
+        assert keys
+        for key in dict.fromkeys(keys):
+            house.post(f"/projects/{id}/cut", data={"key": key, "done": "yes"})
+        page = house.get(f"/projects/{id}/cut").text
+        if id == 3:
+            assert "put away once Yoked dress for the soprano is cut too" in page
+    assert "put away once" not in house.get("/projects/3/cut").text
+
+
+def test_who_is_not_cut_from_the_cloth_cannot_lie_on_it(house):
+    both_laid(house)
+    assert house.get("/projects/3/lay/table?role=main&with=1.main").status_code == 404
+    sent = {"role": "main", "others": "99.main", "do": "push"}
+    assert house.post("/projects/3/lay/table/change", json=sent).status_code == 404
+
+
+def test_a_piece_is_held_on_its_motif_and_let_go_again(house):
+    house.get("/projects/4/lay/worked-out")
+    page = house.get("/projects/4/lay/table?role=main").text
+    assert "Hold on its motif" in page
+    held = house.post("/projects/4/lay/table/change", json={"role": "main", "do": "hold", "id": "0.0"}).json()
+    assert "stays on this place of the print" in held["said"]
+    assert "on its motif" in house.get("/projects/4/cloth").text
+    gone = house.post("/projects/4/lay/table/change", json={"role": "main", "do": "hold", "id": "0.0"}).json()
+    assert "no longer held" in gone["said"]
+    assert "on its motif" not in house.get("/projects/4/cloth").text

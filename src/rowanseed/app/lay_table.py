@@ -19,14 +19,17 @@ from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.folding import layers_of
 from rowanseed.core.lay.opening import opened
 from rowanseed.core.lay.problem import LayKind, Placement, Plan, laid
+from rowanseed.core.pattern.pieces import Piece
 from rowanseed.store import cloths
 from rowanseed.store import lay_table as store
 from rowanseed.store.lay_table import OnTable
 from rowanseed.store.lays import KeptLay, keep_lay
 from rowanseed.store.named_lays import NamedLay, forget_lay, name_lay, named_lays
 
-SECONDS = 2.0
-"""How long the rest is laid again."""
+SECONDS, SECONDS_A_PIECE, FEW = 2.0, 0.25, 10
+"""How long the rest is laid again: so long, and longer for every piece beyond a few."""
+SHORTER = 0.5
+"""A lay that is shorter by less than this, in mm, is no better."""
 FLAW = 30.0
 """A flaw that is only tapped is a square of so many mm."""
 
@@ -59,9 +62,14 @@ class LayTable:
     project: OpenProject
     found: ClothPlan
 
+    @property
+    def key(self) -> str:
+        """What the steps of this table are kept by."""
+        return str(self.found.role.value)
+
     @cached_property
     def _known(self) -> OnTable | None:
-        return store.on_table(self.project.desk.db, self.project.record.id, self.found.role)
+        return store.on_table(self.project.desk.db, self.project.record.id, self.key)
 
     @property
     def has_begun(self) -> bool:
@@ -89,11 +97,15 @@ class LayTable:
         by_name = {f"named:{one.id}": one for one in self.named}
         if name in by_name:
             one = by_name[name]
-            return self._begin(one.plan, one.name) if one.question == self.found.question else self.carry_over(one.plan)
+            return self.begin(one.plan, one.name) if one.question == self.found.question else self.carry_over(one.plan)
         plan = self.found.plans.get(name) if name else self.found.plan
         if plan is None:
-            raise NotThere("lay")
-        return self._begin(plan, "as it was found")
+            return self.begin_unlaid()
+        return self.begin(plan, "as it was found")
+
+    def begin_unlaid(self) -> OnTable:
+        """Begin where no lay was found yet."""
+        raise NotThere("lay")
 
     def carry_over(self, plan: Plan) -> OnTable:
         """Begin with a lay made for other pieces or another cloth: each where it lay, the rest beside the cloth."""
@@ -103,12 +115,12 @@ class LayTable:
             if all(p.piece in known for _, p in edit.ids(plan)):
                 plan = opened(plan, replace(problem, forbidden=(), matches=())) or plan
         carried, parked = edit.carried_over(problem, plan)
-        return self._begin(carried, "carried over", parked)
+        return self.begin(carried, "carried over", parked)
 
-    def _begin(self, plan: Plan, words: str, parked: Sequence[Parked] = ()) -> OnTable:
+    def begin(self, plan: Plan, words: str, parked: Sequence[Parked] = ()) -> OnTable:
         db, id = self.project.desk.db, self.project.record.id
-        store.put_on_table(db, id, self.found.role, self.found.question, plan, words=words, parked=parked)
-        known = store.on_table(db, id, self.found.role)
+        store.put_on_table(db, id, self.key, self.found.question, plan, words=words, parked=parked)
+        known = store.on_table(db, id, self.key)
         if known is None:
             raise NotThere("lay")
         return known
@@ -125,10 +137,25 @@ class LayTable:
             return dict(names)
         return {id: f"{name}, garment {owners[id]}" for id, name in names.items()}
 
+    @property
+    def company_names(self) -> tuple[str, ...]:
+        """The projects that lie on this table, where they are several."""
+        return ()
+
+    @cached_property
+    def pieces(self) -> dict[str, Piece]:
+        """The pieces of the pattern, by the ids that they have on this table."""
+        return {piece.id: piece for piece in self.project.core.cut_pattern.pieces}
+
+    @cached_property
+    def sizes(self) -> dict[str, str]:
+        """The size that each piece is cut in."""
+        return dict.fromkeys(self.pieces, self.project.core.size or "")
+
     @cached_property
     def owners(self) -> dict[str, int]:
         """Which garment of a batch each piece belongs to."""
-        return {piece.id: piece.garment for piece in self.project.core.cut_pattern.pieces}
+        return {id: piece.garment for id, piece in self.pieces.items()}
 
     @cached_property
     def numbers(self) -> dict[str, int]:
@@ -148,7 +175,7 @@ class LayTable:
         cut = [i for i in self.project.cut_items if i.role is self.found.role and i.key in done]
         if not cut or self.found.plan is None:
             return frozenset()
-        return frozenset(id for id, p in edit.ids(self.lay.plan) if any(_is_same_place(item, p) for item in cut))
+        return frozenset(id for id, p in edit.ids(self.lay.plan) if any(is_same_place(item, p) for item in cut))
 
     def said(self, fault: Fault) -> str:
         """A fault in words, with the pieces it is wrong with."""
@@ -205,9 +232,11 @@ class LayTable:
             return str(error)
         except KeyError:
             raise NotThere("place") from None
+        if after == self.state and asked.do in ("rest", "part"):
+            return "No shorter layout was found so quickly: yours stays."
         if after != self.state:
             db, id = self.project.desk.db, self.project.record.id
-            store.add_step(db, id, self.found.role, words, after.plan, after.pinned, after.parked)
+            store.add_step(db, id, self.key, words, after.plan, after.pinned, after.parked)
         return ""
 
     @property
@@ -265,7 +294,11 @@ class LayTable:
         """What is kept stays where the cloth lies as it does; the ids of pins are those of the new plan."""
         pins = edit.pins(self.lay.plan, keep)
         lays = tuple(dict.fromkeys(stretch.lay for stretch in self.lay.plan.stretches))
-        plan = solve(replace(self.found.problem, pins=pins, lays=lays), Budget(seconds=SECONDS))
+        number = sum(len(stretch.placements) for stretch in self.lay.plan.stretches) + len(self.lay.parked)
+        seconds = SECONDS + SECONDS_A_PIECE * max(0, number - FEW)
+        plan = solve(replace(self.found.problem, pins=pins, lays=lays), Budget(seconds=seconds))
+        if not self.faults and not self.lay.parked and plan.length > self.lay.plan.length - SHORTER:
+            return self.state
         held = [edit.placement(self.lay.plan, id) for id in self.lay.pinned]
         pinned = frozenset(
             id for id, p in edit.ids(plan) if any(p.piece == h.piece and _near(p.at, h.at) for h in held)
@@ -307,7 +340,7 @@ class LayTable:
         if plan != self.lay.plan:
             words = f"Put right: {self.said(fault)}"
             db, id = self.project.desk.db, self.project.record.id
-            store.add_step(db, id, self.found.role, words, plan, self.lay.pinned, self.lay.parked)
+            store.add_step(db, id, self.key, words, plan, self.lay.pinned, self.lay.parked)
 
     def flaw(self, stretch: int, a: Point, b: Point) -> None:
         """There is a flaw between these two points of a stretch, on the layer that is seen: nothing is cut there."""
@@ -327,7 +360,7 @@ class LayTable:
         cloths.save_cloth(self.project.desk.db, self.found.entry.id, replace(cloth, gone=(*cloth.gone, patch)))
 
     def step(self, by: int) -> None:
-        store.go_to(self.project.desk.db, self.project.record.id, self.found.role, by)
+        store.go_to(self.project.desk.db, self.project.record.id, self.key, by)
 
     # ------------------------------------------------------------ keeping it
 
@@ -335,22 +368,23 @@ class LayTable:
         """Keep the lay on the table as *the* lay of this cloth; not while anything is wrong with it."""
         if self.faults or self.lay.parked:
             return False
-        self._use(edit.without_empty(self.lay.plan))
+        self.use(edit.without_empty(self.lay.plan))
         return True
 
-    def _use(self, plan: Plan) -> None:
+    def use(self, plan: Plan) -> None:
+        """Keep a lay as *the* lay."""
         kept = KeptLay(self.found.question, laid(plan), plan)
         keep_lay(self.project.desk.db, self.project.record.id, self.found.role, kept)
 
     @cached_property
     def named(self) -> tuple[NamedLay, ...]:
         """The lays kept by a name."""
-        return named_lays(self.project.desk.db, self.project.record.id, self.found.role)
+        return named_lays(self.project.desk.db, self.project.record.id, self.key)
 
     def keep_by_name(self, name: str) -> None:
         """Beside the one in use, whether it is right yet or not."""
         db, id = self.project.desk.db, self.project.record.id
-        name_lay(db, id, self.found.role, name, self.found.question, edit.without_empty(self.lay.plan))
+        name_lay(db, id, self.key, name, self.found.question, edit.without_empty(self.lay.plan))
 
     def forget(self, id: int) -> None:
         forget_lay(self.project.desk.db, self.project.record.id, id)
@@ -360,7 +394,7 @@ OF_A_PIECE = frozenset({"move", "nudge", "turn", "mirror", "pin", "park", "stret
 MOVING = OF_A_PIECE - {"pin"}
 
 
-def _is_same_place(item: CutItem, laid: Placement) -> bool:
+def is_same_place(item: CutItem, laid: Placement) -> bool:
     """Whether a placement lies where a piece was cut; a tissue may lie there turned over, on the same outline."""
     if item.piece.id != laid.piece:
         return False

@@ -18,6 +18,7 @@ from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict, need, will_it_
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.lay.choice import piece_names, shortest
 from rowanseed.core.lay.problem import Problem
+from rowanseed.core.lay.shared import Share, lie_together
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
@@ -82,9 +83,10 @@ class OpenProject:
 
     @cached_property
     def lost(self) -> dict[Role, ClothEntry]:
-        """The cloths that were chosen and have been cut up for another project since."""
+        """The cloths that were chosen and have been cut up for another project since, before this one cut from them."""
         mine = (None, self.record.id)
-        return {role: entry for role, entry in self._chosen.items() if entry.cut_by not in mine}
+        cut = {key.partition(":")[0] for key in self._cut_ticks}
+        return {r: entry for r, entry in self._chosen.items() if entry.cut_by not in mine and r.value not in cut}
 
     @cached_property
     def kept(self) -> dict[Role, KeptLay]:
@@ -158,7 +160,8 @@ class OpenProject:
         if needed is None or found is None:
             return None
         others = [o for o in self.cloth_plans.values() if o.entry.id == found.entry.id and o.role is not role]
-        taken = sum(other.plan.length for other in others if other.plan is not None)
+        apart = (o.plan for o in others if o.plan is not None and not _lie_together(found, o))
+        taken = sum(plan.length for plan in apart)
         return will_it_do(needed, found.entry.cloth, taken)
 
     # ------------------------------------------------------------ lists
@@ -264,6 +267,14 @@ class OpenProject:
 
     def write_summary(self) -> None:
         write_summary(self.desk.db, self.record.id, self.summary, self.questions)
+
+
+def _lie_together(one: ClothPlan, other: ClothPlan) -> bool:
+    """Whether two cloths of a garment are laid side by side on the same length."""
+    if one.plan is None or other.plan is None:
+        return False
+    shares = [(Share(plan.role.value, plan.problem), plan.plan) for plan in (one, other) if plan.plan is not None]
+    return lie_together(shares)
 
 
 def load(desk: Desk, project_id: int) -> OpenProject:

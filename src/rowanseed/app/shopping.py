@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 
 from rowanseed.app.desk import Desk
 from rowanseed.app.open_project import OpenProject, open_record
 from rowanseed.app.searching import Asked, asked
+from rowanseed.app.shared_lay import laid_with
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.shopping import ClothWanted, Shared, ShoppingLine, lines_of, merged
 from rowanseed.settings import settings
@@ -32,18 +33,22 @@ def chosen_projects(desk: Desk, numbers: Sequence[int]) -> tuple[list[OpenProjec
 
 def shopping_list(chosen: Sequence[OpenProject]) -> tuple[ShoppingLine, ...]:
     """One list for all of them; those that were started first cut first from a cloth they share."""
-    shared = Shared()
-    return merged(
-        line
-        for project in reversed(chosen)
-        for line in lines_of(project.core, project.record.name, project.record.id, _cloths(project), shared)
-    )
+    shared, before = Shared(), set[int]()
+    lines: list[ShoppingLine] = []
+    for project in reversed(chosen):
+        wanted = _cloths(project, before)
+        lines += lines_of(project.core, project.record.name, project.record.id, wanted, shared)
+        before.add(project.record.id)
+    return merged(lines)
 
 
-def _cloths(project: OpenProject) -> list[ClothWanted]:
+def _cloths(project: OpenProject, before: Collection[int]) -> list[ClothWanted]:
+    """The cloths it needs; `before` are the projects on the list that have told theirs already."""
     out = []
     for role in project.core.roles:
-        entry = project.cloth_entries.get(role)
+        entry, found = project.cloth_entries.get(role), project.cloth_plans.get(role)
+        together = laid_with(project, found) if found is not None else ()
+        first = next((one for one in together if one.project.record.id in before), None)
         out.append(
             ClothWanted(
                 role=role,
@@ -52,6 +57,7 @@ def _cloths(project: OpenProject) -> list[ClothWanted]:
                 need=project.need(role),
                 verdict=project.verdict(role),
                 is_cut=entry is not None and entry.cut_by is not None,
+                laid_with=first.name if first is not None else "",
             )
         )
     return out

@@ -72,6 +72,9 @@ def _steps_of(one: OnTable, units: Units, twins: Collection[str]) -> Iterator[Ta
     before: tuple[str, ...] = ()
     for n, stretch in enumerate(one.plan.stretches):
         items = tuple(item for item in one.items if item.stretch == n)
+        if not items:
+            # What lies there belongs to somebody else, with whom this is laid together.
+            continue
         key = TableKey(one.role.value, n, stretch.lay.value)
         cloth = TableStep(
             id=str(key.with_act(TableAct.CLOTH.value)),

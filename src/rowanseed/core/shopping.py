@@ -89,7 +89,8 @@ def merged(lines: Iterable[ShoppingLine]) -> tuple[ShoppingLine, ...]:
 class ClothWanted:
     """A cloth that a project needs, as far as it is known: `number` is the cloth's on the shelf.
 
-    `is_cut` where it has been cut up already and is no longer on the shelf for others.
+    `is_cut` where it has been cut up already and is no longer on the shelf for others; `laid_with` the project on the
+    list whose length of it is for both, since they are laid together.
     """
 
     role: Role
@@ -98,6 +99,7 @@ class ClothWanted:
     need: ClothNeed | None = None
     verdict: ClothVerdict | None = None
     is_cut: bool = False
+    laid_with: str = ""
 
 
 @dataclass
@@ -177,6 +179,8 @@ def _cloth_line(project: Project, name: str, wanted: ClothWanted, shared: Shared
     )
     if needed is None or cloth is None:
         return line
+    if wanted.laid_with:
+        return replace(line, home=f"laid together with “{wanted.laid_with}”, whose length is for both")
     before, whose = shared.taken.get(wanted.number, (0.0, ""))
     if not wanted.is_cut:
         shared.taken[wanted.number] = (before + needed.ready.value, name)

@@ -8,7 +8,7 @@ from functools import lru_cache
 from xml.etree.ElementTree import Element
 
 from shapely import maximum_inscribed_circle
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString, Polygon, box
 
 from rowanseed.core.base.same import Same
 from rowanseed.core.base.units import Units, format_cloth, format_length
@@ -38,7 +38,7 @@ class Shown:
     names: Mapping[str, str]
     numbers: Mapping[str, int]
     pieces: Mapping[str, Piece]
-    size: str
+    sizes: Mapping[str, str]
     units: Units
     pinned: Collection[str] = ()
     at_fault: Collection[str] = ()
@@ -91,7 +91,7 @@ def draw_table(plan: Plan, problem: Problem, cloth: Cloth, shown: Shown, began_w
             plan.stretches[int(id.partition(".")[0])].start,
             known[placement.piece],
             Same(shown.pieces[placement.piece]),
-            shown.size,
+            shown.sizes[placement.piece],
             shown.units,
             name=shown.names[placement.piece],
             number_of=shown.numbers[placement.piece],
@@ -243,14 +243,23 @@ def _piece(
 
 
 def _owner(group: Element, sheet: Sheet, ring: Sequence[Point], garment: int) -> None:
-    """As many strokes along a corner as the number of the garment it belongs to."""
-    left, top, right, _ = bounds(ring)
-    x, y = Polygon(ring).representative_point().coords[0]
-    step, tall = sheet.letter * 0.4, sheet.letter * 0.8
-    y = min(y + sheet.letter * 1.2, max(top, y + sheet.letter * 1.2))
-    x = min(max(x, left + step), right - step * garment)
-    marks = "".join(f"M{number(x + k * step)} {number(y)}v{number(tall)}" for k in range(garment))
-    add(group, "path", d=marks, stroke=INK, stroke_width=sheet.letter * 0.14)
+    """As many strokes as the number of the garment it belongs to, where they stay inside the piece."""
+    shape = Polygon(ring)
+    x, y = shape.representative_point().coords[0]
+    for share in (1.0, 0.75, 0.5):
+        step, tall, far = (sheet.letter * f * share for f in (0.4, 0.8, 1.1))
+        wide = step * (garment - 1)
+        corners = (
+            (x - wide / 2, y + far * 0.5),
+            (x - wide / 2, y - far - tall),
+            (x + far, y - tall / 2),
+            (x - far - wide, y - tall / 2),
+        )
+        for left, top in corners:
+            if shape.contains(box(left - step / 2, top, left + wide + step / 2, top + tall)):
+                marks = "".join(f"M{number(left + k * step)} {number(top)}v{number(tall)}" for k in range(garment))
+                add(group, "path", d=marks, stroke=INK, stroke_width=sheet.letter * 0.14 * share)
+                return
 
 
 def _inside(group: Element, sheet: Sheet, start: float, laid: Placement, piece: Piece, size: str) -> None:

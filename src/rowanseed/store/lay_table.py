@@ -1,4 +1,7 @@
-"""A lay on the table: the steps of changing it by hand, and at which of them it stands."""
+"""A lay on the table: the steps of changing it by hand, and at which of them it stands.
+
+A project has a table for each of its cloths, by the role, and one for each company that is laid with it there.
+"""
 
 from __future__ import annotations
 
@@ -8,7 +11,6 @@ from dataclasses import dataclass
 
 from rowanseed.core.lay.edit import Parked
 from rowanseed.core.lay.problem import Plan
-from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.layout_json import plan_text, read_plan_text
 from rowanseed.store.database import Connection, transaction
 
@@ -32,7 +34,7 @@ class OnTable:
     redo: bool
 
 
-def on_table(connection: Connection, project_id: int, role: Role) -> OnTable | None:
+def on_table(connection: Connection, project_id: int, key: str) -> OnTable | None:
     """The lay that is on the table; None if none is."""
     row = connection.execute(
         """
@@ -42,7 +44,7 @@ def on_table(connection: Connection, project_id: int, role: Role) -> OnTable | N
         FROM lay_table JOIN lay_step USING (project_id, role)
         WHERE project_id = ? AND role = ? AND n = at
         """,
-        (project_id, role.value),
+        (project_id, key),
     ).fetchone()
     if row is None:
         return None
@@ -62,7 +64,7 @@ def on_table(connection: Connection, project_id: int, role: Role) -> OnTable | N
 def put_on_table(
     connection: Connection,
     project_id: int,
-    role: Role,
+    key: str,
     question: str,
     plan: Plan,
     *,
@@ -71,18 +73,18 @@ def put_on_table(
 ) -> None:
     """Begin with a lay; what was on the table before is cleared away."""
     with transaction(connection, recorded=False):
-        _clear(connection, project_id, role)
+        _clear(connection, project_id, key)
         connection.execute(
             "INSERT INTO lay_table (project_id, role, question, at, began_with) VALUES (?, ?, ?, 0, ?)",
-            (project_id, role.value, question, plan.length),
+            (project_id, key, question, plan.length),
         )
-        _write(connection, project_id, role, 0, words, plan, frozenset(), parked)
+        _write(connection, project_id, key, 0, words, plan, frozenset(), parked)
 
 
 def add_step(
     connection: Connection,
     project_id: int,
-    role: Role,
+    key: str,
     words: str,
     plan: Plan,
     pinned: frozenset[str],
@@ -91,17 +93,15 @@ def add_step(
     """The next change; steps that were undone before it are gone."""
     with transaction(connection, recorded=False):
         row = connection.execute(
-            "SELECT at FROM lay_table WHERE project_id = ? AND role = ?", (project_id, role.value)
+            "SELECT at FROM lay_table WHERE project_id = ? AND role = ?", (project_id, key)
         ).fetchone()
         n = int(row["at"]) + 1
-        connection.execute(
-            "DELETE FROM lay_step WHERE project_id = ? AND role = ? AND n >= ?", (project_id, role.value, n)
-        )
-        _write(connection, project_id, role, n, words, plan, pinned, parked)
-        connection.execute("UPDATE lay_table SET at = ? WHERE project_id = ? AND role = ?", (n, project_id, role.value))
+        connection.execute("DELETE FROM lay_step WHERE project_id = ? AND role = ? AND n >= ?", (project_id, key, n))
+        _write(connection, project_id, key, n, words, plan, pinned, parked)
+        connection.execute("UPDATE lay_table SET at = ? WHERE project_id = ? AND role = ?", (n, project_id, key))
 
 
-def go_to(connection: Connection, project_id: int, role: Role, by: int) -> None:
+def go_to(connection: Connection, project_id: int, key: str, by: int) -> None:
     """Undo (-1) or redo (1), as far as there are steps."""
     with transaction(connection, recorded=False):
         connection.execute(
@@ -110,19 +110,19 @@ def go_to(connection: Connection, project_id: int, role: Role, by: int) -> None:
                 (SELECT 1 FROM lay_step WHERE lay_step.project_id = lay_table.project_id
                     AND lay_step.role = lay_table.role AND n = at + ?)
             """,
-            (by, project_id, role.value, by),
+            (by, project_id, key, by),
         )
 
 
-def _clear(connection: Connection, project_id: int, role: Role) -> None:
+def _clear(connection: Connection, project_id: int, key: str) -> None:
     for table in ("lay_step", "lay_table"):
-        connection.execute(f"DELETE FROM {table} WHERE project_id = ? AND role = ?", (project_id, role.value))
+        connection.execute(f"DELETE FROM {table} WHERE project_id = ? AND role = ?", (project_id, key))
 
 
 def _write(
     connection: Connection,
     project_id: int,
-    role: Role,
+    key: str,
     n: int,
     words: str,
     plan: Plan,
@@ -132,5 +132,5 @@ def _write(
     beside = json.dumps([[one.piece, one.turn, one.mirrored] for one in parked])
     connection.execute(
         "INSERT INTO lay_step (project_id, role, n, words, plan, pinned, parked) VALUES (?, ?, ?, ?, ?, ?, ?)",
-        (project_id, role.value, n, words, plan_text(plan), json.dumps(sorted(pinned)), beside),
+        (project_id, key, n, words, plan_text(plan), json.dumps(sorted(pinned)), beside),
     )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import json
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.base.errors import LayRefusal
@@ -79,6 +79,13 @@ class KeptLay:
 def kept_lays(connection: Connection, project_id: int) -> dict[Role, KeptLay]:
     rows = connection.execute("SELECT role, question, lay, plan FROM kept_lay WHERE project_id = ?", (project_id,))
     return {Role(row["role"]): KeptLay(row["question"], row["lay"], read_plan_text(row["plan"])) for row in rows}
+
+
+def keep_lays(connection: Connection, kept: Sequence[tuple[int, Role, KeptLay]]) -> None:
+    """Keep the lays of several projects that are laid on one cloth, all at once."""
+    with transaction(connection):
+        for project_id, role, lay in kept:
+            keep_lay(connection, project_id, role, lay)
 
 
 def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay | None) -> None:

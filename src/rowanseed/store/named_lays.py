@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowanseed.core.lay.problem import Plan
-from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.layout_json import plan_text, read_plan_text
 from rowanseed.store.database import Connection, transaction
 
@@ -20,23 +19,23 @@ class NamedLay:
     plan: Plan
 
 
-def named_lays(connection: Connection, project_id: int, role: Role) -> tuple[NamedLay, ...]:
+def named_lays(connection: Connection, project_id: int, key: str) -> tuple[NamedLay, ...]:
     rows = connection.execute(
         "SELECT id, name, question, plan FROM named_lay WHERE project_id = ? AND role = ? ORDER BY id",
-        (project_id, role.value),
+        (project_id, key),
     )
     return tuple(NamedLay(r["id"], r["name"], r["question"], read_plan_text(r["plan"])) for r in rows)
 
 
-def name_lay(connection: Connection, project_id: int, role: Role, name: str, question: str, plan: Plan) -> None:
+def name_lay(connection: Connection, project_id: int, key: str, name: str, question: str, plan: Plan) -> None:
     """Keep a lay by a name; one of that name is replaced."""
     with transaction(connection):
         connection.execute(
-            "DELETE FROM named_lay WHERE project_id = ? AND role = ? AND name = ?", (project_id, role.value, name)
+            "DELETE FROM named_lay WHERE project_id = ? AND role = ? AND name = ?", (project_id, key, name)
         )
         connection.execute(
             "INSERT INTO named_lay (project_id, role, name, question, plan) VALUES (?, ?, ?, ?, ?)",
-            (project_id, role.value, name, question, plan_text(plan)),
+            (project_id, key, name, question, plan_text(plan)),
         )
 
 

@@ -8,6 +8,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
+from rowanseed.app.shared_lay import laid_with
 from rowanseed.core.base.errors import LayRefusal, NotThere, RowanseedError
 from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.base.words import lower_first
@@ -131,8 +132,12 @@ def _shared(home: House, project: OpenProject, plan: ClothPlan) -> tuple[str, ..
     if plan.entry.cut_by is not None:
         return ()
     said, all_of_it = [], []
+    beside = {one.project.record.id for one in laid_with(project, plan)}
     for other in projects.cutting_from(home.db, plan.entry.id):
         if other.id == project.record.id:
+            continue
+        if other.id in beside:
+            said.append(f"“{other.name}” is laid together with it, on the same length.")
             continue
         needs = _needs_of(home, other.id, plan.entry.id)
         all_of_it += needs

@@ -6,12 +6,14 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
+from rowanseed.app.shared_lay import Company, laid_with
 from rowanseed.core.base.errors import DocumentError, NotThere
 from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.preparation import Preparation, preparation
 from rowanseed.core.cloth.remainder import Left, remainders
 from rowanseed.core.cutting import CutItem, cut_words
+from rowanseed.core.lay.shared import joined
 from rowanseed.core.make.reminders import ALTERED_LAYERS, AT_THE_TABLE, MATCHED
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.cloth import draw_left
@@ -84,7 +86,14 @@ def _table(home: House, project: OpenProject, role: Role, done: frozenset[str], 
     shown = tuple((p, draw_left(p.cloth, home.units, f"left-{role.value}-{k}", room)) for k, p in enumerate(left))
     on_shelf = tuple(cloths.remainders_of(home.db, plan.entry.id)) if plan.entry.cut_by == project.record.id else ()
     return Table(
-        plan=plan, items=items, picture=picture, ready=_ready(plan, done, home.units), left=shown, on_shelf=on_shelf
+        plan=plan,
+        items=items,
+        picture=picture,
+        ready=_ready(plan, done, home.units),
+        left=shown,
+        on_shelf=on_shelf,
+        together=tuple(one.name for one in laid_with(project, plan)),
+        still=_still_to_cut(project, plan) if plan.entry.cut_by is None else (),
     )
 
 
@@ -96,14 +105,36 @@ def _on_same_cloth(project: OpenProject, plan: ClothPlan) -> list[ClothPlan]:
 def _is_all_cut(project: OpenProject, plan: ClothPlan, done: frozenset[str]) -> bool:
     roles = {other.role for other in _on_same_cloth(project, plan)}
     keys = [item.key for item in project.cut_items if item.role in roles]
-    return bool(keys) and all(key in done for key in keys)
+    return bool(keys) and all(key in done for key in keys) and not _still_to_cut(project, plan)
+
+
+def _still_to_cut(project: OpenProject, plan: ClothPlan) -> tuple[str, ...]:
+    """The projects laid together with this one that have not cut all of theirs."""
+    return tuple(
+        one.name
+        for one in laid_with(project, plan)
+        if one.project.record.id != project.record.id and not _has_cut(one.project, one.found.role)
+    )
+
+
+def _has_cut(project: OpenProject, role: Role) -> bool:
+    done = project.ticked("cut")
+    return all(item.key in done for item in project.cut_items if item.role is role)
 
 
 def _left(project: OpenProject, plan: ClothPlan) -> tuple[Left, ...]:
     """What is left of a cloth, told with the first of the plans that are cut from it."""
     same = _on_same_cloth(project, plan)
-    plans = [other.plan for other in same if other.plan is not None]
-    return remainders(plans, plan.problem.cloth, plan.entry.cloth) if plans and same[0].role is plan.role else ()
+    if same[0].role is not plan.role:
+        return ()
+    together = laid_with(project, plan)
+    mine = {one.found.role for one in together if one.project.record.id == project.record.id}
+    plans = [other.plan for other in same if other.plan is not None and other.role not in mine]
+    if plan.plan is not None and together:
+        company = [(Company(project, plan).share, plan.plan)]
+        company += [(one.share, one.found.plan) for one in together if one.found.plan is not None]
+        plans[0] = joined(company)
+    return remainders(plans, plan.problem.cloth, plan.entry.cloth) if plans else ()
 
 
 @router.post("/projects/{id}/cut/left/{role}")

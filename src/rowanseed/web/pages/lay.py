@@ -9,6 +9,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
+from rowanseed.app.shared_lay import laid_with
 from rowanseed.core.base.errors import LayRefusal, NotThere
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.working import Given, Source, Working, count, percent
@@ -81,6 +82,7 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
             used=_used(found, plan),
             skewed=_skewed(items),
             by_eye=_on_a_motif(project, found),
+            together=tuple(one.name for one in laid_with(project, found)) if plan == found.plan else (),
         )
     )
 

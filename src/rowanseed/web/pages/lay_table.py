@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 from string import ascii_uppercase
 from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 from pydantic_core import to_json
 
 from rowanseed.app.lay_table import Asked, LayTable
 from rowanseed.app.on_motif import hold
 from rowanseed.app.open_project import load
+from rowanseed.app.shared_lay import SharedTable, on_same_cloth, shared_table
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.cloth.matching import can_match
@@ -25,7 +27,7 @@ from rowanseed.drawings.lay_table import Shown, draw_table
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
 from rowanseed.web.pages.lay import role_of
-from rowanseed.web.views.lay_table import FaultLine, LayTableView, Rival, difference_words, work_words
+from rowanseed.web.views.lay_table import Beside, FaultLine, LayTableView, Rival, difference_words, work_words
 
 router = APIRouter(route_class=Once)
 FAR = 100_000.0
@@ -63,22 +65,27 @@ class ChangeSent(BaseModel):
     to: tuple[Mm, Mm] | None = None
     n: Annotated[int, Field(ge=0, le=10_000)] = 0
     differently: bool = False
+    others: Annotated[str, Field(max_length=LONGEST_NAME)] = ""
 
 
-def _table(home: House, id: int, role: str | None) -> LayTable:
+def _table(home: House, id: int, role: str | None, others: str = "") -> LayTable:
+    """The table of a cloth of a project; `others` are those laid with it, `5.main,7.lining`."""
     project = load(home, id)
     wanted = role_of(project, role)
     if wanted is None:
         raise NotThere("lay")
-    return LayTable(project, project.cloth_plans[wanted])
+    found = project.cloth_plans[wanted]
+    return shared_table(project, found, others.split(",")) if others else LayTable(project, found)
 
 
 @router.get("/projects/{id}/lay/table")
-def show_table(home: Home, id: Id, role: str | None = None) -> Response:
+def show_table(
+    home: Home, id: Id, role: str | None = None, others: Annotated[str, Query(alias="with")] = ""
+) -> Response:
     project = load(home, id)
     wanted = role_of(project, role)
-    table = LayTable(project, project.cloth_plans[wanted]) if wanted is not None else None
-    if table is None or (table.found.plan is None and not table.has_begun):
+    table = _table(home, id, role, others) if wanted is not None else None
+    if table is None or (table.found.plan is None and not table.has_begun and not others):
         return go(f"/projects/{id}/lay" + (f"?role={role}" if role else ""))
     changed = table.what_changed() if table.was_for_other_pieces else ""
     return home.show(table_view(home, table, changed=changed))
@@ -107,18 +114,20 @@ def table_view(home: House, table: LayTable, *, changed: str = "", said: str = "
         told=said,
         is_kept=found.kept is not None and found.kept.plan == lay.plan,
         has_cut=bool(table.cut),
-        has_print=can_match(found.entry.cloth),
+        has_print=can_match(found.entry.cloth) and not _others(table),
+        others=_others(table),
+        on_table=table.company_names,
+        beside=tuple(_beside(table)),
         name_said=name_said,
     )
 
 
 def _picture(home: House, table: LayTable) -> str:
-    core = table.project.core
     shown = Shown(
         names=table.names,
         numbers=table.numbers,
-        pieces={piece.id: piece for piece in core.cut_pattern.pieces},
-        size=core.size or "",
+        pieces=table.pieces,
+        sizes=table.sizes,
         units=home.units,
         pinned=table.lay.pinned,
         at_fault={id for fault in table.faults for id in fault.ids},
@@ -126,6 +135,21 @@ def _picture(home: House, table: LayTable) -> str:
         owners=table.owners,
     )
     return draw_table(table.lay.plan, table.found.problem, table.found.entry.cloth, shown, table.lay.began_with)
+
+
+def _others(table: LayTable) -> str:
+    return table.others if isinstance(table, SharedTable) else ""
+
+
+def _beside(table: LayTable) -> Iterator[Beside]:
+    """Who else is cut from this cloth, with the address of the table that has them too, or has them no longer."""
+    here = _others(table).split(",") if _others(table) else []
+    for one in on_same_cloth(table.project, table.project.cloth_plans[table.found.role]):
+        on = one.owner in here
+        others = [other for other in here if other != one.owner] if on else [*here, one.owner]
+        own = one.project.record.id == table.project.record.id
+        name = f"the {one.found.role.words} of this one" if own else one.name
+        yield Beside(name, ",".join(others), on)
 
 
 def _parked(table: LayTable) -> tuple[str, ...]:
@@ -173,7 +197,7 @@ def _compared(home: House, table: LayTable, rivals: tuple[Rival, ...]) -> str:
 @router.post("/projects/{id}/lay/table/change")
 def change(home: Home, id: Id, sent: ChangeSent) -> Response:
     """One change; the table as it is then: its drawing, what is wrong, what it costs."""
-    table = _table(home, id, sent.role)
+    table = _table(home, id, sent.role, sent.others)
     said = ""
     match sent.do:
         case "undo" | "redo":
@@ -184,14 +208,14 @@ def change(home: Home, id: Id, sent: ChangeSent) -> Response:
             if sent.at is None:
                 raise NotThere("place")
             table.flaw(sent.n, sent.at, sent.to or sent.at)
-            table = _table(home, id, sent.role)
+            table = _table(home, id, sent.role, sent.others)
             said = "The flaw is kept with the cloth, which is laid open from now on."
         case "hold":
             said = hold(table.project, table.found, table.lay.plan, sent.id)
             table = _table(home, id, sent.role)
         case _:
             said = table.change(Asked(sent.do, sent.id, sent.at, sent.to, sent.n, sent.differently))
-    after = LayTable(table.project, table.found)
+    after = replace(table)
     lay = after.lay
     told: dict[str, Any] = {
         "picture": _picture(home, after),
@@ -213,8 +237,9 @@ def change(home: Home, id: Id, sent: ChangeSent) -> Response:
 @router.post("/projects/{id}/lay/table")
 def keep(home: Home, id: Id, typed: Typing) -> Response:
     """Keep the lay on the table, under a name or as the one in use, or begin anew with another."""
-    table = _table(home, id, typed.get("role"))
-    here = f"/projects/{id}/lay/table?role={table.found.role.value}"
+    table = _table(home, id, typed.get("role"), typed.get("with", ""))
+    beside = _others(table)
+    here = f"/projects/{id}/lay/table?role={table.found.role.value}" + (f"&with={beside}" if beside else "")
     if typed.get("begin"):
         known = {*table.found.plans, *(f"named:{one.id}" for one in table.named)}
         table.put_on(typed["begin"] if typed["begin"] in known else None)

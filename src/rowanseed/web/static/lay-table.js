@@ -21,7 +21,7 @@
     try {
       const answer = await fetch(place.dataset.url, {
         method: "POST", headers: { "Content-Type": "application/json" },
-        body: JSON.stringify({ role: place.dataset.role, ...change }),
+        body: JSON.stringify({ role: place.dataset.role, others: place.dataset.others, ...change }),
       });
       if (!answer.ok) throw new Error(String(answer.status));
       show(await answer.json(), focused);

@@ -36,6 +36,15 @@ class Rival:
     holds: bool = True
 
 
+@dataclass(frozen=True)
+class Beside:
+    """Something else that is cut from this cloth; `others` are those on the table once it comes to them, or goes."""
+
+    name: str
+    others: str
+    on: bool
+
+
 @dataclass(frozen=True, kw_only=True)
 class LayTableView(StationView):
     """`difference` from the lay it began with, `bought` what the shop rounds it to, `work`, `stretches` in words.
@@ -64,6 +73,10 @@ class LayTableView(StationView):
     is_kept: bool
     has_cut: bool
     has_print: bool
+    others: str
+    """Who else lies on this table, as its address names them; empty where nobody does."""
+    on_table: tuple[str, ...]
+    beside: tuple[Beside, ...]
     name_said: str = ""
 
 

@@ -308,6 +308,8 @@ class ShownLayView(StationView):
     skewed: Sequence[str]
     by_eye: Sequence[str]
     """Pieces that the pattern wants on a motif; where the motif stands in the print is not known."""
+    together: Sequence[str]
+    """The projects that this layout is laid together with."""
 
 
 @dataclass(frozen=True)
@@ -323,6 +325,9 @@ class Table:
     """Once all is cut from a cloth in hand: what is left of it, each part with its picture."""
     on_shelf: tuple[ClothEntry, ...] = ()
     """What is left of it that has been put on the shelf."""
+    together: tuple[str, ...] = ()
+    """The projects whose pieces lie between these on the same cloth; `still` those that have not cut them all."""
+    still: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True)
