@@ -13,10 +13,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.base.units import Units, format_cloth, format_length
-from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
+from rowanseed.core.lay.folding import layers_of, regions
+from rowanseed.core.lay.problem import LayCloth, LayKind, Stretch
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_steps
 from rowanseed.core.make.sequencer import sequence
@@ -26,8 +28,8 @@ from rowanseed.core.sizing.wish import Wish
 from rowanseed.demo.six_gore_skirt import SIZES, draft
 from rowanseed.drawings.colour import READABLE, contrast, parse, thread
 from rowanseed.drawings.ease import draw_ease
-from rowanseed.drawings.lay import draw_lay, draw_thumbnail
-from rowanseed.drawings.lay_pieces import LayView
+from rowanseed.drawings.lay import define_layers, draw_lay, draw_thumbnail
+from rowanseed.drawings.lay_pieces import LayView, Sheet
 from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.strips import Strip, draw_strips
@@ -113,7 +115,7 @@ def test_the_lay_is_drawn_to_scale_with_the_fold_at_the_bottom(lay, units):
             assert (x - dx, dy - y) == pytest.approx((px, py), abs=0.02)
     texts = _texts(root)
     assert format_cloth(plan.length, units) in texts
-    assert "fold, nearest you" in texts
+    assert "fold, nearest you · wrong side up" in texts
     assert any("tops of all pieces this way" in text for text in texts)
 
 
@@ -190,3 +192,24 @@ def test_the_line_of_work_shows_every_step_and_where_one_stands():
     assert "done" in links[0].find(f"{SVG}title").text
     gates = [link for link, step in zip(links, steps, strict=True) if step.is_gate]
     assert all(link.find(f"{SVG}circle") is None for link in gates)
+
+
+@pytest.mark.parametrize("kind, depth", [("open", None), ("folded", None), ("two-folds", None), ("part-folded", 420.0)])
+def test_the_print_of_the_cloth_is_drawn_where_it_stands_on_the_open_cloth(kind, depth):
+    """Each strip shows its upper layer; a place of the print is where the lay has it, not where the drawing begins."""
+    cloth = Cloth("c", 1400.0, None, 12.0, Direction.TWO_WAY, surface=Surface.CHECK, repeat=Repeat(92, 84))
+    lay_cloth = LayCloth(1400.0, None, 12.0, False)
+    stretch = Stretch(LayKind(kind), depth, 700.0, 1600.0, ())
+    sheet, defs = Sheet(left=50.0, top=40.0, tall=1400.0, letter=20.0), ElementTree.Element("defs")
+    bands = define_layers(defs, sheet, stretch, lay_cloth, cloth, "t")
+    patterns = {p.get("id"): p.get("patternTransform") for p in defs.iter("pattern")}
+    strips = regions(stretch.lay, depth, replace(lay_cloth, selvedge=0.0))
+    assert [(band.low, band.high) for band in bands] == [(strip.low, strip.high) for strip in strips]
+    for band, strip in zip(bands, strips, strict=True):
+        a, b, c, d, e, f = map(float, re.findall(r"-?[\d.]+", patterns[band.fill[5:-1]]))
+        for y in (band.low, (band.low + band.high) / 2, band.high):
+            on_cloth = layers_of(stretch.lay, depth, strip, 1400.0)[-1].on_cloth(y)
+            seen = sheet.at(stretch.start, (200.0, y))
+            drawn = (a * 900.0 + c * -on_cloth + e, b * 900.0 + d * -on_cloth + f)
+            assert drawn == pytest.approx(seen)
+        assert band.right_side_up is (strip.layers == 1)

@@ -349,7 +349,7 @@ class LayTable:
         there, cloth = self.lay.plan.stretches[stretch], self.found.entry.cloth
         strips = edit.strips(self.found.problem, there)
         strip = min(strips, key=lambda one: max(one.low - min(a[1], b[1]), max(a[1], b[1]) - one.high))
-        layer = layers_of(there.lay, there.depth, strip, self.found.problem.cloth.width)[0]
+        layer = layers_of(there.lay, there.depth, strip, self.found.problem.cloth.width)[-1]
         xs = sorted((there.start + p[0]) / cloth.along for p in (a, b))
         ys = sorted(layer.on_cloth(p[1]) / cloth.across for p in (a, b))
         for pair in (xs, ys):

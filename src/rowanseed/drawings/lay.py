@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from xml.etree.ElementTree import Element
 
 from rowanseed.core.base.units import INCH, Units, format_cloth, format_length
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.lay.folding import fold_lines, stretch_width
+from rowanseed.core.lay.folding import fold_lines, layers_of, regions, stretch_width
 from rowanseed.core.lay.problem import THEN, LayCloth, LayKind, Plan, Stretch, laid
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.lay_pieces import LayView, Sheet, define_arrow, draw_pieces
@@ -17,6 +18,9 @@ from rowanseed.drawings.swatch import define_fill, define_selvedge
 
 LETTERS_ACROSS = 66.0
 """Lettering is this share of the drawing's width, so that it reads the same however long the lay is."""
+
+WRONG_SIDE = 0.45
+"""How far the wrong side of a cloth is paler than its right side."""
 
 LAY_WORDS = {
     LayKind.OPEN: "open, one layer",
@@ -48,10 +52,11 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
         class_="lay",
     )
     defs = add(root, "defs")
-    fill, selvedge = define_fill(defs, cloth, f"{view.id}-cloth"), define_selvedge(defs, cloth, f"{view.id}-selvedge")
+    selvedge = define_selvedge(defs, cloth, f"{view.id}-selvedge")
     define_arrow(defs, view)
-    for stretch in plan.stretches:
-        draw_cloth(root=root, sheet=sheet, stretch=stretch, cloth=lay_cloth, fill=fill, selvedge=selvedge)
+    for n, stretch in enumerate(plan.stretches):
+        fills = define_layers(defs, sheet, stretch, lay_cloth, cloth, f"{view.id}-cloth-{n}")
+        draw_cloth(root=root, sheet=sheet, stretch=stretch, cloth=lay_cloth, fills=fills, selvedge=selvedge)
     draw_ruler(root, sheet, plan.length, view.units)
     draw_side_ruler(
         root, sheet, stretch_width(plan.stretches[0].lay, plan.stretches[0].depth, lay_cloth.width), view.units
@@ -61,7 +66,38 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
     return write(root)
 
 
-def draw_cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fill: str, selvedge: str) -> None:
+@dataclass(frozen=True)
+class Band:
+    """A strip of a stretch as it is seen from above: from `low` to `high`, its paint, whether its right side is up."""
+
+    low: float
+    high: float
+    fill: str
+    right_side_up: bool
+
+
+def define_layers(
+    defs: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, of: Cloth, name: str
+) -> tuple[Band, ...]:
+    """The cloth as it is seen from above: where it is doubled, right sides together, the folded layer's wrong side.
+
+    The print stands where it does on the open cloth: counted from the cut end and the lower selvedge, and turned over
+    with the layer that is folded over.
+    """
+    out = []
+    low = sheet.top + sheet.tall
+    for k, strip in enumerate(regions(stretch.lay, stretch.depth, replace(cloth, selvedge=0.0))):
+        layer = layers_of(stretch.lay, stretch.depth, strip, cloth.width)[-1]
+        down = low + layer.way * layer.start
+        transform = f"matrix(1 0 0 {layer.way} {number(sheet.left)} {number(down)})"
+        fill = define_fill(defs, of, f"{name}-{k}", transform=transform)
+        out.append(Band(strip.low, strip.high, fill, strip.layers == 1 or of.both_sides))
+    return tuple(out)
+
+
+def draw_cloth(
+    root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, fills: Sequence[Band], selvedge: str
+) -> None:
     x, long, wide = (
         sheet.left + stretch.start,
         stretch.end - stretch.start,
@@ -69,7 +105,11 @@ def draw_cloth(root: Element, sheet: Sheet, stretch: Stretch, cloth: LayCloth, f
     )
     low = sheet.top + sheet.tall
     top = low - wide
-    add(root, "rect", x=x, y=top, width=long, height=wide, fill=fill)
+    for band in fills:
+        y, high = low - band.high, band.high - band.low
+        add(root, "rect", x=x, y=y, width=long, height=high, fill=band.fill)
+        if not band.right_side_up:
+            add(root, "rect", x=x, y=y, width=long, height=high, fill=PAPER, fill_opacity=WRONG_SIDE)
     strips = [top] if stretch.lay in (LayKind.FOLDED, LayKind.PART_FOLDED) else [top, low - cloth.selvedge]
     if stretch.lay is LayKind.TWO_FOLDS:
         strips = [low - cloth.width / 4 - cloth.selvedge, low - cloth.width / 4]
@@ -91,7 +131,7 @@ def lay_caption(root: Element, sheet: Sheet, plan: Plan, cloth: LayCloth, of: Cl
         add(
             root,
             "text",
-            "fold, nearest you" if folded else "selvedge",
+            f"fold, nearest you{'' if of.both_sides else ' · wrong side up'}" if folded else "selvedge",
             x=sheet.left + stretch.start,
             y=y,
             font_size=sheet.letter,

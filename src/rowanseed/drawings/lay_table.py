@@ -19,11 +19,11 @@ from rowanseed.core.lay.folding import stretch_width
 from rowanseed.core.lay.problem import LayKind, LayPiece, Placement, Plan, Problem, Stretch, moved
 from rowanseed.core.pattern.pieces import MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_point
-from rowanseed.drawings.lay import LETTERS_ACROSS, draw_cloth, draw_ruler, draw_side_ruler, lay_caption
+from rowanseed.drawings.lay import LETTERS_ACROSS, define_layers, draw_cloth, draw_ruler, draw_side_ruler, lay_caption
 from rowanseed.drawings.lay_pieces import WIDTH_OF_A_LETTER, Sheet
 from rowanseed.drawings.shown import shown_lines
 from rowanseed.drawings.svg import BERRY, CHALK, INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
-from rowanseed.drawings.swatch import define_fill, define_selvedge
+from rowanseed.drawings.swatch import define_selvedge
 
 ROOM = 1.12
 """The cloth is drawn so much longer than the lay it began with, for pieces to be moved to."""
@@ -65,12 +65,13 @@ def draw_table(plan: Plan, problem: Problem, cloth: Cloth, shown: Shown, began_w
     )
     root.set("role", "group")
     defs = add(root, "defs")
-    fill, selvedge = define_fill(defs, cloth, "table-cloth"), define_selvedge(defs, cloth, "table-selvedge")
+    selvedge = define_selvedge(defs, cloth, "table-selvedge")
     _define_down(defs, letter)
     last = plan.stretches[-1]
     for n, stretch in enumerate(plan.stretches):
         drawn = stretch if stretch is not last else Stretch(last.lay, last.depth, last.start, long, last.placements)
-        draw_cloth(root=root, sheet=sheet, stretch=drawn, cloth=lay_cloth, fill=fill, selvedge=selvedge)
+        fills = define_layers(defs, sheet, drawn, lay_cloth, cloth, f"table-cloth-{n}")
+        draw_cloth(root=root, sheet=sheet, stretch=drawn, cloth=lay_cloth, fills=fills, selvedge=selvedge)
         width = stretch_width(stretch.lay, stretch.depth, lay_cloth.width)
         _ground(root, sheet, n, drawn, width)
     _flaws(root, sheet, plan, problem)

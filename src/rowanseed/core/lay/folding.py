@@ -69,7 +69,7 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth, gap: float = 0.0
 
 
 def layers_of(lay: LayKind, depth: float | None, region: Region, width: float) -> tuple[ClothLayer, ...]:
-    """Every layer of a strip, the upper one first."""
+    """Every layer of a strip: the under one, which lies right side up, then the one that is folded over it."""
     match lay:
         case LayKind.OPEN:
             return (ClothLayer(0.0, 1),)

@@ -91,7 +91,34 @@
     box.scrollTop += after.top + share[1] * after.height - py;
     drawMap();
   }
+  // Once zoomed, rulers go along with what is seen: from the cut end, and from the lower edge.
+  function drawRulers() {
+    const box = $("table-box"), svg = box.querySelector("svg"), along = $("ruler-along"), across = $("ruler-across");
+    for (const one of [along, across]) one.classList.toggle("away", zoom <= 1);
+    if (zoom <= 1) return;
+    const whole = svg.getBoundingClientRect(), frame = box.getBoundingClientRect();
+    const wide = Number(svg.getAttribute("viewBox").split(" ")[2]), px = whole.width / wide;
+    const left = Number(svg.dataset.left), low = Number(svg.dataset.low), inches = table().dataset.imperial === "yes";
+    const unit = inches ? 25.4 : 10, step = (inches ? [1, 2, 3, 6, 12, 18, 36] : [1, 2, 5, 10, 20, 50]).find((one) => one * unit * px > 44) || 50;
+    const marks = (from, to) => {
+      const out = [];
+      for (let k = Math.max(0, Math.ceil(from / (step * unit))); k * step * unit <= to; k += 1) out.push(k * step);
+      return out;
+    };
+    const name = inches ? "in" : "cm";
+    const x0 = (frame.left - whole.left) / px - left, y0 = low - (frame.top - whole.top) / px;
+    const xs = marks(x0, x0 + frame.width / px), ys = marks(y0 - frame.height / px, y0);
+    const fill = (ruler, side, at, place, words) => ruler.replaceChildren(...at.map((one) => {
+      const mark = document.createElement("i");
+      mark.textContent = words(one);
+      mark.style[side] = `${place(one)}px`;
+      return mark;
+    }));
+    fill(along, "left", xs, (one) => (one * unit - x0) * px, (one) => `${one} ${name}`);
+    fill(across, "top", ys, (one) => (y0 - one * unit) * px - 20, (one) => `${one} ${name}`);
+  }
   function drawMap() {
+    drawRulers();
     const map = $("table-map"), box = $("table-box"), svg = box.querySelector("svg");
     map.classList.toggle("away", zoom <= 1);
     if (zoom <= 1) return;
