@@ -2,6 +2,8 @@
 
 import json
 import re
+import sqlite3
+from contextlib import closing
 from datetime import datetime
 from urllib.parse import quote
 
@@ -57,3 +59,43 @@ def test_every_picture_that_a_step_names_is_there(house):
 
 def test_where_there_is_no_layout_yet_the_page_says_so(house):
     assert "There is no layout yet" in house.get("/projects/7/cut/steps").text
+
+
+# ---------------------------------------------------------------- something is wrong with the cloth
+
+
+def some_cut(house, number=2):
+    """The demo's first project, the first pieces of it cut; the steps that cut them."""
+    with closing(sqlite3.connect(house.app.state.database)) as opened, opened:
+        opened.execute("DELETE FROM tick WHERE project_id = 1 AND list = 'cut'")
+    steps = order(house, 1)["steps"]
+    cuts = [step["id"] for step in steps if step["id"].startswith("main:")][:number]
+    for key in cuts:
+        house.post("/projects/1/cut", data={"key": key, "done": "yes"})
+    return cuts
+
+
+def test_round_a_flaw_the_rest_is_laid_again_and_what_is_cut_stays_where_it_was_cut(house):
+    cut = some_cut(house)
+    step = next(s for s in order(house, 1)["steps"] if not s["done"])
+    address, words = step["links"][0]
+    assert "flaw" in words and "From the cut end" in house.get(address).text
+    sent = {"what": "flaw", "along": "100 cm", "long": "4 cm", "across": "20 cm", "wide": "4 cm"}
+    page = house.post(address, data=sent).text
+    said = re.search(r'<p role="status">(.*?)</p>', page).group(1)
+    assert "Laid again round it, what is cut where it was cut" in said
+    after = order(house, 1)
+    assert {s["id"] for s in after["steps"] if s["done"]} >= set(cut), "their ticks are kept"
+    assert "All is right" in house.get("/projects/1/lay/table").text
+
+
+def test_a_length_whose_grain_runs_askew_is_left_out_and_a_place_off_the_cloth_is_said_at_its_field(house):
+    some_cut(house, 1)
+    address = next(s for s in order(house, 1)["steps"] if not s["done"])["links"][0][0]
+    wrong = house.post(address, data={"what": "flaw", "along": "90 m", "long": "3", "across": "1", "wide": "3"})
+    assert wrong.status_code == 422 and "measure from the cut end" in wrong.text and 'value="90 m"' in wrong.text
+    empty = house.post(address, data={"what": "flaw", "along": "", "long": "3", "across": "1", "wide": "3"})
+    assert empty.status_code == 422
+    page = house.post(address, data={"what": "askew", "along": "110 cm", "long": "5 cm"}).text
+    said = re.search(r'<p role="status">(.*?)</p>', page).group(1)
+    assert said.startswith("Laid again round it"), said

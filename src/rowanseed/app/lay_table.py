@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -17,6 +17,7 @@ from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.lay.edit import Fault, FaultKind, NotAllowed, Parked
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.folding import layers_of
+from rowanseed.core.lay.on_cloth import Spot, every_spot, still_there
 from rowanseed.core.lay.opening import opened
 from rowanseed.core.lay.problem import LayKind, Placement, Plan, laid
 from rowanseed.core.pattern.pieces import Piece
@@ -342,8 +343,12 @@ class LayTable:
             db, id = self.project.desk.db, self.project.record.id
             store.add_step(db, id, self.key, words, plan, self.lay.pinned, self.lay.parked)
 
-    def flaw(self, stretch: int, a: Point, b: Point) -> None:
-        """There is a flaw between these two points of a stretch, on the layer that is seen: nothing is cut there."""
+    def flaw(self, stretch: int, a: Point, b: Point) -> tuple[Spot, ...]:
+        """There is a flaw between these two points of a stretch, on the layer that is seen: nothing is cut there.
+
+        Where pieces were cut already is given back, for the table of the cloth as it is then.
+        """
+        cut = every_spot(self.found.problem, self.lay.plan, self.cut)
         if not 0 <= stretch < len(self.lay.plan.stretches):
             raise NotThere("place")
         there, cloth = self.lay.plan.stretches[stretch], self.found.entry.cloth
@@ -358,6 +363,15 @@ class LayTable:
                 pair[:] = [middle - FLAW / 2, middle + FLAW / 2]
         patch = ((xs[0], ys[0]), (xs[1], ys[0]), (xs[1], ys[1]), (xs[0], ys[1]))
         cloths.save_cloth(self.project.desk.db, self.found.entry.id, replace(cloth, gone=(*cloth.gone, patch)))
+        return cut
+
+    def pin_cut(self, cut: Collection[Spot]) -> None:
+        """What was cut stays pinned where it was cut, however the cloth lies now."""
+        pinned = still_there(self.found.problem, self.lay.plan, cut)
+        if pinned - self.lay.pinned:
+            db, id = self.project.desk.db, self.project.record.id
+            pins = self.lay.pinned | pinned
+            store.add_step(db, id, self.key, "What is cut is pinned", self.lay.plan, pins, self.lay.parked)
 
     def step(self, by: int) -> None:
         store.go_to(self.project.desk.db, self.project.record.id, self.key, by)

@@ -36,7 +36,8 @@ class TicksSent(BaseModel):
 
 @dataclass(frozen=True, kw_only=True)
 class Told:
-    """A step as its page shows it; `settings` are what, how, and whether it is new; `pictures` addresses and words."""
+    """A step as its page shows it; `settings` are what, how, and whether it is new; `pictures` and
+    `links` addresses and words."""
 
     id: str
     title: str
@@ -57,6 +58,7 @@ class Told:
     settled: bool = False
     shows: Sequence[str] = ()
     pictures: Sequence[tuple[str, str]] = ()
+    links: Sequence[tuple[str, str]] = ()
 
 
 def document(*, key: str, ticks_to: str, name: str, order: str, at: str, steps: Sequence[Told]) -> str:

@@ -70,6 +70,7 @@ def _told(home: House, table: AtTable, step: TableStep) -> Told:
         needs=step.needs,
         shows=(scene.title, *scene.names) if scene is not None else (),
         pictures=pictures,
+        links=((f"{base}/wrong", "A flaw, or the grain runs askew here"),),
     )
 
 

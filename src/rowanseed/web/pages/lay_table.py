@@ -207,8 +207,10 @@ def change(home: Home, id: Id, sent: ChangeSent) -> Response:
         case "flaw":
             if sent.at is None:
                 raise NotThere("place")
-            table.flaw(sent.n, sent.at, sent.to or sent.at)
+            cut = table.flaw(sent.n, sent.at, sent.to or sent.at)
             table = _table(home, id, sent.role, sent.others)
+            table.pin_cut(cut)
+            table = replace(table)
             said = "The flaw is kept with the cloth, which is laid open from now on."
         case "hold":
             said = hold(table.project, table.found, table.lay.plan, sent.id)

@@ -48,6 +48,7 @@
     if (step.done) $("where").append(el("span", " · done", "done-mark"));
     $("next").textContent = step.done ? "Next ▶" : missing.length ? "Not yet: on without a tick ▶" : "Done, next ▶";
     $("back").disabled = at === 0;
+    $("links").replaceChildren(...step.links.map(([address, words]) => { const link = el("a", words); link.href = address; return link; }));
     showPictures(step);
     showTimers(step);
     const notYet = missing.length && !step.done ? [`First: ${missing.map((id) => byId[id].title).join("; ")}.`] : [];

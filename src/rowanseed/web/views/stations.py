@@ -11,6 +11,7 @@ from rowanseed.app.shelf import SmallPieceOnShelf
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration, AlterationStep
 from rowanseed.core.alter.tissue import TissueSheet
+from rowanseed.core.at_table import TableStep
 from rowanseed.core.base.working import Working
 from rowanseed.core.cloth.matching import MatchedSeam, Matching, MatchKind
 from rowanseed.core.cloth.matching.symmetry import Place
@@ -328,6 +329,20 @@ class Table:
     together: tuple[str, ...] = ()
     """The projects whose pieces lie between these on the same cloth; `still` those that have not cut them all."""
     still: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, kw_only=True)
+class WrongView(StationView):
+    """What is wrong with the cloth at a step of the table; `outcome` what came of it."""
+
+    template = "cut_wrong.html"
+    station = "cut"
+    part = "wrong"
+    step: TableStep
+    typed: Mapping[str, str]
+    errors: Mapping[str, str]
+    outcome: str
+    picture: str
 
 
 @dataclass(frozen=True, kw_only=True)
