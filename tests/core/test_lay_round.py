@@ -8,6 +8,7 @@ import pytest
 from rowanseed.app.desk import Desk
 from rowanseed.app.lay_round import lay_round
 from rowanseed.app.open_project import load
+from rowanseed.core.base.errors import FlawInCut
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.on_cloth import spots
@@ -64,3 +65,28 @@ def test_what_is_cut_stays_where_it_was_cut(desk, number):
         assert a == pytest.approx(b, abs=found.problem.gap + 1)
     # A piece opened out of the fold that is not cut yet is not ticked either.
     assert len(after.ticked("cut")) <= len(before)
+
+
+def test_a_flaw_in_what_is_cut_changes_nothing(desk):
+    project = load(desk, 1)
+    item = next(item for item in project.cut_items if item.role is Role.MAIN)
+    set_tick(desk.db, 1, "cut", item.key, True, what=item.what)
+    x = sum(x for x, _ in item.placement.outline) / len(item.placement.outline)
+    y = sum(y for _, y in item.placement.outline) / len(item.placement.outline)
+    with pytest.raises(FlawInCut):
+        lay_round(desk, 1, Role.MAIN, item.stretch, (x - 15, y - 15), (x + 15, y + 15))
+    assert load(desk, 1).cloth_plans[Role.MAIN].problem.forbidden == ()
+
+
+def test_grain_that_runs_askew_across_a_cut_piece_is_left_out_beside_it(desk):
+    """The strip goes from selvedge to selvedge; what is cut of it is cut."""
+    project = load(desk, 1)
+    item = next(item for item in project.cut_items if item.role is Role.MAIN)
+    set_tick(desk.db, 1, "cut", item.key, True, what=item.what)
+    xs = [x for x, _ in item.placement.outline]
+    middle = (min(xs) + max(xs)) / 2
+    width = project.cloth_plans[Role.MAIN].problem.cloth.width
+    lay_round(desk, 1, Role.MAIN, item.stretch, (middle, 0.0), (middle + 40, width / 2))
+    found = load(desk, 1).cloth_plans[Role.MAIN]
+    assert found.problem.forbidden
+    assert found.plan is None or check(found.problem, found.plan) == []

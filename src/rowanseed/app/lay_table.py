@@ -8,7 +8,7 @@ from functools import cached_property
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject
-from rowanseed.core.base.errors import NotThere, RowanseedError
+from rowanseed.core.base.errors import FlawInCut, NotThere, RowanseedError
 from rowanseed.core.base.words import plural
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.geometry.outline import Point, bounds
@@ -16,8 +16,7 @@ from rowanseed.core.lay import edit
 from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.lay.edit import Fault, FaultKind, NotAllowed, Parked
 from rowanseed.core.lay.engine import Budget, solve
-from rowanseed.core.lay.folding import layers_of
-from rowanseed.core.lay.on_cloth import Spot, every_spot, still_there
+from rowanseed.core.lay.on_cloth import Spot, at_least, every_spot, on_upper_layer, still_there, uncut
 from rowanseed.core.lay.opening import opened
 from rowanseed.core.lay.problem import LayKind, Placement, Plan, laid
 from rowanseed.core.pattern.pieces import Piece
@@ -351,18 +350,14 @@ class LayTable:
         cut = every_spot(self.found.problem, self.lay.plan, self.cut)
         if not 0 <= stretch < len(self.lay.plan.stretches):
             raise NotThere("place")
-        there, cloth = self.lay.plan.stretches[stretch], self.found.entry.cloth
-        strips = edit.strips(self.found.problem, there)
-        strip = min(strips, key=lambda one: max(one.low - min(a[1], b[1]), max(a[1], b[1]) - one.high))
-        layer = layers_of(there.lay, there.depth, strip, self.found.problem.cloth.width)[-1]
-        xs = sorted((there.start + p[0]) / cloth.along for p in (a, b))
-        ys = sorted(layer.on_cloth(p[1]) / cloth.across for p in (a, b))
-        for pair in (xs, ys):
-            if pair[1] - pair[0] < FLAW:
-                middle = (pair[0] + pair[1]) / 2
-                pair[:] = [middle - FLAW / 2, middle + FLAW / 2]
-        patch = ((xs[0], ys[0]), (xs[1], ys[0]), (xs[1], ys[1]), (xs[0], ys[1]))
-        cloths.save_cloth(self.project.desk.db, self.found.entry.id, replace(cloth, gone=(*cloth.gone, patch)))
+        cloth, problem = self.found.entry.cloth, self.found.problem
+        patch = at_least(on_upper_layer(problem, self.lay.plan.stretches[stretch], a, b), FLAW)
+        left = uncut(problem, self.lay.plan, self.cut, patch)
+        if not left:
+            raise FlawInCut()
+        # The cloth keeps its flaws as it was bought.
+        gone = tuple(tuple((x / cloth.along, y / cloth.across) for x, y in part.exterior.coords[:-1]) for part in left)
+        cloths.save_cloth(self.project.desk.db, self.found.entry.id, replace(cloth, gone=(*cloth.gone, *gone)))
         return cut
 
     def pin_cut(self, cut: Collection[Spot]) -> None:

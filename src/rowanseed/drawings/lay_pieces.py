@@ -6,7 +6,7 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from xml.etree.ElementTree import Element
 
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString, Polygon, box
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.cloth.cloth import Cloth
@@ -73,6 +73,8 @@ def draw_pieces(
         if item.grain is not None:
             _grain(root=root, sheet=sheet, check=item.grain, start=start, view=view, shape=shape)
     for (item, start), shape in zip(laid, shapes, strict=True):
+        grain_y = _grain_y(sheet, item.grain, start)
+        taken = _label(root=root, sheet=sheet, item=item, shape=shape, grain_y=grain_y, view=view)
         if item.grain is not None:
             _distances(
                 root=root,
@@ -81,9 +83,9 @@ def draw_pieces(
                 start=start,
                 view=view,
                 shape=shape,
+                taken=taken,
                 crowded=len(laid) > CROWDED,
             )
-        _label(root=root, sheet=sheet, item=item, shape=shape, grain_y=_grain_y(sheet, item.grain, start), view=view)
 
 
 def _outline(root: Element, sheet: Sheet, item: CutItem, start: float, cloth: Cloth, view: LayView) -> Polygon:
@@ -144,11 +146,19 @@ def _grain(root: Element, sheet: Sheet, check: GrainCheck, start: float, view: L
 
 
 def _distances(
-    root: Element, sheet: Sheet, check: GrainCheck, start: float, view: LayView, shape: Polygon, *, crowded: bool
+    root: Element,
+    sheet: Sheet,
+    check: GrainCheck,
+    start: float,
+    view: LayView,
+    shape: Polygon,
+    taken: Sequence[Polygon],
+    *,
+    crowded: bool,
 ) -> None:
-    """The distances of both ends of a grainline, beside their chalk lines; in a crowd only where they have room.
+    """The distances of both ends of a grainline, beside their chalk lines, clear of what is `taken` by other words.
 
-    They all stand on the cutting list.
+    In a crowd only where they have room; they all stand on the cutting list.
     """
     if max(check.at_top, check.at_bottom) < 1:
         return
@@ -157,7 +167,9 @@ def _distances(
     _, far = sheet.at(start, (0.0, check.level))
     texts = [format_length(distance, view.units) for distance in (check.at_top, check.at_bottom)]
     if _is_short(sheet, check):
-        _upright_distance(root=root, letter=letter, shape=shape, ends=ends, far=far, texts=texts, crowded=crowded)
+        _upright_distance(
+            root=root, letter=letter, shape=shape, ends=ends, far=far, texts=texts, taken=taken, crowded=crowded
+        )
         return
     for k, (x, y) in enumerate(ends):
         inside = LineString([(x, y), (x, far)]).intersection(shape)
@@ -165,20 +177,27 @@ def _distances(
         if crowded and room < letter * 1.2:
             continue
         inwards = 1.0 if x < ends[1 - k][0] else -1.0
-        x += inwards * letter
-        halo(
-            root,
-            x + inwards * letter * 0.3,
-            y + _way_down(shape, x, y, far, letter),
-            texts[k],
-            letter * 0.9,
-            fill=CHALK,
-            text_anchor="start" if inwards > 0 else "end",
-        )
+        x += inwards * letter * 1.3
+        size, anchor = letter * 0.9, "start" if inwards > 0 else "end"
+        way = 1 if far > y else -1
+        usual = _way_down(shape, x - inwards * letter * 0.3, y, far, letter)
+        steps = [usual, *(way * letter * step + letter * 0.3 for step in (1.6, 2.6, 3.6, 4.6, -2.2))]
+        free = (down for down in steps if not _meets(_box(x, y + down, texts[k], size, anchor), taken))
+        down = next(free, None if crowded else usual)
+        if down is not None:
+            halo(root, x, y + down, texts[k], size, fill=CHALK, text_anchor=anchor)
 
 
 def _upright_distance(
-    root: Element, letter: float, shape: Polygon, ends: list[Point], far: float, texts: list[str], *, crowded: bool
+    root: Element,
+    letter: float,
+    shape: Polygon,
+    ends: list[Point],
+    far: float,
+    texts: list[str],
+    taken: Sequence[Polygon],
+    *,
+    crowded: bool,
 ) -> None:
     """Both distances of a short grainline, written along its chalk lines where they run inside the piece."""
     x, y = (ends[0][0] + ends[1][0]) / 2, ends[0][1]
@@ -189,8 +208,13 @@ def _upright_distance(
         if crowded:
             return
         text = texts[0] if texts[0] == texts[1] else text
-    at = y + (1 if far > y else -1) * max(run.length / 2, letter * 1.2 + WIDTH_OF_A_LETTER * len(text) * letter * 0.45)
-    written = halo(root, x + letter * 0.3, at, text, letter * 0.82, fill=CHALK, text_anchor="middle")
+    size, way = letter * 0.82, 1 if far > y else -1
+    half = WIDTH_OF_A_LETTER * len(text) * size / 2
+    usual = y + way * max(run.length / 2, letter * 1.2 + half)
+    places = [usual, *(y + way * (letter * step + half) for step in (1.2, 2.4, 3.6, 4.8, -1.2 - 2 * half / letter))]
+    uprights = ((at, box(x - size * 0.6, at - half, x + size * 0.6, at + half)) for at in places)
+    at = next((at for at, upright in uprights if not _meets(upright, taken)), usual)
+    written = halo(root, x + letter * 0.3, at, text, size, fill=CHALK, text_anchor="middle")
     written.set("transform", f"rotate(-90 {number(x + letter * 0.3)} {number(at)})")
 
 
@@ -201,27 +225,42 @@ def _way_down(shape: Polygon, x: float, y: float, far: float, letter: float) -> 
     return (1 if far > y else -1) * max(letter * 1.1, min(reach / 2, letter * 2.6)) + letter * 0.3
 
 
-def _label(root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: float | None, view: LayView) -> None:
-    """The piece's name in its middle, clear of its grainline; along the piece where that is longer."""
+def _box(x: float, y: float, text: str, size: float, anchor: str) -> Polygon:
+    """Where a line of text stands, its base at `y`."""
+    wide = WIDTH_OF_A_LETTER * len(text) * size
+    left = x - {"start": 0.0, "middle": wide / 2, "end": wide}[anchor]
+    return box(left, y - size * 0.8, left + wide, y + size * 0.2)
+
+
+def _meets(one: Polygon, taken: Sequence[Polygon]) -> bool:
+    return any(one.intersects(other) for other in taken)
+
+
+def _label(
+    root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: float | None, view: LayView
+) -> list[Polygon]:
+    """The piece's name in its middle, clear of its grainline; along the piece where that is longer. Where it stands."""
     name = f"{item.number}  {item.piece.name}" if view.numbered else item.piece.name
     if item.key in view.done:
         name = f"✓ {name}"
     left, low, right, high = shape.bounds
     x, y = shape.representative_point().coords[0]
     if high - low > 1.7 * (right - left):
-        _upright_label(root, sheet, shape, name, _short(item, view, sheet, high - low))
-        return
+        return [_upright_label(root, sheet, shape, name, _short(item, view, sheet, high - low))]
     y = (low + high) / 2 if grain_y is None else grain_y - sheet.letter * 0.55
     room, x = _chord(shape, y - sheet.letter * 0.4, x)
     size = max(sheet.letter * 0.72, min(sheet.letter * 1.3, room / (WIDTH_OF_A_LETTER * len(name))))
     if room < WIDTH_OF_A_LETTER * len(name) * size:
         name = _short(item, view, sheet, room)
     halo(root, x, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
+    taken = [_box(x, y, name, size, "middle")]
     if high - low > sheet.letter * 5:
         below = (grain_y if grain_y is not None else y) + sheet.letter * 1.15
         room, x = _chord(shape, below, x)
         if room > WIDTH_OF_A_LETTER * len(cut_words(item)) * sheet.letter:
             halo(root, x, below, cut_words(item), sheet.letter * 0.95, fill=QUIET, text_anchor="middle")
+            taken.append(_box(x, below, cut_words(item), sheet.letter * 0.95, "middle"))
+    return taken
 
 
 def _short(item: CutItem, view: LayView, sheet: Sheet, room: float) -> str:
@@ -235,8 +274,8 @@ def _short(item: CutItem, view: LayView, sheet: Sheet, room: float) -> str:
     return longer if room > WIDTH_OF_A_LETTER * len(longer) * sheet.letter * 0.72 else str(item.piece.number)
 
 
-def _upright_label(root: Element, sheet: Sheet, shape: Polygon, name: str, short: str) -> None:
-    """A narrow piece that lies across the cloth has its name along itself."""
+def _upright_label(root: Element, sheet: Sheet, shape: Polygon, name: str, short: str) -> Polygon:
+    """A narrow piece that lies across the cloth has its name along itself; where that stands."""
     left, low, right, high = shape.bounds
     middle = LineString([(left - 1, (low + high) / 2), (right + 1, (low + high) / 2)]).intersection(shape)
     x = (middle.bounds[0] + middle.bounds[2]) / 2 if not middle.is_empty else (left + right) / 2
@@ -245,7 +284,9 @@ def _upright_label(root: Element, sheet: Sheet, shape: Polygon, name: str, short
         name = short
     size = max(sheet.letter * 0.8, min(sheet.letter * 1.1, (high - low) * 0.75 / (WIDTH_OF_A_LETTER * len(name))))
     text = halo(root, x - (right - left) * 0.12, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
-    text.set("transform", f"rotate(-90 {number(x - (right - left) * 0.12)} {number(y)})")
+    at, half = x - (right - left) * 0.12, WIDTH_OF_A_LETTER * len(name) * size / 2
+    text.set("transform", f"rotate(-90 {number(at)} {number(y)})")
+    return box(at - size * 0.8, y - half, at + size * 0.2, y + half)
 
 
 def _chord(shape: Polygon, y: float, near: float) -> tuple[float, float]:

@@ -282,6 +282,16 @@ LAY_REFUSALS: dict[str, type[LayRefusal]] = {
 # ---------------------------------------------------------------- failures: never answers
 
 
+class FlawInCut(Told):
+    """A flaw that lies wholly in what has been cut."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "That lies in a piece that is cut already.",
+            "Look at that piece; the layout of the rest need not change for it.",
+        )
+
+
 class SearchError(RowanseedError):
     """A search gave no answer. It says nothing of the cloth, and may be started again."""
 

@@ -58,7 +58,7 @@ def take(home: Home, id: Id, step: str, typed: Typing) -> Response:
     except NotThere:
         raise
     except RowanseedError as error:
-        outcome = str(error)
+        outcome = f"{error.problem} {error.remedy}".strip()
     after = AtTable(load(home, id))
     return _page(home, after, after.next or found, typed, {}, outcome=outcome)
 

@@ -15,7 +15,7 @@ from rowanseed.app.lay_table import Asked, LayTable
 from rowanseed.app.on_motif import hold
 from rowanseed.app.open_project import load
 from rowanseed.app.shared_lay import SharedTable, on_same_cloth, shared_table
-from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.errors import FlawInCut, NotThere
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.cloth.matching import can_match
 from rowanseed.core.cloth.yardage import need
@@ -207,11 +207,14 @@ def change(home: Home, id: Id, sent: ChangeSent) -> Response:
         case "flaw":
             if sent.at is None:
                 raise NotThere("place")
-            cut = table.flaw(sent.n, sent.at, sent.to or sent.at)
-            table = _table(home, id, sent.role, sent.others)
-            table.pin_cut(cut)
-            table = replace(table)
-            said = "The flaw is kept with the cloth, which is laid open from now on."
+            try:
+                cut = table.flaw(sent.n, sent.at, sent.to or sent.at)
+            except FlawInCut as error:
+                said = f"{error.problem} {error.remedy}"
+            else:
+                table = _table(home, id, sent.role, sent.others)
+                table.pin_cut(cut)
+                said = "The flaw is kept with the cloth, which is laid open from now on."
         case "hold":
             said = hold(table.project, table.found, table.lay.plan, sent.id)
             table = _table(home, id, sent.role)
