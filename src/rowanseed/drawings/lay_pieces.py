@@ -15,8 +15,6 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.svg import CHALK, INK, PAPER, QUIET, add, halo, number, path_of
 
-CROWDED = 16
-"""With more pieces than this a lay is drawn too small for every figure."""
 WIDTH_OF_A_LETTER = 0.54
 """Mean width of a letter as a share of its size."""
 
@@ -84,7 +82,6 @@ def draw_pieces(
                 view=view,
                 shape=shape,
                 taken=taken,
-                crowded=len(laid) > CROWDED,
             )
 
 
@@ -153,12 +150,10 @@ def _distances(
     view: LayView,
     shape: Polygon,
     taken: Sequence[Polygon],
-    *,
-    crowded: bool,
 ) -> None:
     """The distances of both ends of a grainline, beside their chalk lines, clear of what is `taken` by other words.
 
-    In a crowd only where they have room; they all stand on the cutting list.
+    Only where they have room inside their piece; they all stand on the cutting list.
     """
     if max(check.at_top, check.at_bottom) < 1:
         return
@@ -167,23 +162,16 @@ def _distances(
     _, far = sheet.at(start, (0.0, check.level))
     texts = [format_length(distance, view.units) for distance in (check.at_top, check.at_bottom)]
     if _is_short(sheet, check):
-        _upright_distance(
-            root=root, letter=letter, shape=shape, ends=ends, far=far, texts=texts, taken=taken, crowded=crowded
-        )
+        _upright_distance(root=root, letter=letter, shape=shape, ends=ends, far=far, texts=texts, taken=taken)
         return
     for k, (x, y) in enumerate(ends):
-        inside = LineString([(x, y), (x, far)]).intersection(shape)
-        room = max((part.length for part in getattr(inside, "geoms", [inside])), default=0.0)
-        if crowded and room < letter * 1.2:
-            continue
         inwards = 1.0 if x < ends[1 - k][0] else -1.0
         x += inwards * letter * 1.3
         size, anchor = letter * 0.9, "start" if inwards > 0 else "end"
         way = 1 if far > y else -1
         usual = _way_down(shape, x - inwards * letter * 0.3, y, far, letter)
         steps = [usual, *(way * letter * step + letter * 0.3 for step in (1.6, 2.6, 3.6, 4.6, -2.2))]
-        free = (down for down in steps if not _meets(_box(x, y + down, texts[k], size, anchor), taken))
-        down = next(free, None if crowded else usual)
+        down = next((d for d in steps if _is_free(_box(x, y + d, texts[k], size, anchor), shape, taken)), None)
         if down is not None:
             halo(root, x, y + down, texts[k], size, fill=CHALK, text_anchor=anchor)
 
@@ -196,8 +184,6 @@ def _upright_distance(
     far: float,
     texts: list[str],
     taken: Sequence[Polygon],
-    *,
-    crowded: bool,
 ) -> None:
     """Both distances of a short grainline, written along its chalk lines where they run inside the piece."""
     x, y = (ends[0][0] + ends[1][0]) / 2, ends[0][1]
@@ -205,15 +191,15 @@ def _upright_distance(
     run = max(getattr(inside, "geoms", [inside]), key=lambda part: part.length)
     text = f"{texts[0]}, both ends" if texts[0] == texts[1] else f"{texts[0]} / {texts[1]}"
     if run.length < WIDTH_OF_A_LETTER * len(text) * letter * 0.9:
-        if crowded:
-            return
         text = texts[0] if texts[0] == texts[1] else text
     size, way = letter * 0.82, 1 if far > y else -1
     half = WIDTH_OF_A_LETTER * len(text) * size / 2
     usual = y + way * max(run.length / 2, letter * 1.2 + half)
     places = [usual, *(y + way * (letter * step + half) for step in (1.2, 2.4, 3.6, 4.8, -1.2 - 2 * half / letter))]
     uprights = ((at, box(x - size * 0.6, at - half, x + size * 0.6, at + half)) for at in places)
-    at = next((at for at, upright in uprights if not _meets(upright, taken)), usual)
+    at = next((at for at, upright in uprights if _is_free(upright, shape, taken)), None)
+    if at is None:
+        return
     written = halo(root, x + letter * 0.3, at, text, size, fill=CHALK, text_anchor="middle")
     written.set("transform", f"rotate(-90 {number(x + letter * 0.3)} {number(at)})")
 
@@ -232,8 +218,9 @@ def _box(x: float, y: float, text: str, size: float, anchor: str) -> Polygon:
     return box(left, y - size * 0.8, left + wide, y + size * 0.2)
 
 
-def _meets(one: Polygon, taken: Sequence[Polygon]) -> bool:
-    return any(one.intersects(other) for other in taken)
+def _is_free(one: Polygon, shape: Polygon, taken: Sequence[Polygon]) -> bool:
+    """Whether words stand inside their piece, clear of its other words."""
+    return shape.contains(one) and not any(one.intersects(other) for other in taken)
 
 
 def _label(
