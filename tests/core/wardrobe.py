@@ -492,6 +492,32 @@ def skirt(*, front_more=(), darts=False, waist="binding", zipped=None, details=(
             )
             inside = tuple(part("band", e) for e in ("inner", "front-end", "back-end"))
             made.finishes.append(Finish("band-inside", "Inside of the band", FinishKind.TURNED, inside))
+        case "contour band":
+            for id in ("band", "inner-band"):
+                made.pieces.append(
+                    four(
+                        id,
+                        ("front-end", "upper", "back-end", "waist"),
+                        panel=Panel.BAND,
+                        long=80.0,
+                        wide=600.0,
+                        cut=Cut(Role.MAIN, 1),
+                    )
+                )
+            round_ = ("front-end", "upper", "back-end")
+            made.joins += [
+                Join(
+                    "band-edge",
+                    "Upper edge of the band",
+                    tuple(part("band", e) for e in round_),
+                    tuple(part("inner-band", e) for e in round_),
+                    press=Press.FACING,
+                ),
+                Join("waist", "Band to waist", edges, (part("band", "waist"),), press=Press.BAND),
+            ]
+            made.finishes.append(
+                Finish("band-inside", "Inside of the band", FinishKind.TURNED, (part("inner-band", "waist"),))
+            )
         case "elastic" | "ties":
             made.finishes.append(Finish("waist", "Waist", FinishKind.CASING, edges))
             kind = ClosureKind.ELASTIC if waist == "elastic" else ClosureKind.TIES
@@ -734,6 +760,60 @@ def _opened(kind):
     return armholes(neck(closed(body(_Garment(), opening=True, front_more=[END]), kind))).pattern()
 
 
+def all_in_one():
+    """A bodice whose neck and armholes are faced by one facing, front and back."""
+    made = body(_Garment())
+    for name in ("front", "back"):
+        made.pieces.append(
+            ring(
+                f"{name}-facing",
+                [
+                    ("centre", (280.0, 0.0)),
+                    ("lower", (280.0, 250.0)),
+                    ("side", (200.0, 250.0)),
+                    ("armhole", (20.0, 180.0), (120.0, 200.0), (60.0, 190.0)),
+                    ("shoulder", (0.0, 80.0)),
+                    ("neck", (60.0 if name == "front" else 0.0, 0.0)),
+                ],
+                panel=Panel.BAND,
+                cut=ON_FOLD,
+                allowances={"centre": 0.0},
+            )
+        )
+        made.layers.append(Layer(LayerKind.FACING, f"{name}-facing", name))
+    for edge, name in (("shoulder", "Shoulders of the facing"), ("side", "Sides of the facing")):
+        made.joins.append(
+            Join(
+                f"facing-{edge}s",
+                name,
+                (part("front-facing", edge),),
+                (part("back-facing", edge),),
+                press=Press.OPEN,
+                each_hand=True,
+            )
+        )
+    for edge, name in (("neck", "Neck to facing"), ("armhole", "Armholes to facing")):
+        made.joins.append(
+            Join(
+                f"faced-{edge}",
+                name,
+                (part("front", edge), part("back", edge)),
+                (part("front-facing", edge), part("back-facing", edge)),
+                press=Press.FACING,
+                each_hand=edge == "armhole",
+            )
+        )
+    made.finishes.append(
+        Finish(
+            "facing-edge",
+            "Free edge of the facing",
+            FinishKind.NEATENED,
+            (part("front-facing", "lower"), part("back-facing", "lower")),
+        )
+    )
+    return made.pattern()
+
+
 STRAPS_CLOSED = (ClosureKind.BUTTONS, ClosureKind.SNAPS, ClosureKind.TIES)
 WARDROBE = {
     "skirt": lambda: skirt(darts=True, zipped=ClosureKind.INVISIBLE_ZIP),
@@ -764,6 +844,8 @@ WARDROBE = {
     "waist pleats": lambda: folded(Taken.PLEAT),
     "waist tucks": lambda: folded(Taken.TUCK),
     "pleated band": pleated_band,
+    "contour band": lambda: skirt(waist="contour band", zipped=ClosureKind.INVISIBLE_ZIP),
+    "all-in-one facing": all_in_one,
     **{f"straps by {kind.value}": (lambda kind=kind: strapped(kind)) for kind in STRAPS_CLOSED},
     **{kind.words: (lambda kind=kind: with_detail(kind)) for kind in KINDS},
 }

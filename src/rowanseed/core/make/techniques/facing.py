@@ -21,8 +21,37 @@ GIVES = (Fibre.VISCOSE, Fibre.SILK, Fibre.ACETATE)
 FREE_OF_COIL = 5.0
 
 
+def faced_at(bench: Workbench, edge: str) -> list[Join]:
+    return [j for j in bench.joins.values() if bench.is_faced(j) and all(p.edge == edge for p in j.a)]
+
+
+def all_in_one(bench: Workbench) -> list[Join]:
+    """The armholes that are faced by the pieces that face the neck too, where facing and garment have side seams."""
+    at_neck = {id for join in faced_at(bench, "neck") for id in pieces_of((*join.a, *join.b)) & bench.facings}
+    found = [j for j in faced_at(bench, "armhole") if pieces_of((*j.a, *j.b)) & bench.facings <= at_neck]
+    return found if _sides_of(bench, found) and any(bench.closes_side(j) for j in bench.joins.values()) else []
+
+
+def sides_of_all_in_one(bench: Workbench) -> list[Join]:
+    """The side seams of such a facing: they are sewn with the garment's, in one run, once the armholes are faced."""
+    return _sides_of(bench, all_in_one(bench))
+
+
+def _sides_of(bench: Workbench, armholes: list[Join]) -> list[Join]:
+    facing = {id for join in armholes for id in pieces_of((*join.a, *join.b)) & bench.facings}
+    found = [(j, pieces_of((*j.a, *j.b))) for j in bench.joins.values()]
+    return [j for j, pieces in found if pieces <= facing and len(pieces) == 2 and not is_at_shoulder(j)]
+
+
+def is_at_shoulder(join: Join) -> bool:
+    return any(part.edge == "shoulder" for part in (*join.a, *join.b))
+
+
 def finds(bench: Workbench) -> Iterator[Duty]:
+    in_one = {join.id for join in all_in_one(bench)}
     for join in bench.joins.values():
+        if join.id in in_one:
+            continue
         if bench.is_faced(join) and not bench.encloses(join) and not pieces_of((*join.a, *join.b)) & bench.linings:
             yield single(join.id)
 
@@ -34,11 +63,12 @@ def _edge(join: Join) -> str:
 def made_up(bench: Workbench, join: Join) -> Iterator[Need]:
     """The facing's own seams and its inner edge come before it goes on."""
     facing = pieces_of((*join.a, *join.b)) & bench.facings
+    later = {side.id for side in sides_of_all_in_one(bench)}
     for other in bench.joins.values():
-        if other.id != join.id and pieces_of((*other.a, *other.b)) <= facing:
+        if other.id not in (join.id, *later) and pieces_of((*other.a, *other.b)) <= facing:
             yield Need(facts.join(Fact.PRESSED, other.id), "the facing is joined in one piece first")
     for finish in bench.finishes.values():
-        if finish.kind is FinishKind.NEATENED and pieces_of(finish.parts) & facing:
+        if not later and finish.kind is FinishKind.NEATENED and pieces_of(finish.parts) & facing:
             yield Need(facts.finish(Fact.FINISHED, finish.id), "its free edge is easier to finish before it is on")
     for other in bench.joins.values():
         if pieces_of(other.a) <= bench.hung and pieces_of(other.b) <= bench.facings:

@@ -10,6 +10,7 @@ from rowanseed.core.make.equipment import TryOn
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
+from rowanseed.core.make.techniques.facing import all_in_one
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import ClosureKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
@@ -29,10 +30,15 @@ def shell_joins(bench: Workbench) -> tuple[Join, ...]:
     )
 
 
+def sews_sides_last(bench: Workbench) -> bool:
+    """Whether the sides stay open until the edges are closed: bagged, or with neck and armholes faced in one."""
+    return bench.is_bagged or bool(all_in_one(bench))
+
+
 def bastes_sides(bench: Workbench) -> bool:
     """Whether the sides are basted for the try-on: in skirts and dresses, and wherever it is asked for."""
     sides = [j for j in shell_joins(bench) if bench.closes_side(j)]
-    if not sides or bench.is_bagged or bench.household.habits.try_on is TryOn.SEWN:
+    if not sides or sews_sides_last(bench) or bench.household.habits.try_on is TryOn.SEWN:
         return False
     if bench.household.habits.try_on is TryOn.BASTED:
         return True
@@ -47,7 +53,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         return
     sides = [j for j in body if bench.closes_side(j)]
     basted = bastes_sides(bench)
-    open_sides = {j.id for j in sides} if basted or bench.is_bagged else set()
+    open_sides = {j.id for j in sides} if basted or sews_sides_last(bench) else set()
     needs = [
         Need(facts.join(Fact.PRESSED, j.id), "the shell is whole", where_given=True)
         for j in body
@@ -64,7 +70,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         needs += [Need(facts.join(Fact.PREPARED, j.id), "the sides are basted for it") for j in sides]
     gate = BASTED if basted else SHELL
     how = ["Over what will be worn under it. Stand, sit, bend, lift the arms, walk."]
-    if bench.is_bagged:
+    if sews_sides_last(bench):
         how.append("Pin the sides on the stitching line; they are sewn last.")
     if bench.has_sleeves:
         how.append("The sides are easiest taken in now, before the sleeves are set.")

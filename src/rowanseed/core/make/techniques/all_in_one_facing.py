@@ -1,0 +1,147 @@
+"""Neck and armholes faced by one facing: the armholes sewn round the rolled-up garment while the sides are open."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Meant, Need, Operation
+from rowanseed.core.make.shared import grade, press, sew, understitch
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.facing import all_in_one, faced_at, is_at_shoulder, made_up, sides_of_all_in_one
+from rowanseed.core.make.workbench import Workbench, both_sides, pieces_of
+from rowanseed.core.pattern.making import Join
+
+ID = "all-in-one facing"
+
+
+def _sides(bench: Workbench) -> tuple[list[Join], list[Join]]:
+    """The side seams of the garment, and those of its facing."""
+    shell = [j for j in bench.joins.values() if bench.closes_side(j) and not pieces_of((*j.a, *j.b)) & bench.inner]
+    return shell, sides_of_all_in_one(bench)
+
+
+def finds_armholes(bench: Workbench) -> Iterator[Duty]:
+    if not all(_sides(bench)):
+        return
+    for join in all_in_one(bench):
+        yield single(join.id)
+
+
+def finds_sides(bench: Workbench) -> Iterator[Duty]:
+    shell, within = _sides(bench)
+    if shell and within:
+        yield single(*(join.id for join in (*shell, *within)))
+
+
+def armholes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    shoulders = [j for j in bench.joins.values() if is_at_shoulder(j)]
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        act=Act.FACE,
+        title=f"Face the armholes, one after the other{both_sides(join)}",
+        how=(
+            "Lay it flat, right side up, the neck faced and pressed, the facing under it; the sides are still open.",
+            "Roll it up from the far armhole to the near one, until that lies free. Bring the near armhole of the "
+            "garment over the roll and that of the facing under it, so that they meet right sides together round it.",
+            "Pin the shoulder seams first, then the ends at the sides, then between; the roll stays clear inside.",
+            f"{bench.seam_of(join)} from the side's stitching line over the shoulder to the other side's; backstitch "
+            "both ends. Feel that nothing of the roll is caught.",
+            "Grade and clip before it is drawn out; then draw the roll out through the open side, and do the other "
+            "armhole.",
+        ),
+        requires=(
+            *(
+                Need(facts.join(Fact.UNDERSTITCHED, j.id), "the neck is turned first: afterwards it cannot be reached")
+                for j in faced_at(bench, "neck")
+            ),
+            *(Need(facts.join(Fact.PRESSED, j.id), "the armhole runs over the shoulder seams") for j in shoulders),
+            *made_up(bench, join),
+            Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),
+        ),
+        meant=frozenset({Meant.ENCLOSES}),
+        flat=True,
+        look="Drawn out, both armholes lie flat, and the shoulders are not twisted.",
+    )
+    yield grade(bench, duty.ids, ID, inner="facing's", outer="garment's")
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="facing",
+        words="towards the facing",
+        title="Press the armholes, the facing a little inside",
+        how=("Roll the seam between the fingers until it lies just inside; press from the facing's side.",),
+        requires=(Need(facts.join(Fact.GRADED, join.id), "thin allowances turn sharply"),),
+    )
+    yield understitch(
+        bench,
+        duty.ids,
+        ID,
+        what="armholes",
+        how="From each side towards the shoulder, as far as the machine goes in; the narrow shoulder is left.",
+    )
+
+
+def sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    shell, _ = _sides(bench)
+    name = lower_first(shell[0].name)
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        title=f"Sew garment and facing in one run: {name}",
+        how=(
+            "Open the facing out upwards at the underarm: front to back, right sides together, garment on garment and "
+            "facing on facing.",
+            "Match the armhole seams first, allowances towards the facing, then the notches and the ends.",
+            f"{bench.seam_of(shell[0])} in one run from the facing's free edge over the armhole seam to the garment's "
+            "lower end; backstitch both ends.",
+        ),
+        requires=tuple(
+            Need(facts.join(Fact.UNDERSTITCHED, j.id), "the armholes are faced while the sides are open")
+            for j in all_in_one(bench)
+        ),
+        look="The armhole seam runs on across the side without a step.",
+    )
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="open",
+        words="open",
+        title=f"Press open, turn the facing in and catch it: {name}",
+        how=(
+            "Allowances open over garment and facing; then turn the facing in at the underarm.",
+            "Catch its free edge to the side seam's allowance with a few hand stitches that hold nothing else.",
+        ),
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="all-in-one-facing",
+        name="Neck and armholes faced in one",
+        chapter="edges",
+        finds=finds_armholes,
+        sews=armholes,
+        rank=5,
+        also=("combined facing", "neck and armhole facing cut in one"),
+        words={"all-in-one facing": "one facing for neck and armholes, as wide as the shoulder between them"},
+        draw="facing",
+    ),
+    Technique(
+        id="sides-over-the-facing",
+        name="Side seams over an all-in-one facing",
+        chapter="edges",
+        finds=finds_sides,
+        sews=sides,
+        rank=5,
+        draw="seam open",
+    ),
+)
