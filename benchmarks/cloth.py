@@ -116,10 +116,10 @@ def _derived() -> Iterator[Figure]:
         repeat=Repeat(92, 84),
     )
     drawn = altered(pattern, choices).pattern
-    for how in (NOTHING, BARS, BOTH):
+    for name, how in (("none", NOTHING), ("bars", BARS), ("both", BOTH)):
         problem = lay_problem(pattern=drawn, choices=choices, role=Role.MAIN, cloth=cloth, tactics=(), matching=how)
         plan = solve(problem, Budget(seconds=2.0, computing=True))
-        yield Figure(area="cloth", name=f"waistcoat-{how.name.lower()}-matched-mm", value=plan.length, limit=None)
+        yield Figure(area="cloth", name=f"waistcoat-{name}-matched-mm", value=plan.length, limit=None)
     problem = lay_problem(drawn, choices, Role.MAIN, cloth)
     plan = solve(problem, Budget(seconds=1.0, computing=True))
     yield Figure(

@@ -13,6 +13,7 @@ from rowanseed.core.cloth.matching import BARS
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay import edit
+from rowanseed.core.lay.check import check
 from rowanseed.core.lay.edit import FaultKind, NotAllowed, Rule
 from rowanseed.core.lay.engine import Budget, solve, solve_each
 from rowanseed.core.lay.problem import LayKind, moved
@@ -155,3 +156,26 @@ def test_what_is_pinned_stays_where_it_is_while_the_rest_is_laid_again(folded):
         for _, laid in edit.ids(again)
     )
     assert edit.faults(problem, again) == ()
+
+
+@pytest.mark.parametrize("drafted", [draft, trousers])
+@pytest.mark.parametrize("seed", range(6))
+def test_whatever_is_pinned_on_whatever_stretch_stays_there_while_the_rest_is_laid_again(drafted, seed):
+    """Folded then open, in either order, and open again behind: the engine lays one stretch of a kind."""
+    rng = random.Random(seed)
+    pattern = drafted()
+    cloth = Cloth("c", 1400, None, 10, Direction.TWO_WAY)
+    problem = lay_problem(pattern, GarmentChoices("A", pattern.envelope.sizes[2]), Role.MAIN, cloth)
+    plan = solve(replace(problem, lays=(LayKind.FOLDED,)), Budget(sweeps=4))
+    for n in (1, 2)[: 1 + seed % 2]:
+        singly = [id for id, _ in edit.ids(plan) if id.startswith("0.")]
+        plan, _ = edit.to_stretch(problem, plan, rng.choice(singly), n)
+        plan = edit.exchange(problem, plan, 0) if seed % 3 else plan
+        if plan.stretches[-1].lay is LayKind.OPEN:
+            break
+    every = [id for id, _ in edit.ids(plan)]
+    kept = frozenset(rng.sample(every, rng.randint(1, len(every))))
+    kept = frozenset(id for id in kept if not {id} & {f for fault in edit.faults(problem, plan) for f in fault.ids})
+    lays = tuple(dict.fromkeys(stretch.lay for stretch in plan.stretches))
+    held = replace(problem, pins=edit.pins(plan, kept), lays=lays)
+    assert check(held, solve(held, Budget(sweeps=6))) == []

@@ -8,7 +8,7 @@ from functools import cached_property
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject
-from rowanseed.core.base.errors import FlawInCut, NotThere, RowanseedError
+from rowanseed.core.base.errors import FlawInCut, HeldWrong, NotThere, RowanseedError
 from rowanseed.core.base.words import plural
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.geometry.outline import Point, bounds
@@ -292,6 +292,9 @@ class LayTable:
 
     def _laid_again(self, keep: frozenset[str]) -> State:
         """What is kept stays where the cloth lies as it does; the ids of pins are those of the new plan."""
+        wrong = next((fault for fault in self.faults if fault.ids and set(fault.ids) <= keep), None)
+        if wrong is not None:
+            raise HeldWrong(self.said(wrong))
         pins = edit.pins(self.lay.plan, keep)
         lays = tuple(dict.fromkeys(stretch.lay for stretch in self.lay.plan.stretches))
         number = sum(len(stretch.placements) for stretch in self.lay.plan.stretches) + len(self.lay.parked)
@@ -299,9 +302,12 @@ class LayTable:
         plan = solve(replace(self.found.problem, pins=pins, lays=lays), Budget(seconds=seconds))
         if not self.faults and not self.lay.parked and plan.length > self.lay.plan.length - SHORTER:
             return self.state
-        held = [edit.placement(self.lay.plan, id) for id in self.lay.pinned]
+        held = edit.pins(self.lay.plan, self.lay.pinned)
+        there = [(id, edit.stretch_of(plan, id).lay, p) for id, p in edit.ids(plan)]
         pinned = frozenset(
-            id for id, p in edit.ids(plan) if any(p.piece == h.piece and _near(p.at, h.at) for h in held)
+            id
+            for id, lay, p in there
+            if any(p.piece == pin.piece and lay is pin.lay and _near(p.at, pin.at) for pin in held)
         )
         return State(plan, pinned)
 

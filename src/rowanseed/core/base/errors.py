@@ -292,6 +292,13 @@ class FlawInCut(Told):
         )
 
 
+class HeldWrong(Told):
+    """What is to stay where it lies while the rest is laid again is not right itself."""
+
+    def __init__(self, what: str) -> None:
+        super().__init__(f"{what}, and would stay so: move it, or take a pin out, before the rest is laid again.")
+
+
 class SearchError(RowanseedError):
     """A search gave no answer. It says nothing of the cloth, and may be started again."""
 

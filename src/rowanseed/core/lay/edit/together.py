@@ -87,7 +87,17 @@ def _flaws(problem: Problem, stretch: Stretch) -> list[Polygon]:
 
 
 def pins(plan: Plan, pinned: frozenset[str]) -> tuple[Pin, ...]:
-    """What stays where it is while the rest is laid again."""
-    return tuple(
-        Pin(stretch_of(plan, id).lay, p.piece, p.turn, p.mirrored, p.whole, p.at) for id, p in ids(plan) if id in pinned
-    )
+    """What stays where it is while the rest is laid again.
+
+    A lay has one stretch of a kind: what lies on another stretch laid the same way lies so far behind the first one's.
+    """
+    behind, reached = [], dict[LayKind, float]()
+    for stretch in plan.stretches:
+        behind.append(reached.get(stretch.lay, 0.0))
+        reached[stretch.lay] = behind[-1] + stretch.end - stretch.start
+    out = []
+    for id, p in ids(plan):
+        if id in pinned:
+            at = (p.at[0] + behind[int(id.partition(".")[0])], p.at[1])
+            out.append(Pin(stretch_of(plan, id).lay, p.piece, p.turn, p.mirrored, p.whole, at))
+    return tuple(out)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from rowanseed.core.lay.problem import LayKind, Placement, Plan, Problem, Stretch, bounds_width
+from rowanseed.core.lay.problem import LayKind, LayPiece, Placement, Plan, Problem, Stretch, bounds_width
 from rowanseed.core.lay.search.kernel import Tables
 from rowanseed.core.lay.search.packing import Packing, Search, State
 from rowanseed.core.lay.search.places import (
@@ -83,9 +83,21 @@ def mixed(problem: Problem, doubled_lay: LayKind, doubled: Sequence[int]) -> Arr
     return Arrangement(tuple(s for s in both if not s.is_empty))
 
 
+def _most_beside_pins(problem: Problem, piece: LayPiece) -> int:
+    """How many of a piece may be laid doubled so that what is pinned singly is still wanted singly."""
+    pins = [pin for pin in problem.pins if pin.piece == piece.id and pin.lay is LayKind.OPEN]
+    mirrored = sum(pin.mirrored for pin in pins)
+    for doubled in range(doubled_without_spare(piece), 0, -1):
+        left = split(piece, doubled)
+        over = max(0, mirrored - left.mirrored)
+        if left.as_drawn >= len(pins) - mirrored + over:
+            return doubled
+    return 0
+
+
 def natural_mix(problem: Problem) -> list[int]:
-    """Doubled whatever comes in twos and whatever lies on a fold; single what would be cut in vain."""
-    return [doubled_without_spare(piece) for piece in problem.pieces]
+    """Doubled whatever comes in twos and whatever lies on a fold; single what would be cut in vain or is pinned so."""
+    return [_most_beside_pins(problem, piece) for piece in problem.pieces]
 
 
 def neighbour(problem: Problem, doubled: Sequence[int], rng: np.random.Generator) -> list[int]:
@@ -93,7 +105,10 @@ def neighbour(problem: Problem, doubled: Sequence[int], rng: np.random.Generator
     out = list(doubled)
     for _ in range(int(rng.integers(1, 3))):
         k = int(rng.integers(len(out)))
-        out[k] = int(np.clip(out[k] + rng.choice((-1, 1)), 0, doubled_without_spare(problem.pieces[k])))
+        piece = problem.pieces[k]
+        least = sum(pin.piece == piece.id and pin.lay in DOUBLED for pin in problem.pins)
+        most = max(least, _most_beside_pins(problem, piece))
+        out[k] = int(np.clip(out[k] + rng.choice((-1, 1)), least, most))
     return out
 
 

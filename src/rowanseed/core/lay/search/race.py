@@ -172,7 +172,7 @@ class Race:
         if LayKind.OPEN not in self.problem.lays or self.problem.is_bound_along or self.problem.matches:
             return
         for lay in DOUBLED:
-            if lay in self.problem.lays:
+            if lay in self.problem.lays and all(pin.lay in (lay, LayKind.OPEN) for pin in self.problem.pins):
                 mix = natural_mix(self.problem)
                 arrangement = mixed(self.problem, lay, mix)
                 try:
