@@ -13,7 +13,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.base.units import Units, format_cloth, format_length
-from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Repeat, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
@@ -213,3 +213,13 @@ def test_the_print_of_the_cloth_is_drawn_where_it_stands_on_the_open_cloth(kind,
             drawn = (a * 900.0 + c * -on_cloth + e, b * 900.0 + d * -on_cloth + f)
             assert drawn == pytest.approx(seen)
         assert band.right_side_up is (strip.layers == 1)
+
+
+@pytest.mark.parametrize("kind, heights", [("open", [60.0, 1340.0]), ("folded", [640.0]), ("two-folds", [290.0, 410.0])])
+def test_a_border_is_drawn_where_its_hems_lie(kind, heights):
+    """60 mm from both selvedges of cloth 1400 mm wide: folded, both lie 640 mm from the fold."""
+    cloth = Cloth("c", 1400.0, None, 12.0, Direction.TWO_WAY, border=PrintBorder.BOTH, border_line=60.0)
+    lay_cloth, sheet = LayCloth(1400.0, None, 12.0, False), Sheet(left=50.0, top=40.0, tall=1400.0, letter=20.0)
+    stretch = Stretch(LayKind(kind), None, 0.0, 900.0, ())
+    bands = define_layers(ElementTree.Element("defs"), sheet, stretch, lay_cloth, cloth, "t")
+    assert sorted(y for band in bands for y in band.borders) == pytest.approx(heights)

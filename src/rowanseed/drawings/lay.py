@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from typing import assert_never
 from xml.etree.ElementTree import Element
 
 from rowanseed.core.base.units import INCH, Units, format_cloth, format_length
-from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cloth.cloth import Cloth, PrintBorder
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.lay.folding import fold_lines, layers_of, regions, stretch_width
 from rowanseed.core.lay.problem import THEN, LayCloth, LayKind, Plan, Stretch, laid
@@ -68,12 +69,17 @@ def draw_lay(plan: Plan, lay_cloth: LayCloth, cloth: Cloth, items: Sequence[CutI
 
 @dataclass(frozen=True)
 class Band:
-    """A strip of a stretch as it is seen from above: from `low` to `high`, its paint, whether its right side is up."""
+    """A strip of a stretch as it is seen from above: from `low` to `high`, its paint, whether its right side is up.
+
+    `borders` are the heights at which the line of a printed border runs, on which hems lie, in `colour`.
+    """
 
     low: float
     high: float
     fill: str
     right_side_up: bool
+    borders: tuple[float, ...] = ()
+    colour: str = INK
 
 
 def define_layers(
@@ -91,8 +97,24 @@ def define_layers(
         down = low + layer.way * layer.start
         transform = f"matrix(1 0 0 {layer.way} {number(sheet.left)} {number(down)})"
         fill = define_fill(defs, of, f"{name}-{k}", transform=transform)
-        out.append(Band(strip.low, strip.high, fill, strip.layers == 1 or of.both_sides))
+        borders = tuple(y for at in _borders(of) if strip.low <= (y := layer.in_strip(at)) <= strip.high)
+        right_side_up = strip.layers == 1 or of.both_sides
+        out.append(Band(strip.low, strip.high, fill, right_side_up, borders, thread(of.colour)))
     return tuple(out)
+
+
+def _borders(of: Cloth) -> tuple[float, ...]:
+    """Where the lines of a border stand across the open cloth, ready to cut."""
+    line = of.border_line * of.across
+    match of.border:
+        case PrintBorder.NONE:
+            return ()
+        case PrintBorder.ONE:
+            return (line,)
+        case PrintBorder.BOTH:
+            return (line, of.ready_width - line)
+        case _:
+            assert_never(of.border)
 
 
 def draw_cloth(
@@ -110,6 +132,11 @@ def draw_cloth(
         add(root, "rect", x=x, y=y, width=long, height=high, fill=band.fill)
         if not band.right_side_up:
             add(root, "rect", x=x, y=y, width=long, height=high, fill=PAPER, fill_opacity=WRONG_SIDE)
+        for at in band.borders:
+            dashes = f"{number(sheet.letter * 0.8)} {number(sheet.letter * 0.35)}"
+            run = f"M{number(x)} {number(low - at)}h{number(long)}"
+            width = sheet.letter * 0.2
+            add(root, "path", d=run, stroke=band.colour, stroke_width=width, stroke_dasharray=dashes, class_="border")
     strips = [top] if stretch.lay in (LayKind.FOLDED, LayKind.PART_FOLDED) else [top, low - cloth.selvedge]
     if stretch.lay is LayKind.TWO_FOLDS:
         strips = [low - cloth.width / 4 - cloth.selvedge, low - cloth.width / 4]

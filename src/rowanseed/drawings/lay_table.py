@@ -13,8 +13,10 @@ from shapely.geometry import LineString, Polygon, box
 from rowanseed.core.base.same import Same
 from rowanseed.core.base.units import Units, format_cloth, format_length
 from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cutting import grain_check
 from rowanseed.core.geometry.outline import Point, bounds
-from rowanseed.core.lay.edit import ids
+from rowanseed.core.lay.edit import ids, placement, stretch_of
+from rowanseed.core.lay.edit.placements import region
 from rowanseed.core.lay.folding import stretch_width
 from rowanseed.core.lay.problem import LayKind, LayPiece, Placement, Plan, Problem, Stretch, moved
 from rowanseed.core.pattern.pieces import MarkKind, Piece
@@ -44,6 +46,8 @@ class Shown:
     at_fault: Collection[str] = ()
     cut: Collection[str] = ()
     owners: Mapping[str, int] | None = None
+    role: str = ""
+    """Which cloth it is, in words."""
 
 
 def draw_table(plan: Plan, problem: Problem, cloth: Cloth, shown: Shown, began_with: float) -> str:
@@ -95,6 +99,7 @@ def draw_table(plan: Plan, problem: Problem, cloth: Cloth, shown: Shown, began_w
             shown.sizes[placement.piece],
             shown.units,
             name=shown.names[placement.piece],
+            tells=_tells(problem, plan, id, shown),
             number_of=shown.numbers[placement.piece],
             pinned=id in shown.pinned,
             fault=id in shown.at_fault,
@@ -179,6 +184,24 @@ def _define_down(defs: Element, letter: float) -> None:
     add(down, "circle", cx=step / 2, cy=step / 2, r=step * 0.13, fill=QUIET)
 
 
+def _tells(problem: Problem, plan: Plan, id: str, shown: Shown) -> str:
+    """What is known of a piece in hand: its size, its cloth, how many it gives, and its grain at both ends."""
+    laid, stretch = placement(plan, id), stretch_of(plan, id)
+    strip, piece = region(problem, stretch, laid.outline), shown.pieces[laid.piece]
+    size = shown.sizes[laid.piece]
+    on_fold = problem.piece(laid.piece).fold is not None and not laid.whole
+    gives = "1, on the fold" if on_fold else "2, through both layers" if strip.layers == 2 else "1"
+    out = [f"size {size}"] if size in piece.shapes else []
+    out += [f"{shown.role} cloth"] if shown.role else []
+    out.append(f"gives {gives}")
+    check = grain_check(piece, size, laid, strip, stretch, problem.cloth) if size in piece.shapes else None
+    if check is not None:
+        ends = [format_length(at, shown.units) for at in (check.at_top, check.at_bottom)]
+        both = f"{ends[0]} at both ends" if ends[0] == ends[1] else f"{ends[0]} at the top, {ends[1]} at the bottom"
+        out.append(f"grain from the {check.to}: {both}")
+    return ", ".join(out)
+
+
 @lru_cache(maxsize=4096)
 def _piece(
     sheet: Sheet,
@@ -191,6 +214,7 @@ def _piece(
     units: Units,
     *,
     name: str,
+    tells: str,
     number_of: int,
     pinned: bool,
     fault: bool,
@@ -203,6 +227,7 @@ def _piece(
         f"{format_length(start + left, units)} from the start",
         f"{format_length(low, units)} from the lower edge",
     ]
+    said += [tells]
     said += ["printed side down"] if laid.mirrored else []
     said += ["cut already"] if cut else []
     said += ["pinned"] if pinned else []
@@ -215,6 +240,7 @@ def _piece(
         ("tabindex", "0"),
         ("role", "button"),
         ("aria-label", ", ".join(said)),
+        ("data-tells", f"{number_of} {name}: {tells}"),
         ("data-id", id),
         ("data-at", f"{number(laid.at[0])} {number(laid.at[1])}"),
         ("data-end", number(start + bounds(laid.outline)[2])),

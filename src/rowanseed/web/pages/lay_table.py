@@ -133,6 +133,7 @@ def _picture(home: House, table: LayTable) -> str:
         at_fault={id for fault in table.faults for id in fault.ids},
         cut=table.cut,
         owners=table.owners,
+        role=table.found.role.words,
     )
     return draw_table(table.lay.plan, table.found.problem, table.found.entry.cloth, shown, table.lay.began_with)
 

@@ -9,6 +9,8 @@
   const hold = (id) => {
     held = id;
     document.querySelectorAll("#table-box .piece").forEach((one) => one.classList.toggle("held", one.dataset.id === id));
+    const mine = piece(id);
+    if (mine) $("table-hand").textContent = mine.dataset.tells;
   };
 
   // ---------------------------------------------------------------- asking the server
