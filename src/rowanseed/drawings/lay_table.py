@@ -9,6 +9,7 @@ from xml.etree.ElementTree import Element
 
 from shapely import maximum_inscribed_circle
 from shapely.geometry import LineString, Polygon, box
+from shapely.prepared import prep
 
 from rowanseed.core.base.same import Same
 from rowanseed.core.base.units import Units, format_cloth, format_length
@@ -31,6 +32,10 @@ ROOM = 1.12
 """The cloth is drawn so much longer than the lay it began with, for pieces to be moved to."""
 PIECES = '<g id="table-pieces" />'
 """Where the pieces come into the drawing, each drawn once and remembered."""
+
+
+SEAM_ALLOWANCE = 17.0
+"""A name keeps so far from the outline where it can, in mm: most seam lines run nearer."""
 
 
 @dataclass(frozen=True)
@@ -258,7 +263,7 @@ def _piece(
         stroke_dasharray=f"{number(sheet.letter * 0.7)} {number(sheet.letter * 0.35)}" if fault or cut else None,
         class_="outline",
     )
-    _inside(group, sheet, start, laid, same.it, size)
+    _inside(group, sheet, start, laid, same.it, size, lay_piece)
     grain = _grain(group, sheet, start, laid, lay_piece)
     _label(group, sheet, ring, grain, name, number_of)
     if pinned:
@@ -289,12 +294,20 @@ def _owner(group: Element, sheet: Sheet, ring: Sequence[Point], garment: int) ->
                 return
 
 
-def _inside(group: Element, sheet: Sheet, start: float, laid: Placement, piece: Piece, size: str) -> None:
-    """Seam line and notches, shown on demand."""
+def _inside(
+    group: Element, sheet: Sheet, start: float, laid: Placement, piece: Piece, size: str, lay_piece: LayPiece
+) -> None:
+    """Seam line and notches, shown on demand; of a piece that lies unfolded, both halves."""
     if not piece.edges or size not in piece.shapes:
         return
     inner = add(group, "g", class_="inside")
-    seam = moved(shown_lines(piece, size).seam_ring(), laid.turn, laid.mirrored, laid.at)
+    ring, over = shown_lines(piece, size).seam_ring(), None
+    if laid.whole and lay_piece.fold is not None:
+        over = lay_piece.fold[0][1]
+        half = Polygon(ring).buffer(0.01)
+        whole = half.union(Polygon([(x, 2 * over - y) for x, y in ring]).buffer(0.01))
+        ring = list(getattr(whole, "exterior", half.exterior).coords)[:-1]
+    seam = moved(ring, laid.turn, laid.mirrored, laid.at)
     add(
         inner,
         "path",
@@ -305,8 +318,11 @@ def _inside(group: Element, sheet: Sheet, start: float, laid: Placement, piece: 
         stroke_dasharray=f"{number(sheet.letter * 0.4)} {number(sheet.letter * 0.3)}",
     )
     notches = [m for m in piece.marks if m.kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH)]
-    for mark in notches:
-        (at,) = moved((mark_point(piece, size, mark),), laid.turn, laid.mirrored, laid.at)
+    places = [(mark, mark_point(piece, size, mark)) for mark in notches]
+    if over is not None:
+        places += [(mark, (x, 2 * over - y)) for mark, (x, y) in places]
+    for mark, place in places:
+        (at,) = moved((place,), laid.turn, laid.mirrored, laid.at)
         x, y = sheet.at(start, at)
         r = sheet.letter * (0.3 if mark.kind is MarkKind.DOUBLE_NOTCH else 0.2)
         add(inner, "circle", cx=x, cy=y, r=r, fill=INK)
@@ -332,6 +348,26 @@ def _grain(group: Element, sheet: Sheet, start: float, laid: Placement, piece: L
     return LineString([(x0, y0), (x1, y1)])
 
 
+def _room(shape: Polygon, words: str, size: float) -> Point | None:
+    """Where words stand inside a shape, as near its middle as they can; None where they do not."""
+    if shape.is_empty:
+        return None
+    half = len(words) * size * WIDTH_OF_A_LETTER / 2
+    left, top, right, low = shape.bounds
+    middle = shape.centroid
+    ready = prep(shape)
+    places = [
+        (left + (right - left) * across / 12, top + (low - top) * down / 12)
+        for across in range(1, 12)
+        for down in range(1, 12)
+    ]
+    places.sort(key=lambda at: abs(at[0] - middle.x) + 2 * abs(at[1] - middle.y))
+    for x, y in [(middle.x, middle.y), *places]:
+        if ready.contains(box(x - half, y - size, x + half, y + size * 0.3)):
+            return x, y
+    return None
+
+
 def _label(
     group: Element, sheet: Sheet, ring: Sequence[Point], grain: LineString | None, name: str, number_of: int
 ) -> None:
@@ -341,18 +377,16 @@ def _label(
         parts = shape.difference(grain.buffer(sheet.letter * 0.35))
         shape = max(getattr(parts, "geoms", [parts]), key=lambda part: part.area)
     circle = maximum_inscribed_circle(shape, tolerance=sheet.letter)
-    x, y = circle.coords[0]
     radius = circle.length
-    for words, share in ((f"{number_of} {name}", 1.0), (f"{number_of} {name}", 0.78), (str(number_of), 1.0)):
-        size = sheet.letter * share
-        half = len(words) * size * WIDTH_OF_A_LETTER / 2
-        box = Polygon(
-            [(x - half, y - size), (x + half, y - size), (x + half, y + size * 0.3), (x - half, y + size * 0.3)]
-        )
-        if shape.contains(box):
-            break
-    else:
-        size = max(radius * 1.1, sheet.letter * 0.5)
+    # Clear of the seam line too, where there is room; then only of the outline.
+    roomy = shape.buffer(-max(sheet.letter * 0.5, SEAM_ALLOWANCE))
+    full, short = f"{number_of} {name}", str(number_of)
+    tries = ((roomy, full, 1.0), (roomy, full, 0.78), (shape, full, 0.78), (shape, short, 1.0))
+    found = ((_room(room, words, sheet.letter * share), words, sheet.letter * share) for room, words, share in tries)
+    at, words, size = next(
+        (one for one in found if one[0] is not None), (circle.coords[0], short, max(radius * 1.1, sheet.letter * 0.5))
+    )
+    x, y = at if at is not None else circle.coords[0]
     add(
         group,
         "text",
