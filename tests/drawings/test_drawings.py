@@ -215,7 +215,9 @@ def test_the_print_of_the_cloth_is_drawn_where_it_stands_on_the_open_cloth(kind,
         assert band.right_side_up is (strip.layers == 1)
 
 
-@pytest.mark.parametrize("kind, heights", [("open", [60.0, 1340.0]), ("folded", [640.0]), ("two-folds", [290.0, 410.0])])
+@pytest.mark.parametrize(
+    "kind, heights", [("open", [60.0, 1340.0]), ("folded", [640.0]), ("two-folds", [290.0, 410.0])]
+)
 def test_a_border_is_drawn_where_its_hems_lie(kind, heights):
     """60 mm from both selvedges of cloth 1400 mm wide: folded, both lie 640 mm from the fold."""
     cloth = Cloth("c", 1400.0, None, 12.0, Direction.TWO_WAY, border=PrintBorder.BOTH, border_line=60.0)

@@ -3,8 +3,12 @@
 import re
 import sqlite3
 from contextlib import closing
+from dataclasses import replace
 
 import pytest
+
+from rowanseed.store import cloths
+from rowanseed.store.database import connect
 
 TABLE = "/projects/1/lay/table"
 
@@ -211,6 +215,29 @@ def test_the_cloth_is_put_away_once_all_that_lie_on_it_are_cut(house):
         if id == 3:
             assert "put away once Yoked dress for the soprano is cut too" in page
     assert "put away once" not in house.get("/projects/3/cut").text
+
+
+def test_what_is_left_of_a_shared_cloth_is_told_once_and_neither_project_loses_it(house):
+    with closing(connect(house.app.state.database, create=False)) as db:
+        entry = next(e for e in cloths.cloths(db) if e.cloth.name == "Slate linen")
+        cloths.save_cloth(db, entry.id, replace(entry.cloth, length=3200.0))
+    both_laid(house)
+    house.get("/projects/3/lay/table?role=main&with=7.main")
+    house.post("/projects/3/lay/table", data={"role": "main", "with": "7.main"})
+    for id in (3, 7):
+        for key in dict.fromkeys(re.findall(r'name="key" value="(main:[^"]+)"', house.get(f"/projects/{id}/cut").text)):
+            house.post(f"/projects/{id}/cut", data={"key": key, "done": "yes"})
+    page = house.get("/projects/7/cut").text
+    assert "What is left of Slate linen" in page
+    house.post("/projects/7/cut/left/main", data={"keep-0": "yes"})
+    for id in (3, 7):
+        assert "was cut up for" not in house.get(f"/projects/{id}/cloth").text
+        assert "What is left of Slate linen" not in house.get(f"/projects/{id}/cut").text
+    with closing(connect(house.app.state.database, create=False)) as db:
+        rest = [e for e in cloths.cloths(db) if e.cut_from == entry.id]
+        assert len(rest) == 1 and rest[0].cloth.name == "Slate linen, what is left"
+        # Less than what either project by itself would leave of 3.2 m.
+        assert 200.0 < rest[0].cloth.length < 3200.0 - 1000.0
 
 
 def test_who_is_not_cut_from_the_cloth_cannot_lie_on_it(house):
