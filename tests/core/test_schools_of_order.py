@@ -6,9 +6,13 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.simulator import play
+from rowanseed.core.pattern.making import ClosureKind
 from rowanseed.demo import overshirt
 
+from .garments import SIZE
 from .test_make import faults
+from .wardrobe import skirt
 
 SHIRT = overshirt.draft()
 
@@ -36,3 +40,15 @@ def test_the_stand_goes_on_the_neck_before_or_after_the_collar_by_school(part):
 def test_its_words_are_in_the_household_s_units():
     _, by_id = ordered(SHIRT, (("neck", "stand-first"),), Units.IMPERIAL)
     assert not any(" cm" in line for op in by_id.values() for line in op.how)
+
+
+def test_a_band_goes_on_before_the_zip_that_runs_up_into_it():
+    """Both schools of zip and waistband are common practice, no source."""
+    for techniques, first in (((), "zip-it"), ((("waist", "band-first"),), "sew-waist")):
+        pattern = skirt(waist="gathered band", zipped=ClosureKind.INVISIBLE_ZIP)
+        made = compile_garment(pattern, "A", SIZE, MakingChoices(techniques=techniques))
+        order = [op.id for op in sequence(made.operations)]
+        assert made.gaps == () and not play(pattern, sequence(made.operations))
+        assert min(("zip-it", "sew-waist"), key=order.index) == first
+        # Whichever comes first, the band is closed over the zip and the seam below it is sewn after the zip.
+        assert order.index("turn-in-band-inside") > order.index("zip-it") < order.index("sew-centre-back")

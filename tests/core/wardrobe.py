@@ -846,6 +846,7 @@ WARDROBE = {
     "pleated band": pleated_band,
     "contour band": lambda: skirt(waist="contour band", zipped=ClosureKind.INVISIBLE_ZIP),
     "all-in-one facing": all_in_one,
+    "banded skirt": lambda: skirt(waist="gathered band", zipped=ClosureKind.INVISIBLE_ZIP),
     **{f"straps by {kind.value}": (lambda kind=kind: strapped(kind)) for kind in STRAPS_CLOSED},
     **{kind.words: (lambda kind=kind: with_detail(kind)) for kind in KINDS},
 }

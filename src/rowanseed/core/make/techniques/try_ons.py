@@ -10,6 +10,7 @@ from rowanseed.core.make.equipment import TryOn
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
+from rowanseed.core.make.techniques.band_first import zips_after_bands
 from rowanseed.core.make.techniques.facing import all_in_one
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import ClosureKind, Join, Press
@@ -53,16 +54,19 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         return
     sides = [j for j in body if bench.closes_side(j)]
     basted = bastes_sides(bench)
+    later = zips_after_bands(operations)
+    left_open = {c.join for c in bench.closures.values() if c.id in later}
     open_sides = {j.id for j in sides} if basted or sews_sides_last(bench) else set()
     needs = [
         Need(facts.join(Fact.PRESSED, j.id), "the shell is whole", where_given=True)
         for j in body
-        if j.id not in open_sides
+        if j.id not in open_sides and j.id not in left_open
     ]
     needs += [
         Need(facts.closure(Fact.CLOSED, c.id), "it closes", where_given=True)
         for c in bench.closures.values()
-        if c.kind in (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_ZIP, ClosureKind.FLY_ZIP)
+        if c.id not in later
+        and c.kind in (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_ZIP, ClosureKind.FLY_ZIP)
     ]
     words = "basting of the sides"
     if basted:
@@ -70,6 +74,8 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         needs += [Need(facts.join(Fact.PREPARED, j.id), "the sides are basted for it") for j in sides]
     gate = BASTED if basted else SHELL
     how = ["Over what will be worn under it. Stand, sit, bend, lift the arms, walk."]
+    if left_open:
+        how.append("Pin the seam of the zip from the waist down: the zip goes in after the band.")
     if sews_sides_last(bench):
         how.append("Pin the sides on the stitching line; they are sewn last.")
     if bench.has_sleeves:

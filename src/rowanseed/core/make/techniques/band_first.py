@@ -1,0 +1,100 @@
+"""The other school of zip and waistband: the band first, then the zip up to its fold, then the band closed over it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Need, Operation
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import bands, zips
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Closure, ClosureKind
+
+ID = "band before the zip"
+WHY = "the zip runs up into the band"
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    """A folded band without an underlap on a waist whose opening has an invisible zip: band, its inside and the zip."""
+    for found in bands.finds(bench):
+        join = bench.joins[found.id]
+        piece = bands.band_of(bench, join) or ""
+        inside = bands.inside_of(bench, piece)
+        closure = _zip(bench, found.id)
+        laps = any(p.piece == piece and (p.from_mark or p.to_mark) for p in (*join.a, *join.b))
+        if inside is not None and closure is not None and not laps and any(p.edge == "waist" for p in join.a):
+            yield Duty((found.id, inside.id, closure.id))
+
+
+def _zip(bench: Workbench, band: str) -> Closure | None:
+    kinds = (ClosureKind.INVISIBLE_ZIP,)
+    return next((c for c in bench.zips_at(bench.joins[band]) if c.kind in kinds), None)
+
+
+def zips_after_bands(operations: Sequence[Operation]) -> frozenset[str]:
+    """The zips that go in only after the band: for a try-on their openings are pinned."""
+    return frozenset(id for op in operations if any(need.why == WHY for need in op.requires) for id in op.on.closures)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    band, inside, zip_ = duty.ids
+    closure = bench.closures[zip_]
+    opening = closure.join
+    # The seam below the zip is sewn after it, and the zip after the band: the band does not wait for either.
+    not_yet = {facts.closure(Fact.CLOSED, zip_), *(facts.join(f, opening) for f in (Fact.JOINED, Fact.PRESSED))}
+    for op in bands.sews(bench, single(band)):
+        needs = tuple(need for need in op.requires if need.state not in not_yet)
+        if op.act is Act.BAND:
+            yield replace(
+                op,
+                requires=needs,
+                how=(
+                    op.how[0],
+                    "Sew from one edge of the opening to the other, over the whole allowance of both edges; backstitch "
+                    "both ends. The band's ends lie even with the raw edges of the opening.",
+                ),
+            )
+        else:
+            yield replace(op, requires=needs)
+    on_band = Need(facts.join(Fact.PRESSED, band), WHY)
+    for op in zips.invisible(bench, single(zip_)):
+        if op.act is Act.BASTE:
+            yield replace(
+                op,
+                requires=(*op.requires, on_band),
+                how=(
+                    "The band is opened out flat, upwards: what is called the upper stitching line here is the band's "
+                    "fold line. The seam of the band has to meet on both tapes.",
+                    *op.how,
+                ),
+            )
+        else:
+            yield op
+    in_place = Need(facts.closure(Fact.CLOSED, zip_), WHY)
+    for op in bands.closes(bench, single(inside)):
+        if op.act is Act.TURN and facts.finish(Fact.PREPARED, inside) in op.gives:
+            over = (
+                "Zip open. Fold the band back on its fold line, right sides together, over the tape of the zip; with "
+                "the zip foot sew beside the coil from the fold to the band's seam, the pressed inner edge staying "
+                "turned up."
+            )
+            yield replace(op, requires=(*op.requires, in_place), how=(over, *op.how[1:]))
+        else:
+            yield replace(op, requires=(*op.requires, in_place))
+
+
+TECHNIQUES = (
+    Technique(
+        id="band-first",
+        name="Waistband on first, the zip up into it",
+        chapter="waists, collars and cuffs",
+        finds=finds,
+        sews=sews,
+        rank=29,
+        usual=False,
+        draw="band closed",
+    ),
+)
