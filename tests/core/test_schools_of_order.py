@@ -12,7 +12,7 @@ from rowanseed.demo import overshirt
 
 from .garments import SIZE
 from .test_make import faults
-from .wardrobe import skirt
+from .wardrobe import lined_cut_in_one, skirt
 
 SHIRT = overshirt.draft()
 
@@ -52,3 +52,14 @@ def test_a_band_goes_on_before_the_zip_that_runs_up_into_it():
         assert min(("zip-it", "sew-waist"), key=order.index) == first
         # Whichever comes first, the band is closed over the zip and the seam below it is sewn after the zip.
         assert order.index("turn-in-band-inside") > order.index("zip-it") < order.index("sew-centre-back")
+
+
+def test_a_lined_garment_cut_in_one_has_its_sides_first_and_its_sleeve_ends_in_rings():
+    """Common practice, no source: shell and lining are each sewn at sides and underarms before they meet."""
+    made = compile_garment(lined_cut_in_one(), "A", SIZE, MakingChoices())
+    order = [op.id for op in sequence(made.operations)]
+    met = [order.index(id) for id in ("sew-neck", "sew-hem", "sew-wrists")]
+    assert max(order.index(id) for id in ("press-sides", "press-lining-sides")) < min(met)
+    assert order.index("sew-wrists") < order.index("turn-out-lining-sides") < order.index("close-lining-sides")
+    by_id = {op.id: op for op in made.operations}
+    assert "in a ring" in " ".join(by_id["sew-wrists"].how) and "in a ring" in " ".join(by_id["sew-hem"].how)

@@ -296,7 +296,11 @@ def notched_collar():
 
 def bagged_jacket():
     """A jacket without an opening, lined to all its edges."""
-    made = sleeve(body(_Garment()))
+    return bagged(sleeve(body(_Garment())), (part("sleeve", "wrist"),))
+
+
+def bagged(made, wrists):
+    """A garment lined to all its edges, its sleeve ends too."""
     made.finishes = []
     outer = {p.id: p for p in made.pieces}
     for id, piece in outer.items():
@@ -331,7 +335,7 @@ def bagged_jacket():
     for id, name, parts in (
         ("neck", "Lining to neck", (part("front", "neck"), part("back", "neck"))),
         ("hem", "Lining to hem", (part("front", "hem"), part("back", "hem"))),
-        ("wrists", "Lining to sleeve ends", (part("sleeve", "wrist"),)),
+        ("wrists", "Lining to sleeve ends", wrists),
     ):
         made.joins.append(Join(id, name, parts, inside(parts), press=Press.FACING, each_hand=id == "wrists"))
     return made.pattern()
@@ -402,6 +406,15 @@ def raglan():
 
 
 def cut_in_one():
+    return neck(_cut_in_one()).pattern()
+
+
+def lined_cut_in_one():
+    """Sleeves cut in one with the body, lined to all edges: the sides come first."""
+    return bagged(_cut_in_one(), (part("front", "wrist"), part("back", "wrist")))
+
+
+def _cut_in_one():
     made = _Garment()
     for name, panel in (("front", Panel.FRONT), ("back", Panel.BACK)):
         made.pieces.append(
@@ -435,7 +448,7 @@ def cut_in_one():
         Finish("hem", "Hem", FinishKind.HEM, (part("front", "hem"), part("back", "hem")), (10.0, 20.0)),
         Finish("wrist", "Sleeve ends", FinishKind.HEM, (part("front", "wrist"), part("back", "wrist")), (10.0, 20.0)),
     ]
-    return neck(made).pattern()
+    return made
 
 
 def skirt(*, front_more=(), darts=False, waist="binding", zipped=None, details=(), extra=None):
@@ -827,6 +840,7 @@ WARDROBE = {
     "bagged jacket": bagged_jacket,
     "raglan": raglan,
     "cut in one": cut_in_one,
+    "lined, cut in one": lined_cut_in_one,
     "square yoke": square_yoke,
     "scalloped": scalloped,
     "interlined": interlined,

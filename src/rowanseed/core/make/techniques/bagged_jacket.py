@@ -44,8 +44,12 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 def _parts(bench: Workbench, duty: Duty) -> tuple[list[Join], list[Join], list[Join]]:
     """(edges, hems, sleeve ends) among the seams that sew lining to shell."""
     joins = [bench.joins[id] for id in duty.ids[1:]]
+    # A sleeve cut in one with the body ends at an edge of front and back.
     ends = [
-        j for j in joins if all(p.edge in ("wrist", "hem") for p in j.a) and Panel.SLEEVE in bench.panels((*j.a, *j.b))
+        j
+        for j in joins
+        if all(p.edge == "wrist" for p in j.a)
+        or (all(p.edge == "hem" for p in j.a) and Panel.SLEEVE in bench.panels((*j.a, *j.b)))
     ]
     hems = [j for j in joins if j not in ends and all(p.edge == "hem" for p in j.a)]
     return [j for j in joins if j not in ends and j not in hems], hems, ends
@@ -132,7 +136,10 @@ def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Op
             f"The shell's hem is pressed up first, by {bench.margin(bench.edge_allowance(join.a[0]))}, and opened "
             "again. Right sides together, raw edge on raw edge, seams on seams; the lining is a little longer on "
             "purpose and eases in.",
-            f"{bench.seam_of(join)} from facing to facing, the last {bench.margin(20)} at both ends left for the fold.",
+            f"{bench.seam_of(join)} all round, in a ring."
+            if bench.run(join.a, each_hand=join.each_hand).ring
+            else f"{bench.seam_of(join)} from facing to facing, the last {bench.margin(20)} at both ends left for the "
+            "fold.",
         ),
         requires=needs,
         meant=frozenset({Meant.ENCLOSES}),
