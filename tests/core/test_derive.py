@@ -4,6 +4,7 @@ How much is added or taken off is common practice, no source.
 """
 
 from dataclasses import replace
+from pathlib import Path
 
 import pytest
 from shapely.geometry import LineString, Polygon
@@ -13,6 +14,7 @@ from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import can_be_faced, facing_of
 from rowanseed.core.derive.layers import derivations, with_layers
@@ -28,6 +30,7 @@ from rowanseed.core.pattern.pieces import Cut, Role
 from rowanseed.core.pattern.seamline import lines, seam_length
 from rowanseed.core.pattern.walk import walk
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.formats.description_json import read_description
 
 SKIRT, WAISTCOAT, OVERSHIRT, TROUSERS = (m.draft() for m in (six_gore_skirt, waistcoat, overshirt, trousers))
 DEDUCT = Layers(LiningSchool.DEDUCT)
@@ -305,3 +308,15 @@ def test_an_interlined_garment_is_lined_and_altered_whole():
     longer = Alteration("hem", 30.0)
     changed = [{t.piece for t in carry_out(one, "L", (longer,)).touched} for one in (plain, warm)]
     assert changed[0] == changed[1]
+
+
+def test_a_dress_with_a_waist_seam_has_its_lining_sewn_in_at_the_waist():
+    """Common practice, no source: allowance to allowance, once the lining hangs and both waists are whole."""
+    text = (Path(__file__).parents[1] / "outside" / "descriptions" / "gathered-dress.json").read_text()
+    dress = compose(read_description(text)).pattern
+    size = dress.envelope.sizes[1]
+    lined = with_layers(dress, size, "A", WHOLE)
+    order = [op.id for op in sequence(compile_steps(lined, "A", size, MakingChoices()))]
+    assert "catch-lining-waist" in order
+    waist = max(order.index(id) for id in order if id.startswith("press-") and "waist" in id)
+    assert order.index("lay-in-lining") < order.index("catch-lining-waist") > waist

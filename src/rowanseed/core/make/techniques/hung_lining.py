@@ -55,6 +55,11 @@ def _edges(bench: Workbench) -> tuple[EdgeShown, ...]:
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    yield from _hung(bench)
+    yield from _waist(bench)
+
+
+def _hung(bench: Workbench) -> Iterator[Operation]:
     hangs_from = _from_facing(bench)
     felled = f"Along the zip turn the lining in {bench.fine(5)} clear of the coil and fell it to the tape."
     zipped = (felled,) if bench.zips else ()
@@ -108,6 +113,40 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=tuple(_waits(bench)),
         gives=(facts.layer(Fact.BASTED, KEY), facts.layer(Fact.ATTACHED, KEY)),
         look="The lining is a little longer than the shell everywhere, and nothing is twisted.",
+    )
+
+
+def _waists(bench: Workbench) -> tuple[list[Join], list[Join]]:
+    """The waist seams of the garment, and those of its lining, where both have one."""
+    at_waist = [j for j in bench.joins.values() if all(p.edge == "waist" for p in (*j.a, *j.b))]
+    shell = [j for j in at_waist if bench.joins_shell(j) and not pieces_of((*j.a, *j.b)) & bench.inner]
+    return shell, [j for j in at_waist if pieces_of((*j.a, *j.b)) <= bench.hung]
+
+
+def _waist(bench: Workbench) -> Iterator[Operation]:
+    shell, lining = _waists(bench)
+    if not shell or not lining:
+        return
+    yield Operation(
+        id="catch-lining-waist",
+        technique=ID,
+        act=Act.TACK,
+        title="Sew the lining in at the waist",
+        how=(
+            "Reach in from below between garment and lining: lay the allowances of both waist seams on each other, the "
+            "lining's on the garment's; match side seams, centres and notches, and pin.",
+            f"Sew allowance to allowance, {bench.margin(5)} from the seam, from opening to opening, by machine or with "
+            "a loose running stitch; nothing else is caught. At the sides leave a little ease.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.hand(bench.around([j.id for j in lining]) / 2),
+        on=On(joins=tuple(j.id for j in (*shell, *lining)), edges=shown(p for j in shell for p in j.a)),
+        requires=(
+            Need(facts.layer(Fact.ATTACHED, KEY), "it hangs in the shell"),
+            *(Need(facts.join(Fact.PRESSED, j.id), "both waists are whole") for j in (*shell, *lining)),
+        ),
+        gives=(facts.layer(Fact.ATTACHED, f"{KEY} waist"),),
+        look="Worn, the bodice of the lining neither blouses over the waist nor pulls it up.",
     )
 
 
