@@ -40,6 +40,7 @@ PATHS = [
     "/projects/1/machine",
     "/sewing?with=1&with=2",
     *(f"/projects/1/{part}" for part in ("lay/table", "lay/sewn", "print", "projector", "cut/steps")),
+    "/projects/1/cut/steps/main%3Afront%3A0/wrong",
     *(f"/projects/1/{station}" for station in ("cloth", "lay", "cut", "sew", "keep")),
     *(f"/projects/2/{station}" for station in ("lay", "cut")),
 ]
