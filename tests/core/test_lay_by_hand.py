@@ -10,11 +10,12 @@ from hypothesis import Phase, settings
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, precondition, rule
 
-from rowanseed.app import lay_table
+from rowanseed.app import table_deeds
 from rowanseed.app.desk import Desk
-from rowanseed.app.lay_table import Asked, LayTable
+from rowanseed.app.lay_table import LayTable
 from rowanseed.app.open_project import load
 from rowanseed.app.shared_lay import shared_table
+from rowanseed.app.table_deeds import Asked
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.edit import NotAllowed
@@ -175,8 +176,8 @@ def test_any_sequence_of_changes_can_be_taken_back_and_loses_nothing(machine, fi
     path = tmp_path / "house.db"
     with closing(sqlite3.connect(filled)) as source, closing(sqlite3.connect(path)) as copy:
         source.backup(copy)
-    monkeypatch.setattr(lay_table, "SECONDS", 0.2)
-    monkeypatch.setattr(lay_table, "SECONDS_A_PIECE", 0.0)
+    monkeypatch.setattr(table_deeds, "SECONDS", 0.2)
+    monkeypatch.setattr(table_deeds, "SECONDS_A_PIECE", 0.0)
     machine.filled = path
     # What a search finds in so short a time differs from run to run: a failure is not made smaller.
     machine.TestCase.settings = settings(

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.app.desk import Desk
-from rowanseed.app.lay_table import Asked, LayTable, is_same_place
+from rowanseed.app.lay_table import LayTable, is_same_place
 from rowanseed.app.open_project import OpenProject, load
+from rowanseed.app.table_deeds import Asked
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.geometry.outline import Point

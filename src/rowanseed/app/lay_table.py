@@ -2,20 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Collection, Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject
-from rowanseed.core.base.errors import FlawInCut, HeldWrong, NotThere, RowanseedError
+from rowanseed.app.table_deeds import DEEDS, MOVING, OF_A_PIECE, Asked, Here, State
+from rowanseed.core.base.errors import FlawInCut, NotThere, RowanseedError
 from rowanseed.core.base.words import plural
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.lay.edit import Fault, FaultKind, NotAllowed, Parked
-from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.on_cloth import Spot, at_least, every_spot, on_upper_layer, still_there, uncut
 from rowanseed.core.lay.opening import opened
 from rowanseed.core.lay.problem import LayKind, Placement, Plan, laid
@@ -26,33 +26,8 @@ from rowanseed.store.lay_table import OnTable
 from rowanseed.store.lays import KeptLay, keep_lay
 from rowanseed.store.named_lays import NamedLay, forget_lay, name_lay, named_lays
 
-SECONDS, SECONDS_A_PIECE, FEW = 2.0, 0.25, 10
-"""How long the rest is laid again: so long, and longer for every piece beyond a few."""
-SHORTER = 0.5
-"""A lay that is shorter by less than this, in mm, is no better."""
 FLAW = 30.0
 """A flaw that is only tapped is a square of so many mm."""
-
-
-@dataclass(frozen=True)
-class Asked:
-    """One change: what is done, to which placement, and where to. `at` and `to` are mm in the frame of its stretch."""
-
-    do: str
-    id: str = ""
-    at: Point | None = None
-    to: Point | None = None
-    n: int = 0
-    differently: bool = False
-
-
-@dataclass(frozen=True)
-class State:
-    """What is on the table: the plan, what is pinned on it, what lies beside it."""
-
-    plan: Plan
-    pinned: frozenset[str] = frozenset()
-    parked: tuple[Parked, ...] = ()
 
 
 @dataclass(frozen=True, eq=False)
@@ -219,11 +194,12 @@ class LayTable:
                 return f"{name} is cut already: say “I cut it differently” first, and lay it where it was cut."
         else:
             name = ""
-        does = self._deeds.get(asked.do)
+        does = DEEDS.get(asked.do)
         if does is None:
             raise NotThere("change")
+        here = Here(self.found.problem, self.state, self.faults, self.cut, self.names, self.said)
         try:
-            after, words = does(asked, name)
+            after, words = does(here, asked, name)
         except NotAllowed as refused:
             return f"{name}: {refused.rule.words}.".removeprefix(": ")
         except NotThere:
@@ -238,102 +214,6 @@ class LayTable:
             db, id = self.project.desk.db, self.project.record.id
             store.add_step(db, id, self.key, words, after.plan, after.pinned, after.parked)
         return ""
-
-    @property
-    def _deeds(self) -> dict[str, Callable[[Asked, str], tuple[State, str]]]:
-        return {
-            "move": self._move,
-            "nudge": self._move,
-            "turn": self._turn,
-            "mirror": self._mirror,
-            "pin": self._pin,
-            "push": self._push,
-            "rest": self._rest,
-            "part": self._part,
-            "park": self._park,
-            "unpark": self._unpark,
-            "stretch": self._stretch,
-            "exchange": self._exchange,
-        }
-
-    def _move(self, asked: Asked, name: str) -> tuple[State, str]:
-        if asked.at is None:
-            raise NotThere("place")
-        snap = asked.do == "move" and not asked.differently
-        plan = edit.move(self.found.problem, self.lay.plan, asked.id, asked.at, snap=snap)
-        if asked.differently:
-            return replace(self.state, plan=plan, pinned=self.lay.pinned | {asked.id}), f"{name} was cut differently"
-        return replace(self.state, plan=plan), f"{name} moved"
-
-    def _turn(self, asked: Asked, name: str) -> tuple[State, str]:
-        return replace(self.state, plan=edit.turn(self.found.problem, self.lay.plan, asked.id)), f"{name} turned"
-
-    def _mirror(self, asked: Asked, name: str) -> tuple[State, str]:
-        plan = edit.mirror(self.found.problem, self.lay.plan, asked.id)
-        return replace(self.state, plan=plan), f"{name} turned over"
-
-    def _pin(self, asked: Asked, name: str) -> tuple[State, str]:
-        pinned = self.lay.pinned ^ {asked.id}
-        return replace(self.state, pinned=pinned), f"{name} {'pinned' if asked.id in pinned else 'no longer pinned'}"
-
-    def _push(self, asked: Asked, name: str) -> tuple[State, str]:
-        plan = edit.push_together(self.found.problem, self.lay.plan, self.lay.pinned | self.cut)
-        return replace(self.state, plan=plan), "All pushed together"
-
-    def _rest(self, asked: Asked, name: str) -> tuple[State, str]:
-        """Everything but what is pinned or cut laid anew, what is parked too."""
-        return self._laid_again(self.lay.pinned | self.cut), "The rest laid again"
-
-    def _part(self, asked: Asked, name: str) -> tuple[State, str]:
-        """Only what is wrong, parked or in hand is laid anew; everything else stays."""
-        loose = {id for fault in self.faults for id in fault.ids[:1]} | ({asked.id} if asked.id else set())
-        keep = frozenset(id for id, _ in edit.ids(self.lay.plan) if id not in loose) | self.lay.pinned | self.cut
-        return self._laid_again(keep), "Only a part laid again"
-
-    def _laid_again(self, keep: frozenset[str]) -> State:
-        """What is kept stays where the cloth lies as it does; the ids of pins are those of the new plan."""
-        wrong = next((fault for fault in self.faults if fault.ids and set(fault.ids) <= keep), None)
-        if wrong is not None:
-            raise HeldWrong(self.said(wrong))
-        pins = edit.pins(self.lay.plan, keep)
-        lays = tuple(dict.fromkeys(stretch.lay for stretch in self.lay.plan.stretches))
-        number = sum(len(stretch.placements) for stretch in self.lay.plan.stretches) + len(self.lay.parked)
-        seconds = SECONDS + SECONDS_A_PIECE * max(0, number - FEW)
-        plan = solve(replace(self.found.problem, pins=pins, lays=lays), Budget(seconds=seconds))
-        if not self.faults and not self.lay.parked and plan.length > self.lay.plan.length - SHORTER:
-            return self.state
-        held = edit.pins(self.lay.plan, self.lay.pinned)
-        there = [(id, edit.stretch_of(plan, id).lay, p) for id, p in edit.ids(plan)]
-        pinned = frozenset(
-            id
-            for id, lay, p in there
-            if any(p.piece == pin.piece and lay is pin.lay and _near(p.at, pin.at) for pin in held)
-        )
-        return State(plan, pinned)
-
-    def _park(self, asked: Asked, name: str) -> tuple[State, str]:
-        plan, gone = edit.take_off(self.lay.plan, asked.id)
-        pinned = _pins_after(self.lay.plan, plan, self.lay.pinned - {asked.id})
-        return State(plan, pinned, (*self.lay.parked, gone)), f"{name} beside the cloth"
-
-    def _unpark(self, asked: Asked, name: str) -> tuple[State, str]:
-        if not 0 <= asked.n < len(self.lay.parked):
-            raise NotThere("piece")
-        one = self.lay.parked[asked.n]
-        plan, _ = edit.put_on(self.found.problem, self.lay.plan, one)
-        parked = tuple(other for k, other in enumerate(self.lay.parked) if k != asked.n)
-        return State(plan, self.lay.pinned, parked), f"{self.names[one.piece]} on the cloth again"
-
-    def _stretch(self, asked: Asked, name: str) -> tuple[State, str]:
-        plan, _ = edit.to_stretch(self.found.problem, self.lay.plan, asked.id, asked.n)
-        pinned = _pins_after(self.lay.plan, plan, self.lay.pinned - {asked.id})
-        return replace(self.state, plan=plan, pinned=pinned), f"{name} on another stretch"
-
-    def _exchange(self, asked: Asked, name: str) -> tuple[State, str]:
-        plan = edit.exchange(self.found.problem, self.lay.plan, asked.n)
-        return replace(
-            self.state, plan=plan, pinned=_pins_after(self.lay.plan, plan, self.lay.pinned)
-        ), "Stretches exchanged"
 
     def mend(self, number: int) -> None:
         """Put one of the faults right, the nearest way."""
@@ -405,23 +285,9 @@ class LayTable:
         forget_lay(self.project.desk.db, self.project.record.id, id)
 
 
-OF_A_PIECE = frozenset({"move", "nudge", "turn", "mirror", "pin", "park", "stretch"})
-MOVING = OF_A_PIECE - {"pin"}
-
-
 def is_same_place(item: CutItem, laid: Placement) -> bool:
     """Whether a placement lies where a piece was cut; a tissue may lie there turned over, on the same outline."""
     if item.piece.id != laid.piece:
         return False
     one, other = bounds(item.placement.outline), bounds(laid.outline)
     return all(abs(a - b) < 0.5 for a, b in zip(one, other, strict=True))
-
-
-def _near(a: Point, b: Point) -> bool:
-    return abs(a[0] - b[0]) + abs(a[1] - b[1]) < 0.1
-
-
-def _pins_after(before: Plan, after: Plan, pinned: frozenset[str]) -> frozenset[str]:
-    """Pins after placements have been given other ids: by the piece and its place."""
-    held = [edit.placement(before, id) for id in pinned]
-    return frozenset(id for id, p in edit.ids(after) if any(p.piece == h.piece and _near(p.at, h.at) for h in held))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Annotated, Any
@@ -69,6 +69,11 @@ def document(*, key: str, ticks_to: str, name: str, order: str, at: str, steps: 
     """
     head = {"key": key, "ticks_to": ticks_to, "name": name, "order": order, "next": at}
     return json.dumps({**head, "steps": [vars(step) for step in steps]})
+
+
+def taken(sent: TicksSent, take: Callable[[TickSent], str]) -> list[tuple[str, str]]:
+    """Take ticks in their order, each by `take`, which says why where it cannot: those steps, with the reason."""
+    return [(one.step, said) for one in sent.ticks if (said := take(one))]
 
 
 def answer(refused: Sequence[tuple[str, str]], done: Sequence[str], order: str, at: str) -> dict[str, Any]:

@@ -19,7 +19,7 @@ from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.drawings.steps.folds import fold_scene
 from rowanseed.drawings.steps.section import Scene, draw_section
 from rowanseed.web.deps import Home, House, Id
-from rowanseed.web.one_step import TicksSent, Told, answer, document
+from rowanseed.web.one_step import TickSent, TicksSent, Told, answer, document, taken
 from rowanseed.web.views.sewing import MachineView
 
 router = APIRouter()
@@ -115,17 +115,16 @@ def _svg(text: str) -> Response:
 @router.post("/projects/{id}/cut/steps/ticks")
 def take_ticks(home: Home, id: Id, sent: TicksSent) -> dict[str, Any]:
     """Ticks made at the table, in their order; what cannot be taken is told, and nothing of the rest is lost."""
-    refused = []
-    for one in sent.ticks:
-        table = AtTable(load(home, id))
-        step = table.by_id.get(one.step)
-        if step is None:
-            refused.append((one.step, "This step is no longer there: another layout is in use since."))
-            continue
-        if (step.id in table.done) is one.done:
-            continue
-        missing = table.tick(step, one.done)
-        if missing is not None:
-            refused.append((one.step, f"“{missing.title}” comes first and is not ticked."))
+    refused = taken(sent, lambda one: _take(home, id, one))
     after = AtTable(load(home, id))
     return answer(refused, sorted(after.done), after.mark, after.next.id if after.next else "")
+
+
+def _take(home: House, id: int, one: TickSent) -> str:
+    """Take one tick; why not, in words."""
+    table = AtTable(load(home, id))
+    step = table.by_id.get(one.step)
+    if step is None:
+        return "This step is no longer there: another layout is in use since."
+    missing = table.tick(step, one.done) if (step.id in table.done) is not one.done else None
+    return "" if missing is None else f"“{missing.title}” comes first and is not ticked."

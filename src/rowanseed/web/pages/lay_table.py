@@ -11,10 +11,11 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 from pydantic_core import to_json
 
-from rowanseed.app.lay_table import Asked, LayTable
+from rowanseed.app.lay_table import LayTable
 from rowanseed.app.on_motif import hold
 from rowanseed.app.open_project import load
 from rowanseed.app.shared_lay import SharedTable, on_same_cloth, shared_table
+from rowanseed.app.table_deeds import Asked
 from rowanseed.core.base.errors import FlawInCut, NotThere
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.cloth.matching import can_match
@@ -23,7 +24,8 @@ from rowanseed.core.lay.problem import Plan
 from rowanseed.core.lay.work import Compared, work_of
 from rowanseed.drawings.lay import LAY_WORDS
 from rowanseed.drawings.lay_compare import draw_compared
-from rowanseed.drawings.lay_table import Shown, draw_table
+from rowanseed.drawings.lay_table import draw_table
+from rowanseed.drawings.table_piece import Shown
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
 from rowanseed.web.pages.lay import role_of

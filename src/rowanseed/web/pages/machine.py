@@ -18,8 +18,8 @@ from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.steps.laid import draw_laid
 from rowanseed.drawings.steps.registry import scene_of
 from rowanseed.drawings.steps.section import draw_section
-from rowanseed.web.deps import Home, Id
-from rowanseed.web.one_step import TicksSent, Told, answer, document
+from rowanseed.web.deps import Home, House, Id
+from rowanseed.web.one_step import TickSent, TicksSent, Told, answer, document, taken
 from rowanseed.web.static import FOLDER
 from rowanseed.web.views.sewing import MachineView
 
@@ -109,26 +109,28 @@ def drawing(home: Home, id: Id, step: str, kind: str) -> Response:
 @router.post("/projects/{id}/machine/ticks")
 def take_ticks(home: Home, id: Id, sent: TicksSent) -> dict[str, Any]:
     """Ticks made at the machine, in their order; what cannot be taken is told, and nothing of the rest is lost."""
-    refused = []
-    for one in sent.ticks:
-        sewing = Sewing(load(home, id))
-        op = sewing.line.by_id.get(one.step)
-        if op is None:
-            refused.append((one.step, "This step is no longer in the order: a choice was changed since."))
-            continue
-        if (op.id in sewing.log.done) is one.done:
-            continue
-        others = (
-            sewing.tick(op.id, with_needs=False, now=one.when)
-            if one.done
-            else sewing.untick(op.id, with_others=False, now=one.when)
-        )
-        if others:
-            what = "comes first and is not ticked" if one.done else "rests on it and is done"
-            refused.append((one.step, f"“{others[0].title}” {what}."))
+    refused = taken(sent, lambda one: _take(home, id, one))
     after = Sewing(load(home, id))
     done = sorted(after.log.done & set(after.line.by_id))
     return answer(refused, done, order_mark(after), after.line.next.id if after.line.next else "")
+
+
+def _take(home: House, id: int, one: TickSent) -> str:
+    """Take one tick; why not, in words."""
+    sewing = Sewing(load(home, id))
+    op = sewing.line.by_id.get(one.step)
+    if op is None:
+        return "This step is no longer in the order: a choice was changed since."
+    if (op.id in sewing.log.done) is one.done:
+        return ""
+    others = (
+        sewing.tick(op.id, with_needs=False, now=one.when)
+        if one.done
+        else sewing.untick(op.id, with_others=False, now=one.when)
+    )
+    if not others:
+        return ""
+    return f"“{others[0].title}” {'comes first and is not ticked' if one.done else 'rests on it and is done'}."
 
 
 @router.get("/machine-worker.js")
