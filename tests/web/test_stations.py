@@ -134,6 +134,20 @@ def test_searching_longer_waits_in_the_queue_and_the_page_shows_that(house, monk
     assert house.post("/projects/1/lays/stop", data={}, follow_redirects=False).status_code == 303
 
 
+def test_a_longer_search_is_thrown_away_and_what_there_was_stays(house, monkeypatch):
+    before = re.findall(r"<b>([^<]+)</b>", house.get("/projects/1/lay").text)
+    monkeypatch.setattr(jobs.queue, "enqueue", lambda task: None)
+    house.post("/projects/1/lays/tighten", data={"role": "main"})
+    assert "Stop, and keep to what there was" in house.get("/projects/1/lay").text
+    house.post("/projects/1/lays/stop", data={"throw": "yes"})
+    page = house.get("/projects/1/lay").text
+    assert "Laying the pieces out" not in page and re.findall(r"<b>([^<]+)</b>", page) == before
+    # Where there is nothing yet, there is nothing to keep to.
+    house.post("/projects/3/fit", data={"size": "12"})
+    house.post("/projects/3/lays/again", data={"station": "lay"})
+    assert "keep to what there was" not in house.get("/projects/3/lay").text
+
+
 def test_a_search_that_is_done_is_told_by_the_stream_and_kept(house, monkeypatch):
     monkeypatch.setattr(jobs.queue, "immediate", True)
     house.post("/projects/3/fit", data={"size": "12"})

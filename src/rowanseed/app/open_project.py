@@ -132,6 +132,11 @@ class OpenProject:
         return any(searching.is_searching(self.desk.db, question) for question in self.questions)
 
     @property
+    def has_lays(self) -> bool:
+        """Whether every cloth's lays are known, whatever is being searched for longer."""
+        return bool(self.cloth_plans) and all(plan.answers for plan in self.cloth_plans.values())
+
+    @property
     def is_worked_out(self) -> bool:
         """Whether every cloth's lays have been searched, and none is being searched for longer."""
         return all(plan.answers for plan in self.cloth_plans.values()) and not self.is_searching

@@ -45,8 +45,12 @@ async def work_out(home: Home, id: Id, station: str) -> Response:
 
 @router.post("/projects/{id}/lays/stop")
 def stop_lays(home: Home, id: Id, typed: Typing) -> Response:
-    """Take the shortest lays found so far, the unmatched ones among them."""
-    searching.stop(load(home, id).questions)
+    """Take the shortest lays found so far, the unmatched ones among them; or throw them away where others are known."""
+    project = load(home, id)
+    if typed.get("throw") == "yes" and project.has_lays:
+        searching.give_up(home.db, project.questions)
+    else:
+        searching.stop(project.questions)
     return go(f"/projects/{id}/{typed.get('station') if typed.get('station') in STATIONS else 'lay'}")
 
 
