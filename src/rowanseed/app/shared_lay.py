@@ -17,6 +17,7 @@ from rowanseed.core.lay.first import first_lay
 from rowanseed.core.lay.problem import Plan, laid
 from rowanseed.core.lay.shared import (
     OF,
+    SAME,
     Share,
     combined,
     joined,
@@ -27,7 +28,7 @@ from rowanseed.core.lay.shared import (
     share_of,
 )
 from rowanseed.core.pattern.pieces import Piece
-from rowanseed.store import projects
+from rowanseed.store import lays, projects
 from rowanseed.store.lay_table import OnTable
 from rowanseed.store.lays import KeptLay, answers, keep_lays, question_of
 
@@ -56,15 +57,23 @@ class Company:
         return self.project.record.name
 
 
-def on_same_cloth(project: OpenProject, found: ClothPlan) -> Iterator[Company]:
-    """What else is to be cut from a cloth of this project: of others, and of its own other roles."""
-    if found.entry.cut_by is not None:
-        return
+def on_same_cloth(project: OpenProject, found: ClothPlan, *, as_long: float | None = None) -> Iterator[Company]:
+    """What else is to be cut from a cloth of this project: of others, and of its own other roles.
+
+    With `as_long` (mm) only of projects that have kept a lay of that length: no other need be opened.
+    """
     for record in projects.cutting_from(project.desk.db, found.entry.id):
+        if as_long is not None and not _has_kept(project, record.id, as_long):
+            continue
         other = project if record.id == project.record.id else load(project.desk, record.id)
         for role, plan in other.cloth_plans.items():
             if plan.entry.id == found.entry.id and (other is not project or role is not found.role):
                 yield Company(other, plan)
+
+
+def _has_kept(project: OpenProject, id: int, length: float) -> bool:
+    kept = lays.kept_lays(project.desk.db, id).values()
+    return any(abs(one.plan.length - length) < SAME for one in kept)
 
 
 def laid_with(project: OpenProject, found: ClothPlan) -> tuple[Company, ...]:
@@ -73,7 +82,7 @@ def laid_with(project: OpenProject, found: ClothPlan) -> tuple[Company, ...]:
     if found.kept is None or not found.is_kept:
         return ()
     out = []
-    for other in on_same_cloth(project, found):
+    for other in on_same_cloth(project, found, as_long=found.kept.plan.length):
         if other.found.kept is None or not other.found.is_kept:
             continue
         if lie_together([(mine.share, found.kept.plan), (other.share, other.found.kept.plan)]):

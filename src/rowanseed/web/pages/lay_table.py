@@ -147,6 +147,8 @@ def _others(table: LayTable) -> str:
 def _beside(table: LayTable) -> Iterator[Beside]:
     """Who else is cut from this cloth, with the address of the table that has them too, or has them no longer."""
     here = _others(table).split(",") if _others(table) else []
+    if table.found.entry.cut_by is not None:
+        return
     for one in on_same_cloth(table.project, table.project.cloth_plans[table.found.role]):
         on = one.owner in here
         others = [other for other in here if other != one.owner] if on else [*here, one.owner]
