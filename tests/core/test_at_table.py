@@ -83,3 +83,11 @@ def test_a_sewn_in_interfacing_of_the_same_outline_is_cut_with_its_cloth_and_a_f
         assert same, "the demo has such pieces"
         said = [s for s in steps if any("cut them as one" in line for line in s.how)]
         assert bool(said) is stacked
+
+
+def test_no_two_steps_of_a_cloth_are_called_alike():
+    """A phone shows one step: whoever looks up from the shears has to see that it is another."""
+    for draft in (trousers, overshirt):
+        for lays in ((LayKind.OPEN,), (LayKind.FOLDED,)):
+            titles = [step.title for step in table_steps([on_table(draft, lays=lays)], Units.METRIC)]
+            assert len(titles) == len(set(titles))

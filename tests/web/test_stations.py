@@ -378,7 +378,7 @@ def test_the_household_asks_what_it_sews_with(house):
 def test_seams_are_shown_as_they_will_look_sewn_with_what_the_print_misses_by(house):
     house.get("/projects/4/lay/worked-out")
     page = house.get("/projects/4/lay/sewn").text
-    assert "The print meets at every seam shown" in page and page.count('class="sewn"') == 2
+    assert "The print meets at every seam shown" in page and page.count('class="sewn"') == 3
     assert "Matching takes" in page
     house.get("/projects/1/lay/worked-out")
     sprigs = house.get("/projects/1/lay/sewn").text

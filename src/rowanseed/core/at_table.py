@@ -170,6 +170,13 @@ def _grain_words(item: CutItem, units: Units) -> str:
     return f"{top} from the {item.grain.to} at the top, {bottom} at the bottom"
 
 
+def _called(one: OnTable, item: CutItem) -> str:
+    """A piece's name, and which of its placements it is where there are several."""
+    name = lower_first(item.piece.name)
+    alike = [other.key for other in one.items if other.piece.id == item.piece.id]
+    return name if len(alike) == 1 else f"{name}, {alike.index(item.key) + 1} of {len(alike)}"
+
+
 def _cut(one: OnTable, n: int, item: CutItem, grain: str, twins: Collection[str]) -> TableStep:
     how = [f"Number {item.number}, {cut_words(item)}."]
     if item.gives == 2 and not item.spare:
@@ -182,7 +189,7 @@ def _cut(one: OnTable, n: int, item: CutItem, grain: str, twins: Collection[str]
     return TableStep(
         id=item.key,
         act=TableAct.CUT,
-        title=f"Cut the {lower_first(item.piece.name)}",
+        title=f"Cut the {_called(one, item)}",
         how=tuple(how),
         role=one.role,
         stretch=n,
@@ -198,7 +205,7 @@ def _mark(one: OnTable, n: int, key: TableKey, item: CutItem) -> TableStep:
     return TableStep(
         id=str(key.with_act(f"{TableAct.MARK.value}.{item.number}")),
         act=TableAct.MARK,
-        title=f"Mark the {lower_first(item.piece.name)}",
+        title=f"Mark the {_called(one, item)}",
         how=(*(f"{mark.what}: {mark.how}" for mark in item.marks), *stays),
         role=one.role,
         stretch=n,

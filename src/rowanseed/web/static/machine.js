@@ -210,7 +210,7 @@
   });
   document.addEventListener("keydown", (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const onControl = event.target.closest?.("header button, header a, #timers button");
+    const onControl = event.target.closest?.("header button, header a, #timers button, #links a");
     if (onControl && (event.key === " " || event.key === "Enter")) return;
     const does = { " ": next, Enter: next, ArrowRight: next, PageDown: next, ArrowLeft: back, PageUp: back, Backspace: back,
       n: () => { told = []; go(at + 1); }, d: turnTheme, t: () => $("timer")?.click() }[event.key.length === 1 ? event.key.toLowerCase() : event.key];
