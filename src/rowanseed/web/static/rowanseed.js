@@ -3,6 +3,8 @@
 const tighten = (() => {
   const known = new Map();
   return (live, lay) => {
+    // Where many things are searched at once, as for the shopping list, the lines alone are told.
+    if (!live) return;
     const mine = known.get(lay.label) || { longest: lay.length, seen: [] };
     known.set(lay.label, mine);
     mine.seen.push([lay.at, lay.length]);
