@@ -90,6 +90,21 @@ def test_the_pieces_are_cut_by_touch_in_steps_with_the_network_gone_in_the_middl
     context.close()
 
 
+def test_a_flaw_is_told_from_the_step_view_by_keyboard(page, house):
+    page.goto(f"{house.url}/projects/2/cut/steps")
+    page.locator("#links a").focus()
+    page.keyboard.press("Enter")
+    expect(page.locator(".headline .big")).to_have_text("What is wrong with the cloth?")
+    page.get_by_label("From the cut end of this length").fill("100 cm")
+    page.get_by_label("So long, along the cloth").fill("4 cm")
+    page.get_by_label("From the edge nearest you").fill("30 cm")
+    page.get_by_label("So wide, across the cloth").fill("4 cm")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("status").filter(has_text="round it")).to_be_visible()
+    page.get_by_role("link", name="Back to the table").click()
+    expect(page.locator("#title")).to_contain_text("Lay Pine needlecord open")
+
+
 def test_what_is_printed_is_chosen_by_keyboard_and_the_file_follows_it(page, demo):
     page.goto(f"{demo.url}/projects/4/lay")
     page.get_by_role("link", name="Print").click()

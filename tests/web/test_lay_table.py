@@ -7,6 +7,7 @@ from dataclasses import replace
 
 import pytest
 
+from rowanseed.app import table_deeds
 from rowanseed.store import cloths
 from rowanseed.store.database import connect
 
@@ -170,6 +171,20 @@ def test_a_lay_for_another_size_is_carried_over_and_what_changed_is_said(house):
     assert "Since you worked on it:" in page and "changed" in page
     assert page.count('class="piece') == 6
     assert "Since you worked on it" not in house.get(TABLE).text, "it is said once"
+
+
+def test_pins_that_lie_over_each_other_are_told_and_laying_again_never_makes_a_right_layout_longer(house, monkeypatch):
+    monkeypatch.setattr(table_deeds, "SECONDS", 0.3)
+    page = house.get(TABLE).text
+    began = re.search(r'id="table-length">([^<]+)<', page).group(1)
+    again = change(house, do="rest").json()
+    assert again["length"] <= began and again["faults"] == []
+    (mine, *_), (other, x, y) = place(again["picture"], "Side back gore"), place(again["picture"], "Side front gore")
+    change(house, do="nudge", id=mine, at=[x, y])
+    for id in (mine, other):
+        change(house, do="pin", id=id)
+    told = change(house, do="rest").json()
+    assert "lie over each other, and would stay so" in told["said"]
 
 
 # ---------------------------------------------------------------- several projects on one cloth
