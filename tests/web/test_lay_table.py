@@ -210,6 +210,12 @@ def test_two_projects_lie_on_one_table_and_each_keeps_its_own(house):
         assert f"Laid together with {other}" in house.get(f"/projects/{id}/lay?role=main").text
         assert f"“{other}” is laid together with it, on the same length." in house.get(f"/projects/{id}/cloth").text
     assert "This is the layout that is kept" in house.get("/projects/7/lay/table?role=main&with=3.main").text
+    # Neither is laid again as if the other were not there: by hand it is said, at the table it is refused.
+    assert "may lie over it" in house.get("/projects/3/lay/table?role=main").text
+    wrong = {"what": "flaw", "along": "30 cm", "long": "3 cm", "across": "10 cm", "wide": "3 cm"}
+    step = "main%3Afront%3A0"
+    told = house.post(f"/projects/3/cut/steps/{step}/wrong", data=wrong).text
+    assert "whose pieces lie between these" in told and "Not laid again yet" in told
     steps = house.get("/projects/7/cut").text
     assert "do not cut into them" in steps
     # The length is bought once.

@@ -5,8 +5,9 @@ from __future__ import annotations
 from rowanseed.app.desk import Desk
 from rowanseed.app.lay_table import LayTable, is_same_place
 from rowanseed.app.open_project import OpenProject, load
+from rowanseed.app.shared_lay import laid_with
 from rowanseed.app.table_deeds import Asked
-from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.errors import LaidTogether, NotThere
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay import edit
@@ -19,11 +20,15 @@ def lay_round(desk: Desk, project_id: int, role: Role, stretch: int, a: Point, b
     """Nothing more is cut between two points of a stretch (mm, in its frame); what came of it, in words.
 
     The new layout is kept and what was cut stays ticked, where the rest still fits; where it does not, the flaw is
-    kept with the cloth and the layout waits on the table. Raises NotThere where nothing is laid.
+    kept with the cloth and the layout waits on the table. Raises NotThere where nothing is laid, LaidTogether
+    where others lie on the cloth too.
     """
     table = _table(load(desk, project_id), role)
     if table.found.plan is None:
         raise NotThere("lay")
+    together = laid_with(table.project, table.found)
+    if together:
+        raise LaidTogether(", ".join(one.name for one in together))
     before = table.found.plan.length
     table.begin(table.found.plan, "as it is being cut")
     table = _table(load(desk, project_id), role)

@@ -292,6 +292,16 @@ class FlawInCut(Told):
         )
 
 
+class LaidTogether(Told):
+    """A flaw in a cloth that several projects are laid on: the rest of one would be laid into the others' places."""
+
+    def __init__(self, others: str) -> None:
+        super().__init__(
+            f"This cloth is laid together with {others}, whose pieces lie between these.",
+            "Mark it by hand on their common table, and lay the rest of all of them again there.",
+        )
+
+
 class HeldWrong(Told):
     """What is to stay where it lies while the rest is laid again is not right itself."""
 

@@ -14,7 +14,7 @@ from pydantic_core import to_json
 from rowanseed.app.lay_table import LayTable
 from rowanseed.app.on_motif import hold
 from rowanseed.app.open_project import load
-from rowanseed.app.shared_lay import SharedTable, on_same_cloth, shared_table
+from rowanseed.app.shared_lay import SharedTable, laid_with, on_same_cloth, shared_table
 from rowanseed.app.table_deeds import Asked
 from rowanseed.core.base.errors import FlawInCut, NotThere
 from rowanseed.core.base.units import format_cloth
@@ -113,7 +113,7 @@ def table_view(home: House, table: LayTable, *, changed: str = "", said: str = "
         compared=_compared(home, table, rivals),
         in_hand=found.problem.cloth.length,
         changed=changed,
-        told=said,
+        told=said or _overlooked(table),
         is_kept=found.kept is not None and found.kept.plan == lay.plan,
         has_cut=bool(table.cut),
         has_print=can_match(found.entry.cloth) and not _others(table),
@@ -155,6 +155,16 @@ def _beside(table: LayTable) -> Iterator[Beside]:
         own = one.project.record.id == table.project.record.id
         name = f"the {one.found.role.words} of this one" if own else one.name
         yield Beside(name, ",".join(others), on)
+
+
+def _overlooked(table: LayTable) -> str:
+    """Who is laid together with this cloth and does not lie on this table: what is kept here would lie over them."""
+    if isinstance(table, SharedTable):
+        return ""
+    names = ", ".join(one.name for one in laid_with(table.project, table.found))
+    return (
+        f"Kept together with {names}: lay it on this table too, or what you keep here may lie over it." if names else ""
+    )
 
 
 def _parked(table: LayTable) -> tuple[str, ...]:
