@@ -59,7 +59,8 @@ screenshots: setup
 	@$(BIN)/python -m scripts.screenshots
 
 # Rewrites the hashed requirement files from the .in files; needs pip-tools.
-lock:
+lock: setup
+	@$(BIN)/python -m pip install --quiet --disable-pip-version-check pip-tools==7.6.2
 	@for name in run dev; do $(BIN)/pip-compile --quiet --generate-hashes --no-emit-index-url \
 	  --no-emit-trusted-host --no-emit-find-links --no-header --strip-extras --allow-unsafe \
 	  --output-file requirements/$$name.txt requirements/$$name.in; done
