@@ -99,3 +99,16 @@ def test_a_length_whose_grain_runs_askew_is_left_out_and_a_place_off_the_cloth_i
     page = house.post(address, data={"what": "askew", "along": "110 cm", "long": "5 cm"}).text
     said = re.search(r'<p role="status">(.*?)</p>', page).group(1)
     assert said.startswith("Laid again round it"), said
+
+
+def test_what_was_changed_by_hand_and_not_kept_lies_by_under_a_name_when_a_flaw_is_told(house):
+    some_cut(house, 0)
+    address = next(s for s in order(house, 1)["steps"] if not s["done"])["links"][0][0]
+    table = house.get("/projects/1/lay/table").text
+    id, x, y = re.search(r'data-id="([\d.]+)"[^>]*data-at="([-\d.]+) ([-\d.]+)"', table).groups()
+    moved = {"role": "main", "do": "move", "id": id, "at": [float(x) + 3000, float(y)]}
+    changed = house.post("/projects/1/lay/table/change", json=moved).json()
+    sent = {"what": "flaw", "along": "100 cm", "long": "4 cm", "across": "20 cm", "wide": "4 cm"}
+    assert "lies by, named “as it lay before the flaw”" in house.post(address, data=sent).text
+    after = house.get("/projects/1/lay/table").text
+    assert "as it lay before the flaw" in after and changed["length"] in after

@@ -223,6 +223,30 @@ def test_two_projects_lie_on_one_table_and_each_keeps_its_own(house):
     assert shopping.count("whose length is for both") <= 1
 
 
+def test_who_changes_after_both_were_laid_is_told_to_the_other_until_it_is_laid_again(house):
+    both_laid(house)
+    house.get("/projects/3/lay/table?role=main&with=7.main")
+    house.post("/projects/3/lay/table", data={"role": "main", "with": "7.main"})
+    assert "No longer laid together" not in house.get("/projects/3/lay?role=main").text
+    house.post("/projects/7/fit", data={"size": "14"})
+    house.get("/projects/7/lay/worked-out")
+    told = house.get("/projects/3/lay?role=main").text
+    assert "No longer laid together" in told and "Yoked dress for the soprano lay between these pieces" in told
+    assert "with=7.main" in told, "they may be laid together again"
+    assert "lies otherwise now" in house.get("/projects/3/cut").text
+    house.post("/projects/3/lay", data={"role": "main", "release": "yes"})
+    assert "No longer laid together" not in house.get("/projects/3/lay?role=main").text
+
+
+def test_a_project_put_away_leaves_word_with_who_was_laid_together_with_it(house):
+    both_laid(house)
+    house.get("/projects/3/lay/table?role=main&with=7.main")
+    house.post("/projects/3/lay/table", data={"role": "main", "with": "7.main"})
+    house.post("/projects/7/remove", data={})
+    told = house.get("/projects/3/lay?role=main").text
+    assert "a project that was put away lay between these pieces" in told and "with=7.main" not in told
+
+
 def test_the_cloth_is_put_away_once_all_that_lie_on_it_are_cut(house):
     both_laid(house)
     house.get("/projects/3/lay/table?role=main&with=7.main")

@@ -29,7 +29,8 @@ def lay_round(desk: Desk, project_id: int, role: Role, stretch: int, a: Point, b
     together = laid_with(table.project, table.found)
     if together:
         raise LaidTogether(", ".join(one.name for one in together))
-    before = table.found.plan.length
+    before, put_by = table.found.plan.length, table.put_by()
+    kept_apart = f" What you had changed by hand lies by, named “{put_by}”." if put_by else ""
     table.begin(table.found.plan, "as it is being cut")
     table = _table(load(desk, project_id), role)
     cut = table.flaw(stretch, a, b)
@@ -41,13 +42,13 @@ def lay_round(desk: Desk, project_id: int, role: Role, stretch: int, a: Point, b
     table = _table(load(desk, project_id), role)
     if not table.keep():
         why = said or "See there what is left to mend."
-        return f"It is kept with the cloth, but the rest does not fit round it. {why}"
+        return f"It is kept with the cloth, but the rest does not fit round it. {why}{kept_apart}"
     after = _table(load(desk, project_id), role)
     if after.found.plan is not None:
         _tick_again(after.project, role, still_there(after.found.problem, after.found.plan, cut))
         longer = after.found.plan.length - before
         more = f" It takes {format_cloth(longer, desk.units)} more." if longer > 0.5 else ""
-        return f"Laid again round it, what is cut where it was cut.{more} The cloth lies open from here on."
+        return f"Laid again round it, what is cut where it was cut.{more} The cloth lies open from here on.{kept_apart}"
     raise NotThere("lay")
 
 

@@ -257,6 +257,15 @@ class LayTable:
     def step(self, by: int) -> None:
         store.go_to(self.project.desk.db, self.project.record.id, self.key, by)
 
+    def put_by(self) -> str:
+        """Keep what was changed by hand and not kept by a name, before the table is begun anew; that name."""
+        if self._known is None or not self._known.n or edit.without_empty(self._known.plan) == self.found.plan:
+            return ""
+        name = "as it lay before the flaw"
+        db, id = self.project.desk.db, self.project.record.id
+        name_lay(db, id, self.key, name, self._known.question, edit.without_empty(self._known.plan))
+        return name
+
     # ------------------------------------------------------------ keeping it
 
     def keep(self) -> bool:

@@ -44,6 +44,11 @@ class Company:
     found: ClothPlan
 
     @property
+    def key(self) -> tuple[int, Role]:
+        """What it is written down by."""
+        return self.project.record.id, self.found.role
+
+    @property
     def owner(self) -> str:
         """What it is called by in addresses and in the ids of its pieces: `5.main`."""
         return f"{self.project.record.id}.{self.found.role.value}"
@@ -88,6 +93,32 @@ def laid_with(project: OpenProject, found: ClothPlan) -> tuple[Company, ...]:
         if lie_together([(mine.share, found.kept.plan), (other.share, other.found.kept.plan)]):
             out.append(other)
     return tuple(out)
+
+
+def gone_from(project: OpenProject, found: ClothPlan) -> tuple[str, ...]:
+    """Who was laid together with the kept lay of this cloth and lies otherwise now, by name.
+
+    The cloth that was theirs lies empty in it: the lay is longer than this project needs, or somebody else lies there.
+    """
+    if found.kept is None or not found.is_kept or not found.kept.together:
+        return ()
+    there = {one.key for one in laid_with(project, found)}
+    gone = [key for key in found.kept.together if key not in there]
+    return tuple(dict.fromkeys(_called(project, id, role) for id, role in gone))
+
+
+def may_lie_together_again(project: OpenProject, found: ClothPlan) -> str:
+    """Those who were laid with this cloth and are still cut from it, as the address of their table names them."""
+    if found.kept is None:
+        return ""
+    return ",".join(one.owner for one in on_same_cloth(project, found) if one.key in found.kept.together)
+
+
+def _called(project: OpenProject, id: int, role: Role) -> str:
+    if id == project.record.id:
+        return f"the {role.words} of this one"
+    record = projects.project(project.desk.db, id)
+    return record.name if record is not None else "a project that was put away"
 
 
 def shared_table(project: OpenProject, found: ClothPlan, names: Sequence[str]) -> SharedTable:
@@ -193,10 +224,13 @@ class SharedTable(LayTable):
         keep_lays(
             self.project.desk.db,
             [
-                (one.project.record.id, one.found.role, KeptLay(one.found.question, laid(own), own))
+                (*one.key, KeptLay(one.found.question, laid(own), own, self._together_with(one)))
                 for one, own in shares
             ],
         )
+
+    def _together_with(self, company: Company) -> tuple[tuple[int, Role], ...]:
+        return tuple(one.key for one in self.companies if one is not company)
 
 
 def _cut(company: Company) -> list[CutItem]:

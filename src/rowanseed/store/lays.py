@@ -6,6 +6,7 @@ import hashlib
 import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from sqlite3 import Row
 
 from rowanseed.core.base.errors import LayRefusal
 from rowanseed.core.lay.problem import Plan, Problem
@@ -69,16 +70,27 @@ def prune(connection: Connection, most: int) -> int:
 
 @dataclass(frozen=True)
 class KeptLay:
-    """A lay as it was kept: the question it answers, how it is laid, and the plan itself."""
+    """A lay as it was kept: the question it answers, how it is laid, and the plan itself.
+
+    `together` are the others that were laid on the cloth with it: a project's id, and which of its cloths.
+    """
 
     question: str
     lay: str
     plan: Plan
+    together: tuple[tuple[int, Role], ...] = ()
 
 
 def kept_lays(connection: Connection, project_id: int) -> dict[Role, KeptLay]:
-    rows = connection.execute("SELECT role, question, lay, plan FROM kept_lay WHERE project_id = ?", (project_id,))
-    return {Role(row["role"]): KeptLay(row["question"], row["lay"], read_plan_text(row["plan"])) for row in rows}
+    rows = connection.execute(
+        "SELECT role, question, lay, plan, together FROM kept_lay WHERE project_id = ?", (project_id,)
+    )
+    return {Role(row["role"]): _kept(row) for row in rows}
+
+
+def _kept(row: Row) -> KeptLay:
+    together = tuple((id, Role(role)) for id, role in json.loads(row["together"]))
+    return KeptLay(row["question"], row["lay"], read_plan_text(row["plan"]), together)
 
 
 def keep_lays(connection: Connection, kept: Sequence[tuple[int, Role, KeptLay]]) -> None:
@@ -93,7 +105,8 @@ def keep_lay(connection: Connection, project_id: int, role: Role, kept: KeptLay 
     with transaction(connection):
         connection.execute("DELETE FROM kept_lay WHERE project_id = ? AND role = ?", (project_id, role.value))
         if kept is not None:
+            together = json.dumps([[id, role.value] for id, role in kept.together])
             connection.execute(
-                "INSERT INTO kept_lay (project_id, role, question, lay, plan) VALUES (?, ?, ?, ?, ?)",
-                (project_id, role.value, kept.question, kept.lay, plan_text(kept.plan)),
+                "INSERT INTO kept_lay (project_id, role, question, lay, plan, together) VALUES (?, ?, ?, ?, ?, ?)",
+                (project_id, role.value, kept.question, kept.lay, plan_text(kept.plan), together),
             )

@@ -6,7 +6,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.app.shared_lay import Company, laid_with
+from rowanseed.app.shared_lay import Company, gone_from, laid_with
 from rowanseed.core.base.errors import DocumentError, NotThere
 from rowanseed.core.base.ids import ReadyKey
 from rowanseed.core.base.units import Units
@@ -93,6 +93,7 @@ def _table(home: House, project: OpenProject, role: Role, done: frozenset[str], 
         left=shown,
         on_shelf=on_shelf,
         together=tuple(one.name for one in laid_with(project, plan)),
+        gone=gone_from(project, plan),
         still=_still_to_cut(project, plan) if plan.entry.cut_by is None else (),
     )
 

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.app.shared_lay import laid_with
+from rowanseed.app.shared_lay import gone_from, laid_with, may_lie_together_again
 from rowanseed.core.base.errors import LayRefusal, NotThere
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.working import Given, Source, Working, count, percent
@@ -62,6 +62,7 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
         cloth=cloth,
         units=home.units,
     )
+    gone = gone_from(project, found)
     longest = max(p.length for p in found.plans.values())
     return home.show(
         ShownLayView(
@@ -83,6 +84,8 @@ def lay_page(home: House, project: OpenProject, found: ClothPlan, kind: str | No
             skewed=_skewed(items),
             by_eye=_on_a_motif(project, found),
             together=tuple(one.name for one in laid_with(project, found)) if plan == found.plan else (),
+            gone=gone,
+            again_with=may_lie_together_again(project, found) if gone else "",
         )
     )
 

@@ -227,9 +227,11 @@ def change(home: Home, id: Id, sent: ChangeSent) -> Response:
             except FlawInCut as error:
                 said = f"{error.problem} {error.remedy}"
             else:
+                put_by = table.put_by()
                 table = _table(home, id, sent.role, sent.others)
                 table.pin_cut(cut)
                 said = "The flaw is kept with the cloth, which is laid open from now on."
+                said += f" What you had changed before it lies by, named “{put_by}”." if put_by else ""
         case "hold":
             said = hold(table.project, table.found, table.lay.plan, sent.id)
             table = _table(home, id, sent.role)

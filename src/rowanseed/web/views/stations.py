@@ -311,6 +311,9 @@ class ShownLayView(StationView):
     """Pieces that the pattern wants on a motif; where the motif stands in the print is not known."""
     together: Sequence[str]
     """The projects that this layout is laid together with."""
+    gone: Sequence[str] = ()
+    """Those it was laid together with that lie otherwise now; `again_with` the address of the table with them."""
+    again_with: str = ""
 
 
 @dataclass(frozen=True)
@@ -329,6 +332,8 @@ class Table:
     together: tuple[str, ...] = ()
     """The projects whose pieces lie between these on the same cloth; `still` those that have not cut them all."""
     still: tuple[str, ...] = ()
+    gone: tuple[str, ...] = ()
+    """Those it was laid together with that lie otherwise now."""
 
 
 @dataclass(frozen=True, kw_only=True)
