@@ -16,6 +16,7 @@ from rowanseed.core.compose.description import (
     Opening,
     OpeningKind,
     Printed,
+    PrintedView,
     Side,
     Sleeve,
     Where,
@@ -25,7 +26,9 @@ from rowanseed.core.compose.envelope_text import (
     is_cloth,
     read_notion,
     read_pieces,
+    read_views,
     read_yardage,
+    written_views,
     written_yardage,
 )
 from rowanseed.core.compose.listed import ticked_off
@@ -91,6 +94,50 @@ def test_yardage_is_read_by_width_role_and_nap():
 def test_yardage_that_cannot_be_read_says_which_line_and_why(text, said):
     with pytest.raises(EnvelopeError, match=said):
         read_yardage(text, ("8", "10", "12"), "cm")
+
+
+@pytest.mark.parametrize(
+    ("line", "view"),
+    [
+        ("A", ("A", "", 0.0)),
+        ("View B: with a tie, 20 cm longer", ("B", "with a tie", 200.0)),
+        ("c) shorter by 4 in", ("C", "", -101.6)),
+        ("D - knee length, 12.5 shorter, no pockets", ("D", "knee length, no pockets", -125.0)),
+        ("view 2, 1/2 in longer", ("2", "", 12.7)),
+    ],
+)
+def test_a_view_is_read_with_its_letter_and_how_much_longer_it_is(line, view):
+    (found,) = read_views(line, "cm")
+    assert (found.id, found.name) == view[:2] and found.below == pytest.approx(view[2])
+
+
+@pytest.mark.parametrize(
+    ("text", "said"),
+    [("A\nB, longer", "how much longer"), ("A\na", "View A is there twice"), ("the long one", "begin with the view")],
+)
+def test_views_that_cannot_be_read_say_which_line_and_why(text, said):
+    with pytest.raises(EnvelopeError, match=said):
+        read_views(text, "cm")
+
+
+@given(
+    st.dictionaries(
+        st.sampled_from("ABCDE"),
+        st.tuples(st.sampled_from(["", "with a tie", "short, sleeveless"]), st.integers(-300, 300)),
+        min_size=1,
+    )
+)
+def test_views_that_are_written_read_back(views):
+    printed = tuple(PrintedView(id, name, below * 1.0) for id, (name, below) in views.items())
+    assert read_views(written_views(printed, 10.0), "cm") == printed
+
+
+def test_yardage_printed_for_a_view_is_that_views():
+    rows = read_yardage("115 cm 2.40 m\nview B\n115 cm 2.80 m\nlining 140 cm 1 m", ("10",), "cm")
+    known = [("", "main", 2400), ("B", "main", 2800), ("B", "lining", 1000)]
+    assert [(r.view, r.role, r.length) for r in rows] == known
+    again = read_yardage(written_yardage(rows, 10.0), ("10",), "cm")
+    assert sorted(again, key=str) == sorted(rows, key=str)
 
 
 @given(

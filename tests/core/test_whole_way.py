@@ -9,14 +9,17 @@ from pathlib import Path
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import TooWide
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.description import PrintedView
 from rowanseed.core.compose.figures import CHARTS
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.lay.engine import Budget, solve
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.project import Project
 from rowanseed.formats.description_json import read_description
 
@@ -77,6 +80,25 @@ def test_what_is_described_without_contradiction_goes_the_whole_way(description,
         assert all(one.field and one.why for one in refused.refusals)
         return
     assert goes_the_whole_way(pattern, tmp_path_factory.mktemp("way")) == []
+
+
+@given(description=whole_ones, longer=st.sampled_from([-80.0, 40.0, 200.0]))
+@settings(max_examples=30, deadline=None, suppress_health_check=list(HealthCheck))
+def test_a_printed_view_is_the_garment_with_another_lower_edge_or_is_refused_at_its_field(description, longer):
+    views = (PrintedView("A"), PrintedView("B", "of another length", longer))
+    try:
+        pattern = compose(replace(description, views=views)).pattern
+    except DescriptionRefused as refused:
+        assert {one.field for one in refused.refusals} <= {"views", "features"}
+        return
+    size, body = body_of(pattern)
+    one, other = (Project(pattern, body, Decisions(view, size), {}) for view in "AB")
+    assert [w.join.id for w in other.walks if not w.walks] == []
+    assert faults(other.garment, size, other.steps) == []
+    lengths = pattern.envelope.finished
+    assert lengths["B"]["length"][size] == pytest.approx(lengths["A"]["length"][size] + longer)
+    areas = [sum(Polygon(lines(p, size).seam_ring()).area for p in project.garment.pieces) for project in (one, other)]
+    assert (areas[1] > areas[0]) == (longer > 0)
 
 
 @given(data=st.data())

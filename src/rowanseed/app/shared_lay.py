@@ -27,7 +27,7 @@ from rowanseed.core.lay.shared import (
     owner_of,
     share_of,
 )
-from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.pieces import Piece, Role
 from rowanseed.store import lays, projects
 from rowanseed.store.lay_table import OnTable
 from rowanseed.store.lays import KeptLay, answers, keep_lays, question_of
@@ -223,10 +223,7 @@ class SharedTable(LayTable):
         shares = [(one, share_of(plan, one.owner)) for one in self.companies]
         keep_lays(
             self.project.desk.db,
-            [
-                (*one.key, KeptLay(one.found.question, laid(own), own, self._together_with(one)))
-                for one, own in shares
-            ],
+            [(*one.key, KeptLay(one.found.question, laid(own), own, self._together_with(one))) for one, own in shares],
         )
 
     def _together_with(self, company: Company) -> tuple[tuple[int, Role], ...]:

@@ -48,6 +48,7 @@ from rowanseed.core.compose.description import (
     PocketKind,
     PocketPlace,
     Printed,
+    PrintedView,
     Shaping,
     Side,
     Skirt,
@@ -190,6 +191,13 @@ class _Printed(Strict):
     length: Number = Field(gt=0, le=100_000)
     size: str = ""
     one_way: bool = False
+    view: str = Field("", max_length=3)
+
+
+class _View(Strict):
+    id: str = Field(min_length=1, max_length=3)
+    name: str = Field("", max_length=200)
+    below: Number = 0.0
 
 
 class _Measured(Strict):
@@ -211,6 +219,7 @@ class _Description(Strict):
     sized_by: list[str] = Field([], max_length=6)
     body_chart: dict[str, Row] = {}
     finished: dict[str, Row] = {}
+    views: list[_View] = Field([], max_length=12)
     yardage: list[_Printed] = Field([], max_length=400)
     notions: list[str] = Field([], max_length=60)
     fabrics: list[str] = Field([], max_length=40)
@@ -241,7 +250,8 @@ def read_description(text: str | bytes) -> Description:
         sized_by=tuple(model.sized_by),
         body_chart=model.body_chart,
         finished=model.finished,
-        yardage=tuple(Printed(p.role, p.width, p.length, p.size, p.one_way) for p in model.yardage),
+        yardage=tuple(Printed(p.role, p.width, p.length, p.size, p.one_way, p.view) for p in model.yardage),
+        views=tuple(PrintedView(v.id, v.name, v.below) for v in model.views),
         notions=tuple(model.notions),
         fabrics=tuple(model.fabrics),
         runs=model.runs,

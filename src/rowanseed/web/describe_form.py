@@ -11,7 +11,7 @@ from rowanseed.core.base.units import INCH, Units, parse_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.compose import description as d
 from rowanseed.core.compose.chart import ChartError, read_chart, written
-from rowanseed.core.compose.envelope_text import EnvelopeError, read_yardage, written_yardage
+from rowanseed.core.compose.envelope_text import EnvelopeError, read_views, read_yardage, written_views, written_yardage
 from rowanseed.core.compose.figures import CHARTS
 from rowanseed.core.pattern.envelope import Figure, Runs
 
@@ -302,6 +302,7 @@ def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any],
         found = [line.strip()[:400] for line in typed.get(name, "").splitlines() if line.strip()]
         if found:
             document[name] = found[:most]
+    _views(typed, unit, document, errors)
     _yardage(typed, unit, document, errors)
     garment = document["garment"]
     for group in GROUPS:
@@ -335,6 +336,16 @@ def _charts(typed: Mapping[str, str], unit: str, document: dict[str, Any], error
         document[field] = {measure: dict(row) for measure, row in chart.rows.items()}
 
 
+def _views(typed: Mapping[str, str], unit: str, document: dict[str, Any], errors: dict[str, str]) -> None:
+    try:
+        views = read_views(typed.get("views", ""), unit)
+    except EnvelopeError as error:
+        errors["views"] = str(error)
+        return
+    if views:
+        document["views"] = [{"id": one.id, "name": one.name[:200], "below": round(one.below, 2)} for one in views]
+
+
 def _yardage(typed: Mapping[str, str], unit: str, document: dict[str, Any], errors: dict[str, str]) -> None:
     text = typed.get("yardage", "")
     if not text.strip():
@@ -350,7 +361,8 @@ def _yardage(typed: Mapping[str, str], unit: str, document: dict[str, Any], erro
         errors["yardage"] = f"There is no size {strange} in the chart."
         return
     document["yardage"] = [
-        {"role": r.role, "width": r.width, "length": r.length, "size": r.size, "one_way": r.one_way} for r in rows
+        {"role": r.role, "width": r.width, "length": r.length, "size": r.size, "one_way": r.one_way, "view": r.view}
+        for r in rows
     ]
 
 
@@ -457,6 +469,8 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
         typed[name] = "\n".join(document.get(name, ()))
     typed |= {f"{CONFIRMED}{name}": said for name, said in document.get("confirmed", {}).items()}
     typed["runs"] = str(document.get("runs", Runs.TRUE.value))
+    views = [d.PrintedView(**view) for view in document.get("views", ())]
+    typed["views"] = written_views(views, mm)
     rows = [d.Printed(**row) for row in document.get("yardage", ())]
     typed["yardage"] = written_yardage(rows, mm) if rows else ""
     features = document.get("features", {})

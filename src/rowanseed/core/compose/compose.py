@@ -16,6 +16,7 @@ from rowanseed.core.compose.description import (
     FacedEdge,
     GarmentKind,
     InterfacingKind,
+    PrintedView,
     Waist,
     Where,
 )
@@ -86,6 +87,7 @@ def compose(description: Description) -> Composed:
     for feature in FEATURES:
         if feature.adds is not None and feature.asked(description):
             feature.adds(build)
+    _views(build)
     if build.description.features.pads:
         build.assumed["features.pads"] = "room for the pads is made at the Cloth station, with their thickness"
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
@@ -100,6 +102,20 @@ def compose(description: Description) -> Composed:
         steps = as_steps(match_steps(pattern, description.booklet))
         pattern = replace(pattern, making=replace(pattern.making, booklet=steps))
     return Composed(pattern, dict(build.assumed))
+
+
+def _views(build: Build) -> None:
+    """Views differ here by their lower edge alone, and a lower edge is moved where it is hemmed."""
+    views = build.description.views
+    moved = next((one for one in views if one.below), None)
+    if moved is not None and all(one.kind is not FinishKind.HEM for one in build.finishes):
+        said = f"View {moved.id} cannot be longer or shorter: nothing is hemmed. Describe it as a garment of its own."
+        raise DescriptionRefused((Refusal("views", said),))
+    if len(views) > 1:
+        build.assumed["views"] = (
+            f"views {', '.join(one.id for one in views)} are cut alike but for their length: what else differs, "
+            "describe as another garment"
+        )
 
 
 def _unconfirmed(build: Build) -> tuple[tuple[str, str], ...]:
@@ -292,6 +308,12 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
 # ---------------------------------------------------------------- the pattern
 
 
+def _as_long(finished: Mapping[str, Mapping[str, float]], below: float) -> Mapping[str, Mapping[str, float]]:
+    """The finished measurements of a view whose lower edge lies so far below the one described."""
+    longer = {size: mm + below for size, mm in finished["length"].items()}
+    return {**finished, "length": longer}
+
+
 def _pattern(build: Build) -> Pattern:
     description = build.description
     sizes = build.figures.names
@@ -312,20 +334,23 @@ def _pattern(build: Build) -> Pattern:
     full = skirts.fullness(build) > 1 and not description.garment.has_bodice
     if description.garment is GarmentKind.APRON or full:
         finished.pop("hip", None)
+    views = description.views or (PrintedView("A"),)
     return Pattern(
         name=description.name,
         house=description.house,
         code=description.code,
         garment=description.garment.words,
         envelope=Envelope(
-            views=(View("A", "As described"),),
+            views=tuple(View(one.id, one.name or "As described", one.below) for one in views),
             sizes=sizes,
             sized_by=description.sized_by or usual,
             body_chart={**chart, **description.body_chart},
-            finished={"A": finished},
+            finished={one.id: _as_long(finished, one.below) for one in views},
             yardage=tuple(
-                PrintedYardage("A", size, Role(line.role), line.width, line.one_way, line.length)
+                PrintedYardage(one.id, size, Role(line.role), line.width, line.one_way, line.length)
+                for one in views
                 for line in description.yardage
+                if line.view in ("", one.id)
                 for size in ((line.size,) if line.size else sizes)
             ),
             notions=tuple(read_notion(said) for said in description.notions if not is_cloth(said)),

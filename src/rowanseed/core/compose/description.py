@@ -491,6 +491,18 @@ class Printed:
     length: float
     size: str = ""
     one_way: bool = False
+    view: str = ""
+    """The view it is printed for; empty: every view."""
+
+
+@dataclass(frozen=True)
+class PrintedView:
+    """A view of the envelope: its letter, what is printed beside it, and how far its lower edge lies below the one
+    that is described, in mm; above it, if less."""
+
+    id: str
+    name: str = ""
+    below: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -508,6 +520,8 @@ class Description:
     sized_by: tuple[str, ...] = ()
     body_chart: Mapping[str, Row] = field(default_factory=dict)
     finished: Mapping[str, Row] = field(default_factory=dict)
+    views: tuple[PrintedView, ...] = ()
+    """The views that are printed; empty: one, as it is described."""
     yardage: tuple[Printed, ...] = ()
     notions: tuple[str, ...] = ()
     fabrics: tuple[str, ...] = ()

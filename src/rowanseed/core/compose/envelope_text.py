@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import INCH, MM_PER_UNIT, parse_length
-from rowanseed.core.compose.description import Printed
+from rowanseed.core.compose.description import Printed, PrintedView
 from rowanseed.core.pattern.envelope import PrintedNotion
 from rowanseed.core.pattern.pieces import Role
 
@@ -60,22 +60,80 @@ def is_cloth(line: str) -> bool:
     return bool(words & cloths) and words <= cloths | CLOTH_WORDS and bool(re.search(_LENGTH, line, re.IGNORECASE))
 
 
+# ---------------------------------------------------------------- views
+
+_VIEW = re.compile(r"(?:views?\s+)?(\w{1,2})\b[\s:.,;)–-]*(.*)$", re.IGNORECASE)
+
+
+def read_views(text: str, unit: str) -> tuple[PrintedView, ...]:
+    """The envelope's views, a line each: “B: with a tie, 20 cm longer”. Raises EnvelopeError for what is none.
+
+    A length without a unit is in `unit`.
+    """
+    out: list[PrintedView] = []
+    for line in (one.strip() for one in text.splitlines()):
+        if not line:
+            continue
+        found = _VIEW.match(line)
+        if found is None:
+            raise EnvelopeError(f"“{line[:40]}”: begin with the view's letter, as in “B, 20 cm longer”.")
+        id, rest = found[1].upper(), found[2].strip()
+        if any(one.id == id for one in out):
+            raise EnvelopeError(f"View {id} is there twice.")
+        out.append(PrintedView(id, *_below(line, rest, unit)))
+    return tuple(out)
+
+
+def _below(line: str, rest: str, unit: str) -> tuple[str, float]:
+    """What is printed beside a view, and how far its lower edge lies below."""
+    said = re.search(r"(longer|shorter)(?:\s+by)?", rest, re.IGNORECASE)
+    if said is None:
+        return rest, 0.0
+    figure = r"(\d+(?:[.,]\d+)?(?:\s+\d/\d)?|\d/\d)\s*(mm|cm|m|inches|inch|in|yd|\"|″)?"
+    before = re.search(figure + r"\s*$", rest[: said.start()])
+    after = re.match(r"\s*" + figure, rest[said.end() :])
+    length = before or after
+    if length is None:
+        raise EnvelopeError(f"“{line[:40]}”: how much {said[1].lower()}? Say it as in “20 cm {said[1].lower()}”.")
+    named = {"inches": "in", "inch": "in", '"': "in", "″": "in"}.get(length[2] or "", length[2] or unit)
+    below = parse_length(length[1].replace(",", "."), named)
+    start = before.start() if before is not None else said.start()
+    end = said.end() + (after.end() if before is None and after is not None else 0)
+    name = ", ".join(part for part in (rest[:start].strip(" ,;:–-"), rest[end:].strip(" ,;:–-")) if part)
+    return name, -below if said[1].lower() == "shorter" else below
+
+
+def written_views(views: Sequence[PrintedView], unit_mm: float) -> str:
+    """Views as text that reads back as the same."""
+    unit = "in" if unit_mm == INCH else "cm"
+    out = []
+    for one in views:
+        how = f"{abs(one.below) / unit_mm:g} {unit} {'longer' if one.below > 0 else 'shorter'}" if one.below else ""
+        out.append(": ".join(part for part in (one.id, ", ".join(part for part in (one.name, how) if part)) if part))
+    return "\n".join(out)
+
+
 # ---------------------------------------------------------------- yardage
 
 
 def read_yardage(text: str, sizes: Sequence[str], unit: str) -> tuple[Printed, ...]:
     """A table of yardage as it is printed: a line a width, figures by size. Raises EnvelopeError for what it is not.
 
-    A first line “size 10 12 14” names the columns, else they are `sizes`. Each line begins with the width of the
-    cloth; “lining”, “interfacing”, “contrast” say which cloth, “with nap” or “*” that all pieces lie one way.
-    Lengths without a unit are metres beside a width in cm and yards beside one in inches.
+    A first line “size 10 12 14” names the columns, else they are `sizes`; a line “view B” says whose the next lines
+    are. Each line begins with the width of the cloth; “lining”, “interfacing”, “contrast” say which cloth, “with nap” or “*” that
+    all pieces lie one way. Lengths without a unit are metres beside a width in cm and yards beside one in inches.
     """
     columns = list(sizes)
-    role = Role.MAIN
+    role, view = Role.MAIN, ""
     out: list[Printed] = []
     for line in (one.strip() for one in text.splitlines()):
         if not line:
             continue
+        named = re.match(r"views?\s+(\w{1,2})\b[\s:,.]*(.*)$", line, re.IGNORECASE)
+        if named:
+            role, view, line = Role.MAIN, named[1].upper(), named[2].strip()
+            if not line:
+                continue
         head = re.match(r"sizes?\b[\s:,\t|]*(.*)$", line, re.IGNORECASE)
         if head:
             columns = re.split(r"[\s,\t|]+", head[1].strip())
@@ -85,7 +143,7 @@ def read_yardage(text: str, sizes: Sequence[str], unit: str) -> tuple[Printed, .
         if width is None:
             role = own or Role.MAIN
             continue
-        out += _row(line, width, own or role, columns, unit)
+        out += [replace(row, view=view) for row in _row(line, width, own or role, columns, unit)]
     if not out:
         raise EnvelopeError("No line of it begins with a width.")
     return tuple(out)
@@ -120,13 +178,16 @@ def _row(line: str, width: re.Match[str], role: Role, columns: Sequence[str], un
 
 def written_yardage(rows: Sequence[Printed], unit_mm: float) -> str:
     """Yardage as text that reads back as the same rows."""
-    lines: dict[tuple[str, float, bool], dict[str, float]] = {}
-    for row in rows:
-        lines.setdefault((row.role, row.width, row.one_way), {})[row.size] = row.length
+    lines: dict[tuple[str, str, float, bool], dict[str, float]] = {}
+    for row in sorted(rows, key=lambda row: row.view):
+        lines.setdefault((row.view, row.role, row.width, row.one_way), {})[row.size] = row.length
     sizes = list(dict.fromkeys(row.size for row in rows))
     metric = unit_mm != INCH
     out = [f"size {' '.join(sizes)}"] if any(sizes) else []
-    for (role, width, one_way), found in lines.items():
+    last = ""
+    for (view, role, width, one_way), found in lines.items():
+        out += [f"view {view}"] if view != last else []
+        last = view
         name = "" if role == "main" else f"{role} "
         figures = " ".join(f"{found[s] / (1000 if metric else 914.4):g}" for s in sizes if s in found)
         wide = f"{width / 10:g} cm" if metric else f"{width / INCH:g} in"

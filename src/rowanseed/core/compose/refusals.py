@@ -50,6 +50,9 @@ def refusals(description: Description) -> tuple[Refusal, ...]:
 BODIES = {"bust": (350.0, 2200.0), "waist": (350.0, 2200.0), "hip": (380.0, 2400.0)}
 """Girths that a body or a garment has, in mm: inches taken for centimetres, or the other way round, lie outside."""
 ANY_LENGTH = (50.0, 4000.0)
+LONGER, SHORTER, SHORT_GARMENT = 1000.0, 0.6, 300.0
+"""A view is longer than what is described by at most so many mm, and shorter by at most such a part of it; of a garment
+whose length is not said, by such a part of a short one."""
 
 
 def _figures(d: Description) -> Found:
@@ -84,6 +87,18 @@ def _figures(d: Description) -> Found:
         yield "finished.hip", "The garment is narrower at the hip than at the waist."
     if not 3 <= d.allowance <= 40:
         yield "allowance", "A seam allowance lies between 3 and 40 mm."
+
+
+def _views(d: Description) -> Found:
+    lengths = [row[size] for row in (d.finished.get("length", {}),) for size in row]
+    least = -SHORTER * min(lengths, default=SHORT_GARMENT)
+    for one in d.views:
+        if not least <= one.below <= LONGER:
+            yield "views", f"View {one.id}: so much longer or shorter is another garment, to be described by itself."
+    known = {one.id for one in d.views}
+    strange = next((line.view for line in d.yardage if line.view and line.view not in known), None)
+    if strange is not None:
+        yield "yardage", f"There is no view {strange} among the views."
 
 
 def _opening(d: Description) -> Found:
@@ -323,6 +338,7 @@ def _rest(d: Description) -> Found:
 
 RULES: tuple[Callable[[Description], Found], ...] = (
     _figures,
+    _views,
     _opening,
     _shaping,
     _neck,
