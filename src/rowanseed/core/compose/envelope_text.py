@@ -120,8 +120,9 @@ def read_yardage(text: str, sizes: Sequence[str], unit: str) -> tuple[Printed, .
     """A table of yardage as it is printed: a line a width, figures by size. Raises EnvelopeError for what it is not.
 
     A first line “size 10 12 14” names the columns, else they are `sizes`; a line “view B” says whose the next lines
-    are. Each line begins with the width of the cloth; “lining”, “interfacing”, “contrast” say which cloth, “with nap” or “*” that
-    all pieces lie one way. Lengths without a unit are metres beside a width in cm and yards beside one in inches.
+    are. Each line begins with the width of the cloth; “lining”, “interfacing”, “contrast” say which cloth, “with nap”
+    or “*” that all pieces lie one way. Lengths without a unit are metres beside a width in cm and yards beside one in
+    inches.
     """
     columns = list(sizes)
     role, view = Role.MAIN, ""
