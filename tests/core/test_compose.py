@@ -26,12 +26,14 @@ from rowanseed.core.compose.description import (
     NeckFinish,
     Opening,
     OpeningKind,
+    PrintedView,
     Shaping,
     Side,
     Skirt,
     SkirtKind,
     Sleeve,
     SleeveKind,
+    Slit,
     Waist,
     Where,
 )
@@ -208,6 +210,16 @@ REFUSED = [
         "smaller than the body",
     ),
     (replace(dress(), sizes=("10",), body_chart={"bust": {"10": 33.0}}), "body_chart.bust", "cannot be right"),
+    (skirt(SkirtKind.CIRCLE, slit=Slit.BACK), "features.skirt.slit", "belongs to a straight or A-line"),
+    (dress(skirt=Skirt(slit=Slit.BACK)), "features.skirt.slit", "cut on the fold"),
+    (dress(skirt=Skirt(SkirtKind.GORED), waist=Waist.SHIRRED), "features.waist", "joined by a waist seam"),
+    (
+        dress(back=Side(Centre.SEAM), waist=Waist.SEAM, skirt=Skirt(SkirtKind.GATHERED), vent=True),
+        "features.vent",
+        "belongs to a straight or A-line",
+    ),
+    (dress(back=Side(Centre.SEAM), skirt=Skirt(slit=Slit.SIDES), vent=True), "features.vent", "not both"),
+    (replace(dress(), views=(PrintedView("B", "", -900.0),)), "views", "another garment"),
 ]
 
 

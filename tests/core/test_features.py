@@ -6,6 +6,7 @@ The proportions of collars, lapels, raglans are from memory; what is tested are 
 import math
 
 import pytest
+from hypothesis import given
 from shapely.geometry import Polygon
 
 from rowanseed.core.compose.compose import compose
@@ -27,16 +28,21 @@ from rowanseed.core.compose.description import (
     SkirtKind,
     Sleeve,
     SleeveKind,
+    Slit,
     Straps,
     StrapsClosed,
     Waist,
     Where,
 )
+from rowanseed.core.compose.feature import Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pieces import LineKind, Taken
 from rowanseed.core.pattern.seamline import line_length, seam_length
 from rowanseed.formats.description_json import read_description, write_description
+
+from .descriptions import descriptions
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0)
 
@@ -60,7 +66,37 @@ def ring(pattern, piece, size):
 def test_every_feature_is_a_file_of_its_own_with_a_name_of_its_own():
     ids = [feature.id for feature in FEATURES]
     assert len(ids) == len(set(ids)) >= 20
-    assert all(f.panel or f.carves or f.joins or f.adds or f.forbids for f in FEATURES)
+    assert all(f.panel or f.skirt or f.carves or f.finish or f.joins or f.adds or f.forbids for f in FEATURES)
+
+
+@given(description=descriptions)
+def test_every_end_of_a_garment_is_ended_by_one_feature(description):
+    """Its opening, its neck, its armholes where no sleeve takes them in; or the top of a skirt or of trousers."""
+    garment = description.garment
+    of = {what: [f for f in FEATURES if what in f.ends and f.asked(description)] for what in Ended}
+    below = garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS)
+    assert bool(of[Ended.WAIST]) == below
+    assert bool(of[Ended.NECK]) == garment.has_bodice == bool(of[Ended.OPENING]) or garment is GarmentKind.SKIRT
+    assert bool(of[Ended.ARMHOLE]) == (garment.has_bodice and description.features.sleeve is None)
+    for what, found in of.items():
+        ranks = [f.rank for f in found]
+        assert ranks.count(min(ranks, default=0)) <= 1, (what, [f.id for f in found])
+
+
+@pytest.mark.parametrize("slit", [Slit.BACK, Slit.SIDES])
+@pytest.mark.parametrize("waist", [Waist.NONE, Waist.SEAM])
+def test_a_dress_is_slit_at_its_hem_with_a_waist_seam_or_without(slit, waist):
+    pattern = made(GarmentKind.DRESS, skirt=Skirt(SkirtKind.STRAIGHT, slit=slit), waist=waist)
+    (slit_,) = [d for d in pattern.making.details if d.kind is DetailKind.SLIT]
+    (along,) = slit_.along
+    join = next(j for j in pattern.making.joins if j.id == along)
+    piece, mark = slit_.to_mark
+    assert piece in {p.piece for p in (*join.a, *join.b)}
+    found, edge = pattern.piece(piece).mark(mark), pattern.piece(piece).mark(mark).edge
+    # It is measured from the hem up.
+    ring = [e.name for e in pattern.piece(piece).edges]
+    beside = ring[(ring.index(edge) + (1 if found.anchor == "end" else -1)) % len(ring)]
+    assert beside == "hem"
 
 
 @pytest.mark.parametrize("shaping", [Shaping.PLEATS, Shaping.TUCKS])

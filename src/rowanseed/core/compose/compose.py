@@ -6,34 +6,32 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.compose import measured, necks, robe, skirts, sleeves
+from rowanseed.core.compose import measured, robe, sleeves
 from rowanseed.core.compose import trousers as legs
+from rowanseed.core.compose.apron import apron
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import (
     Description,
-    FacedEdge,
     GarmentKind,
     InterfacingKind,
     PrintedView,
     Waist,
-    Where,
 )
 from rowanseed.core.compose.envelope_text import is_cloth, read_notion
-from rowanseed.core.compose.feature import Body
+from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import figures
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
-from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.compose.skirts import shaped_skirt
+from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, View
 from rowanseed.core.pattern.making import (
-    Closure,
-    ClosureKind,
     Difference,
     DifferenceKind,
     EdgePart,
@@ -41,11 +39,8 @@ from rowanseed.core.pattern.making import (
     Press,
 )
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Corner, Mark, MarkKind, Role
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import walk
-
-CASING = 40.0
-"""The allowance of a waist that is a tunnel, in mm: the elastic's width, its room, and a turning."""
 
 
 class DescriptionRefused(PatternError):
@@ -78,7 +73,7 @@ def compose(description: Description) -> Composed:
         case GarmentKind.TROUSERS:
             _trousers(build)
         case GarmentKind.APRON:
-            skirts.apron(build)
+            apron(build)
             hem(build, (part("front", "hem"),))
         case GarmentKind.ROBE:
             robe.robe(build)
@@ -152,91 +147,27 @@ def _refuse_what_does_not_meet(pattern: Pattern) -> None:
 
 
 def _skirt(build: Build) -> None:
-    both = skirts.skirt(build)
-    body = Body(*both)
+    body = Body(*_drafted_skirt(build))
     _carve(build, body)
-    _skirt_opening(build, both)
-    _waist(build, both)
-    hem(build, _hems(both))
+    _end(build, body)
+    hem(build, _hems(body.front, body.back))
     _join_on(build, body)
 
 
-def _hems(halves: tuple[Half, Half]) -> tuple[EdgePart, ...]:
-    return (*halves[0].lower, *reversed(halves[1].lower))
+def _drafted_skirt(build: Build) -> tuple[Half, Half]:
+    """The skirt's front and back, by the feature that asks for its kind; a straight or A-line one is the block."""
+    own = next((one for one in FEATURES if one.skirt is not None and one.asked(build.description)), None)
+    return shaped_skirt(build) if own is None or own.skirt is None else own.skirt(build)
 
 
-def _skirt_opening(build: Build, halves: tuple[Half, Half]) -> None:
-    opening = build.description.features.opening
-    if opening.kind is None or not opening.kind.is_zip:
-        if opening.kind is not None and opening.where is not Where.NONE:
-            _hooked(build, halves)
-        return
-    half = halves[0] if opening.where is Where.FRONT else halves[1]
-    if opening.where is Where.LEFT_SIDE:
-        where, join, anchor = halves[0].side[-1], necks.split_sides(build, "sides"), "end"
-    else:
-        where, join, anchor = half.centre[0], f"centre-{half.name}", "start"
-    long = opening.length or 200.0
-    if opening.length is None:
-        build.assumed["features.opening.length"] = "a zip of the usual length"
-    reach = min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes)
-    build.mark(
-        where.piece,
-        Mark("zip-end", MarkKind.ZIP_END, where.edge, anchor, build.each(lambda size: min(long, reach - 30.0))),
-    )
-    kind = ClosureKind(opening.kind.value.replace(" ", "-"))
-    build.closures.append(Closure("opening", kind, join, (where.piece, "zip-end")))
-
-
-def _hooked(build: Build, halves: tuple[Half, Half]) -> None:
-    """Hooks, snaps, ties or buttons at the waist, above a seam left open."""
-    opening = build.description.features.opening
-    assert opening.kind is not None
-    half = halves[0] if opening.where is Where.FRONT else halves[1]
-    kinds = {"buttons": ClosureKind.BUTTONS, "snaps": ClosureKind.SNAPS, "ties": ClosureKind.TIES}
-    kind = kinds.get(opening.kind.value, ClosureKind.HOOK_AND_EYE)
-    build.closures.append(Closure("opening", kind, f"centre-{half.name}"))
-
-
-def _waist(build: Build, halves: tuple[Half, Half]) -> None:
-    """The top of a skirt or of trousers."""
-    features = build.description.features
-    parts = skirts.waist_parts(halves)
-    waist = features.waist
-    full = skirts.fullness(build) > 1
-    if waist is None and FacedEdge.WAIST in features.facing and features.opening.kind is not None:
-        waist = Waist.FACING
-    if waist is None:
-        waist = Waist.WAISTBAND if features.opening.kind is not None else Waist.ELASTIC_CASING
-        build.assumed["features.waist"] = waist.words
-    match waist:
-        case Waist.FACING if not full:
-            necks.face(build, "waist", "waist", parts)
-            zipped = next((c for c in build.closures if c.kind.value.endswith("zip")), None)
-            if zipped is not None:
-                # Above the zip the faced edge is held by a hook.
-                build.closures.append(Closure("waist-hook", ClosureKind.HOOK_AND_EYE, zipped.join))
-        case Waist.ELASTIC_CASING | Waist.DRAWSTRING:
-            for p in parts:
-                build.allow(p.piece, p.edge, CASING, Corner.TURNED)
-            build.finish("waist", "Waist", FinishKind.CASING, parts)
-            kind = ClosureKind.TIES if waist is Waist.DRAWSTRING else ClosureKind.ELASTIC
-            join = next(j.id for j in build.joins if j.id.startswith(("sides", "outseams", "skirt-sides")))
-            build.closures.append(Closure("waist-drawn", kind, join))
-            build.along["waist"] = ("waist",)
-        case _:
-            if waist is Waist.FACING:
-                build.assumed["features.waist"] = "a full skirt is held by a band, not by a facing"
-            skirts.band_on(build, halves)
-            if features.opening.kind is not None and features.opening.kind.is_zip:
-                build.closures.append(Closure("band-hook", ClosureKind.HOOK_AND_EYE, "waist"))
+def _hems(front: Half, back: Half) -> tuple[EdgePart, ...]:
+    return (*front.lower, *reversed(back.lower))
 
 
 def _trousers(build: Build) -> None:
-    both = legs.trousers(build)
-    body = Body(*both)
+    body = Body(*legs.trousers(build))
     _carve(build, body)
-    _waist(build, both)
+    _end(build, body)
     _join_on(build, body)
 
 
@@ -250,23 +181,17 @@ def _upper(build: Build) -> None:
             build.along["yoke"] = (*build.along.get("yoke", ()), half.yoke)
     below = None
     if has_waist_seam(build.description):
-        below = skirts.skirt(build)
+        below = _drafted_skirt(build)
         _waist_seam(build, front, back, below)
         for half, other in zip((front, back), below, strict=True):
             if any(p.edge == "opening" for p in other.centre):
                 half.centre += other.centre
     body = Body(front, back, below)
     _carve(build, body)
-    done = {what for one in FEATURES if one.asked(build.description) for what in one.finishes}
-    if "opening" not in done:
-        necks.finish_opening(build, front, back)
-    if "neck" not in done:
-        necks.finish_neck(build, front, back)
-    necks.finish_armholes(build, front, back)
+    _end(build, body)
     sleeves.sleeves(build, front, back)
     _sleeves_in_one(build)
-    lower = _hems(below) if below else (*front.lower, *reversed(back.lower))
-    hem(build, lower)
+    hem(build, _hems(*(below or (front, back))))
     _join_on(build, body)
 
 
@@ -274,6 +199,14 @@ def _carve(build: Build, body: Body) -> None:
     for feature in FEATURES:
         if feature.carves is not None and feature.asked(build.description):
             feature.carves(build, body)
+
+
+def _end(build: Build, body: Body) -> None:
+    """Each of a garment's ends by the first feature that is asked for it."""
+    for what in Ended:
+        own = next((one for one in FEATURES if what in one.ends and one.asked(build.description)), None)
+        if own is not None and own.finish is not None:
+            own.finish(build, body)
 
 
 def _join_on(build: Build, body: Body) -> None:
@@ -290,11 +223,11 @@ def _sleeves_in_one(build: Build) -> None:
 
 def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half]) -> None:
     """The skirt sewn to the bodice; a full one is drawn in to it."""
-    ratio = skirts.fullness(build)
+    ratio = fullness(build.description)
     build.join(
         "waist",
         "Waist seam",
-        skirts.waist_parts(below),
+        waist_parts(*below),
         (*front.lower, *reversed(back.lower)),
         press=Press.UP,
         difference=Difference(DifferenceKind.GATHERS, ratio) if ratio > 1 else Difference(),
@@ -331,7 +264,7 @@ def _pattern(build: Build) -> Pattern:
         finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
     finished |= {name: dict(row) for name, row in description.finished.items()}
     usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", "hip")
-    full = skirts.fullness(build) > 1 and not description.garment.has_bodice
+    full = fullness(description) > 1 and not description.garment.has_bodice
     if description.garment is GarmentKind.APRON or full:
         finished.pop("hip", None)
     views = description.views or (PrintedView("A"),)

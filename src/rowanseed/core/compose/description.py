@@ -464,6 +464,11 @@ class Features:
     belt: BeltKind | None = None
 
     @property
+    def is_bagged(self) -> bool:
+        """Whether a bagged lining meets the edges itself."""
+        return self.lining is not None and self.lining.method is LiningMethod.BAGGED
+
+    @property
     def sides(self) -> tuple[tuple[str, Side], tuple[str, Side]]:
         """Front and back by their names in the document."""
         return ("front", self.front), ("back", self.back)

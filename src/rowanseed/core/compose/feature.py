@@ -1,14 +1,16 @@
 """What a feature of a garment is: where a description asks for it, what it needs and forbids, what it does to the cut.
 
 A feature is a file in `features/`; adding one touches nothing else. Its parts are called in this order, each only where
-`asked`: `panel` cuts a half of the bodice in its own way, `carves` works on what is drafted before its edges are
-finished, `joins` adds to the body once it is sewn together, `adds` puts on what is put on last.
+`asked`: `panel` cuts a half of the bodice and `skirt` the skirt in its own way, `carves` works on what is drafted
+before its edges are ended, `finish` ends one of them, `joins` adds to the body once it is sewn together, `adds` puts on
+what is put on last.
 """
 
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from enum import Enum
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
@@ -25,6 +27,15 @@ class Body:
     front: Half
     back: Half
     below: tuple[Half, Half] | None = None
+
+
+class Ended(Enum):
+    """What of a garment one feature ends, in this order."""
+
+    OPENING = "opening"
+    NECK = "neck"
+    ARMHOLE = "armhole"
+    WAIST = "waist"
 
 
 def _nothing(description: Description) -> Found:
@@ -46,6 +57,8 @@ class Feature:
     carves: Callable[[Build, Body], None] | None = None
     joins: Callable[[Build, Body], None] | None = None
     adds: Callable[[Build], None] | None = None
-    finishes: frozenset[str] = frozenset()
-    """What it finishes itself: `neck`, `opening`."""
+    skirt: Callable[[Build], tuple[Half, Half]] | None = None
+    ends: frozenset[Ended] = frozenset()
+    """What it ends: by `finish`, or already where it is drafted. The first that is asked for ends it alone."""
+    finish: Callable[[Build, Body], None] | None = None
     rank: int = 50

@@ -17,9 +17,9 @@ from rowanseed.core.compose.description import (
     Where,
 )
 from rowanseed.core.compose.drafting import UP, curve, straight
+from rowanseed.core.compose.facing import facing_depth, facing_of
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.necks import facing_depth, facing_of
 from rowanseed.core.compose.panels import upper
 from rowanseed.core.geometry.outline import Chain, Point, split_chain
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, FinishKind, LayerKind, Press

@@ -6,6 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowanseed.core.base.units import INCH
+from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.description import (
     ArmholeFinish,
     Centre,
@@ -24,13 +25,13 @@ from rowanseed.core.compose.description import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
-    Slit,
     Waist,
     Where,
 )
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
 
 
 @dataclass(frozen=True)
@@ -283,15 +284,7 @@ def _skirt(d: Description) -> Found:
     f, skirt = d.features, d.features.skirt
     if skirt is None:
         return
-    if (
-        d.garment.has_bodice
-        and f.waist in (None, Waist.NONE)
-        and skirt.kind
-        not in (
-            SkirtKind.STRAIGHT,
-            SkirtKind.A_LINE,
-        )
-    ):
+    if d.garment.has_bodice and not has_waist_seam(d) and skirt.kind not in SHAPED_SKIRTS:
         yield "features.waist", f"A skirt that is {skirt.kind.words} is joined by a waist seam: say that there is one."
     in_panels = skirt.kind in (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
     if in_panels and skirt.panels is not None and skirt.panels not in (4, 6, 8):
@@ -309,10 +302,6 @@ def _skirt(d: Description) -> Found:
         yield "features.skirt.coverage", "An apron covers between a third of the waist and all of it."
     if skirt.coverage is not None and d.garment is not GarmentKind.APRON:
         yield "features.skirt.coverage", "Only an apron covers a part of the waist."
-    if skirt.slit is not Slit.NONE and skirt.kind not in (SkirtKind.STRAIGHT, SkirtKind.A_LINE):
-        yield "features.skirt.slit", "A slit belongs to a straight or A-line skirt."
-    if skirt.slit is Slit.BACK and f.back.centre is not Centre.SEAM:
-        yield "features.skirt.slit", "A slit at the back needs a seam there: the back is cut on the fold."
     lapped = d.garment.has_bodice and Centre.OPEN in (f.front.centre, f.back.centre)
     if (
         lapped

@@ -14,7 +14,7 @@ from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
-from rowanseed.core.compose.necks import split_sides
+from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind

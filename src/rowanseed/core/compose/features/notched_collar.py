@@ -8,13 +8,14 @@ from __future__ import annotations
 from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.collars import layers_of
 from rowanseed.core.compose.description import (
     CollarKind,
     Description,
     Interfaced,
 )
 from rowanseed.core.compose.drafting import DOWN, curve, straight
-from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
@@ -24,7 +25,6 @@ from rowanseed.core.compose.lapels import (
     on_a_plain_front,
     sew_fronts,
 )
-from rowanseed.core.compose.necks import layers_of
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, upper
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press
@@ -160,7 +160,7 @@ FEATURES = (
         takes=takes,
         panel=panel,
         carves=carves,
-        finishes=frozenset({"neck", "opening"}),
+        ends=frozenset({Ended.NECK, Ended.OPENING}),
         rank=9,
     ),
 )

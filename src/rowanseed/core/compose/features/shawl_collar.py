@@ -14,7 +14,7 @@ from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import CollarKind, Description, Interfaced
 from rowanseed.core.compose.drafting import DOWN, curve, straight
-from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
@@ -155,7 +155,7 @@ FEATURES = (
         takes=takes,
         panel=panel,
         carves=carves,
-        finishes=frozenset({"neck", "opening"}),
+        ends=frozenset({Ended.NECK, Ended.OPENING}),
         rank=9,
     ),
 )

@@ -1,14 +1,22 @@
-"""A vent at the end of the centre back seam of a garment without a waist seam; a skirt's own is drafted with it."""
+"""A vent at the end of the centre back seam: of a skirt, or of a garment without a waist seam."""
 
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Centre, Description, OpeningKind, Where
+from rowanseed.core.compose.description import Centre, Description, OpeningKind, Slit, Where
 from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.slits import may_be_slit, open_from_the_hem
 from rowanseed.core.pattern.making import Detail, DetailKind
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
 LONG = 150.0
+"""A vent in a garment without a skirt is so long, in mm."""
+
+
+def carves(build: Build, body: Body) -> None:
+    """In the skirt's own back seam."""
+    if body.below is not None or not build.description.garment.has_bodice:
+        open_from_the_hem(build, body, "centre-back", DetailKind.VENT)
 
 
 def joins(build: Build, body: Body) -> None:
@@ -28,6 +36,10 @@ def forbids(d: Description) -> Found:
         yield "features.vent", "One seam is not opened at both ends here: leave the vent or the opening out."
     if d.features.back.centre is not Centre.SEAM:
         yield "features.vent", "A vent at the back needs a seam there: the back is cut on the fold."
+    if not may_be_slit(d):
+        yield "features.vent", "A vent belongs to a straight or A-line skirt."
+    if f.skirt is not None and f.skirt.slit is not Slit.NONE:
+        yield "features.vent", "A skirt has a vent or a slit, not both."
 
 
-FEATURES = (Feature("vent", asked=lambda d: d.features.vent, forbids=forbids, joins=joins, rank=10),)
+FEATURES = (Feature("vent", asked=lambda d: d.features.vent, forbids=forbids, carves=carves, joins=joins, rank=10),)

@@ -1,0 +1,91 @@
+"""An apron: a straight length that covers a share of the waist, on a band that goes all the way round and laps."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import along
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Interfaced, SkirtKind
+from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.skirts import length_of
+from rowanseed.core.compose.waists import fullness, tell_fullness
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
+from rowanseed.core.pattern.pieces import LineKind, Panel
+
+TIED = 900.0
+"""What an apron's band has more than the waist where its ends are tied, in mm."""
+
+
+def apron(build: Build) -> None:
+    """A straight length that covers a share of the waist, on a band that goes all the way round and laps."""
+    asked = build.description.features.skirt
+    coverage = asked.coverage if asked and asked.coverage else 0.67
+    if asked is None or asked.coverage is None:
+        build.assumed["features.skirt.coverage"] = "two thirds of the waist"
+    tell_fullness(build)
+    ratio = max(1.2, fullness(build.description))
+
+    def draw(size: Size) -> Edges:
+        wide, long = size.body_waist * coverage / 2 * ratio, length_of(build, size)
+        return {
+            "centre": straight((0.0, 0.0), (long, 0.0)),
+            "hem": straight((long, 0.0), (long, wide)),
+            "side": straight((long, wide), (0.0, wide)),
+            "waist": straight((0.0, wide), (0.0, 0.0)),
+        }
+
+    build.piece("front", "Apron skirt", draw, panel=Panel.FRONT, count=1, fold="centre", hem=("hem",))
+    build.allow("front", "side", 20.0)
+    build.finish("sides", "Sides of the apron", FinishKind.TURNED, (part("front", "side"),))
+    covered = (part("front", "waist", "left"), part("front", "waist", "right"))
+    asked_band = build.description.features.band
+    ties = build.description.features.opening.kind is None or build.description.features.opening.kind.value == "ties"
+
+    def band(size: Size) -> Edges:
+        lap = 0.0 if ties else asked_band.underlap
+        beyond = size.body_waist * (1 - coverage) + (TIED if ties else 0.0)
+        whole = along(build, covered, size) / ratio
+        free, end, wide = beyond / 2, whole + beyond + lap, 2 * asked_band.width
+        return {
+            "inner": straight((0.0, 0.0), (end, 0.0)),
+            "far-end": straight((end, 0.0), (end, wide)),
+            "beyond": straight((end, wide), (free + whole, wide)),
+            "waist": straight((free + whole, wide), (free, wide)),
+            "before": straight((free, wide), (0.0, wide)),
+            "near-end": straight((0.0, wide), (0.0, 0.0)),
+        }
+
+    build.piece("waistband", "Waistband with its ends", band, panel=Panel.BAND, count=1)
+    build.line(
+        "waistband",
+        LineKind.FOLD,
+        "fold",
+        lambda size: (
+            (0.0, asked_band.width),
+            (chain_length(build.edge("waistband", "inner", size)), asked_band.width),
+        ),
+    )
+    build.interface("waistband", Interfaced.WAISTBAND)
+    build.join(
+        "waist",
+        "Waistband to waist",
+        covered,
+        (part("waistband", "waist"),),
+        press=Press.BAND,
+        difference=Difference(DifferenceKind.GATHERS, ratio),
+    )
+    inside = ("inner", "far-end", "beyond", "before", "near-end")
+    build.finish(
+        "waistband-inside", "Inside of the waistband", FinishKind.TURNED, (part("waistband", e) for e in inside)
+    )
+    build.along["waist"] = ("waist",)
+    kind = ClosureKind.TIES if ties else _closure(build)
+    build.closures.append(Closure("closing", kind, "waist"))
+    if asked is not None and asked.kind is SkirtKind.CARTRIDGE_PLEATS:
+        build.ways.append(("waist", "cartridge-pleats"))
+
+
+def _closure(build: Build) -> ClosureKind:
+    kind = build.description.features.opening.kind
+    return ClosureKind(kind.value.replace(" ", "-")) if kind is not None else ClosureKind.TIES

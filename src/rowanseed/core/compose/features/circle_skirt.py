@@ -1,0 +1,52 @@
+"""A circle skirt or half a circle: a ring, a quarter of it for each half of front and back.
+
+Its radius is the waist over 2π and the share of a circle: a geometric fact.
+"""
+
+from __future__ import annotations
+
+import math
+
+from rowanseed.core.compose.build import Build, Edges
+from rowanseed.core.compose.description import Description, SkirtKind
+from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.feature import Feature
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.skirts import centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel, waist_of
+from rowanseed.core.geometry.outline import arc_chain
+
+TURN = {SkirtKind.CIRCLE: 1.0, SkirtKind.HALF_CIRCLE: 0.5}
+"""The share of a whole circle that the skirt makes."""
+
+
+def circle_skirt(build: Build) -> tuple[Half, Half]:
+    skirt = build.description.features.skirt
+    assert skirt is not None
+    turn = TURN[skirt.kind]
+    halves = (Half(True), Half(False))
+    for half, id in zip(halves, skirt_ids(build), strict=True):
+        edge = centre_cut(build, half)[0]
+
+        def draw(size: Size, edge: str = edge) -> Edges:
+            radius = waist_of(build, size) / (2 * math.pi * turn)
+            outer, angle = radius + length_of(build, size), math.pi / 2 * turn
+            rim = (outer * math.cos(angle), outer * math.sin(angle))
+            mouth = (radius * math.cos(angle), radius * math.sin(angle))
+            return {
+                edge: straight((radius, 0.0), (outer, 0.0)),
+                "hem": arc_chain((0.0, 0.0), outer, 0.0, angle),
+                "side": straight(rim, mouth),
+                "waist": arc_chain((0.0, 0.0), radius, angle, 0.0),
+            }
+
+        skirt_panel(build, half, id, draw)
+    sew_skirt(build, halves)
+    return halves
+
+
+def asked(d: Description) -> bool:
+    return d.features.skirt is not None and d.features.skirt.kind in TURN
+
+
+FEATURES = (Feature("circle-skirt", asked=asked, skirt=circle_skirt),)

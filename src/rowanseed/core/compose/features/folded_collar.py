@@ -1,0 +1,43 @@
+"""A collar or standing band cut in one straight strip and folded on itself, sewn on like a band."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import along, band_draw, folded
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.collars import FALL, STAND, has_collar, neck_parts
+from rowanseed.core.compose.description import CollarKind, Interfaced
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.pattern.making import FinishKind, Press
+from rowanseed.core.pattern.pieces import Panel
+
+
+def finish(build: Build, body: Body) -> None:
+    parts = neck_parts(body)
+    depth = STAND if build.description.features.collar is CollarKind.STAND else STAND + FALL
+    whole = tuple(part(p.piece, p.edge, hand) for hand in ("left", "right") for p in parts)
+
+    def draw(size: Size) -> Edges:
+        return band_draw(2 * along(build, parts, size), 2 * depth, ("inner", "far-end", "neck", "near-end"))
+
+    build.piece("collar", "Collar", draw, panel=Panel.BAND, collar=True)
+    folded(build, "collar", depth)
+    build.interface("collar", Interfaced.COLLAR)
+    build.join("neck", "Collar to neck", whole, (part("collar", "neck"),), press=Press.BAND)
+    build.finish(
+        "collar-inside",
+        "Inside of the collar",
+        FinishKind.TURNED,
+        (part("collar", "inner"), part("collar", "far-end"), part("collar", "near-end")),
+    )
+    build.along |= {"neck": ("neck",), "collar": ("neck",)}
+
+
+FEATURES = (
+    Feature(
+        "folded-collar",
+        asked=lambda d: has_collar(d, CollarKind.STAND, CollarKind.ONE_PIECE),
+        ends=frozenset({Ended.NECK}),
+        finish=finish,
+    ),
+)

@@ -1,0 +1,80 @@
+"""A skirt of straight lengths of cloth, drawn in at the waist by gathers or pleats."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build, Edges
+from rowanseed.core.compose.description import Description, SkirtKind
+from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.feature import Feature
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.skirts import beyond, centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel, waist_of
+from rowanseed.core.compose.waists import fullness, tell_fullness
+from rowanseed.core.pattern.making import Detail, DetailKind
+from rowanseed.core.pattern.pieces import LineKind
+
+PLEATS = {
+    SkirtKind.KNIFE_PLEATS: (DetailKind.KNIFE_PLEATS, 40.0),
+    SkirtKind.BOX_PLEATS: (DetailKind.BOX_PLEATS, 80.0),
+}
+"""Kinds of pleats, and about how far apart they stand along the waist, in mm."""
+
+
+def full_skirt(build: Build) -> tuple[Half, Half]:
+    tell_fullness(build)
+    ratio = fullness(build.description)
+    halves = (Half(True), Half(False))
+    for half, id in zip(halves, skirt_ids(build), strict=True):
+        edge = centre_cut(build, half)[0]
+
+        def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
+            c, long = beyond(build, half), length_of(build, size)
+            wide = (waist_of(build, size) / 4 - c) * ratio + c
+            return {
+                edge: straight((0.0, c), (long, c)),
+                "hem": straight((long, c), (long, wide)),
+                "side": straight((long, wide), (0.0, wide)),
+                "waist": straight((0.0, wide), (0.0, c)),
+            }
+
+        skirt_panel(build, half, id, draw)
+        build.line(
+            id,
+            LineKind.LENGTHEN_SHORTEN,
+            "skirt-length",
+            lambda size: ((100.0, 0.0), (100.0, waist_of(build, size) / 4 * ratio)),
+        )
+    sew_skirt(build, halves)
+    _pleats(build, ratio)
+    return halves
+
+
+def _pleats(build: Build, ratio: float) -> None:
+    """How many pleats there are, and what each takes."""
+    skirt = build.description.features.skirt
+    assert skirt is not None
+    if skirt.kind is SkirtKind.CARTRIDGE_PLEATS:
+        build.ways.append(("waist", "cartridge-pleats"))
+    if skirt.kind not in PLEATS:
+        return
+    kind, apart = PLEATS[skirt.kind]
+    waist = waist_of(build, build.figures.sizes[len(build.figures.sizes) // 2])
+    number = max(2, round(waist / apart))
+    build.details.append(
+        Detail(
+            "pleats",
+            skirt.kind.words.capitalize(),
+            kind,
+            on=skirt_ids(build),
+            along=("waist",),
+            count=number,
+            width=round(waist * (ratio - 1) / number, 1),
+        )
+    )
+
+
+def asked(d: Description) -> bool:
+    return d.features.skirt is not None and d.features.skirt.kind.is_full
+
+
+FEATURES = (Feature("full-skirt", asked=asked, skirt=full_skirt),)

@@ -1,0 +1,29 @@
+"""A neck that is bound: by bias strip on both sides, by a strip turned wholly inside, or by a band of the cloth."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.collars import neck_parts
+from rowanseed.core.compose.description import NeckFinish
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.necks import neck_finish
+from rowanseed.core.pattern.making import FinishKind
+
+BOUND = (NeckFinish.BIAS_BINDING, NeckFinish.BAND, NeckFinish.BIAS_FACING)
+
+
+def finish(build: Build, body: Body) -> None:
+    build.finish("neck", "Neck", FinishKind.BINDING, neck_parts(body))
+    if neck_finish(build.description) is NeckFinish.BIAS_FACING:
+        build.ways.append(("neck", "bias-facing"))
+    build.along["neck"] = ("neck",)
+
+
+FEATURES = (
+    Feature(
+        "neck-binding",
+        asked=lambda d: neck_finish(d) in BOUND,
+        ends=frozenset({Ended.NECK}),
+        finish=finish,
+    ),
+)

@@ -1,0 +1,25 @@
+"""A neck with a shaped facing."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.collars import neck_parts
+from rowanseed.core.compose.description import NeckFinish
+from rowanseed.core.compose.facing import face
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.necks import neck_finish, tell_neck
+
+
+def finish(build: Build, body: Body) -> None:
+    tell_neck(build, "the neck is faced")
+    face(build, "neck", "neck", neck_parts(body))
+
+
+FEATURES = (
+    Feature(
+        "neck-facing",
+        asked=lambda d: neck_finish(d) in (NeckFinish.FACING, NeckFinish.COLLAR),
+        ends=frozenset({Ended.NECK}),
+        finish=finish,
+    ),
+)

@@ -1,0 +1,43 @@
+"""Bands of their own along open edges, folded over them, and closed along them."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import along, band_draw, folded
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Interfaced, Placket
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.openings import FRONT_BAND, closing, opening_half, placket
+from rowanseed.core.pattern.making import FinishKind, Press
+from rowanseed.core.pattern.pieces import Panel
+
+
+def finish(build: Build, body: Body) -> None:
+    half = opening_half(body, build.description)
+    edges = tuple(half.centre)
+
+    def draw(size: Size) -> Edges:
+        return band_draw(along(build, edges, size), 2 * FRONT_BAND, ("inner", "end", "front", "top"))
+
+    build.piece("band", "Front band", draw, panel=Panel.BAND, count=2, pair=True)
+    folded(build, "band", FRONT_BAND)
+    build.interface("band", Interfaced.PLACKETS, Interfaced.FRONT)
+    build.join("bands", "Front bands", edges, (part("band", "front"),), press=Press.BAND, each_hand=True)
+    build.finish(
+        "band-inside",
+        "Inside of the bands",
+        FinishKind.TURNED,
+        (part("band", "inner"), part("band", "end"), part("band", "top")),
+    )
+    build.along["front"] = ("bands",)
+    closing(build, half, "bands")
+
+
+FEATURES = (
+    Feature(
+        "placket-band",
+        asked=lambda d: placket(d) is Placket.BAND,
+        ends=frozenset({Ended.OPENING}),
+        finish=finish,
+    ),
+)

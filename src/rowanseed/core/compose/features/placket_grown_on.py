@@ -1,0 +1,30 @@
+"""An open edge folded on itself twice, and closed along it."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bodice import EXTENSION
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Placket
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.openings import closing, opening_half, placket, tell_placket
+from rowanseed.core.pattern.making import FinishKind
+
+
+def finish(build: Build, body: Body) -> None:
+    half = opening_half(body, build.description)
+    tell_placket(build)
+    for p in half.centre:
+        build.allow(p.piece, p.edge, 4 * EXTENSION)
+    build.finish("front-edges", "Front edges", FinishKind.TURNED, tuple(half.centre), (2 * EXTENSION, 2 * EXTENSION))
+    build.along["front"] = ("front-edges",)
+    closing(build, half, "front-edges")
+
+
+FEATURES = (
+    Feature(
+        "placket-grown-on",
+        asked=lambda d: placket(d) is Placket.GROWN_ON,
+        ends=frozenset({Ended.OPENING}),
+        finish=finish,
+    ),
+)

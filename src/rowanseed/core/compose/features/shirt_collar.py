@@ -1,0 +1,75 @@
+"""A shirt collar: a collar of two layers between an outer and an inner stand."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bands import along
+from rowanseed.core.compose.bodice import EXTENSION
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.collars import FALL, STAND, has_collar, layers_of, neck_parts
+from rowanseed.core.compose.description import CollarKind
+from rowanseed.core.compose.drafting import curve, straight
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.making import FinishKind, Press
+
+
+def finish(build: Build, body: Body) -> None:
+    parts = neck_parts(body)
+
+    def neck(size: Size) -> float:
+        return along(build, parts, size)
+
+    def stand(size: Size) -> Edges:
+        long = neck(size)
+        end = (4.0, long)
+        return {
+            "centre": straight((0.0, 0.0), (STAND, 0.0)),
+            "neck": straight((STAND, 0.0), (STAND, long)),
+            "front": (curve((STAND, long), (-1.0, 0.0), (end[0], long - EXTENSION), (-0.4, -1.0), 0.4),),
+            "upper": straight((end[0], long - EXTENSION), (0.0, 0.0)),
+        }
+
+    def collar(size: Size) -> Edges:
+        long = chain_length(stand(size)["upper"])
+        return {
+            "centre": straight((0.0, 0.0), (FALL, 0.0)),
+            "stand": straight((FALL, 0.0), (FALL, long)),
+            "end": straight((FALL, long), (-12.0, long + 14.0)),
+            "outer": straight((-12.0, long + 14.0), (0.0, 0.0)),
+        }
+
+    layers_of(build, ("collar", "under-collar"), ("Collar", "Under collar"), collar, "centre")
+    layers_of(build, ("stand", "stand-inner"), ("Collar stand", "Inner collar stand"), stand, "centre")
+    build.join(
+        "collar-edge",
+        "Collar to under collar",
+        (part("collar", "end"), part("collar", "outer")),
+        (part("under-collar", "end"), part("under-collar", "outer")),
+    )
+    build.join(
+        "collar-stand", "Collar to stand", (part("collar", "stand"),), (part("stand", "upper"),), press=Press.DOWN
+    )
+    build.join(
+        "under-stand",
+        "Under collar to inner stand",
+        (part("under-collar", "stand"),),
+        (part("stand-inner", "upper"),),
+        press=Press.DOWN,
+    )
+    build.join(
+        "stand-ends", "Ends of the stand", (part("stand", "front"),), (part("stand-inner", "front"),), each_hand=True
+    )
+    build.join("neck", "Stand to neck", parts, (part("stand", "neck"),), press=Press.UP)
+    build.finish("stand-inside", "Inside of the stand", FinishKind.TURNED, (part("stand-inner", "neck"),))
+    build.along |= {"neck": ("neck",), "collar": ("collar-edge",)}
+
+
+FEATURES = (
+    Feature(
+        "shirt-collar",
+        asked=lambda d: has_collar(d, CollarKind.SHIRT),
+        ends=frozenset({Ended.NECK}),
+        finish=finish,
+    ),
+)

@@ -1,0 +1,24 @@
+"""The top of a fitted skirt or of trousers with a shaped facing; above a zip a hook holds it."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Description, Waist
+from rowanseed.core.compose.facing import face
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.waists import fullness, waist_finish, waist_parts
+from rowanseed.core.pattern.making import Closure, ClosureKind
+
+
+def finish(build: Build, body: Body) -> None:
+    face(build, "waist", "waist", waist_parts(body.front, body.back))
+    zipped = next((c for c in build.closures if c.kind.value.endswith("zip")), None)
+    if zipped is not None:
+        build.closures.append(Closure("waist-hook", ClosureKind.HOOK_AND_EYE, zipped.join))
+
+
+def asked(d: Description) -> bool:
+    return waist_finish(d) is Waist.FACING and fullness(d) == 1
+
+
+FEATURES = (Feature("waist-facing", asked=asked, ends=frozenset({Ended.WAIST}), finish=finish),)

@@ -1,0 +1,91 @@
+"""A zip in a seam of the bodice: at the centre, at the left side, or past the waist seam; or at a skirt's waist."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Description, GarmentKind, OpeningKind, Where
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.openings import closes, opening_half, split_sides
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
+from rowanseed.core.pattern.pieces import Mark, MarkKind
+
+LONG, AT_A_WAIST = 400.0, 200.0
+"""The usual length of a zip, in mm."""
+
+
+def _kind(build: Build) -> ClosureKind:
+    kind = build.description.features.opening.kind
+    assert kind is not None
+    return ClosureKind(kind.value.replace(" ", "-"))
+
+
+def _length(build: Build, usual: float) -> float:
+    said = build.description.features.opening.length
+    if said is None:
+        build.assumed["features.opening.length"] = "a zip of the usual length"
+    return said or usual
+
+
+def _reach(build: Build, where: EdgePart) -> float:
+    """How long its seam is in the size where it is shortest."""
+    return min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes)
+
+
+def _put_in(build: Build, join: str, where: EdgePart, anchor: str, long: float) -> None:
+    build.mark(where.piece, Mark("zip-end", MarkKind.ZIP_END, where.edge, anchor, build.each(lambda size: long)))
+    build.closures.append(Closure("opening", _kind(build), join, (where.piece, "zip-end")))
+
+
+def in_a_bodice(build: Build, body: Body) -> None:
+    if build.description.features.opening.where is Where.LEFT_SIDE:
+        join, where = split_sides(build, "sides"), body.front.side[0]
+        anchor = "end"
+    else:
+        half = opening_half(body, build.description)
+        join, where, anchor = f"centre-{half.name}", half.centre[0], "start"
+    long = _length(build, LONG)
+    reach = _reach(build, where)
+    if long > reach - 20.0:
+        _through_the_waist(build, join, long, reach)
+    else:
+        _put_in(build, join, where, anchor, long)
+
+
+def _through_the_waist(build: Build, join: str, long: float, reach: float) -> None:
+    """A zip that runs past the waist seam: bodice and skirt have one centre seam for it."""
+    below = f"skirt-{join}"
+    other = next((j for j in build.joins if j.id == below), None)
+    own = next(j for j in build.joins if j.id == join)
+    if other is None:
+        build.closures.append(Closure("opening", _kind(build), join))
+        build.assumed["features.opening.length"] = "the zip runs to the end of its seam"
+        return
+    build.joins = [j for j in build.joins if j.id not in (join, below)]
+    build.join(join, own.name, (*own.a, *other.a), (*own.b, *other.b))
+    _put_in(build, join, other.a[0], "start", max(20.0, long - reach))
+
+
+def at_a_waist(build: Build, body: Body) -> None:
+    """From the waist down, not quite to the end of its seam."""
+    if build.description.features.opening.where is Where.LEFT_SIDE:
+        where, join, anchor = body.front.side[-1], split_sides(build, "sides"), "end"
+    else:
+        half = opening_half(body, build.description)
+        where, join, anchor = half.centre[0], f"centre-{half.name}", "start"
+    _put_in(build, join, where, anchor, min(_length(build, AT_A_WAIST), _reach(build, where) - 30.0))
+
+
+def zipped(kind: OpeningKind | None) -> bool:
+    return kind is not None and kind.is_zip
+
+
+def _at_a_waist(d: Description) -> bool:
+    return d.garment is GarmentKind.SKIRT and zipped(d.features.opening.kind)
+
+
+ENDS = frozenset({Ended.OPENING})
+FEATURES = (
+    Feature("zip", asked=lambda d: zipped(closes(d)), ends=ENDS, finish=in_a_bodice),
+    Feature("zip-at-a-waist", asked=_at_a_waist, ends=ENDS, finish=at_a_waist),
+)

@@ -1,0 +1,114 @@
+"""Openings in a bodice: which half opens, where its edges are open all the way, and where its fastenings stand."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.description import Centre, Description, FacedEdge, OpeningKind, Placket, Side, Where
+from rowanseed.core.compose.feature import Body
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.panels import Half
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
+from rowanseed.core.pattern.pieces import InnerPoint, PointKind
+
+FRONT_BAND = 30.0
+"""A front band is so wide, finished, in mm."""
+
+
+def opening_half(body: Body, description: Description) -> Half:
+    """The half that opens."""
+    return body.front if description.features.opening.where is Where.FRONT else body.back
+
+
+def opening_side(description: Description) -> Side:
+    """What the description says of the half that opens."""
+    features = description.features
+    return features.front if features.opening.where is Where.FRONT else features.back
+
+
+def closes(description: Description) -> OpeningKind | None:
+    """What an opening of a bodice is closed by; None where nothing closes it, or it has no bodice."""
+    opening = description.features.opening
+    return opening.kind if description.garment.has_bodice and opening.where is not Where.NONE else None
+
+
+def closes_an_edge(description: Description) -> bool:
+    """Whether edges that are open from neck to hem are closed by buttons, snaps, ties or hooks."""
+    kind = closes(description)
+    return kind is not None and not kind.is_zip and opening_side(description).centre is Centre.OPEN
+
+
+def placket(description: Description) -> Placket | None:
+    """How edges that are closed are made up, as said or as is usual; None where the lining meets them or none is."""
+    features = description.features
+    if not closes_an_edge(description) or features.is_bagged:
+        return None
+    if features.opening.placket is not None:
+        return features.opening.placket
+    laps = features.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
+    return Placket.GROWN_ON if laps and FacedEdge.FRONT not in features.facing else Placket.FACING
+
+
+def tell_placket(build: Build) -> None:
+    """Say which placket was taken where none was said."""
+    found = placket(build.description)
+    if build.description.features.opening.placket is None and found is not None:
+        build.assumed["features.opening.placket"] = found.words
+
+
+def split_sides(build: Build, id: str) -> str:
+    """Side seams told apart, since only the left one has the zip; the id of the left one."""
+    whole = next(j for j in build.joins if j.id == id)
+    k = build.joins.index(whole)
+
+    def one(hand: str) -> Join:
+        def sided(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
+            return tuple(replace(p, hand=hand) for p in parts)
+
+        return replace(
+            whole,
+            id=f"{id}-{hand}",
+            name=f"{hand.capitalize()} side seam",
+            a=sided(whole.a),
+            b=sided(whole.b),
+            each_hand=False,
+        )
+
+    build.joins[k : k + 1] = [one("left"), one("right")]
+    return f"{id}-left"
+
+
+def closing(build: Build, half: Half, join: str) -> None:
+    """The closure on an open edge, with its places."""
+    opening = build.description.features.opening
+    assert opening.kind is not None
+    kinds = {
+        OpeningKind.BUTTONS: ClosureKind.BUTTONS,
+        OpeningKind.SNAPS: ClosureKind.SNAPS,
+        OpeningKind.TIES: ClosureKind.TIES,
+        OpeningKind.HOOK_AND_EYE: ClosureKind.HOOK_AND_EYE,
+    }
+    build.closures.append(Closure("opening", kinds.get(opening.kind, ClosureKind.BUTTONS), join))
+    if opening.kind not in (OpeningKind.BUTTONS, OpeningKind.SNAPS):
+        return
+    count = opening.count or 6
+    if opening.count is None:
+        build.assumed["features.opening.count"] = f"{count} of them"
+    banded = "band" in build.pieces
+    where = part("band", "front") if banded else half.centre[-1]
+    kind = PointKind.BUTTONHOLE if opening.kind is OpeningKind.BUTTONS else PointKind.BUTTON
+
+    def at(size: Size, k: int) -> tuple[float, float]:
+        chain = build.edge(where.piece, where.edge, size)
+        low, high = sorted((chain[0].start[0], chain[-1].end[0]))
+        x = low + 15.0 + k * (high - low - 120.0) / max(1, count - 1)
+        return (x, FRONT_BAND * 1.5 if banded else 0.0)
+
+    build.point(
+        where.piece,
+        *(
+            InnerPoint(f"button-{k + 1}", kind, {size.name: at(size, k) for size in build.figures.sizes})
+            for k in range(count)
+        ),
+    )

@@ -1,0 +1,52 @@
+"""The top of a skirt or of trousers: how full it is, and what finishes it, as is said or as is usual."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Description, FacedEdge, GarmentKind, SkirtKind, Waist
+from rowanseed.core.compose.panels import Half
+from rowanseed.core.pattern.making import EdgePart
+
+GATHERED, PLEATED = 2.0, 3.0
+"""How many times the waist a gathered skirt and a pleated one usually are."""
+
+
+def waist_parts(front: Half, back: Half) -> tuple[EdgePart, ...]:
+    """One half of the waist, from the centre front to the centre back."""
+    return (*front.neck, *reversed(back.neck))
+
+
+def fullness(description: Description) -> float:
+    """How many times the waist a full skirt is wide; 1 for any other."""
+    skirt = description.features.skirt
+    if skirt is None or not skirt.kind.is_full:
+        return 1.0
+    if skirt.fullness is not None:
+        return skirt.fullness
+    return GATHERED if skirt.kind is SkirtKind.GATHERED else PLEATED
+
+
+def tell_fullness(build: Build) -> None:
+    """Say how full the skirt was made, where nothing was said."""
+    skirt = build.description.features.skirt
+    if skirt is not None and skirt.kind.is_full and skirt.fullness is None:
+        build.assumed["features.skirt.fullness"] = f"{fullness(build.description):g} times the waist"
+
+
+def waist_finish(description: Description) -> Waist | None:
+    """What finishes it; None for a garment that has no such top."""
+    features = description.features
+    if description.garment not in (GarmentKind.SKIRT, GarmentKind.TROUSERS):
+        return None
+    if features.waist is not None:
+        return features.waist
+    if features.opening.kind is None:
+        return Waist.ELASTIC_CASING
+    return Waist.FACING if FacedEdge.WAIST in features.facing else Waist.WAISTBAND
+
+
+def tell_waist(build: Build) -> None:
+    """Say what finishes it, where nothing was said."""
+    found = waist_finish(build.description)
+    if build.description.features.waist is None and found is not None:
+        build.assumed["features.waist"] = found.words
