@@ -172,6 +172,9 @@ def _lacking(description, name):
         case "opening":
             if f.opening != Opening():
                 return replace(description, features=replace(f, opening=Opening()))
+            if description.garment.has_bodice:
+                zip_ = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0)
+                return replace(description, features=replace(f, back=replace(f.back, centre=Centre.SEAM), opening=zip_))
             opening = Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP, 200.0)
             return replace(description, features=replace(f, opening=opening))
     return None

@@ -19,6 +19,7 @@ from rowanseed.core.compose.chart import ChartError, read_chart, written
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
     Centre,
+    ClothKind,
     Description,
     Features,
     GarmentKind,
@@ -45,13 +46,15 @@ from rowanseed.core.make.equipment import Equipment
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.check import faults as drawing_faults
-from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.pieces import LineKind, Panel, Role
+from rowanseed.core.pattern.seamline import seam_length
 from rowanseed.core.pattern.walk import walk
 from rowanseed.drawings.line_drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern, read_description, write_description
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
 
-from .descriptions import descriptions
+from .descriptions import descriptions, whole_ones
 from .test_make import faults
 
 SAMPLES = sorted(Path("tests/outside/descriptions").glob("*.json"))
@@ -60,6 +63,9 @@ HOUSEHOLDS = (MakingChoices(), MakingChoices(equipment=Equipment(machine=False))
 
 def dress(**features):
     return Description(name="Dress", garment=GarmentKind.DRESS, features=Features(**features))
+
+
+ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0)
 
 
 def skirt(kind, **more):
@@ -130,8 +136,18 @@ def test_a_description_survives_its_document(description):
     "features",
     [
         Features(back=Side(Centre.SEAM)),
-        Features(front=Side(shaping=(Shaping.BUST_DART, Shaping.WAIST_DART)), back=Side(), waist=Waist.SEAM),
-        Features(front=Side(shaping=(Shaping.PRINCESS_ARMHOLE,)), back=Side(shaping=(Shaping.PRINCESS_SHOULDER,))),
+        Features(
+            front=Side(shaping=(Shaping.BUST_DART, Shaping.WAIST_DART)),
+            back=Side(Centre.SEAM),
+            waist=Waist.SEAM,
+            opening=ZIP,
+        ),
+        Features(
+            front=Side(shaping=(Shaping.PRINCESS_ARMHOLE,)),
+            back=Side(Centre.SEAM, (Shaping.PRINCESS_SHOULDER,)),
+            opening=ZIP,
+        ),
+        Features(waist=Waist.SHIRRED),
     ],
 )
 def test_the_pieces_measure_what_the_garment_is_said_to_measure(features):
@@ -184,7 +200,7 @@ def test_gores_together_are_as_wide_as_hip_and_waist(panels):
 
 def test_proportions_are_the_trades():
     """Of the bust: fitted armhole 0.42 to 0.56, neck 0.36 to 0.46; cap ease of a set-in sleeve 10 to 30 mm."""
-    made = dress(back=Side(Centre.FOLD), sleeve=Sleeve(SleeveKind.SET_IN))
+    made = dress(back=Side(Centre.SEAM), sleeve=Sleeve(SleeveKind.SET_IN), opening=ZIP)
     pattern = compose(made).pattern
     for size in pattern.envelope.sizes:
         bust = pattern.envelope.body_chart["bust"][size]
@@ -194,7 +210,55 @@ def test_proportions_are_the_trades():
         assert 0.42 < hole / bust < 0.56 and 10 <= cap - hole <= 30 and 0.36 < neck / bust < 0.50
 
 
+# ---------------------------------------------------------------- what is put on
+
+
+HEADS = {Figure.WOMEN: 550, Figure.MEN: 570, Figure.CHILDREN: 520, Figure.UNISEX: 570}
+"""Round a head, in mm, from memory."""
+
+
+@given(description=whole_ones)
+@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+def test_what_nothing_opens_goes_over_the_head_the_bust_and_the_hip(description):
+    """Of cloth that does not stretch: its neck, its waist and its top are wide enough for what has to go through."""
+    try:
+        pattern = compose(description).pattern
+    except DescriptionRefused:
+        return
+    opened = description.features.opening.kind is not None or any(p.has_edge("opening") for p in pattern.pieces)
+    if opened or description.cloth is ClothKind.KNIT or not description.garment.has_bodice | pulled_up(description):
+        return
+    for number, size in enumerate(pattern.envelope.sizes):
+        chart = {name: list(row.values())[number] for name, row in pattern.envelope.body_chart.items()}
+        # A square neck's corners and a dart in it are measured as they are sewn.
+        if description.garment.has_bodice:
+            assert round_edge(pattern, "neck", size) >= HEADS[description.figure]
+            waist = round_edge(pattern, "waist", size, bodice=True)
+            assert not waist or waist >= chart["bust"] * 0.99
+        else:
+            assert round_edge(pattern, "waist", size) >= chart["hip"]
+
+
+def pulled_up(description):
+    return description.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS)
+
+
+def round_edge(pattern, edge, size, *, bodice=False):
+    """The length of an edge over all the shell's pieces that have it, left and right together."""
+    pieces = [p for p in pattern.pieces if p.has_edge(edge) and p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)]
+    pieces = [p for p in pieces if not (bodice and p.id.startswith("skirt")) and p.cuts_for(Role.MAIN, "A")]
+    return sum(seam_length(p, size, edge) * (2 if p.cuts[0].fold else p.cuts[0].count) for p in pieces)
+
+
 # ---------------------------------------------------------------- refusals, at their fields
+
+
+def pulled_up_skirt(kind, **more):
+    return Description(
+        name="Skirt",
+        garment=GarmentKind.SKIRT,
+        features=Features(waist=Waist.ELASTIC_CASING, skirt=Skirt(kind, length=620.0, **more)),
+    )
 
 
 REFUSED = [
@@ -219,6 +283,10 @@ REFUSED = [
         "belongs to a straight or A-line",
     ),
     (dress(back=Side(Centre.SEAM), skirt=Skirt(slit=Slit.SIDES), vent=True), "features.vent", "not both"),
+    (dress(waist=Waist.SEAM), "features.opening", "narrower than the bust"),
+    (dress(front=Side(shaping=(Shaping.WAIST_DART,)), waist=Waist.SHIRRED), "features.waist", "take it in as well"),
+    (dress(waist=Waist.SHIRRED, back=Side(shaping=(Shaping.SHIRRED_PANEL,))), "features.back.shaping", "already"),
+    (pulled_up_skirt(SkirtKind.GATHERED, fullness=1.1), "features.skirt.fullness", "over the hip"),
     (replace(dress(), views=(PrintedView("B", "", -900.0),)), "views", "another garment"),
 ]
 

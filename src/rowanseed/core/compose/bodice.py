@@ -7,7 +7,7 @@ as an eighth of the bust and a constant, a neck of a sixth of its girth, shoulde
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from rowanseed.core.compose.description import (
@@ -21,9 +21,10 @@ from rowanseed.core.compose.description import (
     SleeveKind,
     Waist,
 )
-from rowanseed.core.compose.drafting import IN, UP, curve, straight, y_at
+from rowanseed.core.compose.drafting import IN, UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size, skirt_kind
-from rowanseed.core.geometry.outline import Chain, Point
+from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.pattern.envelope import Figure
 
 FORWARD = 5.0
 """The front is so much wider than a quarter of the garment, the back so much narrower, in mm."""
@@ -50,6 +51,10 @@ DEEPER = {
     NeckShape.HIGH: -4.0,
 }
 """How much deeper the front neck is than the neck is wide, in mm."""
+LOWER_BEHIND = {NeckShape.SCOOP: 16.0, NeckShape.SQUARE: 16.0, NeckShape.BOAT: 4.0}
+HEAD = {Figure.WOMEN: 580.0, Figure.MEN: 600.0, Figure.CHILDREN: 550.0, Figure.UNISEX: 600.0}
+"""Round a head and a little more, in mm, from memory: what a neck of cloth that does not stretch has to measure."""
+MOST_LOOSE = 90.0
 
 
 def has_waist_seam(description: Description) -> bool:
@@ -65,6 +70,8 @@ class Upper:
     is_front: bool
     middle: Size
     """The middle size: what it reaches decides for all of them which points the outline has."""
+    loosened: float | None = None
+    """How much wider the neck is than usual, in mm; None: as much as a head needs."""
 
     @property
     def side_of(self) -> Side:
@@ -190,20 +197,36 @@ class Upper:
     def shape(self) -> NeckShape:
         return self.description.features.neck.shape
 
+    @cached_property
+    def loose(self) -> float:
+        """How much wider and deeper the neck is than usual, in mm: nothing opens it, and a head has to go through."""
+        if self.loosened is not None or not self.description.is_pulled_on:
+            return self.loosened or 0.0
+
+        def round_the_neck(by: float) -> float:
+            halves = (replace(self, is_front=front, loosened=by) for front in (True, False))
+            return 2 * sum(chain_length(half.neck) for half in halves)
+
+        head = HEAD[self.description.figure]
+        return 0.0 if round_the_neck(0.0) >= head else solve(round_the_neck, head, 0.0, MOST_LOOSE)
+
+    @property
+    def wider(self) -> float:
+        return WIDER.get(self.shape, 0.0) + self.loose
+
     @property
     def neck_width(self) -> float:
-        return self.size.neck / 6 + 6.0 + WIDER.get(self.shape, 0.0)
+        return self.size.neck / 6 + 6.0 + self.wider
 
     @property
     def shoulder(self) -> float:
-        long = self.size.shoulder - WIDER.get(self.shape, 0.0) * 0.9
+        long = self.size.shoulder - self.wider * 0.9
         dart = SHOULDER_DART if not self.is_front and self.side_of.has(Shaping.SHOULDER_DART) else 0.0
         return long + dart + (DROP if self.is_dropped else 0.0)
 
     @property
     def neck_point(self) -> Point:
-        wider = WIDER.get(self.shape, 0.0)
-        return (self.up + wider * math.tan(SLOPE) * 0.9, self.neck_width)
+        return (self.up + self.wider * math.tan(SLOPE) * 0.9, self.neck_width)
 
     @property
     def tip(self) -> Point:
@@ -214,10 +237,8 @@ class Upper:
     def neck_depth(self) -> float:
         """Where the neck meets the centre."""
         if self.is_front:
-            return self.up + self.size.neck / 6 + 6.0 + DEEPER[self.shape] * self.size.tall
-        return NAPE + (
-            16.0 if self.shape in (NeckShape.SCOOP, NeckShape.SQUARE) else 4.0 if self.shape is NeckShape.BOAT else 0.0
-        )
+            return self.up + self.size.neck / 6 + 6.0 + DEEPER[self.shape] * self.size.tall + self.loose
+        return NAPE + LOWER_BEHIND.get(self.shape, 0.0) + 0.3 * self.loose
 
     @property
     def centre(self) -> float:

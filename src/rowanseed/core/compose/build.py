@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field, replace
 
+from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.description import Description, Interfaced
 from rowanseed.core.compose.figures import Figures, Size
 from rowanseed.core.geometry.outline import Chain, Point, bounds, flatten
@@ -59,6 +60,15 @@ class Build:
     along: dict[str, tuple[str, ...]] = field(default_factory=dict)
     notions: list[str] = field(default_factory=list)
     assumed: dict[str, str] = field(default_factory=dict)
+    blocks: dict[tuple[str, bool], Upper] = field(default_factory=dict)
+    """The bodice block by size and front, as it was worked out."""
+
+    def block(self, size: Size, *, is_front: bool) -> Upper:
+        """Front or back of the bodice block in a size."""
+        if (size.name, is_front) not in self.blocks:
+            middle = self.figures.sizes[len(self.figures.sizes) // 2]
+            self.blocks[size.name, is_front] = Upper(self.description, size, is_front, middle)
+        return self.blocks[size.name, is_front]
 
     @property
     def seam(self) -> float:

@@ -83,6 +83,7 @@ def compose(description: Description) -> Composed:
         if feature.adds is not None and feature.asked(description):
             feature.adds(build)
     _views(build)
+    _pulled_on(build)
     if build.description.features.pads:
         build.assumed["features.pads"] = "room for the pads is made at the Cloth station, with their thickness"
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
@@ -111,6 +112,16 @@ def _views(build: Build) -> None:
             f"views {', '.join(one.id for one in views)} are cut alike but for their length: what else differs, "
             "describe as another garment"
         )
+
+
+def _pulled_on(build: Build) -> None:
+    """Say what was cut wider than it would fit, since nothing opens it."""
+    description = build.description
+    if any(block.loose > 0 for block in build.blocks.values()):
+        build.assumed["features.neck.shape"] = "the neck is wide enough for a head: nothing opens the garment"
+    if description.is_drawn_in:
+        over = "bust" if description.garment.has_bodice else "hip"
+        build.assumed["finished.waist"] = f"the waist is as wide as the {over} before it is drawn in"
 
 
 def _unconfirmed(build: Build) -> tuple[tuple[str, str], ...]:
@@ -260,7 +271,7 @@ def _pattern(build: Build) -> Pattern:
     }
     if description.garment.hangs_from_the_shoulders:
         finished["bust"] = {size.name: size.bust for size in build.figures.sizes}
-    if all(size.waist is not None for size in build.figures.sizes):
+    if all(size.waist is not None for size in build.figures.sizes) and not description.is_drawn_in:
         finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
     finished |= {name: dict(row) for name, row in description.finished.items()}
     usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", "hip")

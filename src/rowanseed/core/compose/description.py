@@ -541,3 +541,20 @@ class Description:
     said: frozenset[str] = frozenset()
     """The fields that were said, by their names in the document (`features.neck.finish`); all else is assumed."""
     measured: Mapping[str, Measured] = field(default_factory=dict)
+
+    @property
+    def is_pulled_on(self) -> bool:
+        """Whether it goes over the head though its cloth does not stretch: nothing opens it."""
+        features = self.features
+        opened = features.opening.kind is not None and features.opening.where is not Where.NONE
+        apart = Centre.OPEN in (features.front.centre, features.back.centre)
+        return self.garment.has_bodice and self.cloth is ClothKind.WOVEN and not opened and not apart
+
+    @property
+    def is_drawn_in(self) -> bool:
+        """Whether elastic or a cord draws its waist in, so that it is cut wide enough to be pulled on."""
+        waist = self.features.waist
+        if waist is None:
+            of_a_waist = self.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS)
+            return of_a_waist and self.features.opening.kind is None
+        return waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING, Waist.SHIRRED)

@@ -184,11 +184,13 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         figure = said(name)
         if figure is None:
             found[name] = body[name] + ease(description, name)
-            if name != "waist" or goes_in(description):
+            if name != "waist" or (goes_in(description) and not description.is_drawn_in):
                 assumed[f"finished.{name}"] = f"usual ease at the {name}"
         else:
             found[name] = figure
     waist: float | None = found["waist"] if goes_in(description) or said("waist") is not None else None
+    if description.is_drawn_in and not is_full(description):
+        waist = found["bust"] if description.garment.has_bodice else found["hip"]
     length = said("length")
     if length is None:
         length = _length(description) * tall
@@ -206,6 +208,12 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         length=length,
         tall=tall,
     )
+
+
+def is_full(description: Description) -> bool:
+    """Whether a straight length of cloth is drawn in to the waist."""
+    skirt = description.features.skirt
+    return not description.garment.has_bodice and skirt is not None and skirt.kind.is_full
 
 
 def goes_in(description: Description) -> bool:

@@ -45,8 +45,7 @@ def side_of(build: Build, half: Half) -> Side:
 
 
 def upper(build: Build, size: Size, half: Half) -> Upper:
-    sizes = build.figures.sizes
-    return Upper(build.description, size, half.is_front, sizes[len(sizes) // 2])
+    return build.block(size, is_front=half.is_front)
 
 
 def _panel_of(half: Half) -> Panel:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from rowanseed.core.base.units import INCH
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.description import (
+    PRINCESS,
     ArmholeFinish,
     Centre,
     ClothKind,
@@ -30,6 +31,7 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
+from rowanseed.core.compose.figures import figures, is_full
 from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
 
@@ -45,7 +47,23 @@ class Refusal:
 def refusals(description: Description) -> tuple[Refusal, ...]:
     """Everything that contradicts itself or cannot be drafted, in the order of the document."""
     rules = (*RULES, *(feature.forbids for feature in FEATURES if feature.asked(description)))
-    return tuple(Refusal(*found) for rule in rules for found in rule(description))
+    found = tuple(Refusal(*one) for rule in rules for one in rule(description))
+    # What is right in itself may still not be put on.
+    return found or tuple(Refusal(*one) for one in _put_on(description))
+
+
+def _put_on(d: Description) -> Found:
+    if d.is_pulled_on and any(size.waist is not None and size.waist < size.body_bust for size in figures(d).sizes):
+        yield (
+            "features.opening",
+            "Nothing opens it, and its waist is narrower than the bust that has to go through: say where and how it "
+            "opens, or have the waist drawn in.",
+        )
+    skirt = d.features.skirt
+    if d.is_drawn_in and skirt is not None and is_full(d) and skirt.fullness is not None:
+        narrow = any((size.waist or size.body_waist) * skirt.fullness < size.body_hip for size in figures(d).sizes)
+        if narrow:
+            yield "features.skirt.fullness", "So little fullness does not go over the hip: make it fuller, or open it."
 
 
 BODIES = {"bust": (350.0, 2200.0), "waist": (350.0, 2200.0), "hip": (380.0, 2400.0)}
@@ -268,6 +286,9 @@ def _waist(d: Description) -> Found:
     fitted = waist in (Waist.WAISTBAND, Waist.FACING, Waist.PLAIN_BAND, Waist.PLEATED_BAND)
     if fitted and d.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS) and f.opening.kind is None:
         yield "features.opening", "A waist that fits needs an opening: say where and how it closes."
+    taken = (Shaping.WAIST_DART, *PRINCESS)
+    if d.garment.has_bodice and d.is_drawn_in and (f.front.has(*taken) or f.back.has(*taken)):
+        yield "features.waist", "A waist that is drawn in has no darts or princess seams that take it in as well."
     if waist is Waist.SHIRRED and not d.garment.has_bodice:
         yield "features.waist", "A shirred waist is not drafted here: choose an elastic casing."
     if f.legs.pleats and d.garment is not GarmentKind.TROUSERS:

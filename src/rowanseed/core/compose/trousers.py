@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import LegEnd, LegKind, OpeningKind, Waist, Where
+from rowanseed.core.compose.description import LegEnd, LegKind, OpeningKind, Where
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
@@ -41,7 +41,7 @@ def _length(build: Build, size: Size) -> float:
 
 def _is_straight(build: Build) -> bool:
     """Drawn in at the waist by elastic or a cord: no darts, the waist as wide as the hip nearly."""
-    return build.description.features.waist in (None, Waist.ELASTIC_CASING, Waist.DRAWSTRING)
+    return build.description.is_drawn_in
 
 
 def trousers(build: Build) -> tuple[Half, Half]:

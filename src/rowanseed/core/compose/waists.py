@@ -40,7 +40,7 @@ def waist_finish(description: Description) -> Waist | None:
         return None
     if features.waist is not None:
         return features.waist
-    if features.opening.kind is None:
+    if description.is_drawn_in:
         return Waist.ELASTIC_CASING
     return Waist.FACING if FacedEdge.WAIST in features.facing else Waist.WAISTBAND
 

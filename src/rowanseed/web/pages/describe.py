@@ -11,6 +11,7 @@ from fastapi import APIRouter, Request, Response
 
 from rowanseed.core.base.errors import DocumentError, NotThere, RowanseedError
 from rowanseed.core.compose.compose import DescriptionRefused
+from rowanseed.core.compose.description import ClothKind
 from rowanseed.core.compose.envelope_text import read_pieces
 from rowanseed.core.compose.listed import Tick, ticked_off
 from rowanseed.core.make.booklet_text import Matched, match_steps
@@ -20,13 +21,19 @@ from rowanseed.drawings.line_drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
-from rowanseed.web.describe_form import CONFIRMED, LISTS, carried, from_document, to_document, usual_chart
+from rowanseed.web.describe_form import CONFIRMED, GROUPS, LISTS, carried, from_document, to_document, usual_chart
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
 
 router = APIRouter(route_class=Once)
 TRIES = 6
-NEW = {"garment": "dress", "features.back.centre": "seam", "features.opening.where": "none"}
+FIELDS = frozenset(one.path for group in GROUPS for one in group.fields)
+NEW = {
+    "garment": "dress",
+    "features.back.centre": "seam",
+    "features.opening.where": "back",
+    "features.opening.kind": "invisible zip",
+}
 
 
 @router.get("/patterns/describe")
@@ -150,8 +157,13 @@ def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str |
         except DescriptionRefused as refused:
             where = refused.refusals[0].field.split(".")
             features = document.get("features", {})
-            if where[0] != "features" or len(where) < 2 or features.pop(where[1], None) is None:
+            if where[0] != "features" or len(where) < 2:
                 return None
+            if features.pop(where[1], None) is None:
+                if document.get("cloth") == ClothKind.KNIT.value:
+                    return None
+                # What a knit stretches over, the drawing of woven cloth may show as well.
+                document["cloth"] = ClothKind.KNIT.value
         except RowanseedError:
             return None
     return None
@@ -164,7 +176,10 @@ def _field(path: str) -> str:
         return f"{path}.{LISTS[row[1]]}"
     if path.startswith("finished"):
         return "finished"
-    return "body_chart" if path.startswith(("body_chart", "sizes")) else "form" if path == "features" else path
+    if path.startswith(("body_chart", "sizes")):
+        return "body_chart"
+    within = (one.path for group in GROUPS for one in group.fields if one.path.startswith(f"{path}."))
+    return "form" if path == "features" else path if path in FIELDS else next(within, path)
 
 
 def _page(home: House, typed: Mapping[str, str], errors: dict[str, str] | None = None, status: int = 200) -> Response:

@@ -38,7 +38,7 @@ LAPEL = 72.0
 
 def _behind(build: Build, size: Size) -> float:
     """Half the back neck."""
-    return chain_length(Upper(build.description, size, False, build.figures.sizes[len(build.figures.sizes) // 2]).neck)
+    return chain_length(build.block(size, is_front=False).neck)
 
 
 def _corners(build: Build, block: Upper) -> tuple[Point, Point]:
