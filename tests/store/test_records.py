@@ -172,6 +172,7 @@ def test_a_copy_is_kept_before_every_migration(full):
             ("household", "stand_in_shop"),
             ("project", "techniques"),
             ("project", "as_cut"),
+            ("kept_lay", "together"),
         )
         for table, column in added:
             old.execute(f"ALTER TABLE {table} DROP COLUMN {column}")

@@ -6,6 +6,7 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from itertools import pairwise
+from typing import assert_never
 from xml.etree.ElementTree import Element
 
 from rowanseed.core.geometry.outline import Point, bounds
@@ -14,6 +15,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.drawings.line_laid import Laid, along, laid, sleeve
 from rowanseed.drawings.line_parts import Figure, bands, collars
+from rowanseed.drawings.line_trims import Dressed, Line, Stroke, sewn_on
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, path_of, write
 
 HIGH, WIDE = 430.0, 300.0
@@ -74,20 +76,23 @@ class _View:
     pieces: tuple[Laid, ...]
     sleeves: tuple[list[Point], ...]
     parts: tuple[tuple[str, list[Point]], ...]
+    sewn_on: tuple[Stroke, ...]
 
     @classmethod
     def of(cls, pattern: Pattern, panel: Panel, size: str) -> _View:
         pieces = tuple(laid(pattern, panel, size))
         figure = Figure(pattern, tuple(q for one in pieces for q in one.edges.items()), panel is Panel.FRONT)
         sleeves = tuple(sleeve(pattern, list(pieces), size))
-        return cls(pattern, panel, size, pieces, sleeves, (*collars(figure), *bands(figure)))
+        parts = (*collars(figure), *bands(figure))
+        dressed = Dressed(pattern, size, panel is Panel.FRONT, pieces, sleeves)
+        return cls(pattern, panel, size, pieces, sleeves, parts, tuple(sewn_on(dressed)) if pieces else ())
 
     @property
     def is_front(self) -> bool:
         return self.panel is Panel.FRONT
 
     def points(self) -> list[Point]:
-        runs = [*self.sleeves, *(ring for _, ring in self.parts)]
+        runs = [*self.sleeves, *(ring for _, ring in self.parts), *(stroke.run for stroke in self.sewn_on)]
         runs += [run for one in self.pieces for run in one.edges.values()]
         return [q for run in runs for q in run]
 
@@ -118,6 +123,25 @@ def _draw(group: Element, view: _View, at: At, *, linked: bool) -> None:
         for hand in (-1, 1):
             add(where, "path", d=path_of([at(q, hand) for q in ring]), stroke="none")
             add(where, "path", d=path_of([at(q, hand) for q in ring], closed=False), stroke=INK, stroke_width=1.6)
+    for stroke in view.sewn_on:
+        _stroke(part(stroke.part), stroke, at)
+
+
+def _stroke(where: Element, stroke: Stroke, at: At) -> None:
+    for hand in stroke.hands:
+        run = [at(q, hand) for q in stroke.run]
+        match stroke.line:
+            case Line.FILLED:
+                add(where, "path", d=path_of(run), stroke=INK, stroke_width=1.2, fill=PAPER)
+            case Line.BOLD:
+                add(where, "path", d=path_of(run, closed=False), stroke=INK, stroke_width=2.6, fill="none")
+            case Line.DASHED:
+                dash = {"stroke_dasharray": "4 3", "fill": "none"}
+                add(where, "path", d=path_of(run, closed=False), stroke=QUIET, stroke_width=0.9, **dash)
+            case Line.FINE:
+                add(where, "path", d=path_of(run, closed=False), stroke=QUIET, stroke_width=1, fill="none")
+            case _:
+                assert_never(stroke.line)
 
 
 def _is_lower(piece: Piece) -> bool:
@@ -199,12 +223,6 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
             far = (tip[0], leg[1]) if dart.is_folded else tip
             ends = [at(leg, hand), at(far, hand)]
             add(group, "path", d=path_of(ends, closed=False), stroke=QUIET, stroke_width=1, fill="none")
-    corners = [q.at[size] for q in piece.points if q.kind is PointKind.POCKET and size in q.at]
-    for a, b in zip(corners[::2], corners[1::2], strict=False):
-        deep = 120.0
-        box = [a, b, (b[0] + deep, b[1]), (a[0] + deep, a[1])]
-        ring = [at((x + one.down, y + one.out), hand) for x, y in box]
-        add(group, "path", d=path_of(ring), stroke=INK, stroke_width=1.1, fill="none")
     if hand == 1:
         for q in piece.points:
             if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and size in q.at:

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, bounds, flatten
-from rowanseed.core.pattern.making import DifferenceKind
+from rowanseed.core.pattern.making import DifferenceKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, Role
 
@@ -65,6 +65,8 @@ def _waist_level(pattern: Pattern, panel: Panel, size: str) -> float:
 
 def _drawn_in(pattern: Pattern, piece: Piece, drawn: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
     """A piece that is gathered at its waist hangs narrow there, as wide as what it is sewn to, and wide below."""
+    if _is_cased(pattern, piece):
+        return _in_a_casing(drawn)
     joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
     ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
     if ratio <= 1.0 or not piece.has_edge("hem"):
@@ -77,6 +79,28 @@ def _drawn_in(pattern: Pattern, piece: Piece, drawn: dict[str, list[Point]], siz
     def at(q: Point) -> Point:
         below = (q[0] - x0) / (x1 - x0)
         return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
+
+    return {name: [at(q) for q in run] for name, run in drawn.items()}
+
+
+CASED, CASED_TO = 0.78, 170.0
+"""What elastic leaves of a waist, and how far below it the garment has its width again, in mm."""
+
+
+def _is_cased(pattern: Pattern, piece: Piece) -> bool:
+    """Whether its waist is a tunnel that draws it in."""
+    return any(
+        f.kind is FinishKind.CASING and any(p.piece == piece.id and p.edge == "waist" for p in f.parts)
+        for f in pattern.making.finishes
+    )
+
+
+def _in_a_casing(drawn: dict[str, list[Point]]) -> dict[str, list[Point]]:
+    top = min(x for x, _ in drawn["waist"])
+
+    def at(q: Point) -> Point:
+        below = min(1.0, max(0.0, q[0] - top) / CASED_TO)
+        return (q[0], q[1] * (CASED + (1.0 - CASED) * below**0.7))
 
     return {name: [at(q) for q in run] for name, run in drawn.items()}
 

@@ -1,0 +1,117 @@
+"""The line drawing shows what is sewn on: each choice changes the view that it belongs to, and stays on the sheet."""
+
+import re
+from dataclasses import replace
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+
+from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.description import (
+    Along,
+    BeltKind,
+    Centre,
+    CollarKind,
+    Description,
+    Features,
+    GarmentKind,
+    Opening,
+    OpeningKind,
+    Placket,
+    Pocket,
+    PocketKind,
+    PocketPlace,
+    Side,
+    Skirt,
+    SkirtKind,
+    Sleeve,
+    SleeveEnd,
+    Slit,
+    Straps,
+    StrapsClosed,
+    Trim,
+    TrimKind,
+    Waist,
+    Where,
+)
+from rowanseed.core.pattern.pieces import Panel
+from rowanseed.drawings.line_drawing import line_drawing
+from rowanseed.drawings.line_laid import laid, sleeve
+from rowanseed.drawings.line_trims import Dressed, sewn_on
+
+from ..core.descriptions import whole_ones
+
+ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0)
+PLAIN = Features(back=Side(Centre.SEAM), opening=ZIP)
+BUTTONED = Features(front=Side(Centre.OPEN), opening=Opening(Where.FRONT, OpeningKind.BUTTONS), collar=CollarKind.SHIRT)
+FRONT, BACK = (Panel.FRONT,), (Panel.BACK,)
+BOTH = (Panel.FRONT, Panel.BACK)
+
+
+def strokes(features, panel, garment=GarmentKind.DRESS):
+    """What is sewn on one side, as the drawing has it."""
+    pattern = compose(Description(name="It", garment=garment, features=features)).pattern
+    size = pattern.envelope.sizes[2]
+    pieces = tuple(laid(pattern, panel, size))
+    return list(
+        sewn_on(Dressed(pattern, size, panel is Panel.FRONT, pieces, tuple(sleeve(pattern, list(pieces), size))))
+    )
+
+
+@pytest.mark.parametrize(
+    ("of", "more", "on"),
+    [
+        (PLAIN, {"trim": (Trim(TrimKind.PIPING, Along.NECK),)}, BOTH),
+        (PLAIN, {"trim": (Trim(TrimKind.LACE, Along.HEM),)}, BOTH),
+        (PLAIN, {"trim": (Trim(TrimKind.BRAID, Along.ARMHOLE),)}, BOTH),
+        (PLAIN, {"trim": (Trim(TrimKind.RUFFLE, Along.HEM),)}, BOTH),
+        (PLAIN, {"trim": (Trim(TrimKind.EMBROIDERY, Along.FRONT),)}, FRONT),
+        (PLAIN, {"straps": Straps(2, 25.0, StrapsClosed.BUTTONS)}, BOTH),
+        (PLAIN, {"belt": BeltKind.TIE}, BOTH),
+        (PLAIN, {"belt": BeltKind.BACK_BELT}, BACK),
+        (PLAIN, {"sleeve": Sleeve(end=SleeveEnd.CUFF)}, BOTH),
+        (PLAIN, {"skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.BACK)}, BACK),
+        (PLAIN, {"vent": True}, BACK),
+        (PLAIN, {"opening": Opening(), "waist": Waist.SHIRRED}, BOTH),
+        (PLAIN, {"pockets": (Pocket(PocketKind.WELT, PocketPlace.FRONT),)}, FRONT),
+        (BUTTONED, {"opening": replace(BUTTONED.opening, placket=Placket.BAND)}, FRONT),
+    ],
+)
+def test_what_is_sewn_on_shows_on_the_side_that_it_is_on(of, more, on):
+    for panel in BOTH:
+        before, after = len(strokes(of, panel)), len(strokes(replace(of, **more), panel))
+        assert (after > before) == (panel in on), panel
+
+
+@pytest.mark.parametrize(("kind", "deep"), [(PocketKind.WELT, 30.0), (PocketKind.PATCH, 150.0)])
+def test_a_pocket_is_as_deep_as_its_piece_lies_on_the_garment(kind, deep):
+    (box,) = strokes(replace(PLAIN, pockets=(Pocket(kind, PocketPlace.FRONT),)), Panel.FRONT)
+    xs = [x for x, _ in box.run]
+    assert abs(max(xs) - min(xs) - deep) < 10.0
+
+
+def test_elastic_at_a_waist_draws_the_drawing_in():
+    """A skirt that is pulled on is cut as wide as the hip, and hangs narrower at its waist."""
+    features = Features(waist=Waist.ELASTIC_CASING, skirt=Skirt(SkirtKind.A_LINE, length=600.0))
+    pattern = compose(Description(name="It", garment=GarmentKind.SKIRT, features=features)).pattern
+    size = pattern.envelope.sizes[2]
+    (front,) = laid(pattern, Panel.FRONT, size)
+    cut = max(q[1] for chain in [pattern.piece("front").shapes[size].edges["waist"]] for q in (chain[0].start,))
+    assert max(y for _, y in front.edges["waist"]) < 0.85 * cut
+    assert any(stroke.part == "waist" for stroke in strokes(features, Panel.FRONT, GarmentKind.SKIRT))
+
+
+@given(description=whole_ones)
+@settings(max_examples=40, deadline=None, suppress_health_check=list(HealthCheck))
+def test_nothing_that_is_drawn_leaves_the_sheet(description):
+    try:
+        drawn = line_drawing(compose(description).pattern)
+    except DescriptionRefused:
+        return
+    wide, high = map(float, re.search(r'viewBox="0 0 ([\d.]+) ([\d.]+)"', drawn).groups())
+    moves = [float(q) for q in re.findall(r'transform="translate\(([\d.]+) ', drawn)]
+    assert "nan" not in drawn and len(moves) in (1, 2)
+    for group, move in zip(drawn.split("<g ")[1:], moves, strict=True):
+        path = re.findall(r' d="([^"]*)"', group)
+        points = [tuple(map(float, q.split(" "))) for d in path for q in re.split(r"[MLZ]", d) if q]
+        assert all(-1 <= move + x <= wide + 1 and -16 <= y <= high for x, y in points)
