@@ -83,7 +83,7 @@ def test_what_is_sewn_on_shows_on_the_side_that_it_is_on(of, more, on):
         assert (after > before) == (panel in on), panel
 
 
-@pytest.mark.parametrize(("kind", "deep"), [(PocketKind.WELT, 30.0), (PocketKind.PATCH, 150.0)])
+@pytest.mark.parametrize(("kind", "deep"), [(PocketKind.WELT, 20.0), (PocketKind.PATCH, 150.0)])
 def test_a_pocket_is_as_deep_as_its_piece_lies_on_the_garment(kind, deep):
     (box,) = strokes(replace(PLAIN, pockets=(Pocket(kind, PocketPlace.FRONT),)), Panel.FRONT)
     xs = [x for x, _ in box.run]

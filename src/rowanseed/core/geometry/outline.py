@@ -235,10 +235,19 @@ def flatten(chain: Chain, flatness: float = FLATNESS) -> list[Point]:
     points = [chain[0].start]
     for segment in chain:
         if segment.is_curve:
-            pieces = _pieces(segment, flatness)
-            points += [segment.at(k / pieces) for k in range(1, pieces)]
+            points += _within(segment, _pieces(segment, flatness))
         points.append(segment.end)
     return points
+
+
+def _within(segment: Segment, pieces: int) -> list[Point]:
+    """The points of a curve at equal steps of its parameter, without its ends: its cubics written out once."""
+    (ax, ay), (bx, by), (cx, cy), (dx, dy) = segment.points()
+    px, py = 3 * (bx - ax), 3 * (by - ay)
+    qx, qy = 3 * (cx - 2 * bx + ax), 3 * (cy - 2 * by + ay)
+    rx, ry = dx - 3 * cx + 3 * bx - ax, dy - 3 * cy + 3 * by - ay
+    steps = [k / pieces for k in range(1, pieces)]
+    return [(((rx * t + qx) * t + px) * t + ax, ((ry * t + qy) * t + py) * t + ay) for t in steps]
 
 
 def _pieces(segment: Segment, flatness: float) -> int:
@@ -286,10 +295,9 @@ def offset_polyline(points: Sequence[Point], distance: float) -> list[Point]:
         return list(points)
     normals = [(d[1], -d[0]) for a, b in pairwise(points) if (d := unit((b[0] - a[0], b[1] - a[1])))]
     out = [_moved(points[0], normals[0], distance)]
-    for point, before, after in zip(points[1:-1], normals, normals[1:], strict=False):
-        cosine = before[0] * after[0] + before[1] * after[1]
-        mitre = distance / max(1 + cosine, 0.1)
-        out.append(_moved(point, (before[0] + after[0], before[1] + after[1]), mitre))
+    for (x, y), (nx, ny), (mx, my) in zip(points[1:-1], normals, normals[1:], strict=False):
+        mitre = distance / max(1 + nx * mx + ny * my, 0.1)
+        out.append((x + mitre * (nx + mx), y + mitre * (ny + my)))
     out.append(_moved(points[-1], normals[-1], distance))
     turned = any(
         (b[0] - a[0]) * -n[1] + (b[1] - a[1]) * n[0] < -1e-9 for (a, b), n in zip(pairwise(out), normals, strict=True)

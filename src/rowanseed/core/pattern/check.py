@@ -7,14 +7,15 @@ Faults of the making graph are found too, so that no edge of a garment is forgot
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from shapely.geometry import Polygon
+import numpy as np
+import shapely
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.geometry.outline import chain_length, flatten, signed_area, without_repeats
+from rowanseed.core.geometry.outline import Point, chain_length, flatten, signed_area, without_repeats
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
@@ -132,15 +133,20 @@ def _shape_faults(piece: Piece, size: str, shape: Shape) -> Iterator[Fault]:
             )
             return
     ring = without_repeats([p for name in names for p in flatten(shape.edges[name], 0.2)])
-    if len(ring) < 3 or not Polygon(ring).is_valid:
+    if not _is_simple(ring):
         yield Fault(place(piece, size), "The outline crosses itself.")
     elif signed_area(ring) <= 1:
         yield Fault(place(piece, size), "The edges run clockwise or enclose nothing; they go round counter-clockwise.")
-    elif not Polygon(lines(piece, size).cutting_ring()).is_valid:
+    elif not _is_simple(lines(piece, size).cutting_ring()):
         yield Fault(place(piece, size), "With its seam allowances the outline crosses itself.")
     top, bottom = shape.grainline
     if math.dist(top, bottom) < 1 or abs(top[1] - bottom[1]) > 0.01 * math.dist(top, bottom):
         yield Fault(place(piece, size), "The grainline has to run along x, from the top of the garment down.")
+
+
+def _is_simple(ring: Sequence[Point]) -> bool:
+    """Whether an outline encloses something and does not cross itself."""
+    return len(ring) >= 3 and bool(shapely.is_valid(shapely.polygons(np.asarray(ring))))
 
 
 def _cut_faults(piece: Piece, sizes: tuple[str, ...]) -> Iterator[Fault]:
