@@ -131,12 +131,12 @@ def test_every_alteration_moves_both_lines(name):
 
 @pytest.mark.parametrize("name", DRAFTS)
 def test_a_blend_is_the_same(name):
-    """Two sizes' outlines have their points elsewhere on the derived line, so the line between them strays a little."""
+    """Whatever curves an outline is drawn with: places are matched by their share of an edge, corner to corner."""
     drawn, printed = both(name)
     size, larger = drawn.envelope.sizes
     levels = {"overshirt": ("bust", "hip"), "waistcoat": ("bust", "waist")}.get(name, ("waist", "hip"))
     blend = ((levels[0], size), (levels[1], larger))
-    alike(*(made(p, size, blend=blend) for p in (drawn, printed)), size, within=0.6)
+    alike(*(made(p, size, blend=blend) for p in (drawn, printed)), size)
 
 
 # ---------------------------------------------------------------- generated pieces

@@ -15,6 +15,7 @@ from rowanseed.core.base.errors import TooWide
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.described_layers import described_layers
 from rowanseed.core.compose.description import PrintedView
 from rowanseed.core.compose.figures import CHARTS
 from rowanseed.core.derive.choice import Layers, LiningSchool
@@ -38,11 +39,13 @@ def body_of(pattern):
     return size, {name: row[size] for name, row in pattern.envelope.body_chart.items()}
 
 
-def goes_the_whole_way(pattern, tmp_path, *, lay=True):
-    """What is wrong on the way, in words."""
+def goes_the_whole_way(description, tmp_path, *, lay=True):
+    """What is wrong on the way, in words: as it is drafted, lined, and with the layers that it was described with."""
+    pattern = compose(description).pattern
     size, body = body_of(pattern)
     said = []
-    for layers in (Layers(), Layers(lining=LiningSchool.WHOLE)):
+    own = described_layers(pattern, description, view="A", size=size)
+    for layers in dict.fromkeys((Layers(), Layers(lining=LiningSchool.WHOLE), own)):
         decisions = Decisions("A", size, cloth=ClothChoices(layers=layers))
         project = Project(pattern, body, decisions, dict.fromkeys(pattern.roles("A"), CLOTH))
         if not any(p.size == size for p in project.proposals if p.size):
@@ -68,18 +71,18 @@ def laid(problem, tmp_path):
 
 @pytest.mark.parametrize("path", SAMPLES, ids=lambda path: path.stem)
 def test_every_sample_goes_the_whole_way(path, tmp_path):
-    assert goes_the_whole_way(compose(read_description(path.read_bytes())).pattern, tmp_path) == []
+    assert goes_the_whole_way(read_description(path.read_bytes()), tmp_path) == []
 
 
 @given(description=whole_ones)
 @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
 def test_what_is_described_without_contradiction_goes_the_whole_way(description, tmp_path_factory):
     try:
-        pattern = compose(description).pattern
+        found = goes_the_whole_way(description, tmp_path_factory.mktemp("way"))
     except DescriptionRefused as refused:
         assert all(one.field and one.why for one in refused.refusals)
         return
-    assert goes_the_whole_way(pattern, tmp_path_factory.mktemp("way")) == []
+    assert found == []
 
 
 @given(description=whole_ones, longer=st.sampled_from([-80.0, 40.0, 200.0]))

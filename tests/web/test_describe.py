@@ -125,6 +125,17 @@ def test_the_envelopes_views_are_chosen_from_and_each_has_its_own_length_and_yar
     assert "B: with a tie, 20 cm longer" in page and "view B" in page and "cut alike but for their length" in page
 
 
+def test_a_project_begins_with_the_lining_and_the_faced_hem_that_were_described(house):
+    layers = {"features.lining.method": "hanging free", "features.lining.of": "all", "features.hem.kind": "faced"}
+    id = described(house, **layers).rsplit("/", 1)[1]
+    made = house.post("/projects/new", data={"name": "It", "person": "1", "pattern": id}, follow_redirects=False)
+    project = made.headers["location"].rsplit("/", 1)[0]
+    house.post(f"{project}/fit", data={"size": "12"})
+    page = house.get(f"{project}/cloth/layers").text
+    assert re.search(r'value="whole"\s+selected', page) and re.search(r'name="faced[^>]*checked', page), page[:200]
+    assert 'name="cloth-lining"' in house.get(f"{project}/cloth").text
+
+
 def test_a_described_pattern_is_opened_again_and_changed_into_another_and_loses_nothing(house):
     first = described(house)
     page = house.get(f"{first}/describe").text

@@ -12,10 +12,11 @@ from dataclasses import replace
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.base.errors import NoPlaceFor
-from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, point_at
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, flatten, point_at
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape
 from rowanseed.core.pattern.seamline import line_length, mark_distance
+from rowanseed.core.pattern.stitching import FINE, in_step
 
 PARTS = 4
 
@@ -116,15 +117,18 @@ def _mixed(of: Mapping[str, Point], size: str, weights: _Weights) -> Point:
 
 
 def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) -> Chain:
+    """An edge between the sizes: place by place at the same share of its length from corner to corner.
+
+    So it does not matter how many curves an edge is drawn with, or along which of its two lines.
+    """
+    ends = [x for chain in chains.values() for segment in chain for x, _ in segment.points()]
+    if len(weights.stops) < 3 and weights(min(ends)) == weights(max(ends)) == {size: 1.0}:
+        return chains[size]
+    found = dict(zip(chains, in_step([flatten(chain, FINE) for chain in chains.values()]), strict=True))
     out: list[Segment] = []
-    for k, segment in enumerate(chains[size]):
-        ends = (segment.start[0], segment.end[0], *(p[0] for p in segment.points()))
-        only = [weights(x) for x in (min(ends), max(ends))]
-        if only[0] == only[1] == {size: 1.0} and len(weights.stops) < 3:
-            out.append(segment)
-            continue
-        runs = {s: _parts(chain[k]) for s, chain in chains.items()}
-        for part in range(PARTS):
+    for k, segment in enumerate(found[size]):
+        runs = {s: (chain[k],) if segment.is_curve else _parts(chain[k]) for s, chain in found.items()}
+        for part in range(len(runs[size])):
             points = []
             for corner in range(4):
                 points.append(_mixed({s: run[part].points()[corner] for s, run in runs.items()}, size, weights))
@@ -132,13 +136,14 @@ def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) ->
     return tuple(new if k == 0 else replace(new, start=out[k - 1].end) for k, new in enumerate(out))
 
 
-def _parts(segment: Segment) -> list[Segment]:
+def _parts(segment: Segment) -> tuple[Segment, ...]:
+    """A straight line in parts, since what lies between two levels bends."""
     a, b, c, d = segment.points()
     rest, out = Segment(start=a, end=d, control1=b, control2=c), []
     for k in range(PARTS, 1, -1):
         first, rest = rest.split(1 / k)
         out.append(first)
-    return [*out, rest]
+    return (*out, rest)
 
 
 def _mark(piece: Piece, size: str, mark: Mark, weights: _Weights, length: float) -> Mark:

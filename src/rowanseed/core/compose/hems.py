@@ -60,7 +60,7 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
         build.ways.append(("hem", technique))
     if kind is HemKind.FACED:
         build.assumed["features.hem.kind"] = (
-            "the hem is turned until its facing is cut: choose “face the hem” at the Cloth station"
+            "the hem's facing is cut from the pieces' own shape; change it at the Cloth station"
         )
 
 

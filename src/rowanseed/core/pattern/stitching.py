@@ -37,7 +37,7 @@ def _redrawn(piece: Piece) -> Piece:
         return replace(piece, drawn=Drawn.SEAM)
     runs = {size: _runs(lines(piece, size, FINE).seam) for size in piece.shapes}
     names = [edge.name for edge in piece.edges]
-    alike = {name: _alike([found[name] for found in runs.values()]) for name in names}
+    alike = {name: in_step([found[name] for found in runs.values()]) for name in names}
     shapes = {
         size: Shape({name: alike[name][k] for name in names}, piece.shapes[size].grainline)
         for k, size in enumerate(runs)
@@ -68,7 +68,7 @@ STRAIGHT = 0.02
 KINK = math.cos(math.radians(8))
 
 
-def _alike(runs: Sequence[Run]) -> list[Chain]:
+def in_step(runs: Sequence[Run]) -> list[Chain]:
     """One edge in every size, with a segment in each for every segment in the others, corners on corners.
 
     So that one size can be blended with another place by place.

@@ -2,11 +2,18 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from fastapi import APIRouter, Response
 
 from rowanseed.app.open_project import load
+from rowanseed.core.compose.described_layers import described_layers
+from rowanseed.core.derive.choice import Layers
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
+from rowanseed.formats.description_json import read_description
 from rowanseed.store import cloths, patterns, people, projects
+from rowanseed.store.database import transaction
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import NewProjectView
@@ -38,8 +45,20 @@ def create(home: Home, typed: Typing) -> Response:
     name = typed.get("name", "").strip()[:120] or f"{pattern.name} for {person.name}"
     chosen = {Role.MAIN: cloth.id} if cloth else {}
     view = pattern.envelope.views[0].id
-    id = projects.start_project(home.db, name, person.id, pattern_id, view, chosen, home.today)
+    with transaction(home.db):
+        id = projects.start_project(home.db, name, person.id, pattern_id, view, chosen, home.today)
+        _as_described(home, id, pattern, view)
     return go(f"/projects/{id}/fit")
+
+
+def _as_described(home: House, id: int, pattern: Pattern, view: str) -> None:
+    """A project of a described garment begins with the lining and the faced hem that were described."""
+    if not pattern.description:
+        return
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    layers = described_layers(pattern, read_description(pattern.description), view=view, size=size)
+    if layers != Layers():
+        projects.decide(home.db, id, lambda of: replace(of, cloth_choices=replace(of.cloth_choices, layers=layers)))
 
 
 def project_form(home: House, typed: dict[str, str], errors: dict[str, str], *, status: int = 200) -> Response:

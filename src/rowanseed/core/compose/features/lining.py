@@ -1,4 +1,4 @@
-"""A bagged lining; any other is derived at the Cloth station."""
+"""A bagged lining; any other is derived from the pieces, as a project of the pattern begins with it."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from rowanseed.core.compose.description import (
     ArmholeFinish,
     Description,
     LiningMethod,
+    LiningOf,
     NeckFinish,
     Placket,
     SleeveEnd,
@@ -23,8 +24,11 @@ from rowanseed.core.pattern.pieces import Panel, PointKind, Role
 def joins(build: Build, body: Body) -> None:
     asked = build.description.features.lining
     if asked is None or asked.method is not LiningMethod.BAGGED:
+        of = asked.of if asked is not None else LiningOf.ALL
         build.assumed["features.lining"] = (
-            "the lining is worked out from the garment's own pieces at the Cloth station: choose “lined” there"
+            "the lining is worked out from the garment's own pieces; change it at the Cloth station"
+            if of is LiningOf.ALL
+            else f"a lining of the {of.words} alone is not drafted: line all of it at Cloth, or do it by your booklet"
         )
         return
     _bagged(build, body.front, body.back)
