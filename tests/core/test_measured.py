@@ -27,8 +27,8 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
-from rowanseed.core.compose.measured import MET, certainty
 from rowanseed.core.compose.tape import dimensions, taken, tape_path
+from rowanseed.core.compose.tissue import MET, certainty
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description

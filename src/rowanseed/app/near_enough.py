@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
-from rowanseed.core.compose.measured import certainty
+from rowanseed.core.compose.tissue import certainty
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.formats.description_json import compose_pattern, read_description
 

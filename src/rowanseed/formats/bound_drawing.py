@@ -14,7 +14,7 @@ from shapely.affinity import translate
 from shapely.geometry import Polygon
 
 from rowanseed.core.compose.listed import words_of
-from rowanseed.core.compose.measured import scaled_marks
+from rowanseed.core.compose.tissue import scaled_marks
 from rowanseed.core.geometry.outline import (
     Affine,
     Chain,

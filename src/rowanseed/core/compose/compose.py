@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.compose import measured, robe, sleeves
+from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.apron import apron
 from rowanseed.core.compose.bodice import has_waist_seam
@@ -131,9 +131,9 @@ def _unconfirmed(build: Build) -> tuple[tuple[str, str], ...]:
 
 def _as_measured(pattern: Pattern, description: Description) -> Pattern:
     """The pieces met to what a tape read on the tissue."""
-    found = tuple(measured.wrong(pattern, description))
+    found = tuple(tissue.wrong(pattern, description))
     if not found:
-        pattern, found = measured.fitted(pattern, description.measured)
+        pattern, found = tissue.fitted(pattern, description.measured)
     if found:
         raise DescriptionRefused(found)
     return pattern

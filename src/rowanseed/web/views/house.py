@@ -13,8 +13,8 @@ from rowanseed.core.body.measures import Age, Measure
 from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
 from rowanseed.core.compose.listed import Tick
-from rowanseed.core.compose.measured import Certainty
 from rowanseed.core.compose.tape import Dimension
+from rowanseed.core.compose.tissue import Certainty
 from rowanseed.core.make.booklet_text import Matched
 from rowanseed.core.make.equipment import Experience, Foot, SeamFinish, StaySchool, TryOn
 from rowanseed.core.notions.sorts import Group as ShopGroup
