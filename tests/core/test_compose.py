@@ -284,6 +284,16 @@ REFUSED = [
     ),
     (dress(back=Side(Centre.SEAM), skirt=Skirt(slit=Slit.SIDES), vent=True), "features.vent", "not both"),
     (dress(waist=Waist.SEAM), "features.opening", "narrower than the bust"),
+    (
+        dress(back=Side(Centre.SEAM), waist=Waist.SEAM, opening=replace(ZIP, length=200.0)),
+        "features.opening.length",
+        "narrower than the bust",
+    ),
+    (
+        dress(waist=Waist.SEAM, opening=Opening(Where.BACK, OpeningKind.KEYHOLE)),
+        "features.opening",
+        "narrower than the bust",
+    ),
     (dress(front=Side(shaping=(Shaping.WAIST_DART,)), waist=Waist.SHIRRED), "features.waist", "take it in as well"),
     (dress(waist=Waist.SHIRRED, back=Side(shaping=(Shaping.SHIRRED_PANEL,))), "features.back.shaping", "already"),
     (pulled_up_skirt(SkirtKind.GATHERED, fullness=1.1), "features.skirt.fullness", "over the hip"),

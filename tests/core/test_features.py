@@ -4,18 +4,20 @@ The proportions of collars, lapels, raglans are from memory; what is tested are 
 """
 
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import given
 from shapely.geometry import Polygon
 
-from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
     Centre,
     CollarKind,
     Description,
     Features,
     GarmentKind,
+    LegKind,
     Legs,
     Opening,
     OpeningKind,
@@ -27,6 +29,7 @@ from rowanseed.core.compose.description import (
     Skirt,
     SkirtKind,
     Sleeve,
+    SleeveEnd,
     SleeveKind,
     Slit,
     Straps,
@@ -37,8 +40,9 @@ from rowanseed.core.compose.description import (
 from rowanseed.core.compose.feature import Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import DetailKind
-from rowanseed.core.pattern.pieces import LineKind, Taken
+from rowanseed.core.pattern.pieces import LineKind, PointKind, Taken
 from rowanseed.core.pattern.seamline import line_length, seam_length
 from rowanseed.formats.description_json import read_description, write_description
 
@@ -77,7 +81,8 @@ def test_every_end_of_a_garment_is_ended_by_one_feature(description):
     below = garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS)
     assert bool(of[Ended.WAIST]) == below
     assert bool(of[Ended.NECK]) == garment.has_bodice == bool(of[Ended.OPENING]) or garment is GarmentKind.SKIRT
-    assert bool(of[Ended.ARMHOLE]) == (garment.has_bodice and description.features.sleeve is None)
+    bare = description.features.sleeve is None and description.features.straps is None
+    assert bool(of[Ended.ARMHOLE]) == (garment.has_bodice and bare)
     for what, found in of.items():
         ranks = [f.rank for f in found]
         assert ranks.count(min(ranks, default=0)) <= 1, (what, [f.id for f in found])
@@ -86,7 +91,8 @@ def test_every_end_of_a_garment_is_ended_by_one_feature(description):
 @pytest.mark.parametrize("slit", [Slit.BACK, Slit.SIDES])
 @pytest.mark.parametrize("waist", [Waist.NONE, Waist.SEAM])
 def test_a_dress_is_slit_at_its_hem_with_a_waist_seam_or_without(slit, waist):
-    pattern = made(GarmentKind.DRESS, skirt=Skirt(SkirtKind.STRAIGHT, slit=slit), waist=waist)
+    zip_ = replace(ZIP, length=560.0)
+    pattern = made(GarmentKind.DRESS, skirt=Skirt(SkirtKind.STRAIGHT, slit=slit), waist=waist, opening=zip_)
     (slit_,) = [d for d in pattern.making.details if d.kind is DetailKind.SLIT]
     (along,) = slit_.along
     join = next(j for j in pattern.making.joins if j.id == along)
@@ -216,6 +222,55 @@ def test_a_pleated_band_is_as_long_as_the_flat_one_and_three_times_as_wide():
         flat, over = pattern.piece("waistband"), pattern.piece("pleated-band")
         assert line_length(over, size, "upper") == pytest.approx(line_length(flat, size, "inner"), abs=0.01)
         assert line_length(over, size, "far-end") == pytest.approx(1.5 * line_length(flat, size, "far-end"), abs=0.01)
+
+
+def test_straps_take_the_place_of_the_shoulders_and_are_marked_on_the_upper_edge():
+    pattern = made(GarmentKind.DRESS, straps=Straps(2, 20.0))
+    for id in ("front", "back"):
+        piece = pattern.piece(id)
+        assert not piece.has_edge("shoulder") and not piece.has_edge("armhole")
+        mark = piece.mark("strap")
+        for size in pattern.envelope.sizes:
+            upper = piece.shapes[size].edges["neck"]
+            assert 0 < mark.distance[size] < chain_length(upper)
+        # The upper edge begins at the side seam, as high in front as behind.
+        sides = [pattern.piece(p).shapes["12"].edges["neck"][0].start[0] for p in ("front", "back")]
+        assert sides[0] == pytest.approx(sides[1])
+
+
+@pytest.mark.parametrize(
+    "wrong", [{"sleeve": Sleeve()}, {"collar": CollarKind.FLAT}, {"front": Side(shaping=(Shaping.YOKE,))}]
+)
+def test_what_needs_shoulders_is_refused_with_straps(wrong):
+    with pytest.raises(DescriptionRefused, match="traps"):
+        made(GarmentKind.DRESS, straps=Straps(2, 20.0), **wrong)
+
+
+@pytest.mark.parametrize("end", [SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF])
+def test_a_cuff_above_a_placket_laps_and_buttons_and_without_one_is_closed_round_the_hand(end):
+    """A hand measures about 220 mm round its knuckles (from memory): a closed ring goes over it."""
+    open_, closed = (
+        buttoned(GarmentKind.TOP, collar=CollarKind.SHIRT, sleeve=Sleeve(end=end, placket=placket))
+        for placket in (True, False)
+    )
+    for size in open_.envelope.sizes:
+        rings = [seam_length(p.piece("cuff"), size, "sleeve") for p in (open_, closed)]
+        assert rings[0] == pytest.approx(rings[1] + 20.0) and rings[1] > 220.0
+    assert any(j.id == "cuff-ends" for j in closed.making.joins)
+    assert not any(j.id == "cuff-ends" for j in open_.making.joins)
+    holes = number_of(open_, "12", (PointKind.BUTTONHOLE,)) - number_of(closed, "12", (PointKind.BUTTONHOLE,))
+    assert holes == 2, "one on each cuff"
+    (closure,) = [c for c in open_.making.closures if c.id == "cuff-buttons"]
+    assert number_of(open_, "12", (PointKind.BUTTONHOLE,), closure) == 2
+
+
+@pytest.mark.parametrize("kind", list(LegKind))
+def test_a_heel_goes_through_the_legs_of_woven_trousers(kind):
+    """About 310 mm round heel and instep (from memory)."""
+    pattern = made(GarmentKind.TROUSERS, opening=Opening(), back=Side(), legs=Legs(kind=kind))
+    for size in pattern.envelope.sizes:
+        ends = [seam_length(pattern.piece(p), size, "hem") for p in ("front", "back")]
+        assert sum(ends) > 310.0
 
 
 @pytest.mark.parametrize("closed", list(StrapsClosed))

@@ -198,10 +198,9 @@ def _embroidery(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
 
 
 def _straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
-    """From the outer end of the neck, or from the waist of an apron, upwards."""
+    """From where they are marked on the upper edge, or from the waist of an apron, upwards."""
     wide = max(10.0, detail.width or 20.0)
-    neck = [q for one in dressed.pieces for q in one.edges.get("neck", [])]
-    top = min(neck, default=None)
+    top = _strap_mark(dressed)
     if top is None:
         waist = [q for one in dressed.pieces for q in one.edges.get("waist", [])]
         if not waist:
@@ -221,6 +220,16 @@ def _straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
             yield Stroke("pockets", loop, Line.FILLED)
         return
     yield Stroke("pockets", _round((x + 14.0, y - wide / 2), 7.0), Line.FILLED)
+
+
+def _strap_mark(dressed: Dressed) -> Point | None:
+    """The inner side of a strap, where the pattern marks it on its upper edge."""
+    for one in dressed.pieces:
+        for mark in one.piece.marks:
+            if mark.id == "strap" and mark.edge in one.edges:
+                x, y = along(one.edges[mark.edge], mark.distance[dressed.size], from_end=mark.anchor == "end")
+                return x, y + 4.0
+    return None
 
 
 def _round(at: Point, radius: float) -> Run:

@@ -8,8 +8,8 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, FinishKind, Press
-from rowanseed.core.pattern.pieces import LineKind, Mark, MarkKind, Panel
+from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, EdgePart, FinishKind, Press
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Panel, PointKind
 
 
 def along(build: Build, parts: Iterable[EdgePart], size: Size) -> float:
@@ -43,28 +43,42 @@ def folded(build: Build, id: str, wide: float) -> None:
     )
 
 
-def cuff(build: Build, parts: tuple[EdgePart, ...], *, depth: float, ratio: float, id: str = "cuff") -> None:
-    """A closed cuff folded over the end of a sleeve or a leg."""
-    build.piece(
-        id,
-        "Cuff",
-        lambda size: band_draw(along(build, parts, size) / ratio, 2 * depth, ("inner", "end", "sleeve", "start")),
-        panel=Panel.BAND,
-        count=2,
-        pair=True,
-    )
+LAP = 20.0
+"""A cuff that opens laps so far, in mm (common practice, no source)."""
+
+
+def cuff(
+    build: Build, parts: tuple[EdgePart, ...], *, depth: float, ratio: float, id: str = "cuff", opens: bool = False
+) -> None:
+    """A cuff folded over the end of a sleeve or a leg: a closed ring, or buttoned where a placket opens it."""
+    lap = LAP if opens else 0.0
+
+    def draw(size: Size) -> Edges:
+        return band_draw(along(build, parts, size) / ratio + lap, 2 * depth, ("inner", "end", "sleeve", "start"))
+
+    build.piece(id, "Cuff", draw, panel=Panel.BAND, count=2, pair=True)
     folded(build, id, depth)
-    build.join(f"{id}-ends", "Cuff seams", (part(id, "start"),), (part(id, "end"),), each_hand=True)
+    edge, inside = part(id, "sleeve"), [part(id, "inner")]
+    if opens:
+        build.mark(id, Mark("opening", MarkKind.NOTCH, "sleeve", "end", build.each(lambda size: lap)))
+        edge = EdgePart(id, "sleeve", None, None, "opening")
+        inside += [part(id, "end"), part(id, "start")]
+    else:
+        build.join(f"{id}-ends", "Cuff seams", (part(id, "start"),), (part(id, "end"),), each_hand=True)
     build.join(
         f"{id}s",
         "Cuffs to sleeves" if id == "cuff" else "Cuffs to legs",
         parts,
-        (part(id, "sleeve"),),
+        (edge,),
         press=Press.BAND,
         each_hand=True,
         difference=Difference(DifferenceKind.GATHERS, ratio) if ratio > 1 else Difference(),
     )
-    build.finish(f"{id}-inside", "Inside of the cuffs", FinishKind.TURNED, (part(id, "inner"),))
+    build.finish(f"{id}-inside", "Inside of the cuffs", FinishKind.TURNED, inside)
+    if opens:
+        at = {size.name: (chain_length(draw(size)["inner"]) - 15.0, 1.5 * depth) for size in build.figures.sizes}
+        build.point(id, InnerPoint(f"{id}-buttonhole", PointKind.BUTTONHOLE, at))
+        build.closures.append(Closure(f"{id}-buttons", ClosureKind.BUTTONS, f"{id}s"))
 
 
 def waistband(build: Build, parts: tuple[EdgePart, ...], *, opening: str, ratio: float = 1.0) -> None:

@@ -200,7 +200,7 @@ class Upper:
     @cached_property
     def loose(self) -> float:
         """How much wider and deeper the neck is than usual, in mm: nothing opens it, and a head has to go through."""
-        if self.loosened is not None or not self.description.is_pulled_on:
+        if self.loosened is not None or not self.description.is_over_the_head:
             return self.loosened or 0.0
 
         def round_the_neck(by: float) -> float:

@@ -543,12 +543,18 @@ class Description:
     measured: Mapping[str, Measured] = field(default_factory=dict)
 
     @property
-    def is_pulled_on(self) -> bool:
-        """Whether it goes over the head though its cloth does not stretch: nothing opens it."""
-        features = self.features
-        opened = features.opening.kind is not None and features.opening.where is not Where.NONE
-        apart = Centre.OPEN in (features.front.centre, features.back.centre)
-        return self.garment.has_bodice and self.cloth is ClothKind.WOVEN and not opened and not apart
+    def has_straps_for_shoulders(self) -> bool:
+        """Whether straps hold it up, in the place of shoulders."""
+        return self.garment.has_bodice and self.features.straps is not None
+
+    @property
+    def is_over_the_head(self) -> bool:
+        """Whether a head goes through its neck though the cloth does not stretch: nothing opens it there."""
+        opening = self.features.opening
+        opened = opening.kind is not None and opening.where in (Where.FRONT, Where.BACK)
+        apart = Centre.OPEN in (self.features.front.centre, self.features.back.centre)
+        shoulders = self.garment.has_bodice and not self.has_straps_for_shoulders
+        return shoulders and self.cloth is ClothKind.WOVEN and not opened and not apart
 
     @property
     def is_drawn_in(self) -> bool:

@@ -64,7 +64,12 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
         depth = deep[size.name]
         first = split_chain(edges[before], chain_length(edges[before]) - depth)[1]
         last = split_chain(edges[after], depth)[0]
-        inner = parallel(_followed(base, p.edge, edges[p.edge]), last[-1].end, first[0].start, -depth)
+        # Below an edge that runs on to the side, up to a strap and down again, a facing ends straight across.
+        inner = (
+            straight(last[-1].end, first[0].start)
+            if p.edge == "neck" and before == "side"
+            else parallel(_followed(base, p.edge, edges[p.edge]), last[-1].end, first[0].start, -depth)
+        )
         return {p.edge: edges[p.edge], after: last, "inner": inner, before: first}
 
     fold = own.fold if own.fold in (before, after) else None

@@ -25,7 +25,7 @@ def tell_neck(build: Build, words: str) -> None:
 def armhole_finish(description: Description) -> ArmholeFinish | None:
     """By what the armholes are finished; None where a sleeve takes them in, or there are none."""
     features = description.features
-    if not description.garment.has_bodice or features.sleeve is not None:
+    if not description.garment.has_bodice or features.sleeve is not None or description.has_straps_for_shoulders:
         return None
     if features.armhole is not None:
         return features.armhole

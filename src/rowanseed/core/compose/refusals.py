@@ -31,7 +31,7 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import figures, is_full
+from rowanseed.core.compose.figures import Size, figures, is_full
 from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
 
@@ -52,16 +52,34 @@ def refusals(description: Description) -> tuple[Refusal, ...]:
     return found or tuple(Refusal(*one) for one in _put_on(description))
 
 
+BELOW_THE_WAIST = 40.0
+"""An opening that lets a fitted waist through ends at least so far below it, in mm."""
+
+
+def opens_the_waist(d: Description, size: Size) -> bool:
+    """Whether what is widest goes through the waist of a garment that does not stretch."""
+    f, opening = d.features, d.features.opening
+    if size.waist is None or size.waist >= size.body_bust or Centre.OPEN in (f.front.centre, f.back.centre):
+        return True
+    if opening.kind is None or opening.where is Where.NONE or opening.kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE):
+        return False
+    if opening.where is Where.LEFT_SIDE or (opening.length is None and opening.kind.is_zip):
+        return True
+    return (opening.length or 0.0) >= size.back_waist + BELOW_THE_WAIST or (opening.length or 0.0) >= size.length - 40.0
+
+
 def _put_on(d: Description) -> Found:
-    if d.is_pulled_on and any(size.waist is not None and size.waist < size.body_bust for size in figures(d).sizes):
+    sizes = figures(d).sizes
+    if d.garment.has_bodice and d.cloth is ClothKind.WOVEN and not all(opens_the_waist(d, size) for size in sizes):
+        field = "features.opening.length" if d.features.opening.length else "features.opening"
         yield (
-            "features.opening",
-            "Nothing opens it, and its waist is narrower than the bust that has to go through: say where and how it "
-            "opens, or have the waist drawn in.",
+            field,
+            "Its waist is narrower than the bust that has to go through, and nothing opens it there: say where and how "
+            "it opens, down to below the waist, or have the waist drawn in.",
         )
     skirt = d.features.skirt
     if d.is_drawn_in and skirt is not None and is_full(d) and skirt.fullness is not None:
-        narrow = any((size.waist or size.body_waist) * skirt.fullness < size.body_hip for size in figures(d).sizes)
+        narrow = any((size.waist or size.body_waist) * skirt.fullness < size.body_hip for size in sizes)
         if narrow:
             yield "features.skirt.fullness", "So little fullness does not go over the hip: make it fuller, or open it."
 

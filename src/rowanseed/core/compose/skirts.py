@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
-from rowanseed.core.compose.description import Along, Centre, SkirtKind, Trim, TrimKind
+from rowanseed.core.compose.description import Along, Centre, ClothKind, SkirtKind, Slit, Trim, TrimKind
 from rowanseed.core.compose.drafting import UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
@@ -161,7 +161,21 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
         elif darts and all(dart(size) > 0 for size in build.figures.sizes):
             _waist_dart(build, id, dart, half)
     sew_skirt(build, halves)
+    _tell_stride(build, flare)
     return halves
+
+
+STRIDE = 650.0
+"""A straight skirt longer than this, in mm, needs a slit, a vent or a pleat to walk in (common practice, no source)."""
+
+
+def _tell_stride(build: Build, flare: float) -> None:
+    """Say where a straight skirt is too long to walk in without an opening at its hem."""
+    features = build.description.features
+    opens = features.vent or (features.skirt is not None and features.skirt.slit is not Slit.NONE)
+    narrow = flare == 0 and build.description.cloth is ClothKind.WOVEN and not opens
+    if narrow and any(length_of(build, size) > STRIDE for size in build.figures.sizes):
+        build.assumed["features.skirt.slit"] = "no slit or vent, though a straight skirt so long is hard to walk in"
 
 
 def _folds(build: Build, half: Half) -> Folds | None:

@@ -204,7 +204,7 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             build.closures.append(Closure("wrist-elastic", ClosureKind.ELASTIC, _sleeve_seam(build)))
         case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF:
             gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
-            cuff(build, parts, depth=CUFF, ratio=FULL_END if gathered else 1.0)
+            cuff(build, parts, depth=CUFF, ratio=FULL_END if gathered else 1.0, opens=sleeve.placket)
             build.interface("cuff", Interfaced.CUFFS)
             if sleeve.placket:
                 _placket(build)

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import LegEnd, LegKind, OpeningKind, Where
+from rowanseed.core.compose.description import ClothKind, LegEnd, LegKind, OpeningKind, Where
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
@@ -17,6 +17,7 @@ from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.geometry.outline import Chain, chain_length
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Corner, Dart, LineKind, Mark, MarkKind, Panel, Taken
 
@@ -28,6 +29,8 @@ RISE = 22.0
 """The back's waist rises so far above the front's at the centre, in mm."""
 ENDS = {LegKind.STRAIGHT: 0.43, LegKind.WIDE: 0.56, LegKind.TAPERED: 0.33, LegKind.SHORTS: 0.60}
 """The leg's girth at its end as a share of the hip."""
+HEEL = {Figure.WOMEN: 330.0, Figure.MEN: 360.0, Figure.CHILDREN: 280.0, Figure.UNISEX: 360.0}
+"""Round heel and instep, in mm, from memory."""
 ZIP = 170.0
 
 
@@ -82,6 +85,12 @@ def trousers(build: Build) -> tuple[Half, Half]:
     return halves
 
 
+def _end(build: Build, size: Size) -> float:
+    """The girth of a leg's end, in mm: a heel goes through it where the cloth does not stretch."""
+    heel = HEEL[build.description.figure] if build.description.cloth is ClothKind.WOVEN else 0.0
+    return max(ENDS[build.description.features.legs.kind] * size.hip, heel)
+
+
 def _hip(size: Size, *, is_front: bool) -> float:
     return size.hip / 4 + (-6.0 if is_front else 6.0)
 
@@ -103,11 +112,11 @@ def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     """x down from the waist, y from the centre's line at the hip outwards; the fork lies at negative y."""
     hip, crotch, long = _hip(size, is_front=is_front), size.crotch_depth, _length(build, size)
     fork = FORK[is_front] * size.hip
-    end = ENDS[build.description.features.legs.kind] * size.hip / 2 + (-8.0 if is_front else 8.0)
+    end = _end(build, size) / 2 + (-8.0 if is_front else 8.0)
     middle = (hip - fork) / 2
     outer_low, inner_low = middle + end / 2, middle - end / 2
     # Front and back share one outer seam, moved across: it is drawn from the side's line at the hip.
-    flare = ENDS[build.description.features.legs.kind] * size.hip / 4 - (size.hip / 4 + 0.0775 * size.hip) / 2
+    flare = _end(build, size) / 4 - (size.hip / 4 + 0.0775 * size.hip) / 2
     outer_low = hip + flare
     inner_low = outer_low - end
     top = (0.0, hip - _side_in(build, size))
@@ -152,8 +161,8 @@ def _inseam(build: Build, size: Size) -> float:
     """The front's inner leg seam, which the back's has to meet."""
     crotch, long = size.crotch_depth, _length(build, size)
     fork = FORK[True] * size.hip
-    end = ENDS[build.description.features.legs.kind] * size.hip / 2 - 8.0
-    flare = ENDS[build.description.features.legs.kind] * size.hip / 4 - (size.hip / 4 + 0.0775 * size.hip) / 2
+    end = _end(build, size) / 2 - 8.0
+    flare = _end(build, size) / 4 - (size.hip / 4 + 0.0775 * size.hip) / 2
     inner_low = _hip(size, is_front=True) + flare - end
     knee = crotch + 0.45 * (long - crotch)
     at = _between(-fork, inner_low, 0.62)

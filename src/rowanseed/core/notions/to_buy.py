@@ -17,6 +17,7 @@ from rowanseed.core.cloth.cloth import Cloth, Fibre
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.settings import needle_for
 from rowanseed.core.notions.sorts import Sort
+from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import ClosureKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import PointKind
@@ -157,8 +158,7 @@ def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
 
 def needs_buttons(pattern: Pattern, size: str) -> int:
     """How many buttons a garment closes with."""
-    kinds = (PointKind.BUTTON, PointKind.BUTTONHOLE)
-    return sum(1 for p in pattern.pieces for q in p.points if q.kind in kinds and size in q.at)
+    return number_of(pattern, size, (PointKind.BUTTON, PointKind.BUTTONHOLE))
 
 
 def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[NotionToBuy]:

@@ -10,8 +10,8 @@ from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
-LONG, AT_A_WAIST = 400.0, 200.0
-"""The usual length of a zip, in mm."""
+LONG, FITTED, AT_A_WAIST = 400.0, 160.0, 200.0
+"""The usual length of a zip, in mm; of a fitted garment it ends so far below the waist."""
 
 
 def _kind(build: Build) -> ClosureKind:
@@ -44,7 +44,9 @@ def in_a_bodice(build: Build, body: Body) -> None:
     else:
         half = opening_half(body, build.description)
         join, where, anchor = f"centre-{half.name}", half.centre[0], "start"
-    long = _length(build, LONG)
+    sizes = build.figures.sizes
+    fitted = any(size.waist is not None and size.waist < size.body_bust for size in sizes)
+    long = _length(build, max(size.back_waist for size in sizes) + FITTED if fitted else LONG)
     reach = _reach(build, where)
     if long > reach - 20.0:
         _through_the_waist(build, join, long, reach)

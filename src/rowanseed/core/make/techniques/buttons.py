@@ -12,6 +12,7 @@ from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, pieces_of
 from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.fastenings import cuffs, number_of
 from rowanseed.core.pattern.making import ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel, PointKind
 
@@ -36,6 +37,19 @@ def _length(bench: Workbench) -> str:
     )
 
 
+def _is_of_cuffs(bench: Workbench, id: str) -> bool:
+    return bool(cuffs(bench.pattern, bench.closures[id]))
+
+
+def _number(bench: Workbench, id: str) -> int:
+    """How many buttonholes a closure has; each cuff has its own."""
+    return max(1, number_of(bench.pattern, bench.size, (PointKind.BUTTONHOLE,), bench.closures[id]))
+
+
+def _titled(bench: Workbench, id: str, title: str) -> str:
+    return f"{title}: cuffs" if _is_of_cuffs(bench, id) else title
+
+
 def _lap(bench: Workbench) -> str:
     match bench.pattern.envelope.figure:
         case Figure.MEN:
@@ -44,6 +58,16 @@ def _lap(bench: Workbench) -> str:
             return "The right front laps over the left, as women's garments do: the holes go into the right."
         case _:
             return "Choose which front laps over: right over left is usual for women, left over right for men."
+
+
+def _where(bench: Workbench, id: str) -> str:
+    """Which edge laps over, and where on it the holes lie."""
+    if _is_of_cuffs(bench, id):
+        return (
+            "The end of the cuff on the placket's upper side laps over the other; the hole lies along the cuff, in the "
+            f"middle of its width, beginning {bench.margin(10)} from that end. Left and right mirror each other."
+        )
+    return f"{_lap(bench)} {_place(bench)}"
 
 
 def _place(bench: Workbench) -> str:
@@ -71,8 +95,14 @@ def after_everything(bench: Workbench) -> Iterator[Need]:
 
 
 def _on(bench: Workbench, id: str) -> On:
-    holes = [p for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)]
-    names = ("front", "opening")
+    of_cuffs = cuffs(bench.pattern, bench.closures[id])
+    holes = [
+        p
+        for p in bench.pattern.pieces
+        if any(q.kind is PointKind.BUTTONHOLE for q in p.points)
+        and (p.id in of_cuffs if of_cuffs else p.id not in cuffs(bench.pattern))
+    ]
+    names = ("sleeve",) if of_cuffs else ("front", "opening")
     return On(
         closures=(id,),
         edges=tuple(EdgeShown(p.id, e.name) for p in holes for e in p.edges if e.name in names)[:2],
@@ -91,11 +121,11 @@ def _holes(
     caution: str = "",
     took: float = 4,
 ) -> Operation:
-    number = max(1, bench.points_of(PointKind.BUTTONHOLE))
+    number = _number(bench, duty.id)
     return of_closure(bench, technique, duty.id)(
         "buttonholes",
         Act.BUTTONHOLE,
-        title,
+        _titled(bench, duty.id, title),
         f"{number} of them. {_length(bench)}",
         *how,
         at=at,
@@ -111,15 +141,20 @@ def _holes(
 
 
 def _buttons(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] = ()) -> Operation:
-    number = max(1, bench.points_of(PointKind.BUTTONHOLE))
+    number = _number(bench, duty.id)
+    laid = (
+        "Lap the cuff as it is worn, its edges even, and mark through the opened hole."
+        if _is_of_cuffs(bench, duty.id)
+        else "Lay the edges level: pin at the top and the hem first, then between; mark through the opened holes."
+    )
     return Operation(
         id=f"buttons-{duty.id}",
         technique="buttons",
         act=Act.BUTTON,
-        title="Sew on the buttons",
+        title=_titled(bench, duty.id, "Sew on the buttons"),
         how=(
             *first,
-            "Lay the edges level: pin at the top and the hem first, then between; mark through the opened holes.",
+            laid,
             "At the mark sew through button and under layer four to six times over a pin laid across the button; "
             "take the pin out, wind the thread round: the shank is as long as the layers above are thick.",
         ),
@@ -137,7 +172,7 @@ def _by_machine(bench: Workbench, duty: Duty) -> Operation:
         bench,
         duty,
         "buttonholes",
-        f"{_lap(bench)} {_place(bench)}",
+        _where(bench, duty.id),
         "From the lowest up, so that the last ones, which show, are the best.",
         "Cut them open from both ends to the middle, a pin across each end.",
         title="Sew the buttonholes",
@@ -157,8 +192,10 @@ def keyhole(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench,
         duty,
         "keyhole buttonholes",
-        f"{_lap(bench)} They lie across, the eye towards the edge, its middle {bench.fine(3)} beyond the centre line: "
-        "the button's shank sits in the eye.",
+        _where(bench, duty.id)
+        if _is_of_cuffs(bench, duty.id)
+        else f"{_lap(bench)} They lie across, the eye towards the edge, its middle {bench.fine(3)} beyond the centre "
+        "line: the button's shank sits in the eye.",
         "Marked to the plain length: the eye comes on top of it. Lay a cord or thick thread under the stitches, and "
         "in thick cloth sew each one twice.",
         "Cut the eye with a round punch first, then the slit from the eye on; draw the cord tight, knot and bury it.",
@@ -175,7 +212,7 @@ def by_hand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench,
         duty,
         "hand-worked buttonholes",
-        f"{_lap(bench)} {_place(bench)}",
+        _where(bench, duty.id),
         f"Round each mark two rows of fine stitches, {bench.margin(3)} apart; cut between them. Overcast the cut edge "
         "and lay a strand of gimp along it.",
         "Buttonhole stitch with silk twist, waxed, one thread for each hole: from the inner end along one side, "
@@ -195,17 +232,17 @@ def covered(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         id=f"cover-{duty.id}",
         technique="covered buttons",
         act=Act.ATTACH,
-        title="Cover the buttons",
+        title=_titled(bench, duty.id, "Cover the buttons"),
         how=(
             "Circles of the garment's cloth nearly twice as wide as the button; thin cloth in two layers, or with "
             "light fusible. Run a thread round the edge, lay the shell in, draw up, fasten, and press the back on.",
             "A print or a stripe is centred alike on every one.",
         ),
         bench=Bench.HAND,
-        minutes=minutes.each(4, max(1, bench.points_of(PointKind.BUTTONHOLE))),
+        minutes=minutes.each(4, _number(bench, duty.id)),
         on=On(closures=()),
         gives=(facts.closure(Fact.PREPARED, duty.id),),
-        uses=(Use(Supply.BUTTON_SHELLS, count=max(1, bench.points_of(PointKind.BUTTONHOLE))),),
+        uses=(Use(Supply.BUTTON_SHELLS, count=_number(bench, duty.id)),),
         look="The cover is tight and has no folds at the rim.",
     )
     yield _by_machine(bench, duty)
@@ -218,7 +255,9 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench,
         duty,
         "button loops",
-        f"{_lap(bench)} The edges meet or lap as the pattern has them; the loops stand on the edge at the marks.",
+        _where(bench, duty.id)
+        if _is_of_cuffs(bench, duty.id)
+        else f"{_lap(bench)} The edges meet or lap as the pattern has them; the loops stand on the edge at the marks.",
         f"Three or four strands of strong thread from {bench.fine(1)} inside the edge, out and back, just long enough "
         "for the button to pass; try it over the button. Cover them with buttonhole stitch, close beside each other, "
         "and fasten inside.",

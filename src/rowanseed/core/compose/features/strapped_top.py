@@ -1,0 +1,87 @@
+"""A top that straps hold up: cut straight across the back and rising to the straps in front, without shoulders.
+
+How high it reaches and where its straps stand are shares of the bodice block, from memory.
+"""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Description, FacedEdge, LiningMethod, NeckShape, Shaping
+from rowanseed.core.compose.drafting import IN, curve, straight
+from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
+from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.pattern.pieces import Mark, MarkKind
+
+STRAP_AT = 0.62
+"""The straps stand so far out, as a share of half the chest."""
+DIP, BACK_DIP = 28.0, 12.0
+"""The centre lies so far above the underarm, in mm, in front and behind."""
+HAS = (Shaping.BUST_DART, Shaping.WAIST_DART, Shaping.SHIRRED_PANEL)
+
+
+def _strap(block: Upper) -> Point:
+    """Where a strap is sewn on: at the highest point in front, on the straight edge behind."""
+    x = block.armhole[0].end[0] if block.is_front else block.underarm - BACK_DIP - 2.0
+    return (x, block.across * STRAP_AT)
+
+
+def _top(block: Upper) -> tuple[Chain, Chain]:
+    """The upper edge from the underarm to the strap, and on to the centre."""
+    start, strap = block.armhole[0].start, _strap(block)
+    end = (block.underarm + block.up - (DIP if block.is_front else BACK_DIP), 0.0)
+    outer = (curve(start, (-0.25, -1.0), strap, (-1.0, -0.9) if block.is_front else IN, 0.36),)
+    if block.is_front and block.shape in (NeckShape.SQUARE, NeckShape.BOAT):
+        inner = straight(strap, (strap[0], 0.0))
+    else:
+        inner = (curve(strap, (0.8, -1.0) if block.is_front else IN, end, IN, 0.36),)
+    return outer, inner if block.centre == 0 else (*inner, *straight(inner[-1].end, (inner[-1].end[0], block.centre)))
+
+
+def panel(build: Build, half: Half) -> None:
+    edge, low, id = centre_of(build, half)[0], lower_edge(build), half.name
+
+    def ring(block: Upper) -> Edges:
+        outer, inner = _top(block)
+        c = block.centre
+        return {
+            edge: straight((inner[-1].end[0], c), (block.hem, c)),
+            low: straight((block.hem, c), block.side[0].start),
+            "side": block.side,
+            "neck": (*outer, *inner),
+        }
+
+    new_panel(build, half, id, half.name.capitalize(), ring, at_centre=True)
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
+    at = build.each(lambda size: chain_length(_top(build.block(size, is_front=half.is_front))[0]))
+    build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", at))
+    half.neck, half.side, half.lower = [part(id, "neck")], [part(id, "side")], [part(id, low)]
+    shape_with_darts(build, half, id)
+
+
+def asked(d: Description) -> bool:
+    return d.has_straps_for_shoulders
+
+
+def forbids(d: Description) -> Found:
+    f = d.features
+    if f.sleeve is not None:
+        yield "features.sleeve.kind", "Straps take the place of the shoulders: a top that they hold has no sleeves."
+    if f.collar is not None:
+        yield "features.collar", "Straps take the place of the shoulders: a top that they hold has no collar."
+    if f.armhole is not None or FacedEdge.ARMHOLE in f.facing:
+        where = "features.armhole" if f.armhole is not None else "features.facing"
+        yield where, "The upper edge of a top with straps runs on under the arms: it has no armholes of its own."
+    for name, side in f.sides:
+        other = next((shape for shape in side.shaping if shape not in HAS), None)
+        if other is not None:
+            yield (
+                f"features.{name}.shaping",
+                f"A top with straps is drafted plain or with darts: no {other.words}.",
+            )
+    if f.lining is not None and f.lining.method is LiningMethod.BAGGED:
+        yield "features.lining.method", "A bagged lining is drafted for a body with shoulders: choose another method."
+
+
+FEATURES = (Feature("strapped-top", asked=asked, forbids=forbids, takes=lambda d, half: asked(d), panel=panel, rank=8),)
