@@ -78,6 +78,15 @@ class Build:
         """A figure a size; `of` takes a Size."""
         return {size.name: of(size) for size in self.figures.sizes}
 
+    def known_as(self, id: str, *ids: str) -> None:
+        """A seam is another from here on, or several: what runs along it follows."""
+
+        def found(along: tuple[str, ...]) -> tuple[str, ...]:
+            return tuple(dict.fromkeys(new for own in along for new in (ids if own == id else (own,))))
+
+        self.details = [replace(detail, along=found(detail.along)) for detail in self.details]
+        self.along = {name: found(along) for name, along in self.along.items()}
+
     # ---------------------------------------------------------------- pieces
 
     def piece(

@@ -76,10 +76,7 @@ def split_sides(build: Build, id: str) -> str:
         )
 
     build.joins[k : k + 1] = [one("left"), one("right")]
-    both = (f"{id}-left", f"{id}-right")
-    build.details = [
-        replace(d, along=tuple(j for own in d.along for j in (both if own == id else (own,)))) for d in build.details
-    ]
+    build.known_as(id, f"{id}-left", f"{id}-right")
     return f"{id}-left"
 
 

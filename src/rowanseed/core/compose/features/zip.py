@@ -65,6 +65,7 @@ def _through_the_waist(build: Build, join: str, long: float, reach: float) -> No
         return
     build.joins = [j for j in build.joins if j.id not in (join, below)]
     build.join(join, own.name, (*own.a, *other.a), (*own.b, *other.b))
+    build.known_as(below, join)
     _put_in(build, join, other.a[0], "start", max(20.0, long - reach))
 
 
