@@ -13,10 +13,8 @@ from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cutting import CutItem, GrainCheck, cut_words
 from rowanseed.core.geometry.outline import Point
 from rowanseed.drawings.colour import pale, thread
+from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER, Words, beneath, named
 from rowanseed.drawings.svg import CHALK, INK, PAPER, QUIET, add, halo, number, path_of
-
-WIDTH_OF_A_LETTER = 0.54
-"""Mean width of a letter as a share of its size."""
 
 
 @dataclass(frozen=True)
@@ -226,62 +224,29 @@ def _is_free(one: Polygon, shape: Polygon, taken: Sequence[Polygon]) -> bool:
 def _label(
     root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: float | None, view: LayView
 ) -> list[Polygon]:
-    """The piece's name in its middle, clear of its grainline; along the piece where that is longer. Where it stands."""
-    name = f"{item.number}  {item.piece.name}" if view.numbered else item.piece.name
-    if item.key in view.done:
-        name = f"✓ {name}"
-    left, low, right, high = shape.bounds
-    x, y = shape.representative_point().coords[0]
-    if high - low > 1.7 * (right - left):
-        return [_upright_label(root, sheet, shape, name, _short(item, view, sheet, high - low))]
-    y = (low + high) / 2 if grain_y is None else grain_y - sheet.letter * 0.55
-    room, x = _chord(shape, y - sheet.letter * 0.4, x)
-    size = max(sheet.letter * 0.72, min(sheet.letter * 1.3, room / (WIDTH_OF_A_LETTER * len(name))))
-    if room < WIDTH_OF_A_LETTER * len(name) * size:
-        name = _short(item, view, sheet, room)
-    halo(root, x, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
-    taken = [_box(x, y, name, size, "middle")]
-    if high - low > sheet.letter * 5:
-        below = (grain_y if grain_y is not None else y) + sheet.letter * 1.15
-        room, x = _chord(shape, below, x)
-        if room > WIDTH_OF_A_LETTER * len(cut_words(item)) * sheet.letter:
-            halo(root, x, below, cut_words(item), sheet.letter * 0.95, fill=QUIET, text_anchor="middle")
-            taken.append(_box(x, below, cut_words(item), sheet.letter * 0.95, "middle"))
-    return taken
-
-
-def _short(item: CutItem, view: LayView, sheet: Sheet, room: float) -> str:
-    """A name for little room: the number on the list, or the tissue's own, for another garment of the batch with
-    whose."""
+    """The piece's name and how it is cut, as far as there is room for them inside it; where they stand."""
     done = "✓ " if item.key in view.done else ""
+    name = f"{item.number}  {item.piece.name}" if view.numbered else item.piece.name
+    words = [named(shape, (f"{done}{name}", *_short(item, view, done)), sheet.letter, grain_y)]
+    _written(root, words[0], fill=INK, font_weight=700)
+    cut = beneath(shape, cut_words(item), sheet.letter, words[0], grain_y)
+    if cut is not None:
+        _written(root, cut, fill=QUIET)
+        words.append(cut)
+    return [one.room for one in words]
+
+
+def _written(root: Element, words: Words, **attributes: object) -> None:
+    element = halo(root, words.x, words.y, words.text, words.size, text_anchor="middle", **attributes)
+    if words.upright:
+        element.set("transform", f"rotate(-90 {number(words.x)} {number(words.y)})")
+
+
+def _short(item: CutItem, view: LayView, done: str) -> tuple[str, ...]:
+    """Names for little room: the number on the list, or the tissue's own, for another garment of the batch with
+    whose."""
     if view.numbered:
-        return f"{done}{item.number}"
+        return (f"{done}{item.number}",)
     whose = item.piece.name.rpartition(", ")[2] if item.piece.garment > 1 else ""
-    longer = f"{item.piece.number}, {whose}" if whose else str(item.piece.number)
-    return longer if room > WIDTH_OF_A_LETTER * len(longer) * sheet.letter * 0.72 else str(item.piece.number)
-
-
-def _upright_label(root: Element, sheet: Sheet, shape: Polygon, name: str, short: str) -> Polygon:
-    """A narrow piece that lies across the cloth has its name along itself; where that stands."""
-    left, low, right, high = shape.bounds
-    middle = LineString([(left - 1, (low + high) / 2), (right + 1, (low + high) / 2)]).intersection(shape)
-    x = (middle.bounds[0] + middle.bounds[2]) / 2 if not middle.is_empty else (left + right) / 2
-    y = low + (high - low) * 0.42
-    if (high - low) * 0.85 < WIDTH_OF_A_LETTER * len(name) * sheet.letter * 0.8:
-        name = short
-    size = max(sheet.letter * 0.8, min(sheet.letter * 1.1, (high - low) * 0.75 / (WIDTH_OF_A_LETTER * len(name))))
-    text = halo(root, x - (right - left) * 0.12, y, name, size, fill=INK, font_weight=700, text_anchor="middle")
-    at, half = x - (right - left) * 0.12, WIDTH_OF_A_LETTER * len(name) * size / 2
-    text.set("transform", f"rotate(-90 {number(at)} {number(y)})")
-    return box(at - size * 0.8, y - half, at + size * 0.2, y + half)
-
-
-def _chord(shape: Polygon, y: float, near: float) -> tuple[float, float]:
-    """(length, middle) of the widest run of a shape at a height; (0, `near`) where there is none."""
-    left, _, right, _ = shape.bounds
-    crossing = LineString([(left - 1, y), (right + 1, y)]).intersection(shape)
-    runs = [part for part in getattr(crossing, "geoms", [crossing]) if not part.is_empty]
-    if not runs:
-        return 0.0, near
-    widest = max(runs, key=lambda part: part.length)
-    return widest.length, (widest.bounds[0] + widest.bounds[2]) / 2
+    number = str(item.piece.number)
+    return (f"{number}, {whose}", number) if whose else (number,)

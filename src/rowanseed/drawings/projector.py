@@ -17,7 +17,7 @@ from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.folding import fold_lines, stretch_width
 from rowanseed.core.lay.problem import LayCloth, Plan
 from rowanseed.core.printing.lines import PrintPiece
-from rowanseed.drawings.lay_pieces import WIDTH_OF_A_LETTER
+from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER
 from rowanseed.drawings.svg import add, number, path_of, write
 
 LETTER = 14.0

@@ -11,7 +11,7 @@ from shapely.ops import unary_union
 
 from rowanseed.core.base.words import plural
 from rowanseed.core.printing.tiles import Sheets, Tile
-from rowanseed.drawings.lay_pieces import WIDTH_OF_A_LETTER
+from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 DESK = "#e4e9e7"

@@ -20,7 +20,8 @@ from rowanseed.core.lay.edit.placements import region
 from rowanseed.core.lay.problem import LayPiece, Placement, Plan, Problem, moved
 from rowanseed.core.pattern.pieces import MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_point
-from rowanseed.drawings.lay_pieces import WIDTH_OF_A_LETTER, Sheet
+from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER
+from rowanseed.drawings.lay_pieces import Sheet
 from rowanseed.drawings.shown import shown_lines
 from rowanseed.drawings.svg import BERRY, INK, PAPER, QUIET, add, number, path_of, write
 
