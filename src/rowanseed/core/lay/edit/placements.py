@@ -20,7 +20,14 @@ def ids(plan: Plan) -> Iterator[tuple[str, Placement]]:
 
 def placement(plan: Plan, id: str) -> Placement:
     """Raises KeyError for an id that is not in the plan."""
-    return dict(ids(plan))[id]
+    n, dot, k = id.partition(".")
+    try:
+        found = plan.stretches[int(n)].placements[int(k)]
+    except (IndexError, ValueError):
+        raise KeyError(id) from None
+    if not dot or f"{int(n)}.{int(k)}" != id or int(n) < 0 or int(k) < 0:
+        raise KeyError(id)
+    return found
 
 
 def stretch_of(plan: Plan, id: str) -> Stretch:
