@@ -19,6 +19,8 @@ from rowanseed.core.compose.description import (
     GarmentKind,
     LegKind,
     Legs,
+    Neck,
+    NeckShape,
     Opening,
     OpeningKind,
     Pocket,
@@ -236,6 +238,27 @@ def test_straps_take_the_place_of_the_shoulders_and_are_marked_on_the_upper_edge
         # The upper edge begins at the side seam, as high in front as behind.
         sides = [pattern.piece(p).shapes["12"].edges["neck"][0].start[0] for p in ("front", "back")]
         assert sides[0] == pytest.approx(sides[1])
+
+
+@pytest.mark.parametrize("shape", [NeckShape.ROUND, NeckShape.V, NeckShape.SCOOP])
+def test_a_flat_collar_follows_the_neck_and_lies_flat(shape):
+    """Its outer edge is longer than its neck by about its depth for each radian that it turns (a geometric fact)."""
+    pattern = made(GarmentKind.TOP, collar=CollarKind.FLAT, neck=Neck(shape))
+    collar = pattern.piece("collar")
+    for size in pattern.envelope.sizes:
+        neck = sum(seam_length(pattern.piece(p), size, "neck") for p in ("front", "back"))
+        edges = collar.shapes[size].edges
+        assert chain_length(edges["neck"]) == pytest.approx(neck, abs=0.5)
+        deep = chain_length(edges["fold"])
+        begins, ends = (direction(edges["neck"][k], at) for k, at in ((-1, 1.0), (0, 0.0)))
+        turned = math.acos(max(-1.0, min(1.0, begins[0] * ends[0] + begins[1] * ends[1])))
+        assert chain_length(edges["outer"]) == pytest.approx(neck + deep * turned, rel=0.08)
+        assert turned > 1.0
+
+
+def direction(segment, at):
+    x, y = segment.derivative(at)
+    return x / math.hypot(x, y), y / math.hypot(x, y)
 
 
 @pytest.mark.parametrize(

@@ -1,28 +1,63 @@
-"""A flat collar: upper and under collar turned round their edge, caught between the neck and its facing."""
+"""A flat collar: upper and under collar turned round their edge, caught between the neck and its facing.
+
+Drafted on the neck itself, back and front laid together at the shoulder, their tips lapped a little: so it follows the
+neck and rolls just over its seam (what drafting books share, from memory).
+"""
 
 from __future__ import annotations
 
-from rowanseed.core.compose.bands import along
+import math
+
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import FALL, has_collar, layers_of, neck_parts
 from rowanseed.core.compose.description import CollarKind
-from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.drafting import backwards, moved, parallel, straight
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.geometry.outline import Affine, Chain, Point, transform_chain, unit
 from rowanseed.core.pattern.making import FinishKind, Press
+
+DEEP, TIPS_LAPPED = FALL + 10.0, 18.0
+"""How deep it lies, and by how much the shoulders' tips are lapped, in mm."""
+
+
+def _neck(build: Build, size: Size) -> Chain:
+    """The whole of one half's neck from the centre back, at the origin, over the shoulder to the front edge."""
+    back, front = (build.block(size, is_front=is_front) for is_front in (False, True))
+    behind = moved(backwards(back.neck), -back.neck[-1].end[0], -back.neck[-1].end[1])
+    angle = _lies(back.neck_point, back.tip) - _lies((-front.neck_point[0], front.neck_point[1]), _flipped(front.tip))
+    angle -= TIPS_LAPPED / back.shoulder
+    c, s = math.cos(angle), math.sin(angle)
+    # Turned over at the shoulder, so that the front lies above it.
+    turn = Affine(-c, -s, -s, c, 0.0, 0.0)
+    before = transform_chain(front.neck, turn)
+    (x, y), (to_x, to_y) = before[0].start, behind[-1].end
+    return (*behind, *moved(before, to_x - x, to_y - y))
+
+
+def _flipped(point: Point) -> Point:
+    return (-point[0], point[1])
+
+
+def _lies(start: Point, end: Point) -> float:
+    """The direction from one point to another, in radians."""
+    return math.atan2(end[1] - start[1], end[0] - start[0])
 
 
 def finish(build: Build, body: Body) -> None:
     parts = neck_parts(body)
 
     def draw(size: Size) -> Edges:
-        long = along(build, parts, size)
+        neck = _neck(build, size)
+        last = neck[-1]
+        along = unit((last.end[0] - last.points()[2][0], last.end[1] - last.points()[2][1]))
+        corner = (last.end[0] + DEEP * along[1], last.end[1] - DEEP * along[0])
         return {
-            "fold": straight((0.0, 0.0), (FALL + 10.0, 0.0)),
-            "outer": straight((FALL + 10.0, 0.0), (FALL + 10.0, long + 8.0)),
-            "end": straight((FALL + 10.0, long + 8.0), (0.0, long)),
-            "neck": straight((0.0, long), (0.0, 0.0)),
+            "fold": straight((0.0, 0.0), (DEEP, 0.0)),
+            "outer": parallel(neck, (DEEP, 0.0), corner, -DEEP),
+            "end": straight(corner, last.end),
+            "neck": backwards(neck),
         }
 
     layers_of(build, ("collar", "under-collar"), ("Collar", "Under collar"), draw, "fold")
