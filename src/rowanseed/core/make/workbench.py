@@ -349,10 +349,10 @@ class Workbench:
         own = {(part.piece, part.edge) for part in parts}
         ends = []
         for part in parts:
-            for edge in self.neighbours(part):
-                if edge in self.folds(part.piece) or (part.piece, edge) in own:
+            for edge, touches in zip(self.neighbours(part), ("end", "start"), strict=True):
+                if edge in self.folds(part.piece) or (part.piece, edge) in own | self._inside:
                     continue
-                if self._is_within(part.piece, edge, pieces, each_hand=each_hand):
+                if self._is_within(part.piece, edge, touches, pieces, each_hand=each_hand):
                     continue
                 ends.append(self._end(part.piece, edge))
         if not ends:
@@ -362,6 +362,23 @@ class Workbench:
             # The other end is the same one on the other hand: it runs across the fold or the centre seam.
             first = last
         return Run(last, first) if from_end else Run(first, last)
+
+    def _opens(self, zip_: Closure, join: Join, end: str) -> bool:
+        """Whether a zip opens a seam at one end of its edges; from the other end the seam is sewn."""
+        if zip_.join != join.id:
+            return False
+        if zip_.to_mark is None:
+            return True
+        return self.pattern.piece(zip_.to_mark[0]).mark(zip_.to_mark[1]).anchor == end
+
+    @cached_property
+    def _inside(self) -> frozenset[tuple[str, str]]:
+        """Edges behind which a seam runs on: mouths of pockets that are cut into a side, and what is caught there."""
+        slant = (detail for detail in self.details.values() if detail.kind is DetailKind.SLANT_POCKET)
+        mouths = {id for detail in slant for id in detail.along}
+        joined = (p for id in mouths & set(self.joins) for p in self.parts(id))
+        caught = (p for f in self.finishes.values() if f.kind is FinishKind.CAUGHT for p in f.parts)
+        return frozenset((p.piece, p.edge) for p in (*joined, *caught))
 
     def _is_slashed(self, parts: tuple[EdgePart, ...]) -> bool:
         """Whether a placket opens what would be a ring: a cuff goes on from one side of it to the other."""
@@ -379,14 +396,15 @@ class Workbench:
             return ZIP
         return ENDS.get(edge, edge.replace("-", " "))
 
-    def _is_within(self, piece: str, edge: str, pieces: frozenset[str], *, each_hand: bool) -> bool:
-        """Whether an edge is sewn to another piece of the chain, so that the chain goes on across that seam."""
+    def _is_within(self, piece: str, edge: str, end: str, pieces: frozenset[str], *, each_hand: bool) -> bool:
+        """Whether an edge is sewn to another piece of the chain at this end, so that the chain goes on across it."""
         for join in self.joins.values():
             sides = (join.a, join.b)
             if not any((p.piece, p.edge) == (piece, edge) for side in sides for p in side):
                 continue
-            both_hands = pieces_of(join.a) == pieces_of(join.b)
-            if (both_hands and each_hand) or any(c.join == join.id for c in self.zips):
+            # Left and right of one edge; a sleeve's own seam joins two edges of it, and closes it to a ring.
+            both_hands = {(p.piece, p.edge) for p in join.a} == {(p.piece, p.edge) for p in join.b}
+            if (both_hands and each_hand) or any(self._opens(c, join, end) for c in self.zips):
                 continue
             if all(pieces_of(side) & pieces for side in sides):
                 return True

@@ -12,7 +12,7 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining, is_sleeve
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, NEEDS_NOTHING, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import Finish, FinishKind
+from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 
@@ -253,11 +253,43 @@ def _hem_bench(bench: Workbench) -> Bench:
 
 
 def begins_at(bench: Workbench, finish: Finish) -> str:
+    """Where a hem begins and ends: at a seam, or at the edges that the garment is open at."""
     edges = {p.edge for p in finish.parts}
+    slit = _slit_in(bench, finish)
+    if slit is not None:
+        word, twice = slit.kind.value, any(bench.joins[id].each_hand for id in slit.along if id in bench.joins)
+        return f"from {word} to {word}" if twice else f"from one edge of the {word} to the other"
+    if not is_round(bench, finish):
+        return bench.run(finish.parts).words
     legs = any(bench.piece(p.piece).has_edge("inseam") for p in finish.parts)
     where = "the inner leg seam" if legs else "the underarm seam" if is_sleeve(bench, finish) else "a side seam"
     pair = ", both alike" if legs or is_sleeve(bench, finish) else ""
     return f"beginning and ending at {where}{pair}" if edges else ""
+
+
+def is_round(bench: Workbench, finish: Finish) -> bool:
+    """Whether a hem goes all round; that of an open front, of an apron, or with a slit or vent in it does not."""
+    if _slit_in(bench, finish) is not None:
+        return False
+    return is_sleeve(bench, finish) or bench.run(finish.parts).ring
+
+
+def _slit_in(bench: Workbench, finish: Finish) -> Detail | None:
+    """The slit or vent that a hem is cut apart by."""
+    for detail in bench.details_of(DetailKind.SLIT, DetailKind.VENT):
+        if detail.to_mark is None:
+            continue
+        piece, id = detail.to_mark
+        mark = bench.piece(piece).mark(id)
+        own = (p for p in finish.parts if p.piece == piece)
+        beside = {found for p in own for found in zip(bench.neighbours(p), ("end", "start"), strict=True)}
+        if (mark.edge, mark.anchor) in beside:
+            return detail
+    return None
+
+
+def over_the_beginning(bench: Workbench, finish: Finish) -> str:
+    return "sew over the beginning" if is_round(bench, finish) else "backstitch at both ends"
 
 
 def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -295,8 +327,8 @@ def _turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[O
         )
     else:
         how = (
-            f"From the wrong side, {bench.margin(2)} from the inner fold, {begins_at(bench, finish)}; sew over the "
-            "beginning.",
+            f"From the wrong side, {bench.margin(2)} from the inner fold, {begins_at(bench, finish)}; "
+            f"{over_the_beginning(bench, finish)}.",
         )
     yield _sewn(bench, finish, "turned hem", how, by_hand=by_hand)
 

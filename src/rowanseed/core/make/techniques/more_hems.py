@@ -11,7 +11,7 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setti
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.hems import before_hem, begins_at
+from rowanseed.core.make.techniques.hems import before_hem, begins_at, is_round, over_the_beginning
 from rowanseed.core.make.which import hems
 from rowanseed.core.make.workbench import Workbench, shown
 
@@ -85,9 +85,9 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sew",
         Act.HEM,
         f"Sew the narrow hem: {step.name}",
-        f"From the wrong side, {bench.margin(2)} from the inner fold, {begins_at(bench, bench.finishes[duty.id])}; sew "
-        "over the beginning. In very thin cloth stitch beside the first fold, trim close, fold again and stitch on "
-        "the same line.",
+        f"From the wrong side, {bench.margin(2)} from the inner fold, {begins_at(bench, bench.finishes[duty.id])}; "
+        f"{over_the_beginning(bench, bench.finishes[duty.id])}.",
+        "In very thin cloth stitch beside the first fold, trim close, fold again and stitch on the same line.",
         setting=settings.hem(bench.household, bench.margin(2)),
         after={Fact.PREPARED: "it is folded and pressed"},
         gives=_done(),
@@ -145,8 +145,9 @@ def rolled_overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "should. Chalk the hem line and lead it along the knife, which cuts exactly there.",
         "Stitch finger drawn in or its own plate on, left needle out, lower looper tight, stitch length 1 to 1.5; "
         "woolly thread in the upper looper covers best. Try it along and across the grain.",
-        f"{begins_at(bench, bench.finishes[duty.id]).capitalize()}; run over the beginning, and bury the tail under "
-        "the stitches.",
+        f"{begins_at(bench, bench.finishes[duty.id]).capitalize()}; "
+        + ("run over the beginning, and bury" if is_round(bench, bench.finishes[duty.id]) else "bury")
+        + " the tail under the stitches.",
         at=Bench.OVERLOCKER,
         setting=Setting(
             threads, 1.2, "overlocker foot", "the overlocker's own", "set the stitch finger back afterwards", "504"
