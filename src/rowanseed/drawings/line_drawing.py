@@ -253,12 +253,20 @@ def _strokes(group: Element, run: list[Point], hand: int, at: At) -> None:
 
 def _zip(group: Element, pattern: Pattern, one: Laid, at: At, size: str, *, is_front: bool) -> None:
     for closure in pattern.making.closures:
-        if closure.to_mark is None or closure.to_mark[0] != one.piece.id:
+        if closure.to_mark is None or not closure.kind.value.endswith("zip"):
             continue
-        mark = one.piece.mark(closure.to_mark[1])
-        run = one.edges[mark.edge]
-        end = along(run, mark.distance[size], from_end=mark.anchor == "end")
-        begin = run[-1] if mark.anchor == "end" else run[0]
+        mark = pattern.piece(closure.to_mark[0]).mark(closure.to_mark[1])
+        join = next((j for j in pattern.making.joins if j.id == closure.join), None)
+        above = [p.edge for p in join.a if p.piece == one.piece.id] if join is not None else []
+        if one.piece.id == closure.to_mark[0]:
+            run = one.edges[mark.edge]
+            end = along(run, mark.distance[size], from_end=mark.anchor == "end")
+            begin = run[-1] if mark.anchor == "end" else run[0]
+        elif above and above[0] in one.edges and join is not None and len(join.a) > 1:
+            # A zip that runs on past the waist: all of the seam above it.
+            begin, end = one.edges[above[0]][0], one.edges[above[0]][-1]
+        else:
+            continue
         # At the side it is on the wearer's left: on the right of the front view, on the left of the back.
         hand = 1 if is_front or mark.edge != "side" else -1
         ends = [at(begin, hand), at(end, hand)]

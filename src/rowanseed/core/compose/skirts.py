@@ -101,7 +101,7 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
     """Front and back of a straight or A-line skirt; their upper edges are to be finished, or sewn to a bodice."""
     asked = build.description.features.skirt
     flare = FLARE if asked is None or asked.kind is SkirtKind.A_LINE else 0.0
-    darts = asked.darts if asked and asked.darts is not None else True
+    darts = (asked.darts if asked and asked.darts is not None else True) and not build.description.is_drawn_in
     halves = (Half(True), Half(False))
     for half, id in zip(halves, skirt_ids(build), strict=True):
         edge = centre_cut(build, half)[0]
