@@ -6,11 +6,12 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
-from rowanseed.core.make.shared import before_shaping, iron_for
+from rowanseed.core.make.folded import press_folds
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, On, Operation
+from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.darts import intake
-from rowanseed.core.make.workbench import HOT, Workbench
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import Dart, Piece, Taken
 
 KEY = "folds:"
@@ -79,21 +80,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.seam(bench.household) if tucks else None,
         look="Folded, the edge is as long as the one it is sewn to: measure before you go on.",
     )
-    yield Operation(
-        id=f"press-folds-{piece.id}",
-        technique="folds",
-        act=Act.PRESS,
-        title=f"Press the {words}: {name}",
-        how=(
-            "As far down as they are held or are to stay sharp, and no further: below they open. Strips of paper under "
-            f"the folds keep them from marking the right side. {iron_for(bench)}",
-        ),
-        bench=Bench.IRON,
-        minutes=minutes.each(2, number),
+    yield press_folds(
+        bench,
+        "folds",
+        piece.id,
+        words,
+        how="As far down as they are held or are to stay sharp, and no further: below they open. Strips of paper under "
+        "the folds keep them from marking the right side.",
+        number=number,
         on=on,
-        requires=(Need(facts.piece(Fact.SEWN, piece.id), "they are folded first"),),
-        gives=(facts.piece(Fact.SHAPED, piece.id),),
-        caution=HOT,
         look="Each fold runs straight with the grain and opens where it is let go.",
     )
 

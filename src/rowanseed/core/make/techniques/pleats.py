@@ -6,10 +6,11 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import before_shaping, iron_for
+from rowanseed.core.make.folded import press_folds
+from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import HOT, Workbench, shown
+from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import LineKind, Piece
 
@@ -49,21 +50,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(facts.piece(Fact.SEWN, piece.id),),
         look="Folded, the edge is as long as the one it is sewn to.",
     )
-    yield Operation(
-        id=f"press-pleats-{piece.id}",
-        technique="pleats",
-        act=Act.PRESS,
-        title=f"Press the pleats: {name}",
-        how=(
-            "From the wrong side, as far down as they are to stay sharp; strips of paper under the folds keep them "
-            f"from marking. {iron_for(bench)}",
-        ),
-        bench=Bench.IRON,
-        minutes=minutes.each(2, number),
+    yield press_folds(
+        bench,
+        "pleats",
+        piece.id,
+        "pleats",
+        how="From the wrong side, as far down as they are to stay sharp; strips of paper under the folds keep them "
+        "from marking.",
+        number=number,
         on=on,
-        requires=(Need(facts.piece(Fact.SEWN, piece.id), "they are folded first"),),
-        gives=(facts.piece(Fact.SHAPED, piece.id),),
-        caution=HOT,
         look="The folds run straight along the grain.",
     )
 
