@@ -10,6 +10,8 @@ from shapely.prepared import prep
 
 WIDTH_OF_A_LETTER = 0.54
 """Mean width of a letter as a share of its size."""
+BOLD = 0.59
+"""The same of a bold letter: names are bold."""
 UP, DOWN = 0.8, 0.2
 """How far letters reach above their base and below it, as shares of their size."""
 SIZES = (1.3, 1.15, 1.0, 0.86, 0.72)
@@ -25,11 +27,12 @@ class Words:
     y: float
     size: float
     upright: bool = False
+    wide: float = BOLD
 
     @property
     def room(self) -> Polygon:
         """The box that they take up."""
-        half = WIDTH_OF_A_LETTER * len(self.text) * self.size / 2
+        half = self.wide * len(self.text) * self.size / 2
         if self.upright:
             return box(self.x - UP * self.size, self.y - half, self.x + DOWN * self.size, self.y + half)
         return box(self.x - half, self.y - UP * self.size, self.x + half, self.y + DOWN * self.size)
@@ -60,7 +63,7 @@ def beneath(shape: Polygon, text: str, letter: float, name: Words, grain_y: floa
     below = max(grain_y or name.y, name.y) + letter * 1.15
     for y in (below, below + 0.5 * letter):
         for x in _middles(shape, y - UP * letter, y + DOWN * letter):
-            words = Words(text, x, y, letter * 0.95)
+            words = Words(text, x, y, letter * 0.95, wide=WIDTH_OF_A_LETTER)
             if shape.contains(words.room) and not words.room.intersects(name.room):
                 return words
     return None
@@ -73,7 +76,7 @@ def _places(
     _, low, _, high = shape.bounds
     clear = 0.25 * letter
     if upright:
-        half = WIDTH_OF_A_LETTER * len(text) * size / 2
+        half = BOLD * len(text) * size / 2
         spans = [(low, high)] if grain_y is None else [(low, grain_y - clear), (grain_y + clear, high)]
         for a, b in sorted(spans, key=lambda span: span[0] - span[1]):
             if b - a >= 2 * half:
