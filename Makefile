@@ -22,7 +22,7 @@ test: setup
 	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --cov --cov-report=term
 	@$(BIN)/pytest -n 4 --dist worksteal -m "browser or slow" --durations=10
 
-# What tells within a minute whether something is broken: no browser, no long searches.
+# What tells soon whether something is broken: no browser, no long searches.
 test-fast: setup
 	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --hypothesis-profile fast
 

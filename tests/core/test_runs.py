@@ -61,6 +61,15 @@ def slit(where):
 SLANT = Pocket(PocketKind.SLANT, PocketPlace.FRONT)
 
 
+def test_the_fronts_buttonholes_are_placed_by_themselves_whatever_the_cuffs_have():
+    """On an edge folded on itself they lie across; those of the cuffs, which are bands, lie along them."""
+    pattern = shirt(placket=True)
+    steps = {op.id: " ".join(op.how) for op in compile_garment(pattern, "A", "12", MakingChoices()).operations}
+    assert "They lie across" in steps["buttonholes-opening"] and "in the band" not in steps["buttonholes-opening"]
+    assert "along the cuff" in steps["buttonholes-cuff-buttons"]
+    assert steps["buttonholes-opening"].startswith("6 of them") and steps["buttonholes-cuff-buttons"].startswith("2 of")
+
+
 @pytest.mark.parametrize(
     ("pattern", "step", "said"),
     [

@@ -112,3 +112,11 @@ def test_what_was_changed_by_hand_and_not_kept_lies_by_under_a_name_when_a_flaw_
     assert "lies by, named “as it lay before the flaw”" in house.post(address, data=sent).text
     after = house.get("/projects/1/lay/table").text
     assert "as it lay before the flaw" in after and changed["length"] in after
+    # A second flaw keeps what was changed before it beside the first.
+    id, x, y = re.search(r'data-id="([\d.]+)"[^>]*data-at="([-\d.]+) ([-\d.]+)"', after).groups()
+    moved = {"role": "main", "do": "move", "id": id, "at": [float(x) + 4000, float(y)]}
+    house.post("/projects/1/lay/table/change", json=moved)
+    address = next(s for s in order(house, 1)["steps"] if not s["done"])["links"][0][0]
+    told = house.post(address, data={**sent, "along": "60 cm"}).text
+    assert "named “as it lay before flaw 2”" in told
+    assert "as it lay before the flaw" in house.get("/projects/1/lay/table").text

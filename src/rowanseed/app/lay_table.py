@@ -261,7 +261,9 @@ class LayTable:
         """Keep what was changed by hand and not kept by a name, before the table is begun anew; that name."""
         if self._known is None or not self._known.n or edit.without_empty(self._known.plan) == self.found.plan:
             return ""
-        name = "as it lay before the flaw"
+        known = {one.name for one in self.named}
+        names = ("as it lay before the flaw", *(f"as it lay before flaw {n}" for n in range(2, len(known) + 3)))
+        name = next(one for one in names if one not in known)
         db, id = self.project.desk.db, self.project.record.id
         name_lay(db, id, self.key, name, self._known.question, edit.without_empty(self._known.plan))
         return name

@@ -22,7 +22,7 @@ from rowanseed.core.compose.description import (
 from rowanseed.core.compose.envelope_text import is_cloth, read_notion
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import figures
+from rowanseed.core.compose.figures import figures, is_full
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
@@ -118,8 +118,8 @@ def _pulled_on(build: Build) -> None:
     """Say what was cut wider than it would fit, since nothing opens it."""
     description = build.description
     if any(block.loose > 0 for block in build.blocks.values()):
-        build.assumed["features.neck.shape"] = "the neck is wide enough for a head: nothing opens the garment"
-    if description.is_drawn_in:
+        build.assumed["features.neck.shape"] = "the neck is wide enough for a head: nothing opens it"
+    if description.is_drawn_in and not is_full(description):
         over = "bust" if description.garment.has_bodice else "hip"
         build.assumed["finished.waist"] = f"the waist is as wide as the {over} before it is drawn in"
 

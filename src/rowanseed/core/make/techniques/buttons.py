@@ -71,9 +71,9 @@ def _where(bench: Workbench, id: str) -> str:
 
 
 def _place(bench: Workbench) -> str:
-    in_band = any(
-        p.panel is Panel.BAND for p in bench.pattern.pieces for q in p.points if q.kind is PointKind.BUTTONHOLE
-    )
+    of_cuffs = cuffs(bench.pattern)
+    bands = (p for p in bench.pattern.pieces if p.panel is Panel.BAND and p.id not in of_cuffs)
+    in_band = any(q.kind is PointKind.BUTTONHOLE for p in bands for q in p.points)
     if in_band:
         return "They stand upright in the band, on its middle, at the marks."
     return f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks."
