@@ -52,6 +52,7 @@ format: setup
 	@$(BIN)/ruff format $(SOURCES)
 
 bench: setup
+	@sh scripts/chromium.sh
 	@$(BIN)/python -W ignore -m benchmarks $(ONLY)
 
 screenshots: setup

@@ -12,7 +12,7 @@ from rowanseed.app.table_deeds import DEEDS, MOVING, OF_A_PIECE, Asked, Here, St
 from rowanseed.core.base.errors import FlawInCut, NotThere, RowanseedError
 from rowanseed.core.base.words import plural
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.choice import piece_names
 from rowanseed.core.lay.edit import Fault, FaultKind, NotAllowed, Parked
@@ -197,7 +197,7 @@ class LayTable:
         does = DEEDS.get(asked.do)
         if does is None:
             raise NotThere("change")
-        here = Here(self.found.problem, self.state, self.faults, self.cut, self.names, self.said)
+        here = Here(self.found.problem, self.state, self.cut, self.names, self.said)
         try:
             after, words = does(here, asked, name)
         except NotAllowed as refused:
@@ -300,5 +300,5 @@ def is_same_place(item: CutItem, laid: Placement) -> bool:
     """Whether a placement lies where a piece was cut; a tissue may lie there turned over, on the same outline."""
     if item.piece.id != laid.piece:
         return False
-    one, other = bounds(item.placement.outline), bounds(laid.outline)
+    one, other = item.placement.box, laid.box
     return all(abs(a - b) < 0.5 for a, b in zip(one, other, strict=True))

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 from rowanseed.core.base.errors import HeldWrong, NotThere
 from rowanseed.core.geometry.outline import Point
@@ -41,11 +42,10 @@ class State:
 
 @dataclass(frozen=True)
 class Here:
-    """What a change is made to: the state, what is wrong with it, what of it is cut, and how it is spoken of."""
+    """What a change is made to: the state, what of it is cut, and how it is spoken of."""
 
     problem: Problem
     state: State
-    faults: Sequence[Fault]
     cut: frozenset[str]
     names: Mapping[str, str]
     said: Callable[[Fault], str]
@@ -53,6 +53,11 @@ class Here:
     @property
     def plan(self) -> Plan:
         return self.state.plan
+
+    @cached_property
+    def faults(self) -> tuple[Fault, ...]:
+        """What is wrong before the change: looked for only by those that need it."""
+        return edit.faults(self.problem, self.plan)
 
 
 Deed = Callable[[Here, Asked, str], tuple[State, str]]

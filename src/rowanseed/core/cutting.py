@@ -11,7 +11,7 @@ from rowanseed.core.base.ids import CutKey
 from rowanseed.core.base.units import Units, format_allowance
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.geometry.outline import Point, bounds, flatten, signed_area
-from rowanseed.core.lay.folding import Region, references, regions
+from rowanseed.core.lay.folding import Region, references, region_of, regions
 from rowanseed.core.lay.problem import (
     LayCloth,
     LayKind,
@@ -133,7 +133,12 @@ def cut_list(
                 face_down=placement.mirrored,
                 lay=stretch.lay,
                 grain=grain_check(
-                    piece=piece, size=size, placement=placement, region=region, stretch=stretch, cloth=problem.cloth
+                    grainline=piece.shapes[size].grainline,
+                    placement=placement,
+                    lay=stretch.lay,
+                    depth=stretch.depth,
+                    region=region,
+                    width=problem.cloth.width,
                 ),
                 marks=marks_to_make(piece, cloth, role, units, used, pair=lay_piece.pair and not on_fold),
                 on_tissue=left_on_tissue(piece, used) if used is not None and role is not Role.INTERFACING else (),
@@ -191,7 +196,7 @@ def other_hand(piece: LayPiece, placement: Placement, cloth: LayCloth) -> Placem
     """
     if not piece.pair or not is_own_mirror_image(piece):
         return placement
-    box = bounds(placement.outline)
+    box = placement.box
     for turn in (placement.turn, placement.turn + 180):
         if turn != placement.turn and cloth.one_way:
             break
@@ -208,25 +213,25 @@ def _needed(piece: LayPiece) -> int:
     return sum(wanted_hands(piece))
 
 
-def region_of(placement: Placement, strips: tuple[Region, ...]) -> Region:
-    """The strip of cloth a placement lies in."""
-    _, low, _, high = bounds(placement.outline)
-    return min(strips, key=lambda strip: max(strip.low - low, high - strip.high))
-
-
 def grain_check(
-    piece: Piece, size: str, placement: Placement, region: Region, stretch: Stretch, cloth: LayCloth
+    *,
+    grainline: tuple[Point, Point],
+    placement: Placement,
+    lay: LayKind,
+    depth: float | None,
+    region: Region,
+    width: float,
 ) -> GrainCheck | None:
-    """Where both ends of the grainline stand to the nearer of fold or cloth edge.
+    """Where both ends of a grainline stand to the nearer of fold or cloth edge, on cloth of this width, all in mm.
 
     None for a piece that lies askew on purpose (bias), where a square sets the grain.
     """
     if round(placement.turn) % 90:
         return None
-    top, bottom = moved(piece.shapes[size].grainline, placement.turn, placement.mirrored, placement.at)
+    top, bottom = moved(grainline, placement.turn, placement.mirrored, placement.at)
     if abs(top[1] - bottom[1]) > 1 + 0.001 * abs(top[0] - bottom[0]):
         return None
-    level, to = min(references(stretch.lay, stretch.depth, region, cloth.width), key=lambda ref: abs(ref[0] - top[1]))
+    level, to = min(references(lay, depth, region, width), key=lambda ref: abs(ref[0] - top[1]))
     return GrainCheck(
         to=to, at_top=abs(top[1] - level), at_bottom=abs(bottom[1] - level), line=(top, bottom), level=level
     )

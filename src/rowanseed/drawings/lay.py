@@ -184,13 +184,15 @@ def draw_ruler(root: Element, sheet: Sheet, length: float, units: Units) -> None
     thin = letter / 14
     add(root, "path", d=f"M{number(sheet.left)} {number(y)}h{number(length)}", stroke=QUIET, stroke_width=thin)
     step, big = (100.0, 5) if units is Units.METRIC else (INCH * 6, 6)
+    ticks = ""
     for count in range(int(length // step) + 1):
         x, is_big = sheet.left + count * step, count % big == 0
         half = letter * (0.45 if is_big else 0.25)
-        add(root, "path", d=f"M{number(x)} {number(y - half)}v{number(half * 2)}", stroke=QUIET, stroke_width=thin)
+        ticks += f"M{number(x)} {number(y - half)}v{number(half * 2)}"
         if is_big and length - count * step > letter * 8:
             text = "0" if count == 0 else format_cloth(count * step, units)
             add(root, "text", text, x=x + letter * 0.25, y=y - letter * 0.4, font_size=letter, fill=QUIET)
+    add(root, "path", d=ticks, stroke=QUIET, stroke_width=thin)
     end = sheet.left + length
     add(
         root,
@@ -216,14 +218,11 @@ def draw_side_ruler(root: Element, sheet: Sheet, wide: float, units: Units) -> N
     low = sheet.top + sheet.tall
     add(root, "path", d=f"M{number(x)} {number(low)}v{number(-wide)}", stroke=QUIET, stroke_width=letter / 14)
     step = 100.0 if units is Units.METRIC else INCH * 6
-    for count in range(int(wide // step) + 1):
-        add(
-            root,
-            "path",
-            d=f"M{number(x - letter * 0.25)} {number(low - count * step)}h{number(letter * 0.5)}",
-            stroke=QUIET,
-            stroke_width=letter / 14,
-        )
+    ticks = "".join(
+        f"M{number(x - letter * 0.25)} {number(low - count * step)}h{number(letter * 0.5)}"
+        for count in range(int(wide // step) + 1)
+    )
+    add(root, "path", d=ticks, stroke=QUIET, stroke_width=letter / 14)
     at_x, middle = x - letter * 0.75, low - wide / 2
     add(
         root,

@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from functools import lru_cache
 from xml.etree.ElementTree import Element
 
-from shapely import maximum_inscribed_circle
-from shapely.geometry import LineString, Polygon, box
-from shapely.prepared import prep
+import numpy as np
+from shapely import box, contains, maximum_inscribed_circle, prepare
+from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.base.same import Same
 from rowanseed.core.base.units import Units, format_length
@@ -17,7 +17,8 @@ from rowanseed.core.cutting import grain_check
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.lay.edit import placement, stretch_of
 from rowanseed.core.lay.edit.placements import region
-from rowanseed.core.lay.problem import LayPiece, Placement, Plan, Problem, moved
+from rowanseed.core.lay.folding import Region
+from rowanseed.core.lay.problem import LayKind, LayPiece, Placement, Plan, Problem, moved
 from rowanseed.core.pattern.pieces import MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_point
 from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER
@@ -48,18 +49,18 @@ class Shown:
 
 def draw_piece(sheet: Sheet, plan: Plan, problem: Problem, id: str, shown: Shown) -> str:
     """A placement as an SVG group; drawn once and remembered, since a change moves one piece of many."""
-    laid = placement(plan, id)
+    laid, stretch = placement(plan, id), stretch_of(plan, id)
     return _piece(
         sheet,
         id,
         laid,
-        stretch_of(plan, id).start,
+        _Lies(stretch.lay, stretch.depth, stretch.start, region(problem, stretch, laid), problem.cloth.width),
         problem.piece(laid.piece),
         Same(shown.pieces[laid.piece]),
         shown.sizes[laid.piece],
         shown.units,
         name=shown.names[laid.piece],
-        tells=_tells(problem, plan, id, shown),
+        role=shown.role,
         number_of=shown.numbers[laid.piece],
         pinned=id in shown.pinned,
         fault=id in shown.at_fault,
@@ -68,19 +69,36 @@ def draw_piece(sheet: Sheet, plan: Plan, problem: Problem, id: str, shown: Shown
     )
 
 
-def _tells(problem: Problem, plan: Plan, id: str, shown: Shown) -> str:
+@dataclass(frozen=True)
+class _Lies:
+    """How the cloth lies where a piece does: its stretch, the strip of it, and the width of the open cloth in mm."""
+
+    lay: LayKind
+    depth: float | None
+    start: float
+    strip: Region
+    width: float
+
+
+def _tells(laid: Placement, lies: _Lies, lay_piece: LayPiece, piece: Piece, size: str, role: str, units: Units) -> str:
     """What is known of a piece in hand: its size, its cloth, how many it gives, and its grain at both ends."""
-    laid, stretch = placement(plan, id), stretch_of(plan, id)
-    strip, piece = region(problem, stretch, laid.outline), shown.pieces[laid.piece]
-    size = shown.sizes[laid.piece]
-    on_fold = problem.piece(laid.piece).fold is not None and not laid.whole
-    gives = "1, on the fold" if on_fold else "2, through both layers" if strip.layers == 2 else "1"
+    on_fold = lay_piece.fold is not None and not laid.whole
+    gives = "1, on the fold" if on_fold else "2, through both layers" if lies.strip.layers == 2 else "1"
     out = [f"size {size}"] if size in piece.shapes else []
-    out += [f"{shown.role} cloth"] if shown.role else []
+    out += [f"{role} cloth"] if role else []
     out.append(f"gives {gives}")
-    check = grain_check(piece, size, laid, strip, stretch, problem.cloth) if size in piece.shapes else None
+    if size not in piece.shapes:
+        return ", ".join(out)
+    check = grain_check(
+        grainline=piece.shapes[size].grainline,
+        placement=laid,
+        lay=lies.lay,
+        depth=lies.depth,
+        region=lies.strip,
+        width=lies.width,
+    )
     if check is not None:
-        ends = [format_length(at, shown.units) for at in (check.at_top, check.at_bottom)]
+        ends = [format_length(at, units) for at in (check.at_top, check.at_bottom)]
         both = f"{ends[0]} at both ends" if ends[0] == ends[1] else f"{ends[0]} at the top, {ends[1]} at the bottom"
         out.append(f"grain from the {check.to}: {both}")
     return ", ".join(out)
@@ -91,21 +109,22 @@ def _piece(
     sheet: Sheet,
     id: str,
     laid: Placement,
-    start: float,
+    lies: _Lies,
     lay_piece: LayPiece,
     same: Same[Piece],
     size: str,
     units: Units,
     *,
     name: str,
-    tells: str,
+    role: str,
     number_of: int,
     pinned: bool,
     fault: bool,
     cut: bool,
     garment: int,
 ) -> str:
-    left, low, _, _ = bounds(laid.outline)
+    left, low, right, _ = laid.box
+    start, tells = lies.start, _tells(laid, lies, lay_piece, same.it, size, role, units)
     said = [
         f"{number_of} {name}",
         f"{format_length(start + left, units)} from the start",
@@ -127,7 +146,7 @@ def _piece(
         ("data-tells", f"{number_of} {name}: {tells}"),
         ("data-id", id),
         ("data-at", f"{number(laid.at[0])} {number(laid.at[1])}"),
-        ("data-end", number(start + bounds(laid.outline)[2])),
+        ("data-end", number(start + right)),
     ):
         group.set(key, value)
     ring = [sheet.at(start, p) for p in laid.outline]
@@ -234,17 +253,17 @@ def _room(shape: Polygon, words: str, size: float) -> Point | None:
     half = len(words) * size * WIDTH_OF_A_LETTER / 2
     left, top, right, low = shape.bounds
     middle = shape.centroid
-    ready = prep(shape)
     places = [
         (left + (right - left) * across / 12, top + (low - top) * down / 12)
         for across in range(1, 12)
         for down in range(1, 12)
     ]
     places.sort(key=lambda at: abs(at[0] - middle.x) + 2 * abs(at[1] - middle.y))
-    for x, y in [(middle.x, middle.y), *places]:
-        if ready.contains(box(x - half, y - size, x + half, y + size * 0.3)):
-            return x, y
-    return None
+    places.insert(0, (middle.x, middle.y))
+    x, y = np.array(places).T
+    prepare(shape)
+    inside = contains(shape, box(x - half, y - size, x + half, y + size * 0.3))
+    return places[int(inside.argmax())] if inside.any() else None
 
 
 def _label(

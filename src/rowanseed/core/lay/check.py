@@ -110,6 +110,7 @@ class _Laid:
     placement: Placement
     stretch: int
     polygon: Polygon
+    box: tuple[float, float, float, float]
     region: _Strip
 
     @property
@@ -159,24 +160,23 @@ def _lay_out(problem: Problem, plan: Plan) -> Iterator[_Laid]:
         for placement in stretch.placements:
             piece = problem.piece(placement.piece)
             polygon = _polygon(piece, placement)
-            region = min(strips, key=lambda strip: _outside(polygon, strip))
-            yield _Laid(
-                label=f"{piece.id}#{index}", piece=piece, placement=placement, stretch=n, polygon=polygon, region=region
-            )
+            box = polygon.bounds
+            region = min(strips, key=lambda strip: _outside(box, strip))
+            yield _Laid(f"{piece.id}#{index}", piece, placement, n, polygon, box, region)
             index += 1
 
 
-def _outside(polygon: Polygon, region: _Strip) -> float:
-    _, low, _, high = polygon.bounds
+def _outside(box: tuple[float, float, float, float], region: _Strip) -> float:
+    _, low, _, high = box
     return float(max(region.low - low, high - region.high))
 
 
 def _place_faults(problem: Problem, plan: Plan, item: _Laid) -> Iterator[str]:
     stretch: Stretch = plan.stretches[item.stretch]
-    left, _, right, _ = item.polygon.bounds
+    left, _, right, _ = item.box
     if left < -TOLERANCE or right > stretch.end - stretch.start + TOLERANCE:
         yield f"{item.label} reaches out of its stretch"
-    if _outside(item.polygon, item.region) > TOLERANCE:
+    if _outside(item.box, item.region) > TOLERANCE:
         yield f"{item.label} reaches out of the usable cloth"
     if not _is_its_own(item.piece, item.placement):
         yield f"{item.label}: the outline is not the piece's at this place"

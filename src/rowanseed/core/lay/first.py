@@ -55,7 +55,7 @@ def _laid(problem: Problem, kind: LayKind) -> Plan | None:
     placements = []
     wanted = sorted(_wanted(problem, region), key=lambda one: (not _is_held(one, region, problem), -_long(one)))
     for bare in wanted:
-        left, low, right, high = bounds(bare.outline)
+        left, low, right, high = bare.box
         wide, tall = high - low, right - left
         if wide > region.high - region.low + 1e-6:
             return None
@@ -69,7 +69,7 @@ def _laid(problem: Problem, kind: LayKind) -> Plan | None:
         placements.append(replace(bare, at=at, outline=tuple((px + at[0], py + at[1]) for px, py in bare.outline)))
         room = min(region.high, y + wide + problem.gap)
         skyline = _taken(skyline, max(region.low, y - problem.gap), room, x + tall + problem.gap)
-    long = max((bounds(p.outline)[2] for p in placements), default=0.0)
+    long = max((p.box[2] for p in placements), default=0.0)
     return Plan(long, (Stretch(kind, None, 0.0, long, tuple(placements)),)) if placements else None
 
 
@@ -99,7 +99,7 @@ def _on_fold(piece: LayPiece, turn: float) -> Placement:
     if piece.fold is None:
         return bare
     edge = moved(piece.fold, turn, False)[0][1]
-    return bare if edge <= bounds(bare.outline)[1] + 1e-6 else _bare(piece, turn, mirrored=True, whole=False)
+    return bare if edge <= bare.box[1] + 1e-6 else _bare(piece, turn, mirrored=True, whole=False)
 
 
 def _is_held(bare: Placement, region: Region, problem: Problem) -> bool:
@@ -108,7 +108,7 @@ def _is_held(bare: Placement, region: Region, problem: Problem) -> bool:
 
 
 def _long(bare: Placement) -> float:
-    left, _, right, _ = bounds(bare.outline)
+    left, _, right, _ = bare.box
     return right - left
 
 

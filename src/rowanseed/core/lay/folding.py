@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal, assert_never
 
-from rowanseed.core.lay.problem import LayCloth, LayKind
+from rowanseed.core.lay.problem import LayCloth, LayKind, Placement
 
 Reference = Literal["selvedge", "fold", "turned-in edge"]
 """What a grainline is measured to."""
@@ -66,6 +66,12 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth, gap: float = 0.0
         case _:
             assert_never(lay)
     return tuple(strip for strip in strips if strip.high > strip.low)
+
+
+def region_of(placement: Placement, strips: tuple[Region, ...]) -> Region:
+    """The strip of cloth a placement lies in."""
+    _, low, _, high = placement.box
+    return min(strips, key=lambda strip: max(strip.low - low, high - strip.high))
 
 
 def layers_of(lay: LayKind, depth: float | None, region: Region, width: float) -> tuple[ClothLayer, ...]:

@@ -35,7 +35,7 @@ def spots(problem: Problem, plan: Plan, id: str) -> tuple[Spot, ...]:
     """Where a placement is cut: once for each layer, or once where it lies on the fold."""
     laid, stretch = placement(plan, id), stretch_of(plan, id)
     middle = Polygon(laid.outline).centroid
-    layers = layers_of(stretch.lay, stretch.depth, region(problem, stretch, laid.outline), problem.cloth.width)
+    layers = layers_of(stretch.lay, stretch.depth, region(problem, stretch, laid), problem.cloth.width)
     heights = [layer.on_cloth(middle.y) for layer in layers]
     if problem.piece(laid.piece).fold is not None and not laid.whole:
         heights = [sum(heights) / len(heights)]
@@ -45,7 +45,7 @@ def spots(problem: Problem, plan: Plan, id: str) -> tuple[Spot, ...]:
 def outlines(problem: Problem, plan: Plan, id: str) -> tuple[Polygon, ...]:
     """What a placement takes of the open cloth, on each layer."""
     laid, stretch = placement(plan, id), stretch_of(plan, id)
-    layers = layers_of(stretch.lay, stretch.depth, region(problem, stretch, laid.outline), problem.cloth.width)
+    layers = layers_of(stretch.lay, stretch.depth, region(problem, stretch, laid), problem.cloth.width)
     return tuple(
         Polygon([(stretch.start + x, layer.on_cloth(y)) for x, y in laid.outline]).buffer(0) for layer in layers
     )

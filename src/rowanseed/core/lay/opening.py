@@ -14,7 +14,6 @@ from dataclasses import dataclass, replace
 from shapely import Polygon
 from shapely.affinity import translate
 
-from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.folding import Region, layers_of, regions
 from rowanseed.core.lay.problem import LayKind, Placement, Plan, Problem, Stretch, moved
@@ -73,7 +72,7 @@ def _on_open_cloth(stretch: Stretch, problem: Problem, apart: float) -> Iterator
 
 
 def _lying(placed: Placement, stretch: Stretch, problem: Problem) -> _Lying:
-    _, low, _, high = bounds(placed.outline)
+    _, low, _, high = placed.box
     strips = regions(stretch.lay, stretch.depth, problem.cloth)
     strip = min(strips, key=lambda s: max(s.low - low, high - s.high))
     doubled = strip.layers == 2

@@ -9,7 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point, bounds, signed_area, unfold
@@ -72,6 +72,13 @@ class LayPiece:
     motif: Motif | None = None
     one_way: bool = False
     """Whether it points as the tissue does even on cloth that has no way up."""
+
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        return hash((self.outline, self.cut, self.pair))
 
     def whole(self) -> tuple[Point, ...]:
         """The finished outline: unfolded where there is a fold."""
@@ -144,6 +151,19 @@ class Placement:
     whole: bool
     at: Point
     outline: tuple[Point, ...]
+
+    @cached_property
+    def box(self) -> tuple[float, float, float, float]:
+        """(least x, least y, greatest x, greatest y) of the outline."""
+        return bounds(self.outline)
+
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        # Looked up piece by piece at every change. Numbers only: words hash unlike in the processes it is sent to.
+        return hash((self.turn, self.mirrored, self.whole, self.at))
 
 
 @dataclass(frozen=True)

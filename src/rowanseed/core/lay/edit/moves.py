@@ -9,7 +9,7 @@ from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.edit.placements import ids, lay_down, others, placement, put, region, shift, stretch_of
 from rowanseed.core.lay.edit.rules import NotAllowed, Rule
 from rowanseed.core.lay.folding import layers_of
@@ -63,7 +63,7 @@ def mirror(problem: Problem, plan: Plan, id: str) -> Plan:
         raise NotAllowed(Rule.FOLD)
     if is_own_mirror_image(piece):
         raise NotAllowed(Rule.ALIKE)
-    if region(problem, stretch, old.outline).layers == 2:
+    if region(problem, stretch, old).layers == 2:
         raise NotAllowed(Rule.DOUBLE)
     return about_its_middle(problem, plan, id, replace(old, mirrored=not old.mirrored))
 
@@ -72,7 +72,7 @@ def about_its_middle(problem: Problem, plan: Plan, id: str, wanted: Placement) -
     old = placement(plan, id)
     piece = problem.piece(old.piece)
     bare = lay_down(piece, wanted.turn, wanted.mirrored, wanted.whole, (0.0, 0.0))
-    a, b = bounds(old.outline), bounds(bare.outline)
+    a, b = old.box, bare.box
     at = ((a[0] + a[2] - b[0] - b[2]) / 2, (a[1] + a[3] - b[1] - b[3]) / 2)
     new = lay_down(piece, wanted.turn, wanted.mirrored, wanted.whole, at)
     return put(plan, id, snapped(problem, plan, id, piece, stretch_of(plan, id), new))
@@ -80,9 +80,9 @@ def about_its_middle(problem: Problem, plan: Plan, id: str, wanted: Placement) -
 
 def snapped(problem: Problem, plan: Plan, id: str, piece: LayPiece, stretch: Stretch, new: Placement) -> Placement:
     """To the fold or selvedge it has to lie on, the print it has to match; then to what is near."""
-    strip = region(problem, stretch, new.outline)
+    strip = region(problem, stretch, new)
     new, held_y = held(problem, piece, stretch, new)
-    left, low, _, high = bounds(new.outline)
+    left, low, _, high = new.box
     if not held_y and low < strip.low + SNAP:
         new = shift(problem, new, 0.0, strip.low - low)
     elif not held_y and high > strip.high - SNAP:
@@ -95,7 +95,7 @@ def snapped(problem: Problem, plan: Plan, id: str, piece: LayPiece, stretch: Str
 
 def held(problem: Problem, piece: LayPiece, stretch: Stretch, new: Placement) -> tuple[Placement, bool]:
     """On the fold, along the selvedge or on the border, where it has to lie there; whether it has to."""
-    strip = region(problem, stretch, new.outline)
+    strip = region(problem, stretch, new)
     if piece.fold is not None and not new.whole and strip.folds:
         y = moved(piece.fold, new.turn, new.mirrored, new.at)[0][1]
         return shift(problem, new, 0.0, min(strip.folds, key=lambda fold: abs(fold - y)) - y), True
@@ -141,7 +141,7 @@ def _spot(problem: Problem, stretch: Stretch, laid: Placement, at: Point, axis: 
     ((x, y),) = moved((at,), laid.turn, laid.mirrored, laid.at)
     if axis == "x":
         return stretch.start + x
-    strip = region(problem, stretch, laid.outline)
+    strip = region(problem, stretch, laid)
     return layers_of(stretch.lay, stretch.depth, strip, problem.cloth.width)[0].on_cloth(y)
 
 

@@ -7,8 +7,8 @@ from dataclasses import replace
 
 from shapely.geometry import Polygon
 
-from rowanseed.core.geometry.outline import Point, bounds
-from rowanseed.core.lay.folding import Region, regions
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.lay.folding import Region, region_of, regions
 from rowanseed.core.lay.problem import LayPiece, Placement, Plan, Problem, Stretch, moved
 
 
@@ -46,7 +46,7 @@ def measured(plan: Plan, n: int, placements: tuple[Placement, ...]) -> Plan:
     stretches = [replace(s, placements=placements) if j == n else s for j, s in enumerate(plan.stretches)]
     start, out = 0.0, []
     for stretch in stretches:
-        long = max((bounds(p.outline)[2] for p in stretch.placements), default=stretch.end - stretch.start)
+        long = max((p.box[2] for p in stretch.placements), default=stretch.end - stretch.start)
         out.append(replace(stretch, start=start, end=start + max(long, 1.0)))
         start = out[-1].end
     return Plan(length=start, stretches=tuple(out))
@@ -62,10 +62,9 @@ def strips(problem: Problem, stretch: Stretch) -> tuple[Region, ...]:
     return regions(stretch.lay, stretch.depth, problem.cloth)
 
 
-def region(problem: Problem, stretch: Stretch, outline: tuple[Point, ...]) -> Region:
-    """The strip an outline lies in."""
-    _, low, _, high = bounds(outline)
-    return min(strips(problem, stretch), key=lambda strip: max(strip.low - low, high - strip.high))
+def region(problem: Problem, stretch: Stretch, laid: Placement) -> Region:
+    """The strip a placement lies in."""
+    return region_of(laid, strips(problem, stretch))
 
 
 def shift(problem: Problem, laid: Placement, dx: float, dy: float) -> Placement:
@@ -77,7 +76,7 @@ def others(plan: Plan, id: str, near: tuple[float, float, float, float] | None =
     n = id.partition(".")[0]
     found = [p for other, p in ids(plan) if other != id and other.partition(".")[0] == n]
     if near is not None:
-        found = [p for p in found if _meet(bounds(p.outline), near)]
+        found = [p for p in found if _meet(p.box, near)]
     return [Polygon(p.outline) for p in found]
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.edit.placements import ids, lay_down, measured, placement, stretch_of
 from rowanseed.core.lay.edit.rules import NotAllowed, Rule
 from rowanseed.core.lay.folding import regions
@@ -91,7 +91,7 @@ def without_empty(plan: Plan) -> Plan:
 def beyond(plan: Plan, length: float) -> tuple[str, ...]:
     """The placements that no longer fit on cloth of this length, in mm."""
     starts = [stretch.start for stretch in plan.stretches]
-    return tuple(id for id, p in ids(plan) if starts[int(id.partition(".")[0])] + bounds(p.outline)[2] > length + 0.1)
+    return tuple(id for id, p in ids(plan) if starts[int(id.partition(".")[0])] + p.box[2] > length + 0.1)
 
 
 def _behind(problem: Problem, plan: Plan, n: int, parked: Parked) -> tuple[Plan, str]:
@@ -99,8 +99,8 @@ def _behind(problem: Problem, plan: Plan, n: int, parked: Parked) -> tuple[Plan,
     strip = regions(stretch.lay, stretch.depth, problem.cloth)[0]
     whole = piece.fold is not None and not strip.folds
     bare = lay_down(piece, parked.turn, parked.mirrored and strip.layers == 1, whole, (0.0, 0.0))
-    left, low, _, _ = bounds(bare.outline)
-    far = max((bounds(p.outline)[2] + max(problem.gap, GAP_BEHIND) for p in stretch.placements), default=0.0)
+    left, low, _, _ = bare.box
+    far = max((p.box[2] + max(problem.gap, GAP_BEHIND) for p in stretch.placements), default=0.0)
     y = _on_fold(piece, bare, strip.folds) if piece.fold is not None and strip.folds else strip.low - low
     laid = lay_down(piece, bare.turn, bare.mirrored, whole, (far - left, y))
     return measured(plan, n, (*stretch.placements, laid)), f"{n}.{len(stretch.placements)}"
@@ -108,7 +108,7 @@ def _behind(problem: Problem, plan: Plan, n: int, parked: Parked) -> tuple[Plan,
 
 def _on_fold(piece: LayPiece, bare: Placement, folds: tuple[float, ...]) -> float:
     """How far a piece has to move across the cloth to lie on its fold, its cloth on the right side of it."""
-    low, high = bounds(bare.outline)[1], bounds(bare.outline)[3]
+    low, high = bare.box[1], bare.box[3]
     return folds[0] - low if folds[0] <= 0.0 else folds[0] - high
 
 

@@ -7,7 +7,6 @@ from dataclasses import replace
 from shapely.geometry import Polygon
 from shapely.ops import unary_union
 
-from rowanseed.core.geometry.outline import bounds
 from rowanseed.core.lay.edit.faults import Fault, FaultKind
 from rowanseed.core.lay.edit.moves import about_its_middle, is_free, matched, snapped
 from rowanseed.core.lay.edit.placements import ids, others, placement, put, region, shift, stretch_of
@@ -21,9 +20,7 @@ def push_together(problem: Problem, plan: Plan, pinned: frozenset[str] = frozens
 
     Pieces that are matched along the cloth go by whole repeats.
     """
-    order = sorted(
-        (id for id, _ in ids(plan)), key=lambda id: (id.partition(".")[0], bounds(placement(plan, id).outline)[0])
-    )
+    order = sorted((id for id, _ in ids(plan)), key=lambda id: (id.partition(".")[0], placement(plan, id).box[0]))
     for id in order:
         if id not in pinned:
             plan = _pushed(problem, plan, id)
@@ -59,8 +56,8 @@ def mend(problem: Problem, plan: Plan, fault: Fault) -> Plan:
     if fault.kind is FaultKind.OFF_GRAIN:
         allowed = turns(piece.grain, problem.cloth.one_way or piece.one_way)
         return about_its_middle(problem, plan, id, replace(laid, turn=float(allowed[0])))
-    strip = region(problem, stretch, laid.outline)
-    left, low, _, high = bounds(laid.outline)
+    strip = region(problem, stretch, laid)
+    left, low, _, high = laid.box
     dy = max(0.0, strip.low - low) - max(0.0, high - strip.high)
     inside = shift(problem, laid, max(0.0, -left), dy)
     mended = snapped(problem, plan, id, piece, stretch, inside)
