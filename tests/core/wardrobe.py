@@ -201,7 +201,7 @@ def _facing_of_front(made, edges=("opening",)):
     )
     made.finishes += [
         Finish("facing-edge", "Inner edges of the facings", FinishKind.NEATENED, (part("front-facing", "inner"),)),
-        Finish("facing-hem", "Lower edges of the facings", FinishKind.RAW, (part("front-facing", "hem"),)),
+        Finish("facing-hem", "Lower edges of the facings", FinishKind.TURNED, (part("front-facing", "hem"),)),
     ]
 
 

@@ -12,7 +12,7 @@ from enum import Enum
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, bounds, flatten
-from rowanseed.core.pattern.making import ClosureKind, Detail, DetailKind, FinishKind
+from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Piece, PointKind
 from rowanseed.drawings.line_laid import Laid, along
@@ -411,9 +411,10 @@ def _slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         one = dressed.laid(p.piece)
         if one is None or p.edge not in one.edges:
             continue
-        run = one.edges[p.edge]
+        vent = VENT_EDGE in one.edges
+        run = one.edges[VENT_EDGE if vent else p.edge]
         low = max(run[0], run[-1])
-        high = along(run, reach, from_end=low == run[-1])
+        high = min(run[0], run[-1]) if vent else along(run, reach, from_end=low == run[-1])
         inside = -14.0 if low[1] > 40.0 else 14.0
         yield Stroke("skirt", [high, (low[0], low[1] + inside)])
         if detail.kind is DetailKind.VENT:

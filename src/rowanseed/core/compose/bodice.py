@@ -29,6 +29,8 @@ from rowanseed.core.pattern.envelope import Figure
 FORWARD = 5.0
 """The front is so much wider than a quarter of the garment, the back so much narrower, in mm."""
 SLOPE = math.radians(20)
+PAD = 10.0
+"""How thick a usual shoulder pad is, in mm (common practice, no source)."""
 NAPE = 20.0
 """The nape lies so far below the neck point, in mm."""
 BUST_DART = 30.0
@@ -226,12 +228,17 @@ class Upper:
 
     @property
     def neck_point(self) -> Point:
-        return (self.up + self.wider * math.tan(SLOPE) * 0.9, self.neck_width)
+        return (self.up + self.wider * math.tan(self.slope) * 0.9, self.neck_width)
+
+    @property
+    def slope(self) -> float:
+        """How the shoulder falls, in radians: less by the pad's thickness at its tip, where there is one."""
+        return SLOPE - math.atan2(PAD, self.shoulder) if self.description.features.pads else SLOPE
 
     @property
     def tip(self) -> Point:
         x, y = self.neck_point
-        return (x + self.shoulder * math.sin(SLOPE), y + self.shoulder * math.cos(SLOPE))
+        return (x + self.shoulder * math.sin(self.slope), y + self.shoulder * math.cos(self.slope))
 
     @property
     def neck_depth(self) -> float:
@@ -276,7 +283,7 @@ class Upper:
     def armhole(self) -> Chain:
         """From the underarm up to the shoulder's tip."""
         start, tip = (self.underarm + self.up, self.quarter), self.tip
-        along = (math.sin(SLOPE), math.cos(SLOPE))
+        along = (math.sin(self.slope), math.cos(self.slope))
         if self.is_dropped:
             turn = ((start[0] + tip[0]) / 2, min(start[1], tip[1]) - 8.0)
             return (curve(start, (-0.4, -1.0), turn, UP, 0.35), curve(turn, UP, tip, (-along[1], along[0]), 0.3))

@@ -60,6 +60,8 @@ class Build:
     along: dict[str, tuple[str, ...]] = field(default_factory=dict)
     notions: list[str] = field(default_factory=list)
     assumed: dict[str, str] = field(default_factory=dict)
+    faced: dict[tuple[str, str], str] = field(default_factory=dict)
+    """(piece, edge) → the facing that another edge's goes on to."""
     blocks: dict[tuple[str, bool], Upper] = field(default_factory=dict)
     """The bodice block by size and front, as it was worked out."""
 

@@ -84,8 +84,6 @@ def compose(description: Description) -> Composed:
             feature.adds(build)
     _views(build)
     _pulled_on(build)
-    if build.description.features.pads:
-        build.assumed["features.pads"] = "room for the pads is made at the Cloth station, with their thickness"
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
         build.ways += [(f"stiffen:{id}", "sewn-in-interfacing") for id in stiff]

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowanseed.core.compose.bodice import PAD
 from rowanseed.core.compose.description import Description, HemKind, LiningMethod, LiningOf
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
 from rowanseed.core.derive.facing import can_be_faced
-from rowanseed.core.derive.lining import can_be_lined, has_facings
+from rowanseed.core.derive.lining import can_be_lined, schools
 from rowanseed.core.pattern.pattern import Pattern
 
 
@@ -21,9 +22,12 @@ def described_layers(pattern: Pattern, description: Description, *, view: str, s
     hems = {finish.id for finish in can_be_faced(pattern, view)} & {"hem"}
     derived = lining is not None and lining.method is not LiningMethod.BAGGED and lining.of is LiningOf.ALL
     if lining is not None and derived and can_be_lined(pattern, view):
-        sewn_to_facing = lining.method is LiningMethod.SEWN_IN and has_facings(pattern, view, size)
+        possible = schools(pattern, view, size)
+        sewn_to_facing = lining.method is LiningMethod.SEWN_IN and LiningSchool.DEDUCT in possible
         layers = Layers(
-            lining=LiningSchool.DEDUCT if sewn_to_facing else LiningSchool.WHOLE,
+            lining=LiningSchool.WHOLE if LiningSchool.WHOLE in possible and not sewn_to_facing else possible[-1],
             hem=LiningHem.FREE if lining.method is LiningMethod.HANGING_FREE else LiningHem.ATTACHED,
         )
+    if description.features.pads and any(piece.has_edge("shoulder") for piece in pattern.pieces):
+        layers = replace(layers, pad=PAD)
     return replace(layers, faced=tuple(hems)) if description.features.hem.kind is HemKind.FACED else layers

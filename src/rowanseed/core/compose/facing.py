@@ -9,32 +9,60 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Interfaced
 from rowanseed.core.compose.drafting import backwards, curve, parallel, solve, straight
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.geometry.outline import Affine, Chain, Point, chain_length, split_chain, transform_chain
+from rowanseed.core.geometry.outline import Affine, Chain, Point, chain_length, flatten, split_chain, transform_chain
 from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, Piece
 
-FACING, ARMHOLE_FACING = 55.0, 35.0
-"""How deep facings are, in mm; those of armholes less."""
+FACING, ARMHOLE_FACING, AT_OPENING = 55.0, 35.0, 70.0
+"""How deep facings are, in mm: those of armholes less, those of an edge that buttons as deep again behind its lap."""
+ENOUGH = 0.75
+"""A facing ends in the first segment of the edge beside it that leaves it this share of its depth."""
+LEANS = 80.0
+"""A front's facing leaves its straight line so far below the neck, in mm, and leans out to the shoulder."""
 
 
-def face(build: Build, id: str, words: str, parts: Iterable[EdgePart]) -> None:
-    """Facings of an edge of several pieces, joined to each other where the pieces are, and sewn to the edge."""
-    faced: list[EdgePart] = []
-    made: dict[str, str] = {}
-    parts = tuple(parts)
-    deep = build.each(lambda size: min(facing_depth(build, p, size) for p in parts))
+def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Iterable[EdgePart] = ()) -> None:
+    """Facings of an edge of several pieces, joined to each other where the pieces are, and sewn to the edge.
+
+    A piece that has its part of the `neck`, too, gets one facing for both edges, and the neck's own facing goes on
+    from it.
+    """
+    parts, neck = tuple(parts), tuple(neck)
+    deep, at_neck = _deep(build, parts), _deep(build, neck)
+    made, new = dict[str, str](), list[str]()
     for p in parts:
-        facing = f"{p.piece}-{id}-facing"
-        facing_of(build, facing, p, deep)
-        made[p.piece] = facing
-        build.layer(LayerKind.FACING, facing, p.piece)
-        faced.append(part(facing, p.edge))
+        known = build.faced.get((p.piece, p.edge))
+        if known is None:
+            known = f"{p.piece}-{id}-facing"
+            beside = next((q for q in neck if q.piece == p.piece and not _has_dart(build, q)), None)
+            if beside is None:
+                facing_of(build, known, p, deep)
+            else:
+                _facing_of_both(build, known, p, beside, deep, at_neck)
+                build.faced[beside.piece, beside.edge] = known
+            build.layer(LayerKind.FACING, known, p.piece)
+            new.append(known)
+        made[p.piece] = known
     _facing_seams(build, id, made)
-    build.join(f"{id}-facing", f"Facing to {words}", tuple(parts), faced, press=Press.FACING, each_hand=id == "armhole")
-    inner = tuple(part(facing, "inner") for facing in made.values())
-    build.finish(f"{id}-facing-edge", f"Inner edge of the {words} facing", FinishKind.NEATENED, inner)
-    _facing_ends(build, id, words, made)
+    faced = [part(made[p.piece], p.edge) for p in parts]
+    build.join(f"{id}-facing", f"Facing to {words}", parts, faced, press=Press.FACING, each_hand=id == "armhole")
+    build.finish(
+        f"{id}-facing-edge",
+        f"Inner edge of the {words} facing",
+        FinishKind.NEATENED,
+        tuple(part(facing, "inner") for facing in new),
+    )
+    _facing_ends(build, id, words, new)
     build.along[id] = (f"{id}-facing",)
+
+
+def _deep(build: Build, parts: tuple[EdgePart, ...]) -> dict[str, float]:
+    """One depth for all of a facing, so that its ends meet."""
+    return build.each(lambda size: min((facing_depth(build, p, size) for p in parts), default=0.0))
+
+
+def _has_dart(build: Build, p: EdgePart) -> bool:
+    return any(dart.edge == p.edge for dart in build.pieces[p.piece].darts)
 
 
 def _ends(build: Build, p: EdgePart) -> tuple[str, str]:
@@ -45,12 +73,54 @@ def _ends(build: Build, p: EdgePart) -> tuple[str, str]:
 
 
 def facing_depth(build: Build, p: EdgePart, size: Size) -> float:
-    """How deep a facing can be on a piece: one depth for all of them, so that their ends meet."""
+    """How deep a facing can be on a piece, in mm."""
     before, after = _ends(build, p)
-    edges = build.pieces[p.piece].shapes[size.name].edges
-    ends = (edges[before][-1:], edges[after][:1])
-    deep = min(ARMHOLE_FACING, 0.12 * chain_length(edges[p.edge]) + 8.0) if p.edge == "armhole" else FACING
-    return min(deep, *(0.8 * chain_length(end) for end in ends))
+    deep = AT_OPENING if p.edge == "opening" else FACING
+    if p.edge == "armhole":
+        panel = build.pieces[p.piece].panel
+        whole = sum(
+            chain_length(one.shapes[size.name].edges["armhole"])
+            for one in build.pieces.values()
+            if one.panel is panel and one.has_edge("armhole")
+        )
+        deep = min(ARMHOLE_FACING, 0.12 * whole + 8.0)
+    return min(deep, *(_reach(build, p.piece, edge, size, deep, from_end=edge == before) for edge in (before, after)))
+
+
+def _reach(build: Build, piece: str, edge: str, size: Size, deep: float, *, from_end: bool) -> float:
+    """How far a facing's end may run along the edge beside it: into the same of its segments in every size."""
+
+    def segments(name: str) -> list[float]:
+        chain = build.pieces[piece].shapes[name].edges[edge]
+        return [chain_length((s,)) for s in (reversed(chain) if from_end else chain)]
+
+    every = [segments(one.name) for one in build.figures.sizes]
+    k = next((k for k in range(len(every[0])) if all(sum(one[: k + 1]) >= deep * ENOUGH for one in every)), 0)
+    own = segments(size.name)
+    return sum(own[:k]) + 0.8 * own[k]
+
+
+def _facing_of_both(
+    build: Build, facing: str, p: EdgePart, neck: EdgePart, deep: Mapping[str, float], at_neck: Mapping[str, float]
+) -> None:
+    """The facing of an edge that opens and of the neck above it in one: along the edge, then out to the shoulder."""
+    base = build.pieces[p.piece]
+    below, beside = _ends(build, p)[1], _ends(build, neck)[0]
+
+    def draw(size: Size) -> Edges:
+        edges = base.shapes[size.name].edges
+        last = split_chain(edges[below], deep[size.name])[0]
+        first = split_chain(edges[beside], chain_length(edges[beside]) - at_neck[size.name])[1]
+        corner, end, foot, top = edges[p.edge][0].start, edges[p.edge][-1].end, last[-1].end, first[0].start
+        up = (corner[0] - end[0], corner[1] - end[1])
+        long = math.hypot(*up)
+        share = 1.0 - min(LEANS / long, 0.5)
+        level = (foot[0] + up[0] * share, foot[1] + up[1] * share)
+        inner = (*straight(foot, level), curve(level, up, top, (top[0] - level[0], top[1] - level[1]), 0.4))
+        return {p.edge: edges[p.edge], below: last, "inner": inner, beside: first, neck.edge: edges[neck.edge]}
+
+    build.piece(facing, f"{base.name} facing", draw, panel=Panel.BAND, count=2, pair=True, allowances={"inner": 0.0})
+    build.interface(facing, Interfaced.FACINGS)
 
 
 def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float]) -> None:
@@ -99,10 +169,12 @@ def _smoothed(base: Piece, edge: str, edges: Edges) -> Edges:
 
 
 def _followed(base: Piece, edge: str, chain: Chain) -> Chain:
-    """What a facing's inner edge runs beside: the faced edge backwards, or its chord where a folded dart bends it."""
-    if any(dart.edge == edge for dart in base.darts):
-        return straight(chain[-1].end, chain[0].start)
-    return backwards(chain)
+    """What a facing's inner edge runs beside: the faced edge backwards, in one curve where a folded dart bends it."""
+    if not any(dart.edge == edge for dart in base.darts):
+        return backwards(chain)
+    points = flatten(chain, 0.2)
+    away, towards = ((b[0] - a[0], b[1] - a[1]) for a, b in (points[-1:-3:-1], points[1::-1]))
+    return (curve(points[-1], away, points[0], towards, 0.36),)
 
 
 def _dart_closed(base: Piece, edge: str, size: Size) -> Edges:
@@ -150,14 +222,19 @@ def _facing_seams(build: Build, id: str, made: dict[str, str]) -> None:
             )
 
 
-def _facing_ends(build: Build, id: str, words: str, made: dict[str, str]) -> None:
-    """Ends of a facing that meet no other: at an opening they are turned in."""
+def _facing_ends(build: Build, id: str, words: str, made: Iterable[str]) -> None:
+    """Ends of a facing that meet no other: at a hem they are closed with it, at an opening turned in."""
     sewn = {(p.piece, p.edge) for j in build.joins for p in (*j.a, *j.b)}
     done = {(p.piece, p.edge) for f in build.finishes for p in f.parts}
-    left = []
-    for facing in made.values():
-        folds = {cut.fold for cut in build.pieces[facing].cuts}
-        for e in build.pieces[facing].edges:
-            if (facing, e.name) not in sewn | done and e.name not in folds and e.name not in ("inner", id):
-                left.append(part(facing, e.name))
+    left: list[EdgePart] = []
+    low: list[EdgePart] = []
+    for facing in made:
+        piece = build.pieces[facing]
+        own = {id, "inner", *(cut.fold for cut in piece.cuts)}
+        if facing in build.faced.values():
+            own |= {"neck", "shoulder"}
+        for e in piece.edges:
+            if (facing, e.name) not in sewn | done and e.name not in own:
+                (low if e.name == "hem" else left).append(part(facing, e.name))
     build.finish(f"{id}-facing-ends", f"Ends of the {words} facing", FinishKind.RAW, left)
+    build.finish(f"{id}-facing-hems", "Lower ends of the facings", FinishKind.TURNED, low)

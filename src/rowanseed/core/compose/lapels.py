@@ -74,8 +74,7 @@ def front_facing(
             **rest(block),
         }
 
-    plain = {"inner": 0.0, "hem": 0.0}
-    build.piece("front-facing", name, draw, panel=Panel.BAND, count=2, pair=True, allowances=plain)
+    build.piece("front-facing", name, draw, panel=Panel.BAND, count=2, pair=True, allowances={"inner": 0.0})
     build.layer(LayerKind.FACING, "front-facing", "front")
 
 
@@ -91,7 +90,7 @@ def sew_fronts(build: Build, backs: Iterable[EdgePart], name: str, edges: tuple[
     )
     inner = (part("front-facing", "inner"), *(part(p.piece, "inner") for p in backs))
     build.finish("facing-edges", "Inner edges of the facings", FinishKind.NEATENED, inner)
-    build.finish("facing-hems", "Lower ends of the facings", FinishKind.RAW, (part("front-facing", "hem"),))
+    build.finish("facing-hems", "Lower ends of the facings", FinishKind.TURNED, (part("front-facing", "hem"),))
 
 
 def _centre_of_back(build: Build, backs: list[EdgePart]) -> None:

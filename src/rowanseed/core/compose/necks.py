@@ -3,7 +3,10 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import ArmholeFinish, Description, FacedEdge, NeckFinish
+from rowanseed.core.compose.collars import has_collar, neck_parts
+from rowanseed.core.compose.description import ArmholeFinish, CollarKind, Description, FacedEdge, NeckFinish
+from rowanseed.core.compose.feature import Body
+from rowanseed.core.pattern.making import EdgePart
 
 
 def neck_finish(description: Description) -> NeckFinish | None:
@@ -14,6 +17,13 @@ def neck_finish(description: Description) -> NeckFinish | None:
     if features.neck.finish is not None:
         return features.neck.finish
     return NeckFinish.LINING if features.is_bagged else NeckFinish.FACING
+
+
+def faced_neck(build: Build, body: Body) -> tuple[EdgePart, ...]:
+    """The neck's parts, where a shaped facing finishes them."""
+    description = build.description
+    faced = neck_finish(description) is NeckFinish.FACING or has_collar(description, CollarKind.FLAT)
+    return neck_parts(body) if faced else ()
 
 
 def tell_neck(build: Build, words: str) -> None:

@@ -25,6 +25,8 @@ FORK = {True: 0.05, False: 0.105}
 """How far the fork reaches beyond the centre, as a share of the hip: front, back."""
 LEAN = {True: 8.0, False: 32.0}
 """How far the centre leans in at the waist, in mm."""
+PULLED_UP = 5.0
+"""A waist that is drawn in is at least twice so much wider, in mm, than the hip that it is pulled up over."""
 RISE = 22.0
 """The back's waist rises so far above the front's at the centre, in mm."""
 ENDS = {LegKind.STRAIGHT: 0.43, LegKind.WIDE: 0.56, LegKind.TAPERED: 0.33, LegKind.SHORTS: 0.60}
@@ -108,6 +110,14 @@ def _side_in(build: Build, size: Size) -> float:
     return min(25.0, 0.4 * min(_taken(build, size, is_front=True), _taken(build, size, is_front=False)))
 
 
+def _lean(build: Build, size: Size, *, is_front: bool) -> float:
+    """How far the centre leans in; where the waist is drawn in, so little that it still goes over the body's hip."""
+    if not _is_straight(build):
+        return LEAN[is_front]
+    spare = (size.hip - size.body_hip) / 2 - PULLED_UP
+    return LEAN[is_front] * max(0.0, min(1.0, spare / sum(LEAN.values())))
+
+
 def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     """x down from the waist, y from the centre's line at the hip outwards; the fork lies at negative y."""
     hip, crotch, long = _hip(size, is_front=is_front), size.crotch_depth, _length(build, size)
@@ -121,7 +131,7 @@ def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     inner_low = outer_low - end
     top = (0.0, hip - _side_in(build, size))
     rise = 0.0 if is_front else RISE
-    centre_top = (-rise, LEAN[is_front])
+    centre_top = (-rise, _lean(build, size, is_front=is_front))
     level = 0.75 * crotch
     outseam: Chain = (
         *straight((long, outer_low), (crotch, hip)),

@@ -2,19 +2,20 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Mapping
 from dataclasses import replace
-from itertools import pairwise
 
-from rowanseed.core.derive.shaping import derived, seam_runs, trim
-from rowanseed.core.geometry.outline import Point
+from shapely.geometry import LineString
+
+from rowanseed.core.derive.shaping import Run, derived, moved_in, neighbours, seam_runs
 from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import EdgeSpec, Piece
 from rowanseed.core.pattern.seamline import lines
 
 ALLOWANCE = 15.0
+PLACES = 12
+"""A facing's depth is the mean of so many places along it: one with a dart folded out is not equally deep."""
 
 
 def facing_depths(pattern: Pattern, size: str, lined: tuple[Piece, ...]) -> dict[tuple[str, str], float]:
@@ -31,7 +32,7 @@ def facing_depths(pattern: Pattern, size: str, lined: tuple[Piece, ...]) -> dict
 
 
 def facing_depth(pattern: Pattern, size: str, part: EdgePart) -> float:
-    """How deep a facing's stitching line to a lining lies below the edge it faces, in mm.
+    """How deep a facing's stitching line to a lining lies below the edge it faces, on the mean, in mm.
 
     Where the facing ends in a raw or neatened edge, the seam lies one allowance inside that edge: the lining then
     passes the facing's edge by two allowances.
@@ -41,11 +42,11 @@ def facing_depth(pattern: Pattern, size: str, part: EdgePart) -> float:
     if inner is None:
         return 0.0
     both = lines(piece, size)
-    run = both.seam[part.edge]
-    middle = run[len(run) // 2]
+    outer = LineString(both.seam[part.edge])
     own = piece.edge(inner).allowance
-    edge = both.seam[inner] if own else both.cutting[inner]
-    return min(_distance(middle, a, b) for a, b in pairwise(edge)) - (0.0 if own else ALLOWANCE)
+    edge = LineString(both.seam[inner] if own else both.cutting[inner])
+    places = (outer.interpolate(k / PLACES, normalized=True) for k in range(PLACES + 1))
+    return sum(float(edge.distance(at)) for at in places) / (PLACES + 1) - (0.0 if own else ALLOWANCE)
 
 
 def inner_edge(pattern: Pattern, piece: Piece, outer: str) -> str | None:
@@ -57,17 +58,8 @@ def inner_edge(pattern: Pattern, piece: Piece, outer: str) -> str | None:
     return next((name for name in free if (piece.id, name) in loose), free[0] if free else None)
 
 
-def _distance(p: Point, a: Point, b: Point) -> float:
-    v = (b[0] - a[0], b[1] - a[1])
-    size = v[0] ** 2 + v[1] ** 2 or 1.0
-    t = max(0.0, min(1.0, ((p[0] - a[0]) * v[0] + (p[1] - a[1]) * v[1]) / size))
-    return math.dist(p, (a[0] + v[0] * t, a[1] + v[1] * t))
-
-
-def with_lining_seams(pattern: Pattern, facings: Mapping[tuple[str, str], float]) -> tuple[Piece, ...]:
-    """The pattern's pieces, the inner edges of facings given a stitching line for the lining: the cut stays."""
-    if not facings:
-        return pattern.pieces
+def with_lining_seams(pattern: Pattern) -> Pattern:
+    """The pattern with the inner edges of its facings given a stitching line for the lining: the cut stays."""
     inner = inner_edges(pattern)
     out = []
     for piece in pattern.pieces:
@@ -75,27 +67,42 @@ def with_lining_seams(pattern: Pattern, facings: Mapping[tuple[str, str], float]
         if edge is None or piece.edge(edge).allowance:
             out.append(piece)
             continue
-        size = next(iter(piece.shapes))
         shapes = dict(piece.shapes)
+        by = min(_allowance(seam_runs(piece, size), edge) for size in piece.shapes)
         for size in piece.shapes:
-            runs = trim(piece, seam_runs(piece, size), {edge: ALLOWANCE})
+            runs = moved_in(seam_runs(piece, size), edge, by)
             shaped = derived(
                 piece=piece, size=size, made=None, name=piece.name, number=piece.number, runs=runs, cuts=piece.cuts
             )
             shapes[size] = shaped.shapes[size]
-        edges = tuple(EdgeSpec(e.name, ALLOWANCE, e.corner) if e.name == edge else e for e in piece.edges)
+        edges = tuple(EdgeSpec(e.name, by, e.corner) if e.name == edge else e for e in piece.edges)
         out.append(replace(piece, edges=edges, shapes=shapes))
-    return tuple(out)
+    return replace(pattern, pieces=tuple(out))
+
+
+def _allowance(runs: Mapping[str, Run], edge: str) -> float:
+    """How far a facing's inner edge gives way to its seam: the usual allowance, or half of a narrow facing."""
+    sides = (float(LineString(runs[name]).length) for name in neighbours(runs, edge))
+    return min(ALLOWANCE, *(long / 2 for long in sides))
 
 
 def inner_edges(pattern: Pattern) -> dict[str, str]:
+    """Facing → its inner edge, for those that a seam sews to the garment, and those sewn to such a one."""
     facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
-    out = {}
-    for join in pattern.making.joins:
-        for part in (*join.a, *join.b):
-            other = {p.piece for p in (*join.a, *join.b)} - facings
-            if part.piece in facings and other:
+    out: dict[str, str] = {}
+    reached = {piece.id for piece in pattern.pieces} - facings
+    grown = True
+    while grown:
+        grown = False
+        for join in pattern.making.joins:
+            parts = (*join.a, *join.b)
+            for part in parts:
+                known = {p.piece for p in parts if p.piece != part.piece} & reached
+                if part.piece not in facings or part.piece in out or not known:
+                    continue
                 edge = inner_edge(pattern, pattern.piece(part.piece), part.edge)
                 if edge:
                     out[part.piece] = edge
+                    reached.add(part.piece)
+                    grown = True
     return out

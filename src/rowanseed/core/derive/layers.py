@@ -9,7 +9,8 @@ from dataclasses import dataclass, replace
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, Pleat
+from rowanseed.core.derive.deduct import TO_FACING
 from rowanseed.core.derive.facing import DEPTH, with_facings
 from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
@@ -154,7 +155,7 @@ def _under_collar(pattern: Pattern, size: str) -> Pattern:
         outer = [e.name for e in piece.edges if e.name not in joining and e.name not in folds]
         number += 1
         drawn = seam_runs(piece, size)
-        runs = _tapered(drawn, trim(piece, drawn, dict.fromkeys(outer, UNDER_COLLAR)), joining, outer)
+        runs = _tapered(drawn, trim(drawn, dict.fromkeys(outer, UNDER_COLLAR)), joining, outer)
         once = tuple(replace(c, count=1, pair=False) if c.role is Role.MAIN else c for c in piece.cuts)
         main: tuple[Cut, ...] = tuple(c for c in once if c.role is Role.MAIN)
         under = derived(
@@ -218,7 +219,7 @@ def derivations(before: Pattern, after: Pattern, layers: Layers, units: Units) -
             continue
         base = old.get(piece.derived.of) if piece.derived is not None else None
         if base is not None:
-            out.append(Derivation(piece, base, derived_words(before, piece, base, layers, units)))
+            out.append(Derivation(piece, base, derived_words(after, piece, base, layers, units)))
     return tuple(out)
 
 
@@ -231,7 +232,7 @@ def derived_words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, u
     if kind is DerivedAs.UNDER_COLLAR:
         return (f"{base.name} − {_fine(UNDER_COLLAR, units)} on its outer edges",)
     said = []
-    if layers.lining is LiningSchool.DEDUCT:
+    if any(join.id.startswith(TO_FACING) and piece.id in {p.piece for p in join.a} for join in pattern.making.joins):
         said.append("− facing + two seam allowances")
     if any(e.name in ("hem",) for e in base.edges):
         said.append(

@@ -14,11 +14,13 @@ from itertools import pairwise
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.deduct import TO_FACING, Deducted, deducted, facing_seams, unfinished
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, lined_making, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.pattern.making import DetailKind, Finish, LayerKind
+from rowanseed.core.pattern.check import piece_faults
+from rowanseed.core.pattern.making import VENT_EDGE, DetailKind, Finish, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
 
@@ -50,9 +52,26 @@ def can_be_pleated(pattern: Pattern, view: str) -> bool:
     return any(p.has_edge("neck") and _centre(pattern, p) for p in backs)
 
 
+def schools(pattern: Pattern, view: str, size: str) -> tuple[LiningSchool, ...]:
+    """By which schools a lining can be worked out. A front that turns back is lined beside its facing or not at all."""
+    if not can_be_lined(pattern, view):
+        return (LiningSchool.NONE,)
+    beside = (LiningSchool.DEDUCT,) if has_facings(pattern, view, size) else ()
+    whole = () if _turns_back(pattern, view) else (LiningSchool.WHOLE,)
+    return (LiningSchool.NONE, *beside, *whole)
+
+
+def _turns_back(pattern: Pattern, view: str) -> bool:
+    """Whether a front has a lapel or a collar of its own, which no lining covers."""
+    return any(line.kind is LineKind.ROLL for piece in _lined(pattern, view) for line in piece.lines)
+
+
 def has_facings(pattern: Pattern, view: str, size: str) -> bool:
-    """Whether a facing takes the place of part of the lining."""
-    return bool(facing_depths(pattern, size, _lined(pattern, view)))
+    """Whether a facing can take the place of part of the lining, and enough of that is left beside it."""
+    if not facing_depths(pattern, size, _lined(pattern, view)):
+        return False
+    made = with_lining(pattern, size, view, Layers(lining=LiningSchool.DEDUCT))
+    return any(join.id.startswith(TO_FACING) for join in made.making.joins)
 
 
 def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern:
@@ -61,21 +80,39 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         return _worked_into_drawn(pattern, size, layers)
     if layers.lining is LiningSchool.NONE or not can_be_lined(pattern, view):
         return pattern
-    lined = _lined(pattern, view)
-    facings = facing_depths(pattern, size, lined) if layers.lining is LiningSchool.DEDUCT else {}
+    drawn, lined, turned = pattern, _lined(pattern, view), _turns_back(pattern, view)
+    if turned:
+        layers = replace(layers, lining=LiningSchool.DEDUCT)
+    if layers.pleat is not Pleat.NONE and not can_be_pleated(pattern, view):
+        layers = replace(layers, pleat=Pleat.NONE)
+    taken: dict[str, Deducted] = {}
+    if layers.lining is LiningSchool.DEDUCT and facing_depths(pattern, size, lined):
+        pattern = with_lining_seams(pattern)
+        taken = deducted(pattern, size, lined)
     hems = {(part.piece, part.edge): f for f in ends_of(pattern, lined) for part in f.parts}
     number = max(piece.number for piece in pattern.pieces)
     pieces = []
     for k, piece in enumerate(lined, start=1):
         pieces.append(
             _lining_piece(
-                pattern=pattern, size=size, piece=piece, layers=layers, facings=facings, hems=hems, number=number + k
+                pattern=pattern,
+                size=size,
+                piece=piece,
+                layers=layers,
+                less=taken.get(piece.id),
+                hems=hems,
+                number=number + k,
             )
         )
+    if taken and any(True for piece in pieces for _ in piece_faults(piece, (size,))):
+        # Too little is left beside the facing: the lining is cut whole, and the facing laid on it.
+        return drawn if turned else with_lining(drawn, size, view, replace(layers, lining=LiningSchool.WHOLE))
+    seams, faced = facing_seams(pattern, taken), {id: one.kept for id, one in taken.items()}
+    pattern = unfinished(pattern, seams)
     return replace(
         pattern,
-        pieces=(*with_lining_seams(pattern, facings), *pieces),
-        making=lined_making(pattern, lined, layers, facings),
+        pieces=(*pattern.pieces, *pieces),
+        making=lined_making(pattern, lined, layers, seams, faced),
     )
 
 
@@ -93,12 +130,15 @@ def _lining_piece(
     size: str,
     piece: Piece,
     layers: Layers,
-    facings: Mapping[tuple[str, str], float],
+    less: Deducted | None,
     hems: Mapping[tuple[str, str], Finish],
     number: int,
 ) -> Piece:
-    runs, allowances = seam_runs(piece, size), {edge.name: edge.allowance for edge in piece.edges}
-    by = {edge: depth for (id, edge), depth in facings.items() if id == piece.id}
+    runs = _without_vent(less.runs if less is not None else seam_runs(piece, size))
+    allowances = {edge.name: edge.allowance for edge in piece.edges}
+    if less is not None:
+        allowances |= {name: allowances[edge] for edge, name in less.kept.items()}
+    by: dict[str, float] = {}
     corners: dict[str, Corner] = {}
     for edge in piece.edges:
         if (piece.id, edge.name) not in hems:
@@ -111,7 +151,7 @@ def _lining_piece(
         else:
             allowances[edge.name] = FOLD_OF_EASE
     if by:
-        runs = trim(piece, runs, by)
+        runs = trim(runs, by)
     runs, lines_added = _shaped(pattern, size, piece, runs, layers)
     cuts = tuple(replace(cut, role=Role.LINING) for cut in piece.cuts if cut.role is Role.MAIN)
     made = derived(
@@ -125,7 +165,21 @@ def _lining_piece(
         allowances=allowances,
     )
     edges = tuple(replace(e, corner=corners.get(e.name, e.corner)) for e in made.edges)
+    legs = {leg for dart in made.darts for leg in dart.legs}
+    # What is matched at the faced edge is matched by the facing: its inner edge has no notches.
+    faced = set(less.kept.values()) if less is not None else set()
+    made = replace(made, marks=tuple(m for m in made.marks if m.edge not in faced or m.id in legs))
     return replace(made, edges=edges, panel=Panel.OTHER, lines=(*made.lines, *lines_added), points=())
+
+
+def _without_vent(runs: dict[str, Run]) -> dict[str, Run]:
+    """The seam's edge down to the hem: a lining has a slit where the garment has a vent, and nothing cut on for it."""
+    if VENT_EDGE not in runs:
+        return dict(runs)
+    order = list(runs)
+    above = order[order.index(VENT_EDGE) - 1]
+    whole = {above: [*runs[above], *runs[VENT_EDGE][1:]]}
+    return {name: whole.get(name, run) for name, run in runs.items() if name != VENT_EDGE}
 
 
 def _shaped(
@@ -224,6 +278,9 @@ def _lowered(piece: Piece, runs: dict[str, Run], pad: float) -> dict[str, Run]:
     if "cap" in runs:
         run = runs["cap"]
         low, high = max(p[0] for p in run), min(p[0] for p in run)
+        if high in (run[0][0], run[-1][0]):
+            # An under sleeve's, which hollows out below its corners: the pad lies above it.
+            return runs
         notches = low - (low - high) * 0.5
         span = notches - high or 1.0
         lowered = [(p[0] + pad * max(0.0, (notches - p[0]) / span), p[1]) for p in run]

@@ -2,14 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import Layers, LiningHem
-from rowanseed.core.derive.faced import inner_edges
-from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Making, Press
+from rowanseed.core.pattern.making import (
+    Detail,
+    DetailKind,
+    EdgePart,
+    Finish,
+    FinishKind,
+    Join,
+    Layer,
+    LayerKind,
+    Making,
+    Press,
+)
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Derived, DerivedAs, Piece
 
@@ -41,14 +51,22 @@ def ends_of(pattern: Pattern, lined: tuple[Piece, ...]) -> tuple[Finish, ...]:
 
 
 def lined_making(
-    pattern: Pattern, lined: tuple[Piece, ...], layers: Layers, facings: Mapping[tuple[str, str], float]
+    pattern: Pattern,
+    lined: tuple[Piece, ...],
+    layers: Layers,
+    facing_seams: tuple[Join, ...],
+    faced: Mapping[str, Collection[str]],
 ) -> Making:
-    """The graph with the lining's own seams and hem, and the seam to the facing where it is deducted."""
+    """The graph with the lining's own seams and hem, and its seams to the facings where these are deducted.
+
+    `faced` are the edges of each piece at which a facing takes the lining's place: they are in none of its own seams.
+    """
     making, ids = pattern.making, {piece.id for piece in lined}
     zips = {c.join: c for c in making.closures if c.to_mark}
 
     def of_lining(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
-        return tuple(replace(p, piece=Derived(DerivedAs.LINING, p.piece).piece_id) for p in parts)
+        own = (p for p in parts if p.edge not in faced.get(p.piece, ()))
+        return tuple(replace(p, piece=Derived(DerivedAs.LINING, p.piece).piece_id) for p in own)
 
     joins = [
         replace(
@@ -60,33 +78,16 @@ def lined_making(
             name=f"Lining {lower_first(join.name)}" + (", left open along the zip" if join.id in zips else ""),
         )
         for join in making.joins
-        if {p.piece for p in (*join.a, *join.b)} <= ids
+        if {p.piece for p in (*join.a, *join.b)} <= ids and of_lining(join.a) and of_lining(join.b)
     ]
     finishes = list(making.finishes)
-    if facings:
-        inner = inner_edges(pattern)
-        for join in making.joins:
-            one, other = (join.a, join.b) if (join.a[0].piece, join.a[0].edge) in facings else (join.b, join.a)
-            if (one[0].piece, one[0].edge) not in facings:
-                continue
-            joins.append(
-                Join(
-                    id=f"lining-facing-{join.id}",
-                    name="Lining to the facing",
-                    a=of_lining(one),
-                    b=tuple(EdgePart(p.piece, inner[p.piece], p.hand) for p in other if p.piece in inner),
-                    press=Press.DOWN,
-                )
-            )
-        sewn = {(piece, edge) for piece, edge in inner.items()}
-        finishes = [f for f in finishes if not any((p.piece, p.edge) in sewn for p in f.parts)]
     for hem in ends_of(pattern, lined):
         depth = sum(hem.folds) if hem.folds else 0.0
         if layers.hem is LiningHem.FREE:
             finishes.append(
                 Finish(
                     id=f"lining-{hem.id}",
-                    name="Hem of the lining",
+                    name=f"{hem.name} of the lining",
                     kind=FinishKind.HEM,
                     parts=of_lining(hem.parts),
                     folds=(shorter(pattern), depth) if depth else (),
@@ -96,10 +97,26 @@ def lined_making(
             finishes.append(
                 Finish(
                     id=f"lining-{hem.id}",
-                    name="Lower edge of the lining, sewn to the hem with a fold of ease",
+                    name=f"Lower edge of the lining, sewn to the {lower_first(hem.name)} with a fold of ease",
                     kind=FinishKind.TURNED,
                     parts=of_lining(hem.parts),
                 )
             )
     added = tuple(Layer(LayerKind.LINING, Derived(DerivedAs.LINING, id).piece_id, id) for id in sorted(ids))
-    return replace(making, joins=(*making.joins, *joins), finishes=tuple(finishes), layers=(*making.layers, *added))
+    return replace(
+        making,
+        joins=(*making.joins, *joins, *facing_seams),
+        finishes=tuple(finishes),
+        layers=(*making.layers, *added),
+        details=(*making.details, *_slits(making, {join.id for join in joins})),
+    )
+
+
+def _slits(making: Making, seams: Collection[str]) -> Iterator[Detail]:
+    """Where the garment has a slit or a vent its lining is left open, too."""
+    for detail in making.details:
+        along = tuple(f"lining-{id}" for id in detail.along)
+        is_open = detail.kind in (DetailKind.SLIT, DetailKind.VENT) and set(along) <= set(seams)
+        if is_open and detail.to_mark is not None:
+            to_mark = (Derived(DerivedAs.LINING, detail.to_mark[0]).piece_id, detail.to_mark[1])
+            yield Detail(f"lining-{detail.id}", "Slit of the lining", DetailKind.SLIT, along=along, to_mark=to_mark)

@@ -5,15 +5,23 @@ All work on the stitching line as polylines by edge, in ring order; all lengths 
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import replace
 from itertools import pairwise
 
+from shapely.geometry import LineString
+from shapely.geometry import Point as Spot
+from shapely.ops import nearest_points
+
 from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten
-from rowanseed.core.pattern.pieces import Cut, Derived, Drawn, EdgeSpec, Piece, Shape
-from rowanseed.core.pattern.seamline import lines, trimmed
+from rowanseed.core.pattern.pieces import Cut, Dart, Derived, Drawn, EdgeSpec, Mark, Piece, Shape
+from rowanseed.core.pattern.seamline import lines, mark_distance, trimmed
 
 Run = list[Point]
+FARTHEST = 30.0
+"""A mark goes along with an edge that moves sideways by so much at most, in mm: more than an ease pleat's depth."""
+OVER = 0.2
+"""How far a dart's leg is followed beyond its edge, as a share of its length."""
 
 
 def seam_runs(piece: Piece, size: str) -> dict[str, Run]:
@@ -21,10 +29,57 @@ def seam_runs(piece: Piece, size: str) -> dict[str, Run]:
     return lines(piece, size).seam
 
 
-def trim(piece: Piece, runs: Mapping[str, Run], by: Mapping[str, float]) -> dict[str, Run]:
-    """The runs with some edges moved inwards, their neighbours cut to meet them."""
-    specs = [EdgeSpec(edge.name, by.get(edge.name, 0.0)) for edge in piece.edges]
-    return trimmed(specs, dict(runs))
+def trim(runs: Mapping[str, Run], by: Mapping[str, float]) -> dict[str, Run]:
+    """The runs, in ring order, with some edges moved inwards, their neighbours cut to meet them."""
+    return trimmed([EdgeSpec(name, by.get(name, 0.0)) for name in runs], dict(runs))
+
+
+def neighbours(runs: Mapping[str, Run], edge: str) -> tuple[str, str]:
+    """The edges before and after an edge in the ring."""
+    order = list(runs)
+    k = order.index(edge)
+    return order[k - 1], order[(k + 1) % len(order)]
+
+
+def moved_in(
+    runs: Mapping[str, Run],
+    edge: str,
+    by: float,
+    *,
+    ends: tuple[float, float] | None = None,
+    taken: Mapping[str, Sequence[tuple[float, float]]] | None = None,
+) -> dict[str, Run]:
+    """The runs with an edge moved in by so much, or by `ends` at its two ends, measured along its neighbours.
+
+    What two pieces have joined to each other is then as long on both, whichever way the edge comes to it. `taken` are
+    the stretches of the neighbours, from and to as distances from their start, that darts take in: they do not count.
+    """
+    before, after = neighbours(runs, edge)
+    one, other, gaps = LineString(runs[before]), LineString(runs[after]), taken or {}
+    at_start, at_end = ends or (by, by)
+    before_end = [(one.length - b, one.length - a) for a, b in gaps.get(before, ())]
+    start = one.interpolate(one.length - _net(at_start, before_end)).coords[0]
+    end = other.interpolate(_net(at_end, gaps.get(after, ()))).coords[0]
+    drawn = trim(runs, {edge: by})[edge]
+    line, bent = LineString(drawn), []
+    for p in drawn:
+        share = line.project(Spot(p)) / line.length
+        dx, dy = ((start[k] - drawn[0][k]) * (1 - share) + (end[k] - drawn[-1][k]) * share for k in (0, 1))
+        bent.append((p[0] + dx, p[1] + dy))
+    return {
+        **runs,
+        before: as_far_as(runs[before], start),
+        edge: [start, *bent[1:-1], end],
+        after: list(reversed(as_far_as(list(reversed(runs[after])), end))),
+    }
+
+
+def _net(by: float, gaps: Sequence[tuple[float, float]]) -> float:
+    """How far along an edge so much of it is reached, what darts take in left out."""
+    for a, b in sorted(gaps):
+        if a < by:
+            by += b - a
+    return by
 
 
 def moved(runs: Mapping[str, Run], move: Callable[[Point], Point], edges: frozenset[str]) -> dict[str, Run]:
@@ -56,17 +111,30 @@ def derived(
 ) -> Piece:
     """A new piece with these stitching lines, in this size only; the same piece reshaped where `made` is None.
 
-    Notches and darts stay on edges that kept their stitching line; level and grain lines stay.
+    Notches go along with their edge, darts stay wherever their legs still reach it; level and grain lines stay. Edges
+    that have no run are gone.
     """
     before = seam_runs(piece, size)
-    chains = {name: _chain(piece, size, name, run, before[name]) for name, run in runs.items()}
-    same = {name for name, run in runs.items() if run == before[name]}
+    chains = {name: _chain(piece, size, name, run, before.get(name)) for name, run in runs.items()}
+    same = {name for name, run in runs.items() if run == before.get(name)}
     given = allowances or {}
-    edges = tuple(
-        replace(edge, allowance=given.get(edge.name, edge.allowance)) if edge.name in runs else edge
-        for edge in piece.edges
+    known = {edge.name: edge for edge in piece.edges}
+    specs = (known.get(name) or EdgeSpec(name, 0.0) for name in runs)
+    edges = tuple(replace(edge, allowance=given.get(edge.name, edge.allowance)) for edge in specs)
+    moved_legs = {
+        mark.id: mark
+        for dart in piece.darts
+        if dart.edge in runs and dart.edge not in same
+        for mark in _legs_on(piece, size, dart, before[dart.edge], runs[dart.edge])
+    }
+    marks = tuple(
+        found
+        for mark in piece.marks
+        if mark.edge in runs
+        and (
+            found := mark if mark.edge in same else moved_legs.get(mark.id) or _beside(piece, size, mark, before, runs)
+        )
     )
-    marks = tuple(mark for mark in piece.marks if mark.edge in same)
     kept = {mark.id for mark in marks}
     darts = tuple(dart for dart in piece.darts if set(dart.legs) <= kept)
     return Piece(
@@ -86,7 +154,38 @@ def derived(
     )
 
 
-def _chain(piece: Piece, size: str, name: str, run: Run, before: Run) -> Chain:
+def _beside(piece: Piece, size: str, mark: Mark, before: Mapping[str, Run], runs: Mapping[str, Run]) -> Mark | None:
+    """A mark where its edge runs now, cut shorter, led on or moved sideways; None where it has moved away."""
+    if any(mark.id in dart.legs for dart in piece.darts):
+        return None
+    at = LineString(before[mark.edge]).interpolate(mark_distance(piece, size, mark))
+    line = LineString(runs[mark.edge])
+    if line.distance(at) > FARTHEST:
+        return None
+    far = float(line.project(at))
+    if mark.anchor == "end":
+        return replace(mark, distance={size: float(line.length) - far})
+    return replace(mark, anchor="start", distance={size: far})
+
+
+def _legs_on(piece: Piece, size: str, dart: Dart, before: Run, run: Run) -> Iterator[Mark]:
+    """The legs of a dart where they come to an edge that was moved; none for a dart that ends before it."""
+    line, (x, y) = LineString(run), dart.point[size]
+    found = []
+    for leg in dart.legs:
+        mark = piece.mark(leg)
+        at = LineString(before).interpolate(mark_distance(piece, size, mark))
+        # A leg is drawn a little out over its mark: the edge may have moved outwards there, too.
+        out = LineString([(at.x + (at.x - x) * OVER, at.y + (at.y - y) * OVER), (x, y)])
+        crossing = out.intersection(line)
+        if crossing.is_empty:
+            return
+        place = line.project(nearest_points(crossing, at)[0])
+        found.append(replace(mark, anchor="start", distance={size: place}))
+    yield from found
+
+
+def _chain(piece: Piece, size: str, name: str, run: Run, before: Run | None) -> Chain:
     if run == before and piece.drawn is Drawn.SEAM:
         return piece.shapes[size].edges[name]
     return chain_of(run)
@@ -94,7 +193,7 @@ def _chain(piece: Piece, size: str, name: str, run: Run, before: Run) -> Chain:
 
 def at_depth(piece: Piece, size: str, edge: str, depth: float) -> Run:
     """The line `depth` mm inside an edge, cut to meet its neighbours."""
-    return trim(piece, seam_runs(piece, size), {edge: depth})[edge]
+    return trim(seam_runs(piece, size), {edge: depth})[edge]
 
 
 def strip(piece: Piece, size: str, edge: str, depth: float) -> dict[str, Run]:
@@ -109,13 +208,13 @@ def strip(piece: Piece, size: str, edge: str, depth: float) -> dict[str, Run]:
     inner = at_depth(piece, size, edge, depth)
     return {
         edge: runs[edge],
-        after: _as_far_as(runs[after], inner[-1]),
+        after: as_far_as(runs[after], inner[-1]),
         "inner": list(reversed(inner)),
-        before: list(reversed(_as_far_as(list(reversed(runs[before])), inner[0]))),
+        before: list(reversed(as_far_as(list(reversed(runs[before])), inner[0]))),
     }
 
 
-def _as_far_as(run: Run, end: Point) -> Run:
+def as_far_as(run: Run, end: Point) -> Run:
     """The beginning of a run up to the point nearest to `end`, which becomes its last."""
     best, at = 1e18, 0
     for k, (a, b) in enumerate(pairwise(run)):

@@ -86,18 +86,18 @@ def understitch(choices: MakingChoices, away: str, *, lining: bool = False) -> S
     return Setting("straight", 2.5, ORDINARY, needle(choices, lining=lining), f"{away} from the seam")
 
 
-def topstitch(choices: MakingChoices, away: str) -> Setting:
+def topstitch(choices: MakingChoices, away: str, *, lining: bool = False) -> Setting:
     foot = "edge foot" if Foot.EDGE in choices.equipment.feet else ORDINARY
-    return Setting("straight", 3.0, foot, needle(choices), f"{away} from the edge")
+    return Setting("straight", 3.0, foot, needle(choices, lining=lining), f"{away} from the edge")
 
 
 def dart(choices: MakingChoices, end: str) -> Setting:
     return Setting("straight", 2.5, ORDINARY, needle(choices), f"stitch length 1.5 for the last {end}")
 
 
-def longest(choices: MakingChoices) -> Setting:
+def longest(choices: MakingChoices, *, lining: bool = False) -> Setting:
     """Basting, gathers, ease rows."""
-    return Setting("straight", 4.5, ORDINARY, needle(choices), "set the length back afterwards")
+    return Setting("straight", 4.5, ORDINARY, needle(choices, lining=lining), "set the length back afterwards")
 
 
 def buttonhole(choices: MakingChoices) -> Setting:
@@ -115,7 +115,9 @@ def blind_hem(choices: MakingChoices) -> Setting:
     )
 
 
-def hem(choices: MakingChoices, away: str) -> Setting:
+def hem(choices: MakingChoices, away: str, *, lining: bool = False) -> Setting:
+    if lining:
+        return Setting("straight", 3.0, ORDINARY, LINING, f"{away} from the inner fold")
     if choices.is_knit and choices.equipment.coverstitch:
         return Setting("coverstitch, two needles", 3.0, "coverstitch foot", "the coverstitch machine's own", iso="602")
     if choices.is_knit:

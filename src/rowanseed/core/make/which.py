@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.make.workbench import Workbench, pieces_of
 from rowanseed.core.pattern.making import (
+    VENT_EDGE,
     Closure,
     ClosureKind,
     DifferenceKind,
@@ -25,6 +26,11 @@ SERVED = (Press.OPEN, *TO_ONE_SIDE)
 BODY = frozenset({Panel.FRONT, Panel.BACK, Panel.SLEEVE})
 SHARP = math.radians(50)
 """Two edges that turn by so much where they meet make a corner."""
+
+
+def is_vent(finish: Finish) -> bool:
+    """Whether it is the edges of what is cut on for a vent."""
+    return any(p.edge == VENT_EDGE for p in finish.parts)
 
 
 # ---------------------------------------------------------------- seams
@@ -114,8 +120,9 @@ def edges_of(bench: Workbench, kind: FinishKind) -> Iterator[Finish]:
 
 def facing_of(bench: Workbench, finish: Finish) -> tuple[EdgePart, ...]:
     """The facing's edges along a hem that is faced; none where it is turned up."""
-    of = {(x.of, x.piece) for x in bench.pattern.making.layers if x.kind is LayerKind.FACING}
     # The lower end of a front facing is an edge of its own, not what faces the hem.
+    fronts = _sewn_to_garment(bench)
+    of = {(x.of, x.piece) for x in bench.pattern.making.layers if x.kind is LayerKind.FACING and x.piece not in fronts}
     own = {(p.piece, p.edge) for f in bench.finishes.values() if f.kind is not FinishKind.TURNED for p in f.parts}
     return tuple(
         EdgePart(piece, part.edge, part.hand)
@@ -123,6 +130,26 @@ def facing_of(bench: Workbench, finish: Finish) -> tuple[EdgePart, ...]:
         for base, piece in sorted(of)
         if base == part.piece and bench.piece(piece).has_edge(part.edge) and (piece, part.edge) not in own
     )
+
+
+def _sewn_to_garment(bench: Workbench) -> frozenset[str]:
+    """The facings that a seam sews to an edge of the garment; one of a hem is sewn on by the hem itself."""
+    faced = (pieces_of((*j.a, *j.b)) for j in bench.joins.values() if bench.is_faced(j))
+    return frozenset(id for pieces in faced for id in pieces & bench.facings if pieces - bench.inner)
+
+
+def ends_of_facings(bench: Workbench) -> Iterator[Finish]:
+    """The lower ends of facings that a hem reaches."""
+    fronts = _sewn_to_garment(bench)
+    for finish in edges_of(bench, FinishKind.TURNED):
+        if finish.parts and pieces_of(finish.parts) <= fronts:
+            yield finish
+
+
+def hem_at_ends(bench: Workbench, ends: Finish) -> Finish | None:
+    """The hem that the lower ends of facings are closed at."""
+    of = {x.of for x in bench.pattern.making.layers if x.kind is LayerKind.FACING and x.piece in pieces_of(ends.parts)}
+    return next((f for f in edges_of(bench, FinishKind.HEM) if pieces_of(f.parts) & of), None)
 
 
 def hems(bench: Workbench) -> Iterator[Finish]:

@@ -51,7 +51,7 @@ def faults(pattern: Pattern) -> Iterator[Fault]:
     yield from _repeated([piece.id for piece in pattern.pieces], "pieces", "piece")
     drawing_faults = 0
     for piece in pattern.pieces:
-        for fault in _piece_faults(piece, pattern.envelope.sizes):
+        for fault in piece_faults(piece, pattern.envelope.sizes):
             drawing_faults += 1
             yield fault
     yield from _envelope_faults(pattern)
@@ -84,7 +84,8 @@ def place(piece: Piece, size: str = "", edge: str = "") -> str:
     return ", ".join(parts)
 
 
-def _piece_faults(piece: Piece, sizes: tuple[str, ...]) -> Iterator[Fault]:
+def piece_faults(piece: Piece, sizes: tuple[str, ...]) -> Iterator[Fault]:
+    """Every fault of the drawing of one piece."""
     yield from _repeated([edge.name for edge in piece.edges], place(piece), "edge")
     if len(piece.edges) < 1:
         yield Fault(place(piece), "The piece has no edges.")

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import LayerKind
+from rowanseed.core.pattern.making import VENT_EDGE, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, LineKind, Panel, Piece, Role
 
@@ -52,8 +52,9 @@ def changes(drawn: Pattern, altered: Pattern, size: str, view: str) -> dict[str,
 def _back_length(pattern: Pattern, size: str) -> float:
     """From the top of the back (or of the leg) to its hem, along the centre or the outer seam."""
     backs = [p for p in pattern.pieces if p.panel is Panel.BACK]
-    for edge in ("centre", "outseam", "side"):
-        found = [chain_length(p.shapes[size].edges[edge]) for p in backs if p.has_edge(edge)]
+    for edges in (("centre", VENT_EDGE), ("outseam",), ("side",)):
+        of = [p for p in backs if p.has_edge(edges[0])]
+        found = [chain_length(p.shapes[size].edges[edge]) for p in of for edge in edges if p.has_edge(edge)]
         if found:
             return sum(found)
     return 0.0

@@ -170,6 +170,10 @@ class DetailKind(Worded):
     ROLL_LINE = "roll-line", "roll line of a lapel"
 
 
+VENT_EDGE = "vent"
+"""What the edge of a piece is called that laps over its other copy where a vent is."""
+
+
 @dataclass(frozen=True)
 class Detail:
     """A pocket, a placket, a pleat, a trim: what it is made of, on which pieces, along which seams or edges.

@@ -19,7 +19,7 @@ from rowanseed.core.derive.lining import (
     can_be_pleated,
     draws_lining,
     has_cut_corners,
-    has_facings,
+    schools,
 )
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.pattern.pieces import Role
@@ -144,11 +144,8 @@ def _offers(project: OpenProject) -> dict[str, Any]:
     """What can be chosen for this garment."""
     pattern, view, size = project.core.altered.pattern, project.record.view, project.core.size or ""
     linable = can_be_lined(pattern, view)
-    schools = [
-        s for s in LiningSchool if s is not LiningSchool.DEDUCT or (linable and has_facings(pattern, view, size))
-    ]
     return {
-        "lining": schools if linable else [],
+        "lining": schools(pattern, view, size) if linable else (),
         "cut_corners": has_cut_corners(pattern),
         "draws_lining": draws_lining(pattern),
         "pleat": can_be_pleated(pattern, view) and (linable or draws_lining(pattern)),

@@ -6,23 +6,24 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import FacedEdge
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.pattern.making import FinishKind
+from rowanseed.core.pattern.making import EdgePart, FinishKind
 
 
 def finish(build: Build, body: Body) -> None:
     for half in (body.front, body.back):
-        _edges(build, half)
+        _edges(build, half, faced_neck(build, body))
 
 
-def _edges(build: Build, half: Half) -> None:
+def _edges(build: Build, half: Half, neck: tuple[EdgePart, ...]) -> None:
     edges = tuple(p for p in half.centre if p.edge == "opening")
     features = build.description.features
     if not edges or features.is_bagged:
         return
     if FacedEdge.FRONT in features.facing:
-        face(build, "opening", "front edges", edges)
+        face(build, "opening", "front edges", edges, neck)
         build.along["front"] = ("opening-facing",)
         return
     build.finish("front-edges", f"{half.name.capitalize()} edges", FinishKind.TURNED, edges)

@@ -123,6 +123,8 @@ def _collar(build: Build, body: Body, backs: tuple[EdgePart, ...]) -> None:
         }
 
     layers_of(build, ("collar", "under-collar"), ("Upper collar", "Under collar"), draw, "fold")
+    # The under collar holds the roll of a lapel collar, so it is stiffened as well.
+    build.interface("under-collar", Interfaced.COLLAR)
     build.join("collar-neck", "Under collar to neck", outer, (part("under-collar", "neck"),))
     build.join(
         "collar-facing",

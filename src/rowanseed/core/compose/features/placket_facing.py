@@ -6,13 +6,14 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Placket
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes_an_edge, closing, opening_half, placket, tell_placket
 
 
 def faced(build: Build, body: Body) -> None:
     half = opening_half(body, build.description)
     tell_placket(build)
-    face(build, "opening", "front edges", tuple(half.centre))
+    face(build, "opening", "front edges", half.centre, faced_neck(build, body))
     build.along["front"] = ("opening-facing",)
     closing(build, half, "opening-facing")
 

@@ -6,27 +6,17 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Centre, Description, OpeningKind, Slit, Where
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.slits import may_be_slit, open_from_the_hem
-from rowanseed.core.pattern.making import Detail, DetailKind
-from rowanseed.core.pattern.pieces import Mark, MarkKind
+from rowanseed.core.pattern.making import DetailKind
 
 LONG = 150.0
 """A vent in a garment without a skirt is so long, in mm."""
 
 
 def carves(build: Build, body: Body) -> None:
-    """In the skirt's own back seam."""
-    if body.below is not None or not build.description.garment.has_bodice:
+    if body.below is None and build.description.garment.has_bodice:
+        open_from_the_hem(build, body, "centre-back", DetailKind.VENT, LONG)
+    else:
         open_from_the_hem(build, body, "centre-back", DetailKind.VENT)
-
-
-def joins(build: Build, body: Body) -> None:
-    if body.below is not None or not build.description.garment.has_bodice:
-        return
-    where = body.back.centre[-1]
-    build.mark(where.piece, Mark("vent-end", MarkKind.DOT, where.edge, "end", build.each(lambda size: LONG)))
-    build.details.append(
-        Detail("vent", "Vent", DetailKind.VENT, along=("centre-back",), to_mark=(where.piece, "vent-end"))
-    )
 
 
 def forbids(d: Description) -> Found:
@@ -42,4 +32,4 @@ def forbids(d: Description) -> Found:
         yield "features.vent", "A skirt has a vent or a slit, not both."
 
 
-FEATURES = (Feature("vent", asked=lambda d: d.features.vent, forbids=forbids, carves=carves, joins=joins, rank=10),)
+FEATURES = (Feature("vent", asked=lambda d: d.features.vent, forbids=forbids, carves=carves, rank=10),)

@@ -85,7 +85,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def _pressed(bench: Workbench, piece: Piece, dart: Dart, *, lining: bool) -> str:
     mm = intake(bench, piece, dart)
-    if mm >= DEEP:
+    if mm >= DEEP and not lining:
         return (
             f"The dart at the {dart.edge} is deep ({bench.fine(mm)}): slit it along the fold to {bench.margin(25)} "
             f"from the point, trim to {bench.margin(15)} and press it open, the point flat to both sides."

@@ -11,7 +11,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.plain_seam import DRAWN_UP_FROM
-from rowanseed.core.make.workbench import Workbench, both_sides, shown
+from rowanseed.core.make.workbench import Workbench, both_sides, pieces_of, shown
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pieces import MarkKind, Panel
 
@@ -72,7 +72,7 @@ def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(joins=(join.id,), edges=shown(join.a)),
         requires=tuple(bench.flat_first([join.id])),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
-        setting=settings.longest(bench.household),
+        setting=settings.longest(bench.household, lining=pieces_of(join.a) <= bench.linings),
         leaves=(words,),
         rows=2,
         look="Measured along the stitching line, the edge is as long as the one it goes to.",
@@ -121,7 +121,7 @@ def bias_strip(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(joins=(join.id,), edges=shown(join.a)),
         requires=tuple(bench.flat_first([join.id])),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
-        setting=settings.longest(bench.household),
+        setting=settings.longest(bench.household, lining=pieces_of(join.a) <= bench.linings),
         look="The cap curves over your hand without a pucker.",
     )
 

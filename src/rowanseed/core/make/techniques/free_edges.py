@@ -12,7 +12,7 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import pockets
-from rowanseed.core.make.which import drawn_through, is_drawn_by_ties
+from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_vent
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -27,7 +27,8 @@ def _of(bench: Workbench, kind: FinishKind) -> Iterator[Finish]:
 
 def finds_neatened(bench: Workbench) -> Iterator[Duty]:
     for finish in _of(bench, FinishKind.NEATENED):
-        yield single(finish.id)
+        if not is_vent(finish):
+            yield single(finish.id)
 
 
 def finds_bound(bench: Workbench) -> Iterator[Duty]:

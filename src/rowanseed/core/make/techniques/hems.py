@@ -10,9 +10,9 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining, is_sleeve
+from rowanseed.core.make.which import edges_of, ends_of_facings, facing_of, hem_at_ends, hems, is_lining, is_sleeve
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, NEEDS_NOTHING, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind
+from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 
@@ -153,7 +153,12 @@ def before_hem(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple
         ]
         needs += [Need(facts.layer(Fact.BASTED, "lining"), "it hangs in the garment", where_given=True)]
         return [], (*_seams_across(bench, finish), *needs)
-    return list(levelled(bench, finish)), (Need(facts.finish(Fact.LEVELLED, finish.id), "the length is settled"),)
+    ends = (f for f in ends_of_facings(bench) if hem_at_ends(bench, f) == finish)
+    before = (Need(facts.finish(Fact.FINISHED, f.id), "the facings' ends are closed on the hem line") for f in ends)
+    return list(levelled(bench, finish)), (
+        Need(facts.finish(Fact.LEVELLED, finish.id), "the length is settled"),
+        *before,
+    )
 
 
 # ---------------------------------------------------------------- the hem itself
@@ -202,7 +207,10 @@ def _neatened_first(bench: Workbench, finish: Finish, technique: str, before: tu
         technique=technique,
         act=Act.NEATEN,
         title=f"Neaten the edge of the {lower_first(finish.name)}",
-        how=("Right side up, all round; it is not turned under again.",),
+        how=(
+            f"Right side up, {'all round' if is_round(bench, finish) else 'from end to end'}; it is not turned under "
+            "again.",
+        ),
         bench=at,
         minutes=minutes.neaten(mm),
         on=On(edges=shown(finish.parts)),
@@ -233,7 +241,9 @@ def _sewn(
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is folded and pressed"),),
         gives=(facts.finish(Fact.HEMMED, finish.id), facts.finish(Fact.FINISHED, finish.id)),
-        setting=None if by_hand else setting or settings.hem(bench.household, bench.margin(2)),
+        setting=None
+        if by_hand
+        else setting or settings.hem(bench.household, bench.margin(2), lining=is_lining(bench, finish)),
         caution="" if by_hand else NEEDLE,
         booklet=bench.booklet(finish.id),
         look="From the right side the hem neither pulls nor waves."
@@ -281,7 +291,9 @@ def _slit_in(bench: Workbench, finish: Finish) -> Detail | None:
             continue
         piece, id = detail.to_mark
         mark = bench.piece(piece).mark(id)
-        own = (p for p in finish.parts if p.piece == piece)
+        own = [p for p in finish.parts if p.piece == piece]
+        if any(VENT_EDGE in bench.neighbours(p) for p in own):
+            return detail
         beside = {found for p in own for found in zip(bench.neighbours(p), ("end", "start"), strict=True)}
         if (mark.edge, mark.anchor) in beside:
             return detail

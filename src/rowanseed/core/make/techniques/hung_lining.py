@@ -10,12 +10,17 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import FinishKind, Join, LayerKind
+from rowanseed.core.pattern.making import Finish, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pieces import Panel
 
 KEY = "lining"
 ID = "lining hung by hand"
+SLEEVES_IN = (
+    "Reach through each sleeve from its end, take hold of the lining's and draw it in; tack the two underarm seams "
+    "together just below the armhole, loosely."
+)
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -63,6 +68,7 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
     hangs_from = _from_facing(bench)
     felled = f"Along the zip turn the lining in {bench.fine(5)} clear of the coil and fell it to the tape."
     zipped = (felled,) if bench.zips else ()
+    lined_sleeves = any(bench.panel(x.of) is Panel.SLEEVE for x in bench.pattern.making.layers if x.piece in bench.hung)
     if hangs_from:
         faced = [j for j in bench.joins.values() if bench.is_faced(j) and not pieces_of((*j.a, *j.b)) & bench.linings]
         yield Operation(
@@ -73,6 +79,7 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
             how=(
                 "Inside out, nothing twisted; match the lining's seams with the shell's and tack them together, "
                 f"loosely, {bench.length(100)} above the hem.",
+                *((SLEEVES_IN,) if lined_sleeves else ()),
                 *zipped,
             ),
             bench=Bench.HAND,
@@ -150,6 +157,16 @@ def _waist(bench: Workbench) -> Iterator[Operation]:
     )
 
 
+def _up_the_facing(bench: Workbench, finish: Finish) -> tuple[str, ...]:
+    """Where the seam to the facing was left open above its lower end."""
+    ended = {p.piece for f in ends_of_facings(bench) for p in f.parts}
+    pieces = pieces_of(finish.parts)
+    open_above = any(pieces & pieces_of(j.a) and ended & pieces_of(j.b) for j in _from_facing(bench))
+    return (
+        ("Begin and end on the facings: fell the lining down them where its seam was left open.",) if open_above else ()
+    )
+
+
 def lower_edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     hems = tuple(
@@ -163,9 +180,10 @@ def lower_edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.TACK,
         title=f"Sew down the {lower_first(finish.name)}",
         how=(
-            f"Turn it in level with the finished hem, push it up {bench.fine(FOLD_OF_EASE)} so that a fold of ease "
+            f"Turn it in level with the finished edge, push it up {bench.fine(FOLD_OF_EASE)} so that a fold of ease "
             "falls over, and pin along the fold.",
             "Fell it to the hem's allowance only, not to the garment; press the fold of ease lightly.",
+            *_up_the_facing(bench, finish),
         ),
         bench=Bench.HAND,
         minutes=minutes.hand(bench.around([finish.id])),

@@ -17,8 +17,8 @@ from rowanseed.core.make.shared import (
     sew,
 )
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import seams, simple_seams
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.which import ends_of_facings, seams, simple_seams
+from rowanseed.core.make.workbench import Workbench, pieces_of
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -93,14 +93,29 @@ def along_zip(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]
     )
 
 
+STOPS_ABOVE = 100.0
+"""A lining is sewn to a facing down to so far above its lower end, in mm (the craft's 4 in)."""
+
+
+def _stops_above_hem(bench: Workbench, join: Join) -> tuple[str, ...]:
+    """A lining that is sewn to a facing whose lower end is closed at the hem later."""
+    ended = {p.piece for f in ends_of_facings(bench) for p in f.parts}
+    if not (pieces_of(join.a) <= bench.linings and pieces_of(join.b) & ended):
+        return ()
+    return (
+        f"Stop {bench.length(STOPS_ABOVE)} above the facing's lower ends and backstitch: they are closed on the hem "
+        "line first, and the lining is felled on down the facing with its lower edge.",
+    )
+
+
 FREE_BELOW = 15.0
 """A lining is left open so far below the end of the zip, in mm, so that it does not pull there."""
 
 
-def left_open(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]:
-    """A seam of a lining that stays open along the zip."""
+def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -> tuple[str, ...]:
+    """A seam of a lining that stays open along the zip; begun at its lower end, or at another place."""
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
-    lower = run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end
+    lower = begun or (run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end)
     long = bench.zip_length(closure)
     how_far = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
     return (
@@ -168,6 +183,7 @@ def _sewn(bench: Workbench, duty: Duty, *, is_open: bool) -> Iterator[Operation]
         how=(
             matching(bench, join),
             *(left_open(bench, join, slit) if slit else stitching(bench, join, closure)),
+            *_stops_above_hem(bench, join),
             *fullness(bench, join),
         ),
         requires=tuple(requires),

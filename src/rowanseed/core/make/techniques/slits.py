@@ -3,19 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, Operation, Supply, Use
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import finishes_edges, iron_for, matching, neaten_apart, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.techniques import plain_seam
-from rowanseed.core.make.which import seams
+from rowanseed.core.make.which import is_vent, seams
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import ClosureKind, Detail, DetailKind, Join
+from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, Join
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 
+ROUND_THE_VENT = ("In one run with what is cut on for the vent, round its upper corner.",)
 BEYOND = 6.0
 """The slit is barred so far above its end, in mm (the craft's 1/4 in)."""
 
@@ -35,6 +37,8 @@ def _open_part(bench: Workbench, detail: Detail, join: Join) -> float | None:
     if detail.to_mark is None:
         return None
     piece = bench.piece(detail.to_mark[0])
+    if piece.has_edge(VENT_EDGE):
+        return seam_length(piece, bench.size, VENT_EDGE)
     mark = piece.mark(detail.to_mark[1])
     at = mark_distance(piece, bench.size, mark)
     whole = seam_length(piece, bench.size, mark.edge)
@@ -63,7 +67,7 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "the end of the slit, and down the other side. Pivot with the needle down. Or slip stitch the edges by hand "
         "and bar the end.",
         took=minutes.each(8, 2 if join.each_hand else 1),
-        setting=settings.topstitch(bench.household, bench.margin(max(allowance - 4, 6))),
+        setting=settings.topstitch(bench.household, bench.margin(max(allowance - 4, 6)), lining=step.lining),
         after={Fact.PRESSED: "the seam above is pressed open first"},
         gives=(
             facts.detail(Fact.FINISHED, detail.id),
@@ -94,6 +98,15 @@ def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], 
 
 def _seam(bench: Workbench, detail: Detail, join: Join, technique: str) -> Iterator[Operation]:
     requires, leaves, above = _zipped(bench, join)
+    in_lining = bench.opening_in_lining(join)
+    down = (
+        plain_seam.left_open(bench, join, in_lining, f"mark of the {technique}")
+        if in_lining
+        else (
+            f"{bench.seam_of(join)} from the upper end down to the mark of the {technique}; backstitch there three "
+            "stitches.",
+        )
+    )
     if finishes_edges(bench, (join.id,)):
         yield neaten_apart(bench, (join.id,), technique)
         requires.append(
@@ -105,8 +118,8 @@ def _seam(bench: Workbench, detail: Detail, join: Join, technique: str) -> Itera
         technique,
         how=(
             matching(bench, join),
-            f"{bench.seam_of(join)} from the upper end down to the mark of the {technique}; backstitch there three "
-            f"stitches. {_long(bench, detail, join).capitalize()} stays open.",
+            *down,
+            f"{_long(bench, detail, join).capitalize()} stays open.",
             *above,
         ),
         requires=tuple(requires),
@@ -143,19 +156,31 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
     requires, leaves, above = _zipped(bench, join)
     requires.append(Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat"))
-    if finishes_edges(bench, (join.id,)):
-        yield neaten_apart(bench, (join.id,), "vent")
+    own = [f for f in bench.finishes.values() if is_vent(f)]
+    if finishes_edges(bench, (join.id,)) or own:
+        neaten = neaten_apart(bench, (join.id,), "vent")
+        ids = tuple(f.id for f in own)
+        yield replace(
+            neaten,
+            how=(
+                *neaten.how,
+                *(("In one run with what is cut on for the vent, round its upper corner.",) if own else ()),
+            ),
+            on=On(joins=(join.id,), finishes=ids, edges=neaten.on.edges),
+            gives=(*neaten.gives, *(facts.finish(fact, id) for id in ids for fact in (Fact.FINISHED, Fact.NEATENED))),
+        )
         requires.append(
             Need(facts.join(Fact.NEATENED, join.id), "the vent's edges are neatened apart, before the seam")
         )
+    across = _across(bench, detail)
     yield sew(
         bench,
         (join.id,),
         "vent",
         how=(
             matching(bench, join),
-            f"{bench.seam_of(join)} from the upper end down to the pivot mark, needle down, turn, and slanting across "
-            "the top of the extension to its raw edge; backstitch. Below the vent stays open.",
+            f"{bench.seam_of(join)} from the upper end down to the pivot mark, needle down, turn, and {across}; "
+            f"backstitch. {_long(bench, detail, join).capitalize()} stays open.",
             "Clip the underlap's allowance into the corner, up to the stitching, so that the seam above opens.",
             *above,
         ),
@@ -188,6 +213,15 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         booklet=True,
         look="Hanging, both edges of the vent lie on each other and do not spread.",
     )
+
+
+def _across(bench: Workbench, detail: Detail) -> str:
+    """Over the top of what is cut on for the vent, to its edge."""
+    wide = 0.0
+    if detail.to_mark is not None and bench.piece(detail.to_mark[0]).has_edge(VENT_EDGE):
+        wide = bench.piece(detail.to_mark[0]).edge(VENT_EDGE).allowance
+    over = f"the {bench.margin(wide)} cut on for the vent" if wide else "the top of the extension"
+    return f"across {over} to its edge, {bench.margin(15)} below its upper end"
 
 
 def _technique(

@@ -1,0 +1,58 @@
+"""The lower ends of facings at a hem: sewn across on the hem line and turned, before the hem is folded."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Need, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.steps import of_finish
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import ends_of_facings, hem_at_ends
+from rowanseed.core.make.workbench import Workbench, pieces_of
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for finish in ends_of_facings(bench):
+        yield single(finish.id)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    hem, facings = hem_at_ends(bench, finish), pieces_of(finish.parts)
+    hems = (hem,) if hem is not None else ()
+    step = of_finish(bench, "shaped facing", finish.id)
+    on_edge = [j for j in bench.joins.values() if bench.is_faced(j) and pieces_of((*j.a, *j.b)) & facings]
+    yield step(
+        "close",
+        Act.TURN,
+        "Close the facing's lower ends at the hem",
+        "Turn the facing back to the right side along the finished front edge, right sides together; pin its lower end "
+        "across the front.",
+        f"Sew across on the hem line, from the front edge to the facing's inner edge; backstitch both ends. Trim both "
+        f"to {bench.margin(6)} there, the corner across; what of the hem lies behind it is cut back to "
+        f"{bench.margin(10)}.",
+        f"Turn it out, push the corner square with something blunt, and press. {iron_for(bench)}",
+        took=minutes.each(6, 2),
+        needs=(
+            *(Need(facts.join(Fact.TURNED, j.id), "the edge is finished first", where_given=True) for j in on_edge),
+            *(Need(facts.finish(Fact.LEVELLED, h.id), "the length is settled", where_given=True) for h in hems),
+        ),
+        gives=(Fact.FINISHED,),
+        look="Buttoned, both front edges end at one level, and neither facing shows below the hem.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="facing-ends-at-the-hem",
+        name="Lower ends of facings",
+        chapter="edges",
+        finds=finds,
+        sews=sews,
+        rank=20,
+        draw="facing",
+    ),
+)
