@@ -4,21 +4,42 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
+
+import numpy as np
+from shapely import line_merge
+from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Interfaced
 from rowanseed.core.compose.drafting import backwards, curve, parallel, solve, straight
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.geometry.outline import Affine, Chain, Point, chain_length, flatten, split_chain, transform_chain
+from rowanseed.core.geometry.outline import (
+    Affine,
+    Chain,
+    Point,
+    chain_length,
+    flatten,
+    split_chain,
+    through,
+    transform_chain,
+)
 from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, Piece
 
 FACING, ARMHOLE_FACING, AT_OPENING = 55.0, 35.0, 70.0
 """How deep facings are, in mm: those of armholes less, those of an edge that buttons as deep again behind its lap."""
+ALONG_OPENING = "opening-facing"
+"""The seam of a facing to the edges of an opening."""
+INNER_EDGES = "Inner edges of the facings"
 ENOUGH = 0.75
 """A facing ends in the first segment of the edge beside it that leaves it this share of its depth."""
-LEANS = 80.0
-"""A front's facing leaves its straight line so far below the neck, in mm, and leans out to the shoulder."""
+LEANS = 120.0
+"""A front's facing leaves its straight line so far below the neck, in mm, and goes round to the shoulder."""
+ROUNDED, TURNS = 60.0, 6
+"""The corner that it goes round is rounded by so much, in mm, and drawn through so many places and one."""
+FINER, SMOOTHED = 6, 24
+"""Between these places it is looked at so finely, and evened out so often, that no kink is left."""
 
 
 def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Iterable[EdgePart] = ()) -> None:
@@ -44,16 +65,36 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Ite
             new.append(known)
         made[p.piece] = known
     _facing_seams(build, id, made)
-    faced = [part(made[p.piece], p.edge) for p in parts]
-    build.join(f"{id}-facing", f"Facing to {words}", parts, faced, press=Press.FACING, each_hand=id == "armhole")
-    build.finish(
-        f"{id}-facing-edge",
-        f"Inner edge of the {words} facing",
-        FinishKind.NEATENED,
-        tuple(part(facing, "inner") for facing in new),
-    )
+    faced = tuple(part(made[p.piece], p.edge) for p in parts)
+    inner = tuple(part(facing, "inner") for facing in new)
+    if len(new) < len(made):
+        _in_one(build, words, parts, faced, inner)
+        build.along[id] = (ALONG_OPENING,)
+    else:
+        build.join(f"{id}-facing", f"Facing to {words}", parts, faced, press=Press.FACING, each_hand=id == "armhole")
+        build.finish(f"{id}-facing-edge", f"Inner edge of the {words} facing", FinishKind.NEATENED, inner)
+        build.along[id] = (f"{id}-facing",)
     _facing_ends(build, id, words, new)
-    build.along[id] = (f"{id}-facing",)
+
+
+def _in_one(
+    build: Build, words: str, parts: tuple[EdgePart, ...], faced: tuple[EdgePart, ...], inner: tuple[EdgePart, ...]
+) -> None:
+    """The neck goes on from the edge that opens: one seam from the hem up and round, and one inner edge."""
+    last = parts[-1].piece in {piece for piece, _ in build.faced}
+    above, facings = (parts, faced) if last else (parts[::-1], faced[::-1])
+    build.joins = [
+        replace(join, name=f"{join.name} and {words}", a=(*above, *join.a), b=(*facings, *join.b))
+        if join.id == ALONG_OPENING
+        else join
+        for join in build.joins
+    ]
+    build.finishes = [
+        replace(finish, name=INNER_EDGES, parts=(*finish.parts, *inner))
+        if finish.id == f"{ALONG_OPENING}-edge"
+        else finish
+        for finish in build.finishes
+    ]
 
 
 def _deep(build: Build, parts: tuple[EdgePart, ...]) -> dict[str, float]:
@@ -100,6 +141,36 @@ def _reach(build: Build, piece: str, edge: str, size: Size, deep: float, *, from
     return sum(own[:k]) + 0.8 * own[k]
 
 
+def _round_the_corner(
+    edges: Mapping[str, Chain], opening: str, neck: str, deep: float, at_neck: float, last: Chain, first: Chain
+) -> Chain:
+    """The inner edge of a facing in one with the neck's: beside the opening, then round to the shoulder.
+
+    Straight first, then in smooth curves, in the same segments whatever the neck.
+    """
+    piece = Polygon([q for chain in edges.values() for q in flatten(chain, 0.2)[:-1]])
+    beside = LineString(flatten(edges[opening], 0.2)).buffer(deep, cap_style="flat")
+    round_neck = LineString(flatten(edges[neck], 0.2)).buffer(at_neck)
+    strip = piece.intersection(beside.union(round_neck))
+    strip = piece.intersection(strip.buffer(ROUNDED).buffer(-ROUNDED))
+    foot, top = last[-1].end, first[0].start
+    within = strip.boundary.difference(piece.exterior.buffer(0.05))
+    merged = within if within.geom_type == "LineString" else line_merge(within)
+    line = max(getattr(merged, "geoms", [merged]), key=lambda part: part.length)
+    if math.dist(line.coords[0], foot) > math.dist(line.coords[-1], foot):
+        line = line.reverse()
+    level = edges[opening][0].start[0] + LEANS
+    share = min(0.5, max(0.05, (foot[0] - level) / line.length))
+    count = TURNS * FINER
+    way = np.array(
+        [line.interpolate(share + (1 - share) * k / count, normalized=True).coords[0] for k in range(count)] + [top]
+    )
+    for _ in range(SMOOTHED):
+        way[1:-1] = (way[:-2] + 2 * way[1:-1] + way[2:]) / 4
+    points = [(float(x), float(y)) for x, y in way[::FINER]]
+    return (*straight(foot, points[0]), *(through(*points[k : k + 4]) for k in range(0, TURNS, 3)))
+
+
 def _facing_of_both(
     build: Build, facing: str, p: EdgePart, neck: EdgePart, deep: Mapping[str, float], at_neck: Mapping[str, float]
 ) -> None:
@@ -111,12 +182,7 @@ def _facing_of_both(
         edges = base.shapes[size.name].edges
         last = split_chain(edges[below], deep[size.name])[0]
         first = split_chain(edges[beside], chain_length(edges[beside]) - at_neck[size.name])[1]
-        corner, end, foot, top = edges[p.edge][0].start, edges[p.edge][-1].end, last[-1].end, first[0].start
-        up = (corner[0] - end[0], corner[1] - end[1])
-        long = math.hypot(*up)
-        share = 1.0 - min(LEANS / long, 0.5)
-        level = (foot[0] + up[0] * share, foot[1] + up[1] * share)
-        inner = (*straight(foot, level), curve(level, up, top, (top[0] - level[0], top[1] - level[1]), 0.4))
+        inner = _round_the_corner(edges, p.edge, neck.edge, deep[size.name], at_neck[size.name], last, first)
         return {p.edge: edges[p.edge], below: last, "inner": inner, beside: first, neck.edge: edges[neck.edge]}
 
     build.piece(facing, f"{base.name} facing", draw, panel=Panel.BAND, count=2, pair=True, allowances={"inner": 0.0})

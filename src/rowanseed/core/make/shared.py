@@ -366,7 +366,7 @@ def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str
         requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty),
         gives=facts.joins(Fact.GRADED, duty),
         caution=BLADES,
-        look="The widest allowance lies next to the right side of the garment, so that no ridge shows.",
+        look="The widest allowance lies next to the side that shows, so that there is no ridge.",
     )
 
 

@@ -354,7 +354,7 @@ class Workbench:
                     continue
                 if self._is_within(part.piece, edge, touches, pieces, each_hand=each_hand):
                     continue
-                ends.append(self._end(part.piece, edge))
+                ends.append(self._end(part.piece, edge, touches))
         if not ends:
             return Run(PLACKET, PLACKET) if self._is_slashed(parts) else Run("", "", ring=True)
         first, last = ends[0], ends[-1]
@@ -388,11 +388,10 @@ class Workbench:
             for part in parts
         )
 
-    def _end(self, piece: str, edge: str) -> str:
-        """What the end of a seam is called that runs out on an edge."""
-        zipped = {c.join for c in self.zips}
-        here = (j for j in self.joins.values() if (piece, edge) in {(p.piece, p.edge) for p in (*j.a, *j.b)})
-        if any(join.id in zipped for join in here):
+    def _end(self, piece: str, edge: str, end: str) -> str:
+        """What the end of a seam is called that runs out on an edge at one of its ends."""
+        here = [j for j in self.joins.values() if (piece, edge) in {(p.piece, p.edge) for p in (*j.a, *j.b)}]
+        if any(self._opens(zip_, join, end) for join in here for zip_ in self.zips):
             return ZIP
         return ENDS.get(edge, edge.replace("-", " "))
 

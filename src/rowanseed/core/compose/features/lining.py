@@ -13,6 +13,7 @@ from rowanseed.core.compose.description import (
     NeckFinish,
     Placket,
     SleeveEnd,
+    Slit,
     Waist,
 )
 from rowanseed.core.compose.feature import Body, Feature, Found
@@ -99,7 +100,13 @@ def forbids(d: Description) -> Found:
             "A bagged lining closes a bodice all round: a skirt's lining hangs or is sewn in.",
         )
     if f.collar or f.waist not in (None, Waist.NONE):
-        yield "features.lining.method", "A bagged lining is drafted for a body without collar and waist seam."
+        yield (
+            "features.lining.method",
+            "A bagged lining is drafted for a body without collar and waist seam: say “sewn in”, and it is sewn to the "
+            "facings and felled at the hems.",
+        )
+    if f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE):
+        yield "features.lining.method", "A bagged lining goes round the hem: with a slit or a vent it is sewn in."
     if f.neck.finish not in (None, NeckFinish.LINING):
         yield "features.neck.finish", "A bagged lining finishes the neck itself."
     if f.sleeve is None and f.armhole not in (None, ArmholeFinish.LINING):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
@@ -13,6 +14,7 @@ from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
 from rowanseed.core.pattern.making import FinishKind, Join
+from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.walk import join_over_garment
 
 ID = "shaped facing"
@@ -57,7 +59,34 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 
 def _edge(join: Join) -> str:
-    return ENDS.get(join.a[0].edge, join.a[0].edge.replace("-", " "))
+    """What the faced edge is called; where a seam goes on from one to the next, the edge by itself."""
+    edges = {part.edge for part in join.a}
+    return "edge" if len(edges) > 1 else ENDS.get(join.a[0].edge, join.a[0].edge.replace("-", " "))
+
+
+CORNERS = (
+    "At the corner where the front edge meets the neck shorten the stitch to 1.5, pivot with the needle down, and take "
+    "one stitch across it."
+)
+
+
+ROUND_THE_BREAK = (
+    "Below the break, where the front turns back, with the facing up and all allowances under it; above it from the "
+    "garment's side, since there the facing shows. Both rows end {short} short of the break."
+)
+ABOVE_THE_BREAK = ", above the break to the under side"
+SEEN_BELOW = "Below the break the facing cannot be seen from outside; on the turned lapel the seam cannot."
+OTHER_WAY = "Above the break, where the front turns back, the other way round: there the facing is what shows."
+
+
+def _turns_back(bench: Workbench, join: Join) -> bool:
+    """Whether the edge is that of a lapel, or of a collar in one with the front."""
+    return any(line.kind is LineKind.ROLL for p in join.a for line in bench.piece(p.piece).lines)
+
+
+def _has_corner(join: Join) -> bool:
+    """Whether it runs from an edge that opens round the corner on to the neck."""
+    return {"opening", "neck"} <= {part.edge for part in join.a}
 
 
 def made_up(bench: Workbench, join: Join) -> Iterator[Need]:
@@ -107,6 +136,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *((ends,) if bench.zips_at(join) and not run.ring else ()),
             f"{bench.seam_of(join)} {'all round' if run.ring else 'from end to end, facing up'}; backstitch both ends."
             + (" The tape is caught in it." if at_waist or at_neck else ""),
+            *((CORNERS,) if _has_corner(join) else ()),
         ),
         requires=(
             *_waits(bench, join),
@@ -116,7 +146,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         look="Seam stands on seam, and the edge has kept its length.",
     )
-    yield grade(bench, duty.ids, ID, inner="facing's", outer="garment's")
+    graded = grade(bench, duty.ids, ID, inner="facing's", outer="garment's")
+    yield replace(graded, how=(*graded.how, OTHER_WAY)) if _turns_back(bench, join) else graded
     yield press(
         bench,
         duty.ids,
@@ -132,8 +163,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         ID,
         what=edge,
-        how="Facing up, all allowances under it; as near to the ends and corners as the machine will go. It keeps "
-        "the facing inside.",
+        how=ROUND_THE_BREAK.format(short=bench.margin(25))
+        if _turns_back(bench, join)
+        else "Facing up, all allowances under it; as near to the ends and corners as the machine will go. It keeps the "
+        "facing inside.",
     )
     yield _turn(bench, join, edge)
     yield _tack(bench, join)
@@ -177,19 +210,23 @@ def _stay_tape(bench: Workbench, join: Join, edge: str) -> Operation:
 
 
 def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
+    turned = _turns_back(bench, join)
     return Operation(
         id=f"turn-{join.id}",
         technique=ID,
         act=Act.TURN,
         title=f"Turn the facing in and press the {edge}",
-        how=(f"Roll the seam {bench.margin(1)} to the inside; press from the wrong side. {iron_for(bench)}",),
+        how=(
+            f"Roll the seam {bench.margin(1)} to the inside{ABOVE_THE_BREAK if turned else ''}; press from the wrong "
+            f"side. {iron_for(bench)}",
+        ),
         bench=Bench.IRON,
         minutes=minutes.press(bench.around([join.id])),
         on=on_joins(bench, join.id),
         requires=(Need(facts.join(Fact.UNDERSTITCHED, join.id), "then it stays inside"),),
         gives=(facts.join(Fact.TURNED, join.id),),
         caution=HOT,
-        look="From the right side the facing cannot be seen.",
+        look=SEEN_BELOW if turned else "From the right side the facing cannot be seen.",
     )
 
 

@@ -6,12 +6,12 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Need, Operation
+from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings, hem_at_ends
-from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.make.workbench import Workbench, pieces_of, shown
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -36,6 +36,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"{bench.margin(10)}.",
         f"Turn it out, push the corner square with something blunt, and press. {iron_for(bench)}",
         took=minutes.each(6, 2),
+        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         needs=(
             *(Need(facts.join(Fact.TURNED, j.id), "the edge is finished first", where_given=True) for j in on_edge),
             *(Need(facts.finish(Fact.LEVELLED, h.id), "the length is settled", where_given=True) for h in hems),

@@ -43,7 +43,7 @@ def _waits(bench: Workbench) -> Iterator[Need]:
         if pieces_of((*join.a, *join.b)) <= bench.linings:
             yield Need(facts.join(Fact.PRESSED, join.id), "the lining is made up first")
         panels = bench.panels((*join.a, *join.b))
-        if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK}:
+        if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK} and Panel.BAND not in panels:
             yield Need(facts.join(Fact.PRESSED, join.id), "the sleeves are set", where_given=True)
     for piece in sorted(bench.linings):
         yield Need(facts.layer(Fact.SHAPED, piece), "its pleat is folded", where_given=True)
