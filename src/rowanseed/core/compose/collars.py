@@ -22,9 +22,10 @@ def neck_parts(body: Body) -> tuple[EdgePart, ...]:
     return (*body.front.neck, *reversed(body.back.neck))
 
 
-def layers_of(build: Build, names: tuple[str, str], words: tuple[str, str], draw: Draw, fold: str) -> None:
-    """A collar or a stand and the same again for its under side."""
+def layers_of(build: Build, names: tuple[str, str], words: tuple[str, str], draw: Draw, fold: str | None) -> None:
+    """A collar or a stand and the same again for its under side; without a fold in two halves."""
     upper, under = names
-    build.piece(upper, words[0], draw, panel=Panel.BAND, fold=fold, collar=True)
+    halves = fold is None
+    build.piece(upper, words[0], draw, panel=Panel.BAND, fold=fold, count=2 if halves else 1, pair=halves, collar=True)
     build.interface(upper, Interfaced.COLLAR)
     build.copy_of(under, upper, words[1], role=Role.MAIN)

@@ -63,9 +63,27 @@ def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
 
 
 def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
-    """Of two seams that cross, whether the other one is sewn later than these."""
-    own = max(_lateness(bench, id) for id in ids)
-    return _lateness(bench, other) > own
+    """Of two seams that cross, whether the other one is sewn later than these.
+
+    A seam that runs on over several pieces comes after those that sew these pieces to each other.
+    """
+    own = list(ids)
+    if any(runs_over(bench, id, other) for id in own):
+        return False
+    if any(runs_over(bench, other, id) for id in own):
+        return True
+    return _lateness(bench, other) > max(_lateness(bench, id) for id in own)
+
+
+def runs_over(bench: Workbench, id: str, other: str) -> bool:
+    """Whether a seam of the shell runs on over two pieces that another one sews to each other."""
+    if id not in bench.joins or other not in bench.joins or id == other:
+        return False
+    long, short = bench.joins[id], bench.joins[other]
+    one, two = pieces_of(short.a), pieces_of(short.b)
+    if one == two or Panel.BAND in bench.panels((*long.a, *long.b)) or bench.encloses(long) or bench.is_faced(long):
+        return False
+    return any(len(side) > 1 and one & pieces_of(side) and two & pieces_of(side) for side in (long.a, long.b))
 
 
 def _lateness(bench: Workbench, id: str) -> tuple[int, int, int]:

@@ -23,7 +23,7 @@ def _edges(build: Build, half: Half, neck: tuple[EdgePart, ...]) -> None:
     if not edges or features.is_bagged:
         return
     if FacedEdge.FRONT in features.facing:
-        face(build, "opening", "front edges", edges, neck)
+        face(build, "opening", f"{half.name} edges", edges, neck)
         build.along["front"] = ("opening-facing",)
         return
     build.finish("front-edges", f"{half.name.capitalize()} edges", FinishKind.TURNED, edges)

@@ -7,31 +7,37 @@ neck and rolls just over its seam (what drafting books share, from memory).
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import FALL, has_collar, layers_of, neck_parts
-from rowanseed.core.compose.description import CollarKind
+from rowanseed.core.compose.description import CollarKind, Where
 from rowanseed.core.compose.drafting import backwards, moved, parallel, straight
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.geometry.outline import Affine, Chain, Point, transform_chain, unit
-from rowanseed.core.pattern.making import FinishKind, Press
+from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
+from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel
 
+CENTRE = "centre-of-neck"
+"""The dot at the neck where a collar ends, at the centre line of an edge that laps."""
 DEEP, TIPS_LAPPED = FALL + 10.0, 18.0
 """How deep it lies, and by how much the shoulders' tips are lapped, in mm."""
 
 
 def _neck(build: Build, size: Size) -> Chain:
-    """The whole of one half's neck from the centre back, at the origin, over the shoulder to the front edge."""
+    """The whole of one half's neck from the centre back, at the origin, over the shoulder to the centre front."""
     back, front = (build.block(size, is_front=is_front) for is_front in (False, True))
-    behind = moved(backwards(back.neck), -back.neck[-1].end[0], -back.neck[-1].end[1])
+    # What laps over the centre at an opening is without a collar: its ends meet there.
+    at_back, at_front = (block.neck[:-1] if block.centre else block.neck for block in (back, front))
+    behind = moved(backwards(at_back), -at_back[-1].end[0], -at_back[-1].end[1])
     angle = _lies(back.neck_point, back.tip) - _lies((-front.neck_point[0], front.neck_point[1]), _flipped(front.tip))
     angle -= TIPS_LAPPED / back.shoulder
     c, s = math.cos(angle), math.sin(angle)
     # Turned over at the shoulder, so that the front lies above it.
     turn = Affine(-c, -s, -s, c, 0.0, 0.0)
-    before = transform_chain(front.neck, turn)
+    before = transform_chain(at_front, turn)
     (x, y), (to_x, to_y) = before[0].start, behind[-1].end
     return (*behind, *moved(before, to_x - x, to_y - y))
 
@@ -45,8 +51,24 @@ def _lies(start: Point, end: Point) -> float:
     return math.atan2(end[1] - start[1], end[0] - start[0])
 
 
+def _to_the_centre(build: Build, p: EdgePart) -> EdgePart:
+    """A neck's part without what laps over the centre."""
+    piece = build.pieces[p.piece]
+    is_front = piece.panel is Panel.FRONT
+    lap = build.each(lambda size: -build.block(size, is_front=is_front).centre)
+    if not piece.has_edge("opening") or not any(lap.values()):
+        return p
+    build.mark(p.piece, Mark(CENTRE, MarkKind.DOT, p.edge, "end", lap))
+    return replace(p, to_mark=CENTRE)
+
+
 def finish(build: Build, body: Body) -> None:
     parts = neck_parts(body)
+    # Open at the back, it is in two halves that meet at the centre front.
+    halves = build.description.features.opening.where is Where.BACK or any(
+        p.edge == "opening" for p in body.back.centre
+    )
+    behind = "back-end" if halves else "fold"
 
     def draw(size: Size) -> Edges:
         neck = _neck(build, size)
@@ -54,21 +76,26 @@ def finish(build: Build, body: Body) -> None:
         along = unit((last.end[0] - last.points()[2][0], last.end[1] - last.points()[2][1]))
         corner = (last.end[0] + DEEP * along[1], last.end[1] - DEEP * along[0])
         return {
-            "fold": straight((0.0, 0.0), (DEEP, 0.0)),
+            behind: straight((0.0, 0.0), (DEEP, 0.0)),
             "outer": parallel(neck, (DEEP, 0.0), corner, -DEEP),
             "end": straight(corner, last.end),
             "neck": backwards(neck),
         }
 
-    layers_of(build, ("collar", "under-collar"), ("Collar", "Under collar"), draw, "fold")
+    layers_of(build, ("collar", "under-collar"), ("Collar", "Under collar"), draw, None if halves else "fold")
+    turned = ("back-end", "outer", "end") if halves else ("outer", "end")
     build.join(
         "collar-edge",
         "Collar to under collar",
-        (part("collar", "outer"), part("collar", "end")),
-        (part("under-collar", "outer"), part("under-collar", "end")),
+        (part("collar", edge) for edge in turned),
+        (part("under-collar", edge) for edge in turned),
         press=Press.FACING,
+        each_hand=halves,
     )
-    build.join("collar-neck", "Collar to neck", parts, (part("under-collar", "neck"),), press=Press.DOWN)
+    on_neck = tuple(_to_the_centre(build, p) for p in parts)
+    build.join(
+        "collar-neck", "Collar to neck", on_neck, (part("under-collar", "neck"),), press=Press.DOWN, each_hand=halves
+    )
     build.finish("collar-inside", "Neck edge of the upper collar", FinishKind.CAUGHT, (part("collar", "neck"),))
     face(build, "neck", "neck", parts)
     build.along["collar"] = ("collar-edge",)

@@ -13,7 +13,7 @@ from rowanseed.core.compose.openings import closes_an_edge, closing, opening_hal
 def faced(build: Build, body: Body) -> None:
     half = opening_half(body, build.description)
     tell_placket(build)
-    face(build, "opening", "front edges", half.centre, faced_neck(build, body))
+    face(build, "opening", f"{half.name} edges", half.centre, faced_neck(build, body))
     build.along["front"] = ("opening-facing",)
     closing(build, half, "opening-facing")
 

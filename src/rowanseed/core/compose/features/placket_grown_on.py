@@ -15,7 +15,13 @@ def finish(build: Build, body: Body) -> None:
     tell_placket(build)
     for p in half.centre:
         build.allow(p.piece, p.edge, 4 * EXTENSION)
-    build.finish("front-edges", "Front edges", FinishKind.TURNED, tuple(half.centre), (2 * EXTENSION, 2 * EXTENSION))
+    build.finish(
+        "front-edges",
+        f"{half.name.capitalize()} edges",
+        FinishKind.TURNED,
+        tuple(half.centre),
+        (2 * EXTENSION, 2 * EXTENSION),
+    )
     build.along["front"] = ("front-edges",)
     closing(build, half, "front-edges")
 

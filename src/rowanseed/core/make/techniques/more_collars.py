@@ -76,6 +76,11 @@ def _same_edges(bench: Workbench, join: Join) -> tuple[str, ...]:
 def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join, caught = bench.joins[duty.id], bench.finishes[duty.ids[1]]
     step = of_joins(bench, "collar in a faced neck", duty.id)
+    where = (
+        "the halves meeting at the centre front, the shoulder marks, and the other ends at the centre back"
+        if join.each_hand
+        else "centre back, shoulder marks, and its ends at the centre front"
+    )
     turned = tuple(
         Need(facts.join(Fact.PRESSED, t.id), "a collar is turned and pressed before it is put on")
         for t in _turned(bench)
@@ -89,10 +94,10 @@ def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             title=f"Baste the collar to the neck: {step.name}",
             how=(
                 "Collar on the right side of the neck, its upper side up, both layers' raw edges even with the "
-                "neck's: centre back, shoulder marks, and its ends at the centre front first. Let the upper layer "
-                "keep its roll: hold it over your hand as you pin, and what it then stands back is trimmed.",
-                f"Baste {bench.margin(3)} outside the stitching line, in the allowance, where it stays. A collar "
-                "without a stand stops one allowance short of a front edge that is faced.",
+                f"neck's: {where} first. Let the upper layer keep its roll: hold it over your hand as you pin, and "
+                "what it then stands back is trimmed.",
+                f"Baste {bench.margin(3)} outside the stitching line, in the allowance, where it stays. It ends at "
+                "the centre line, short of an edge that laps over it.",
                 "The facing sewn over it goes through all layers on the stitching line.",
             ),
             requires=(
@@ -100,7 +105,7 @@ def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True),
             ),
             meant=frozenset({Meant.ENCLOSES}),
-            look="Both ends stand equally far from the centre front and at the same height.",
+            look="Its ends meet at the centre line when the garment is closed, and stand at the same height.",
         ),
         on=On(joins=(join.id,), finishes=(caught.id,), edges=shown((*join.a, *join.b, *caught.parts))),
         gives=(

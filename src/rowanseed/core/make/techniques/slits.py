@@ -79,6 +79,11 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _top(bench: Workbench, join: Join) -> str:
+    """Where a seam begins above its open part."""
+    return "the end of the zip" if bench.zip_on(join) is not None else "the upper end"
+
+
 def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], tuple[str, ...]]:
     """What a seam waits for, what basting it leaves, and what a zip above the open part changes about it."""
     needs = list(plain_seam.order_needs(bench, join))
@@ -103,8 +108,8 @@ def _seam(bench: Workbench, detail: Detail, join: Join, technique: str) -> Itera
         plain_seam.left_open(bench, join, in_lining, f"mark of the {technique}")
         if in_lining
         else (
-            f"{bench.seam_of(join)} from the upper end down to the mark of the {technique}; backstitch there three "
-            "stitches.",
+            f"{bench.seam_of(join)} from {_top(bench, join)} down to the mark of the {technique}; backstitch there "
+            "three stitches.",
         )
     )
     if finishes_edges(bench, (join.id,)):
@@ -179,7 +184,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "vent",
         how=(
             matching(bench, join),
-            f"{bench.seam_of(join)} from the upper end down to the pivot mark, needle down, turn, and {across}; "
+            f"{bench.seam_of(join)} from {_top(bench, join)} down to the pivot mark, needle down, turn, and {across}; "
             f"backstitch. {_long(bench, detail, join).capitalize()} stays open.",
             "Clip the underlap's allowance into the corner, up to the stitching, so that the seam above opens.",
             *above,

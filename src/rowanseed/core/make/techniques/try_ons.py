@@ -9,6 +9,7 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.equipment import TryOn
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import runs_over
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.techniques.band_first import zips_after_bands
 from rowanseed.core.make.techniques.facing import all_in_one
@@ -54,6 +55,9 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         return
     sides = [j for j in body if bench.closes_side(j)]
     basted = bastes_sides(bench)
+    if basted:
+        # A seam at the waist crosses the sides: it is basted with them.
+        sides += [j for j in body if any(runs_over(bench, j.id, side.id) for side in sides)]
     later = zips_after_bands(operations)
     left_open = {c.join for c in bench.closures.values() if c.id in later}
     open_sides = {j.id for j in sides} if basted or sews_sides_last(bench) else set()
@@ -148,7 +152,7 @@ def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
         id="baste-sides",
         technique="try-on",
         act=Act.BASTE,
-        title=f"Baste the sides for the try-on: {', '.join(lower_first(j.name) for j in sides)}",
+        title=f"Baste for the try-on: {', '.join(lower_first(j.name) for j in sides)}",
         how=(
             "Right sides together, notches matched, on the stitching line at the longest stitch; no backstitch, it "
             "comes out again.",
