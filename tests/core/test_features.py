@@ -245,11 +245,12 @@ def test_a_flat_collar_follows_the_neck_and_lies_flat(shape):
     """Its outer edge is longer than its neck by about its depth for each radian that it turns (a geometric fact)."""
     pattern = made(GarmentKind.TOP, collar=CollarKind.FLAT, neck=Neck(shape))
     collar = pattern.piece("collar")
+    assert collar.cuts[0].pair and collar.cuts[0].count == 2, "in halves: the garment opens at the back"
     for size in pattern.envelope.sizes:
         neck = sum(seam_length(pattern.piece(p), size, "neck") for p in ("front", "back"))
         edges = collar.shapes[size].edges
         assert chain_length(edges["neck"]) == pytest.approx(neck, abs=0.5)
-        deep = chain_length(edges["fold"])
+        deep = chain_length(edges["back-end"])
         begins, ends = (direction(edges["neck"][k], at) for k, at in ((-1, 1.0), (0, 0.0)))
         turned = math.acos(max(-1.0, min(1.0, begins[0] * ends[0] + begins[1] * ends[1])))
         assert chain_length(edges["outer"]) == pytest.approx(neck + deep * turned, rel=0.08)
@@ -259,6 +260,31 @@ def test_a_flat_collar_follows_the_neck_and_lies_flat(shape):
 def direction(segment, at):
     x, y = segment.derivative(at)
     return x / math.hypot(x, y), y / math.hypot(x, y)
+
+
+@pytest.mark.parametrize("where", [Where.FRONT, Where.BACK])
+def test_a_flat_collar_ends_at_the_centre_line_of_an_edge_that_laps(where):
+    """Buttoned, its ends meet: they do not lie over each other by the lap."""
+    front, back = (Centre.OPEN if where is at else Centre.FOLD for at in (Where.FRONT, Where.BACK))
+    pattern = compose(
+        Description(
+            name="Dress",
+            garment=GarmentKind.DRESS,
+            features=Features(
+                front=Side(centre=front),
+                back=Side(centre=back),
+                opening=Opening(where, OpeningKind.BUTTONS),
+                collar=CollarKind.FLAT,
+            ),
+        )
+    ).pattern
+    size = pattern.envelope.sizes[2]
+    neck = sum(seam_length(pattern.piece(p), size, "neck") for p in ("front", "back"))
+    collar = pattern.piece("collar")
+    assert seam_length(collar, size, "neck") == pytest.approx(neck - 15, abs=0.5)
+    assert (collar.cuts[0].fold is None) is (where is Where.BACK)
+    (seam,) = [j for j in pattern.making.joins if j.id == "collar-neck"]
+    assert sum(p.to_mark is not None for p in seam.a) == 1
 
 
 @pytest.mark.parametrize(

@@ -52,6 +52,7 @@ def goes_the_whole_way(description, tmp_path, *, lay=True):
             said.append(f"no school gives {size} for its own body")
         said += [f"seam {w.join.id} apart by {w.fault:.2f}" for w in project.walks if not w.walks]
         said += faults(project.garment, size, project.steps)
+        said += [gap.said for gap in project.made.gaps]
         if lay and layers == Layers():
             for role in project.roles:
                 problem = project.problem(role, CLOTH)

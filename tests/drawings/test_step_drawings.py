@@ -147,3 +147,12 @@ def test_an_edge_that_a_step_works_on_up_to_a_mark_is_drawn_up_to_it():
     part = EdgePart(shown.piece, shown.edge, to_mark=shown.mark)
     whole = LineString(lying.stitched((EdgePart(shown.piece, shown.edge),))).length
     assert 0 < LineString(lying.stitched((part,))).length < whole
+
+
+def test_a_seam_below_a_zip_is_drawn_from_its_mark_and_not_over_the_opening():
+    """The concert skirt's centre back: what is drawn and said is what is sewn, shorter by the zip."""
+    pattern, size = DRAFTS["skirt"] if "skirt" in DRAFTS else next(iter(DRAFTS.values()))
+    operations = compile_garment(pattern, "A", size, HOUSEHOLDS["usual"]).operations
+    op = next(op for op in operations if op.id == "sew-centre-back")
+    laid = draw_laid(pattern, "A", size, op, "#6b3d5b", "#d9cbd3")
+    assert "to the mark of the zip" in laid.words and "to the waist" not in laid.words

@@ -65,13 +65,16 @@ def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
 def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
     """Of two seams that cross, whether the other one is sewn later than these.
 
-    A seam that runs on over several pieces comes after those that sew these pieces to each other.
+    A seam that runs on over several pieces comes after those that sew these pieces to each other; of two that do so to
+    each other the one with a zip: a waist, and the side that a dress is closed by.
     """
     own = list(ids)
-    if any(runs_over(bench, id, other) for id in own):
-        return False
-    if any(runs_over(bench, other, id) for id in own):
-        return True
+    after = any(runs_over(bench, id, other) for id in own)
+    before = any(runs_over(bench, other, id) for id in own)
+    if after and before:
+        return bench.zip_on(bench.joins[other]) is not None
+    if after or before:
+        return before
     return _lateness(bench, other) > max(_lateness(bench, id) for id in own)
 
 

@@ -9,7 +9,6 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
-from itertools import pairwise
 
 from shapely.geometry import LineString, Polygon
 from shapely.geometry.base import BaseGeometry
@@ -29,6 +28,7 @@ from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.paper import Paper, dot, exterior, rings
 from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on, opened_from
+from rowanseed.drawings.steps.stitching import arrow, stitching
 from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of
 
 TOGETHER = frozenset({Act.JOIN, Act.FACE, Act.BAND, Act.LINE, Act.BIND, Act.BASTE, Act.PIPE, Act.CLOSE})
@@ -38,7 +38,6 @@ ON_WRONG_SIDE = frozenset({Act.FUSE, Act.BACK, Act.MARK, Act.PRESS, Act.PAD, Act
 MOST_PIECES = 4
 CORNER = 0.7
 """How far from the seam, as a share of its depth, the corner of the upper piece is turned back."""
-BACKSTITCH = 14.0
 
 
 @dataclass(frozen=True)
@@ -99,7 +98,7 @@ def _together(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid
     paper.cloth(flap, right_side=not over.right_side_up)
     for lying, parts in ((under, one), (over, other)):
         _notches(paper, lying, parts)
-    sewn = _stitching(paper, bench, op, join, line, above)
+    sewn = stitching(paper, bench, op, join, line, above, lyings=(under, over))
     said = {True: "right side", False: "wrong side"}
     if not paper.inside(kept, over.piece.name, said[over.right_side_up]):
         far = _far_point(kept, line)
@@ -190,86 +189,6 @@ def _turned_back(above: BaseGeometry, line: Sequence[Point]) -> tuple[BaseGeomet
 
     flaps = [Polygon([reflected(p) for p in ring]) for ring in rings(corner)]
     return above.difference(half), unary_union(flaps) if flaps else Polygon()
-
-
-def _stitching(
-    paper: Paper, bench: Workbench, op: Operation, join: Join, line: list[Point], above: BaseGeometry
-) -> str:
-    """The stitching line with its beginning, direction, end and backstitches; the same in words."""
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
-    sewn = line[::-1] if join.sewn_from == "end" else line
-    width = paper.letter * 0.16
-    dash = f"{number(paper.letter * 0.5)} {number(paper.letter * 0.26)}"
-    if op.act is Act.BASTE:
-        dash = f"{number(paper.letter * 0.9)} {number(paper.letter * 0.5)}"
-    paper.line(sewn, width, dash)
-    arrow(paper, sewn)
-    secured = op.act in (Act.JOIN, Act.FACE, Act.BAND, Act.LINE) and not run.ring and op.bench.is_machine
-    if secured:
-        for end in (sewn, sewn[::-1]):
-            paper.line(_shifted(end, BACKSTITCH, paper.letter * 0.28), width * 0.8)
-    for point in (sewn[0], sewn[-1]):
-        paper.add("circle", cx=point[0], cy=point[1], r=paper.letter * 0.22, fill=PAPER, stroke=paper.thread)
-    centre = above.centroid
-    mid = sewn[len(sewn) // 2]
-    off = (mid[0] - centre.x, mid[1] - centre.y)
-    paper.outside(sewn[0], off, "begin")
-    if not run.ring:
-        paper.outside(sewn[-1], off, "end")
-    backstitch = "; a few stitches back at both ends" if secured else ""
-    where = f"Sew {run.words}" if op.bench.is_machine or op.act.sews_join else f"It runs {run.words}"
-    marks = _matched(bench, join)
-    return f"{where}{backstitch}.{f' Match {marks}.' if marks else ''}"
-
-
-def _matched(bench: Workbench, join: Join) -> str:
-    """The points to be matched, by name."""
-    kinds = {
-        MarkKind.NOTCH: "the single notches",
-        MarkKind.DOUBLE_NOTCH: "the double notches",
-        MarkKind.DOT: "the dots",
-        MarkKind.QUARTER: "the quarter marks",
-        MarkKind.ZIP_END: "the mark of the zip",
-    }
-    found = [
-        words
-        for kind, words in kinds.items()
-        if any(m.kind is kind and m.edge == p.edge for p in (*join.a, *join.b) for m in bench.piece(p.piece).marks)
-    ]
-    return " and ".join((", ".join(found[:-1]), found[-1])) if len(found) > 1 else "".join(found)
-
-
-def _shifted(line: Sequence[Point], reach: float, aside: float) -> list[Point]:
-    """The first stretch of a line, moved a little aside."""
-    out, gone = [line[0]], 0.0
-    for a, b in pairwise(line):
-        step = math.dist(a, b)
-        if gone + step >= reach:
-            t = (reach - gone) / (step or 1.0)
-            out.append((a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t))
-            break
-        out.append(b)
-        gone += step
-    (x0, y0), (x1, y1) = out[0], out[-1]
-    length = math.dist((x0, y0), (x1, y1)) or 1.0
-    dx, dy = -(y1 - y0) / length * aside, (x1 - x0) / length * aside
-    return [(x + dx, y + dy) for x, y in out]
-
-
-def arrow(paper: Paper, line: Sequence[Point]) -> None:
-    """An arrow head at the middle of a line, in its direction."""
-    total = sum(math.dist(a, b) for a, b in pairwise(line))
-    gone = 0.0
-    for a, b in pairwise(line):
-        step = math.dist(a, b)
-        if gone + step >= total * 0.55 and step:
-            ux, uy = (b[0] - a[0]) / step, (b[1] - a[1]) / step
-            h = paper.letter * 0.55
-            head = [(b[0] - ux * h - uy * h / 2, b[1] - uy * h + ux * h / 2), b]
-            head.append((b[0] - ux * h + uy * h / 2, b[1] - uy * h - ux * h / 2))
-            paper.add("path", d=path_of(head), fill=paper.thread, stroke=PAPER, stroke_width=paper.letter * 0.06)
-            return
-        gone += step
 
 
 def _notches(paper: Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> None:

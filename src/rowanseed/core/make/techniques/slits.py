@@ -27,7 +27,8 @@ def _finds(kind: DetailKind) -> Finds:
         plain = {join.id for join in seams(bench)}
         for detail in bench.details_of(kind):
             if len(detail.along) == 1 and detail.along[0] in plain:
-                yield single(detail.id, detail.along[0])
+                own = (f.id for f in bench.finishes.values() if kind is DetailKind.VENT and is_vent(f))
+                yield single(detail.id, detail.along[0], *own)
 
     return finds
 

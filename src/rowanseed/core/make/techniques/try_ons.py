@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
@@ -42,10 +42,18 @@ def bastes_sides(bench: Workbench) -> bool:
     sides = [j for j in shell_joins(bench) if bench.closes_side(j)]
     if not sides or sews_sides_last(bench) or bench.household.habits.try_on is TryOn.SEWN:
         return False
+    if zipped_across(bench, sides):
+        return False
     if bench.household.habits.try_on is TryOn.BASTED:
         return True
     crotch = any(p.has_edge("crotch") for p in bench.pattern.pieces)
     return not bench.has_sleeves and not crotch
+
+
+def zipped_across(bench: Workbench, sides: Sequence[Join]) -> bool:
+    """Whether a zip goes in across a seam that crosses the sides: they are sewn before the garment can be closed."""
+    over = [j for j in shell_joins(bench) if any(runs_over(bench, j.id, side.id) for side in sides)]
+    return any(runs_over(bench, zip_.join, join.id) for zip_ in bench.zips for join in over)
 
 
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
@@ -84,6 +92,8 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         how.append("Pin the sides on the stitching line; they are sewn last.")
     if bench.has_sleeves:
         how.append("The sides are easiest taken in now, before the sleeves are set.")
+    if bench.household.habits.try_on is TryOn.BASTED and zipped_across(bench, sides):
+        how.append("The sides are sewn and not basted: the zip crosses the waist seam, and that crosses them.")
     how.append("Where it pulls or hangs: pin the same on both sides, and write down by how much, on which seam.")
     yield Operation(
         id="try-on-shell",
