@@ -5,6 +5,8 @@ from datetime import datetime, timedelta
 
 import vobject
 
+from rowanseed.web.gloss import gloss
+
 SKIRT, WAISTCOAT = 1, 2
 """The demo's projects: a skirt that is half sewn, a waistcoat that is being laid."""
 
@@ -228,3 +230,9 @@ def test_two_garments_share_their_set_ups(house):
 def test_marks_are_those_that_some_step_uses(house):
     page = house.get("/projects/1/cut").text
     assert "Mind at the table" in page and "left and right" in page
+
+
+def test_a_stop_after_a_word_of_the_trade_stays_on_its_line():
+    (line,) = gloss(["Begin with a backstitch. Then the vent, as before; the vent again."]).lines
+    assert str(line).count("<button") == 2 and "backstitch</button>.</span>" in line
+    assert re.sub(r"<[^>]+>", "", str(line)) == "Begin with a backstitch. Then the vent, as before; the vent again."

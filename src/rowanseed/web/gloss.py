@@ -34,7 +34,7 @@ def _is_noun(found: re.Match[str]) -> bool:
 @cache
 def _pattern() -> re.Pattern[str]:
     words = "|".join(re.escape(word) for word in glossary())
-    return re.compile(rf"\b({words})(s|ed|es|ing)?\b", re.IGNORECASE)
+    return re.compile(rf"\b({words})(s|ed|es|ing)?\b([.,;:!?)]*)", re.IGNORECASE)
 
 
 def gloss(lines: Sequence[str]) -> Glossed:
@@ -48,7 +48,11 @@ def gloss(lines: Sequence[str]) -> Glossed:
             return found.group(0)
         id = "word-" + re.sub(r"[^a-z]+", "-", word)
         seen[word] = (id, word, known[word])
-        return f'<button type="button" class="gloss" popovertarget="{id}">{found.group(0)}</button>'
+        end = found.group(3)
+        text = found.group(0).removesuffix(end) if end else found.group(0)
+        told = f'<button type="button" class="gloss" popovertarget="{id}">{text}</button>'
+        # A line is not broken between a word and the stop after it.
+        return f'<span class="held">{told}{end}</span>' if end else told
 
     # Escaped text has no letters of markup but entities, which no word of the trade looks like.
     out = tuple(Markup(_pattern().sub(button, str(escape(line)))) for line in lines)
