@@ -181,6 +181,44 @@ def test_what_shows_on_a_lapel_is_the_facing():
     assert pattern.piece("front-facing").edge("hem").allowance > 0, "its lower end is sewn across"
 
 
+@pytest.mark.parametrize(
+    "description",
+    [
+        Description(
+            name="Dress",
+            garment=GarmentKind.DRESS,
+            features=Features(
+                back=Side(centre=Centre.SEAM),
+                opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+                neck=Neck(NeckShape.BOAT, NeckFinish.FACING),
+                waist=Waist.SEAM,
+                skirt=Skirt(SkirtKind.STRAIGHT),
+            ),
+        ),
+        Description(
+            name="Skirt",
+            garment=GarmentKind.SKIRT,
+            features=Features(
+                opening=Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP),
+                waist=Waist.FACING,
+                skirt=Skirt(SkirtKind.HALF_CIRCLE),
+            ),
+        ),
+    ],
+    ids=["neck", "waist"],
+)
+def test_a_facing_stays_open_where_a_zip_opens_the_seam_beneath(description):
+    """Its ends are turned in beside the zip: sewn together they would close the garment."""
+    project, _ = made(description)
+    making = project.garment.making
+    (zip_,) = making.closures[:1]
+    assert f"neck-{zip_.join}-facing" not in {j.id for j in making.joins}
+    assert f"waist-{zip_.join}-facing" not in {j.id for j in making.joins}
+    assert any(f.name == "Ends of the facing at the zip" for f in making.finishes)
+    step = next(text for id, text in said(project).items() if id in ("sew-neck-facing", "sew-waist-facing"))
+    assert "beside" not in step and "from the coil" in step and "all round" not in step
+
+
 # ---------------------------------------------------------------- linings beside them
 
 
@@ -270,6 +308,23 @@ def test_a_bagged_lining_has_neither_vent_nor_slit():
 
 
 # ---------------------------------------------------------------- words
+
+
+def test_a_waist_is_sewn_after_the_sides_that_it_crosses_and_before_the_zip_that_crosses_it():
+    dress = Description(
+        name="Dress",
+        garment=GarmentKind.DRESS,
+        features=Features(
+            back=Side(centre=Centre.SEAM),
+            opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+            sleeve=Sleeve(SleeveKind.SET_IN),
+            waist=Waist.SEAM,
+            skirt=Skirt(SkirtKind.STRAIGHT),
+        ),
+    )
+    order = [step.id for step in made(dress)[0].steps]
+    for side in ("press-sides", "press-skirt-sides"):
+        assert order.index(side) < order.index("sew-waist") < order.index("zip-opening")
 
 
 def test_an_inner_leg_seam_begins_at_the_crotch_though_a_zip_opens_its_seam_above():

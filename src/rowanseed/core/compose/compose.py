@@ -20,6 +20,7 @@ from rowanseed.core.compose.description import (
     Waist,
 )
 from rowanseed.core.compose.envelope_text import is_cloth, read_notion
+from rowanseed.core.compose.facing import leave_open_at_zips
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import figures, is_full
@@ -82,6 +83,7 @@ def compose(description: Description) -> Composed:
     for feature in FEATURES:
         if feature.adds is not None and feature.asked(description):
             feature.adds(build)
+    leave_open_at_zips(build)
     _views(build)
     _pulled_on(build)
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:

@@ -24,7 +24,7 @@ from rowanseed.core.geometry.outline import (
     through,
     transform_chain,
 )
-from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind, Press
+from rowanseed.core.pattern.making import EdgePart, FinishKind, Join, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, Piece
 
 FACING, ARMHOLE_FACING, AT_OPENING = 55.0, 35.0, 70.0
@@ -286,6 +286,34 @@ def _facing_seams(build: Build, id: str, made: dict[str, str]) -> None:
                 (part(made[p.piece], p.edge, p.hand) for p in b),
                 each_hand=join.each_hand,
             )
+
+
+def leave_open_at_zips(build: Build) -> None:
+    """Facings are not sewn together where a zip opens the seam beneath: their ends are turned in beside it."""
+    for closure in build.closures:
+        join = next((j for j in build.joins if j.id == closure.join), None)
+        if closure.to_mark is None or join is None:
+            continue
+        faced = _opens_on(build, join, closure.to_mark)
+        gone = [j for j in build.joins if j.id == f"{faced}-{join.id}-facing"]
+        for own in gone:
+            build.joins.remove(own)
+            parts = dict.fromkeys(part(p.piece, p.edge, p.hand) for p in (*own.a, *own.b))
+            build.finish(f"{own.id}-ends", "Ends of the facing at the zip", FinishKind.RAW, parts)
+
+
+def _opens_on(build: Build, join: Join, to_mark: tuple[str, str]) -> str:
+    """The edge that a zip's seam runs out on where it is open.
+
+    On one piece that is beside the end its mark is measured from; a seam over several is open from the farthest one.
+    """
+    side = next((one for one in (join.a, join.b) if any(p.piece == to_mark[0] for p in one)), join.a)
+    mark = build.pieces[to_mark[0]].mark(to_mark[1])
+    k = next((k for k, p in enumerate(side) if p.piece == to_mark[0]), 0)
+    far = side[0] if k else side[-1]
+    names = [e.name for e in build.pieces[far.piece].edges]
+    own = names.index(far.edge)
+    return names[(own + 1) % len(names)] if mark.anchor == "end" else names[own - 1]
 
 
 def _facing_ends(build: Build, id: str, words: str, made: Iterable[str]) -> None:

@@ -278,6 +278,16 @@ class Workbench:
         crossing = {other.id for other in self.crossing([join.id])}
         return tuple(c for c in self.zips if c.join in crossing)
 
+    def opened_on(self, join: Join) -> bool:
+        """Whether a zip opens a seam where it runs out on the edges of this one."""
+        for part in (*join.a, *join.b):
+            for edge, touches in zip(self.neighbours(part), ("end", "start"), strict=True):
+                for zip_ in self.zips:
+                    along = {(p.piece, p.edge) for p in self.parts(zip_.join)}
+                    if (part.piece, edge) in along and self._opens(zip_, self.joins[zip_.join], touches):
+                        return True
+        return False
+
     def interfaced(self) -> tuple[str, ...]:
         """The pieces that are stiffened: by interfacing cut from their own tissue, or from a piece derived from it."""
         base = {layer.piece: layer.of for layer in self.pattern.making.layers if layer.kind is LayerKind.INTERFACING}

@@ -37,6 +37,9 @@ def _length(bench: Workbench) -> str:
     )
 
 
+LAST_ARE_BEST = "From the lowest up, so that the last ones, which show, are the best."
+
+
 def _is_of_cuffs(bench: Workbench, id: str) -> bool:
     return bool(cuffs(bench.pattern, bench.closures[id]))
 
@@ -173,7 +176,7 @@ def _by_machine(bench: Workbench, duty: Duty) -> Operation:
         duty,
         "buttonholes",
         _where(bench, duty.id),
-        "From the lowest up, so that the last ones, which show, are the best.",
+        *(() if _is_of_cuffs(bench, duty.id) else (LAST_ARE_BEST,)),
         "Cut them open from both ends to the middle, a pin across each end.",
         title="Sew the buttonholes",
         setting=settings.buttonhole(bench.household),

@@ -84,6 +84,9 @@ def _turns_back(bench: Workbench, join: Join) -> bool:
     return any(line.kind is LineKind.ROLL for p in join.a for line in bench.piece(p.piece).lines)
 
 
+ALL_ROUND = "all round, facing up, begun at a seam and sewn on over the beginning"
+
+
 def _has_corner(join: Join) -> bool:
     """Whether it runs from an edge that opens round the corner on to the neck."""
     return {"opening", "neck"} <= {part.edge for part in join.a}
@@ -125,7 +128,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Where it meets the zip, turn {bench.margin(20)} of the facing's end to its wrong side so that the fold lies "
         f"{bench.margin(FREE_OF_COIL)} from the coil, and fold the garment's own allowance back over it at the zip."
     )
-    run = bench.run(join.a, each_hand=join.each_hand)
+    ring = bench.run(join.a, each_hand=join.each_hand).ring and not bench.opened_on(join)
     yield sew(
         bench,
         duty.ids,
@@ -133,8 +136,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.FACE,
         how=(
             "Right sides together; match the seams and the centres first, then the notches, then between.",
-            *((ends,) if bench.zips_at(join) and not run.ring else ()),
-            f"{bench.seam_of(join)} {'all round' if run.ring else 'from end to end, facing up'}; backstitch both ends."
+            *((ends,) if bench.zips_at(join) and not ring else ()),
+            f"{bench.seam_of(join)} {ALL_ROUND if ring else 'from end to end, facing up; backstitch both ends'}."
             + (" The tape is caught in it." if at_waist or at_neck else ""),
             *((CORNERS,) if _has_corner(join) else ()),
         ),

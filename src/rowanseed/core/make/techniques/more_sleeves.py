@@ -50,8 +50,10 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         flat=True,
     )
     clipped = clip(bench, duty.ids, "raglan seam")
+    before = [Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first")]
     if clipped:
         yield clipped
+        before.append(Need(facts.join(Fact.GRADED, join.id), "a curved allowance lies flat only where it is clipped"))
     yield neaten_together(bench, duty.ids, "raglan seam")
     pressed = press(
         bench,
@@ -59,7 +61,7 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "raglan seam",
         way="side",
         words="towards the sleeve",
-        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
+        requires=tuple(before),
     )
     yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))
 

@@ -19,7 +19,7 @@ from rowanseed.core.make.shared import (
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings, seams, simple_seams
 from rowanseed.core.make.workbench import Workbench, pieces_of
-from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, Join, Press
+from rowanseed.core.pattern.making import Closure, ClosureKind, DetailKind, Difference, DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "plain seam"
@@ -39,6 +39,11 @@ def finds_one_side(bench: Workbench) -> Iterator[Duty]:
             yield single(join.id)
 
 
+def is_pleated(bench: Workbench, join: Join) -> bool:
+    """Whether its fuller side is folded and not gathered."""
+    return any(pieces_of(join.a) & set(detail.on) for detail in bench.details_of(*PLEATS))
+
+
 def fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
     """How a side that is longer, or shorter, is brought to the length of the other."""
     longer = bench.name(join.a[0].piece)
@@ -47,6 +52,11 @@ def fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
             return ()
         case Difference(amount=0):
             return ()
+        case Difference(kind=DifferenceKind.GATHERS) if is_pleated(bench, join):
+            return (
+                f"The pleated {longer} on top, its folds as they are basted: folded, it is as long as the other side. "
+                "Ends and centres first, then between; no fold turns over as you sew.",
+            )
         case Difference(kind=DifferenceKind.GATHERS):
             return (
                 f"The gathered {longer} on top; quarters on quarters, then between the two rows of gathering. Before "
@@ -108,6 +118,7 @@ def _stops_above_hem(bench: Workbench, join: Join) -> tuple[str, ...]:
     )
 
 
+PLEATS = (DetailKind.KNIFE_PLEATS, DetailKind.BOX_PLEATS, DetailKind.INVERTED_PLEATS)
 FREE_BELOW = 15.0
 """A lining is left open so far below the end of the zip, in mm, so that it does not pull there."""
 
