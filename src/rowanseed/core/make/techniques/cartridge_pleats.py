@@ -6,9 +6,9 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.shared import crossings
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.bands import band_of, made_up

@@ -7,13 +7,13 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import edges_of, ends_of_facings, facing_of, hem_at_ends, hems, is_lining, is_sleeve
+from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, NEEDS_NOTHING, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Finish, FinishKind
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.making import Finish, FinishKind
 
 
 def finds_machine(bench: Workbench) -> Iterator[Duty]:
@@ -25,140 +25,6 @@ def finds_faced(bench: Workbench) -> Iterator[Duty]:
     for finish in edges_of(bench, FinishKind.HEM):
         if facing_of(bench, finish):
             yield single(finish.id)
-
-
-A_DAY = 24 * 60.0
-
-# ---------------------------------------------------------------- before the hem
-
-
-def _hangs_as_worn(bench: Workbench, finish: Finish) -> Iterator[Need]:
-    """Everything above a hem that decides how it hangs."""
-    why = "it hangs as it will be worn"
-    for join in bench.joins.values():
-        panels, pieces = bench.panels((*join.a, *join.b)), pieces_of((*join.a, *join.b))
-        if bench.is_faced(join):
-            yield Need(facts.join(Fact.ATTACHED, join.id), why, where_given=True)
-        elif (Panel.SLEEVE in panels and Panel.BAND not in panels and not pieces & bench.inner) or (
-            Panel.BAND in panels
-            and panels & {Panel.FRONT, Panel.BACK}
-            and not any(p.edge == "opening" for p in (*join.a, *join.b))
-        ):
-            yield Need(facts.join(Fact.PRESSED, join.id), why, where_given=True)
-    for closure in bench.closures.values():
-        if closure.kind.value in ("hook-and-eye", "invisible-zip", "centred-zip", "lapped-zip", "fly-zip"):
-            yield Need(facts.closure(Fact.CLOSED, closure.id), why, where_given=True)
-    for other in bench.finishes.values():
-        band = other.kind is FinishKind.TURNED and bench.panels(other.parts) == {Panel.BAND}
-        if band and not _ends_at(bench, other, finish):
-            yield Need(facts.finish(Fact.FINISHED, other.id), why, where_given=True)
-
-
-def _ends_at(bench: Workbench, band: Finish, hem: Finish) -> bool:
-    """Whether a band runs down to a hem, so that its end is closed there."""
-    bands, pieces = pieces_of(band.parts), pieces_of(hem.parts)
-    return any(
-        pieces_of((*j.a, *j.b)) & bands
-        and pieces_of((*j.a, *j.b)) & pieces
-        and any(p.edge == "opening" for p in (*j.a, *j.b))
-        for j in bench.joins.values()
-    )
-
-
-def _seams_across(bench: Workbench, finish: Finish) -> Iterator[Need]:
-    for join in bench.crossing([finish.id]):
-        if not any(p.edge == "opening" for p in (*join.a, *join.b)) or bench.is_faced(join):
-            yield Need(
-                facts.join(Fact.PRESSED, join.id), "a seam is pressed before the hem crosses it", where_given=True
-            )
-        else:
-            yield Need(facts.join(Fact.PRESSED, join.id), "the band is on first", where_given=True)
-
-
-def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
-    """Hung for a day where it is curved, tried on, chalked and cut level."""
-    shown_edges = shown(finish.parts)
-    before = (*_seams_across(bench, finish), *_hangs_as_worn(bench, finish))
-    curved = any(bench.is_curved(part) for part in finish.parts)
-    depth = bench.edge_allowance(finish.parts[0])
-    if curved and not is_sleeve(bench, finish):
-        yield Operation(
-            id=f"hang-{finish.id}",
-            technique="hang and level",
-            act=Act.HANG,
-            title="Let it hang for a day",
-            how=(
-                "On a hanger or a form, as it is worn. A curved hem runs partly on the bias and drops before it is "
-                "levelled.",
-            ),
-            bench=Bench.HAND,
-            minutes=(2, 3),
-            waits=A_DAY,
-            on=On(edges=shown_edges),
-            requires=before,
-            gives=(facts.finish(Fact.HUNG, finish.id),),
-        )
-        before = (Need(facts.finish(Fact.HUNG, finish.id), "a curved hem drops first"),)
-    worn = (
-        "Arms hanging and bent: where the sleeve is to end. Pin, and look at both."
-        if is_sleeve(bench, finish)
-        else "In the shoes it will be worn with, standing straight, somebody else measuring up from the floor all "
-        "round; pin the hem line and look from the side."
-    )
-    yield Operation(
-        id=f"try-on-{finish.id}",
-        technique="hang and level",
-        act=Act.TRY_ON,
-        title=_length_tried(bench, finish),
-        how=(worn,),
-        bench=Bench.MIRROR,
-        minutes=minutes.each(10),
-        on=On(gates=(f"length of the {lower_first(finish.name)}",), edges=shown_edges),
-        requires=before,
-        gives=(facts.finish(Fact.TRIED, finish.id),),
-    )
-    yield Operation(
-        id=f"level-{finish.id}",
-        technique="hang and level",
-        act=Act.LEVEL,
-        title=f"Chalk and cut the {lower_first(finish.name)} level",
-        how=(
-            "Take it off, chalk the hem line along the pins, smooth it out, and compare left with right.",
-            f"Cut the allowance level {bench.margin(depth)} below the line; inside the hem thin the seams' "
-            f"allowances to {bench.margin(6)}.",
-        ),
-        bench=Bench.TABLE,
-        minutes=minutes.trim(2 * bench.around([finish.id])),
-        on=On(edges=shown_edges),
-        requires=(Need(facts.finish(Fact.TRIED, finish.id), "the length is settled"),),
-        gives=(facts.finish(Fact.LEVELLED, finish.id),),
-        caution=BLADES,
-        look="Folded at the centre, both halves of the edge lie on each other.",
-    )
-
-
-def _length_tried(bench: Workbench, finish: Finish) -> str:
-    """The title of its try-on; where several edges have one, each says which."""
-    several = [f for f in edges_of(bench, FinishKind.HEM) if not is_lining(bench, f)]
-    return "Try it on: the length" if len(several) < 2 else f"Try it on: the length at the {lower_first(finish.name)}"
-
-
-def before_hem(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple[Need, ...]]:
-    """What comes before a hem is folded, and what the fold waits for."""
-    if is_lining(bench, finish):
-        outer = [f for f in edges_of(bench, FinishKind.HEM) if not is_lining(bench, f)]
-        needs = [
-            Need(facts.finish(Fact.HEMMED, f.id), "it is levelled by the garment's own hem", where_given=True)
-            for f in outer
-        ]
-        needs += [Need(facts.layer(Fact.BASTED, "lining"), "it hangs in the garment", where_given=True)]
-        return [], (*_seams_across(bench, finish), *needs)
-    ends = (f for f in ends_of_facings(bench) if hem_at_ends(bench, f) == finish)
-    before = (Need(facts.finish(Fact.FINISHED, f.id), "the facings' ends are closed on the hem line") for f in ends)
-    return list(levelled(bench, finish)), (
-        Need(facts.finish(Fact.LEVELLED, finish.id), "the length is settled"),
-        *before,
-    )
 
 
 # ---------------------------------------------------------------- the hem itself
@@ -260,48 +126,6 @@ def _hem_bench(bench: Workbench) -> Bench:
     """A knit is hemmed at the coverstitch machine where there is one."""
     covers = bench.household.is_knit and bench.household.equipment.coverstitch
     return Bench.COVERSTITCH if covers else Bench.MACHINE
-
-
-def begins_at(bench: Workbench, finish: Finish) -> str:
-    """Where a hem begins and ends: at a seam, or at the edges that the garment is open at."""
-    edges = {p.edge for p in finish.parts}
-    slit = _slit_in(bench, finish)
-    if slit is not None:
-        word, twice = slit.kind.value, any(bench.joins[id].each_hand for id in slit.along if id in bench.joins)
-        return f"from {word} to {word}" if twice else f"from one edge of the {word} to the other"
-    if not is_round(bench, finish):
-        return bench.run(finish.parts).words
-    legs = any(bench.piece(p.piece).has_edge("inseam") for p in finish.parts)
-    where = "the inner leg seam" if legs else "the underarm seam" if is_sleeve(bench, finish) else "a side seam"
-    pair = ", both alike" if legs or is_sleeve(bench, finish) else ""
-    return f"beginning and ending at {where}{pair}" if edges else ""
-
-
-def is_round(bench: Workbench, finish: Finish) -> bool:
-    """Whether a hem goes all round; that of an open front, of an apron, or with a slit or vent in it does not."""
-    if _slit_in(bench, finish) is not None:
-        return False
-    return is_sleeve(bench, finish) or bench.run(finish.parts).ring
-
-
-def _slit_in(bench: Workbench, finish: Finish) -> Detail | None:
-    """The slit or vent that a hem is cut apart by."""
-    for detail in bench.details_of(DetailKind.SLIT, DetailKind.VENT):
-        if detail.to_mark is None:
-            continue
-        piece, id = detail.to_mark
-        mark = bench.piece(piece).mark(id)
-        own = [p for p in finish.parts if p.piece == piece]
-        if any(VENT_EDGE in bench.neighbours(p) for p in own):
-            return detail
-        beside = {found for p in own for found in zip(bench.neighbours(p), ("end", "start"), strict=True)}
-        if (mark.edge, mark.anchor) in beside:
-            return detail
-    return None
-
-
-def over_the_beginning(bench: Workbench, finish: Finish) -> str:
-    return "sew over the beginning" if is_round(bench, finish) else "backstitch at both ends"
 
 
 def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:

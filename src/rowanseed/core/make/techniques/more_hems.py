@@ -7,11 +7,11 @@ from dataclasses import replace
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.hems import before_hem, begins_at, is_round, over_the_beginning
 from rowanseed.core.make.which import hems
 from rowanseed.core.make.workbench import Workbench, shown
 

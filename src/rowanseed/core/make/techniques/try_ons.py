@@ -6,10 +6,10 @@ from collections.abc import Iterator, Sequence
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.crossing import runs_over
 from rowanseed.core.make.equipment import TryOn
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import runs_over
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.techniques.band_first import zips_after_bands
 from rowanseed.core.make.techniques.facing import all_in_one

@@ -1,0 +1,75 @@
+"""Seams that cross: which of two is sewn later, and what is pressed before the other goes across it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Need
+from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.pattern.pieces import Panel
+
+PRESSED_FIRST = "a seam is pressed before another crosses it"
+
+
+def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
+    """Seams that end on these edges and are sewn before: they are pressed first."""
+    for join in bench.crossing(ids):
+        if not is_later(bench, join.id, ids):
+            yield Need(facts.join(Fact.PRESSED, join.id), PRESSED_FIRST, where_given=True)
+
+
+def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
+    """Of two seams that cross, whether the other one is sewn later than these.
+
+    A seam that runs on over several pieces comes after those that sew these pieces to each other; of two that do so to
+    each other the one with a zip: a waist, and the side that a dress is closed by.
+    """
+    own = list(ids)
+    after = any(runs_over(bench, id, other) for id in own)
+    before = any(runs_over(bench, other, id) for id in own)
+    if after and before:
+        return bench.zip_on(bench.joins[other]) is not None
+    if after or before:
+        return before
+    return _lateness(bench, other) > max(_lateness(bench, id) for id in own)
+
+
+def runs_over(bench: Workbench, id: str, other: str) -> bool:
+    """Whether a seam of the shell runs on over two pieces that another one sews to each other."""
+    if id not in bench.joins or other not in bench.joins or id == other:
+        return False
+    long, short = bench.joins[id], bench.joins[other]
+    one, two = pieces_of(short.a), pieces_of(short.b)
+    if one == two or Panel.BAND in bench.panels((*long.a, *long.b)) or bench.encloses(long) or bench.is_faced(long):
+        return False
+    return any(len(side) > 1 and one & pieces_of(side) and two & pieces_of(side) for side in (long.a, long.b))
+
+
+def _lateness(bench: Workbench, id: str) -> tuple[int, int, int]:
+    """Seams in the order they are usually sewn where they cross: what a longer chain finishes comes later."""
+    if id in bench.finishes:
+        return (9, 0, 0)
+    join = bench.joins[id]
+    panels = bench.panels((*join.a, *join.b))
+    pieces = pieces_of((*join.a, *join.b))
+    both_hands = pieces_of(join.a) == pieces_of(join.b) and bool(join.a[0].hand)
+    if bench.encloses(join):
+        kind = 5
+    elif bench.is_bagged and bench.closes_side(join):
+        kind = 8
+    elif bench.is_faced(join):
+        kind = 5
+    elif Panel.BAND in panels and panels != {Panel.BAND}:
+        kind = 6
+    elif Panel.SLEEVE in panels and panels != {Panel.SLEEVE}:
+        kind = 4
+    elif panels == {Panel.BAND}:
+        kind = 0 if len(join.a) > 1 else 1
+    elif both_hands and join.a[0].edge == "crotch":
+        kind = 3
+    else:
+        kind = 2 if bench.closes_side(join) else 1
+    order = [j.id for j in bench.pattern.making.joins].index(id)
+    return (kind, max(len(join.a), len(join.b)), order if pieces else 0)
