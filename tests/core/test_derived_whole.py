@@ -58,16 +58,17 @@ def wrong(pattern, size, layers):
     ]
 
 
-FOLDED = 12.0
-"""Beside a facing that pleats were folded out of, the lining's own pleats are folded to fit it, by this much in mm."""
+FOLDED, DARTED = 12.0, 6.0
+"""Beside a facing that pleats or darts were folded out of, the lining's own are taken in to fit it, by this much in mm:
+six in 40 cm go in with pins."""
 
 
 def apart(pattern, size, layers):
     """The seams of the derived lining that do not meet, with how far they are apart."""
     made = with_layers(pattern, size, pattern.envelope.views[0].id, layers)
     found = (walk_join(made, size, join) for join in made.making.joins if join.id.startswith("lining-"))
-    folded = any(dart.is_folded for piece in made.pieces for dart in piece.darts)
-    to_facing = FOLDED if folded else EASED_IN
+    darts = [dart for piece in made.pieces for dart in piece.darts]
+    to_facing = FOLDED if any(dart.is_folded for dart in darts) else DARTED if darts else EASED_IN
     return [
         f"{w.join.name}: {w.fault:.1f}" for w in found if abs(w.fault) > (to_facing if TO_FACING in w.join.id else 0.5)
     ]

@@ -7,12 +7,12 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, EdgeShown, Need, On, Operation
-from rowanseed.core.make.shared import neaten_together, press, sew
+from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import corners, seams
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.workbench import Workbench, pieces_of
 from rowanseed.core.pattern.making import DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -25,7 +25,9 @@ MORE = 6.0
 def finds(bench: Workbench) -> Iterator[Duty]:
     for join in seams(bench):
         inward = [c for c in corners(bench, join) if c[2]]
-        if inward and bench.zip_on(join) is None and Panel.BAND not in bench.panels((*join.a, *join.b)):
+        parts = (*join.a, *join.b)
+        is_of_facings = pieces_of(parts) <= bench.facings
+        if inward and bench.zip_on(join) is None and (is_of_facings or Panel.BAND not in bench.panels(parts)):
             yield single(join.id)
 
 
@@ -71,6 +73,9 @@ def _fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
 
 def _after(bench: Workbench, duty: Duty, technique: str) -> Iterator[Operation]:
     join = bench.joins[duty.id]
+    if not finishes_edges(bench, duty.ids):
+        yield press(bench, duty.ids, technique, way="side", words="away from the corner")
+        return
     yield neaten_together(bench, duty.ids, technique)
     yield press(
         bench,
