@@ -32,6 +32,7 @@ from rowanseed.core.compose.description import (
     SkirtKind,
     Sleeve,
     SleeveKind,
+    Straps,
     Waist,
     Where,
 )
@@ -339,3 +340,19 @@ def test_an_inner_leg_seam_begins_at_the_crotch_though_a_zip_opens_its_seam_abov
         ),
     )
     assert "from the crotch seam to the hem" in said(made(trousers)[0])["sew-inseams"]
+
+
+def test_a_top_on_straps_keeps_its_neck_s_facing_apart_from_that_of_its_front():
+    """Its upper edge runs on under the arms: no facing goes round to a shoulder there."""
+    strapped = blouse()
+    pattern = compose(
+        Description(
+            name="Top",
+            garment=GarmentKind.TOP,
+            features=Features(
+                **{**vars(strapped.features), "straps": Straps(2, 20.0), "facing": frozenset({FacedEdge.FRONT})}
+            ),
+        )
+    ).pattern
+    assert {"front-opening-facing", "front-neck-facing"} <= {p.id for p in pattern.pieces}
+    assert {"opening-facing", "neck-facing"} <= {j.id for j in pattern.making.joins}
