@@ -40,7 +40,7 @@ from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.make.operation import Act
 from rowanseed.core.pattern.finished import girths
-from rowanseed.core.pattern.seamline import lines, seam_length
+from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
 from rowanseed.core.project import Project
 
 CLOTH = Cloth(name="Wool", width=1500.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
@@ -342,17 +342,52 @@ def test_an_inner_leg_seam_begins_at_the_crotch_though_a_zip_opens_its_seam_abov
     assert "from the crotch seam to the hem" in said(made(trousers)[0])["sew-inseams"]
 
 
-def test_a_top_on_straps_keeps_its_neck_s_facing_apart_from_that_of_its_front():
-    """Its upper edge runs on under the arms: no facing goes round to a shoulder there."""
-    strapped = blouse()
-    pattern = compose(
-        Description(
-            name="Top",
-            garment=GarmentKind.TOP,
-            features=Features(
-                **{**vars(strapped.features), "straps": Straps(2, 20.0), "facing": frozenset({FacedEdge.FRONT})}
-            ),
-        )
-    ).pattern
-    assert {"front-opening-facing", "front-neck-facing"} <= {p.id for p in pattern.pieces}
-    assert {"opening-facing", "neck-facing"} <= {j.id for j in pattern.making.joins}
+def composed(garment, **features):
+    return compose(Description(name="Garment", garment=garment, features=Features(**features))).pattern
+
+
+def test_the_facing_of_a_top_on_straps_goes_from_the_front_straight_across_to_the_side():
+    """Its upper edge runs on under the arms: no facing goes round to a shoulder there, and two would lie on each other
+    at the corner."""
+    strapped = {**vars(blouse().features), "straps": Straps(2, 20.0), "facing": frozenset({FacedEdge.FRONT})}
+    pattern = composed(GarmentKind.TOP, **strapped)
+    facing = pattern.piece("front-opening-facing")
+    assert not any(p.id == "front-neck-facing" for p in pattern.pieces)
+    for size in pattern.envelope.sizes:
+        drawn, body = ring(facing, size), ring(pattern.piece("front"), size)
+        assert drawn.difference(body).area < 1.0
+        depths = [seam_length(facing, size, edge) for edge in ("hem", "side")]
+        across = seam_length(pattern.piece("front"), size, "hem")
+        assert all(30.0 <= depth <= 0.5 * across for depth in depths)
+
+
+def test_a_facing_lies_flat_over_a_waist_whose_pleats_are_folded_straight():
+    pattern = composed(
+        GarmentKind.TROUSERS,
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+        waist=Waist.FACING,
+        legs=Legs(LegKind.WIDE, pleats=3),
+    )
+    front, facing = pattern.piece("front"), pattern.piece("front-waist-facing")
+    taken = {size: seam_length(front, size, "waist") for size in pattern.envelope.sizes}
+    for size, waist in taken.items():
+        assert seam_length(facing, size, "waist") == pytest.approx(waist, abs=0.2)
+        assert waist <= seam_length(facing, size, "inner") <= 1.1 * waist
+
+
+def test_a_facing_ends_before_the_pleats_of_the_edge_beside_it():
+    """It would otherwise be caught in a fold, or lie with half of one."""
+    pattern = composed(
+        GarmentKind.COAT,
+        front=Side(centre=Centre.OPEN),
+        back=Side(centre=Centre.SEAM, shaping=(Shaping.PLEATS,)),
+        opening=Opening(Where.FRONT, OpeningKind.BUTTONS),
+        neck=Neck(NeckShape.ROUND),
+        facing=frozenset({FacedEdge.FRONT, FacedEdge.NECK}),
+    )
+    back, facing = pattern.piece("back"), pattern.piece("back-neck-facing")
+    assert any(dart.edge == "shoulder" for dart in back.darts)
+    for size in pattern.envelope.sizes:
+        legs = [mark_distance(back, size, back.mark(leg)) for dart in back.darts for leg in dart.legs]
+        to_neck = line_length(back, size, "shoulder") - max(legs)
+        assert seam_length(facing, size, "shoulder") < to_neck

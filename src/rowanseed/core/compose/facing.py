@@ -5,11 +5,14 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
+from functools import lru_cache
 
 import numpy as np
 from shapely import line_merge
 from shapely.geometry import LineString, Polygon
+from shapely.geometry import Point as Place
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Interfaced
 from rowanseed.core.compose.drafting import backwards, curve, parallel, solve, straight
@@ -23,12 +26,17 @@ from rowanseed.core.geometry.outline import (
     split_chain,
     through,
     transform_chain,
+    unit,
 )
 from rowanseed.core.pattern.making import EdgePart, FinishKind, Join, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, Piece
+from rowanseed.core.pattern.seamline import mark_distance
 
 FACING, ARMHOLE_FACING, AT_OPENING = 55.0, 35.0, 70.0
 """How deep facings are, in mm: those of armholes less, those of an edge that buttons as deep again behind its lap."""
+USUAL = {"armhole": ARMHOLE_FACING, "opening": AT_OPENING}
+LEAST, CLEAR = 25.0, 5.0
+"""A facing ends so far, in mm, before a dart or a pleat of the edge beside it, if that leaves it so much."""
 ALONG_OPENING = "opening-facing"
 """The seam of a facing to the edges of an opening."""
 INNER_EDGES = "Inner edges of the facings"
@@ -55,7 +63,9 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Ite
         known = build.faced.get((p.piece, p.edge))
         if known is None:
             known = f"{p.piece}-{id}-facing"
-            beside = next((q for q in neck if q.piece == p.piece and not _has_dart(build, q)), None)
+            beside = next(
+                (q for q in neck if q.piece == p.piece and not _has_dart(build.pieces[q.piece], q.edge)), None
+            )
             if beside is None:
                 facing_of(build, known, p, deep)
             else:
@@ -102,43 +112,57 @@ def _deep(build: Build, parts: tuple[EdgePart, ...]) -> dict[str, float]:
     return build.each(lambda size: min((facing_depth(build, p, size) for p in parts), default=0.0))
 
 
-def _has_dart(build: Build, p: EdgePart) -> bool:
-    return any(dart.edge == p.edge for dart in build.pieces[p.piece].darts)
+def _has_dart(piece: Piece, edge: str) -> bool:
+    return any(dart.edge == edge for dart in piece.darts)
 
 
-def _ends(build: Build, p: EdgePart) -> tuple[str, str]:
-    """The edges before and after an edge in the ring of its piece."""
-    names = [e.name for e in build.pieces[p.piece].edges]
-    k = names.index(p.edge)
+def _ends(piece: Piece, edge: str) -> tuple[str, str]:
+    """The edges before and after an edge in the ring of a piece."""
+    names = [e.name for e in piece.edges]
+    k = names.index(edge)
     return names[k - 1], names[(k + 1) % len(names)]
 
 
 def facing_depth(build: Build, p: EdgePart, size: Size) -> float:
     """How deep a facing can be on a piece, in mm."""
-    before, after = _ends(build, p)
-    deep = AT_OPENING if p.edge == "opening" else FACING
+    before, after = _ends(build.pieces[p.piece], p.edge)
+    piece = build.pieces[p.piece]
+    usual = USUAL.get(p.edge, FACING)
+    deep = usual
     if p.edge == "armhole":
-        panel = build.pieces[p.piece].panel
         whole = sum(
             chain_length(one.shapes[size.name].edges["armhole"])
             for one in build.pieces.values()
-            if one.panel is panel and one.has_edge("armhole")
+            if one.panel is piece.panel and one.has_edge("armhole")
         )
-        deep = min(ARMHOLE_FACING, 0.12 * whole + 8.0)
-    return min(deep, *(_reach(build, p.piece, edge, size, deep, from_end=edge == before) for edge in (before, after)))
+        deep = min(usual, 0.12 * whole + 8.0)
+    ends = (_reaches(Same(piece), edge, usual, from_end=edge == before)[size.name] for edge in (before, after))
+    return min(deep, *ends)
 
 
-def _reach(build: Build, piece: str, edge: str, size: Size, deep: float, *, from_end: bool) -> float:
-    """How far a facing's end may run along the edge beside it: into the same of its segments in every size."""
+@lru_cache(maxsize=256)
+def _reaches(piece: Same[Piece], edge: str, deep: float, *, from_end: bool) -> dict[str, float]:
+    """Size → how far a facing's end may run along the edge beside it: into the same of its segments in every size, and
+    not into what a dart or a pleat takes in there."""
+    every: dict[str, list[float]] = {}
+    for size, shape in piece.it.shapes.items():
+        chain = shape.edges[edge]
+        every[size] = [chain_length((s,)) for s in (reversed(chain) if from_end else chain)]
+    before = min(_before_darts(piece.it, edge, size, from_end=from_end) for size in every) - CLEAR
+    if before >= LEAST:
+        deep = min(deep, before)
+    count = len(next(iter(every.values())))
+    k = next((k for k in range(count) if all(sum(one[: k + 1]) >= deep * ENOUGH for one in every.values())), 0)
+    return {size: min(deep, sum(own[:k]) + 0.8 * own[k]) for size, own in every.items()}
 
-    def segments(name: str) -> list[float]:
-        chain = build.pieces[piece].shapes[name].edges[edge]
-        return [chain_length((s,)) for s in (reversed(chain) if from_end else chain)]
 
-    every = [segments(one.name) for one in build.figures.sizes]
-    k = next((k for k in range(len(every[0])) if all(sum(one[: k + 1]) >= deep * ENOUGH for one in every)), 0)
-    own = segments(size.name)
-    return sum(own[:k]) + 0.8 * own[k]
+def _before_darts(piece: Piece, edge: str, size: str, *, from_end: bool) -> float:
+    """How far along an edge its first dart, tuck or pleat begins, in mm."""
+    legs = [
+        mark_distance(piece, size, piece.mark(leg)) for dart in piece.darts if dart.edge == edge for leg in dart.legs
+    ]
+    whole = chain_length(piece.shapes[size].edges[edge])
+    return min((whole - at if from_end else at for at in legs), default=math.inf)
 
 
 def _round_the_corner(
@@ -171,18 +195,49 @@ def _round_the_corner(
     return (*straight(foot, points[0]), *(through(*points[k : k + 4]) for k in range(0, TURNS, 3)))
 
 
+def _across_to_the_side(edges: Edges, opening: str, deep: float, last: Chain, first: Chain) -> Chain:
+    """The inner edge of a facing in one with that of an upper edge which runs on to the side: straight beside the
+    opening, round a corner, then straight across below the upper edge."""
+    foot, top = last[-1].end, first[0].start
+    start, end = edges[opening][0].start, edges[opening][-1].end
+    down = unit((end[0] - start[0], end[1] - start[1]))
+    level = (top[0] - foot[0]) / down[0] if down[0] else 0.0
+    corner = (foot[0] + level * down[0], foot[1] + level * down[1])
+    before, after = _towards(corner, foot, ROUNDED), _towards(corner, top, ROUNDED)
+    return (
+        *straight(foot, before),
+        curve(
+            before, (corner[0] - before[0], corner[1] - before[1]), after, (after[0] - corner[0], after[1] - corner[1])
+        ),
+        *straight(after, top),
+    )
+
+
+def _towards(one: Point, other: Point, far: float) -> Point:
+    """A place so far, in mm, from one point towards another, at most half the way."""
+    share = min(0.5, far / math.dist(one, other))
+    return one[0] + share * (other[0] - one[0]), one[1] + share * (other[1] - one[1])
+
+
 def _facing_of_both(
     build: Build, facing: str, p: EdgePart, neck: EdgePart, deep: Mapping[str, float], at_neck: Mapping[str, float]
 ) -> None:
-    """The facing of an edge that opens and of the neck above it in one: along the edge, then out to the shoulder."""
+    """The facing of an edge that opens and of the edge above it in one: along the edge, then out to the shoulder.
+
+    Or to the side, where that upper edge runs on under the arm.
+    """
     base = build.pieces[p.piece]
-    below, beside = _ends(build, p)[1], _ends(build, neck)[0]
+    below, beside = _ends(base, p.edge)[1], _ends(base, neck.edge)[0]
 
     def draw(size: Size) -> Edges:
         edges = base.shapes[size.name].edges
         last = split_chain(edges[below], deep[size.name])[0]
         first = split_chain(edges[beside], chain_length(edges[beside]) - at_neck[size.name])[1]
-        inner = _round_the_corner(edges, p.edge, neck.edge, deep[size.name], at_neck[size.name], last, first)
+        inner = (
+            _across_to_the_side(edges, p.edge, deep[size.name], last, first)
+            if beside == "side"
+            else _round_the_corner(edges, p.edge, neck.edge, deep[size.name], at_neck[size.name], last, first)
+        )
         return {p.edge: edges[p.edge], below: last, "inner": inner, beside: first, neck.edge: edges[neck.edge]}
 
     build.piece(facing, f"{base.name} facing", draw, panel=Panel.BAND, count=2, pair=True, allowances={"inner": 0.0})
@@ -192,7 +247,7 @@ def _facing_of_both(
 def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float]) -> None:
     """The strip along an edge of a piece, its ends along the neighbouring edges."""
     base = build.pieces[p.piece]
-    before, after = _ends(build, p)
+    before, after = _ends(base, p.edge)
     own = base.cuts[0]
 
     def draw(size: Size) -> Edges:
@@ -200,12 +255,7 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
         depth = deep[size.name]
         first = split_chain(edges[before], chain_length(edges[before]) - depth)[1]
         last = split_chain(edges[after], depth)[0]
-        # Below an edge that runs on to the side, up to a strap and down again, a facing ends straight across.
-        inner = (
-            straight(last[-1].end, first[0].start)
-            if p.edge == "neck" and before == "side"
-            else parallel(_followed(base, p.edge, edges[p.edge]), last[-1].end, first[0].start, -depth)
-        )
+        inner = _inner_edge(base, p.edge, edges[p.edge], size, last[-1].end, first[0].start, depth)
         return {p.edge: edges[p.edge], after: last, "inner": inner, before: first}
 
     fold = own.fold if own.fold in (before, after) else None
@@ -222,21 +272,53 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
     build.interface(facing, Interfaced.FACINGS)
 
 
+def _inner_edge(base: Piece, edge: str, faced: Chain, size: Size, first: Point, last: Point, depth: float) -> Chain:
+    """From the end of one neighbouring edge to that of the other, beside the faced edge."""
+    if edge == "neck" and _ends(base, edge)[0] == "side":
+        # Below an edge that runs on to the side, up to a strap and down again, a facing ends straight across.
+        return straight(first, last)
+    if base.panel is Panel.SLEEVE and _has_dart(base, edge):
+        return (_bent(first, last, _at_depth(base, edge, size, depth), -1),)
+    return parallel(_followed(base, edge, faced), first, last, -depth)
+
+
 def _smoothed(base: Piece, edge: str, edges: Edges) -> Edges:
     """The short top of a raglan sleeve, which a folded dart bends, runs in one curve of the same length."""
-    if base.panel is not Panel.SLEEVE or not any(dart.edge == edge for dart in base.darts):
+    if base.panel is not Panel.SLEEVE or not _has_dart(base, edge):
         return edges
-    start, end, goal = edges[edge][0].start, edges[edge][-1].end, chain_length(edges[edge])
+    chain = edges[edge]
+    return {**edges, edge: (_bent(chain[0].start, chain[-1].end, chain_length(chain), 1),)}
 
-    def drawn(by: float) -> Chain:
-        return (curve(start, (by, -1.0), end, (-by, -1.0), 0.36),)
 
-    return {**edges, edge: drawn(solve(lambda by: chain_length(drawn(by)), goal, 0.0, 4.0))}
+def _bent(start: Point, end: Point, long: float, left: int) -> Segment:
+    """One even curve of this length between two points, out to the left of its way (1) or to the right (-1)."""
+    along = unit((end[0] - start[0], end[1] - start[1]))
+
+    def drawn(by: float) -> Segment:
+        out = (-along[1] * by * left, along[0] * by * left)
+        leaves, arrives = (along[0] + out[0], along[1] + out[1]), (along[0] - out[0], along[1] - out[1])
+        return curve(start, leaves, end, arrives, 0.36)
+
+    return drawn(solve(lambda by: chain_length((drawn(by),)), long, 0.0, 4.0))
+
+
+def _at_depth(base: Piece, edge: str, size: Size, depth: float) -> float:
+    """How long a piece is beside an edge at a depth, its darts taken off as wide as they are there."""
+    edges = base.shapes[size.name].edges
+    within = Polygon([q for chain in edges.values() for q in flatten(chain, 0.2)[:-1]])
+    beside = LineString(flatten(edges[edge], 0.2)).buffer(depth).boundary.intersection(within)
+    taken = 0.0
+    for dart in base.darts:
+        if dart.edge == edge:
+            a, b = (mark_distance(base, size.name, base.mark(leg)) for leg in dart.legs)
+            deep = LineString(flatten(edges[edge], 0.2)).distance(Place(dart.point[size.name]))
+            taken += abs(b - a) * max(0.0, 1 - depth / deep)
+    return beside.length - taken
 
 
 def _followed(base: Piece, edge: str, chain: Chain) -> Chain:
     """What a facing's inner edge runs beside: the faced edge backwards, in one curve where a folded dart bends it."""
-    if not any(dart.edge == edge for dart in base.darts):
+    if not _has_dart(base, edge):
         return backwards(chain)
     points = flatten(chain, 0.2)
     away, towards = ((b[0] - a[0], b[1] - a[1]) for a, b in (points[-1:-3:-1], points[1::-1]))
@@ -245,7 +327,7 @@ def _followed(base: Piece, edge: str, chain: Chain) -> Chain:
 
 def _dart_closed(base: Piece, edge: str, size: Size) -> Edges:
     """The edges of a piece with the darts on one of them folded: what lies before a dart is turned about its point, as
-    far as its legs stand apart."""
+    far as its legs stand apart; what lies before a pleat or a tuck is moved so far."""
     edges = dict(base.shapes[size.name].edges)
     names = [e.name for e in base.edges]
     before = names[names.index(edge) - 1]
@@ -258,10 +340,15 @@ def _dart_closed(base: Piece, edge: str, size: Size) -> Edges:
         first, rest = split_chain(edges[edge], at[0])
         last = split_chain(rest, at[1] - at[0])[1]
         point = dart.point[size.name]
-        turn = _turned(point, first[-1].end, last[0].start)
+        one, other = first[-1].end, last[0].start
+        turn = _shifted(one, other) if dart.is_folded else _turned(point, one, other)
         edges[edge] = (*transform_chain(first, turn), *last)
         edges[before] = transform_chain(edges[before], turn)
     return edges
+
+
+def _shifted(one: Point, other: Point) -> Affine:
+    return Affine(1.0, 0.0, 0.0, 1.0, other[0] - one[0], other[1] - one[1])
 
 
 def _turned(about: Point, one: Point, other: Point) -> Affine:

@@ -20,10 +20,10 @@ def neck_finish(description: Description) -> NeckFinish | None:
 
 
 def faced_neck(build: Build, body: Body) -> tuple[EdgePart, ...]:
-    """The neck's parts, where a shaped facing finishes them round to a shoulder; none where it hangs from straps."""
+    """The neck's parts, where a shaped facing finishes them."""
     description = build.description
     faced = neck_finish(description) is NeckFinish.FACING or has_collar(description, CollarKind.FLAT)
-    return neck_parts(body) if faced and not description.has_straps_for_shoulders else ()
+    return neck_parts(body) if faced else ()
 
 
 def tell_neck(build: Build, words: str) -> None:

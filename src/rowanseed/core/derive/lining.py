@@ -16,7 +16,7 @@ from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.deduct import TO_FACING, Deducted, deducted, facing_seams, unfinished
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
-from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, lined_making, shorter
+from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, gathered_as_left, lined_making, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.check import piece_faults
@@ -109,11 +109,8 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         return drawn if turned else with_lining(drawn, size, view, replace(layers, lining=LiningSchool.WHOLE))
     seams, faced = facing_seams(pattern, taken), {id: one.kept for id, one in taken.items()}
     pattern = unfinished(pattern, seams)
-    return replace(
-        pattern,
-        pieces=(*pattern.pieces, *pieces),
-        making=lined_making(pattern, lined, layers, seams, faced),
-    )
+    making = lined_making(pattern, lined, layers, seams, faced)
+    return gathered_as_left(replace(pattern, pieces=(*pattern.pieces, *pieces), making=making), size)
 
 
 def _lined(pattern: Pattern, view: str) -> tuple[Piece, ...]:

@@ -11,6 +11,7 @@ from rowanseed.core.derive.choice import Layers, LiningHem
 from rowanseed.core.pattern.making import (
     Detail,
     DetailKind,
+    DifferenceKind,
     EdgePart,
     Finish,
     FinishKind,
@@ -22,6 +23,7 @@ from rowanseed.core.pattern.making import (
 )
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Derived, DerivedAs, Piece
+from rowanseed.core.pattern.walk import part_length
 
 FOLD_OF_EASE = INCH / 2
 SHORTER = {"skirt": INCH * 3 / 4, "dress": INCH * 3 / 4, "trousers": INCH * 3 / 4}
@@ -33,6 +35,8 @@ def shorter(pattern: Pattern) -> float:
     return SHORTER.get(pattern.garment, FOLD_OF_EASE)
 
 
+LINING = "lining-"
+"""How the ids of the lining's own seams and edges begin."""
 LOWER = "hem"
 """What the lower edge of a piece is called."""
 
@@ -71,7 +75,7 @@ def lined_making(
     joins = [
         replace(
             join,
-            id=f"lining-{join.id}",
+            id=f"{LINING}{join.id}",
             a=of_lining(join.a),
             b=of_lining(join.b),
             press=Press.BACK,
@@ -86,7 +90,7 @@ def lined_making(
         if layers.hem is LiningHem.FREE:
             finishes.append(
                 Finish(
-                    id=f"lining-{hem.id}",
+                    id=f"{LINING}{hem.id}",
                     name=f"{hem.name} of the lining",
                     kind=FinishKind.HEM,
                     parts=of_lining(hem.parts),
@@ -96,7 +100,7 @@ def lined_making(
         else:
             finishes.append(
                 Finish(
-                    id=f"lining-{hem.id}",
+                    id=f"{LINING}{hem.id}",
                     name=f"Lower edge of the lining, sewn to the {lower_first(hem.name)} with a fold of ease",
                     kind=FinishKind.TURNED,
                     parts=of_lining(hem.parts),
@@ -112,11 +116,23 @@ def lined_making(
     )
 
 
+def gathered_as_left(pattern: Pattern, size: str) -> Pattern:
+    """The pattern with the lining gathered by what is left of both its edges, where a facing has taken some of them."""
+
+    def of_left(join: Join) -> Join:
+        if join.difference.kind is not DifferenceKind.GATHERS or not join.id.startswith(LINING):
+            return join
+        a, b = (sum(part_length(pattern, size, part) for part in side) for side in (join.a, join.b))
+        return replace(join, difference=replace(join.difference, amount=a / b))
+
+    return replace(pattern, making=replace(pattern.making, joins=tuple(of_left(join) for join in pattern.making.joins)))
+
+
 def _slits(making: Making, seams: Collection[str]) -> Iterator[Detail]:
     """Where the garment has a slit or a vent its lining is left open, too."""
     for detail in making.details:
-        along = tuple(f"lining-{id}" for id in detail.along)
+        along = tuple(f"{LINING}{id}" for id in detail.along)
         is_open = detail.kind in (DetailKind.SLIT, DetailKind.VENT) and set(along) <= set(seams)
         if is_open and detail.to_mark is not None:
             to_mark = (Derived(DerivedAs.LINING, detail.to_mark[0]).piece_id, detail.to_mark[1])
-            yield Detail(f"lining-{detail.id}", "Slit of the lining", DetailKind.SLIT, along=along, to_mark=to_mark)
+            yield Detail(f"{LINING}{detail.id}", "Slit of the lining", DetailKind.SLIT, along=along, to_mark=to_mark)

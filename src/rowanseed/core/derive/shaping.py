@@ -169,12 +169,17 @@ def _beside(piece: Piece, size: str, mark: Mark, before: Mapping[str, Run], runs
 
 
 def _legs_on(piece: Piece, size: str, dart: Dart, before: Run, run: Run) -> Iterator[Mark]:
-    """The legs of a dart where they come to an edge that was moved; none for a dart that ends before it."""
-    line, (x, y) = LineString(run), dart.point[size]
+    """The legs of a dart where they come to an edge that was moved; none for a dart that ends before it.
+
+    Those of a dart run together at its point, those of a fold beside each other as far as that.
+    """
+    line, point = LineString(run), dart.point[size]
+    marks = [piece.mark(leg) for leg in dart.legs]
+    legs = [LineString(before).interpolate(mark_distance(piece, size, mark)) for mark in marks]
+    middle = (sum(at.x for at in legs) / 2, sum(at.y for at in legs) / 2)
     found = []
-    for leg in dart.legs:
-        mark = piece.mark(leg)
-        at = LineString(before).interpolate(mark_distance(piece, size, mark))
+    for mark, at in zip(marks, legs, strict=True):
+        x, y = (point[0] + at.x - middle[0], point[1] + at.y - middle[1]) if dart.is_folded else point
         # A leg is drawn a little out over its mark: the edge may have moved outwards there, too.
         out = LineString([(at.x + (at.x - x) * OVER, at.y + (at.y - y) * OVER), (x, y)])
         crossing = out.intersection(line)
