@@ -10,7 +10,8 @@ from typing import assert_never
 from xml.etree.ElementTree import Element
 
 from rowanseed.core.geometry.outline import Point, bounds
-from rowanseed.core.pattern.making import DifferenceKind
+from rowanseed.core.pattern.fastenings import open_edges
+from rowanseed.core.pattern.making import ClosureKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.drawings.line_laid import Laid, along, laid, sleeve
@@ -253,6 +254,11 @@ def _strokes(group: Element, run: list[Point], hand: int, at: At) -> None:
 
 def _zip(group: Element, pattern: Pattern, one: Laid, at: At, size: str, *, is_front: bool) -> None:
     for closure in pattern.making.closures:
+        if closure.kind is ClosureKind.SEPARATING_ZIP:
+            for p in open_edges(pattern.making.join(closure.join)):
+                if p.piece == one.piece.id:
+                    _teeth(group, at(one.edges[p.edge][0], 1), at(one.edges[p.edge][-1], 1))
+            continue
         if closure.to_mark is None or not closure.kind.value.endswith("zip"):
             continue
         mark = pattern.piece(closure.to_mark[0]).mark(closure.to_mark[1])
@@ -269,14 +275,17 @@ def _zip(group: Element, pattern: Pattern, one: Laid, at: At, size: str, *, is_f
             continue
         # At the side it is on the wearer's left: on the right of the front view, on the left of the back.
         hand = 1 if is_front or mark.edge != "side" else -1
-        ends = [at(begin, hand), at(end, hand)]
-        add(
-            group,
-            "path",
-            d=path_of(ends, closed=False),
-            stroke=INK,
-            stroke_width=3,
-            stroke_dasharray="2 3",
-            fill="none",
-            class_="zip",
-        )
+        _teeth(group, at(begin, hand), at(end, hand))
+
+
+def _teeth(group: Element, begin: Point, end: Point) -> None:
+    add(
+        group,
+        "path",
+        d=path_of([begin, end], closed=False),
+        stroke=INK,
+        stroke_width=3,
+        stroke_dasharray="2 3",
+        fill="none",
+        class_="zip",
+    )

@@ -99,6 +99,7 @@ PATTERN: Wording = {
         "lapped zip": "lapped-zip",
         "fly zip": "fly-zip",
         "exposed zip": "exposed-zip",
+        "separating zip": "separating-zip",
         "hook and eye": "hook-and-eye",
         "turned in": "turned",
         "raw on purpose": "raw",

@@ -83,6 +83,7 @@ class OpeningKind(Worded):
     LAPPED_ZIP = "lapped zip"
     EXPOSED_ZIP = "exposed zip"
     FLY_ZIP = "fly zip"
+    SEPARATING_ZIP = "separating zip"
     BUTTONS = "buttons"
     HOOK_AND_EYE = "hook and eye"
     SNAPS = "snaps"
@@ -91,8 +92,18 @@ class OpeningKind(Worded):
     KEYHOLE = "keyhole"
 
     @property
-    def is_zip(self) -> bool:
-        return str(self.value).endswith("zip")
+    def zips_a_seam(self) -> bool:
+        """Whether it is a zip with a seam below it; a separating one opens edges all the way."""
+        return self in ZIPS_A_SEAM
+
+
+ZIPS_A_SEAM = (
+    OpeningKind.INVISIBLE_ZIP,
+    OpeningKind.CENTRED_ZIP,
+    OpeningKind.LAPPED_ZIP,
+    OpeningKind.EXPOSED_ZIP,
+    OpeningKind.FLY_ZIP,
+)
 
 
 class Placket(Worded):

@@ -36,7 +36,7 @@ def closes(description: Description) -> OpeningKind | None:
 def closes_an_edge(description: Description) -> bool:
     """Whether edges that are open from neck to hem are closed by buttons, snaps, ties or hooks."""
     kind = closes(description)
-    return kind is not None and not kind.is_zip and opening_side(description).centre is Centre.OPEN
+    return kind is not None and not kind.zips_a_seam and opening_side(description).centre is Centre.OPEN
 
 
 def placket(description: Description) -> Placket | None:
@@ -89,6 +89,7 @@ def closing(build: Build, half: Half, join: str) -> None:
         OpeningKind.SNAPS: ClosureKind.SNAPS,
         OpeningKind.TIES: ClosureKind.TIES,
         OpeningKind.HOOK_AND_EYE: ClosureKind.HOOK_AND_EYE,
+        OpeningKind.SEPARATING_ZIP: ClosureKind.SEPARATING_ZIP,
     }
     build.closures.append(Closure("opening", kinds.get(opening.kind, ClosureKind.BUTTONS), join))
     if opening.kind not in (OpeningKind.BUTTONS, OpeningKind.SNAPS):

@@ -22,6 +22,7 @@ from rowanseed.core.compose.description import (
     OpeningKind,
     Placket,
     Shaping,
+    Side,
     SkirtKind,
     SleeveEnd,
     SleeveKind,
@@ -63,7 +64,7 @@ def opens_the_waist(d: Description, size: Size) -> bool:
         return True
     if opening.kind is None or opening.where is Where.NONE or opening.kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE):
         return False
-    if opening.where is Where.LEFT_SIDE or (opening.length is None and opening.kind.is_zip):
+    if opening.where is Where.LEFT_SIDE or (opening.length is None and opening.kind.zips_a_seam):
         return True
     return (opening.length or 0.0) >= size.back_waist + BELOW_THE_WAIST or (opening.length or 0.0) >= size.length - 40.0
 
@@ -152,19 +153,25 @@ def _opening(d: Description) -> Found:
         yield "features.opening.where", f"Say where the {kind.words} is."
         return
     side = {Where.FRONT: f.front, Where.BACK: f.back}.get(where)
-    if kind.is_zip and side is not None and side.centre is Centre.FOLD and d.garment is not GarmentKind.TROUSERS:
+    if kind.zips_a_seam and side is not None and side.centre is Centre.FOLD and d.garment is not GarmentKind.TROUSERS:
         yield (
             "features.opening.kind",
             f"A zip at the {where.words} needs a seam there: the {where.words} is cut on the fold.",
         )
-    if kind.is_zip and side is not None and side.centre is Centre.OPEN:
-        yield "features.opening.kind", f"A zip needs a seam below it: the {where.words} is open all the way down."
-    if d.garment is GarmentKind.APRON and (kind.is_zip or kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE)):
+    if kind.zips_a_seam and side is not None and side.centre is Centre.OPEN:
+        yield (
+            "features.opening.kind",
+            f"A {kind.words} needs a seam below it: the {where.words} is open all the way down. A separating zip does "
+            "not.",
+        )
+    if kind is OpeningKind.SEPARATING_ZIP:
+        yield from _separating(d, side)
+    if d.garment is GarmentKind.APRON and (kind.zips_a_seam or kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE)):
         yield (
             "features.opening.kind",
             f"An apron closes at its band: by ties, hooks, buttons or snaps, not by a {kind.words}.",
         )
-    if kind.is_zip and where is Where.LEFT_SIDE and d.garment.has_bodice and f.waist not in (None, Waist.NONE):
+    if kind.zips_a_seam and where is Where.LEFT_SIDE and d.garment.has_bodice and f.waist not in (None, Waist.NONE):
         yield (
             "features.opening.where",
             "A zip at the side that crosses a waist seam is not drafted here: put it at the back.",
@@ -200,7 +207,7 @@ def _opening(d: Description) -> Found:
             f"{kind.words.capitalize()} close a centre seam that is left open: the {where.words} has none.",
         )
     long = opening.length or 0.0
-    if kind.is_zip and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
+    if kind.zips_a_seam and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
         yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
     if opening.placket is not None and side is not None and side.centre is not Centre.OPEN:
         yield "features.opening.placket", "A placket belongs to edges that are open all the way down."
@@ -210,6 +217,18 @@ def _opening(d: Description) -> Found:
         yield "features.opening.where", "The front is open, so the opening lies at the front."
     if f.back.centre is Centre.OPEN and where is not Where.BACK and d.garment.has_bodice:
         yield "features.opening.where", "The back is open, so the opening lies at the back."
+
+
+def _separating(d: Description, side: Side | None) -> Found:
+    where = d.features.opening.where
+    if not d.garment.has_bodice:
+        yield "features.opening.kind", f"A separating zip opens a front all the way: a {d.garment.words} has none."
+    elif side is None or side.centre is not Centre.OPEN:
+        yield "features.opening.kind", f"A separating zip opens an edge: say that the {where.words} is open."
+    if d.features.opening.placket not in (None, Placket.FACING):
+        yield "features.opening.placket", "A separating zip lies between the edge and its facing."
+    if d.features.is_bagged:
+        yield "features.lining.method", "A separating zip lies between edge and facing: the lining is sewn in there."
 
 
 def _shaping(d: Description) -> Found:

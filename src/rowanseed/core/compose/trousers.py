@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import ClothKind, LegEnd, LegKind, OpeningKind, Where
+from rowanseed.core.compose.description import ClothKind, LegEnd, LegKind, Where
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
@@ -235,7 +235,7 @@ def _dart(build: Build, half: Half) -> None:
 
 def _opening(build: Build) -> None:
     opening = build.description.features.opening
-    if opening.kind is None or not opening.kind.is_zip:
+    if opening.kind is None or not opening.kind.zips_a_seam:
         return
     long = opening.length or ZIP
     piece, edge, join = {
@@ -248,10 +248,6 @@ def _opening(build: Build) -> None:
     build.mark(piece, Mark("zip-end", MarkKind.ZIP_END, edge, anchor, build.each(lambda size: long)))
     kind = ClosureKind(opening.kind.value.replace(" ", "-"))
     build.closures.append(Closure("opening", kind, join, (piece, "zip-end")))
-    if opening.kind is OpeningKind.FLY_ZIP:
-        build.assumed["features.opening.kind"] = (
-            "the fly's extensions and shield are cut as rectangles beside the fronts"
-        )
 
 
 def _ends(build: Build, halves: tuple[Half, Half]) -> None:

@@ -8,8 +8,10 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Need
 from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.pattern.making import ClosureKind
 from rowanseed.core.pattern.pieces import Panel
 
+IN_FLAT = (ClosureKind.FLY_ZIP, ClosureKind.LAPPED_ZIP)
 PRESSED_FIRST = "a seam is pressed before another crosses it"
 
 
@@ -18,6 +20,23 @@ def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
     for join in bench.crossing(ids):
         if not is_later(bench, join.id, ids):
             yield Need(facts.join(Fact.PRESSED, join.id), PRESSED_FIRST, where_given=True)
+
+
+def after_the_zip(bench: Workbench, *ids: str) -> Iterator[Need]:
+    """A fly and a lapped zip at the centre go into flat pieces: their sides and inner legs are sewn after it."""
+    for id in ids:
+        join = bench.joins.get(id)
+        if join is None or not (join.each_hand or any(p.hand for p in join.a)):
+            continue
+        pieces = pieces_of((*join.a, *join.b))
+        for zip_ in bench.zips:
+            centre = bench.joins.get(zip_.join)
+            if zip_.kind not in IN_FLAT or centre is None or zip_.join in ids:
+                continue
+            # One that runs on over a waist seam comes after the sides that this seam crosses.
+            both_hands = pieces_of(centre.a) == pieces_of(centre.b) and len(centre.a) == 1
+            if both_hands and pieces_of(centre.a) & pieces and pieces_of(join.a) != pieces_of(join.b):
+                yield Need(facts.closure(Fact.CLOSED, zip_.id), "the zip goes in while both sides lie flat")
 
 
 def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:

@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
-from rowanseed.core.make.crossing import crossings
+from rowanseed.core.make.crossing import after_the_zip, crossings
 from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
@@ -290,7 +290,13 @@ def sew(
         bench=Bench.MACHINE,
         minutes=minutes.seam(bench.around(duty)),
         on=on or on_joins(bench, *duty),
-        requires=(*bench.flat_first(duty), *(() if flat else crossings(bench, *duty)), *own, *requires),
+        requires=(
+            *bench.flat_first(duty),
+            *(() if flat else crossings(bench, *duty)),
+            *after_the_zip(bench, *duty),
+            *own,
+            *requires,
+        ),
         gives=facts.joins(Fact.JOINED, duty),
         setting=settings.seam(bench.household, lining=is_lining(bench, duty)),
         meant=meant if Meant.ENCLOSES in meant else meant | how_edges_end(bench, duty),

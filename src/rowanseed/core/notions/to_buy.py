@@ -17,13 +17,15 @@ from rowanseed.core.cloth.cloth import Cloth, Fibre
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.settings import needle_for
 from rowanseed.core.notions.sorts import Sort
-from rowanseed.core.pattern.fastenings import number_of
+from rowanseed.core.pattern.fastenings import number_of, open_edges
 from rowanseed.core.pattern.making import ClosureKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import copies, finish_over_garment, join_over_garment, part_length
 
+SEPARATING_STEP, SEPARATING_LEAST = 50.0, 200.0
+"""Separating zips are stocked every 5 cm from 20 cm on (common practice, no source)."""
 ZIP_LENGTHS_IN = (4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24)
 CARD = 3
 SPARE = 1
@@ -138,7 +140,7 @@ def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
     A longer one is shortened at the bottom, with a bar tack.
     """
     needed = opening - STOP + (LONGER if invisible else 0.0)
-    inches = next((z for z in ZIP_LENGTHS_IN if z * INCH >= needed - 0.5), ZIP_LENGTHS_IN[-1])
+    inches = next((z for z in ZIP_LENGTHS_IN if z * INCH >= needed - 0.5), math.ceil(needed / INCH))
     given = [
         Given("opening", length(opening), Source.DRAWING),
         Given("left free at the top", fine(STOP), Source.PRACTICE),
@@ -152,6 +154,18 @@ def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
         + (", and so much longer, up" if invisible else " up")
         + "; a longer one is shortened with a bar tack",
         given=tuple(given),
+        rounding="a stock length",
+    )
+
+
+def separating_zip_to_buy(opening: float) -> Working:
+    """The stock length nearest to an edge that it opens all the way: it cannot be shortened below."""
+    long = max(SEPARATING_LEAST, SEPARATING_STEP * round(opening / SEPARATING_STEP))
+    return Working(
+        name="Zip",
+        quantity=length(long),
+        formula="the stock length nearest to the open edge; a longer one is shortened at its top, with new stops",
+        given=(Given("open edge", length(opening), Source.DRAWING),),
         rounding="a stock length",
     )
 
@@ -187,11 +201,14 @@ def _from_its_end(pattern: Pattern, size: str, to_mark: tuple[str, str]) -> floa
 def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
     out = []
     for closure in pattern.making.closures:
-        if closure.kind not in ZIPS or closure.to_mark is None:
-            continue
-        opening = _from_its_end(pattern, size, closure.to_mark)
         invisible = closure.kind is ClosureKind.INVISIBLE_ZIP
-        working = zip_to_buy(opening, invisible=invisible)
+        if closure.kind is ClosureKind.SEPARATING_ZIP:
+            edges = open_edges(pattern.making.join(closure.join))
+            working = separating_zip_to_buy(sum(part_length(pattern, size, p) for p in edges))
+        elif closure.kind in ZIPS and closure.to_mark is not None:
+            working = zip_to_buy(_from_its_end(pattern, size, closure.to_mark), invisible=invisible)
+        else:
+            continue
         out.append(
             NotionToBuy(
                 sort=Sort.INVISIBLE_ZIP if invisible else Sort.ZIP,

@@ -1,12 +1,17 @@
-"""Buttons and buttonholes of a garment, by what they close: the fronts, or a cuff on each sleeve."""
+"""Fastenings of a garment by what they close: edges that open all the way, a cuff on each sleeve."""
 
 from __future__ import annotations
 
 from collections.abc import Collection
 
-from rowanseed.core.pattern.making import Closure, ClosureKind
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, PointKind
+
+
+def open_edges(join: Join) -> tuple[EdgePart, ...]:
+    """The edges of a faced seam that open all the way: it may go on round the neck."""
+    return tuple(p for p in join.a if p.edge != "neck")
 
 
 def cuffs(pattern: Pattern, closure: Closure | None = None) -> frozenset[str]:

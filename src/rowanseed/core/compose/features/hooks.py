@@ -33,7 +33,7 @@ def below_the_neck(build: Build, body: Body) -> None:
 
 def _below_the_neck(d: Description) -> bool:
     kind = closes(d)
-    if kind is None or kind.is_zip or kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE):
+    if kind is None or kind.zips_a_seam or kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE):
         return False
     return not closes_an_edge(d)
 
@@ -46,7 +46,7 @@ def at_a_waist(build: Build, body: Body) -> None:
 
 def _at_a_waist(d: Description) -> bool:
     opening = d.features.opening
-    closed = opening.kind is not None and not opening.kind.is_zip and opening.where is not Where.NONE
+    closed = opening.kind is not None and not opening.kind.zips_a_seam and opening.where is not Where.NONE
     return d.garment is GarmentKind.SKIRT and closed
 
 

@@ -21,7 +21,7 @@ def finish(build: Build, body: Body) -> None:
     ratio = fullness(description)
     waistband(build, waist_parts(body.front, body.back), opening=OPENS[opening.where], ratio=ratio)
     build.interface("waistband", Interfaced.WAISTBAND)
-    if opening.kind is not None and opening.kind.is_zip:
+    if opening.kind is not None and opening.kind.zips_a_seam:
         build.closures.append(Closure("band-hook", ClosureKind.HOOK_AND_EYE, "waist"))
 
 

@@ -80,7 +80,7 @@ def at_a_waist(build: Build, body: Body) -> None:
 
 
 def zipped(kind: OpeningKind | None) -> bool:
-    return kind is not None and kind.is_zip
+    return kind is not None and kind.zips_a_seam
 
 
 def _at_a_waist(d: Description) -> bool:

@@ -64,6 +64,7 @@ def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Then the longest stitch: baste on from the zip mark to the waist.",
         ),
         requires=(Need(facts.join(Fact.NEATENED, join.id), "its edges are neatened apart first", where_given=True),),
+        flat=True,
         leaves=(f"basting of the {words}'s opening",),
         look="The backstitch stands exactly at the zip mark.",
     )

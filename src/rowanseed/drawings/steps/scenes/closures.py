@@ -130,6 +130,20 @@ SCENES: Frames = {
     ),
     "fly zip": (
         frame(
+            "The shield folded right sides together, across its lower end",
+            cloth("shield", (-110, 12), (60, 12), (60, 0), (-110, 0), right="right"),
+            row((-84, -9), (-84, 21), "across the lower end"),
+            to("its open edges, neatened together", (60, -34), (60, -2)),
+            at=("shield",),
+        ),
+        frame(
+            "The facing on the front that laps, right sides together",
+            cloth("front that laps, right side up", (-130, 12), (40, 12), right="left"),
+            second("facing, right side down", (-70, 0), (40, 0), right="right"),
+            row((4, -9), (4, 21), "on the stitching line, down to the end of the opening"),
+            at=("facing",),
+        ),
+        frame(
             "The zip between underlap and its own side",
             cloth("underlap side", (130, 0), (8, 0), (8, 12), (60, 12), right="right"),
             notion("zip tape", (52, 24), (-30, 24)),
@@ -156,6 +170,24 @@ SCENES: Frames = {
             Thing("teeth", "coil", (0, 15), (16, 10)),
             row((-24, -9), (-24, 33)),
             row((24, -9), (24, 33)),
+        ),
+    ),
+    "separating zip": (
+        frame(
+            "One half face down on its edge, the teeth on the stitching line",
+            cloth("front, right side up", (-130, 12), (44, 12), right="left"),
+            notion("zip tape, face down", (2, 0), (40, 0)),
+            Thing("teeth, on the stitching line", "round", (-5, 0), (10, 8)),
+            basting((18, -9), (18, 21)),
+            at=("baste",),
+        ),
+        frame(
+            "The facing turned in: edge, tape and facing held by one row",
+            cloth("front", (-130, 0), (4, 0), (4, 12), (-44, 12), right="left"),
+            notion("zip tape", (14, 24), (-40, 24)),
+            Thing("teeth", "coil", (18, 24), (13, 10)),
+            second("facing", (-44, 36), (4, 36), (4, 48), (-110, 48), right="right"),
+            row((-18, -9), (-18, 57), "through front, tape and facing"),
         ),
     ),
     "buttonholes": (HOLES,),

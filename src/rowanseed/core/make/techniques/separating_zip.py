@@ -1,0 +1,98 @@
+"""A separating zip: each half lies between an edge that is open all the way and its facing."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.steps import of_closure
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import closures_of
+from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.fastenings import open_edges
+from rowanseed.core.pattern.making import ClosureKind
+
+BASTING = "basting of the separating zip"
+BESIDE = 6.0
+"""The row that holds the tape flat runs so far from the edge, in mm (common practice, no source)."""
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for closure in closures_of(bench, ClosureKind.SEPARATING_ZIP):
+        if closure.join in bench.joins and bench.is_faced(bench.joins[closure.join]):
+            yield single(closure.id)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    closure = bench.closures[duty.id]
+    join = bench.joins[closure.join]
+    step = of_closure(bench, "separating zip", duty.id)
+    on = On(closures=(closure.id,), edges=shown(open_edges(join)))
+    foot = settings.zip_foot(bench.household, invisible=False)
+    yield step(
+        "baste",
+        Act.BASTE,
+        "Baste both halves of the zip to the front edges",
+        "Hold the zip against the edge first: if it is longer than the edge from the upper stitching line to the hem "
+        "line, shorten it at its top, with new stops; below, where it parts, it cannot be shortened.",
+        "Part the zip. Front right side up: one half face down on its edge, the middle of the teeth on the stitching "
+        f"line {bench.allowance(join)} from the raw edge, the tape towards the raw edge, the lower stop on the hem "
+        "line. At the top fold the tape's end away from the front, out over the raw edge, just below the upper "
+        "stitching line.",
+        "Baste down the middle of the tape. Zip it up, mark on the other tape where hem, seams and pockets come, part "
+        "it again, and baste the other half to these marks.",
+        at=Bench.HAND,
+        took=minutes.each(12),
+        needs=(
+            *bench.flat_first([join.id]),
+            *(
+                Need(
+                    facts.join(Fact.PRESSED, other.id), "seams that cross the edge are pressed first", where_given=True
+                )
+                for other in bench.crossing([join.id])
+                if bench.joins_shell(other) and not other.each_hand
+            ),
+        ),
+        gives=(Fact.BASTED, facts.join(Fact.BASTED, join.id)),
+        leaves=(BASTING,),
+        on=on,
+        look="Zipped up, hem, seams and pockets stand level on both sides, and neither side is drawn in.",
+    )
+    yield step(
+        "zip",
+        Act.INSERT_CLOSURE,
+        "Topstitch beside the zip",
+        f"The facing turned in, right side up: {bench.margin(BESIDE)} from the edge, through front, tape and facing, "
+        "from the hem up on both sides, so that both are drawn the same way. Needle down, lift the foot and move the "
+        "slider past where it is in the way.",
+        "Take the basting out.",
+        took=minutes.each(10),
+        setting=foot,
+        after={Fact.BASTED: "the halves are basted first"},
+        needs=(
+            Need(facts.join(Fact.PRESSED, join.id), "the facing is on first"),
+            Need(facts.join(Fact.TURNED, join.id), "the facing lies in its place", where_given=True),
+        ),
+        gives=(Fact.CLOSED,),
+        removes=(BASTING,),
+        on=on,
+        booklet=True,
+        look="It runs without a wave, and the slider passes everywhere.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="separating-zip",
+        name="Separating zip",
+        chapter="closures",
+        finds=finds,
+        sews=sews,
+        rank=20,
+        also=("open-ended zip",),
+        words={"separating zip": "a zip whose halves come apart at the lower end, as in a jacket"},
+        draw="separating zip",
+    ),
+)
