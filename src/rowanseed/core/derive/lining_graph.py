@@ -37,8 +37,8 @@ def shorter(pattern: Pattern) -> float:
 
 LINING = "lining-"
 """How the ids of the lining's own seams and edges begin."""
-LOWER = "hem"
-"""What the lower edge of a piece is called."""
+LOWER = {"hem": ("lower-ends", "Lower ends"), "wrist": ("sleeve-ends", "Sleeve ends")}
+"""What the lower edges of pieces are called, and the ends of a lining there."""
 
 
 def ends_of(pattern: Pattern, lined: tuple[Piece, ...]) -> tuple[Finish, ...]:
@@ -47,10 +47,11 @@ def ends_of(pattern: Pattern, lined: tuple[Piece, ...]) -> tuple[Finish, ...]:
     ids = {piece.id for piece in lined}
     hems = [f for f in pattern.making.finishes if f.kind is FinishKind.HEM and {p.piece for p in f.parts} <= ids]
     hemmed = {(p.piece, p.edge) for f in hems for p in f.parts}
-    loose = [p for p in lined if p.has_edge(LOWER) and (p.id, LOWER) not in hemmed]
-    if loose:
-        parts = tuple(EdgePart(piece.id, LOWER) for piece in loose)
-        hems.append(Finish("lower-ends", "Lower ends", FinishKind.HEM, parts, (loose[0].edge(LOWER).allowance,)))
+    for edge, (id, name) in LOWER.items():
+        loose = [p for p in lined if p.has_edge(edge) and (p.id, edge) not in hemmed]
+        if loose:
+            parts = tuple(EdgePart(piece.id, edge) for piece in loose)
+            hems.append(Finish(id, name, FinishKind.HEM, parts, (loose[0].edge(edge).allowance,)))
     return tuple(hems)
 
 

@@ -71,6 +71,9 @@ ENDS = {
     "start": "end",
     "yoke": "yoke seam",
     "princess": "princess seam",
+    "raglan": "raglan seam",
+    "raglan-front": "raglan seam",
+    "raglan-back": "raglan seam",
     "underarm-front": "underarm seam",
     "underarm-back": "underarm seam",
 }
@@ -244,9 +247,20 @@ class Workbench:
         return frozenset() if self.is_enclosed else self.linings
 
     @cached_property
+    def hangs_free(self) -> bool:
+        """Whether a lining that is hung by hand has a hem of its own: its seams, and those behind it, can be seen."""
+        hemmed = (f for f in self.finishes.values() if f.kind is FinishKind.HEM)
+        return any(pieces_of(f.parts) <= self.hung for f in hemmed)
+
+    @cached_property
     def has_sleeves(self) -> bool:
         """Whether it has sleeves, of their own or cut in one with the body."""
         return any(p.panel is Panel.SLEEVE or p.has_edge("wrist") for p in self.pattern.pieces)
+
+    @property
+    def has_caps(self) -> bool:
+        """Whether it has armholes that a sleeve's cap goes into."""
+        return any(p.has_edge("cap") for p in self.pattern.pieces)
 
     @cached_property
     def is_bagged(self) -> bool:
@@ -256,9 +270,12 @@ class Workbench:
     @cached_property
     def hidden(self) -> frozenset[str]:
         """Pieces that a closed lining covers, and linings and facings themselves."""
-        if not self.is_enclosed:
+        layers = self.pattern.making.layers
+        if self.is_enclosed:
+            return frozenset(id for layer in layers for id in (layer.piece, layer.of))
+        if not self.linings or self.hangs_free:
             return frozenset()
-        return frozenset(id for layer in self.pattern.making.layers for id in (layer.piece, layer.of))
+        return self.inner | {layer.of for layer in layers if layer.kind is LayerKind.LINING}
 
     def zip_on(self, join: Join) -> Closure | None:
         return next((c for c in self.closures.values() if c.join == join.id and c.kind in ZIPS), None)

@@ -42,7 +42,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *(Need(facts.finish(Fact.LEVELLED, h.id), "the length is settled", where_given=True) for h in hems),
         ),
         gives=(Fact.FINISHED,),
-        look="Buttoned, both front edges end at one level, and neither facing shows below the hem.",
+        look="Closed, both front edges end at one level, and neither facing shows below the hem.",
     )
 
 

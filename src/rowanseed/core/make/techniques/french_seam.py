@@ -38,7 +38,7 @@ def finds_felled(bench: Workbench) -> Iterator[Duty]:
 
 def finds_free_lining(bench: Workbench) -> Iterator[Duty]:
     """Seams of a lining that hangs free: both its sides are seen, and nothing covers their edges."""
-    for join in straight_seams(bench):
+    for join in straight_seams(bench) if bench.hangs_free else ():
         if {p.piece for p in (*join.a, *join.b)} <= bench.hung and bench.edge_allowance(join.a[0]) >= 12:
             yield single(join.id)
 

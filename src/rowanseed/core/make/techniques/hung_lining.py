@@ -96,11 +96,8 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
             look="The lining neither pulls the shell up nor hangs below it.",
         )
         return
-    sleeves = (
-        ("Catch the armhole allowances together at underarm and shoulder with a loose stitch.",)
-        if bench.has_sleeves
-        else ()
-    )
+    places = "underarm and shoulder" if bench.has_caps else "the underarm"
+    sleeves = (f"Catch the armhole allowances together at {places} with a loose stitch.",) if bench.has_sleeves else ()
     yield Operation(
         id="lay-in-lining",
         technique=ID,

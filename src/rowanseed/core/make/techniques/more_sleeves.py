@@ -8,7 +8,7 @@ from dataclasses import replace
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Meant, Need, On, Operation
-from rowanseed.core.make.shared import clip, matching, neaten_together, press, sew
+from rowanseed.core.make.shared import clip, finishes_edges, matching, neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam, sleeves
@@ -19,6 +19,10 @@ from rowanseed.core.pattern.pieces import Panel
 
 SHALLOW = 0.28
 """A cap no higher than so much of the sleeve's width goes in flat (common practice, no source)."""
+
+
+FLAT = ("raglan", "dropped-sleeve", "sleeve-in-the-flat")
+"""Techniques by which a sleeve is sewn in before it is closed."""
 
 
 # ---------------------------------------------------------------- raglan
@@ -50,11 +54,13 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         flat=True,
     )
     clipped = clip(bench, duty.ids, "raglan seam")
-    before = [Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first")]
+    before = []
     if clipped:
         yield clipped
         before.append(Need(facts.join(Fact.GRADED, join.id), "a curved allowance lies flat only where it is clipped"))
-    yield neaten_together(bench, duty.ids, "raglan seam")
+    if finishes_edges(bench, duty.ids):
+        yield neaten_together(bench, duty.ids, "raglan seam")
+        before.append(Need(facts.join(Fact.FINISHED, join.id), sleeves.TOGETHER))
     pressed = press(
         bench,
         duty.ids,
@@ -115,6 +121,15 @@ def _is_shallow(bench: Workbench, join: Join) -> bool:
         if bench.strays(cap) > SHALLOW * width:
             return False
     return bool(caps)
+
+
+def goes_in_flat(bench: Workbench, join: Join) -> bool:
+    """Whether the seam between a sleeve and the body is sewn before sides and sleeves are closed, as chosen or as is
+    usual."""
+    chosen = next((technique for id, technique in bench.chosen if id == join.id), None)
+    if chosen is not None:
+        return chosen in FLAT
+    return any(join.id in duty.ids for duty in (*finds_raglan(bench), *finds_dropped(bench)))
 
 
 TECHNIQUES = (

@@ -9,7 +9,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import closures_of
+from rowanseed.core.make.which import closures_of, ends_of_facings
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.fastenings import open_edges
 from rowanseed.core.pattern.making import ClosureKind
@@ -74,6 +74,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=(
             Need(facts.join(Fact.PRESSED, join.id), "the facing is on first"),
             Need(facts.join(Fact.TURNED, join.id), "the facing lies in its place", where_given=True),
+            *(
+                Need(facts.finish(Fact.FINISHED, f.id), "its lower end is closed first", where_given=True)
+                for f in ends_of_facings(bench)
+            ),
         ),
         gives=(Fact.CLOSED,),
         removes=(BASTING,),

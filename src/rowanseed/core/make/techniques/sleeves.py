@@ -8,7 +8,7 @@ from dataclasses import replace
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Meant, Need, Operation
-from rowanseed.core.make.shared import neaten_together, press, sew
+from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.plain_seam import fullness
 from rowanseed.core.make.workbench import Workbench, pieces_of
@@ -16,21 +16,25 @@ from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import MarkKind, Panel
 
 SECOND_ROW = 3.0
+TOGETHER = "both edges are neatened together first"
 
 
-def _sleeve_joins(bench: Workbench) -> Iterator[Join]:
+def sleeve_joins(bench: Workbench) -> Iterator[Join]:
+    """Seams between the sleeve and the body; what both have together with a collar or a facing is another one."""
     for join in bench.joins.values():
-        panels = bench.panels((*join.a, *join.b))
+        sides = [bench.panels(join.a), bench.panels(join.b)]
+        body = next((panels for panels in sides if panels != {Panel.SLEEVE}), frozenset())
         if (
-            Panel.SLEEVE in panels
-            and panels & {Panel.FRONT, Panel.BACK}
+            {Panel.SLEEVE} in sides
+            and body & {Panel.FRONT, Panel.BACK}
+            and Panel.BAND not in body
             and not pieces_of((*join.a, *join.b)) & bench.inner
         ):
             yield join
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in _sleeve_joins(bench):
+    for join in sleeve_joins(bench):
         yield single(join.id)
 
 
@@ -83,7 +87,9 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         rows=1.4,
         look="The cap is smooth over the shoulder, and the sleeve hangs a little to the front, both alike.",
     )
-    yield neaten_together(bench, duty.ids, "set-in sleeve")
+    neatened = finishes_edges(bench, duty.ids)
+    if neatened:
+        yield neaten_together(bench, duty.ids, "set-in sleeve")
     yield press(
         bench,
         duty.ids,
@@ -94,7 +100,7 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "From the sleeve's inside only the allowance, over the end of a ham, so that it falls into the sleeve; "
             "the cap is never pressed flat.",
         ),
-        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
+        requires=(Need(facts.join(Fact.FINISHED, join.id), TOGETHER),) if neatened else (),
     )
 
 
@@ -120,14 +126,16 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         look="The cap is smooth, and the ends of both edges are level.",
         flat=True,
     )
-    yield neaten_together(bench, duty.ids, "sleeve in the flat")
+    neatened = finishes_edges(bench, duty.ids)
+    if neatened:
+        yield neaten_together(bench, duty.ids, "sleeve in the flat")
     pressed = press(
         bench,
         duty.ids,
         "sleeve in the flat",
         way="side",
         words="towards the body",
-        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
+        requires=(Need(facts.join(Fact.FINISHED, join.id), TOGETHER),) if neatened else (),
     )
     yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))
 

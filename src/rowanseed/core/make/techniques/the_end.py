@@ -44,7 +44,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         how=(
             f"{iron_for(bench)} From the wrong side or through a cloth; seams on a roll, then collar and bands, the "
             "hem last.",
-            "Hang it up, buttoned, until it is cool and dry.",
+            "Hang it up, closed, until it is cool and dry.",
         ),
         bench=Bench.IRON,
         minutes=minutes.each(12),

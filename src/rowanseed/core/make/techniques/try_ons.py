@@ -90,7 +90,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         how.append("Pin the seam of the zip from the waist down: the zip goes in after the band.")
     if sews_sides_last(bench):
         how.append("Pin the sides on the stitching line; they are sewn last.")
-    if bench.has_sleeves:
+    if any(op.technique == "set-in sleeve" for op in operations):
         how.append("The sides are easiest taken in now, before the sleeves are set.")
     if bench.household.habits.try_on is TryOn.BASTED and zipped_across(bench, sides):
         how.append("The sides are sewn and not basted: the zip crosses the waist seam, and that crosses them.")

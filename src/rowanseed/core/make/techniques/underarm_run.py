@@ -1,0 +1,99 @@
+"""Side and sleeve in one run, over the armhole seam, where the sleeve was sewn in flat."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.shared import clip, finishes_edges, neaten_apart, press, sew
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.more_sleeves import goes_in_flat
+from rowanseed.core.make.techniques.plain_seam import order_needs
+from rowanseed.core.make.techniques.sleeves import sleeve_joins
+from rowanseed.core.make.which import simple_seams
+from rowanseed.core.make.workbench import Workbench, both_sides, pieces_of
+from rowanseed.core.pattern.making import Join, Press
+from rowanseed.core.pattern.pieces import Panel
+
+ID = "underarm in one run"
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    armholes = list(sleeve_joins(bench))
+    if not armholes or not all(goes_in_flat(bench, join) for join in armholes):
+        return
+    plain = [j for j in simple_seams(bench) if j.press is Press.OPEN and not pieces_of((*j.a, *j.b)) & bench.inner]
+    sides = [j for j in plain if bench.closes_side(j) and _reaches(bench, j, armholes)]
+    sleeves = [j for j in plain if _closes_sleeve(bench, j) and _reaches(bench, j, armholes)]
+    if len(sides) == len(sleeves) == 1:
+        yield single(sides[0].id, sleeves[0].id)
+
+
+def _closes_sleeve(bench: Workbench, join: Join) -> bool:
+    return join.each_hand and bench.panels((*join.a, *join.b)) == {Panel.SLEEVE}
+
+
+def _reaches(bench: Workbench, join: Join, armholes: list[Join]) -> bool:
+    """Whether it ends at the seams that sew the sleeve to the body."""
+    return {other.id for other in bench.crossing([join.id])} >= {other.id for other in armholes}
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    side, sleeve = (bench.joins[id] for id in duty.ids)
+    names = f"{lower_first(side.name)} and {lower_first(sleeve.name)}"
+    before: list[Need] = []
+    needs = [need for join in (side, sleeve) for need in order_needs(bench, join)]
+    if finishes_edges(bench, duty.ids):
+        neatened = neaten_apart(bench, duty.ids, ID)
+        yield replace(neatened, title=f"Neaten the edges: {names}{both_sides(side)}")
+        needs.append(Need(facts.join(Fact.NEATENED, side.id), "edges pressed open are neatened apart, before the seam"))
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        title=f"Sew {names} in one run{both_sides(side)}",
+        how=(
+            "Right sides together; the armhole seam on itself first, its allowances lying as they were pressed, then "
+            "the ends and the notches, then between.",
+            f"{bench.seam_of(side)} {_run(bench, side)}, over the armhole seam, and on to the "
+            f"{_far(bench, sleeve)}; backstitch both ends.",
+        ),
+        requires=tuple(dict.fromkeys(needs)),
+        look="Under the arm the four seams meet in one point, and no pleat is caught.",
+    )
+    clipped = clip(bench, duty.ids, ID)
+    if clipped:
+        yield replace(clipped, title=f"Clip and notch the curve: {names}{both_sides(side)}")
+        before += [
+            Need(facts.join(Fact.GRADED, id), "a curved allowance opens only where it is clipped") for id in duty.ids
+        ]
+    title = f"Press open: {names}{both_sides(side)}"
+    yield press(bench, duty.ids, ID, way="open", words="open", title=title, requires=tuple(before))
+
+
+def _run(bench: Workbench, side: Join) -> str:
+    return f"from the {_far(bench, side)} up the side"
+
+
+def _far(bench: Workbench, join: Join) -> str:
+    """The end of a seam that lies away from the armhole."""
+    run = bench.run(join.a, each_hand=join.each_hand)
+    return run.start if run.start in ("hem", "wrist", "waist", "lower edge") else run.end
+
+
+TECHNIQUES = (
+    Technique(
+        id="underarm-in-one-run",
+        name="Side and sleeve in one run",
+        chapter="sleeves",
+        finds=finds,
+        sews=sews,
+        rank=60,
+        words={"underarm": "where the side seam and the sleeve seam meet"},
+        draw="seam open",
+    ),
+)
