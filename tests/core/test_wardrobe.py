@@ -108,7 +108,7 @@ NOT_IN_ANY_GARMENT = {"patch", "three-layers", "mitred-hem", "stand-first"}
 
 
 def test_every_kind_of_detail_has_its_garment():
-    assert set(KINDS) | {DetailKind.SCALLOPS, DetailKind.PLEATED_BAND} == set(DetailKind)
+    assert set(KINDS) | {DetailKind.SCALLOPS, DetailKind.PLEATED_BAND, DetailKind.FLY} == set(DetailKind)
 
 
 # ---------------------------------------------------------------- what a teacher looks for
@@ -121,12 +121,17 @@ def _order(name, household="usual"):
 BEFORE = [
     ("fly", "sew-centre-back", "zip-it"),
     ("fly", "underlap-it", "baste-it"),
+    ("fly with its pieces", "shield-it", "underlap-it"),
+    ("fly with its pieces", "neaten-fly-facing-lower", "facing-it"),
+    ("fly with its pieces", "facing-it", "baste-it"),
+    ("separating zip", "baste-it", "sew-fronts"),
+    ("separating zip", "turn-fronts", "zip-it"),
     ("drawn skirt", "openings-waist", "fold-waist"),
     ("cut in one", "sew-sides", "reinforce-sides"),
     ("raglan", "sew-raglan-front", "sew-sides"),
-    ("raglan", "sew-raglan-back", "sew-underarms"),
+    ("raglan", "sew-raglan-back", "sew-sides"),
     ("dropped sleeve", "sew-armholes", "sew-sides"),
-    ("dropped sleeve", "sew-armholes", "sew-underarms"),
+    ("dropped sleeve", "sew-armholes", "sew-sides"),
     ("notched collar", "sew-collar-neck", "sew-collar-edge"),
     ("notched collar", "sew-collar-facing", "sew-collar-edge"),
     ("notched collar", "sew-collar-edge", "sew-fronts"),

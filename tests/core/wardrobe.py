@@ -669,6 +669,25 @@ def scalloped():
     return made.pattern()
 
 
+def separating():
+    made = armholes(neck(body(_Garment(), opening=True)))
+    _facing_of_front(made)
+    made.finishes.append(
+        Finish("facing-top", "Upper end of the facing", FinishKind.RAW, (part("front-facing", "neck"),))
+    )
+    made.closures.append(Closure("it", ClosureKind.SEPARATING_ZIP, "fronts"))
+    return made.pattern()
+
+
+def fly():
+    """A fly whose facing and shield the pattern draws."""
+    ends = (FinishKind.CAUGHT, FinishKind.NEATENED, FinishKind.NEATENED, FinishKind.CAUGHT)
+    pieces = _loose(
+        DetailKind.FLY, on=("back",), along=("centre-back",), pieces=("fly-facing", "fly-shield"), ends=ends
+    )
+    return skirt(zipped=ClosureKind.FLY_ZIP, extra=pieces)
+
+
 def interlined():
     made = armholes(neck(body(_Garment(), interfaced=True)))
     made.pieces = [
@@ -852,6 +871,8 @@ WARDROBE = {
     "lacing": lambda: _opened(ClosureKind.LACING),
     "buttons": lambda: _opened(ClosureKind.BUTTONS),
     "fly": lambda: skirt(zipped=ClosureKind.FLY_ZIP),
+    "fly with its pieces": fly,
+    "separating zip": separating,
     "lapped zip": lambda: skirt(zipped=ClosureKind.LAPPED_ZIP),
     "exposed zip": lambda: skirt(zipped=ClosureKind.EXPOSED_ZIP),
     "hooks": lambda: skirt(zipped=ClosureKind.HOOK_AND_EYE),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.compose.bodice import PAD
-from rowanseed.core.compose.description import Description, HemKind, LiningMethod, LiningOf
+from rowanseed.core.compose.description import Description, HemKind, LiningMethod, LiningOf, SleeveEnd
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
 from rowanseed.core.derive.facing import can_be_faced
 from rowanseed.core.derive.lining import can_be_lined, schools
@@ -13,13 +13,16 @@ from rowanseed.core.pattern.pattern import Pattern
 
 
 def described_layers(pattern: Pattern, description: Description, *, view: str, size: str) -> Layers:
-    """Lining and faced hem, as far as they can be worked out; a bagged lining is composed with the pieces already.
+    """Lining and faced edges, as far as they can be worked out; a bagged lining is composed with the pieces already.
 
     A lining that is sewn in ends at the facing; one that is hung or felled by hand is laid under it (common practice,
     no source).
     """
     lining, layers = description.features.lining, Layers()
-    hems = {finish.id for finish in can_be_faced(pattern, view)} & {"hem"}
+    sleeve = description.features.sleeve
+    asked = {"hem"} if description.features.hem.kind is HemKind.FACED else set()
+    asked |= {"wrist"} if sleeve is not None and sleeve.end is SleeveEnd.FACING else set()
+    faced = tuple(finish.id for finish in can_be_faced(pattern, view) if finish.id in asked)
     derived = lining is not None and lining.method is not LiningMethod.BAGGED and lining.of is LiningOf.ALL
     if lining is not None and derived and can_be_lined(pattern, view):
         possible = schools(pattern, view, size)
@@ -30,4 +33,4 @@ def described_layers(pattern: Pattern, description: Description, *, view: str, s
         )
     if description.features.pads and any(piece.has_edge("shoulder") for piece in pattern.pieces):
         layers = replace(layers, pad=PAD)
-    return replace(layers, faced=tuple(hems)) if description.features.hem.kind is HemKind.FACED else layers
+    return replace(layers, faced=faced)

@@ -8,6 +8,7 @@ from dataclasses import replace
 from functools import lru_cache
 
 from rowanseed.core.base.same import Same
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Interfaced
 from rowanseed.core.compose.facing_drawn import along_both, along_one, beside_of, has_dart
@@ -59,9 +60,15 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Ite
         build.along[id] = (ALONG_OPENING,)
     else:
         build.join(f"{id}-facing", f"Facing to {words}", parts, faced, press=Press.FACING, each_hand=id == "armhole")
-        build.finish(f"{id}-facing-edge", f"Inner edge of the {words} facing", FinishKind.NEATENED, inner)
+        inside = f"Inner edge of the {lower_first(_called(id))} facing"
+        build.finish(f"{id}-facing-edge", inside, FinishKind.NEATENED, inner)
         build.along[id] = (f"{id}-facing",)
-    _facing_ends(build, id, words, new)
+    _facing_ends(build, id, new)
+
+
+def _called(id: str) -> str:
+    """What a facing is called by what it faces."""
+    return "Front edge" if id == "opening" else id.capitalize()
 
 
 def _in_one(
@@ -170,7 +177,7 @@ def _facing_seams(build: Build, id: str, made: dict[str, str]) -> None:
         if a and b:
             build.join(
                 f"{id}-{join.id}-facing",
-                f"Facing, {join.name[:1].lower()}{join.name[1:]}",
+                f"{_called(id)} facing, {lower_first(join.name)}",
                 (part(made[p.piece], p.edge, p.hand) for p in a),
                 (part(made[p.piece], p.edge, p.hand) for p in b),
                 each_hand=join.each_hand,
@@ -205,7 +212,7 @@ def _opens_on(build: Build, join: Join, to_mark: tuple[str, str]) -> str:
     return names[(own + 1) % len(names)] if mark.anchor == "end" else names[own - 1]
 
 
-def _facing_ends(build: Build, id: str, words: str, made: Iterable[str]) -> None:
+def _facing_ends(build: Build, id: str, made: Iterable[str]) -> None:
     """Ends of a facing that meet no other: at a hem they are closed with it, at an opening turned in."""
     sewn = {(p.piece, p.edge) for j in build.joins for p in (*j.a, *j.b)}
     done = {(p.piece, p.edge) for f in build.finishes for p in f.parts}
@@ -219,5 +226,5 @@ def _facing_ends(build: Build, id: str, words: str, made: Iterable[str]) -> None
         for e in piece.edges:
             if (facing, e.name) not in sewn | done and e.name not in own:
                 (low if e.name == "hem" else left).append(part(facing, e.name))
-    build.finish(f"{id}-facing-ends", f"Ends of the {words} facing", FinishKind.RAW, left)
+    build.finish(f"{id}-facing-ends", f"Ends of the {lower_first(_called(id))} facing", FinishKind.RAW, left)
     build.finish(f"{id}-facing-hems", "Lower ends of the facings", FinishKind.TURNED, low)

@@ -31,6 +31,11 @@ LEANS = 120.0
 """A front's facing leaves its straight line so far below the neck, in mm, and goes round to the shoulder."""
 ROUNDED, TURNS = 60.0, 6
 """The corner that it goes round is rounded by so much, in mm, and drawn through so many places and one."""
+BESIDE_SLIT, BELOW_SLIT = 40.0, 40.0
+"""A facing reaches so far, in mm, beside a slit and below its end."""
+LEAVES, SLIMMER = 0.45, 0.7
+"""Round the neck it leaves its line at such a share of it, and is nowhere wider beside the slit than such a share of
+how far that lies from the centre."""
 FINER, SMOOTHED = 6, 24
 """Between these places it is looked at so finely, and evened out so often, that no kink is left."""
 
@@ -81,6 +86,23 @@ def _inner_edge(piece: Piece, edge: str, faced: Chain, size: str, first: Point, 
     if piece.panel is Panel.SLEEVE and has_dart(piece, edge):
         return (_bent(first, last, _at_depth(piece, edge, size, depth), -1),)
     return parallel(_followed(piece, edge, faced), first, last, -depth)
+
+
+def round_a_slit(edges: Mapping[str, Chain], long: float) -> Edges:
+    """The facing of a neck on the fold, led down along its centre and round the end of a slit that is so long, in mm.
+
+    Its edges are neck, centre, inner and shoulder, in this order.
+    """
+    top = edges["neck"][-1].end
+    low = (top[0] + long + BELOW_SLIT, 0.0)
+    inner = edges["inner"]
+    _, on = split_chain(inner, LEAVES * chain_length(inner))
+    leaves = on[0].start
+    wide = min(BESIDE_SLIT, SLIMMER * leaves[1])
+    corner = (leaves[0] + (leaves[1] - wide), wide)
+    start = on[0].derivative(0.0)
+    path = (*straight(low, (low[0], wide), corner), curve(corner, (-1.0, 0.0), leaves, unit(start)))
+    return {**edges, "centre": straight(top, low), "inner": (*path, *on)}
 
 
 def _round_the_corner(

@@ -193,7 +193,7 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             build.finish("wrist", "Sleeve ends", FinishKind.HEM, parts, folds)
             if sleeve.end is SleeveEnd.FACING:
                 build.assumed["features.sleeve.end"] = (
-                    "the end is turned in; face it at the Cloth station to save depth"
+                    "the facing of the sleeve ends is cut from the pieces' own shape; change it at the Cloth station"
                 )
         case SleeveEnd.BINDING:
             build.finish("wrist", "Sleeve ends", FinishKind.BINDING, parts)

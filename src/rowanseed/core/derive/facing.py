@@ -147,15 +147,16 @@ def joins_between(joins: tuple[Join, ...], finish: Finish, added: Mapping[str, P
     """The seams of the facing with itself: those of the garment that reach the edge."""
 
     def of_facing(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
-        return tuple(replace(p, piece=added[p.piece].id) for p in parts)
+        there = (p for p in parts if p.piece in added and added[p.piece].has_edge(p.edge))
+        return tuple(replace(p, piece=added[p.piece].id) for p in there)
 
     for join in joins:
-        parts = (*join.a, *join.b)
-        if all(p.piece in added and added[p.piece].has_edge(p.edge) for p in parts):
+        a, b = of_facing(join.a), of_facing(join.b)
+        if a and b:
             yield Join(
                 id=f"{finish.id}-facing-{join.id}",
                 name=(f"Facing {lower_first(join.name)}, at the {lower_first(finish.name)}"),
-                a=of_facing(join.a),
-                b=of_facing(join.b),
+                a=a,
+                b=b,
                 each_hand=join.each_hand,
             )

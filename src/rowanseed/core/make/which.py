@@ -161,7 +161,8 @@ def hems(bench: Workbench) -> Iterator[Finish]:
 
 
 def is_sleeve(bench: Workbench, finish: Finish) -> bool:
-    return bench.panels(finish.parts) == {Panel.SLEEVE}
+    """Whether it ends sleeves, of their own or cut in one with the body."""
+    return bench.panels(finish.parts) == {Panel.SLEEVE} or all(p.edge == "wrist" for p in finish.parts)
 
 
 def is_lining(bench: Workbench, finish: Finish) -> bool:

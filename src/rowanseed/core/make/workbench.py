@@ -57,6 +57,7 @@ ENDS = {
     "waist": "waist",
     "cap": "armhole",
     "wrist": "wrist",
+    "sleeve": "sleeve edge",
     "centre": "centre",
     "upper": "upper edge",
     "lower": "lower edge",

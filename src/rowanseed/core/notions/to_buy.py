@@ -140,7 +140,8 @@ def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
     A longer one is shortened at the bottom, with a bar tack.
     """
     needed = opening - STOP + (LONGER if invisible else 0.0)
-    inches = next((z for z in ZIP_LENGTHS_IN if z * INCH >= needed - 0.5), math.ceil(needed / INCH))
+    stocked = next((z for z in ZIP_LENGTHS_IN if z * INCH >= needed - 0.5), None)
+    inches = math.ceil(needed / INCH) if stocked is None else stocked
     given = [
         Given("opening", length(opening), Source.DRAWING),
         Given("left free at the top", fine(STOP), Source.PRACTICE),
@@ -150,11 +151,12 @@ def zip_to_buy(opening: float, *, invisible: bool = False) -> Working:
     return Working(
         name="Zip",
         quantity=length(inches * INCH),
-        formula="the next stock length from the opening less its top"
+        formula=("the next stock length" if stocked else "longer than zips are stocked: the next inch")
+        + " from the opening less its top"
         + (", and so much longer, up" if invisible else " up")
         + "; a longer one is shortened with a bar tack",
         given=tuple(given),
-        rounding="a stock length",
+        rounding="a stock length" if stocked else "whole inches",
     )
 
 

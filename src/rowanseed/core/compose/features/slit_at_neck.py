@@ -1,12 +1,16 @@
-"""A slit or keyhole cut into the fold below the neck, faced."""
+"""A slit or keyhole cut into the fold below the neck: faced in one with a faced neck, else by a facing of its own."""
 
 from __future__ import annotations
+
+from dataclasses import replace
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import OpeningKind
 from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.facing_drawn import round_a_slit
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes, closes_an_edge, opening_half
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
@@ -16,9 +20,53 @@ SLIT = 140.0
 
 
 def finish(build: Build, body: Body) -> None:
-    half = opening_half(body, build.description)
-    long = build.description.features.opening.length or SLIT
-    piece = half.neck[0].piece
+    piece = opening_half(body, build.description).neck[0].piece
+    _line(build, piece, piece)
+    if not faced_neck(build, body):
+        _facing(build, piece)
+
+
+def adds(build: Build) -> None:
+    """What the slit is faced by, once the neck is."""
+    where = build.description.features.opening.where
+    own = next(p for p in build.pieces.values() if p.line(LineKind.PLACEMENT, "slit") is not None)
+    facing = f"{own.id}-neck-facing"
+    if facing in build.pieces:
+        known = build.pieces[facing]
+        shapes = {
+            size: replace(shape, edges=round_a_slit(shape.edges, _long(build))) for size, shape in known.shapes.items()
+        }
+        build.change(facing, shapes=shapes, name=f"{where.words.capitalize()} facing of neck and slit")
+        _line(build, facing, own.id)
+    kind = build.description.features.opening.kind
+    assert kind is not None
+    by = facing if facing in build.pieces else "slit-facing"
+    build.details.append(
+        Detail("slit", f"{kind.words.capitalize()} at the neck", DetailKind.FACED_SLIT, pieces=(by,), on=(own.id,))
+    )
+    if kind is OpeningKind.KEYHOLE:
+        build.assumed["features.opening.kind"] = (
+            "a keyhole is drafted by its middle line; what closes it at the top is sewn by your booklet"
+        )
+
+
+def _long(build: Build) -> float:
+    return build.description.features.opening.length or SLIT
+
+
+def _line(build: Build, piece: str, of: str) -> None:
+    """The line of the slit on a piece, where the neck of another ends at the centre."""
+    long = _long(build)
+    build.line(
+        piece,
+        LineKind.PLACEMENT,
+        "slit",
+        lambda size: ((x := build.edge(of, "neck", size)[-1].end[0], 0.0), (x + long, 0.0)),
+    )
+
+
+def _facing(build: Build, piece: str) -> None:
+    long = _long(build)
 
     def draw(size: Size) -> Edges:
         top = build.edge(piece, "neck", size)[-1].end[0]
@@ -30,12 +78,6 @@ def finish(build: Build, body: Body) -> None:
         }
 
     build.piece("slit-facing", "Facing of the slit", draw, panel=Panel.OTHER, fold="centre")
-    build.line(
-        piece,
-        LineKind.PLACEMENT,
-        "slit",
-        lambda size: ((x := build.edge(piece, "neck", size)[-1].end[0], 0.0), (x + long, 0.0)),
-    )
     build.finish(
         "slit-facing-edge",
         "Edges of the slit's facing",
@@ -43,17 +85,6 @@ def finish(build: Build, body: Body) -> None:
         (part("slit-facing", "lower"), part("slit-facing", "outer")),
     )
     build.finish("slit-facing-top", "Upper edge of the slit's facing", FinishKind.RAW, (part("slit-facing", "top"),))
-    kind = build.description.features.opening.kind
-    assert kind is not None
-    build.details.append(
-        Detail(
-            "slit",
-            f"{kind.words.capitalize()} at the neck",
-            DetailKind.FACED_SLIT,
-            pieces=("slit-facing",),
-            on=(piece,),
-        )
-    )
 
 
 FEATURES = (
@@ -62,5 +93,6 @@ FEATURES = (
         asked=lambda d: closes(d) in (OpeningKind.SLIT, OpeningKind.KEYHOLE) and not closes_an_edge(d),
         ends=frozenset({Ended.OPENING}),
         finish=finish,
+        adds=adds,
     ),
 )

@@ -13,7 +13,7 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Suppl
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
-from rowanseed.core.pattern.making import FinishKind, Join
+from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.walk import join_over_garment
 
@@ -128,7 +128,9 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Where it meets the zip, turn {bench.margin(20)} of the facing's end to its wrong side so that the fold lies "
         f"{bench.margin(FREE_OF_COIL)} from the coil, and fold the garment's own allowance back over it at the zip."
     )
-    ring = bench.run(join.a, each_hand=join.each_hand).ring and not bench.opened_on(join)
+    # A slit that the same facing faces is cut once the neck is sewn.
+    closed = bench.run(join.a, each_hand=join.each_hand).ring or bool(_slits(bench, join))
+    ring = closed and not bench.opened_on(join)
     yield sew(
         bench,
         duty.ids,
@@ -173,6 +175,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
     yield _turn(bench, join, edge)
     yield _tack(bench, join)
+
+
+def _slits(bench: Workbench, join: Join) -> tuple[Detail, ...]:
+    """The slits that are faced in one with this edge."""
+    facing = pieces_of(join.b)
+    return tuple(d for d in bench.details_of(DetailKind.FACED_SLIT) if set(d.pieces) & facing)
 
 
 def _is_soft_neck(bench: Workbench, join: Join) -> bool:
@@ -226,7 +234,13 @@ def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
         bench=Bench.IRON,
         minutes=minutes.press(bench.around([join.id])),
         on=on_joins(bench, join.id),
-        requires=(Need(facts.join(Fact.UNDERSTITCHED, join.id), "then it stays inside"),),
+        requires=(
+            Need(facts.join(Fact.UNDERSTITCHED, join.id), "then it stays inside"),
+            *(
+                Need(facts.detail(Fact.JOINED, slit.id), "the slit is sewn and cut before the facing is turned")
+                for slit in _slits(bench, join)
+            ),
+        ),
         gives=(facts.join(Fact.TURNED, join.id),),
         caution=HOT,
         look=SEEN_BELOW if turned else "From the right side the facing cannot be seen.",

@@ -6,9 +6,10 @@ Fronts have extensions cut on for it, or the pattern has a facing and a shield.
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
-from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.facts import Fact, State
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_closure
@@ -82,9 +83,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         yield _extensions(bench, duty, step, on, join)
     else:
         yield from _faced(bench, duty, step, on, fly)
+    held = () if fly is None else _caught(bench, duty, fly.pieces[1])
     yield step(
         "underlap",
-        Act.BASTE,
+        Act.BASTE if fly is None else Act.ATTACH,
         f"Sew the zip to the underlap: {step.name}",
         f"Zip closed, face up, under the {under} front's fold, the fold close beside the teeth, its stop "
         f"{bench.margin(6)} above the end of the opening. "
@@ -97,8 +99,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(8),
         setting=foot,
         after={Fact.PREPARED: "the folds are pressed first"},
-        gives=(Fact.ATTACHED,),
-        on=on,
+        gives=(Fact.ATTACHED, *(() if fly is None else (facts.detail(Fact.FINISHED, fly.id), *_whole(held)))),
+        on=replace(on, finishes=held),
         look="The fold runs beside the teeth and does not cover them.",
     )
     yield step(
@@ -167,7 +169,7 @@ def _faced(bench: Workbench, duty: Duty, step: Steps, on: On, fly: Detail) -> It
     join = bench.joins[closure.join]
     facing, shield = fly.pieces
     seams = tuple(id for id in duty.ids if id in bench.joins)
-    caught = tuple(id for id in duty.ids if id in bench.finishes)
+    caught = _caught(bench, duty, facing)
     made = facts.detail(Fact.PREPARED, fly.id)
     sewn = facts.detail(Fact.ATTACHED, fly.id)
     yield step(
@@ -196,8 +198,8 @@ def _faced(bench: Workbench, duty: Duty, step: Steps, on: On, fly: Detail) -> It
         f"stitch {bench.margin(2)} beside the seam through facing and allowances.",
         took=minutes.each(8),
         needs=(*after_seam(bench, closure, join), *_stiffened(facing), *_neatened(bench, facing)),
-        gives=(sewn,),
-        on=On(closures=(closure.id,), pieces=(facing,), edges=on.edges),
+        gives=(sewn, *_whole(caught)),
+        on=On(closures=(closure.id,), pieces=(facing,), finishes=caught, edges=on.edges),
         removes=(OPENING,),
         look="The seam ends at the very stitch where the centre seam begins.",
     )
@@ -215,14 +217,21 @@ def _faced(bench: Workbench, duty: Duty, step: Steps, on: On, fly: Detail) -> It
             Need(sewn, "the lap is faced first"),
             Need(made, "the shield goes in with the zip"),
         ),
-        gives=(
-            Fact.PREPARED,
-            facts.detail(Fact.FINISHED, fly.id),
-            *(facts.finish(fact, id) for id in caught for fact in (Fact.FINISHED, Fact.ATTACHED)),
-        ),
-        on=On(closures=(closure.id,), pieces=(facing,), finishes=caught, edges=on.edges),
+        gives=(Fact.PREPARED,),
+        on=On(closures=(closure.id,), pieces=(facing,), edges=on.edges),
         look=MET,
     )
+
+
+def _caught(bench: Workbench, duty: Duty, piece: str) -> tuple[str, ...]:
+    """The edges of one of the fly's pieces that are sewn over."""
+    return tuple(
+        id for id in duty.ids if id in bench.finishes and {p.piece for p in bench.finishes[id].parts} == {piece}
+    )
+
+
+def _whole(finishes: tuple[str, ...]) -> tuple[State, ...]:
+    return tuple(facts.finish(fact, id) for id in finishes for fact in (Fact.FINISHED, Fact.ATTACHED))
 
 
 def _stiffened(piece: str) -> tuple[Need, ...]:

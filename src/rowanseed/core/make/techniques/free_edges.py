@@ -64,6 +64,13 @@ def across(bench: Workbench, finish: Finish) -> Iterator[Need]:
             (*join.a, *join.b)
         ) <= bench.facings:
             yield Need(facts.join(Fact.PRESSED, join.id), "a seam is pressed before its edge is finished across it")
+        elif bench.is_faced(join) and not pieces_of(finish.parts) & bench.inner and not _reaches_hem(finish):
+            yield Need(facts.join(Fact.TURNED, join.id), "the facing that ends there is turned in", where_given=True)
+
+
+def _reaches_hem(finish: Finish) -> bool:
+    """Whether it is a lower edge, which a facing's end is closed at in its own way."""
+    return all(p.edge in ("hem", "wrist") for p in finish.parts)
 
 
 def _whole(bench: Workbench, finish: Finish) -> str:

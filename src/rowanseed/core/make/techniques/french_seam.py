@@ -91,7 +91,7 @@ def _first_row(
         bench=Bench.MACHINE,
         minutes=minutes.seam(bench.around(duty.ids), 1.5),
         on=on_joins(bench, *duty.ids),
-        requires=tuple(bench.flat_first(duty.ids)),
+        requires=(*bench.flat_first(duty.ids), *plain_seam.order_needs(bench, bench.joins[duty.id])),
         gives=(facts.join(Fact.GRADED, duty.id),),
         setting=settings.seam(bench.household, lining=lining),
         rows=0,

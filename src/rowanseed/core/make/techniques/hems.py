@@ -15,6 +15,11 @@ from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, NEEDS_NOTHING, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
 
+ENDS_IN = (
+    "Where the garment is open fold the facing's end to its wrong side first, so that it lies {short} inside the "
+    "finished edge; it is felled down there at last."
+)
+
 
 def finds_machine(bench: Workbench) -> Iterator[Duty]:
     for finish in hems(bench):
@@ -23,8 +28,10 @@ def finds_machine(bench: Workbench) -> Iterator[Duty]:
 
 def finds_faced(bench: Workbench) -> Iterator[Duty]:
     for finish in edges_of(bench, FinishKind.HEM):
-        if facing_of(bench, finish):
-            yield single(finish.id)
+        facing = facing_of(bench, finish)
+        if facing:
+            own = (f.id for f in edges_of(bench, FinishKind.TURNED) if pieces_of(f.parts) <= pieces_of(facing))
+            yield single(finish.id, *own)
 
 
 # ---------------------------------------------------------------- the hem itself
@@ -210,10 +217,12 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     ) + tuple(
         Need(facts.finish(Fact.FINISHED, f.id), "its inner edge is easier to finish before it is on")
         for f in bench.finishes.values()
-        if pieces_of(f.parts) <= pieces and f.kind not in NEEDS_NOTHING
+        if pieces_of(f.parts) <= pieces and f.kind not in NEEDS_NOTHING and f.id not in duty.ids
     )
     mm = bench.around([finish.id])
     on = On(edges=edges)
+    ends = duty.ids[1:]
+    open_ended = not is_round(bench, finish)
     yield Operation(
         id=f"face-{finish.id}",
         technique="faced hem",
@@ -221,7 +230,8 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Sew the facing to the {name}",
         how=(
             f"The edge is cut level {bench.fine(width)} below the hem line. Right sides together, seam on seam.",
-            f"{bench.fine(width)} seam, all round.",
+            *((ENDS_IN.format(short=bench.margin(2)),) if open_ended else ()),
+            f"{bench.fine(width)} seam, {begins_at(bench, finish) if open_ended else 'all round'}.",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),
@@ -269,9 +279,12 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=("Slip stitch its inner edge, loose enough that nothing pulls on the right side.",),
         bench=Bench.HAND,
         minutes=minutes.hand(mm),
-        on=On(finishes=(finish.id,), edges=edges),
+        on=On(finishes=duty.ids, edges=edges),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it lies in its place"),),
-        gives=(facts.finish(Fact.HEMMED, finish.id), facts.finish(Fact.FINISHED, finish.id)),
+        gives=(
+            facts.finish(Fact.HEMMED, finish.id),
+            *(facts.finish(Fact.FINISHED, id) for id in (finish.id, *ends)),
+        ),
         rows=2,
     )
 

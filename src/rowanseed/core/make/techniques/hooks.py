@@ -39,7 +39,7 @@ def _held(bench: Workbench) -> tuple[Need, ...]:
     turned = (
         Need(facts.finish(Fact.FINISHED, f.id), "the band is whole", where_given=True)
         for f in bench.finishes.values()
-        if f.kind is FinishKind.TURNED and not pieces_of(f.parts) & bench.linings
+        if f.kind is FinishKind.TURNED and not pieces_of(f.parts) & bench.inner
     )
     return (*tacked, *turned)
 

@@ -65,8 +65,9 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, first, before = _start(bench, duty, "narrow hem")
     yield from first
     bow = any(bench.is_curved(part) for part in bench.finishes[duty.id].parts)
+    each = min(NARROW[0], _depth(step) / 2)
     guide = (
-        f"On this curve first stitch all round {bench.margin(NARROW[0])} from the raw edge: the row is the fold line, "
+        f"On this curve first stitch all round {bench.margin(each)} from the raw edge: the row is the fold line, "
         "and takes the fullness in.",
     )
     yield step(
@@ -75,7 +76,7 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Fold and press a narrow hem: {step.name}",
         *_surplus(step, sum(NARROW)),
         *(guide if bow else ()),
-        f"{bench.margin(NARROW[0])} to the wrong side, then as much again; {iron_for(bench)}",
+        f"{bench.margin(each)} to the wrong side, then as much again. {iron_for(bench)}",
         at=Bench.IRON,
         took=minutes.press(2 * step.mm),
         needs=before,

@@ -10,10 +10,12 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_detail
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
-from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import DetailKind, EdgePart
+from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Panel
 
+KEYHOLE = 30.0
+"""A keyhole is so wide, in mm (common practice, no source)."""
 POINT = 25.0
 """Round the end of a slash the stitch is short for so much, in mm."""
 
@@ -197,8 +199,71 @@ def tower(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _neck_faced_with(bench: Workbench, detail: Detail) -> Join | None:
+    """The seam of a facing that faces the slit and the edge above it in one."""
+    own = set(detail.pieces)
+    return next((j for j in bench.joins.values() if own and bench.is_faced(j) and own & pieces_of(j.b)), None)
+
+
+def _cut_and_sewn(bench: Workbench, detail: Detail, *, at_edge: str) -> tuple[str, ...]:
+    drawn = (
+        f" The tissue draws only the keyhole's middle line: chalk a drop round it, {bench.margin(KEYHOLE)} wide at its "
+        "widest and coming to a point at the edge, and sew round that."
+        if "keyhole" in detail.name.lower()
+        else ""
+    )
+    return (
+        f"Right sides together, slit line on slit line. Down one side {bench.margin(5)} beside the line {at_edge}, "
+        "running to its end; one or two short stitches straight across, and up the other side; stitch length 1.5 for "
+        f"{bench.margin(POINT)} round the end.{drawn}",
+        "Cut along the line to the stitches at its end, up to them and not through; trim the corners at the edge.",
+    )
+
+
+def faced_with_neck(bench: Workbench, duty: Duty, neck: Join) -> Iterator[Operation]:
+    """The slit is sewn when the neck is, to the same facing, and both are turned at once."""
+    detail = bench.details[duty.id]
+    step = of_detail(bench, "faced slit", duty.id)
+    yield step(
+        "face",
+        Act.TRIM,
+        f"Sew round the slit, then cut it: {step.name}",
+        "The facing lies as it was sewn to the neck.",
+        *_cut_and_sewn(bench, detail, at_edge="from the neck's seam"),
+        took=minutes.each(8),
+        setting=settings.staystitch(bench.household),
+        needs=(Need(facts.join(Fact.JOINED, neck.id), "the neck is sewn first, and the slit begins at its seam"),),
+        gives=(Fact.JOINED,),
+        on=_on_edges(bench, duty),
+        rows=0,
+        caution=BLADES,
+        look="Cut open, the end of the slit spreads without a pucker.",
+    )
+    yield step(
+        "turn",
+        Act.ATTACH,
+        f"Edgestitch round the slit: {step.name}",
+        f"Facing turned in with the neck's, the seam rolled {bench.margin(1)} inwards and pressed: {bench.margin(2)} "
+        "from the edge, down one side, across below the end and up the other. Where it is not to be seen, understitch "
+        "as far as the foot goes instead.",
+        took=minutes.each(5),
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        after={Fact.JOINED: "it is sewn and cut first"},
+        needs=(Need(facts.join(Fact.TURNED, neck.id), "the facing is turned in first"),),
+        gives=(Fact.FINISHED, *(facts.finish(Fact.FINISHED, id) for id in duty.ids if id in bench.finishes)),
+        on=_on_edges(bench, duty),
+        rows=0,
+        booklet=True,
+        look="From outside no facing shows, and the slit lies closed.",
+    )
+
+
 def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail = bench.details[duty.id]
+    neck = _neck_faced_with(bench, detail)
+    if neck is not None:
+        yield from faced_with_neck(bench, duty, neck)
+        return
     step, number = of_detail(bench, "faced slit", duty.id), _number(bench, duty)
     name = bench.names(detail.pieces) if detail.pieces else "facing"
     own = [id for id in duty.ids if id in bench.finishes]
@@ -219,10 +284,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "face",
         Act.TRIM,
         f"Sew round the slit, then cut it: {step.name}",
-        f"Right sides together, slit line on slit line. Down one side {bench.margin(5)} beside the line at the edge, "
-        "running to its end; one or two short stitches straight across, and up the other side; stitch length 1.5 for "
-        f"{bench.margin(POINT)} round the end. A keyhole is sewn round its drawn curve in the same way.",
-        "Cut along the line to the stitches at its end, up to them and not through; trim the corners at the edge.",
+        *_cut_and_sewn(bench, detail, at_edge="at the edge"),
         *_pair(bench, duty),
         took=minutes.each(8, number),
         setting=settings.staystitch(bench.household),

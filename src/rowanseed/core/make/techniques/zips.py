@@ -12,7 +12,9 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, Join
+from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.seamline import mark_distance
 
 SOFT = (Fibre.VISCOSE, Fibre.SILK, Fibre.ACETATE)
@@ -204,6 +206,19 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _laps(bench: Workbench, join: Join) -> str:
+    """Which side of a lapped zip lies on top (common practice, no source)."""
+    if pieces_of(join.a) != pieces_of(join.b):
+        return "The front laps over the back; the back is the underlap."
+    women = bench.pattern.envelope.figure is Figure.WOMEN
+    at_back = Panel.BACK in bench.panels(join.a)
+    lap, under = ("right", "left") if women and not at_back else ("left", "right")
+    return (
+        f"The {lap} side laps over the {under}, as the wearer sees it; lap it the other way if your booklet does, or "
+        "if that hand reaches it more easily."
+    )
+
+
 def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     closure, join, name, on = _parts(bench, duty)
     yield from _stiffened_opening(bench, closure, on, name)
@@ -221,6 +236,7 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BASTE,
         title=f"Sew the zip to the underlap: {name}",
         how=(
+            _laps(bench, join),
             "Take the basting of the opening out. Fold the underlap's allowance "
             f"{bench.margin(3)} outside the stitching line and press it.",
             "Zip closed, face up under that fold, the fold close beside the coil, the top of the pull "
@@ -256,7 +272,7 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Stitch the lap: {name}",
         how=(
             f"Right side up: across below the stop from the seam, needle down, pivot, then up {bench.margin(11)} "
-            "from the fold to the waist. The slider moved out of the way.",
+            "from the fold to the upper edge. The slider moved out of the way.",
             "Take the basting out; bar the lower end with a few stitches on the spot.",
         ),
         minutes=minutes.each(8),

@@ -85,6 +85,7 @@ SCENES: Frames = {
         ASIDE,
     ),
     "raglan seam": (LYING, ASIDE),
+    "underarm in one run": (LYING, APART, OPEN),
     "seam of three layers": (
         frame(
             "Three layers in one seam",
