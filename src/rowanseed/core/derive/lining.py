@@ -20,7 +20,7 @@ from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, gathered_a
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.check import piece_faults
-from rowanseed.core.pattern.making import VENT_EDGE, DetailKind, Finish, LayerKind
+from rowanseed.core.pattern.making import POCKET_DOTS, VENT_EDGE, DetailKind, Finish, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
 
@@ -165,7 +165,8 @@ def _lining_piece(
     legs = {leg for dart in made.darts for leg in dart.legs}
     # What is matched at the faced edge is matched by the facing: its inner edge has no notches.
     faced = set(less.kept.values()) if less is not None else set()
-    made = replace(made, marks=tuple(m for m in made.marks if m.edge not in faced or m.id in legs))
+    kept = (m for m in made.marks if (m.edge not in faced or m.id in legs) and m.id not in POCKET_DOTS)
+    made = replace(made, marks=tuple(kept))
     return replace(made, edges=edges, panel=Panel.OTHER, lines=(*made.lines, *lines_added), points=())
 
 

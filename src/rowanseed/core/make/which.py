@@ -11,6 +11,7 @@ from rowanseed.core.pattern.making import (
     VENT_EDGE,
     Closure,
     ClosureKind,
+    DetailKind,
     DifferenceKind,
     EdgePart,
     Finish,
@@ -62,6 +63,7 @@ def simple_seams(bench: Workbench) -> Iterator[Join]:
         if (
             bench.zip_on(join) is None
             and bench.opening_in_lining(join) is None
+            and not any(join.id in detail.along for detail in bench.details_of(DetailKind.IN_SEAM_POCKET))
             and Panel.BAND not in bench.panels(parts)
             and join.difference.kind is DifferenceKind.NONE
             and not corners(bench, join)

@@ -172,6 +172,8 @@ class DetailKind(Worded):
     ROLL_LINE = "roll-line", "roll line of a lapel"
 
 
+POCKET_DOTS = ("pocket-top", "pocket-bottom")
+"""The marks on the edges of a side seam between which the mouth of an in-seam pocket is left open."""
 VENT_EDGE = "vent"
 """What the edge of a piece is called that laps over its other copy where a vent is."""
 

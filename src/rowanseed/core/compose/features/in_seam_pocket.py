@@ -1,6 +1,10 @@
-"""In-seam pockets: two bags a side, sewn into the side seam."""
+"""In-seam pockets: two bags a side, sewn into the side seam between two dots; none where that side has a zip."""
 
 from __future__ import annotations
+
+from collections.abc import Iterator
+
+from shapely.geometry import LineString
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, PocketKind
@@ -8,10 +12,16 @@ from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.pocket_places import asks_for, misplaced, pockets_of
-from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind, Join
+from rowanseed.core.pattern.pieces import LineKind, Mark, MarkKind, Panel
 
 BAG = (160.0, 280.0)
+BELOW_WAIST, MOUTH, SHORTEST = 30.0, 150.0, 110.0
+"""A mouth begins so far below the waist and is so long, in mm, in a short garment not less than the last (common
+practice, no source)."""
+ABOVE_HEM = 60.0
+SIDES = ("skirt-sides", "sides", "outseams")
 
 
 def adds(build: Build) -> None:
@@ -19,15 +29,16 @@ def adds(build: Build) -> None:
         _bags(build, f"pocket-bag{suffix}")
 
 
-def _side_join(build: Build) -> str:
-    ids = [j.id for j in build.joins]
-    wanted = ("skirt-sides", "sides", "outseams")
-    return next(id for name in wanted for id in ids if id.startswith(name))
+def _side_seam(build: Build) -> Join:
+    """The seam on both sides, or the right one where the left has the zip."""
+    known = {join.id: join for join in build.joins}
+    return next(known[id] for name in SIDES for id in (name, f"{name}-right") if id in known)
 
 
 def _bags(build: Build, id: str) -> None:
-    """Two bags a side, sewn into the side seam."""
     wide, long = BAG
+    join = _side_seam(build)
+    both = join.each_hand
 
     def draw(size: Size) -> Edges:
         corners = [(long, 0.0), (long, wide), (0.0, wide * 0.7), (0.0, 0.0)]
@@ -38,18 +49,73 @@ def _bags(build: Build, id: str) -> None:
             "top": straight(corners[2], (0.0, 0.0)),
         }
 
-    build.piece(id, "Pocket bag", draw, panel=Panel.OTHER, count=4, pair=True)
-    join = next(j for j in build.joins if j.id == _side_join(build))
+    build.piece(id, "Pocket bag", draw, panel=Panel.OTHER, count=4 if both else 2, pair=True)
     build.join(
         f"{id}-round",
-        "Round of the pocket bags",
+        "Round of the pocket bags" if both else "Round of the pocket bag",
         tuple(part(id, e, "left") for e in ("lower", "round")),
         tuple(part(id, e, "right") for e in ("lower", "round")),
     )
     caught = (part(id, "opening"), part(id, "top"))
     build.finish(f"{id}-opening", "Open edges of the pocket bags", FinishKind.CAUGHT, caught)
-    on = tuple(dict.fromkeys(p.piece for p in (*join.a, *join.b)))
-    build.details.append(Detail(id, "In-seam pockets", DetailKind.IN_SEAM_POCKET, pieces=(id,), on=on, count=2))
+    sides = tuple(_upper(join))
+    for p in sides:
+        _dots(build, p)
+    on = tuple(dict.fromkeys(p.piece for p in sides))
+    name = "In-seam pockets" if both else "In-seam pocket, on the right"
+    build.details.append(
+        Detail(
+            id,
+            name,
+            DetailKind.IN_SEAM_POCKET,
+            pieces=(id,),
+            on=on,
+            along=(join.id,),
+            count=2 if both else 1,
+            width=MOUTH,
+        )
+    )
+    if not both:
+        where = next(
+            k for k, pocket in enumerate(build.description.features.pockets) if pocket.kind is PocketKind.IN_SEAM
+        )
+        build.assumed[f"features.pockets.{where}.kind"] = (
+            "one pocket, on the right: the zip takes up the left side seam"
+        )
+
+
+def _upper(join: Join) -> Iterator[EdgePart]:
+    """The edges of front and back that reach the waist."""
+    for side in (join.a, join.b):
+        yield next(p for p in side if p.edge in ("side", "outseam"))
+
+
+def _dots(build: Build, p: EdgePart) -> None:
+    """Where the mouth begins and ends on an edge, measured from its upper end."""
+
+    def below(size: Size) -> float:
+        chain = build.edge(p.piece, p.edge, size)
+        level = build.pieces[p.piece].line(LineKind.LEVEL, "waist")
+        if level is None:
+            return BELOW_WAIST
+        waist = level.ends[size.name][0][0]
+        above = [q for q in flatten(chain, 0.5) if q[0] <= waist]
+        return BELOW_WAIST + (LineString(above).length if len(above) > 1 else 0.0)
+
+    def long(size: Size) -> float:
+        return chain_length(build.edge(p.piece, p.edge, size))
+
+    def mouth(size: Size) -> float:
+        return max(SHORTEST, min(MOUTH, long(size) - below(size) - ABOVE_HEM))
+
+    first, last = POCKET_DOTS
+    known = {mark.id for mark in build.pieces[p.piece].marks}
+    if first not in known:
+        build.mark(
+            p.piece,
+            Mark(first, MarkKind.DOT, p.edge, "end", build.each(below)),
+            Mark(last, MarkKind.DOT, p.edge, "end", build.each(lambda size: below(size) + mouth(size))),
+        )
 
 
 def forbids(d: Description) -> Found:

@@ -12,7 +12,8 @@ from rowanseed.core.make.steps import Steps, of_detail
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.techniques.pockets import turned_all_round
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, FinishKind
+from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind
+from rowanseed.core.pattern.seamline import mark_distance
 
 STAY = 10.0
 """A strip that keeps a pocket mouth from stretching is so wide, in mm (common practice, no source)."""
@@ -139,25 +140,38 @@ def _pinned(step: Steps, duty: Duty, how: str, look: str) -> Operation:
     )
 
 
+def mouth_of(bench: Workbench, detail: Detail) -> tuple[float, bool]:
+    """How long the mouth of an in-seam pocket is, in mm, and whether the tissue marks it."""
+    for piece in (bench.piece(id) for id in detail.on):
+        dots = [mark for mark in piece.marks if mark.id in POCKET_DOTS]
+        if len(dots) == len(POCKET_DOTS):
+            a, b = (mark_distance(piece, bench.size, mark) for mark in dots)
+            return abs(b - a), True
+    return MOUTH, False
+
+
 def in_seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail = bench.details[duty.id]
     step, number = of_detail(bench, "in-seam pocket", duty.id), _number(bench, detail)
+    if detail.along:
+        number = detail.count
+    mouth, marked = mouth_of(bench, detail)
     yield step(
         "mouth",
         Act.STAY,
         f"Hold the mouth, and sew the bags on: {step.name}",
         f"On the wrong side of the front's edge a strip of fusible or a tape, {bench.margin(STAY)} wide and "
         f"{bench.margin(40)} longer than the mouth, along the stitching line.",
-        "One bag on each edge of the seam, right sides together, between the pocket marks (about "
-        f"{bench.length(MOUTH)}): sew {bench.margin(3)} outside the seam's stitching line, in the allowance, so that "
-        "the bag's seam rolls inside. Press the bags out, away from the garment, and neaten the allowances with the "
-        "seam's edges.",
+        "One bag on each edge of the seam, right sides together, between the pocket "
+        f"{'dots' if marked else 'marks'} ({'' if marked else 'about '}{bench.length(mouth)}): sew {bench.margin(3)} "
+        "outside the seam's stitching line, in the allowance, so that the bag's seam rolls inside. Press the bags out, "
+        "away from the garment, and neaten the allowances with the seam's edges.",
         f"Understitch the front bag {bench.margin(2)} from the seam.",
         *_level(number),
         took=minutes.each(9, number),
         needs=_ready(bench, detail),
         gives=(Fact.PREPARED,),
-        uses=(Use(Supply.FUSIBLE_TAPE, number * (MOUTH + 40.0)),),
+        uses=(Use(Supply.FUSIBLE_TAPE, number * (mouth + 40.0)),),
         on=_edges(bench, detail),
         rows=0,
         look="The bags' upper ends stand at the same height on both edges.",

@@ -81,8 +81,18 @@ def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[st
     if closure is None:
         if run.ring:
             return (f"{seam} all round, begun at a seam and sewn {bench.margin(15)} over the beginning.",)
-        return (f"{seam} {run.words}; backstitch both ends.",)
+        return (f"{seam} {run.words}; backstitch both ends.", *_past_mouth(bench, join))
     return along_zip(bench, join, closure)
+
+
+def _past_mouth(bench: Workbench, join: Join) -> tuple[str, ...]:
+    """A seam with a pocket in it stays open along the pocket's mouth."""
+    if not any(join.id in d.along for d in bench.details_of(DetailKind.IN_SEAM_POCKET)):
+        return ()
+    return (
+        "Not across the pocket's mouth: sew as far as its first dot and backstitch, then on from the other dot with a "
+        "backstitch. The bags lie towards the front, out of the way.",
+    )
 
 
 def along_zip(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]:

@@ -1,0 +1,303 @@
+"""What described garments are opened by, and pockets in their seams: as a teacher would look at the pieces and the
+order (common practice, no source)."""
+
+from math import isclose
+
+import pytest
+from shapely.geometry import Polygon
+
+from rowanseed.core.choices import ClothChoices, Decisions
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.described_layers import described_layers
+from rowanseed.core.compose.description import (
+    Boned,
+    Centre,
+    CollarKind,
+    Description,
+    FacedEdge,
+    Features,
+    Figure,
+    GarmentKind,
+    Hem,
+    HemKind,
+    Lining,
+    LiningMethod,
+    Neck,
+    NeckFinish,
+    NeckShape,
+    Opening,
+    OpeningKind,
+    Placket,
+    Pocket,
+    PocketKind,
+    PocketPlace,
+    Shaping,
+    Side,
+    Skirt,
+    SkirtKind,
+    Sleeve,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    Waist,
+    Where,
+)
+from rowanseed.core.notions.to_buy import notions
+from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind
+from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
+from rowanseed.core.project import Project
+
+CLOTH = Cloth(name="Linen", width=1500.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
+
+
+def project(garment, figure=Figure.WOMEN, **features):
+    """A garment as it is described, in the middle of its sizes, and its order."""
+    description = Description(name="Garment", garment=garment, figure=figure, features=Features(**features))
+    pattern = compose(description).pattern
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    layers = described_layers(pattern, description, view="A", size=size)
+    body = {name: row[size] for name, row in pattern.envelope.body_chart.items()}
+    decisions = Decisions("A", size, cloth=ClothChoices(layers=layers))
+    return Project(pattern, body, decisions, dict.fromkeys(pattern.roles("A"), CLOTH))
+
+
+def order(made):
+    return [step.id for step in made.steps]
+
+
+def told(made, id):
+    step = next(step for step in made.steps if step.id == id)
+    return " ".join(step.how)
+
+
+def before(made, *ids):
+    steps = order(made)
+    places = [steps.index(id) for id in ids]
+    return places == sorted(places)
+
+
+def ring(piece, size):
+    return Polygon(lines(piece, size).seam_ring())
+
+
+# ---------------------------------------------------------------- flies
+
+
+FLY = {"opening": Opening(Where.FRONT, OpeningKind.FLY_ZIP, length=180.0), "waist": Waist.WAISTBAND}
+
+
+def test_a_fly_has_a_facing_and_a_shield_as_long_as_its_opening():
+    for garment, more in (
+        (GarmentKind.TROUSERS, {}),
+        (GarmentKind.SKIRT, {"front": Side(Centre.SEAM), "skirt": Skirt(SkirtKind.A_LINE)}),
+    ):
+        pattern = project(garment, **FLY, **more).pattern
+        fly = next(d for d in pattern.making.details if d.kind is DetailKind.FLY)
+        for size in pattern.envelope.sizes:
+            facing, shield = (pattern.piece(id) for id in fly.pieces)
+            assert 180.0 <= seam_length(facing, size, "edge") <= 210.0
+            assert isclose(seam_length(facing, size, "edge"), seam_length(shield, size, "edge"))
+            assert shield.cuts[0].fold == "inner", "the shield is double"
+
+
+@pytest.mark.parametrize(("figure", "lap"), [(Figure.WOMEN, "right"), (Figure.MEN, "left")])
+def test_the_side_that_laps_is_faced_and_the_fly_is_whole_before_sides_and_inner_legs(figure, lap):
+    made = project(GarmentKind.TROUSERS, figure, **FLY)
+    facing = next(step for step in made.steps if step.id == "facing-opening")
+    assert f"{lap} front" in facing.title
+    assert before(made, "shield-opening", "underlap-opening", "zip-opening", "sew-inseams")
+    assert before(made, "neaten-fly-facing-edge", "facing-opening", "zip-opening", "sew-outseams")
+    assert "If the fronts have no extensions" not in " ".join(told(made, id) for id in order(made))
+
+
+# ---------------------------------------------------------------- separating zips
+
+
+JACKET = {
+    "front": Side(Centre.OPEN),
+    "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
+    "neck": Neck(NeckShape.ROUND, NeckFinish.COLLAR),
+    "collar": CollarKind.STAND,
+    "sleeve": Sleeve(SleeveKind.SET_IN),
+}
+
+
+def test_a_separating_zip_lies_between_front_and_facing_and_is_held_by_a_row_at_last():
+    made = project(GarmentKind.JACKET, **JACKET)
+    assert before(made, "baste-opening", "sew-opening-facing", "turn-opening-facing", "zip-opening")
+    assert any(c.kind is ClosureKind.SEPARATING_ZIP for c in made.pattern.making.closures)
+
+
+def test_the_separating_zip_to_buy_is_as_long_as_the_front_edge_and_not_as_edge_and_neck():
+    for collar, finish in ((CollarKind.STAND, NeckFinish.COLLAR), (None, NeckFinish.FACING)):
+        made = project(
+            GarmentKind.JACKET,
+            **{
+                **JACKET,
+                "collar": collar,
+                "neck": Neck(NeckShape.ROUND, finish),
+                "facing": frozenset({FacedEdge.FRONT}),
+            },
+        )
+        size = made.decisions.size
+        zip_ = next(n for n in notions(made.pattern, "A", size, CLOTH, overlocker=False) if "zip" in n.what.lower())
+        edge = seam_length(made.pattern.piece("front"), size, "opening")
+        assert abs(zip_.working.value - edge) <= 25.0 and zip_.working.value % 50 == 0
+
+
+@pytest.mark.parametrize(
+    ("more", "field"),
+    [
+        ({"front": Side(Centre.FOLD)}, "features.opening.kind"),
+        ({"opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP, placket=Placket.BAND)}, "features.opening.placket"),
+        ({"collar": None, "neck": Neck(NeckShape.ROUND, NeckFinish.LINING), "sleeve": None,
+          "lining": Lining(method=LiningMethod.BAGGED)}, "features.lining.method"),
+    ],
+)  # fmt: skip
+def test_a_separating_zip_is_refused_where_no_edge_is_open_or_nothing_faces_it(more, field):
+    with pytest.raises(DescriptionRefused) as refused:
+        project(GarmentKind.JACKET, **{**JACKET, **more})
+    assert field in {one.field for one in refused.value.refusals}
+
+
+# ---------------------------------------------------------------- slits at the neck
+
+
+def test_a_slit_is_faced_in_one_with_its_neck_and_cut_once_the_neck_is_sewn():
+    """A facing on the fold behind a slit would close it at the neck."""
+    for kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE):
+        made = project(
+            GarmentKind.TOP,
+            opening=Opening(Where.BACK, kind, length=120.0),
+            neck=Neck(NeckShape.ROUND, NeckFinish.FACING),
+        )
+        facing = made.pattern.piece("back-neck-facing")
+        assert not any(piece.id == "slit-facing" for piece in made.pattern.pieces)
+        for size in made.pattern.envelope.sizes:
+            drawn = ring(facing, size)
+            assert drawn.difference(ring(made.pattern.piece("back"), size)).area < 1.0
+            assert line_length(facing, size, "centre") >= 120.0 + 30.0
+        assert before(made, "sew-neck-facing", "face-slit", "turn-neck-facing", "turn-slit")
+        assert "all round" in told(made, "sew-neck-facing"), "the slit is not cut yet"
+
+
+def test_a_bound_neck_leaves_its_slit_a_facing_of_its_own():
+    made = project(
+        GarmentKind.TOP,
+        opening=Opening(Where.FRONT, OpeningKind.SLIT),
+        neck=Neck(NeckShape.ROUND, NeckFinish.BIAS_BINDING),
+    )
+    assert any(piece.id == "slit-facing" for piece in made.pattern.pieces)
+    assert before(made, "turn-slit", "bind-neck")
+
+
+# ---------------------------------------------------------------- pockets in a seam
+
+
+IN_SEAM = {"pockets": (Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE),)}
+SHAPED = {
+    "skirt": (GarmentKind.SKIRT, {"back": Side(Centre.SEAM), "skirt": Skirt(SkirtKind.A_LINE), "waist": Waist.WAISTBAND}),
+    "trousers": (GarmentKind.TROUSERS, {"waist": Waist.ELASTIC_CASING}),
+    "dress": (GarmentKind.DRESS, {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP)}),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("name", SHAPED)
+def test_the_mouth_of_an_in_seam_pocket_is_marked_alike_on_front_and_back_below_the_waist(name):
+    garment, more = SHAPED[name]
+    if garment is GarmentKind.SKIRT:
+        more = {**more, "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP)}
+    made = project(garment, **more, **IN_SEAM)
+    pocket = next(d for d in made.pattern.making.details if d.kind is DetailKind.IN_SEAM_POCKET)
+    seam = made.pattern.making.join(pocket.along[0])
+    for size in made.pattern.envelope.sizes:
+        places = []
+        for part in (*seam.a, *seam.b):
+            piece = made.pattern.piece(part.piece)
+            long = line_length(piece, size, part.edge)
+            places.append([long - mark_distance(piece, size, piece.mark(id)) for id in POCKET_DOTS])
+        (top, bottom), other = places
+        assert [top, bottom] == pytest.approx(other, abs=0.5)
+        assert 110.0 <= bottom - top <= 160.0
+    step = next(step for step in made.steps if step.id == f"sew-{seam.id}")
+    assert any("pocket's mouth" in line for line in step.how)
+    assert before(made, f"hold-{pocket.id}", step.id)
+
+
+def test_beside_a_zip_in_the_left_side_there_is_one_pocket_and_the_garment_says_so():
+    made = project(
+        GarmentKind.SKIRT,
+        skirt=Skirt(SkirtKind.A_LINE),
+        waist=Waist.WAISTBAND,
+        opening=Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP),
+        **IN_SEAM,
+    )
+    bag = made.pattern.piece("pocket-bag")
+    pocket = next(d for d in made.pattern.making.details if d.kind is DetailKind.IN_SEAM_POCKET)
+    assert bag.cuts[0].count == 2 and pocket.along == ("sides-right",)
+    assert not any("pocket" in line for line in told(made, "sew-sides-left").split())
+
+
+# ---------------------------------------------------------------- sleeves, hems, bones
+
+
+@pytest.mark.parametrize("kind", [SleeveKind.RAGLAN, SleeveKind.DROPPED])
+def test_sides_and_sleeves_that_are_sewn_in_flat_are_closed_in_one_run(kind):
+    made = project(GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), sleeve=Sleeve(kind, length=SleeveLength.SHORT))
+    run = next(step for step in made.steps if step.technique == "underarm in one run" and step.id.startswith("sew-"))
+    assert "side seams and sleeve seams in one run" in run.title
+    assert not any(step.id == "sew-underarms" for step in made.steps)
+    assert not any("before the sleeves are set" in line for step in made.steps for line in step.how)
+
+
+def test_a_set_in_sleeve_is_closed_by_itself():
+    made = project(GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), sleeve=Sleeve(SleeveKind.SET_IN))
+    assert before(made, "sew-underarms", "sew-armholes") and before(made, "sew-sides", "sew-armholes")
+
+
+def test_a_collar_on_a_raglan_neck_is_a_band_and_no_sleeve():
+    made = project(GarmentKind.JACKET, **{**JACKET, "sleeve": Sleeve(SleeveKind.RAGLAN)})
+    assert next(step for step in made.steps if step.id == "sew-neck").technique == "band"
+
+
+def test_a_faced_hem_and_faced_sleeve_ends_are_each_sewn_to_their_facing_and_turned_by_nothing_else():
+    made = project(
+        GarmentKind.TOP,
+        neck=Neck(NeckShape.SCOOP),
+        sleeve=Sleeve(SleeveKind.CUT_IN_ONE, length=SleeveLength.SHORT, end=SleeveEnd.FACING),
+        hem=Hem(HemKind.FACED),
+    )
+    assert {"face-hem", "face-wrist"} <= set(order(made))
+    assert not [step.title for step in made.steps if step.technique == "turned edge"]
+    worn = told(made, "try-on-wrist")
+    assert "Arms" in worn and "shoes" not in worn
+
+
+def test_a_narrow_hem_takes_up_the_allowance_it_was_cut_with():
+    made = project(GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), hem=Hem(HemKind.NARROW, 10.0))
+    assert "0.5 cm to the wrong side, then as much again." in told(made, "fold-hem")
+
+
+def test_bones_in_a_seam_that_runs_to_the_hem_end_at_the_waist():
+    made = project(
+        GarmentKind.DRESS,
+        front=Side(Centre.FOLD, (Shaping.PRINCESS_ARMHOLE,)),
+        back=Side(Centre.SEAM, (Shaping.PRINCESS_ARMHOLE,)),
+        opening=Opening(Where.BACK, OpeningKind.CENTRED_ZIP),
+        boning=frozenset({Boned.PRINCESS}),
+    )
+    bones = next(step for step in made.steps if step.id == "bones-boning")
+    seam = line_length(made.pattern.piece("side-front"), made.decisions.size, "princess")
+    assert all(use.mm < 0.6 * seam for use in bones.uses)
+    assert "waist" in told(made, "channel-boning")
+
+
+def test_facings_made_up_apart_have_each_a_name_of_their_own():
+    made = project(
+        GarmentKind.TOP,
+        neck=Neck(NeckShape.SCOOP, NeckFinish.FACING),
+        facing=frozenset({FacedEdge.NECK, FacedEdge.ARMHOLE}),
+    )
+    titles = [step.title for step in made.steps]
+    assert len(set(titles)) == len(titles)
