@@ -44,16 +44,17 @@ from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, s
 from rowanseed.core.project import Project
 
 CLOTH = Cloth(name="Wool", width=1500.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
+PRINCESS_SEAMS = (Shaping.PRINCESS_ARMHOLE, Shaping.PRINCESS_SHOULDER)
 PRINCESS = next(one for one in Shaping if one.value == "princess from armhole")
 DEDUCT = Layers(lining=LiningSchool.DEDUCT, hem=LiningHem.ATTACHED)
 
 
-def coat(collar=CollarKind.NOTCHED, **more):
+def coat(collar=CollarKind.NOTCHED, front=None, **more):
     return Description(
         name="Coat",
         garment=GarmentKind.COAT,
         features=Features(
-            front=Side(centre=Centre.OPEN, shaping=(Shaping.BUST_DART,)),
+            front=front or Side(centre=Centre.OPEN, shaping=(Shaping.BUST_DART,)),
             back=Side(centre=Centre.SEAM),
             opening=Opening(Where.FRONT, OpeningKind.BUTTONS, count=3),
             neck=Neck(NeckShape.V, NeckFinish.COLLAR),
@@ -223,9 +224,11 @@ def test_a_facing_stays_open_where_a_zip_opens_the_seam_beneath(description):
 # ---------------------------------------------------------------- linings beside them
 
 
+@pytest.mark.parametrize("shaping", [Shaping.BUST_DART, *PRINCESS_SEAMS], ids=lambda c: c.value)
 @pytest.mark.parametrize("collar", [CollarKind.NOTCHED, CollarKind.SHAWL], ids=lambda c: c.value)
-def test_a_coat_s_lining_lies_beside_its_facings_and_not_over_lapel_or_neck(collar):
-    project, size = made(coat(collar, lining=Lining(method=LiningMethod.SEWN_IN)))
+def test_a_coat_s_lining_lies_beside_its_facings_and_not_over_lapel_or_neck(collar, shaping):
+    front = Side(centre=Centre.OPEN, shaping=(shaping,))
+    project, size = made(coat(collar, front=front, lining=Lining(method=LiningMethod.SEWN_IN)))
     garment = project.garment
     for shell, facing in (("front", "front-facing"), ("back", "back-neck-facing")):
         lining, whole = ring(garment.piece(f"{shell}-lining"), size), ring(garment.piece(shell), size)

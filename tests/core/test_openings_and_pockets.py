@@ -150,7 +150,8 @@ def test_the_separating_zip_to_buy_is_as_long_as_the_front_edge_and_not_as_edge_
     ("more", "field"),
     [
         ({"front": Side(Centre.FOLD)}, "features.opening.kind"),
-        ({"opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP, placket=Placket.BAND)}, "features.opening.placket"),
+        ({"opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP, None, None, Placket.BAND)},
+         "features.opening.placket"),
         ({"collar": None, "neck": Neck(NeckShape.ROUND, NeckFinish.LINING), "sleeve": None,
           "lining": Lining(method=LiningMethod.BAGGED)}, "features.lining.method"),
     ],
@@ -197,7 +198,8 @@ def test_a_bound_neck_leaves_its_slit_a_facing_of_its_own():
 
 IN_SEAM = {"pockets": (Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE),)}
 SHAPED = {
-    "skirt": (GarmentKind.SKIRT, {"back": Side(Centre.SEAM), "skirt": Skirt(SkirtKind.A_LINE), "waist": Waist.WAISTBAND}),
+    "skirt": (GarmentKind.SKIRT, {"back": Side(Centre.SEAM), "skirt": Skirt(SkirtKind.A_LINE),
+                                  "waist": Waist.WAISTBAND}),
     "trousers": (GarmentKind.TROUSERS, {"waist": Waist.ELASTIC_CASING}),
     "dress": (GarmentKind.DRESS, {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP)}),
 }  # fmt: skip

@@ -3,13 +3,24 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Along, GarmentKind, HemKind, SkirtKind, Trim, TrimKind
+from rowanseed.core.compose.description import (
+    Along,
+    Description,
+    GarmentKind,
+    HemKind,
+    LiningMethod,
+    LiningOf,
+    SkirtKind,
+    Trim,
+    TrimKind,
+)
 from rowanseed.core.compose.ruffles import ruffle_hem
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Corner
 
 USUAL = 30.0
 POINTED = 12.0
+CLOSED = (LiningMethod.SEWN_IN, LiningMethod.BY_HAND)
 TECHNIQUES = {
     HemKind.NARROW: "narrow-hem",
     HemKind.BLIND: "blind-hem",
@@ -21,11 +32,22 @@ TECHNIQUES = {
 """Ways of hemming that are not the usual one, as the making order knows them."""
 
 
+def hem_kind(description: Description) -> HemKind:
+    """How edges are hemmed: as is said; of a jacket or coat with a closed lining else by hand."""
+    kind, lining = description.features.hem.kind, description.features.lining
+    tailored = description.garment in (GarmentKind.JACKET, GarmentKind.COAT)
+    closed = lining is not None and lining.of is LiningOf.ALL and lining.method in CLOSED
+    return HemKind.BY_HAND if tailored and closed and "features.hem.kind" not in description.said else kind
+
+
 def hem_depth(build: Build, usual: float = USUAL) -> tuple[float, tuple[float, ...]]:
     """(allowance, folds from the raw edge on) of a turned edge, by the garment's hem kind."""
-    hem = build.description.features.hem
+    hem, kind = build.description.features.hem, hem_kind(build.description)
     depth = hem.depth if hem.depth is not None and usual == USUAL else usual
-    match hem.kind:
+    if kind is HemKind.BY_HAND and hem.kind is not kind:
+        # The lining covers its raw edge.
+        return depth, (depth,)
+    match kind:
         case HemKind.DOUBLE:
             return depth, (depth / 2, depth / 2)
         case HemKind.NARROW:
@@ -46,7 +68,7 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     if Trim(TrimKind.RUFFLE, Along.HEM) in description.features.trim:
         ruffle_hem(build, parts)
         return
-    kind = description.features.hem.kind
+    kind = hem_kind(description)
     depth, folds = hem_depth(build, _usual(build))
     if description.features.hem.depth is None:
         build.assumed["features.hem.depth"] = "a hem of the usual depth"
@@ -55,13 +77,20 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
         build.allow(p.piece, p.edge, depth, corner)
     build.finish("hem", "Hem", FinishKind.HEM, parts, folds)
     build.along["hem"] = ("hem",)
-    technique = TECHNIQUES.get(kind)
-    if technique is not None:
-        build.ways.append(("hem", technique))
+    hemmed_by(build, "hem")
+    if kind is not description.features.hem.kind:
+        build.assumed["features.hem.kind"] = "hemmed by hand, the lining over its raw edge"
     if kind is HemKind.FACED:
         build.assumed["features.hem.kind"] = (
             "the hem's facing is cut from the pieces' own shape; change it at the Cloth station"
         )
+
+
+def hemmed_by(build: Build, id: str) -> None:
+    """An edge is hemmed in the garment's own way, if that is not the usual one."""
+    technique = TECHNIQUES.get(hem_kind(build.description))
+    if technique is not None:
+        build.ways.append((id, technique))
 
 
 def _is_pointed(build: Build) -> bool:

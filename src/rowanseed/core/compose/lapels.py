@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import (
+    PRINCESS,
     Centre,
     Description,
     NeckShape,
@@ -30,6 +31,8 @@ BREAK = 25.0
 """It turns back from so far below the underarm, in mm: the uppermost button lies there."""
 FACING = 75.0
 """The facing is so wide at the hem, in mm."""
+CLEAR = 12.0
+"""It ends so far, in mm, before a princess seam."""
 AT_SHOULDER = 45.0
 """And so wide at the shoulder."""
 
@@ -40,7 +43,11 @@ def break_point(block: Upper) -> Point:
 
 def facing_foot(block: Upper) -> tuple[Point, Point]:
     """(the facing's corner at the hem, where its inner edge begins to lean to the shoulder)."""
-    return (block.hem, block.centre + FACING), (break_point(block)[0] + 40.0, block.centre + FACING)
+    wide = FACING
+    if block.side_of.princess is not None:
+        # It lies on the centre panel, which is narrowest at the waist.
+        wide = min(FACING, block.bust_point[1] - block.intake / 2 - CLEAR - block.centre)
+    return (block.hem, block.centre + wide), (break_point(block)[0] + 40.0, block.centre + wide)
 
 
 def facing_backs(build: Build, body: Body) -> tuple[dict[str, float], list[EdgePart]]:
@@ -140,11 +147,13 @@ def on_a_plain_front(d: Description, what: str) -> Iterator[tuple[str, str]]:
         )
     if f.neck.shape not in (NeckShape.ROUND, NeckShape.V):
         yield "features.neck.shape", "Lapels make the neck themselves: leave it round or V."
-    other = next((one for one in f.front.shaping if one not in (Shaping.BUST_DART, Shaping.WAIST_DART)), None)
+    shapes = (Shaping.BUST_DART, Shaping.WAIST_DART, *PRINCESS)
+    other = next((one for one in f.front.shaping if one not in shapes), None)
     if other is not None:
         yield (
             "features.front.shaping",
-            f"{other.words.capitalize()}: a front that turns back has darts at the side and the waist only.",
+            f"{other.words.capitalize()}: a front that turns back has darts at the side and the waist, or princess "
+            "seams.",
         )
     if f.waist not in (None, Waist.NONE):
         yield "features.waist", f"{what} is drafted for a front without a seam at the waist."

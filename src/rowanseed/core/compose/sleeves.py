@@ -10,7 +10,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import ClothKind, Interfaced, Sleeve, SleeveEnd, SleeveKind, SleeveLength
 from rowanseed.core.compose.drafting import backwards, curve, mirrored, solve, straight
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.hems import hem_depth
+from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.making import (
@@ -191,6 +191,8 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             for p in parts:
                 build.allow(p.piece, p.edge, depth, _corner(p))
             build.finish("wrist", "Sleeve ends", FinishKind.HEM, parts, folds)
+            if sleeve.end is SleeveEnd.HEM:
+                hemmed_by(build, "wrist")
             if sleeve.end is SleeveEnd.FACING:
                 build.assumed["features.sleeve.end"] = (
                     "the facing of the sleeve ends is cut from the pieces' own shape; change it at the Cloth station"

@@ -16,6 +16,7 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
+from rowanseed.core.compose.features.princess import cut_in_two
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
@@ -25,7 +26,7 @@ from rowanseed.core.compose.lapels import (
     on_a_plain_front,
     sew_fronts,
 )
-from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, upper
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press
 from rowanseed.core.pattern.pieces import LineKind
@@ -61,6 +62,20 @@ def _gorge_and_lapel(block: Upper) -> Edges:
 
 def panel(build: Build, half: Half) -> None:
     """The front with its lapel grown on."""
+    id = half.name
+    if side_of(build, half).princess is not None:
+        cut_in_two(build, half, name="Centre front", at_centre=_edge, at_neck=_gorge_and_lapel)
+    else:
+        _in_one(build, half)
+    build.line(
+        id,
+        LineKind.ROLL,
+        "roll",
+        lambda size: (_roll_top(block := upper(build, size, half)), break_point(block)),
+    )
+
+
+def _in_one(build: Build, half: Half) -> None:
     low, id = lower_edge(build), half.name
 
     def ring(block: Upper) -> Edges:
@@ -75,12 +90,6 @@ def panel(build: Build, half: Half) -> None:
 
     new_panel(build, half, id, "Front", ring, at_centre=True)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
-    build.line(
-        id,
-        LineKind.ROLL,
-        "roll",
-        lambda size: (_roll_top(block := upper(build, size, half)), break_point(block)),
-    )
     half.neck, half.shoulder = [part(id, "neck")], [part(id, "shoulder")]
     half.armhole, half.side, half.lower = [part(id, "armhole")], [part(id, "side")], [part(id, low)]
     shape_with_darts(build, half, id)

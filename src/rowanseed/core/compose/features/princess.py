@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import PRINCESS, Description, Shaping
@@ -30,7 +32,25 @@ def _line(block: Upper, start: Point, leaves: Point, *, inner: bool) -> Chain:
     return (*chain, curve(waist, DOWN, hip, DOWN, 0.36), *straight(hip, (block.hem, over[1])))
 
 
-def _princess(build: Build, half: Half, *, from_shoulder: bool) -> None:
+def _straight_centre(block: Upper) -> Chain:
+    return straight((block.neck_depth, block.centre), (block.hem, block.centre))
+
+
+def _neck(block: Upper) -> Edges:
+    return {"neck": block.neck}
+
+
+def cut_in_two(
+    build: Build,
+    half: Half,
+    *,
+    name: str = "",
+    at_centre: Callable[[Upper], Chain] = _straight_centre,
+    at_neck: Callable[[Upper], Edges] = _neck,
+) -> None:
+    """A half in a centre and a side panel; the centre one may have another edge at its centre and above the shoulder,
+    as where it turns back."""
+    from_shoulder = side_of(build, half).princess is Shaping.PRINCESS_SHOULDER
     edge, low = centre_of(build, half)[0], lower_edge(build)
 
     def split(block: Upper) -> tuple[Chain, Chain, Point, Point]:
@@ -50,7 +70,7 @@ def _princess(build: Build, half: Half, *, from_shoulder: bool) -> None:
         c, down = block.centre, line(block, inner=True)
         _, above, start, _ = split(block)
         edges = {
-            edge: straight((block.neck_depth, c), (block.hem, c)),
+            edge: at_centre(block),
             low: straight((block.hem, c), down[-1].end),
             "princess": backwards(down),
         }
@@ -58,7 +78,7 @@ def _princess(build: Build, half: Half, *, from_shoulder: bool) -> None:
             edges["shoulder"] = straight(start, block.neck_point)
         else:
             edges |= {"armhole": above, "shoulder": straight(block.tip, block.neck_point)}
-        return edges | {"neck": block.neck}
+        return edges | at_neck(block)
 
     def side(block: Upper) -> Edges:
         down = line(block, inner=False)
@@ -71,10 +91,10 @@ def _princess(build: Build, half: Half, *, from_shoulder: bool) -> None:
         }
         return edges | ({"shoulder": straight(block.tip, start)} if from_shoulder else {})
 
-    name, other = half.name, f"side-{half.name}"
-    new_panel(build, half, name, f"Centre {half.name}", centre, at_centre=True)
+    id, other = half.name, f"side-{half.name}"
+    new_panel(build, half, id, name or f"Centre {half.name}", centre, at_centre=True)
     new_panel(build, half, other, f"Side {half.name}", side, at_centre=False)
-    panel_levels(build, half, name, lambda block, x: 0.0, lambda block, x: y_at(line(block, inner=True), x))
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: y_at(line(block, inner=True), x))
     panel_levels(
         build, half, other, lambda block, x: y_at(line(block, inner=False), x), lambda block, x: block.outer(x)
     )
@@ -82,18 +102,19 @@ def _princess(build: Build, half: Half, *, from_shoulder: bool) -> None:
     build.join(
         half.princess,
         f"Princess seams, {half.name}",
-        (part(name, "princess"),),
+        (part(id, "princess"),),
         (part(other, "princess"),),
         each_hand=True,
     )
-    half.neck, half.side = [part(name, "neck")], [part(other, "side")]
-    half.shoulder = [part(name, "shoulder"), *([part(other, "shoulder")] if from_shoulder else [])]
-    half.armhole = [part(other, "armhole"), *([] if from_shoulder else [part(name, "armhole")])]
-    half.lower = [part(name, low), part(other, low)]
+    half.neck = [part(id, "neck")] if build.pieces[id].has_edge("neck") else []
+    half.side = [part(other, "side")]
+    half.shoulder = [part(id, "shoulder"), *([part(other, "shoulder")] if from_shoulder else [])]
+    half.armhole = [part(other, "armhole"), *([] if from_shoulder else [part(id, "armhole")])]
+    half.lower = [part(id, low), part(other, low)]
 
 
 def panel(build: Build, half: Half) -> None:
-    _princess(build, half, from_shoulder=side_of(build, half).princess is Shaping.PRINCESS_SHOULDER)
+    cut_in_two(build, half)
 
 
 def takes(d: Description, half: Half) -> bool:

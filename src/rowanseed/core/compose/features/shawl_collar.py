@@ -15,6 +15,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import CollarKind, Description, Interfaced
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
+from rowanseed.core.compose.features.princess import cut_in_two
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
@@ -24,7 +25,7 @@ from rowanseed.core.compose.lapels import (
     on_a_plain_front,
     sew_fronts,
 )
-from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, upper
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.pieces import LineKind
 
@@ -69,6 +70,21 @@ def _collar_edges(build: Build, block: Upper) -> Edges:
 
 def panel(build: Build, half: Half) -> None:
     """The front with its collar grown on."""
+    id = half.name
+    if side_of(build, half).princess is not None:
+        edge, above = partial(_edge, build), partial(_collar_edges, build)
+        cut_in_two(build, half, name="Centre front with its collar", at_centre=edge, at_neck=above)
+    else:
+        _in_one(build, half)
+    build.line(
+        id,
+        LineKind.ROLL,
+        "roll",
+        lambda size: ((block := upper(build, size, half)).neck_point, break_point(block)),
+    )
+
+
+def _in_one(build: Build, half: Half) -> None:
     low, id = lower_edge(build), half.name
 
     def ring(block: Upper) -> Edges:
@@ -83,12 +99,6 @@ def panel(build: Build, half: Half) -> None:
 
     new_panel(build, half, id, "Front with its collar", ring, at_centre=True)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
-    build.line(
-        id,
-        LineKind.ROLL,
-        "roll",
-        lambda size: ((block := upper(build, size, half)).neck_point, break_point(block)),
-    )
     half.shoulder, half.armhole = [part(id, "shoulder")], [part(id, "armhole")]
     half.side, half.lower = [part(id, "side")], [part(id, low)]
     shape_with_darts(build, half, id)

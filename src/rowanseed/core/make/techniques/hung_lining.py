@@ -90,7 +90,7 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
                     Need(facts.join(Fact.TURNED, j.id), "facing and lining are turned in", where_given=True)
                     for j in faced
                 ),
-                *(n for n in _waits(bench) if not n.where_given),
+                *(n for n in _waits(bench) if not n.where_given or n.state == facts.layer(Fact.ATTACHED, "pads")),
             ),
             gives=(facts.layer(Fact.BASTED, f"{KEY} hung"), facts.layer(Fact.ATTACHED, KEY)),
             look="The lining neither pulls the shell up nor hangs below it.",
