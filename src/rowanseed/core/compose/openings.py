@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Centre, Description, FacedEdge, OpeningKind, Placket, Side, Where
 from rowanseed.core.compose.feature import Body
@@ -69,7 +70,7 @@ def split_sides(build: Build, id: str) -> str:
         return replace(
             whole,
             id=f"{id}-{hand}",
-            name=f"{hand.capitalize()} side seam",
+            name=f"{hand.capitalize()} {lower_first(whole.name).removesuffix('s')}",
             a=sided(whole.a),
             b=sided(whole.b),
             each_hand=False,

@@ -171,10 +171,10 @@ def _opening(d: Description) -> Found:
             "features.opening.kind",
             f"An apron closes at its band: by ties, hooks, buttons or snaps, not by a {kind.words}.",
         )
-    if kind.zips_a_seam and where is Where.LEFT_SIDE and d.garment.has_bodice and f.waist not in (None, Waist.NONE):
+    if kind.zips_a_seam and where is Where.LEFT_SIDE and d.garment.has_bodice and f.sleeve is not None:
         yield (
             "features.opening.where",
-            "A zip at the side that crosses a waist seam is not drafted here: put it at the back.",
+            "A zip at the side opens it from the armhole down, where the sleeve is sewn in: put it at the back.",
         )
     if not d.garment.has_bodice and kind is OpeningKind.FLY_ZIP and where is not Where.FRONT:
         yield "features.opening.where", "A fly lies at the front."

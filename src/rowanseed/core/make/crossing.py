@@ -49,7 +49,8 @@ def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
     after = any(runs_over(bench, id, other) for id in own)
     before = any(runs_over(bench, other, id) for id in own)
     if after and before:
-        return bench.zip_on(bench.joins[other]) is not None
+        seam = bench.joins[other]
+        return bench.zip_on(seam) is not None or bench.opening_in_lining(seam) is not None
     if after or before:
         return before
     return _lateness(bench, other) > max(_lateness(bench, id) for id in own)

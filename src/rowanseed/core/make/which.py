@@ -34,6 +34,10 @@ def is_vent(finish: Finish) -> bool:
     return any(p.edge == VENT_EDGE for p in finish.parts)
 
 
+def other_hand(hand: str) -> str:
+    return "right" if hand == "left" else "left"
+
+
 # ---------------------------------------------------------------- seams
 
 

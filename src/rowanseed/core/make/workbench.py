@@ -42,6 +42,8 @@ ZIPS = (
     ClosureKind.FLY_ZIP,
     ClosureKind.EXPOSED_ZIP,
 )
+ENDING = ("end", "start")
+"""Which end of the edges before and after an edge touches it."""
 NOT_SIDES = ("shoulder", "yoke", "inseam", "crotch", "neck", "armhole", "waist", "hem")
 """Edges along which a front meets a back elsewhere than at the side."""
 ENDS = {
@@ -305,6 +307,18 @@ class Workbench:
                     if (part.piece, edge) in along and self._opens(zip_, self.joins[zip_.join], touches):
                         return True
         return False
+
+    def hand_opened(self, parts: Iterable[EdgePart]) -> str:
+        """The hand, left or right, on which a zip in a side opens edges that are there on both; empty if none does."""
+        edges = [(p, edge, touches) for p in parts for edge, touches in zip(self.neighbours(p), ENDING, strict=True)]
+        for zip_ in self.zips:
+            hands = {(p.piece, p.edge): p.hand for p in self.parts(zip_.join)}
+            if len({hand for hand in hands.values() if hand}) != 1:
+                continue
+            for part, edge, touches in edges:
+                if (part.piece, edge) in hands and self._opens(zip_, self.joins[zip_.join], touches):
+                    return next(hand for hand in hands.values() if hand)
+        return ""
 
     def interfaced(self) -> tuple[str, ...]:
         """The pieces that are stiffened: by interfacing cut from their own tissue, or from a piece derived from it."""

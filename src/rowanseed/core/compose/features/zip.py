@@ -41,6 +41,8 @@ def in_a_bodice(build: Build, body: Body) -> None:
     if build.description.features.opening.where is Where.LEFT_SIDE:
         join, where = split_sides(build, "sides"), body.front.side[0]
         anchor = "end"
+        if any(j.id == "skirt-sides" for j in build.joins):
+            split_sides(build, "skirt-sides")
     else:
         half = opening_half(body, build.description)
         join, where, anchor = f"centre-{half.name}", half.centre[0], "start"
@@ -49,13 +51,14 @@ def in_a_bodice(build: Build, body: Body) -> None:
     long = _length(build, max(size.back_waist for size in sizes) + FITTED if fitted else LONG)
     reach = _reach(build, where)
     if long > reach - 20.0:
-        _through_the_waist(build, join, long, reach)
+        _through_the_waist(build, join, long, reach, anchor)
     else:
         _put_in(build, join, where, anchor, long)
 
 
-def _through_the_waist(build: Build, join: str, long: float, reach: float) -> None:
-    """A zip that runs past the waist seam: bodice and skirt have one centre seam for it."""
+def _through_the_waist(build: Build, join: str, long: float, reach: float, anchor: str) -> None:
+    """A zip that runs past the waist seam: bodice and skirt have one seam for it. Centres are drawn from the neck down,
+    sides from the hem up."""
     below = f"skirt-{join}"
     other = next((j for j in build.joins if j.id == below), None)
     own = next(j for j in build.joins if j.id == join)
@@ -64,9 +67,10 @@ def _through_the_waist(build: Build, join: str, long: float, reach: float) -> No
         build.assumed["features.opening.length"] = "the zip runs to the end of its seam"
         return
     build.joins = [j for j in build.joins if j.id not in (join, below)]
-    build.join(join, own.name, (*own.a, *other.a), (*own.b, *other.b))
+    first, last = (own, other) if anchor == "start" else (other, own)
+    build.join(join, own.name, (*first.a, *last.a), (*first.b, *last.b))
     build.known_as(below, join)
-    _put_in(build, join, other.a[0], "start", max(20.0, long - reach))
+    _put_in(build, join, other.a[0], anchor, max(20.0, long - reach))
 
 
 def at_a_waist(build: Build, body: Body) -> None:

@@ -10,7 +10,7 @@ from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.free_edges import across
+from rowanseed.core.make.techniques.free_edges import across, whole
 from rowanseed.core.make.which import edges_of
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
@@ -38,8 +38,7 @@ def finds_knit(bench: Workbench) -> Iterator[Duty]:
 
 
 def _whole(step: Steps) -> str:
-    ring = step.bench.run(step.bench.finishes[step.id].parts).ring
-    return "all round, the strip's ends joined on the bias where they meet" if ring else "from end to end"
+    return whole(step.bench, step.bench.finishes[step.id], "the strip's ends joined on the bias where they meet")
 
 
 def _stretched(step: Steps) -> str:

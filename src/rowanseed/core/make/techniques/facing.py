@@ -12,6 +12,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import other_hand
 from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind
@@ -139,7 +140,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "Right sides together; match the seams and the centres first, then the notches, then between.",
             *((ends,) if bench.zips_at(join) and not ring else ()),
-            f"{bench.seam_of(join)} {ALL_ROUND if ring else 'from end to end, facing up; backstitch both ends'}."
+            f"{bench.seam_of(join)} {_from_where(bench, join, ring=ring)}."
             + (" The tape is caught in it." if at_waist or at_neck else ""),
             *((CORNERS,) if _has_corner(join) else ()),
         ),
@@ -181,6 +182,14 @@ def _slits(bench: Workbench, join: Join) -> tuple[Detail, ...]:
     """The slits that are faced in one with this edge."""
     facing = pieces_of(join.b)
     return tuple(d for d in bench.details_of(DetailKind.FACED_SLIT) if set(d.pieces) & facing)
+
+
+def _from_where(bench: Workbench, join: Join, *, ring: bool) -> str:
+    if ring:
+        return ALL_ROUND
+    ends = "from end to end, facing up; backstitch both ends"
+    hand = bench.hand_opened(join.a) if join.each_hand else ""
+    return f"on the {hand} {ends}; on the {other_hand(hand)} {ALL_ROUND}" if hand else ends
 
 
 def _is_soft_neck(bench: Workbench, join: Join) -> bool:

@@ -12,7 +12,7 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import pockets
-from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_vent
+from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_vent, other_hand
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -73,8 +73,12 @@ def _reaches_hem(finish: Finish) -> bool:
     return all(p.edge in ("hem", "wrist") for p in finish.parts)
 
 
-def _whole(bench: Workbench, finish: Finish) -> str:
-    return "all round, begun at a seam" if bench.run(finish.parts).ring else "from end to end"
+def whole(bench: Workbench, finish: Finish, joined: str = "begun at a seam") -> str:
+    """From where to where an edge is finished; where a zip opens one of two rings, each hand by itself."""
+    hand = bench.hand_opened(finish.parts)
+    if hand:
+        return f"on the {hand} from one edge of the zip to the other, on the {other_hand(hand)} all round, {joined}"
+    return f"all round, {joined}" if bench.run(finish.parts).ring else "from end to end"
 
 
 def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -86,7 +90,7 @@ def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         technique="neatened edge",
         act=Act.NEATEN,
         title=f"Neaten the {lower_first(finish.name)}",
-        how=(f"In one run {_whole(bench, finish)}, after its seams are pressed, right side up.",),
+        how=(f"In one run {whole(bench, finish)}, after its seams are pressed, right side up.",),
         bench=at,
         minutes=minutes.neaten(mm),
         on=_on(finish),
@@ -117,7 +121,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Bias strip {bench.margin(4 * BINDING)} wide, {bench.length(mm + 60)} long, both long edges pressed in; "
             "open one fold, right sides together, raw edges even.",
-            f"Stitch in the crease {_whole(bench, finish)}: lay it in without pulling on an outward curve; on an "
+            f"Stitch in the crease {whole(bench, finish)}: lay it in without pulling on an outward curve; on an "
             "inward one open the edge towards straight as you sew.",
             f"Trim the garment's allowance to the binding's, {bench.margin(min(allowance, BINDING))}."
             if inwards or allowance > BINDING
@@ -232,7 +236,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         technique="turned edge",
         act=Act.TURN,
         title=f"Stitch it down: {name}",
-        how=(f"{bench.margin(2)} from the inner fold, {_whole(bench, finish)}.",),
+        how=(f"{bench.margin(2)} from the inner fold, {whole(bench, finish)}.",),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),
         on=_on(finish),

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
+from rowanseed.core.make.crossing import is_later
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import (
@@ -79,10 +81,26 @@ def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[st
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     seam = bench.seam_of(join)
     if closure is None:
+        opened = _still_open(bench, join) if run.ring else None
+        if opened is not None:
+            name = lower_first(opened.name).split(",")[0]
+            return (f"{seam} from one edge of the {name}, which is still open, to the other; backstitch both ends.",)
         if run.ring:
             return (f"{seam} all round, begun at a seam and sewn {bench.margin(15)} over the beginning.",)
         return (f"{seam} {run.words}; backstitch both ends.", *_past_mouth(bench, join))
     return along_zip(bench, join, closure)
+
+
+def _still_open(bench: Workbench, join: Join) -> Join | None:
+    """The seam with a zip that crosses this one and is sewn later."""
+    return next(
+        (
+            other
+            for other in bench.crossing([join.id])
+            if (bench.zip_on(other) or bench.opening_in_lining(other)) and is_later(bench, other.id, [join.id])
+        ),
+        None,
+    )
 
 
 def _past_mouth(bench: Workbench, join: Join) -> tuple[str, ...]:

@@ -8,6 +8,7 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
@@ -124,6 +125,7 @@ def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 "the edges of a zip opening are neatened before the zip",
                 where_given=True,
             ),
+            *crossings(bench, join.id),
             *bench.flat_first([join.id]),
         ),
         gives=(facts.closure(Fact.BASTED, closure.id),),
