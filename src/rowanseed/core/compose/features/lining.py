@@ -69,10 +69,13 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
     edges.append(("neck", "Lining to neck", neck, False))
     if opening:
         edges.append(("front-edges", "Lining to front edges", opening, True))
+    # With sleeves the shell's hem is turned up and the lining sewn to its raw edge, so that it falls in a fold; without
+    # them both meet edge to edge.
+    sleeved = build.description.features.sleeve is not None
     if hem is not None:
         build.finishes.remove(hem)
         for p in hem.parts:
-            for id in (p.piece, f"{p.piece}-lining"):
+            for id in (f"{p.piece}-lining",) if sleeved else (p.piece, f"{p.piece}-lining"):
                 build.allow(id, p.edge, build.seam)
         edges.append(("hem", "Lining to hem", hem.parts, False))
     if build.description.features.sleeve is None:
@@ -82,8 +85,7 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
         if wrist is not None and all(f"{p.piece}-lining" in build.pieces for p in wrist.parts):
             build.finishes.remove(wrist)
             for p in wrist.parts:
-                for id in (p.piece, f"{p.piece}-lining"):
-                    build.allow(id, p.edge, build.seam)
+                build.allow(f"{p.piece}-lining", p.edge, build.seam)
             edges.append(("wrist", "Lining to sleeve ends", wrist.parts, True))
     for id, name, parts, each in edges:
         build.join(id, name, parts, inside(parts), press=Press.FACING, each_hand=each)

@@ -19,6 +19,8 @@ from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "bagged lining"
+LEAST_FOLD = 3.0
+"""A fold of the lining smaller than this, in mm, is none."""
 GAP = 180.0
 """The gap that a garment with sleeves is turned through, in mm (the craft's 6 to 8 in)."""
 
@@ -125,6 +127,17 @@ def _whole(bench: Workbench, duty: Duty) -> Iterator[Need]:
     yield Need(facts.layer(Fact.ATTACHED, "pads"), "the pads are in before the lining covers them", where_given=True)
 
 
+def _hem_seam(bench: Workbench, join: Join) -> str:
+    """The lining is sewn to the raw edge of what the shell turns up: by the lining's allowance on both."""
+    return f"{bench.margin(bench.edge_allowance(join.b[0]))} seam from the raw edges,"
+
+
+def _falls(bench: Workbench, join: Join) -> str:
+    """What the lining is longer than the way to the raw edge of the turned-up hem lies over it in a fold."""
+    fold = (bench.edge_allowance(join.a[0]) - bench.edge_allowance(join.b[0])) / 2
+    return f" The lining falls over it in a fold of {bench.margin(fold)}." if fold >= LEAST_FOLD else ""
+
+
 def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Operation]:
     step = of_joins(bench, ID, join.id)
     yield sew(
@@ -136,9 +149,9 @@ def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Op
             f"The shell's hem is pressed up first, by {bench.margin(bench.edge_allowance(join.a[0]))}, and opened "
             "again. Right sides together, raw edge on raw edge, seams on seams; the lining is a little longer on "
             "purpose and eases in.",
-            f"{bench.seam_of(join)} all round, in a ring."
+            f"{_hem_seam(bench, join)} all round, in a ring."
             if bench.run(join.a, each_hand=join.each_hand).ring
-            else f"{bench.seam_of(join)} from facing to facing, the last {bench.margin(20)} at both ends left for the "
+            else f"{_hem_seam(bench, join)} from facing to facing, the last {bench.margin(20)} at both ends left for the "
             "fold.",
         ),
         requires=needs,
@@ -149,7 +162,7 @@ def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Op
         Act.PRESS,
         f"Anchor the hem: {step.name}",
         "Press the hem up on its fold and catch its allowance to the seams of the shell, and between them loosely to "
-        f"the interfacing. The lining falls over it as a fold of {bench.margin(12)}.",
+        f"the interfacing.{_falls(bench, join)}",
         iron_for(bench),
         at=Bench.IRON,
         took=minutes.hand(step.mm / 2),
@@ -171,7 +184,7 @@ def _sleeve_end(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterat
             "Reach in through the open hem or the gap, and take sleeve and lining sleeve by their ends, held as they "
             "are worn, neither twisted: seam to seam. Draw them out, fold one into the other, right sides together, "
             "in a ring.",
-            f"{bench.seam_of(join)} all round; each sleeve by itself.",
+            f"{_hem_seam(bench, join)} all round; each sleeve by itself.",
         ),
         requires=needs,
         meant=frozenset({Meant.ENCLOSES}),
@@ -182,7 +195,7 @@ def _sleeve_end(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterat
         Act.PRESS,
         f"Fold up and anchor the sleeve ends: {step.name}",
         f"Turn the sleeve's hem up by {bench.margin(bench.edge_allowance(join.a[0]))} on its pressed fold; catch the "
-        f"allowance to the seam, the lining in a fold of {bench.margin(12)}.",
+        f"allowance to the seam.{_falls(bench, join)}",
         at=Bench.IRON,
         took=minutes.each(6, 2),
         after={Fact.JOINED: "it is sewn first"},

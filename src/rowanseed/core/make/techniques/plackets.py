@@ -224,6 +224,7 @@ def faced_with_neck(bench: Workbench, duty: Duty, neck: Join) -> Iterator[Operat
     """The slit is sewn when the neck is, to the same facing, and both are turned at once."""
     detail = bench.details[duty.id]
     step = of_detail(bench, "faced slit", duty.id)
+    on = On(pieces=(*detail.pieces, *detail.on), finishes=tuple(id for id in duty.ids if id in bench.finishes))
     yield step(
         "face",
         Act.TRIM,
@@ -234,7 +235,7 @@ def faced_with_neck(bench: Workbench, duty: Duty, neck: Join) -> Iterator[Operat
         setting=settings.staystitch(bench.household),
         needs=(Need(facts.join(Fact.JOINED, neck.id), "the neck is sewn first, and the slit begins at its seam"),),
         gives=(Fact.JOINED,),
-        on=_on_edges(bench, duty),
+        on=on,
         rows=0,
         caution=BLADES,
         look="Cut open, the end of the slit spreads without a pucker.",
@@ -251,7 +252,7 @@ def faced_with_neck(bench: Workbench, duty: Duty, neck: Join) -> Iterator[Operat
         after={Fact.JOINED: "it is sewn and cut first"},
         needs=(Need(facts.join(Fact.TURNED, neck.id), "the facing is turned in first"),),
         gives=(Fact.FINISHED, *(facts.finish(Fact.FINISHED, id) for id in duty.ids if id in bench.finishes)),
-        on=_on_edges(bench, duty),
+        on=on,
         rows=0,
         booklet=True,
         look="From outside no facing shows, and the slit lies closed.",

@@ -57,9 +57,9 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         title=f"Sew {names} in one run{both_sides(side)}",
         how=(
-            "Right sides together; the armhole seam on itself first, its allowances lying as they were pressed, then "
-            "the ends and the notches, then between.",
-            f"{bench.seam_of(side)} {_run(bench, side)}, over the armhole seam, and on to the "
+            "Right sides together; the seam between sleeve and body on itself first, its allowances lying as they "
+            "were pressed, then the ends and the notches, then between.",
+            f"{bench.seam_of(side)} {_run(bench, side)}, over that seam, and on to the "
             f"{_far(bench, sleeve)}; backstitch both ends.",
         ),
         requires=tuple(dict.fromkeys(needs)),
