@@ -4,6 +4,7 @@ order (common practice, no source)."""
 from math import isclose
 
 import pytest
+from hypothesis import HealthCheck, Phase, given, settings
 from shapely.geometry import Polygon
 
 from rowanseed.core.choices import ClothChoices, Decisions
@@ -48,6 +49,9 @@ from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind
 from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
 from rowanseed.core.project import Project
 
+from .descriptions import whole_ones
+
+BACK_ZIP = {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP)}
 CLOTH = Cloth(name="Linen", width=1500.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
 
 
@@ -191,6 +195,112 @@ def test_a_bound_neck_leaves_its_slit_a_facing_of_its_own():
     )
     assert any(piece.id == "slit-facing" for piece in made.pattern.pieces)
     assert before(made, "turn-slit", "bind-neck")
+
+
+# ---------------------------------------------------------------- what only the drafted pieces show
+
+
+REFUSED = {
+    "a slit past a yoke": (
+        GarmentKind.TOP,
+        {"front": Side(Centre.FOLD, (Shaping.SQUARE_YOKE,)), "opening": Opening(Where.FRONT, OpeningKind.SLIT)},
+        "features.opening.kind",
+    ),
+    "a zip longer than its seam": (
+        GarmentKind.DRESS,
+        {
+            "back": Side(Centre.SEAM),
+            "waist": Waist.SEAM,
+            "skirt": Skirt(SkirtKind.A_LINE, length=300.0),
+            "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP, length=900.0),
+        },
+        "features.opening.length",
+    ),
+    "hooks longer than their seam": (
+        GarmentKind.DRESS,
+        {
+            "back": Side(Centre.SEAM),
+            "waist": Waist.SEAM,
+            "skirt": Skirt(SkirtKind.GATHERED),
+            "opening": Opening(Where.BACK, OpeningKind.HOOK_AND_EYE, length=700.0),
+        },
+        "features.opening.length",
+    ),
+    "pleats in front and no darts behind": (
+        GarmentKind.SKIRT,
+        {
+            "front": Side(Centre.FOLD, (Shaping.PLEATS,)),
+            "back": Side(Centre.SEAM),
+            "waist": Waist.WAISTBAND,
+            "skirt": Skirt(SkirtKind.STRAIGHT, darts=False),
+            "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP),
+        },
+        "features.skirt.darts",
+    ),
+    "a side zip into a sleeve": (
+        GarmentKind.DRESS,
+        {"sleeve": Sleeve(SleeveKind.SET_IN), "opening": Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP)},
+        "features.opening.where",
+    ),
+}
+
+
+@pytest.mark.parametrize("name", REFUSED)
+def test_it_is_refused_at_its_field(name):
+    garment, features, field = REFUSED[name]
+    with pytest.raises(DescriptionRefused) as refused:
+        project(garment, **features)
+    assert field in {one.field for one in refused.value.refusals}
+
+
+@given(description=whole_ones)
+@settings(phases=(Phase.generate,), max_examples=150, deadline=None, suppress_health_check=list(HealthCheck))
+def test_nothing_is_refused_in_general(description):
+    """A sewist is told at the field what cannot be, and not that the whole of it does not go together."""
+    try:
+        compose(description)
+    except DescriptionRefused as refused:
+        assert "features" not in {one.field for one in refused.refusals}, str(refused)
+
+
+@pytest.mark.parametrize("figure", [Figure.WOMEN, Figure.MEN, Figure.CHILDREN])
+def test_a_yoke_in_front_lies_below_its_neck(figure):
+    made = project(
+        GarmentKind.TOP, figure, front=Side(Centre.FOLD, (Shaping.YOKE,)), neck=Neck(NeckShape.ROUND), **BACK_ZIP
+    )
+    yoke = made.pattern.piece("front-yoke")
+    for size in made.pattern.envelope.sizes:
+        assert line_length(yoke, size, "centre") >= 25.0 and line_length(yoke, size, "armhole") <= 95.0
+
+
+def test_slant_pockets_are_smaller_on_a_child_s_skirt_and_end_at_the_waist_s_own_allowance():
+    made = project(GarmentKind.SKIRT, Figure.CHILDREN, waist=Waist.ELASTIC_CASING, skirt=Skirt(SkirtKind.A_LINE),
+                   pockets=(Pocket(PocketKind.SLANT, PocketPlace.FRONT),))  # fmt: skip
+    side, front = made.pattern.piece("pocket-side"), made.pattern.piece("front")
+    assert side.edge("waist-inner").allowance == front.edge("waist").allowance
+    for size in made.pattern.envelope.sizes:
+        bag = seam_length(side, size, "waist") + seam_length(side, size, "waist-inner")
+        assert bag < 0.95 * (seam_length(side, size, "waist") + seam_length(front, size, "waist"))
+
+
+# ---------------------------------------------------------------- zips in a side
+
+
+def test_a_zip_in_the_side_of_a_dress_runs_on_past_the_waist_which_is_sewn_while_that_side_is_open():
+    made = project(
+        GarmentKind.DRESS,
+        front=Side(Centre.FOLD, (Shaping.BUST_DART, Shaping.WAIST_DART)),
+        back=Side(Centre.FOLD, (Shaping.WAIST_DART,)),
+        waist=Waist.SEAM,
+        skirt=Skirt(SkirtKind.STRAIGHT),
+        opening=Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP),
+    )
+    left = made.pattern.making.join("sides-left")
+    assert [part.piece for part in left.a] == ["skirt-front", "front"]
+    assert before(made, "sew-skirt-sides-right", "sew-waist", "baste-opening", "zip-opening", "sew-sides-left")
+    assert "still open" in told(made, "sew-waist") and "all round" not in told(made, "sew-waist")
+    bound = told(made, "bind-armhole")
+    assert "on the left from one edge of the zip to the other, on the right all round" in bound
 
 
 # ---------------------------------------------------------------- pockets in a seam

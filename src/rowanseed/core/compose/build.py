@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.description import Description, Interfaced
 from rowanseed.core.compose.figures import Figures, Size
-from rowanseed.core.geometry.outline import Chain, Point, bounds, flatten
+from rowanseed.core.geometry.outline import Chain, Point, Segment, bounds, flatten, lerp
 from rowanseed.core.pattern.making import (
     Closure,
     Detail,
@@ -60,6 +60,8 @@ class Build:
     along: dict[str, tuple[str, ...]] = field(default_factory=dict)
     notions: list[str] = field(default_factory=list)
     assumed: dict[str, str] = field(default_factory=dict)
+    refused: list[tuple[str, str]] = field(default_factory=list)
+    """Fields that cannot be as they are said, each with why, where only the drafted pieces show it."""
     faced: dict[tuple[str, str], str] = field(default_factory=dict)
     """(piece, edge) → the facing that another edge's goes on to."""
     blocks: dict[tuple[str, bool], Upper] = field(default_factory=dict)
@@ -107,7 +109,7 @@ class Build:
         collar: bool = False,
     ) -> Piece:
         """Draft a piece in every size. `allowances` where they are not the seam's; `hem` edges are turned up."""
-        drawn = {size.name: draw(size) for size in self.figures.sizes}
+        drawn = alike({size.name: draw(size) for size in self.figures.sizes})
         names = tuple(next(iter(drawn.values())))
         own = {**(dict.fromkeys([fold], 0.0) if fold else {}), **(allowances or {})}
         specs = tuple(EdgeSpec(n, own.get(n, self.seam), Corner.TURNED if n in hem else Corner.MITRE) for n in names)
@@ -203,6 +205,36 @@ class Build:
             details=tuple(self.details),
             ways=tuple(self.ways),
         )
+
+
+def alike(drawn: dict[str, Edges]) -> dict[str, Edges]:
+    """Every edge in as many segments in every size, of the same kinds: where it has fewer its longest are halved, and
+    what is curved in one size is written as a curve in all. No line moves."""
+    out = {size: dict(edges) for size, edges in drawn.items()}
+    for name in next(iter(drawn.values())):
+        chains = [edges[name] for edges in drawn.values()]
+        if len({tuple(s.is_curve for s in chain) for chain in chains}) == 1:
+            continue
+        count = max(len(chain) for chain in chains)
+        halved = [_halved(chain, count) for chain in chains]
+        curved = [any(chain[k].is_curve for chain in halved) for k in range(count)]
+        for edges, chain in zip(out.values(), halved, strict=True):
+            edges[name] = tuple(_as_curve(s) if c else s for s, c in zip(chain, curved, strict=True))
+    return out
+
+
+def _halved(chain: Chain, count: int) -> Chain:
+    while len(chain) < count:
+        k = max(range(len(chain)), key=lambda k: chain[k].length())
+        chain = (*chain[:k], *chain[k].split(0.5), *chain[k + 1 :])
+    return chain
+
+
+def _as_curve(segment: Segment) -> Segment:
+    if segment.is_curve:
+        return segment
+    a, b = segment.start, segment.end
+    return replace(segment, control1=lerp(a, b, 1 / 3), control2=lerp(a, b, 2 / 3))
 
 
 def _grain(edges: Edges) -> tuple[Point, Point]:

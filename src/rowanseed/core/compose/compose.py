@@ -83,6 +83,8 @@ def compose(description: Description) -> Composed:
     for feature in FEATURES:
         if feature.adds is not None and feature.asked(description):
             feature.adds(build)
+    if build.refused:
+        raise DescriptionRefused(tuple(Refusal(*one) for one in build.refused))
     leave_open_at_zips(build)
     _views(build)
     _pulled_on(build)

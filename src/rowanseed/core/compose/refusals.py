@@ -33,7 +33,7 @@ from rowanseed.core.compose.description import (
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import Size, figures, is_full
-from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.folds import SHAPED, folds_in
 from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
 
 
@@ -373,6 +373,13 @@ def _skirt(d: Description) -> Found:
         )
     ):
         yield "features.skirt.kind", "A skirt that is open with its bodice is drafted straight, A-line or gathered."
+    folded = [bool(folds_in(side.shaping)) for _, side in f.sides]
+    undarted = d.garment is GarmentKind.SKIRT and skirt.kind in SHAPED_SKIRTS and skirt.darts is False
+    if undarted and any(folded) and not all(folded):
+        yield (
+            "features.skirt.darts",
+            "Pleats or tucks in front or behind alone need darts on the other half, or the side seams do not meet.",
+        )
     if skirt.kind in (SkirtKind.CIRCLE, SkirtKind.HALF_CIRCLE) and skirt.darts:
         yield "features.skirt.darts", "A circle fits the waist by itself, without darts."
 

@@ -4,16 +4,28 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.description import Description, NeckShape, Shaping
+from rowanseed.core.compose.drafting import solve
 
 FULLER = 1.35
 """Gathers under a yoke: so much longer than the yoke."""
 PLEAT = 30.0
 """A pleat under a yoke takes in so much on each half, in mm."""
-YOKE_AT = 0.3
-"""Where a yoke's seam meets the armhole: a share of its upper curve."""
+YOKE_AT, LOWEST = 0.3, 0.03
+"""Where a yoke's seam meets the armhole: a share of its upper curve, and the least of it."""
 UNDER_A_YOKE = (Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE)
+BELOW_NECK = 40.0
+"""A yoke's seam lies so far below the neck at the centre, in mm, wherever the armhole is deep enough for it."""
 DEEP_NECKS = (NeckShape.V, NeckShape.SQUARE, NeckShape.SCOOP)
+
+
+def meets(block: Upper) -> float:
+    """Where a straight yoke's seam meets the armhole, on its upper curve: lower where the neck is deep."""
+    upper, level = block.armhole[1], block.neck_depth + BELOW_NECK
+    if upper.at(YOKE_AT)[0] >= level:
+        return YOKE_AT
+    return solve(lambda t: upper.at(t)[0], level, LOWEST, YOKE_AT)
 
 
 def below_the_neck(d: Description, yoke: Shaping) -> Iterator[tuple[str, str]]:

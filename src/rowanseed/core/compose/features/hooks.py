@@ -6,9 +6,12 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, GarmentKind, OpeningKind, Where
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.openings import closes, closes_an_edge, opening_half
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
+SEWN_BELOW = 20.0
+"""So much of a seam is sewn below what opens it at least, in mm."""
 LONG = 180.0
 """The usual length of an opening below the neck, in mm."""
 KINDS = {
@@ -22,7 +25,11 @@ def below_the_neck(build: Build, body: Body) -> None:
     opening = build.description.features.opening
     half = opening_half(body, build.description)
     where, join = half.centre[0], f"centre-{half.name}"
-    long = opening.length or LONG
+    reach = min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes) - SEWN_BELOW
+    long = min(reach, opening.length or LONG)
+    if opening.length is not None and opening.length > reach:
+        most = int(reach / 10)
+        build.refused.append(("features.opening.length", f"Its seam is shorter: it opens by {most} cm at most."))
     build.mark(where.piece, Mark("slit-end", MarkKind.DOT, where.edge, "start", build.each(lambda size: long)))
     build.details.append(
         Detail("slit", "Opening below the neck", DetailKind.SLIT, along=(join,), to_mark=(where.piece, "slit-end"))

@@ -5,9 +5,10 @@ Side piece and facing are bags too, alike round their lower edge.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import replace
 
-from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.build import Build, Edges, alike, part
 from rowanseed.core.compose.description import (
     Description,
     FacedEdge,
@@ -30,6 +31,8 @@ DEEP, WIDE = 160.0, 40.0
 """The mouth runs from so far down the side to so far along the waist, in mm (common practice, no source)."""
 BAG, BAG_DEEP = 145.0, 275.0
 """The bag reaches so far along the waist from the side, and so far down, in mm."""
+FROM = 200.0
+"""On a front whose waist is shorter than this, in mm, all of it is smaller by as much."""
 SIDE_PIECE, FACING = "pocket-side", "pocket-facing"
 
 
@@ -38,20 +41,23 @@ def carves(build: Build, body: Body) -> None:
     piece, side = body.front.side[-1].piece, body.front.side[-1].edge
     base = build.pieces[piece]
 
+    share = {size: min(1.0, chain_length(shape.edges["waist"]) / FROM) for size, shape in base.shapes.items()}
+
     def cut(size: Size) -> tuple[Chain, Chain, Chain, Chain]:
         """(side below the mouth, side above it, waist outside the mouth, waist inside it)."""
-        edges = base.shapes[size.name].edges
-        below, above = split_chain(edges[side], chain_length(edges[side]) - DEEP)
-        outer, inner = split_chain(edges["waist"], WIDE)
+        edges, small = base.shapes[size.name].edges, share[size.name]
+        below, above = split_chain(edges[side], chain_length(edges[side]) - DEEP * small)
+        outer, inner = split_chain(edges["waist"], WIDE * small)
         return below, above, outer, inner
 
     def bag(size: Size) -> tuple[Chain, Chain]:
         """(the waist from the mouth to the bag's inner edge, round the bag from there to the foot of the mouth)."""
         below, _, _, inner = cut(size)
-        along, _ = split_chain(inner, BAG - WIDE)
+        small = share[size.name]
+        along, _ = split_chain(inner, (BAG - WIDE) * small)
         top, foot = along[-1].end, below[-1].end
-        corner = (top[0] + BAG_DEEP * 0.6, top[1] + 4.0)
-        low = (top[0] + BAG_DEEP, (top[1] + foot[1]) / 2)
+        corner = (top[0] + BAG_DEEP * small * 0.6, top[1] + 4.0)
+        low = (top[0] + BAG_DEEP * small, (top[1] + foot[1]) / 2)
         return along, (
             *straight(top, corner),
             curve(corner, DOWN, low, (0.0, 1.0), 0.5),
@@ -70,7 +76,7 @@ def carves(build: Build, body: Body) -> None:
 
     build.piece(SIDE_PIECE, "Side piece of the pocket", side_piece, panel=Panel.FRONT, count=2, pair=True)
     build.piece(FACING, "Facing of the pocket", facing, panel=Panel.OTHER, count=2, pair=True)
-    shapes = {}
+    drawn: dict[str, Edges] = {}
     for size in build.figures.sizes:
         below, _, outer, inner = cut(size)
         mouth = straight(below[-1].end, outer[-1].end)
@@ -79,13 +85,14 @@ def carves(build: Build, body: Body) -> None:
             if name == "waist":
                 edges["mouth"] = mouth
             edges[name] = below if name == side else inner if name == "waist" else chain
-        shapes[size.name] = Shape(edges, base.shapes[size.name].grainline)
+        drawn[size.name] = edges
+    shapes = {size: Shape(edges, base.shapes[size].grainline) for size, edges in alike(drawn).items()}
     specs: list[EdgeSpec] = []
     for spec in base.edges:
         if spec.name == "waist":
             specs.append(EdgeSpec("mouth", build.seam))
         specs.append(spec)
-    build.change(piece, shapes=shapes, edges=tuple(specs), marks=tuple(_moved(mark) for mark in base.marks))
+    build.change(piece, shapes=shapes, edges=tuple(specs), marks=tuple(_moved(mark, share) for mark in base.marks))
     build.joins = [_with_side_piece(join, piece, side) for join in build.joins]
     body.front.side.append(part(SIDE_PIECE, side))
     body.front.neck.append(part(SIDE_PIECE, "waist"))
@@ -119,11 +126,11 @@ def carves(build: Build, body: Body) -> None:
     )
 
 
-def _moved(mark: Mark) -> Mark:
+def _moved(mark: Mark, share: Mapping[str, float]) -> Mark:
     """What is measured along the waist from its beginning is measured from the mouth."""
     if mark.edge != "waist" or mark.anchor != "start":
         return mark
-    return replace(mark, distance={size: mm - WIDE for size, mm in mark.distance.items()})
+    return replace(mark, distance={size: mm - WIDE * share[size] for size, mm in mark.distance.items()})
 
 
 def _with_side_piece(join: Join, piece: str, side: str) -> Join:
@@ -156,4 +163,13 @@ def forbids(d: Description) -> Found:
             yield where, "A slant pocket lies where the zip at the side is: choose one of them."
 
 
-FEATURES = (Feature("slant-pocket", asked=asks_for(PocketKind.SLANT), forbids=forbids, carves=carves, rank=15),)
+def adds(build: Build) -> None:
+    """The bags end at the waist as it is finished."""
+    waist = build.pieces[SIDE_PIECE].edge("waist")
+    for piece in (SIDE_PIECE, FACING):
+        build.allow(piece, "waist-inner", waist.allowance, waist.corner)
+
+
+FEATURES = (
+    Feature("slant-pocket", asked=asks_for(PocketKind.SLANT), forbids=forbids, carves=carves, adds=adds, rank=15),
+)

@@ -12,22 +12,37 @@ from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes, closes_an_edge, opening_half
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
-SLIT = 140.0
-"""The usual length of a slit at the neck, in mm."""
+SLIT, SHORTEST = 140.0, 50.0
+"""The usual length of a slit at the neck, in mm, and the least."""
+BELOW = 45.0
+"""So much of the piece is left below its end, for the facing."""
 
 
 def finish(build: Build, body: Body) -> None:
     piece = opening_half(body, build.description).neck[0].piece
+    reach = min(chain_length(build.edge(piece, "centre", size)) for size in build.figures.sizes) - BELOW
+    if reach < _long(build):
+        _refuse(build, reach)
+        return
     _line(build, piece, piece)
     if not faced_neck(build, body):
         _facing(build, piece)
 
 
+def _refuse(build: Build, reach: float) -> None:
+    field = "features.opening.length" if build.description.features.opening.length else "features.opening.kind"
+    at_most = f"make it {int(reach / 10)} cm long at most, or " if reach >= SHORTEST else ""
+    build.refused.append((field, f"The slit runs past the seam below the neck: {at_most}leave the yoke out."))
+
+
 def adds(build: Build) -> None:
     """What the slit is faced by, once the neck is."""
+    if build.refused:
+        return
     where = build.description.features.opening.where
     own = next(p for p in build.pieces.values() if p.line(LineKind.PLACEMENT, "slit") is not None)
     facing = f"{own.id}-neck-facing"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Centre, Description, Shaping
+from rowanseed.core.compose.description import Centre, Description, NeckShape, Shaping
 from rowanseed.core.compose.drafting import moved, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts
@@ -97,6 +97,8 @@ def forbids(d: Description) -> Found:
     if f.front.has(Shaping.SQUARE_YOKE) and f.front.has(Shaping.YOKE):
         yield "features.front.shaping", "A yoke is straight or square, not both."
     yield from below_the_neck(d, Shaping.SQUARE_YOKE)
+    if d.features.front.has(Shaping.SQUARE_YOKE) and d.features.neck.shape is NeckShape.BOAT:
+        yield "features.neck.shape", "A boat neck leaves no shoulder for a square yoke to end at: choose another neck."
     if f.back.has(Shaping.SQUARE_YOKE):
         yield "features.back.shaping", "A square yoke is drafted for the front only."
     if f.front.has(Shaping.SQUARE_YOKE) and f.front.centre is not Centre.FOLD:

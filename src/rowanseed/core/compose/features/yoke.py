@@ -16,7 +16,7 @@ from rowanseed.core.compose.panels import (
     shape_with_darts,
     side_of,
 )
-from rowanseed.core.compose.yokes import FULLER, PLEAT, UNDER_A_YOKE, YOKE_AT, below_the_neck
+from rowanseed.core.compose.yokes import FULLER, PLEAT, UNDER_A_YOKE, below_the_neck, meets
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import Detail, DetailKind, Difference, DifferenceKind, Press
 
@@ -29,7 +29,7 @@ def _yoke(build: Build, half: Half) -> None:
 
     def parts(block: Upper) -> tuple[Chain, Chain, Point]:
         """(the body's part of the armhole, the yoke's, where they meet)."""
-        first, second = block.armhole[1].split(YOKE_AT)
+        first, second = block.armhole[1].split(meets(block))
         return (block.armhole[0], first), (second,), second.start
 
     def ratio() -> float:

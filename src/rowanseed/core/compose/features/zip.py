@@ -14,6 +14,10 @@ LONG, FITTED, AT_A_WAIST = 400.0, 160.0, 200.0
 """The usual length of a zip, in mm; of a fitted garment it ends so far below the waist."""
 
 
+LEFT = 20.0
+"""So much of a seam is sewn below a zip at least, in mm."""
+
+
 def _kind(build: Build) -> ClosureKind:
     kind = build.description.features.opening.kind
     assert kind is not None
@@ -70,7 +74,11 @@ def _through_the_waist(build: Build, join: str, long: float, reach: float, ancho
     first, last = (own, other) if anchor == "start" else (other, own)
     build.join(join, own.name, (*first.a, *last.a), (*first.b, *last.b))
     build.known_as(below, join)
-    _put_in(build, join, other.a[0], anchor, max(20.0, long - reach))
+    least = _reach(build, other.a[0]) - LEFT
+    if long - reach > least and build.description.features.opening.length is not None:
+        most = int((least + reach) / 10)
+        build.refused.append(("features.opening.length", f"Its seam is shorter: the zip is {most} cm long at most."))
+    _put_in(build, join, other.a[0], anchor, min(least, max(20.0, long - reach)))
 
 
 def at_a_waist(build: Build, body: Body) -> None:

@@ -151,8 +151,8 @@ def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Op
             "purpose and eases in.",
             f"{_hem_seam(bench, join)} all round, in a ring."
             if bench.run(join.a, each_hand=join.each_hand).ring
-            else f"{_hem_seam(bench, join)} from facing to facing, the last {bench.margin(20)} at both ends left for the "
-            "fold.",
+            else f"{_hem_seam(bench, join)} from facing to facing, the last {bench.margin(20)} at both ends left for "
+            "the fold.",
         ),
         requires=needs,
         meant=frozenset({Meant.ENCLOSES}),
