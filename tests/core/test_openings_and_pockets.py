@@ -12,6 +12,7 @@ from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.described_layers import described_layers
 from rowanseed.core.compose.description import (
+    Along,
     Boned,
     Centre,
     CollarKind,
@@ -41,6 +42,8 @@ from rowanseed.core.compose.description import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
+    Trim,
+    TrimKind,
     Waist,
     Where,
 )
@@ -281,6 +284,62 @@ def test_slant_pockets_are_smaller_on_a_child_s_skirt_and_end_at_the_waist_s_own
     for size in made.pattern.envelope.sizes:
         bag = seam_length(side, size, "waist") + seam_length(side, size, "waist-inner")
         assert bag < 0.95 * (seam_length(side, size, "waist") + seam_length(front, size, "waist"))
+
+
+# ---------------------------------------------------------------- waists, linings, ruffles
+
+
+def test_the_waist_of_a_dress_that_elastic_draws_in_has_its_elastic():
+    made = project(
+        GarmentKind.DRESS,
+        neck=Neck(NeckShape.SCOOP),
+        waist=Waist.ELASTIC_CASING,
+        skirt=Skirt(SkirtKind.GATHERED),
+        lining=Lining(method=LiningMethod.BY_HAND),
+    )
+    assert before(made, "press-waist", "tunnel-waist-elastic", "elastic-waist-elastic", "try-on-hem")
+    assert before(made, "elastic-waist-elastic", "lay-in-lining")
+    assert "all round" in told(made, "tunnel-waist-elastic")
+
+
+def test_a_lining_that_is_sewn_in_ends_at_the_facing_and_one_that_is_hung_lies_under_it():
+    for method, seam in ((LiningMethod.SEWN_IN, True), (LiningMethod.BY_HAND, False)):
+        made = project(
+            GarmentKind.COAT,
+            front=Side(Centre.OPEN),
+            opening=Opening(Where.FRONT, OpeningKind.BUTTONS),
+            neck=Neck(NeckShape.ROUND, NeckFinish.FACING),
+            facing=frozenset({FacedEdge.FRONT}),
+            sleeve=Sleeve(SleeveKind.SET_IN),
+            lining=Lining(method=method),
+        )
+        assert any(j.id.startswith("lining-facing") for j in made.garment.making.joins) is seam
+        hem = told(made, "sew-hem")
+        assert "Catch stitch over the raw edge" in hem, "the lining covers it"
+        assert "neaten-hem" not in order(made)
+
+
+def test_a_ruffle_at_the_hem_is_gathered_and_sewn_as_a_seam():
+    made = project(
+        GarmentKind.DRESS,
+        neck=Neck(NeckShape.SCOOP),
+        waist=Waist.NONE,
+        trim=(Trim(TrimKind.RUFFLE, Along.HEM),),
+    )
+    sewn = next(step for step in made.steps if step.id == "sew-ruffle")
+    assert sewn.technique == "plain seam" and before(made, "gather-ruffle", "sew-ruffle")
+    assert not any("collar" in step.technique for step in made.steps)
+
+
+def test_a_band_over_a_zip_in_the_side_is_sewn_from_one_side_of_the_zip_to_the_other():
+    made = project(
+        GarmentKind.SKIRT,
+        waist=Waist.WAISTBAND,
+        skirt=Skirt(SkirtKind.A_LINE),
+        opening=Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP),
+    )
+    assert "from one side of the zip to the other" in told(made, "sew-waist")
+    assert told(made, "underlap-opening").startswith("The front laps over the back")
 
 
 # ---------------------------------------------------------------- zips in a side

@@ -873,6 +873,7 @@ WARDROBE = {
     "fly": lambda: skirt(zipped=ClosureKind.FLY_ZIP),
     "fly with its pieces": fly,
     "separating zip": separating,
+    "elastic in a seam": lambda: skirt(extra=_loose(DetailKind.ELASTIC, along=("sides",))),
     "lapped zip": lambda: skirt(zipped=ClosureKind.LAPPED_ZIP),
     "exposed zip": lambda: skirt(zipped=ClosureKind.EXPOSED_ZIP),
     "hooks": lambda: skirt(zipped=ClosureKind.HOOK_AND_EYE),

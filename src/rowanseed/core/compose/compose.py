@@ -33,6 +33,8 @@ from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, View
 from rowanseed.core.pattern.making import (
+    Detail,
+    DetailKind,
     Difference,
     DifferenceKind,
     EdgePart,
@@ -247,7 +249,10 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
     )
     build.along["waist"] = ("waist",)
     waist = build.description.features.waist
-    if waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING, Waist.PLAIN_BAND, Waist.PLEATED_BAND):
+    if waist is Waist.ELASTIC_CASING:
+        elastic = Detail("waist-elastic", "Elastic in the waist seam", DetailKind.ELASTIC, along=("waist",))
+        build.details.append(elastic)
+    if waist in (Waist.DRAWSTRING, Waist.PLAIN_BAND, Waist.PLEATED_BAND):
         build.assumed["features.waist"] = f"a seam at the waist; the {waist.words} is sewn over it by your booklet"
 
 

@@ -26,9 +26,10 @@ def described_layers(pattern: Pattern, description: Description, *, view: str, s
     derived = lining is not None and lining.method is not LiningMethod.BAGGED and lining.of is LiningOf.ALL
     if lining is not None and derived and can_be_lined(pattern, view):
         possible = schools(pattern, view, size)
-        sewn_to_facing = lining.method is LiningMethod.SEWN_IN and LiningSchool.DEDUCT in possible
+        beside = (LiningSchool.DEDUCT, LiningSchool.WHOLE)
+        wanted = beside if lining.method is LiningMethod.SEWN_IN else beside[::-1]
         layers = Layers(
-            lining=LiningSchool.WHOLE if LiningSchool.WHOLE in possible and not sewn_to_facing else possible[-1],
+            lining=next(school for school in (*wanted, *possible) if school in possible),
             hem=LiningHem.FREE if lining.method is LiningMethod.HANGING_FREE else LiningHem.ATTACHED,
         )
     if description.features.pads and any(piece.has_edge("shoulder") for piece in pattern.pieces):

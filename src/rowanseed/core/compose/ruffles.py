@@ -21,7 +21,7 @@ def ruffle_hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
         "ruffle",
         "Hem ruffle",
         lambda size: band_draw(along(build, whole, size) * FULL / 2, DEEP, edges),
-        panel=Panel.BAND,
+        panel=Panel.OTHER,
         count=2,
         pair=True,
     )

@@ -32,6 +32,9 @@ def _hangs_as_worn(bench: Workbench, finish: Finish) -> Iterator[Need]:
     for closure in bench.closures.values():
         if closure.kind.value in ("hook-and-eye", "invisible-zip", "centred-zip", "lapped-zip", "fly-zip"):
             yield Need(facts.closure(Fact.CLOSED, closure.id), why, where_given=True)
+    for detail in bench.details_of(DetailKind.ELASTIC):
+        if detail.along:
+            yield Need(facts.detail(Fact.FINISHED, detail.id), why, where_given=True)
     for other in bench.finishes.values():
         band = other.kind is FinishKind.TURNED and bench.panels(other.parts) == {Panel.BAND}
         if band and not _ends_at(bench, other, finish):

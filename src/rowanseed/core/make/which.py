@@ -57,6 +57,9 @@ def _is_layered(bench: Workbench, join: Join) -> bool:
     """Whether a band of two layers, a collar or a stand, is put on by it."""
     pieces = pieces_of((*join.a, *join.b))
     collars = {id for id in pieces if bench.panel(id) is Panel.BAND and id not in bench.facings}
+    if join.difference.kind is DifferenceKind.GATHERS and pieces_of(join.a) <= collars:
+        # A ruffle: the band is the fuller side.
+        return False
     return bool(collars) and bool(pieces - collars - bench.inner)
 
 

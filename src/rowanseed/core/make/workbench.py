@@ -397,6 +397,8 @@ class Workbench:
                 if self._is_within(part.piece, edge, touches, pieces, each_hand=each_hand):
                     continue
                 ends.append(self._end(part.piece, edge, touches))
+        if not ends and not each_hand and self.hand_opened(parts):
+            return Run(ZIP, ZIP)
         if not ends:
             return Run(PLACKET, PLACKET) if self._is_slashed(parts) else Run("", "", ring=True)
         first, last = ends[0], ends[-1]

@@ -31,7 +31,7 @@ DEEP, WIDE = 160.0, 40.0
 """The mouth runs from so far down the side to so far along the waist, in mm (common practice, no source)."""
 BAG, BAG_DEEP = 145.0, 275.0
 """The bag reaches so far along the waist from the side, and so far down, in mm."""
-FROM = 200.0
+FROM = 165.0
 """On a front whose waist is shorter than this, in mm, all of it is smaller by as much."""
 SIDE_PIECE, FACING = "pocket-side", "pocket-facing"
 

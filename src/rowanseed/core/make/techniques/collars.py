@@ -12,7 +12,7 @@ from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.bands import band_of, inside_of, is_folded
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, pieces_of, shown
-from rowanseed.core.pattern.making import FinishKind, Join
+from rowanseed.core.pattern.making import DifferenceKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
 PASSES = 2.0
@@ -228,6 +228,7 @@ def _unfolded(bench: Workbench, join: Join) -> str | None:
             and not pieces & bench.facings
             and bench.panels(other) - {Panel.BAND}
             and not any(p.piece in bench.inner for p in other)
+            and not (side is join.a and join.difference.kind is DifferenceKind.GATHERS)
         ):
             piece = next(iter(pieces))
             if not is_folded(bench, piece):

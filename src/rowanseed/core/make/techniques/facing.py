@@ -112,6 +112,10 @@ def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
     yield from made_up(bench, join)
     for closure in bench.zips_at(join):
         yield Need(facts.closure(Fact.CLOSED, closure.id), "the facing goes on after the zip")
+    ended = {other.id for other in bench.crossing([join.id])}
+    for detail in bench.details_of(DetailKind.BONING):
+        if ended & set(detail.along):
+            yield Need(facts.detail(Fact.FINISHED, detail.id), "the bones are in before their channels are closed")
     yield Need(
         facts.gate(Fact.SETTLED, "shell"),
         f"the fit can still be changed while the {_edge(join)} is open",

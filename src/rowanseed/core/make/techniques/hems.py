@@ -154,12 +154,25 @@ def _turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[O
     first, before = before_hem(bench, finish)
     yield from first
     single_fold = knit or len(finish.folds) == 1
-    if single_fold and not knit:
+    covered = by_hand and single_fold and not is_lining(bench, finish) and pieces_of(finish.parts) <= bench.hidden
+    if single_fold and not knit and not covered:
         yield _neatened_first(bench, finish, "turned hem", before)
         before = (Need(facts.finish(Fact.NEATENED, finish.id), "its edge is finished before it is folded"),)
     yield _fold(bench, finish, "turned hem", before, single_fold=single_fold)
-    if by_hand:
+    if covered:
         how: tuple[str, ...] = (
+            f"Catch stitch over the raw edge, which the lining covers: working from left to right, one thread of the "
+            f"garment, then a small stitch back in the hem, {bench.margin(8)} apart and loose. "
+            f"{begins_at(bench, finish).capitalize()}.",
+        )
+    elif by_hand and single_fold:
+        how = (
+            f"Blind stitch: roll the hem's edge back {bench.margin(4)}, take one thread of the garment and then the "
+            f"hem, every {bench.margin(8)}, loosely. {begins_at(bench, finish).capitalize()}.",
+            f"Every {bench.length(300)} a small knot in the hem, so that a torn thread does not open it all.",
+        )
+    elif by_hand:
+        how = (
             f"Slip stitch: along inside the fold {bench.margin(6)}, one thread of the garment, and on; loose enough "
             f"that nothing pulls. {begins_at(bench, finish).capitalize()}.",
             f"Every {bench.length(300)} a small knot in the fold, so that a torn thread does not open it all.",

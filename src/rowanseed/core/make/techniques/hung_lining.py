@@ -12,7 +12,7 @@ from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Opera
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import Finish, FinishKind, Join, LayerKind
+from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pieces import Panel
 
 KEY = "lining"
@@ -47,6 +47,8 @@ def _waits(bench: Workbench) -> Iterator[Need]:
             yield Need(facts.join(Fact.PRESSED, join.id), "the sleeves are set", where_given=True)
     for piece in sorted(bench.linings):
         yield Need(facts.layer(Fact.SHAPED, piece), "its pleat is folded", where_given=True)
+    for detail in bench.details_of(DetailKind.BONING, DetailKind.ELASTIC):
+        yield Need(facts.detail(Fact.FINISHED, detail.id), "the lining lies over it", where_given=True)
     for closure in bench.zips:
         yield Need(facts.closure(Fact.CLOSED, closure.id), "it is felled to the zip tape")
     yield Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True)

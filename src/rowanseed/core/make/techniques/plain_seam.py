@@ -81,7 +81,7 @@ def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[st
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     seam = bench.seam_of(join)
     if closure is None:
-        opened = _still_open(bench, join) if run.ring else None
+        opened = _still_open(bench, join)
         if opened is not None:
             name = lower_first(opened.name).split(",")[0]
             return (f"{seam} from one edge of the {name}, which is still open, to the other; backstitch both ends.",)
