@@ -8,7 +8,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.which import edges_of, ends_of_facings, hem_at_ends, is_lining, is_sleeve
+from rowanseed.core.make.which import edges_of, ends_of_facings, hem_at_ends, is_lining, is_pointed, is_sleeve
 from rowanseed.core.make.workbench import BLADES, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -66,7 +66,8 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
     """Hung for a day where it is curved, tried on, chalked and cut level."""
     shown_edges = shown(finish.parts)
     before = (*_seams_across(bench, finish), *_hangs_as_worn(bench, finish))
-    curved = any(bench.is_curved(part) for part in finish.parts)
+    pointed = is_pointed(bench, finish)
+    curved = any(bench.is_curved(part) for part in finish.parts) and not pointed
     depth = bench.edge_allowance(finish.parts[0])
     if curved and not is_sleeve(bench, finish):
         yield Operation(
@@ -92,6 +93,11 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         else "In the shoes it will be worn with, standing straight, somebody else measuring up from the floor all "
         "round; pin the hem line and look from the side."
     )
+    if pointed:
+        worn = (
+            "Standing straight, in the shoes it will be worn with: look from the side whether all points hang at one "
+            "height. What is too long is not cut off the points: take the skirt up at the waist."
+        )
     yield Operation(
         id=f"try-on-{finish.id}",
         technique="hang and level",
@@ -104,6 +110,9 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         requires=before,
         gives=(facts.finish(Fact.TRIED, finish.id),),
     )
+    if pointed:
+        yield _trued(bench, finish, depth)
+        return
     yield Operation(
         id=f"level-{finish.id}",
         technique="hang and level",
@@ -121,6 +130,28 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         gives=(facts.finish(Fact.LEVELLED, finish.id),),
         caution=BLADES,
         look="Folded at the centre, both halves of the edge lie on each other.",
+    )
+
+
+def _trued(bench: Workbench, finish: Finish, depth: float) -> Operation:
+    """The points of a lower edge made alike by a card, in the place of levelling it."""
+    return Operation(
+        id=f"level-{finish.id}",
+        technique="hang and level",
+        act=Act.LEVEL,
+        title=f"Make the points of the {lower_first(finish.name)} alike",
+        how=(
+            "A card cut to one point on the stitching line: lay it on every panel, seam on seam, and chalk round it on "
+            "the wrong side.",
+            f"Trim the allowance to {bench.margin(depth)} all along; at the seams cut nothing off into the valley.",
+        ),
+        bench=Bench.TABLE,
+        minutes=minutes.trim(2 * bench.around([finish.id])),
+        on=On(edges=shown(finish.parts)),
+        requires=(Need(facts.finish(Fact.TRIED, finish.id), "the length is settled"),),
+        gives=(facts.finish(Fact.LEVELLED, finish.id),),
+        caution=BLADES,
+        look="Laid on each other, all points are equal.",
     )
 
 

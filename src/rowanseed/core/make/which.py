@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
+from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.make.workbench import Workbench, pieces_of
@@ -172,6 +173,17 @@ def hems(bench: Workbench) -> Iterator[Finish]:
 def is_sleeve(bench: Workbench, finish: Finish) -> bool:
     """Whether it ends sleeves, of their own or cut in one with the body."""
     return bench.panels(finish.parts) == {Panel.SLEEVE} or all(p.edge == "wrist" for p in finish.parts)
+
+
+def is_pointed(bench: Workbench, finish: Finish) -> bool:
+    """Whether a lower edge runs in points: no floor levels it."""
+    for part in finish.parts:
+        chain = bench.piece(part.piece).shapes[bench.size].edges[part.edge]
+        for one, other in pairwise(chain):
+            (ax, ay), (bx, by) = one.derivative(1.0), other.derivative(0.0)
+            if abs(math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > SHARP:
+                return True
+    return False
 
 
 def is_lining(bench: Workbench, finish: Finish) -> bool:

@@ -11,10 +11,15 @@ from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining
+from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining, is_pointed
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, NEEDS_NOTHING, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
 
+POINTS = (
+    "Stitch length 1.5 for a little to both sides of every point and every valley: needle down, foot up, turn, and one "
+    "stitch straight across. Then clip straight into every valley up to that stitch, and cut the points across, {away} "
+    "away from theirs."
+)
 ENDS_IN = (
     "Where the garment is open fold the facing's end to its wrong side first, so that it lies {short} inside the "
     "finished edge; it is felled down there at last."
@@ -242,9 +247,10 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.FACE,
         title=f"Sew the facing to the {name}",
         how=(
-            f"The edge is cut level {bench.fine(width)} below the hem line. Right sides together, seam on seam.",
+            f"The edge is cut {bench.fine(width)} below the hem line. Right sides together, seam on seam.",
             *((ENDS_IN.format(short=bench.margin(2)),) if open_ended else ()),
             f"{bench.fine(width)} seam, {begins_at(bench, finish) if open_ended else 'all round'}.",
+            *((POINTS.format(away=bench.margin(3)),) if is_pointed(bench, finish) else ()),
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),
