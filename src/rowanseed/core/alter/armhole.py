@@ -31,7 +31,9 @@ def has_armhole(pattern: Pattern, size: str, *panels: Panel) -> bool:
 
 def change_depth(pattern: Pattern, size: str, by: float) -> Pattern:
     """Lower the underarm by `by` mm (raise it if negative) on front and back, and the sleeve's underarm with it."""
-    found = _armholes(pattern, size, Panel.FRONT, Panel.BACK)
+    every = _armholes(pattern, size, Panel.FRONT, Panel.BACK)
+    # A yoke that lies by itself has only the upper part of its armhole.
+    found = [one for one in every if one[0].edge("side") is not None]
     if not found:
         raise NoPlaceFor("No piece of this pattern has an armhole.")
     for frame, top, under in found:

@@ -57,9 +57,11 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
         is_free = Panel.BAND not in _panels(pattern, other) or not {part.piece for part in side} & moved
         if panels == {Panel.BAND} and is_free:
             return _fit_bands(pattern, size, join, side, off * sign)
-        if panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge == "cap":
-            name = side[0].piece
-            fitted = _fit_cap(pattern, size, side[0], off * sign)
+        if panels == {Panel.SLEEVE} and all(part.edge == "cap" for part in side):
+            # Of a sleeve in two pieces the upper one has the cap.
+            upper = max(side, key=lambda part: part_length(pattern, size, part))
+            name = upper.piece
+            fitted = _fit_cap(pattern, size, upper, off * sign)
             changed = any(part.piece in moved for part in other)
             why = "its cap goes into the changed armhole with the same ease" if changed else "its cap keeps its length"
             return fitted, {name: why}

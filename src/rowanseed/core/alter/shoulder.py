@@ -13,6 +13,8 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 
+LEAST = 1.0
+"""A yoke by itself ends where its armhole does: so much, in mm, is taken to lie below."""
 PARTS = 4
 
 
@@ -71,7 +73,7 @@ def change_slope(pattern: Pattern, size: str, by: float) -> Pattern:
     length."""
     for frame, neck, tip, under in _each(pattern, size):
         _, _, high, _ = frame.bounds()
-        waist = frame.level("waist") or min(high, under + 180.0)
+        waist = max(frame.level("waist") or min(high, under + 180.0), under + LEAST)
         pattern = move(pattern, frame, _slope(neck, tip, under, waist, by), parts=PARTS)
     return pattern
 

@@ -107,8 +107,10 @@ class Build:
         allowances: Mapping[str, float] | None = None,
         hem: tuple[str, ...] = (),
         collar: bool = False,
+        drawn_on: str = "",
     ) -> Piece:
-        """Draft a piece in every size. `allowances` where they are not the seam's; `hem` edges are turned up."""
+        """Draft a piece in every size. `allowances` where they are not the seam's; `hem` edges are turned up;
+        `drawn_on` the piece that it lies on as it is drawn, so that what alters one alters both."""
         drawn = alike({size.name: draw(size) for size in self.figures.sizes})
         names = tuple(next(iter(drawn.values())))
         own = {**(dict.fromkeys([fold], 0.0) if fold else {}), **(allowances or {})}
@@ -124,6 +126,7 @@ class Build:
             cuts=(cut,),
             panel=panel,
             collar=collar,
+            drawn_on=drawn_on,
         )
         self.pieces[id] = made
         return made
@@ -167,6 +170,7 @@ class Build:
             cuts=(cut,),
             panel=base.panel if panel is None else panel,
             points=(),
+            drawn_on=base.frame,
         )
         self.pieces[id] = made
         return made

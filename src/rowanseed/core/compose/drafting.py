@@ -106,6 +106,15 @@ def solve(of: Callable[[float], float], goal: float, low: float, high: float) ->
     return (low + high) / 2
 
 
+CLEAR = 90.0
+"""A sleeve's line to lengthen at lies so far below the underarm, in mm, clear of what is sewn above it."""
+
+
+def lengthens_at(underarm: float, foot: float) -> float:
+    """The level of a sleeve's line to lengthen or shorten at: half-way down a short one."""
+    return underarm + min(CLEAR, (foot - underarm) / 2)
+
+
 def y_at(chain: Chain, x: float) -> float:
     """Where a chain stands across the piece at a level down it, and at its nearer end where it never reaches it.
 

@@ -147,7 +147,16 @@ def _facing_of_both(
     def draw(size: Size) -> Edges:
         return along_both(base, p.edge, neck.edge, size.name, deep[size.name], at_neck[size.name])
 
-    build.piece(facing, f"{base.name} facing", draw, panel=Panel.BAND, count=2, pair=True, allowances={"inner": 0.0})
+    build.piece(
+        facing,
+        f"{base.name} facing",
+        draw,
+        panel=Panel.BAND,
+        count=2,
+        pair=True,
+        allowances={"inner": 0.0},
+        drawn_on=base.frame,
+    )
     build.interface(facing, Interfaced.FACINGS)
 
 
@@ -164,6 +173,7 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
         pair=fold is None,
         fold=fold,
         allowances={"inner": 0.0},
+        drawn_on="" if has_dart(base, p.edge) else base.frame,
     )
     build.interface(facing, Interfaced.FACINGS)
 

@@ -81,7 +81,16 @@ def front_facing(
             **rest(block),
         }
 
-    build.piece("front-facing", name, draw, panel=Panel.BAND, count=2, pair=True, allowances={"inner": 0.0})
+    build.piece(
+        "front-facing",
+        name,
+        draw,
+        panel=Panel.BAND,
+        count=2,
+        pair=True,
+        allowances={"inner": 0.0},
+        drawn_on=build.pieces["front"].frame,
+    )
     build.layer(LayerKind.FACING, "front-facing", "front")
 
 

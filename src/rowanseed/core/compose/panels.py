@@ -68,7 +68,18 @@ def centre_of(build: Build, half: Half) -> tuple[str, str | None, int, bool]:
             return "opening", None, 2, True
 
 
-def new_panel(build: Build, half: Half, id: str, name: str, draw: Callable[[Upper], Edges], *, at_centre: bool) -> None:
+def new_panel(
+    build: Build,
+    half: Half,
+    id: str,
+    name: str,
+    draw: Callable[[Upper], Edges],
+    *,
+    at_centre: bool,
+    drawn_on: str = "",
+) -> None:
+    """A piece of a half of the bodice; `drawn_on` the piece that it lies beside in the block, so that both are altered
+    as one."""
     edge, fold, count, pair = centre_of(build, half)
     if not at_centre:
         fold, count, pair = None, 2, True
@@ -82,6 +93,7 @@ def new_panel(build: Build, half: Half, id: str, name: str, draw: Callable[[Uppe
         count=count,
         pair=pair,
         hem=hem,
+        drawn_on=drawn_on,
     )
     if at_centre and fold is None:
         half.centre.append(part(id, edge))

@@ -8,7 +8,7 @@ from rowanseed.core.compose import two_piece
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import ClothKind, Interfaced, Sleeve, SleeveEnd, SleeveKind, SleeveLength
-from rowanseed.core.compose.drafting import backwards, curve, mirrored, solve, straight
+from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
@@ -124,7 +124,7 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
         "sleeve",
         LineKind.LENGTHEN_SHORTEN,
         "sleeve-length",
-        lambda size: ((height(size) + 15.0, 4.0), (height(size) + 15.0, width(size) - 4.0)),
+        lambda size: ((x := lengthens_at(height(size), long(size)), 4.0), (x, width(size) - 4.0)),
     )
     build.join(
         "underarms",

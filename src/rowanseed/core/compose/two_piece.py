@@ -10,7 +10,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.drafting import DOWN, IN, backwards, curve, moved, solve, straight, y_at
+from rowanseed.core.compose.drafting import DOWN, IN, backwards, curve, lengthens_at, moved, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.pieces import LineKind, Panel
@@ -81,8 +81,10 @@ def draft(build: Build, *, cap: Cap, wide: Figure, end: Figure, long: Figure, he
         }
 
     for id, name, draw in (("sleeve", "Upper sleeve", upper), ("under-sleeve", "Under sleeve", under)):
-        build.piece(id, name, draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",))
-        _lines(build, id, height)
+        # The under sleeve lies beside the upper one at the front seam, as on a sleeve in one piece.
+        lies = "sleeve" if id != "sleeve" else ""
+        build.piece(id, name, draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",), drawn_on=lies)
+        _lines(build, id, height, long)
     for seam in ("front", "back"):
         build.join(
             f"sleeve-{seam}s",
@@ -93,11 +95,15 @@ def draft(build: Build, *, cap: Cap, wide: Figure, end: Figure, long: Figure, he
         )
 
 
-def _lines(build: Build, id: str, height: Figure) -> None:
-    def across(size: Size, by: float) -> tuple[Point, Point]:
-        xs = height(size) + by
+def _lines(build: Build, id: str, height: Figure, long: Figure) -> None:
+    def across(size: Size, xs: float) -> tuple[Point, Point]:
         front, back = (y_at(build.edge(id, edge, size), xs) for edge in ("front", "back"))
         return ((xs, min(front, back)), (xs, max(front, back)))
 
-    build.line(id, LineKind.LEVEL, "bicep", lambda size: across(size, 0.0))
-    build.line(id, LineKind.LENGTHEN_SHORTEN, "sleeve-length", lambda size: across(size, 25.0))
+    build.line(id, LineKind.LEVEL, "bicep", lambda size: across(size, height(size)))
+    build.line(
+        id,
+        LineKind.LENGTHEN_SHORTEN,
+        "sleeve-length",
+        lambda size: across(size, lengthens_at(height(size), long(size))),
+    )

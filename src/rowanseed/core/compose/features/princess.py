@@ -93,7 +93,7 @@ def cut_in_two(
 
     id, other = half.name, f"side-{half.name}"
     new_panel(build, half, id, name or f"Centre {half.name}", centre, at_centre=True)
-    new_panel(build, half, other, f"Side {half.name}", side, at_centre=False)
+    new_panel(build, half, other, f"Side {half.name}", side, at_centre=False, drawn_on=id)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: y_at(line(block, inner=True), x))
     panel_levels(
         build, half, other, lambda block, x: y_at(line(block, inner=False), x), lambda block, x: block.outer(x)

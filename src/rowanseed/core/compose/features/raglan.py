@@ -13,7 +13,7 @@ from functools import cache
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import ClothKind, Description, NeckShape, Shaping, SleeveKind
-from rowanseed.core.compose.drafting import IN, UP, backwards, curve, mirrored, solve, straight
+from rowanseed.core.compose.drafting import IN, UP, backwards, curve, lengthens_at, mirrored, solve, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts, upper
@@ -111,7 +111,10 @@ def carves(build: Build, body: Body) -> None:
     build.piece("sleeve", "Raglan sleeve", draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",))
     build.line("sleeve", LineKind.LEVEL, "bicep", lambda size: ((0.0, 0.0), (0.0, wide(size))))
     build.line(
-        "sleeve", LineKind.LENGTHEN_SHORTEN, "sleeve-length", lambda size: ((15.0, 4.0), (15.0, wide(size) - 4.0))
+        "sleeve",
+        LineKind.LENGTHEN_SHORTEN,
+        "sleeve-length",
+        lambda size: ((x := lengthens_at(0.0, long(size)), 4.0), (x, wide(size) - 4.0)),
     )
     if dart:
         _shoulder_dart(build, dart, DART_LONG)

@@ -50,7 +50,7 @@ def _square_yoke(build: Build, half: Half) -> None:
         }
 
     new_panel(build, half, id, "Front", body, at_centre=True)
-    new_panel(build, half, yoke, "Front yoke", top, at_centre=True)
+    new_panel(build, half, yoke, "Front yoke", top, at_centre=True, drawn_on="" if gathers else id)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))
     half.yoke = f"yoke-{half.name}"
     if gathers:

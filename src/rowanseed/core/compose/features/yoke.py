@@ -63,7 +63,9 @@ def _yoke(build: Build, half: Half) -> None:
         }
 
     new_panel(build, half, id, half.name.capitalize(), body, at_centre=True)
-    new_panel(build, half, yoke, f"{half.name.capitalize()} yoke", top, at_centre=True)
+    # With fullness the piece below is drawn wider than its yoke, and does not lie at it.
+    lies = "" if full else id
+    new_panel(build, half, yoke, f"{half.name.capitalize()} yoke", top, at_centre=True, drawn_on=lies)
     # In a centre seam the yoke comes before the body below it.
     half.centre.reverse()
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))

@@ -20,7 +20,7 @@ from rowanseed.core.make.shared import (
 )
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings, seams, simple_seams
-from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.make.workbench import ZIP, Workbench, pieces_of
 from rowanseed.core.pattern.making import Closure, ClosureKind, DetailKind, Difference, DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -81,7 +81,7 @@ def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[st
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     seam = bench.seam_of(join)
     if closure is None:
-        opened = _still_open(bench, join)
+        opened = _still_open(bench, join) if run.ring or run.start == run.end == ZIP else None
         if opened is not None:
             name = lower_first(opened.name).split(",")[0]
             return (f"{seam} from one edge of the {name}, which is still open, to the other; backstitch both ends.",)
