@@ -83,7 +83,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.PREPARED: "the channels are sewn first"},
         needs=(Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),),
         uses=tuple(Use(Supply.BONING, _long(bench, id), _number(bench, id)) for id in detail.along),
-        gives=(Fact.FINISHED, *facts.joins(Fact.ATTACHED, detail.along)),
+        gives=(Fact.FINISHED,),
         on=on,
         caution="Cut ends are sharp, and splinters fly: shears for the purpose, eyes covered, no needle over a bone.",
         look="Bent to the body, no end pokes, and both sides stand alike.",

@@ -48,7 +48,9 @@ def _waits(bench: Workbench) -> Iterator[Need]:
     for piece in sorted(bench.linings):
         yield Need(facts.layer(Fact.SHAPED, piece), "its pleat is folded", where_given=True)
     for detail in bench.details_of(DetailKind.BONING, DetailKind.ELASTIC):
-        yield Need(facts.detail(Fact.FINISHED, detail.id), "the lining lies over it", where_given=True)
+        # What stands along a band's seam goes in after the lining, which that seam catches.
+        if not any(Panel.BAND in bench.panels(bench.parts(id)) for id in detail.along):
+            yield Need(facts.detail(Fact.FINISHED, detail.id), "the lining lies over it", where_given=True)
     for closure in bench.zips:
         yield Need(facts.closure(Fact.CLOSED, closure.id), "it is felled to the zip tape")
     yield Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True)
