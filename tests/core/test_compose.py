@@ -198,6 +198,22 @@ def test_gores_together_are_as_wide_as_hip_and_waist(panels):
         assert hip == pytest.approx(said["hip"][size], abs=2) and waist == pytest.approx(said["waist"][size], abs=2)
 
 
+@pytest.mark.parametrize("kind", [SkirtKind.GORED, SkirtKind.POINTED_PANELS, SkirtKind.STRAIGHT, SkirtKind.A_LINE])
+def test_a_skirt_that_ends_above_the_hip_is_drawn_whole(kind):
+    pattern = compose(
+        dress(
+            back=Side(Centre.SEAM),
+            opening=Opening(Where.BACK, OpeningKind.CENTRED_ZIP),
+            skirt=Skirt(kind, length=130.0),
+            waist=Waist.SEAM,
+        )
+    ).pattern
+    for piece in pattern.pieces:
+        for shape in piece.shapes.values():
+            ring = [q for chain in shape.edges.values() for q in flatten(chain, 0.5)[:-1]]
+            assert Polygon(ring).is_valid, piece.id
+
+
 def test_proportions_are_the_trades():
     """Of the bust: fitted armhole 0.42 to 0.56, neck 0.36 to 0.46; cap ease of a set-in sleeve 10 to 30 mm."""
     made = dress(back=Side(Centre.SEAM), sleeve=Sleeve(SleeveKind.SET_IN), opening=ZIP)

@@ -410,6 +410,34 @@ def test_beside_a_zip_in_the_left_side_there_is_one_pocket_and_the_garment_says_
     assert not any("pocket" in line for line in told(made, "sew-sides-left").split())
 
 
+BOTH = {"front": PocketPlace.FRONT, "back": PocketPlace.BACK}
+
+
+@pytest.mark.parametrize("kind", [PocketKind.PATCH, PocketKind.FLAP, PocketKind.WELT])
+def test_pockets_of_one_kind_at_two_places_are_told_apart_in_every_step(kind):
+    pockets = tuple(Pocket(kind, place) for place in BOTH.values())
+    made = project(GarmentKind.TROUSERS, waist=Waist.ELASTIC_CASING, pockets=pockets)
+    titles = [step.title for step in made.steps]
+    assert len(titles) == len(set(titles))
+    names = [piece.name for piece in made.pattern.pieces]
+    assert len(names) == len(set(names))
+
+
+@pytest.mark.parametrize("second", [PocketKind.PATCH, PocketKind.FLAP, PocketKind.WELT])
+def test_two_pockets_are_not_sewn_on_at_one_place(second):
+    pockets = (Pocket(PocketKind.PATCH, PocketPlace.BACK), Pocket(second, PocketPlace.BACK))
+    with pytest.raises(DescriptionRefused) as refused:
+        project(GarmentKind.TROUSERS, waist=Waist.ELASTIC_CASING, pockets=pockets)
+    assert [r.field for r in refused.value.refusals] == ["features.pockets.1"]
+
+
+def test_a_chest_pocket_with_a_flap_has_as_many_pockets_as_flaps():
+    pattern = project(
+        GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), pockets=(Pocket(PocketKind.FLAP, PocketPlace.CHEST),)
+    ).pattern
+    assert pattern.piece("pocket").cuts[0].count == pattern.piece("flap").cuts[0].count == 2
+
+
 # ---------------------------------------------------------------- sleeves, hems, bones
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, GarmentKind, Pocket, PocketKind, PocketPlace
 from rowanseed.core.compose.figures import Size
@@ -13,6 +14,8 @@ from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 PATCH = (130.0, 150.0)
 """A patch pocket: wide, deep, in mm."""
 CHEST = (110.0, 125.0)
+SEWN_ON = (PocketKind.PATCH, PocketKind.FLAP, PocketKind.WELT)
+"""What is sewn on at one and the same place of its piece."""
 
 
 def pockets_of(build: Build, *kinds: PocketKind) -> Iterator[tuple[Pocket, str]]:
@@ -20,6 +23,12 @@ def pockets_of(build: Build, *kinds: PocketKind) -> Iterator[tuple[Pocket, str]]
     for k, pocket in enumerate(build.description.features.pockets):
         if pocket.kind in kinds:
             yield pocket, "" if k == 0 else f"-{k + 1}"
+
+
+def told_apart(build: Build, pocket: Pocket, name: str, *kinds: PocketKind) -> str:
+    """A name that says where the pocket is, if there are some of these kinds at other places too."""
+    places = {other.on for other in build.description.features.pockets if other.kind in kinds}
+    return f"{pocket.on.words.capitalize()} {lower_first(name)}" if len(places) > 1 else name
 
 
 def asks_for(*kinds: PocketKind) -> Callable[[Description], bool]:
@@ -41,6 +50,17 @@ def misplaced(d: Description, *kinds: PocketKind) -> Iterator[tuple[str, str]]:
             yield where, "An in-seam pocket lies in the side seam: say that it is on the side."
         if not in_seam and pocket.on is PocketPlace.SIDE:
             yield where, f"A {pocket.kind.words} pocket lies on the front or the back."
+        if any(_stands_at(pocket, other) for other in d.features.pockets[:k]):
+            yield (
+                where,
+                f"There is a pocket on the {pocket.on.words} already: say where else this one is, or leave it out.",
+            )
+
+
+def _stands_at(one: Pocket, other: Pocket) -> bool:
+    """Whether two pockets would lie on each other."""
+    alike = one.kind is other.kind or (one.kind in SEWN_ON and other.kind in SEWN_ON)
+    return alike and one.on is other.on
 
 
 def carrier(build: Build, pocket: Pocket) -> str:

@@ -121,7 +121,7 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
 
         def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
             long, wide, c = length_of(build, size), hip(size), beyond(build, half)
-            level_at = _hip_depth(size, long)
+            level_at = hip_depth_of(size, long)
             goal = wide - taken(size) + dart(size)
             side = solve(lambda by: chain_length(_rise(wide - by)), goal, -20.0, 0.8 * wide)
             low, level = (long, wide + flare * max(0.0, long - level_at)), (level_at, wide)
@@ -139,7 +139,7 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             id,
             LineKind.LEVEL,
             "hip",
-            lambda size, hip=hip: ((x := _hip_depth(size, length_of(build, size)), 0.0), (x, hip(size))),
+            lambda size, hip=hip: ((x := hip_depth_of(size, length_of(build, size)), 0.0), (x, hip(size))),
         )
         build.line(
             id,
@@ -151,7 +151,7 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             id,
             LineKind.LENGTHEN_SHORTEN,
             "skirt-length",
-            lambda size, hip=hip: ((x := _hip_depth(size, length_of(build, size)) + 20.0, 0.0), (x, hip(size))),
+            lambda size, hip=hip: ((x := hip_depth_of(size, length_of(build, size)) + 20.0, 0.0), (x, hip(size))),
         )
         if folds and any(dart(size) == 0 for size in build.figures.sizes):
             build.assumed[f"features.{half.name}.shaping"] = f"the waist takes in too little for {folds.taken.words}s"
@@ -186,7 +186,7 @@ def _folds(build: Build, half: Half) -> Folds | None:
     return folds_in((features.front if half.is_front else features.back).shaping)
 
 
-def _hip_depth(size: Size, long: float) -> float:
+def hip_depth_of(size: Size, long: float) -> float:
     """Where the hip lies below the waist; a skirt that ends above it is as wide at its lower part."""
     return min(size.hip_depth, 0.75 * long)
 

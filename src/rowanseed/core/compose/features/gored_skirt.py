@@ -8,7 +8,7 @@ from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.skirts import centre_cut, length_of, sew_skirt, waist_of
+from rowanseed.core.compose.skirts import centre_cut, hip_depth_of, length_of, sew_skirt, waist_of
 from rowanseed.core.geometry.outline import Chain
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
@@ -44,7 +44,8 @@ def _gores(build: Build, point: float = 0.0) -> tuple[Half, Half]:
                 edges_shaped: int = edges_shaped,
             ) -> Edges:
                 hip, long = size.hip / (count * 2) * share, length_of(build, size)
-                more = GORE_FLARE * max(0.0, long - size.hip_depth) / 2
+                level = hip_depth_of(size, long)
+                more = GORE_FLARE * max(0.0, long - level) / 2
                 # Every edge takes in as much as its neighbour, so that they meet.
                 taken = (size.hip - waist_of(build, size)) / 4 / edges_shaped
                 left_low = 0.0 if at_centre else -more
@@ -55,8 +56,8 @@ def _gores(build: Build, point: float = 0.0) -> tuple[Half, Half]:
                     straight((0.0, 0.0), foot)
                     if at_centre
                     else (
-                        curve((0.0, taken), (1.0, -0.05), (size.hip_depth, 0.0), (1.0, 0.0), 0.36),
-                        *straight((size.hip_depth, 0.0), (long, left_low)),
+                        curve((0.0, taken), (1.0, -0.05), (level, 0.0), (1.0, 0.0), 0.36),
+                        *straight((level, 0.0), (long, left_low)),
                     )
                 )
                 top = (0.0, hip - taken)
@@ -64,8 +65,8 @@ def _gores(build: Build, point: float = 0.0) -> tuple[Half, Half]:
                     edge if at_centre else "front": left,
                     "hem": straight(foot, *((tip,) if point and share == 1 else ()), (long, hip + more)),
                     "side": (
-                        *straight((long, hip + more), (size.hip_depth, hip)),
-                        curve((size.hip_depth, hip), UP, top, (-1.0, -0.05), 0.36),
+                        *straight((long, hip + more), (level, hip)),
+                        curve((level, hip), UP, top, (-1.0, -0.05), 0.36),
                     ),
                     "waist": straight(top, (0.0, 0.0 if at_centre else taken)),
                 }
@@ -80,7 +81,10 @@ def _gores(build: Build, point: float = 0.0) -> tuple[Half, Half]:
                 id,
                 LineKind.LEVEL,
                 "hip",
-                lambda size, share=share: ((size.hip_depth, 0.0), (size.hip_depth, size.hip / (count * 2) * share)),
+                lambda size, share=share: (
+                    (x := hip_depth_of(size, length_of(build, size)), 0.0),
+                    (x, size.hip / (count * 2) * share),
+                ),
             )
             if before is not None:
                 build.join(

@@ -6,28 +6,39 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, Pocket, PocketKind, PocketPlace
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carrier, mark_corners, misplaced, pockets_of
+from rowanseed.core.compose.pocket_places import (
+    CHEST,
+    PATCH,
+    asks_for,
+    carrier,
+    mark_corners,
+    misplaced,
+    pockets_of,
+    told_apart,
+)
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 MOUTH = 35.0
+KINDS = (PocketKind.PATCH, PocketKind.FLAP)
 
 
 def adds(build: Build) -> None:
-    for pocket, suffix in pockets_of(build, PocketKind.PATCH, PocketKind.FLAP):
+    for pocket, suffix in pockets_of(build, *KINDS):
         _patch(build, pocket, f"pocket{suffix}")
 
 
 def _patch(build: Build, pocket: Pocket, id: str) -> None:
     wide, deep = CHEST if pocket.on is PocketPlace.CHEST else PATCH
-    on = carrier(build, pocket)
+    on, at_chest = carrier(build, pocket), pocket.on is PocketPlace.CHEST
+    alone = at_chest and pocket.kind is PocketKind.PATCH
     build.piece(
         id,
-        "Patch pocket" if pocket.on is not PocketPlace.CHEST else "Breast pocket",
+        "Breast pocket" if at_chest else told_apart(build, pocket, "Patch pocket", *KINDS),
         lambda size: band_draw(deep, wide, ("left", "bottom", "right", "top")),
         panel=Panel.OTHER,
-        count=1 if pocket.on is PocketPlace.CHEST else 2,
-        pair=pocket.on is not PocketPlace.CHEST,
+        count=1 if alone else 2,
+        pair=not alone,
         allowances={"top": MOUTH},
     )
     edges = ("left", "bottom", "right", "top")
@@ -36,9 +47,7 @@ def _patch(build: Build, pocket: Pocket, id: str) -> None:
 
 
 def forbids(d: Description) -> Found:
-    yield from misplaced(d, PocketKind.PATCH, PocketKind.FLAP)
+    yield from misplaced(d, *KINDS)
 
 
-FEATURES = (
-    Feature("patch-pocket", asked=asks_for(PocketKind.PATCH, PocketKind.FLAP), forbids=forbids, adds=adds, rank=10),
-)
+FEATURES = (Feature("patch-pocket", asked=asks_for(*KINDS), forbids=forbids, adds=adds, rank=10),)

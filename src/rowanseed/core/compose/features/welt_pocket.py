@@ -6,7 +6,7 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, Interfaced, Pocket, PocketKind
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.pocket_places import asks_for, carrier, mark_corners, misplaced, pockets_of
+from rowanseed.core.compose.pocket_places import asks_for, carrier, mark_corners, misplaced, pockets_of, told_apart
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
@@ -21,9 +21,13 @@ def adds(build: Build) -> None:
 def _welt(build: Build, pocket: Pocket, id: str) -> None:
     deep, wide = WELT
     on = carrier(build, pocket)
+
+    def named(name: str) -> str:
+        return told_apart(build, pocket, name, PocketKind.WELT)
+
     build.piece(
         id,
-        "Pocket welt",
+        named("Pocket welt"),
         lambda size: band_draw(2 * deep, wide, ("left", "bottom", "right", "top")),
         panel=Panel.OTHER,
         count=2,
@@ -34,7 +38,7 @@ def _welt(build: Build, pocket: Pocket, id: str) -> None:
     bag = f"{id}-bag"
     build.piece(
         bag,
-        "Bag of the welt pocket",
+        named("Bag of the welt pocket"),
         lambda size: band_draw(150.0, wide + 30.0, ("left", "bottom", "right", "top")),
         panel=Panel.OTHER,
         count=4,
@@ -44,7 +48,7 @@ def _welt(build: Build, pocket: Pocket, id: str) -> None:
     build.finish(f"{id}-edges", "Edges of the welt", FinishKind.CAUGHT, (part(id, e) for e in edges))
     build.finish(f"{bag}-edges", "Edges of the bags", FinishKind.CAUGHT, (part(bag, e) for e in edges))
     build.details.append(
-        Detail(id, "Welt pockets", DetailKind.WELT_POCKET, pieces=(id, bag), on=(on,), count=2, width=deep)
+        Detail(id, named("Welt pockets"), DetailKind.WELT_POCKET, pieces=(id, bag), on=(on,), count=2, width=deep)
     )
     mark_corners(build, on, pocket, wide, id)
 
