@@ -450,6 +450,17 @@ def test_sides_and_sleeves_that_are_sewn_in_flat_are_closed_in_one_run(kind):
     assert not any("before the sleeves are set" in line for step in made.steps for line in step.how)
 
 
+def test_the_newest_choice_holds_for_seams_that_are_sewn_in_one():
+    made = project(GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), sleeve=Sleeve(SleeveKind.DROPPED))
+    one_run = next(way for way in made.ways if way.taken.id == "underarm-in-one-run")
+    side, sleeve = (way for way in made.ways if way.taken.id == one_run.taken.id)
+    apart = made.sewn_with(side.id, "french")
+    taken = dict(apart.made.taken)
+    assert taken[side.id] == "french" and taken[sleeve.id] != one_run.taken.id and not apart.gaps
+    again = apart.sewn_with(sleeve.id, None)
+    assert dict(again.made.taken) == dict(made.made.taken) and not again.gaps
+
+
 def test_a_set_in_sleeve_is_closed_by_itself():
     made = project(GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), sleeve=Sleeve(SleeveKind.SET_IN))
     assert before(made, "sew-underarms", "sew-armholes") and before(made, "sew-sides", "sew-armholes")

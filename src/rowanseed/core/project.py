@@ -20,7 +20,7 @@ from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.booklet import Moved, moved
-from rowanseed.core.make.change import Way, ways, with_technique
+from rowanseed.core.make.change import Way, in_the_way, ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Gap, Made
 from rowanseed.core.make.operation import Operation
@@ -341,8 +341,16 @@ class Project:
         return ways(self.garment, self.choices.view, self.choices.size, self.making_choices, self.made)
 
     def sewn_with(self, part: str, technique: str | None, *, is_cut: bool = False) -> Project:
-        """The project with one part sewn another way; None: the usual one. `is_cut`: allowances stay as they are."""
-        kept = with_technique(self.making_choices, part, technique)
+        """The project with one part sewn another way; None: the usual one. `is_cut`: allowances stay as they are.
+
+        What was chosen before for a part that is sewn in one with it is given up, unless it is the same.
+        """
+        given_up: frozenset[str] = frozenset()
+        wanted = technique or next((way.usual.id for way in self.ways if way.id == part), None)
+        if self.choices is not None and wanted is not None:
+            view, size = self.choices.view, self.choices.size
+            given_up = in_the_way(self.garment, view, size, self.making_choices, part, wanted)
+        kept = with_technique(self.making_choices, part, technique, given_up=given_up)
         as_cut = kept.as_cut | ({part} if is_cut and technique is not None else frozenset())
         return replace(self, decisions=replace(self.decisions, techniques=kept.techniques, as_cut=as_cut))
 

@@ -112,11 +112,31 @@ def unsuited(pattern: Pattern, view: str, size: str, choices: MakingChoices, way
     return tuple(sorted(out, key=lambda one: (one.why.startswith("it is for parts"), one.name)))
 
 
-def with_technique(choices: MakingChoices, part: str, technique: str | None) -> MakingChoices:
-    """The choices with one part made another way, its allowances not settled by cutting; None: the usual one."""
-    kept = tuple((id, name) for id, name in choices.techniques if id != part)
+def in_the_way(
+    pattern: Pattern, view: str, size: str, choices: MakingChoices, part: str, wanted: str
+) -> frozenset[str]:
+    """The parts with a choice of their own that could not hold beside a technique wanted for this part: both sew
+    something that can be sewn only once."""
+    every = every_duty(workbench(pattern, view, size, choices))
+
+    def sewn(id: str, name: str) -> frozenset[str]:
+        return frozenset(next((d.ids for t, d in every if t.id == name and id in d.ids), (id,)))
+
+    own = sewn(part, wanted)
+    return frozenset(id for id, name in choices.techniques if id != part and name != wanted and own & sewn(id, name))
+
+
+def with_technique(
+    choices: MakingChoices, part: str, technique: str | None, *, given_up: frozenset[str] = frozenset()
+) -> MakingChoices:
+    """The choices with one part made another way, its allowances not settled by cutting; None: the usual one.
+
+    `given_up`: other parts that are made in the usual way again.
+    """
+    gone = {part, *given_up}
+    kept = tuple((id, name) for id, name in choices.techniques if id not in gone)
     techniques = kept if technique is None else (*kept, (part, technique))
-    return replace(choices, techniques=techniques, as_cut=choices.as_cut - {part})
+    return replace(choices, techniques=techniques, as_cut=choices.as_cut - gone)
 
 
 def changed(before: Iterable[Operation], after: Iterable[Operation]) -> Changed:
