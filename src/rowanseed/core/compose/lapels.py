@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator, Mapping
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import (
@@ -21,10 +22,11 @@ from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.facing import facing_depth, facing_of
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.panels import upper
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
+from rowanseed.core.compose.princess_line import cut_in_two
 from rowanseed.core.geometry.outline import Chain, Point, split_chain
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, FinishKind, LayerKind, Press
-from rowanseed.core.pattern.pieces import InnerPoint, Panel, PointKind
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, PointKind
 
 Outline = Callable[[Upper], Edges]
 BREAK = 25.0
@@ -48,6 +50,53 @@ def facing_foot(block: Upper) -> tuple[Point, Point]:
         # It lies on the centre panel, which is narrowest at the waist.
         wide = min(FACING, block.bust_point[1] - block.intake / 2 - CLEAR - block.centre)
     return (block.hem, block.centre + wide), (break_point(block)[0] + 40.0, block.centre + wide)
+
+
+def turned_front(
+    build: Build,
+    half: Half,
+    *,
+    name: str,
+    edge: Callable[[Upper], Chain],
+    above: Outline,
+    roll_from: Callable[[Upper], Point],
+) -> None:
+    """A front whose edge turns back along a roll line: whole, or its centre panel beside a princess seam.
+
+    `edge` from its upper corner down to the lower edge; `above` what runs on from the shoulder's neck point to it.
+    """
+    id = half.name
+    if side_of(build, half).princess is not None:
+        cut_in_two(build, half, name=f"Centre {lower_first(name)}", at_centre=edge, at_neck=above)
+    else:
+        _in_one(build, half, name, edge, above)
+    build.line(
+        id,
+        LineKind.ROLL,
+        "roll",
+        lambda size: (roll_from(block := upper(build, size, half)), break_point(block)),
+    )
+
+
+def _in_one(build: Build, half: Half, name: str, edge: Callable[[Upper], Chain], above: Outline) -> None:
+    low, id = lower_edge(build), half.name
+
+    def ring(block: Upper) -> Edges:
+        return {
+            "opening": edge(block),
+            low: straight((block.hem, block.centre), block.side[0].start),
+            "side": block.side,
+            "armhole": block.armhole,
+            "shoulder": straight(block.tip, block.neck_point),
+            **above(block),
+        }
+
+    new_panel(build, half, id, name, ring, at_centre=True)
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
+    half.neck = [part(id, "neck")] if build.pieces[id].has_edge("neck") else []
+    half.shoulder, half.armhole = [part(id, "shoulder")], [part(id, "armhole")]
+    half.side, half.lower = [part(id, "side")], [part(id, low)]
+    shape_with_darts(build, half, id)
 
 
 def facing_backs(build: Build, body: Body) -> tuple[dict[str, float], list[EdgePart]]:
@@ -145,7 +194,7 @@ def buttons(build: Build, body: Body) -> None:
     build.closures.append(Closure("opening", closure, "fronts"))
 
 
-def on_a_plain_front(d: Description, what: str) -> Iterator[tuple[str, str]]:
+def on_a_front_that_turns_back(d: Description, what: str) -> Iterator[tuple[str, str]]:
     """What a collar that is grown out of the front needs and forbids."""
     f = d.features
     laps = f.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS) and f.opening.where is Where.FRONT

@@ -72,6 +72,7 @@ def _tried(project: OpenProject, way: Way, technique: Technique) -> Tried:
     core, size = project.core, project.core.size or ""
     other = core.sewn_with(way.id, technique.id, is_cut=project.is_cut)
     before, after = core.made, other.made
+    chosen = dict(core.decisions.techniques).keys() - dict(other.decisions.techniques).keys()
     allowances = tuple(_allowances(core.garment, other.garment))
     sewn = [sewn_lengths(one.garment, size, one.made.operations) for one in (core, other)]
     return Tried(
@@ -86,6 +87,7 @@ def _tried(project: OpenProject, way: Way, technique: Technique) -> Tried:
         stitching=sewn[1][0] - sewn[0][0],
         neatened=sewn[1][1] - sewn[0][1],
         gaps=tuple(gap for gap in after.gaps if gap not in before.gaps),
+        given_up=tuple(one for one in core.ways if one.id in chosen),
     )
 
 

@@ -386,6 +386,8 @@ class Tried:
     is_cut: bool
     """Whether pieces are cut already, so that none of them changes any more."""
     gaps: tuple[Gap, ...]
+    given_up: tuple[Way, ...]
+    """Parts sewn in one with it that had a choice of their own, which it takes the place of."""
     cloth: float
     """How much longer the main cloth's lay is likely to be, in mm."""
     price: tuple[float, float]

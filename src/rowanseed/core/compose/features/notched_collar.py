@@ -1,6 +1,6 @@
 """A notched collar: the front's edge turns back as a lapel, faced up to the shoulder; the collar ends at the notch.
 
-Drafted on the plain front; how deep it opens and how wide the lapel turns are shares from memory.
+Drafted on a front with darts or princess seams; how deep it opens and how wide the lapel turns are shares from memory.
 """
 
 from __future__ import annotations
@@ -16,20 +16,19 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.features.princess import cut_in_two
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
     buttons,
     facing_backs,
     front_facing,
-    on_a_plain_front,
+    on_a_front_that_turns_back,
     sew_fronts,
+    turned_front,
 )
-from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
+from rowanseed.core.compose.panels import Half
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press
-from rowanseed.core.pattern.pieces import LineKind
 
 LAPEL = 78.0
 """The lapel reaches so far beyond the centre, in mm."""
@@ -62,37 +61,7 @@ def _gorge_and_lapel(block: Upper) -> Edges:
 
 def panel(build: Build, half: Half) -> None:
     """The front with its lapel grown on."""
-    id = half.name
-    if side_of(build, half).princess is not None:
-        cut_in_two(build, half, name="Centre front", at_centre=_edge, at_neck=_gorge_and_lapel)
-    else:
-        _in_one(build, half)
-    build.line(
-        id,
-        LineKind.ROLL,
-        "roll",
-        lambda size: (_roll_top(block := upper(build, size, half)), break_point(block)),
-    )
-
-
-def _in_one(build: Build, half: Half) -> None:
-    low, id = lower_edge(build), half.name
-
-    def ring(block: Upper) -> Edges:
-        return {
-            "opening": _edge(block),
-            low: straight((block.hem, block.centre), block.side[0].start),
-            "side": block.side,
-            "armhole": block.armhole,
-            "shoulder": straight(block.tip, block.neck_point),
-            **_gorge_and_lapel(block),
-        }
-
-    new_panel(build, half, id, "Front", ring, at_centre=True)
-    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
-    half.neck, half.shoulder = [part(id, "neck")], [part(id, "shoulder")]
-    half.armhole, half.side, half.lower = [part(id, "armhole")], [part(id, "side")], [part(id, low)]
-    shape_with_darts(build, half, id)
+    turned_front(build, half, name="Front", edge=_edge, above=_gorge_and_lapel, roll_from=_roll_top)
 
 
 def _roll_top(block: Upper) -> Point:
@@ -160,7 +129,7 @@ def takes(d: Description, half: Half) -> bool:
 
 
 def forbids(d: Description) -> Found:
-    yield from on_a_plain_front(d, "A notched collar")
+    yield from on_a_front_that_turns_back(d, "A notched collar")
 
 
 FEATURES = (

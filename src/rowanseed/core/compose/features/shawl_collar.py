@@ -1,7 +1,7 @@
 """A shawl collar: cut in one with the front, joined at the centre back, faced by a facing of the same shape.
 
-Drafted on the plain front: the collar runs on from the shoulder's neck point by half the back neck. How wide it is and
-how it leans are shares from memory.
+Drafted on a front with darts or princess seams: the collar runs on from the shoulder's neck point by half the back
+neck. How wide it is and how it leans are shares from memory.
 """
 
 from __future__ import annotations
@@ -15,19 +15,18 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import CollarKind, Description, Interfaced
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.features.princess import cut_in_two
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
     buttons,
     facing_backs,
     front_facing,
-    on_a_plain_front,
+    on_a_front_that_turns_back,
     sew_fronts,
+    turned_front,
 )
-from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
+from rowanseed.core.compose.panels import Half
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
-from rowanseed.core.pattern.pieces import LineKind
 
 DEEP = 78.0
 """The collar's depth at the centre back, in mm."""
@@ -70,38 +69,14 @@ def _collar_edges(build: Build, block: Upper) -> Edges:
 
 def panel(build: Build, half: Half) -> None:
     """The front with its collar grown on."""
-    id = half.name
-    if side_of(build, half).princess is not None:
-        edge, above = partial(_edge, build), partial(_collar_edges, build)
-        cut_in_two(build, half, name="Centre front with its collar", at_centre=edge, at_neck=above)
-    else:
-        _in_one(build, half)
-    build.line(
-        id,
-        LineKind.ROLL,
-        "roll",
-        lambda size: ((block := upper(build, size, half)).neck_point, break_point(block)),
+    turned_front(
+        build,
+        half,
+        name="Front with its collar",
+        edge=partial(_edge, build),
+        above=partial(_collar_edges, build),
+        roll_from=lambda block: block.neck_point,
     )
-
-
-def _in_one(build: Build, half: Half) -> None:
-    low, id = lower_edge(build), half.name
-
-    def ring(block: Upper) -> Edges:
-        return {
-            "opening": _edge(build, block),
-            low: straight((block.hem, block.centre), block.side[0].start),
-            "side": block.side,
-            "armhole": block.armhole,
-            "shoulder": straight(block.tip, block.neck_point),
-            **_collar_edges(build, block),
-        }
-
-    new_panel(build, half, id, "Front with its collar", ring, at_centre=True)
-    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
-    half.shoulder, half.armhole = [part(id, "shoulder")], [part(id, "armhole")]
-    half.side, half.lower = [part(id, "side")], [part(id, low)]
-    shape_with_darts(build, half, id)
 
 
 def carves(build: Build, body: Body) -> None:
@@ -154,7 +129,7 @@ def takes(d: Description, half: Half) -> bool:
 
 
 def forbids(d: Description) -> Found:
-    yield from on_a_plain_front(d, "A shawl collar")
+    yield from on_a_front_that_turns_back(d, "A shawl collar")
 
 
 FEATURES = (
