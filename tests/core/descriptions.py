@@ -18,6 +18,7 @@ from rowanseed.core.compose.description import (
     FacedEdge,
     Features,
     GarmentKind,
+    Hand,
     Hem,
     HemKind,
     Interfaced,
@@ -87,6 +88,7 @@ skirts = st.builds(
     darts=st.sampled_from([None, True, False]),
     slit=st.just(Slit.NONE) | one_of(Slit),
 )
+pockets = st.builds(Pocket, kind=one_of(PocketKind), on=one_of(PocketPlace), hand=st.none() | one_of(Hand))
 features = st.builds(
     Features,
     front=sides,
@@ -107,7 +109,7 @@ features = st.builds(
         pleats=st.just(0) | st.integers(0, 3),
     ),
     hem=st.builds(Hem, kind=one_of(HemKind), depth=st.sampled_from([None, 16.0, 30.0, 50.0])),
-    pockets=st.lists(st.builds(Pocket, kind=one_of(PocketKind), on=one_of(PocketPlace)), max_size=2).map(tuple),
+    pockets=st.lists(pockets, max_size=2).map(tuple),
     lining=st.none() | st.builds(Lining, of=one_of(LiningOf), method=one_of(LiningMethod)),
     facing=st.frozensets(one_of(FacedEdge), max_size=2),
     interfacing=st.frozensets(one_of(Interfaced), max_size=3),

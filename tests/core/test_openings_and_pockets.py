@@ -21,6 +21,7 @@ from rowanseed.core.compose.description import (
     Features,
     Figure,
     GarmentKind,
+    Hand,
     Hem,
     HemKind,
     Lining,
@@ -49,6 +50,7 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.notions.to_buy import notions
 from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind
+from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
 from rowanseed.core.project import Project
 
@@ -436,6 +438,63 @@ def test_a_chest_pocket_with_a_flap_has_as_many_pockets_as_flaps():
         GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), pockets=(Pocket(PocketKind.FLAP, PocketPlace.CHEST),)
     ).pattern
     assert pattern.piece("pocket").cuts[0].count == pattern.piece("flap").cuts[0].count == 2
+
+
+ALONE = {
+    PocketKind.PATCH: ("pocket", PocketPlace.BACK, 1),
+    PocketKind.FLAP: ("flap", PocketPlace.FRONT, 1),
+    PocketKind.WELT: ("welt", PocketPlace.FRONT, 1),
+    PocketKind.IN_SEAM: ("pocket-bag", PocketPlace.SIDE, 2),
+}
+
+
+@pytest.mark.parametrize("hand", [Hand.LEFT, Hand.RIGHT])
+@pytest.mark.parametrize("kind", ALONE)
+def test_a_pocket_on_one_side_is_cut_once_and_its_step_says_on_which(kind, hand):
+    piece, place, count = ALONE[kind]
+    made = project(GarmentKind.TROUSERS, waist=Waist.ELASTIC_CASING, pockets=(Pocket(kind, place, hand),))
+    cut = made.pattern.piece(piece).cuts[0]
+    assert cut.count == count and cut.pair == (count > 1)
+    own = [step for step in made.steps if piece.removesuffix("-bag") in step.id or "pocket" in step.id]
+    said = " ".join(line for step in own for line in (step.title, *step.how))
+    other = "left" if hand is Hand.RIGHT else "right"
+    assert f"the {hand.value}" in said and f"on the {other}" not in said
+    assert "both" not in " ".join(step.title for step in own)
+    marked = {q.hand for p in made.pattern.pieces for q in p.points if q.kind is PointKind.POCKET}
+    assert marked <= {hand.value}
+
+
+def test_one_pocket_on_the_left_and_another_on_the_right_of_one_place():
+    pockets = (
+        Pocket(PocketKind.PATCH, PocketPlace.BACK, Hand.LEFT),
+        Pocket(PocketKind.WELT, PocketPlace.BACK, Hand.RIGHT),
+    )
+    made = project(GarmentKind.TROUSERS, waist=Waist.ELASTIC_CASING, pockets=pockets)
+    assert made.pattern.piece("pocket").cuts[0].count == made.pattern.piece("welt-2").cuts[0].count == 1
+    assert "the left one as it is worn and no other" in told(made, "sew-on-pocket-edges")
+
+
+def test_a_breast_pocket_is_on_the_left_unless_it_is_said():
+    assert Pocket(PocketKind.PATCH, PocketPlace.CHEST).hands is Hand.LEFT
+    assert Pocket(PocketKind.PATCH, PocketPlace.CHEST, Hand.BOTH).count == 2
+    assert Pocket(PocketKind.PATCH, PocketPlace.FRONT).hands is Hand.BOTH
+
+
+@pytest.mark.parametrize(
+    ("garment", "pocket", "more"),
+    [
+        (GarmentKind.TROUSERS, Pocket(PocketKind.SLANT, PocketPlace.FRONT, Hand.LEFT), {}),
+        (
+            GarmentKind.SKIRT,
+            Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE, Hand.LEFT),
+            {"waist": Waist.WAISTBAND, "opening": Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP)},
+        ),
+    ],
+)
+def test_a_pocket_that_cannot_be_on_one_side_is_refused_there(garment, pocket, more):
+    with pytest.raises(DescriptionRefused) as refused:
+        project(garment, **{"waist": Waist.ELASTIC_CASING, **more}, pockets=(pocket,))
+    assert [r.field for r in refused.value.refusals] == ["features.pockets.0"]
 
 
 # ---------------------------------------------------------------- sleeves, hems, bones

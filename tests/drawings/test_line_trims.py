@@ -15,6 +15,7 @@ from rowanseed.core.compose.description import (
     Description,
     Features,
     GarmentKind,
+    Hand,
     Opening,
     OpeningKind,
     Placket,
@@ -81,6 +82,21 @@ def test_what_is_sewn_on_shows_on_the_side_that_it_is_on(of, more, on):
     for panel in BOTH:
         before, after = len(strokes(of, panel)), len(strokes(replace(of, **more), panel))
         assert (after > before) == (panel in on), panel
+
+
+@pytest.mark.parametrize(
+    ("pocket", "panel", "half"),
+    [
+        (Pocket(PocketKind.PATCH, PocketPlace.FRONT, Hand.LEFT), Panel.FRONT, (1,)),
+        (Pocket(PocketKind.PATCH, PocketPlace.BACK, Hand.LEFT), Panel.BACK, (-1,)),
+        (Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE, Hand.RIGHT), Panel.FRONT, (-1,)),
+        (Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE), Panel.BACK, (-1, 1)),
+    ],
+)
+def test_a_pocket_is_drawn_on_the_side_it_is_worn_on(pocket, panel, half):
+    """Who looks at the front of a garment has its left on the right."""
+    found = strokes(replace(PLAIN, pockets=(pocket,)), panel)
+    assert found and {hand for stroke in found for hand in stroke.hands} == set(half)
 
 
 @pytest.mark.parametrize(("kind", "deep"), [(PocketKind.WELT, 20.0), (PocketKind.PATCH, 150.0)])

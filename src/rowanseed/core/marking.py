@@ -141,7 +141,8 @@ def marks_to_make(
             add(line.kind.words, by.on_wrong_side)
     for point in piece.points:
         if used is None or used.point(point):
-            add(point.kind.words, by.inside)
+            alone = f", on the {point.hand} as worn only" if point.hand else ""
+            add(f"{point.kind.words}{alone}", by.inside)
     if {cut.fold for cut in piece.cuts if cut.fold}:
         add("centre, at both ends of the fold", by.at_edge)
     if pair:

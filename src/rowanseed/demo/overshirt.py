@@ -184,7 +184,9 @@ def _front(bodies: dict[str, ShirtBody]) -> Piece:
         points=(
             InnerPoint("bust", PointKind.BUST, bust),
             *(
-                InnerPoint(f"pocket-{k}", PointKind.POCKET, {s: (b.underarm[0] - 20, y) for s, b in bodies.items()})
+                InnerPoint(
+                    f"pocket-{k}", PointKind.POCKET, {s: (b.underarm[0] - 20, y) for s, b in bodies.items()}, "left"
+                )
                 for k, y in ((1, 55.0), (2, 55.0 + POCKET_WIDE))
             ),
         ),

@@ -12,7 +12,7 @@ from enum import Enum
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, bounds, flatten
-from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, FinishKind
+from rowanseed.core.pattern.making import POCKET_DOTS, VENT_EDGE, ClosureKind, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Piece, PointKind
 from rowanseed.drawings.line_laid import Laid, along
@@ -55,6 +55,13 @@ class Dressed:
     is_front: bool
     pieces: Sequence[Laid]
     sleeves: Sequence[Run]
+
+    def hands(self, hand: str | None) -> tuple[int, ...]:
+        """Which halves of the drawing are a hand as worn: left lies on the right of the front, on the left of the
+        back."""
+        if hand is None:
+            return (-1, 1)
+        return (1,) if (hand == "left") is self.is_front else (-1,)
 
     def laid(self, piece: str) -> Laid | None:
         return next((one for one in self.pieces if one.piece.id == piece), None)
@@ -308,7 +315,8 @@ def _pockets(dressed: Dressed) -> Iterator[Stroke]:
             (x, y), (_, end) = a.at[dressed.size], b.at[dressed.size]
             x, y, end = x + one.down, y + one.out, end + one.out
             deep = PATCH if own is None else _deep(own, dressed.size)
-            yield Stroke("pockets", [(x, y), (x, end), (x + deep, end), (x + deep, y)], Line.FILLED)
+            hands = dressed.hands(a.hand)
+            yield Stroke("pockets", [(x, y), (x, end), (x + deep, end), (x + deep, y)], Line.FILLED, hands)
             if flap is not None and "flap" in flap.id:
                 low = x - 12.0 + FLAP
                 shape = [
@@ -318,7 +326,25 @@ def _pockets(dressed: Dressed) -> Iterator[Stroke]:
                     (low, (y + end) / 2),
                     (low - 8, y - 3),
                 ]
-                yield Stroke("pockets", shape, Line.FILLED)
+                yield Stroke("pockets", shape, Line.FILLED, hands)
+
+
+MOUTH_DRAWN = 7.0
+"""The mouth of an in-seam pocket is shown so far inside its seam, in mm."""
+
+
+def _in_seam(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """The mouth, from dot to dot, on the hands whose seam has it."""
+    join = next((j for j in dressed.pattern.making.joins if j.id in detail.along), None)
+    for part in (*join.a, *join.b) if join is not None else ():
+        one = dressed.laid(part.piece)
+        dots = [mark for mark in one.piece.marks if mark.id in POCKET_DOTS and mark.edge == part.edge] if one else []
+        if one is None or len(dots) != len(POCKET_DOTS):
+            continue
+        run = one.edges[part.edge]
+        ends = [along(run, mark.distance[dressed.size], from_end=mark.anchor == "end") for mark in dots]
+        mouth = [(x, y - MOUTH_DRAWN) for x, y in ends]
+        yield Stroke("pockets", mouth, Line.BOLD, dressed.hands(part.hand))
 
 
 def _deep(piece: Piece, size: str) -> float:
@@ -455,5 +481,6 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.SLIT: _slit,
     DetailKind.VENT: _slit,
     DetailKind.SHIRRED_PANEL: _shirring,
+    DetailKind.IN_SEAM_POCKET: _in_seam,
 }
 """How each kind of what is made on the pieces is shown; the rest is shown by its pieces, or not at all."""

@@ -27,6 +27,7 @@ from rowanseed.core.compose.description import (
     FacedEdge,
     Features,
     GarmentKind,
+    Hand,
     Hem,
     HemKind,
     Interfaced,
@@ -138,6 +139,7 @@ class _Hem(Strict):
 class _Pocket(Strict):
     kind: PocketKind = PocketKind.PATCH
     on: PocketPlace = PocketPlace.FRONT
+    hand: Hand | None = None
 
 
 class _Lining(Strict):

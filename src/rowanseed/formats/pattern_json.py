@@ -112,6 +112,7 @@ class _InnerPoint(Strict):
     id: str
     kind: PointKind
     at: dict[str, tuple[Number, Number]]
+    hand: Literal["left", "right"] | None = None
 
 
 class _Derived(Strict):
@@ -366,7 +367,7 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
         ),
         darts=tuple(Dart(d.id, d.edge, d.legs, d.point, d.taken) for d in model.darts),
         lines=tuple(InnerLine(line.id, line.kind, line.ends) for line in model.lines),
-        points=tuple(InnerPoint(point.id, point.kind, point.at) for point in model.points),
+        points=tuple(InnerPoint(point.id, point.kind, point.at, point.hand) for point in model.points),
         panel=model.panel,
         collar=model.collar,
         derived=Derived(**dict(model.derived)) if model.derived else None,

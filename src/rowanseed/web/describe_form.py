@@ -227,6 +227,7 @@ GROUPS = (
                 lambda path, nth: (
                     One(f"{path}.kind", f"{nth} pocket", d.PocketKind, "none"),
                     One(f"{path}.on", "Where", d.PocketPlace),
+                    One(f"{path}.hand", "On", d.Hand),
                 ),
             ),
             One("features.straps.closed by", "Straps", d.StrapsClosed, "none"),

@@ -83,12 +83,13 @@ class Build:
         return {size.name: of(size) for size in self.figures.sizes}
 
     def known_as(self, id: str, *ids: str) -> None:
-        """A seam is another from here on, or several: what runs along it follows."""
+        """A seam is another from here on, or several: what runs along it follows, what closes it goes to the first."""
 
         def found(along: tuple[str, ...]) -> tuple[str, ...]:
             return tuple(dict.fromkeys(new for own in along for new in (ids if own == id else (own,))))
 
         self.details = [replace(detail, along=found(detail.along)) for detail in self.details]
+        self.closures = [replace(one, join=ids[0]) if one.join == id else one for one in self.closures]
         self.along = {name: found(along) for name, along in self.along.items()}
 
     # ---------------------------------------------------------------- pieces

@@ -246,6 +246,14 @@ class PocketPlace(Worded):
     CHEST = "chest"
 
 
+class Hand(Worded):
+    """On which side of the body, as worn."""
+
+    BOTH = "both", "both sides"
+    LEFT = "left", "the left, as worn"
+    RIGHT = "right", "the right, as worn"
+
+
 class LiningOf(Worded):
     ALL = "all"
     BODY = "body"
@@ -422,6 +430,19 @@ class Hem:
 class Pocket:
     kind: PocketKind = PocketKind.PATCH
     on: PocketPlace = PocketPlace.FRONT
+    hand: Hand | None = None
+
+    @property
+    def hands(self) -> Hand:
+        """Where it is: a patch on the chest on the left only, unless it is said (common practice, no source)."""
+        if self.hand is not None:
+            return self.hand
+        breast = self.kind is PocketKind.PATCH and self.on is PocketPlace.CHEST
+        return Hand.LEFT if breast else Hand.BOTH
+
+    @property
+    def count(self) -> int:
+        return 2 if self.hands is Hand.BOTH else 1
 
 
 @dataclass(frozen=True)

@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, GarmentKind, Pocket, PocketKind, PocketPlace
+from rowanseed.core.compose.description import Description, GarmentKind, Hand, Pocket, PocketKind, PocketPlace
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.geometry.outline import bounds, flatten
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
@@ -26,9 +26,18 @@ def pockets_of(build: Build, *kinds: PocketKind) -> Iterator[tuple[Pocket, str]]
 
 
 def told_apart(build: Build, pocket: Pocket, name: str, *kinds: PocketKind) -> str:
-    """A name that says where the pocket is, if there are some of these kinds at other places too."""
-    places = {other.on for other in build.description.features.pockets if other.kind in kinds}
-    return f"{pocket.on.words.capitalize()} {lower_first(name)}" if len(places) > 1 else name
+    """A name that says where the pocket is, if there are some of these kinds at other places, or on the other hand."""
+    others = [other for other in build.description.features.pockets if other.kind in kinds]
+    if len({other.on for other in others}) > 1:
+        name = f"{pocket.on.words.capitalize()} {lower_first(name)}"
+    if len([other for other in others if other.on is pocket.on]) > 1:
+        name = f"{pocket.hands.value.capitalize()} {lower_first(name)}"
+    return name
+
+
+def on_hand(pocket: Pocket, name: str) -> str:
+    """The name of what is made there: of one alone it says on which hand, of two it is in the plural."""
+    return f"{name}s" if pocket.hands is Hand.BOTH else f"{name}, on the {pocket.hands.value}"
 
 
 def asks_for(*kinds: PocketKind) -> Callable[[Description], bool]:
@@ -60,7 +69,8 @@ def misplaced(d: Description, *kinds: PocketKind) -> Iterator[tuple[str, str]]:
 def _stands_at(one: Pocket, other: Pocket) -> bool:
     """Whether two pockets would lie on each other."""
     alike = one.kind is other.kind or (one.kind in SEWN_ON and other.kind in SEWN_ON)
-    return alike and one.on is other.on
+    apart = {one.hands, other.hands} == {Hand.LEFT, Hand.RIGHT}
+    return alike and one.on is other.on and not apart
 
 
 def carrier(build: Build, pocket: Pocket) -> str:
@@ -88,10 +98,11 @@ def _share(build: Build, pocket: Pocket, carrier: str) -> tuple[float, float]:
 
 
 def mark_corners(build: Build, carrier: str, pocket: Pocket, wide: float, id: str) -> None:
+    hand = None if pocket.hands is Hand.BOTH else pocket.hands.value
     share = _share(build, pocket, carrier)
     at = {size.name: _place(build, carrier, size, share, wide) for size in build.figures.sizes}
     build.point(
         carrier,
-        InnerPoint(f"{id}-inner", PointKind.POCKET, at),
-        InnerPoint(f"{id}-outer", PointKind.POCKET, {s: (x, y + wide) for s, (x, y) in at.items()}),
+        InnerPoint(f"{id}-inner", PointKind.POCKET, at, hand),
+        InnerPoint(f"{id}-outer", PointKind.POCKET, {s: (x, y + wide) for s, (x, y) in at.items()}, hand),
     )

@@ -551,6 +551,14 @@ class Workbench:
             p.id for p in self.pattern.pieces if any(q.kind is PointKind.POCKET and self.size in q.at for q in p.points)
         )
 
+    def places_of(self, id: str) -> tuple[tuple[str, str | None], ...]:
+        """The pieces that a pocket's corners are marked on, each with the hand it is on alone; those of any pocket
+        where the marks do not say whose they are."""
+        marked = [(piece.id, q) for piece in self.pattern.pieces for q in piece.points if q.kind is PointKind.POCKET]
+        here = [(piece, q) for piece, q in marked if self.size in q.at]
+        own = [(piece, q) for piece, q in here if q.id in (f"{id}-inner", f"{id}-outer")]
+        return tuple(dict.fromkeys((piece, q.hand) for piece, q in own or here))
+
     def carry_one_pocket(self, pieces: Iterable[str]) -> bool:
         """Whether a pocket lies across the seam of these pieces: all are marked for it, on one side of the body."""
         found = set(pieces)

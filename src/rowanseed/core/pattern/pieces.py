@@ -163,11 +163,12 @@ class PointKind(Worded):
 
 @dataclass(frozen=True)
 class InnerPoint:
-    """A mark inside a piece, in every size."""
+    """A mark inside a piece, in every size; with a `hand`, left or right as worn, it is made on that side only."""
 
     id: str
     kind: PointKind
     at: Mapping[str, Point]
+    hand: str | None = None
 
 
 @dataclass(frozen=True)

@@ -6,7 +6,7 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Pocket, PocketKind, PocketPlace
 from rowanseed.core.compose.feature import Feature
-from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carrier, pockets_of, told_apart
+from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carrier, on_hand, pockets_of, told_apart
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel, Role
 
@@ -20,7 +20,14 @@ def _flap(build: Build, pocket: Pocket, id: str) -> None:
     wide = (CHEST if pocket.on is PocketPlace.CHEST else PATCH)[0] + 6.0
     edges = ("left", "lower", "right", "top")
     name = told_apart(build, pocket, "Pocket flap", PocketKind.FLAP)
-    build.piece(id, name, lambda size: band_draw(50.0, wide, edges), panel=Panel.OTHER, count=2, pair=True)
+    build.piece(
+        id,
+        name,
+        lambda size: band_draw(50.0, wide, edges),
+        panel=Panel.OTHER,
+        count=pocket.count,
+        pair=pocket.count > 1,
+    )
     lining = told_apart(build, pocket, "Flap lining", PocketKind.FLAP)
     build.copy_of(f"{id}-facing", id, lining, role=Role.MAIN)
     round_ = edges[:3]
@@ -30,12 +37,19 @@ def _flap(build: Build, pocket: Pocket, id: str) -> None:
         (part(id, e) for e in round_),
         (part(f"{id}-facing", e) for e in round_),
         press=Press.FACING,
-        each_hand=True,
+        each_hand=pocket.count > 1,
     )
     both = (part(id, "top"), part(f"{id}-facing", "top"))
     build.finish(f"{id}-top", "Upper edge of the flap", FinishKind.CAUGHT, both)
     build.details.append(
-        Detail(id, name, DetailKind.FLAP, pieces=(id, f"{id}-facing"), on=(carrier(build, pocket),), count=2)
+        Detail(
+            id,
+            name if pocket.count > 1 else on_hand(pocket, name),
+            DetailKind.FLAP,
+            pieces=(id, f"{id}-facing"),
+            on=(carrier(build, pocket),),
+            count=pocket.count,
+        )
     )
 
 

@@ -7,10 +7,11 @@ from collections.abc import Iterator
 from shapely.geometry import LineString
 
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Description, PocketKind
+from rowanseed.core.compose.description import Description, Hand, Pocket, PocketKind, Where
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.pocket_places import asks_for, misplaced, pockets_of
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind, Join
@@ -25,20 +26,27 @@ SIDES = ("skirt-sides", "sides", "outseams")
 
 
 def adds(build: Build) -> None:
-    for _, suffix in pockets_of(build, PocketKind.IN_SEAM):
-        _bags(build, f"pocket-bag{suffix}")
+    for pocket, suffix in pockets_of(build, PocketKind.IN_SEAM):
+        _bags(build, pocket, f"pocket-bag{suffix}")
 
 
-def _side_seam(build: Build) -> Join:
-    """The seam on both sides, or the right one where the left has the zip."""
+def _side_seam(build: Build, hand: Hand) -> Join:
+    """The seam on both sides, or on the hand that has the pocket: the right one where the left has the zip."""
     known = {join.id: join for join in build.joins}
-    return next(known[id] for name in SIDES for id in (name, f"{name}-right") if id in known)
+    whole = next((known[name] for name in SIDES if name in known), None)
+    if whole is not None and hand is Hand.BOTH:
+        return whole
+    if whole is not None:
+        split_sides(build, whole.id)
+        known = {join.id: join for join in build.joins}
+    own = "left" if hand is Hand.LEFT else "right"
+    return next(known[f"{name}-{own}"] for name in SIDES if f"{name}-{own}" in known)
 
 
-def _bags(build: Build, id: str) -> None:
+def _bags(build: Build, pocket: Pocket, id: str) -> None:
     wide, long = BAG
-    join = _side_seam(build)
-    both = join.each_hand
+    join = _side_seam(build, pocket.hands)
+    both, asked = join.each_hand, pocket.hands
 
     def draw(size: Size) -> Edges:
         corners = [(long, 0.0), (long, wide), (0.0, wide * 0.7), (0.0, 0.0)]
@@ -62,7 +70,7 @@ def _bags(build: Build, id: str) -> None:
     for p in sides:
         _dots(build, p)
     on = tuple(dict.fromkeys(p.piece for p in sides))
-    name = "In-seam pockets" if both else "In-seam pocket, on the right"
+    name = "In-seam pockets" if both else f"In-seam pocket, on the {'left' if asked is Hand.LEFT else 'right'}"
     build.details.append(
         Detail(
             id,
@@ -75,10 +83,8 @@ def _bags(build: Build, id: str) -> None:
             width=MOUTH,
         )
     )
-    if not both:
-        where = next(
-            k for k, pocket in enumerate(build.description.features.pockets) if pocket.kind is PocketKind.IN_SEAM
-        )
+    if not both and asked is Hand.BOTH:
+        where = build.description.features.pockets.index(pocket)
         build.assumed[f"features.pockets.{where}.kind"] = (
             "one pocket, on the right: the zip takes up the left side seam"
         )
@@ -120,6 +126,11 @@ def _dots(build: Build, p: EdgePart) -> None:
 
 def forbids(d: Description) -> Found:
     yield from misplaced(d, PocketKind.IN_SEAM)
+    opening = d.features.opening
+    zipped = opening.where is Where.LEFT_SIDE and opening.kind is not None
+    for k, pocket in enumerate(d.features.pockets):
+        if zipped and pocket.kind is PocketKind.IN_SEAM and pocket.hands is Hand.LEFT:
+            yield f"features.pockets.{k}", "The left side seam has the zip: the pocket lies on the right there."
 
 
 FEATURES = (Feature("in-seam-pocket", asked=asks_for(PocketKind.IN_SEAM), forbids=forbids, adds=adds, rank=12),)

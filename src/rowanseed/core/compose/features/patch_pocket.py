@@ -31,19 +31,24 @@ def adds(build: Build) -> None:
 def _patch(build: Build, pocket: Pocket, id: str) -> None:
     wide, deep = CHEST if pocket.on is PocketPlace.CHEST else PATCH
     on, at_chest = carrier(build, pocket), pocket.on is PocketPlace.CHEST
-    alone = at_chest and pocket.kind is PocketKind.PATCH
     build.piece(
         id,
-        "Breast pocket" if at_chest else told_apart(build, pocket, "Patch pocket", *KINDS),
+        _called(build, pocket, at_chest),
         lambda size: band_draw(deep, wide, ("left", "bottom", "right", "top")),
         panel=Panel.OTHER,
-        count=1 if alone else 2,
-        pair=not alone,
+        count=pocket.count,
+        pair=pocket.count > 1,
         allowances={"top": MOUTH},
     )
     edges = ("left", "bottom", "right", "top")
     build.finish(f"{id}-edges", "Edges of the pocket", FinishKind.TURNED, (part(id, e) for e in edges))
     mark_corners(build, on, pocket, wide, id)
+
+
+def _called(build: Build, pocket: Pocket, at_chest: bool) -> str:
+    """A breast pocket says by its name where it is."""
+    alone = sum(other.kind in KINDS and other.on is pocket.on for other in build.description.features.pockets) == 1
+    return "Breast pocket" if at_chest and alone else told_apart(build, pocket, "Patch pocket", *KINDS)
 
 
 def forbids(d: Description) -> Found:

@@ -13,6 +13,7 @@ from rowanseed.core.compose.description import (
     Description,
     FacedEdge,
     GarmentKind,
+    Hand,
     PocketKind,
     PocketPlace,
     SkirtKind,
@@ -157,6 +158,12 @@ def forbids(d: Description) -> Found:
             yield where, "A slant pocket lies on the front."
         if f.waist is Waist.FACING or FacedEdge.WAIST in f.facing:
             yield where, "A facing at the waist crosses the pocket's mouth: choose a band, or another pocket."
+        if f.pockets[k].hands is not Hand.BOTH:
+            yield (
+                where,
+                "A slant pocket is cut out of the front, which is drawn once for both sides: choose another pocket for "
+                "one side.",
+            )
         if k != slants[0]:
             yield where, "There is one slant pocket on each side: say it once."
         if f.opening.where is Where.LEFT_SIDE:

@@ -6,7 +6,15 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, Interfaced, Pocket, PocketKind
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.pocket_places import asks_for, carrier, mark_corners, misplaced, pockets_of, told_apart
+from rowanseed.core.compose.pocket_places import (
+    asks_for,
+    carrier,
+    mark_corners,
+    misplaced,
+    on_hand,
+    pockets_of,
+    told_apart,
+)
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
@@ -30,8 +38,8 @@ def _welt(build: Build, pocket: Pocket, id: str) -> None:
         named("Pocket welt"),
         lambda size: band_draw(2 * deep, wide, ("left", "bottom", "right", "top")),
         panel=Panel.OTHER,
-        count=2,
-        pair=True,
+        count=pocket.count,
+        pair=pocket.count > 1,
     )
     build.line(id, LineKind.FOLD, "fold", lambda size: ((deep, 0.0), (deep, wide)))
     build.interface(id, Interfaced.FRONT, Interfaced.FACINGS)
@@ -41,14 +49,22 @@ def _welt(build: Build, pocket: Pocket, id: str) -> None:
         named("Bag of the welt pocket"),
         lambda size: band_draw(150.0, wide + 30.0, ("left", "bottom", "right", "top")),
         panel=Panel.OTHER,
-        count=4,
+        count=2 * pocket.count,
         pair=True,
     )
     edges = ("left", "bottom", "right", "top")
     build.finish(f"{id}-edges", "Edges of the welt", FinishKind.CAUGHT, (part(id, e) for e in edges))
     build.finish(f"{bag}-edges", "Edges of the bags", FinishKind.CAUGHT, (part(bag, e) for e in edges))
     build.details.append(
-        Detail(id, named("Welt pockets"), DetailKind.WELT_POCKET, pieces=(id, bag), on=(on,), count=2, width=deep)
+        Detail(
+            id,
+            on_hand(pocket, named("Welt pocket")),
+            DetailKind.WELT_POCKET,
+            pieces=(id, bag),
+            on=(on,),
+            count=pocket.count,
+            width=deep,
+        )
     )
     mark_corners(build, on, pocket, wide, id)
 

@@ -69,6 +69,9 @@ def _given(bench: Workbench, duty: Duty) -> tuple[Fact | State, ...]:
 
 
 def _number(bench: Workbench, detail: Detail) -> int:
+    """How many are made: a flap or a welt, one or two as it is cut; else one on each piece that it is on."""
+    if detail.kind in (DetailKind.FLAP, DetailKind.WELT_POCKET) and detail.pieces:
+        return min(2, bench.number_cut(detail.pieces[0]))
     return max((bench.number_cut(id) for id in detail.on), default=1)
 
 

@@ -93,14 +93,24 @@ def on_finish(finish: Finish) -> On:
     return On(finishes=(finish.id,), edges=shown(finish.parts))
 
 
-def where(bench: Workbench, number: int) -> str:
-    carriers = bench.pocketed
-    if not carriers:
+def where(bench: Workbench, piece: str) -> str:
+    """Where a loose piece is put on."""
+    places, number = bench.places_of(piece), bench.number_cut(piece)
+    if not places:
         return (
             "This pattern marks no place for it: pin it on, try it before the mirror, and mark it on both sides alike."
         )
     pair = " Left and right stand level: lay the two pieces on each other and look." if number > 1 else ""
-    return f"On the right side of the {bench.names(carriers)}: its upper corners on the two pocket marks.{pair}"
+    on = bench.names(dict.fromkeys(id for id, _ in places))
+    hand = next((hand for _, hand in places if hand), None)
+    alone = f", {_alone(bench, places[0][0], hand)}" if hand and number == 1 else ""
+    return f"On the right side of the {on}{alone}: its upper corners on the two pocket marks.{pair}"
+
+
+def _alone(bench: Workbench, carrier: str, hand: str) -> str:
+    if bench.number_cut(carrier) > 1:
+        return f"the {hand} one as it is worn and no other"
+    return f"on the {hand} as it is worn and not on the other side"
 
 
 def attached(bench: Workbench, finish: Finish) -> tuple[facts.State, ...]:
@@ -186,7 +196,7 @@ def sewn_on(bench: Workbench, finish: Finish, technique: str, prepared: str) -> 
         act=Act.ATTACH,
         title=f"Sew on the {bench.name(piece)}{'s, both' if number > 1 else ''}",
         how=(
-            where(bench, number),
+            where(bench, piece),
             f"Edgestitch {bench.margin(2)} from the fold along three sides: down one side, along the bottom, up the "
             "other. The mouth stays open.",
             f"At both ends of the mouth sew a small triangle or {bench.margin(6)} back and forth: it takes the strain.",
@@ -229,7 +239,7 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.ATTACH,
         title=f"Sew on the {bench.name(piece)}s",
         how=(
-            f"This pattern draws no pocket bags: the welts only look like pockets. {where(bench, number)}",
+            f"This pattern draws no pocket bags: the welts only look like pockets. {where(bench, piece)}",
             "Raw edges down, right side to right side, the stitching line on the line between the marks; sew along "
             f"it, trim to {bench.margin(6)}, flip the welt up and press.",
             "Slip stitch both ends to the garment, the stitches under the fold.",
@@ -312,7 +322,7 @@ def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.ATTACH,
         title=f"Sew on the {bench.name(piece)}",
         how=(
-            where(bench, bench.number_cut(piece)),
+            where(bench, piece),
             f"Edgestitch {bench.margin(2)} from the fold, all round: nothing says that one of its edges stays open. "
             "If it is a pocket, leave its mouth open, and look into your booklet.",
         ),
