@@ -364,6 +364,47 @@ def test_a_zip_in_the_side_of_a_dress_runs_on_past_the_waist_which_is_sewn_while
     assert "on the left from one edge of the zip to the other, on the right all round" in bound
 
 
+LINED_JACKET = {
+    "front": Side(Centre.OPEN),
+    "opening": Opening(Where.FRONT, OpeningKind.BUTTONS),
+    "neck": Neck(NeckShape.V, NeckFinish.COLLAR),
+    "collar": CollarKind.NOTCHED,
+    "sleeve": Sleeve(SleeveKind.SET_IN, 2, SleeveLength.LONG),
+    "lining": Lining(method=LiningMethod.BAGGED),
+}
+
+
+@pytest.mark.parametrize("collar", [CollarKind.NOTCHED, CollarKind.SHAWL, CollarKind.STAND])
+def test_under_a_collar_a_bagged_lining_hangs_beside_its_facings_and_is_sewn_to_the_hems(collar):
+    made = project(GarmentKind.JACKET, **{**LINED_JACKET, "collar": collar})
+    assert not made.gaps and not any(id.startswith("fell-") for id in order(made))
+    assert before(made, "lay-in-lining", "sew-lining-wrist", "anchor-wrist", "sew-lining-hem", "anchor-hem",
+                  "close-lining-hem")  # fmt: skip
+    assert "in a ring" not in told(made, "sew-lining-hem") and "from facing to facing" in told(made, "sew-lining-hem")
+    hem = made.pattern.making
+    assert all(len(f.folds) == 1 for f in hem.finishes if f.id in ("hem", "wrist")), "its raw edge takes the lining"
+
+
+def test_a_lining_bagged_at_the_hem_can_be_felled_by_hand_after_all():
+    made = project(GarmentKind.JACKET, **LINED_JACKET)
+    by_hand = made.sewn_with("lining-hem", "lining-felled-to-hem")
+    assert "fell-lining-hem" in order(by_hand) and "sew-lining-wrist" in order(by_hand) and not by_hand.gaps
+
+
+@pytest.mark.parametrize(
+    ("more", "field"),
+    [
+        ({"hem": Hem(HemKind.ROLLED)}, "features.hem.kind"),
+        ({"hem": Hem(HemKind.BY_HAND, 12.0)}, "features.hem.depth"),
+        ({"waist": Waist.SEAM, "skirt": Skirt(SkirtKind.A_LINE)}, "features.lining.method"),
+    ],
+)
+def test_what_a_bagged_lining_cannot_be_sewn_to_is_refused_there(more, field):
+    with pytest.raises(DescriptionRefused) as refused:
+        project(GarmentKind.JACKET, **LINED_JACKET, **more)
+    assert field in {r.field for r in refused.value.refusals}
+
+
 # ---------------------------------------------------------------- pockets in a seam
 
 

@@ -13,21 +13,22 @@ from rowanseed.core.pattern.pattern import Pattern
 
 
 def described_layers(pattern: Pattern, description: Description, *, view: str, size: str) -> Layers:
-    """Lining and faced edges, as far as they can be worked out; a bagged lining is composed with the pieces already.
+    """Lining and faced edges, as far as they can be worked out; a bagged lining that meets the edges itself is there
+    already.
 
-    A lining that is sewn in ends at the facing; one that is hung or felled by hand is laid under it (common practice,
-    no source).
+    A lining that is sewn in, or bagged under a collar, ends at the facing; one that is hung or felled by hand is laid
+    under it (common practice, no source).
     """
     lining, layers = description.features.lining, Layers()
     sleeve = description.features.sleeve
     asked = {"hem"} if description.features.hem.kind is HemKind.FACED else set()
     asked |= {"wrist"} if sleeve is not None and sleeve.end is SleeveEnd.FACING else set()
     faced = tuple(finish.id for finish in can_be_faced(pattern, view) if finish.id in asked)
-    derived = lining is not None and lining.method is not LiningMethod.BAGGED and lining.of is LiningOf.ALL
+    derived = lining is not None and not description.features.is_bagged and lining.of is LiningOf.ALL
     if lining is not None and derived and can_be_lined(pattern, view):
         possible = schools(pattern, view, size)
         beside = (LiningSchool.DEDUCT, LiningSchool.WHOLE)
-        wanted = beside if lining.method is LiningMethod.SEWN_IN else beside[::-1]
+        wanted = beside if lining.method in (LiningMethod.SEWN_IN, LiningMethod.BAGGED) else beside[::-1]
         layers = Layers(
             lining=next(school for school in (*wanted, *possible) if school in possible),
             hem=LiningHem.FREE if lining.method is LiningMethod.HANGING_FREE else LiningHem.ATTACHED,

@@ -498,7 +498,16 @@ class Features:
     @property
     def is_bagged(self) -> bool:
         """Whether a bagged lining meets the edges itself."""
+        return self.has_bagged_lining and not self.is_bagged_at_hem
+
+    @property
+    def has_bagged_lining(self) -> bool:
         return self.lining is not None and self.lining.method is LiningMethod.BAGGED
+
+    @property
+    def is_bagged_at_hem(self) -> bool:
+        """Whether a bagged lining hangs beside facings, as under a collar, and is bagged at hem and sleeve ends."""
+        return self.has_bagged_lining and self.collar is not None
 
     @property
     def sides(self) -> tuple[tuple[str, Side], tuple[str, Side]]:

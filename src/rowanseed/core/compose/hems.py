@@ -21,6 +21,10 @@ from rowanseed.core.pattern.pieces import Corner
 USUAL = 30.0
 POINTED = 12.0
 CLOSED = (LiningMethod.SEWN_IN, LiningMethod.BY_HAND)
+FOLDED_ONCE = (HemKind.TURNED, HemKind.BLIND, HemKind.BY_HAND)
+"""Hems that may be folded once, with a lining sewn to their raw edge."""
+LEAST_BAGGED = 20.0
+"""A hem that a lining is sewn to is turned up at least so much, in mm."""
 TECHNIQUES = {
     HemKind.NARROW: "narrow-hem",
     HemKind.BLIND: "blind-hem",
@@ -33,8 +37,11 @@ TECHNIQUES = {
 
 
 def hem_kind(description: Description) -> HemKind:
-    """How edges are hemmed: as is said; of a jacket or coat with a closed lining else by hand."""
+    """How edges are hemmed: as is said; of a jacket or coat with a closed lining else by hand, and so behind a lining
+    that is bagged there, where the hem is folded once."""
     kind, lining = description.features.hem.kind, description.features.lining
+    if description.features.is_bagged_at_hem and kind in FOLDED_ONCE:
+        return HemKind.BY_HAND
     tailored = description.garment in (GarmentKind.JACKET, GarmentKind.COAT)
     closed = lining is not None and lining.of is LiningOf.ALL and lining.method in CLOSED
     return HemKind.BY_HAND if tailored and closed and "features.hem.kind" not in description.said else kind
@@ -44,7 +51,7 @@ def hem_depth(build: Build, usual: float = USUAL) -> tuple[float, tuple[float, .
     """(allowance, folds from the raw edge on) of a turned edge, by the garment's hem kind."""
     hem, kind = build.description.features.hem, hem_kind(build.description)
     depth = hem.depth if hem.depth is not None and usual == USUAL else usual
-    if kind is HemKind.BY_HAND and hem.kind is not kind:
+    if kind is HemKind.BY_HAND and (hem.kind is not kind or build.description.features.is_bagged_at_hem):
         # The lining covers its raw edge.
         return depth, (depth,)
     match kind:
@@ -79,7 +86,12 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     build.along["hem"] = ("hem",)
     hemmed_by(build, "hem")
     if kind is not description.features.hem.kind:
-        build.assumed["features.hem.kind"] = "hemmed by hand, the lining over its raw edge"
+        bagged = description.features.is_bagged_at_hem
+        build.assumed["features.hem.kind"] = (
+            "folded once, and the lining sewn to its raw edge"
+            if bagged
+            else "hemmed by hand, the lining over its raw edge"
+        )
     if kind is HemKind.FACED:
         build.assumed["features.hem.kind"] = (
             "the hem's facing is cut from the pieces' own shape; change it at the Cloth station"

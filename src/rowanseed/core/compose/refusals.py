@@ -16,7 +16,6 @@ from rowanseed.core.compose.description import (
     Description,
     GarmentKind,
     HemKind,
-    LiningMethod,
     NeckFinish,
     NeckShape,
     OpeningKind,
@@ -274,8 +273,7 @@ def _neck(d: Description) -> Found:
         yield "features.neck.shape", f"A collar follows a round neck, not a {f.neck.shape.words} one."
     if f.neck.shape is NeckShape.HIGH and not opened and d.cloth is ClothKind.WOVEN:
         yield "features.neck.shape", "A high neck of woven cloth needs an opening, or the head does not go through."
-    bagged = f.lining is not None and f.lining.method is LiningMethod.BAGGED
-    if f.neck.finish is NeckFinish.LINING and not bagged:
+    if f.neck.finish is NeckFinish.LINING and not f.has_bagged_lining:
         yield "features.neck.finish", "A lining that finishes the neck is bagged: say so under lining."
     if f.neck.finish is NeckFinish.BAND and d.cloth is ClothKind.WOVEN and not opened:
         yield "features.neck.finish", "A neck band is stretched on: a knit stretches, woven cloth needs an opening."
@@ -386,8 +384,13 @@ def _skirt(d: Description) -> Found:
 
 def _rest(d: Description) -> Found:
     f = d.features
-    if f.armhole is ArmholeFinish.LINING and not (f.lining and f.lining.method is LiningMethod.BAGGED):
-        yield "features.armhole", "A lining that finishes the armholes is bagged: say so under lining."
+    if f.armhole is ArmholeFinish.LINING and not f.is_bagged:
+        why = (
+            "Under a collar the lining hangs beside its facings: the armholes are faced or bound."
+            if f.is_bagged_at_hem
+            else "A lining that finishes the armholes is bagged: say so under lining."
+        )
+        yield "features.armhole", why
 
 
 RULES: tuple[Callable[[Description], Found], ...] = (

@@ -13,7 +13,6 @@ from rowanseed.core.compose.description import (
     Description,
     FacedEdge,
     HemKind,
-    LiningMethod,
     NeckFinish,
     Placket,
     Waist,
@@ -53,7 +52,7 @@ def forbids(d: Description) -> Found:
 def joins(build: Build, body: Body) -> None:
     """A bagged lining meets the edges itself."""
     f = build.description.features
-    if f.lining is not None and f.lining.method is LiningMethod.BAGGED:
+    if f.is_bagged:
         build.assumed[WHERE] = "the bagged lining meets the edges; a facing between them is not drafted"
 
 

@@ -8,7 +8,6 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import (
     ArmholeFinish,
     Description,
-    LiningMethod,
     LiningOf,
     NeckFinish,
     Placket,
@@ -17,14 +16,22 @@ from rowanseed.core.compose.description import (
     Waist,
 )
 from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.hems import FOLDED_ONCE, LEAST_BAGGED
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.pattern.making import DetailKind, EdgePart, LayerKind, Press
+from rowanseed.core.derive.lining_graph import LINING
+from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, PointKind, Role
+
+AT_HEM = "lining-bagged-at-hem"
+"""How hem and sleeve ends of a bagged lining are sewn that hangs beside facings."""
 
 
 def joins(build: Build, body: Body) -> None:
     asked = build.description.features.lining
-    if asked is None or asked.method is not LiningMethod.BAGGED:
+    if build.description.features.is_bagged_at_hem:
+        # Before the hem's own way, which serves where nothing is lined.
+        build.ways[:0] = [(f"{LINING}{f.id}", AT_HEM) for f in build.finishes if f.kind is FinishKind.HEM]
+    if asked is None or not build.description.features.is_bagged:
         of = asked.of if asked is not None else LiningOf.ALL
         build.assumed["features.lining"] = (
             "the lining is worked out from the garment's own pieces; change it at the Cloth station"
@@ -94,21 +101,31 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
 
 def forbids(d: Description) -> Found:
     f = d.features
-    if f.lining is None or f.lining.method is not LiningMethod.BAGGED:
+    if f.lining is None or not f.has_bagged_lining:
         return
     if not d.garment.has_bodice:
         yield (
             "features.lining.method",
             "A bagged lining closes a bodice all round: a skirt's lining hangs or is sewn in.",
         )
-    if f.collar or f.waist not in (None, Waist.NONE):
+    if f.waist not in (None, Waist.NONE):
         yield (
             "features.lining.method",
-            "A bagged lining is drafted for a body without collar and waist seam: say “sewn in”, and it is sewn to the "
-            "facings and felled at the hems.",
+            "A bagged lining is drafted for a body without a waist seam: say “sewn in”, and it is sewn to the facings "
+            "and felled at the hems.",
         )
     if f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE):
         yield "features.lining.method", "A bagged lining goes round the hem: with a slit or a vent it is sewn in."
+    if f.is_bagged_at_hem:
+        if f.hem.kind not in FOLDED_ONCE:
+            yield (
+                "features.hem.kind",
+                "A bagged lining is sewn to the raw edge of a hem that is folded once: choose one turned up, blind or "
+                "by hand, or a lining that is sewn in.",
+            )
+        if f.hem.depth is not None and f.hem.depth < LEAST_BAGGED:
+            yield "features.hem.depth", "A hem with a bagged lining sewn to it is at least 2 cm (3/4 in) deep."
+        return
     if f.neck.finish not in (None, NeckFinish.LINING):
         yield "features.neck.finish", "A bagged lining finishes the neck itself."
     if f.sleeve is None and f.armhole not in (None, ArmholeFinish.LINING):

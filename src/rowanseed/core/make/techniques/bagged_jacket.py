@@ -15,7 +15,7 @@ from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.techniques.bagging import enclosing
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "bagged lining"
@@ -132,9 +132,9 @@ def _hem_seam(bench: Workbench, join: Join) -> str:
     return f"{bench.margin(bench.edge_allowance(join.b[0]))} seam from the raw edges,"
 
 
-def _falls(bench: Workbench, join: Join) -> str:
+def falls(bench: Workbench, shell: EdgePart, lining: EdgePart) -> str:
     """What the lining is longer than the way to the raw edge of the turned-up hem lies over it in a fold."""
-    fold = (bench.edge_allowance(join.a[0]) - bench.edge_allowance(join.b[0])) / 2
+    fold = (bench.edge_allowance(shell) - bench.edge_allowance(lining)) / 2
     return f" The lining falls over it in a fold of {bench.margin(fold)}." if fold >= LEAST_FOLD else ""
 
 
@@ -162,7 +162,7 @@ def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Op
         Act.PRESS,
         f"Anchor the hem: {step.name}",
         "Press the hem up on its fold and catch its allowance to the seams of the shell, and between them loosely to "
-        f"the interfacing.{_falls(bench, join)}",
+        f"the interfacing.{falls(bench, join.a[0], join.b[0])}",
         iron_for(bench),
         at=Bench.IRON,
         took=minutes.hand(step.mm / 2),
@@ -195,7 +195,7 @@ def _sleeve_end(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterat
         Act.PRESS,
         f"Fold up and anchor the sleeve ends: {step.name}",
         f"Turn the sleeve's hem up by {bench.margin(bench.edge_allowance(join.a[0]))} on its pressed fold; catch the "
-        f"allowance to the seam.{_falls(bench, join)}",
+        f"allowance to the seam.{falls(bench, join.a[0], join.b[0])}",
         at=Bench.IRON,
         took=minutes.each(6, 2),
         after={Fact.JOINED: "it is sewn first"},

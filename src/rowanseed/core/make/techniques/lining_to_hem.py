@@ -1,0 +1,200 @@
+"""A lining that hangs beside its facings, sewn to hem and sleeve ends by machine and turned out: bagged at the hem."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.hem_length import before_hem, is_round
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.bagged_jacket import GAP, falls
+from rowanseed.core.make.techniques.hung_lining import KEY
+from rowanseed.core.make.which import ends_of_facings, hems, is_lining, is_sleeve
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, LayerKind
+
+ID = "bagged lining"
+LEAST_HEM = 20.0
+"""A hem that is turned up less, in mm, has no allowance that a lining could be sewn to."""
+OUT = "Turn it right side out through the gap, without force."
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for lining, hem in lower_edges(bench):
+        if _is_deep(bench, hem) and not _is_cut_apart(bench, hem):
+            yield single(lining.id, hem.id)
+
+
+def lower_edges(bench: Workbench) -> Iterator[tuple[Finish, Finish]]:
+    """The lower edges of a lining that is sewn to the garment's hems, each with the hem that it lies behind."""
+    of = {layer.piece: layer.of for layer in bench.pattern.making.layers if layer.kind is LayerKind.LINING}
+    for lining in bench.finishes.values():
+        if lining.kind is not FinishKind.TURNED or not pieces_of(lining.parts) <= bench.hung:
+            continue
+        behind = {EdgePart(of[p.piece], p.edge) for p in lining.parts}
+        hem = next((f for f in hems(bench) if not is_lining(bench, f) and _edges(f) == behind), None)
+        if hem is not None:
+            yield lining, hem
+
+
+def _edges(finish: Finish) -> set[EdgePart]:
+    return {EdgePart(p.piece, p.edge) for p in finish.parts}
+
+
+def _is_deep(bench: Workbench, hem: Finish) -> bool:
+    return all(bench.edge_allowance(p) >= LEAST_HEM for p in hem.parts) and len(hem.folds) < 2
+
+
+def _is_cut_apart(bench: Workbench, hem: Finish) -> bool:
+    """A slit or a vent in it is closed by hand, and so is the lining there."""
+    pieces = pieces_of(hem.parts)
+    slits = bench.details_of(DetailKind.SLIT, DetailKind.VENT)
+    return any(detail.to_mark is not None and detail.to_mark[0] in pieces for detail in slits)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    lining, hem = (bench.finishes[id] for id in duty.ids)
+    sleeves = is_sleeve(bench, hem)
+    first, before = before_hem(bench, hem)
+    yield from first
+    yield _pressed_up(bench, hem, before)
+    yield _sewn(bench, lining, hem, ring=is_round(bench, hem), sleeves=sleeves)
+    yield _anchored(bench, lining, hem)
+    if not sleeves:
+        yield _closed(bench, lining, hem)
+
+
+def _pressed_up(bench: Workbench, hem: Finish, before: tuple[Need, ...]) -> Operation:
+    deep = bench.edge_allowance(hem.parts[0])
+    return Operation(
+        id=f"fold-{hem.id}",
+        technique=ID,
+        act=Act.PRESS,
+        title=f"Fold and press the {lower_first(hem.name)}",
+        how=(
+            f"One fold of {bench.fine(deep)}: a line chalked {bench.fine(2 * deep)} from the raw edge, and the edge "
+            "brought to it. Press it sharply and open it again: the lining is sewn to the raw edge, which needs no "
+            "other finish.",
+            iron_for(bench),
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.press(2 * bench.around([hem.id])),
+        on=On(edges=shown(hem.parts)),
+        requires=before,
+        gives=(facts.finish(Fact.PREPARED, hem.id), facts.finish(Fact.NEATENED, hem.id)),
+        caution=HOT,
+    )
+
+
+def _sewn(bench: Workbench, lining: Finish, hem: Finish, *, ring: bool, sleeves: bool) -> Operation:
+    seam = bench.margin(bench.edge_allowance(lining.parts[0]))
+    gap = f"leave {bench.length(GAP)} open, with a backstitch at both ends of that gap"
+    if sleeves:
+        how = (
+            "The garment and its lining as they are worn: pin lining to sleeve at the seam, so that nothing twists. "
+            "Reach in between the two through the open hem, take hold of both ends where they are pinned and draw "
+            "them out; fold one into the other, right sides together, raw edge on raw edge: a ring.",
+            f"{seam} from the raw edges, all round; each sleeve by itself.",
+        )
+    elif ring:
+        how = (
+            "Turn the garment wrong side out and lay hem and lining right sides together, raw edge on raw edge, seams "
+            "and centres on each other; the lining eases in.",
+            f"{seam} from the raw edges, all round; between two seams at the back {gap}.",
+            OUT,
+        )
+    else:
+        how = (
+            "Turn the garment wrong side out, fold the facings out of the way and lay hem and lining right sides "
+            "together, raw edge on raw edge, seams and centres on each other; the lining eases in.",
+            f"{seam} from the raw edges, from facing to facing, the last {bench.margin(20)} at both ends left for the "
+            f"fold; between two seams at the back {gap}.",
+            OUT,
+        )
+    first = [] if sleeves else [f for _, f in lower_edges(bench) if is_sleeve(bench, f)]
+    return Operation(
+        id=f"sew-{lining.id}",
+        technique=ID,
+        act=Act.LINE,
+        title=f"Sew the lining to the {lower_first(hem.name)}",
+        how=how,
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(bench.around([lining.id])),
+        on=On(finishes=(lining.id, hem.id), edges=shown((*hem.parts, *lining.parts))),
+        requires=(
+            Need(facts.finish(Fact.PREPARED, hem.id), "the fold shows where the hem will lie"),
+            Need(facts.layer(Fact.ATTACHED, KEY), "it hangs in the shell"),
+            *(Need(facts.finish(Fact.HEMMED, f.id), "through the open hem one reaches it") for f in first),
+        ),
+        gives=(facts.finish(Fact.JOINED, lining.id),),
+        meant=frozenset({Meant.ENCLOSES} if sleeves else {Meant.ENCLOSES, Meant.LEAVES_OPEN}),
+        setting=settings.seam(bench.household),
+        caution=NEEDLE,
+        look="Pulled back, the lining hangs straight and nothing is twisted.",
+    )
+
+
+def _anchored(bench: Workbench, lining: Finish, hem: Finish) -> Operation:
+    sleeves = is_sleeve(bench, hem)
+    through = "" if sleeves else " Reach in through the gap."
+    ends = [f for f in ends_of_facings(bench) if not sleeves]
+    down = ("Fell the lining down the facings where it was left open, in a fold.",) if ends else ()
+    return Operation(
+        id=f"anchor-{hem.id}",
+        technique=ID,
+        act=Act.TACK,
+        title=f"Anchor the {lower_first(hem.name)}",
+        how=(
+            f"Turn it up on its fold, and catch the allowance to the garment's seams, and between them loosely to the "
+            f"interfacing or by single threads.{through}{falls(bench, hem.parts[0], lining.parts[0])}",
+            *down,
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.hand(bench.around([hem.id]) / 2),
+        on=On(finishes=(hem.id,), edges=shown(hem.parts)),
+        requires=(Need(facts.finish(Fact.JOINED, lining.id), "the lining is sewn on first"),),
+        gives=(
+            facts.finish(Fact.HEMMED, hem.id),
+            facts.finish(Fact.FINISHED, hem.id),
+            *((facts.finish(Fact.FINISHED, lining.id),) if sleeves else ()),
+        ),
+        look="The lining falls over the hem in a fold and does not pull it up.",
+    )
+
+
+def _closed(bench: Workbench, lining: Finish, hem: Finish) -> Operation:
+    return Operation(
+        id=f"close-{lining.id}",
+        technique=ID,
+        act=Act.CLOSE,
+        title="Close the gap at the hem",
+        how=(
+            f"The lining's edge of the {bench.length(GAP)} left open turned in, fold on the hem's allowance: ladder "
+            "stitch, which takes the allowance only.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.hand(GAP),
+        on=On(finishes=(lining.id,), edges=shown(lining.parts)),
+        requires=(Need(facts.finish(Fact.HEMMED, hem.id), "the hem is anchored through the gap"),),
+        gives=(facts.finish(Fact.FINISHED, lining.id),),
+        look="The gap cannot be told from the seam.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="lining-bagged-at-hem",
+        name="Lining sewn to the hem by machine",
+        chapter="layers",
+        finds=finds,
+        sews=sews,
+        rank=60,
+        usual=False,
+        also=("bagged at the hem",),
+        draw="bagged side",
+    ),
+)
