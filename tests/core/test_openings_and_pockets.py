@@ -43,6 +43,7 @@ from rowanseed.core.compose.description import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
+    Slit,
     Trim,
     TrimKind,
     Waist,
@@ -403,6 +404,37 @@ def test_what_a_bagged_lining_cannot_be_sewn_to_is_refused_there(more, field):
     with pytest.raises(DescriptionRefused) as refused:
         project(GarmentKind.JACKET, **LINED_JACKET, **more)
     assert field in {r.field for r in refused.value.refusals}
+
+
+# ---------------------------------------------------------------- slits and vents
+
+
+SKIRT = {"waist": Waist.WAISTBAND, "skirt": Skirt(SkirtKind.A_LINE)}
+
+
+def test_side_slits_beside_a_zip_in_the_left_side_are_sewn_left_and_right():
+    made = project(
+        GarmentKind.SKIRT,
+        **{**SKIRT, "skirt": Skirt(SkirtKind.A_LINE, slit=Slit.SIDES)},
+        opening=Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP),
+    )
+    assert not made.gaps
+    assert before(made, "sew-sides-left", "slit-sides-left") and before(made, "sew-sides-right", "slit-sides-right")
+    assert "end of the zip" in told(made, "sew-sides-left") and "zip" not in told(made, "sew-sides-right")
+
+
+def test_a_hem_with_a_vent_in_it_can_be_faced():
+    made = project(
+        GarmentKind.SKIRT,
+        **SKIRT,
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+        hem=Hem(HemKind.FACED),
+        vent=True,
+    )
+    assert not made.gaps and before(made, "vent-centre-back", "face-hem", "sew-hem")
+    assert "from one edge of the vent to the other" in told(made, "face-hem")
+    assert "mitred" not in told(made, "vent-centre-back") and "all round" not in told(made, "understitch-hem")
 
 
 # ---------------------------------------------------------------- pockets in a seam

@@ -10,7 +10,7 @@ from rowanseed.core.compose.description import Centre, Description, FacedEdge, O
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
+from rowanseed.core.pattern.making import Closure, ClosureKind, DetailKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 
 FRONT_BAND = 30.0
@@ -59,7 +59,8 @@ def tell_placket(build: Build) -> None:
 
 
 def split_sides(build: Build, id: str) -> str:
-    """Side seams told apart, since only the left one has the zip; the id of the left one."""
+    """Side seams told apart, since one has a zip or a pocket that the other has not; the id of the left one. Slits that
+    they end in are told apart with them."""
     whole = next(j for j in build.joins if j.id == id)
     k = build.joins.index(whole)
 
@@ -77,8 +78,16 @@ def split_sides(build: Build, id: str) -> str:
         )
 
     build.joins[k : k + 1] = [one("left"), one("right")]
-    build.known_as(id, f"{id}-left", f"{id}-right")
-    return f"{id}-left"
+    hands = {"left": f"{id}-left", "right": f"{id}-right"}
+    build.known_as(id, *hands.values())
+    slits = [d for d in build.details if d.kind is DetailKind.SLIT and d.along == tuple(hands.values())]
+    for slit in slits:
+        k = build.details.index(slit)
+        build.details[k : k + 1] = [
+            replace(slit, id=f"{slit.id}-{hand}", name=f"{hand.capitalize()} {lower_first(slit.name)}", along=(own,))
+            for hand, own in hands.items()
+        ]
+    return hands["left"]
 
 
 def closing(build: Build, half: Half, join: str) -> None:

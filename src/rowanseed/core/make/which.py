@@ -30,9 +30,9 @@ SHARP = math.radians(50)
 """Two edges that turn by so much where they meet make a corner."""
 
 
-def is_vent(finish: Finish) -> bool:
-    """Whether it is the edges of what is cut on for a vent."""
-    return any(p.edge == VENT_EDGE for p in finish.parts)
+def is_vent(bench: Workbench, finish: Finish) -> bool:
+    """Whether it is the edges of what is cut on for a vent, and not those of a facing behind them."""
+    return any(p.edge == VENT_EDGE for p in finish.parts) and not pieces_of(finish.parts) & bench.inner
 
 
 def other_hand(hand: str) -> str:

@@ -27,7 +27,7 @@ def _of(bench: Workbench, kind: FinishKind) -> Iterator[Finish]:
 
 def finds_neatened(bench: Workbench) -> Iterator[Duty]:
     for finish in _of(bench, FinishKind.NEATENED):
-        if not is_vent(finish):
+        if not is_vent(bench, finish):
             yield single(finish.id)
 
 

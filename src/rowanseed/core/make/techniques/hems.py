@@ -267,7 +267,10 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         technique="faced hem",
         act=Act.UNDERSTITCH,
         title=f"Understitch the {name}",
-        how=("Clip where it curves, allowances towards the facing; facing up, close to the seam, all round.",),
+        how=(
+            "Clip where it curves, allowances towards the facing; facing up, close to the seam, "
+            f"{'from end to end' if open_ended else 'all round'}.",
+        ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),
         on=on,

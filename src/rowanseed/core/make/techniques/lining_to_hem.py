@@ -94,7 +94,7 @@ def _sewn(bench: Workbench, lining: Finish, hem: Finish, *, ring: bool, sleeves:
     seam = bench.margin(bench.edge_allowance(lining.parts[0]))
     gap = f"leave {bench.length(GAP)} open, with a backstitch at both ends of that gap"
     if sleeves:
-        how = (
+        how: tuple[str, ...] = (
             "The garment and its lining as they are worn: pin lining to sleeve at the seam, so that nothing twists. "
             "Reach in between the two through the open hem, take hold of both ends where they are pinned and draw "
             "them out; fold one into the other, right sides together, raw edge on raw edge: a ring.",

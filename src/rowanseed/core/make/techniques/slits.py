@@ -12,9 +12,9 @@ from rowanseed.core.make.shared import finishes_edges, iron_for, matching, neate
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.techniques import plain_seam
-from rowanseed.core.make.which import is_vent, seams
+from rowanseed.core.make.which import edges_of, facing_of, is_vent, seams
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, Join
+from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, FinishKind, Join
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 
 ROUND_THE_VENT = ("In one run with what is cut on for the vent, round its upper corner.",)
@@ -27,7 +27,7 @@ def _finds(kind: DetailKind) -> Finds:
         plain = {join.id for join in seams(bench)}
         for detail in bench.details_of(kind):
             if len(detail.along) == 1 and detail.along[0] in plain:
-                own = (f.id for f in bench.finishes.values() if kind is DetailKind.VENT and is_vent(f))
+                own = (f.id for f in bench.finishes.values() if kind is DetailKind.VENT and is_vent(bench, f))
                 yield single(detail.id, detail.along[0], *own)
 
     return finds
@@ -162,7 +162,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
     requires, leaves, above = _zipped(bench, join)
     requires.append(Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat"))
-    own = [f for f in bench.finishes.values() if is_vent(f)]
+    own = [f for f in bench.finishes.values() if is_vent(bench, f)]
     if finishes_edges(bench, (join.id,)) or own:
         neaten = neaten_apart(bench, (join.id,), "vent")
         ids = tuple(f.id for f in own)
@@ -210,7 +210,12 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Hold the top of the vent: {step.name}",
         "Right side up, the vent lying closed: from the seam slanting down to the edge of the extension, through all "
         "layers, along the row inside; or catch it by hand to the extension only, so that nothing shows.",
-        "Hem it later with the vent opened out: the upper side's corner is mitred, the underlap's folded square.",
+        "Hem it later with the vent opened out"
+        + (
+            ", its facing's ends turned in there."
+            if any(facing_of(bench, f) for f in edges_of(bench, FinishKind.HEM))
+            else ": the upper side's corner is mitred, the underlap's folded square."
+        ),
         took=minutes.each(6),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         after={Fact.PRESSED: "the extensions lie to their side"},
