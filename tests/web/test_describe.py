@@ -43,7 +43,11 @@ def pattern_of(house, url):
 
 
 def described(house, **more):
-    answer = house.post("/patterns/describe", data={**DRESS, **more}, follow_redirects=False)
+    return _described(house, {**DRESS, **more})
+
+
+def _described(house, said):
+    answer = house.post("/patterns/describe", data=said, follow_redirects=False)
     assert answer.status_code == 303, _said(answer.text)
     return answer.headers["location"]
 
@@ -281,3 +285,20 @@ def test_a_drawing_is_bound_to_a_description_and_a_piece_taken_twice_is_refused(
     bound = pattern_of(house, made.headers["location"])
     assert not bound.piece("front").approximate and bound.piece("back").approximate
     assert [j.id for j in bound.making.joins] == [j.id for j in pattern.making.joins]
+
+
+def test_what_another_way_gives_up_is_said_before_it_is_taken(house):
+    """Side and sleeve of a dropped sleeve are sewn in one run: a way taken for one of them parts the two."""
+    dropped = {"features.sleeve.kind": "dropped", "features.sleeve.length": "short"}
+    plain = {name: said for name, said in DRESS.items() if "princess" not in name}
+    id = _described(house, {**plain, **dropped}).rsplit("/", 1)[1]
+    made = house.post("/projects/new", data={"name": "It", "person": "1", "pattern": id}, follow_redirects=False)
+    project = made.headers["location"].rsplit("/", 1)[0]
+    house.post(f"{project}/fit", data={"size": "12"})
+    house.post(f"{project}/sew/ways", data={"part": "sides", "technique": "french"})
+    page = house.get(f"{project}/sew/ways").text
+    assert "your choice, not the usual" in page and "not the usual, because of another choice" in page
+    tried = house.get(f"{project}/sew/ways?part=underarms&technique=underarm-in-one-run").text
+    assert re.search(r"given up:</b> French seam of “Side seams”", tried), tried
+    house.post(f"{project}/sew/ways", data={"part": "underarms", "technique": "underarm-in-one-run"})
+    assert "French seam</b>" not in house.get(f"{project}/sew/ways").text
