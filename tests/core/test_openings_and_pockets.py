@@ -49,7 +49,8 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
-from rowanseed.core.notions.to_buy import notions
+from rowanseed.core.notions.to_buy import Sort, notions
+from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
@@ -245,8 +246,13 @@ REFUSED = {
     ),
     "a side zip into a sleeve": (
         GarmentKind.DRESS,
-        {"sleeve": Sleeve(SleeveKind.SET_IN), "opening": Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP)},
+        {"sleeve": Sleeve(SleeveKind.RAGLAN), "opening": Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP)},
         "features.opening.where",
+    ),
+    "an exposed zip below a sleeve": (
+        GarmentKind.DRESS,
+        {"sleeve": Sleeve(SleeveKind.SET_IN), "opening": Opening(Where.LEFT_SIDE, OpeningKind.EXPOSED_ZIP)},
+        "features.opening.kind",
     ),
 }
 
@@ -404,6 +410,49 @@ def test_what_a_bagged_lining_cannot_be_sewn_to_is_refused_there(more, field):
     with pytest.raises(DescriptionRefused) as refused:
         project(GarmentKind.JACKET, **LINED_JACKET, **more)
     assert field in {r.field for r in refused.value.refusals}
+
+
+# ---------------------------------------------------------------- zips
+
+
+PAST_THE_WAIST = {"waist": Waist.SEAM, "skirt": Skirt(SkirtKind.A_LINE), "neck": Neck(NeckShape.SCOOP)}
+OPENED = {
+    "centre back": {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP, 560.0)},
+    "side": {"opening": Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP, 400.0)},
+    "below a sleeve": {
+        "opening": Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP, 360.0),
+        "sleeve": Sleeve(SleeveKind.SET_IN),
+    },
+}
+
+
+@pytest.mark.parametrize("name", OPENED)
+def test_a_zip_that_runs_past_the_waist_is_bought_as_long_as_all_of_its_opening(name):
+    """In whole stock lengths, each an inch or two longer than the last (common practice, no source)."""
+    made = project(GarmentKind.DRESS, **PAST_THE_WAIST, **OPENED[name])
+    asked = OPENED[name]["opening"].length
+    (closure,) = made.pattern.making.closures
+    for size in made.pattern.envelope.sizes:
+        assert opening_length(made.pattern, size, closure) == pytest.approx(asked, abs=0.5)
+    (bought,) = (n for n in notions(made.garment, "A", made.size, CLOTH, overlocker=False) if n.sort is Sort.ZIP)
+    assert asked - 10.0 <= bought.working.value <= asked + 51.0
+
+
+@pytest.mark.parametrize("kind", [OpeningKind.LAPPED_ZIP, OpeningKind.CENTRED_ZIP, OpeningKind.INVISIBLE_ZIP])
+@pytest.mark.parametrize("more", [{}, PAST_THE_WAIST])
+def test_below_a_sleeve_the_side_is_sewn_above_its_zip_too(kind, more):
+    made = project(
+        GarmentKind.DRESS,
+        **{"neck": Neck(NeckShape.SCOOP), **more},
+        sleeve=Sleeve(SleeveKind.SET_IN, length=SleeveLength.SHORT),
+        opening=Opening(Where.LEFT_SIDE, kind, 350.0),
+    )
+    assert not made.gaps
+    seam = told(made, "sew-sides-left")
+    assert "armhole" in seam and "upper edge" not in seam
+    zipped = " ".join(told(made, step.id) for step in made.steps if step.id.endswith("-opening"))
+    assert "below the upper mark" in zipped and "upper stitching line" not in zipped
+    assert "all round" in told(made, "sew-armholes"), "the armhole stays a ring"
 
 
 # ---------------------------------------------------------------- slits and vents

@@ -10,6 +10,19 @@ from xml.etree import ElementTree
 import pytest
 from shapely.geometry import LineString, Point, Polygon
 
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import (
+    Description,
+    Features,
+    GarmentKind,
+    Neck,
+    NeckShape,
+    Opening,
+    OpeningKind,
+    Sleeve,
+    SleeveKind,
+    Where,
+)
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.operation import Act
@@ -156,3 +169,18 @@ def test_a_seam_below_a_zip_is_drawn_from_its_mark_and_not_over_the_opening():
     op = next(op for op in operations if op.id == "sew-centre-back")
     laid = draw_laid(pattern, "A", size, op, "#6b3d5b", "#d9cbd3")
     assert "to the mark of the zip" in laid.words and "to the waist" not in laid.words
+
+
+def test_a_seam_with_a_zip_between_two_marks_is_drawn_below_it_and_above():
+    features = Features(
+        neck=Neck(NeckShape.SCOOP),
+        sleeve=Sleeve(SleeveKind.SET_IN),
+        opening=Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP, 300.0),
+    )
+    pattern = compose(Description(name="It", garment=GarmentKind.DRESS, features=features)).pattern
+    size = pattern.envelope.sizes[2]
+    ops = {op.id: op for op in compile_garment(pattern, "A", size, MakingChoices()).operations}
+    laid = draw_laid(pattern, "A", size, ops["sew-sides-left"], "#6b3d5b", "#d9cbd3")
+    assert "to the mark of the zip, and on above its upper mark" in laid.words
+    edges = [edge for edge in ops["zip-opening"].edges if edge.mark is not None]
+    assert [edge.to_mark is not None for edge in edges] == [True], "the zip is drawn between its marks"

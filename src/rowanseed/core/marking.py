@@ -98,7 +98,7 @@ def marks_used(making: Making, operations: Iterable[Operation]) -> MarksUsed:
     return MarksUsed(
         edges=frozenset(edges),
         acts={piece: frozenset(found) for piece, found in acts.items()},
-        zips=frozenset(closure.to_mark for closure in making.closures if closure.to_mark is not None)
+        zips=frozenset(m for c in making.closures for m in (c.from_mark, c.to_mark) if m is not None)
         | frozenset(detail.to_mark for detail in making.details if detail.to_mark is not None),
         points=frozenset(points),
     )

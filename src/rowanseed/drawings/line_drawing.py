@@ -11,7 +11,7 @@ from xml.etree.ElementTree import Element
 
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.pattern.fastenings import open_edges
-from rowanseed.core.pattern.making import ClosureKind, DifferenceKind
+from rowanseed.core.pattern.making import Closure, ClosureKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.drawings.line_laid import Laid, along, laid, sleeve
@@ -268,14 +268,25 @@ def _zip(group: Element, pattern: Pattern, one: Laid, at: At, size: str, *, is_f
             run = one.edges[mark.edge]
             end = along(run, mark.distance[size], from_end=mark.anchor == "end")
             begin = run[-1] if mark.anchor == "end" else run[0]
+            begin = _where_it_begins(pattern, closure, one, size) or begin
         elif above and above[0] in one.edges and join is not None and len(join.a) > 1:
-            # A zip that runs on past the waist: all of the seam above it.
+            # A zip that runs on past the waist: all of the seam above it, or down from its upper mark.
             begin, end = one.edges[above[0]][0], one.edges[above[0]][-1]
+            upper = _where_it_begins(pattern, closure, one, size)
+            begin, end = (begin, upper) if upper is not None else (begin, end)
         else:
             continue
         # At the side it is on the wearer's left: on the right of the front view, on the left of the back.
         hand = 1 if is_front or mark.edge != "side" else -1
         _teeth(group, at(begin, hand), at(end, hand))
+
+
+def _where_it_begins(pattern: Pattern, closure: Closure, one: Laid, size: str) -> Point | None:
+    """The upper mark of a zip that lies between two, if it is on this piece."""
+    if closure.from_mark is None or closure.from_mark[0] != one.piece.id:
+        return None
+    mark = pattern.piece(closure.from_mark[0]).mark(closure.from_mark[1])
+    return along(one.edges[mark.edge], mark.distance[size], from_end=mark.anchor == "end")
 
 
 def _teeth(group: Element, begin: Point, end: Point) -> None:

@@ -172,6 +172,7 @@ class _Closure(Strict):
     kind: ClosureKind
     join: str
     to_mark: tuple[str, str] | None = None
+    from_mark: tuple[str, str] | None = None
 
 
 class _Finish(Strict):
@@ -421,7 +422,7 @@ def _making(model: _Making) -> Making:
             )
             for j in model.joins
         ),
-        closures=tuple(Closure(c.id, c.kind, c.join, c.to_mark) for c in model.closures),
+        closures=tuple(Closure(c.id, c.kind, c.join, c.to_mark, c.from_mark) for c in model.closures),
         finishes=tuple(Finish(f.id, f.name, f.kind, _parts(f.parts), tuple(f.folds)) for f in model.finishes),
         layers=tuple(Layer(layer.kind, layer.piece, layer.of) for layer in model.layers),
         details=tuple(

@@ -198,7 +198,7 @@ def leave_open_at_zips(build: Build) -> None:
     """Facings are not sewn together where a zip opens the seam beneath: their ends are turned in beside it."""
     for closure in build.closures:
         join = next((j for j in build.joins if j.id == closure.join), None)
-        if closure.to_mark is None or join is None:
+        if closure.to_mark is None or closure.from_mark is not None or join is None:
             continue
         faced = _opens_on(build, join, closure.to_mark)
         gone = [j for j in build.joins if j.id == f"{faced}-{join.id}-facing"]

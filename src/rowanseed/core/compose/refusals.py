@@ -52,6 +52,8 @@ def refusals(description: Description) -> tuple[Refusal, ...]:
     return found or tuple(Refusal(*one) for one in _put_on(description))
 
 
+UNDER_A_SLEEVE = (SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED)
+"""Sleeves below which a side seam begins at the armhole."""
 BELOW_THE_WAIST = 40.0
 """An opening that lets a fitted waist through ends at least so far below it, in mm."""
 
@@ -171,10 +173,13 @@ def _opening(d: Description) -> Found:
             f"An apron closes at its band: by ties, hooks, buttons or snaps, not by a {kind.words}.",
         )
     if kind.zips_a_seam and where is Where.LEFT_SIDE and d.garment.has_bodice and f.sleeve is not None:
-        yield (
-            "features.opening.where",
-            "A zip at the side opens it from the armhole down, where the sleeve is sewn in: put it at the back.",
-        )
+        if f.sleeve.kind not in UNDER_A_SLEEVE:
+            yield (
+                "features.opening.where",
+                f"With a sleeve that is {f.sleeve.kind.words} side and sleeve are one line: put the zip at the back.",
+            )
+        if kind is OpeningKind.EXPOSED_ZIP:
+            yield "features.opening.kind", "Below a sleeve a zip at the side is lapped, centred or invisible."
     if not d.garment.has_bodice and kind is OpeningKind.FLY_ZIP and where is not Where.FRONT:
         yield "features.opening.where", "A fly lies at the front."
     buttoned = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)

@@ -120,12 +120,14 @@ class After:
 
 @dataclass(frozen=True)
 class EdgeShown:
-    """An edge that an operation works on, for its drawing: all of it, or up to a mark, or beyond one (ring order)."""
+    """An edge that an operation works on, for its drawing: all of it, or up to a mark, or beyond one (ring order), or
+    between it and another (`to_mark`)."""
 
     piece: str
     edge: str
     mark: str | None = None
     beyond_mark: bool = False
+    to_mark: str | None = None
 
 
 @dataclass(frozen=True)

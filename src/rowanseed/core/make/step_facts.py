@@ -50,8 +50,9 @@ def figures(bench: Workbench, op: Operation) -> tuple[StepFigure, ...]:
     for id in op.on.closures:
         closure = bench.closures.get(id)
         length = bench.zip_length(closure) if closure is not None else None
-        if length:
-            out.append(StepFigure("opening, from the raw edge to its mark", length))
+        if closure is not None and length:
+            between = "from mark to mark" if closure.from_mark else "from the raw edge to its mark"
+            out.append(StepFigure(f"opening, {between}", length))
     for id in op.on.finishes:
         finish = bench.finishes.get(id)
         if finish is None:

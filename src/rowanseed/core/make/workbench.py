@@ -16,6 +16,7 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import EdgeShown, Need, On
+from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
@@ -29,7 +30,6 @@ from rowanseed.core.pattern.making import (
 )
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import MarkKind, Panel, Piece, PointKind, Role
-from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import copies, part_length
 
 HOT = "Iron and steam burn: keep fingers off the glue side, and switch the iron off when you walk away."
@@ -294,9 +294,9 @@ class Workbench:
         return tuple(c for c in self.closures.values() if c.kind in ZIPS)
 
     def zips_at(self, join: Join) -> tuple[Closure, ...]:
-        """The zips whose seams end on the edges of a join."""
+        """The zips whose seams end on the edges of a join, open there."""
         crossing = {other.id for other in self.crossing([join.id])}
-        return tuple(c for c in self.zips if c.join in crossing)
+        return tuple(c for c in self.zips if c.join in crossing and c.from_mark is None)
 
     def opened_on(self, join: Join) -> bool:
         """Whether a zip opens a seam where it runs out on the edges of this one."""
@@ -408,8 +408,8 @@ class Workbench:
         return Run(last, first) if from_end else Run(first, last)
 
     def _opens(self, zip_: Closure, join: Join, end: str) -> bool:
-        """Whether a zip opens a seam at one end of its edges; from the other end the seam is sewn."""
-        if zip_.join != join.id:
+        """Whether a zip opens a seam at one end of its edges; from the other end, or from both, the seam is sewn."""
+        if zip_.join != join.id or zip_.from_mark is not None:
             return False
         if zip_.to_mark is None:
             return True
@@ -456,12 +456,11 @@ class Workbench:
     # ---------------------------------------------------------------- figures
 
     def zip_length(self, closure: Closure) -> float | None:
-        """How long an opening is from the raw upper edge to its mark, in mm; None where no mark says."""
-        if closure.to_mark is None:
-            return None
-        piece = self.pattern.piece(closure.to_mark[0])
-        mark = piece.mark(closure.to_mark[1])
-        at = mark.distance[self.size] if mark.anchor in ("start", "end") else mark_distance(piece, self.size, mark)
+        """How long an opening is from the raw upper edge, or the mark where it begins, to its end, in mm; None where no
+        mark says."""
+        at = opening_length(self.pattern, self.size, closure)
+        if at is None or closure.from_mark is not None:
+            return at
         return at + self.edge_allowance(self.joins[closure.join].a[0])
 
     def around(self, ids: Iterable[str]) -> float:

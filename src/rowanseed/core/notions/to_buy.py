@@ -17,11 +17,10 @@ from rowanseed.core.cloth.cloth import Cloth, Fibre
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.settings import needle_for
 from rowanseed.core.notions.sorts import Sort
-from rowanseed.core.pattern.fastenings import number_of, open_edges
+from rowanseed.core.pattern.fastenings import number_of, open_edges, opening_length
 from rowanseed.core.pattern.making import ClosureKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import PointKind
-from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import copies, finish_over_garment, join_over_garment, part_length
 
 SEPARATING_STEP, SEPARATING_LEAST = 50.0, 200.0
@@ -193,13 +192,6 @@ def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[Noti
     ]
 
 
-def _from_its_end(pattern: Pattern, size: str, to_mark: tuple[str, str]) -> float:
-    """How long an opening is: its mark is measured from the end where it begins."""
-    piece = pattern.piece(to_mark[0])
-    mark = piece.mark(to_mark[1])
-    return mark.distance[size] if mark.anchor in ("start", "end") else mark_distance(piece, size, mark)
-
-
 def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
     out = []
     for closure in pattern.making.closures:
@@ -207,8 +199,8 @@ def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
         if closure.kind is ClosureKind.SEPARATING_ZIP:
             edges = open_edges(pattern.making.join(closure.join))
             working = separating_zip_to_buy(sum(part_length(pattern, size, p) for p in edges))
-        elif closure.kind in ZIPS and closure.to_mark is not None:
-            working = zip_to_buy(_from_its_end(pattern, size, closure.to_mark), invisible=invisible)
+        elif closure.kind in ZIPS and (long := opening_length(pattern, size, closure)) is not None:
+            working = zip_to_buy(long, invisible=invisible)
         else:
             continue
         out.append(
@@ -308,9 +300,7 @@ def _edge_over_garment(pattern: Pattern, size: str, shown: EdgeShown) -> float:
 
 def _opening(pattern: Pattern, size: str, closure_id: str) -> float:
     closure = next((c for c in pattern.making.closures if c.id == closure_id), None)
-    if closure is None or closure.to_mark is None:
-        return 0.0
-    return _from_its_end(pattern, size, closure.to_mark)
+    return 0.0 if closure is None else opening_length(pattern, size, closure) or 0.0
 
 
 def _thread(

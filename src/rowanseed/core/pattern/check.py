@@ -300,8 +300,7 @@ def _closure_faults(pattern: Pattern, pieces: dict[str, Piece]) -> Iterator[Faul
         where = f"Closure “{closure.kind.words}”"
         if closure.join not in joins:
             yield Fault(where, f"There is no join “{closure.join}”.")
-        if closure.to_mark is not None:
-            piece, mark = closure.to_mark
+        for piece, mark in (found for found in (closure.to_mark, closure.from_mark) if found is not None):
             if piece not in pieces or mark not in {m.id for m in pieces[piece].marks}:
                 yield Fault(where, f"There is no mark “{mark}” on a piece “{piece}”.")
 

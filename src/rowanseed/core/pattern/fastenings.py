@@ -7,11 +7,37 @@ from collections.abc import Collection
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, PointKind
+from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.core.pattern.walk import part_length
 
 
 def open_edges(join: Join) -> tuple[EdgePart, ...]:
     """The edges of a faced seam that open all the way: it may go on round the neck."""
     return tuple(p for p in join.a if p.edge != "neck")
+
+
+def opening_length(pattern: Pattern, size: str, closure: Closure) -> float | None:
+    """How long an opening is on the stitching line, in mm, over all pieces that it runs past; None where no mark says
+    where it ends."""
+    if closure.to_mark is None:
+        return None
+    above = 0.0 if closure.from_mark is None else _along(pattern, size, closure, closure.from_mark)
+    return _along(pattern, size, closure, closure.to_mark) - above
+
+
+def _along(pattern: Pattern, size: str, closure: Closure, to_mark: tuple[str, str]) -> float:
+    """How far a mark lies from the end where its seam begins: that from which the mark is measured."""
+    id, name = to_mark
+    piece, mark = pattern.piece(id), pattern.piece(id).mark(name)
+    if mark.anchor not in ("start", "end"):
+        return mark_distance(piece, size, mark)
+    join = next((j for j in pattern.making.joins if j.id == closure.join), None)
+    for side in (join.a, join.b) if join is not None else ():
+        k = next((k for k, p in enumerate(side) if (p.piece, p.edge) == (id, mark.edge)), None)
+        if k is not None:
+            over = side[:k] if mark.anchor == "start" else side[k + 1 :]
+            return mark.distance[size] + sum(part_length(pattern, size, p) for p in over)
+    return mark.distance[size]
 
 
 def cuffs(pattern: Pattern, closure: Closure | None = None) -> frozenset[str]:

@@ -83,15 +83,17 @@ class ClosureKind(Worded):
 
 @dataclass(frozen=True)
 class Closure:
-    """A closure on a join, from its first end to a mark (`to_mark`: piece id and mark id).
+    """A closure on a join, from its first end to a mark (`to_mark`: piece id and mark id), or between two marks.
 
-    `join` may name a finish too: buttons on an edge that is folded on itself.
+    With a `from_mark` the seam is sewn above it too, as in a side below a sleeve. `join` may name a finish too: buttons
+    on an edge that is folded on itself.
     """
 
     id: str
     kind: ClosureKind
     join: str
     to_mark: tuple[str, str] | None = None
+    from_mark: tuple[str, str] | None = None
 
 
 class FinishKind(Worded):

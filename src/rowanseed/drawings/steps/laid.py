@@ -415,7 +415,9 @@ def _worked_edges(paper: Paper, bench: Workbench, op: Operation, lying: Lying, e
     for edge in edges:
         shown = next((s for s in op.edges if (s.piece, s.edge) == (lying.piece.id, edge)), None)
         part = EdgePart(lying.piece.id, edge)
-        if shown is not None and shown.mark is not None:
+        if shown is not None and shown.to_mark is not None:
+            part = EdgePart(part.piece, edge, from_mark=shown.mark, to_mark=shown.to_mark)
+        elif shown is not None and shown.mark is not None:
             part = (
                 EdgePart(part.piece, edge, from_mark=shown.mark)
                 if shown.beyond_mark

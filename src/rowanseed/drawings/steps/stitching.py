@@ -43,14 +43,20 @@ def stitching(
     """
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     sewn = line[::-1] if join.sewn_from == "end" else line
+    more: list[Point] = []
     if op.act is Act.JOIN:
+        whole = sewn
         sewn, run = _less_what_is_open(bench, join, sewn, run, lyings)
+        more = _above_the_zip(bench, join, whole, lyings)
     width = paper.letter * 0.16
     dash = f"{number(paper.letter * 0.5)} {number(paper.letter * 0.26)}"
     if op.act is Act.BASTE:
         dash = f"{number(paper.letter * 0.9)} {number(paper.letter * 0.5)}"
     paper.line(sewn, width, dash)
     arrow(paper, sewn)
+    if more:
+        paper.line(more, width, dash)
+        arrow(paper, more)
     secured = op.act in (Act.JOIN, Act.FACE, Act.BAND, Act.LINE) and not run.ring and op.bench.is_machine
     if secured:
         for end in (sewn, sewn[::-1]):
@@ -64,7 +70,8 @@ def stitching(
     if not run.ring:
         paper.outside(sewn[-1], off, "end")
     backstitch = "; a few stitches back at both ends" if secured else ""
-    where = f"Sew {run.words}" if op.bench.is_machine or op.act.sews_join else f"It runs {run.words}"
+    on = ", and on above its upper mark" if more else ""
+    where = f"Sew {run.words}{on}" if op.bench.is_machine or op.act.sews_join else f"It runs {run.words}"
     marks = _matched(bench, join)
     return f"{where}{backstitch}.{f' Match {marks}.' if marks else ''}"
 
@@ -96,6 +103,26 @@ def _less_what_is_open(
     if last - first < 1.0 or (first, last) == (0.0, whole.length):
         return line, run
     return [(x, y) for x, y in substring(whole, first, last).coords], run
+
+
+def _above_the_zip(bench: Workbench, join: Join, line: list[Point], lyings: Sequence[Lying]) -> list[Point]:
+    """The stretch of a seam above a zip that lies between two marks; none of any other."""
+    closure = bench.zip_on(join)
+    if closure is None or closure.from_mark is None:
+        return []
+    lying = next((one for one in lyings if one.piece.id == closure.from_mark[0]), None)
+    whole = LineString(line)
+    if lying is None or whole.length < 1.0:
+        return []
+    mark = lying.piece.mark(closure.from_mark[1])
+    chain = lying.piece.shapes[lying.size].edges[mark.edge]
+    upper = chain[0].start if mark.anchor == "start" else chain[-1].end
+    at = point_at(chain, mark_distance(lying.piece, lying.size, mark))
+    place, end = (whole.project(Spot(lying.move(upright(p)))) for p in (at, upper))
+    if abs(place - end) < 1.0:
+        return []
+    found = substring(whole, min(place, end), max(place, end))
+    return [(x, y) for x, y in found.coords]
 
 
 def _open_from(bench: Workbench, join: Join) -> Iterator[tuple[tuple[str, str], str]]:

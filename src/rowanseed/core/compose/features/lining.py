@@ -130,8 +130,12 @@ def forbids(d: Description) -> Found:
         yield "features.neck.finish", "A bagged lining finishes the neck itself."
     if f.sleeve is None and f.armhole not in (None, ArmholeFinish.LINING):
         yield "features.armhole", "A bagged lining finishes the armholes itself."
-    if f.sleeve is not None and f.sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
-        yield "features.sleeve.end", "A bagged lining is sewn to the sleeves' own ends: not to those of a cuff."
+    if f.sleeve is not None and f.sleeve.end is not SleeveEnd.HEM:
+        yield (
+            "features.sleeve.end",
+            "A bagged lining is sewn to sleeve ends that are turned up: with a cuff, elastic, a binding or a facing "
+            "it is sewn in.",
+        )
     if f.opening.placket is Placket.FACING:
         yield "features.opening.placket", "With a bagged lining the fronts' facing is said under “facing”."
 

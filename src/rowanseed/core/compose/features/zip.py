@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, GarmentKind, OpeningKind, Where
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import closes, opening_half, split_sides
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
@@ -14,6 +17,8 @@ LONG, FITTED, AT_A_WAIST = 400.0, 160.0, 200.0
 """The usual length of a zip, in mm; of a fitted garment it ends so far below the waist."""
 
 
+BELOW_SLEEVE = 45.0
+"""Below a sleeve the side is sewn so far down before a zip begins, in mm (common practice, no source)."""
 LEFT = 20.0
 """So much of a seam is sewn below a zip at least, in mm."""
 
@@ -36,9 +41,23 @@ def _reach(build: Build, where: EdgePart) -> float:
     return min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes)
 
 
-def _put_in(build: Build, join: str, where: EdgePart, anchor: str, long: float) -> None:
-    build.mark(where.piece, Mark("zip-end", MarkKind.ZIP_END, where.edge, anchor, build.each(lambda size: long)))
-    build.closures.append(Closure("opening", _kind(build), join, (where.piece, "zip-end")))
+def _put_in(
+    build: Build,
+    join: str,
+    where: EdgePart,
+    anchor: str,
+    long: Callable[[Size], float],
+    *,
+    below: EdgePart | None = None,
+) -> None:
+    """The zip down to a mark so far along an edge; `below` the edge on which it begins under a sleeve."""
+    build.mark(where.piece, Mark("zip-end", MarkKind.ZIP_END, where.edge, anchor, build.each(long)))
+    begins = None
+    if below is not None:
+        begins = (below.piece, "zip-start")
+        sewn = build.each(lambda size: BELOW_SLEEVE)
+        build.mark(below.piece, Mark("zip-start", MarkKind.ZIP_END, below.edge, anchor, sewn))
+    build.closures.append(Closure("opening", _kind(build), join, (where.piece, "zip-end"), begins))
 
 
 def in_a_bodice(build: Build, body: Body) -> None:
@@ -54,31 +73,45 @@ def in_a_bodice(build: Build, body: Body) -> None:
     fitted = any(size.waist is not None and size.waist < size.body_bust for size in sizes)
     long = _length(build, max(size.back_waist for size in sizes) + FITTED if fitted else LONG)
     reach = _reach(build, where)
+    below = None
+    if build.description.features.opening.where is Where.LEFT_SIDE and build.description.features.sleeve is not None:
+        below, long = where, long + BELOW_SLEEVE
     if long > reach - 20.0:
-        _through_the_waist(build, join, long, reach, anchor)
+        _through_the_waist(build, join, long, reach, anchor, below=below)
     else:
-        _put_in(build, join, where, anchor, long)
+        _put_in(build, join, where, anchor, lambda size: long, below=below)
 
 
-def _through_the_waist(build: Build, join: str, long: float, reach: float, anchor: str) -> None:
+def _through_the_waist(
+    build: Build, join: str, long: float, reach: float, anchor: str, *, below: EdgePart | None
+) -> None:
     """A zip that runs past the waist seam: bodice and skirt have one seam for it. Centres are drawn from the neck down,
     sides from the hem up."""
-    below = f"skirt-{join}"
-    other = next((j for j in build.joins if j.id == below), None)
+    skirt = f"skirt-{join}"
+    other = next((j for j in build.joins if j.id == skirt), None)
     own = next(j for j in build.joins if j.id == join)
+    if other is None and below is not None:
+        _put_in(build, join, below, anchor, lambda size: reach - LEFT, below=below)
+        build.assumed["features.opening.length"] = "the zip ends above the end of its seam"
+        return
     if other is None:
         build.closures.append(Closure("opening", _kind(build), join))
         build.assumed["features.opening.length"] = "the zip runs to the end of its seam"
         return
-    build.joins = [j for j in build.joins if j.id not in (join, below)]
+    build.joins = [j for j in build.joins if j.id not in (join, skirt)]
     first, last = (own, other) if anchor == "start" else (other, own)
     build.join(join, own.name, (*first.a, *last.a), (*first.b, *last.b))
-    build.known_as(below, join)
+    build.known_as(skirt, join)
     least = _reach(build, other.a[0]) - LEFT
     if long - reach > least and build.description.features.opening.length is not None:
-        most = int((least + reach) / 10)
+        most = int((least + reach - (BELOW_SLEEVE if below is not None else 0.0)) / 10)
         build.refused.append(("features.opening.length", f"Its seam is shorter: the zip is {most} cm long at most."))
-    _put_in(build, join, other.a[0], anchor, min(least, max(20.0, long - reach)))
+    upper = own.a[0]
+
+    def on_skirt(size: Size) -> float:
+        return min(least, max(20.0, long - chain_length(build.edge(upper.piece, upper.edge, size))))
+
+    _put_in(build, join, other.a[0], anchor, on_skirt, below=below)
 
 
 def at_a_waist(build: Build, body: Body) -> None:
@@ -88,7 +121,8 @@ def at_a_waist(build: Build, body: Body) -> None:
     else:
         half = opening_half(body, build.description)
         where, join, anchor = half.centre[0], f"centre-{half.name}", "start"
-    _put_in(build, join, where, anchor, min(_length(build, AT_A_WAIST), _reach(build, where) - 30.0))
+    long = min(_length(build, AT_A_WAIST), _reach(build, where) - 30.0)
+    _put_in(build, join, where, anchor, lambda size: long)
 
 
 def zipped(kind: OpeningKind | None) -> bool:

@@ -9,7 +9,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.zips import after_seam, beside
+from rowanseed.core.make.techniques.zips import after_seam, beside, top
 from rowanseed.core.make.which import closures_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind
@@ -50,8 +50,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "baste",
         Act.BASTE,
         f"Baste in the zip: {step.name}",
-        "Zip closed, face up under the opening, teeth exactly in the middle, its stop at the lower end, the top of "
-        f"the pull {bench.fine(8)} below the upper stitching line. Baste all round, or use tape that washes out.",
+        "Zip closed, face up under the opening, teeth exactly in the middle, its stop at the lower end, "
+        f"{top(bench, closure)}. Baste all round, or use tape that washes out.",
         at=Bench.HAND,
         took=minutes.each(6),
         after={Fact.PREPARED: "the edges are folded first"},

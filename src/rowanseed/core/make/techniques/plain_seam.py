@@ -118,16 +118,27 @@ def along_zip(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     seam = bench.seam_of(join)
     lower = run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end
+    upper = run.end if lower == run.start else run.start
+    between = closure.from_mark is not None
     if closure.kind is ClosureKind.INVISIBLE_ZIP:
+        above = (f"Above the zip in the same way, from the {upper} down to its upper end.",) if between else ()
         return (
             f"{seam} from the {lower} up to within a stitch of the zip, its tail and the free tape held clear; "
             f"backstitch at the {lower}.",
             f"The last {bench.margin(50)} with the zipper foot, needle {bench.margin(1)} outside the zip's own "
             "stitching; tie the ends there, do not backstitch into it.",
+            *above,
         )
+    return (f"{seam} from the {lower} up to the zip mark; backstitch there. {basted_on(closure, upper)}",)
+
+
+def basted_on(closure: Closure, upper: str) -> str:
+    """What is done along the opening of a zip that goes in after its seam, and above it."""
+    if closure.from_mark is None:
+        return "Then the longest stitch: baste on to the upper edge."
     return (
-        f"{seam} from the {lower} up to the zip mark; backstitch there. Then the longest stitch: baste on to the upper "
-        "edge.",
+        "Then the longest stitch: baste on to the upper mark. From there the seam again, with a backstitch at the "
+        f"mark, to the {upper}."
     )
 
 
@@ -155,6 +166,13 @@ def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -
     """A seam of a lining that stays open along the zip; begun at its lower end, or at another place."""
     run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     lower = begun or (run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end)
+    if closure.from_mark is not None:
+        upper = run.end if lower == run.start else run.start
+        return (
+            f"{bench.seam_of(join)} from the {lower} up to {bench.margin(FREE_BELOW)} below the end of the zip; "
+            f"backstitch there. Then from {bench.margin(FREE_BELOW)} above its upper end on to the {upper}, with a "
+            "backstitch. Between them it stays open: its edges are felled to the zip's tape later.",
+        )
     long = bench.zip_length(closure)
     how_far = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
     return (

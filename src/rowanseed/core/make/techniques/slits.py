@@ -98,7 +98,7 @@ def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], 
     return (
         needs,
         (words,),
-        ("Above the zip mark baste on to the upper edge at the longest stitch; backstitch at the mark.",),
+        (f"Backstitch at the zip mark. {plain_seam.basted_on(closure, 'upper end')}",),
     )
 
 

@@ -101,9 +101,8 @@ def _openings(bench: Workbench, held: set[tuple[str, str]]) -> Iterator[Operatio
             base,
             title=f"Staystitch the opening of the zip: {lower_first(join.name)}",
             how=(
-                f"{bench.margin(OPENING)} from the raw edge, from the top to the end of the opening, both edges the "
-                "same "
-                "way; one layer, before anything stretches it.",
+                f"{bench.margin(OPENING)} from the raw edge, from the upper to the lower end of the opening, "
+                "both edges the same way; one layer, before anything stretches it.",
                 base.how[-1],
             ),
         )

@@ -15,13 +15,15 @@ from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, Join
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pieces import Mark, Panel
 from rowanseed.core.pattern.seamline import mark_distance
 
 SOFT = (Fibre.VISCOSE, Fibre.SILK, Fibre.ACETATE)
 STOP = 8.0
 """The top of the pull stands so far below the stitching line at the upper edge, in mm."""
 TAIL = 20.0
+TAPE_ENDS = "The upper ends of the tape: turned aside into the allowances and sewn to these only"
+ABOVE_THE_PULL = f"{TAPE_ENDS}; a bar across, above the pull, holds both sides together."
 
 
 def _finds(kind: ClosureKind) -> Finds:
@@ -37,17 +39,39 @@ def beside(bench: Workbench, join: Join, closure: Closure) -> tuple[EdgeShown, .
     """The edges of a join along its zip."""
     out = []
     for edge in shown((*join.a, *join.b)):
-        if closure.to_mark is None or closure.to_mark[0] != edge.piece:
-            out.append(edge)
-            continue
-        piece = bench.piece(edge.piece)
-        mark = piece.mark(closure.to_mark[1])
-        whole = sum(s.length() for s in piece.shapes[bench.size].edges[edge.edge])
-        from_start = mark.anchor == "start" or (
-            mark.anchor != "end" and mark_distance(piece, bench.size, mark) < whole / 2
+        first, last = (
+            _mark_on(bench, edge, found) if found is not None else None
+            for found in (closure.from_mark, closure.to_mark)
         )
-        out.append(replace(edge, mark=mark.id, beyond_mark=not from_start))
+        if first is not None and last is not None:
+            out.append(replace(edge, mark=last.id, to_mark=first.id))
+        elif first is not None:
+            out.append(replace(edge, mark=first.id, beyond_mark=_at_start(bench, edge, first)))
+        elif last is not None:
+            out.append(replace(edge, mark=last.id, beyond_mark=not _at_start(bench, edge, last)))
+        else:
+            out.append(edge)
     return tuple(out)
+
+
+def _mark_on(bench: Workbench, edge: EdgeShown, found: tuple[str, str]) -> Mark | None:
+    """A mark (piece, id), if it is on this edge."""
+    mark = bench.piece(edge.piece).mark(found[1]) if found[0] == edge.piece else None
+    return mark if mark is not None and mark.edge == edge.edge else None
+
+
+def _at_start(bench: Workbench, edge: EdgeShown, mark: Mark) -> bool:
+    """Whether the end that a mark is measured from, or lies nearer to, is its edge's first."""
+    piece = bench.piece(edge.piece)
+    whole = sum(s.length() for s in piece.shapes[bench.size].edges[edge.edge])
+    return mark.anchor == "start" or (mark.anchor != "end" and mark_distance(piece, bench.size, mark) < whole / 2)
+
+
+def top(bench: Workbench, closure: Closure) -> str:
+    """Where the top of the pull stands."""
+    if closure.from_mark is not None:
+        return f"the top of the pull {bench.fine(STOP)} below the upper mark"
+    return f"the top of the pull {bench.fine(STOP)} below the upper stitching line"
 
 
 def _parts(bench: Workbench, duty: Duty) -> tuple[Closure, Join, str, On]:
@@ -83,6 +107,8 @@ def _stiffened_opening(bench: Workbench, closure: Closure, on: On, name: str) ->
 
 def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     closure, join, name, on = _parts(bench, duty)
+    between = closure.from_mark is not None
+    marks, upper, begin = ("zip marks", "mark", "upper mark") if between else ("zip mark", "stitching line", "top")
     yield from _stiffened_opening(bench, closure, on, name)
     yield Operation(
         id=f"uncurl-{closure.id}",
@@ -106,14 +132,12 @@ def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BASTE,
         title=f"Baste in the zip: {name}",
         how=(
-            f"Chalk the stitching line, {bench.allowance(join)} from the edge, and the zip mark on the right side of "
+            f"Chalk the stitching line, {bench.allowance(join)} from the edge, and the {marks} on the right side of "
             "both edges.",
             "Zip open, face down on the right side of the right edge: the coil exactly on the chalk line, the tape "
-            f"towards the raw edge, the top of the pull {bench.fine(STOP)} below the upper stitching line. Baste "
-            "through the tape.",
-            "Close the zip; on its free tape mark the upper stitching line and every seam or notch that has to "
-            "meet. Open it, lay the free tape on the left edge the same way, mark on mark, and baste. Nothing is "
-            "twisted.",
+            f"towards the raw edge, {top(bench, closure)}. Baste through the tape.",
+            f"Close the zip; on its free tape mark the upper {upper} and every seam or notch that has to meet. Open "
+            "it, lay the free tape on the left edge the same way, mark on mark, and baste. Nothing is twisted.",
         ),
         bench=Bench.HAND,
         minutes=minutes.each(10),
@@ -139,9 +163,10 @@ def invisible(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.INSERT_CLOSURE,
         title=f"Put in the invisible zip: {name}",
         how=(
-            "Zip open. Right edge first, from the top down: the coil rolled up under the foot, the needle in the "
+            f"Zip open. Right edge first, from the {begin} down: the coil rolled up under the foot, the needle in the "
             "groove beside it, not through it. Stop at the zip mark and backstitch.",
             "Then the left edge, from the top down as well, to the same level.",
+            *((f"{TAPE_ENDS}.",) if between else ()),
             "Take the basting out, close the zip and look. Push its tail aside; sew the free edges of the tape to "
             f"the allowances only. Longer than {bench.margin(TAIL)} below the mark: whip a new stop over the coil "
             "and cut it there.",
@@ -174,7 +199,7 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Baste in the zip: {name}",
         how=(
             "Wrong side up, the basted part of the seam pressed open. The closed zip face down on it, the coil's "
-            f"middle on the seam, the top of the pull {bench.fine(STOP)} below the upper stitching line.",
+            f"middle on the seam, {top(bench, closure)}.",
             "Baste both tapes through all layers.",
         ),
         bench=Bench.HAND,
@@ -193,6 +218,7 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Right side up, {bench.margin(6)} from the seam: down one side, needle down, pivot, across below the "
             "stop, pivot, and up the other side; the slider moved out of the way.",
+            *((f"Across above the slider as well, from row to row. {ABOVE_THE_PULL}",) if closure.from_mark else ()),
             "Take out both bastings: the zip's and the seam's over the opening.",
         ),
         bench=Bench.MACHINE,
@@ -233,6 +259,7 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "caution": NEEDLE,
     }
     basting = "basting of the lap"
+    upper = "upper mark, pivot, and across to the seam" if closure.from_mark else "upper edge"
     yield Operation(
         id=f"underlap-{closure.id}",
         act=Act.BASTE,
@@ -241,9 +268,8 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             _laps(bench, join),
             "Take the basting of the opening out. Fold the underlap's allowance "
             f"{bench.margin(3)} outside the stitching line and press it.",
-            "Zip closed, face up under that fold, the fold close beside the coil, the top of the pull "
-            f"{bench.fine(STOP)} below the upper stitching line. Edgestitch {bench.margin(2)} from the fold, from "
-            "below the stop to the top.",
+            f"Zip closed, face up under that fold, the fold close beside the coil, {top(bench, closure)}. Edgestitch "
+            f"{bench.margin(2)} from the fold, from below the stop to the top.",
         ),
         minutes=minutes.each(8),
         requires=after_seam(bench, closure, join),
@@ -273,9 +299,10 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.INSERT_CLOSURE,
         title=f"Stitch the lap: {name}",
         how=(
-            f"Right side up: across below the stop from the seam, needle down, pivot, then up {bench.margin(11)} "
-            "from the fold to the upper edge. The slider moved out of the way.",
+            f"Right side up: across below the stop from the seam, needle down, pivot, then up {bench.margin(11)} from "
+            f"the fold to the {upper}. The slider moved out of the way.",
             "Take the basting out; bar the lower end with a few stitches on the spot.",
+            *((ABOVE_THE_PULL,) if closure.from_mark else ()),
         ),
         minutes=minutes.each(8),
         requires=(Need(facts.closure(Fact.BASTED, closure.id), "it is basted first"),),
