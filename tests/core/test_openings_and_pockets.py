@@ -5,7 +5,7 @@ from math import isclose
 
 import pytest
 from hypothesis import HealthCheck, Phase, given, settings
-from shapely.geometry import Polygon
+from shapely.geometry import LineString, Point, Polygon, box
 
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
@@ -455,6 +455,21 @@ def test_below_a_sleeve_the_side_is_sewn_above_its_zip_too(kind, more):
     assert "all round" in told(made, "sew-armholes"), "the armhole stays a ring"
 
 
+@pytest.mark.parametrize(("where", "flat", "other"), [(Where.FRONT, "front", "back"), (Where.BACK, "back", "front")])
+def test_the_crotch_is_sewn_in_one_run_up_to_the_half_without_the_zip(where, flat, other):
+    made = project(
+        GarmentKind.TROUSERS,
+        waist=Waist.WAISTBAND,
+        front=Side(Centre.SEAM),
+        back=Side(Centre.SEAM),
+        opening=Opening(where, OpeningKind.CENTRED_ZIP, 180.0),
+    )
+    assert before(made, f"press-centre-{flat}", "sew-inseams", f"sew-centre-{other}")
+    assert before(made, "zip-opening", f"sew-centre-{other}")
+    run = told(made, f"sew-centre-{other}")
+    assert f"from the waist at the {other}" in run and f"where the {flat}'s seam begins" in run
+
+
 # ---------------------------------------------------------------- slits and vents
 
 
@@ -560,6 +575,59 @@ def test_a_chest_pocket_with_a_flap_has_as_many_pockets_as_flaps():
         GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), pockets=(Pocket(PocketKind.FLAP, PocketPlace.CHEST),)
     ).pattern
     assert pattern.piece("pocket").cuts[0].count == pattern.piece("flap").cuts[0].count == 2
+
+
+WITH_POCKETS = {
+    "top": (GarmentKind.TOP, {"neck": Neck(NeckShape.SCOOP)}),
+    "dress with a waist": (GarmentKind.DRESS, {"neck": Neck(NeckShape.SCOOP), "waist": Waist.SEAM,
+                           "skirt": Skirt(SkirtKind.A_LINE), "sleeve": Sleeve(),
+                           "opening": Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP)}),
+    "cut in one": (GarmentKind.TOP, {"neck": Neck(NeckShape.SCOOP), "sleeve": Sleeve(SleeveKind.CUT_IN_ONE)}),
+    "trousers": (GarmentKind.TROUSERS, {"waist": Waist.ELASTIC_CASING}),
+    "gores": (GarmentKind.SKIRT, {"waist": Waist.WAISTBAND, "skirt": Skirt(SkirtKind.GORED), "back": Side(Centre.SEAM),
+              "opening": Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)}),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("figure", [Figure.WOMEN, Figure.MEN, Figure.CHILDREN])
+@pytest.mark.parametrize("kind", [PocketKind.PATCH, PocketKind.WELT])
+@pytest.mark.parametrize("place", [PocketPlace.CHEST, PocketPlace.FRONT, PocketPlace.BACK])
+@pytest.mark.parametrize("name", WITH_POCKETS)
+def test_a_pocket_lies_on_its_piece_in_every_size_or_is_refused(name, place, kind, figure):
+    """Clear of neck, armhole, side and hem: its rectangle against the piece's outline, by Shapely."""
+    garment, more = WITH_POCKETS[name]
+    try:
+        pattern = project(garment, figure, **more, pockets=(Pocket(kind, place),)).pattern
+    except DescriptionRefused as refused:
+        assert {r.field for r in refused.refusals} == {"features.pockets.0"}, str(refused)
+        return
+    own = pattern.piece("pocket" if kind is PocketKind.PATCH else "welt")
+    (carrier,) = (p for p in pattern.pieces if any(q.kind is PointKind.POCKET for q in p.points))
+    for size in pattern.envelope.sizes:
+        inner, outer = (q.at[size] for q in carrier.points if q.kind is PointKind.POCKET)
+        deep = bounds_of(own, size)[0] if kind is PocketKind.PATCH else 20.0
+        assert outer[1] - inner[1] == pytest.approx(bounds_of(own, size)[1], abs=0.5)
+        assert box(*inner, inner[0] + deep, outer[1]).within(ring(carrier, size).buffer(0.1)), size
+
+
+def bounds_of(piece, size):
+    x0, y0, x1, y1 = ring(piece, size).bounds
+    return x1 - x0, y1 - y0
+
+
+def test_a_pocket_too_wide_for_a_panel_lies_across_the_princess_seam_and_comes_after_it():
+    princess = Side(Centre.FOLD, (Shaping.PRINCESS_ARMHOLE,))
+    made = project(
+        GarmentKind.DRESS, front=princess, neck=Neck(NeckShape.SCOOP), pockets=(Pocket(),), back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+    )  # fmt: skip
+    places = [(p, q) for p in made.pattern.pieces for q in p.points if q.kind is PointKind.POCKET]
+    assert [piece.id for piece, _ in places] == ["front", "side-front"]
+    for size in made.pattern.envelope.sizes:
+        beyond = [LineString(lines(piece, size).seam["princess"]).distance(Point(q.at[size])) for piece, q in places]
+        assert sum(beyond) == pytest.approx(130.0, abs=6.0), "a pocket's width, over the seam"
+    assert before(made, "press-princess-front", "sew-on-pocket-edges")
+    assert "centre front and side front" in told(made, "sew-on-pocket-edges")
 
 
 ALONE = {

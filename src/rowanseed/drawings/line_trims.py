@@ -14,7 +14,7 @@ from itertools import pairwise
 from rowanseed.core.geometry.outline import Point, bounds, flatten
 from rowanseed.core.pattern.making import POCKET_DOTS, VENT_EDGE, ClosureKind, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import LineKind, Piece, PointKind
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Piece, PointKind
 from rowanseed.drawings.line_laid import Laid, along
 
 Run = list[Point]
@@ -307,26 +307,39 @@ def _front_band(dressed: Dressed) -> Iterator[Stroke]:
 
 def _pockets(dressed: Dressed) -> Iterator[Stroke]:
     """Each pocket by its own piece: a patch, a welt's bar, with a flap over it where it has one."""
-    for one in dressed.pieces:
-        corners = [q for q in one.piece.points if q.kind is PointKind.POCKET and dressed.size in q.at]
-        for a, b in zip(corners[::2], corners[1::2], strict=False):
-            id = a.id.removesuffix("-inner")
-            own, flap = dressed.drawn(id), dressed.drawn(id.replace("pocket", "flap"))
-            (x, y), (_, end) = a.at[dressed.size], b.at[dressed.size]
-            x, y, end = x + one.down, y + one.out, end + one.out
-            deep = PATCH if own is None else _deep(own, dressed.size)
-            hands = dressed.hands(a.hand)
-            yield Stroke("pockets", [(x, y), (x, end), (x + deep, end), (x + deep, y)], Line.FILLED, hands)
-            if flap is not None and "flap" in flap.id:
-                low = x - 12.0 + FLAP
-                shape = [
-                    (x - 12.0, y - 3),
-                    (x - 12.0, end + 3),
-                    (low - 8, end + 3),
-                    (low, (y + end) / 2),
-                    (low - 8, y - 3),
-                ]
-                yield Stroke("pockets", shape, Line.FILLED, hands)
+    marked = [
+        (one, q)
+        for one in dressed.pieces
+        for q in one.piece.points
+        if q.kind is PointKind.POCKET and dressed.size in q.at
+    ]
+    # One that lies across a seam has a corner on each of two pieces.
+    inner = {q.id.removesuffix("-inner"): (one, q) for one, q in marked if q.id.endswith("-inner")}
+    outer = {q.id.removesuffix("-outer"): (one, q) for one, q in marked if q.id.endswith("-outer")}
+    named = [(inner[id], outer[id]) for id in inner if id in outer]
+    rest = [pair for pair in marked if not pair[1].id.endswith(("-inner", "-outer"))]
+    for (first, a), (last, b) in (*named, *zip(rest[::2], rest[1::2], strict=False)):
+        yield from _pocket(dressed, first, a, last, b)
+
+
+def _pocket(dressed: Dressed, first: Laid, a: InnerPoint, last: Laid, b: InnerPoint) -> Iterator[Stroke]:
+    id = a.id.removesuffix("-inner")
+    own, flap = dressed.drawn(id), dressed.drawn(id.replace("pocket", "flap"))
+    x, y = a.at[dressed.size][0] + first.down, a.at[dressed.size][1] + first.out
+    end = b.at[dressed.size][1] + last.out
+    deep = PATCH if own is None else _deep(own, dressed.size)
+    hands = dressed.hands(a.hand)
+    yield Stroke("pockets", [(x, y), (x, end), (x + deep, end), (x + deep, y)], Line.FILLED, hands)
+    if flap is not None and "flap" in flap.id:
+        low = x - 12.0 + FLAP
+        shape = [
+            (x - 12.0, y - 3),
+            (x - 12.0, end + 3),
+            (low - 8, end + 3),
+            (low, (y + end) / 2),
+            (low - 8, y - 3),
+        ]
+        yield Stroke("pockets", shape, Line.FILLED, hands)
 
 
 MOUTH_DRAWN = 7.0

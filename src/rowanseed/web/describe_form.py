@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import groupby
 from typing import Any
 
 from rowanseed.core.base.errors import LengthError
@@ -87,8 +89,19 @@ class Group:
     fields: tuple[Field, ...]
     of: frozenset[d.GarmentKind] = frozenset(d.GarmentKind)
 
+    @property
+    def laid(self) -> tuple[tuple[Field, ...], ...]:
+        """The fields as they stand on the page: those of one row of a list side by side, any other by itself."""
+        return tuple(tuple(found) for _, found in groupby(self.fields, key=lambda one: _row_of(one.path)))
+
     def belongs_to(self, garment: str) -> bool:
         return garment in {kind.value for kind in self.of}
+
+
+def _row_of(path: str) -> str:
+    """What the fields of one row of a list have in common; any other field has only itself."""
+    row = re.match(r"features\.\w+\.\d+(?=\.)", path)
+    return row[0] if row else path
 
 
 UPPER = frozenset(kind for kind in d.GarmentKind if kind.has_bodice)
@@ -227,7 +240,7 @@ GROUPS = (
                 lambda path, nth: (
                     One(f"{path}.kind", f"{nth} pocket", d.PocketKind, "none"),
                     One(f"{path}.on", "Where", d.PocketPlace),
-                    One(f"{path}.hand", "On", d.Hand),
+                    One(f"{path}.hand", "On", d.Hand, "as usual"),
                 ),
             ),
             One("features.straps.closed by", "Straps", d.StrapsClosed, "none"),

@@ -2,14 +2,20 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterator
+from itertools import pairwise
+
+from shapely.geometry import Polygon, box
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, GarmentKind, Hand, Pocket, PocketKind, PocketPlace
+from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.geometry.outline import bounds, flatten
+from rowanseed.core.geometry.outline import Point, bounds, flatten
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
+from rowanseed.core.pattern.seamline import mark_point
 
 PATCH = (130.0, 150.0)
 """A patch pocket: wide, deep, in mm."""
@@ -82,27 +88,148 @@ def carrier(build: Build, pocket: Pocket) -> str:
     return half
 
 
-def _place(build: Build, carrier: str, size: Size, share: tuple[float, float], wide: float) -> tuple[float, float]:
-    """The upper corner nearest the centre: so far down and across the piece, and still upon it."""
-    points = [p for chain in build.pieces[carrier].shapes[size.name].edges.values() for p in flatten(chain, 2.0)]
-    x0, y0, x1, y1 = bounds(points)
-    y0 = max(0.0, y0)
-    return x0 + share[0] * (x1 - x0), min(y0 + share[1] * (y1 - y0), y1 - wide - 15.0)
+APART = 12.0
+"""A pocket stays so far from the stitching lines of its piece, in mm (common practice, no source)."""
+LEVELS = 8
+"""Over its depth a pocket is looked at so often."""
+ABOVE_UNDERARM = 25.0
+"""The mouth of a breast pocket lies so far above the underarm, in mm (common practice, no source)."""
+SHIFTS = tuple(float(sign * step) for step in range(0, 160, 10) for sign in ((1,) if step == 0 else (1, -1)))
+"""How far down or up a pocket is moved to find room, in mm, the nearest first."""
+
+Room = tuple[float, float]
+Corners = tuple[dict[str, Point], dict[str, Point]]
+"""The inner and the outer one by size."""
 
 
-def _share(build: Build, pocket: Pocket, carrier: str) -> tuple[float, float]:
-    if pocket.on is PocketPlace.CHEST:
-        return 0.3, 0.3
-    bodice = build.description.garment.has_bodice and not carrier.startswith("skirt")
-    return (0.62 if bodice else 0.16), 0.25
-
-
-def mark_corners(build: Build, carrier: str, pocket: Pocket, wide: float, id: str) -> None:
-    hand = None if pocket.hands is Hand.BOTH else pocket.hands.value
-    share = _share(build, pocket, carrier)
-    at = {size.name: _place(build, carrier, size, share, wide) for size in build.figures.sizes}
-    build.point(
-        carrier,
-        InnerPoint(f"{id}-inner", PointKind.POCKET, at, hand),
-        InnerPoint(f"{id}-outer", PointKind.POCKET, {s: (x, y + wide) for s, (x, y) in at.items()}, hand),
+def place_pocket(build: Build, pocket: Pocket, wide: float, deep: float, id: str) -> tuple[str, ...]:
+    """Mark a pocket's upper corners where it has room in every size: on its piece, across the princess seam to the one
+    beside it, or on that; the pieces that they are on. Without room it is refused."""
+    own = carrier(build, pocket)
+    half = "back" if pocket.on is PocketPlace.BACK else "front"
+    beside = own.replace(half, f"side-{half}")
+    there = beside in build.pieces and pocket.on is not PocketPlace.CHEST
+    tries = [(own, own), *(((own, beside), (beside, beside)) if there else ())]
+    for first, last in tries:
+        one = first == last
+        at = _on_one(build, pocket, first, wide, deep) if one else _across(build, pocket, own, beside, wide, deep)
+        if at is not None:
+            _mark(build, pocket, id, (first, at[0]), (last, at[1]))
+            return (first,) if one else (first, last)
+    k = build.description.features.pockets.index(pocket)
+    name = lower_first(build.pieces[own].name)
+    build.refused.append(
+        (
+            f"features.pockets.{k}",
+            f"A pocket {wide / 10:.0f} cm wide has no room on the {name}: say where else it is, or leave it out.",
+        )
     )
+    return (own,)
+
+
+def carriers_of(build: Build, id: str) -> tuple[str, ...]:
+    """The pieces that a pocket's corners are marked on."""
+    marks = (f"{id}-inner", f"{id}-outer")
+    return tuple(piece.id for piece in build.pieces.values() if any(q.id in marks for q in piece.points))
+
+
+def _mark(
+    build: Build,
+    pocket: Pocket,
+    id: str,
+    inner: tuple[str, dict[str, Point]],
+    outer: tuple[str, dict[str, Point]],
+) -> None:
+    hand = None if pocket.hands is Hand.BOTH else pocket.hands.value
+    for name, (piece, at) in (("inner", inner), ("outer", outer)):
+        build.point(piece, InnerPoint(f"{id}-{name}", PointKind.POCKET, at, hand))
+
+
+def _rings(build: Build, piece: str) -> dict[str, list[Point]]:
+    shapes = build.pieces[piece].shapes
+    return {size: [p for chain in shape.edges.values() for p in flatten(chain, 2.0)] for size, shape in shapes.items()}
+
+
+def _room(ring: list[Point], top: float, deep: float) -> Room | None:
+    """From where to where a pocket may lie across a piece at a level; none where the piece is there twice, or not."""
+    low, high = -math.inf, math.inf
+    for k in range(LEVELS + 1):
+        x = top + k * deep / LEVELS
+        crossed = [
+            ay + (by - ay) * (x - ax) / (bx - ax)
+            for (ax, ay), (bx, by) in pairwise([*ring, ring[0]])
+            if (ax <= x) is not (bx <= x)
+        ]
+        if len(crossed) != 2:
+            return None
+        low, high = max(low, min(crossed)), min(high, max(crossed))
+    return low + APART, high - APART
+
+
+def _wanted(build: Build, pocket: Pocket, piece: str, size: Size) -> tuple[float, float]:
+    """(how far down the mouth lies, at which share of the piece's width the pocket begins)."""
+    edges = build.pieces[piece].shapes[size.name].edges
+    x0, _, x1, _ = bounds([p for chain in edges.values() for p in flatten(chain, 2.0)])
+    if pocket.on is PocketPlace.CHEST:
+        armhole = edges.get("armhole")
+        if armhole is None:
+            return x0 + 0.3 * (x1 - x0), 0.3
+        return max(p[0] for p in flatten(armhole, 2.0)) - ABOVE_UNDERARM, 0.3
+    bodice = build.description.garment.has_bodice and not piece.startswith("skirt")
+    return x0 + (0.62 if bodice else 0.16) * (x1 - x0), 0.25
+
+
+def _on_one(build: Build, pocket: Pocket, piece: str, wide: float, deep: float) -> Corners | None:
+    """Both upper corners in every size, if the pocket has room on one piece."""
+    rings = _rings(build, piece)
+    wanted = {size.name: _wanted(build, pocket, piece, size) for size in build.figures.sizes}
+    tries = [(clear, shift, share) for clear in (True, False) for shift in SHIFTS for share in (None, 0.0, 1.0)]
+    for clear, shift, share in tries:
+        found: dict[str, Point] = {}
+        for size in build.figures.sizes:
+            top, usual = wanted[size.name]
+            room = _room(rings[size.name], top + shift, deep)
+            if room is None or room[1] - room[0] < wide:
+                break
+            begin = room[0] - APART + (usual if share is None else share) * (room[1] - room[0] + 2 * APART)
+            corner = (top + shift, min(max(begin, room[0]), room[1] - wide))
+            if clear and _over_a_dart(build, piece, size, corner, wide, deep):
+                break
+            found[size.name] = corner
+        else:
+            return found, {size: (x, y + wide) for size, (x, y) in found.items()}
+    return None
+
+
+def _over_a_dart(build: Build, piece: str, size: Size, corner: Point, wide: float, deep: float) -> bool:
+    """Whether a pocket would lie on a dart: it goes beside it where there is room (common practice, no source)."""
+    own, (x, y) = build.pieces[piece], corner
+    place = box(x, y, x + deep, y + wide)
+    for dart in own.darts:
+        legs = [mark_point(own, size.name, own.mark(leg)) for leg in dart.legs]
+        if place.intersects(Polygon([*legs, dart.point[size.name]])):
+            return True
+    return False
+
+
+def _across(build: Build, pocket: Pocket, own: str, beside: str, wide: float, deep: float) -> Corners | None:
+    """Both upper corners of a pocket that lies half on each side of a princess seam."""
+    if any(not build.pieces[piece].has_edge("princess") for piece in (own, beside)):
+        return None
+    rings = [_rings(build, piece) for piece in (own, beside)]
+    for shift in SHIFTS:
+        inner: dict[str, Point] = {}
+        outer: dict[str, Point] = {}
+        for size in build.figures.sizes:
+            top = _wanted(build, pocket, own, size)[0] + shift
+            here, there = (_room(found[size.name], top, deep) for found in rings)
+            if here is None or there is None:
+                break
+            # At the seam itself it needs no distance.
+            if min(here[1] - here[0], there[1] - there[0]) + APART < wide / 2:
+                break
+            seams = [y_at(build.edge(piece, "princess", size), top) for piece in (own, beside)]
+            inner[size.name], outer[size.name] = (top, seams[0] - wide / 2), (top, seams[1] + wide / 2)
+        else:
+            return inner, outer
+    return None

@@ -8,7 +8,7 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Need
 from rowanseed.core.make.workbench import Workbench, pieces_of
-from rowanseed.core.pattern.making import ClosureKind
+from rowanseed.core.pattern.making import ClosureKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
 IN_FLAT = (ClosureKind.FLY_ZIP, ClosureKind.LAPPED_ZIP)
@@ -31,12 +31,23 @@ def after_the_zip(bench: Workbench, *ids: str) -> Iterator[Need]:
         pieces = pieces_of((*join.a, *join.b))
         for zip_ in bench.zips:
             centre = bench.joins.get(zip_.join)
-            if zip_.kind not in IN_FLAT or centre is None or zip_.join in ids:
+            if centre is None or zip_.join in ids:
+                continue
+            if zip_.kind not in IN_FLAT:
+                crosses = zip_.kind is not ClosureKind.INVISIBLE_ZIP and _ends_on_crotch(bench, join, centre)
+                if crosses and pieces_of(centre.a) & pieces:
+                    yield Need(facts.join(Fact.PRESSED, centre.id), "the seam below the zip is sewn while all is flat")
                 continue
             # One that runs on over a waist seam comes after the sides that this seam crosses.
             both_hands = pieces_of(centre.a) == pieces_of(centre.b) and len(centre.a) == 1
             if both_hands and pieces_of(centre.a) & pieces and pieces_of(join.a) != pieces_of(join.b):
                 yield Need(facts.closure(Fact.CLOSED, zip_.id), "the zip goes in while both sides lie flat")
+
+
+def _ends_on_crotch(bench: Workbench, join: Join, centre: Join) -> bool:
+    """Whether a seam runs out on the edge of a centre seam that goes on into the crotch."""
+    crotch = {(p.piece, p.edge) for p in (*centre.a, *centre.b) if p.edge == "crotch"}
+    return any((p.piece, edge) in crotch for p in (*join.a, *join.b) for edge in bench.neighbours(p))
 
 
 def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:

@@ -6,7 +6,7 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Pocket, PocketKind, PocketPlace
 from rowanseed.core.compose.feature import Feature
-from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carrier, on_hand, pockets_of, told_apart
+from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carriers_of, on_hand, pockets_of, told_apart
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel, Role
 
@@ -47,7 +47,7 @@ def _flap(build: Build, pocket: Pocket, id: str) -> None:
             name if pocket.count > 1 else on_hand(pocket, name),
             DetailKind.FLAP,
             pieces=(id, f"{id}-facing"),
-            on=(carrier(build, pocket),),
+            on=carriers_of(build, id.replace("flap", "pocket")),
             count=pocket.count,
         )
     )

@@ -10,9 +10,8 @@ from rowanseed.core.compose.pocket_places import (
     CHEST,
     PATCH,
     asks_for,
-    carrier,
-    mark_corners,
     misplaced,
+    place_pocket,
     pockets_of,
     told_apart,
 )
@@ -30,7 +29,7 @@ def adds(build: Build) -> None:
 
 def _patch(build: Build, pocket: Pocket, id: str) -> None:
     wide, deep = CHEST if pocket.on is PocketPlace.CHEST else PATCH
-    on, at_chest = carrier(build, pocket), pocket.on is PocketPlace.CHEST
+    at_chest = pocket.on is PocketPlace.CHEST
     build.piece(
         id,
         _called(build, pocket, at_chest),
@@ -42,7 +41,7 @@ def _patch(build: Build, pocket: Pocket, id: str) -> None:
     )
     edges = ("left", "bottom", "right", "top")
     build.finish(f"{id}-edges", "Edges of the pocket", FinishKind.TURNED, (part(id, e) for e in edges))
-    mark_corners(build, on, pocket, wide, id)
+    place_pocket(build, pocket, wide, deep, id)
 
 
 def _called(build: Build, pocket: Pocket, at_chest: bool) -> str:

@@ -8,10 +8,9 @@ from rowanseed.core.compose.description import Description, Interfaced, Pocket, 
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.pocket_places import (
     asks_for,
-    carrier,
-    mark_corners,
     misplaced,
     on_hand,
+    place_pocket,
     pockets_of,
     told_apart,
 )
@@ -19,6 +18,8 @@ from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 WELT = (20.0, 130.0)
+BELOW = 30.0
+"""So far down a welt needs room on its piece, in mm: its bag hangs free."""
 
 
 def adds(build: Build) -> None:
@@ -28,7 +29,7 @@ def adds(build: Build) -> None:
 
 def _welt(build: Build, pocket: Pocket, id: str) -> None:
     deep, wide = WELT
-    on = carrier(build, pocket)
+    on = place_pocket(build, pocket, wide, BELOW, id)
 
     def named(name: str) -> str:
         return told_apart(build, pocket, name, PocketKind.WELT)
@@ -61,12 +62,11 @@ def _welt(build: Build, pocket: Pocket, id: str) -> None:
             on_hand(pocket, named("Welt pocket")),
             DetailKind.WELT_POCKET,
             pieces=(id, bag),
-            on=(on,),
+            on=on,
             count=pocket.count,
             width=deep,
         )
     )
-    mark_corners(build, on, pocket, wide, id)
 
 
 def forbids(d: Description) -> Found:

@@ -11,7 +11,7 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_detail
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.techniques.pockets import turned_all_round
-from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown
+from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind
 from rowanseed.core.pattern.seamline import mark_distance
 
@@ -33,7 +33,7 @@ def _finds(kind: DetailKind) -> Finds:
 
 
 def _ready(bench: Workbench, detail: Detail) -> tuple[Need, ...]:
-    return tuple(
+    return tuple(_seams_below(bench, detail)) + tuple(
         Need(facts.piece(fact, id), why, where_given=True)
         for id in (*detail.pieces, *detail.on)
         for fact, why in (
@@ -43,6 +43,14 @@ def _ready(bench: Workbench, detail: Detail) -> tuple[Need, ...]:
             (Fact.MARKED, "its place is marked again first"),
         )
     )
+
+
+def _seams_below(bench: Workbench, detail: Detail) -> Iterator[Need]:
+    """The seams that a pocket lies across."""
+    for join in bench.joins.values():
+        pieces = pieces_of((*join.a, *join.b))
+        if pieces <= set(detail.on) and bench.carry_one_pocket(pieces):
+            yield Need(facts.join(Fact.PRESSED, join.id), "it lies across that seam", where_given=True)
 
 
 def _edges(bench: Workbench, detail: Detail) -> On:

@@ -12,6 +12,7 @@ from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, p
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, pieces_of
 from rowanseed.core.pattern.making import ClosureKind, Join, Press
+from rowanseed.core.pattern.pieces import Panel
 
 ID = "crotch seam"
 LEFT_OPEN = 40.0
@@ -46,8 +47,12 @@ def finds_front(bench: Workbench) -> Iterator[Duty]:
             yield single(join.id)
 
 
+def _is_at_back(bench: Workbench, join: Join) -> bool:
+    return Panel.BACK in bench.panels(join.a)
+
+
 def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    """The seam below a zip, sewn while the fronts are flat; its last bit waits for the one run."""
+    """The seam below a zip, sewn while fronts, or backs, are flat; its last bit waits for the one run."""
     join = bench.joins[duty.id]
     closure = bench.zip_on(join)
     if finishes_edges(bench, duty.ids):
@@ -84,8 +89,10 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     names = " and ".join(lower_first(bench.joins[id].name) for id in duty.ids)
     if finishes_edges(bench, duty.ids):
         yield neaten_apart(bench, duty.ids, ID)
+    other, flat = ("front", "backs") if zipped and _is_at_back(bench, zipped[0]) else ("back", "fronts")
+    own = flat.removesuffix("s")
     where = (
-        "from the waist at the back, down over the crotch point and on to where the front's seam begins, "
+        f"from the waist at the {other}, down over the crotch point and on to where the {own}'s seam begins, "
         f"overlapping it by {bench.margin(15)}"
         if zipped
         else "from the waist at the front, down over the crotch point and up to the waist at the back"
@@ -106,12 +113,13 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.join(Fact.NEATENED, join.id), "its edges are neatened apart first", where_given=True),
             *(
                 Need(
-                    facts.join(Fact.PRESSED, j.id), "the front's seam and its zip come first, while the fronts are flat"
+                    facts.join(Fact.PRESSED, j.id),
+                    f"the {own}'s seam and its zip come first, while the {flat} are flat",
                 )
                 for j in zipped
             ),
             *(
-                Need(facts.closure(Fact.CLOSED, c.id), "the zip goes in while the fronts are flat", where_given=True)
+                Need(facts.closure(Fact.CLOSED, c.id), f"the zip goes in while the {flat} are flat", where_given=True)
                 for j in zipped
                 if (c := bench.zip_on(j))
             ),

@@ -101,7 +101,7 @@ def where(bench: Workbench, piece: str) -> str:
             "This pattern marks no place for it: pin it on, try it before the mirror, and mark it on both sides alike."
         )
     pair = " Left and right stand level: lay the two pieces on each other and look." if number > 1 else ""
-    on = bench.names(dict.fromkeys(id for id, _ in places))
+    on = " and ".join(bench.name(id) for id in dict.fromkeys(id for id, _ in places))
     hand = next((hand for _, hand in places if hand), None)
     alone = f", {_alone(bench, places[0][0], hand)}" if hand and number == 1 else ""
     return f"On the right side of the {on}{alone}: its upper corners on the two pocket marks.{pair}"
