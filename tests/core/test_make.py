@@ -12,7 +12,7 @@ import pytest
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Fibre, Structure, Surface
-from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.garment import derived
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -40,6 +40,7 @@ LAYERS = {
     "plain": Layers(),
     "lined free": Layers(lining=LiningSchool.WHOLE, hem=LiningHem.FREE, pleat=Pleat.FULL),
     "lined from the facing": Layers(lining=LiningSchool.DEDUCT, hem=LiningHem.ATTACHED, pad=8.0),
+    "lined but for the sleeves": Layers(lining=LiningSchool.WHOLE, of=LinedPart.BODY, hem=LiningHem.ATTACHED),
     "underlined": Layers(underlined=True, interfacing=InterfacingSchool.TRIMMED),
     "hem faced": Layers(faced=frozenset({"hem"})),
 }

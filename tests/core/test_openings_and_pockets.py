@@ -1,6 +1,7 @@
 """What described garments are opened by, and pockets in their seams: as a teacher would look at the pieces and the
 order (common practice, no source)."""
 
+import re
 from math import isclose
 
 import pytest
@@ -26,6 +27,7 @@ from rowanseed.core.compose.description import (
     HemKind,
     Lining,
     LiningMethod,
+    LiningOf,
     Neck,
     NeckFinish,
     NeckShape,
@@ -51,7 +53,7 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.notions.to_buy import Sort, notions
 from rowanseed.core.pattern.fastenings import opening_length
-from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind
+from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind, LayerKind
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
 from rowanseed.core.project import Project
@@ -410,6 +412,65 @@ def test_what_a_bagged_lining_cannot_be_sewn_to_is_refused_there(more, field):
     with pytest.raises(DescriptionRefused) as refused:
         project(GarmentKind.JACKET, **LINED_JACKET, **more)
     assert field in {r.field for r in refused.value.refusals}
+
+
+DIVIDED = {
+    "neck": Neck(NeckShape.SCOOP),
+    "waist": Waist.SEAM,
+    "skirt": Skirt(SkirtKind.A_LINE),
+    "back": Side(Centre.SEAM),
+    "opening": Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0),
+    "sleeve": Sleeve(SleeveKind.SET_IN),
+}
+LINED_PARTS = {
+    LiningOf.UPPER: ({"front", "back", "sleeve"}, "waist"),
+    LiningOf.LOWER: ({"skirt-front", "skirt-back"}, "waist"),
+    LiningOf.BODY: ({"front", "back", "skirt-front", "skirt-back"}, "armholes"),
+}
+
+
+@pytest.mark.parametrize("method", [LiningMethod.SEWN_IN, LiningMethod.BY_HAND, LiningMethod.HANGING_FREE])
+@pytest.mark.parametrize("of", LINED_PARTS)
+def test_a_lining_of_a_part_has_its_pieces_alone_and_is_felled_over_the_seam_it_ends_at(of, method):
+    made = project(GarmentKind.DRESS, **DIVIDED, lining=Lining(of, method))
+    pieces, seam = LINED_PARTS[of]
+    assert {x.of for x in made.garment.making.layers if x.kind is LayerKind.LINING} == pieces
+    assert not made.gaps and before(made, "lay-in-lining", f"fell-lining-along-{seam}")
+    assert any(id.startswith("fell-lining-along-") for id in order(made))
+
+
+def test_a_lining_below_the_waist_is_left_open_along_the_part_of_the_zip_that_lies_there():
+    """Of 56 cm of zip what the bodice's centre back has is not the skirt's."""
+    made = project(GarmentKind.DRESS, **DIVIDED, lining=Lining(LiningOf.LOWER, LiningMethod.SEWN_IN))
+    back = seam_length(made.pattern.piece("back"), made.size, "centre")
+    said = float(re.search(r"up to ([\d.]+) cm below the upper edge", told(made, "sew-lining-centre-back"))[1])
+    assert said == pytest.approx((560.0 - back + 15.0 + 15.0) / 10, abs=0.6), "with an allowance, and a bit free below"
+
+
+def test_above_the_waist_a_zip_that_runs_past_it_leaves_the_lining_no_centre_seam():
+    made = project(GarmentKind.DRESS, **DIVIDED, lining=Lining(LiningOf.UPPER, LiningMethod.SEWN_IN))
+    assert "sew-lining-centre-back" not in order(made)
+    assert "zip's tape" in told(made, "fell-lining-along-centre-back")
+    assert "from centre to centre" in told(made, "sew-lining-facing-neck-facing")
+
+
+def test_of_a_full_skirt_alone_no_lining_is_worked_out_and_the_garment_says_so():
+    features = Features(**{**DIVIDED, "skirt": Skirt(SkirtKind.GATHERED)}, lining=Lining(LiningOf.LOWER))
+    composed = compose(Description(name="It", garment=GarmentKind.DRESS, features=features))
+    assert "not drafted" in composed.assumed["features.lining"]
+    made = project(GarmentKind.DRESS, **{**DIVIDED, "skirt": Skirt(SkirtKind.GATHERED)}, lining=Lining(LiningOf.LOWER))
+    assert not any(x.kind is LayerKind.LINING for x in made.garment.making.layers)
+
+
+def test_sides_that_are_told_apart_come_after_raglan_seams_as_others_do():
+    made = project(
+        GarmentKind.TOP,
+        neck=Neck(NeckShape.SCOOP),
+        sleeve=Sleeve(SleeveKind.RAGLAN),
+        pockets=(Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE, Hand.LEFT),),
+    )
+    for side in ("sew-sides-left", "sew-sides-right"):
+        assert before(made, "press-raglan-front", side) and before(made, "press-raglan-back", side)
 
 
 # ---------------------------------------------------------------- zips

@@ -6,10 +6,14 @@ from dataclasses import replace
 
 from rowanseed.core.compose.bodice import PAD
 from rowanseed.core.compose.description import Description, HemKind, LiningMethod, LiningOf, SleeveEnd
-from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
+from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool
 from rowanseed.core.derive.facing import can_be_faced
-from rowanseed.core.derive.lining import can_be_lined, schools
+from rowanseed.core.derive.lining import can_be_lined, lined_parts, schools
 from rowanseed.core.pattern.pattern import Pattern
+
+
+def _part(of: LiningOf) -> LinedPart:
+    return LinedPart(of.value)
 
 
 def described_layers(pattern: Pattern, description: Description, *, view: str, size: str) -> Layers:
@@ -24,13 +28,14 @@ def described_layers(pattern: Pattern, description: Description, *, view: str, s
     asked = {"hem"} if description.features.hem.kind is HemKind.FACED else set()
     asked |= {"wrist"} if sleeve is not None and sleeve.end is SleeveEnd.FACING else set()
     faced = tuple(finish.id for finish in can_be_faced(pattern, view) if finish.id in asked)
-    derived = lining is not None and not description.features.is_bagged and lining.of is LiningOf.ALL
-    if lining is not None and derived and can_be_lined(pattern, view):
+    derived = lining is not None and not description.features.is_bagged and can_be_lined(pattern, view)
+    if lining is not None and derived and _part(lining.of) in lined_parts(pattern, view):
         possible = schools(pattern, view, size)
         beside = (LiningSchool.DEDUCT, LiningSchool.WHOLE)
         wanted = beside if lining.method in (LiningMethod.SEWN_IN, LiningMethod.BAGGED) else beside[::-1]
         layers = Layers(
             lining=next(school for school in (*wanted, *possible) if school in possible),
+            of=_part(lining.of),
             hem=LiningHem.FREE if lining.method is LiningMethod.HANGING_FREE else LiningHem.ATTACHED,
         )
     if description.features.pads and any(piece.has_edge("shoulder") for piece in pattern.pieces):

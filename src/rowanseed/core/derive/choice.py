@@ -15,6 +15,15 @@ class LiningSchool(Worded):
     WHOLE = "whole", "whole, facing laid on"
 
 
+class LinedPart(Worded):
+    """What of the garment is lined."""
+
+    ALL = "all", "all of it"
+    BODY = "body", "all but the sleeves"
+    UPPER = "upper", "above the waist seam"
+    LOWER = "lower", "below the waist seam"
+
+
 class Pleat(Worded):
     """The ease pleat at the lining's centre back."""
 
@@ -44,6 +53,7 @@ class Layers:
     """
 
     lining: LiningSchool = LiningSchool.NONE
+    of: LinedPart = LinedPart.ALL
     pleat: Pleat = Pleat.NONE
     hem: LiningHem = LiningHem.FREE
     pad: float = 0.0

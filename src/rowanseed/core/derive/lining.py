@@ -13,9 +13,10 @@ from dataclasses import replace
 from itertools import pairwise
 
 from rowanseed.core.base.units import INCH
-from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.deduct import TO_FACING, Deducted, deducted, facing_seams, unfinished
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
+from rowanseed.core.derive.lined_part import ends_at_seams, of_part, parts_of
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, gathered_as_left, lined_making, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
@@ -66,6 +67,11 @@ def _turns_back(pattern: Pattern, view: str) -> bool:
     return any(line.kind is LineKind.ROLL for piece in _lined(pattern, view) for line in piece.lines)
 
 
+def lined_parts(pattern: Pattern, view: str) -> tuple[LinedPart, ...]:
+    """What of a garment can be lined by itself."""
+    return parts_of(pattern, _lined(pattern, view)) if can_be_lined(pattern, view) else (LinedPart.ALL,)
+
+
 def has_facings(pattern: Pattern, view: str, size: str) -> bool:
     """Whether a facing can take the place of part of the lining, and enough of that is left beside it."""
     if not facing_depths(pattern, size, _lined(pattern, view)):
@@ -80,7 +86,9 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         return _worked_into_drawn(pattern, size, layers)
     if layers.lining is LiningSchool.NONE or not can_be_lined(pattern, view):
         return pattern
-    drawn, lined, turned = pattern, _lined(pattern, view), _turns_back(pattern, view)
+    drawn, turned, every = pattern, _turns_back(pattern, view), _lined(pattern, view)
+    part = layers.of if layers.of in parts_of(pattern, every) else LinedPart.ALL
+    lined = of_part(every, part)
     if turned:
         layers = replace(layers, lining=LiningSchool.DEDUCT)
     if layers.pleat is not Pleat.NONE and not can_be_pleated(pattern, view):
@@ -110,6 +118,7 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
     seams, faced = facing_seams(pattern, taken), {id: one.kept for id, one in taken.items()}
     pattern = unfinished(pattern, seams)
     making = lined_making(pattern, lined, layers, seams, faced)
+    making = replace(making, finishes=(*making.finishes, *ends_at_seams(drawn, every, lined)))
     return gathered_as_left(replace(pattern, pieces=(*pattern.pieces, *pieces), making=making), size)
 
 

@@ -8,6 +8,7 @@ from dataclasses import replace
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import Layers, LiningHem
+from rowanseed.core.derive.lined_part import goes_on
 from rowanseed.core.pattern.making import (
     Detail,
     DetailKind,
@@ -70,7 +71,7 @@ def lined_making(
     zips = {c.join: c for c in making.closures if c.to_mark}
 
     def of_lining(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
-        own = (p for p in parts if p.edge not in faced.get(p.piece, ()))
+        own = (p for p in parts if p.piece in ids and p.edge not in faced.get(p.piece, ()))
         return tuple(replace(p, piece=Derived(DerivedAs.LINING, p.piece).piece_id) for p in own)
 
     joins = [
@@ -83,7 +84,7 @@ def lined_making(
             name=f"Lining {lower_first(join.name)}" + (", left open along the zip" if join.id in zips else ""),
         )
         for join in making.joins
-        if {p.piece for p in (*join.a, *join.b)} <= ids and of_lining(join.a) and of_lining(join.b)
+        if _is_lined(pattern, join, ids) and of_lining(join.a) and of_lining(join.b)
     ]
     finishes = list(making.finishes)
     for hem in ends_of(pattern, lined):
@@ -115,6 +116,15 @@ def lined_making(
         layers=(*making.layers, *added),
         details=(*making.details, *_slits(making, {join.id for join in joins})),
     )
+
+
+def _is_lined(pattern: Pattern, join: Join, ids: Collection[str]) -> bool:
+    """Whether the lining has a seam: of its pieces alone, or the part of it that runs over them."""
+    sewn = {p.piece for p in (*join.a, *join.b)}
+    if sewn <= set(ids):
+        return True
+    over_both = len(join.a) == len(join.b) > 1
+    return over_both and goes_on(pattern, join, ids)
 
 
 def gathered_as_left(pattern: Pattern, size: str) -> Pattern:

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 from itertools import pairwise
 
 from rowanseed.core.base.same import Same
 from rowanseed.core.base.units import format_allowance, format_length
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.make import facts
 from rowanseed.core.make.choices import MakingChoices
@@ -287,7 +288,7 @@ class Workbench:
         """The zip that a lining's seam is left open along."""
         if not pieces_of((*join.a, *join.b)) <= self.linings:
             return None
-        return next((c for c in self.zips if f"lining-{c.join}" == join.id), None)
+        return next((c for c in self.zips if f"{LINING}{c.join}" == join.id), None)
 
     @cached_property
     def zips(self) -> tuple[Closure, ...]:
@@ -357,6 +358,12 @@ class Workbench:
         along = not any(p.edge in NOT_SIDES for p in parts)
         return panels == {Panel.FRONT, Panel.BACK} and along and join.each_hand and len(parts) == 2
 
+    def is_side_of_one_hand(self, join: Join) -> bool:
+        """Whether it is one of two sides that are told apart, since only one of them has a zip or a pocket."""
+        hand = {p.hand for p in (*join.a, *join.b)}
+        both = replace(join, each_hand=True)
+        return not join.each_hand and hand in ({"left"}, {"right"}) and self.closes_side(both)
+
     # ---------------------------------------------------------------- corners
 
     def neighbours(self, part: EdgePart) -> tuple[str, str]:
@@ -408,8 +415,9 @@ class Workbench:
         return Run(last, first) if from_end else Run(first, last)
 
     def _opens(self, zip_: Closure, join: Join, end: str) -> bool:
-        """Whether a zip opens a seam at one end of its edges; from the other end, or from both, the seam is sewn."""
-        if zip_.join != join.id or zip_.from_mark is not None:
+        """Whether a zip opens a seam, or the lining's behind it, at one end of its edges; from the other end, or from
+        both, the seam is sewn."""
+        if join.id not in (zip_.join, f"{LINING}{zip_.join}") or zip_.from_mark is not None:
             return False
         if zip_.to_mark is None:
             return True

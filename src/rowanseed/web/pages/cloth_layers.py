@@ -10,7 +10,7 @@ from pydantic import AfterValidator
 
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.units import format_length
-from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import DEPTH, can_be_faced
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
 from rowanseed.core.derive.lining import (
@@ -19,6 +19,7 @@ from rowanseed.core.derive.lining import (
     can_be_pleated,
     draws_lining,
     has_cut_corners,
+    lined_parts,
     schools,
 )
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
@@ -44,6 +45,7 @@ def _pad(mm: float | None) -> float:
 
 class _LayersForm(Form):
     lining: LiningSchool = LiningSchool.NONE
+    of: LinedPart = LinedPart.ALL
     pleat: Pleat = Pleat.NONE
     hem: LiningHem = LiningHem.FREE
     pad: Annotated[OptionalLength, AfterValidator(_pad)] = None
@@ -55,6 +57,7 @@ class _LayersForm(Form):
     def layers(self, faced: tuple[str, ...]) -> Layers:
         return Layers(
             lining=self.lining,
+            of=self.of,
             pleat=self.pleat,
             hem=self.hem,
             pad=self.pad or 0.0,
@@ -72,6 +75,7 @@ def show_layers(home: Home, id: Id) -> Response:
     chosen = project.core.cloth_choices.layers
     typed = {
         "lining": chosen.lining.value,
+        "of": chosen.of.value,
         "pleat": chosen.pleat.value,
         "hem": chosen.hem.value,
         "pad": format_length(chosen.pad, home.units, fine=True) if chosen.pad else "",
@@ -146,6 +150,7 @@ def _offers(project: OpenProject) -> dict[str, Any]:
     linable = can_be_lined(pattern, view)
     return {
         "lining": schools(pattern, view, size) if linable else (),
+        "of": parts if len(parts := lined_parts(pattern, view)) > 1 else (),
         "cut_corners": has_cut_corners(pattern),
         "draws_lining": draws_lining(pattern),
         "pleat": can_be_pleated(pattern, view) and (linable or draws_lining(pattern)),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import (
     ArmholeFinish,
@@ -18,6 +19,7 @@ from rowanseed.core.compose.description import (
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.hems import FOLDED_ONCE, LEAST_BAGGED
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.waists import fullness
 from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, PointKind, Role
@@ -32,14 +34,27 @@ def joins(build: Build, body: Body) -> None:
         # Before the hem's own way, which serves where nothing is lined.
         build.ways[:0] = [(f"{LINING}{f.id}", AT_HEM) for f in build.finishes if f.kind is FinishKind.HEM]
     if asked is None or not build.description.features.is_bagged:
-        of = asked.of if asked is not None else LiningOf.ALL
+        known = asked is None or _is_worked_out(build, asked.of)
         build.assumed["features.lining"] = (
             "the lining is worked out from the garment's own pieces; change it at the Cloth station"
-            if of is LiningOf.ALL
-            else f"a lining of the {of.words} alone is not drafted: line all of it at Cloth, or do it by your booklet"
+            if known
+            else "a lining of this part alone is not drafted: line all of it at Cloth, or do it by your booklet"
         )
         return
     _bagged(build, body.front, body.back)
+
+
+def _is_worked_out(build: Build, of: LiningOf) -> bool:
+    """Whether a lining of this part can be derived: of what a waist seam divides, and of no skirt that it gathers."""
+    match of:
+        case LiningOf.ALL:
+            return True
+        case LiningOf.BODY:
+            return any(piece.panel is Panel.SLEEVE for piece in build.pieces.values())
+        case LiningOf.UPPER:
+            return has_waist_seam(build.description)
+        case LiningOf.LOWER:
+            return has_waist_seam(build.description) and fullness(build.description) <= 1
 
 
 def _bagged(build: Build, front: Half, back: Half) -> None:
@@ -116,6 +131,8 @@ def forbids(d: Description) -> Found:
         )
     if f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE):
         yield "features.lining.method", "A bagged lining goes round the hem: with a slit or a vent it is sewn in."
+    if f.lining.of is not LiningOf.ALL:
+        yield "features.lining.of", "A bagged lining lines all of the garment: a part of it is lined by another method."
     if f.is_bagged_at_hem:
         if f.hem.kind not in FOLDED_ONCE:
             yield (

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.derive.lined_part import ALONG
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
@@ -30,8 +31,19 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 def finds_lower_edge(bench: Workbench) -> Iterator[Duty]:
     for finish in bench.finishes.values():
-        if finish.kind is FinishKind.TURNED and pieces_of(finish.parts) <= bench.hung:
+        if finish.kind is FinishKind.TURNED and pieces_of(finish.parts) <= bench.hung and not _ends_at_seam(finish):
             yield single(finish.id)
+
+
+def finds_at_seam(bench: Workbench) -> Iterator[Duty]:
+    for finish in bench.finishes.values():
+        if _ends_at_seam(finish) and pieces_of(finish.parts) <= bench.hung:
+            yield single(finish.id)
+
+
+def _ends_at_seam(finish: Finish) -> bool:
+    """Whether a lining of a part of the garment ends here, at a seam to what is not lined."""
+    return finish.id.startswith(ALONG)
 
 
 def _from_facing(bench: Workbench) -> list[Join]:
@@ -60,7 +72,14 @@ def _waits(bench: Workbench) -> Iterator[Need]:
 def _edges(bench: Workbench) -> tuple[EdgeShown, ...]:
     hung = dict.fromkeys(x.of for x in bench.pattern.making.layers if x.kind is LayerKind.LINING)
     names = ("waist", "neck", "opening")
-    return tuple(EdgeShown(id, e.name) for id in hung for e in bench.piece(id).edges if e.name in names)
+    felled = {(p.piece, p.edge) for f in bench.finishes.values() if _ends_at_seam(f) for p in f.parts}
+    lining = {x.of: x.piece for x in bench.pattern.making.layers if x.kind is LayerKind.LINING}
+    return tuple(
+        EdgeShown(id, e.name)
+        for id in hung
+        for e in bench.piece(id).edges
+        if e.name in names and (lining[id], e.name) not in felled
+    )
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -73,6 +92,7 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
     felled = f"Along the zip turn the lining in {bench.fine(5)} clear of the coil and fell it to the tape."
     zipped = (felled,) if bench.zips else ()
     lined_sleeves = any(bench.panel(x.of) is Panel.SLEEVE for x in bench.pattern.making.layers if x.piece in bench.hung)
+    above_waist = not any(e.name == "hem" for id in bench.hung for e in bench.piece(id).edges)
     if hangs_from:
         faced = [j for j in bench.joins.values() if bench.is_faced(j) and not pieces_of((*j.a, *j.b)) & bench.linings]
         yield Operation(
@@ -82,7 +102,7 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
             title="Hang the lining in the shell",
             how=(
                 "Inside out, nothing twisted; match the lining's seams with the shell's and tack them together, "
-                f"loosely, {bench.length(100)} above the hem.",
+                f"loosely, {bench.length(100)} above {'its lower edge' if above_waist else 'the hem'}.",
                 *((SLEEVES_IN,) if lined_sleeves else ()),
                 *zipped,
             ),
@@ -99,6 +119,9 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
             gives=(facts.layer(Fact.BASTED, f"{KEY} hung"), facts.layer(Fact.ATTACHED, KEY)),
             look="The lining neither pulls the shell up nor hangs below it.",
         )
+        return
+    if not _edges(bench):
+        yield _hung_below(bench, zipped)
         return
     places = "underarm and shoulder" if bench.has_caps else "the underarm"
     sleeves = (f"Catch the armhole allowances together at {places} with a loose stitch.",) if bench.has_sleeves else ()
@@ -121,6 +144,53 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
         requires=tuple(_waits(bench)),
         gives=(facts.layer(Fact.BASTED, KEY), facts.layer(Fact.ATTACHED, KEY)),
         look="The lining is a little longer than the shell everywhere, and nothing is twisted.",
+    )
+
+
+def _hung_below(bench: Workbench, zipped: tuple[str, ...]) -> Operation:
+    """A lining below a waist seam, which is felled over that seam by its own upper edge."""
+    edges = [p for f in bench.finishes.values() if _ends_at_seam(f) for p in f.parts]
+    return Operation(
+        id="lay-in-lining",
+        technique=ID,
+        act=Act.TACK,
+        title="Hang the lining in the garment",
+        how=(
+            "Inside out, wrong sides together and nothing twisted; match the lining's seams with the garment's and "
+            "tack them together, loosely, on the allowances.",
+            *zipped,
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(10),
+        on=On(edges=shown(edges)),
+        requires=tuple(_waits(bench)),
+        gives=(facts.layer(Fact.BASTED, KEY), facts.layer(Fact.ATTACHED, KEY)),
+        look="The lining neither pulls the garment up nor hangs below it.",
+    )
+
+
+def at_seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    seam = bench.joins.get(finish.id.removeprefix(ALONG))
+    zipped = seam is not None and bench.zip_on(seam) is not None
+    where = "zip's tape, clear of the coil" if zipped else "allowances of that seam, never to the outside"
+    pressed = () if seam is None else (Need(facts.join(Fact.PRESSED, seam.id), "the seam that it covers is pressed"),)
+    yield Operation(
+        id=f"fell-{finish.id}",
+        technique=ID,
+        act=Act.TACK,
+        title=f"Fell the {lower_first(finish.name)}",
+        how=(
+            "Turn in its allowance along the stitching line, clipped where it curves; lay the fold on the garment's "
+            "stitching line, seams and notches on each other, a little ease in it, and pin.",
+            f"Fell it to the {where}.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.hand(bench.around([finish.id])),
+        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
+        requires=(Need(facts.layer(Fact.ATTACHED, KEY), "it hangs in the shell"), *pressed),
+        gives=(facts.finish(Fact.FINISHED, finish.id),),
+        look="Worn, the lining's edge neither pulls nor shows.",
     )
 
 
@@ -217,6 +287,15 @@ TECHNIQUES = (
         sews=lower_edge,
         rank=20,
         words={"fell": "sew a folded edge down with small slanting stitches"},
+        draw="lining hung",
+    ),
+    Technique(
+        id="lining-felled-to-seam",
+        name="Lining of a part, felled over the seam it ends at",
+        chapter="layers",
+        finds=finds_at_seam,
+        sews=at_seam,
+        rank=20,
         draw="lining hung",
     ),
 )

@@ -46,7 +46,8 @@ def _edges(finish: Finish) -> set[EdgePart]:
 
 
 def _is_deep(bench: Workbench, hem: Finish) -> bool:
-    return all(bench.edge_allowance(p) >= LEAST_HEM for p in hem.parts) and len(hem.folds) < 2
+    """Deep enough to be folded once, whatever its own folds are."""
+    return all(bench.edge_allowance(p) >= LEAST_HEM for p in hem.parts)
 
 
 def _is_cut_apart(bench: Workbench, hem: Finish) -> bool:

@@ -21,8 +21,19 @@ from rowanseed.core.make.shared import (
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings, seams, simple_seams
 from rowanseed.core.make.workbench import ZIP, Workbench, pieces_of
-from rowanseed.core.pattern.making import Closure, ClosureKind, DetailKind, Difference, DifferenceKind, Join, Press
+from rowanseed.core.pattern.making import (
+    Closure,
+    ClosureKind,
+    DetailKind,
+    Difference,
+    DifferenceKind,
+    EdgePart,
+    Join,
+    LayerKind,
+    Press,
+)
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.walk import part_length
 
 ID = "plain seam"
 DRAWN_UP_FROM = 12.0
@@ -174,11 +185,20 @@ def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -
             "backstitch. Between them it stays open: its edges are felled to the zip's tape later.",
         )
     long = bench.zip_length(closure)
+    above = sum(part_length(bench.pattern, bench.size, p) for p in _not_lined(bench, join, closure))
+    long = long - above if long else None
     how_far = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
     return (
         f"{bench.seam_of(join)} from the {lower} up to {how_far}, {bench.margin(FREE_BELOW)} below the end of the "
         "zip; backstitch there. Above it stays open: its edges are felled to the zip's tape later.",
     )
+
+
+def _not_lined(bench: Workbench, join: Join, closure: Closure) -> Iterator[EdgePart]:
+    """The edges along a zip that the lining's seam does not have, where only a part of the garment is lined."""
+    of = {x.piece: x.of for x in bench.pattern.making.layers if x.kind is LayerKind.LINING}
+    behind = {(of.get(p.piece), p.edge) for p in join.a}
+    return (p for p in bench.joins[closure.join].a if (p.piece, p.edge) not in behind)
 
 
 def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
@@ -190,7 +210,7 @@ def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
             "the sides are easiest taken in before the sleeves are set",
             where_given=True,
         )
-    if bench.closes_side(join) or panels == {Panel.SLEEVE}:
+    if bench.closes_side(join) or bench.is_side_of_one_hand(join) or panels == {Panel.SLEEVE}:
         for other in bench.joins.values():
             # A cuff or a facing goes on later: only what sews the sleeve to the body comes before.
             there = bench.panels((*other.a, *other.b))

@@ -1,0 +1,86 @@
+"""A lining of a part of the garment: all but the sleeves, what is above its waist seam, or what is below.
+
+Where such a lining ends at a seam, its edge is turned in and felled over that seam by hand (common practice, no
+source).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Iterator
+from dataclasses import replace
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.derive.choice import LinedPart
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Derived, DerivedAs, Panel, Piece
+
+ALONG = "lining-along-"
+"""How the ids of the edges begin at which such a lining ends at a seam."""
+ABOVE = ("neck", "shoulder", "armhole", "yoke")
+
+
+def _is_below(piece: Piece) -> bool:
+    """Whether a piece hangs from a waist seam."""
+    return piece.has_edge("waist") and piece.has_edge("hem") and not any(piece.has_edge(edge) for edge in ABOVE)
+
+
+def of_part(pieces: tuple[Piece, ...], part: LinedPart) -> tuple[Piece, ...]:
+    """The pieces among those that could be lined that this part has."""
+    match part:
+        case LinedPart.ALL:
+            return pieces
+        case LinedPart.BODY:
+            return tuple(p for p in pieces if p.panel is not Panel.SLEEVE)
+        case LinedPart.UPPER:
+            return tuple(p for p in pieces if not _is_below(p))
+        case LinedPart.LOWER:
+            return tuple(p for p in pieces if _is_below(p))
+
+
+def parts_of(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[LinedPart, ...]:
+    """The parts of a garment that can be lined by themselves. A full skirt's lining would be drawn in with it."""
+    sleeved = any(p.panel is Panel.SLEEVE for p in pieces)
+    below = {p.id for p in pieces if _is_below(p)}
+    divided = bool(below) and len(below) < len(pieces)
+    flat = all(
+        join.difference.kind is not DifferenceKind.GATHERS
+        for join in pattern.making.joins
+        if any(p.piece in below and p.edge == "waist" for p in (*join.a, *join.b))
+    )
+    return (
+        LinedPart.ALL,
+        *((LinedPart.BODY,) if sleeved else ()),
+        *((LinedPart.UPPER,) if divided else ()),
+        *((LinedPart.LOWER,) if divided and flat else ()),
+    )
+
+
+def own_side(parts: tuple[EdgePart, ...], ids: Collection[str]) -> tuple[EdgePart, ...]:
+    return tuple(p for p in parts if p.piece in ids)
+
+
+def goes_on(pattern: Pattern, join: Join, ids: Collection[str]) -> bool:
+    """Whether the lining of these pieces has this seam, as far as it has its pieces, and a zip leaves any of it."""
+    a, b = own_side(join.a, ids), own_side(join.b, ids)
+    if not a or not b:
+        return False
+    closure = next((c for c in pattern.making.closures if c.join == join.id and c.to_mark is not None), None)
+    return closure is None or closure.to_mark is None or closure.to_mark[0] in ids or len(a) == len(join.a)
+
+
+def ends_at_seams(pattern: Pattern, pieces: tuple[Piece, ...], lined: tuple[Piece, ...]) -> Iterator[Finish]:
+    """The edges at which a lining of a part ends, along the seams that go on to what is not lined."""
+    ids, every = {p.id for p in lined}, {p.id for p in pieces}
+    for join in pattern.making.joins:
+        sewn = {p.piece for p in (*join.a, *join.b)}
+        if not sewn & ids or not sewn <= every or sewn <= ids or goes_on(pattern, join, ids):
+            continue
+        parts = own_side((*join.a, *join.b), ids)
+        zipped = any(c.join == join.id and c.to_mark is not None for c in pattern.making.closures)
+        yield Finish(
+            id=f"{ALONG}{join.id}",
+            name=f"Edge of the lining along the {lower_first(join.name)}{', at the zip' if zipped else ''}",
+            kind=FinishKind.TURNED,
+            parts=tuple(replace(p, piece=Derived(DerivedAs.LINING, p.piece).piece_id) for p in parts),
+        )
