@@ -531,6 +531,16 @@ def test_the_crotch_is_sewn_in_one_run_up_to_the_half_without_the_zip(where, fla
     assert f"from the waist at the {other}" in run and f"where the {flat}'s seam begins" in run
 
 
+@pytest.mark.parametrize("finish", [NeckFinish.FACING, NeckFinish.BIAS_BINDING, NeckFinish.BIAS_FACING])
+def test_a_keyhole_closes_above_by_a_button_and_a_loop_once_it_is_turned(finish):
+    made = project(
+        GarmentKind.TOP, neck=Neck(NeckShape.ROUND, finish), opening=Opening(Where.BACK, OpeningKind.KEYHOLE)
+    )
+    assert not made.gaps and before(made, "face-slit", "turn-slit", "loop-opening")
+    (buttons,) = (n for n in notions(made.garment, "A", made.size, CLOTH, overlocker=False) if n.sort is Sort.BUTTONS)
+    assert buttons.what.startswith("Buttons: 1,")
+
+
 # ---------------------------------------------------------------- slits and vents
 
 

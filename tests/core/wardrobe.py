@@ -870,6 +870,7 @@ WARDROBE = {
     "ties": lambda: _opened(ClosureKind.TIES),
     "lacing": lambda: _opened(ClosureKind.LACING),
     "buttons": lambda: _opened(ClosureKind.BUTTONS),
+    "button and loop": lambda: _opened(ClosureKind.BUTTON_LOOP),
     "fly": lambda: skirt(zipped=ClosureKind.FLY_ZIP),
     "fly with its pieces": fly,
     "separating zip": separating,

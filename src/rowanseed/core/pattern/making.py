@@ -79,6 +79,7 @@ class ClosureKind(Worded):
     LACING = "lacing"
     ELASTIC = "elastic"
     TIES = "ties"
+    BUTTON_LOOP = "button-loop", "button and loop"
 
 
 @dataclass(frozen=True)

@@ -13,11 +13,13 @@ from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes, closes_an_edge, opening_half
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
-from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, FinishKind
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, PointKind
 
 SLIT, SHORTEST = 140.0, 50.0
 """The usual length of a slit at the neck, in mm, and the least."""
+BUTTON_BELOW = 6.0
+"""The button's middle lies so far below the neck, in mm."""
 BELOW = 45.0
 """So much of the piece is left below its end, for the facing."""
 
@@ -60,9 +62,29 @@ def adds(build: Build) -> None:
         Detail("slit", f"{kind.words.capitalize()} at the neck", DetailKind.FACED_SLIT, pieces=(by,), on=(own.id,))
     )
     if kind is OpeningKind.KEYHOLE:
-        build.assumed["features.opening.kind"] = (
-            "a keyhole is drafted by its middle line; what closes it at the top is sewn by your booklet"
-        )
+        _closed_above(build, own.id)
+
+
+def _closed_above(build: Build, piece: str) -> None:
+    """A keyhole closes at the neck, by a button and a loop unless the booklet has something else."""
+    neck = next((id for id in build.along.get("neck", ()) if id), None)
+    if neck is None:
+        return
+    build.closures.append(Closure("opening", ClosureKind.BUTTON_LOOP, neck))
+    build.point(
+        piece,
+        InnerPoint(
+            "keyhole-button",
+            PointKind.BUTTON,
+            {
+                size.name: (build.edge(piece, "neck", size)[-1].end[0] + BUTTON_BELOW, 0.0)
+                for size in build.figures.sizes
+            },
+        ),
+    )
+    build.assumed["features.opening.kind"] = (
+        "a keyhole is drafted by its middle line, and closed above by a button and a loop"
+    )
 
 
 def _long(build: Build) -> float:
