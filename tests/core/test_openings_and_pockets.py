@@ -735,6 +735,17 @@ def test_one_pocket_on_the_left_and_another_on_the_right_of_one_place():
     assert "the left one as it is worn and no other" in told(made, "sew-on-pocket-edges")
 
 
+@pytest.mark.parametrize("kind", ALONE)
+def test_pockets_said_for_each_hand_by_itself_are_told_apart(kind):
+    """Two entries of one kind, left and right: no two steps and no two pieces have one name."""
+    place = ALONE[kind][1]
+    pockets = tuple(Pocket(kind, place, hand) for hand in (Hand.LEFT, Hand.RIGHT))
+    made = project(GarmentKind.TROUSERS, waist=Waist.ELASTIC_CASING, pockets=pockets)
+    titles = [step.title for step in made.steps]
+    names = [piece.name for piece in made.pattern.pieces]
+    assert len(titles) == len(set(titles)) and len(names) == len(set(names)) and not made.gaps
+
+
 def test_a_breast_pocket_is_on_the_left_unless_it_is_said():
     assert Pocket(PocketKind.PATCH, PocketPlace.CHEST).hands is Hand.LEFT
     assert Pocket(PocketKind.PATCH, PocketPlace.CHEST, Hand.BOTH).count == 2

@@ -43,7 +43,10 @@ def told_apart(build: Build, pocket: Pocket, name: str, *kinds: PocketKind) -> s
 
 def on_hand(pocket: Pocket, name: str) -> str:
     """The name of what is made there: of one alone it says on which hand, of two it is in the plural."""
-    return f"{name}s" if pocket.hands is Hand.BOTH else f"{name}, on the {pocket.hands.value}"
+    if pocket.hands is Hand.BOTH:
+        return f"{name}s"
+    said = name.startswith(pocket.hands.value.capitalize())
+    return name if said else f"{name}, on the {pocket.hands.value}"
 
 
 def asks_for(*kinds: PocketKind) -> Callable[[Description], bool]:

@@ -12,7 +12,7 @@ from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import split_sides
-from rowanseed.core.compose.pocket_places import asks_for, misplaced, pockets_of
+from rowanseed.core.compose.pocket_places import asks_for, misplaced, pockets_of, told_apart
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind, Mark, MarkKind, Panel
@@ -57,7 +57,8 @@ def _bags(build: Build, pocket: Pocket, id: str) -> None:
             "top": straight(corners[2], (0.0, 0.0)),
         }
 
-    build.piece(id, "Pocket bag", draw, panel=Panel.OTHER, count=4 if both else 2, pair=True)
+    bag = told_apart(build, pocket, "Pocket bag", PocketKind.IN_SEAM)
+    build.piece(id, bag, draw, panel=Panel.OTHER, count=4 if both else 2, pair=True)
     build.join(
         f"{id}-round",
         "Round of the pocket bags" if both else "Round of the pocket bag",
