@@ -23,8 +23,6 @@ POINTED = 12.0
 CLOSED = (LiningMethod.SEWN_IN, LiningMethod.BY_HAND)
 FOLDED_ONCE = (HemKind.TURNED, HemKind.BLIND, HemKind.BY_HAND)
 """Hems that may be folded once, with a lining sewn to their raw edge."""
-LEAST_BAGGED = 20.0
-"""A hem that a lining is sewn to is turned up at least so much, in mm."""
 TECHNIQUES = {
     HemKind.NARROW: "narrow-hem",
     HemKind.BLIND: "blind-hem",

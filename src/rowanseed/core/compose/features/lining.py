@@ -17,10 +17,11 @@ from rowanseed.core.compose.description import (
     Waist,
 )
 from rowanseed.core.compose.feature import Body, Feature, Found
-from rowanseed.core.compose.hems import FOLDED_ONCE, LEAST_BAGGED
+from rowanseed.core.compose.hems import FOLDED_ONCE
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.waists import fullness
 from rowanseed.core.derive.lining_graph import LINING
+from rowanseed.core.make.techniques.lining_to_hem import LEAST_HEM
 from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, PointKind, Role
 
@@ -140,7 +141,7 @@ def forbids(d: Description) -> Found:
                 "A bagged lining is sewn to the raw edge of a hem that is folded once: choose one turned up, blind or "
                 "by hand, or a lining that is sewn in.",
             )
-        if f.hem.depth is not None and f.hem.depth < LEAST_BAGGED:
+        if f.hem.depth is not None and f.hem.depth < LEAST_HEM:
             yield "features.hem.depth", "A hem with a bagged lining sewn to it is at least 2 cm (3/4 in) deep."
         return
     if f.neck.finish not in (None, NeckFinish.LINING):

@@ -67,8 +67,11 @@ def adds(build: Build) -> None:
 
 def _closed_above(build: Build, piece: str) -> None:
     """A keyhole closes at the neck, by a button and a loop unless the booklet has something else."""
-    neck = next((id for id in build.along.get("neck", ()) if id), None)
+    neck = next(iter(build.along.get("neck", ())), None)
     if neck is None:
+        build.assumed["features.opening.kind"] = (
+            "a keyhole is drafted by its middle line; what closes it at the top is sewn by your booklet"
+        )
         return
     build.closures.append(Closure("opening", ClosureKind.BUTTON_LOOP, neck))
     build.point(
