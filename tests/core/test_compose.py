@@ -281,7 +281,6 @@ REFUSED = [
     (dress(opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)), "features.opening.kind", "needs a seam there"),
     (dress(neck=Neck(finish=NeckFinish.COLLAR)), "features.collar", "which collar"),
     (dress(skirt=Skirt(SkirtKind.GATHERED)), "features.waist", "waist seam"),
-    (dress(front=Side(shaping=(Shaping.SHOULDER_TUCK_LEFT,))), "features.front.shaping", "not drafted here yet"),
     (dress(front=Side(Centre.OPEN), back=Side(Centre.OPEN)), "features.back.centre", "both open"),
     (replace(dress(), sizes=("10", "12"), body_chart={"bust": {"10": 830.0}}), "body_chart.bust", "Size 12 is missing"),
     (

@@ -25,6 +25,7 @@ from rowanseed.core.cloth.matching import (
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.geometry.outline import Point, without_repeats
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Problem
+from rowanseed.core.pattern.opened_out import with_unlike_opened
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Grain, Piece, Role
 from rowanseed.core.pattern.seamline import lines
@@ -87,8 +88,11 @@ def derived(
 def to_cut(
     garment: Pattern, size: str, reckoning: ClothChoices, members: tuple[tuple[Member, Pattern], ...] = ()
 ) -> Pattern:
-    """All there is to cut: the garment, what is cut to the measure, and the batch's other garments."""
-    return together(with_rectangles(garment, size, reckoning.rectangles), size, members)
+    """All there is to cut: the garment, what is cut to the measure, and the batch's other garments.
+
+    Pieces that are unlike left and right are opened out.
+    """
+    return with_unlike_opened(together(with_rectangles(garment, size, reckoning.rectangles), size, members))
 
 
 # ---------------------------------------------------------------- as a layout problem

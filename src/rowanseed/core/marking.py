@@ -12,6 +12,7 @@ from rowanseed.core.base.units import Units, format_allowance
 from rowanseed.core.cloth.cloth import Cloth, Fibre, Structure, Surface
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.pattern.making import Making
+from rowanseed.core.pattern.opened_out import drawn_name
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Piece, PointKind, Role
 
 SHEER = 80.0
@@ -66,8 +67,8 @@ class MarksUsed:
 
     def mark(self, piece: Piece, mark: Mark) -> bool:
         if mark.kind is MarkKind.ZIP_END:
-            return (piece.own_id, mark.id) in self.zips
-        return (piece.own_id, mark.edge) in self.edges
+            return (piece.own_id, drawn_name(mark.id)) in self.zips
+        return (piece.own_id, drawn_name(mark.edge)) in self.edges
 
     def lines(self, piece: Piece) -> bool:
         """Whether anything folds, turns or places something on a piece."""

@@ -78,7 +78,7 @@ def to_cut_once(
     garment: Pattern, size: str, reckoning: ClothChoices, members: tuple[tuple[Member, Pattern], ...]
 ) -> Pattern:
     """All there is to cut: the garment, rectangles, the batch's other garments."""
-    if not members and not reckoning.rectangles:
+    if not members and not reckoning.rectangles and not any(piece.one_sided for piece in garment.pieces):
         return garment
     return _to_cut(Same(garment), size, reckoning, tuple((member, Same(pattern)) for member, pattern in members))
 

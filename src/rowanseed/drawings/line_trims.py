@@ -114,6 +114,19 @@ def sewn_on(dressed: Dressed) -> Iterator[Stroke]:
     yield from _back_belt(dressed)
     yield from _front_band(dressed)
     yield from _pockets(dressed)
+    yield from _on_one_hand(dressed)
+
+
+def _on_one_hand(dressed: Dressed) -> Iterator[Stroke]:
+    """A tuck or a pleat on one hand only: its two lines, down from its edge as far as it is held and falls."""
+    for one in dressed.pieces:
+        for alone in one.piece.one_sided:
+            mark = one.piece.mark(alone.mark)
+            x, y = along(one.edges[mark.edge], mark.distance[dressed.size], from_end=mark.anchor == "end")
+            part = "front" if dressed.is_front else "back"
+            for beside, falls in ((-3.0, 1.0), (5.0, 2.2)):
+                down = [(x, y + beside), (x + falls * alone.long, y + beside)]
+                yield Stroke(part, down, Line.FINE, dressed.hands(alone.hand))
 
 
 # ---------------------------------------------------------------- along an edge

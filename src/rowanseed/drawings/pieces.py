@@ -11,6 +11,7 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.geometry.outline import Point, bounds, chain_length, point_at
+from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
@@ -92,7 +93,7 @@ def rows(
 def draw_nest(pattern: Pattern, size: str, thread: str, pieces: Sequence[Piece]) -> str:
     """Every piece with its nest of sizes; the size in use drawn full and in the thread's colour."""
     sizes = pattern.envelope.sizes
-    placed, wide, tall, letter = row(pieces, size, sizes)
+    placed, wide, tall, letter = row([opened_out(piece) for piece in pieces], size, sizes)
     root = drawing(
         wide,
         tall,

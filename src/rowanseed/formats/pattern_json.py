@@ -45,6 +45,7 @@ from rowanseed.core.pattern.pieces import (
     LineKind,
     Mark,
     MarkKind,
+    OneSided,
     Panel,
     Piece,
     PointKind,
@@ -115,6 +116,15 @@ class _InnerPoint(Strict):
     hand: Literal["left", "right"] | None = None
 
 
+class _OneSided(Strict):
+    id: str
+    mark: str
+    hand: Literal["left", "right"]
+    deep: Number = Field(gt=0, le=500)
+    long: Number = Field(gt=0, le=2000)
+    taken: Taken = Taken.TUCK
+
+
 class _Derived(Strict):
     kind: DerivedAs
     of: str
@@ -133,6 +143,7 @@ class _Piece(Strict):
     darts: list[_Dart] = []
     lines: list[_InnerLine] = []
     points: list[_InnerPoint] = []
+    one_sided: list[_OneSided] = []
     panel: Panel = Panel.OTHER
     collar: bool = False
     derived: _Derived | None = None
@@ -369,6 +380,7 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
         darts=tuple(Dart(d.id, d.edge, d.legs, d.point, d.taken) for d in model.darts),
         lines=tuple(InnerLine(line.id, line.kind, line.ends) for line in model.lines),
         points=tuple(InnerPoint(point.id, point.kind, point.at, point.hand) for point in model.points),
+        one_sided=tuple(OneSided(o.id, o.mark, o.hand, o.deep, o.long, o.taken) for o in model.one_sided),
         panel=model.panel,
         collar=model.collar,
         derived=Derived(**dict(model.derived)) if model.derived else None,
@@ -491,6 +503,7 @@ def _piece_document(piece: Piece) -> dict[str, Any]:
         "darts": [_plain(dart) for dart in piece.darts],
         "lines": [_plain(line) for line in piece.lines],
         "points": [_plain(point) for point in piece.points],
+        **({"one_sided": [_plain(one) for one in piece.one_sided]} if piece.one_sided else {}),
         "panel": piece.panel.value,
         "collar": piece.collar,
         "derived": _plain(piece.derived),

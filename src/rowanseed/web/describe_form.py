@@ -117,6 +117,7 @@ FRONT_SHAPED = (
     d.Shaping.GATHERS_UNDER_YOKE,
     d.Shaping.TUCKS,
     d.Shaping.PLEATS,
+    d.Shaping.SHOULDER_TUCK_LEFT,
 )
 BACK_SHAPED = (
     d.Shaping.WAIST_DART,

@@ -103,7 +103,7 @@ def _alike(listed: Listed, piece: Piece) -> float:
     if not a or not b:
         return 0.0
     alike = len(a & b) / len(a | b)
-    fold = any(cut.fold for cut in piece.cuts)
+    fold = any(piece.lies_on_fold(cut) for cut in piece.cuts)
     if alike and listed.cuts and any(cut.fold for cut in listed.cuts) == fold:
         alike += 0.05
     return alike
@@ -141,10 +141,13 @@ def _different(listed: Listed, piece: Piece) -> tuple[str, str]:
             if cut.role is Role.LINING:
                 return f"Your list cuts the {listed.name.lower()} from lining too. Is it lined?", "features.lining.of"
             continue
+        if cut.fold and piece.one_sided:
+            asked = f"Your list cuts the {listed.name.lower()} on the fold. Are its left and right alike?"
+            return asked, f"features.{half}.shaping"
         if cut.fold and not own.fold:
             asked = f"Your list cuts the {listed.name.lower()} on the fold. Has it no seam at its centre?"
             return asked, f"features.{half}.centre"
-        if own.fold and not cut.fold:
+        if piece.lies_on_fold(own) and not cut.fold:
             asked = f"Your list cuts {cut.count} of the {listed.name.lower()}, not on the fold. Has it a centre seam?"
             return asked, f"features.{half}.centre"
         if cut.count and cut.count != own.count:

@@ -150,6 +150,7 @@ def derived(
         darts=darts,
         lines=piece.lines,
         points=(),
+        one_sided=piece.one_sided if made is None else (),
         panel=piece.panel,
     )
 

@@ -132,6 +132,22 @@ class Dart:
         return self.taken is not Taken.DART
 
 
+@dataclass(frozen=True)
+class OneSided:
+    """A tuck or a pleat on one hand only, left or right as worn, of a piece that is drawn as a half on its fold.
+
+    The half is drawn without it. To be cut the piece is opened out, slashed from the mark on its edge along the grain
+    and swung open there by `deep` mm (see `opened_out`); the fold is held for `long` mm.
+    """
+
+    id: str
+    mark: str
+    hand: str
+    deep: float
+    long: float
+    taken: Taken = Taken.TUCK
+
+
 class LineKind(Worded):
     LENGTHEN_SHORTEN = "lengthen-shorten", "lengthen or shorten here"
     FOLD = "fold", "fold line"
@@ -242,6 +258,8 @@ class Piece:
     darts: tuple[Dart, ...] = ()
     lines: tuple[InnerLine, ...] = ()
     points: tuple[InnerPoint, ...] = ()
+    one_sided: tuple[OneSided, ...] = ()
+    """What one hand has alone; the other is as it is drawn."""
     panel: Panel = Panel.OTHER
     collar: bool = False
     """A collar: its under layer is cut a little smaller."""
@@ -263,6 +281,10 @@ class Piece:
     @property
     def frame(self) -> str:
         return self.drawn_on or self.id
+
+    def lies_on_fold(self, cut: Cut) -> bool:
+        """Whether it is cut on the fold: a piece that is unlike left and right is drawn so, and cut whole."""
+        return cut.fold is not None and not self.one_sided
 
     def has_edge(self, name: str) -> bool:
         return any(edge.name == name for edge in self.edges)

@@ -63,9 +63,23 @@ def _of_piece(piece: Piece, sizes: tuple[str, ...], views: set[str]) -> Iterator
                 yield Gap(piece.id, "", f"It is cut for a view “{view}” that the envelope does not have.")
         if cut.selvedge is not None and cut.selvedge not in edges:
             yield Gap(piece.id, "", f"The edge “{cut.selvedge}” that lies along the selvedge is not one of its own.")
+    yield from _of_one_hand(piece)
     for mark in piece.marks:
         if any(not math.isfinite(mm) for mm in mark.distance.values()):
             yield Gap(piece.id, "", f"The mark “{mark.id}” has a distance that is no number.")
+
+
+def _of_one_hand(piece: Piece) -> Iterator[Gap]:
+    """What only one hand has is let in where a half on the fold is opened out, on one of its own edges."""
+    edges = {mark.id: mark.edge for mark in piece.marks}
+    folds = {cut.fold for cut in piece.cuts}
+    for one in piece.one_sided:
+        if None in folds or len(folds) != 1:
+            yield Gap(piece.id, "", f"“{one.id}” is on one hand only: the piece is cut on one fold, and only so.")
+        if edges.get(one.mark) is None or edges[one.mark] in folds:
+            yield Gap(piece.id, "", f"“{one.id}” is on one hand only, at a mark “{one.mark}” that no edge of it has.")
+    if len({one.hand for one in piece.one_sided}) > 1:
+        yield Gap(piece.id, "", "What is on one hand only is all on the same hand.")
 
 
 def _of_graph(pattern: Pattern) -> Iterator[Gap]:

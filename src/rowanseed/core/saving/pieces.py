@@ -33,8 +33,8 @@ def body_hems(pattern: Pattern) -> frozenset[str]:
 
 
 def main_fold(piece: Piece) -> str | None:
-    """The edge that lies on the fold of the main cloth."""
-    return next((cut.fold for cut in piece.cuts if cut.fold and cut.role is Role.MAIN), None)
+    """The edge that lies on the fold of the main cloth; none of a piece that is unlike left and right."""
+    return next((cut.fold for cut in piece.cuts if piece.lies_on_fold(cut) and cut.role is Role.MAIN), None)
 
 
 def main_pieces(pattern: Pattern, view: str) -> list[Piece]:
@@ -55,7 +55,7 @@ def cut_apart(pattern: Pattern, ids: set[str], *, selvedge: bool = False) -> Pat
     pieces, joins = [], list(pattern.making.joins)
     for piece in pattern.pieces:
         folds: set[str | None] = {cut.fold for cut in piece.cuts if cut.fold and cut.role is Role.MAIN}
-        if piece.id not in ids or not folds:
+        if piece.id not in ids or not folds or piece.one_sided:
             pieces.append(piece)
             continue
         edges = tuple(replace(e, allowance=SEAM_ADDED) if e.name in folds else e for e in piece.edges)

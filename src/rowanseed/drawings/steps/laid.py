@@ -22,10 +22,11 @@ from rowanseed.core.make.operation import Act, Meant, Operation
 from rowanseed.core.make.workbench import ENDS, Workbench, workbench
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import EdgePart, Join, Press
+from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
+from rowanseed.core.pattern.pieces import Dart, LineKind, MarkKind, Panel, Piece, PointKind
 from rowanseed.core.pattern.seamline import mark_distance
-from rowanseed.core.printing.lines import upright
+from rowanseed.core.printing.lines import dart_runs, upright
 from rowanseed.drawings.steps.paper import Paper, dot, exterior, rings
 from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on, opened_from
 from rowanseed.drawings.steps.stitching import arrow, stitching
@@ -36,6 +37,8 @@ OPENED = frozenset({Act.PRESS, Act.UNDERSTITCH, Act.TOPSTITCH, Act.TRIM, Act.CLI
 FROM_RIGHT = frozenset({Act.UNDERSTITCH, Act.TOPSTITCH})
 ON_WRONG_SIDE = frozenset({Act.FUSE, Act.BACK, Act.MARK, Act.PRESS, Act.PAD, Act.DART})
 MOST_PIECES = 4
+ONE_SIDED = "one-sided"
+"""The technique whose piece is shown opened out: what one hand has is not on the half that is drawn."""
 CORNER = 0.7
 """How far from the seam, as a share of its depth, the corner of the upper piece is turned back."""
 
@@ -362,7 +365,9 @@ def _by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None
     right = op.act not in ON_WRONG_SIDE
     lyings, across = [], 0.0
     for name in shown:
-        lying = as_drawn(bench.piece(name), bench.size, right_side_up=right)
+        piece = bench.piece(name)
+        shown_whole = opened_out(piece) if op.technique == ONE_SIDED else piece
+        lying = as_drawn(shown_whole, bench.size, right_side_up=right)
         left, top, over, low = bounds(lying.cutting())
         lyings.append(_moved(lying, across - left, -low))
         across += (over - left) + max(30.0, (low - top) * 0.06)
@@ -432,17 +437,22 @@ def _worked_edges(paper: Paper, bench: Workbench, op: Operation, lying: Lying, e
             arrow(paper, run)
 
 
+def _worked_darts(op: Operation, piece: Piece) -> tuple[Dart, ...]:
+    """The darts that a step sews, or the tucks and pleats that it folds."""
+    if op.technique not in (ONE_SIDED, "folds", "darts"):
+        return piece.darts
+    return tuple(dart for dart in piece.darts if dart.is_folded is (op.technique != "darts"))
+
+
 def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
     """Darts, pleat and fold lines, buttons, buttonholes, pocket corners, where the step is about them."""
     piece, size = lying.piece, lying.size
     width = paper.letter * 0.14
-    if op.act in (Act.DART, Act.FOLD) or any(word in op.technique for word in ("dart", "folds", "pleat", "tuck")):
-        for dart in piece.darts:
-            chain = piece.shapes[size].edges[dart.edge]
-            legs = [point_at(chain, mark_distance(piece, size, piece.mark(leg))) for leg in dart.legs]
-            end = lying.move(upright(dart.point[size]))
-            for leg in legs:
-                paper.line([lying.move(upright(leg)), end], width, f"{number(paper.letter * 0.4)} 4")
+    if op.act in (Act.DART, Act.FOLD) or any(
+        word in op.technique for word in ("dart", "folds", "pleat", "tuck", ONE_SIDED)
+    ):
+        for run in (run for dart in _worked_darts(op, piece) for run in dart_runs(piece, size, dart)):
+            paper.line([lying.move(upright(p)) for p in run], width, f"{number(paper.letter * 0.4)} 4")
     for line in piece.lines:
         if line.kind in (LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT) and size in line.ends:
             paper.line([lying.move(upright(p)) for p in line.ends[size]], width * 0.8, "10 5", stroke=INK)

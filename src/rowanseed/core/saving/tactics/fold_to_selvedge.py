@@ -10,7 +10,7 @@ from rowanseed.core.saving.tactic import Cost, Garment, Tactic
 
 def _is_offered(garment: Garment) -> bool:
     """A back that may be cut against the selvedges while a front stays on the fold."""
-    panels = {piece.panel for piece, cut in garment.pieces if cut.fold}
+    panels = {piece.panel for piece, cut in garment.pieces if piece.lies_on_fold(cut)}
     return garment.role is Role.MAIN and {Panel.FRONT, Panel.BACK} <= panels
 
 
