@@ -194,7 +194,7 @@ def test_no_seam_to_save_cloth_goes_down_a_front_that_is_unlike():
 
 @pytest.mark.parametrize(
     "alteration",
-    [Alteration("seam", 20.0, "sides"), Alteration("forward-shoulder", 6.0)],
+    [Alteration("seam", 20.0, "sides"), Alteration("bust", 15.0), Alteration("forward-shoulder", 6.0)],
     ids=lambda one: one.kind,
 )
 def test_an_altered_front_keeps_its_tuck(alteration):

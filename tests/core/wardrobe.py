@@ -27,6 +27,7 @@ from rowanseed.core.pattern.pieces import (
     LineKind,
     Mark,
     MarkKind,
+    OneSided,
     Panel,
     Piece,
     PointKind,
@@ -745,6 +746,15 @@ def folded(taken):
     return replace(made, pieces=pieces)
 
 
+def unlike(taken):
+    """A front with a tuck or a pleat on its left shoulder alone."""
+    made = _Garment()
+    place = Mark("tuck", MarkKind.DART_LEG, "shoulder", "start", {SIZE: 50.0})
+    body(made, front_more=[place])
+    made.pieces[0] = replace(made.pieces[0], one_sided=(OneSided("tuck", "tuck", "left", 30.0, 60.0, taken),))
+    return armholes(neck(made)).pattern()
+
+
 def strapped(kind):
     """Straps with one end caught and one that is closed."""
 
@@ -880,6 +890,8 @@ WARDROBE = {
     "hooks": lambda: skirt(zipped=ClosureKind.HOOK_AND_EYE),
     "waist pleats": lambda: folded(Taken.PLEAT),
     "waist tucks": lambda: folded(Taken.TUCK),
+    "tuck on one shoulder": lambda: unlike(Taken.TUCK),
+    "pleat on one shoulder": lambda: unlike(Taken.PLEAT),
     "pleated band": pleated_band,
     "contour band": lambda: skirt(waist="contour band", zipped=ClosureKind.INVISIBLE_ZIP),
     "all-in-one facing": all_in_one,

@@ -55,17 +55,22 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
         other = join.a if side is join.b else join.b
         # A band sewn to the garment follows it; of two bands the one that has not been changed yet follows the other.
         is_free = Panel.BAND not in _panels(pattern, other) or not {part.piece for part in side} & moved
-        if panels == {Panel.BAND} and is_free:
+        if panels == {Panel.BAND} and is_free and not any(_lies_on_a_shape(pattern, size, part) for part in side):
             return _fit_bands(pattern, size, join, side, off * sign)
         if panels == {Panel.SLEEVE} and all(part.edge == "cap" for part in side):
             # Of a sleeve in two pieces the upper one has the cap.
             upper = max(side, key=lambda part: part_length(pattern, size, part))
             name = upper.piece
-            fitted = _fit_cap(pattern, size, upper, off * sign)
+            fitted = _fit_cap(pattern, size, name, side, off * sign)
             changed = any(part.piece in moved for part in other)
             why = "its cap goes into the changed armhole with the same ease" if changed else "its cap keeps its length"
             return fitted, {name: why}
     return None
+
+
+def _lies_on_a_shape(pattern: Pattern, size: str, part: EdgePart) -> bool:
+    """Whether a facing is drawn on a piece of the garment: it was altered with it, and does not stretch it now."""
+    return frame_of(pattern, size, part.piece).panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
 
 
 def _panels(pattern: Pattern, parts: tuple[EdgePart, ...]) -> set[Panel]:
@@ -108,12 +113,16 @@ def fit_edge(pattern: Pattern, size: str, part: EdgePart, by: float) -> Pattern:
     return fitted
 
 
-def _fit_cap(pattern: Pattern, size: str, part: EdgePart, by: float) -> Pattern:
-    """Raise or lower a sleeve's cap so that its seam line grows by `by` mm."""
-    goal = part_length(pattern, size, part) + by
+def _fit_cap(pattern: Pattern, size: str, sleeve: str, caps: tuple[EdgePart, ...], by: float) -> Pattern:
+    """Raise or lower a sleeve's cap, its under sleeve's with it, so that their seam line grows by `by` mm."""
+
+    def long(of: Pattern) -> float:
+        return sum(part_length(of, size, cap) for cap in caps)
+
+    goal = long(pattern) + by
 
     def missing(height: float) -> float:
-        return goal - part_length(raise_cap(pattern, size, part.piece, height), size, part)
+        return goal - long(raise_cap(pattern, size, sleeve, height))
 
     # The secant through two heights: the length grows almost evenly with the height.
     one, two = 0.0, by * 0.7 or 1.0
@@ -123,4 +132,4 @@ def _fit_cap(pattern: Pattern, size: str, part: EdgePart, by: float) -> Pattern:
             break
         one, two, left = two, two - right * (two - one) / (right - left), right
         right = missing(two)
-    return raise_cap(pattern, size, part.piece, two)
+    return raise_cap(pattern, size, sleeve, two)

@@ -9,7 +9,9 @@ from rowanseed.core.compose.bodice import BUST_DART, SHOULDER_DART, Upper, has_w
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Centre, Description, Shaping, Side
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart
 from rowanseed.core.pattern.pieces import Dart, InnerPoint, LineKind, Mark, MarkKind, Panel, PointKind
 
@@ -135,12 +137,33 @@ def panel_levels(
     )
 
 
+# ---------------------------------------------------------------- the bust point
+
+
+def mark_bust(build: Build, half: Half, id: str, extra: Callable[[Upper], float] = lambda block: 0.0) -> None:
+    """The bust point on the front of a woman's garment, from which a full bust is adjusted. `extra` is how far the
+    piece was widened at its centre. Fullness from folds or gathers gives room without it, and has none."""
+    side, piece = side_of(build, half), build.pieces[id]
+    if not half.is_front or build.description.figure not in (Figure.WOMEN, Figure.UNISEX):
+        return
+    if side.has(*SHAPED, Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE):
+        return
+    if not half.princess and not all(piece.has_edge(edge) for edge in (lower_edge(build), "side", "armhole")):
+        return
+    at = {
+        size.name: ((block := upper(build, size, half)).bust_point[0], block.bust_point[1] + extra(block))
+        for size in build.figures.sizes
+    }
+    build.point(id, InnerPoint("bust", PointKind.BUST, at))
+
+
 # ---------------------------------------------------------------- darts
 
 
 def shape_with_darts(build: Build, half: Half, id: str, extra: Callable[[Upper], float] = lambda block: 0.0) -> None:
-    """Bust, waist and shoulder darts; `extra` is how far the piece was widened at its centre."""
+    """Bust point, bust, waist and shoulder darts; `extra` is how far the piece was widened at its centre."""
     side = side_of(build, half)
+    mark_bust(build, half, id, extra)
     if half.is_front and side.has(Shaping.BUST_DART):
         take_dart(
             build,

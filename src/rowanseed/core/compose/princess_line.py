@@ -8,7 +8,7 @@ from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Shaping
 from rowanseed.core.compose.drafting import DOWN, backwards, curve, straight, y_at
-from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, side_of
+from rowanseed.core.compose.panels import Half, centre_of, lower_edge, mark_bust, new_panel, panel_levels, side_of
 from rowanseed.core.geometry.outline import Chain, Point, lerp
 
 CUT_IN = 0.22
@@ -98,6 +98,7 @@ def cut_in_two(
         build, half, other, lambda block, x: y_at(line(block, inner=False), x), lambda block, x: block.outer(x)
     )
     half.princess = f"princess-{half.name}"
+    mark_bust(build, half, id)
     build.join(
         half.princess,
         f"Princess seams, {half.name}",

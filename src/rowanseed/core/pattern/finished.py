@@ -5,20 +5,23 @@ from __future__ import annotations
 import math
 
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import VENT_EDGE, LayerKind
+from rowanseed.core.pattern.making import VENT_EDGE
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, LineKind, Panel, Piece, Role
+from rowanseed.core.pattern.seamline import mark_distance
 
 MEASURE_OF = {"bicep": "upper_arm"}
 """Levels that are named otherwise than the body's measure."""
 
 
 def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
-    """Measure → mm round the garment at that level, darts and overlaps not deducted; a sleeve counts once.
+    """Measure → mm round the garment at that level, less what darts at an edge of that level take in; other darts and
+    overlaps are not deducted, and a sleeve counts once.
 
     Compare two states of one pattern: what neither changes cancels out.
     """
-    layers = {layer.piece for layer in pattern.making.layers if layer.kind is not LayerKind.UNDERLINING}
+    # An underlining or an interlining is cut from the piece itself, which is measured all the same.
+    layers = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     out: dict[str, float] = {}
     for piece, cut in pattern.pieces_for(Role.MAIN, view):
         if piece.id in layers:
@@ -27,8 +30,17 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
             if line.kind is LineKind.LEVEL:
                 a, b = line.ends[size]
                 measure = MEASURE_OF.get(line.id, line.id)
-                out[measure] = out.get(measure, 0.0) + math.dist(a, b) * _times(piece, cut)
+                wide = math.dist(a, b) - _taken_in(piece, size, line.id)
+                out[measure] = out.get(measure, 0.0) + wide * _times(piece, cut)
     return out
+
+
+def _taken_in(piece: Piece, size: str, edge: str) -> float:
+    """What the darts of an edge take in, in mm: a waist dart at the seam that is the waist."""
+    legs = [
+        [mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs] for dart in piece.darts if dart.edge == edge
+    ]
+    return sum(abs(one - other) for one, other in legs)
 
 
 def _times(piece: Piece, cut: Cut) -> int:

@@ -4,35 +4,59 @@ from __future__ import annotations
 
 from shapely.geometry import MultiPoint, Polygon
 
-from rowanseed.core.alter.bust import DART_SHORT_OF_POINT, MOST, change_bust, has_bust, hinge_share
+from rowanseed.core.alter.bust import MOST, change_bust, has_bust
+from rowanseed.core.alter.bust_swing import DART_SHORT_OF_POINT, hinge_share, lower_edge
 from rowanseed.core.alter.kind import AlterationKind, OnTissue
-from rowanseed.core.pattern.pieces import Panel, PointKind
+from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.core.pattern.seamline import mark_point
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
     half = told.show(told.alteration.by / 2)
-    front = next((piece for piece in told.pattern.pieces if piece.panel is Panel.FRONT), None)
-    if front is not None and front.has_edge("princess"):
+    front = next((p for p in told.pattern.pieces if any(q.kind is PointKind.BUST for q in p.points)), None)
+    if front is None or front.has_edge("princess"):
         return _princess(told, half)
     share = hinge_share(told.pattern, told.size) or 0.0
+    low = lower_edge(front)
+    begins = "the middle of the waist dart" if _waist_darts(front) else f"the {low}"
     swing = (
         f"Swing the side out until the slash is {half} wide at the bust point, its edges below parallel."
         if told.more
         else f"Lap the slash by {half} at the bust point, its edges parallel below."
     )
     return (
-        f"Draw a line from the hem straight up to the bust point, and on to the armhole, {share:.0%} of it above the "
+        f"Draw a line from {begins} straight up to the bust point, and on to the armhole, {share:.0%} of it above the "
         "underarm.",
         "Draw a second line from the side seam, a little below the bust point's level, to the bust point.",
         f"Slash along both; leave a hinge at the armhole. {swing}",
-        "Cut the centre across below the bust and lower it until the hem is level. Fill the gaps with paper.",
+        f"Cut the centre across below the bust and lower it until the {low} is level. Fill the gaps with paper.",
         "Mark the new bust point in the middle of the gap, at the lowered level.",
         f"The opening at the side is the bust dart: its point ends {told.show(DART_SHORT_OF_POINT)} short of the new "
         "bust point. Fold it closed, pressed down, and cut the side edge through.",
-        f"The waist and hip of the front are {told.figure} {'wider' if told.more else 'narrower'} too. Where that is "
-        f"not wanted, {'take in' if told.more else 'let out'} the side seams there by as much.",
+        _below(told, front, half),
         *_pocket(told),
+    )
+
+
+def _waist_darts(front: Piece) -> bool:
+    return any(dart.edge == "waist" for dart in front.darts)
+
+
+def _below(told: OnTissue, front: Piece, half: str) -> str:
+    """What becomes of the width at the lower end."""
+    if lower_edge(front) == "hem":
+        return (
+            f"The waist and hip of the front are {told.figure} {'wider' if told.more else 'narrower'} too. Where that "
+            f"is not wanted, {'take in' if told.more else 'let out'} the side seams there by as much."
+        )
+    if _waist_darts(front):
+        return (
+            f"The waist dart takes in {half} {'more' if told.more else 'less'} on each side of the garment: the waist "
+            "seam keeps its length. Its point stays as far below the bust point as it was."
+        )
+    return (
+        f"Sew the gap at the waist, {half} wide, as a dart; its point ends {told.show(DART_SHORT_OF_POINT)} below the "
+        "new bust point. So the waist seam keeps its length."
     )
 
 
@@ -58,9 +82,11 @@ def _pocket(told: OnTissue) -> tuple[str, ...]:
 def _princess(told: OnTissue, half: str) -> tuple[str, ...]:
     grown = told.show(max((abs(touched.by) for touched in told.step.touched), default=0.0))
     side = "outside" if told.more else "inside"
+    sides = [p for p in told.pattern.pieces if p.panel is Panel.FRONT and p.has_edge("princess") and p.has_edge("side")]
+    begins = "shoulder" if any(piece.has_edge("shoulder") for piece in sides) else "armhole"
     return (
         f"On the side front mark a point {half} {side} the princess edge at the bust point.",
-        "Draw a smooth curve through it, to nothing at the armhole and at the waist.",
+        f"Draw a smooth curve through it, to nothing at the {begins} and at the waist.",
         f"The curve is {grown} longer now: cut the front across at the bust and spread it by that.",
     )
 

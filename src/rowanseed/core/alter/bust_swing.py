@@ -1,0 +1,429 @@
+"""A bust adjusted on a front in one piece: slash, swing and spread.
+
+The front is slashed from its lower edge to the bust point and on to the armhole, and from the side to the bust point;
+the side is swung out about the armhole. The slash at the side becomes a dart. At a hem what was let in stays; at a
+waist seam the waist dart takes it up, so that the seam keeps its length.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+
+from rowanseed.core.alter.deform import BAND, crossings, deform, smooth, stretch
+from rowanseed.core.alter.frame import Frame, frames, with_pieces
+from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.geometry.outline import (
+    Affine,
+    Chain,
+    Point,
+    Segment,
+    chain_length,
+    direction_at,
+    lerp,
+    locate,
+    point_at,
+    split_chain,
+    transform_chain,
+)
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import (
+    Dart,
+    InnerLine,
+    InnerPoint,
+    LineKind,
+    Mark,
+    MarkKind,
+    Panel,
+    Piece,
+    PointKind,
+    Shape,
+)
+from rowanseed.core.pattern.seamline import mark_distance
+
+HINGES = (1 / 3, 0.45, 0.57)
+"""The hinge stands at one of these shares of the armhole, from the underarm: the first that is well above the bust."""
+ABOVE_BUST = 80.0
+"""A hinge nearer to the bust point's level than this, in mm, would turn the side too far."""
+DART_SHORT_OF_POINT = 25.0
+"""A bust dart ends about an inch from the bust point (common practice, no source)."""
+DART_BELOW = 15.0
+FAIR = 18.0
+"""The armhole is drawn smooth so far to either side of the hinge, in mm."""
+FAN = 0.6
+"""A facing is opened like a fan at the hinge, so far to either side of the slash, in radians."""
+WHOLE = Affine(a=1, b=0, c=0, d=1, e=0, f=0)
+
+
+@dataclass(frozen=True)
+class _Swing:
+    """Where the front is slashed and how its parts move: `upper` swings about the hinge, `lower` is shifted."""
+
+    bust: Point
+    hinge: Point
+    share: float
+    mouth: Point
+    upper: Affine
+    shift: Point
+
+    @property
+    def apex(self) -> Point:
+        """Where the bust point is afterwards: lowered with the front, in the middle of what was spread."""
+        return (self.bust[0] + self.shift[0], self.bust[1] + self.shift[1] / 2)
+
+    def part(self, p: Point) -> Affine:
+        """The motion of a point inside the piece."""
+        if p[1] <= self.bust[1]:
+            return WHOLE if p[0] < self.bust[0] else Affine(a=1, b=0, c=0, d=1, e=self.shift[0], f=0)
+        slope = (self.mouth[0] - self.bust[0]) / max(1e-9, self.mouth[1] - self.bust[1])
+        if p[0] > self.bust[0] + slope * (p[1] - self.bust[1]):
+            return Affine(1, 0, 0, 1, *self.shift)
+        beyond = (p[0] - self.hinge[0]) * (self.bust[1] - self.hinge[1]) - (p[1] - self.hinge[1]) * (
+            self.bust[0] - self.hinge[0]
+        )
+        return self.upper if beyond < 0 else WHOLE
+
+
+def lower_edge(piece: Piece) -> str:
+    """What the edge at the lower end of a front is called."""
+    return "hem" if piece.has_edge("hem") else "waist"
+
+
+def slash(pattern: Pattern, front: Frame, point: Point, each: float) -> Pattern:
+    """Give a front in one piece, and what is drawn on it, `each` mm more across the bust. Raises AlterationError."""
+    whole = [p for p in front.pieces if all(p.has_edge(e) for e in (lower_edge(p), "side", "armhole"))]
+    if not whole:
+        raise NoPlaceFor(
+            "The front has no side seam and armhole of its own to work from.", "Choose the size by the full bust."
+        )
+    swing = _swing(whole[0], front.size, point, each)
+    field, cuts = stretch(point, (1.0, 0.0), swing.shift[0], half=BAND / 2)
+    changed = []
+    own = _swung(whole[0], front.size, swing, each)
+    for piece in front.pieces:
+        if piece is whole[0]:
+            changed.append(own)
+        elif piece in whole:
+            changed.append(_swung(piece, front.size, swing, each))
+        elif piece.has_edge("armhole"):
+            changed.append(_fanned(piece, front.size, swing, whole[0], own))
+        else:
+            changed.append(deform(piece, front.size, field, cuts))
+    return with_pieces(pattern, changed)
+
+
+def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
+    shape = piece.shapes[size]
+    armhole, side = shape.edges["armhole"], shape.edges["side"]
+    share = _hinge(armhole, bust)
+    hinge = point_at(armhole, chain_length(armhole) * share)
+    level = max(bust[0] + DART_BELOW, side[-1].end[0] + 45.0)
+    dart = _side_dart(piece)
+    legs = [mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs] if dart else []
+    mouth = point_at(side, sum(legs) / 2) if legs else _at_level(side, level)
+    rx, ry = bust[0] - hinge[0], bust[1] - hinge[1]
+    if rx <= 0 or ry >= 0:
+        raise NoPlaceFor("The bust point does not lie below and inside the armhole.", "Look at the pattern's points.")
+    low, high = -1.2, 1.2
+    for _ in range(60):
+        turn = (low + high) / 2
+        low, high = (turn, high) if rx * math.sin(turn) + ry * math.cos(turn) - ry < each else (low, turn)
+    if abs(turn) > 1.1:
+        raise NoPlaceFor("The front cannot be swung so far.", "Adjust the bust by less.")
+    c, s = math.cos(turn), math.sin(turn)
+    upper = Affine(
+        a=c, b=-s, c=s, d=c, e=hinge[0] - c * hinge[0] + s * hinge[1], f=hinge[1] - s * hinge[0] - c * hinge[1]
+    )
+    moved = upper(bust)
+    return _Swing(
+        bust=bust, hinge=hinge, share=share, mouth=mouth, upper=upper, shift=(moved[0] - bust[0], moved[1] - bust[1])
+    )
+
+
+def hinge_share(pattern: Pattern, size: str) -> float | None:
+    """How far up the armhole from the underarm a front in one piece is hinged, as a share; None on a princess line."""
+    for front in frames(pattern, size):
+        point = front.point(PointKind.BUST)
+        armhole = front.edge("armhole")
+        if front.panel is Panel.FRONT and point is not None and armhole and front.edge("princess") is None:
+            return _hinge(armhole, point)
+    return None
+
+
+def _hinge(armhole: Chain, bust: Point) -> float:
+    """The share of the armhole at which the front is hinged."""
+    long = chain_length(armhole)
+    return next((h for h in HINGES if bust[0] - point_at(armhole, long * h)[0] >= ABOVE_BUST), HINGES[-1])
+
+
+def _side_dart(piece: Piece) -> Dart | None:
+    return next((d for d in piece.darts if d.edge == "side"), None)
+
+
+def _at_level(chain: Chain, x: float) -> Point:
+    """The first place where a chain crosses a level."""
+    for segment in chain:
+        for t in crossings(segment, (1.0, 0.0), x):
+            return segment.at(t)
+    return min((s.start for s in chain), key=lambda p: abs(p[0] - x))
+
+
+def _distance_to(chain: Chain, along: Point, value: float) -> float:
+    """The distance along a chain to where it crosses a line."""
+    before = 0.0
+    for segment in chain:
+        for t in crossings(segment, along, value):
+            return before + segment.split(t)[0].length()
+        before += segment.length()
+    return before / 2
+
+
+def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
+    shape = piece.shapes[size]
+    edges = dict(shape.edges)
+    lower = Affine(1, 0, 0, 1, *swing.shift)
+    down = Affine(a=1, b=0, c=0, d=1, e=swing.shift[0], f=0)
+    # Edges of the centre part are drawn out below the bust; those above it stay.
+    field, cuts = stretch(swing.bust, (1.0, 0.0), swing.shift[0], half=BAND / 2)
+    centre = deform(piece, size, lambda p: field(p) if p[1] <= swing.bust[1] + 1 else p, cuts).shapes[size].edges
+    low = lower_edge(piece)
+    for name in edges:
+        if name not in (low, "side", "armhole"):
+            edges[name] = centre[name]
+    side, armhole = shape.edges["side"], shape.edges["armhole"]
+    foot = _foot(piece, size, swing, each)
+    inner = transform_chain(split_chain(shape.edges[low], foot.inner)[0], down)
+    outer = transform_chain(split_chain(shape.edges[low], foot.outer)[1], lower)
+    edges[low] = _joined(inner, outer)
+    dart = _side_dart(piece)
+    legs = sorted(mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs) if dart else []
+    where = _distance_to(side, (1.0, 0.0), swing.mouth[0])
+    first, last = (legs[0], legs[1]) if legs else (where, where)
+    below, above = (
+        transform_chain(split_chain(side, first)[0], lower),
+        transform_chain(split_chain(side, last)[1], swing.upper),
+    )
+    wide = math.dist(below[-1].end, above[0].start)
+    opens = below[-1].end[0] > above[0].start[0]
+    if wide > 0.01 and not opens:
+        raise NoPlaceFor(
+            "There is no bust dart in the front to make so much smaller.",
+            "Take the smaller size instead, or adjust by less.",
+        )
+    edges["side"] = _joined(below, above)
+    turned, still = split_chain(armhole, chain_length(armhole) * swing.share)
+    edges["armhole"] = _faired((*transform_chain(turned, swing.upper), *still), chain_length(turned))
+    legs_at = (chain_length(below), chain_length(below) + wide)
+    altered = replace(
+        piece,
+        shapes={**piece.shapes, size: Shape(edges, _grainline(shape, swing))},
+        lines=tuple(replace(i, ends={**i.ends, size: _line(i, size, swing)}) for i in piece.lines),
+        points=_moved_points(piece.points, size, swing),
+        darts=tuple(replace(d, point={**d.point, size: _dart_point(d, size, swing, foot)}) for d in piece.darts),
+        marks=tuple(
+            _mark(piece=piece, size=size, mark=mark, swing=swing, edges=edges, legs=legs_at, foot=foot)
+            for mark in piece.marks
+        ),
+    )
+    if low == "waist" and foot.dart is None and each > 0:
+        altered = _with_waist_dart(altered, size, swing, (foot.inner, foot.inner + each))
+    return _with_dart(altered, size, swing, legs_at) if wide > 0.01 else altered
+
+
+# ---------------------------------------------------------------- the lower edge
+
+
+@dataclass(frozen=True)
+class _Foot:
+    """Where the slash leaves the front at its lower edge: distances along the edge, and the dart there, if any."""
+
+    inner: float
+    outer: float
+    dart: Dart | None
+
+
+def _foot(piece: Piece, size: str, swing: _Swing, each: float) -> _Foot:
+    """At a waist seam the slash runs through the dart, so that what is let in makes the dart deeper."""
+    low = lower_edge(piece)
+    chain = piece.shapes[size].edges[low]
+    if low == "hem":
+        across = (0.0, 1.0)
+        at = [_distance_to(chain, across, swing.bust[1] + more) for more in (min(0.0, each), 0.0)]
+        return _Foot(at[0], at[1], None)
+    darts = [d for d in piece.darts if d.edge == low]
+    legs = {d.id: sorted(mark_distance(piece, size, piece.mark(leg)) for leg in d.legs) for d in darts}
+    at_bust = _distance_to(chain, (0.0, 1.0), swing.bust[1])
+    dart = min(darts, key=lambda d: abs(sum(legs[d.id]) / 2 - at_bust), default=None)
+    deep = legs[dart.id][1] - legs[dart.id][0] if dart is not None else 0.0
+    if deep + each < -0.01:
+        raise NoPlaceFor(
+            "There is no waist dart in the front to make so much smaller.",
+            "Take the smaller size instead, or adjust by less.",
+        )
+    return _Foot(at_bust, at_bust, None) if dart is None else _Foot(legs[dart.id][0], legs[dart.id][1], dart)
+
+
+def _with_waist_dart(piece: Piece, size: str, swing: _Swing, legs: tuple[float, float]) -> Piece:
+    """A dart from the waist seam below the moved bust point, which takes up what was let in there."""
+    marks = tuple(
+        Mark(id=f"waist-dart-{k + 1}", kind=MarkKind.DART_LEG, edge="waist", anchor="start", distance={size: leg})
+        for k, leg in enumerate(legs)
+    )
+    below = (swing.apex[0] + DART_SHORT_OF_POINT, swing.apex[1])
+    dart = Dart(id="waist", edge="waist", legs=(marks[0].id, marks[1].id), point={size: below})
+    return replace(piece, marks=(*piece.marks, *marks), darts=(*piece.darts, dart))
+
+
+def _dart_point(dart: Dart, size: str, swing: _Swing, foot: _Foot) -> Point:
+    """The point of a dart; that of the waist dart stays as far below the bust point as it was, in the dart's middle."""
+    at = dart.point[size]
+    if dart is foot.dart:
+        return (at[0] + swing.shift[0], at[1] + swing.shift[1] / 2)
+    return swing.part(at)(at)
+
+
+# ---------------------------------------------------------------- what lies inside and on it
+
+
+def _moved_points(points: tuple[InnerPoint, ...], size: str, swing: _Swing) -> tuple[InnerPoint, ...]:
+    """Points inside the front. Those of one pocket, or of a double-ended dart, keep their distances: they go along
+    with the middle of the slash where it runs between them."""
+    together: dict[str, list[Point]] = {}
+    for point in points:
+        together.setdefault(_belongs_to(point), []).append(point.at[size])
+
+    def moved(point: InnerPoint) -> Point:
+        at, mates = point.at[size], together[_belongs_to(point)]
+        parts = {swing.part(mate) for mate in mates}
+        if point.kind is PointKind.BUST:
+            return swing.apex
+        if len(mates) > 1 and len(parts) > 1:
+            lower = min(mate[0] for mate in mates) > swing.bust[0]
+            return (at[0] + (swing.shift[0] if lower else 0.0), at[1] + swing.shift[1] / 2)
+        return swing.part(at)(at)
+
+    return tuple(replace(point, at={**point.at, size: moved(point)}) for point in points)
+
+
+def _belongs_to(point: InnerPoint) -> str:
+    """What a point inside a piece marks together with others: a pocket, a dart; its own id where it stands alone."""
+    if point.kind in (PointKind.POCKET, PointKind.DOT):
+        return point.id.rpartition("-")[0] or point.id
+    return point.id
+
+
+def _fanned(piece: Piece, size: str, swing: _Swing, before: Piece, after: Piece) -> Piece:
+    """What faces the armhole, opened like a fan at the hinge, so that its outer edge runs as the front's does."""
+    hx, hy = swing.hinge
+    towards = math.atan2(swing.bust[1] - hy, swing.bust[0] - hx)
+    turn = math.atan2(swing.upper.c, swing.upper.a)
+
+    def field(p: Point) -> Point:
+        x, y = p[0] - hx, p[1] - hy
+        # Beyond the slash is the underarm's side, which is swung.
+        beyond = math.remainder(math.atan2(y, x) - towards, math.tau)
+        angle = turn * smooth((beyond + FAN) / (2 * FAN))
+        c, s = math.cos(angle), math.sin(angle)
+        return (hx + c * x - s * y, hy + s * x + c * y)
+
+    out = deform(piece, size, field, parts=8)
+    old, was = piece.shapes[size].edges["armhole"], before.shapes[size].edges["armhole"]
+    if abs(chain_length(old) - chain_length(was)) > 0.05 or math.dist(old[0].start, was[0].start) > 0.05:
+        return out
+    edges = {**out.shapes[size].edges, "armhole": after.shapes[size].edges["armhole"]}
+    return replace(out, shapes={**out.shapes, size: replace(out.shapes[size], edges=edges)})
+
+
+def _faired(chain: Chain, at: float) -> Chain:
+    """A chain drawn smooth where it was hinged."""
+    low, high = at - FAIR, at + FAIR
+    if low < 1.0 or high > chain_length(chain) - 1.0:
+        return chain
+    before, after = split_chain(chain, low)[0], split_chain(chain, high)[1]
+    start, end = before[-1].end, after[0].start
+    a, b, pull = direction_at(chain, low), direction_at(chain, high), math.dist(start, end) * 0.36
+    bridge = Segment(
+        start=start,
+        end=end,
+        control1=(start[0] + a[0] * pull, start[1] + a[1] * pull),
+        control2=(end[0] - b[0] * pull, end[1] - b[1] * pull),
+    )
+    return (*before, bridge, *after)
+
+
+def _line(line: InnerLine, size: str, swing: _Swing) -> tuple[Point, Point]:
+    """A line's ends moved; the level of the bust stays level, as it is once the dart is sewn, and measures the bust."""
+    one, other = line.ends[size]
+    at_bust = line.kind is LineKind.LEVEL and line.id == "bust"
+    if at_bust or all(abs(end[0] - swing.bust[0]) < 1.0 for end in (one, other)):
+        down, across = swing.shift
+        return (one[0] + down, one[1]), (other[0] + down, other[1] + across)
+    return swing.part(one)(one), swing.part(other)(other)
+
+
+def _grainline(shape: Shape, swing: _Swing) -> tuple[Point, Point]:
+    """Kept along the grain: its lower end only moves down."""
+    top, bottom = shape.grainline
+    return top, (bottom[0] + (swing.shift[0] if bottom[0] > swing.bust[0] else 0.0), top[1])
+
+
+def _joined(before: Chain, after: Chain) -> Chain:
+    """Two chains as one, with a straight line across a gap."""
+    if not before or not after:
+        return before or after
+    gap = math.dist(before[-1].end, after[0].start)
+    if gap < 0.01:
+        return (*before, replace(after[0], start=before[-1].end), *after[1:])
+    return (*before, Segment(before[-1].end, after[0].start), *after)
+
+
+def _mark(
+    piece: Piece,
+    size: str,
+    mark: Mark,
+    swing: _Swing,
+    edges: dict[str, Chain],
+    legs: tuple[float, float],
+    foot: _Foot,
+) -> Mark:
+    """A mark of the side, armhole or lower edge, held at its place of the cloth."""
+    low = lower_edge(piece)
+    if mark.edge not in ("side", "armhole", low, "centre", "opening"):
+        return mark
+    old = piece.shapes[size].edges[mark.edge]
+    at = mark_distance(piece, size, mark)
+    index, t = locate(old, at)
+    here = old[index].at(t)
+    dart = _side_dart(piece)
+    if dart is not None and mark.id in dart.legs:
+        ordered = sorted(dart.legs, key=lambda leg: mark_distance(piece, size, piece.mark(leg)))
+        at = legs[ordered.index(mark.id)]
+    elif mark.edge == "side":
+        at = at if here[0] > swing.mouth[0] else chain_length(edges["side"]) - (chain_length(old) - at)
+    elif mark.edge == low:
+        at = at if at <= foot.inner + 1e-6 else chain_length(edges[low]) - (chain_length(old) - at)
+    elif mark.edge in ("centre", "opening") and here[0] > swing.bust[0]:
+        at += chain_length(edges[mark.edge]) - chain_length(old)
+    if mark.anchor == "end":
+        at = chain_length(edges[mark.edge]) - at
+    elif mark.anchor != "start":
+        return mark
+    return replace(mark, distance={**mark.distance, size: at})
+
+
+def _with_dart(piece: Piece, size: str, swing: _Swing, legs: tuple[float, float]) -> Piece:
+    """The dart at the side, pointing at the moved bust point and ending an inch short of it."""
+    side = piece.shapes[size].edges["side"]
+    mouth = lerp(point_at(side, legs[0]), point_at(side, legs[1]), 0.5)
+    apex = swing.apex
+    point = lerp(apex, mouth, min(0.5, DART_SHORT_OF_POINT / max(1.0, math.dist(apex, mouth))))
+    known = _side_dart(piece)
+    if known is not None:
+        darts = tuple(replace(d, point={**d.point, size: point}) if d is known else d for d in piece.darts)
+        return replace(piece, darts=darts)
+    marks = tuple(
+        Mark(id=f"bust-dart-{k + 1}", kind=MarkKind.DART_LEG, edge="side", anchor="start", distance={size: leg})
+        for k, leg in enumerate(legs)
+    )
+    dart = Dart(id="bust", edge="side", legs=(marks[0].id, marks[1].id), point={size: point})
+    return replace(piece, marks=(*piece.marks, *marks), darts=(*piece.darts, dart))
