@@ -65,6 +65,7 @@ SCENES: Frames = {
     "knife pleats": (PLEAT,),
     "pleats": (PLEAT,),
     "folds": (PLEAT,),
+    "one-sided": (PLEAT,),
     "pleated band": (
         frame(
             "The pleated strip lies on the flat band, its ends within the seams",
