@@ -4,8 +4,12 @@ import pytest
 from hypothesis import HealthCheck, Phase, given, settings
 
 from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
+from rowanseed.core.alter.seam import levels_crossed, takeable
+from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
     Centre,
@@ -21,14 +25,21 @@ from rowanseed.core.compose.description import (
     NeckShape,
     Opening,
     OpeningKind,
+    Pocket,
+    PocketKind,
+    PocketPlace,
     Shaping,
     Side,
+    Skirt,
+    SkirtKind,
     Sleeve,
     SleeveKind,
+    Waist,
     Where,
 )
+from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import LayerKind
-from rowanseed.core.pattern.walk import walk
+from rowanseed.core.pattern.walk import SeamVerdict, walk
 
 from .descriptions import whole_ones
 from .test_alter import every, middle
@@ -124,3 +135,109 @@ def test_an_alteration_of_any_described_garment_is_made_or_refused_in_words(desc
                 carry_out(pattern, size, (alteration,))
             except AlterationError as refused:
                 assert str(refused)
+
+
+# ---------------------------------------------------------------- a side seam, wherever it is cut in two
+
+ZIP, LONG_ZIP = (Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, long) for long in (200.0, 560.0))
+SLANT = (Pocket(PocketKind.SLANT, PocketPlace.FRONT),)
+DARTS = {
+    "front": Side(shaping=(Shaping.BUST_DART, Shaping.WAIST_DART)),
+    "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+    "opening": LONG_ZIP,
+    "waist": Waist.SEAM,
+}
+SIDED = {
+    "trousers with slant pockets": (
+        GarmentKind.TROUSERS,
+        {"opening": Opening(Where.FRONT, OpeningKind.FLY_ZIP, 160.0), "waist": Waist.WAISTBAND, "pockets": SLANT},
+    ),
+    "skirt with slant pockets": (
+        GarmentKind.SKIRT,
+        {"back": Side(Centre.SEAM), "opening": ZIP, "waist": Waist.WAISTBAND, "pockets": SLANT},
+    ),
+    "dress": (GarmentKind.DRESS, {**DARTS, "skirt": Skirt(SkirtKind.A_LINE)}),
+    "dress with gores": (GarmentKind.DRESS, {**DARTS, "skirt": Skirt(SkirtKind.GORED, panels=6)}),
+    "dress with a zip in its side": (
+        GarmentKind.DRESS,
+        {
+            **DARTS,
+            "back": Side(shaping=(Shaping.WAIST_DART,)),
+            "neck": Neck(NeckShape.SCOOP, NeckFinish.FACING),
+            "opening": Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP, 360.0),
+            "skirt": Skirt(SkirtKind.STRAIGHT),
+        },
+    ),
+    "dress with a gathered skirt": (GarmentKind.DRESS, {**DARTS, "skirt": Skirt(SkirtKind.GATHERED)}),
+}
+
+
+def sided(name):
+    kind, features = SIDED[name]
+    return compose(Description(name=name, garment=kind, features=Features(**features))).pattern
+
+
+@pytest.mark.parametrize("by", [14.0, -14.0])
+@pytest.mark.parametrize("name", SIDED)
+def test_what_is_asked_at_a_side_is_what_the_garment_changes_by_and_the_waist_still_meets(name, by):
+    pattern = sided(name)
+    size = middle(pattern)
+    sides = takeable(pattern)[0]
+    assert sides.id.startswith(("sides", "outseams"))
+    for level in ("", *levels_crossed(pattern, size, sides)):
+        altered = carry_out(pattern, size, (Alteration("seam", by, sides.id, level),)).pattern
+        found = changes(pattern, altered, size, pattern.envelope.views[0].id)
+        for measure in [level] if level else levels_crossed(pattern, size, sides):
+            assert found[measure] == pytest.approx(by, abs=0.4), (level, found)
+        apart = [w.join.id for w in walk(altered, size) if w.verdict is SeamVerdict.APART]
+        assert apart == [], (level, apart)
+
+
+def test_a_change_of_the_side_above_the_waist_is_told_for_the_side_below_it_too():
+    pattern = sided("dress")
+    size = middle(pattern)
+    for level, told in (("waist", True), ("bust", False)):
+        (step,) = carry_out(pattern, size, (Alteration("seam", -14.0, "sides", level),)).steps
+        said = any("Do the same at the skirt" in line for line in sheet(step, Units.METRIC, size).steps)
+        assert said is told, level
+
+
+def test_gathers_take_up_what_a_bodice_was_altered_by_and_no_more_than_that():
+    pattern = sided("dress with a gathered skirt")
+    size = middle(pattern)
+    for by, verdict in ((14.0, SeamVerdict.DRAWN_UP), (160.0, SeamVerdict.APART)):
+        altered = carry_out(pattern, size, (Alteration("seam", by, "sides", ""),)).pattern
+        assert next(w.verdict for w in walk(altered, size) if w.join.id == "waist") is verdict
+
+
+@pytest.mark.parametrize("name", ["trousers with slant pockets", "skirt with slant pockets"])
+def test_a_slant_pocket_goes_along_with_its_front(name):
+    pattern = sided(name)
+    size = middle(pattern)
+    for by in (12.0, -12.0):
+        for alteration in every(pattern, size, by):
+            altered = carry_out(pattern, size, (alteration,)).pattern
+            for w in walk(altered, size):
+                assert w.verdict is not SeamVerdict.APART, (alteration, w.join.id, w.fault)
+
+
+@pytest.mark.parametrize(
+    ("garment", "features", "kinds"),
+    [
+        (*SIDED["trousers with slant pockets"], {"full-abdomen", "sway-back", "full-seat", "crotch-length", "length"}),
+        (
+            GarmentKind.SKIRT,
+            {"skirt": Skirt(SkirtKind.GORED, panels=6), "opening": ZIP, "back": Side(Centre.SEAM)},
+            {"full-abdomen", "sway-back", "full-seat", "length", "seam", "hem"},
+        ),
+        (
+            GarmentKind.TOP,
+            {"front": Side(Centre.OPEN), **OPEN, "sleeve": Sleeve()},
+            {"full-abdomen", "sway-back", "length", "seam", "sleeve-width", "bust"},
+        ),
+    ],
+    ids=["trousers", "gores", "loose shirt"],
+)
+def test_a_described_garment_is_altered_in_every_way_its_kind_bears(garment, features, kinds):
+    pattern = compose(Description(name="x", garment=garment, features=Features(**features))).pattern
+    assert kinds <= {kind.id for kind in offered(pattern, middle(pattern))}

@@ -113,19 +113,24 @@ def _next(
 
 
 def _to_the_side(pattern: Pattern, frame: Frame, inner: str | None) -> str | None:
-    """The edge that is sewn to the other half of the body; without seams to tell it, one of the usual names."""
-    sewn = next((part.edge for part, _ in _seams_of(pattern, frame, inner)), None)
-    return sewn or next((side for side in SIDES if frame.edge(side)), None)
+    """The edge that is sewn to the other half of the body: by one of the usual names, or else what a seam tells."""
+    named = next((side for side in SIDES if side != inner and frame.edge(side)), None)
+    return named or next((part.edge for part, _ in _seams_of(pattern, frame, inner)), None)
 
 
 def _span(frame: Frame, inner: str | None, outer: str | None, *, first: float, last: float) -> Span:
     return Span(
         frame=frame,
-        inner=frame.edge(inner) if inner else None,
-        outer=frame.edge(outer) if outer else None,
+        inner=_whole_edge(frame, inner) if inner else None,
+        outer=_whole_edge(frame, outer) if outer else None,
         first=first,
         last=last,
     )
+
+
+def _whole_edge(frame: Frame, name: str) -> Chain | None:
+    edge = frame.edge(name)
+    return None if edge is None else frame.led_on(edge, name)
 
 
 def _width(frame: Frame, inner: str | None, outer: str | None) -> float:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 
@@ -11,6 +12,8 @@ from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, PointKind, Role
 
+MEETS = 0.1
+"""Ends of edges so near to each other, in mm, are one."""
 ROUGH = 0.5
 """Flatness in mm of edges that only tell a map where they run."""
 
@@ -27,6 +30,17 @@ class Frame:
     def edge(self, name: str) -> Chain | None:
         """The edge of this name, of the first piece that has it."""
         return next((p.shapes[self.size].edges[name] for p in self.pieces if p.has_edge(name)), None)
+
+    def led_on(self, edge: Chain, name: str) -> Chain:
+        """An edge led on by what other pieces have of it: above a slant pocket's mouth the side is its side piece's."""
+        for other in (p.shapes[self.size].edges[name] for p in self.pieces if p.has_edge(name)):
+            if (other[-1].end[0] - other[0].start[0]) * (edge[-1].end[0] - edge[0].start[0]) <= 0:
+                continue
+            if math.dist(other[0].start, edge[-1].end) < MEETS:
+                edge = (*edge, *other)
+            elif math.dist(other[-1].end, edge[0].start) < MEETS:
+                edge = (*other, *edge)
+        return edge
 
     def level(self, id: str) -> float | None:
         """Where a measure's level stands along the grain, or None if it is not drawn."""

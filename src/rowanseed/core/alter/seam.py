@@ -11,9 +11,10 @@ from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some
 from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
-from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
+from rowanseed.core.pattern.walk import copies
 
 REACH = 0.3
 """How far into a piece, as a share of its width, the change dies away."""
@@ -24,6 +25,7 @@ PARTS = 4
 CROSSES = 15.0
 """A seam that ends within so much of a level, in mm, still crosses it: a waist is drawn just below its edge."""
 
+WAIST = "waist"
 KEEP_CAP = "narrow-sleeve"
 KEEP_SLEEVE = "fit-cap"
 
@@ -34,11 +36,16 @@ def takeable(pattern: Pattern) -> tuple[Join, ...]:
     found = []
     for join in pattern.making.joins:
         parts = (*join.a, *join.b)
-        if len(join.a) != 1 or len(join.b) != 1 or any(p.edge in NOT_TAKEN_IN for p in parts):
+        if any(p.edge in NOT_TAKEN_IN for p in parts) or not all(_is_one_run(pattern, s) for s in (join.a, join.b)):
             continue
         if all(panels[p.piece] in (Panel.FRONT, Panel.BACK) and _is_lengthwise(pattern, p) for p in parts):
             found.append(join)
     return tuple(sorted(found, key=lambda j: _rank(j, panels)))
+
+
+def _is_one_run(pattern: Pattern, side: tuple[EdgePart, ...]) -> bool:
+    """Whether a side of a seam is one edge, or one in several pieces of a frame: a slant pocket's has the upper end."""
+    return bool(side) and len({(pattern.piece(p.piece).frame, p.edge) for p in side}) == 1
 
 
 def _is_lengthwise(pattern: Pattern, part: EdgePart) -> bool:
@@ -56,18 +63,24 @@ def _rank(join: Join, panels: dict[str, Panel]) -> int:
 def levels_crossed(pattern: Pattern, size: str, join: Join) -> tuple[str, ...]:
     """The levels that both edges of a seam reach, from the top down."""
     reached: list[dict[str, float]] = []
-    for part in (*join.a, *join.b):
-        frame = frame_of(pattern, size, part.piece)
-        xs = [p[0] for p in flatten(pattern.piece(part.piece).shapes[size].edges[part.edge], ROUGH)]
+    for side in (join.a, join.b):
+        frame = frame_of(pattern, size, side[0].piece)
+        edges = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in side]
+        xs = [p[0] for edge in edges for p in flatten(edge, ROUGH)]
         low, high = min(xs) - CROSSES, max(xs) + CROSSES
         reached.append({id: x for id, x in frame.levels() if low <= x <= high and id != "hem"})
     return tuple(id for id in reached[0] if all(id in other for other in reached[1:]))
 
 
 def edge_count(pattern: Pattern, join: Join) -> int:
-    """How many edges of the whole garment meet in a seam: two, or four where it is sewn on each hand."""
+    """How many edges of the whole garment a seam's own move with: two, or four where it is sewn on each hand.
+
+    A side seam that is told for one hand, since a zip closes the other, is drawn once for both.
+    """
     twins = [j for j in pattern.making.joins if _same_edges(j, join)]
-    return 4 if join.each_hand else 2 * len(twins)
+    edges = {(side[0].piece, side[0].edge): replace(side[0], hand=None) for side in (join.a, join.b)}
+    drawn = sum(copies(pattern, edge, each_hand=join.each_hand) for edge in edges.values())
+    return max(drawn, 4 if join.each_hand else 2 * len(twins))
 
 
 def _same_edges(one: Join, other: Join) -> bool:
@@ -112,7 +125,8 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
 
     At a `level` the change is greatest there and dies away towards the neighbouring levels (at the lowest
     one it runs on to the hem); with no level it is the same all along. Only the two edges of the seam move, with
-    the layers drawn on their pieces; a seam of a piece to its own twin is one edge drawn once. Raises AlterationError.
+    the layers drawn on their pieces, and those of the side seam across the waist where the change reaches it; a seam
+    of a piece to its own twin is one edge drawn once. Raises AlterationError.
     """
     join = next((j for j in takeable(pattern) if j.id == join_id), None)
     if join is None:
@@ -129,16 +143,24 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
             f"They cross: {crossed}." if crossed else "Change the seam all along.",
             "level",
         )
+    pattern = _moved(pattern, size, join, by, level, school)
+    partner = across_the_waist(pattern, join)
+    if partner is not None and level in ("", WAIST) and (not level or level in levels_crossed(pattern, size, partner)):
+        pattern = _moved(pattern, size, partner, by, level, school)
+    return pattern
+
+
+def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, school: str) -> Pattern:
     each = by / edge_count(pattern, join)
     amount = _amount(pattern, size, join, level)
-    edges = tuple(dict.fromkeys((part.piece, part.edge) for part in (*join.a, *join.b)))
     sleeve = sleeve_above(pattern, size, join)
-    for piece_id, edge in edges:
+    sides = {(side[0].piece, side[0].edge): {p.piece for p in side} for side in (join.a, join.b)}
+    for (piece_id, edge), own in sides.items():
         frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
         side = edge_side(frame, piece, edge)
         _refuse_too_much(piece.id, each, side)
-        others = {other for other, _ in edges if other != piece_id}
-        along = _going_along(pattern, frame, piece_id, others)
+        others = {p.piece for p in (*join.a, *join.b)} - own
+        along = _going_along(pattern, frame, own, others)
         pattern = move_some(pattern, along, size, edge_field(side, amount, each, _ceiling(frame)), parts=PARTS)
     if sleeve is not None and school != KEEP_SLEEVE:
         front = next(p for p in (*join.a, *join.b) if pattern.piece(p.piece).panel is Panel.FRONT)
@@ -147,10 +169,28 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
     return pattern
 
 
-def _going_along(pattern: Pattern, frame: Frame, piece: str, others: set[str]) -> tuple[Piece, ...]:
+def across_the_waist(pattern: Pattern, join: Join) -> Join | None:
+    """The side seam that goes on where a waist seam crosses this one, so that both are altered in one; None where
+    there is none, or where gathers or pleats take up what differs."""
+    sides = {p.piece for p in (*join.a, *join.b)}
+    if len({pattern.piece(id).panel for id in sides}) != 2:
+        return None
+    for seam in pattern.making.joins:
+        if seam.difference.kind is DifferenceKind.GATHERS or any(p.edge != WAIST for p in (*seam.a, *seam.b)):
+            continue
+        one, other = ({p.piece for p in side} for side in (seam.a, seam.b))
+        beyond = other if sides <= one else one if sides <= other else set()
+        for found in takeable(pattern):
+            pieces = {p.piece for p in (*found.a, *found.b)}
+            if pieces <= beyond and len({pattern.piece(id).panel for id in pieces}) == 2:
+                return found
+    return None
+
+
+def _going_along(pattern: Pattern, frame: Frame, own: set[str], others: set[str]) -> tuple[Piece, ...]:
     """The pieces of a frame that an edge takes along: all but the other side of the seam, and that side's layers."""
     theirs = {layer.piece for layer in pattern.making.layers if layer.of in others}
-    mine = {layer.piece for layer in pattern.making.layers if layer.of == piece}
+    mine = {layer.piece for layer in pattern.making.layers if layer.of in own}
     return tuple(p for p in frame.pieces if p.id not in others and (p.id in mine or p.id not in theirs))
 
 
@@ -161,9 +201,9 @@ def _ceiling(frame: Frame) -> float | None:
 
 
 def edge_side(frame: Frame, piece: Piece, edge: str) -> Side:
-    """How an edge of a frame's piece runs."""
+    """How an edge of a frame's piece runs, led on by what other pieces of the frame have of it."""
     chain = piece.shapes[frame.size].edges[edge]
-    points = sorted(flatten(chain, ROUGH))
+    points = sorted(flatten(frame.led_on(chain, edge), ROUGH))
     # Rings run counter-clockwise: the outside is on the right of the way the edge is walked.
     out = 1.0 if chain[-1].end[0] < chain[0].start[0] else -1.0
     return Side(

@@ -338,7 +338,7 @@ class Upper:
     def levels(self) -> tuple[tuple[str, float], ...]:
         """The measuring levels that the piece reaches, each with where it lies."""
         found = [("bust", self.underarm + self.up)]
-        if self.size.waist is not None and (self.reaches_waist or has_waist_seam(self.description)):
+        if self.reaches_waist or has_waist_seam(self.description):
             found.append(("waist", min(self.waist, self.hem)))
         if self.reaches_hip:
             found.append(("hip", self.hip))

@@ -9,7 +9,7 @@ from __future__ import annotations
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import ClothKind, LegEnd, LegKind, Where
-from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight
+from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
@@ -66,6 +66,24 @@ def trousers(build: Build) -> tuple[Half, Half]:
             lambda size, half=half: (
                 (0.8 * size.crotch_depth, 0.0),
                 (0.8 * size.crotch_depth, _hip(size, is_front=half.is_front)),
+            ),
+        )
+        build.line(
+            id,
+            LineKind.LEVEL,
+            "waist",
+            lambda size, id=id: (
+                (0.0, y_at(build.edge(id, "crotch", size), 0.0)),
+                (0.0, build.edge(id, "waist", size)[0].start[1]),
+            ),
+        )
+        build.line(
+            id,
+            LineKind.LENGTHEN_SHORTEN,
+            "crotch-depth",
+            lambda size, id=id: (
+                (x := 0.6 * size.crotch_depth, y_at(build.edge(id, "crotch", size), x)),
+                (x, y_at(build.edge(id, "outseam", size), x)),
             ),
         )
         build.line(

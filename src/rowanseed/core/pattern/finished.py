@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import VENT_EDGE
+from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.seamline import mark_distance
@@ -23,16 +23,30 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
     # An underlining or an interlining is cut from the piece itself, which is measured all the same.
     layers = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     out: dict[str, float] = {}
+    once = _counted_across(pattern)
     for piece, cut in pattern.pieces_for(Role.MAIN, view):
         if piece.id in layers:
             continue
         for line in piece.lines:
-            if line.kind is LineKind.LEVEL:
+            if line.kind is LineKind.LEVEL and (piece.id, line.id) not in once:
                 a, b = line.ends[size]
                 measure = MEASURE_OF.get(line.id, line.id)
                 wide = math.dist(a, b) - _taken_in(piece, size, line.id)
                 out[measure] = out.get(measure, 0.0) + wide * _times(piece, cut)
     return out
+
+
+def _counted_across(pattern: Pattern) -> frozenset[tuple[str, str]]:
+    """(piece, level) of what has its level along a seam from whose other side it is measured already: a waist seam is
+    measured on the bodice, or on the side that is not gathered."""
+    levels = {(p.id, line.id) for p in pattern.pieces for line in p.lines if line.kind is LineKind.LEVEL}
+    found: set[tuple[str, str]] = set()
+    for join in pattern.making.joins:
+        gathered = join.difference.kind is DifferenceKind.GATHERS
+        measured, other = (join.b, join.a) if gathered else (join.a, join.b)
+        if all((p.piece, p.edge) in levels for p in measured):
+            found |= {(p.piece, p.edge) for p in other}
+    return frozenset(found)
 
 
 def _taken_in(piece: Piece, size: str, edge: str) -> float:

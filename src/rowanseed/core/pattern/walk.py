@@ -15,6 +15,9 @@ TOLERANCE = 0.5
 """A difference up to this, in mm, is none: a tenth of what scissors can follow."""
 EASED_IN = 3.0
 """A difference up to this, in mm, goes in with pins; more breaks the seam (common practice, no source)."""
+GATHERS_TAKE = 0.1
+"""So much more or less of fullness than was meant, as a share of what it is drawn up to, is not seen (common practice,
+no source)."""
 NOTCHES_MEET = 3.0
 """Notches no further apart than this, in mm, are matched."""
 
@@ -24,6 +27,7 @@ class SeamVerdict(Worded):
 
     MEETS = "meets"
     EASE_IN = "ease-in", "pin and ease in"
+    DRAWN_UP = "drawn-up", "its gathers take it up"
     APART = "apart", "does not meet"
 
 
@@ -67,14 +71,18 @@ class SeamWalk:
         return self.join.align != "both"
 
     @property
+    def is_drawn_up(self) -> bool:
+        """Whether gathers take up what it is off by: drawn a little more, or a little less, than was meant."""
+        gathered = self.join.difference.kind is DifferenceKind.GATHERS
+        return gathered and self.a > self.b and abs(self.fault) <= GATHERS_TAKE * self.b
+
+    @property
     def verdict(self) -> SeamVerdict:
-        return (
-            SeamVerdict.MEETS
-            if self.walks
-            else SeamVerdict.EASE_IN
-            if abs(self.fault) <= EASED_IN
-            else SeamVerdict.APART
-        )
+        if self.walks:
+            return SeamVerdict.MEETS
+        if self.is_drawn_up:
+            return SeamVerdict.DRAWN_UP
+        return SeamVerdict.EASE_IN if abs(self.fault) <= EASED_IN else SeamVerdict.APART
 
     @property
     def longer(self) -> tuple[EdgePart, ...]:

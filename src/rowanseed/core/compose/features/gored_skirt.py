@@ -86,6 +86,21 @@ def _gores(build: Build, point: float = 0.0) -> tuple[Half, Half]:
                     (x, size.hip / (count * 2) * share),
                 ),
             )
+            build.line(
+                id,
+                LineKind.LEVEL,
+                "waist",
+                lambda size, id=id: ((run := build.edge(id, "waist", size))[-1].end, run[0].start),
+            )
+            build.line(
+                id,
+                LineKind.LENGTHEN_SHORTEN,
+                "skirt-length",
+                lambda size, share=share: (
+                    (x := hip_depth_of(size, length_of(build, size)) + 20.0, 0.0),
+                    (x, size.hip / (count * 2) * share),
+                ),
+            )
             if before is not None:
                 build.join(
                     f"{under}gores-{half.name}{'' if k == 1 else f'-{k}'}",

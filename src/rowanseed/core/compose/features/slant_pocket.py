@@ -75,8 +75,10 @@ def carves(build: Build, body: Body) -> None:
         along, round_ = bag(size)
         return {"mouth": straight(below[-1].end, outer[-1].end), "waist-inner": along, "bag": round_}
 
-    build.piece(SIDE_PIECE, "Side piece of the pocket", side_piece, panel=Panel.FRONT, count=2, pair=True)
-    build.piece(FACING, "Facing of the pocket", facing, panel=Panel.OTHER, count=2, pair=True)
+    build.piece(
+        SIDE_PIECE, "Side piece of the pocket", side_piece, panel=Panel.FRONT, count=2, pair=True, drawn_on=piece
+    )
+    build.piece(FACING, "Facing of the pocket", facing, panel=Panel.OTHER, count=2, pair=True, drawn_on=piece)
     drawn: dict[str, Edges] = {}
     for size in build.figures.sizes:
         below, _, outer, inner = cut(size)
