@@ -6,6 +6,7 @@ from hypothesis import HealthCheck, Phase, given, settings
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
+from rowanseed.core.alter.length import printed_lines
 from rowanseed.core.alter.seam import levels_crossed, takeable
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
@@ -39,6 +40,7 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import LayerKind
+from rowanseed.core.pattern.seamline import mark_distance, seam_length
 from rowanseed.core.pattern.walk import SeamVerdict, walk
 
 from .descriptions import whole_ones
@@ -241,3 +243,60 @@ def test_a_slant_pocket_goes_along_with_its_front(name):
 def test_a_described_garment_is_altered_in_every_way_its_kind_bears(garment, features, kinds):
     pattern = compose(Description(name="x", garment=garment, features=Features(**features))).pattern
     assert kinds <= {kind.id for kind in offered(pattern, middle(pattern))}
+
+
+@pytest.mark.parametrize(
+    ("kind", "piece", "sense"),
+    [("sway-back", "back", -1), ("full-abdomen", "front", 1), ("full-seat", "skirt-back", 1)],
+)
+@pytest.mark.parametrize("name", ["dress", "dress with gores", "dress with a gathered skirt"])
+def test_a_wedge_at_a_waist_seam_is_as_deep_as_was_asked(name, kind, piece, sense):
+    pattern = sided(name)
+    size = middle(pattern)
+    if kind == "full-seat" and "gathered" in name:
+        assert kind not in {one.id for one in offered(pattern, size)}
+        return
+    for by in (16.0, -16.0):
+        (step,) = carry_out(pattern, size, (Alteration(kind, by),)).steps
+        centre, side = (
+            seam_length(step.after.piece(piece), size, edge) - seam_length(pattern.piece(piece), size, edge)
+            for edge in ("centre", "side")
+        )
+        assert centre == pytest.approx(sense * by, abs=0.3)
+        assert side == pytest.approx(0.0, abs=0.1) or name == "dress with gores"
+        assert all(w.verdict is not SeamVerdict.APART for w in walk(step.after, size))
+        edge = "across the back at the hip" if kind == "full-seat" else "edge at the waist"
+        assert edge in " ".join(sheet(step, Units.METRIC, size).steps)
+
+
+def dart_intake(pattern, size):
+    front = pattern.piece("front")
+    dart = next(d for d in front.darts if d.edge == "side")
+    one, other = (mark_distance(front, size, front.mark(leg)) for leg in dart.legs)
+    return abs(other - one)
+
+
+def test_a_lowered_armhole_or_a_sloping_shoulder_leaves_the_bust_dart_and_the_bust_as_they_are():
+    pattern = sided("dress")
+    size = middle(pattern)
+    for kind in ("armhole-depth", "shoulder-slope"):
+        altered = carry_out(pattern, size, (Alteration(kind, 15.0),)).pattern
+        was, now = (dart_intake(one, size) for one in (pattern, altered))
+        assert now == pytest.approx(was, abs=0.1), kind
+        before, after = (
+            seam_length(one.piece("front"), size, "side") - seam_length(one.piece("back"), size, "side")
+            for one in (pattern, altered)
+        )
+        assert after == pytest.approx(before, abs=0.3), kind
+        assert "bust" not in changes(pattern, altered, size, "A"), kind
+
+
+@pytest.mark.parametrize("name", ["dress", "dress with gores", "trousers with slant pockets"])
+def test_a_described_garment_is_shortened_at_every_line_that_is_printed(name):
+    pattern = sided(name)
+    size = middle(pattern)
+    for line in printed_lines(pattern):
+        for by in (-25.0, 25.0):
+            altered = carry_out(pattern, size, (Alteration("length", by, line),)).pattern
+            assert changes(pattern, altered, size, "A")["length"] == pytest.approx(by, abs=0.3), line
+            assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size))

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frame_of, frames, move
+from rowanseed.core.alter.kind import OnTissue
 from rowanseed.core.alter.seam import takeable
 from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, flatten
@@ -21,6 +22,8 @@ from rowanseed.core.pattern.pieces import Panel
 PARTS = 4
 FOLD = 90.0
 """Half the height, in mm, over which the wedge is taken: as a fish-eye fold tapers."""
+ENDS = 20.0
+"""Pieces that end so near below a level, in mm, end at it."""
 MOST_WEDGE = 60.0
 """A greater wedge, in mm, bends the centre seam too far (common practice, no source)."""
 CENTRES = ("centre", "crotch", "opening")
@@ -58,9 +61,14 @@ def _y_at(edge: Chain | None, x: float, otherwise: float) -> float:
     return interpolate([q[0] for q in points], [q[1] for q in points], x)
 
 
-def spans(pattern: Pattern, size: str, panel: Panel) -> tuple[Span, ...]:
-    """The panels of the front or the back from the centre to the side seam, shared out by their width."""
-    way = _way(pattern, size, panel)
+def spans(pattern: Pattern, size: str, panel: Panel, level: str = "") -> tuple[Span, ...]:
+    """The panels of the front or the back from the centre to the side seam, shared out by their width.
+
+    Of a garment with a seam at the waist those that say where a `level` is: a hip is the skirt's.
+    """
+    ways = [_way(pattern, size, panel, frame) for frame in _centred(pattern, size, panel)]
+    with_level = (way for way in ways if all(frame.level(level) is not None for frame, _, _ in way))
+    way = next(with_level, ways[0] if ways else [])
     widths = [max(1.0, _width(*step)) for step in way]
     whole, before, out = sum(widths), 0.0, list[Span]()
     for (frame, inner, outer), wide in zip(way, widths, strict=True):
@@ -73,12 +81,12 @@ Step = tuple[Frame, str | None, str | None]
 """A frame, and the names of its inner and its outer edge."""
 
 
-def _way(pattern: Pattern, size: str, panel: Panel) -> list[Step]:
-    """The frames from the centre to the side seam."""
-    centred = [f for f in frames(pattern, size) if f.panel is panel and any(f.edge(c) for c in CENTRES)]
-    if not centred:
-        return []
-    frame = centred[0]
+def _centred(pattern: Pattern, size: str, panel: Panel) -> list[Frame]:
+    return [f for f in frames(pattern, size) if f.panel is panel and any(f.edge(c) for c in CENTRES)]
+
+
+def _way(pattern: Pattern, size: str, panel: Panel, frame: Frame) -> list[Step]:
+    """The frames from one at the centre to the side seam."""
     # An opening laps over the centre; the centre line itself is the frame's.
     inner = next((c for c in CENTRES if c != "opening" and frame.edge(c)), None)
     way: list[Step] = []
@@ -142,14 +150,8 @@ def _width(frame: Frame, inner: str | None, outer: str | None) -> float:
 
 def has_wedge(pattern: Pattern, size: str, panel: Panel, level: str) -> bool:
     """Whether the front or the back says where a level is, from its centre on."""
-    found = spans(pattern, size, panel)
+    found = spans(pattern, size, panel, level)
     return bool(found) and all(span.frame.level(level) is not None for span in found)
-
-
-def begins_at(pattern: Pattern, size: str, panel: Panel, level: str) -> bool:
-    """Whether the garment begins there, so that the wedge is at its upper edge."""
-    found = spans(pattern, size, panel)
-    return bool(found) and _is_top(found[0].frame, level)
 
 
 def _is_top(frame: Frame, level: str) -> bool:
@@ -157,12 +159,18 @@ def _is_top(frame: Frame, level: str) -> bool:
     return x is not None and x < frame.bounds()[0] + FOLD
 
 
+def _is_end(frame: Frame, level: str) -> bool:
+    """Whether the pieces end at the level, as a bodice does at its waist seam."""
+    x = frame.level(level)
+    return x is not None and x > frame.bounds()[2] - ENDS
+
+
 def wedge(pattern: Pattern, size: str, panel: Panel, level: str, by: float) -> Pattern:
     """Spread the front or back at a level by `by` mm at its centre (fold it out if negative), nothing at the side.
 
     Raises AlterationError where the level is not drawn or the wedge would bend the centre too far.
     """
-    found = spans(pattern, size, panel)
+    found = spans(pattern, size, panel, level)
     if not found or not has_wedge(pattern, size, panel, level):
         raise NoPlaceFor(f"No {panel.words} piece says where the {level} is.")
     if abs(by) > MOST_WEDGE:
@@ -182,21 +190,30 @@ def _raised(span: Span, x: float, by: float) -> Field:
 
 
 def _spread(span: Span, x: float, by: float) -> Field:
-    return lambda p: (p[0] + by * span.share(p) * smooth((p[0] - (x - FOLD)) / (2 * FOLD)), p[1])
+    """All of it above the lower end, where that is near."""
+    begins = min(x + FOLD, span.frame.bounds()[2]) - 2 * FOLD
+    return lambda p: (p[0] + by * span.share(p) * smooth((p[0] - begins) / (2 * FOLD)), p[1])
 
 
-def told(panel: str, level: str, figure: str, *, more: bool, at_top: bool, darts: bool = False) -> tuple[str, ...]:
-    """The wedge as a person does it on the tissue."""
-    if at_top:
-        way = "above" if more else "below"
-        folded = "; fold the darts closed while you cut it" if darts else ""
+def told(tissue: OnTissue, panel: Panel, level: str, *, more: bool) -> tuple[str, ...]:
+    """The wedge as a person does it on the tissue; `more` whether length is given."""
+    pattern, figure, name = tissue.pattern, tissue.figure, panel.words
+    frame = spans(pattern, tissue.size, panel, level)[0].frame
+    darts = any(piece.darts for piece in pattern.pieces if piece.panel is panel)
+    folded = "; fold the darts closed while you cut it" if darts else ""
+    if _is_top(frame, level):
         return (
-            f"At the centre {panel} mark a point {figure} {way} the upper edge.",
-            f"Draw the edge from there to nothing at the side seam, over every panel of the {panel}{folded}.",
+            f"At the centre {name} mark a point {figure} {'above' if more else 'below'} the upper edge.",
+            f"Draw the edge from there to nothing at the side seam, over every panel of the {name}{folded}.",
+        )
+    if _is_end(frame, level):
+        return (
+            f"At the centre {name} mark a point {figure} {'below' if more else 'above'} the edge at the {level}.",
+            f"Draw the edge from there to nothing at the side seam, over every panel of the {name}{folded}.",
         )
     done = "Slash and spread" if more else "Fold out"
     return (
-        f"Draw a line across the {panel} at the {level}, from the centre to the side seam.",
+        f"Draw a line across the {name} at the {level}, from the centre to the side seam.",
         f"{done} a wedge along it: {figure} at the centre, nothing at the side.",
-        f"Draw the centre {panel} straight again, and the grainline along it.",
+        f"Draw the centre {name} straight again, and the grainline along it.",
     )

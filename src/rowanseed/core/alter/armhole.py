@@ -38,8 +38,8 @@ def change_depth(pattern: Pattern, size: str, by: float) -> Pattern:
         raise NoPlaceFor("No piece of this pattern has an armhole.")
     for frame, top, under in found:
         waist = frame.level("waist") or frame.bounds()[2]
-        lowered = _body_lowered(under, ABOVE * (under[0] - top), waist, frame.centre_y(), by)
-        pattern = move(pattern, frame, lowered, parts=PARTS)
+        lowered = _body_lowered(frame, under, ABOVE * (under[0] - top), waist, by)
+        pattern = move(pattern, frame, lowered, frame.at_darts(), parts=PARTS)
     for frame in frames(pattern, size):
         bicep, cap = frame.level("bicep"), frame.edge("cap")
         if frame.panel is Panel.SLEEVE and bicep is not None and cap is not None:
@@ -48,9 +48,11 @@ def change_depth(pattern: Pattern, size: str, by: float) -> Pattern:
     return pattern
 
 
-def _body_lowered(under: Point, reach: float, waist: float, centre: float, by: float) -> Field:
+def _body_lowered(frame: Frame, under: Point, reach: float, waist: float, by: float) -> Field:
+    centre, level = frame.centre_y(), frame.without_darts()
+
     def field(p: Point) -> Point:
-        up, down = (under[0] - p[0]) / reach, (p[0] - under[0]) / (waist - under[0])
+        up, down = (under[0] - p[0]) / reach, (level(p[0]) - under[0]) / (level(waist) - under[0])
         across = smooth(((p[1] - centre) / (under[1] - centre) - 0.4) / 0.25)
         return (p[0] + by * (1 - smooth(max(up, down))) * across, p[1])
 

@@ -11,6 +11,7 @@ from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, PointKind, Role
+from rowanseed.core.pattern.seamline import mark_point
 
 MEETS = 0.1
 """Ends of edges so near to each other, in mm, are one."""
@@ -50,6 +51,24 @@ class Frame:
         a, b = found[0].ends[self.size]
         return (a[0] + b[0]) / 2
 
+    def without_darts(self) -> Callable[[float], float]:
+        """Level down the side → the same with what the darts at the side take in above it left out.
+
+        Both lines of a dart are at one level then: a change that dies away down the side leaves it as deep as it is.
+        """
+        mouths = [found for piece in self.pieces if (found := _side_darts(piece, self.size))]
+
+        def level(x: float) -> float:
+            taken = (sum(min(max(x - high, 0.0), low - high) for high, low in own) for own in mouths)
+            return x - max(taken, default=0.0)
+
+        return level
+
+    def at_darts(self) -> Cuts | None:
+        """Where a map that goes by `without_darts` changes its rule."""
+        levels = {x for piece in self.pieces for mouth in _side_darts(piece, self.size) for x in mouth}
+        return Cuts((1.0, 0.0), tuple(sorted(levels))) if levels else None
+
     def levels(self) -> tuple[tuple[str, float], ...]:
         """Every level with where it stands, from the top down."""
         ids = dict.fromkeys(line.id for p in self.pieces for line in p.lines if line.kind is LineKind.LEVEL)
@@ -72,6 +91,13 @@ class Frame:
                     return line.ends[self.size][0][1]
         centre = self.edge("centre")
         return centre[0].start[1] if centre else 0.0
+
+
+def _side_darts(piece: Piece, size: str) -> list[tuple[float, float]]:
+    """From where to where down the side each dart of a piece takes it in."""
+    darts = [dart for dart in piece.darts if dart.edge == "side" and not dart.is_folded]
+    ends = [sorted(mark_point(piece, size, piece.mark(leg))[0] for leg in dart.legs) for dart in darts]
+    return [(high, low) for high, low in ends]
 
 
 def frames(pattern: Pattern, size: str) -> tuple[Frame, ...]:

@@ -9,6 +9,8 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import InnerLine, LineKind
 
 ALONG = (1.0, 0.0)
+CLEAR, LEAST_BAND = 1.0, 15.0
+"""Edges are trued to no nearer than this of a piece's ends, and over no less than this to either side, in mm."""
 
 
 def printed_lines(pattern: Pattern) -> tuple[str, ...]:
@@ -40,9 +42,13 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
         a, b = line.ends[size]
         middle = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
         low, _, high, _ = frame.bounds()
-        reach = BAND + max(0.0, -by) / 2
-        if by < 0 and not low < middle[0] - reach < middle[0] + reach < high:
-            raise TooShortToShorten(frame.pieces[0].id, size, high - low)
-        field, cuts = stretch(middle, ALONG, by)
+        # Where the line is printed near an end, edges are trued over what there is of them.
+        room = min(middle[0] - low, high - middle[0]) - max(0.0, -by) / 2
+        half = min(BAND, room - CLEAR)
+        if half < LEAST_BAND:
+            if by < 0:
+                raise TooShortToShorten(frame.pieces[0].id, size, high - low)
+            half = LEAST_BAND
+        field, cuts = stretch(middle, ALONG, by, half)
         pattern = move(pattern, frame, field, cuts)
     return pattern

@@ -74,7 +74,8 @@ def change_slope(pattern: Pattern, size: str, by: float) -> Pattern:
     for frame, neck, tip, under in _each(pattern, size):
         _, _, high, _ = frame.bounds()
         waist = max(frame.level("waist") or min(high, under + 180.0), under + LEAST)
-        pattern = move(pattern, frame, _slope(neck, tip, under, waist, by), parts=PARTS)
+        lowered = _slope(frame, neck, tip, under, waist, by)
+        pattern = move(pattern, frame, lowered, frame.at_darts(), parts=PARTS)
     return pattern
 
 
@@ -134,9 +135,11 @@ def _cap_point_forward(sleeve: Piece, size: str, by: float) -> Piece:
     return replace(sleeve, marks=tuple(moved(mark) for mark in sleeve.marks))
 
 
-def _slope(neck: Point, tip: Point, under: float, waist: float, by: float) -> Field:
+def _slope(frame: Frame, neck: Point, tip: Point, under: float, waist: float, by: float) -> Field:
+    level = frame.without_darts()
+
     def field(p: Point) -> Point:
-        below = 1 - smooth((p[0] - under) / (waist - under))
+        below = 1 - smooth((level(p[0]) - under) / (level(waist) - under))
         return (p[0] + by * _outwards(p, neck, tip) * below, p[1])
 
     return field

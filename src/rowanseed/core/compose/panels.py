@@ -15,6 +15,8 @@ from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart
 from rowanseed.core.pattern.pieces import Dart, InnerPoint, LineKind, Mark, MarkKind, Panel, PointKind
 
+ABOVE_WAIST = 95.0
+"""A bodice is lengthened or shortened so far above its waist, in mm, below the bust dart."""
 DART_FROM = 50.0
 """A bust dart lies so far below the underarm, in mm."""
 
@@ -131,7 +133,7 @@ def panel_levels(
         LineKind.LENGTHEN_SHORTEN,
         "body-length",
         lambda size: (
-            ((x := upper(build, size, half).waist - 60.0), inner(upper(build, size, half), x)),
+            ((x := upper(build, size, half).waist - ABOVE_WAIST), inner(upper(build, size, half), x)),
             (x, outer(upper(build, size, half), x)),
         ),
     )

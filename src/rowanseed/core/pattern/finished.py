@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import math
-
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
@@ -31,7 +29,8 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
             if line.kind is LineKind.LEVEL and (piece.id, line.id) not in once:
                 a, b = line.ends[size]
                 measure = MEASURE_OF.get(line.id, line.id)
-                wide = math.dist(a, b) - _taken_in(piece, size, line.id)
+                # Across the grain: an end that was moved down with the underarm makes no garment wider.
+                wide = abs(b[1] - a[1]) - _taken_in(piece, size, line.id)
                 out[measure] = out.get(measure, 0.0) + wide * _times(piece, cut)
     return out
 

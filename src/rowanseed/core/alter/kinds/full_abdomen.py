@@ -8,9 +8,7 @@ from rowanseed.core.pattern.pieces import Panel
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
-    at_top = across.begins_at(told.pattern, told.size, Panel.FRONT, "waist")
-    darts = any(piece.darts for piece in told.pattern.pieces if piece.panel is Panel.FRONT)
-    return across.told("front", "waist", told.figure, more=told.more, at_top=at_top, darts=darts)
+    return across.told(told, Panel.FRONT, "waist", more=told.more)
 
 
 KIND = AlterationKind(

@@ -8,9 +8,7 @@ from rowanseed.core.pattern.pieces import Panel
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
-    at_top = across.begins_at(told.pattern, told.size, Panel.BACK, "hip")
-    darts = any(piece.darts for piece in told.pattern.pieces if piece.panel is Panel.BACK)
-    return across.told("back", "hip", told.figure, more=told.more, at_top=at_top, darts=darts)
+    return across.told(told, Panel.BACK, "hip", more=told.more)
 
 
 KIND = AlterationKind(

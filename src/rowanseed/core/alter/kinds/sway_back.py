@@ -8,9 +8,7 @@ from rowanseed.core.pattern.pieces import Panel
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
-    at_top = across.begins_at(told.pattern, told.size, Panel.BACK, "waist")
-    darts = any(piece.darts for piece in told.pattern.pieces if piece.panel is Panel.BACK)
-    return across.told("back", "waist", told.figure, more=not told.more, at_top=at_top, darts=darts)
+    return across.told(told, Panel.BACK, "waist", more=not told.more)
 
 
 KIND = AlterationKind(
