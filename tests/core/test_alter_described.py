@@ -300,3 +300,36 @@ def test_a_described_garment_is_shortened_at_every_line_that_is_printed(name):
             altered = carry_out(pattern, size, (Alteration("length", by, line),)).pattern
             assert changes(pattern, altered, size, "A")["length"] == pytest.approx(by, abs=0.3), line
             assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size))
+
+
+@pytest.mark.parametrize("kind", [SkirtKind.GATHERED, SkirtKind.KNIFE_PLEATS, SkirtKind.BOX_PLEATS])
+def test_a_band_keeps_its_measure_whatever_is_drawn_up_to_it(kind):
+    features = {"back": Side(Centre.SEAM), "opening": ZIP, "waist": Waist.WAISTBAND, "skirt": Skirt(kind)}
+    pattern = compose(Description(name="x", garment=GarmentKind.SKIRT, features=Features(**features))).pattern
+    size = middle(pattern)
+    for by in (15.0, -15.0):
+        for alteration in every(pattern, size, by):
+            altered = carry_out(pattern, size, (alteration,)).pattern
+            band = altered.piece("waistband")
+            asked = alteration.kind == "straight-width" and alteration.at == "waistband"
+            assert asked or band.shapes[size] == pattern.piece("waistband").shapes[size], alteration
+            assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size)), alteration
+
+
+def test_centre_seams_go_on_across_a_waist_seam():
+    pattern = sided("dress")
+    size = middle(pattern)
+    for by in (10.0, -10.0):
+        altered = carry_out(pattern, size, (Alteration("seam", by, "centre-back", ""),)).pattern
+        assert changes(pattern, altered, size, "A")["waist"] == pytest.approx(by, abs=0.3)
+        assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size))
+
+
+def test_a_shoulder_that_a_princess_seam_cuts_in_two_is_altered_as_one():
+    features = {**DARTS, "front": Side(shaping=(Shaping.PRINCESS_SHOULDER,)), "neck": Neck(finish=NeckFinish.FACING)}
+    pattern = compose(Description(name="x", garment=GarmentKind.DRESS, features=Features(**features))).pattern
+    size = middle(pattern)
+    for kind in ("shoulder-width", "shoulder-slope"):
+        for by in (12.0, -12.0):
+            altered = carry_out(pattern, size, (Alteration(kind, by),)).pattern
+            assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size)), (kind, by)

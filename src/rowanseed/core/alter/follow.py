@@ -12,7 +12,7 @@ from rowanseed.core.alter.deform import stretch
 from rowanseed.core.alter.frame import frame_of, move
 from rowanseed.core.alter.sleeve import raise_cap
 from rowanseed.core.geometry.outline import lerp, unit
-from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import part_length, walk, walk_join
@@ -33,6 +33,9 @@ def follow(before: Pattern, after: Pattern, size: str, moved: set[str]) -> tuple
     for _ in range(ROUNDS):
         settled = True
         for join in after.making.joins:
+            if join.difference.kind is DifferenceKind.GATHERS:
+                # What is drawn up to a band or a cuff is drawn up a little more or less; the band keeps its measure.
+                continue
             off = walk_join(after, size, join).fault - wanted[join.id]
             if abs(off) <= NOTICED:
                 continue

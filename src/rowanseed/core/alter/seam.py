@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
@@ -31,21 +31,39 @@ KEEP_SLEEVE = "fit-cap"
 
 
 def takeable(pattern: Pattern) -> tuple[Join, ...]:
-    """The seams that can be taken in: lengthwise ones between body panels, side seams first."""
+    """The seams that can be taken in: lengthwise ones between body panels, side seams first.
+
+    Of a seam that is told for one hand and in parts for the other, as beside a zip, each edge is there once.
+    """
     panels = {piece.id: piece.panel for piece in pattern.pieces}
-    found = []
+    found: list[Join] = []
     for join in pattern.making.joins:
         parts = (*join.a, *join.b)
-        if any(p.edge in NOT_TAKEN_IN for p in parts) or not all(_is_one_run(pattern, s) for s in (join.a, join.b)):
+        if any(p.edge in NOT_TAKEN_IN for p in parts) or len(_runs(pattern, join.a)) != len(_runs(pattern, join.b)):
             continue
         if all(panels[p.piece] in (Panel.FRONT, Panel.BACK) and _is_lengthwise(pattern, p) for p in parts):
             found.append(join)
-    return tuple(sorted(found, key=lambda j: _rank(j, panels)))
+    told = [join for join in found if len(_runs(pattern, join.a)) > 1 and _is_told(join, found)]
+    return tuple(sorted((join for join in found if join not in told), key=lambda j: _rank(j, panels)))
 
 
-def _is_one_run(pattern: Pattern, side: tuple[EdgePart, ...]) -> bool:
-    """Whether a side of a seam is one edge, or one in several pieces of a frame: a slant pocket's has the upper end."""
-    return bool(side) and len({(pattern.piece(p.piece).frame, p.edge) for p in side}) == 1
+def _is_told(join: Join, others: Sequence[Join]) -> bool:
+    """Whether other seams have every edge of this one."""
+    edges = {(p.piece, p.edge) for other in others if other is not join for p in (*other.a, *other.b)}
+    return all((p.piece, p.edge) in edges for p in (*join.a, *join.b))
+
+
+def _runs(pattern: Pattern, side: tuple[EdgePart, ...]) -> tuple[tuple[EdgePart, ...], ...]:
+    """A side of a seam as runs, each one edge in a frame: with a slant pocket it is in two pieces of it. A seam that a
+    zip closes across the waist has a run above it and one below."""
+    runs: list[tuple[EdgePart, ...]] = []
+    for part in side:
+        at = (pattern.piece(part.piece).frame, part.edge)
+        if runs and (pattern.piece(runs[-1][0].piece).frame, runs[-1][0].edge) == at:
+            runs[-1] = (*runs[-1], part)
+        else:
+            runs.append((part,))
+    return tuple(runs)
 
 
 def _is_lengthwise(pattern: Pattern, part: EdgePart) -> bool:
@@ -62,14 +80,19 @@ def _rank(join: Join, panels: dict[str, Panel]) -> int:
 
 def levels_crossed(pattern: Pattern, size: str, join: Join) -> tuple[str, ...]:
     """The levels that both edges of a seam reach, from the top down."""
-    reached: list[dict[str, float]] = []
-    for side in (join.a, join.b):
-        frame = frame_of(pattern, size, side[0].piece)
-        edges = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in side]
-        xs = [p[0] for edge in edges for p in flatten(edge, ROUGH)]
-        low, high = min(xs) - CROSSES, max(xs) + CROSSES
-        reached.append({id: x for id, x in frame.levels() if low <= x <= high and id != "hem"})
-    return tuple(id for id in reached[0] if all(id in other for other in reached[1:]))
+    found: dict[str, None] = {}
+    for one, other in zip(_runs(pattern, join.a), _runs(pattern, join.b), strict=True):
+        there = _levels_of(pattern, size, other)
+        found |= dict.fromkeys(level for level in _levels_of(pattern, size, one) if level in there)
+    return tuple(found)
+
+
+def _levels_of(pattern: Pattern, size: str, run: tuple[EdgePart, ...]) -> tuple[str, ...]:
+    frame = frame_of(pattern, size, run[0].piece)
+    edges = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in run]
+    xs = [p[0] for edge in edges for p in flatten(edge, ROUGH)]
+    low, high = min(xs) - CROSSES, max(xs) + CROSSES
+    return tuple(id for id, x in frame.levels() if low <= x <= high and id != "hem")
 
 
 def edge_count(pattern: Pattern, join: Join) -> int:
@@ -152,39 +175,44 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
 
 def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, school: str) -> Pattern:
     each = by / edge_count(pattern, join)
-    amount = _amount(pattern, size, join, level)
     sleeve = sleeve_above(pattern, size, join)
-    sides = {(side[0].piece, side[0].edge): {p.piece for p in side} for side in (join.a, join.b)}
-    for (piece_id, edge), own in sides.items():
-        frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
-        side = edge_side(frame, piece, edge)
-        _refuse_too_much(piece.id, each, side)
-        others = {p.piece for p in (*join.a, *join.b)} - own
-        along = _going_along(pattern, frame, own, others)
-        pattern = move_some(pattern, along, size, edge_field(side, amount, each, _ceiling(frame)), parts=PARTS)
+    for one, other in zip(_runs(pattern, join.a), _runs(pattern, join.b), strict=True):
+        amount = _amount(pattern, size, one, other, level)
+        runs = {(run[0].piece, run[0].edge): {p.piece for p in run} for run in (one, other)}
+        for (piece_id, edge), own in runs.items():
+            frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
+            side = edge_side(frame, piece, edge)
+            _refuse_too_much(piece.id, each, side)
+            others = {p.piece for p in (*one, *other)} - own
+            along = _going_along(pattern, frame, own, others)
+            pattern = move_some(pattern, along, size, edge_field(side, amount, each, _ceiling(frame)), parts=PARTS)
     if sleeve is not None and school != KEEP_SLEEVE:
         front = next(p for p in (*join.a, *join.b) if pattern.piece(p.piece).panel is Panel.FRONT)
         top = min(edge_side(frame_of(pattern, size, front.piece), pattern.piece(front.piece), front.edge).xs)
+        amount = _amount(pattern, size, _runs(pattern, join.a)[0], _runs(pattern, join.b)[0], level)
         pattern = narrow_underarm(pattern, size, sleeve, -each * amount(top), FADE)
     return pattern
 
 
 def across_the_waist(pattern: Pattern, join: Join) -> Join | None:
-    """The side seam that goes on where a waist seam crosses this one, so that both are altered in one; None where
-    there is none, or where gathers or pleats take up what differs."""
+    """The seam that goes on where a waist seam crosses this one, so that both are altered in one: a side goes on as a
+    side, a centre as a centre. None where there is none, or where gathers or pleats take up what differs."""
     sides = {p.piece for p in (*join.a, *join.b)}
-    if len({pattern.piece(id).panel for id in sides}) != 2:
-        return None
     for seam in pattern.making.joins:
         if seam.difference.kind is DifferenceKind.GATHERS or any(p.edge != WAIST for p in (*seam.a, *seam.b)):
             continue
         one, other = ({p.piece for p in side} for side in (seam.a, seam.b))
         beyond = other if sides <= one else one if sides <= other else set()
         for found in takeable(pattern):
-            pieces = {p.piece for p in (*found.a, *found.b)}
-            if pieces <= beyond and len({pattern.piece(id).panel for id in pieces}) == 2:
+            if {p.piece for p in (*found.a, *found.b)} <= beyond and _where(pattern, found) == _where(pattern, join):
                 return found
     return None
+
+
+def _where(pattern: Pattern, join: Join) -> tuple[frozenset[Panel], bool]:
+    """Between which panels a seam runs, and whether it is of a piece with its own twin."""
+    pieces = {p.piece for p in (*join.a, *join.b)}
+    return frozenset(pattern.piece(id).panel for id in pieces), len(pieces) == 1
 
 
 def _going_along(pattern: Pattern, frame: Frame, own: set[str], others: set[str]) -> tuple[Piece, ...]:
@@ -249,12 +277,17 @@ def edge_field(side: Side, amount: Callable[[float], float], each: float, ceilin
     return field
 
 
-def _amount(pattern: Pattern, size: str, join: Join, level: str) -> Callable[[float], float]:
-    """How much of the change is made at a place along the grain, 0 to 1."""
+def _amount(
+    pattern: Pattern, size: str, one: tuple[EdgePart, ...], other: tuple[EdgePart, ...], level: str
+) -> Callable[[float], float]:
+    """How much of the change is made at a place along the grain of a run, 0 to 1."""
     if not level:
         return lambda x: 1.0
-    frame = frame_of(pattern, size, join.a[0].piece)
-    crossed = levels_crossed(pattern, size, join)
+    frame = frame_of(pattern, size, one[0].piece)
+    there = _levels_of(pattern, size, other)
+    crossed = [id for id in _levels_of(pattern, size, one) if id in there]
+    if level not in crossed:
+        return lambda x: 0.0
     levels = [entry for entry in frame.levels() if entry[0] in crossed]
     at = next(k for k, (id, _) in enumerate(levels) if id == level)
     here = levels[at][1]

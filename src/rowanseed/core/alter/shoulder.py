@@ -31,6 +31,8 @@ def _shoulder(frame: Frame) -> tuple[Point, Point, float] | None:
     shoulder, armhole = frame.edge("shoulder"), frame.edge("armhole")
     if shoulder is None or armhole is None:
         return None
+    # A princess seam from the shoulder cuts it in two.
+    shoulder = frame.led_on(shoulder, "shoulder")
     ends = (shoulder[0].start, shoulder[-1].end)
     middle = frame.centre_y()
     neck, tip = sorted(ends, key=lambda p: abs(p[1] - middle))

@@ -16,8 +16,7 @@ TOLERANCE = 0.5
 EASED_IN = 3.0
 """A difference up to this, in mm, goes in with pins; more breaks the seam (common practice, no source)."""
 GATHERS_TAKE = 0.1
-"""So much more or less of fullness than was meant, as a share of what it is drawn up to, is not seen (common practice,
-no source)."""
+"""So much more or less of fullness than was meant, as a share of it, is not seen (common practice, no source)."""
 NOTCHES_MEET = 3.0
 """Notches no further apart than this, in mm, are matched."""
 
@@ -27,7 +26,7 @@ class SeamVerdict(Worded):
 
     MEETS = "meets"
     EASE_IN = "ease-in", "pin and ease in"
-    DRAWN_UP = "drawn-up", "its gathers take it up"
+    DRAWN_UP = "drawn-up", "its fullness takes it up"
     APART = "apart", "does not meet"
 
 
@@ -74,7 +73,7 @@ class SeamWalk:
     def is_drawn_up(self) -> bool:
         """Whether gathers take up what it is off by: drawn a little more, or a little less, than was meant."""
         gathered = self.join.difference.kind is DifferenceKind.GATHERS
-        return gathered and self.a > self.b and abs(self.fault) <= GATHERS_TAKE * self.b
+        return gathered and self.a > self.b and abs(self.fault) <= GATHERS_TAKE * (self.b + self.intended)
 
     @property
     def verdict(self) -> SeamVerdict:
