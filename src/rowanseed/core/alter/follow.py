@@ -64,6 +64,8 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
             # Of a sleeve in two pieces the upper one has the cap.
             upper = max(side, key=lambda part: part_length(pattern, size, part))
             name = upper.piece
+            if len(side) == 1 and _is_straight(pattern, size, upper):
+                return fit_edge(pattern, size, upper, off * sign), {name: "it is as wide as the changed armhole"}
             fitted = _fit_cap(pattern, size, name, side, off * sign)
             changed = any(part.piece in moved for part in other)
             why = "its cap goes into the changed armhole with the same ease" if changed else "its cap keeps its length"
@@ -74,6 +76,11 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
 def _lies_on_a_shape(pattern: Pattern, size: str, part: EdgePart) -> bool:
     """Whether a facing is drawn on a piece of the garment: it was altered with it, and does not stretch it now."""
     return frame_of(pattern, size, part.piece).panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
+
+
+def _is_straight(pattern: Pattern, size: str, part: EdgePart) -> bool:
+    """Whether a sleeve is cut straight across at the top, as a robe's of rectangles."""
+    return all(not segment.is_curve for segment in pattern.piece(part.piece).shapes[size].edges[part.edge])
 
 
 def _panels(pattern: Pattern, parts: tuple[EdgePart, ...]) -> set[Panel]:

@@ -51,23 +51,25 @@ class Frame:
         a, b = found[0].ends[self.size]
         return (a[0] + b[0]) / 2
 
-    def without_darts(self) -> Callable[[float], float]:
-        """Level down the side → the same with what the darts at the side take in above it left out.
+    def without_darts(self, edge: str = "side") -> Callable[[float], float]:
+        """A place along an edge → the same with what the darts and folds on it take in before it left out.
 
-        Both lines of a dart are at one level then: a change that dies away down the side leaves it as deep as it is.
+        Down the side it is a level, across the shoulder a distance from the centre's side. Both lines of a dart are at
+        one place then: a change that dies away along the edge leaves it as deep as it is.
         """
-        mouths = [found for piece in self.pieces if (found := _side_darts(piece, self.size))]
+        mouths = [found for piece in self.pieces if (found := _mouths(piece, self.size, edge))]
 
-        def level(x: float) -> float:
-            taken = (sum(min(max(x - high, 0.0), low - high) for high, low in own) for own in mouths)
-            return x - max(taken, default=0.0)
+        def place(at: float) -> float:
+            taken = (sum(min(max(at - first, 0.0), last - first) for first, last in own) for own in mouths)
+            return at - max(taken, default=0.0)
 
-        return level
+        return place
 
-    def at_darts(self) -> Cuts | None:
+    def at_darts(self, edge: str = "side") -> Cuts | None:
         """Where a map that goes by `without_darts` changes its rule."""
-        levels = {x for piece in self.pieces for mouth in _side_darts(piece, self.size) for x in mouth}
-        return Cuts((1.0, 0.0), tuple(sorted(levels))) if levels else None
+        places = {at for piece in self.pieces for mouth in _mouths(piece, self.size, edge) for at in mouth}
+        along = (1.0, 0.0) if edge == "side" else (0.0, 1.0)
+        return Cuts(along, tuple(sorted(places))) if places else None
 
     def levels(self) -> tuple[tuple[str, float], ...]:
         """Every level with where it stands, from the top down."""
@@ -93,11 +95,15 @@ class Frame:
         return centre[0].start[1] if centre else 0.0
 
 
-def _side_darts(piece: Piece, size: str) -> list[tuple[float, float]]:
-    """From where to where down the side each dart of a piece takes it in."""
-    darts = [dart for dart in piece.darts if dart.edge == "side" and not dart.is_folded]
-    ends = [sorted(mark_point(piece, size, piece.mark(leg))[0] for leg in dart.legs) for dart in darts]
-    return [(high, low) for high, low in ends]
+def _mouths(piece: Piece, size: str, edge: str) -> list[tuple[float, float]]:
+    """From where to where along an edge each dart or fold of a piece takes it in: down a side, across a shoulder."""
+    axis = 0 if edge == "side" else 1
+    ends = [
+        sorted(mark_point(piece, size, piece.mark(leg))[axis] for leg in dart.legs)
+        for dart in piece.darts
+        if dart.edge == edge
+    ]
+    return [(first, last) for first, last in ends]
 
 
 def frames(pattern: Pattern, size: str) -> tuple[Frame, ...]:

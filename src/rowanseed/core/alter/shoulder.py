@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import replace
 
 from rowanseed.core.alter.deform import Field, smooth
@@ -61,12 +62,23 @@ def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
         if math.dist(neck, tip) + by < 20:
             raise TooNarrow("The shoulder is", math.dist(neck, tip), "Narrow it by less.")
 
-        def field(p: Point, neck: Point = neck, tip: Point = tip, under: float = under, along: Point = along) -> Point:
-            down = 1 - smooth((p[0] - tip[0]) / (under - tip[0]))
-            share = by * _outwards(p, neck, tip) * down
-            return (p[0] + along[0] * share, p[1] + along[1] * share)
+        across = frame.without_darts("shoulder")
+        whole = across(tip[1]) - across(neck[1])
 
-        pattern = move(pattern, frame, field, parts=PARTS)
+        def field(
+            p: Point,
+            neck: Point = neck,
+            tip: Point = tip,
+            under: float = under,
+            along: Point = along,
+            across: Callable[[float], float] = across,
+            whole: float = whole,
+        ) -> Point:
+            down = 1 - smooth((p[0] - tip[0]) / (under - tip[0]))
+            outwards = min(max((across(p[1]) - across(neck[1])) / whole, 0.0), 1.0)
+            return (p[0] + along[0] * by * outwards * down, p[1] + along[1] * by * outwards * down)
+
+        pattern = move(pattern, frame, field, frame.at_darts("shoulder"), parts=PARTS)
     return pattern
 
 
