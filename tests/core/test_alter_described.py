@@ -333,3 +333,45 @@ def test_a_shoulder_that_a_princess_seam_cuts_in_two_is_altered_as_one():
         for by in (12.0, -12.0):
             altered = carry_out(pattern, size, (Alteration(kind, by),)).pattern
             assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size)), (kind, by)
+
+
+def test_a_raglan_sleeve_goes_along_with_the_sides():
+    features = {"sleeve": Sleeve(SleeveKind.RAGLAN), "neck": Neck(NeckShape.SCOOP, NeckFinish.BIAS_BINDING)}
+    pattern = compose(Description(name="x", garment=GarmentKind.TOP, features=Features(**features))).pattern
+    size = middle(pattern)
+    for by in (16.0, -16.0):
+        altered = carry_out(pattern, size, (Alteration("seam", by, "sides", ""),)).pattern
+        assert all(abs(w.fault) <= NEAR for w in walk(altered, size))
+
+
+def test_the_sleeve_of_a_robe_is_as_wide_as_its_lowered_armhole():
+    pattern = compose(Description(name="x", garment=GarmentKind.ROBE)).pattern
+    size = middle(pattern)
+    for by in (15.0, -15.0):
+        altered = carry_out(pattern, size, (Alteration("armhole-depth", by),)).pattern
+        assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size))
+
+
+def test_tucks_on_a_shoulder_keep_their_depth_when_it_is_made_broader():
+    features = {"front": Side(shaping=(Shaping.TUCKS,)), "back": Side(shaping=(Shaping.SHOULDER_DART,))}
+    described = Features(**features, neck=Neck(NeckShape.SCOOP, NeckFinish.FACING))
+    pattern = compose(Description(name="x", garment=GarmentKind.TOP, features=described)).pattern
+    size = middle(pattern)
+    for by in (12.0, -12.0):
+        altered = carry_out(pattern, size, (Alteration("shoulder-width", by),)).pattern
+        for name in ("front", "back"):
+            was, now = (
+                [mark_distance(p, size, m) for m in p.marks if m.edge == "shoulder"]
+                for p in (pattern.piece(name), altered.piece(name))
+            )
+            deep = [[abs(b - a) for a, b in batched(found)] for found in (was, now)]
+            assert deep[1] == pytest.approx(deep[0], abs=0.1)
+            grown = seam_length(altered.piece(name), size, "shoulder") - seam_length(
+                pattern.piece(name), size, "shoulder"
+            )
+            assert grown == pytest.approx(by, abs=0.2)
+
+
+def batched(found):
+    """Two by two: the legs of one fold after the other."""
+    return zip(found[::2], found[1::2], strict=True)

@@ -25,7 +25,7 @@ PARTS = 4
 CROSSES = 15.0
 """A seam that ends within so much of a level, in mm, still crosses it: a waist is drawn just below its edge."""
 
-WAIST = "waist"
+WAIST, RAGLAN = "waist", "raglan"
 KEEP_CAP = "narrow-sleeve"
 KEEP_SLEEVE = "fit-cap"
 
@@ -115,12 +115,21 @@ def sleeve_above(pattern: Pattern, size: str, join: Join) -> str | None:
     fronts_and_backs = {pattern.piece(p.piece).panel for p in (*join.a, *join.b)}
     if fronts_and_backs != {Panel.FRONT, Panel.BACK}:
         return None
+    for part in (*join.a, *join.b):
+        if not any(pattern.piece(part.piece).has_edge(edge) for edge in ("armhole", RAGLAN)):
+            return None
     for other in pattern.making.joins:
-        sides = {p.piece for p in (*other.a, *other.b)}
-        caps = [p for p in (*other.a, *other.b) if pattern.piece(p.piece).panel is Panel.SLEEVE and p.edge == "cap"]
-        if caps and all(p.piece in sides and pattern.piece(p.piece).has_edge("armhole") for p in (*join.a, *join.b)):
-            return caps[0].piece
+        parts = (*other.a, *other.b)
+        beside = {p.piece for p in parts} & {p.piece for p in (*join.a, *join.b)}
+        set_in = [p for p in parts if pattern.piece(p.piece).panel is Panel.SLEEVE and _is_set_in(p.edge)]
+        if set_in and beside:
+            return set_in[0].piece
     return None
+
+
+def _is_set_in(edge: str) -> bool:
+    """Whether it is a sleeve's edge at its armhole: the cap, or a raglan's seam to the front or the back."""
+    return edge == "cap" or edge.startswith(RAGLAN)
 
 
 @dataclass(frozen=True)

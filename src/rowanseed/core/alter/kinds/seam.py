@@ -29,7 +29,8 @@ def _ways(pattern: Pattern, size: str, join: Join, level: str) -> tuple[Place, .
     words = f"{join.name}, at the {level}" if level else f"{join.name}, all along"
     crossed = along_seams.levels_crossed(pattern, size, join)
     reaches_up = not level or level == crossed[0]
-    if reaches_up and along_seams.sleeve_above(pattern, size, join) is not None:
+    sleeve = along_seams.sleeve_above(pattern, size, join)
+    if reaches_up and sleeve is not None and pattern.piece(sleeve).has_edge("cap"):
         return tuple(
             Place(f"{words}: {how}", at=join.id, level=level, school="" if k == 0 else school)
             for k, (school, how) in enumerate(SCHOOLS)
