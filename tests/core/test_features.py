@@ -45,7 +45,8 @@ from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pieces import LineKind, PointKind, Taken
-from rowanseed.core.pattern.seamline import line_length, seam_length
+from rowanseed.core.pattern.seamline import line_length, lines, mark_point, seam_length
+from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description, write_description
 
 from .descriptions import descriptions
@@ -238,6 +239,28 @@ def test_straps_take_the_place_of_the_shoulders_and_are_marked_on_the_upper_edge
         # The upper edge begins at the side seam, as high in front as behind.
         sides = [pattern.piece(p).shapes["12"].edges["neck"][0].start[0] for p in ("front", "back")]
         assert sides[0] == pytest.approx(sides[1])
+
+
+def test_a_strapped_bodice_is_cut_by_princess_seams_that_begin_at_its_straps():
+    """Both panels together have the area of the plain half less what the seam takes in (Shapely), and walk."""
+    seam = Side(shaping=(Shaping.PRINCESS_SHOULDER,))
+    zipped = {"opening": Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0), "waist": Waist.SEAM}
+    cut = made(GarmentKind.DRESS, straps=Straps(2, 20.0), front=seam, back=replace(seam, centre=Centre.SEAM), **zipped)
+    plain = made(GarmentKind.DRESS, straps=Straps(2, 20.0), front=Side(), back=Side(Centre.SEAM), **zipped)
+    for half in ("front", "back"):
+        centre, side = (cut.piece(id) for id in (half, f"side-{half}"))
+        for size in cut.envelope.sizes:
+            starts = [piece.shapes[size].edges["princess"] for piece in (centre, side)]
+            assert starts[0][-1].end == pytest.approx(starts[1][0].start)
+            assert mark_point(centre, size, centre.mark("strap")) == pytest.approx(starts[1][0].start)
+            area = sum(Polygon(lines(piece, size).seam_ring()).area for piece in (centre, side))
+            whole = Polygon(lines(plain.piece(half), size).seam_ring()).area
+            assert 0 < whole - area < 0.2 * whole
+            upper = sum(seam_length(piece, size, "neck") for piece in (centre, side))
+            assert upper == pytest.approx(seam_length(plain.piece(half), size, "neck"), abs=0.05)
+    assert all(w.walks for size in cut.envelope.sizes for w in walk(cut, size))
+    with pytest.raises(DescriptionRefused, match="begins at the strap"):
+        made(GarmentKind.DRESS, straps=Straps(2, 20.0), front=Side(shaping=(Shaping.PRINCESS_ARMHOLE,)))
 
 
 @pytest.mark.parametrize("shape", [NeckShape.ROUND, NeckShape.V, NeckShape.SCOOP])

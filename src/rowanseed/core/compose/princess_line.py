@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import Protocol
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
@@ -15,7 +16,7 @@ CUT_IN = 0.22
 """Where a princess seam leaves the armhole: a share of its upper curve."""
 
 
-def _line(block: Upper, start: Point, leaves: Point, *, inner: bool) -> Chain:
+def princess_line(block: Upper, start: Point, leaves: Point, *, inner: bool) -> Chain:
     """A princess line from its start over the bust point and the waist down to the lower edge."""
     over, taken = block.bust_point, block.intake / 2
     hand = -1.0 if inner else 1.0
@@ -63,7 +64,7 @@ def cut_in_two(
 
     def line(block: Upper, *, inner: bool) -> Chain:
         _, _, start, leaves = split(block)
-        return _line(block, start, leaves, inner=inner)
+        return princess_line(block, start, leaves, inner=inner)
 
     def centre(block: Upper) -> Edges:
         c, down = block.centre, line(block, inner=True)
@@ -91,6 +92,31 @@ def cut_in_two(
         return edges | ({"shoulder": straight(block.tip, start)} if from_shoulder else {})
 
     id, other = half.name, f"side-{half.name}"
+    two_panels(build, half, centre, side, line, name=name)
+    half.neck = [part(id, "neck")] if build.pieces[id].has_edge("neck") else []
+    half.side = [part(other, "side")]
+    half.shoulder = [part(id, "shoulder"), *([part(other, "shoulder")] if from_shoulder else [])]
+    half.armhole = [part(other, "armhole"), *([] if from_shoulder else [part(id, "armhole")])]
+    half.lower = [part(id, low), part(other, low)]
+
+
+class Line(Protocol):
+    """The princess line of a block, as the centre (`inner`) or the side panel has it."""
+
+    def __call__(self, block: Upper, *, inner: bool) -> Chain: ...
+
+
+def two_panels(
+    build: Build,
+    half: Half,
+    centre: Callable[[Upper], Edges],
+    side: Callable[[Upper], Edges],
+    line: Line,
+    *,
+    name: str = "",
+) -> None:
+    """A half as its centre and its side panel, sewn together along the princess line."""
+    id, other = half.name, f"side-{half.name}"
     new_panel(build, half, id, name or f"Centre {half.name}", centre, at_centre=True)
     new_panel(build, half, other, f"Side {half.name}", side, at_centre=False, drawn_on=id)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: y_at(line(block, inner=True), x))
@@ -106,8 +132,3 @@ def cut_in_two(
         (part(other, "princess"),),
         each_hand=True,
     )
-    half.neck = [part(id, "neck")] if build.pieces[id].has_edge("neck") else []
-    half.side = [part(other, "side")]
-    half.shoulder = [part(id, "shoulder"), *([part(other, "shoulder")] if from_shoulder else [])]
-    half.armhole = [part(other, "armhole"), *([] if from_shoulder else [part(id, "armhole")])]
-    half.lower = [part(id, low), part(other, low)]

@@ -7,10 +7,11 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Description, FacedEdge, LiningMethod, NeckShape, Shaping
-from rowanseed.core.compose.drafting import IN, curve, straight
+from rowanseed.core.compose.description import PRINCESS, Description, FacedEdge, LiningMethod, NeckShape, Shaping
+from rowanseed.core.compose.drafting import IN, backwards, curve, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
+from rowanseed.core.compose.princess_line import princess_line, two_panels
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
@@ -18,7 +19,7 @@ STRAP_AT = 0.62
 """The straps stand so far out, as a share of half the chest."""
 DIP, BACK_DIP = 28.0, 12.0
 """The centre lies so far above the underarm, in mm, in front and behind."""
-HAS = (Shaping.BUST_DART, Shaping.WAIST_DART, Shaping.SHIRRED_PANEL)
+HAS = (Shaping.BUST_DART, Shaping.WAIST_DART, Shaping.SHIRRED_PANEL, *PRINCESS)
 
 
 def _strap(block: Upper) -> Point:
@@ -39,7 +40,46 @@ def _top(block: Upper) -> tuple[Chain, Chain]:
     return outer, inner if block.centre == 0 else (*inner, *straight(inner[-1].end, (inner[-1].end[0], block.centre)))
 
 
+def _in_two(build: Build, half: Half) -> None:
+    """The half in a centre and a side panel, along a princess line from the strap down."""
+    edge, low = centre_of(build, half)[0], lower_edge(build)
+
+    def line(block: Upper, *, inner: bool) -> Chain:
+        start = _strap(block)
+        return princess_line(
+            block, start, (block.bust_point[0] - start[0], block.bust_point[1] - start[1]), inner=inner
+        )
+
+    def centre(block: Upper) -> Edges:
+        _, inner = _top(block)
+        c, down = block.centre, line(block, inner=True)
+        return {
+            edge: straight((inner[-1].end[0], c), (block.hem, c)),
+            low: straight((block.hem, c), down[-1].end),
+            "princess": backwards(down),
+            "neck": inner,
+        }
+
+    def side(block: Upper) -> Edges:
+        down = line(block, inner=False)
+        return {
+            "princess": down,
+            low: straight(down[-1].end, block.side[0].start),
+            "side": block.side,
+            "neck": _top(block)[0],
+        }
+
+    two_panels(build, half, centre, side, line)
+    id, other = half.name, f"side-{half.name}"
+    build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", build.each(lambda size: 0.0)))
+    half.neck, half.side = [part(other, "neck"), part(id, "neck")], [part(other, "side")]
+    half.lower = [part(id, low), part(other, low)]
+
+
 def panel(build: Build, half: Half) -> None:
+    if half.side_of(build.description).princess:
+        _in_two(build, half)
+        return
     edge, low, id = centre_of(build, half)[0], lower_edge(build), half.name
 
     def ring(block: Upper) -> Edges:
@@ -74,11 +114,16 @@ def forbids(d: Description) -> Found:
         where = "features.armhole" if f.armhole is not None else "features.facing"
         yield where, "The upper edge of a top with straps runs on under the arms: it has no armholes of its own."
     for name, side in f.sides:
+        if side.has(Shaping.PRINCESS_ARMHOLE):
+            yield (
+                f"features.{name}.shaping",
+                "With straps there is no armhole: choose the princess seam from the shoulder, which begins at the strap.",
+            )
         other = next((shape for shape in side.shaping if shape not in HAS), None)
         if other is not None:
             yield (
                 f"features.{name}.shaping",
-                f"A top with straps is drafted plain or with darts: no {other.words}.",
+                f"A top with straps is drafted plain, with darts or with princess seams: no {other.words}.",
             )
     if f.lining is not None and f.lining.method is LiningMethod.BAGGED:
         yield "features.lining.method", "A bagged lining is drafted for a body with shoulders: choose another method."
