@@ -117,7 +117,7 @@ def forbids(d: Description) -> Found:
         if side.has(Shaping.PRINCESS_ARMHOLE):
             yield (
                 f"features.{name}.shaping",
-                "With straps there is no armhole: choose the princess seam from the shoulder, which begins at the strap.",
+                "With straps there is no armhole: choose the princess seam from the shoulder; it begins at the strap.",
             )
         other = next((shape for shape in side.shaping if shape not in HAS), None)
         if other is not None:
