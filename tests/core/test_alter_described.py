@@ -42,6 +42,7 @@ from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 from rowanseed.core.pattern.walk import SeamVerdict, walk
+from rowanseed.core.sizing.schools import Choosing, School, proposals
 
 from .descriptions import whole_ones
 from .test_alter import every, middle
@@ -375,3 +376,14 @@ def test_tucks_on_a_shoulder_keep_their_depth_when_it_is_made_broader():
 def batched(found):
     """Two by two: the legs of one fold after the other."""
     return zip(found[::2], found[1::2], strict=True)
+
+
+def test_a_dress_too_small_at_the_hip_is_let_out_at_the_skirts_side_seams():
+    pattern = sided("dress")
+    chart = {measure: row[pattern.envelope.sizes[-1]] for measure, row in pattern.envelope.body_chart.items()}
+    choosing = Choosing(body={**chart, "hip": chart["hip"] + 110.0}, pattern=pattern, view="A")
+    found = {p.school: p for p in proposals(choosing)}[School.CHART]
+    (asked,) = [a for a in found.alterations if a.level == "hip"]
+    assert asked.at == "skirt-sides"
+    altered = carry_out(pattern, pattern.envelope.sizes[-1], (asked,)).pattern
+    assert changes(pattern, altered, pattern.envelope.sizes[-1], "A")["hip"] == pytest.approx(asked.by, abs=0.5)

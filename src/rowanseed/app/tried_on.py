@@ -8,7 +8,7 @@ from functools import cached_property
 
 from rowanseed.app.sewing import Sewing
 from rowanseed.core.alter.change import Alteration, Altered
-from rowanseed.core.alter.seam import edge_count
+from rowanseed.core.alter.seam import edge_count, seams_moved
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.make.fitting import TooMuch, steps_for, too_much
 from rowanseed.core.make.line_of_work import OwnStep
@@ -64,7 +64,9 @@ class TriedOn:
         """Where a cut piece has no allowance left to be let out so far."""
         if self.at_each_edge <= 0 or self._seam is None:
             return None
-        edges = [(part.piece, part.edge) for part in (*self._seam.a, *self._seam.b)]
+        pattern, size = self.sewing.project.core.garment, self.sewing.project.core.size or ""
+        seams = seams_moved(pattern, size, self._seam, self.asked.level)
+        edges = [(part.piece, part.edge) for seam in seams for part in (*seam.a, *seam.b)]
         return too_much(self.sewing.bench, edges, self.at_each_edge, self.cut)
 
     def steps(self, title: str) -> tuple[OwnStep, ...]:

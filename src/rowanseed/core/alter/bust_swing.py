@@ -8,9 +8,12 @@ waist seam the waist dart takes it up, so that the seam keeps its length.
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
-from rowanseed.core.alter.deform import BAND, crossings, deform, smooth, stretch
+from rowanseed.core.alter.bust_facing import fanned
+from rowanseed.core.alter.bust_foot import Foot, dart_point, foot_of, with_waist_dart
+from rowanseed.core.alter.bust_parts import DART_SHORT_OF_POINT, Swing, distance_to, lower_edge
+from rowanseed.core.alter.deform import BAND, crossings, deform, stretch
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import (
@@ -45,48 +48,9 @@ HINGES = (1 / 3, 0.45, 0.57)
 """The hinge stands at one of these shares of the armhole, from the underarm: the first that is well above the bust."""
 ABOVE_BUST = 80.0
 """A hinge nearer to the bust point's level than this, in mm, would turn the side too far."""
-DART_SHORT_OF_POINT = 25.0
-"""A bust dart ends about an inch from the bust point (common practice, no source)."""
 DART_BELOW = 15.0
 FAIR = 18.0
 """The armhole is drawn smooth so far to either side of the hinge, in mm."""
-FAN = 0.6
-"""A facing is opened like a fan at the hinge, so far to either side of the slash, in radians."""
-WHOLE = Affine(a=1, b=0, c=0, d=1, e=0, f=0)
-
-
-@dataclass(frozen=True)
-class _Swing:
-    """Where the front is slashed and how its parts move: `upper` swings about the hinge, `lower` is shifted."""
-
-    bust: Point
-    hinge: Point
-    share: float
-    mouth: Point
-    upper: Affine
-    shift: Point
-
-    @property
-    def apex(self) -> Point:
-        """Where the bust point is afterwards: lowered with the front, in the middle of what was spread."""
-        return (self.bust[0] + self.shift[0], self.bust[1] + self.shift[1] / 2)
-
-    def part(self, p: Point) -> Affine:
-        """The motion of a point inside the piece."""
-        if p[1] <= self.bust[1]:
-            return WHOLE if p[0] < self.bust[0] else Affine(a=1, b=0, c=0, d=1, e=self.shift[0], f=0)
-        slope = (self.mouth[0] - self.bust[0]) / max(1e-9, self.mouth[1] - self.bust[1])
-        if p[0] > self.bust[0] + slope * (p[1] - self.bust[1]):
-            return Affine(1, 0, 0, 1, *self.shift)
-        beyond = (p[0] - self.hinge[0]) * (self.bust[1] - self.hinge[1]) - (p[1] - self.hinge[1]) * (
-            self.bust[0] - self.hinge[0]
-        )
-        return self.upper if beyond < 0 else WHOLE
-
-
-def lower_edge(piece: Piece) -> str:
-    """What the edge at the lower end of a front is called."""
-    return "hem" if piece.has_edge("hem") else "waist"
 
 
 def slash(pattern: Pattern, front: Frame, point: Point, each: float) -> Pattern:
@@ -106,13 +70,13 @@ def slash(pattern: Pattern, front: Frame, point: Point, each: float) -> Pattern:
         elif piece in whole:
             changed.append(_swung(piece, front.size, swing, each))
         elif piece.has_edge("armhole"):
-            changed.append(_fanned(piece, front.size, swing, whole[0], own))
+            changed.append(fanned(piece, front.size, swing, whole[0], own))
         else:
             changed.append(deform(piece, front.size, field, cuts))
     return with_pieces(pattern, changed)
 
 
-def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
+def _swing(piece: Piece, size: str, bust: Point, each: float) -> Swing:
     shape = piece.shapes[size]
     armhole, side = shape.edges["armhole"], shape.edges["side"]
     share = _hinge(armhole, bust)
@@ -135,7 +99,7 @@ def _swing(piece: Piece, size: str, bust: Point, each: float) -> _Swing:
         a=c, b=-s, c=s, d=c, e=hinge[0] - c * hinge[0] + s * hinge[1], f=hinge[1] - s * hinge[0] - c * hinge[1]
     )
     moved = upper(bust)
-    return _Swing(
+    return Swing(
         bust=bust, hinge=hinge, share=share, mouth=mouth, upper=upper, shift=(moved[0] - bust[0], moved[1] - bust[1])
     )
 
@@ -168,17 +132,7 @@ def _at_level(chain: Chain, x: float) -> Point:
     return min((s.start for s in chain), key=lambda p: abs(p[0] - x))
 
 
-def _distance_to(chain: Chain, along: Point, value: float) -> float:
-    """The distance along a chain to where it crosses a line."""
-    before = 0.0
-    for segment in chain:
-        for t in crossings(segment, along, value):
-            return before + segment.split(t)[0].length()
-        before += segment.length()
-    return before / 2
-
-
-def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
+def _swung(piece: Piece, size: str, swing: Swing, each: float) -> Piece:
     shape = piece.shapes[size]
     edges = dict(shape.edges)
     lower = Affine(1, 0, 0, 1, *swing.shift)
@@ -191,13 +145,13 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
         if name not in (low, "side", "armhole"):
             edges[name] = centre[name]
     side, armhole = shape.edges["side"], shape.edges["armhole"]
-    foot = _foot(piece, size, swing, each)
+    foot = foot_of(piece, size, swing, each)
     inner = transform_chain(split_chain(shape.edges[low], foot.inner)[0], down)
     outer = transform_chain(split_chain(shape.edges[low], foot.outer)[1], lower)
     edges[low] = _joined(inner, outer)
     dart = _side_dart(piece)
     legs = sorted(mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs) if dart else []
-    where = _distance_to(side, (1.0, 0.0), swing.mouth[0])
+    where = distance_to(side, (1.0, 0.0), swing.mouth[0])
     first, last = (legs[0], legs[1]) if legs else (where, where)
     below, above = (
         transform_chain(split_chain(side, first)[0], lower),
@@ -219,73 +173,21 @@ def _swung(piece: Piece, size: str, swing: _Swing, each: float) -> Piece:
         shapes={**piece.shapes, size: Shape(edges, _grainline(shape, swing))},
         lines=tuple(replace(i, ends={**i.ends, size: _line(i, size, swing)}) for i in piece.lines),
         points=_moved_points(piece.points, size, swing),
-        darts=tuple(replace(d, point={**d.point, size: _dart_point(d, size, swing, foot)}) for d in piece.darts),
+        darts=tuple(replace(d, point={**d.point, size: dart_point(d, size, swing, foot)}) for d in piece.darts),
         marks=tuple(
             _mark(piece=piece, size=size, mark=mark, swing=swing, edges=edges, legs=legs_at, foot=foot)
             for mark in piece.marks
         ),
     )
     if low == "waist" and foot.dart is None and each > 0:
-        altered = _with_waist_dart(altered, size, swing, (foot.inner, foot.inner + each))
+        altered = with_waist_dart(altered, size, swing, (foot.inner, foot.inner + each))
     return _with_dart(altered, size, swing, legs_at) if wide > 0.01 else altered
-
-
-# ---------------------------------------------------------------- the lower edge
-
-
-@dataclass(frozen=True)
-class _Foot:
-    """Where the slash leaves the front at its lower edge: distances along the edge, and the dart there, if any."""
-
-    inner: float
-    outer: float
-    dart: Dart | None
-
-
-def _foot(piece: Piece, size: str, swing: _Swing, each: float) -> _Foot:
-    """At a waist seam the slash runs through the dart, so that what is let in makes the dart deeper."""
-    low = lower_edge(piece)
-    chain = piece.shapes[size].edges[low]
-    if low == "hem":
-        across = (0.0, 1.0)
-        at = [_distance_to(chain, across, swing.bust[1] + more) for more in (min(0.0, each), 0.0)]
-        return _Foot(at[0], at[1], None)
-    darts = [d for d in piece.darts if d.edge == low]
-    legs = {d.id: sorted(mark_distance(piece, size, piece.mark(leg)) for leg in d.legs) for d in darts}
-    at_bust = _distance_to(chain, (0.0, 1.0), swing.bust[1])
-    dart = min(darts, key=lambda d: abs(sum(legs[d.id]) / 2 - at_bust), default=None)
-    deep = legs[dart.id][1] - legs[dart.id][0] if dart is not None else 0.0
-    if deep + each < -0.01:
-        raise NoPlaceFor(
-            "There is no waist dart in the front to make so much smaller.",
-            "Take the smaller size instead, or adjust by less.",
-        )
-    return _Foot(at_bust, at_bust, None) if dart is None else _Foot(legs[dart.id][0], legs[dart.id][1], dart)
-
-
-def _with_waist_dart(piece: Piece, size: str, swing: _Swing, legs: tuple[float, float]) -> Piece:
-    """A dart from the waist seam below the moved bust point, which takes up what was let in there."""
-    marks = tuple(
-        Mark(id=f"waist-dart-{k + 1}", kind=MarkKind.DART_LEG, edge="waist", anchor="start", distance={size: leg})
-        for k, leg in enumerate(legs)
-    )
-    below = (swing.apex[0] + DART_SHORT_OF_POINT, swing.apex[1])
-    dart = Dart(id="waist", edge="waist", legs=(marks[0].id, marks[1].id), point={size: below})
-    return replace(piece, marks=(*piece.marks, *marks), darts=(*piece.darts, dart))
-
-
-def _dart_point(dart: Dart, size: str, swing: _Swing, foot: _Foot) -> Point:
-    """The point of a dart; that of the waist dart stays as far below the bust point as it was, in the dart's middle."""
-    at = dart.point[size]
-    if dart is foot.dart:
-        return (at[0] + swing.shift[0], at[1] + swing.shift[1] / 2)
-    return swing.part(at)(at)
 
 
 # ---------------------------------------------------------------- what lies inside and on it
 
 
-def _moved_points(points: tuple[InnerPoint, ...], size: str, swing: _Swing) -> tuple[InnerPoint, ...]:
+def _moved_points(points: tuple[InnerPoint, ...], size: str, swing: Swing) -> tuple[InnerPoint, ...]:
     """Points inside the front. Those of one pocket, or of a double-ended dart, keep their distances: they go along
     with the middle of the slash where it runs between them."""
     together: dict[str, list[Point]] = {}
@@ -312,28 +214,6 @@ def _belongs_to(point: InnerPoint) -> str:
     return point.id
 
 
-def _fanned(piece: Piece, size: str, swing: _Swing, before: Piece, after: Piece) -> Piece:
-    """What faces the armhole, opened like a fan at the hinge, so that its outer edge runs as the front's does."""
-    hx, hy = swing.hinge
-    towards = math.atan2(swing.bust[1] - hy, swing.bust[0] - hx)
-    turn = math.atan2(swing.upper.c, swing.upper.a)
-
-    def field(p: Point) -> Point:
-        x, y = p[0] - hx, p[1] - hy
-        # Beyond the slash is the underarm's side, which is swung.
-        beyond = math.remainder(math.atan2(y, x) - towards, math.tau)
-        angle = turn * smooth((beyond + FAN) / (2 * FAN))
-        c, s = math.cos(angle), math.sin(angle)
-        return (hx + c * x - s * y, hy + s * x + c * y)
-
-    out = deform(piece, size, field, parts=8)
-    old, was = piece.shapes[size].edges["armhole"], before.shapes[size].edges["armhole"]
-    if abs(chain_length(old) - chain_length(was)) > 0.05 or math.dist(old[0].start, was[0].start) > 0.05:
-        return out
-    edges = {**out.shapes[size].edges, "armhole": after.shapes[size].edges["armhole"]}
-    return replace(out, shapes={**out.shapes, size: replace(out.shapes[size], edges=edges)})
-
-
 def _faired(chain: Chain, at: float) -> Chain:
     """A chain drawn smooth where it was hinged."""
     low, high = at - FAIR, at + FAIR
@@ -351,7 +231,7 @@ def _faired(chain: Chain, at: float) -> Chain:
     return (*before, bridge, *after)
 
 
-def _line(line: InnerLine, size: str, swing: _Swing) -> tuple[Point, Point]:
+def _line(line: InnerLine, size: str, swing: Swing) -> tuple[Point, Point]:
     """A line's ends moved; the level of the bust stays level, as it is once the dart is sewn, and measures the bust."""
     one, other = line.ends[size]
     at_bust = line.kind is LineKind.LEVEL and line.id == "bust"
@@ -361,7 +241,7 @@ def _line(line: InnerLine, size: str, swing: _Swing) -> tuple[Point, Point]:
     return swing.part(one)(one), swing.part(other)(other)
 
 
-def _grainline(shape: Shape, swing: _Swing) -> tuple[Point, Point]:
+def _grainline(shape: Shape, swing: Swing) -> tuple[Point, Point]:
     """Kept along the grain: its lower end only moves down."""
     top, bottom = shape.grainline
     return top, (bottom[0] + (swing.shift[0] if bottom[0] > swing.bust[0] else 0.0), top[1])
@@ -381,10 +261,10 @@ def _mark(
     piece: Piece,
     size: str,
     mark: Mark,
-    swing: _Swing,
+    swing: Swing,
     edges: dict[str, Chain],
     legs: tuple[float, float],
-    foot: _Foot,
+    foot: Foot,
 ) -> Mark:
     """A mark of the side, armhole or lower edge, held at its place of the cloth."""
     low = lower_edge(piece)
@@ -411,7 +291,7 @@ def _mark(
     return replace(mark, distance={**mark.distance, size: at})
 
 
-def _with_dart(piece: Piece, size: str, swing: _Swing, legs: tuple[float, float]) -> Piece:
+def _with_dart(piece: Piece, size: str, swing: Swing, legs: tuple[float, float]) -> Piece:
     """The dart at the side, pointing at the moved bust point and ending an inch short of it."""
     side = piece.shapes[size].edges["side"]
     mouth = lerp(point_at(side, legs[0]), point_at(side, legs[1]), 0.5)

@@ -47,6 +47,12 @@ def takeable(pattern: Pattern) -> tuple[Join, ...]:
     return tuple(sorted((join for join in found if join not in told), key=lambda j: _rank(j, panels)))
 
 
+def side_seams(pattern: Pattern) -> tuple[Join, ...]:
+    """The seams that are let out or taken in first: between front and back, above and below a waist seam."""
+    panels, found = {piece.id: piece.panel for piece in pattern.pieces}, takeable(pattern)
+    return tuple(join for join in found if _rank(join, panels) == _rank(found[0], panels))
+
+
 def _is_told(join: Join, others: Sequence[Join]) -> bool:
     """Whether other seams have every edge of this one."""
     edges = {(p.piece, p.edge) for other in others if other is not join for p in (*other.a, *other.b)}
@@ -175,11 +181,18 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
             f"They cross: {crossed}." if crossed else "Change the seam all along.",
             "level",
         )
-    pattern = _moved(pattern, size, join, by, level, school)
-    partner = across_the_waist(pattern, join)
-    if partner is not None and level in ("", WAIST) and (not level or level in levels_crossed(pattern, size, partner)):
-        pattern = _moved(pattern, size, partner, by, level, school)
+    for seam in seams_moved(pattern, size, join, level):
+        pattern = _moved(pattern, size, seam, by, level, school)
     return pattern
+
+
+def seams_moved(pattern: Pattern, size: str, join: Join, level: str) -> tuple[Join, ...]:
+    """The seams that change when one is altered at a level: itself, and the one that goes on across the waist where the
+    change reaches it."""
+    partner = across_the_waist(pattern, join)
+    if partner is None or level not in ("", WAIST) or (level and level not in levels_crossed(pattern, size, partner)):
+        return (join,)
+    return join, partner
 
 
 def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, school: str) -> Pattern:

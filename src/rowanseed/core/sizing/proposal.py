@@ -8,7 +8,7 @@ from functools import cached_property
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.alter.seam import levels_crossed, takeable
+from rowanseed.core.alter.seam import levels_crossed, side_seams
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Working
@@ -115,14 +115,13 @@ class Choosing:
         """What the body chart says, by the measures that decide here."""
         return by_chart(self.body, self.pattern.envelope, self.undecided)
 
-    @cached_property
-    def side_seam(self) -> Join | None:
-        """The seam that is let out or taken in first."""
-        return next(iter(takeable(self.pattern)), None)
-
-    def levels(self, size: str) -> tuple[str, ...]:
-        """The levels at which the side seam can be changed."""
-        return () if self.side_seam is None else levels_crossed(self.pattern, size, self.side_seam)
+    def side_seams(self, size: str) -> Mapping[str, Join]:
+        """The levels at which a side can be changed, each with the seam: the skirt's at a dress's hip."""
+        found: dict[str, Join] = {}
+        for join in side_seams(self.pattern):
+            for level in levels_crossed(self.pattern, size, join):
+                found.setdefault(level, join)
+        return found
 
     def step(self, measure: str, *, above: bool) -> float:
         """From the last size to the one before it, or from the first to the second, in mm."""
@@ -180,9 +179,9 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
         f"{c.show(-(row.ease or 0.0))} smaller than the body at the {measure_name(row.measure)}" for row in lacking
     )
     out = " and ".join(f"{c.show(mm)} at the {measure_name(m)}" for m, mm in wanting.items())
-    levels = c.levels(proposal.size)
+    seams = c.side_seams(proposal.size)
     too_far = any(mm > SENSIBLE_STEPS * max(c.step(m, above=True), 20.0) for m, mm in wanting.items())
-    if too_far or c.side_seam is None or any(m not in levels for m in wanting):
+    if too_far or any(m not in seams for m in wanting):
         why = (
             f"so far that {c.moves_too} would move too. Look for a pattern drawn in your size"
             if too_far
@@ -190,7 +189,7 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
         )
         reason = f"No size fits: {proposal.size} is {said}. It would have to be let out by {out}, {why}."
         return Proposal(proposal.school, None, reason, working=proposal.working)
-    added = tuple(Alteration(kind="seam", by=mm, at=c.side_seam.id, level=m) for m, mm in wanting.items())
+    added = tuple(Alteration(kind="seam", by=mm, at=seams[m].id, level=m) for m, mm in wanting.items())
     before = {row.measure: row.change for row in proposal.rows}
     sizes = {row.measure: row.printed_size for row in proposal.rows}
     changes = {m: before.get(m, 0.0) + wanting.get(m, 0.0) for m in before}

@@ -5,7 +5,8 @@ from __future__ import annotations
 from shapely.geometry import MultiPoint, Polygon
 
 from rowanseed.core.alter.bust import MOST, change_bust, has_bust
-from rowanseed.core.alter.bust_swing import DART_SHORT_OF_POINT, hinge_share, lower_edge
+from rowanseed.core.alter.bust_parts import DART_SHORT_OF_POINT, lower_edge
+from rowanseed.core.alter.bust_swing import hinge_share
 from rowanseed.core.alter.kind import AlterationKind, OnTissue
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.core.pattern.seamline import mark_point

@@ -58,8 +58,7 @@ def _tissue(told: OnTissue) -> tuple[str, ...]:
         f"{edges} edges meet in it round the garment, so that makes {told.figure} in all.",
         "Cut on the new line; the seam allowance stays as it was.",
     ]
-    partner = along_seams.across_the_waist(told.pattern, join)
-    if partner is not None and {p.piece for p in (*partner.a, *partner.b)} & {t.piece for t in told.step.touched}:
+    for partner in along_seams.seams_moved(told.pattern, told.size, join, a.level)[1:]:
         taper = ", to nothing at the next level" if a.level else ""
         steps.append(f"Do the same at the {partner.name.lower()}{taper}: the waist seam meets as before.")
     sleeve = along_seams.sleeve_above(told.pattern, told.size, join)

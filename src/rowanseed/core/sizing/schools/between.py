@@ -44,13 +44,13 @@ def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Propos
     """The larger size, its side seams taken in where the smaller one would do."""
     larger = max(found.values(), key=c.sizes.index)
     finished = c.pattern.envelope.finished.get(c.view, {})
-    levels = c.levels(larger)
+    seams = c.side_seams(larger)
     alterations: list[Alteration] = []
     changes: dict[str, float] = {}
     for m, size in found.items():
-        if size != larger and m in finished and c.side_seam is not None and m in levels:
+        if size != larger and m in finished and m in seams:
             changes[m] = finished[m][size] - finished[m][larger]
-            alterations.append(Alteration(kind="seam", by=round(changes[m]), at=c.side_seam.id, level=m))
+            alterations.append(Alteration(kind="seam", by=round(changes[m]), at=seams[m].id, level=m))
     return Proposal(
         school=School.BETWEEN,
         size=larger,

@@ -28,7 +28,7 @@ def off_chart(c: Choosing, advice: Advice) -> tuple[str, tuple[Alteration, ...],
     """Words and alterations for a body off the chart: what the nearest size lacks, while that is sensible."""
     said = list[str]()
     alterations, changes = list[Alteration](), dict[str, float]()
-    levels = c.levels(advice.size or c.sizes[0])
+    seams = c.side_seams(advice.size or c.sizes[0])
     too_far = False
     for f in advice.by_measure:
         if f.on_chart:
@@ -36,8 +36,8 @@ def off_chart(c: Choosing, advice: Advice) -> tuple[str, tuple[Alteration, ...],
         side = "above the largest" if f.beyond > 0 else "below the smallest"
         said.append(f"the {measure_name(f.measure)} is {c.show(abs(f.beyond))} {side} size")
         too_far |= abs(f.beyond) > SENSIBLE_STEPS * max(c.step(f.measure, above=f.beyond > 0), 1.0)
-        if c.side_seam is not None and f.measure in levels:
-            alterations.append(Alteration(kind="seam", by=round(f.beyond), at=c.side_seam.id, level=f.measure))
+        if f.measure in seams:
+            alterations.append(Alteration(kind="seam", by=round(f.beyond), at=seams[f.measure].id, level=f.measure))
             changes[f.measure] = round(f.beyond)
     nearest = f"No size fits: {' and '.join(said)}. {advice.size} is the nearest."
     if too_far:
