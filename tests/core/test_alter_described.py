@@ -1,5 +1,7 @@
 """Alterations of described garments: what lies on a piece, beside it or in its armhole goes along."""
 
+import re
+
 import pytest
 from hypothesis import HealthCheck, Phase, given, settings
 
@@ -387,3 +389,12 @@ def test_a_dress_too_small_at_the_hip_is_let_out_at_the_skirts_side_seams():
     assert asked.at == "skirt-sides"
     altered = carry_out(pattern, pattern.envelope.sizes[-1], (asked,)).pattern
     assert changes(pattern, altered, pattern.envelope.sizes[-1], "A")["hip"] == pytest.approx(asked.by, abs=0.5)
+
+
+@pytest.mark.parametrize("name", SIDED)
+def test_every_alteration_is_called_by_a_name_of_its_own_and_no_word_stands_twice(name):
+    pattern = sided(name)
+    size = middle(pattern)
+    words = [place.words for kind in offered(pattern, size) for place in kind.places_on(pattern, size)]
+    assert len(set(words)) == len(words)
+    assert not [said for said in words if re.search(r"\b(\w+) \1\b", said.lower())]

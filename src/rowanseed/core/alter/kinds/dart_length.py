@@ -7,20 +7,22 @@ from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kind import AlterationKind, OnTissue, Place
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Dart, Piece
 
 
 def _places(pattern: Pattern, size: str) -> tuple[Place, ...]:
-    return tuple(Place(f"{dart_name(p.name, d.id)}: length", at=dart.dart_key(p, d)) for p, d in dart.darts(pattern))
+    return tuple(Place(f"{dart_name(p, d)}: length", at=dart.dart_key(p, d)) for p, d in dart.darts(pattern))
 
 
-def dart_name(piece: str, id: str) -> str:
-    """A dart in words: “Waist dart of the trouser front”."""
-    return f"{id.replace('-', ' ').capitalize()} dart of the {lower_first(piece)}"
+def dart_name(piece: Piece, dart: Dart) -> str:
+    """A dart in words: “Waist dart of the trouser front”; by its edge where it has no name of its own."""
+    own = dart.id.replace("-", " ").removesuffix("dart").strip() or dart.edge.replace("-", " ")
+    return f"{own.capitalize()} dart of the {lower_first(piece.name)}"
 
 
 def named(alteration: Alteration, pattern: Pattern) -> str:
     found = next(((p, d) for p, d in dart.darts(pattern) if dart.dart_key(p, d) == alteration.at), None)
-    return dart_name(found[0].name, found[1].id) if found else "A dart"
+    return dart_name(*found) if found else "A dart"
 
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:

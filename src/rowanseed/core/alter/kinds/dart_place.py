@@ -14,7 +14,7 @@ WHAT = {"": "the whole dart", dart.POINT: "its point alone"}
 
 def _places(pattern: Pattern, size: str) -> tuple[Place, ...]:
     return tuple(
-        Place(f"{dart_name(p.name, d.id)}, {words}", at=dart.dart_key(p, d), level=level)
+        Place(f"{dart_name(p, d)}, {words}", at=dart.dart_key(p, d), level=level)
         for p, d in dart.darts(pattern)
         for level, words in WHAT.items()
     )
