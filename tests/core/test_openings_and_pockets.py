@@ -18,6 +18,8 @@ from rowanseed.core.compose.description import (
     Centre,
     CollarKind,
     Description,
+    Elastic,
+    ElasticPlace,
     FacedEdge,
     Features,
     Figure,
@@ -59,6 +61,7 @@ from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, s
 from rowanseed.core.project import Project
 
 from .descriptions import whole_ones
+from .test_make import faults
 
 BACK_ZIP = {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP)}
 CLOTH = Cloth(name="Linen", width=1500.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
@@ -842,3 +845,32 @@ def test_facings_made_up_apart_have_each_a_name_of_their_own():
     )
     titles = [step.title for step in made.steps]
     assert len(set(titles)) == len(titles)
+
+
+def test_a_collar_on_raglan_sleeves_waits_for_the_try_on():
+    made = project(
+        GarmentKind.JACKET,
+        front=Side(Centre.OPEN),
+        opening=Opening(Where.FRONT, OpeningKind.SNAPS, count=6),
+        sleeve=Sleeve(SleeveKind.RAGLAN, length=SleeveLength.SHORT),
+        collar=CollarKind.ONE_PIECE,
+        elastic=(Elastic(ElasticPlace.WAIST),),
+    )
+    assert before(made, "try-on-shell", "sew-neck")
+    assert faults(made.garment, made.size, made.steps) == []
+
+
+def test_both_sides_are_neatened_flat_where_a_zip_closes_the_left_across_the_waist():
+    made = project(
+        GarmentKind.COAT,
+        front=Side(Centre.SEAM),
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.LEFT_SIDE, OpeningKind.CENTRED_ZIP),
+        neck=Neck(NeckShape.ROUND, NeckFinish.BIAS_FACING),
+        waist=Waist.SEAM,
+        skirt=Skirt(SkirtKind.GATHERED, fullness=1.5, length=900.0),
+        lining=Lining(LiningOf.BODY, LiningMethod.SEWN_IN),
+        boning=(Boned.SIDE,),
+    )
+    assert before(made, "neaten-sides-left", "sew-sides-right")
+    assert faults(made.garment, made.size, made.steps) == []

@@ -12,7 +12,7 @@ from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, pieces_of
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 _IRONS = {
@@ -124,6 +124,19 @@ def _twins(bench: Workbench, ids: tuple[str, ...]) -> tuple[str, ...]:
         if join.id not in ids
         and {(p.piece, p.edge) for p in (*join.a, *join.b)} == own
         and hands.isdisjoint(p.hand for p in (*join.a, *join.b))
+    )
+
+
+def across_from(bench: Workbench, join: Join) -> tuple[str, ...]:
+    """Seams pressed open that have an edge of this one on the other hand, and others besides: as a side that a zip
+    closes across the waist."""
+    own, hands = {(p.piece, p.edge) for p in (*join.a, *join.b)}, {p.hand for p in (*join.a, *join.b)}
+    return tuple(
+        other.id
+        for other in bench.joins.values()
+        if other.press is Press.OPEN
+        and own < {(p.piece, p.edge) for p in (*other.a, *other.b)}
+        and hands.isdisjoint(p.hand for p in (*other.a, *other.b))
     )
 
 

@@ -77,6 +77,9 @@ def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
         for closure in bench.zips_at(join):
             yield Need(facts.closure(Fact.CLOSED, closure.id), "the band goes on after the zip")
         yield Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True)
+    if Panel.SLEEVE in bench.panels(other):
+        # A raglan's sleeves have a part of the neck: what is sewn to it holds them where they are.
+        yield Need(facts.gate(Fact.SETTLED, "shell"), "shoulders and sleeves can still be moved", where_given=True)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:

@@ -10,6 +10,7 @@ from rowanseed.core.make.crossing import is_later
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import (
+    across_from,
     clip,
     finishes_edges,
     matching,
@@ -247,6 +248,10 @@ def _sewn(bench: Workbench, duty: Duty, *, is_open: bool) -> Iterator[Operation]
         requires.append(
             Need(facts.join(Fact.NEATENED, join.id), "edges pressed open are neatened apart, before the seam")
         )
+        requires += [
+            Need(facts.join(Fact.NEATENED, id), "left and right are neatened while the pieces lie flat", must=False)
+            for id in across_from(bench, join)
+        ]
     if closure and closure.kind is ClosureKind.INVISIBLE_ZIP:
         requires.append(
             Need(facts.closure(Fact.CLOSED, closure.id), "an invisible zip goes in before the seam below it")
