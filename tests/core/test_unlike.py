@@ -45,7 +45,7 @@ from rowanseed.core.garment import GarmentChoices, altered, lay_piece
 from rowanseed.core.marking import marks_to_make
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.opened_out import OTHER_HAND, opened_out, with_unlike_opened
-from rowanseed.core.pattern.pieces import LineKind, PointKind, Role
+from rowanseed.core.pattern.pieces import LineKind, Panel, PointKind, Role
 from rowanseed.core.pattern.seamline import line_length, lines, mark_point, seam_length
 from rowanseed.core.project import Project
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
@@ -246,9 +246,24 @@ def test_the_document_keeps_it_and_a_broken_one_is_told():
         (replace(front, one_sided=(replace(one, mark="nowhere"),)), "at a mark “nowhere”"),
         (replace(front, cuts=(replace(front.cuts[0], fold=None, count=2, pair=True),)), "cut on one fold"),
         (replace(front, one_sided=(one, replace(one, id="other", hand="right"))), "all on the same hand"),
+        (replace(front, one_sided=(replace(one, deep=5000.0),)), "no room to open it"),
+        (replace(front, panel=Panel.OTHER), "Only a front or a back"),
     ):
         broken = replace(pattern, pieces=tuple(wrong if p.id == "front" else p for p in pattern.pieces))
         assert any(words in fault.problem for fault in faults(broken)), words
+
+
+@pytest.mark.parametrize("edge", ["hem", "side", "armhole", "shoulder", "neck"])
+def test_a_foreign_document_opens_at_any_edge_or_is_told_why_it_cannot(edge):
+    pattern = compose(described()).pattern
+    front = pattern.piece("front")
+    (one,) = front.one_sided
+    mark = replace(front.mark(one.mark), edge=edge, distance=dict.fromkeys(front.shapes, 20.0))
+    wrong = replace(front, marks=tuple(mark if m.id == mark.id else m for m in front.marks))
+    broken = replace(pattern, pieces=tuple(wrong if p.id == "front" else p for p in pattern.pieces))
+    if not list(faults(broken)):
+        for size in wrong.shapes:
+            assert ring(opened_out(wrong), size).area > 2 * ring(wrong, size).area
 
 
 @pytest.mark.parametrize(

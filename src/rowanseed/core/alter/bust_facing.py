@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.alter.bust_parts import Swing
 from rowanseed.core.alter.deform import deform, smooth
-from rowanseed.core.geometry.outline import Point, chain_length
+from rowanseed.core.geometry.outline import Point, chain_length, rotation
 from rowanseed.core.pattern.pieces import Piece
 
 FAN = 0.6
@@ -21,12 +21,9 @@ def fanned(piece: Piece, size: str, swing: Swing, before: Piece, after: Piece) -
     turn = math.atan2(swing.upper.c, swing.upper.a)
 
     def field(p: Point) -> Point:
-        x, y = p[0] - hx, p[1] - hy
         # Beyond the slash is the underarm's side, which is swung.
-        beyond = math.remainder(math.atan2(y, x) - towards, math.tau)
-        angle = turn * smooth((beyond + FAN) / (2 * FAN))
-        c, s = math.cos(angle), math.sin(angle)
-        return (hx + c * x - s * y, hy + s * x + c * y)
+        beyond = math.remainder(math.atan2(p[1] - hy, p[0] - hx) - towards, math.tau)
+        return rotation(swing.hinge, turn * smooth((beyond + FAN) / (2 * FAN)))(p)
 
     out = deform(piece, size, field, parts=8)
     old, was = piece.shapes[size].edges["armhole"], before.shapes[size].edges["armhole"]

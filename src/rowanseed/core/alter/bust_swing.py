@@ -26,6 +26,7 @@ from rowanseed.core.geometry.outline import (
     lerp,
     locate,
     point_at,
+    rotation,
     split_chain,
     transform_chain,
 )
@@ -94,10 +95,7 @@ def _swing(piece: Piece, size: str, bust: Point, each: float) -> Swing:
         low, high = (turn, high) if rx * math.sin(turn) + ry * math.cos(turn) - ry < each else (low, turn)
     if abs(turn) > 1.1:
         raise NoPlaceFor("The front cannot be swung so far.", "Adjust the bust by less.")
-    c, s = math.cos(turn), math.sin(turn)
-    upper = Affine(
-        a=c, b=-s, c=s, d=c, e=hinge[0] - c * hinge[0] + s * hinge[1], f=hinge[1] - s * hinge[0] - c * hinge[1]
-    )
+    upper = rotation(hinge, turn)
     moved = upper(bust)
     return Swing(
         bust=bust, hinge=hinge, share=share, mouth=mouth, upper=upper, shift=(moved[0] - bust[0], moved[1] - bust[1])

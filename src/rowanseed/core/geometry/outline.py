@@ -157,6 +157,12 @@ def similarity(from_a: Point, from_b: Point, to_a: Point, to_b: Point) -> Affine
     )
 
 
+def rotation(centre: Point, angle: float) -> Affine:
+    """The map that turns the plane about a point by an angle in radians, from x towards y."""
+    c, s, (x, y) = math.cos(angle), math.sin(angle), centre
+    return Affine(a=c, b=-s, c=s, d=c, e=x - c * x + s * y, f=y - s * x - c * y)
+
+
 def lerp(a: Point, b: Point, t: float) -> Point:
     return (a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t)
 

@@ -17,6 +17,7 @@ import shapely
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.geometry.outline import Point, chain_length, flatten, signed_area, without_repeats
 from rowanseed.core.pattern.making import EdgePart, FinishKind
+from rowanseed.core.pattern.opened_out import cannot_be_opened
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
 from rowanseed.core.pattern.references import gaps
@@ -55,8 +56,14 @@ def faults(pattern: Pattern) -> Iterator[Fault]:
             drawing_faults += 1
             yield fault
     yield from _envelope_faults(pattern)
+    missing = 0
     for gap in gaps(pattern):
+        missing += 1
         yield Fault(_place_of(pattern, gap.piece, gap.size), gap.problem)
+    if not drawing_faults and not missing:
+        for piece in pattern.pieces:
+            if piece.one_sided and (problem := cannot_be_opened(piece)):
+                yield Fault(place(piece), problem)
     if not drawing_faults:
         yield from _making_faults(pattern)
 

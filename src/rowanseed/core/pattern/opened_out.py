@@ -9,7 +9,6 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
-from functools import partial
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import (
@@ -20,6 +19,7 @@ from rowanseed.core.geometry.outline import (
     flatten,
     lerp,
     point_at,
+    rotation,
     split_chain,
     transform_chain,
 )
@@ -69,6 +69,19 @@ def opened_out(piece: Piece) -> Piece:
     return _together(own, _of_the_other_hand(other, fold), fold)
 
 
+def cannot_be_opened(piece: Piece) -> str:
+    """Why a piece on a fold cannot have what it has on one hand alone, in words; empty where it can."""
+    if piece.panel not in (Panel.FRONT, Panel.BACK):
+        return "Only a front or a back has a left and a right of its own."
+    for one in piece.one_sided:
+        for size, shape in piece.shapes.items():
+            top = point_at(shape.edges[piece.mark(one.mark).edge], mark_distance(piece, size, piece.mark(one.mark)))
+            found = _ends_below(shape, fold_of(piece) or "", piece.mark(one.mark).edge, top)
+            if not found or max(found)[0] - top[0] <= one.deep:
+                return f"From “{one.mark}” down the grain there is no room to open it by so much."
+    return ""
+
+
 def fold_of(piece: Piece) -> str | None:
     """The edge that lies on the fold, in whichever cloth."""
     return next((cut.fold for cut in piece.cuts if cut.fold), None)
@@ -111,15 +124,14 @@ def _only(piece: Piece, hand: str) -> Piece:
 
 def _mirrored(piece: Piece, fold: str) -> Piece:
     """The half turned over at its fold: the same edges, going round the other way about."""
-    level = {size: _level(shape, fold) for size, shape in piece.shapes.items()}
-
-    def over(size: str, p: Point) -> Point:
-        return (p[0], 2 * level[size] - p[1])
-
+    over = {size: Affine(a=1, b=0, c=0, d=-1, e=0, f=2 * _level(shape, fold)) for size, shape in piece.shapes.items()}
     shapes = {
         size: Shape(
-            {edge.name: _backwards(shape.edges[edge.name], partial(over, size)) for edge in piece.edges[::-1]},
-            (over(size, shape.grainline[0]), over(size, shape.grainline[1])),
+            {
+                edge.name: tuple(s.reversed() for s in reversed(transform_chain(shape.edges[edge.name], over[size])))
+                for edge in piece.edges[::-1]
+            },
+            (over[size](shape.grainline[0]), over[size](shape.grainline[1])),
         )
         for size, shape in piece.shapes.items()
     }
@@ -131,20 +143,8 @@ def _mirrored(piece: Piece, fold: str) -> Piece:
         )
         for m in piece.marks
     )
-    moved = _moved(piece, over)
+    moved = _moved(piece, lambda size, p: over[size](p))
     return replace(moved, edges=piece.edges[::-1], shapes=shapes, marks=marks, one_sided=())
-
-
-def _backwards(chain: Chain, over: Callable[[Point], Point]) -> Chain:
-    return tuple(
-        Segment(
-            over(s.end),
-            over(s.start),
-            over(s.control2) if s.control2 else None,
-            over(s.control1) if s.control1 else None,
-        )
-        for s in reversed(chain)
-    )
 
 
 def from_start(piece: Piece, mark: Mark) -> dict[str, float]:
@@ -249,18 +249,18 @@ def _slash(piece: Piece, size: str, fold: str, mark: Mark, deep: float) -> _Slas
     far_edge, far_at, foot = _foot(shape, fold, mark.edge, top)
     outwards, long = _outwards(piece, shape), foot[0] - top[0]
     angle = -outwards * 2 * math.asin(min(1.0, deep / (2 * long)))
-    turn = _about(foot, angle)
+    turn = rotation(foot, angle)
     return _Slash(mark.edge, at, far_edge, far_at, turn, top[1], outwards)
-
-
-def _about(centre: Point, angle: float) -> Affine:
-    cos, sin = math.cos(angle), math.sin(angle)
-    x, y = centre
-    return Affine(cos, -sin, sin, cos, x - cos * x + sin * y, y - sin * x - cos * y)
 
 
 def _foot(shape: Shape, fold: str, edge: str, top: Point) -> tuple[str, float, Point]:
     """Where a line from `top` along the grain leaves the half at its other end: on which edge, how far along it."""
+    _, name, along, q = max(_ends_below(shape, fold, edge, top))
+    return name, along, q
+
+
+def _ends_below(shape: Shape, fold: str, edge: str, top: Point) -> list[tuple[float, str, float, Point]]:
+    """Every place where a line along the grain through `top` crosses another edge, by its level."""
     found: list[tuple[float, str, float, Point]] = []
     for name, chain in shape.edges.items():
         if name in (fold, edge):
@@ -272,10 +272,7 @@ def _foot(shape: Shape, fold: str, edge: str, top: Point) -> tuple[str, float, P
                 q = lerp(a, b, t)
                 found.append((q[0], name, along + t * math.dist(a, b), q))
             along += math.dist(a, b)
-    if not found:
-        raise ValueError("a line along the grain from an edge of a half leaves it at another")
-    _, name, along, q = max(found)
-    return name, along, q
+    return found
 
 
 def _opened(piece: Piece, shape: Shape, fold: str, slash: _Slash) -> dict[str, Chain]:
