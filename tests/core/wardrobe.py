@@ -2,6 +2,18 @@
 
 from dataclasses import replace
 
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import (
+    Centre,
+    CollarKind,
+    Description,
+    Features,
+    GarmentKind,
+    Opening,
+    OpeningKind,
+    Side,
+    Where,
+)
 from rowanseed.core.geometry.outline import Segment, line_chain
 from rowanseed.core.pattern.making import (
     Closure,
@@ -856,6 +868,16 @@ def all_in_one():
     return made.pattern()
 
 
+def described(**features):
+    """A blouse as an envelope tells it."""
+    body = {measure: {SIZE: mm} for measure, mm in (("bust", 920.0), ("waist", 720.0), ("hip", 980.0))}
+    description = Description(
+        name="Blouse", garment=GarmentKind.TOP, sizes=(SIZE,), body_chart=body, features=Features(**features)
+    )
+    return compose(description).pattern
+
+
+BUTTONED = Opening(Where.FRONT, OpeningKind.BUTTONS)
 STRAPS_CLOSED = (ClosureKind.BUTTONS, ClosureKind.SNAPS, ClosureKind.TIES)
 WARDROBE = {
     "skirt": lambda: skirt(darts=True, zipped=ClosureKind.INVISIBLE_ZIP),
@@ -895,6 +917,10 @@ WARDROBE = {
     "pleated band": pleated_band,
     "contour band": lambda: skirt(waist="contour band", zipped=ClosureKind.INVISIBLE_ZIP),
     "all-in-one facing": all_in_one,
+    "collar to the centre line": lambda: described(
+        front=Side(Centre.OPEN), opening=BUTTONED, collar=CollarKind.ONE_PIECE
+    ),
+    "half placket": lambda: described(opening=BUTTONED, collar=CollarKind.STAND),
     "banded skirt": lambda: skirt(waist="gathered band", zipped=ClosureKind.INVISIBLE_ZIP),
     **{f"straps by {kind.value}": (lambda kind=kind: strapped(kind)) for kind in STRAPS_CLOSED},
     **{kind.words: (lambda kind=kind: with_detail(kind)) for kind in KINDS},

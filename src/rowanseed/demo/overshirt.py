@@ -16,6 +16,7 @@ from rowanseed.core.compose.drafting import DOWN, IN, OUT, UP, curve, solve, str
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, unit
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.making import (
+    BAND_FOLD,
     BookletStep,
     Closure,
     ClosureKind,
@@ -431,7 +432,9 @@ def draft() -> Pattern:
         cuts=(Cut(Role.MAIN, 2, pair=True), Cut(Role.INTERFACING, 2, pair=True)),
         fold_line=True,
         marks=(
-            Mark(id="fold", kind=MarkKind.DOT, edge="top", anchor="start", distance=dict.fromkeys(SIZES, BAND_WIDTH)),
+            Mark(
+                id=BAND_FOLD, kind=MarkKind.DOT, edge="top", anchor="start", distance=dict.fromkeys(SIZES, BAND_WIDTH)
+            ),
         ),
     )
     band = _with_buttons(band)
@@ -601,7 +604,7 @@ def _making(collar: Piece, under: Piece) -> Making:
             Join(
                 id="neck",
                 name="Stand to neck",
-                a=(part("yoke", "neck"), part("front", "neck"), part("band", "top", since="fold")),
+                a=(part("yoke", "neck"), part("front", "neck"), part("band", "top", until=BAND_FOLD)),
                 b=(part("stand", "neck"),),
                 press=Press.UP,
             ),

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.geometry.outline import Point, bounds, flatten
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.pieces import LineKind, Piece
 
 Ring = list[Point]
 Parts = Iterator[tuple[str, Ring]]
@@ -44,14 +44,16 @@ def collars(figure: Figure) -> Parts:
     if not neck or (figure.piece("collar") is None and figure.piece("stand") is None):
         return
     centre, point = neck[0], neck[-1]
-    if figure.piece("collar") is None:
-        yield "neck", [*neck, (point[0] - STAND, point[1] * 0.86), (centre[0] - STAND, centre[1]), centre]
+    collar = figure.piece("collar")
+    if collar is None or _only_stands(collar):
+        # It follows the neck, a little narrower above than below.
+        yield "neck", [*neck, *((x - STAND, y * 0.9) for x, y in reversed(neck))]
         return
     if figure.is_front and figure.run("lapel"):
         yield "neck", _above_the_notch(figure)
         return
-    deep = _wide(figure.piece("collar"))
-    stands = figure.piece("stand") is not None or figure.pattern.piece("collar").cuts[0].fold is not None
+    deep = _wide(collar) / 2 - STAND if _is_folded(collar) else _wide(collar)
+    stands = figure.piece("stand") is not None or _is_folded(collar) or collar.cuts[0].fold is not None
     up = STAND * 0.8 if stands else 4.0
     if figure.is_front:
         yield (
@@ -69,6 +71,15 @@ def collars(figure: Figure) -> Parts:
         )
         return
     yield "neck", _behind(point, centre, deep, up)
+
+
+def _is_folded(collar: Piece) -> bool:
+    return any(line.kind is LineKind.FOLD for line in collar.lines)
+
+
+def _only_stands(collar: Piece) -> bool:
+    """Whether a collar folded on itself is too low to fall over."""
+    return _is_folded(collar) and _wide(collar) / 2 < STAND + LEAST
 
 
 def _above_the_notch(figure: Figure) -> Ring:

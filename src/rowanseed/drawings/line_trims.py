@@ -252,6 +252,10 @@ def _strap_mark(dressed: Dressed) -> Point | None:
     return None
 
 
+BANDED = ("opening", "placket")
+"""Edges that a band of its own is sewn to."""
+
+
 def _round(at: Point, radius: float) -> Run:
     turns = [k * math.pi / 6 for k in range(12)]
     return [(at[0] + radius * math.cos(t), at[1] + radius * math.sin(t)) for t in turns]
@@ -302,20 +306,17 @@ def _back_belt(dressed: Dressed) -> Iterator[Stroke]:
 
 
 def _front_band(dressed: Dressed) -> Iterator[Stroke]:
-    """A band of its own along the open front, with its buttons."""
+    """A band of its own along an open edge or in a half placket, with its buttons."""
     band = dressed.drawn("band")
-    neck = [q for one in dressed.pieces for q in one.edges.get("neck", [])]
-    edges = [q for one in dressed.pieces for q in one.edges.get("opening", [])]
-    if not dressed.is_front or band is None or not neck or not edges:
+    edges = [q for one in dressed.pieces for edge in BANDED for q in one.edges.get(edge, [])]
+    if band is None or not edges:
         return
     wide = _narrow(band, dressed.size) / 4
     top, low = min(edges)[0], max(edges)[0]
-    ring = [(top, -wide), (top, wide), (low, wide), (low, -wide)]
-    yield Stroke("opening", ring, Line.FILLED, (1,))
-    closed = [q for q in band.points if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE)]
-    for k in range(len(closed)):
-        x = top + 18.0 + k * (low - top - 100.0) / max(1, len(closed) - 1)
-        yield Stroke("opening", _round((x, 0.0), 7.0), Line.FILLED, (1,))
+    yield Stroke("opening", [(top, -wide), (top, wide), (low, wide), (low, -wide)], Line.FILLED, (1,))
+    for q in band.points:
+        if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and dressed.size in q.at:
+            yield Stroke("opening", _round((top + q.at[dressed.size][0], 0.0), 7.0), Line.FILLED, (1,))
 
 
 def _pockets(dressed: Dressed) -> Iterator[Stroke]:

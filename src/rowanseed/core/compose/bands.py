@@ -10,19 +10,12 @@ from rowanseed.core.compose.figures import Size
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Panel, PointKind
+from rowanseed.core.pattern.walk import length_on
 
 
 def along(build: Build, parts: Iterable[EdgePart], size: Size) -> float:
-    """The length of some edges on their pieces as drawn, darts taken off."""
-    total = 0.0
-    for p in parts:
-        piece = build.pieces[p.piece]
-        total += chain_length(build.edge(p.piece, p.edge, size))
-        for dart in piece.darts:
-            if dart.edge == p.edge:
-                first, second = (piece.mark(leg).distance[size.name] for leg in dart.legs)
-                total -= abs(second - first)
-    return total
+    """The length of some edges, or parts of them, on their pieces as drawn, darts taken off."""
+    return sum(length_on(build.pieces[p.piece], size.name, p) for p in parts)
 
 
 def band_draw(long: float, wide: float, edges: tuple[str, str, str, str]) -> Edges:

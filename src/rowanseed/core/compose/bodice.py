@@ -15,13 +15,14 @@ from rowanseed.core.compose.description import (
     Description,
     NeckShape,
     OpeningKind,
+    Placket,
     Shaping,
     Side,
     SkirtKind,
     SleeveKind,
     Waist,
 )
-from rowanseed.core.compose.drafting import IN, UP, curve, solve, straight, y_at
+from rowanseed.core.compose.drafting import IN, UP, curve, ending_at, solve, straight, y_at
 from rowanseed.core.compose.figures import Size, skirt_kind
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.envelope import Figure
@@ -37,6 +38,8 @@ BUST_DART = 30.0
 SHOULDER_DART = 12.0
 EXTENSION = 15.0
 """A front that laps reaches so far beyond its centre, in mm."""
+FRONT_BAND = 30.0
+"""A band of its own along an open edge is so wide, finished, in mm: its middle lies on the centre line."""
 LEAST_DART = 4.0
 """A waist dart that would take in less in the middle size, in mm, is left out."""
 DROP = 45.0
@@ -248,28 +251,38 @@ class Upper:
         return NAPE + LOWER_BEHIND.get(self.shape, 0.0) + 0.3 * self.loose
 
     @property
+    def neck_end(self) -> float:
+        """Where the neck meets the piece's edge at the centre."""
+        return self.neck[-1].end[0]
+
+    @property
     def centre(self) -> float:
-        """How far beyond the centre the piece reaches: an edge that laps lies there."""
-        kind = self.description.features.opening.kind
-        laps = self.side_of.centre is Centre.OPEN and kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
-        return -EXTENSION if laps else 0.0
+        """Where the piece's edge lies at the centre: beyond it where it laps, short of it where a band laps instead."""
+        features = self.description.features
+        laps = self.side_of.centre is Centre.OPEN and features.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
+        if not laps:
+            return 0.0
+        return FRONT_BAND / 2 if features.opening.placket is Placket.BAND and not features.is_bagged else -EXTENSION
 
     @cached_property
     def neck(self) -> Chain:
-        """From the shoulder's neck point to the centre."""
+        """From the shoulder's neck point to the piece's edge at the centre."""
+        return ending_at(self.neck_to_centre, self.centre)
+
+    @cached_property
+    def neck_to_centre(self) -> Chain:
+        """From the shoulder's neck point to the centre line, whatever laps there."""
         start, end = self.neck_point, (self.neck_depth, 0.0)
         match self.shape if self.is_front else NeckShape.ROUND:
             case NeckShape.V:
-                chain: Chain = (curve(start, (1.0, -0.25), end, (1.0, -0.62), 0.3),)
+                return (curve(start, (1.0, -0.25), end, (1.0, -0.62), 0.3),)
             case NeckShape.SQUARE:
-                chain = straight(start, (end[0], start[1] - 8.0), end)
+                return straight(start, (end[0], start[1] - 8.0), end)
             case NeckShape.BOAT:
-                chain = (curve(start, (0.9, -1.0), end, IN, 0.3),)
+                return (curve(start, (0.9, -1.0), end, IN, 0.3),)
             case _:
-                chain = (
-                    curve(start, (1.0, -0.08 if self.is_front else -0.9), end, IN, 0.45 if self.is_front else 0.4),
-                )
-        return chain if self.centre == 0 else (*chain, *straight(end, (end[0], self.centre)))
+                leaves = -0.08 if self.is_front else -0.9
+                return (curve(start, (1.0, leaves), end, IN, 0.45 if self.is_front else 0.4),)
 
     # ---------------------------------------------------------------- armhole and side
 

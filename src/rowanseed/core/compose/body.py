@@ -46,7 +46,7 @@ def _ring(build: Build, block: Upper, edge: str, more: float) -> Edges:
     low, c = lower_edge(build), block.centre
     (foot_x, foot_y), (tip_x, tip_y) = block.side[0].start, block.tip
     return {
-        edge: straight((block.neck_depth, c), (block.hem, c)),
+        edge: straight((block.neck_end, c), (block.hem, c)),
         low: straight((block.hem, c), (foot_x, foot_y + more)),
         "side": moved(block.side, 0.0, more),
         "armhole": moved(block.armhole, 0.0, more),

@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
-from rowanseed.core.compose.build import Build, Draw
+from dataclasses import replace
+
+from rowanseed.core.compose.bodice import FRONT_BAND
+from rowanseed.core.compose.build import Build, Draw, part
 from rowanseed.core.compose.description import CollarKind, Description, Interfaced
 from rowanseed.core.compose.feature import Body
-from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pieces import Panel, Role
+from rowanseed.core.compose.panels import Half
+from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, EdgePart
+from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Role
 
 STAND = 32.0
 FALL = 55.0
@@ -20,6 +24,38 @@ def has_collar(description: Description, *kinds: CollarKind) -> bool:
 def neck_parts(body: Body) -> tuple[EdgePart, ...]:
     """One half of the neck, from the centre front to the centre back."""
     return (*body.front.neck, *reversed(body.back.neck))
+
+
+def neck_on_band(build: Build, half: Half) -> None:
+    """The neck goes on over the outer layer of the band that laps there."""
+    build.mark("band", Mark(BAND_FOLD, MarkKind.DOT, "top", "start", build.each(lambda size: FRONT_BAND)))
+    half.neck.insert(0, replace(part("band", "top"), to_mark=BAND_FOLD))
+
+
+def to_the_centre(build: Build, parts: tuple[EdgePart, ...]) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
+    """(the neck's parts up to the centre line, what laps beyond it)."""
+    inner, beyond = list[EdgePart](), list[EdgePart]()
+    for p in parts:
+        mark = _centre_mark(build, p)
+        if mark is None:
+            inner.append(p)
+            continue
+        build.mark(p.piece, mark)
+        inner.append(replace(p, to_mark=NECK_CENTRE))
+        beyond.append(replace(p, from_mark=NECK_CENTRE))
+    return tuple(inner), tuple(beyond)
+
+
+def _centre_mark(build: Build, p: EdgePart) -> Mark | None:
+    """Where the centre line crosses a part of the neck; None where nothing laps."""
+    if p.to_mark == BAND_FOLD:
+        return Mark(NECK_CENTRE, MarkKind.DOT, p.edge, "start", build.each(lambda size: FRONT_BAND / 2))
+    piece = build.pieces[p.piece]
+    is_front = piece.panel is Panel.FRONT
+    lap = build.each(lambda size: -build.block(size, is_front=is_front).centre)
+    if not piece.has_edge("opening") or min(lap.values()) <= 0:
+        return None
+    return Mark(NECK_CENTRE, MarkKind.DOT, p.edge, "end", lap)
 
 
 def layers_of(build: Build, names: tuple[str, str], words: tuple[str, str], draw: Draw, fold: str | None) -> None:

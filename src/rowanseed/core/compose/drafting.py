@@ -62,6 +62,19 @@ def moved(chain: Chain, along: float, across: float) -> Chain:
     )
 
 
+def ending_at(chain: Chain, y: float) -> Chain:
+    """A chain that runs in to the centre line, ended at another line along the grain: cut where it crosses that, or led
+    on square to it."""
+    end = chain[-1].end
+    if y == end[1]:
+        return chain
+    if y < end[1]:
+        return (*chain, *straight(end, (end[0], y)))
+    k = next(k for k, segment in enumerate(chain) if segment.end[1] <= y)
+    at = solve(lambda t: -chain[k].at(t)[1], -y, 0.0, 1.0)
+    return (*chain[:k], chain[k].split(at)[0])
+
+
 def mirrored(chain: Chain, axis: float) -> Chain:
     """A chain mirrored at a line along the grain that stands `axis` from the centre; its direction stays."""
 

@@ -6,7 +6,11 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import has_collar, neck_parts
 from rowanseed.core.compose.description import ArmholeFinish, CollarKind, Description, FacedEdge, NeckFinish
 from rowanseed.core.compose.feature import Body
+from rowanseed.core.compose.openings import is_half_placket
 from rowanseed.core.pattern.making import EdgePart
+
+BOUND = (NeckFinish.BIAS_BINDING, NeckFinish.BAND, NeckFinish.BIAS_FACING)
+"""Finishes that run on over whatever laps at the neck."""
 
 
 def neck_finish(description: Description) -> NeckFinish | None:
@@ -16,7 +20,15 @@ def neck_finish(description: Description) -> NeckFinish | None:
         return None
     if features.neck.finish is not None:
         return features.neck.finish
+    if is_half_placket(description):
+        return NeckFinish.BIAS_BINDING
     return NeckFinish.LINING if features.is_bagged else NeckFinish.FACING
+
+
+def runs_over_bands(description: Description) -> bool:
+    """Whether what finishes the neck goes on over the bands that lap there; else each band closes its own end."""
+    collars = (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE)
+    return has_collar(description, *collars) or neck_finish(description) in BOUND
 
 
 def faced_neck(build: Build, body: Body) -> tuple[EdgePart, ...]:

@@ -5,16 +5,30 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Centre, Description, FacedEdge, OpeningKind, Placket, Side, Where
+from rowanseed.core.compose.description import (
+    Centre,
+    CollarKind,
+    Description,
+    FacedEdge,
+    OpeningKind,
+    Placket,
+    Side,
+    Where,
+)
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.pattern.making import Closure, ClosureKind, DetailKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 
-FRONT_BAND = 30.0
-"""A front band is so wide, finished, in mm."""
+USUAL_COUNT, OF_HALF = 6, 3
+"""So many buttons close an edge where nothing else is said, and a half placket."""
+FIRST, LAST = 15.0, 105.0
+"""The first lies so far below the neck, in mm, the last so far above the lower end."""
+OF_THE_BOX = 30.0
+"""In a half placket the last lies so far above the lower end, in mm."""
 
 
 def opening_half(body: Body, description: Description) -> Half:
@@ -38,6 +52,13 @@ def closes_an_edge(description: Description) -> bool:
     """Whether edges that are open from neck to hem are closed by buttons, snaps, ties or hooks."""
     kind = closes(description)
     return kind is not None and not kind.zips_a_seam and opening_side(description).centre is Centre.OPEN
+
+
+def is_half_placket(description: Description) -> bool:
+    """Whether buttons or snaps close a part of a front or back that is cut on the fold."""
+    laps = closes(description) in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
+    in_half = description.features.opening.where in (Where.FRONT, Where.BACK)
+    return laps and in_half and opening_side(description).centre is Centre.FOLD
 
 
 def placket(description: Description) -> Placket | None:
@@ -90,6 +111,22 @@ def split_sides(build: Build, id: str) -> str:
     return hands["left"]
 
 
+def usual_count(description: Description) -> int:
+    """How many buttons or snaps close an edge."""
+    return description.features.opening.count or (OF_HALF if is_half_placket(description) else USUAL_COUNT)
+
+
+def fastening_mark(description: Description) -> PointKind | None:
+    """The mark that its fastenings have; None where no single ones close it."""
+    match description.features.opening.kind:
+        case OpeningKind.BUTTONS:
+            return PointKind.BUTTONHOLE
+        case OpeningKind.SNAPS:
+            return PointKind.BUTTON
+        case _:
+            return None
+
+
 def closing(build: Build, half: Half, join: str) -> None:
     """The closure on an open edge, with its places."""
     opening = build.description.features.opening
@@ -102,19 +139,21 @@ def closing(build: Build, half: Half, join: str) -> None:
         OpeningKind.SEPARATING_ZIP: ClosureKind.SEPARATING_ZIP,
     }
     build.closures.append(Closure("opening", kinds.get(opening.kind, ClosureKind.BUTTONS), join))
-    if opening.kind not in (OpeningKind.BUTTONS, OpeningKind.SNAPS):
+    kind = fastening_mark(build.description)
+    if kind is None:
         return
-    count = opening.count or 6
     if opening.count is None:
-        build.assumed["features.opening.count"] = f"{count} of them"
+        build.assumed["features.opening.count"] = f"{usual_count(build.description)} of them"
+    # A collar's stand has the uppermost of them.
+    count = max(1, usual_count(build.description) - int(build.description.features.collar is CollarKind.SHIRT))
     banded = "band" in build.pieces
+    last = OF_THE_BOX if is_half_placket(build.description) else LAST
     where = part("band", "front") if banded else half.centre[-1]
-    kind = PointKind.BUTTONHOLE if opening.kind is OpeningKind.BUTTONS else PointKind.BUTTON
 
     def at(size: Size, k: int) -> tuple[float, float]:
         chain = build.edge(where.piece, where.edge, size)
         low, high = sorted((chain[0].start[0], chain[-1].end[0]))
-        x = low + 15.0 + k * (high - low - 120.0) / max(1, count - 1)
+        x = low + FIRST + k * (high - low - FIRST - last) / max(1, count - 1)
         return (x, FRONT_BAND * 1.5 if banded else 0.0)
 
     build.point(

@@ -118,14 +118,19 @@ def centre_seam(build: Build, half: Half) -> None:
 def panel_levels(
     build: Build, half: Half, id: str, inner: Callable[[Upper, float], float], outer: Callable[[Upper, float], float]
 ) -> None:
-    """Measuring lines from the inner to the outer edge of a panel, at every level that it reaches."""
+    """Measuring lines from the inner to the outer edge of a panel, at every level that it reaches; at the centre from
+    the centre line, or from where a band is sewn to the piece."""
     sizes = build.figures.sizes
+
+    def starts(block: Upper, x: float) -> Point:
+        return (x, max(block.centre, inner(block, x)))
+
     for k, (name, _) in enumerate(upper(build, sizes[0], half).levels):
 
         def ends(size: Size, k: int = k) -> tuple[Point, Point]:
             block = upper(build, size, half)
             x = block.levels[k][1]
-            return (x, inner(block, x)), (x, outer(block, x))
+            return starts(block, x), (x, outer(block, x))
 
         build.line(id, LineKind.LEVEL, name, ends)
     build.line(
@@ -133,8 +138,8 @@ def panel_levels(
         LineKind.LENGTHEN_SHORTEN,
         "body-length",
         lambda size: (
-            ((x := upper(build, size, half).waist - ABOVE_WAIST), inner(upper(build, size, half), x)),
-            (x, outer(upper(build, size, half), x)),
+            starts(block := upper(build, size, half), x := upper(build, size, half).waist - ABOVE_WAIST),
+            (x, outer(block, x)),
         ),
     )
 

@@ -33,7 +33,7 @@ def princess_line(block: Upper, start: Point, leaves: Point, *, inner: bool) -> 
 
 
 def _straight_centre(block: Upper) -> Chain:
-    return straight((block.neck_depth, block.centre), (block.hem, block.centre))
+    return straight((block.neck_end, block.centre), (block.hem, block.centre))
 
 
 def _neck(block: Upper) -> Edges:

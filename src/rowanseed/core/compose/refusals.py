@@ -33,6 +33,7 @@ from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import Size, figures, is_full
 from rowanseed.core.compose.folds import SHAPED, folds_in
+from rowanseed.core.compose.openings import is_half_placket
 from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
 
 
@@ -183,10 +184,11 @@ def _opening(d: Description) -> Found:
     if not d.garment.has_bodice and kind is OpeningKind.FLY_ZIP and where is not Where.FRONT:
         yield "features.opening.where", "A fly lies at the front."
     buttoned = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
-    if buttoned and d.garment.has_bodice and side is not None and side.centre is not Centre.OPEN:
+    if buttoned and d.garment.has_bodice and side is not None and side.centre is Centre.SEAM:
         yield (
             f"features.{where.value}.centre",
-            f"{kind.words.capitalize()} close an edge: say that the {where.words} is open.",
+            f"{kind.words.capitalize()} close an edge: say that the {where.words} is open, or on the fold for a half "
+            "placket.",
         )
     if buttoned and where is Where.LEFT_SIDE:
         yield "features.opening.where", f"{kind.words.capitalize()} at the side are not drafted here; a zip is."
@@ -213,7 +215,7 @@ def _opening(d: Description) -> Found:
     long = opening.length or 0.0
     if kind.zips_a_seam and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
         yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
-    if opening.placket is not None and side is not None and side.centre is not Centre.OPEN:
+    if opening.placket is not None and side is not None and side.centre is not Centre.OPEN and not is_half_placket(d):
         yield "features.opening.placket", "A placket belongs to edges that are open all the way down."
     if kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE) and opening.placket is Placket.BAND:
         yield "features.opening.placket", "A band is closed by buttons or snaps."
@@ -272,8 +274,8 @@ def _neck(d: Description) -> Found:
             "features.collar",
             f"A {f.collar.words} closes at the neck: the garment needs an opening at the front or back.",
         )
-    if f.collar is CollarKind.SHIRT and not open_front:
-        yield "features.collar", "A shirt collar with stand ends at an open front."
+    if f.collar is CollarKind.SHIRT and not open_front and not (is_half_placket(d) and f.opening.where is Where.FRONT):
+        yield "features.collar", "A shirt collar with stand ends at an open front, or at a half placket."
     if f.collar and f.neck.shape in (NeckShape.SQUARE, NeckShape.BOAT):
         yield "features.neck.shape", f"A collar follows a round neck, not a {f.neck.shape.words} one."
     if f.neck.shape is NeckShape.HIGH and not opened and d.cloth is ClothKind.WOVEN:

@@ -19,6 +19,8 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import EdgeShown, Need, On
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import (
+    BAND_FOLD,
+    NECK_CENTRE,
     Closure,
     ClosureKind,
     Detail,
@@ -82,6 +84,8 @@ ENDS = {
     "underarm-back": "underarm seam",
 }
 """What the end of a seam is called, by the edge that it runs out on."""
+ENDS_AT = {NECK_CENTRE: "centre dot", BAND_FOLD: "band's fold"}
+"""The same where it ends at a mark of its own edge."""
 ZIP, PLACKET = "zip", "placket"
 OPENED_BY = {
     DetailKind.CONTINUOUS_PLACKET: "wrist",
@@ -398,7 +402,11 @@ class Workbench:
         own = {(part.piece, part.edge) for part in parts}
         ends = []
         for part in parts:
-            for edge, touches in zip(self.neighbours(part), ("end", "start"), strict=True):
+            marks = (part.from_mark, part.to_mark)
+            for edge, touches, mark in zip(self.neighbours(part), ("end", "start"), marks, strict=True):
+                if mark in ENDS_AT:
+                    ends.append(ENDS_AT[mark])
+                    continue
                 if edge in self.folds(part.piece) or (part.piece, edge) in own | self._inside:
                     continue
                 if self._is_within(part.piece, edge, touches, pieces, each_hand=each_hand):

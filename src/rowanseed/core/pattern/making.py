@@ -177,6 +177,12 @@ class DetailKind(Worded):
 
 POCKET_DOTS = ("pocket-top", "pocket-bottom")
 """The marks on the edges of a side seam between which the mouth of an in-seam pocket is left open."""
+NECK_CENTRE = "centre-of-neck"
+"""The dot at the neck where a collar ends, at the centre line of an edge that laps."""
+BAND_FOLD = "fold"
+"""The dot on a front band's upper edge where it is folded: up to there it is seen, and the neck goes on over it."""
+PLACKET_BASE = "placket-base"
+"""What the lower edge of the box is called that a half placket fills."""
 VENT_EDGE = "vent"
 """What the edge of a piece is called that laps over its other copy where a vent is."""
 

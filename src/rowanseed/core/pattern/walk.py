@@ -172,7 +172,11 @@ def part_length(pattern: Pattern, size: str, part: EdgePart) -> float:
 
     An edge of a piece cut on the fold counts once, as drawn: both sides of a join are half garments.
     """
-    piece = pattern.piece(part.piece)
+    return length_on(pattern.piece(part.piece), size, part)
+
+
+def length_on(piece: Piece, size: str, part: EdgePart) -> float:
+    """The same on its piece, before there is a pattern."""
     whole = seam_length(piece, size, part.edge)
     if part.from_mark is None and part.to_mark is None:
         return whole

@@ -37,7 +37,7 @@ def _cut_in_one(build: Build, half: Half) -> None:
         under = (wrist[0] + along[1] * wide, wrist[1] - along[0] * wide + forward)
         side = block.side[:-1]
         return {
-            edge: straight((block.neck_depth, c), (block.hem, c)),
+            edge: straight((block.neck_end, c), (block.hem, c)),
             low: straight((block.hem, c), side[0].start),
             "side": side,
             "underarm": (curve(side[-1].end, UP, under, (along[0], along[1]), 0.4),),

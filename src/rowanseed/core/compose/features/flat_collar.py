@@ -7,21 +7,18 @@ neck and rolls just over its seam (what drafting books share, from memory).
 from __future__ import annotations
 
 import math
-from dataclasses import replace
 
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.collars import FALL, has_collar, layers_of, neck_parts
-from rowanseed.core.compose.description import CollarKind, Where
+from rowanseed.core.compose.collars import FALL, has_collar, layers_of, neck_parts, to_the_centre
+from rowanseed.core.compose.description import CollarKind, Description, Placket, Where
 from rowanseed.core.compose.drafting import backwards, moved, parallel, straight
 from rowanseed.core.compose.facing import face
-from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.openings import placket
 from rowanseed.core.geometry.outline import Affine, Chain, Point, transform_chain, unit
-from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
-from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel
+from rowanseed.core.pattern.making import FinishKind, Press
 
-CENTRE = "centre-of-neck"
-"""The dot at the neck where a collar ends, at the centre line of an edge that laps."""
 DEEP, TIPS_LAPPED = FALL + 10.0, 18.0
 """How deep it lies, and by how much the shoulders' tips are lapped, in mm."""
 
@@ -30,7 +27,7 @@ def _neck(build: Build, size: Size) -> Chain:
     """The whole of one half's neck from the centre back, at the origin, over the shoulder to the centre front."""
     back, front = (build.block(size, is_front=is_front) for is_front in (False, True))
     # What laps over the centre at an opening is without a collar: its ends meet there.
-    at_back, at_front = (block.neck[:-1] if block.centre else block.neck for block in (back, front))
+    at_back, at_front = back.neck_to_centre, front.neck_to_centre
     behind = moved(backwards(at_back), -at_back[-1].end[0], -at_back[-1].end[1])
     angle = _lies(back.neck_point, back.tip) - _lies((-front.neck_point[0], front.neck_point[1]), _flipped(front.tip))
     angle -= TIPS_LAPPED / back.shoulder
@@ -51,15 +48,13 @@ def _lies(start: Point, end: Point) -> float:
     return math.atan2(end[1] - start[1], end[0] - start[0])
 
 
-def _to_the_centre(build: Build, p: EdgePart) -> EdgePart:
-    """A neck's part without what laps over the centre."""
-    piece = build.pieces[p.piece]
-    is_front = piece.panel is Panel.FRONT
-    lap = build.each(lambda size: -build.block(size, is_front=is_front).centre)
-    if not piece.has_edge("opening") or not any(lap.values()):
-        return p
-    build.mark(p.piece, Mark(CENTRE, MarkKind.DOT, p.edge, "end", lap))
-    return replace(p, to_mark=CENTRE)
+def forbids(d: Description) -> Found:
+    if placket(d) is Placket.BAND:
+        yield (
+            "features.opening.placket",
+            "A flat collar ends at the centre line, in the middle of a band of its own: choose a facing, or an edge "
+            "folded in.",
+        )
 
 
 def finish(build: Build, body: Body) -> None:
@@ -92,7 +87,7 @@ def finish(build: Build, body: Body) -> None:
         press=Press.FACING,
         each_hand=halves,
     )
-    on_neck = tuple(_to_the_centre(build, p) for p in parts)
+    on_neck, _ = to_the_centre(build, parts)
     build.join(
         "collar-neck", "Collar to neck", on_neck, (part("under-collar", "neck"),), press=Press.DOWN, each_hand=halves
     )
@@ -105,6 +100,7 @@ FEATURES = (
     Feature(
         "flat-collar",
         asked=lambda d: has_collar(d, CollarKind.FLAT),
+        forbids=forbids,
         ends=frozenset({Ended.NECK}),
         finish=finish,
     ),

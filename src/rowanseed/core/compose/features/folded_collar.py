@@ -2,20 +2,27 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.collars import FALL, STAND, has_collar, neck_parts
+from rowanseed.core.compose.collars import FALL, STAND, has_collar, neck_parts, to_the_centre
 from rowanseed.core.compose.description import CollarKind, Interfaced
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.pattern.making import FinishKind, Press
+from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel
 
 
 def finish(build: Build, body: Body) -> None:
-    parts = neck_parts(body)
-    depth = STAND if build.description.features.collar is CollarKind.STAND else STAND + FALL
-    whole = tuple(part(p.piece, p.edge, hand) for hand in ("left", "right") for p in parts)
+    parts, beyond = neck_parts(body), tuple[EdgePart, ...]()
+    depth = STAND
+    if build.description.features.collar is CollarKind.ONE_PIECE:
+        # It falls, so its ends meet at the centre; a standing one laps with the edges.
+        depth += FALL
+        parts, beyond = to_the_centre(build, parts)
+    build.finish("lap-ends", "Upper ends of the edges that lap", FinishKind.TURNED, beyond)
+    whole = tuple(replace(p, hand=hand) for hand in ("left", "right") for p in parts)
 
     def draw(size: Size) -> Edges:
         return band_draw(2 * along(build, parts, size), 2 * depth, ("inner", "far-end", "neck", "near-end"))

@@ -6,13 +6,12 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import neck_parts
 from rowanseed.core.compose.description import NeckFinish
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.necks import neck_finish
+from rowanseed.core.compose.necks import BOUND, neck_finish, tell_neck
 from rowanseed.core.pattern.making import FinishKind
-
-BOUND = (NeckFinish.BIAS_BINDING, NeckFinish.BAND, NeckFinish.BIAS_FACING)
 
 
 def finish(build: Build, body: Body) -> None:
+    tell_neck(build, "the neck is bound")
     build.finish("neck", "Neck", FinishKind.BINDING, neck_parts(body))
     if neck_finish(build.description) is NeckFinish.BIAS_FACING:
         build.ways.append(("neck", "bias-facing"))

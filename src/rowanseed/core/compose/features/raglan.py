@@ -53,7 +53,7 @@ def panel(build: Build, half: Half) -> None:
     def ring(block: Upper) -> Edges:
         c = block.centre
         return {
-            edge: straight((block.neck_depth, c), (block.hem, c)),
+            edge: straight((block.neck_end, c), (block.hem, c)),
             low: straight((block.hem, c), block.side[0].start),
             "side": block.side,
             "raglan": _line(block),

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build, Edges, part
@@ -10,8 +12,10 @@ from rowanseed.core.compose.description import CollarKind
 from rowanseed.core.compose.drafting import curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.openings import fastening_mark
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import FinishKind, Press
+from rowanseed.core.pattern.pieces import InnerPoint
 
 
 def finish(build: Build, body: Body) -> None:
@@ -41,6 +45,7 @@ def finish(build: Build, body: Body) -> None:
 
     layers_of(build, ("collar", "under-collar"), ("Collar", "Under collar"), collar, "centre")
     layers_of(build, ("stand", "stand-inner"), ("Collar stand", "Inner collar stand"), stand, "centre")
+    _fastened(build, neck)
     build.join(
         "collar-edge",
         "Collar to under collar",
@@ -63,6 +68,18 @@ def finish(build: Build, body: Body) -> None:
     build.join("neck", "Stand to neck", parts, (part("stand", "neck"),), press=Press.UP)
     build.finish("stand-inside", "Inside of the stand", FinishKind.TURNED, (part("stand-inner", "neck"),))
     build.along |= {"neck": ("neck",), "collar": ("collar-edge",)}
+
+
+def _fastened(build: Build, neck: Callable[[Size], float]) -> None:
+    """The uppermost button or snap closes the stand, at the centre line."""
+    kind = fastening_mark(build.description)
+    if kind is not None:
+        build.point(
+            "stand",
+            InnerPoint(
+                "stand-button", kind, {size.name: (STAND / 2, neck(size) - EXTENSION) for size in build.figures.sizes}
+            ),
+        )
 
 
 FEATURES = (

@@ -8,7 +8,7 @@ from __future__ import annotations
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import PRINCESS, Description, FacedEdge, LiningMethod, NeckShape, Shaping
-from rowanseed.core.compose.drafting import IN, backwards, curve, straight
+from rowanseed.core.compose.drafting import IN, backwards, curve, ending_at, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
 from rowanseed.core.compose.princess_line import princess_line, two_panels
@@ -37,7 +37,7 @@ def _top(block: Upper) -> tuple[Chain, Chain]:
         inner = straight(strap, (strap[0], 0.0))
     else:
         inner = (curve(strap, (0.8, -1.0) if block.is_front else IN, end, IN, 0.36),)
-    return outer, inner if block.centre == 0 else (*inner, *straight(inner[-1].end, (inner[-1].end[0], block.centre)))
+    return outer, ending_at(inner, block.centre)
 
 
 def _in_two(build: Build, half: Half) -> None:

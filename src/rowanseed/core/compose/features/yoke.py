@@ -55,7 +55,7 @@ def _yoke(build: Build, half: Half) -> None:
         _, above, at = parts(block)
         c = block.centre
         return {
-            edge: straight((block.neck_depth, c), (at[0], c)),
+            edge: straight((block.neck_end, c), (at[0], c)),
             "yoke": straight((at[0], c), at),
             "armhole": above,
             "shoulder": straight(block.tip, block.neck_point),

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
@@ -10,8 +10,9 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import lap_ends
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import Finish, FinishKind, Join
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 ID = "band"
@@ -56,6 +57,8 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 def finds_closing(bench: Workbench) -> Iterator[Duty]:
     for finish in bench.finishes.values():
         pieces = pieces_of(finish.parts)
+        if lap_ends.is_lap_end(bench, finish):
+            continue
         if finish.kind is FinishKind.TURNED and all(_is_band(bench, id) and is_folded(bench, id) for id in pieces):
             yield single(finish.id)
 
@@ -68,8 +71,29 @@ def made_up(bench: Workbench, piece: str) -> Iterator[Need]:
             yield Need(facts.join(Fact.PRESSED, join.id), "a collar or band is made up before it is put on")
 
 
+def runs_over(bench: Workbench, finish: Finish) -> tuple[EdgePart, ...]:
+    """Edges of a band that is turned in along another one, over which a collar or a binding runs on: the part of them
+    that is seen once the band is folded."""
+    own = frozenset(id for id in pieces_of(finish.parts) if _is_band(bench, id) and is_folded(bench, id))
+    parts = [p for j in bench.joins.values() if band_of(bench, j) not in own for p in (*j.a, *j.b)]
+    parts += [p for f in bench.finishes.values() if f.kind is FinishKind.BINDING for p in f.parts]
+    return tuple(dict.fromkeys(p for p in parts if p.piece in own and (p.from_mark or p.to_mark)))
+
+
+def folded_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
+    """What is sewn on over the end of a band waits until it is folded there."""
+    pieces = {p.piece for p in parts if p.from_mark or p.to_mark}
+    for finish in bench.finishes.values():
+        if lap_ends.is_lap_end(bench, finish) or finish.kind is not FinishKind.TURNED:
+            continue
+        if pieces & {p.piece for p in runs_over(bench, finish)}:
+            yield Need(facts.finish(Fact.BASTED, finish.id), "the bands are folded first, both layers lie in the seam")
+
+
 def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
     yield from made_up(bench, piece)
+    yield from folded_first(bench, join.b if any(p.piece == piece for p in join.a) else join.a)
+    yield from lap_ends.first(bench, join)
     yield Need(facts.piece(Fact.PREPARED, piece), "its inner edge is pressed in while it is flat")
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
     other = join.b if any(p.piece == piece for p in join.a) else join.a
@@ -87,7 +111,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     piece = band_of(bench, join) or ""
     other = join.b if any(p.piece == piece for p in join.a) else join.a
     inside = inside_of(bench, piece)
-    yield _fold_in(bench, piece, inside)
+    yield fold_in(bench, piece, inside)
     run = bench.run(other, each_hand=join.each_hand)
     fitted = _ends(bench, join, piece)
     yield sew(
@@ -125,7 +149,8 @@ def _ends(bench: Workbench, join: Join, piece: str) -> str:
     )
 
 
-def _fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
+def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
+    """The inner edge of a band pressed to its wrong side, while it is flat."""
     parts = tuple(p for p in (inside.parts if inside else ()) if p.edge in ("inner", "neck", "upper")) or (
         inside.parts if inside else ()
     )
@@ -153,9 +178,13 @@ def _fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
 def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     pieces = pieces_of(finish.parts)
-    joined = [j for j in bench.joins.values() if pieces_of((*j.a, *j.b)) & pieces]
+    over = runs_over(bench, finish)
+    joined = [j for j in bench.joins.values() if pieces_of((*j.a, *j.b)) & pieces and not {*j.a, *j.b} & {*over}]
     after = tuple(Need(facts.join(Fact.PRESSED, j.id), "it is sewn on and pressed into the band") for j in joined)
     before = list(after)
+    if over:
+        yield fold_over(bench, finish, over, after)
+        before.append(Need(facts.finish(Fact.BASTED, finish.id), "it is folded at the neck first"))
     if any(p.edge not in ("inner", "neck", "upper") for p in finish.parts):
         yield _close_ends(bench, finish, after)
         before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
@@ -182,6 +211,31 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], after: tuple[Need, ...]) -> Operation:
+    """A band folded where a collar or a binding runs on over its end, both layers held as one."""
+    name = bench.names(p.piece for p in over)
+    lapped = lap_ends.beyond(bench, over)
+    return Operation(
+        id=f"fold-over-{finish.id}",
+        technique=ID,
+        act=Act.BASTE,
+        title=f"Fold the bands at the neck and baste across: {name}",
+        how=(
+            f"The {name} folded on its fold line, wrong sides together, over the allowances of its seam, the "
+            "pressed-in edge inside: raw edges even at the neck.",
+            f"Baste {bench.margin(5)} from the raw edge, in the allowance, "
+            + ("from the dot at the centre to the band's seam" if lapped else "from the fold to the band's seam")
+            + "; it stays in. From now on both layers are one there.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(2, bench.number_cut(over[0].piece)),
+        on=On(edges=shown(over)),
+        requires=(*after, *lap_ends.needs(bench, lapped)),
+        gives=(facts.finish(Fact.BASTED, finish.id),),
+        look="Both bands end at the neck in line with its edge, their folds straight.",
+    )
+
+
 def _close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Operation:
     pieces = pieces_of(finish.parts)
     levelled = tuple(
@@ -193,7 +247,8 @@ def _close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Op
         for f in bench.finishes.values()
         if f.kind is FinishKind.HEM and _meets(bench, f, pieces)
     )
-    underlap = any(p.piece in pieces and (p.from_mark or p.to_mark) for j in bench.joins.values() for p in (*j.a, *j.b))
+    own = [j for j in bench.joins.values() if band_of(bench, j) in pieces]
+    underlap = any(p.piece in pieces and (p.from_mark or p.to_mark) for j in own for p in (*j.a, *j.b))
     return Operation(
         id=f"ends-{finish.id}",
         technique=ID,

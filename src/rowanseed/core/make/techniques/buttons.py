@@ -13,7 +13,7 @@ from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, pieces_of
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import cuffs, number_of
-from rowanseed.core.pattern.making import ClosureKind, FinishKind
+from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel, PointKind
 
 SLIPS = "A blade slips: a pin across the end of the hole stops it."
@@ -53,14 +53,24 @@ def _titled(bench: Workbench, id: str, title: str) -> str:
     return f"{title}: cuffs" if _is_of_cuffs(bench, id) else title
 
 
-def _lap(bench: Workbench) -> str:
+def laps_over(bench: Workbench) -> str:
+    """Which hand laps over the other, by whom it is made for."""
+    what = _what_laps(bench)
     match bench.pattern.envelope.figure:
         case Figure.MEN:
-            return "The left front laps over the right, as men's garments do: the holes go into the left."
+            return f"The left {what} laps over the right, as men's garments do: the holes go into the left."
         case Figure.WOMEN:
-            return "The right front laps over the left, as women's garments do: the holes go into the right."
+            return f"The right {what} laps over the left, as women's garments do: the holes go into the right."
         case _:
-            return "Choose which front laps over: right over left is usual for women, left over right for men."
+            return f"Choose which {what} laps over: right over left is usual for women, left over right for men."
+
+
+def _what_laps(bench: Workbench) -> str:
+    """A band in a half placket; else the front, or the back where that opens."""
+    if any(p.edge == PLACKET_BASE for join in bench.joins.values() for p in (*join.a, *join.b)):
+        return "band"
+    opened = {p.panel for p in bench.pattern.pieces if p.has_edge("opening") and p.panel in (Panel.FRONT, Panel.BACK)}
+    return "back" if opened == {Panel.BACK} else "front"
 
 
 def _where(bench: Workbench, id: str) -> str:
@@ -70,16 +80,22 @@ def _where(bench: Workbench, id: str) -> str:
             "The end of the cuff on the placket's upper side laps over the other; the hole lies along the cuff, in the "
             f"middle of its width, beginning {bench.margin(10)} from that end. Left and right mirror each other."
         )
-    return f"{_lap(bench)} {_place(bench)}"
+    return f"{laps_over(bench)} {_place(bench)}"
 
 
 def _place(bench: Workbench) -> str:
     of_cuffs = cuffs(bench.pattern)
-    bands = (p for p in bench.pattern.pieces if p.panel is Panel.BAND and p.id not in of_cuffs)
-    in_band = any(q.kind is PointKind.BUTTONHOLE for p in bands for q in p.points)
-    if in_band:
-        return "They stand upright in the band, on its middle, at the marks."
-    return f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks."
+    holed = [p for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)]
+    bands = [p for p in holed if p.panel is Panel.BAND and p.id not in of_cuffs]
+    stand = (
+        f" The uppermost lies along the stand, in the middle of its height, and begins {bench.fine(3)} beyond the "
+        "centre line."
+        if any(p.collar for p in bands)
+        else ""
+    )
+    if any(not p.collar for p in bands):
+        return f"They stand upright in the band, on its middle, at the marks.{stand}"
+    return f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks.{stand}"
 
 
 def after_everything(bench: Workbench) -> Iterator[Need]:
@@ -197,8 +213,8 @@ def keyhole(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "keyhole buttonholes",
         _where(bench, duty.id)
         if _is_of_cuffs(bench, duty.id)
-        else f"{_lap(bench)} They lie across, the eye towards the edge, its middle {bench.fine(3)} beyond the centre "
-        "line: the button's shank sits in the eye.",
+        else f"{laps_over(bench)} They lie across, the eye towards the edge, its middle {bench.fine(3)} beyond the "
+        "centre line: the button's shank sits in the eye.",
         "Marked to the plain length: the eye comes on top of it. Lay a cord or thick thread under the stitches, and "
         "in thick cloth sew each one twice.",
         "Cut the eye with a round punch first, then the slit from the eye on; draw the cord tight, knot and bury it.",
@@ -260,7 +276,8 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "button loops",
         _where(bench, duty.id)
         if _is_of_cuffs(bench, duty.id)
-        else f"{_lap(bench)} The edges meet or lap as the pattern has them; the loops stand on the edge at the marks.",
+        else f"{laps_over(bench)} The edges meet or lap as the pattern has them; the loops stand on the edge at the "
+        "marks.",
         f"Three or four strands of strong thread from {bench.fine(1)} inside the edge, out and back, just long enough "
         "for the button to pass; try it over the button. Cover them with buttonhole stitch, close beside each other, "
         "and fasten inside.",

@@ -10,7 +10,8 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.bands import band_of, inside_of, is_folded
+from rowanseed.core.make.techniques.bands import band_of, folded_first, inside_of, is_folded
+from rowanseed.core.make.techniques.lap_ends import is_lap_end
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, pieces_of, shown
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
@@ -264,6 +265,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(
             *(Need(facts.join(Fact.PRESSED, id), "a collar or band is made up before it is put on") for id in made),
             *bands,
+            *folded_first(bench, join.a if outer in pieces_of(join.b) else join.b),
             Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True),
             Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True),
         ),
@@ -283,7 +285,12 @@ def finds_closing(bench: Workbench) -> Iterator[Duty]:
     for finish in bench.finishes.values():
         pieces = pieces_of(finish.parts)
         bands = all(bench.panel(id) is Panel.BAND and id not in bench.facings for id in pieces)
-        if finish.kind is FinishKind.TURNED and bands and not any(is_folded(bench, id) for id in pieces):
+        if (
+            finish.kind is FinishKind.TURNED
+            and bands
+            and not is_lap_end(bench, finish)
+            and not any(is_folded(bench, id) for id in pieces)
+        ):
             yield single(finish.id)
 
 

@@ -11,7 +11,8 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Suppl
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import pockets
+from rowanseed.core.make.techniques import lap_ends, pockets
+from rowanseed.core.make.techniques.bands import folded_first
 from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_vent, other_hand
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
@@ -49,6 +50,8 @@ def finds_turned(bench: Workbench) -> Iterator[Duty]:
     loose |= {id for detail in bench.details.values() for id in bench.parts_of(detail)}
     for finish in _of(bench, FinishKind.TURNED):
         bands = all(bench.panel(p.piece) is Panel.BAND for p in finish.parts)
+        if lap_ends.is_lap_end(bench, finish):
+            continue
         if finish.id not in loose and not bands and not pieces_of(finish.parts) <= bench.linings:
             yield single(finish.id)
 
@@ -58,7 +61,8 @@ def _on(finish: Finish) -> On:
 
 
 def across(bench: Workbench, finish: Finish) -> Iterator[Need]:
-    """Seams that end on an edge are pressed before it is finished across them."""
+    """Seams that end on an edge are pressed before it is finished across them, and bands that lap there are folded."""
+    yield from folded_first(bench, finish.parts)
     for join in bench.crossing([finish.id]):
         if (not bench.is_faced(join) and Panel.BAND not in bench.panels((*join.a, *join.b))) or pieces_of(
             (*join.a, *join.b)
@@ -240,7 +244,10 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),
         on=_on(finish),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),),
+        requires=(
+            Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),
+            *lap_ends.on_edge(bench, finish),
+        ),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,

@@ -1,0 +1,133 @@
+"""The upper end of an edge that laps, where a collar ends at the centre line: closed beyond it, up to its dot."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.operation import Act, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.steps import of_finish
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.pieces import Panel
+
+ID = "end of the lap"
+
+
+def is_lap_end(bench: Workbench, finish: Finish) -> bool:
+    """Whether what is turned in goes on from the very dot at which a seam ends on the same edge."""
+    if finish.kind is not FinishKind.TURNED or not all(p.from_mark for p in finish.parts):
+        return False
+    ends = {(p.piece, p.edge, p.to_mark) for j in bench.joins.values() for p in (*j.a, *j.b) if p.to_mark}
+    return all((p.piece, p.edge, p.from_mark) in ends for p in finish.parts)
+
+
+def beyond(bench: Workbench, parts: Iterable[EdgePart]) -> tuple[Finish, ...]:
+    """The ends of laps that lie beyond the dots at which these parts of edges end."""
+    dots = {(p.piece, p.edge, p.to_mark) for p in parts if p.to_mark}
+    return tuple(
+        f
+        for f in bench.finishes.values()
+        if is_lap_end(bench, f) and any((p.piece, p.edge, p.from_mark) in dots for p in f.parts)
+    )
+
+
+def needs(bench: Workbench, ends: Iterable[Finish]) -> Iterator[Need]:
+    for finish in ends:
+        yield Need(facts.finish(Fact.FINISHED, finish.id), "the lap is closed up to the dot at which the collar ends")
+
+
+def first(bench: Workbench, join: Join) -> Iterator[Need]:
+    """What a collar waits for."""
+    yield from needs(bench, beyond(bench, (*join.a, *join.b)))
+
+
+def on_edge(bench: Workbench, finish: Finish) -> Iterator[Need]:
+    """What stitches an edge down that laps waits for: its upper end is closed while it can still be folded back."""
+    pieces = pieces_of(finish.parts)
+    if all(p.edge == "opening" for p in finish.parts):
+        yield from needs(
+            bench, (f for f in bench.finishes.values() if is_lap_end(bench, f) and pieces_of(f.parts) & pieces)
+        )
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for finish in bench.finishes.values():
+        if is_lap_end(bench, finish):
+            yield single(finish.id)
+
+
+def _folded_back(bench: Workbench, finish: Finish) -> tuple[str, tuple[Need, ...]]:
+    """(what is folded back over what, what has to be there for that)."""
+    pieces = pieces_of(finish.parts)
+    name = bench.names(pieces)
+    if all(bench.panel(id) is Panel.BAND for id in pieces):
+        joins = [j for j in bench.joins.values() if any(p.piece in pieces and p.edge == "front" for p in j.b)]
+        return (
+            f"Fold the {name} back on its fold line, right sides together, its inner edge staying turned up.",
+            tuple(Need(facts.join(Fact.PRESSED, j.id), "it is sewn on and pressed into the band") for j in joins),
+        )
+    faced = [j for j in bench.joins.values() if bench.is_faced(j) and any(p.edge == "opening" for p in j.a)]
+    if faced:
+        return (
+            f"Turn the facing of the {name} back to the right side along the finished edge, right sides together.",
+            tuple(Need(facts.join(Fact.TURNED, j.id), "the edge is faced and turned first") for j in faced),
+        )
+    edges = [
+        f
+        for f in bench.finishes.values()
+        if f.kind is FinishKind.TURNED and any(p.edge == "opening" and p.piece in pieces for p in f.parts)
+    ]
+    return (
+        f"Fold the turned-in edge of the {name} back to the right side on the line where it is folded, right sides "
+        "together, its inner fold staying pressed in.",
+        tuple(Need(facts.finish(Fact.PREPARED, f.id), "its folds are pressed first") for f in edges),
+    )
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    step = of_finish(bench, ID, duty.id)
+    folded, waits = _folded_back(bench, finish)
+    yield step(
+        "close",
+        Act.TURN,
+        f"Close the {step.name}",
+        folded,
+        "Sew across on the neck's stitching line, from the fold to the dot at the centre line, and backstitch exactly "
+        "there: the collar begins at that dot.",
+        f"Clip the neck's allowance straight to the dot. Beyond it trim to {bench.fine(6)}, the corner across; turn, "
+        f"push the corner out with something blunt, and press. {iron_for(bench)}",
+        "Left and right alike.",
+        took=minutes.each(4, 2),
+        setting=settings.seam(bench.household),
+        needs=(
+            *(
+                Need(facts.piece(Fact.STIFFENED, id), "interfacing goes on while it is flat", where_given=True)
+                for id in sorted(pieces_of(finish.parts))
+            ),
+            *waits,
+        ),
+        gives=(Fact.FINISHED,),
+        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
+        rows=0,
+        booklet=True,
+        look="Laid on each other as they will be buttoned, both ends are level, and the dots meet.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="lap-end",
+        name="Upper end of an edge that laps",
+        chapter="waists, collars and cuffs",
+        finds=finds,
+        sews=sews,
+        rank=15,
+        words={"lap": "the part of an edge that lies over the other when it is closed"},
+        draw="band closed",
+    ),
+)
