@@ -38,6 +38,8 @@ from rowanseed.core.compose.description import (
     Where,
 )
 from rowanseed.core.compose.features.half_placket import LONG, NARROW
+from rowanseed.core.derive.choice import LiningSchool
+from rowanseed.core.derive.lining import schools
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -331,3 +333,9 @@ def test_whatever_laps_goes_the_whole_way_or_is_refused(description):
         return
     assert list(faults(pattern)) == []
     assert goes_the_whole_way(description, pathlib.Path("/nowhere"), lay=False) == []
+
+
+def test_no_lining_is_worked_out_behind_a_half_placket():
+    pattern = compose(half(collar=CollarKind.SHIRT)).pattern
+    assert schools(pattern, "A", "14") == (LiningSchool.NONE,)
+    assert LiningSchool.WHOLE in schools(compose(described()).pattern, "A", "14")

@@ -21,7 +21,7 @@ from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, gathered_a
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.check import piece_faults
-from rowanseed.core.pattern.making import POCKET_DOTS, VENT_EDGE, DetailKind, Finish, LayerKind
+from rowanseed.core.pattern.making import PLACKET_BASE, POCKET_DOTS, VENT_EDGE, DetailKind, Finish, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
 
@@ -38,13 +38,18 @@ def draws_lining(pattern: Pattern) -> bool:
 
 def can_be_lined(pattern: Pattern, view: str) -> bool:
     """Whether a lining can be worked out from the shell."""
-    whole = not draws_lining(pattern) and not has_cut_corners(pattern)
+    whole = not draws_lining(pattern) and not has_cut_corners(pattern) and not has_half_placket(pattern)
     return whole and bool(_lined(pattern, view)) and bool(pattern.making.joins)
 
 
 def has_cut_corners(pattern: Pattern) -> bool:
     """Whether a slant pocket has cut the front's corner off: its lining is cut with the corner on."""
     return any(detail.kind is DetailKind.SLANT_POCKET and detail.along for detail in pattern.making.details)
+
+
+def has_half_placket(pattern: Pattern) -> bool:
+    """Whether a box is cut out below the neck for a placket's bands: a lining has no part in how these are sewn."""
+    return any(piece.has_edge(PLACKET_BASE) for piece in pattern.pieces)
 
 
 def can_be_pleated(pattern: Pattern, view: str) -> bool:

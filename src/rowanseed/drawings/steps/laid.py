@@ -21,7 +21,7 @@ from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.operation import Act, Meant, Operation
 from rowanseed.core.make.workbench import ENDS, Workbench, workbench
 from rowanseed.core.pattern.joined import runs_against
-from rowanseed.core.pattern.making import EdgePart, Join, Press
+from rowanseed.core.pattern.making import PLACKET_BASE, EdgePart, Join, Press
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, LineKind, MarkKind, Panel, Piece, PointKind
@@ -72,8 +72,9 @@ def _drawn(same: Same[Pattern], view: str, size: str, op: Operation, thread: str
 
 
 def _is_apart(join: Join) -> bool:
-    """Whether two pieces, or two of one, are sewn to each other, and not a piece to itself along one edge."""
-    return bool(join.a and join.b)
+    """Whether two pieces, or two of one, are sewn to each other, and not a piece to itself along one edge; the bands of
+    a half placket hang through the box that they are closed across."""
+    return bool(join.a and join.b) and not any(p.edge == PLACKET_BASE for p in (*join.a, *join.b))
 
 
 # ---------------------------------------------------------------- two pieces right sides together

@@ -19,6 +19,7 @@ from rowanseed.core.derive.lining import (
     can_be_pleated,
     draws_lining,
     has_cut_corners,
+    has_half_placket,
     lined_parts,
     schools,
 )
@@ -152,6 +153,7 @@ def _offers(project: OpenProject) -> dict[str, Any]:
         "lining": schools(pattern, view, size) if linable else (),
         "of": parts if len(parts := lined_parts(pattern, view)) > 1 else (),
         "cut_corners": has_cut_corners(pattern),
+        "half_placket": has_half_placket(pattern),
         "draws_lining": draws_lining(pattern),
         "pleat": can_be_pleated(pattern, view) and (linable or draws_lining(pattern)),
         "pad": any(p.has_edge("shoulder") for p in pattern.pieces),

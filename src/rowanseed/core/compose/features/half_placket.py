@@ -84,7 +84,7 @@ def finish(build: Build, body: Body) -> None:
     _bands(build, piece, long)
     build.join(
         "bands",
-        f"Bands to the {half.name}",
+        "Sides of the placket",
         (part(piece, SIDE),),
         (part("band", "front"),),
         press=Press.BAND,

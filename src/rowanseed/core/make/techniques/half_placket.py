@@ -54,7 +54,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield box(
         "reinforce",
         Act.STAY,
-        f"Reinforce the lower corners of the box: {bench.name(body)}",
+        f"Reinforce the lower corners of the box: {name}",
         f"Chalk the box on the wrong side first, its sides and its lower end. One layer: stitch exactly on that line, "
         f"stitch length 1.5, {bench.margin(SHORT)} up both sides and across below, needle down and turned at each "
         "corner.",
@@ -71,7 +71,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield box(
         "open-corners",
         Act.CLIP,
-        f"Cut the box open to its corners: {bench.name(body)}",
+        f"Cut the box open to its corners: {name}",
         f"If it was not cut out at the table: down the centre line to {bench.margin(12)} above the lower end.",
         "Then slanting into both lower corners, up to the stitching and not through it; the little flap that is left "
         "stays hanging at the lower end.",
@@ -88,6 +88,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         (sides.id,),
         ID,
         act=Act.BAND,
+        title=f"Sew the bands to the sides of the box: {name}",
         how=(
             f"Right side of each {bench.name(band)} to the right side of the {name}, the {name} on top so that you see "
             "its corner; upper edges even.",
@@ -104,7 +105,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield step(
         "press",
         Act.PRESS,
-        f"Press into the bands: {step.name}",
+        f"Press into the bands: {name}",
         f"Grade the allowances to {bench.fine(6)} and {bench.fine(4)}; as sewn first, then into the bands. "
         f"{iron_for(bench)}",
         took=minutes.press(bench.around([sides.id])),
@@ -120,7 +121,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         step(
             "turn-in",
             Act.TURN,
-            f"Turn in and stitch down the bands: {step.name}",
+            f"Turn in and stitch down the bands: {name}",
             "Fold each band on its fold line over the allowances, the pressed-in edge just past the row of stitching "
             f"on the inside; its lower {bench.margin(20)} stay free for now.",
             f"Edgestitch it {bench.margin(2)} from the seam, from the right side, down to the corner's level; the fold "
@@ -137,18 +138,19 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield box(
         "close",
         Act.JOIN,
-        f"Lap the bands and close the lower end of the placket: {bench.name(body)}",
+        f"Lap the bands and close the lower end of the placket: {name}",
         f"{laps_over(bench)} Lay the bands on each other as they will be buttoned, the upper one filling the box from "
         "side to side; baste through both.",
-        "Draw both lower ends through the box to the wrong side, and lay the garment back along the box's lower end, "
-        "so that the flap lies on the bands. From the wrong side sew across through flap and both bands on the row "
-        "that reinforces the corners, from corner to corner; over it a second time.",
+        "Draw both lower ends through the box to the wrong side. From the right side lay the lower part of the garment "
+        "up over the placket, along the box's lower end: the flap lies on the bands, wrong side up.",
+        "Sew across through flap and both bands on the row that reinforces the corners, from corner to corner; over it "
+        "a second time.",
         f"Trim the ends of the bands to {bench.fine(10)}.",
         took=minutes.each(8),
         setting=settings.seam(bench.household),
         needs=(Need(facts.finish(Fact.FINISHED, inside.id), "both bands are stitched down first"),),
         gives=(Fact.JOINED,),
-        on=On(joins=(end.id,), edges=shown((*end.a, *end.b))),
+        on=On(pieces=(body,), joins=(end.id,), edges=shown(end.a)),
         rows=2,
         caution=NEEDLE,
         booklet=True,
@@ -157,13 +159,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
     yield replace(
         neaten_together(bench, (end.id,), ID),
-        title=f"Neaten the lower end of the placket: {bench.name(body)}",
+        title=f"Neaten the lower end of the placket: {name}",
         how=("Flap and ends of both bands as one.",),
     )
     yield box(
         "press",
         Act.PRESS,
-        f"Press the placket: {bench.name(body)}",
+        f"Press the placket: {name}",
         f"From the wrong side, the ends of the bands downwards. {iron_for(bench)}",
         "From the right side two rows across the lower end, or a square with a cross, hold it where it is pulled.",
         took=minutes.each(2),

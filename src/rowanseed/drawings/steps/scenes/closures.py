@@ -289,6 +289,46 @@ SCENES: Frames = {
             row((28, 18), (28, 58), "the row beside the folds"),
         ),
     ),
+    "half placket": (
+        frame(
+            "A band at each side of the box, right sides together",
+            cloth("garment, right side up, its allowance in the box", (-120, 11), (-8, 11), right="left"),
+            second("band, wrong side up", (-90, 0), (-8, 0), right="right"),
+            row((-22, -10), (-22, 21)),
+            cloth("garment, the other side of the box", (120, 11), (8, 11), right="right"),
+            second("band, wrong side up", (90, 0), (8, 0), right="left"),
+            row((22, -10), (22, 21)),
+            at=("sew", "reinforce", "open"),
+        ),
+        frame(
+            "Each band folded over its allowances, the upper one filling the box",
+            cloth("garment, one side of the box", (-120, 0), (-6, 0), right="left"),
+            second("upper band", (-6, -11), (-20, -11), (-20, -22), (44, -22), (44, 11), (-28, 11), right="left"),
+            cloth("garment, the other side of the box", (120, 55), (6, 55), right="right"),
+            second("under band", (6, 44), (20, 44), (20, 33), (-44, 33), (-44, 66), (28, 66), right="right"),
+            row((-13, -32), (-13, 20), "the row beside the seam"),
+            row((13, 24), (13, 76), "the row beside the seam"),
+            at=("turn", "press", "neaten"),
+        ),
+        frame(
+            "Seen from the side: the lower ends drawn through, the flap laid on them",
+            cloth("garment laid up over the placket, wrong side up; its flap", (-110, -11), (40, -11), right="right"),
+            second("upper band, right side up", (-110, 0), (40, 0), right="left"),
+            second("under band, right side up", (-110, 11), (40, 11), right="left"),
+            row((8, -21), (8, 21), "the row on the reinforced line, sewn twice"),
+            far("trimmed ends", (8, 33), (40, 33)),
+            at=("close",),
+        ),
+    ),
+    "end of the lap": (
+        frame(
+            "The lap folded back, right sides together, and sewn on the neck's line",
+            cloth("what is folded back, wrong side up", (40, 0), (-100, 0), (-100, 11), right="right"),
+            cloth("front, right side up", (-100, 11), (40, 11), right="left"),
+            row((18, -9), (18, 20), "the row, from the fold to the centre dot"),
+            to("clipped to the dot", (40, 32), (20, 22)),
+        ),
+    ),
     "faced slit": (
         frame(
             "The facing on the right side, sewn round the line before it is cut",
