@@ -5,6 +5,7 @@ checked with Shapely."""
 import math
 import pathlib
 from dataclasses import replace
+from itertools import pairwise
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -37,6 +38,7 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
+from rowanseed.core.compose.fastenings import OFF_SEAM
 from rowanseed.core.compose.features.half_placket import LONG, NARROW
 from rowanseed.core.derive.choice import LiningSchool
 from rowanseed.core.derive.lining import schools
@@ -339,3 +341,113 @@ def test_no_lining_is_worked_out_behind_a_half_placket():
     pattern = compose(half(collar=CollarKind.SHIRT)).pattern
     assert schools(pattern, "A", "14") == (LiningSchool.NONE,)
     assert LiningSchool.WHOLE in schools(compose(described()).pattern, "A", "14")
+
+
+# ---------------------------------------------------------------- where buttons stand, and skirts
+
+
+def down_the_edge(pattern, size):
+    """How far below the neck or the waist every fastening stands, along the edge that closes."""
+    pieces = {p.piece: p.edge for j in pattern.making.joins if j.id == "bands" for p in j.b} or {
+        p.piece: p.edge for f in pattern.making.finishes if f.id == "front-edges" for p in f.parts
+    }
+    if not pieces:
+        join = next(j for j in pattern.making.joins if j.id == "opening-facing")
+        pieces = {p.piece: p.edge for p in join.a if p.edge == "opening"}
+    found, above = [], 0.0
+    for id in sorted(pieces, key=lambda id: ("skirt" in id, "yoke" not in id)):
+        run = flatten(pattern.piece(id).shapes[size].edges[pieces[id]], 0.2)
+        top, low = min(q[0] for q in run), max(q[0] for q in run)
+        marked = (PointKind.BUTTON, PointKind.BUTTONHOLE)
+        found += [above + q.at[size][0] - top for q in pattern.piece(id).points if q.kind in marked]
+        above += low - top
+    return sorted(found), above
+
+
+@pytest.mark.parametrize("placket", Placket)
+@pytest.mark.parametrize("cut", CUTS)
+@pytest.mark.parametrize("count", [4, 7])
+def test_buttons_stand_evenly_over_the_whole_edge_one_at_the_fullest_bust(cut, placket, count):
+    """Spacing and the one at the bust: common practice, no source."""
+    opening = replace(BUTTONS, placket=placket, count=count)
+    pattern = compose(described(**CUTS[cut], opening=opening, **NECKS["bound"])).pattern
+    for size in pattern.envelope.sizes:
+        places, whole = down_the_edge(pattern, size)
+        assert len(places) == count
+        apart = [b - a for a, b in pairwise(places)]
+        # At a seam across one is moved off it.
+        assert max(apart) - min(apart) <= 2 * OFF_SEAM + 1
+        assert 5 <= places[0] <= 40 and 40 <= whole - places[-1] <= 105 + 1.6 * max(apart)
+        bust = next((q.at[size][0] for p in pattern.pieces for q in p.points if q.kind is PointKind.BUST), None)
+        if cut in ("plain", "princess") and count == 7 and bust is not None:
+            top = min(q[0] for run in opening_edges(pattern, size) for q in run)
+            assert min(abs(at - (bust - top)) for at in places) < 1
+
+
+def skirt(**features):
+    given_ = {"waist": Waist.WAISTBAND, "skirt": Skirt(SkirtKind.A_LINE), **features}
+    return Description(name="It", garment=GarmentKind.SKIRT, features=Features(**given_))
+
+
+@pytest.mark.parametrize("placket", [None, *Placket])
+@pytest.mark.parametrize("kind", [SkirtKind.STRAIGHT, SkirtKind.A_LINE, SkirtKind.GATHERED, SkirtKind.KNIFE_PLEATS])
+@pytest.mark.parametrize("where", ["front", "back"])
+def test_a_skirt_that_buttons_is_open_from_the_band_to_the_hem(where, kind, placket):
+    opening = Opening(Where(where), OpeningKind.BUTTONS, count=6, placket=placket)
+    description = skirt(**{where: Side(Centre.OPEN)}, opening=opening, skirt=Skirt(kind))
+    pattern = compose(description).pattern
+    assert not any(j.id == f"centre-{where}" for j in pattern.making.joins), "nothing sews it shut"
+    assert number_of(pattern, "14", (PointKind.BUTTONHOLE,)) == 6
+    for size in pattern.envelope.sizes:
+        edge = {round(q[1], 6) for run in opening_edges(pattern, size) for q in run}.pop()
+        assert edge - (FRONT_BAND if placket is Placket.BAND else 0.0) == pytest.approx(-EXTENSION)
+        (hole,) = pattern.piece("waistband").points
+        assert hole.at[size][0] == pytest.approx(EXTENSION), "on the centre line, as far from the band's end as the lap"
+    assert goes_the_whole_way(description, pathlib.Path("/nowhere"), lay=False) == []
+
+
+def test_a_skirt_that_is_open_says_what_closes_it():
+    for opening in (Opening(), Opening(Where.FRONT, OpeningKind.TIES)):
+        with pytest.raises(DescriptionRefused) as refused:
+            compose(skirt(front=Side(Centre.OPEN), opening=opening))
+        assert any(one.field == "features.opening.kind" for one in refused.value.refusals)
+
+
+AT_TOP = {
+    "skirt, hooks": skirt(back=Side(Centre.SEAM), opening=Opening(Where.BACK, OpeningKind.HOOK_AND_EYE)),
+    "skirt, a button": skirt(back=Side(Centre.SEAM), opening=Opening(Where.BACK, OpeningKind.BUTTONS)),
+    "faced skirt": skirt(
+        back=Side(Centre.SEAM), opening=Opening(Where.BACK, OpeningKind.HOOK_AND_EYE), waist=Waist.FACING
+    ),
+    "faced neck": described(
+        where="back", centre=Centre.SEAM, opening=Opening(Where.BACK, OpeningKind.HOOK_AND_EYE, 150.0)
+    ),
+    "bound neck": described(
+        where="back", centre=Centre.SEAM, opening=Opening(Where.BACK, OpeningKind.TIES, 150.0), **NECKS["bound"]
+    ),
+    "flat collar": described(
+        where="back", centre=Centre.SEAM, opening=Opening(Where.BACK, OpeningKind.TIES), collar=CollarKind.FLAT
+    ),
+}
+
+
+@pytest.mark.parametrize("name", AT_TOP)
+def test_a_seam_that_is_left_open_at_its_top_is_sewn_below_it_and_nothing_goes_across(name):
+    pattern = compose(AT_TOP[name]).pattern
+    made = compile_garment(pattern, "A", "14", MakingChoices())
+    assert made.gaps == ()
+    steps = {op.id: op for op in sequence(made.operations)}
+    long = pattern.piece("back").mark("slit-end").distance["14"]
+    said = " ".join(steps["sew-centre-back"].how)
+    assert f"The upper {long / 10:.0f} cm stays open" in said and "from the lower end up to the mark" in said
+    assert not any("centre-back-facing" in join.id for join in pattern.making.joins), "no facing closes it"
+    over = next(steps[id] for id in ("sew-waist", "sew-waist-facing", "sew-neck-facing", "bind-neck") if id in steps)
+    assert "all round" not in " ".join(over.how)
+    assert goes_the_whole_way(AT_TOP[name], pathlib.Path("/nowhere"), lay=False) == []
+
+
+def test_a_binding_goes_from_one_side_of_a_zip_in_the_centre_to_the_other():
+    zip_ = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 300.0)
+    pattern = compose(described(where="back", centre=Centre.SEAM, opening=zip_, **NECKS["bound"])).pattern
+    steps = compile_garment(pattern, "A", "14", MakingChoices()).operations
+    assert "from end to end" in " ".join(next(op for op in steps if op.id == "bind-neck").how)

@@ -467,7 +467,10 @@ def _cut_in_one():
 def skirt(*, front_more=(), darts=False, waist="binding", zipped=None, details=(), extra=None):
     """A front on the fold and two backs, with a centre back seam."""
     made = _Garment()
-    marks = [Mark("zip-end", MarkKind.ZIP_END, "back", "end", {SIZE: 200.0})]
+    marks = [
+        Mark("zip-end", MarkKind.ZIP_END, "back", "end", {SIZE: 200.0}),
+        Mark("slit-end", MarkKind.DOT, "back", "start", {SIZE: 180.0}),
+    ]
     legs = [Mark(f"leg-{k}", MarkKind.DART_LEG, "waist", "start", {SIZE: d}) for k, d in ((1, 120.0), (2, 150.0))]
     dart = [Dart("waist", "waist", ("leg-1", "leg-2"), {SIZE: (110.0, 165.0)})]
     for name, panel in (("front", Panel.FRONT), ("back", Panel.BACK)):
@@ -640,8 +643,8 @@ KINDS = {
     DetailKind.BELT_LOOPS: {"along": ("sides",), "pieces": ("loop",), "count": 5},
     DetailKind.TAB: {"along": ("sides",), "pieces": ("tab",), "ends": (FinishKind.CAUGHT, FinishKind.TURNED)},
     DetailKind.TIE_BELT: {"pieces": ("belt",), "ends": (FinishKind.TURNED,)},
-    DetailKind.SLIT: {"along": ("centre-back",), "to_mark": ("back", "zip-end")},
-    DetailKind.VENT: {"along": ("centre-back",), "to_mark": ("back", "zip-end")},
+    DetailKind.SLIT: {"along": ("centre-back",), "to_mark": ("back", "slit-end")},
+    DetailKind.VENT: {"along": ("centre-back",), "to_mark": ("back", "slit-end")},
     DetailKind.CONTINUOUS_PLACKET: {"on": ("front",)},
     DetailKind.TOWER_PLACKET: {"on": ("front",), "pieces": ("placket",)},
     DetailKind.FACED_SLIT: {"on": ("front",), "pieces": ("slit",), "ends": (FinishKind.NEATENED,)},
@@ -919,6 +922,9 @@ WARDROBE = {
     "all-in-one facing": all_in_one,
     "collar to the centre line": lambda: described(
         front=Side(Centre.OPEN), opening=BUTTONED, collar=CollarKind.ONE_PIECE
+    ),
+    "seam open at its top": lambda: described(
+        back=Side(Centre.SEAM), opening=Opening(Where.BACK, OpeningKind.HOOK_AND_EYE)
     ),
     "half placket": lambda: described(opening=BUTTONED, collar=CollarKind.STAND),
     "banded skirt": lambda: skirt(waist="gathered band", zipped=ClosureKind.INVISIBLE_ZIP),

@@ -14,7 +14,7 @@ from itertools import pairwise
 from rowanseed.core.geometry.outline import Point, bounds, flatten
 from rowanseed.core.pattern.making import POCKET_DOTS, VENT_EDGE, ClosureKind, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Piece, PointKind
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, Piece, PointKind
 from rowanseed.drawings.line_laid import Laid, along
 
 Run = list[Point]
@@ -113,6 +113,7 @@ def sewn_on(dressed: Dressed) -> Iterator[Stroke]:
     yield from _casing(dressed)
     yield from _back_belt(dressed)
     yield from _front_band(dressed)
+    yield from _waistband_button(dressed)
     yield from _pockets(dressed)
     yield from _on_one_hand(dressed)
 
@@ -254,6 +255,9 @@ def _strap_mark(dressed: Dressed) -> Point | None:
 
 BANDED = ("opening", "placket")
 """Edges that a band of its own is sewn to."""
+FASTENED = (PointKind.BUTTON, PointKind.BUTTONHOLE)
+HALF_LAP = 40.0
+"""So near to the centre, in mm, a waist is drawn where it opens."""
 
 
 def _round(at: Point, radius: float) -> Run:
@@ -315,8 +319,20 @@ def _front_band(dressed: Dressed) -> Iterator[Stroke]:
     top, low = min(edges)[0], max(edges)[0]
     yield Stroke("opening", [(top, -wide), (top, wide), (low, wide), (low, -wide)], Line.FILLED, (1,))
     for q in band.points:
-        if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and dressed.size in q.at:
+        if q.kind in FASTENED and dressed.size in q.at:
             yield Stroke("opening", _round((top + q.at[dressed.size][0], 0.0), 7.0), Line.FILLED, (1,))
+
+
+def _waistband_button(dressed: Dressed) -> Iterator[Stroke]:
+    """The button of a waistband, on the side that opens."""
+    band = dressed.drawn("waistband")
+    opens = dressed.pattern.making.details
+    sides = {d.to_mark[0] for d in opens if d.kind is DetailKind.SLIT and d.to_mark is not None}
+    here = any("opening" in one.edges or one.piece.id in sides for one in dressed.pieces)
+    tops = [q[0] for one in dressed.pieces for q in one.edges.get("waist", []) if q[1] < HALF_LAP]
+    if band is None or not here or not tops or not any(q.kind in FASTENED for q in band.points):
+        return
+    yield Stroke("waist", _round((min(tops) - _narrow(band, dressed.size) / 4, 0.0), 7.0), Line.FILLED, (1,))
 
 
 def _pockets(dressed: Dressed) -> Iterator[Stroke]:
@@ -440,7 +456,7 @@ def _casing(dressed: Dressed) -> Iterator[Stroke]:
 
 
 def _slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
-    """An edge left open from the hem to its dot, a little apart; a vent's fold slants from it."""
+    """An edge left open from its end to its dot, a little apart; a vent's fold slants from it."""
     if detail.to_mark is None:
         return
     making = dressed.pattern.making
@@ -459,20 +475,32 @@ def _slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
     )
     if mark is None:
         return
-    reach = mark.distance[dressed.size]
+    reach, at_top = mark.distance[dressed.size], _is_at_top(dressed, detail, mark)
     for p in (*join.a[-1:], *join.b[-1:], *join.a[:1], *join.b[:1]):
         one = dressed.laid(p.piece)
         if one is None or p.edge not in one.edges:
             continue
         vent = VENT_EDGE in one.edges
         run = one.edges[VENT_EDGE if vent else p.edge]
-        low = max(run[0], run[-1])
+        # The end that is open, and the dot.
+        low = min(run[0], run[-1]) if at_top else max(run[0], run[-1])
         high = min(run[0], run[-1]) if vent else along(run, reach, from_end=low == run[-1])
-        inside = -14.0 if low[1] > 40.0 else 14.0
-        yield Stroke("skirt", [high, (low[0], low[1] + inside)])
+        inside = -14.0 if low[1] > 40.0 else 6.0 if at_top else 14.0
+        yield Stroke("opening" if at_top else "skirt", [high, (low[0], low[1] + inside)])
         if detail.kind is DetailKind.VENT:
             yield Stroke("skirt", [high, (high[0] + 24.0, high[1] + 40.0)], Line.DASHED, (1,))
         return
+
+
+def _is_at_top(dressed: Dressed, detail: Detail, mark: Mark) -> bool:
+    """Whether the open part begins at the neck or the waist: beside the end that its dot is measured from."""
+    piece = None if detail.to_mark is None else dressed.drawn(detail.to_mark[0])
+    if piece is None or mark.anchor not in ("start", "end"):
+        return False
+    names = [edge.name for edge in piece.edges]
+    k = names.index(mark.edge)
+    beside = names[(k + 1) % len(names)] if mark.anchor == "end" else names[k - 1]
+    return beside in ("neck", "waist")
 
 
 def _shirring(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:

@@ -20,7 +20,7 @@ from rowanseed.core.compose.description import (
     Waist,
 )
 from rowanseed.core.compose.envelope_text import is_cloth, read_notion
-from rowanseed.core.compose.facing import leave_open_at_zips
+from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import figures, is_full
@@ -87,7 +87,7 @@ def compose(description: Description) -> Composed:
             feature.adds(build)
     if build.refused:
         raise DescriptionRefused(tuple(Refusal(*one) for one in build.refused))
-    leave_open_at_zips(build)
+    leave_open(build)
     _views(build)
     _pulled_on(build)
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:

@@ -14,7 +14,7 @@ from rowanseed.core.compose.description import Interfaced
 from rowanseed.core.compose.facing_drawn import along_both, along_one, beside_of, has_dart
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import EdgePart, FinishKind, Join, LayerKind, Press
+from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, Join, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 
@@ -194,22 +194,25 @@ def _facing_seams(build: Build, id: str, made: dict[str, str]) -> None:
             )
 
 
-def leave_open_at_zips(build: Build) -> None:
-    """Facings are not sewn together where a zip opens the seam beneath: their ends are turned in beside it."""
-    for closure in build.closures:
-        join = next((j for j in build.joins if j.id == closure.join), None)
-        if closure.to_mark is None or closure.from_mark is not None or join is None:
+def leave_open(build: Build) -> None:
+    """Facings are not sewn together where a zip opens the seam beneath, or it is left open: their ends are turned."""
+    zips = [(c.join, c.to_mark, "zip") for c in build.closures if c.to_mark is not None and c.from_mark is None]
+    slits = (d for d in build.details if d.kind is DetailKind.SLIT and len(d.along) == 1)
+    left = [(d.along[0], d.to_mark, "opening") for d in slits]
+    for seam, to_mark, what in (*zips, *left):
+        join = next((j for j in build.joins if j.id == seam), None)
+        if join is None or to_mark is None:
             continue
-        faced = _opens_on(build, join, closure.to_mark)
+        faced = _opens_on(build, join, to_mark)
         gone = [j for j in build.joins if j.id == f"{faced}-{join.id}-facing"]
         for own in gone:
             build.joins.remove(own)
             parts = dict.fromkeys(part(p.piece, p.edge, p.hand) for p in (*own.a, *own.b))
-            build.finish(f"{own.id}-ends", "Ends of the facing at the zip", FinishKind.RAW, parts)
+            build.finish(f"{own.id}-ends", f"Ends of the facing at the {what}", FinishKind.RAW, parts)
 
 
 def _opens_on(build: Build, join: Join, to_mark: tuple[str, str]) -> str:
-    """The edge that a zip's seam runs out on where it is open.
+    """The edge that a seam runs out on where it is open.
 
     On one piece that is beside the end its mark is measured from; a seam over several is open from the farthest one.
     """

@@ -6,7 +6,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import has_collar, neck_parts
 from rowanseed.core.compose.description import ArmholeFinish, CollarKind, Description, FacedEdge, NeckFinish
 from rowanseed.core.compose.feature import Body
-from rowanseed.core.compose.openings import is_half_placket
+from rowanseed.core.compose.openings import is_half_placket, is_open_skirt
 from rowanseed.core.pattern.making import EdgePart
 
 BOUND = (NeckFinish.BIAS_BINDING, NeckFinish.BAND, NeckFinish.BIAS_FACING)
@@ -26,9 +26,11 @@ def neck_finish(description: Description) -> NeckFinish | None:
 
 
 def runs_over_bands(description: Description) -> bool:
-    """Whether what finishes the neck goes on over the bands that lap there; else each band closes its own end."""
+    """Whether what finishes the neck, or the waist of a skirt, goes on over the bands that lap there; else each band
+    closes its own end."""
     collars = (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE)
-    return has_collar(description, *collars) or neck_finish(description) in BOUND
+    above = has_collar(description, *collars) or neck_finish(description) in BOUND
+    return above or is_open_skirt(description)
 
 
 def faced_neck(build: Build, body: Body) -> tuple[EdgePart, ...]:

@@ -5,30 +5,20 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.compose.bodice import FRONT_BAND
-from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import (
     Centre,
-    CollarKind,
     Description,
     FacedEdge,
+    GarmentKind,
     OpeningKind,
     Placket,
     Side,
     Where,
 )
 from rowanseed.core.compose.feature import Body
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.pattern.making import Closure, ClosureKind, DetailKind, EdgePart, Join
-from rowanseed.core.pattern.pieces import InnerPoint, PointKind
-
-USUAL_COUNT, OF_HALF = 6, 3
-"""So many buttons close an edge where nothing else is said, and a half placket."""
-FIRST, LAST = 15.0, 105.0
-"""The first lies so far below the neck, in mm, the last so far above the lower end."""
-OF_THE_BOX = 30.0
-"""In a half placket the last lies so far above the lower end, in mm."""
+from rowanseed.core.pattern.making import DetailKind, EdgePart, Join
 
 
 def opening_half(body: Body, description: Description) -> Half:
@@ -43,9 +33,16 @@ def opening_side(description: Description) -> Side:
 
 
 def closes(description: Description) -> OpeningKind | None:
-    """What an opening of a bodice is closed by; None where nothing closes it, or it has no bodice."""
+    """What closes an opening of a bodice, or edges of a skirt that are open all the way; None where nothing does, or it
+    opens otherwise."""
     opening = description.features.opening
-    return opening.kind if description.garment.has_bodice and opening.where is not Where.NONE else None
+    opened = description.garment.has_bodice or is_open_skirt(description)
+    return opening.kind if opened and opening.where is not Where.NONE else None
+
+
+def is_open_skirt(description: Description) -> bool:
+    """Whether a skirt of its own is open from the waist to the hem."""
+    return description.garment is GarmentKind.SKIRT and opening_side(description).centre is Centre.OPEN
 
 
 def closes_an_edge(description: Description) -> bool:
@@ -58,7 +55,7 @@ def is_half_placket(description: Description) -> bool:
     """Whether buttons or snaps close a part of a front or back that is cut on the fold."""
     laps = closes(description) in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
     in_half = description.features.opening.where in (Where.FRONT, Where.BACK)
-    return laps and in_half and opening_side(description).centre is Centre.FOLD
+    return description.garment.has_bodice and laps and in_half and opening_side(description).centre is Centre.FOLD
 
 
 def placket(description: Description) -> Placket | None:
@@ -109,57 +106,3 @@ def split_sides(build: Build, id: str) -> str:
             for hand, own in hands.items()
         ]
     return hands["left"]
-
-
-def usual_count(description: Description) -> int:
-    """How many buttons or snaps close an edge."""
-    return description.features.opening.count or (OF_HALF if is_half_placket(description) else USUAL_COUNT)
-
-
-def fastening_mark(description: Description) -> PointKind | None:
-    """The mark that its fastenings have; None where no single ones close it."""
-    match description.features.opening.kind:
-        case OpeningKind.BUTTONS:
-            return PointKind.BUTTONHOLE
-        case OpeningKind.SNAPS:
-            return PointKind.BUTTON
-        case _:
-            return None
-
-
-def closing(build: Build, half: Half, join: str) -> None:
-    """The closure on an open edge, with its places."""
-    opening = build.description.features.opening
-    assert opening.kind is not None
-    kinds = {
-        OpeningKind.BUTTONS: ClosureKind.BUTTONS,
-        OpeningKind.SNAPS: ClosureKind.SNAPS,
-        OpeningKind.TIES: ClosureKind.TIES,
-        OpeningKind.HOOK_AND_EYE: ClosureKind.HOOK_AND_EYE,
-        OpeningKind.SEPARATING_ZIP: ClosureKind.SEPARATING_ZIP,
-    }
-    build.closures.append(Closure("opening", kinds.get(opening.kind, ClosureKind.BUTTONS), join))
-    kind = fastening_mark(build.description)
-    if kind is None:
-        return
-    if opening.count is None:
-        build.assumed["features.opening.count"] = f"{usual_count(build.description)} of them"
-    # A collar's stand has the uppermost of them.
-    count = max(1, usual_count(build.description) - int(build.description.features.collar is CollarKind.SHIRT))
-    banded = "band" in build.pieces
-    last = OF_THE_BOX if is_half_placket(build.description) else LAST
-    where = part("band", "front") if banded else half.centre[-1]
-
-    def at(size: Size, k: int) -> tuple[float, float]:
-        chain = build.edge(where.piece, where.edge, size)
-        low, high = sorted((chain[0].start[0], chain[-1].end[0]))
-        x = low + FIRST + k * (high - low - FIRST - last) / max(1, count - 1)
-        return (x, FRONT_BAND * 1.5 if banded else 0.0)
-
-    build.point(
-        where.piece,
-        *(
-            InnerPoint(f"button-{k + 1}", kind, {size.name: at(size, k) for size in build.figures.sizes})
-            for k in range(count)
-        ),
-    )

@@ -198,20 +198,14 @@ def _opening(d: Description) -> Found:
         yield "features.opening.kind", f"A {kind.words} opens a neck: this garment has none."
     if kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE) and (side is None or side.centre is not Centre.FOLD):
         yield "features.opening.kind", f"A {kind.words} is cut into the fold of the front or the back."
-    if (
-        kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
-        and d.garment.has_bodice
-        and (side is None or side.centre is Centre.FOLD)
-    ):
-        yield "features.opening.kind", f"{kind.words.capitalize()} close an opening: the {where.words} has none."
     pulled = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS, OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+    hooked = kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
+    if hooked and d.garment.has_bodice and (side is None or side.centre is Centre.FOLD):
+        yield "features.opening.kind", f"{kind.words.capitalize()} close an opening: the {where.words} has none."
     if pulled and d.garment is GarmentKind.TROUSERS:
         yield "features.opening.kind", f"Trousers open with a zip here: {kind.words} are sewn by your booklet."
-    if pulled and d.garment is GarmentKind.SKIRT and (side is None or side.centre is Centre.FOLD):
-        yield (
-            "features.opening.kind",
-            f"{kind.words.capitalize()} close a centre seam that is left open: the {where.words} has none.",
-        )
+    if pulled and d.garment is GarmentKind.SKIRT:
+        yield from _skirt_opening(kind, where, side)
     long = opening.length or 0.0
     if kind.zips_a_seam and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
         yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
@@ -223,6 +217,21 @@ def _opening(d: Description) -> Found:
         yield "features.opening.where", "The front is open, so the opening lies at the front."
     if f.back.centre is Centre.OPEN and where is not Where.BACK and d.garment.has_bodice:
         yield "features.opening.where", "The back is open, so the opening lies at the back."
+
+
+def _skirt_opening(kind: OpeningKind, where: Where, side: Side | None) -> Found:
+    if side is None or side.centre is Centre.FOLD:
+        yield (
+            "features.opening.kind",
+            f"{kind.words.capitalize()} close a seam that is left open at its top, or edges that are open all the way: "
+            f"the {where.words} has neither.",
+        )
+    elif side.centre is Centre.OPEN and kind not in (OpeningKind.BUTTONS, OpeningKind.SNAPS):
+        yield (
+            "features.opening.kind",
+            f"A {where.words} that is open all the way closes by buttons or snaps here: {kind.words} are sewn by your "
+            "booklet.",
+        )
 
 
 def _separating(d: Description, side: Side | None) -> Found:
@@ -325,6 +334,11 @@ def _waist(d: Description) -> Found:
             "features.waist",
             f"A waist that is drawn in needs no {f.opening.kind.words}: it opens as wide as the hip.",
         )
+    if d.garment is GarmentKind.SKIRT and Centre.OPEN in (f.front.centre, f.back.centre):
+        if f.opening.kind is None:
+            yield "features.opening.kind", "Say what closes the edges that are open all the way."
+        if waist not in (None, Waist.WAISTBAND):
+            yield "features.waist", "A skirt that is open all the way is held by a waistband here."
     fitted = waist in (Waist.WAISTBAND, Waist.FACING, Waist.PLAIN_BAND, Waist.PLEATED_BAND)
     if fitted and d.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS) and f.opening.kind is None:
         yield "features.opening", "A waist that fits needs an opening: say where and how it closes."
@@ -365,10 +379,10 @@ def _skirt(d: Description) -> Found:
         yield "features.skirt.coverage", "An apron covers between a third of the waist and all of it."
     if skirt.coverage is not None and d.garment is not GarmentKind.APRON:
         yield "features.skirt.coverage", "Only an apron covers a part of the waist."
-    lapped = d.garment.has_bodice and Centre.OPEN in (f.front.centre, f.back.centre)
+    lapped = Centre.OPEN in (f.front.centre, f.back.centre)
     if (
         lapped
-        and f.waist not in (None, Waist.NONE)
+        and (f.waist not in (None, Waist.NONE) or d.garment is GarmentKind.SKIRT)
         and skirt.kind
         in (
             SkirtKind.GORED,
@@ -377,7 +391,10 @@ def _skirt(d: Description) -> Found:
             SkirtKind.HALF_CIRCLE,
         )
     ):
-        yield "features.skirt.kind", "A skirt that is open with its bodice is drafted straight, A-line or gathered."
+        yield (
+            "features.skirt.kind",
+            "A skirt that is open all the way is drafted straight, A-line, gathered or pleated.",
+        )
     folded = [bool(folds_in(side.shaping)) for _, side in f.sides]
     undarted = d.garment is GarmentKind.SKIRT and skirt.kind in SHAPED_SKIRTS and skirt.darts is False
     if undarted and any(folded) and not all(folded):

@@ -9,7 +9,7 @@ from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.description import Along, Centre, ClothKind, SkirtKind, Slit, Trim, TrimKind
-from rowanseed.core.compose.drafting import UP, curve, solve, straight, y_at
+from rowanseed.core.compose.drafting import UP, curve, ending_at, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
@@ -58,12 +58,11 @@ def centre_cut(build: Build, half: Half) -> tuple[str, str | None, int, bool]:
     centre = (features.front if half.is_front else features.back).centre
     if centre is Centre.FOLD:
         return "centre", "centre", 1, False
-    opened = centre is Centre.OPEN and build.description.garment.has_bodice
-    return ("opening" if opened else "centre"), None, 2, True
+    return ("opening" if centre is Centre.OPEN else "centre"), None, 2, True
 
 
 def beyond(build: Build, half: Half) -> float:
-    """How far a skirt that is open with its bodice reaches beyond the centre, as the bodice does."""
+    """How far a skirt that is open all the way reaches beyond the centre; with a bodice as far as that does."""
     return upper(build, build.figures.sizes[0], half).centre if centre_cut(build, half)[0] == "opening" else 0.0
 
 
@@ -127,11 +126,12 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             low, level = (long, wide + flare * max(0.0, long - level_at)), (level_at, wide)
             top = (-WAIST_RISE, wide - side)
             upper: Chain = (curve(level, UP, top, (-1.0, -max(0.0, min(0.5, side / 90.0))), 0.4),)
+            waist = ending_at(_rise(wide - side), c)
             return {
-                edge: straight((0.0, c), (long, c)),
+                edge: straight(waist[-1].end, (long, c)),
                 "hem": straight((long, c), low),
                 "side": (*straight(low, level), *upper),
-                "waist": (*_rise(wide - side), *(straight((0.0, 0.0), (0.0, c)) if c else ())),
+                "waist": waist,
             }
 
         skirt_panel(build, half, id, draw)

@@ -86,7 +86,7 @@ ENDS = {
 """What the end of a seam is called, by the edge that it runs out on."""
 ENDS_AT = {NECK_CENTRE: "centre dot", BAND_FOLD: "band's fold"}
 """The same where it ends at a mark of its own edge."""
-ZIP, PLACKET = "zip", "placket"
+ZIP, PLACKET, OPENING = "zip", "placket", "opening"
 OPENED_BY = {
     DetailKind.CONTINUOUS_PLACKET: "wrist",
     DetailKind.TOWER_PLACKET: "wrist",
@@ -112,7 +112,7 @@ class Run:
     def words(self) -> str:
         if self.ring:
             return "all round"
-        if self.start == self.end and self.start in (ZIP, PLACKET):
+        if self.start == self.end and self.start in (ZIP, PLACKET, OPENING):
             return f"from one side of the {self.start} to the other"
         return (
             f"from {self.start} to {self.end}" if self.start == self.end else f"from the {self.start} to the {self.end}"
@@ -303,11 +303,31 @@ class Workbench:
         crossing = {other.id for other in self.crossing([join.id])}
         return tuple(c for c in self.zips if c.join in crossing and c.from_mark is None)
 
+    def opens_above(self, detail: Detail) -> bool:
+        """Whether a slit is the part of a seam that is left open at its top: at a neck or a waist, not at a hem."""
+        if detail.kind is not DetailKind.SLIT or detail.to_mark is None or len(detail.along) != 1:
+            return False
+        piece, mark = detail.to_mark[0], self.pattern.piece(detail.to_mark[0]).mark(detail.to_mark[1])
+        if mark.anchor not in ("start", "end"):
+            return False
+        return self.neighbours(EdgePart(piece, mark.edge))[mark.anchor == "end"] in ("neck", "waist")
+
+    def open_at(self, join: Join) -> tuple[Detail, ...]:
+        """The seams left open at their top, where they run out on the edges of this one."""
+        crossing = {other.id for other in self.crossing([join.id])}
+        return tuple(d for d in self.details_of(DetailKind.SLIT) if self.opens_above(d) and d.along[0] in crossing)
+
+    @cached_property
+    def _openers(self) -> tuple[Closure, ...]:
+        """What opens a seam up to a mark: a zip, or its being left open there, whatever closes that at its end."""
+        left = (d for d in self.details.values() if self.opens_above(d))
+        return (*self.zips, *(Closure(d.id, ClosureKind.HOOK_AND_EYE, d.along[0], d.to_mark) for d in left))
+
     def opened_on(self, join: Join) -> bool:
-        """Whether a zip opens a seam where it runs out on the edges of this one."""
+        """Whether a seam that runs out on the edges of this one is open there."""
         for part in (*join.a, *join.b):
             for edge, touches in zip(self.neighbours(part), ("end", "start"), strict=True):
-                for zip_ in self.zips:
+                for zip_ in self._openers:
                     along = {(p.piece, p.edge) for p in self.parts(zip_.join)}
                     if (part.piece, edge) in along and self._opens(zip_, self.joins[zip_.join], touches):
                         return True
@@ -316,13 +336,15 @@ class Workbench:
     def hand_opened(self, parts: Iterable[EdgePart]) -> str:
         """The hand, left or right, on which a zip in a side opens edges that are there on both; empty if none does."""
         edges = [(p, edge, touches) for p in parts for edge, touches in zip(self.neighbours(p), ENDING, strict=True)]
-        for zip_ in self.zips:
-            hands = {(p.piece, p.edge): p.hand for p in self.parts(zip_.join)}
-            if len({hand for hand in hands.values() if hand}) != 1:
+        for zip_ in self._openers:
+            along = self.parts(zip_.join)
+            hands = {p.hand for p in along if p.hand}
+            if len(hands) != 1:
                 continue
             for part, edge, touches in edges:
-                if (part.piece, edge) in hands and self._opens(zip_, self.joins[zip_.join], touches):
-                    return next(hand for hand in hands.values() if hand)
+                own = (part.piece, edge) in {(p.piece, p.edge) for p in along}
+                if own and self._opens(zip_, self.joins[zip_.join], touches):
+                    return hands.pop()
         return ""
 
     def interfaced(self) -> tuple[str, ...]:
@@ -451,8 +473,9 @@ class Workbench:
     def _end(self, piece: str, edge: str, end: str) -> str:
         """What the end of a seam is called that runs out on an edge at one of its ends."""
         here = [j for j in self.joins.values() if (piece, edge) in {(p.piece, p.edge) for p in (*j.a, *j.b)}]
-        if any(self._opens(zip_, join, end) for join in here for zip_ in self.zips):
-            return ZIP
+        opener = next((one for one in self._openers for join in here if self._opens(one, join, end)), None)
+        if opener is not None:
+            return ZIP if opener in self.zips else OPENING
         return ENDS.get(edge, edge.replace("-", " "))
 
     def _is_within(self, piece: str, edge: str, end: str, pieces: frozenset[str], *, each_hand: bool) -> bool:
@@ -463,7 +486,7 @@ class Workbench:
                 continue
             # Left and right of one edge; a sleeve's own seam joins two edges of it, and closes it to a ring.
             both_hands = {(p.piece, p.edge) for p in join.a} == {(p.piece, p.edge) for p in join.b}
-            if (both_hands and each_hand) or any(self._opens(c, join, end) for c in self.zips):
+            if (both_hands and each_hand) or any(self._opens(c, join, end) for c in self._openers):
                 continue
             if all(pieces_of(side) & pieces for side in sides):
                 return True

@@ -18,10 +18,11 @@ from rowanseed.core.compose.description import (
     Shaping,
 )
 from rowanseed.core.compose.drafting import ending_at, straight
+from rowanseed.core.compose.fastenings import closing
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.necks import runs_over_bands
-from rowanseed.core.compose.openings import closing, is_half_placket, opening_half, opening_side
+from rowanseed.core.compose.openings import is_half_placket, opening_half, opening_side
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.making import PLACKET_BASE, FinishKind, Press
 from rowanseed.core.pattern.pieces import EdgeSpec, InnerLine, Mark, MarkKind, Panel

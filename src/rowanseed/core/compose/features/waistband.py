@@ -3,11 +3,15 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.bands import waistband
+from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Interfaced, Waist, Where
+from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.openings import is_open_skirt
 from rowanseed.core.compose.waists import fullness, tell_waist, waist_finish, waist_parts
 from rowanseed.core.pattern.making import Closure, ClosureKind
+from rowanseed.core.pattern.pieces import InnerPoint
 
 OPENS = {Where.BACK: "back", Where.FRONT: "front", Where.LEFT_SIDE: "side", Where.NONE: ""}
 
@@ -19,8 +23,16 @@ def finish(build: Build, body: Body) -> None:
     if waist_finish(description) is Waist.FACING:
         build.assumed["features.waist"] = "a full skirt is held by a band, not by a facing"
     ratio = fullness(description)
-    waistband(build, waist_parts(body.front, body.back), opening=OPENS[opening.where], ratio=ratio)
+    # Where the skirt is open all the way its own lap is the band's, and nothing lies beneath besides.
+    opens = "" if is_open_skirt(description) else OPENS[opening.where]
+    waistband(build, waist_parts(body.front, body.back), opening=opens, ratio=ratio)
     build.interface("waistband", Interfaced.WAISTBAND)
+    fastening = fastening_mark(description)
+    if fastening is not None:
+        band = description.features.band
+        at = ((band.underlap if opens else 0.0) + EXTENSION, 1.5 * band.width)
+        places = {size.name: at for size in build.figures.sizes}
+        build.point("waistband", InnerPoint("waistband-button", fastening, places))
     if opening.kind is not None and opening.kind.zips_a_seam:
         build.closures.append(Closure("band-hook", ClosureKind.HOOK_AND_EYE, "waist"))
 

@@ -90,9 +90,19 @@ def folded_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
             yield Need(facts.finish(Fact.BASTED, finish.id), "the bands are folded first, both layers lie in the seam")
 
 
+def turned_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
+    """Edges that open, folded on themselves: they are stitched down before what goes on over their ends."""
+    pieces = pieces_of(parts)
+    for finish in bench.finishes.values():
+        folded = finish.kind is FinishKind.TURNED and all(p.edge == "opening" for p in finish.parts)
+        if folded and pieces_of(finish.parts) & pieces:
+            yield Need(facts.finish(Fact.FINISHED, finish.id), "the edges are folded first, and lie in the seam")
+
+
 def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
     yield from made_up(bench, piece)
     yield from folded_first(bench, join.b if any(p.piece == piece for p in join.a) else join.a)
+    yield from turned_first(bench, (*join.a, *join.b))
     yield from lap_ends.first(bench, join)
     yield Need(facts.piece(Fact.PREPARED, piece), "its inner edge is pressed in while it is flat")
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
@@ -100,6 +110,8 @@ def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
     if any(part.edge == "waist" for part in other):
         for closure in bench.zips_at(join):
             yield Need(facts.closure(Fact.CLOSED, closure.id), "the band goes on after the zip")
+        for detail in bench.open_at(join):
+            yield Need(facts.detail(Fact.FINISHED, detail.id), "the band goes on once the opening is stitched round")
         yield Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True)
     if Panel.SLEEVE in bench.panels(other):
         # A raglan's sleeves have a part of the neck: what is sewn to it holds them where they are.
@@ -184,7 +196,7 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     before = list(after)
     if over:
         yield fold_over(bench, finish, over, after)
-        before.append(Need(facts.finish(Fact.BASTED, finish.id), "it is folded at the neck first"))
+        before.append(Need(facts.finish(Fact.BASTED, finish.id), "its upper end is folded first"))
     if any(p.edge not in ("inner", "neck", "upper") for p in finish.parts):
         yield _close_ends(bench, finish, after)
         before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
@@ -219,10 +231,10 @@ def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], afte
         id=f"fold-over-{finish.id}",
         technique=ID,
         act=Act.BASTE,
-        title=f"Fold the bands at the neck and baste across: {name}",
+        title=f"Fold the bands and baste across their upper ends: {name}",
         how=(
             f"The {name} folded on its fold line, wrong sides together, over the allowances of its seam, the "
-            "pressed-in edge inside: raw edges even at the neck.",
+            "pressed-in edge inside: raw edges even above.",
             f"Baste {bench.margin(5)} from the raw edge, in the allowance, "
             + ("from the dot at the centre to the band's seam" if lapped else "from the fold to the band's seam")
             + "; it stays in. From now on both layers are one there.",
@@ -232,7 +244,7 @@ def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], afte
         on=On(edges=shown(over)),
         requires=(*after, *lap_ends.needs(bench, lapped)),
         gives=(facts.finish(Fact.BASTED, finish.id),),
-        look="Both bands end at the neck in line with its edge, their folds straight.",
+        look="Both bands end in line with the edge beside them, their folds straight.",
     )
 
 

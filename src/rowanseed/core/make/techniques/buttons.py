@@ -13,8 +13,8 @@ from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, pieces_of
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import cuffs, number_of
-from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind
-from rowanseed.core.pattern.pieces import Panel, PointKind
+from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind, Join
+from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 
 SLIPS = "A blade slips: a pin across the end of the hole stops it."
 THICK = 3.0
@@ -70,7 +70,8 @@ def _what_laps(bench: Workbench) -> str:
     if any(p.edge == PLACKET_BASE for join in bench.joins.values() for p in (*join.a, *join.b)):
         return "band"
     opened = {p.panel for p in bench.pattern.pieces if p.has_edge("opening") and p.panel in (Panel.FRONT, Panel.BACK)}
-    return "back" if opened == {Panel.BACK} else "front"
+    slits = (d.to_mark[0] for d in bench.details.values() if d.to_mark is not None and bench.opens_above(d))
+    return "back" if opened | {bench.panel(id) for id in slits} == {Panel.BACK} else "front"
 
 
 def _where(bench: Workbench, id: str) -> str:
@@ -87,15 +88,29 @@ def _place(bench: Workbench) -> str:
     of_cuffs = cuffs(bench.pattern)
     holed = [p for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)]
     bands = [p for p in holed if p.panel is Panel.BAND and p.id not in of_cuffs]
-    stand = (
-        f" The uppermost lies along the stand, in the middle of its height, and begins {bench.fine(3)} beyond the "
-        "centre line."
-        if any(p.collar for p in bands)
-        else ""
+    upright = {p.piece for j in bench.joins.values() if _is_along_edge(j) for p in (*j.a, *j.b)}
+    above = next((p for p in bands if p.id not in upright), None)
+    if above is not None and len(holed) == 1:
+        return _along(bench, above, which="The hole")
+    uppermost = "" if above is None else " " + _along(bench, above, which="The uppermost")
+    if any(p.id in upright for p in bands):
+        return f"They stand upright in the band, on its middle, at the marks.{uppermost}"
+    return (
+        f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks.{uppermost}"
     )
-    if any(not p.collar for p in bands):
-        return f"They stand upright in the band, on its middle, at the marks.{stand}"
-    return f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks.{stand}"
+
+
+def _is_along_edge(join: Join) -> bool:
+    """Whether a seam sews a band to an edge that opens."""
+    return any(p.edge in ("opening", "placket") for p in (*join.a, *join.b))
+
+
+def _along(bench: Workbench, band: Piece, *, which: str) -> str:
+    """Where the hole lies in what goes on above an edge that opens: a stand, a waistband."""
+    return (
+        f"{which} lies along the {bench.name(band.id)}, in the middle of its width, at the mark, and begins "
+        f"{bench.fine(3)} beyond it towards the end."
+    )
 
 
 def after_everything(bench: Workbench) -> Iterator[Need]:
@@ -161,11 +176,12 @@ def _holes(
 
 def _buttons(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] = ()) -> Operation:
     number = _number(bench, duty.id)
-    laid = (
-        "Lap the cuff as it is worn, its edges even, and mark through the opened hole."
-        if _is_of_cuffs(bench, duty.id)
-        else "Lay the edges level: pin at the top and the hem first, then between; mark through the opened holes."
-    )
+    if _is_of_cuffs(bench, duty.id):
+        laid = "Lap the cuff as it is worn, its edges even, and mark through the opened hole."
+    elif any(p.edge == "opening" for join in bench.joins.values() for p in (*join.a, *join.b)) or number > 1:
+        laid = "Lay the edges level: pin at the top and the hem first, then between; mark through the opened holes."
+    else:
+        laid = "Lap the ends as they are worn, level with each other, and mark through the opened hole."
     return Operation(
         id=f"buttons-{duty.id}",
         technique="buttons",
@@ -192,7 +208,7 @@ def _by_machine(bench: Workbench, duty: Duty) -> Operation:
         duty,
         "buttonholes",
         _where(bench, duty.id),
-        *(() if _is_of_cuffs(bench, duty.id) else (LAST_ARE_BEST,)),
+        *((LAST_ARE_BEST,) if _number(bench, duty.id) > 1 and not _is_of_cuffs(bench, duty.id) else ()),
         "Cut them open from both ends to the middle, a pin across each end.",
         title="Sew the buttonholes",
         setting=settings.buttonhole(bench.household),

@@ -10,7 +10,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.bands import band_of, folded_first, inside_of, is_folded
+from rowanseed.core.make.techniques.bands import band_of, folded_first, inside_of, is_folded, turned_first
 from rowanseed.core.make.techniques.lap_ends import is_lap_end
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, pieces_of, shown
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind, Join
@@ -266,6 +266,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *(Need(facts.join(Fact.PRESSED, id), "a collar or band is made up before it is put on") for id in made),
             *bands,
             *folded_first(bench, join.a if outer in pieces_of(join.b) else join.b),
+            *turned_first(bench, (*join.a, *join.b)),
             Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True),
             Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True),
         ),

@@ -80,6 +80,12 @@ SEEN_BELOW = "Below the break the facing cannot be seen from outside; on the tur
 OTHER_WAY = "Above the break, where the front turns back, the other way round: there the facing is what shows."
 
 
+AT_OPENING = (
+    "Where it meets the opening, turn {turned} of the facing's end to its wrong side so that the fold lies {short} "
+    "from the fold of the opening, and fold the garment's own allowance back over it, right sides together."
+)
+
+
 def _turns_back(bench: Workbench, join: Join) -> bool:
     """Whether the edge is that of a lapel, or of a collar in one with the front."""
     return any(line.kind is LineKind.ROLL for p in join.a for line in bench.piece(p.piece).lines)
@@ -136,6 +142,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     # A slit that the same facing faces is cut once the neck is sewn.
     closed = bench.run(join.a, each_hand=join.each_hand).ring or bool(_slits(bench, join))
     ring = closed and not bench.opened_on(join)
+    open_ = bool(bench.open_at(join)) and not bench.zips_at(join)
     yield sew(
         bench,
         duty.ids,
@@ -144,6 +151,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "Right sides together; match the seams and the centres first, then the notches, then between.",
             *((ends,) if bench.zips_at(join) and not ring else ()),
+            *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),
             f"{bench.seam_of(join)} {_from_where(bench, join, ring=ring)}."
             + (" The tape is caught in it." if at_waist or at_neck else ""),
             *((CORNERS,) if _has_corner(join) else ()),

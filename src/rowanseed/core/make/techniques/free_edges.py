@@ -12,10 +12,10 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import lap_ends, pockets
-from rowanseed.core.make.techniques.bands import folded_first
+from rowanseed.core.make.techniques.bands import folded_first, turned_first
 from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_vent, other_hand
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import Finish, FinishKind
+from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 BINDING = 10.0
@@ -63,6 +63,12 @@ def _on(finish: Finish) -> On:
 def across(bench: Workbench, finish: Finish) -> Iterator[Need]:
     """Seams that end on an edge are pressed before it is finished across them, and bands that lap there are folded."""
     yield from folded_first(bench, finish.parts)
+    if finish.kind is FinishKind.BINDING:
+        yield from turned_first(bench, finish.parts)
+    crossing = {join.id for join in bench.crossing([finish.id])}
+    for detail in bench.details_of(DetailKind.SLIT):
+        if bench.opens_above(detail) and detail.along[0] in crossing and finish.kind is FinishKind.BINDING:
+            yield Need(facts.detail(Fact.FINISHED, detail.id), "the edge is bound once the opening is stitched round")
     for join in bench.crossing([finish.id]):
         if (not bench.is_faced(join) and Panel.BAND not in bench.panels((*join.a, *join.b))) or pieces_of(
             (*join.a, *join.b)

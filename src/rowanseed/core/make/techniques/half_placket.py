@@ -116,7 +116,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     after: tuple[Need, ...] = (Need(facts.join(Fact.PRESSED, sides.id), "the bands are sewn on and pressed first"),)
     if over:
         yield fold_over(bench, inside, over, after)
-        after = (*after, Need(facts.finish(Fact.BASTED, inside.id), "they are folded at the neck first"))
+        after = (*after, Need(facts.finish(Fact.BASTED, inside.id), "their upper ends are folded first"))
     yield replace(
         step(
             "turn-in",

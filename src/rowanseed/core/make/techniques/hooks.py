@@ -9,7 +9,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, pieces_of
-from rowanseed.core.pattern.making import ClosureKind, FinishKind
+from rowanseed.core.pattern.making import ClosureKind, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 
@@ -41,17 +41,24 @@ def _held(bench: Workbench) -> tuple[Need, ...]:
         for f in bench.finishes.values()
         if f.kind is FinishKind.TURNED and not pieces_of(f.parts) & bench.inner
     )
-    return (*tacked, *turned)
+    open_ = (
+        Need(facts.detail(Fact.FINISHED, d.id), "the opening is stitched round", where_given=True)
+        for d in bench.details_of(DetailKind.SLIT)
+        if bench.opens_above(d)
+    )
+    return (*tacked, *turned, *open_)
 
 
 def eye(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins.get(bench.closures[duty.id].join)
+    above = "Above the zip" if join is not None and bench.zip_on(join) is not None else "At the top of the opening"
     yield Operation(
         id=f"hook-{duty.id}",
         technique="hook and eye",
         act=Act.FASTEN,
         title="Sew on the hook and eye",
         how=(
-            f"Above the zip on the inside: the hook {bench.margin(2)} short of its edge, the eye just past the "
+            f"{above}, on the inside: the hook {bench.margin(2)} short of its edge, the eye just past the "
             "other, so that the edges meet when it is hooked.",
             "Sew round every loop with buttonhole stitch, and over the neck of the hook; through facing and "
             "allowance only.",
@@ -62,7 +69,7 @@ def eye(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=_held(bench),
         gives=(facts.closure(Fact.CLOSED, duty.id),),
         booklet=bench.booklet(duty.id),
-        look="Hooked, the edges meet over the zip, and no stitch shows outside.",
+        look="Hooked, the edges meet, and no stitch shows outside.",
     )
 
 
@@ -74,8 +81,8 @@ def bar(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title="Sew on the hook and bar",
         how=(
             f"The hook on the inside of the lap, {bench.margin(3)} from its end, in the middle of the band.",
-            "Close the zip and lay the band as it will be worn: the bar on the right side of the underlap, exactly "
-            "where the hook falls.",
+            f"{'Close the zip and lay' if bench.zips else 'Lay'} the band as it will be worn: the bar on the right "
+            "side of the underlap, exactly where the hook falls.",
             "Through the inner layer and the interfacing only; sew each hole with stitches side by side.",
         ),
         bench=Bench.HAND,

@@ -26,7 +26,7 @@ def _finds(kind: DetailKind) -> Finds:
     def finds(bench: Workbench) -> Iterator[Duty]:
         plain = {join.id for join in seams(bench)}
         for detail in bench.details_of(kind):
-            if len(detail.along) == 1 and detail.along[0] in plain:
+            if len(detail.along) == 1 and detail.along[0] in plain and not bench.opens_above(detail):
                 own = (f.id for f in bench.finishes.values() if kind is DetailKind.VENT and is_vent(bench, f))
                 yield single(detail.id, detail.along[0], *own)
 

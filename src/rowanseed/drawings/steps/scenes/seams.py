@@ -328,6 +328,19 @@ SCENES: Frames = {
             to("the slit, open below the seam", (0, -24), (0, -6)),
         ),
     ),
+    "opening at the top of a seam": (
+        LYING,
+        APART,
+        replace(OPEN, at=("press",)),
+        frame(
+            "The edges of the opening turned back, right side up",
+            cloth("one piece", (-120, 0), (-5, 0), (-5, 12), (-46, 12), right="left", neatened=True),
+            cloth("the other piece", (120, 0), (5, 0), (5, 12), (46, 12), right="right", neatened=True),
+            row((-36, -9), (-36, 21), "the row round the opening"),
+            row((36, -9), (36, 21), "the row round the opening"),
+            to("the opening, above the seam", (0, -24), (0, -6)),
+        ),
+    ),
     "vent": (
         LYING,
         APART,

@@ -1,0 +1,70 @@
+"""A centre seam left open at its top: below a neck closed by hooks or ties, below a waist by what closes its band."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Centre, Description, GarmentKind, OpeningKind, Waist, Where
+from rowanseed.core.compose.feature import Body, Ended, Feature, Found
+from rowanseed.core.compose.openings import opening_half, opening_side
+from rowanseed.core.compose.waists import waist_finish
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind
+from rowanseed.core.pattern.pieces import Mark, MarkKind
+
+SEWN_BELOW = 20.0
+"""So much of a seam is sewn below what opens it at least, in mm."""
+BELOW_NECK, BELOW_WAIST = 150.0, 200.0
+"""The usual length of such an opening, in mm."""
+PULLED = {
+    OpeningKind.HOOK_AND_EYE: ClosureKind.HOOK_AND_EYE,
+    OpeningKind.TIES: ClosureKind.TIES,
+    OpeningKind.BUTTONS: ClosureKind.BUTTONS,
+    OpeningKind.SNAPS: ClosureKind.SNAPS,
+}
+
+
+def asked(d: Description) -> bool:
+    opening = d.features.opening
+    has_centre = d.garment.has_bodice or d.garment is GarmentKind.SKIRT
+    return (
+        has_centre
+        and opening.where in (Where.FRONT, Where.BACK)
+        and opening.kind in PULLED
+        and opening_side(d).centre is Centre.SEAM
+    )
+
+
+def forbids(d: Description) -> Found:
+    kind = d.features.opening.kind
+    laps = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS, OpeningKind.TIES)
+    if d.garment is GarmentKind.SKIRT and laps and kind is not None and waist_finish(d) is not Waist.WAISTBAND:
+        yield (
+            "features.opening.kind",
+            f"{kind.words.capitalize()} close a waistband, and there is none: hooks close a faced waist.",
+        )
+
+
+def finish(build: Build, body: Body) -> None:
+    description = build.description
+    opening, half = description.features.opening, opening_half(body, description)
+    where, join = half.centre[0], f"centre-{half.name}"
+    reach = min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes) - SEWN_BELOW
+    usual = BELOW_NECK if description.garment.has_bodice else BELOW_WAIST
+    long = min(reach, opening.length or usual)
+    if opening.length is None:
+        build.assumed["features.opening.length"] = f"the seam is left open for {long / 10:.0f} cm"
+    elif opening.length > reach:
+        build.refused.append(
+            ("features.opening.length", f"Its seam is shorter: it opens by {int(reach / 10)} cm at most.")
+        )
+    build.mark(where.piece, Mark("slit-end", MarkKind.DOT, where.edge, "start", build.each(lambda size: long)))
+    below = "neck" if description.garment.has_bodice else "waist"
+    build.details.append(
+        Detail("slit", f"Opening below the {below}", DetailKind.SLIT, along=(join,), to_mark=(where.piece, "slit-end"))
+    )
+    assert opening.kind is not None
+    on_band = description.garment is GarmentKind.SKIRT and waist_finish(description) is Waist.WAISTBAND
+    build.closures.append(Closure("opening", PULLED[opening.kind], "waist" if on_band else join))
+
+
+FEATURES = (Feature("opening-in-seam", asked=asked, forbids=forbids, ends=frozenset({Ended.OPENING}), finish=finish),)
