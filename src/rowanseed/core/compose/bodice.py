@@ -12,6 +12,7 @@ from functools import cached_property
 
 from rowanseed.core.compose.description import (
     Centre,
+    ClothKind,
     Description,
     NeckShape,
     OpeningKind,
@@ -59,6 +60,9 @@ DEEPER = {
 LOWER_BEHIND = {NeckShape.SCOOP: 16.0, NeckShape.SQUARE: 16.0, NeckShape.BOAT: 4.0}
 HEAD = {Figure.WOMEN: 580.0, Figure.MEN: 600.0, Figure.CHILDREN: 550.0, Figure.UNISEX: 600.0}
 """Round a head and a little more, in mm, from memory: what a neck of cloth that does not stretch has to measure."""
+STRETCHES, HIGH_STRETCHES = 1.3, 1.45
+"""A knitted neck goes over a head where it stretches to so many times its length, a high one more (common practice, no
+source)."""
 MOST_LOOSE = 90.0
 
 
@@ -202,6 +206,13 @@ class Upper:
     def shape(self) -> NeckShape:
         return self.description.features.neck.shape
 
+    @property
+    def stretch(self) -> float:
+        """To how many times its length the neck stretches when a head goes through."""
+        if self.description.cloth is ClothKind.WOVEN:
+            return 1.0
+        return HIGH_STRETCHES if self.shape is NeckShape.HIGH else STRETCHES
+
     @cached_property
     def loose(self) -> float:
         """How much wider and deeper the neck is than usual, in mm: nothing opens it, and a head has to go through."""
@@ -212,7 +223,7 @@ class Upper:
             halves = (replace(self, is_front=front, loosened=by) for front in (True, False))
             return 2 * sum(chain_length(half.neck) for half in halves)
 
-        head = HEAD[self.description.figure]
+        head = HEAD[self.description.figure] / self.stretch
         return 0.0 if round_the_neck(0.0) >= head else solve(round_the_neck, head, 0.0, MOST_LOOSE)
 
     @property

@@ -121,8 +121,10 @@ def _views(build: Build) -> None:
 def _pulled_on(build: Build) -> None:
     """Say what was cut wider than it would fit, since nothing opens it."""
     description = build.description
-    if any(block.loose > 0 for block in build.blocks.values()):
-        build.assumed["features.neck.shape"] = "the neck is wide enough for a head: nothing opens it"
+    stretch = max((block.stretch for block in build.blocks.values()), default=1.0)
+    if description.is_over_the_head and (stretch > 1 or any(block.loose > 0 for block in build.blocks.values())):
+        where = f" where the cloth stretches by {100 * (stretch - 1):.0f} %" if stretch > 1 else ""
+        build.assumed["features.neck.shape"] = f"the neck is wide enough for a head{where}: nothing opens it"
     if description.is_drawn_in and not is_full(description):
         over = "bust" if description.garment.has_bodice else "hip"
         build.assumed["finished.waist"] = f"the waist is as wide as the {over} before it is drawn in"

@@ -590,12 +590,12 @@ class Description:
 
     @property
     def is_over_the_head(self) -> bool:
-        """Whether a head goes through its neck though the cloth does not stretch: nothing opens it there."""
+        """Whether a head goes through its neck as it is: nothing opens it there."""
         opening = self.features.opening
         opened = opening.kind is not None and opening.where in (Where.FRONT, Where.BACK)
         apart = Centre.OPEN in (self.features.front.centre, self.features.back.centre)
         shoulders = self.garment.has_bodice and not self.has_straps_for_shoulders
-        return shoulders and self.cloth is ClothKind.WOVEN and not opened and not apart
+        return shoulders and not opened and not apart
 
     @property
     def is_drawn_in(self) -> bool:

@@ -5,16 +5,29 @@ from __future__ import annotations
 from rowanseed.core.compose.bodice import FORWARD, Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Shaping, SleeveEnd, SleeveKind
-from rowanseed.core.compose.drafting import UP, curve, straight
+from rowanseed.core.compose.drafting import UP, curve, solve, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels
+from rowanseed.core.geometry.outline import Chain
 
 LEAST_WIDE = 95.0
 """Half the sleeve's end, at least, in mm."""
 ABOVE, BESIDE = 25.0, 45.0
 """The sleeve's lower end stands at least so far above the bend at the underarm and beside it, in mm."""
+CLEAR_OF_WAIST = 25.0
+"""The bend stays so far above the waist, in mm."""
 SLEEVE_OUT = {"cap": 70.0, "short": 150.0, "elbow": 260.0, "three-quarter": 360.0, "long": 470.0}
 """How far a sleeve cut in one runs beyond the shoulder's tip, in mm."""
+
+
+def _side_up_to(block: Upper, level: float) -> Chain:
+    """The side from its lower end up to where it bends into the sleeve: below the underarm as usual, or lower."""
+    *below, last = block.side[:-1]
+    usual, lowest = last.end[0], last.start[0] - CLEAR_OF_WAIST
+    if level <= usual or lowest <= usual:
+        return (*below, last)
+    at = min(level, lowest)
+    return (*below, last.split(solve(lambda t: -last.at(t)[0], -at, 0.0, 1.0))[0])
 
 
 def _cut_in_one(build: Build, half: Half) -> None:
@@ -30,12 +43,12 @@ def _cut_in_one(build: Build, half: Half) -> None:
         beyond = max(out * block.size.tall, (clear - tip[1]) / along[1])
         wrist = (tip[0] + along[0] * beyond, tip[1] + along[1] * beyond)
         wide = max(block.size.upper_arm / 2 + 45.0 - beyond * 0.12, block.size.wrist / 2 + 40.0)
-        # The sleeve's lower end stays above the bend at the underarm.
-        wide = max(LEAST_WIDE, min(wide, (block.side[-1].start[0] - ABOVE - wrist[0]) / along[1]))
+        # The sleeve's lower end stays above the bend at the underarm: a long or wide one bends lower down the side.
+        side = _side_up_to(block, wrist[0] + along[1] * wide + ABOVE)
+        wide = max(LEAST_WIDE, min(wide, (side[-1].end[0] - ABOVE - wrist[0]) / along[1]))
         # Front and back have one underarm, the same but for its place across, so that they meet.
         forward = FORWARD if block.is_front else -FORWARD
         under = (wrist[0] + along[1] * wide, wrist[1] - along[0] * wide + forward)
-        side = block.side[:-1]
         return {
             edge: straight((block.neck_end, c), (block.hem, c)),
             low: straight((block.hem, c), side[0].start),
