@@ -451,3 +451,28 @@ def test_a_binding_goes_from_one_side_of_a_zip_in_the_centre_to_the_other():
     pattern = compose(described(where="back", centre=Centre.SEAM, opening=zip_, **NECKS["bound"])).pattern
     steps = compile_garment(pattern, "A", "14", MakingChoices()).operations
     assert "from end to end" in " ".join(next(op for op in steps if op.id == "bind-neck").how)
+
+
+def ordered(**features):
+    pattern = compose(described(**features)).pattern
+    return {op.id: op for op in sequence(compile_garment(pattern, "A", "14", MakingChoices()).operations)}
+
+
+def test_the_end_of_a_facing_is_covered_by_the_edge_that_laps_or_caught_in_the_band():
+    faced = {"neck": Neck(NeckShape.ROUND, NeckFinish.FACING)}
+    steps = ordered(**faced)
+    order = list(steps)
+    assert order.index("fold-front-edges") < order.index("sew-neck-facing") < order.index("turn-in-front-edges")
+    assert "over the facing's end" in " ".join(steps["sew-neck-facing"].how)
+    banded = list(ordered(opening=replace(BUTTONS, placket=Placket.BAND), **faced))
+    assert banded.index("turn-neck-facing") < banded.index("sew-bands")
+
+
+def test_edges_folded_on_themselves_lie_in_the_seam_of_what_goes_over_their_ends():
+    for neck, over in (
+        (NECKS["shirt collar"], "sew-neck"),
+        (NECKS["stand"], "sew-neck"),
+        (NECKS["bound"], "bind-neck"),
+    ):
+        order = list(ordered(**neck))
+        assert order.index("turn-in-front-edges") < order.index(over)

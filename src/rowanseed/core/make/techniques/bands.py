@@ -90,6 +90,12 @@ def folded_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
             yield Need(facts.finish(Fact.BASTED, finish.id), "the bands are folded first, both layers lie in the seam")
 
 
+def _ends_at(bench: Workbench, faced: Join, join: Join) -> bool:
+    """Whether a faced edge runs out on the edge that a band is sewn to."""
+    along = {(p.piece, p.edge) for p in (*join.a, *join.b)}
+    return any((p.piece, edge) in along for p in faced.a for edge in bench.neighbours(p))
+
+
 def turned_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
     """Edges that open, folded on themselves: they are stitched down before what goes on over their ends."""
     pieces = pieces_of(parts)
@@ -103,6 +109,9 @@ def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
     yield from made_up(bench, piece)
     yield from folded_first(bench, join.b if any(p.piece == piece for p in join.a) else join.a)
     yield from turned_first(bench, (*join.a, *join.b))
+    for faced in bench.crossing([join.id]):
+        if bench.is_faced(faced) and not pieces_of(faced.a) & bench.linings and _ends_at(bench, faced, join):
+            yield Need(facts.join(Fact.TURNED, faced.id), "the facing's end is caught in the band's seam")
     yield from lap_ends.first(bench, join)
     yield Need(facts.piece(Fact.PREPARED, piece), "its inner edge is pressed in while it is flat")
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)

@@ -12,9 +12,10 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.free_edges import is_of_opening
 from rowanseed.core.make.which import other_hand
 from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
-from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Join
+from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.walk import join_over_garment
 
@@ -80,10 +81,24 @@ SEEN_BELOW = "Below the break the facing cannot be seen from outside; on the tur
 OTHER_WAY = "Above the break, where the front turns back, the other way round: there the facing is what shows."
 
 
+OVER_THE_END = (
+    "At the edges that lap turn the edge back to the right side on its fold line, its raw edge staying folded in, over "
+    "the facing's end: the seam catches all of it, and turned out the edge is finished above."
+)
 AT_OPENING = (
     "Where it meets the opening, turn {turned} of the facing's end to its wrong side so that the fold lies {short} "
     "from the fold of the opening, and fold the garment's own allowance back over it, right sides together."
 )
+
+
+def _folded_over(bench: Workbench, join: Join) -> tuple[Finish, ...]:
+    """The edges that lap and are folded on themselves, where this edge runs out on them."""
+    pieces = pieces_of(join.a)
+    return tuple(
+        f
+        for f in bench.finishes.values()
+        if is_of_opening(f) and pieces_of(f.parts) & pieces and not any(p.edge == "opening" for p in join.a)
+    )
 
 
 def _turns_back(bench: Workbench, join: Join) -> bool:
@@ -142,6 +157,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     # A slit that the same facing faces is cut once the neck is sewn.
     closed = bench.run(join.a, each_hand=join.each_hand).ring or bool(_slits(bench, join))
     ring = closed and not bench.opened_on(join)
+    folded = _folded_over(bench, join)
     open_ = bool(bench.open_at(join)) and not bench.zips_at(join)
     yield sew(
         bench,
@@ -151,6 +167,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "Right sides together; match the seams and the centres first, then the notches, then between.",
             *((ends,) if bench.zips_at(join) and not ring else ()),
+            *((OVER_THE_END,) if folded else ()),
             *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),
             f"{bench.seam_of(join)} {_from_where(bench, join, ring=ring)}."
             + (" The tape is caught in it." if at_waist or at_neck else ""),
@@ -158,6 +175,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         requires=(
             *_waits(bench, join),
+            *(
+                Need(facts.finish(Fact.PREPARED, f.id), "its folds are pressed before it is folded back")
+                for f in folded
+            ),
             Need(
                 facts.join(Fact.PREPARED, join.id), "the tape is on before it is caught in the seam", where_given=True
             ),

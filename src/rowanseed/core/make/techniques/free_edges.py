@@ -56,6 +56,11 @@ def finds_turned(bench: Workbench) -> Iterator[Duty]:
             yield single(finish.id)
 
 
+def is_of_opening(finish: Finish) -> bool:
+    """Whether edges that open are folded on themselves."""
+    return finish.kind is FinishKind.TURNED and all(p.edge == "opening" for p in finish.parts)
+
+
 def _on(finish: Finish) -> On:
     return On(finishes=(finish.id,), edges=shown(finish.parts))
 
@@ -220,6 +225,9 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
     name = lower_first(finish.name)
+    before = list(across(bench, finish))
+    # An edge that laps is folded back over the end of a facing while that is sewn on, and stitched down afterwards.
+    later = [need for need in before if need.state.fact is Fact.TURNED and is_of_opening(finish)]
     yield Operation(
         id=f"fold-{finish.id}",
         technique="turned edge",
@@ -237,7 +245,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.IRON,
         minutes=minutes.press(2 * mm),
         on=On(edges=shown(finish.parts)),
-        requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        requires=(*bench.flat_first([finish.id]), *(need for need in before if need not in later)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
     )
@@ -252,6 +260,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=_on(finish),
         requires=(
             Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),
+            *later,
             *lap_ends.on_edge(bench, finish),
         ),
         gives=(facts.finish(Fact.FINISHED, finish.id),),

@@ -12,7 +12,7 @@ from rowanseed.core.make.shared import finishes_edges, neaten_together, press, s
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.plain_seam import fullness
 from rowanseed.core.make.workbench import Workbench, pieces_of
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pieces import MarkKind, Panel
 
 SECOND_ROW = 3.0
@@ -59,6 +59,17 @@ def _tubes(bench: Workbench, join: Join) -> tuple[list[Join], list[Join]]:
     return sleeve, body
 
 
+def _cap(join: Join) -> str:
+    """How a cap looks that is right."""
+    gathered = join.difference.kind is DifferenceKind.GATHERS
+    return "The gathers stand evenly at the cap" if gathered else "The cap is smooth"
+
+
+def _rest(join: Join) -> str:
+    gathered = join.difference.kind is DifferenceKind.GATHERS
+    return "spread the gathers between" if gathered else "ease the rest in"
+
+
 def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[duty.id]
     sleeve, body = _tubes(bench, join)
@@ -68,7 +79,7 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "set-in sleeve",
         how=(
             "Sleeve right side out inside the armhole, right sides together: the underarm seam on the side seam, "
-            f"{_marked(bench, join)}, single notch to single and double to double; then ease the rest in.",
+            f"{_marked(bench, join)}, single notch to single and double to double; then {_rest(join)}.",
             f"{bench.seam_of(join)} all round, sleeve up, begun at the underarm and sewn {bench.margin(15)} over the "
             "beginning.",
             *fullness(bench, join),
@@ -85,7 +96,7 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             ),
         ),
         rows=1.4,
-        look="The cap is smooth over the shoulder, and the sleeve hangs a little to the front, both alike.",
+        look=f"{_cap(join)} over the shoulder, and the sleeve hangs a little to the front, both alike.",
     )
     neatened = finishes_edges(bench, duty.ids)
     if neatened:
@@ -113,7 +124,7 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sleeve in the flat",
         how=(
             f"Garment and sleeve flat, right sides together: {_marked(bench, join)}, the notches and the ends; then "
-            "ease the rest in.",
+            f"{_rest(join)}.",
             f"{bench.seam_of(join)} from side to side, sleeve up; backstitch both ends.",
             *fullness(bench, join),
         ),
@@ -123,7 +134,7 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             if j not in (*sleeve, *body)
         ),
         meant=frozenset({Meant.FLAT}),
-        look="The cap is smooth, and the ends of both edges are level.",
+        look=f"{_cap(join)}, and the ends of both edges are level.",
         flat=True,
     )
     neatened = finishes_edges(bench, duty.ids)
