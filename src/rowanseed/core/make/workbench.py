@@ -374,8 +374,8 @@ class Workbench:
         return any(a <= self.facings and not b & self.inner for a, b in ((one, other), (other, one)))
 
     def joins_shell(self, join: Join) -> bool:
-        """Whether a seam is one of the garment's body: between fronts and backs."""
-        return self.panels((*join.a, *join.b)) <= {Panel.FRONT, Panel.BACK}
+        """Whether a seam is one of the garment's body: between fronts and backs, not between these and their lining."""
+        return self.panels((*join.a, *join.b)) <= {Panel.FRONT, Panel.BACK} and not self.encloses(join)
 
     def closes_side(self, join: Join) -> bool:
         """Whether a seam closes the body at the side: a front sewn to a back along the garment, not at the shoulder."""
