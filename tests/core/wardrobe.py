@@ -9,9 +9,15 @@ from rowanseed.core.compose.description import (
     Description,
     Features,
     GarmentKind,
+    Lining,
+    LiningMethod,
+    LiningOf,
     Opening,
     OpeningKind,
     Side,
+    Skirt,
+    SkirtKind,
+    Waist,
     Where,
 )
 from rowanseed.core.geometry.outline import Segment, line_chain
@@ -871,11 +877,11 @@ def all_in_one():
     return made.pattern()
 
 
-def described(**features):
-    """A blouse as an envelope tells it."""
+def described(garment=GarmentKind.TOP, **features):
+    """A blouse or a dress as an envelope tells it."""
     body = {measure: {SIZE: mm} for measure, mm in (("bust", 920.0), ("waist", 720.0), ("hip", 980.0))}
     description = Description(
-        name="Blouse", garment=GarmentKind.TOP, sizes=(SIZE,), body_chart=body, features=Features(**features)
+        name="Described", garment=garment, sizes=(SIZE,), body_chart=body, features=Features(**features)
     )
     return compose(description).pattern
 
@@ -922,6 +928,14 @@ WARDROBE = {
     "all-in-one facing": all_in_one,
     "collar to the centre line": lambda: described(
         front=Side(Centre.OPEN), opening=BUTTONED, collar=CollarKind.ONE_PIECE
+    ),
+    "lined bodice": lambda: described(
+        GarmentKind.DRESS,
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0),
+        waist=Waist.SEAM,
+        skirt=Skirt(SkirtKind.A_LINE),
+        lining=Lining(LiningOf.UPPER, LiningMethod.BAGGED),
     ),
     "seam open at its top": lambda: described(
         back=Side(Centre.SEAM), opening=Opening(Where.BACK, OpeningKind.HOOK_AND_EYE)

@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.bands import along
+from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Interfaced, SkirtKind
 from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.skirts import length_of
 from rowanseed.core.compose.waists import fullness, tell_fullness
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
-from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel
 
 TIED = 900.0
 """What an apron's band has more than the waist where its ends are tied, in mm."""
@@ -82,6 +84,10 @@ def apron(build: Build) -> None:
     build.along["waist"] = ("waist",)
     kind = ClosureKind.TIES if ties else _closure(build)
     build.closures.append(Closure("closing", kind, "waist"))
+    fastening = fastening_mark(build.description)
+    if fastening is not None:
+        places = {size.name: (EXTENSION, 1.5 * asked_band.width) for size in build.figures.sizes}
+        build.point("waistband", InnerPoint("waistband-button", fastening, places))
     if asked is not None and asked.kind is SkirtKind.CARTRIDGE_PLEATS:
         build.ways.append(("waist", "cartridge-pleats"))
 

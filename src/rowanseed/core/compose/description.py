@@ -255,10 +255,10 @@ class Hand(Worded):
 
 
 class LiningOf(Worded):
-    ALL = "all"
-    BODY = "body"
-    UPPER = "upper"
-    LOWER = "lower"
+    ALL = "all", "all of it"
+    BODY = "body", "all but the sleeves"
+    UPPER = "upper", "above the waist seam"
+    LOWER = "lower", "below the waist seam"
 
 
 class LiningMethod(Worded):

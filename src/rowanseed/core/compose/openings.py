@@ -5,12 +5,14 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import (
     Centre,
     Description,
     FacedEdge,
     GarmentKind,
+    LiningOf,
     OpeningKind,
     Placket,
     Side,
@@ -56,6 +58,13 @@ def is_half_placket(description: Description) -> bool:
     laps = closes(description) in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
     in_half = description.features.opening.where in (Where.FRONT, Where.BACK)
     return description.garment.has_bodice and laps and in_half and opening_side(description).centre is Centre.FOLD
+
+
+def is_lined_bodice(description: Description) -> bool:
+    """Whether a lining finishes neck and armholes of a bodice, and ends at its waist seam."""
+    features = description.features
+    upper = features.lining is not None and features.lining.of is LiningOf.UPPER
+    return upper and features.is_bagged and has_waist_seam(description)
 
 
 def placket(description: Description) -> Placket | None:

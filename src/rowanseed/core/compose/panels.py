@@ -39,6 +39,11 @@ class Half:
     def name(self) -> str:
         return "front" if self.is_front else "back"
 
+    @property
+    def pieces(self) -> tuple[EdgePart, ...]:
+        """All its edges: what it was cut into."""
+        return (*self.neck, *self.shoulder, *self.armhole, *self.side, *self.lower)
+
     def side_of(self, description: Description) -> Side:
         """What the description says of this half."""
         return description.features.front if self.is_front else description.features.back

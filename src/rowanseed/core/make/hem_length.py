@@ -65,7 +65,8 @@ def _seams_across(bench: Workbench, finish: Finish) -> Iterator[Need]:
 def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
     """Hung for a day where it is curved, tried on, chalked and cut level."""
     shown_edges = shown(finish.parts)
-    before = (*_seams_across(bench, finish), *_hangs_as_worn(bench, finish))
+    settled = Need(facts.gate(Fact.SETTLED, "shell"), "its length is judged once the fit is settled", where_given=True)
+    before = (*_seams_across(bench, finish), *_hangs_as_worn(bench, finish), settled)
     pointed = is_pointed(bench, finish)
     curved = any(bench.is_curved(part) for part in finish.parts) and not pointed
     depth = bench.edge_allowance(finish.parts[0])

@@ -21,6 +21,7 @@ from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import (
     BAND_FOLD,
     NECK_CENTRE,
+    PLACKET_BASE,
     Closure,
     ClosureKind,
     Detail,
@@ -273,7 +274,18 @@ class Workbench:
     @cached_property
     def is_bagged(self) -> bool:
         """A lined shape without sleeves: lined edge to edge and turned out through a side."""
-        return self.is_enclosed and not self.has_sleeves
+        return self.is_enclosed and not self.has_sleeves and not self.is_lined_bodice
+
+    @cached_property
+    def is_lined_bodice(self) -> bool:
+        """Whether a lining is sewn to neck and armholes alone and ends at the waist seam: the garment goes on below."""
+        edges = [j for j in self.joins.values() if self.encloses(j)]
+        at_edges = {p.edge for j in edges for p in j.a} == {"neck", "armhole"}
+        below = any(
+            f.kind is FinishKind.TURNED and all(p.piece in self.linings and p.edge == "waist" for p in f.parts)
+            for f in self.finishes.values()
+        )
+        return at_edges and below and not self.has_sleeves
 
     @cached_property
     def hidden(self) -> frozenset[str]:
@@ -284,6 +296,16 @@ class Workbench:
         if not self.linings or self.hangs_free:
             return frozenset()
         return self.inner | {layer.of for layer in layers if layer.kind is LayerKind.LINING}
+
+    @cached_property
+    def in_half_placket(self) -> frozenset[str]:
+        """The seams and finishes that a half placket makes in one: of the band whose end closes its box."""
+        ends = [j for j in self.joins.values() if any(p.edge == PLACKET_BASE for p in (*j.a, *j.b))]
+        bands = {p.piece for j in ends for p in (*j.a, *j.b) if p.edge != PLACKET_BASE}
+        both = {pieces_of((*j.a, *j.b)) for j in ends}
+        seams = (j.id for j in self.joins.values() if pieces_of((*j.a, *j.b)) in both)
+        insides = (f.id for f in self.finishes.values() if pieces_of(f.parts) <= bands)
+        return frozenset((*seams, *insides)) if ends else frozenset()
 
     def zip_on(self, join: Join) -> Closure | None:
         return next((c for c in self.closures.values() if c.join == join.id and c.kind in ZIPS), None)

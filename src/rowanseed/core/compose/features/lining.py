@@ -18,6 +18,7 @@ from rowanseed.core.compose.description import (
 )
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.hems import FOLDED_ONCE
+from rowanseed.core.compose.openings import is_lined_bodice
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.waists import fullness
 from rowanseed.core.derive.lining_graph import LINING
@@ -42,7 +43,8 @@ def joins(build: Build, body: Body) -> None:
             else "a lining of this part alone is not drafted: line all of it at Cloth, or do it by your booklet"
         )
         return
-    _bagged(build, body.front, body.back)
+    if not is_lined_bodice(build.description):
+        _bagged(build, body.front, body.back)
 
 
 def _is_worked_out(build: Build, of: LiningOf) -> bool:
@@ -58,15 +60,16 @@ def _is_worked_out(build: Build, of: LiningOf) -> bool:
             return has_waist_seam(build.description) and fullness(build.description) <= 1
 
 
-def _bagged(build: Build, front: Half, back: Half) -> None:
-    shell = [p.id for p in build.pieces.values() if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)]
+def inside(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
+    """The same edges of the lining."""
+    return tuple(replace(p, piece=f"{p.piece}-lining") for p in parts)
+
+
+def line(build: Build, shell: list[str]) -> None:
+    """A lining drawn like these pieces, sewn together and shaped as they are."""
     for id in shell:
         build.copy_of(f"{id}-lining", id, f"{build.pieces[id].name} lining", role=Role.LINING)
         build.layer(LayerKind.LINING, f"{id}-lining", id)
-
-    def inside(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
-        return tuple(replace(p, piece=f"{p.piece}-lining") for p in parts)
-
     for join in list(build.joins):
         if all(p.piece in shell for p in (*join.a, *join.b)):
             build.joins.append(
@@ -85,6 +88,10 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
             for id in detail.on:
                 dots = tuple(q for q in build.pieces[id].points if q.kind is PointKind.DOT)
                 build.point(f"{id}-lining", *dots)
+
+
+def _bagged(build: Build, front: Half, back: Half) -> None:
+    line(build, [p.id for p in build.pieces.values() if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)])
     hem = next((f for f in build.finishes if f.id == "hem"), None)
     edges: list[tuple[str, str, tuple[EdgePart, ...], bool]] = []
     neck = (*front.neck, *reversed(back.neck))
@@ -117,7 +124,7 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
 
 def forbids(d: Description) -> Found:
     f = d.features
-    if f.lining is None or not f.has_bagged_lining:
+    if f.lining is None or not f.has_bagged_lining or is_lined_bodice(d):
         return
     if not d.garment.has_bodice:
         yield (
@@ -127,8 +134,8 @@ def forbids(d: Description) -> Found:
     if f.waist not in (None, Waist.NONE):
         yield (
             "features.lining.method",
-            "A bagged lining is drafted for a body without a waist seam: say “sewn in”, and it is sewn to the facings "
-            "and felled at the hems.",
+            "With a waist seam a bagged lining lines the bodice alone, “above the waist seam”; say “sewn in”, and one "
+            "of all of it is sewn to the facings and felled at the hems.",
         )
     if f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE):
         yield "features.lining.method", "A bagged lining goes round the hem: with a slit or a vent it is sewn in."

@@ -49,7 +49,7 @@ def is_folded(bench: Workbench, piece: str) -> bool:
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for join in bench.joins.values():
-        piece = band_of(bench, join)
+        piece = band_of(bench, join) if join.id not in bench.in_half_placket else None
         if piece is not None and is_folded(bench, piece) and inside_of(bench, piece):
             yield single(join.id)
 
@@ -57,7 +57,7 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 def finds_closing(bench: Workbench) -> Iterator[Duty]:
     for finish in bench.finishes.values():
         pieces = pieces_of(finish.parts)
-        if lap_ends.is_lap_end(bench, finish):
+        if lap_ends.is_lap_end(bench, finish) or finish.id in bench.in_half_placket:
             continue
         if finish.kind is FinishKind.TURNED and all(_is_band(bench, id) and is_folded(bench, id) for id in pieces):
             yield single(finish.id)

@@ -69,9 +69,14 @@ def _what_laps(bench: Workbench) -> str:
     """A band in a half placket; else the front, or the back where that opens."""
     if any(p.edge == PLACKET_BASE for join in bench.joins.values() for p in (*join.a, *join.b)):
         return "band"
-    opened = {p.panel for p in bench.pattern.pieces if p.has_edge("opening") and p.panel in (Panel.FRONT, Panel.BACK)}
+    body = (Panel.FRONT, Panel.BACK)
+    opened: set[Panel] = {p.panel for p in bench.pattern.pieces if p.has_edge("opening") and p.panel in body}
     slits = (d.to_mark[0] for d in bench.details.values() if d.to_mark is not None and bench.opens_above(d))
-    return "back" if opened | {bench.panel(id) for id in slits} == {Panel.BACK} else "front"
+    opened = opened | {bench.panel(id) for id in slits}
+    holed = {p.panel for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)}
+    if not opened and holed == {Panel.BAND}:
+        return "end"
+    return "back" if opened == {Panel.BACK} else "front"
 
 
 def _where(bench: Workbench, id: str) -> str:

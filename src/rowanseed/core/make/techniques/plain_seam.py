@@ -219,12 +219,27 @@ def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
                 yield Need(
                     facts.join(Fact.ATTACHED, other.id), "the sleeve is sewn in while all is flat", where_given=True
                 )
+    if panels == {Panel.FRONT, Panel.BACK}:
+        yield from _halves_whole(bench, join)
     if bench.closes_side(join):
         for piece in bench.pattern.pieces:
             yield Need(facts.piece(Fact.ATTACHED, piece.id), "pockets go on while the piece is flat", where_given=True)
         yield Need(
             facts.gate(Fact.SETTLED, "basted"), "what the try-on showed is marked, and sewn to", where_given=True
         )
+
+
+def _halves_whole(bench: Workbench, join: Join) -> Iterator[Need]:
+    """Front and back are each pieced while they lie flat, yokes and panels, before they are sewn to each other."""
+    own = pieces_of((*join.a, *join.b))
+    for other in bench.joins.values():
+        if bench.encloses(other) or bench.is_faced(other):
+            continue
+        pieces = pieces_of((*other.a, *other.b))
+        is_of_one_half = len(bench.panels((*other.a, *other.b))) == 1 and not pieces_of(other.a) & pieces_of(other.b)
+        if other.id != join.id and is_of_one_half and pieces & own:
+            pressed = facts.join(Fact.PRESSED, other.id)
+            yield Need(pressed, "each half is whole while it lies flat", must=False, where_given=True)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:

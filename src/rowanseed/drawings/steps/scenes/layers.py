@@ -88,6 +88,21 @@ SCENES: Frames = {
         TURNED,
     ),
     "lining edge to edge": (BAGGED, GAP, TRIMMED, UNDERSTITCHED, TURNED),
+    "lined bodice": (
+        BAGGED,
+        TRIMMED,
+        UNDERSTITCHED,
+        PRESSED,
+        frame(
+            "The lining's edge turned in and felled to the allowances of the waist seam",
+            cloth("bodice, wrong side up", (-120, 22), (-6, 22), (-6, 11), (-40, 11), right="right"),
+            cloth("skirt, wrong side up", (120, 22), (6, 22), (6, 0), (-34, 0), right="left"),
+            lining("lining, its edge turned in", (-120, -22), (10, -22), (10, -11), (-26, -11), right="left"),
+            hand((4, -6), (-10, 3), "felling stitches, through the allowances only"),
+            at=("fell",),
+        ),
+        TURNED,
+    ),
     "ladder stitch": (GAP, frame("From fold to fold", *GAP.scene.parts)),
     "lining hung by hand": (
         frame(
