@@ -476,3 +476,26 @@ def test_edges_folded_on_themselves_lie_in_the_seam_of_what_goes_over_their_ends
     ):
         order = list(ordered(**neck))
         assert order.index("turn-in-front-edges") < order.index(over)
+
+
+@pytest.mark.parametrize(
+    ("features", "field"),
+    [
+        ({"back": Side(Centre.OPEN), "opening": Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP)}, "opening.where"),
+        (
+            {
+                "front": Side(Centre.OPEN),
+                "back": Side(Centre.SEAM),
+                "opening": Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+            },
+            "opening.where",
+        ),
+        ({"front": Side(Centre.OPEN), "back": Side(Centre.OPEN), "opening": BUTTONS}, "back.centre"),
+        ({"front": Side(Centre.OPEN), "opening": BUTTONS, "waist": Waist.FACING}, "waist"),
+        ({"front": Side(Centre.OPEN), "opening": BUTTONS, "skirt": Skirt(SkirtKind.CIRCLE)}, "skirt.kind"),
+    ],
+)
+def test_what_a_skirt_that_is_open_cannot_be_is_refused_at_its_field(features, field):
+    with pytest.raises(DescriptionRefused) as refused:
+        compose(skirt(**features))
+    assert f"features.{field}" in {one.field for one in refused.value.refusals}

@@ -335,8 +335,7 @@ def _waist(d: Description) -> Found:
             f"A waist that is drawn in needs no {f.opening.kind.words}: it opens as wide as the hip.",
         )
     if d.garment is GarmentKind.SKIRT and Centre.OPEN in (f.front.centre, f.back.centre):
-        if f.opening.kind is None:
-            yield "features.opening.kind", "Say what closes the edges that are open all the way."
+        yield from _open_skirt(d)
         if waist not in (None, Waist.WAISTBAND):
             yield "features.waist", "A skirt that is open all the way is held by a waistband here."
     fitted = waist in (Waist.WAISTBAND, Waist.FACING, Waist.PLAIN_BAND, Waist.PLEATED_BAND)
@@ -355,6 +354,17 @@ def _waist(d: Description) -> Found:
         yield "features.legs.pleats", "Pleats fit a waist: one that is drawn in by elastic or a cord has none."
     if d.garment is GarmentKind.TROUSERS and f.skirt is not None:
         yield "features.skirt", "Trousers have no skirt."
+
+
+def _open_skirt(d: Description) -> Found:
+    f = d.features
+    open_ = [name for name, side in f.sides if side.centre is Centre.OPEN]
+    if len(open_) == 2:
+        yield "features.back.centre", "Front and back are both open: a skirt is open all the way at one of them."
+    elif f.opening.kind is None:
+        yield "features.opening.kind", "Say what closes the edges that are open all the way."
+    elif f.opening.where.value != open_[0]:
+        yield "features.opening.where", f"The {open_[0]} is open all the way, so the opening lies there."
 
 
 def _skirt(d: Description) -> Found:
