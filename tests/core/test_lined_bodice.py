@@ -30,6 +30,8 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
+from rowanseed.core.compose.envelope_text import read_pieces
+from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -125,3 +127,21 @@ def test_what_it_does_not_go_with_is_refused_at_its_field(features, field):
     with pytest.raises(DescriptionRefused) as refused:
         compose(described(replace(BASE, **features)))
     assert field in {one.field for one in refused.value.refusals}
+
+
+def asked(lines, features=BASE):
+    """The questions that a booklet's list raises, by the piece that they are about."""
+    return {
+        tick.listed.name: tick.question
+        for tick in ticked_off(compose(described(features)).pattern, read_pieces(lines))
+        if tick.question
+    }
+
+
+def test_a_list_that_cuts_the_lining_by_the_same_tissue_is_understood():
+    skirt = ["3 Skirt front: cut 1 on fold", "4 Skirt back: cut 2"]
+    bodice = ["1 Bodice front: cut 1 on fold of fabric, cut 1 on fold of lining", "2 Bodice back: cut 2, cut 2 lining"]
+    apart = ["1 Bodice front: cut 1 on fold", "2 Bodice back: cut 2", "5 Front lining", "6 Back lining"]
+    assert asked([*bodice, *skirt]) == asked([*apart, *skirt]) == {}
+    without = asked(["1 Bodice front: cut 1 on fold", "2 Bodice back: cut 2", *skirt])
+    assert set(without) == {"Front lining", "Back lining"}

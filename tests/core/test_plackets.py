@@ -38,8 +38,10 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
+from rowanseed.core.compose.envelope_text import read_pieces
 from rowanseed.core.compose.fastenings import OFF_SEAM
 from rowanseed.core.compose.features.half_placket import LONG, NARROW
+from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.derive.choice import LiningSchool
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.geometry.outline import flatten
@@ -499,3 +501,21 @@ def test_what_a_skirt_that_is_open_cannot_be_is_refused_at_its_field(features, f
     with pytest.raises(DescriptionRefused) as refused:
         compose(skirt(**features))
     assert f"features.{field}" in {one.field for one in refused.value.refusals}
+
+
+SHIRT = ["1 Front: cut 1 on fold", "2 Back: cut 1 on fold", "3 Placket: cut 2", "4 Collar: cut 2 on fold"]
+
+
+@pytest.mark.parametrize(
+    ("stand", "asks"),
+    [
+        ("5 Collar stand: cut 2 on fold", ""),
+        ("5 Collar stand: cut 2", ""),
+        ("5 Collar stand: cut 1 on fold", "Inner collar stand"),
+        ("5 Collar stand: cut 4", "Collar stand"),
+    ],
+)
+def test_a_list_that_cuts_both_layers_of_a_collar_by_one_tissue_is_understood(stand, asks):
+    pattern = compose(half(collar=CollarKind.SHIRT)).pattern
+    questions = [t.listed.name for t in ticked_off(pattern, read_pieces([*SHIRT, stand])) if t.question]
+    assert (asks in questions) if asks else questions == []

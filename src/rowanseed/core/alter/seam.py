@@ -11,7 +11,7 @@ from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some
 from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
-from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
 from rowanseed.core.pattern.walk import copies
@@ -36,9 +36,13 @@ def takeable(pattern: Pattern) -> tuple[Join, ...]:
     Of a seam that is told for one hand and in parts for the other, as beside a zip, each edge is there once.
     """
     panels = {piece.id: piece.panel for piece in pattern.pieces}
+    # A lining follows what it lies behind; what sews it to an edge is no seam to fit by.
+    linings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.LINING}
     found: list[Join] = []
     for join in pattern.making.joins:
         parts = (*join.a, *join.b)
+        if any(p.piece in linings for p in parts):
+            continue
         if any(p.edge in NOT_TAKEN_IN for p in parts) or len(_runs(pattern, join.a)) != len(_runs(pattern, join.b)):
             continue
         if all(panels[p.piece] in (Panel.FRONT, Panel.BACK) and _is_lengthwise(pattern, p) for p in parts):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Sequence, Set
 from dataclasses import dataclass
 
 from rowanseed.core.compose.envelope_text import Listed
@@ -47,6 +47,7 @@ ASKS = (
     (("welt",), "features.pockets.0.kind", "Are its pockets welt pockets?"),
     (("waistband",), "features.waist", "Has it a waistband?"),
     (("yoke",), "features.back.shaping", "Has it a yoke, in front or behind?"),
+    (("placket",), "features.opening.kind", "Is the front closed by a placket?"),
     (("strap",), "features.straps.closed by", "Has it straps?"),
     (("belt",), "features.belt", "Has it a belt?"),
     (("tie",), "features.belt", "Is it tied?"),
@@ -74,9 +75,27 @@ def ticked_off(pattern: Pattern, listed: Sequence[Listed]) -> tuple[Tick, ...]:
     if not listed:
         return ()
     pairs = _paired(pattern, listed)
-    out = [_line(one, pairs.get(k)) for k, one in enumerate(listed)]
     taken = {piece.id for piece in pairs.values()}
+    out = []
+    for k, one in enumerate(listed):
+        piece = pairs.get(k)
+        again = _cut_again(pattern, one, piece, taken) if piece is not None else ()
+        taken |= {copy.id for copy in again}
+        out.append(_line(one, piece, again))
     return (*out, *_too_many(pattern, taken))
+
+
+def _cut_again(pattern: Pattern, listed: Listed, piece: Piece, taken: Set[str]) -> tuple[Piece, ...]:
+    """Pieces composed for themselves that the list cuts by this one's tissue: an under collar, a lining."""
+    copies = [p for p in pattern.pieces if p.id not in taken and p.shapes == piece.shapes]
+    found: list[Piece] = []
+    for cut in listed.cuts:
+        alike = [p for p in copies if any(own.role is cut.role for own in p.cuts)]
+        own = sum(one.count for one in piece.cuts if one.role is cut.role)
+        whole = own + sum(one.count for p in alike for one in p.cuts if one.role is cut.role)
+        if alike and (own == 0 or cut.count == whole):
+            found += alike
+    return tuple(found)
 
 
 def _paired(pattern: Pattern, listed: Sequence[Listed]) -> dict[int, Piece]:
@@ -103,6 +122,9 @@ def _alike(listed: Listed, piece: Piece) -> float:
     if not a or not b:
         return 0.0
     alike = len(a & b) / len(a | b)
+    if a < b:
+        # A short name stands for a longer one, where nothing is called so itself.
+        alike = max(alike, ENOUGH)
     fold = any(piece.lies_on_fold(cut) for cut in piece.cuts)
     if alike and listed.cuts and any(cut.fold for cut in listed.cuts) == fold:
         alike += 0.05
@@ -118,7 +140,7 @@ def words_of(name: str) -> frozenset[str]:
     return frozenset(word for word in out if word)
 
 
-def _line(listed: Listed, piece: Piece | None) -> Tick:
+def _line(listed: Listed, piece: Piece | None, again: Sequence[Piece] = ()) -> Tick:
     if piece is None:
         words = words_of(listed.name)
         for needed, field, asked in ASKS:
@@ -126,32 +148,34 @@ def _line(listed: Listed, piece: Piece | None) -> Tick:
                 said = f"Your list has “{listed.name}”, and nothing is composed for it. {asked}"
                 return Tick(listed, None, said, field)
         return Tick(listed, None, f"Your list has “{listed.name}”. Which part of the garment is that?")
-    question, field = _different(listed, piece)
+    question, field = _different(listed, piece, again)
     return Tick(listed, piece, question, field)
 
 
-def _different(listed: Listed, piece: Piece) -> tuple[str, str]:
-    """What the list cuts otherwise than what was composed."""
+def _different(listed: Listed, piece: Piece, again: Sequence[Piece] = ()) -> tuple[str, str]:
+    """What the list cuts otherwise than what was composed; `again` are pieces cut by the same tissue."""
     half = "front" if "front" in piece.id else "back"
     for cut in listed.cuts:
-        own = next((c for c in piece.cuts if c.role is cut.role), None)
+        own = next((c for one in (piece, *again) for c in one.cuts if c.role is cut.role), None)
         if own is None:
             if cut.role is Role.INTERFACING:
                 return f"Your list cuts the {listed.name.lower()} from interfacing too.", "features.interfacing"
             if cut.role is Role.LINING:
                 return f"Your list cuts the {listed.name.lower()} from lining too. Is it lined?", "features.lining.of"
             continue
+        count = sum(c.count for one in (piece, *again) for c in one.cuts if c.role is cut.role)
         if cut.fold and piece.one_sided:
             asked = f"Your list cuts the {listed.name.lower()} on the fold. Are its left and right alike?"
             return asked, f"features.{half}.shaping"
         if cut.fold and not own.fold:
             asked = f"Your list cuts the {listed.name.lower()} on the fold. Has it no seam at its centre?"
             return asked, f"features.{half}.centre"
-        if piece.lies_on_fold(own) and not cut.fold:
+        # As many whole ones are the same garment: that tissue is not a half.
+        if piece.lies_on_fold(own) and not cut.fold and cut.count != count:
             asked = f"Your list cuts {cut.count} of the {listed.name.lower()}, not on the fold. Has it a centre seam?"
             return asked, f"features.{half}.centre"
-        if cut.count and cut.count != own.count:
-            asked = f"Your list cuts {cut.count} of the {listed.name.lower()}; {own.count} are composed."
+        if cut.count and cut.count != count:
+            asked = f"Your list cuts {cut.count} of the {listed.name.lower()}; {count} are composed."
             return asked, ""
     return "", ""
 
