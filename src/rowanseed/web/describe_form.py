@@ -169,7 +169,7 @@ GROUPS = (
         (
             One("features.opening.where", "Where", d.Where),
             One("features.opening.kind", "Closed by", d.OpeningKind, "nothing"),
-            Length("features.opening.length", "Its length", "Buttons beside a fold close a half placket: how long."),
+            Length("features.opening.length", "Its length", "of buttons beside a fold that of their half placket"),
             Number("features.opening.count", "How many buttons or snaps"),
             One("features.opening.placket", "Edges that are open all the way", d.Placket, USUAL),
         ),
