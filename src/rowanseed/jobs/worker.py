@@ -31,7 +31,7 @@ def run(workers: int, parent: int | None) -> None:
     if parent is not None:
         threading.Thread(target=_leave_with, args=(parent,), daemon=True).start()
     Consumer(
-        queue, workers=max(1, workers), periodic=False, worker_type="process", initial_delay=0.05, max_delay=0.3
+        queue, workers=max(1, workers), periodic=False, worker_type="process", initial_delay=0.05, max_delay=0.15
     ).run()
 
 

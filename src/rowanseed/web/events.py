@@ -17,6 +17,9 @@ from rowanseed.settings import settings
 from rowanseed.store.database import connect
 from rowanseed.web.deps import House
 
+SOON = 0.05
+"""Seconds between the first looks, while no lay has been found yet."""
+
 
 def follow(home: House, asked: Sequence[Asked]) -> EventSourceResponse:
     """Start the searches that do not run yet, and stream how far they are until all are answered or have failed."""
@@ -64,6 +67,9 @@ async def _looks(home: House, asked: Sequence[Asked]) -> AsyncIterator[Look]:
         finally:
             db.close()
 
+    soon = SOON
     while (seen := await run_in_threadpool(look)) is not None:
         yield seen
-        await asyncio.sleep(settings().collect_every)
+        # The first lay is waited for with open eyes; what comes after it does not come so fast.
+        soon = settings().collect_every if seen.running else min(1.2 * soon, settings().collect_every)
+        await asyncio.sleep(soon)
