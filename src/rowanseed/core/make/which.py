@@ -35,6 +35,11 @@ def is_vent(bench: Workbench, finish: Finish) -> bool:
     return any(p.edge == VENT_EDGE for p in finish.parts) and not pieces_of(finish.parts) & bench.inner
 
 
+def is_of_opening(finish: Finish) -> bool:
+    """Whether edges that open are folded on themselves."""
+    return finish.kind is FinishKind.TURNED and all(p.edge == "opening" for p in finish.parts)
+
+
 def other_hand(hand: str) -> str:
     return "right" if hand == "left" else "left"
 

@@ -11,6 +11,7 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import lap_ends
+from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind, Panel
@@ -100,8 +101,7 @@ def turned_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
     """Edges that open, folded on themselves: they are stitched down before what goes on over their ends."""
     pieces = pieces_of(parts)
     for finish in bench.finishes.values():
-        folded = finish.kind is FinishKind.TURNED and all(p.edge == "opening" for p in finish.parts)
-        if folded and pieces_of(finish.parts) & pieces:
+        if is_of_opening(finish) and pieces_of(finish.parts) & pieces:
             yield Need(facts.finish(Fact.FINISHED, finish.id), "the edges are folded first, and lie in the seam")
 
 

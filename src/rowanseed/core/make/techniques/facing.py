@@ -12,8 +12,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.free_edges import is_of_opening
-from rowanseed.core.make.which import other_hand
+from rowanseed.core.make.which import is_of_opening, other_hand
 from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind

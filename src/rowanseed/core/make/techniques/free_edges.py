@@ -13,7 +13,7 @@ from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import lap_ends, pockets
 from rowanseed.core.make.techniques.bands import folded_first, turned_first
-from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_vent, other_hand
+from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_of_opening, is_vent, other_hand
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -54,11 +54,6 @@ def finds_turned(bench: Workbench) -> Iterator[Duty]:
             continue
         if finish.id not in loose and not bands and not pieces_of(finish.parts) <= bench.linings:
             yield single(finish.id)
-
-
-def is_of_opening(finish: Finish) -> bool:
-    """Whether edges that open are folded on themselves."""
-    return finish.kind is FinishKind.TURNED and all(p.edge == "opening" for p in finish.parts)
 
 
 def _on(finish: Finish) -> On:

@@ -10,6 +10,7 @@ from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
@@ -48,7 +49,7 @@ def first(bench: Workbench, join: Join) -> Iterator[Need]:
 def on_edge(bench: Workbench, finish: Finish) -> Iterator[Need]:
     """What stitches an edge down that laps waits for: its upper end is closed while it can still be folded back."""
     pieces = pieces_of(finish.parts)
-    if all(p.edge == "opening" for p in finish.parts):
+    if is_of_opening(finish):
         yield from needs(
             bench, (f for f in bench.finishes.values() if is_lap_end(bench, f) and pieces_of(f.parts) & pieces)
         )
@@ -76,11 +77,7 @@ def _folded_back(bench: Workbench, finish: Finish) -> tuple[str, tuple[Need, ...
             f"Turn the facing of the {name} back to the right side along the finished edge, right sides together.",
             tuple(Need(facts.join(Fact.TURNED, j.id), "the edge is faced and turned first") for j in faced),
         )
-    edges = [
-        f
-        for f in bench.finishes.values()
-        if f.kind is FinishKind.TURNED and any(p.edge == "opening" and p.piece in pieces for p in f.parts)
-    ]
+    edges = [f for f in bench.finishes.values() if is_of_opening(f) and pieces_of(f.parts) & pieces]
     return (
         f"Fold the turned-in edge of the {name} back to the right side on the line where it is folded, right sides "
         "together, its inner fold staying pressed in.",
