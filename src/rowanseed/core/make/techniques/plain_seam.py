@@ -39,6 +39,8 @@ from rowanseed.core.pattern.walk import part_length
 ID = "plain seam"
 DRAWN_UP_FROM = 12.0
 """Ease of so many mm and more is drawn up by rows of stitching first, less goes in on the feed dogs."""
+YOKE_EDGES = ("yoke", "yoke-base", "yoke-side", "base")
+"""Edges that a yoke is sewn to."""
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -230,16 +232,13 @@ def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
 
 
 def _halves_whole(bench: Workbench, join: Join) -> Iterator[Need]:
-    """Front and back are each pieced while they lie flat, yokes and panels, before they are sewn to each other."""
+    """A yoke is sewn on while its half lies flat, before that is sewn to the other."""
     own = pieces_of((*join.a, *join.b))
     for other in bench.joins.values():
-        if bench.encloses(other) or bench.is_faced(other):
-            continue
-        pieces = pieces_of((*other.a, *other.b))
-        is_of_one_half = len(bench.panels((*other.a, *other.b))) == 1 and not pieces_of(other.a) & pieces_of(other.b)
-        if other.id != join.id and is_of_one_half and pieces & own:
-            pressed = facts.join(Fact.PRESSED, other.id)
-            yield Need(pressed, "each half is whole while it lies flat", must=False, where_given=True)
+        parts = (*other.a, *other.b)
+        is_of_yoke = all(p.edge in YOKE_EDGES for p in other.a) and len(bench.panels(parts)) == 1
+        if other.id != join.id and is_of_yoke and pieces_of(parts) & own:
+            yield Need(facts.join(Fact.PRESSED, other.id), "the half is whole while it lies flat", where_given=True)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
