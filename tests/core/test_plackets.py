@@ -519,3 +519,35 @@ def test_a_list_that_cuts_both_layers_of_a_collar_by_one_tissue_is_understood(st
     pattern = compose(half(collar=CollarKind.SHIRT)).pattern
     questions = [t.listed.name for t in ticked_off(pattern, read_pieces([*SHIRT, stand])) if t.question]
     assert (asks in questions) if asks else questions == []
+
+
+def test_what_laps_is_named_by_what_it_is_and_a_band_has_the_place_of_its_button():
+    """Which hand laps is usual for women; what it is called follows from where the garment opens."""
+    aprons = Description(
+        name="It",
+        garment=GarmentKind.APRON,
+        features=Features(
+            opening=Opening(Where.BACK, OpeningKind.BUTTONS), waist=Waist.WAISTBAND, skirt=Skirt(SkirtKind.GATHERED)
+        ),
+    )
+    told = {
+        "The right end laps": aprons,
+        "The right back laps": described(where="back"),
+        "The right front laps": described(),
+        "The right band laps": half(),
+    }
+    for words, description in told.items():
+        pattern = compose(description).pattern
+        assert number_of(pattern, pattern.envelope.sizes[0], (PointKind.BUTTONHOLE,)) >= 1
+        steps = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices()).operations
+        assert words in " ".join(next(op for op in steps if op.id.startswith("buttonholes")).how)
+
+
+def test_a_hem_is_levelled_once_the_fit_is_carried_out():
+    order = list(ordered(**NECKS["bound"]))
+    assert order.index("carry-out-shell") < order.index("try-on-hem") < order.index("level-hem")
+
+
+def test_the_end_of_a_front_band_has_no_underlap():
+    steps = ordered(opening=replace(BUTTONS, placket=Placket.BAND), **NECKS["shirt collar"])
+    assert "underlap" not in " ".join(steps["ends-band-inside"].how)

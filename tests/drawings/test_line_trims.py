@@ -6,6 +6,7 @@ from dataclasses import replace
 import pytest
 from hypothesis import HealthCheck, given, settings
 
+from rowanseed.core.compose.collars import FALL
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
     Along,
@@ -35,9 +36,11 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
+from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.drawings.line_drawing import line_drawing
 from rowanseed.drawings.line_laid import laid, sleeve
+from rowanseed.drawings.line_parts import Figure, collars
 from rowanseed.drawings.line_trims import Dressed, sewn_on
 
 from ..core.descriptions import whole_ones
@@ -131,3 +134,23 @@ def test_nothing_that_is_drawn_leaves_the_sheet(description):
         path = re.findall(r' d="([^"]*)"', group)
         points = [tuple(map(float, q.split(" "))) for d in path for q in re.split(r"[MLZ]", d) if q]
         assert all(-1 <= move + x <= wide + 1 and -16 <= y <= high for x, y in points)
+
+
+def test_a_standing_collar_is_drawn_without_points_and_a_falling_one_no_deeper_than_it_falls():
+    neck = {"opening": BUTTONED.opening, "front": BUTTONED.front}
+    low = {}
+    for collar in (CollarKind.STAND, CollarKind.ONE_PIECE):
+        features = replace(BUTTONED, **neck, collar=collar)
+        pattern = compose(Description(name="It", garment=GarmentKind.TOP, features=features)).pattern
+        front = Figure(pattern, tuple(_edges_of(pattern)), is_front=True)
+        (_, ring), *_ = collars(front)
+        point = max(front.run("neck"), key=lambda q: q[1])
+        low[collar] = max(x for x, y in ring if y > point[1]) - point[0] if any(y > point[1] for _, y in ring) else 0.0
+    assert low[CollarKind.STAND] == 0.0
+    assert 0 < low[CollarKind.ONE_PIECE] <= FALL
+
+
+def _edges_of(pattern):
+    size = pattern.envelope.sizes[0]
+    for name, chain in pattern.piece("front").shapes[size].edges.items():
+        yield name, flatten(chain, 1.0)
