@@ -304,11 +304,56 @@ def test_a_vent_is_sewn_to_its_pivot_and_its_lining_has_a_slit_there():
     assert "from one edge of the slit to the other" in text["sew-lining-hem"]
 
 
-def test_a_bagged_lining_has_neither_vent_nor_slit():
-    bagged = coat(None, vent=True, lining=Lining(method=LiningMethod.BAGGED))
+@pytest.mark.parametrize("method", [LiningMethod.SEWN_IN, LiningMethod.BAGGED])
+def test_a_lining_that_is_sewn_to_the_hem_is_felled_along_the_vent_and_does_not_hang_open_there(method):
+    project, _ = made(coat(vent=True, lining=Lining(method=method)))
+    order, text = [step.id for step in project.steps], said(project)
+    felled = text["fell-lining-centre-back"]
+    assert "slit-lining-centre-back" not in order, "no free edges stitched beside a closed lining"
+    assert "only this one is cut out" in felled, "the folded side's lining ends at the extension, the other's does not"
+    before = {"lay-in-lining", "press-lining-centre-back", "vent-centre-back"}
+    before.add("sew-hem" if method is LiningMethod.SEWN_IN else "anchor-hem")
+    assert all(order.index(id) < order.index("fell-lining-centre-back") for id in before)
+
+
+def test_a_coat_with_a_vent_is_bagged_at_the_hem_and_turned_out_where_its_lining_is_open():
+    project, _ = made(coat(vent=True, lining=Lining(method=LiningMethod.BAGGED)))
+    text = said(project)
+    assert "from the front edge to the vent, each side" in text["sew-lining-hem"]
+    assert "where the lining's centre seam is open" in text["sew-lining-hem"]
+    assert "close-lining-hem" not in text, "no gap of its own"
+    assert "upper side's corner mitred" in text["anchor-hem"]
+
+
+def test_a_dress_with_a_waist_is_bagged_at_the_hem_after_its_waists_are_sewn_together():
+    dress = Description(
+        name="Dress",
+        garment=GarmentKind.DRESS,
+        features=Features(
+            back=Side(centre=Centre.SEAM),
+            opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0),
+            collar=CollarKind.FLAT,
+            sleeve=Sleeve(),
+            waist=Waist.SEAM,
+            skirt=Skirt(SkirtKind.A_LINE),
+            lining=Lining(method=LiningMethod.BAGGED),
+        ),
+    )
+    project, _ = made(dress)
+    order, text = [step.id for step in project.steps], said(project)
+    assert order.index("catch-lining-waist") < order.index("sew-lining-hem"), "one reaches in from below"
+    assert "all round" in text["sew-lining-hem"] and "facings" not in text["sew-lining-hem"]
+
+
+@pytest.mark.parametrize("collar", [None, CollarKind.NOTCHED])
+def test_edge_to_edge_a_bagged_lining_has_neither_vent_nor_slit(collar):
+    bagged = coat(collar, vent=True, lining=Lining(method=LiningMethod.BAGGED))
+    if collar is not None:
+        assert compose(bagged)
+        return
     with pytest.raises(DescriptionRefused) as refused:
         compose(bagged)
-    assert any("vent" in one.why or "collar" in one.why for one in refused.value.refusals)
+    assert any(one.field == "features.lining.method" and "vent" in one.why for one in refused.value.refusals)
 
 
 # ---------------------------------------------------------------- words

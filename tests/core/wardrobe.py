@@ -17,9 +17,12 @@ from rowanseed.core.compose.description import (
     Side,
     Skirt,
     SkirtKind,
+    Sleeve,
     Waist,
     Where,
 )
+from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
+from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.geometry.outline import Segment, line_chain
 from rowanseed.core.pattern.making import (
     Closure,
@@ -886,6 +889,22 @@ def described(garment=GarmentKind.TOP, **features):
     return compose(description).pattern
 
 
+def vented(method, **features):
+    """A lined coat with a vent, as the project of it begins."""
+    pattern = described(
+        GarmentKind.COAT,
+        front=Side(Centre.OPEN),
+        back=Side(Centre.SEAM),
+        opening=BUTTONED,
+        collar=CollarKind.NOTCHED,
+        sleeve=Sleeve(),
+        vent=True,
+        lining=Lining(method=method),
+        **features,
+    )
+    return with_layers(pattern, SIZE, "A", Layers(lining=LiningSchool.DEDUCT, hem=LiningHem.ATTACHED))
+
+
 BUTTONED = Opening(Where.FRONT, OpeningKind.BUTTONS)
 STRAPS_CLOSED = (ClosureKind.BUTTONS, ClosureKind.SNAPS, ClosureKind.TIES)
 WARDROBE = {
@@ -940,6 +959,8 @@ WARDROBE = {
     "seam open at its top": lambda: described(
         back=Side(Centre.SEAM), opening=Opening(Where.BACK, OpeningKind.HOOK_AND_EYE)
     ),
+    "lining sewn in, with a vent": lambda: vented(LiningMethod.SEWN_IN),
+    "lining bagged, with a vent": lambda: vented(LiningMethod.BAGGED),
     "half placket": lambda: described(opening=BUTTONED, collar=CollarKind.STAND),
     "banded skirt": lambda: skirt(waist="gathered band", zipped=ClosureKind.INVISIBLE_ZIP),
     **{f"straps by {kind.value}": (lambda kind=kind: strapped(kind)) for kind in STRAPS_CLOSED},

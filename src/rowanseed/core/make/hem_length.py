@@ -186,9 +186,14 @@ def before_hem(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple
 def begins_at(bench: Workbench, finish: Finish) -> str:
     """Where a hem begins and ends: at a seam, or at the edges that the garment is open at."""
     edges = {p.edge for p in finish.parts}
-    slit = _slit_in(bench, finish)
+    slit = slit_in(bench, finish)
     if slit is not None:
         word, twice = slit.kind.value, any(bench.joins[id].each_hand for id in slit.along if id in bench.joins)
+        run = bench.run(finish.parts)
+        if run.start == word != run.end or run.end == word != run.start:
+            return f"{run.words}, each side"
+        if not run.ring and run.start != word:
+            return f"{run.words}, parted at the {word}"
         return f"from {word} to {word}" if twice else f"from one edge of the {word} to the other"
     if not is_round(bench, finish):
         return bench.run(finish.parts).words
@@ -200,12 +205,12 @@ def begins_at(bench: Workbench, finish: Finish) -> str:
 
 def is_round(bench: Workbench, finish: Finish) -> bool:
     """Whether a hem goes all round; that of an open front, of an apron, or with a slit or vent in it does not."""
-    if _slit_in(bench, finish) is not None:
+    if slit_in(bench, finish) is not None:
         return False
     return is_sleeve(bench, finish) or bench.run(finish.parts).ring
 
 
-def _slit_in(bench: Workbench, finish: Finish) -> Detail | None:
+def slit_in(bench: Workbench, finish: Finish) -> Detail | None:
     """The slit or vent that a hem is cut apart by."""
     for detail in bench.details_of(DetailKind.SLIT, DetailKind.VENT):
         if detail.to_mark is None:

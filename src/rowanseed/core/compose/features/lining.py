@@ -131,14 +131,18 @@ def forbids(d: Description) -> Found:
             "features.lining.method",
             "A bagged lining closes a bodice all round: a skirt's lining hangs or is sewn in.",
         )
-    if f.waist not in (None, Waist.NONE):
+    if f.is_bagged and f.waist not in (None, Waist.NONE):
         yield (
             "features.lining.method",
             "With a waist seam a bagged lining lines the bodice alone, “above the waist seam”; say “sewn in”, and one "
             "of all of it is sewn to the facings and felled at the hems.",
         )
-    if f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE):
-        yield "features.lining.method", "A bagged lining goes round the hem: with a slit or a vent it is sewn in."
+    if f.is_bagged and (f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE)):
+        yield (
+            "features.lining.method",
+            "Edge to edge a bagged lining goes round the hem in one: with a slit or a vent it is sewn in, or bagged "
+            "under a collar.",
+        )
     if f.lining.of is not LiningOf.ALL:
         yield "features.lining.of", "A bagged lining lines all of the garment: a part of it is lined by another method."
     if f.is_bagged_at_hem:

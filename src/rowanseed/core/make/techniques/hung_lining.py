@@ -17,6 +17,8 @@ from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind, Join, 
 from rowanseed.core.pattern.pieces import Panel
 
 KEY = "lining"
+WAIST = f"{KEY} waist"
+"""What is given a fact once garment and lining are sewn together at the waist."""
 ID = "lining hung by hand"
 SLEEVES_IN = (
     "Reach through each sleeve from its end, take hold of the lining's and draw it in; tack the two underarm seams "
@@ -223,7 +225,7 @@ def _waist(bench: Workbench) -> Iterator[Operation]:
             Need(facts.layer(Fact.ATTACHED, KEY), "it hangs in the shell"),
             *(Need(facts.join(Fact.PRESSED, j.id), "both waists are whole") for j in (*shell, *lining)),
         ),
-        gives=(facts.layer(Fact.ATTACHED, f"{KEY} waist"),),
+        gives=(facts.layer(Fact.ATTACHED, WAIST),),
         look="Worn, the bodice of the lining neither blouses over the waist nor pulls it up.",
     )
 

@@ -7,15 +7,16 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.hem_length import before_hem, is_round
+from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, slit_in
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.bagged_jacket import GAP, falls
-from rowanseed.core.make.techniques.hung_lining import KEY
+from rowanseed.core.make.techniques.hung_lining import KEY, WAIST
+from rowanseed.core.make.techniques.slits import open_part
 from rowanseed.core.make.which import ends_of_facings, hems, is_lining, is_sleeve
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, LayerKind
+from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, Finish, FinishKind, LayerKind
 
 ID = "bagged lining"
 LEAST_HEM = 20.0
@@ -25,7 +26,7 @@ OUT = "Turn it right side out through the gap, without force."
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for lining, hem in lower_edges(bench):
-        if _is_deep(bench, hem) and not _is_cut_apart(bench, hem):
+        if _is_deep(bench, hem):
             yield single(lining.id, hem.id)
 
 
@@ -50,22 +51,23 @@ def _is_deep(bench: Workbench, hem: Finish) -> bool:
     return all(bench.edge_allowance(p) >= LEAST_HEM for p in hem.parts)
 
 
-def _is_cut_apart(bench: Workbench, hem: Finish) -> bool:
-    """A slit or a vent in it is closed by hand, and so is the lining there."""
-    pieces = pieces_of(hem.parts)
-    slits = bench.details_of(DetailKind.SLIT, DetailKind.VENT)
-    return any(detail.to_mark is not None and detail.to_mark[0] in pieces for detail in slits)
+def _gap_at(bench: Workbench, lining: Finish) -> Detail | None:
+    """The slit of the lining that the garment is turned through: what is felled along it by hand at the end."""
+    slit = slit_in(bench, lining)
+    wide = slit is not None and any(
+        2 * (open_part(bench, slit, bench.joins[id]) or 0.0) >= GAP for id in slit.along if id in bench.joins
+    )
+    return slit if wide else None
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     lining, hem = (bench.finishes[id] for id in duty.ids)
-    sleeves = is_sleeve(bench, hem)
     first, before = before_hem(bench, hem)
     yield from first
     yield _pressed_up(bench, hem, before)
-    yield _sewn(bench, lining, hem, ring=is_round(bench, hem), sleeves=sleeves)
+    yield _sewn(bench, lining, hem)
     yield _anchored(bench, lining, hem)
-    if not sleeves:
+    if _has_gap(bench, lining, hem):
         yield _closed(bench, lining, hem)
 
 
@@ -91,38 +93,55 @@ def _pressed_up(bench: Workbench, hem: Finish, before: tuple[Need, ...]) -> Oper
     )
 
 
-def _sewn(bench: Workbench, lining: Finish, hem: Finish, *, ring: bool, sleeves: bool) -> Operation:
-    seam = bench.margin(bench.edge_allowance(lining.parts[0]))
-    gap = f"leave {bench.length(GAP)} open, with a backstitch at both ends of that gap"
-    if sleeves:
-        how: tuple[str, ...] = (
-            "The garment and its lining as they are worn: pin lining to sleeve at the seam, so that nothing twists. "
-            "Reach in between the two through the open hem, take hold of both ends where they are pinned and draw "
-            "them out; fold one into the other, right sides together, raw edge on raw edge: a ring.",
-            f"{seam} from the raw edges, all round; each sleeve by itself.",
-        )
-    elif ring:
-        how = (
-            "Turn the garment wrong side out and lay hem and lining right sides together, raw edge on raw edge, seams "
-            "and centres on each other; the lining eases in.",
-            f"{seam} from the raw edges, all round; between two seams at the back {gap}.",
-            OUT,
-        )
-    else:
-        how = (
-            "Turn the garment wrong side out, fold the facings out of the way and lay hem and lining right sides "
-            "together, raw edge on raw edge, seams and centres on each other; the lining eases in.",
-            f"{seam} from the raw edges, from facing to facing, the last {bench.margin(20)} at both ends left for the "
-            f"fold; between two seams at the back {gap}.",
-            OUT,
-        )
+def _has_gap(bench: Workbench, lining: Finish, hem: Finish) -> bool:
+    """Whether a gap of its own is left at a hem: it is the last one sewn, and no slit of the lining lies open."""
+    return not is_sleeve(bench, hem) and _gap_at(bench, lining) is None
+
+
+def _in_a_ring(bench: Workbench, lining: Finish) -> tuple[str, ...]:
+    return (
+        "The garment and its lining as they are worn: pin lining to sleeve at the seam, so that nothing twists. "
+        "Reach in between the two through the open hem, take hold of both ends where they are pinned and draw "
+        "them out; fold one into the other, right sides together, raw edge on raw edge: a ring.",
+        f"{_seam(bench, lining)} from the raw edges, all round; each sleeve by itself.",
+    )
+
+
+def _round_the_hem(bench: Workbench, lining: Finish, hem: Finish) -> tuple[str, ...]:
+    """How far it is sewn, and where it is turned out."""
+    aside = "fold the facings out of the way and " if any(ends_of_facings(bench)) else ""
+    far = "all round"
+    if not is_round(bench, hem):
+        run = "from facing to facing" if slit_in(bench, hem) is None else begins_at(bench, hem)
+        far = f"{run}, the last {bench.margin(20)} at every end left for the fold"
+    turned = _gap_at(bench, lining)
+    gap = (
+        f"; between two seams at the back leave {bench.length(GAP)} open, with a backstitch at both ends of that gap."
+        if turned is None
+        else "."
+    )
+    out = OUT if turned is None else "Turn it right side out where the lining's centre seam is open, without force."
+    return (
+        f"Turn the garment wrong side out, {aside}lay hem and lining right sides together, raw edge on raw edge, seams "
+        "and centres on each other; the lining eases in.",
+        f"{_seam(bench, lining)} from the raw edges, {far}{gap}",
+        out,
+    )
+
+
+def _seam(bench: Workbench, lining: Finish) -> str:
+    return bench.margin(bench.edge_allowance(lining.parts[0]))
+
+
+def _sewn(bench: Workbench, lining: Finish, hem: Finish) -> Operation:
+    sleeves = is_sleeve(bench, hem)
     first = [] if sleeves else [f for _, f in lower_edges(bench) if is_sleeve(bench, f)]
     return Operation(
         id=f"sew-{lining.id}",
         technique=ID,
         act=Act.LINE,
         title=f"Sew the lining to the {lower_first(hem.name)}",
-        how=how,
+        how=_in_a_ring(bench, lining) if sleeves else _round_the_hem(bench, lining, hem),
         bench=Bench.MACHINE,
         minutes=minutes.seam(bench.around([lining.id])),
         on=On(finishes=(lining.id, hem.id), edges=shown((*hem.parts, *lining.parts))),
@@ -130,9 +149,14 @@ def _sewn(bench: Workbench, lining: Finish, hem: Finish, *, ring: bool, sleeves:
             Need(facts.finish(Fact.PREPARED, hem.id), "the fold shows where the hem will lie"),
             Need(facts.layer(Fact.ATTACHED, KEY), "it hangs in the shell"),
             *(Need(facts.finish(Fact.HEMMED, f.id), "through the open hem one reaches it") for f in first),
+            *(
+                ()
+                if sleeves
+                else (Need(facts.layer(Fact.ATTACHED, WAIST), "one reaches in from below", where_given=True),)
+            ),
         ),
         gives=(facts.finish(Fact.JOINED, lining.id),),
-        meant=frozenset({Meant.ENCLOSES} if sleeves else {Meant.ENCLOSES, Meant.LEAVES_OPEN}),
+        meant=frozenset({Meant.ENCLOSES, *((Meant.LEAVES_OPEN,) if _has_gap(bench, lining, hem) else ())}),
         setting=settings.seam(bench.household),
         caution=NEEDLE,
         look="Pulled back, the lining hangs straight and nothing is twisted.",
@@ -141,9 +165,13 @@ def _sewn(bench: Workbench, lining: Finish, hem: Finish, *, ring: bool, sleeves:
 
 def _anchored(bench: Workbench, lining: Finish, hem: Finish) -> Operation:
     sleeves = is_sleeve(bench, hem)
-    through = "" if sleeves else " Reach in through the gap."
+    gap = _has_gap(bench, lining, hem)
+    through = "" if sleeves else f" Reach in through the {'gap' if gap else 'open part of the lining'}."
     ends = [f for f in ends_of_facings(bench) if not sleeves]
     down = ("Fell the lining down the facings where it was left open, in a fold.",) if ends else ()
+    slit = slit_in(bench, hem)
+    if slit is not None and slit.kind is DetailKind.VENT:
+        down = ("At the vent turn its ends up with it, the upper side's corner mitred, the underlap's square.", *down)
     return Operation(
         id=f"anchor-{hem.id}",
         technique=ID,
@@ -161,7 +189,7 @@ def _anchored(bench: Workbench, lining: Finish, hem: Finish) -> Operation:
         gives=(
             facts.finish(Fact.HEMMED, hem.id),
             facts.finish(Fact.FINISHED, hem.id),
-            *((facts.finish(Fact.FINISHED, lining.id),) if sleeves else ()),
+            *(() if gap else (facts.finish(Fact.FINISHED, lining.id),)),
         ),
         look="The lining falls over the hem in a fold and does not pull it up.",
     )

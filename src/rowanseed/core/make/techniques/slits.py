@@ -33,7 +33,7 @@ def _finds(kind: DetailKind) -> Finds:
     return finds
 
 
-def _open_part(bench: Workbench, detail: Detail, join: Join) -> float | None:
+def open_part(bench: Workbench, detail: Detail, join: Join) -> float | None:
     """How long the open part is from the lower edge, in mm; None where no mark says."""
     if detail.to_mark is None:
         return None
@@ -47,7 +47,7 @@ def _open_part(bench: Workbench, detail: Detail, join: Join) -> float | None:
 
 
 def _long(bench: Workbench, detail: Detail, join: Join) -> str:
-    part = _open_part(bench, detail, join)
+    part = open_part(bench, detail, join)
     return f"the lower {bench.length(part)}" if part else "the part below the mark"
 
 
@@ -55,7 +55,7 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail, join = bench.details[duty.id], bench.joins[duty.ids[1]]
     step = of_joins(bench, "slit", join.id)
     ids = (join.id,)
-    yield from _seam(bench, detail, join, "slit")
+    yield from seam_above(bench, detail, join, "slit")
     allowance = bench.edge_allowance(join.a[0])
     yield step(
         "slit",
@@ -102,15 +102,16 @@ def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], 
     )
 
 
-def _seam(bench: Workbench, detail: Detail, join: Join, technique: str) -> Iterator[Operation]:
+def seam_above(bench: Workbench, detail: Detail, join: Join, technique: str) -> Iterator[Operation]:
+    """The seam itself, sewn down to the mark of its open part and pressed open."""
     requires, leaves, above = _zipped(bench, join)
     in_lining = bench.opening_in_lining(join)
     down = (
-        plain_seam.left_open(bench, join, in_lining, f"mark of the {technique}")
+        plain_seam.left_open(bench, join, in_lining, f"mark of the {detail.kind.value}")
         if in_lining
         else (
-            f"{bench.seam_of(join)} from {_top(bench, join)} down to the mark of the {technique}; backstitch there "
-            "three stitches.",
+            f"{bench.seam_of(join)} from {_top(bench, join)} down to the mark of the {detail.kind.value}; backstitch "
+            "there three stitches.",
         )
     )
     if finishes_edges(bench, (join.id,)):
@@ -157,7 +158,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         iron_for(bench),
         at=Bench.IRON,
         took=minutes.each(4),
-        uses=(Use(Supply.FUSIBLE_TAPE, 2 * (_open_part(bench, detail, join) or 200.0)),),
+        uses=(Use(Supply.FUSIBLE_TAPE, 2 * (open_part(bench, detail, join) or 200.0)),),
         gives=(facts.detail(Fact.PREPARED, detail.id),),
     )
     requires, leaves, above = _zipped(bench, join)
@@ -170,7 +171,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             neaten,
             how=(
                 *neaten.how,
-                *(("In one run with what is cut on for the vent, round its upper corner.",) if own else ()),
+                *(ROUND_THE_VENT if own else ()),
             ),
             on=On(joins=(join.id,), finishes=ids, edges=neaten.on.edges),
             gives=(*neaten.gives, *(facts.finish(fact, id) for id in ids for fact in (Fact.FINISHED, Fact.NEATENED))),
