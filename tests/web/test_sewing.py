@@ -214,6 +214,30 @@ def test_a_kept_sample_fills_the_set_up_of_its_steps(house):
     assert '"tension": "4.5"' in house.get("/projects/1/machine").text
 
 
+def test_a_sample_tells_a_step_no_more_than_was_tried(house):
+    """A seam's sample says nothing of a zigzag but needle and thread, nor how long another straight stitch is."""
+    post(
+        house,
+        "/projects/1/sew/samples",
+        sample="stitch",
+        stitch="straight",
+        length="2.2",
+        tension="4.5",
+        needle="sharp 70/10",
+        result="flat and even",
+    )
+
+    def told(step):
+        page = house.get(f"/projects/1/sew?step={step}").text
+        found = re.search(r"Your sample of.*?</p>", page, re.S)
+        return re.sub(r"<[^>]+>", "", found.group()) if found else ""
+
+    whole, other, longer = (told(step) for step in ("sew-back-seams", "neaten-centre-back", "baste-sides"))
+    assert "2.2" in whole and "4.5" in whole and "flat and even" in whole
+    assert "sharp 70/10" in other and not any(figure in other for figure in ("2.2", "4.5", "straight", "flat"))
+    assert "4.5" in longer and "straight" in longer and "2.2" not in longer and "flat" not in longer
+
+
 # ---------------------------------------------------------------- together, cut
 
 

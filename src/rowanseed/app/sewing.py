@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from functools import cached_property
 
@@ -103,9 +103,16 @@ class Sewing:
         return store.samples(self.project.desk.db, self.project.record.id, self.cloth_id)
 
     def sample_for(self, op: Operation) -> Sample | None:
-        """The newest sample that a step was tried by: its own where it is a sample, else the one it waited for."""
-        wanted = {op.id.removeprefix("sample-")} if op.act is Act.SAMPLE else self.tried_by(op)
-        return next((sample for sample in self.samples if sample.sample in wanted), None)
+        """The newest sample that a step was tried by, as far as it tells of it: its own where it is a sample, else one
+        that it waited for, what was tried for it alone before the stitch of the seams."""
+        wanted = (
+            [op.id.removeprefix("sample-")] if op.act is Act.SAMPLE else sorted(self.tried_by(op), key=_is_of_seams)
+        )
+        found = (sample for id in wanted for sample in self.samples if sample.sample == id)
+        newest = next(found, None)
+        if newest is None or op.act is Act.SAMPLE:
+            return newest
+        return told_of(newest, self.line.by_id.get(f"sample-{newest.sample}"), op)
 
     def tried_by(self, op: Operation) -> set[str]:
         return {need.step.removeprefix("sample-") for need in op.needs if need.step.startswith("sample-")}
@@ -228,3 +235,25 @@ class Sewing:
             if need.step in done and need.step in self.line.by_id and self.line.by_id[need.step].waits
         ]
         return max(times) if times else None
+
+
+def _is_of_seams(sample: str) -> bool:
+    return sample == "stitch"
+
+
+def is_tried_by(tried: Operation | None, op: Operation) -> bool:
+    """Whether a step is sewn with the very stitch that a sample was tried with."""
+    here, there = op.setting, tried.setting if tried is not None else None
+    return here is None or there is None or (here.stitch, here.length) == (there.stitch, there.length)
+
+
+def told_of(sample: Sample, tried: Operation | None, op: Operation) -> Sample | None:
+    """What of a sample holds at a step: all of it where it was tried with the step's own stitch, all but the length and
+    the look where that is longer or shorter, needle and thread where it is another stitch."""
+    if is_tried_by(tried, op):
+        return sample
+    kept = replace(sample, length="", width="", foot="", result="", layers="")
+    if op.setting is not None and tried is not None and tried.setting is not None:
+        same = op.setting.stitch == tried.setting.stitch
+        kept = kept if same else replace(kept, stitch="", tension="")
+    return kept if kept.needle or kept.thread or kept.tension else None

@@ -5,7 +5,7 @@ from __future__ import annotations
 from fastapi import APIRouter, Response, UploadFile
 
 from rowanseed.app.open_project import load
-from rowanseed.app.sewing import Sewing
+from rowanseed.app.sewing import Sewing, is_tried_by
 from rowanseed.core.base.errors import DocumentError, NotThere
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.pattern.pieces import Role
@@ -52,7 +52,7 @@ def _step(sewing: Sewing, op: Operation) -> SampleStep:
         op=op,
         sample=name,
         kept=tuple(one for one in sewing.samples if one.sample == name),
-        fills=tuple(step for step in sewing.line.steps if name in sewing.tried_by(step)),
+        fills=tuple(step for step in sewing.line.steps if name in sewing.tried_by(step) and is_tried_by(op, step)),
     )
 
 
