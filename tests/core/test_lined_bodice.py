@@ -7,7 +7,9 @@ from dataclasses import replace
 import pytest
 from shapely.geometry import Polygon
 
+from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.described_layers import described_layers
 from rowanseed.core.compose.description import (
     ArmholeFinish,
     Centre,
@@ -27,11 +29,15 @@ from rowanseed.core.compose.description import (
     Skirt,
     SkirtKind,
     Sleeve,
+    Slit,
     Waist,
     Where,
 )
 from rowanseed.core.compose.envelope_text import read_pieces
 from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool
+from rowanseed.core.derive.layers import with_layers
+from rowanseed.core.derive.lining import lined_parts
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -39,8 +45,9 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import walk
+from rowanseed.core.project import Project
 
-from .test_whole_way import goes_the_whole_way
+from .test_whole_way import CLOTH, body_of, goes_the_whole_way
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0)
 BASE = Features(
@@ -107,11 +114,58 @@ def test_it_is_turned_before_the_sides_and_felled_once_the_zip_is_in(description
     assert [order.index(id) for id in told] == sorted(order.index(id) for id in told)
     assert order.index("sew-armhole") < order.index("turn-out")
     felled = {f.id for f in pattern.making.finishes if f.kind is FinishKind.TURNED}
-    assert any("along-waist" in id for id in felled) and any("along-centre" in id for id in felled)
+    assert any("lining-waist" in id for id in felled) and any("lining-centre" in id for id in felled)
 
 
 def test_it_goes_the_whole_way(description):
     assert goes_the_whole_way(description, pathlib.Path("/nowhere"), lay=False) == []
+
+
+def whole(skirt, **more):
+    return described(replace(BASE, skirt=skirt, lining=Lining(LiningOf.ALL, LiningMethod.BAGGED), **more))
+
+
+def begun(description):
+    """A project of it as it begins, in the middle of its sizes."""
+    pattern = compose(description).pattern
+    size, body = body_of(pattern)
+    layers = described_layers(pattern, description, view="A", size=size)
+    decisions = Decisions("A", size, cloth=ClothChoices(layers=layers))
+    return Project(pattern, body, decisions, dict.fromkeys(pattern.roles("A"), CLOTH))
+
+
+@pytest.mark.parametrize("kind", [SkirtKind.A_LINE, SkirtKind.STRAIGHT, SkirtKind.CIRCLE])
+def test_lined_all_over_the_skirt_s_lining_hangs_free_below_the_bodice_s(kind):
+    project = begun(whole(Skirt(kind)))
+    order = [step.id for step in project.steps]
+    told = ("turn-out", "sew-waist", "lay-in-lining", "fell-lining-along-waist", "fell-lining")
+    assert [order.index(id) for id in told] == sorted(order.index(id) for id in told), "the bodice's covers the skirt's"
+    assert "sew-lining-hem" in order and "catch-lining-waist" not in order
+    assert "over the edge of the skirt's lining" in " ".join(project.steps[order.index("fell-lining")].how)
+    linings = {p.id for p in project.garment.pieces if p.id.endswith("-lining")}
+    assert linings == {f"{part}{side}-lining" for part in ("", "skirt-") for side in ("front", "back")}
+
+
+@pytest.mark.parametrize("more", [{}, {"vent": True}, {"waist": Waist.PLAIN_BAND}])
+def test_lined_all_over_it_goes_the_whole_way(more):
+    slit = Skirt(SkirtKind.STRAIGHT, slit=Slit.NONE if more else Slit.SIDES)
+    assert goes_the_whole_way(whole(slit, **more), pathlib.Path("/nowhere"), lay=False) == []
+
+
+def test_a_full_skirt_s_lining_is_left_to_the_booklet_and_said_so():
+    made = compose(whole(Skirt(SkirtKind.GATHERED)))
+    assert "by your booklet" in made.assumed["features.lining"]
+    assert not any("skirt" in p.id and p.id.endswith("-lining") for p in made.pattern.pieces)
+    assert "booklet" not in compose(whole(Skirt(SkirtKind.A_LINE))).assumed["features.lining"]
+
+
+def test_a_skirt_s_lining_can_be_added_below_a_bodice_whose_own_is_drawn():
+    pattern = compose(described(BASE)).pattern
+    size, _ = body_of(pattern)
+    assert lined_parts(pattern, "A") == (LinedPart.LOWER,)
+    lined = with_layers(pattern, size, "A", Layers(lining=LiningSchool.WHOLE, hem=LiningHem.FREE))
+    added = {p.id for p in lined.pieces} - {p.id for p in pattern.pieces}
+    assert added == {"skirt-front-lining", "skirt-back-lining"}
 
 
 @pytest.mark.parametrize(

@@ -408,7 +408,6 @@ def test_a_lining_bagged_at_the_hem_can_be_felled_by_hand_after_all():
     [
         ({"hem": Hem(HemKind.ROLLED)}, "features.hem.kind"),
         ({"hem": Hem(HemKind.BY_HAND, 12.0)}, "features.hem.depth"),
-        ({"waist": Waist.SEAM, "skirt": Skirt(SkirtKind.A_LINE)}, "features.lining.method"),
     ],
 )
 def test_what_a_bagged_lining_cannot_be_sewn_to_is_refused_there(more, field):

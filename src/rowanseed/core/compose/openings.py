@@ -61,9 +61,10 @@ def is_half_placket(description: Description) -> bool:
 
 
 def is_lined_bodice(description: Description) -> bool:
-    """Whether a lining finishes neck and armholes of a bodice, and ends at its waist seam."""
+    """Whether a lining finishes neck and armholes of a bodice, and ends at its waist seam: what lines the skirt hangs
+    from there by itself."""
     features = description.features
-    upper = features.lining is not None and features.lining.of is LiningOf.UPPER
+    upper = features.lining is not None and features.lining.of in (LiningOf.UPPER, LiningOf.ALL)
     return upper and features.is_bagged and has_waist_seam(description)
 
 

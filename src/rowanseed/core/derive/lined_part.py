@@ -11,7 +11,7 @@ from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import LinedPart
-from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Derived, DerivedAs, Panel, Piece
 
@@ -38,16 +38,37 @@ def of_part(pieces: tuple[Piece, ...], part: LinedPart) -> tuple[Piece, ...]:
             return tuple(p for p in pieces if _is_below(p))
 
 
-def parts_of(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[LinedPart, ...]:
-    """The parts of a garment that can be lined by themselves. A full skirt's lining would be drawn in with it."""
-    sleeved = any(p.panel is Panel.SLEEVE for p in pieces)
-    below = {p.id for p in pieces if _is_below(p)}
-    divided = bool(below) and len(below) < len(pieces)
-    flat = all(
+def _hangs_flat(pattern: Pattern, below: Collection[str]) -> bool:
+    """Whether what hangs from the waist seam is not gathered to it: a full skirt's lining would be drawn in with it."""
+    return all(
         join.difference.kind is not DifferenceKind.GATHERS
         for join in pattern.making.joins
         if any(p.piece in below and p.edge == "waist" for p in (*join.a, *join.b))
     )
+
+
+def left_to_line(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
+    """Of what could be lined that which the pattern draws no lining for: all of it, or, where it draws one for the
+    bodice alone, what hangs below."""
+    drawn = {layer.of for layer in pattern.making.layers if layer.kind is LayerKind.LINING}
+    if not drawn:
+        return pieces
+    below = {p.id for p in pieces if _is_below(p)}
+    bodice_alone = drawn == {p.id for p in pieces} - below
+    # Patterns composed by earlier versions have edges of such names already, and keep their lining as it is.
+    bodice_alone = bodice_alone and not any(f.id.startswith(ALONG) for f in pattern.making.finishes)
+    return of_part(pieces, LinedPart.LOWER) if bodice_alone and _hangs_flat(pattern, below) else ()
+
+
+def parts_of(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[LinedPart, ...]:
+    """The parts of a garment that can be lined by themselves; below a bodice that the pattern draws a lining for, only
+    that."""
+    below = {p.id for p in pieces if _is_below(p)}
+    if 0 < len(left_to_line(pattern, pieces)) < len(pieces):
+        return (LinedPart.LOWER,)
+    sleeved = any(p.panel is Panel.SLEEVE for p in pieces)
+    divided = bool(below) and len(below) < len(pieces)
+    flat = _hangs_flat(pattern, below)
     return (
         LinedPart.ALL,
         *((LinedPart.BODY,) if sleeved else ()),

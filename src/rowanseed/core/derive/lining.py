@@ -16,7 +16,7 @@ from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.deduct import TO_FACING, Deducted, deducted, facing_seams, unfinished
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
-from rowanseed.core.derive.lined_part import ends_at_seams, of_part, parts_of
+from rowanseed.core.derive.lined_part import ends_at_seams, left_to_line, of_part, parts_of
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, gathered_as_left, lined_making, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
@@ -37,9 +37,9 @@ def draws_lining(pattern: Pattern) -> bool:
 
 
 def can_be_lined(pattern: Pattern, view: str) -> bool:
-    """Whether a lining can be worked out from the shell."""
-    whole = not draws_lining(pattern) and not has_cut_corners(pattern) and not has_half_placket(pattern)
-    return whole and bool(_lined(pattern, view)) and bool(pattern.making.joins)
+    """Whether a lining can be worked out from the shell, or from what of it the pattern draws none for."""
+    whole = not has_cut_corners(pattern) and not has_half_placket(pattern)
+    return whole and bool(left_to_line(pattern, _lined(pattern, view))) and bool(pattern.making.joins)
 
 
 def has_cut_corners(pattern: Pattern) -> bool:
@@ -88,11 +88,12 @@ def has_facings(pattern: Pattern, view: str, size: str) -> bool:
 def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern:
     """The pattern with a lining as chosen, in its pieces and its making graph."""
     if draws_lining(pattern):
-        return _worked_into_drawn(pattern, size, layers)
+        pattern = _worked_into_drawn(pattern, size, layers)
     if layers.lining is LiningSchool.NONE or not can_be_lined(pattern, view):
         return pattern
     drawn, turned, every = pattern, _turns_back(pattern, view), _lined(pattern, view)
-    part = layers.of if layers.of in parts_of(pattern, every) else LinedPart.ALL
+    parts = parts_of(pattern, every)
+    part = layers.of if layers.of in parts else parts[0]
     lined = of_part(every, part)
     if turned:
         layers = replace(layers, lining=LiningSchool.DEDUCT)

@@ -252,8 +252,19 @@ class Workbench:
 
     @cached_property
     def hung(self) -> frozenset[str]:
-        """The pieces of a lining that is hung in by hand."""
-        return frozenset() if self.is_enclosed else self.linings
+        """The pieces of a lining that is hung in by hand: all of it, or what lies below a bodice lined edge to edge."""
+        if not self.is_enclosed:
+            return self.linings
+        return self.linings - self.enclosed if self.is_lined_bodice else frozenset()
+
+    @cached_property
+    def enclosed(self) -> frozenset[str]:
+        """The pieces of a lining that seams sew to the edges of the garment, and those that are sewn to them."""
+        joins = [(pieces_of((*j.a, *j.b)) & self.linings, self.encloses(j)) for j in self.joins.values()]
+        found = {id for pieces, encloses in joins if encloses for id in pieces}
+        while more := {id for pieces, _ in joins if pieces & found for id in pieces} - found:
+            found |= more
+        return frozenset(found)
 
     @cached_property
     def hangs_free(self) -> bool:
@@ -290,7 +301,7 @@ class Workbench:
     @cached_property
     def hidden(self) -> frozenset[str]:
         """Pieces that a closed lining covers, and linings and facings themselves."""
-        layers = self.pattern.making.layers
+        layers = [layer for layer in self.pattern.making.layers if not self.hangs_free or layer.piece not in self.hung]
         if self.is_enclosed:
             return frozenset(id for layer in layers for id in (layer.piece, layer.of))
         if not self.linings or self.hangs_free:

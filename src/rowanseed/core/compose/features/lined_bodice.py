@@ -7,7 +7,6 @@ from rowanseed.core.compose.description import ArmholeFinish, Centre, Descriptio
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.features.lining import inside, line
 from rowanseed.core.compose.openings import is_lined_bodice, opening_side
-from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.pattern.making import FinishKind, Press
 
 
@@ -46,11 +45,11 @@ def joins(build: Build, body: Body) -> None:
         build.join(id, name, parts, inside(parts), press=Press.FACING, each_hand=each)
         build.along[id] = (id,)
     lower = (*body.front.lower, *reversed(body.back.lower))
-    build.finish(f"{LINING}along-waist", "Edge of the lining along the waist seam", FinishKind.TURNED, inside(lower))
+    build.finish("bodice-lining-waist", "Edge of the lining along the waist seam", FinishKind.TURNED, inside(lower))
     opened = body.front if build.description.features.opening.where is Where.FRONT else body.back
     centre = inside(tuple(p for p in opened.centre if p.piece in shell))
     build.finish(
-        f"{LINING}along-centre-{opened.name}",
+        f"bodice-lining-centre-{opened.name}",
         f"Edge of the lining along the centre {opened.name} seam, at the zip",
         FinishKind.TURNED,
         (part(p.piece, p.edge, hand) for p in centre for hand in ("left", "right")),

@@ -14,7 +14,6 @@ from rowanseed.core.compose.description import (
     Placket,
     SleeveEnd,
     Slit,
-    Waist,
 )
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.hems import FOLDED_ONCE
@@ -35,15 +34,20 @@ def joins(build: Build, body: Body) -> None:
     if build.description.features.is_bagged_at_hem:
         # Before the hem's own way, which serves where nothing is lined.
         build.ways[:0] = [(f"{LINING}{f.id}", AT_HEM) for f in build.finishes if f.kind is FinishKind.HEM]
-    if asked is None or not build.description.features.is_bagged:
-        known = asked is None or _is_worked_out(build, asked.of)
+    if is_lined_bodice(build.description):
+        if asked is not None and asked.of is LiningOf.ALL:
+            build.assumed["features.lining"] = (
+                "the skirt's lining is worked out from its own pieces and hangs free; change it at the Cloth station"
+                if _is_worked_out(build, LiningOf.LOWER)
+                else "no lining is drafted for so full a skirt: line it by your booklet"
+            )
+    elif asked is None or not build.description.features.is_bagged:
         build.assumed["features.lining"] = (
             "the lining is worked out from the garment's own pieces; change it at the Cloth station"
-            if known
+            if asked is None or _is_worked_out(build, asked.of)
             else "a lining of this part alone is not drafted: line all of it at Cloth, or do it by your booklet"
         )
-        return
-    if not is_lined_bodice(build.description):
+    else:
         _bagged(build, body.front, body.back)
 
 
@@ -130,12 +134,6 @@ def forbids(d: Description) -> Found:
         yield (
             "features.lining.method",
             "A bagged lining closes a bodice all round: a skirt's lining hangs or is sewn in.",
-        )
-    if f.is_bagged and f.waist not in (None, Waist.NONE):
-        yield (
-            "features.lining.method",
-            "With a waist seam a bagged lining lines the bodice alone, “above the waist seam”; say “sewn in”, and one "
-            "of all of it is sewn to the facings and felled at the hems.",
         )
     if f.is_bagged and (f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE)):
         yield (

@@ -13,7 +13,7 @@ from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Opera
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench, pieces_of, shown
-from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind, Join, LayerKind
+from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
 KEY = "lining"
@@ -54,12 +54,12 @@ def _from_facing(bench: Workbench) -> list[Join]:
 
 def _waits(bench: Workbench) -> Iterator[Need]:
     for join in bench.joins.values():
-        if pieces_of((*join.a, *join.b)) <= bench.linings:
+        if pieces_of((*join.a, *join.b)) <= bench.hung:
             yield Need(facts.join(Fact.PRESSED, join.id), "the lining is made up first")
         panels = bench.panels((*join.a, *join.b))
         if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK} and Panel.BAND not in panels:
             yield Need(facts.join(Fact.PRESSED, join.id), "the sleeves are set", where_given=True)
-    for piece in sorted(bench.linings):
+    for piece in sorted(bench.hung):
         yield Need(facts.layer(Fact.SHAPED, piece), "its pleat is folded", where_given=True)
     for detail in bench.details_of(DetailKind.BONING, DetailKind.ELASTIC):
         # What stands along a band's seam goes in after the lining, which that seam catches.
@@ -72,13 +72,12 @@ def _waits(bench: Workbench) -> Iterator[Need]:
 
 
 def _edges(bench: Workbench) -> tuple[EdgeShown, ...]:
-    hung = dict.fromkeys(x.of for x in bench.pattern.making.layers if x.kind is LayerKind.LINING)
+    lining = {x.of: x.piece for x in bench.pattern.making.layers if x.piece in bench.hung}
     names = ("waist", "neck", "opening")
     felled = {(p.piece, p.edge) for f in bench.finishes.values() if _ends_at_seam(f) for p in f.parts}
-    lining = {x.of: x.piece for x in bench.pattern.making.layers if x.kind is LayerKind.LINING}
     return tuple(
         EdgeShown(id, e.name)
-        for id in hung
+        for id in lining
         for e in bench.piece(id).edges
         if e.name in names and (lining[id], e.name) not in felled
     )

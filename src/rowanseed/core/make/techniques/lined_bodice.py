@@ -22,16 +22,16 @@ SHORT = 25.0
 
 def _sides(bench: Workbench) -> tuple[Join, ...]:
     """The sides of the bodice, then those of its lining; a skirt's sides are its own."""
-    lined = {layer.of for layer in bench.pattern.making.layers if layer.piece in bench.linings}
+    lined = {layer.of for layer in bench.pattern.making.layers if layer.piece in bench.enclosed}
     closing = [j for j in bench.joins.values() if bench.closes_side(j)]
     outer = [j for j in closing if pieces_of((*j.a, *j.b)) <= lined]
-    return (*outer, *(j for j in closing if pieces_of((*j.a, *j.b)) <= bench.linings))
+    return (*outer, *(j for j in closing if pieces_of((*j.a, *j.b)) <= bench.enclosed))
 
 
 def _felled(bench: Workbench) -> tuple[str, ...]:
     """The edges of the lining that are turned in and felled: at the waist, along the zip."""
     return tuple(
-        f.id for f in bench.finishes.values() if f.kind is FinishKind.TURNED and pieces_of(f.parts) <= bench.linings
+        f.id for f in bench.finishes.values() if f.kind is FinishKind.TURNED and pieces_of(f.parts) <= bench.enclosed
     )
 
 
@@ -172,6 +172,8 @@ def _understitched(bench: Workbench, join: Join, turned: Need) -> Operation:
 def _fell(bench: Workbench, edges: list[Join]) -> Operation:
     felled = _felled(bench)
     seams = [j for j in bench.joins.values() if _is_waist(bench, j)]
+    below = [f for f in bench.finishes.values() if f.kind is FinishKind.TURNED and pieces_of(f.parts) <= bench.hung]
+    over = " and over the edge of the skirt's lining" if below else ""
     return Operation(
         id="fell-lining",
         technique=ID,
@@ -182,8 +184,8 @@ def _fell(bench: Workbench, edges: list[Join]) -> Operation:
             "slip stitch them.",
             f"Along the zip turn the lining in {bench.fine(5)} clear of the coil and fell it to the tape, from the "
             "neck down.",
-            "Turn its lower edge in and fell it to the allowances of the waist seam, side on side, dart on dart, never "
-            "to the outside, with a hair of ease so that it does not pull.",
+            f"Turn its lower edge in and fell it to the allowances of the waist seam{over}, side on side, dart on "
+            "dart, never to the outside, with a hair of ease so that it does not pull.",
         ),
         bench=Bench.HAND,
         minutes=minutes.hand(bench.around(felled)),
@@ -193,12 +195,13 @@ def _fell(bench: Workbench, edges: list[Join]) -> Operation:
             *(Need(facts.join(Fact.PRESSED, j.id), "the waist seam is pressed, its allowances lie up") for j in seams),
             *(Need(facts.join(Fact.PRESSED, j.id), "the sides are pressed open") for j in _sides(bench)),
             *(Need(facts.join(Fact.UNDERSTITCHED, j.id), "the edges are understitched first") for j in edges),
+            *(Need(facts.finish(Fact.FINISHED, f.id), "the bodice's lining covers the skirt's") for f in below),
             Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),
         ),
         gives=(
             *(facts.finish(Fact.FINISHED, id) for id in felled),
             facts.layer(Fact.CLOSED, "lining"),
-            facts.layer(Fact.ATTACHED, "lining"),
+            *(() if below else (facts.layer(Fact.ATTACHED, "lining"),)),
         ),
         look="Inside no raw edge is left, and the lining neither pulls nor bags.",
     )
