@@ -817,9 +817,12 @@ def test_a_faced_hem_and_faced_sleeve_ends_are_each_sewn_to_their_facing_and_tur
     assert "Arms" in worn and "shoes" not in worn
 
 
-def test_a_narrow_hem_takes_up_the_allowance_it_was_cut_with():
-    made = project(GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), hem=Hem(HemKind.NARROW, 10.0))
-    assert "0.5 cm to the wrong side, then as much again." in told(made, "fold-hem")
+@pytest.mark.parametrize(("depth", "each"), [(10.0, "0.5 cm"), (None, "0.8 cm")])
+def test_a_narrow_hem_takes_up_the_allowance_it_was_cut_with(depth, each):
+    made = project(GarmentKind.TOP, neck=Neck(NeckShape.SCOOP), hem=Hem(HemKind.NARROW, depth))
+    assert f"{each} to the wrong side, then as much again." in told(made, "fold-hem")
+    assert "cut" not in told(made, "fold-hem"), "nothing was cut on that the hem does not take"
+    assert made.garment.piece("front").edge("hem").allowance == (depth or 16.0)
 
 
 def test_bones_in_a_seam_that_runs_to_the_hem_end_at_the_waist():

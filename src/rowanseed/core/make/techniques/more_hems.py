@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import replace
 
 from rowanseed.core.make import minutes, settings
@@ -17,6 +17,8 @@ from rowanseed.core.make.workbench import Workbench, shown
 
 NARROW = (6.0, 6.0)
 """The two turnings of a narrow hem, in mm (common practice)."""
+NARROW_MOST = 16.0
+"""A hem of no more than this, in mm (the craft's 5/8 in), is narrow as it was cut: folded, and folded under."""
 ROLLED = 3.0
 BINDING = 10.0
 
@@ -65,7 +67,8 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, first, before = _start(bench, duty, "narrow hem")
     yield from first
     bow = any(bench.is_curved(part) for part in bench.finishes[duty.id].parts)
-    each = min(NARROW[0], _depth(step) / 2)
+    depth = _depth(step)
+    each = depth / 2 if depth <= NARROW_MOST else NARROW[0]
     guide = (
         f"On this curve first stitch all round {bench.margin(each)} from the raw edge: the row is the fold line, "
         "and takes the fullness in.",
@@ -74,7 +77,7 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "fold",
         Act.PRESS,
         f"Fold and press a narrow hem: {step.name}",
-        *_surplus(step, sum(NARROW)),
+        *(() if depth <= NARROW_MOST else _surplus(step, sum(NARROW))),
         *(guide if bow else ()),
         f"{bench.margin(each)} to the wrong side, then as much again. {iron_for(bench)}",
         at=Bench.IRON,
@@ -311,6 +314,12 @@ def _held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
     )
 
 
+def _narrowed(bench: Workbench, duty: Duty) -> Mapping[tuple[str, str], float]:
+    """A deeper hem is cut as a narrow one takes it."""
+    parts = bench.finishes[duty.id].parts
+    return {(p.piece, p.edge): sum(NARROW) for p in parts if bench.edge_allowance(p) > NARROW_MOST}
+
+
 def _takes(mm: float) -> Callable[[Workbench, Duty], dict[tuple[str, str], float]]:
     """A hem whose whole allowance is so much."""
     return lambda bench, duty: {(p.piece, p.edge): mm for p in bench.finishes[duty.id].parts}
@@ -354,7 +363,7 @@ TECHNIQUES = (
         33,
         draw="double hem",
         also=("circular hem",),
-        allowances=_takes(sum(NARROW)),
+        allowances=_narrowed,
     ),
     _technique(
         "rolled-hem",
