@@ -15,6 +15,7 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.compose.chart import ChartError, read_chart, written
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
@@ -370,8 +371,12 @@ def test_a_chart_that_cannot_be_read_says_why(text, said):
 def test_a_chart_that_is_written_reads_back(figures):
     sizes = tuple(str(k) for k in range(len(figures)))
     rows = {"bust": {s: float(f) for s, f in zip(sizes, sorted(figures), strict=True)}}
-    again = read_chart(written(sizes, rows, 10.0), "cm")
+    again = read_chart(written(sizes, rows, Units.METRIC), "cm")
     assert again.sizes == sizes and again.rows == rows
+    text = written(sizes, rows, Units.IMPERIAL)
+    assert "." not in text, "in inches, fractions as on an envelope"
+    for size, mm in read_chart(text, "in").rows["bust"].items():
+        assert mm == pytest.approx(rows["bust"][size], abs=INCH / 16)
 
 
 # ---------------------------------------------------------------- the line drawing

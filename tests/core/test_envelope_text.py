@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowanseed.core.base.units import INCH
+from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
     Centre,
@@ -129,14 +129,14 @@ def test_views_that_cannot_be_read_say_which_line_and_why(text, said):
 )
 def test_views_that_are_written_read_back(views):
     printed = tuple(PrintedView(id, name, below * 1.0) for id, (name, below) in views.items())
-    assert read_views(written_views(printed, 10.0), "cm") == printed
+    assert read_views(written_views(printed, Units.METRIC), "cm") == printed
 
 
 def test_yardage_printed_for_a_view_is_that_views():
     rows = read_yardage("115 cm 2.40 m\nview B\n115 cm 2.80 m\nlining 140 cm 1 m", ("10",), "cm")
     known = [("", "main", 2400), ("B", "main", 2800), ("B", "lining", 1000)]
     assert [(r.view, r.role, r.length) for r in rows] == known
-    again = read_yardage(written_yardage(rows, 10.0), ("10",), "cm")
+    again = read_yardage(written_yardage(rows, Units.METRIC), ("10",), "cm")
     assert sorted(again, key=str) == sorted(rows, key=str)
 
 
@@ -154,7 +154,22 @@ def test_yardage_that_is_written_reads_back(rows):
         for role, wide, nap, long in rows
         for k, s in enumerate(("10", "12"))
     ]
-    assert sorted(read_yardage(written_yardage(printed, 10.0), ("10", "12"), "cm"), key=str) == sorted(printed, key=str)
+    again = read_yardage(written_yardage(printed, Units.METRIC), ("10", "12"), "cm")
+    assert sorted(again, key=str) == sorted(printed, key=str)
+
+
+def test_in_inches_everything_is_written_in_fractions_and_reads_back_to_the_eighth():
+    """As envelopes print it: widths to the inch or a part of one, lengths to the eighth of a yard."""
+    rows = [Printed("main", 1150.0, 2700.0 + 60 * k, s, nap) for nap in (False, True) for k, s in enumerate("AB")]
+    text = written_yardage(rows, Units.IMPERIAL)
+    assert "45 1/4 in 3, 3 yd" in text and "." not in text
+    for row, again in zip(rows, read_yardage(text, ("A", "B"), "in"), strict=True):
+        assert (again.size, again.one_way) == (row.size, row.one_way)
+        assert again.width == pytest.approx(row.width, abs=INCH / 16)
+        assert again.length == pytest.approx(row.length, abs=36 * INCH / 16)
+    assert (
+        written_views((PrintedView("B", "with a tie", -100.0),), Units.IMPERIAL) == "B: with a tie, 3 15/16 in shorter"
+    )
 
 
 def test_a_list_of_pieces_is_read_with_its_cuts():

@@ -9,7 +9,7 @@ from itertools import groupby
 from typing import Any
 
 from rowanseed.core.base.errors import LengthError
-from rowanseed.core.base.units import INCH, Units, parse_length
+from rowanseed.core.base.units import INCH, Units, format_allowance, format_length, parse_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.compose import description as d
 from rowanseed.core.compose.chart import ChartError, read_chart, written
@@ -387,7 +387,7 @@ def usual_chart(figure: Figure, units: Units) -> str:
     rows = {name: dict(zip(sizes, row, strict=True)) for name, row in chart.items()}
     if units is Units.IMPERIAL:
         rows = {name: {size: round(mm / INCH * 4) / 4 * INCH for size, mm in row.items()} for name, row in rows.items()}
-    return written(sizes, rows, 10.0 if units is Units.METRIC else INCH)
+    return written(sizes, rows, units)
 
 
 def _length(typed: Mapping[str, str], name: str, unit: str, errors: dict[str, str]) -> float | None:
@@ -472,22 +472,21 @@ def carried(document: dict[str, Any], before: Mapping[str, Any]) -> None:
 
 def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
     """A description document as what the form shows."""
-    mm = 10.0 if units is Units.METRIC else INCH
     typed = {name: str(document.get(name, "")) for name in ("name", "house", "code", "garment", "figure", "cloth")}
     if "allowance" in document:
-        typed["allowance"] = f"{document['allowance'] / mm:g}"
+        typed["allowance"] = format_allowance(document["allowance"], units)
     sizes = tuple(document.get("sizes", ()))
     for field in ("body_chart", "finished"):
         chart = document.get(field, {})
-        typed[field] = written(sizes or tuple(next(iter(chart.values()), {})), chart, mm) if chart else ""
+        typed[field] = written(sizes or tuple(next(iter(chart.values()), {})), chart, units) if chart else ""
     for name in LINES:
         typed[name] = "\n".join(document.get(name, ()))
     typed |= {f"{CONFIRMED}{name}": said for name, said in document.get("confirmed", {}).items()}
     typed["runs"] = str(document.get("runs", Runs.TRUE.value))
     views = [d.PrintedView(**view) for view in document.get("views", ())]
-    typed["views"] = written_views(views, mm)
+    typed["views"] = written_views(views, units)
     rows = [d.Printed(**row) for row in document.get("yardage", ())]
-    typed["yardage"] = written_yardage(rows, mm) if rows else ""
+    typed["yardage"] = written_yardage(rows, units) if rows else ""
     features = document.get("features", {})
     whole = {**document, "features": {**features, **{name: _by_row(features.get(name, ())) for name in LISTS}}}
     for group in GROUPS:
@@ -501,7 +500,7 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
                 case Several():
                     typed |= {f"{one.path}.{said}": "on" for said in value}
                 case Length():
-                    typed[one.path] = f"{value / mm:g}"
+                    typed[one.path] = format_length(value, units, fine=True)
                 case Tick():
                     typed |= {one.path: "on"} if value else {}
                 case _:

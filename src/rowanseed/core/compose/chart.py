@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from rowanseed.core.base.errors import LengthError
-from rowanseed.core.base.units import parse_length
+from rowanseed.core.base.units import Units, format_length, parse_length
 
 NAMES = {
     "bust": "bust",
@@ -76,9 +76,15 @@ def _figure(cell: str, unit: str, name: str) -> float:
         raise ChartError(f"The {name}: “{cell}” is no length.") from None
 
 
-def written(sizes: tuple[str, ...], rows: Mapping[str, Mapping[str, float]], unit_mm: float) -> str:
-    """A chart as text that reads back as the same chart."""
+def written(sizes: tuple[str, ...], rows: Mapping[str, Mapping[str, float]], units: Units) -> str:
+    """A chart as text, as envelopes print it, to 1/8 in or 0.1 cm; read back it is the same to that."""
+
+    def figure(mm: float) -> str:
+        return format_length(mm, units, fine=units is Units.METRIC, unit=False)
+
+    # Figures with fractions run into each other without a comma.
+    between = " " if units is Units.METRIC else ", "
     lines = [f"size {' '.join(sizes)}"]
     for measure, row in rows.items():
-        lines.append(f"{measure} {' '.join(f'{row[size] / unit_mm:g}' for size in sizes if size in row)}")
+        lines.append(f"{measure} {between.join(figure(row[size]) for size in sizes if size in row)}")
     return "\n".join(lines) if rows else ""

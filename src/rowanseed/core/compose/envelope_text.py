@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from rowanseed.core.base.errors import LengthError
-from rowanseed.core.base.units import INCH, MM_PER_UNIT, parse_length
+from rowanseed.core.base.units import Units, format_cloth, format_length, parse_length
 from rowanseed.core.compose.description import Printed, PrintedView
 from rowanseed.core.pattern.envelope import PrintedNotion
 from rowanseed.core.pattern.pieces import Role
@@ -103,17 +103,21 @@ def _below(line: str, rest: str, unit: str) -> tuple[str, float]:
     return name, -below if said[1].lower() == "shorter" else below
 
 
-def written_views(views: Sequence[PrintedView], unit_mm: float) -> str:
-    """Views as text that reads back as the same."""
-    unit = "in" if unit_mm == INCH else "cm"
+def written_views(views: Sequence[PrintedView], units: Units) -> str:
+    """Views as text that reads back as the same, to 1/16 in or 0.1 cm."""
     out = []
     for one in views:
-        how = f"{abs(one.below) / unit_mm:g} {unit} {'longer' if one.below > 0 else 'shorter'}" if one.below else ""
+        far = format_length(abs(one.below), units, fine=True)
+        how = f"{far} {'longer' if one.below > 0 else 'shorter'}" if one.below else ""
         out.append(": ".join(part for part in (one.id, ", ".join(part for part in (one.name, how) if part)) if part))
     return "\n".join(out)
 
 
 # ---------------------------------------------------------------- yardage
+
+
+WITH_FRACTION = r"\d+\s+\d/\d(?=\s*(?:inches|inch|in|\"|″))"
+"""A width in inches and a part of one; without its unit the fraction would be a length."""
 
 
 def read_yardage(text: str, sizes: Sequence[str], unit: str) -> tuple[Printed, ...]:
@@ -140,7 +144,7 @@ def read_yardage(text: str, sizes: Sequence[str], unit: str) -> tuple[Printed, .
             columns = re.split(r"[\s,\t|]+", head[1].strip())
             continue
         own = next((r for r, words in ROLE_WORDS.items() if any(w in line.lower() for w in words)), None)
-        width = re.search(r"(\d+(?:[.,]\d+)?)\s*(mm|cm|inches|inch|in|\"|″)?", line)
+        width = re.search(rf"({WITH_FRACTION}|\d+(?:[.,]\d+)?)\s*(mm|cm|inches|inch|in|\"|″)?", line)
         if width is None:
             role = own or Role.MAIN
             continue
@@ -153,7 +157,7 @@ def read_yardage(text: str, sizes: Sequence[str], unit: str) -> tuple[Printed, .
 def _row(line: str, width: re.Match[str], role: Role, columns: Sequence[str], unit: str) -> list[Printed]:
     named = {"inches": "in", "inch": "in", '"': "in", "″": "in"}.get(width[2] or "", width[2] or "")
     wide_unit = named or ("cm" if unit in ("cm", "mm") else "in")
-    wide = float(width[1].replace(",", ".")) * MM_PER_UNIT[wide_unit]
+    wide = parse_length(width[1], wide_unit)
     if not 200 <= wide <= 4000:
         raise EnvelopeError(f"“{line[:40]}”: cloth is not {width[0].strip()} wide.")
     rest = line[width.end() :]
@@ -177,22 +181,25 @@ def _row(line: str, width: re.Match[str], role: Role, columns: Sequence[str], un
     return found
 
 
-def written_yardage(rows: Sequence[Printed], unit_mm: float) -> str:
-    """Yardage as text that reads back as the same rows."""
+def written_yardage(rows: Sequence[Printed], units: Units) -> str:
+    """Yardage as text that reads back as the same rows: to the eighth of a yard and of an inch, or to the mm."""
     lines: dict[tuple[str, str, float, bool], dict[str, float]] = {}
     for row in sorted(rows, key=lambda row: row.view):
         lines.setdefault((row.view, row.role, row.width, row.one_way), {})[row.size] = row.length
     sizes = list(dict.fromkeys(row.size for row in rows))
-    metric = unit_mm != INCH
+
+    def figure(mm: float) -> str:
+        return f"{mm / 1000:.3f}".rstrip("0").rstrip(".") if units is Units.METRIC else format_cloth(mm, units)[:-3]
+
     out = [f"size {' '.join(sizes)}"] if any(sizes) else []
     last = ""
     for (view, role, width, one_way), found in lines.items():
         out += [f"view {view}"] if view != last else []
         last = view
         name = "" if role == "main" else f"{role} "
-        figures = " ".join(f"{found[s] / (1000 if metric else 914.4):g}" for s in sizes if s in found)
-        wide = f"{width / 10:g} cm" if metric else f"{width / INCH:g} in"
-        out.append(f"{name}{wide} {figures} {'m' if metric else 'yd'}{' with nap' if one_way else ''}")
+        figures = (" " if units is Units.METRIC else ", ").join(figure(found[s]) for s in sizes if s in found)
+        wide = format_length(width, units, fine=units is Units.METRIC)
+        out.append(f"{name}{wide} {figures} {units.large}{' with nap' if one_way else ''}")
     return "\n".join(out)
 
 

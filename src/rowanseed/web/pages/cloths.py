@@ -28,6 +28,7 @@ from rowanseed.reading import apart
 from rowanseed.settings import settings
 from rowanseed.store import cloths, projects
 from rowanseed.store.cloths import ClothEntry
+from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.cloth_fields import Lines, Patch, Price, Weight, corner_rows, fields_of, read_patches, shaped
 from rowanseed.web.deps import Home, House, Id, Typing, go, own_path, revision_of
 from rowanseed.web.forms import CHANGED, Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
@@ -174,11 +175,22 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
     if faults or typed.get("more"):
         return cloth_form(home, entry, typed, faults, status=422 if faults else 200)
     made = form.cloth(entry.cloth if entry else None, gone)
+    if entry is not None:
+        made = as_it_was(entry.cloth, _as_shown(home, entry.cloth), made)
     try:
         id = cloths.save_cloth(home.db, entry.id if entry else None, made, revision=revision_of(typed))
     except ChangedMeanwhile:
         return cloth_form(home, entry, typed, {"form": CHANGED}, status=409)
     return go(_back(home, typed) or f"/cloths/{id}?kept=yes")
+
+
+def _as_shown(home: House, cloth: Cloth) -> Cloth:
+    """The cloth as its form would be read if nothing in it were touched."""
+    shown = fields_of(cloth, home.units)
+    form, _ = bind(_ClothForm, shown, home.units.small)
+    if form is None:
+        return cloth
+    return form.cloth(cloth, read_patches(shown, home.units.small, form.cloth(cloth, ()))[0])
 
 
 def _back(home: House, typed: Mapping[str, str]) -> str:

@@ -20,6 +20,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.line_drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
+from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.describe_form import CONFIRMED, GROUPS, LISTS, carried, from_document, to_document, usual_chart
 from rowanseed.web.once import Once
@@ -118,6 +119,9 @@ def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, di
     """The pattern as the form stands, and what is wrong by the name of its field."""
     document, errors = to_document(typed, home.units)
     before = _before(home, typed)
+    if before:
+        shown, _ = to_document(from_document(before, home.units), home.units)
+        document = as_it_was(dict(before), shown, document)
     carried(document, before)
     measured = before.get("measured", {})
     try:

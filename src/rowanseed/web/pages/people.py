@@ -8,12 +8,13 @@ from typing import Any
 from fastapi import APIRouter, Response
 
 from rowanseed.core.base.errors import ChangedMeanwhile, NotThere
-from rowanseed.core.base.units import format_length
+from rowanseed.core.base.units import format_length, parse_length
 from rowanseed.core.body.measures import MEASURES, Age, questions
 from rowanseed.drawings.history import draw_history
 from rowanseed.drawings.svg import CHALK
 from rowanseed.store import people, projects
 from rowanseed.store.people import Measuring, Person
+from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go, own_path, revision_of
 from rowanseed.web.forms import CHANGED, Errors, Form, OptionalLength, Text, bind
 from rowanseed.web.once import Once
@@ -87,9 +88,11 @@ def _save(home: House, person: Person | None, typed: dict[str, str]) -> Response
         if fault:
             errors[measure.key] = fault["value"]
         elif one is not None and one.value is not None:
-            body[measure.key] = _unchanged(home, person, measure.key, typed[measure.key], one.value)
+            body[measure.key] = one.value
     if form is None or errors:
         return person_form(home, person, typed, errors, (), status=422)
+    if person is not None:
+        body = as_it_was(dict(person.body), _as_shown(home, person), body)
     doubts = questions(body, form.age, home.units)
     if doubts and typed.get("confirmed") != _fingerprint(body):
         return person_form(home, person, typed, {}, doubts, confirm=_fingerprint(body))
@@ -102,12 +105,11 @@ def _save(home: House, person: Person | None, typed: dict[str, str]) -> Response
     return go(_back(home, typed) or "/")
 
 
-def _unchanged(home: House, person: Person | None, key: str, text: str, value: float) -> float:
-    """A figure left as it was shown keeps its exact millimetres, whatever the rounding on the page."""
-    before = person.body.get(key) if person else None
-    if before is not None and text == format_length(before, home.units, fine=True):
-        return before
-    return value
+def _as_shown(home: House, person: Person) -> dict[str, float]:
+    """A body as its form would be read if nothing in it were touched."""
+    return {
+        key: parse_length(format_length(mm, home.units, fine=True), home.units.small) for key, mm in person.body.items()
+    }
 
 
 def _history(sets: list[Measuring]) -> list[tuple[str, list[tuple[str, float]]]]:
