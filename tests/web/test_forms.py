@@ -10,8 +10,11 @@ from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
+from hypothesis import given
+from hypothesis import strategies as st
 
 from rowanseed.web.app import create_app
+from rowanseed.web.as_shown import as_it_was
 
 from .forms import forms
 
@@ -40,6 +43,13 @@ def house(filled, tmp_path, quick):
     return TestClient(create_app(tmp_path / "house.db"), raise_server_exceptions=False)
 
 
+SET_BEFORE = {
+    "/projects/4/fit": {"least-waist": "3.3", "most-waist": "7.1"},
+    "/projects/4/cloth/layers": {"pad": "0.9"},
+}
+"""Lengths in cm that no fraction of an inch is."""
+
+
 def kept(path):
     """Every row of what is kept, but for how often it was saved."""
     with sqlite3.connect(path) as db:
@@ -55,6 +65,9 @@ def shown(house, path):
 
 @pytest.mark.parametrize("units", ["metric", "imperial"])
 def test_a_form_sent_back_as_it_was_shown_changes_nothing(house, tmp_path, units):
+    for path, written in SET_BEFORE.items():
+        (form,) = [f for f in shown(house, path) if written.keys() <= f.fields.keys()]
+        assert house.post(form.action, data={**form.fields, **written}).status_code in (200, 303)
     house.post("/household/units", data={"units": units, "next": "/"})
     before, sent = kept(tmp_path / "house.db"), set()
     for path in PAGES:
@@ -82,6 +95,21 @@ def test_a_description_opened_and_taken_again_is_the_same_garment(house, pattern
         for path in (f"/patterns/{pattern}", answer.headers["location"])
     )
     assert one == other
+
+
+FIGURES = st.dictionaries(st.sampled_from("abcdef"), st.floats(1, 2000), min_size=2)
+
+
+@given(FIGURES, st.data())
+def test_of_figures_that_are_shown_rounded_only_the_one_that_was_written_changes(before, data):
+    shown = {name: round(mm) * 1.0 for name, mm in before.items()}
+    assert as_it_was(before, shown, dict(shown)) == before
+    one = data.draw(st.sampled_from(sorted(before)))
+    written = {**shown, one: shown[one] + 10}
+    assert as_it_was(before, shown, written) == {**before, one: written[one]}
+    assert as_it_was({"rows": [before]}, {"rows": [shown]}, {"rows": [written]})["rows"][0][one] == written[one]
+    gone = {name: mm for name, mm in shown.items() if name != one}
+    assert as_it_was(before, shown, gone) == {name: mm for name, mm in before.items() if name != one}
 
 
 NOT_WRITTEN = "§ no figure"

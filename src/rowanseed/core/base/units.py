@@ -160,6 +160,11 @@ def format_length(mm: float, units: Units, *, fine: bool = False, unit: bool = T
     return f"{mixed_fraction(value)}{' in' if unit else ''}"
 
 
+def read_back(mm: float, units: Units) -> float:
+    """What a length reads back as that a form shows in fine work: to 1/16 in or 0.1 cm."""
+    return parse_signed_length(format_length(mm, units, fine=True), units.small)
+
+
 def format_allowance(mm: float, units: Units) -> str:
     """A seam allowance, trimming or margin as the trade says it: 1.5 cm, and in inches to the eighth, 5/8 in.
 

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Response
 from pydantic import AfterValidator
 
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.base.units import format_length
+from rowanseed.core.base.units import format_length, read_back
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import DEPTH, can_be_faced
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
@@ -28,6 +28,7 @@ from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.derived import draw_derived
 from rowanseed.drawings.pieces import draw_nest
+from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
 from rowanseed.web.once import Once
@@ -95,7 +96,9 @@ def choose(home: Home, id: Id, typed: Typing) -> Response:
     form, errors = bind(_LayersForm, typed, home.units.small)
     if form is None:
         return layers_page(home, project, typed, errors, status=422)
-    layers = form.layers(_faced(project, typed))
+    before = project.core.cloth_choices.layers
+    shown = replace(before, pad=read_back(before.pad, home.units))
+    layers = as_it_was(before, shown, form.layers(_faced(project, typed)))
     home.decide(project, typed, cloth_choices=replace(project.core.cloth_choices, layers=layers))
     return go(f"/projects/{id}/cloth/layers")
 

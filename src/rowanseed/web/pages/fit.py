@@ -15,7 +15,7 @@ from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.ids import PlaceKey
-from rowanseed.core.base.units import format_length
+from rowanseed.core.base.units import format_length, read_back
 from rowanseed.core.base.working import Given, Source, Working, length
 from rowanseed.core.body.measures import Age
 from rowanseed.core.garment import GarmentChoices, altered
@@ -27,6 +27,7 @@ from rowanseed.core.sizing.wish import Band, Fit, GarmentClass, Over, Wish, garm
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
 from rowanseed.store import projects
+from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
 from rowanseed.web.once import Once
@@ -162,6 +163,12 @@ def wish(home: Home, id: Id, typed: Typing) -> Response:
                 own[row.measure] = (band.least, band.most)
     if form is None or errors:
         return fit_page(home, project, typed, errors, status=422)
+    before = dict(project.record.fit.wish.own)
+    shown = {
+        measure: (read_back(least, home.units), read_back(most, home.units))
+        for measure, (least, most) in before.items()
+    }
+    own = as_it_was(before, shown, own)
     fit = replace(project.record.fit, wish=Wish(form.fit, form.over, form.stretch, own, worn_open=form.worn_open))
     home.decide(project, typed, fit=fit)
     return go(f"/projects/{id}/fit")

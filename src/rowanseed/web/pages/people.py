@@ -8,7 +8,7 @@ from typing import Any
 from fastapi import APIRouter, Response
 
 from rowanseed.core.base.errors import ChangedMeanwhile, NotThere
-from rowanseed.core.base.units import format_length, parse_length
+from rowanseed.core.base.units import format_length, read_back
 from rowanseed.core.body.measures import MEASURES, Age, questions
 from rowanseed.drawings.history import draw_history
 from rowanseed.drawings.svg import CHALK
@@ -92,24 +92,18 @@ def _save(home: House, person: Person | None, typed: dict[str, str]) -> Response
     if form is None or errors:
         return person_form(home, person, typed, errors, (), status=422)
     if person is not None:
-        body = as_it_was(dict(person.body), _as_shown(home, person), body)
+        shown = {key: read_back(mm, home.units) for key, mm in person.body.items()}
+        body = as_it_was(dict(person.body), shown, body)
     doubts = questions(body, form.age, home.units)
     if doubts and typed.get("confirmed") != _fingerprint(body):
         return person_form(home, person, typed, {}, doubts, confirm=_fingerprint(body))
-    id, shown = person.id if person else None, revision_of(typed)
+    id, revision = person.id if person else None, revision_of(typed)
     try:
-        people.save_person(home.db, id, form.name, form.age, body, home.today, revision=shown)
+        people.save_person(home.db, id, form.name, form.age, body, home.today, revision=revision)
     except ChangedMeanwhile:
         # Nothing that was typed is lost; sent once more, it takes the place of what the other window kept.
         return person_form(home, person, typed, {"form": CHANGED}, (), status=409)
     return go(_back(home, typed) or "/")
-
-
-def _as_shown(home: House, person: Person) -> dict[str, float]:
-    """A body as its form would be read if nothing in it were touched."""
-    return {
-        key: parse_length(format_length(mm, home.units, fine=True), home.units.small) for key, mm in person.body.items()
-    }
 
 
 def _history(sets: list[Measuring]) -> list[tuple[str, list[tuple[str, float]]]]:
