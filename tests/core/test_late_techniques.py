@@ -76,8 +76,8 @@ def test_the_neck_of_a_cloth_that_gives_is_taped_before_its_facing(fibre, taped)
 def test_a_cuff_over_a_placket_is_no_ring():
     draft, size = DRAFTS["overshirt"][0], DRAFTS["overshirt"][1]
     sleeve = next(p for p in draft.pieces if p.has_edge("wrist"))
-    assert workbench(draft, "A", size, MakingChoices()).run((EdgePart(sleeve.id, "wrist"),)).ring
+    assert workbench(draft, "A", size, MakingChoices()).runs.over((EdgePart(sleeve.id, "wrist"),)).ring
     slash = Detail("slash", "Sleeve placket", DetailKind.TOWER_PLACKET, on=(sleeve.id,))
     opened = replace(overshirt.draft(), making=replace(draft.making, details=(slash,)))
-    run = workbench(opened, "A", size, MakingChoices()).run((EdgePart(sleeve.id, "wrist"),))
+    run = workbench(opened, "A", size, MakingChoices()).runs.over((EdgePart(sleeve.id, "wrist"),))
     assert not run.ring and run.words == "from one side of the placket to the other"

@@ -6,8 +6,9 @@ from collections.abc import Iterable, Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need
-from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -29,7 +30,7 @@ def after_the_zip(bench: Workbench, *ids: str) -> Iterator[Need]:
         if join is None or not (join.each_hand or any(p.hand for p in join.a)):
             continue
         pieces = pieces_of((*join.a, *join.b))
-        for zip_ in bench.zips:
+        for zip_ in bench.openings.zips:
             centre = bench.joins.get(zip_.join)
             if centre is None or zip_.join in ids:
                 continue
@@ -61,7 +62,7 @@ def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
     before = any(runs_over(bench, other, id) for id in own)
     if after and before:
         seam = bench.joins[other]
-        return bench.zip_on(seam) is not None or bench.opening_in_lining(seam) is not None
+        return bench.openings.zip_on(seam) is not None or bench.openings.opening_in_lining(seam) is not None
     if after or before:
         return before
     return _lateness(bench, other) > max(_lateness(bench, id) for id in own)

@@ -7,9 +7,10 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.which import edges_of, ends_of_facings, hem_at_ends, is_lining, is_pointed, is_sleeve
-from rowanseed.core.make.workbench import BLADES, Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import BLADES, Workbench, shown
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
@@ -68,7 +69,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
     settled = Need(facts.gate(Fact.SETTLED, "shell"), "its length is judged once the fit is settled", where_given=True)
     before = (*_seams_across(bench, finish), *_hangs_as_worn(bench, finish), settled)
     pointed = is_pointed(bench, finish)
-    curved = any(bench.is_curved(part) for part in finish.parts) and not pointed
+    curved = any(bench.bends.is_curved(part) for part in finish.parts) and not pointed
     depth = bench.edge_allowance(finish.parts[0])
     if curved and not is_sleeve(bench, finish):
         yield Operation(
@@ -189,14 +190,14 @@ def begins_at(bench: Workbench, finish: Finish) -> str:
     slit = slit_in(bench, finish)
     if slit is not None:
         word, twice = slit.kind.value, any(bench.joins[id].each_hand for id in slit.along if id in bench.joins)
-        run = bench.run(finish.parts)
+        run = bench.runs.over(finish.parts)
         if run.start == word != run.end or run.end == word != run.start:
             return f"{run.words}, each side"
         if not run.ring and run.start != word:
             return f"{run.words}, parted at the {word}"
         return f"from {word} to {word}" if twice else f"from one edge of the {word} to the other"
     if not is_round(bench, finish):
-        return bench.run(finish.parts).words
+        return bench.runs.over(finish.parts).words
     legs = any(bench.piece(p.piece).has_edge("inseam") for p in finish.parts)
     where = "the inner leg seam" if legs else "the underarm seam" if is_sleeve(bench, finish) else "a side seam"
     pair = ", both alike" if legs or is_sleeve(bench, finish) else ""
@@ -207,7 +208,7 @@ def is_round(bench: Workbench, finish: Finish) -> bool:
     """Whether a hem goes all round; that of an open front, of an apron, or with a slit or vent in it does not."""
     if slit_in(bench, finish) is not None:
         return False
-    return is_sleeve(bench, finish) or bench.run(finish.parts).ring
+    return is_sleeve(bench, finish) or bench.runs.over(finish.parts).ring
 
 
 def slit_in(bench: Workbench, finish: Finish) -> Detail | None:

@@ -10,8 +10,9 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import after_the_zip, crossings
 from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, pieces_of
+from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins
 from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -210,7 +211,7 @@ def press(
         if way == "open"
         else f"As sewn first, then {words}."
     ]
-    if any(bench.is_curved(part) for id in duty for part in bench.parts(id)):
+    if any(bench.bends.is_curved(part) for id in duty for part in bench.parts(id)):
         told.append(
             "Over a ham where it curves." if bench.household.equipment.ham else "Over a rolled towel where it curves."
         )
@@ -235,9 +236,9 @@ def press(
 def clip(bench: Workbench, duty: tuple[str, ...], technique: str) -> Operation | None:
     """Clips and notches along a curved seam that is pressed open; None where it lies flat without."""
     parts = tuple(part for id in duty for part in bench.parts(id))
-    if not bench.needs_clips(parts):
+    if not bench.bends.needs_clips(parts):
         return None
-    join, every = bench.joins[duty[0]], bench.clip_every(parts)
+    join, every = bench.joins[duty[0]], bench.bends.clip_every(parts)
     return Operation(
         id=f"clip-{duty[0]}",
         technique=technique,
@@ -326,7 +327,7 @@ def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str
     join = bench.joins[duty[0]]
     parts = tuple(part for id in duty for part in bench.parts(id))
     told = [f"Trim the {inner} allowance to {bench.fine(6)} and the {outer} to {bench.fine(10)}."]
-    if any(bench.is_curved(part) for part in parts):
+    if any(bench.bends.is_curved(part) for part in parts):
         told.append(
             f"Clip the curve every {bench.margin(20)}, nearer where it is tight, to {bench.margin(2)} from the "
             "stitching."

@@ -49,7 +49,7 @@ def figures(bench: Workbench, op: Operation) -> tuple[StepFigure, ...]:
                 out.append(StepFigure("to be eased in", walked.a - walked.b))
     for id in op.on.closures:
         closure = bench.closures.get(id)
-        length = bench.zip_length(closure) if closure is not None else None
+        length = bench.openings.zip_length(closure) if closure is not None else None
         if closure is not None and length:
             between = "from mark to mark" if closure.from_mark else "from the raw edge to its mark"
             out.append(StepFigure(f"opening, {between}", length))
@@ -89,7 +89,7 @@ def to_match(bench: Workbench, op: Operation) -> tuple[str, ...]:
             {m.kind for p in side for m in bench.piece(p.piece).marks if m.edge == p.edge} for side in (join.a, join.b)
         ]
         out += [words for kind, words in NOTCHES.items() if all(kind in kinds for kinds in on)]
-        ends = bench.run(join.a, each_hand=join.each_hand)
+        ends = bench.runs.over(join.a, each_hand=join.each_hand)
         if not ends.ring and ends.start:
             out.append(
                 f"the ends: {ends.start} on {ends.start}"

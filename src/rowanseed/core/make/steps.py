@@ -186,7 +186,7 @@ def of_closure(bench: Workbench, technique: str, id: str) -> Steps:
         name=lower_first(bench.joins[closure.join].name) if closure.join in bench.joins else closure.kind.words,
         on=On(closures=(id,), edges=shown(parts)),
         subject=SubjectKind.CLOSURE,
-        mm=bench.zip_length(closure) or bench.around([closure.join]),
+        mm=bench.openings.zip_length(closure) or bench.around([closure.join]),
     )
 
 

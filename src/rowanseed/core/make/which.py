@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, flatten
-from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import (
     VENT_EDGE,
     Closure,
@@ -74,8 +75,8 @@ def simple_seams(bench: Workbench) -> Iterator[Join]:
     for join in seams(bench):
         parts = (*join.a, *join.b)
         if (
-            bench.zip_on(join) is None
-            and bench.opening_in_lining(join) is None
+            bench.openings.zip_on(join) is None
+            and bench.openings.opening_in_lining(join) is None
             and not any(join.id in detail.along for detail in bench.details_of(DetailKind.IN_SEAM_POCKET))
             and Panel.BAND not in bench.panels(parts)
             and join.difference.kind is DifferenceKind.NONE
@@ -87,7 +88,7 @@ def simple_seams(bench: Workbench) -> Iterator[Join]:
 
 def straight_seams(bench: Workbench) -> Iterator[Join]:
     """Simple seams without a tight curve: an allowance can be folded along them."""
-    return (join for join in simple_seams(bench) if not bench.needs_clips((*join.a, *join.b)))
+    return (join for join in simple_seams(bench) if not bench.bends.needs_clips((*join.a, *join.b)))
 
 
 def of_the_shell(bench: Workbench, join: Join) -> bool:

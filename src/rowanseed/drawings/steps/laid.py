@@ -19,7 +19,8 @@ from rowanseed.core.base.words import Worded, lower_first
 from rowanseed.core.geometry.outline import Point, bounds, point_at
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.operation import Act, Meant, Operation
-from rowanseed.core.make.workbench import ENDS, Workbench, workbench
+from rowanseed.core.make.runs import ENDS
+from rowanseed.core.make.workbench import Workbench, workbench
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import PLACKET_BASE, EdgePart, Join, Press
 from rowanseed.core.pattern.opened_out import opened_out
@@ -325,9 +326,9 @@ def _head(paper: Paper, a: Point, b: Point) -> None:
 
 def _clips(paper: Paper, bench: Workbench, lying: Lying, part: EdgePart) -> None:
     """Short cuts across the allowance where it is clipped."""
-    if not bench.needs_clips((part,)):
+    if not bench.bends.needs_clips((part,)):
         return
-    every = bench.clip_every((part,))
+    every = bench.bends.clip_every((part,))
     line = LineString(lying.stitched((part,)))
     shape = Polygon(lying.seam()).buffer(0)
     depth = max(4.0, lying.piece.edge(part.edge).allowance - 2)

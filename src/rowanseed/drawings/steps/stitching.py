@@ -14,7 +14,8 @@ from shapely.ops import substring
 
 from rowanseed.core.geometry.outline import Point, chain_length, point_at
 from rowanseed.core.make.operation import Act, Operation
-from rowanseed.core.make.workbench import Run, Workbench
+from rowanseed.core.make.runs import Run
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind, Join
 from rowanseed.core.pattern.pieces import MarkKind
 from rowanseed.core.pattern.seamline import mark_distance
@@ -41,7 +42,7 @@ def stitching(
 
     Where a zip, a slit or a lining's opening leaves a part of the seam open, only the rest is drawn.
     """
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     sewn = line[::-1] if join.sewn_from == "end" else line
     more: list[Point] = []
     if op.act is Act.JOIN:
@@ -107,7 +108,7 @@ def _less_what_is_open(
 
 def _above_the_zip(bench: Workbench, join: Join, line: list[Point], lyings: Sequence[Lying]) -> list[Point]:
     """The stretch of a seam above a zip that lies between two marks; none of any other."""
-    closure = bench.zip_on(join)
+    closure = bench.openings.zip_on(join)
     if closure is None or closure.from_mark is None:
         return []
     lying = next((one for one in lyings if one.piece.id == closure.from_mark[0]), None)
@@ -127,7 +128,7 @@ def _above_the_zip(bench: Workbench, join: Join, line: list[Point], lyings: Sequ
 
 def _open_from(bench: Workbench, join: Join) -> Iterator[tuple[tuple[str, str], str]]:
     """The marks (piece, mark) from which a seam stays open, each with what it is called."""
-    closure = bench.zip_on(join)
+    closure = bench.openings.zip_on(join)
     if closure is not None and closure.to_mark is not None:
         yield closure.to_mark, "mark of the zip"
     for detail in bench.details_of(DetailKind.SLIT):

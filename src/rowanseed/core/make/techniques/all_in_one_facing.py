@@ -7,11 +7,12 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Meant, Need, Operation
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.facing import all_in_one, faced_at, is_at_shoulder, made_up, sides_of_all_in_one
-from rowanseed.core.make.workbench import Workbench, both_sides, pieces_of
+from rowanseed.core.make.workbench import Workbench, both_sides
 from rowanseed.core.pattern.making import Join
 
 ID = "all-in-one facing"

@@ -6,12 +6,13 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact, State
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_detail
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.techniques.pockets import turned_all_round
-from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind
 from rowanseed.core.pattern.seamline import mark_distance
 

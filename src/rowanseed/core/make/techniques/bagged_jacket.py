@@ -8,13 +8,14 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.techniques.bagging import enclosing
-from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -71,8 +72,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             act=Act.LINE,
             how=(
                 "Shell and lining right sides together, sleeves inside; seams, centres and notches first.",
-                f"{bench.seam_of(join)} {bench.run(join.a, each_hand=join.each_hand).words}; stitch length 1.5 round "
-                "corners, and two stitches across a point.",
+                f"{bench.seam_of(join)} {bench.runs.over(join.a, each_hand=join.each_hand).words}; stitch length 1.5 "
+                "round corners, and two stitches across a point.",
             ),
             requires=whole,
             meant=frozenset({Meant.ENCLOSES}),
@@ -150,7 +151,7 @@ def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Op
             "again. Right sides together, raw edge on raw edge, seams on seams; the lining is a little longer on "
             "purpose and eases in.",
             f"{_hem_seam(bench, join)} all round, in a ring."
-            if bench.run(join.a, each_hand=join.each_hand).ring
+            if bench.runs.over(join.a, each_hand=join.each_hand).ring
             else f"{_hem_seam(bench, join)} from facing to facing, the last {bench.margin(20)} at both ends left for "
             "the fold.",
         ),

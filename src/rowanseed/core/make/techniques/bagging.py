@@ -7,10 +7,11 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import HOT, Workbench, both_sides, pieces_of, shown
+from rowanseed.core.make.workbench import HOT, Workbench, both_sides, shown
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -137,7 +138,7 @@ def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
         )
         return
     yield (
-        f"{seam} {bench.run(bench.joins[duty.id].a, each_hand=bench.joins[duty.id].each_hand).words}; backstitch "
+        f"{seam} {bench.runs.over(bench.joins[duty.id].a, each_hand=bench.joins[duty.id].each_hand).words}; backstitch "
         "both ends."
     )
 

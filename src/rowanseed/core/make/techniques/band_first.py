@@ -31,7 +31,7 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 def _zip(bench: Workbench, band: str) -> Closure | None:
     kinds = (ClosureKind.INVISIBLE_ZIP,)
-    return next((c for c in bench.zips_at(bench.joins[band]) if c.kind in kinds), None)
+    return next((c for c in bench.openings.zips_at(bench.joins[band]) if c.kind in kinds), None)
 
 
 def zips_after_bands(operations: Sequence[Operation]) -> frozenset[str]:

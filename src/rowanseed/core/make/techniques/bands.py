@@ -7,12 +7,13 @@ from collections.abc import Iterable, Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import lap_ends
 from rowanseed.core.make.which import is_of_opening
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
@@ -117,9 +118,9 @@ def _waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
     other = join.b if any(p.piece == piece for p in join.a) else join.a
     if any(part.edge == "waist" for part in other):
-        for closure in bench.zips_at(join):
+        for closure in bench.openings.zips_at(join):
             yield Need(facts.closure(Fact.CLOSED, closure.id), "the band goes on after the zip")
-        for detail in bench.open_at(join):
+        for detail in bench.openings.open_at(join):
             yield Need(facts.detail(Fact.FINISHED, detail.id), "the band goes on once the opening is stitched round")
         yield Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True)
     if Panel.SLEEVE in bench.panels(other):
@@ -133,7 +134,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     other = join.b if any(p.piece == piece for p in join.a) else join.a
     inside = inside_of(bench, piece)
     yield fold_in(bench, piece, inside)
-    run = bench.run(other, each_hand=join.each_hand)
+    run = bench.runs.over(other, each_hand=join.each_hand)
     fitted = _ends(bench, join, piece)
     yield sew(
         bench,

@@ -33,7 +33,7 @@ def finds_knit(bench: Workbench) -> Iterator[Duty]:
     """Edges of a knit that run all round."""
     if bench.household.is_knit:
         for finish in edges_of(bench, FinishKind.BINDING):
-            if bench.run(finish.parts).ring:
+            if bench.runs.over(finish.parts).ring:
                 yield single(finish.id)
 
 
@@ -43,7 +43,7 @@ def _whole(step: Steps) -> str:
 
 def _stretched(step: Steps) -> str:
     bench = step.bench
-    inward = any(bench.is_curved(part) for part in bench.finishes[step.id].parts)
+    inward = any(bench.bends.is_curved(part) for part in bench.finishes[step.id].parts)
     if not inward:
         return ""
     return (

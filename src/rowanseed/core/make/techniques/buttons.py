@@ -7,10 +7,11 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import cuffs, number_of
 from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind, Join
@@ -71,7 +72,7 @@ def _what_laps(bench: Workbench) -> str:
         return "band"
     body = (Panel.FRONT, Panel.BACK)
     opened: set[Panel] = {p.panel for p in bench.pattern.pieces if p.has_edge("opening") and p.panel in body}
-    slits = (d.to_mark[0] for d in bench.details.values() if d.to_mark is not None and bench.opens_above(d))
+    slits = (d.to_mark[0] for d in bench.details.values() if d.to_mark is not None and bench.openings.opens_above(d))
     opened = opened | {bench.panel(id) for id in slits}
     holed = {p.panel for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)}
     if not opened and holed == {Panel.BAND}:

@@ -26,7 +26,7 @@ def finds(bench: Workbench) -> Iterator[Duty]:
     """Where much is gathered to a band, and the gathered edge does not curve; the folds are whipped to the band."""
     for join in bench.joins.values():
         much = join.difference.kind is DifferenceKind.GATHERS and join.difference.amount >= 2.0
-        if much and band_of(bench, join) and not any(bench.is_curved(p) for p in join.a):
+        if much and band_of(bench, join) and not any(bench.bends.is_curved(p) for p in join.a):
             yield single(f"{KEY}{join.id}", join.id)
 
 
@@ -82,7 +82,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *bench.flat_first([join.id]),
             *crossings(bench, join.id),
             *made_up(bench, band),
-            *(Need(facts.closure(Fact.CLOSED, c.id), "the band goes on after the zip") for c in bench.zips_at(join)),
+            *(
+                Need(facts.closure(Fact.CLOSED, c.id), "the band goes on after the zip")
+                for c in bench.openings.zips_at(join)
+            ),
             Need(facts.piece(Fact.PREPARED, band), "its edges are pressed in first"),
             Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True),
         ),

@@ -7,11 +7,12 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.bands import PASSES, inside_of, is_folded
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, on_joins, pieces_of, shown
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import Finish, Join
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import join_over_garment
@@ -150,7 +151,7 @@ def _tape(bench: Workbench, made_up: Join, inner: str) -> Operation:
 def band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join, made_up, outer, inner, _ = next(found for found in _bands(bench) if found[0].id == duty.id)
     other = join.b if any(p.piece == outer for p in join.a) else join.a
-    run = bench.run(other, each_hand=join.each_hand)
+    run = bench.runs.over(other, each_hand=join.each_hand)
     yield sew(
         bench,
         duty.ids,
@@ -167,7 +168,7 @@ def band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.join(Fact.PRESSED, made_up.id), "the band is made up before it is put on"),
             *(
                 Need(facts.closure(Fact.CLOSED, closure.id), "the band goes on after the zip")
-                for closure in bench.zips_at(join)
+                for closure in bench.openings.zips_at(join)
             ),
             Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True),
             Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True),

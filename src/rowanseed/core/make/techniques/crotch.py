@@ -7,10 +7,11 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, pieces_of
+from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins
 from rowanseed.core.pattern.making import ClosureKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -29,7 +30,7 @@ def _crotch(bench: Workbench) -> tuple[list[Join], list[Join]]:
         and j.press is Press.OPEN
         and not pieces_of(j.a) & bench.inner
     ]
-    return [j for j in found if bench.zip_on(j)], [j for j in found if not bench.zip_on(j)]
+    return [j for j in found if bench.openings.zip_on(j)], [j for j in found if not bench.openings.zip_on(j)]
 
 
 def finds_run(bench: Workbench) -> Iterator[Duty]:
@@ -41,7 +42,7 @@ def finds_run(bench: Workbench) -> Iterator[Duty]:
 def finds_front(bench: Workbench) -> Iterator[Duty]:
     zipped, plain = _crotch(bench)
     for join in zipped:
-        closure = bench.zip_on(join)
+        closure = bench.openings.zip_on(join)
         # An invisible zip goes in first, so that its seam is an ordinary one below it.
         if plain and closure is not None and closure.kind is not ClosureKind.INVISIBLE_ZIP:
             yield single(join.id)
@@ -54,7 +55,7 @@ def _is_at_back(bench: Workbench, join: Join) -> bool:
 def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     """The seam below a zip, sewn while fronts, or backs, are flat; its last bit waits for the one run."""
     join = bench.joins[duty.id]
-    closure = bench.zip_on(join)
+    closure = bench.openings.zip_on(join)
     if finishes_edges(bench, duty.ids):
         yield neaten_apart(bench, duty.ids, ID)
     words = closure.kind.words if closure else "zip"
@@ -121,7 +122,7 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *(
                 Need(facts.closure(Fact.CLOSED, c.id), f"the zip goes in while the {flat} are flat", where_given=True)
                 for j in zipped
-                if (c := bench.zip_on(j))
+                if (c := bench.openings.zip_on(j))
             ),
         ),
         rows=1.4,

@@ -8,10 +8,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.plain_seam import DRAWN_UP_FROM
-from rowanseed.core.make.workbench import Workbench, both_sides, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, both_sides, shown
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pieces import MarkKind, Panel
 

@@ -9,11 +9,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
+from rowanseed.core.make.runs import ENDS
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import is_of_opening, other_hand
-from rowanseed.core.make.workbench import ENDS, HOT, Workbench, on_joins, pieces_of, shown
+from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.walk import join_over_garment
@@ -130,7 +132,7 @@ def made_up(bench: Workbench, join: Join) -> Iterator[Need]:
 
 def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
     yield from made_up(bench, join)
-    for closure in bench.zips_at(join):
+    for closure in bench.openings.zips_at(join):
         yield Need(facts.closure(Fact.CLOSED, closure.id), "the facing goes on after the zip")
     ended = {other.id for other in bench.crossing([join.id])}
     for detail in bench.details_of(DetailKind.BONING):
@@ -154,10 +156,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"{bench.margin(FREE_OF_COIL)} from the coil, and fold the garment's own allowance back over it at the zip."
     )
     # A slit that the same facing faces is cut once the neck is sewn.
-    closed = bench.run(join.a, each_hand=join.each_hand).ring or bool(_slits(bench, join))
-    ring = closed and not bench.opened_on(join)
+    closed = bench.runs.over(join.a, each_hand=join.each_hand).ring or bool(_slits(bench, join))
+    ring = closed and not bench.openings.opened_on(join)
     folded = _folded_over(bench, join)
-    open_ = bool(bench.open_at(join)) and not bench.zips_at(join)
+    open_ = bool(bench.openings.open_at(join)) and not bench.openings.zips_at(join)
     yield sew(
         bench,
         duty.ids,
@@ -165,7 +167,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.FACE,
         how=(
             "Right sides together; match the seams and the centres first, then the notches, then between.",
-            *((ends,) if bench.zips_at(join) and not ring else ()),
+            *((ends,) if bench.openings.zips_at(join) and not ring else ()),
             *((OVER_THE_END,) if folded else ()),
             *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),
             f"{bench.seam_of(join)} {_from_where(bench, join, ring=ring)}."
@@ -220,7 +222,7 @@ def _from_where(bench: Workbench, join: Join, *, ring: bool) -> str:
     if ring:
         return ALL_ROUND
     ends = "from end to end, facing up; backstitch both ends"
-    hand = bench.hand_opened(join.a) if join.each_hand else ""
+    hand = bench.openings.hand_opened(join.a) if join.each_hand else ""
     return f"on the {hand} {ends}; on the {other_hand(hand)} {ALL_ROUND}" if hand else ends
 
 
@@ -289,7 +291,7 @@ def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
 
 
 def _tack(bench: Workbench, join: Join) -> Operation:
-    zipped = "; fell its folded ends to the zip's tape, clear of the coil" if bench.zips_at(join) else ""
+    zipped = "; fell its folded ends to the zip's tape, clear of the coil" if bench.openings.zips_at(join) else ""
     return Operation(
         id=f"tack-{join.id}",
         technique=ID,

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
@@ -14,7 +15,7 @@ from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import lap_ends, pockets
 from rowanseed.core.make.techniques.bands import folded_first, turned_first
 from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_of_opening, is_vent, other_hand
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
@@ -67,7 +68,7 @@ def across(bench: Workbench, finish: Finish) -> Iterator[Need]:
         yield from turned_first(bench, finish.parts)
     crossing = {join.id for join in bench.crossing([finish.id])}
     for detail in bench.details_of(DetailKind.SLIT):
-        if bench.opens_above(detail) and detail.along[0] in crossing and finish.kind is FinishKind.BINDING:
+        if bench.openings.opens_above(detail) and detail.along[0] in crossing and finish.kind is FinishKind.BINDING:
             yield Need(facts.detail(Fact.FINISHED, detail.id), "the edge is bound once the opening is stitched round")
     for join in bench.crossing([finish.id]):
         if (not bench.is_faced(join) and Panel.BAND not in bench.panels((*join.a, *join.b))) or pieces_of(
@@ -85,10 +86,10 @@ def _reaches_hem(finish: Finish) -> bool:
 
 def whole(bench: Workbench, finish: Finish, joined: str = "begun at a seam") -> str:
     """From where to where an edge is finished; where a zip opens one of two rings, each hand by itself."""
-    hand = bench.hand_opened(finish.parts)
+    hand = bench.openings.hand_opened(finish.parts)
     if hand:
         return f"on the {hand} from one edge of the zip to the other, on the {other_hand(hand)} all round, {joined}"
-    return f"all round, {joined}" if bench.run(finish.parts).ring else "from end to end"
+    return f"all round, {joined}" if bench.runs.over(finish.parts).ring else "from end to end"
 
 
 def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -121,7 +122,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
-    inwards = any(bench.is_curved(part) for part in finish.parts)
+    inwards = any(bench.bends.is_curved(part) for part in finish.parts)
     name = lower_first(finish.name)
     yield Operation(
         id=f"bind-{finish.id}",
@@ -233,7 +234,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"{iron_for(bench)}",
             *(
                 ("On a curve stretch or ease the fold with the iron, a little at a time.",)
-                if any(bench.is_curved(p) for p in finish.parts)
+                if any(bench.bends.is_curved(p) for p in finish.parts)
                 else ()
             ),
         ),

@@ -47,7 +47,7 @@ def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[duty.id]
     allowance = bench.edge_allowance(join.a[0])
     first = FRENCH[0] * allowance / sum(FRENCH)
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     name = f"{lower_first(join.name)}{both_sides(join)}"
     yield _first_row(
         bench, duty, "French seam", f"First row, wrong sides together: {name}", first, allowance, run.words

@@ -7,12 +7,13 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import NEEDS_NOTHING, pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import edges_of, facing_of, hems, is_lining, is_pointed
-from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, NEEDS_NOTHING, Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
 
 POINTS = (
@@ -59,7 +60,7 @@ def _fold(
             f"One fold of {bench.fine(folds[0])}: a line chalked {bench.fine(2 * folds[0])} from the raw edge, and "
             "the edge brought to it."
         ]
-    if any(bench.is_curved(part) for part in finish.parts):
+    if any(bench.bends.is_curved(part) for part in finish.parts):
         how.append("On a curve ease the fullness in with the iron, a little at every seam.")
     how.append(iron_for(bench))
     return Operation(

@@ -6,9 +6,10 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
@@ -44,14 +45,16 @@ def _held(bench: Workbench) -> tuple[Need, ...]:
     open_ = (
         Need(facts.detail(Fact.FINISHED, d.id), "the opening is stitched round", where_given=True)
         for d in bench.details_of(DetailKind.SLIT)
-        if bench.opens_above(d)
+        if bench.openings.opens_above(d)
     )
     return (*tacked, *turned, *open_)
 
 
 def eye(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins.get(bench.closures[duty.id].join)
-    above = "Above the zip" if join is not None and bench.zip_on(join) is not None else "At the top of the opening"
+    above = (
+        "Above the zip" if join is not None and bench.openings.zip_on(join) is not None else "At the top of the opening"
+    )
     yield Operation(
         id=f"hook-{duty.id}",
         technique="hook and eye",
@@ -81,8 +84,8 @@ def bar(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title="Sew on the hook and bar",
         how=(
             f"The hook on the inside of the lap, {bench.margin(3)} from its end, in the middle of the band.",
-            f"{'Close the zip and lay' if bench.zips else 'Lay'} the band as it will be worn: the bar on the right "
-            "side of the underlap, exactly where the hook falls.",
+            f"{'Close the zip and lay' if bench.openings.zips else 'Lay'} the band as it will be worn: the bar on the "
+            "right side of the underlap, exactly where the hook falls.",
             "Through the inner layer and the interfacing only; sew each hole with stitches side by side.",
         ),
         bench=Bench.HAND,

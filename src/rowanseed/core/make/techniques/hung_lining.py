@@ -9,10 +9,11 @@ from rowanseed.core.derive.lined_part import ALONG
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings
-from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -65,7 +66,7 @@ def _waits(bench: Workbench) -> Iterator[Need]:
         # What stands along a band's seam goes in after the lining, which that seam catches.
         if not any(Panel.BAND in bench.panels(bench.parts(id)) for id in detail.along):
             yield Need(facts.detail(Fact.FINISHED, detail.id), "the lining lies over it", where_given=True)
-    for closure in bench.zips:
+    for closure in bench.openings.zips:
         yield Need(facts.closure(Fact.CLOSED, closure.id), "it is felled to the zip tape")
     yield Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True)
     yield Need(facts.layer(Fact.ATTACHED, "pads"), "the lining lies over the pads", where_given=True)
@@ -91,7 +92,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def _hung(bench: Workbench) -> Iterator[Operation]:
     hangs_from = _from_facing(bench)
     felled = f"Along the zip turn the lining in {bench.fine(5)} clear of the coil and fell it to the tape."
-    zipped = (felled,) if bench.zips else ()
+    zipped = (felled,) if bench.openings.zips else ()
     lined_sleeves = any(bench.panel(x.of) is Panel.SLEEVE for x in bench.pattern.making.layers if x.piece in bench.hung)
     above_waist = not any(e.name == "hem" for id in bench.hung for e in bench.piece(id).edges)
     if hangs_from:
@@ -173,7 +174,7 @@ def _hung_below(bench: Workbench, zipped: tuple[str, ...]) -> Operation:
 def at_seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     seam = bench.joins.get(finish.id.removeprefix(ALONG))
-    zipped = seam is not None and bench.zip_on(seam) is not None
+    zipped = seam is not None and bench.openings.zip_on(seam) is not None
     where = "zip's tape, clear of the coil" if zipped else "allowances of that seam, never to the outside"
     pressed = () if seam is None else (Need(facts.join(Fact.PRESSED, seam.id), "the seam that it covers is pressed"),)
     yield Operation(

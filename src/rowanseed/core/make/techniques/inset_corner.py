@@ -6,13 +6,14 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, EdgeShown, Need, On, Operation
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import corners, seams
-from rowanseed.core.make.workbench import Workbench, pieces_of
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -27,7 +28,7 @@ def finds(bench: Workbench) -> Iterator[Duty]:
         inward = [c for c in corners(bench, join) if c[2]]
         parts = (*join.a, *join.b)
         is_of_facings = pieces_of(parts) <= bench.facings
-        if inward and bench.zip_on(join) is None and (is_of_facings or Panel.BAND not in bench.panels(parts)):
+        if inward and bench.openings.zip_on(join) is None and (is_of_facings or Panel.BAND not in bench.panels(parts)):
             yield single(join.id)
 
 

@@ -7,13 +7,14 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import of_the_shell, straight_seams
-from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, shown
 
 LEAST = 12.0
 """An allowance of so many mm can be folded under and caught."""
@@ -44,7 +45,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(edges=shown(join.b)),
         look="The fold is straight, and its corners are square.",
     )
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     stitched = sew(
         bench,
         duty.ids,

@@ -7,11 +7,12 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.bagging import ROLLS_IN, enclosing
-from rowanseed.core.make.workbench import HOT, Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -47,7 +48,11 @@ def _shoulders(bench: Workbench) -> Iterator[Need]:
     pieces = {id for join in enclosing(bench) for id in pieces_of((*join.a, *join.b))}
     sides = {j.id for j in _sides(bench)}
     for join in bench.joins.values():
-        if join.id not in edges | sides and pieces_of((*join.a, *join.b)) <= pieces and bench.zip_on(join) is None:
+        if (
+            join.id not in edges | sides
+            and pieces_of((*join.a, *join.b)) <= pieces
+            and bench.openings.zip_on(join) is None
+        ):
             yield Need(facts.join(Fact.PRESSED, join.id), "shell and lining are each joined at the shoulders first")
     for piece in sorted(pieces):
         yield Need(facts.piece(Fact.SHAPED, piece), "darts are sewn while the piece is flat", where_given=True)
@@ -128,7 +133,7 @@ def _turned_out(bench: Workbench, edges: list[Join]) -> Operation:
 
 def _closed(bench: Workbench) -> str:
     """The half without the zip: through it the other one is drawn."""
-    opened = {bench.panel(p.piece) for zip_ in bench.zips for p in bench.parts(zip_.join)}
+    opened = {bench.panel(p.piece) for zip_ in bench.openings.zips for p in bench.parts(zip_.join)}
     return "back" if Panel.FRONT in opened else "front"
 
 
@@ -191,7 +196,10 @@ def _fell(bench: Workbench, edges: list[Join]) -> Operation:
         minutes=minutes.hand(bench.around(felled)),
         on=On(finishes=felled, edges=shown(p for id in felled for p in bench.finishes[id].parts)),
         requires=(
-            *(Need(facts.closure(Fact.CLOSED, c.id), "the zip is in, its tape is felled to") for c in bench.zips),
+            *(
+                Need(facts.closure(Fact.CLOSED, c.id), "the zip is in, its tape is felled to")
+                for c in bench.openings.zips
+            ),
             *(Need(facts.join(Fact.PRESSED, j.id), "the waist seam is pressed, its allowances lie up") for j in seams),
             *(Need(facts.join(Fact.PRESSED, j.id), "the sides are pressed open") for j in _sides(bench)),
             *(Need(facts.join(Fact.UNDERSTITCHED, j.id), "the edges are understitched first") for j in edges),

@@ -6,9 +6,10 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import NEEDLE, Workbench, pieces_of
+from rowanseed.core.make.workbench import NEEDLE, Workbench
 from rowanseed.core.pattern.pieces import LineKind
 
 KEY = "pleat:"

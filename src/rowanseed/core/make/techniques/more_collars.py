@@ -8,12 +8,13 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import collars, facing
-from rowanseed.core.make.workbench import Workbench, on_joins, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, on_joins, shown
 from rowanseed.core.pattern.making import Finish, FinishKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 

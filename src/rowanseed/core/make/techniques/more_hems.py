@@ -66,7 +66,7 @@ def _surplus(step: Steps, kept: float) -> tuple[str, ...]:
 def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, first, before = _start(bench, duty, "narrow hem")
     yield from first
-    bow = any(bench.is_curved(part) for part in bench.finishes[duty.id].parts)
+    bow = any(bench.bends.is_curved(part) for part in bench.finishes[duty.id].parts)
     depth = _depth(step)
     each = depth / 2 if depth <= NARROW_MOST else NARROW[0]
     guide = (

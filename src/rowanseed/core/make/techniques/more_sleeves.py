@@ -7,13 +7,14 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Meant, Need, On, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, matching, neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam, sleeves
 from rowanseed.core.make.which import seams
-from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -118,7 +119,7 @@ def _is_shallow(bench: Workbench, join: Join) -> bool:
         shape = bench.piece(cap.piece).shapes[bench.size].edges[cap.edge]
         (x0, y0), (x1, y1) = shape[0].start, shape[-1].end
         width = ((x1 - x0) ** 2 + (y1 - y0) ** 2) ** 0.5
-        if bench.strays(cap) > SHALLOW * width:
+        if bench.bends.strays(cap) > SHALLOW * width:
             return False
     return bool(caps)
 

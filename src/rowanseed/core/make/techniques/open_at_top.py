@@ -24,7 +24,7 @@ BEYOND = 6.0
 def finds(bench: Workbench) -> Iterator[Duty]:
     plain = {join.id for join in seams(bench)}
     for detail in bench.details_of(DetailKind.SLIT):
-        if len(detail.along) == 1 and detail.along[0] in plain and bench.opens_above(detail):
+        if len(detail.along) == 1 and detail.along[0] in plain and bench.openings.opens_above(detail):
             yield single(detail.id, detail.along[0])
 
 
@@ -67,7 +67,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
     )
     allowance = bench.edge_allowance(join.a[0])
-    faced = [j for j in bench.joins.values() if bench.is_faced(j) and detail in bench.open_at(j)]
+    faced = [j for j in bench.joins.values() if bench.is_faced(j) and detail in bench.openings.open_at(j)]
     yield step(
         "open",
         Act.TURN,

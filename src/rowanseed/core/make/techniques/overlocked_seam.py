@@ -40,7 +40,7 @@ def _four_threads(bench: Workbench) -> str:
 
 
 def _stitched(bench: Workbench, join: Join, technique: str, *more: str) -> Operation:
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     return sew(
         bench,
         (join.id,),

@@ -8,7 +8,9 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.crossing import is_later
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.runs import ZIP
 from rowanseed.core.make.shared import (
     across_from,
     clip,
@@ -21,7 +23,7 @@ from rowanseed.core.make.shared import (
 )
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings, seams, simple_seams
-from rowanseed.core.make.workbench import ZIP, Workbench, pieces_of
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
@@ -51,7 +53,7 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 def finds_one_side(bench: Workbench) -> Iterator[Duty]:
     """Seams meant to be pressed open that may as well lie to one side, both edges finished as one."""
     for join in simple_seams(bench):
-        if join.press is Press.OPEN and not bench.needs_clips((*join.a, *join.b)):
+        if join.press is Press.OPEN and not bench.bends.needs_clips((*join.a, *join.b)):
             yield single(join.id)
 
 
@@ -92,7 +94,7 @@ def fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
 
 def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[str, ...]:
     """From where to where, and what is done at the ends."""
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     seam = bench.seam_of(join)
     if closure is None:
         opened = _still_open(bench, join) if run.ring or run.start == run.end == ZIP else None
@@ -111,7 +113,8 @@ def _still_open(bench: Workbench, join: Join) -> Join | None:
         (
             other
             for other in bench.crossing([join.id])
-            if (bench.zip_on(other) or bench.opening_in_lining(other)) and is_later(bench, other.id, [join.id])
+            if (bench.openings.zip_on(other) or bench.openings.opening_in_lining(other))
+            and is_later(bench, other.id, [join.id])
         ),
         None,
     )
@@ -129,7 +132,7 @@ def _past_mouth(bench: Workbench, join: Join) -> tuple[str, ...]:
 
 def along_zip(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]:
     """A seam below a zip: up to it, or past its mark with a basting."""
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     seam = bench.seam_of(join)
     lower = run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end
     upper = run.end if lower == run.start else run.start
@@ -178,7 +181,7 @@ FREE_BELOW = 15.0
 
 def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -> tuple[str, ...]:
     """A seam of a lining that stays open along the zip; begun at its lower end, or at another place."""
-    run = bench.run(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     lower = begun or (run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end)
     if closure.from_mark is not None:
         upper = run.end if lower == run.start else run.start
@@ -187,7 +190,7 @@ def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -
             f"backstitch there. Then from {bench.margin(FREE_BELOW)} above its upper end on to the {upper}, with a "
             "backstitch. Between them it stays open: its edges are felled to the zip's tape later.",
         )
-    long = bench.zip_length(closure)
+    long = bench.openings.zip_length(closure)
     above = sum(part_length(bench.pattern, bench.size, p) for p in _not_lined(bench, join, closure))
     long = long - above if long else None
     how_far = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
@@ -243,7 +246,9 @@ def _halves_whole(bench: Workbench, join: Join) -> Iterator[Need]:
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[duty.id]
-    yield from _sewn(bench, duty, is_open=join.press is Press.OPEN or bench.opening_in_lining(join) is not None)
+    yield from _sewn(
+        bench, duty, is_open=join.press is Press.OPEN or bench.openings.opening_in_lining(join) is not None
+    )
 
 
 def to_one_side(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -252,8 +257,8 @@ def to_one_side(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def _sewn(bench: Workbench, duty: Duty, *, is_open: bool) -> Iterator[Operation]:
     join = bench.joins[duty.id]
-    closure = bench.zip_on(join)
-    slit = bench.opening_in_lining(join)
+    closure = bench.openings.zip_on(join)
+    slit = bench.openings.opening_in_lining(join)
     neatened = finishes_edges(bench, duty.ids)
     requires = list(order_needs(bench, join))
     leaves: tuple[str, ...] = ()

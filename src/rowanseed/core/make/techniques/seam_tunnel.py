@@ -30,7 +30,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[detail.along[0]]
     step = of_detail(bench, "elastic in a seam", duty.id)
     wide = bench.edge_allowance(join.b[0]) - INSIDE
-    run = bench.run(join.b, each_hand=join.each_hand)
+    run = bench.runs.over(join.b, each_hand=join.each_hand)
     name, on = lower_first(join.name), On(edges=shown(join.b))
     yield step(
         "tunnel",

@@ -97,7 +97,7 @@ def seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield _rows(
         step,
         On(joins=(join.id,), edges=shown(join.a)),
-        curved=any(bench.is_curved(p) for p in join.a),
+        curved=any(bench.bends.is_curved(p) for p in join.a),
         needs=tuple(bench.flat_first([join.id])),
         given=(facts.join(Fact.DRAWN_UP, join.id),),
     )
@@ -115,7 +115,7 @@ def panel(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield _rows(
         step,
         On(pieces=detail.on, edges=shown(parts)),
-        curved=any(bench.is_curved(p) for p in parts),
+        curved=any(bench.bends.is_curved(p) for p in parts),
         needs=needs,
         given=(Fact.SEWN, *(facts.piece(Fact.ATTACHED, piece) for piece in detail.on)),
     )

@@ -6,9 +6,10 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
-from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.pieces import Panel
 
 BEYOND = 10.0

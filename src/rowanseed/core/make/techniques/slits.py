@@ -26,7 +26,7 @@ def _finds(kind: DetailKind) -> Finds:
     def finds(bench: Workbench) -> Iterator[Duty]:
         plain = {join.id for join in seams(bench)}
         for detail in bench.details_of(kind):
-            if len(detail.along) == 1 and detail.along[0] in plain and not bench.opens_above(detail):
+            if len(detail.along) == 1 and detail.along[0] in plain and not bench.openings.opens_above(detail):
                 own = (f.id for f in bench.finishes.values() if kind is DetailKind.VENT and is_vent(bench, f))
                 yield single(detail.id, detail.along[0], *own)
 
@@ -82,13 +82,13 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def _top(bench: Workbench, join: Join) -> str:
     """Where a seam begins above its open part."""
-    return "the end of the zip" if bench.zip_on(join) is not None else "the upper end"
+    return "the end of the zip" if bench.openings.zip_on(join) is not None else "the upper end"
 
 
 def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], tuple[str, ...]]:
     """What a seam waits for, what basting it leaves, and what a zip above the open part changes about it."""
     needs = list(plain_seam.order_needs(bench, join))
-    closure = bench.zip_on(join)
+    closure = bench.openings.zip_on(join)
     if closure is None:
         return needs, (), ()
     if closure.kind is ClosureKind.INVISIBLE_ZIP:
@@ -105,7 +105,7 @@ def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], 
 def seam_above(bench: Workbench, detail: Detail, join: Join, technique: str) -> Iterator[Operation]:
     """The seam itself, sewn down to the mark of its open part and pressed open."""
     requires, leaves, above = _zipped(bench, join)
-    in_lining = bench.opening_in_lining(join)
+    in_lining = bench.openings.opening_in_lining(join)
     down = (
         plain_seam.left_open(bench, join, in_lining, f"mark of the {detail.kind.value}")
         if in_lining

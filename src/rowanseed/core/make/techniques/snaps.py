@@ -42,7 +42,7 @@ def _how_many(bench: Workbench, id: str) -> str:
     marked = bench.points_of(PointKind.BUTTON)
     if marked:
         return f"{marked} of them, at the marks."
-    mm = bench.zip_length(bench.closures[id])
+    mm = bench.openings.zip_length(bench.closures[id])
     if mm is None:
         return "This pattern marks no places: one where it is strained most, the others evenly between the ends."
     return (

@@ -10,8 +10,9 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.equipment import StaySchool
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.runs import ENDS
 from rowanseed.core.make.technique import Companion
-from rowanseed.core.make.workbench import ENDS, NEEDLE, Workbench, shown
+from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import copies, part_length
@@ -49,7 +50,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     held: set[tuple[str, str]] = set()
     for id, every in _edges(bench):
         parts = tuple(p for p in dict.fromkeys(every) if p.piece not in stiffened and (p.piece, p.edge) not in held)
-        bent = any(bench.is_curved(p) or bench.is_off_grain(p) for p in parts)
+        bent = any(bench.bends.is_curved(p) or bench.bends.is_off_grain(p) for p in parts)
         if not parts or not bent:
             continue
         held |= {(p.piece, p.edge) for p in parts}
@@ -67,7 +68,7 @@ def _pieced(bench: Workbench, stiffened: set[str], held: set[tuple[str, str]]) -
             )
             faced = all(p.piece in bench.facings for p in other)
             free = not {(p.piece, p.edge) for p in own} & held
-            if len(own) < 2 or not faced or not free or not any(bench.is_curved(p) for p in own):
+            if len(own) < 2 or not faced or not free or not any(bench.bends.is_curved(p) for p in own):
                 continue
             crossed = [j.id for j in bench.crossing([join.id]) if bench.joins_shell(j)]
             base = _stay(bench, join.id, own)
@@ -85,14 +86,14 @@ def _pieced(bench: Workbench, stiffened: set[str], held: set[tuple[str, str]]) -
 
 def _openings(bench: Workbench, held: set[tuple[str, str]]) -> Iterator[Operation]:
     """The edges of a zip's opening that run off the grain: 6 mm in, so that they do not grow before the zip is in."""
-    for closure in bench.zips:
+    for closure in bench.openings.zips:
         join = bench.joins.get(closure.join)
         if join is None:
             continue
         parts = tuple(
             p
             for p in dict.fromkeys((*join.a, *join.b))
-            if (bench.is_off_grain(p) or bench.is_curved(p)) and (p.piece, p.edge) not in held
+            if (bench.bends.is_off_grain(p) or bench.bends.is_curved(p)) and (p.piece, p.edge) not in held
         )
         if not parts:
             continue

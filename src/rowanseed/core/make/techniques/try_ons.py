@@ -9,11 +9,12 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import runs_over
 from rowanseed.core.make.equipment import TryOn
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.techniques.band_first import zips_after_bands
 from rowanseed.core.make.techniques.facing import all_in_one
-from rowanseed.core.make.workbench import Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import ClosureKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -53,7 +54,7 @@ def bastes_sides(bench: Workbench) -> bool:
 def zipped_across(bench: Workbench, sides: Sequence[Join]) -> bool:
     """Whether a zip goes in across a seam that crosses the sides: they are sewn before the garment can be closed."""
     over = [j for j in shell_joins(bench) if any(runs_over(bench, j.id, side.id) for side in sides)]
-    return any(runs_over(bench, zip_.join, join.id) for zip_ in bench.zips for join in over)
+    return any(runs_over(bench, zip_.join, join.id) for zip_ in bench.openings.zips for join in over)
 
 
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:

@@ -8,6 +8,7 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -15,7 +16,7 @@ from rowanseed.core.make.techniques.more_sleeves import goes_in_flat
 from rowanseed.core.make.techniques.plain_seam import order_needs
 from rowanseed.core.make.techniques.sleeves import sleeve_joins
 from rowanseed.core.make.which import simple_seams
-from rowanseed.core.make.workbench import Workbench, both_sides, pieces_of
+from rowanseed.core.make.workbench import Workbench, both_sides
 from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -81,7 +82,7 @@ def _run(bench: Workbench, side: Join) -> str:
 
 def _far(bench: Workbench, join: Join) -> str:
     """The end of a seam that lies away from the armhole."""
-    run = bench.run(join.a, each_hand=join.each_hand)
+    run = bench.runs.over(join.a, each_hand=join.each_hand)
     return run.start if run.start in ("hem", "wrist", "waist", "lower edge") else run.end
 
 

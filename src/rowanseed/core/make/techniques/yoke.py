@@ -7,10 +7,11 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import Workbench, both_sides, on_joins, pieces_of
+from rowanseed.core.make.workbench import Workbench, both_sides, on_joins
 from rowanseed.core.pattern.making import Join, Press
 
 ID = "doubled yoke"
@@ -57,7 +58,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     one, other = (bench.joins[id] for id in duty.ids)
     between = bench.names(p.piece for p in one.a)
     outer, inner = bench.name(one.b[0].piece), bench.name(other.b[0].piece)
-    run = bench.run(one.a, each_hand=one.each_hand)
+    run = bench.runs.over(one.a, each_hand=one.each_hand)
     earlier = [d.ids for d in finds(bench)]
     before = [id for ids in earlier[: earlier.index(duty.ids)] for id in ids]
     how = (
@@ -93,7 +94,7 @@ def three(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     """Any other seam of three layers, one of them between two others: a ruffle, a strap, a peplum."""
     one, other = (bench.joins[id] for id in duty.ids)
     layers = [bench.names(p.piece for p in side) for side in (one.a, one.b, other.b)]
-    run = bench.run(one.a, each_hand=one.each_hand, from_end=one.sewn_from == "end")
+    run = bench.runs.over(one.a, each_hand=one.each_hand, from_end=one.sewn_from == "end")
     yield sew(
         bench,
         duty.ids,

@@ -10,9 +10,10 @@ from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, pieces_of, shown
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, Join
 from rowanseed.core.pattern.pieces import Mark, Panel
@@ -99,7 +100,7 @@ def _stiffened_opening(bench: Workbench, closure: Closure, on: On, name: str) ->
         minutes=minutes.each(4),
         on=replace(on, pieces=tuple(sorted(pieces_of(bench.parts(closure.join))))),
         gives=tuple(facts.piece(Fact.STIFFENED, id) for id in sorted(pieces_of(bench.parts(closure.join)))),
-        uses=(Use(Supply.FUSIBLE_TAPE, 2 * ((bench.zip_length(closure) or 200.0) + 20.0)),),
+        uses=(Use(Supply.FUSIBLE_TAPE, 2 * ((bench.openings.zip_length(closure) or 200.0) + 20.0)),),
         caution=HOT,
         look="The strip ends below the zip mark, and the edge hangs without a ripple.",
     )

@@ -1,0 +1,112 @@
+"""Where a garment opens: its zips, and seams that are left open at their top."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cached_property
+
+from rowanseed.core.derive.lining_graph import LINING
+from rowanseed.core.make.graph import Graph, pieces_of
+from rowanseed.core.pattern.fastenings import opening_length
+from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart, Join
+
+ZIPS = (
+    ClosureKind.INVISIBLE_ZIP,
+    ClosureKind.CENTRED_ZIP,
+    ClosureKind.LAPPED_ZIP,
+    ClosureKind.FLY_ZIP,
+    ClosureKind.EXPOSED_ZIP,
+)
+ENDING = ("end", "start")
+"""Which end of the edges before and after an edge touches it."""
+
+
+@dataclass(frozen=True, eq=False)
+class Openings:
+    """The openings of a garment, and the seams that they open."""
+
+    graph: Graph
+
+    def zip_on(self, join: Join) -> Closure | None:
+        return next((c for c in self.graph.closures.values() if c.join == join.id and c.kind in ZIPS), None)
+
+    def opening_in_lining(self, join: Join) -> Closure | None:
+        """The zip that a lining's seam is left open along."""
+        if not pieces_of((*join.a, *join.b)) <= self.graph.linings:
+            return None
+        return next((c for c in self.zips if f"{LINING}{c.join}" == join.id), None)
+
+    @cached_property
+    def zips(self) -> tuple[Closure, ...]:
+        return tuple(c for c in self.graph.closures.values() if c.kind in ZIPS)
+
+    def zips_at(self, join: Join) -> tuple[Closure, ...]:
+        """The zips whose seams end on the edges of a join, open there."""
+        crossing = {other.id for other in self.graph.crossing([join.id])}
+        return tuple(c for c in self.zips if c.join in crossing and c.from_mark is None)
+
+    def opens_above(self, detail: Detail) -> bool:
+        """Whether a slit is the part of a seam that is left open at its top: at a neck or a waist, not at a hem."""
+        if detail.kind is not DetailKind.SLIT or detail.to_mark is None or len(detail.along) != 1:
+            return False
+        piece, mark = detail.to_mark[0], self.graph.pattern.piece(detail.to_mark[0]).mark(detail.to_mark[1])
+        if mark.anchor not in ("start", "end"):
+            return False
+        return self.graph.neighbours(EdgePart(piece, mark.edge))[mark.anchor == "end"] in ("neck", "waist")
+
+    def open_at(self, join: Join) -> tuple[Detail, ...]:
+        """The seams left open at their top, where they run out on the edges of this one."""
+        crossing = {other.id for other in self.graph.crossing([join.id])}
+        return tuple(
+            d for d in self.graph.details_of(DetailKind.SLIT) if self.opens_above(d) and d.along[0] in crossing
+        )
+
+    @cached_property
+    def openers(self) -> tuple[Closure, ...]:
+        """What opens a seam up to a mark: a zip, or its being left open there, whatever closes that at its end."""
+        left = (d for d in self.graph.details.values() if self.opens_above(d))
+        return (*self.zips, *(Closure(d.id, ClosureKind.HOOK_AND_EYE, d.along[0], d.to_mark) for d in left))
+
+    def opened_on(self, join: Join) -> bool:
+        """Whether a seam that runs out on the edges of this one is open there."""
+        for part in (*join.a, *join.b):
+            for edge, touches in zip(self.graph.neighbours(part), ("end", "start"), strict=True):
+                for zip_ in self.openers:
+                    along = {(p.piece, p.edge) for p in self.graph.parts(zip_.join)}
+                    if (part.piece, edge) in along and self.opens(zip_, self.graph.joins[zip_.join], touches):
+                        return True
+        return False
+
+    def hand_opened(self, parts: Iterable[EdgePart]) -> str:
+        """The hand, left or right, on which a zip in a side opens edges that are there on both; empty if none does."""
+        edges = [
+            (p, edge, touches) for p in parts for edge, touches in zip(self.graph.neighbours(p), ENDING, strict=True)
+        ]
+        for zip_ in self.openers:
+            along = self.graph.parts(zip_.join)
+            hands = {p.hand for p in along if p.hand}
+            if len(hands) != 1:
+                continue
+            for part, edge, touches in edges:
+                own = (part.piece, edge) in {(p.piece, p.edge) for p in along}
+                if own and self.opens(zip_, self.graph.joins[zip_.join], touches):
+                    return hands.pop()
+        return ""
+
+    def opens(self, zip_: Closure, join: Join, end: str) -> bool:
+        """Whether a zip opens a seam, or the lining's behind it, at one end of its edges; from the other end, or from
+        both, the seam is sewn."""
+        if join.id not in (zip_.join, f"{LINING}{zip_.join}") or zip_.from_mark is not None:
+            return False
+        if zip_.to_mark is None:
+            return True
+        return self.graph.pattern.piece(zip_.to_mark[0]).mark(zip_.to_mark[1]).anchor == end
+
+    def zip_length(self, closure: Closure) -> float | None:
+        """How long an opening is from the raw upper edge, or the mark where it begins, to its end, in mm; None where no
+        mark says."""
+        at = opening_length(self.graph.pattern, self.graph.size, closure)
+        if at is None or closure.from_mark is not None:
+            return at
+        return at + self.graph.edge_allowance(self.graph.joins[closure.join].a[0])
