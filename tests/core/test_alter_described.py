@@ -14,28 +14,20 @@ from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Lining, Neck, Opening, Pocket, Side, Skirt, Sleeve
+from rowanseed.core.compose.vocabulary import (
     Centre,
     CollarKind,
-    Description,
     FacedEdge,
-    Features,
     GarmentKind,
-    Lining,
     LiningMethod,
-    Neck,
     NeckFinish,
     NeckShape,
-    Opening,
     OpeningKind,
-    Pocket,
     PocketKind,
     PocketPlace,
     Shaping,
-    Side,
-    Skirt,
     SkirtKind,
-    Sleeve,
     SleeveKind,
     Waist,
     Where,

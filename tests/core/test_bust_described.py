@@ -18,25 +18,18 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.choices import Decisions, FitChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Figure, Neck, Opening, Pocket, Side, Sleeve
+from rowanseed.core.compose.vocabulary import (
     ArmholeFinish,
     Centre,
-    Description,
     FacedEdge,
-    Features,
-    Figure,
     GarmentKind,
-    Neck,
     NeckFinish,
     NeckShape,
-    Opening,
     OpeningKind,
-    Pocket,
     PocketKind,
     PocketPlace,
     Shaping,
-    Side,
-    Sleeve,
     Waist,
     Where,
 )

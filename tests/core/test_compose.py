@@ -18,28 +18,21 @@ from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.compose.chart import ChartError, read_chart, written
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Neck, Opening, PrintedView, Side, Skirt, Sleeve
+from rowanseed.core.compose.refusals import refusals
+from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
-    Description,
-    Features,
     GarmentKind,
-    Neck,
     NeckFinish,
-    Opening,
     OpeningKind,
-    PrintedView,
     Shaping,
-    Side,
-    Skirt,
     SkirtKind,
-    Sleeve,
     SleeveKind,
     Slit,
     Waist,
     Where,
 )
-from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment

@@ -6,21 +6,7 @@ from hypothesis import strategies as st
 
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import (
-    Centre,
-    Description,
-    Features,
-    GarmentKind,
-    Neck,
-    NeckFinish,
-    Opening,
-    OpeningKind,
-    Printed,
-    PrintedView,
-    Side,
-    Sleeve,
-    Where,
-)
+from rowanseed.core.compose.description import Description, Features, Neck, Opening, Printed, PrintedView, Side, Sleeve
 from rowanseed.core.compose.envelope_text import (
     EnvelopeError,
     is_cloth,
@@ -32,6 +18,7 @@ from rowanseed.core.compose.envelope_text import (
     written_yardage,
 )
 from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, NeckFinish, OpeningKind, Where
 from rowanseed.core.make.booklet_text import match_steps, read_steps
 from rowanseed.core.pattern.pieces import Role
 

@@ -12,35 +12,37 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
-    Centre,
-    CollarKind,
     Description,
     Features,
-    GarmentKind,
-    LegKind,
     Legs,
     Neck,
-    NeckShape,
     Opening,
-    OpeningKind,
     Pocket,
+    Side,
+    Skirt,
+    Sleeve,
+    Straps,
+)
+from rowanseed.core.compose.feature import Ended
+from rowanseed.core.compose.features import FEATURES
+from rowanseed.core.compose.vocabulary import (
+    Centre,
+    CollarKind,
+    GarmentKind,
+    LegKind,
+    NeckShape,
+    OpeningKind,
     PocketKind,
     PocketPlace,
     Shaping,
-    Side,
-    Skirt,
     SkirtKind,
-    Sleeve,
     SleeveEnd,
     SleeveKind,
     Slit,
-    Straps,
     StrapsClosed,
     Waist,
     Where,
 )
-from rowanseed.core.compose.feature import Ended
-from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import DetailKind

@@ -10,31 +10,24 @@ from shapely.geometry import Polygon
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.described_layers import described_layers
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Lining, Neck, Opening, Side, Skirt, Sleeve
+from rowanseed.core.compose.envelope_text import read_pieces
+from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.vocabulary import (
     ArmholeFinish,
     Centre,
-    Description,
-    Features,
     GarmentKind,
-    Lining,
     LiningMethod,
     LiningOf,
-    Neck,
     NeckFinish,
     NeckShape,
-    Opening,
     OpeningKind,
     Shaping,
-    Side,
-    Skirt,
     SkirtKind,
-    Sleeve,
     Slit,
     Waist,
     Where,
 )
-from rowanseed.core.compose.envelope_text import read_pieces
-from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.derive.lining import lined_parts

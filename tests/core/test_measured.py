@@ -12,23 +12,10 @@ from hypothesis import strategies as st
 from shapely.geometry import LineString
 
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
-    Centre,
-    Description,
-    Features,
-    GarmentKind,
-    Measured,
-    Opening,
-    OpeningKind,
-    Shaping,
-    Side,
-    Sleeve,
-    TapeLine,
-    Waist,
-    Where,
-)
+from rowanseed.core.compose.description import Description, Features, Measured, Opening, Side, Sleeve
 from rowanseed.core.compose.tape import dimensions, taken, tape_path
 from rowanseed.core.compose.tissue import MET, certainty
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, TapeLine, Waist, Where
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description

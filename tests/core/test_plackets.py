@@ -14,34 +14,26 @@ from shapely.geometry import LineString, Polygon, box
 
 from rowanseed.core.compose.bodice import EXTENSION, FRONT_BAND
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
-    Centre,
-    ClothKind,
-    CollarKind,
-    Description,
-    Features,
-    Figure,
-    GarmentKind,
-    Lining,
-    Neck,
-    NeckFinish,
-    NeckShape,
-    Opening,
-    OpeningKind,
-    Placket,
-    Shaping,
-    Side,
-    Skirt,
-    SkirtKind,
-    Sleeve,
-    SleeveKind,
-    Waist,
-    Where,
-)
+from rowanseed.core.compose.description import Description, Features, Figure, Lining, Neck, Opening, Side, Skirt, Sleeve
 from rowanseed.core.compose.envelope_text import read_pieces
 from rowanseed.core.compose.fastenings import OFF_SEAM
 from rowanseed.core.compose.features.half_placket import LONG, NARROW
 from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.vocabulary import (
+    Centre,
+    ClothKind,
+    CollarKind,
+    GarmentKind,
+    NeckFinish,
+    NeckShape,
+    OpeningKind,
+    Placket,
+    Shaping,
+    SkirtKind,
+    SleeveKind,
+    Waist,
+    Where,
+)
 from rowanseed.core.derive.choice import LiningSchool
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.geometry.outline import flatten

@@ -3,22 +3,15 @@
 import pytest
 
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Legs, Opening, Pocket, Side, Skirt, Sleeve
+from rowanseed.core.compose.vocabulary import (
     Centre,
     CollarKind,
-    Description,
-    Features,
     GarmentKind,
-    Legs,
-    Opening,
     OpeningKind,
-    Pocket,
     PocketKind,
     PocketPlace,
-    Side,
-    Skirt,
     SkirtKind,
-    Sleeve,
     SleeveEnd,
     Slit,
     Waist,

@@ -14,32 +14,25 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Figure, Neck, Opening, Pocket, Side, Sleeve
+from rowanseed.core.compose.envelope_text import read_pieces
+from rowanseed.core.compose.features.shoulder_tuck import DEEP
+from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
-    Description,
-    Features,
-    Figure,
     GarmentKind,
     Hand,
-    Neck,
     NeckFinish,
     NeckShape,
-    Opening,
     OpeningKind,
-    Pocket,
     PocketKind,
     PocketPlace,
     Shaping,
-    Side,
-    Sleeve,
     SleeveKind,
     Waist,
     Where,
 )
-from rowanseed.core.compose.envelope_text import read_pieces
-from rowanseed.core.compose.features.shoulder_tuck import DEEP
-from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.garment import GarmentChoices, altered, lay_piece
 from rowanseed.core.marking import marks_to_make

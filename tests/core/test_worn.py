@@ -6,30 +6,23 @@ from itertools import product
 import pytest
 
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Figure, Legs, Neck, Opening, Side, Sleeve
+from rowanseed.core.compose.figures import figures
+from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
-    Description,
-    Features,
-    Figure,
     GarmentKind,
     LegEnd,
     LegKind,
-    Legs,
-    Neck,
     NeckFinish,
     NeckShape,
-    Opening,
     OpeningKind,
-    Side,
-    Sleeve,
     SleeveEnd,
     SleeveKind,
     SleeveLength,
     Waist,
     Where,
 )
-from rowanseed.core.compose.figures import figures
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.pieces import Panel
 

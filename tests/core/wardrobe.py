@@ -3,21 +3,15 @@
 from dataclasses import replace
 
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Lining, Opening, Side, Skirt, Sleeve
+from rowanseed.core.compose.vocabulary import (
     Centre,
     CollarKind,
-    Description,
-    Features,
     GarmentKind,
-    Lining,
     LiningMethod,
     LiningOf,
-    Opening,
     OpeningKind,
-    Side,
-    Skirt,
     SkirtKind,
-    Sleeve,
     Waist,
     Where,
 )

@@ -8,30 +8,22 @@ from hypothesis import HealthCheck, given, settings
 
 from rowanseed.core.compose.collars import FALL
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Features, Opening, Pocket, Side, Skirt, Sleeve, Straps, Trim
+from rowanseed.core.compose.vocabulary import (
     Along,
     BeltKind,
     Centre,
     CollarKind,
-    Description,
-    Features,
     GarmentKind,
     Hand,
-    Opening,
     OpeningKind,
     Placket,
-    Pocket,
     PocketKind,
     PocketPlace,
-    Side,
-    Skirt,
     SkirtKind,
-    Sleeve,
     SleeveEnd,
     Slit,
-    Straps,
     StrapsClosed,
-    Trim,
     TrimKind,
     Waist,
     Where,

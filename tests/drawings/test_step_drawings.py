@@ -11,18 +11,8 @@ import pytest
 from shapely.geometry import LineString, Point, Polygon
 
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import (
-    Description,
-    Features,
-    GarmentKind,
-    Neck,
-    NeckShape,
-    Opening,
-    OpeningKind,
-    Sleeve,
-    SleeveKind,
-    Where,
-)
+from rowanseed.core.compose.description import Description, Features, Neck, Opening, Sleeve
+from rowanseed.core.compose.vocabulary import GarmentKind, NeckShape, OpeningKind, SleeveKind, Where
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.operation import Act

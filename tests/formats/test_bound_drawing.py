@@ -7,18 +7,8 @@ import pytest
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import (
-    Centre,
-    Description,
-    Features,
-    GarmentKind,
-    Opening,
-    OpeningKind,
-    Shaping,
-    Side,
-    Sleeve,
-    Where,
-)
+from rowanseed.core.compose.description import Description, Features, Opening, Side, Sleeve
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, Where
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.pieces import Drawn

@@ -6,8 +6,8 @@ import math
 from collections.abc import Set
 from itertools import pairwise
 
-from rowanseed.core.compose.description import TapeLine
 from rowanseed.core.compose.tape import dimensions, tape_path
+from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines

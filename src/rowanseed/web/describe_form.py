@@ -12,6 +12,7 @@ from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import INCH, Units, format_allowance, format_length, parse_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.compose import description as d
+from rowanseed.core.compose import vocabulary as v
 from rowanseed.core.compose.chart import ChartError, read_chart, written
 from rowanseed.core.compose.envelope_text import EnvelopeError, read_views, read_yardage, written_views, written_yardage
 from rowanseed.core.compose.figures import CHARTS
@@ -87,7 +88,7 @@ class Group:
     id: str
     name: str
     fields: tuple[Field, ...]
-    of: frozenset[d.GarmentKind] = frozenset(d.GarmentKind)
+    of: frozenset[v.GarmentKind] = frozenset(v.GarmentKind)
 
     @property
     def laid(self) -> tuple[tuple[Field, ...], ...]:
@@ -104,31 +105,31 @@ def _row_of(path: str) -> str:
     return row[0] if row else path
 
 
-UPPER = frozenset(kind for kind in d.GarmentKind if kind.has_bodice)
-SKIRTED = frozenset(d.GarmentKind) - {d.GarmentKind.TROUSERS}
+UPPER = frozenset(kind for kind in v.GarmentKind if kind.has_bodice)
+SKIRTED = frozenset(v.GarmentKind) - {v.GarmentKind.TROUSERS}
 USUAL = "the usual one"
 FRONT_SHAPED = (
-    d.Shaping.BUST_DART,
-    d.Shaping.WAIST_DART,
-    d.Shaping.PRINCESS_ARMHOLE,
-    d.Shaping.PRINCESS_SHOULDER,
-    d.Shaping.YOKE,
-    d.Shaping.SQUARE_YOKE,
-    d.Shaping.GATHERS_UNDER_YOKE,
-    d.Shaping.TUCKS,
-    d.Shaping.PLEATS,
-    d.Shaping.SHOULDER_TUCK_LEFT,
+    v.Shaping.BUST_DART,
+    v.Shaping.WAIST_DART,
+    v.Shaping.PRINCESS_ARMHOLE,
+    v.Shaping.PRINCESS_SHOULDER,
+    v.Shaping.YOKE,
+    v.Shaping.SQUARE_YOKE,
+    v.Shaping.GATHERS_UNDER_YOKE,
+    v.Shaping.TUCKS,
+    v.Shaping.PLEATS,
+    v.Shaping.SHOULDER_TUCK_LEFT,
 )
 BACK_SHAPED = (
-    d.Shaping.WAIST_DART,
-    d.Shaping.SHOULDER_DART,
-    d.Shaping.PRINCESS_ARMHOLE,
-    d.Shaping.PRINCESS_SHOULDER,
-    d.Shaping.YOKE,
-    d.Shaping.PLEAT_UNDER_YOKE,
-    d.Shaping.SHIRRED_PANEL,
-    d.Shaping.TUCKS,
-    d.Shaping.PLEATS,
+    v.Shaping.WAIST_DART,
+    v.Shaping.SHOULDER_DART,
+    v.Shaping.PRINCESS_ARMHOLE,
+    v.Shaping.PRINCESS_SHOULDER,
+    v.Shaping.YOKE,
+    v.Shaping.PLEAT_UNDER_YOKE,
+    v.Shaping.SHIRRED_PANEL,
+    v.Shaping.TUCKS,
+    v.Shaping.PLEATS,
 )
 """What the composer drafts; the document knows more, which it refuses by name."""
 
@@ -149,38 +150,38 @@ GROUPS = (
         "front",
         "Front",
         (
-            One("features.front.centre", "Centre front", d.Centre),
-            Several("features.front.shaping", "Shaped by", d.Shaping, FRONT_SHAPED),
+            One("features.front.centre", "Centre front", v.Centre),
+            Several("features.front.shaping", "Shaped by", v.Shaping, FRONT_SHAPED),
         ),
-        frozenset(d.GarmentKind) - {d.GarmentKind.APRON, d.GarmentKind.TROUSERS},
+        frozenset(v.GarmentKind) - {v.GarmentKind.APRON, v.GarmentKind.TROUSERS},
     ),
     Group(
         "back",
         "Back",
         (
-            One("features.back.centre", "Centre back", d.Centre),
-            Several("features.back.shaping", "Shaped by", d.Shaping, BACK_SHAPED),
+            One("features.back.centre", "Centre back", v.Centre),
+            Several("features.back.shaping", "Shaped by", v.Shaping, BACK_SHAPED),
         ),
-        frozenset(d.GarmentKind) - {d.GarmentKind.APRON, d.GarmentKind.TROUSERS},
+        frozenset(v.GarmentKind) - {v.GarmentKind.APRON, v.GarmentKind.TROUSERS},
     ),
     Group(
         "opening",
         "Opening",
         (
-            One("features.opening.where", "Where", d.Where),
-            One("features.opening.kind", "Closed by", d.OpeningKind, "nothing"),
+            One("features.opening.where", "Where", v.Where),
+            One("features.opening.kind", "Closed by", v.OpeningKind, "nothing"),
             Length("features.opening.length", "Its length", "of buttons beside a fold that of their half placket"),
             Number("features.opening.count", "How many buttons or snaps"),
-            One("features.opening.placket", "Edges that are open all the way", d.Placket, USUAL),
+            One("features.opening.placket", "Edges that are open all the way", v.Placket, USUAL),
         ),
     ),
     Group(
         "neck",
         "Neck and collar",
         (
-            One("features.neck.shape", "Shape of the neck", d.NeckShape),
-            One("features.neck.finish", "Finished by", d.NeckFinish, USUAL),
-            One("features.collar", "Collar", d.CollarKind, "none"),
+            One("features.neck.shape", "Shape of the neck", v.NeckShape),
+            One("features.neck.finish", "Finished by", v.NeckFinish, USUAL),
+            One("features.collar", "Collar", v.CollarKind, "none"),
         ),
         UPPER,
     ),
@@ -188,12 +189,12 @@ GROUPS = (
         "sleeve",
         "Sleeves",
         (
-            One("features.sleeve.kind", "Sleeve", d.SleeveKind, "no sleeve"),
-            One("features.sleeve.length", "Length", d.SleeveLength, first=d.SleeveLength.LONG),
+            One("features.sleeve.kind", "Sleeve", v.SleeveKind, "no sleeve"),
+            One("features.sleeve.length", "Length", v.SleeveLength, first=v.SleeveLength.LONG),
             Number("features.sleeve.pieces", "Pieces of each sleeve", "one or two"),
-            One("features.sleeve.end", "End", d.SleeveEnd),
+            One("features.sleeve.end", "End", v.SleeveEnd),
             Tick("features.sleeve.placket", "With a placket above the cuff"),
-            One("features.armhole", "Without a sleeve, the armhole by", d.ArmholeFinish, USUAL),
+            One("features.armhole", "Without a sleeve, the armhole by", v.ArmholeFinish, USUAL),
         ),
         UPPER,
     ),
@@ -201,7 +202,7 @@ GROUPS = (
         "waist",
         "Waist",
         (
-            One("features.waist", "Waist", d.Waist, USUAL),
+            One("features.waist", "Waist", v.Waist, USUAL),
             Length("features.band.width", "A band's finished width"),
             Length("features.band.underlap", "Its underlap"),
             Number("features.band.parts", "Parts it is cut in", "one or two"),
@@ -211,12 +212,12 @@ GROUPS = (
         "skirt",
         "Skirt",
         (
-            One("features.skirt.kind", "Skirt", d.SkirtKind, USUAL),
+            One("features.skirt.kind", "Skirt", v.SkirtKind, USUAL),
             Number("features.skirt.panels", "Gores or panels", "four, six or eight"),
             Number("features.skirt.fullness", "Fullness", "times the waist, of a gathered or pleated one"),
             Length("features.skirt.length", "From the waist to the hem"),
             Number("features.skirt.coverage", "An apron covers", "share of the waist, such as 0.67"),
-            One("features.skirt.slit", "Slit", d.Slit),
+            One("features.skirt.slit", "Slit", v.Slit),
         ),
         SKIRTED,
     ),
@@ -224,14 +225,14 @@ GROUPS = (
         "legs",
         "Legs",
         (
-            One("features.legs.kind", "Leg", d.LegKind),
+            One("features.legs.kind", "Leg", v.LegKind),
             Length("features.legs.length", "From the waist to the hem"),
             Number("features.legs.pleats", "Pleats at the waist", "on each side, none to three"),
-            One("features.legs.end", "End", d.LegEnd),
+            One("features.legs.end", "End", v.LegEnd),
         ),
-        frozenset({d.GarmentKind.TROUSERS}),
+        frozenset({v.GarmentKind.TROUSERS}),
     ),
-    Group("hem", "Hem", (One("features.hem.kind", "Hem", d.HemKind), Length("features.hem.depth", "Depth"))),
+    Group("hem", "Hem", (One("features.hem.kind", "Hem", v.HemKind), Length("features.hem.depth", "Depth"))),
     Group(
         "pockets",
         "Pockets, straps, belt",
@@ -239,15 +240,15 @@ GROUPS = (
             *rows(
                 "features.pockets",
                 lambda path, nth: (
-                    One(f"{path}.kind", f"{nth} pocket", d.PocketKind, "none"),
-                    One(f"{path}.on", "Where", d.PocketPlace),
-                    One(f"{path}.hand", "On", d.Hand, "as usual"),
+                    One(f"{path}.kind", f"{nth} pocket", v.PocketKind, "none"),
+                    One(f"{path}.on", "Where", v.PocketPlace),
+                    One(f"{path}.hand", "On", v.Hand, "as usual"),
                 ),
             ),
-            One("features.straps.closed by", "Straps", d.StrapsClosed, "none"),
+            One("features.straps.closed by", "Straps", v.StrapsClosed, "none"),
             Number("features.straps.count", "How many straps"),
             Length("features.straps.width", "Their width"),
-            One("features.belt", "Belt", d.BeltKind, "none"),
+            One("features.belt", "Belt", v.BeltKind, "none"),
             Tick("features.vent", "A vent at the back"),
         ),
     ),
@@ -255,11 +256,11 @@ GROUPS = (
         "layers",
         "Lining, interfacing, facings",
         (
-            One("features.lining.method", "Lining", d.LiningMethod, "none"),
-            One("features.lining.of", "It lines", d.LiningOf),
-            Several("features.facing", "Facings drawn for", d.FacedEdge),
-            Several("features.interfacing", "Interfacing in", d.Interfaced),
-            One("features.interfacing_kind", "It is", d.InterfacingKind),
+            One("features.lining.method", "Lining", v.LiningMethod, "none"),
+            One("features.lining.of", "It lines", v.LiningOf),
+            Several("features.facing", "Facings drawn for", v.FacedEdge),
+            Several("features.interfacing", "Interfacing in", v.Interfaced),
+            One("features.interfacing_kind", "It is", v.InterfacingKind),
             Tick("features.underlining", "Underlined"),
             Tick("features.interlining", "Interlined for warmth"),
             Tick("features.pads", "Shoulder pads"),
@@ -272,25 +273,25 @@ GROUPS = (
             *rows(
                 "features.trim",
                 lambda path, nth: (
-                    One(f"{path}.kind", f"{nth} trim", d.TrimKind, "none"),
-                    One(f"{path}.along", "Along", d.Along),
+                    One(f"{path}.kind", f"{nth} trim", v.TrimKind, "none"),
+                    One(f"{path}.along", "Along", v.Along),
                 ),
             ),
             *rows(
                 "features.elastic",
                 lambda path, nth: (
-                    One(f"{path}.where", f"{nth} elastic", d.ElasticPlace, "none"),
+                    One(f"{path}.where", f"{nth} elastic", v.ElasticPlace, "none"),
                     Length(f"{path}.width", "Its width"),
                 ),
             ),
-            Several("features.boning", "Boning along", d.Boned),
+            Several("features.boning", "Boning along", v.Boned),
         ),
     ),
 )
 HEAD = (
-    One("garment", "Garment", d.GarmentKind),
+    One("garment", "Garment", v.GarmentKind),
     One("figure", "For", Figure),
-    One("cloth", "Cloth", d.ClothKind),
+    One("cloth", "Cloth", v.ClothKind),
     One("runs", "The house runs", Runs),
 )
 CONFIRMED = "confirmed."
@@ -439,7 +440,7 @@ def _tidied(document: dict[str, Any]) -> None:
     for name, makes in (("sleeve", "kind"), ("straps", "closed by"), ("lining", "method")):
         if not features.get(name, {}).get(makes):
             features.pop(name, None)
-    if features.get("interfacing_kind") == d.InterfacingKind.FUSIBLE.value:
+    if features.get("interfacing_kind") == v.InterfacingKind.FUSIBLE.value:
         features.pop("interfacing_kind")
     skirt = features.get("skirt", {})
     if skirt and set(skirt) <= {"slit"} and skirt.get("slit") == "none":

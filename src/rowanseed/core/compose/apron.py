@@ -5,11 +5,11 @@ from __future__ import annotations
 from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Interfaced, SkirtKind
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.skirts import length_of
+from rowanseed.core.compose.vocabulary import Interfaced, SkirtKind
 from rowanseed.core.compose.waists import fullness, tell_fullness
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press

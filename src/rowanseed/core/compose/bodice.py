@@ -10,21 +10,20 @@ import math
 from dataclasses import dataclass, replace
 from functools import cached_property
 
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Side
+from rowanseed.core.compose.drafting import IN, UP, curve, ending_at, solve, straight, y_at
+from rowanseed.core.compose.figures import Size, skirt_kind
+from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
-    Description,
     NeckShape,
     OpeningKind,
     Placket,
     Shaping,
-    Side,
     SkirtKind,
     SleeveKind,
     Waist,
 )
-from rowanseed.core.compose.drafting import IN, UP, curve, ending_at, solve, straight, y_at
-from rowanseed.core.compose.figures import Size, skirt_kind
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.envelope import Figure
 

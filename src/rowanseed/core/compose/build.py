@@ -6,8 +6,9 @@ from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.compose.bodice import Upper
-from rowanseed.core.compose.description import Description, Interfaced
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.figures import Figures, Size
+from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.geometry.outline import Chain, Point, Segment, bounds, flatten, lerp
 from rowanseed.core.pattern.making import (
     Closure,

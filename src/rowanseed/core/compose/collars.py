@@ -6,9 +6,10 @@ from dataclasses import replace
 
 from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, Draw, part
-from rowanseed.core.compose.description import CollarKind, Description, Interfaced
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
 from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, EdgePart
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Role
 

@@ -12,13 +12,7 @@ from rowanseed.core.compose.apron import apron
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import (
-    Description,
-    GarmentKind,
-    InterfacingKind,
-    PrintedView,
-    Waist,
-)
+from rowanseed.core.compose.description import Description, PrintedView
 from rowanseed.core.compose.envelope_text import is_cloth, read_notion
 from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
@@ -28,6 +22,7 @@ from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.skirts import shaped_skirt
+from rowanseed.core.compose.vocabulary import GarmentKind, InterfacingKind, Waist
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.compose.bodice import PAD
-from rowanseed.core.compose.description import Description, HemKind, Lining, LiningMethod, LiningOf, SleeveEnd
+from rowanseed.core.compose.description import Description, Lining
 from rowanseed.core.compose.openings import is_lined_bodice
+from rowanseed.core.compose.vocabulary import HemKind, LiningMethod, LiningOf, SleeveEnd
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool
 from rowanseed.core.derive.facing import can_be_faced
 from rowanseed.core.derive.lining import can_be_lined, lined_parts, schools

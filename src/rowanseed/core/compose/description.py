@@ -1,7 +1,7 @@
-"""A garment as its envelope and its line drawing tell it: the closed vocabulary, and what is said of one garment.
+"""What is said of one garment, as its envelope and its line drawing tell it.
 
-Fields and values are those of `docs/formats/description.md`. Lengths are millimetres. What is not said is None (or
-empty), and takes the usual value when the pattern is composed.
+Fields are those of `docs/formats/description.md`, their values those of `vocabulary`. Lengths are millimetres. What is
+not said is None (or empty), and takes the usual value when the pattern is composed.
 """
 
 from __future__ import annotations
@@ -9,341 +9,45 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from rowanseed.core.base.words import Worded
-from rowanseed.core.pattern.envelope import Figure, Runs
-
-
-class GarmentKind(Worded):
-    SKIRT = "skirt"
-    TROUSERS = "trousers"
-    TOP = "top"
-    DRESS = "dress"
-    JACKET = "jacket"
-    COAT = "coat"
-    WAISTCOAT = "waistcoat"
-    PINAFORE = "pinafore"
-    APRON = "apron"
-    NIGHTDRESS = "nightdress"
-    ROBE = "robe", "robe of rectangles"
-
-    @property
-    def has_bodice(self) -> bool:
-        """Whether it has shaped panels over the chest; a robe of rectangles has straight ones."""
-        return self not in (GarmentKind.SKIRT, GarmentKind.TROUSERS, GarmentKind.APRON, GarmentKind.ROBE)
-
-    @property
-    def hangs_from_the_shoulders(self) -> bool:
-        return self.has_bodice or self is GarmentKind.ROBE
-
-    @property
-    def is_outer(self) -> bool:
-        return self in (GarmentKind.JACKET, GarmentKind.COAT)
-
-
-class ClothKind(Worded):
-    WOVEN = "woven"
-    KNIT = "knit"
-
-
-class Centre(Worded):
-    FOLD = "fold", "on the fold"
-    SEAM = "seam", "with a seam"
-    OPEN = "open"
-
-
-class Shaping(Worded):
-    BUST_DART = "bust dart"
-    WAIST_DART = "waist dart"
-    SHOULDER_DART = "shoulder dart"
-    PRINCESS_ARMHOLE = "princess from armhole", "princess seam from the armhole"
-    PRINCESS_SHOULDER = "princess from shoulder", "princess seam from the shoulder"
-    YOKE = "yoke"
-    SQUARE_YOKE = "square yoke"
-    GATHERS_UNDER_YOKE = "gathers under yoke", "gathers under the yoke"
-    PLEAT_UNDER_YOKE = "pleat under yoke", "pleat under the yoke"
-    TUCKS = "tucks"
-    PLEATS = "pleats"
-    SHOULDER_TUCK_LEFT = "shoulder tuck left", "tuck on the left shoulder"
-    SHIRRED_PANEL = "shirred panel"
-
-
-PRINCESS = (Shaping.PRINCESS_ARMHOLE, Shaping.PRINCESS_SHOULDER)
-
-
-class Where(Worded):
-    FRONT = "front"
-    BACK = "back"
-    LEFT_SIDE = "left side"
-    NONE = "none"
-
-
-class OpeningKind(Worded):
-    INVISIBLE_ZIP = "invisible zip"
-    CENTRED_ZIP = "centred zip"
-    LAPPED_ZIP = "lapped zip"
-    EXPOSED_ZIP = "exposed zip"
-    FLY_ZIP = "fly zip"
-    SEPARATING_ZIP = "separating zip"
-    BUTTONS = "buttons"
-    HOOK_AND_EYE = "hook and eye"
-    SNAPS = "snaps"
-    TIES = "ties"
-    SLIT = "slit"
-    KEYHOLE = "keyhole"
-
-    @property
-    def zips_a_seam(self) -> bool:
-        """Whether it is a zip with a seam below it; a separating one opens edges all the way."""
-        return self in ZIPS_A_SEAM
-
-
-ZIPS_A_SEAM = (
-    OpeningKind.INVISIBLE_ZIP,
-    OpeningKind.CENTRED_ZIP,
-    OpeningKind.LAPPED_ZIP,
-    OpeningKind.EXPOSED_ZIP,
-    OpeningKind.FLY_ZIP,
+from rowanseed.core.compose.vocabulary import (
+    PRINCESS,
+    Along,
+    ArmholeFinish,
+    BeltKind,
+    Boned,
+    Centre,
+    ClothKind,
+    CollarKind,
+    ElasticPlace,
+    FacedEdge,
+    GarmentKind,
+    Hand,
+    HemKind,
+    Interfaced,
+    InterfacingKind,
+    LegEnd,
+    LegKind,
+    LiningMethod,
+    LiningOf,
+    NeckFinish,
+    NeckShape,
+    OpeningKind,
+    Placket,
+    PocketKind,
+    PocketPlace,
+    Shaping,
+    SkirtKind,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    Slit,
+    StrapsClosed,
+    TapeLine,
+    TrimKind,
+    Waist,
+    Where,
 )
-
-
-class Placket(Worded):
-    GROWN_ON = "grown on", "grown on, folded twice"
-    BAND = "band", "a band of its own"
-    FACING = "facing", "a facing"
-
-
-class NeckShape(Worded):
-    ROUND = "round"
-    V = "v", "V"
-    SQUARE = "square"
-    SCOOP = "scoop"
-    BOAT = "boat"
-    HIGH = "high"
-
-
-class NeckFinish(Worded):
-    FACING = "facing"
-    BIAS_BINDING = "bias binding"
-    BIAS_FACING = "bias facing"
-    BAND = "band"
-    LINING = "lining"
-    COLLAR = "collar"
-
-
-class CollarKind(Worded):
-    FLAT = "flat"
-    STAND = "stand"
-    SHIRT = "shirt with stand"
-    ONE_PIECE = "one-piece"
-    NOTCHED = "notched"
-    SHAWL = "shawl"
-
-
-class SleeveKind(Worded):
-    SET_IN = "set-in"
-    GATHERED_CAP = "gathered cap"
-    DROPPED = "dropped"
-    CUT_IN_ONE = "cut in one"
-    RAGLAN = "raglan"
-
-
-class SleeveLength(Worded):
-    CAP = "cap"
-    SHORT = "short"
-    ELBOW = "elbow"
-    THREE_QUARTER = "three-quarter"
-    LONG = "long"
-
-
-class SleeveEnd(Worded):
-    HEM = "hem"
-    CUFF = "cuff"
-    GATHERED_CUFF = "gathered cuff"
-    ELASTIC_CASING = "elastic casing"
-    BINDING = "binding"
-    FACING = "facing"
-
-
-class ArmholeFinish(Worded):
-    FACING = "facing"
-    BIAS_BINDING = "bias binding"
-    LINING = "lining"
-
-
-class Waist(Worded):
-    NONE = "none"
-    SEAM = "seam"
-    WAISTBAND = "waistband"
-    FACING = "facing"
-    ELASTIC_CASING = "elastic casing"
-    DRAWSTRING = "drawstring"
-    PLAIN_BAND = "plain band"
-    PLEATED_BAND = "pleated band"
-    SHIRRED = "shirred"
-
-
-class SkirtKind(Worded):
-    STRAIGHT = "straight"
-    A_LINE = "a-line", "A-line"
-    GORED = "gored"
-    GATHERED = "gathered"
-    CIRCLE = "circle"
-    HALF_CIRCLE = "half circle"
-    KNIFE_PLEATS = "knife pleats"
-    BOX_PLEATS = "box pleats"
-    CARTRIDGE_PLEATS = "cartridge pleats"
-    POINTED_PANELS = "pointed panels"
-
-    @property
-    def is_full(self) -> bool:
-        """Whether a straight length of cloth is drawn in to the waist."""
-        return self in (SkirtKind.GATHERED, SkirtKind.KNIFE_PLEATS, SkirtKind.BOX_PLEATS, SkirtKind.CARTRIDGE_PLEATS)
-
-
-class Slit(Worded):
-    NONE = "none"
-    BACK = "back"
-    SIDES = "sides"
-
-
-class LegKind(Worded):
-    STRAIGHT = "straight"
-    WIDE = "wide"
-    TAPERED = "tapered"
-    SHORTS = "shorts"
-
-
-class LegEnd(Worded):
-    HEM = "hem"
-    CUFF = "cuff"
-    ELASTIC_CASING = "elastic casing"
-
-
-class HemKind(Worded):
-    TURNED = "turned"
-    DOUBLE = "double"
-    NARROW = "narrow"
-    BLIND = "blind"
-    ROLLED = "rolled"
-    TWIN_NEEDLE = "twin needle"
-    FACED = "faced"
-    BOUND = "bound"
-    BY_HAND = "by hand"
-
-
-class PocketKind(Worded):
-    PATCH = "patch"
-    IN_SEAM = "in-seam"
-    SLANT = "slant"
-    WELT = "welt"
-    FLAP = "flap"
-
-
-class PocketPlace(Worded):
-    FRONT = "front"
-    BACK = "back"
-    SIDE = "side"
-    CHEST = "chest"
-
-
-class Hand(Worded):
-    """On which side of the body, as worn."""
-
-    BOTH = "both", "both sides"
-    LEFT = "left", "the left, as worn"
-    RIGHT = "right", "the right, as worn"
-
-
-class LiningOf(Worded):
-    ALL = "all", "all of it"
-    BODY = "body", "all but the sleeves"
-    UPPER = "upper", "above the waist seam"
-    LOWER = "lower", "below the waist seam"
-
-
-class LiningMethod(Worded):
-    BAGGED = "bagged"
-    SEWN_IN = "sewn in"
-    BY_HAND = "by hand"
-    HANGING_FREE = "hanging free"
-
-
-class FacedEdge(Worded):
-    NECK = "neck"
-    ARMHOLE = "armhole"
-    FRONT = "front"
-    WAIST = "waist"
-    HEM = "hem"
-
-
-class Interfaced(Worded):
-    COLLAR = "collar"
-    CUFFS = "cuffs"
-    FACINGS = "facings"
-    FRONT = "front"
-    WAISTBAND = "waistband"
-    PLACKETS = "plackets"
-    ALL = "all"
-
-
-class InterfacingKind(Worded):
-    FUSIBLE = "fusible"
-    SEWN_IN = "sewn in"
-
-
-class Boned(Worded):
-    SIDE = "side"
-    PRINCESS = "princess"
-    CENTRE_BACK = "centre back"
-
-
-class ElasticPlace(Worded):
-    WAIST = "waist"
-    SLEEVE = "sleeve"
-    NECK = "neck"
-    BACK = "back"
-
-
-class TrimKind(Worded):
-    PIPING = "piping"
-    RUFFLE = "ruffle"
-    LACE = "lace"
-    RICKRACK = "rickrack"
-    BRAID = "braid"
-    TOPSTITCHING = "topstitching"
-    EMBROIDERY = "embroidery"
-
-
-class Along(Worded):
-    NECK = "neck"
-    HEM = "hem"
-    ARMHOLE = "armhole"
-    YOKE = "yoke"
-    FRONT = "front"
-    COLLAR = "collar"
-    WAIST = "waist"
-
-
-class BeltKind(Worded):
-    TIE = "tie"
-    BACK_BELT = "back belt"
-
-
-class TapeLine(Worded):
-    """Which of its two lines the tissue has."""
-
-    STITCHING = "stitching", "the stitching line"
-    CUTTING = "cutting", "the cutting line"
-
-
-class StrapsClosed(Worded):
-    SEWN_IN = "sewn in"
-    BUTTONS = "buttons"
-    SNAPS = "snaps"
-    TIES = "ties"
-
-
-# ---------------------------------------------------------------- what is said of a garment
+from rowanseed.core.pattern.envelope import Figure, Runs
 
 
 @dataclass(frozen=True)

@@ -9,17 +9,9 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from rowanseed.core.compose.description import (
-    PRINCESS,
-    ClothKind,
-    Description,
-    GarmentKind,
-    Row,
-    Shaping,
-    SkirtKind,
-    Waist,
-)
+from rowanseed.core.compose.description import Description, Row
 from rowanseed.core.compose.folds import folds_in
+from rowanseed.core.compose.vocabulary import PRINCESS, ClothKind, GarmentKind, Shaping, SkirtKind, Waist
 from rowanseed.core.pattern.envelope import Figure, Runs
 
 CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]] = {

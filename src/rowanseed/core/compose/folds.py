@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowanseed.core.compose.description import Shaping
+from rowanseed.core.compose.vocabulary import Shaping
 from rowanseed.core.pattern.pieces import Taken
 
 

@@ -3,18 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import (
-    Along,
-    Description,
-    GarmentKind,
-    HemKind,
-    LiningMethod,
-    LiningOf,
-    SkirtKind,
-    Trim,
-    TrimKind,
-)
+from rowanseed.core.compose.description import Description, Trim
 from rowanseed.core.compose.ruffles import ruffle_hem
+from rowanseed.core.compose.vocabulary import Along, GarmentKind, HemKind, LiningMethod, LiningOf, SkirtKind, TrimKind
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Corner
 

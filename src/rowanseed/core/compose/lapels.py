@@ -7,10 +7,16 @@ from collections.abc import Callable, Iterable, Iterator, Mapping
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.drafting import UP, curve, straight
+from rowanseed.core.compose.facing import facing_depth, facing_of
+from rowanseed.core.compose.feature import Body
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
+from rowanseed.core.compose.princess_line import cut_in_two
+from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     Centre,
-    Description,
     NeckShape,
     OpeningKind,
     Shaping,
@@ -18,12 +24,6 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
-from rowanseed.core.compose.drafting import UP, curve, straight
-from rowanseed.core.compose.facing import facing_depth, facing_of
-from rowanseed.core.compose.feature import Body
-from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
-from rowanseed.core.compose.princess_line import cut_in_two
 from rowanseed.core.geometry.outline import Chain, Point, split_chain
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, PointKind

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import has_collar, neck_parts
-from rowanseed.core.compose.description import ArmholeFinish, CollarKind, Description, FacedEdge, NeckFinish
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt
+from rowanseed.core.compose.vocabulary import ArmholeFinish, CollarKind, FacedEdge, NeckFinish
 from rowanseed.core.pattern.making import EdgePart
 
 BOUND = (NeckFinish.BIAS_BINDING, NeckFinish.BAND, NeckFinish.BIAS_FACING)

@@ -7,19 +7,10 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import (
-    Centre,
-    Description,
-    FacedEdge,
-    GarmentKind,
-    LiningOf,
-    OpeningKind,
-    Placket,
-    Side,
-    Where,
-)
+from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import Centre, FacedEdge, GarmentKind, LiningOf, OpeningKind, Placket, Where
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Join
 
 

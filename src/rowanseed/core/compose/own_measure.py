@@ -14,27 +14,20 @@ from typing import assert_never
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Band, Description, Features, Hem, Opening, Side, Skirt, Trim
+from rowanseed.core.compose.figures import ROBE_EASE
+from rowanseed.core.compose.ruffles import DEEP, FULL
+from rowanseed.core.compose.vocabulary import (
     Along,
-    Band,
     Centre,
-    Description,
-    Features,
     GarmentKind,
-    Hem,
     HemKind,
-    Opening,
     OpeningKind,
-    Side,
-    Skirt,
     SkirtKind,
-    Trim,
     TrimKind,
     Waist,
     Where,
 )
-from rowanseed.core.compose.figures import ROBE_EASE
-from rowanseed.core.compose.ruffles import DEEP, FULL
 from rowanseed.core.pattern.envelope import Figure
 
 NARROW = 16.0

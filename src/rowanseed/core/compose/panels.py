@@ -7,9 +7,10 @@ from dataclasses import dataclass, field
 
 from rowanseed.core.compose.bodice import BUST_DART, SHOULDER_DART, Upper, has_waist_seam
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Centre, Description, Shaping, Side
+from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.vocabulary import Centre, Shaping
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart

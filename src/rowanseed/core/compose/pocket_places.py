@@ -10,9 +10,10 @@ from shapely.geometry import Polygon, box
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, GarmentKind, Hand, Pocket, PocketKind, PocketPlace
+from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.vocabulary import GarmentKind, Hand, PocketKind, PocketPlace
 from rowanseed.core.geometry.outline import Point, bounds, flatten
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 from rowanseed.core.pattern.seamline import mark_point

@@ -7,9 +7,9 @@ from typing import Protocol
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Shaping
 from rowanseed.core.compose.drafting import DOWN, backwards, curve, straight, y_at
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, mark_bust, new_panel, panel_levels, side_of
+from rowanseed.core.compose.vocabulary import Shaping
 from rowanseed.core.geometry.outline import Chain, Point, lerp
 
 CUT_IN = 0.22

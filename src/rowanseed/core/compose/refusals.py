@@ -7,13 +7,19 @@ from dataclasses import dataclass
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.compose.bodice import has_waist_seam
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description, Side
+from rowanseed.core.compose.feature import Found
+from rowanseed.core.compose.features import FEATURES
+from rowanseed.core.compose.figures import Size, figures, is_full
+from rowanseed.core.compose.folds import SHAPED, folds_in
+from rowanseed.core.compose.openings import is_half_placket
+from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
+from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     ArmholeFinish,
     Centre,
     ClothKind,
     CollarKind,
-    Description,
     GarmentKind,
     HemKind,
     NeckFinish,
@@ -21,7 +27,6 @@ from rowanseed.core.compose.description import (
     OpeningKind,
     Placket,
     Shaping,
-    Side,
     SkirtKind,
     SleeveEnd,
     SleeveKind,
@@ -29,12 +34,6 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
-from rowanseed.core.compose.feature import Found
-from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import Size, figures, is_full
-from rowanseed.core.compose.folds import SHAPED, folds_in
-from rowanseed.core.compose.openings import is_half_placket
-from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
 
 
 @dataclass(frozen=True)

@@ -9,11 +9,12 @@ from dataclasses import replace
 
 from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import BeltKind, Interfaced, Sleeve, SleeveLength
+from rowanseed.core.compose.description import Sleeve
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.sleeves import SHARE, finish_end
+from rowanseed.core.compose.vocabulary import BeltKind, Interfaced, SleeveLength
 from rowanseed.core.pattern.making import FinishKind, Press
 from rowanseed.core.pattern.pieces import LineKind, Panel
 

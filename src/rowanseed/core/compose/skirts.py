@@ -8,13 +8,14 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
-from rowanseed.core.compose.description import Along, Centre, ClothKind, SkirtKind, Slit, Trim, TrimKind
+from rowanseed.core.compose.description import Trim
 from rowanseed.core.compose.drafting import UP, curve, ending_at, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
 from rowanseed.core.compose.panels import Half, upper
 from rowanseed.core.compose.ruffles import DEEP
+from rowanseed.core.compose.vocabulary import Along, Centre, ClothKind, SkirtKind, Slit, TrimKind
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel
 

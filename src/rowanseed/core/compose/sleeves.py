@@ -7,11 +7,12 @@ from functools import cache
 from rowanseed.core.compose import two_piece
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import ClothKind, Interfaced, Sleeve, SleeveEnd, SleeveKind, SleeveLength
+from rowanseed.core.compose.description import Sleeve
 from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import ClothKind, Interfaced, SleeveEnd, SleeveKind, SleeveLength
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.making import (
     Closure,

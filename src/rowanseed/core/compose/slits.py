@@ -6,10 +6,11 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Description, GarmentKind
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.skirts import SHAPED, length_of
+from rowanseed.core.compose.vocabulary import GarmentKind
 from rowanseed.core.geometry.outline import Chain, chain_length, split_chain
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import EdgeSpec, LineKind, Mark, MarkKind

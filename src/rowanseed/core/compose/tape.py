@@ -13,7 +13,7 @@ from itertools import pairwise
 from shapely.geometry import LineString, Polygon
 from shapely.geometry import Point as Place
 
-from rowanseed.core.compose.description import TapeLine
+from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.pieces import LineKind, Piece
 from rowanseed.core.pattern.seamline import line_length, lines

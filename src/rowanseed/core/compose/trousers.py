@@ -8,7 +8,6 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import ClothKind, LegEnd, LegKind, Where
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
@@ -16,6 +15,7 @@ from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Where
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind

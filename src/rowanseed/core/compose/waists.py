@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, FacedEdge, GarmentKind, SkirtKind, Waist
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import FacedEdge, GarmentKind, SkirtKind, Waist
 from rowanseed.core.pattern.making import EdgePart
 
 GATHERED, PLEATED = 2.0, 3.0

@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.compose.bodice import Upper
-from rowanseed.core.compose.description import Description, NeckShape, Shaping
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import solve
+from rowanseed.core.compose.vocabulary import NeckShape, Shaping
 
 FULLER = 1.35
 """Gathers under a yoke: so much longer than the yoke."""

@@ -11,9 +11,10 @@ from fastapi import APIRouter, Request, Response
 from rowanseed.core.base.errors import LengthError, NotThere
 from rowanseed.core.base.units import format_length, parse_length
 from rowanseed.core.compose.compose import DescriptionRefused
-from rowanseed.core.compose.description import Measured, TapeLine
+from rowanseed.core.compose.description import Measured
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.compose.tissue import Certainty, certainty
+from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.tape_lines import draw_tape_lines
 from rowanseed.formats.description_json import compose_pattern, read_description

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import ArmholeFinish
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.necks import armhole_finish, tell_armholes
+from rowanseed.core.compose.vocabulary import ArmholeFinish
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 
 

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import BeltKind
 from rowanseed.core.compose.feature import Feature
+from rowanseed.core.compose.vocabulary import BeltKind
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 

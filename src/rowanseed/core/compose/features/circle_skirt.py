@@ -8,12 +8,13 @@ from __future__ import annotations
 import math
 
 from rowanseed.core.compose.build import Build, Edges
-from rowanseed.core.compose.description import Description, SkirtKind
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.skirts import centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel, waist_of
+from rowanseed.core.compose.vocabulary import SkirtKind
 from rowanseed.core.geometry.outline import arc_chain
 
 TURN = {SkirtKind.CIRCLE: 1.0, SkirtKind.HALF_CIRCLE: 0.5}

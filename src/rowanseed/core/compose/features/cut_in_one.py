@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import FORWARD, Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Description, Shaping, SleeveEnd, SleeveKind
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, solve, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels
+from rowanseed.core.compose.vocabulary import Shaping, SleeveEnd, SleeveKind
 from rowanseed.core.geometry.outline import Chain
 
 LEAST_WIDE = 95.0

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import FacedEdge
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import FacedEdge
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 
 

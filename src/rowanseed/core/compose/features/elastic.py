@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, Elastic, ElasticPlace, GarmentKind, SleeveKind
+from rowanseed.core.compose.description import Description, Elastic
 from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, SleeveKind
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 
 

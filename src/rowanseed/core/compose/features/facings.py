@@ -6,18 +6,18 @@ They are drawn where their edges are finished: in `necks`, and at the waist.
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import (
+from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.vocabulary import (
     ArmholeFinish,
     Centre,
     CollarKind,
-    Description,
     FacedEdge,
     HemKind,
     NeckFinish,
     Placket,
     Waist,
 )
-from rowanseed.core.compose.feature import Body, Feature, Found
 
 WHERE = "features.facing"
 

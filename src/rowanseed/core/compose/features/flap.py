@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Pocket, PocketKind, PocketPlace
+from rowanseed.core.compose.description import Pocket
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carriers_of, on_hand, pockets_of, told_apart
+from rowanseed.core.compose.vocabulary import PocketKind, PocketPlace
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel, Role
 

@@ -10,12 +10,13 @@ import math
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import FALL, has_collar, layers_of, neck_parts, to_the_centre
-from rowanseed.core.compose.description import CollarKind, Description, Placket, Where
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import backwards, moved, parallel, straight
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import placket
+from rowanseed.core.compose.vocabulary import CollarKind, Placket, Where
 from rowanseed.core.geometry.outline import Affine, Chain, Point, transform_chain, unit
 from rowanseed.core.pattern.making import FinishKind, Press
 

@@ -7,9 +7,10 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Description, Interfaced, OpeningKind
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Panel

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build, Edges
-from rowanseed.core.compose.description import Description, SkirtKind
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.skirts import beyond, centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel, waist_of
+from rowanseed.core.compose.vocabulary import SkirtKind
 from rowanseed.core.compose.waists import fullness, tell_fullness
 from rowanseed.core.pattern.making import Detail, DetailKind
 from rowanseed.core.pattern.pieces import LineKind

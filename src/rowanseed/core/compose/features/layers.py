@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Interfaced
 from rowanseed.core.compose.feature import Feature
+from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.pattern.making import Layer, LayerKind
 from rowanseed.core.pattern.pieces import Panel, Role
 

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import ArmholeFinish, Centre, Description, NeckFinish, Where
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.features.lining import inside, line
 from rowanseed.core.compose.openings import is_lined_bodice, opening_side
+from rowanseed.core.compose.vocabulary import ArmholeFinish, Centre, NeckFinish, Where
 from rowanseed.core.pattern.making import FinishKind, Press
 
 

@@ -6,19 +6,12 @@ from dataclasses import replace
 
 from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import (
-    ArmholeFinish,
-    Description,
-    LiningOf,
-    NeckFinish,
-    Placket,
-    SleeveEnd,
-    Slit,
-)
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.hems import FOLDED_ONCE
 from rowanseed.core.compose.openings import is_lined_bodice
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit
 from rowanseed.core.compose.waists import fullness
 from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.make.techniques.lining_to_hem import LEAST_HEM

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import neck_parts
-from rowanseed.core.compose.description import NeckFinish
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.necks import BOUND, neck_finish, tell_neck
+from rowanseed.core.compose.vocabulary import NeckFinish
 from rowanseed.core.pattern.making import FinishKind
 
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import neck_parts
-from rowanseed.core.compose.description import NeckFinish
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.necks import neck_finish, tell_neck
+from rowanseed.core.compose.vocabulary import NeckFinish
 
 
 def finish(build: Build, body: Body) -> None:

@@ -9,11 +9,7 @@ from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import layers_of
-from rowanseed.core.compose.description import (
-    CollarKind,
-    Description,
-    Interfaced,
-)
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
@@ -27,6 +23,7 @@ from rowanseed.core.compose.lapels import (
     turned_front,
 )
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press
 

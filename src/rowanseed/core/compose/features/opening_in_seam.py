@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Centre, Description, GarmentKind, OpeningKind, Waist, Where
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.openings import opening_half, opening_side
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Waist, Where
 from rowanseed.core.compose.waists import waist_finish
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind

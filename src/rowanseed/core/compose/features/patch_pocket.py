@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Description, Pocket, PocketKind, PocketPlace
+from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.pocket_places import (
     CHEST,
@@ -15,6 +15,7 @@ from rowanseed.core.compose.pocket_places import (
     pockets_of,
     told_apart,
 )
+from rowanseed.core.compose.vocabulary import PocketKind, PocketPlace
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import Panel
 

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Placket
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.fastenings import closing
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes_an_edge, opening_half, placket, tell_placket
+from rowanseed.core.compose.vocabulary import Placket
 
 
 def faced(build: Build, body: Body) -> None:

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Placket
 from rowanseed.core.compose.fastenings import closing
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.openings import opening_half, placket, tell_placket
+from rowanseed.core.compose.vocabulary import Placket
 from rowanseed.core.pattern.making import FinishKind
 
 

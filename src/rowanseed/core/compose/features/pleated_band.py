@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Description, Waist
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel

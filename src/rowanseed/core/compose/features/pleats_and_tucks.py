@@ -5,9 +5,10 @@ They are taken in where the blocks are drafted: in `body`, and in `skirts`.
 
 from __future__ import annotations
 
-from rowanseed.core.compose.description import Description, GarmentKind, NeckShape, Shaping, Side, SkirtKind, Waist
+from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.vocabulary import GarmentKind, NeckShape, Shaping, SkirtKind, Waist
 
 
 def _on_half(d: Description, name: str, side: Side) -> Found:

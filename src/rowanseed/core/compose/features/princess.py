@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import PRINCESS, Description, Shaping
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.princess_line import cut_in_two
+from rowanseed.core.compose.vocabulary import PRINCESS, Shaping
 
 
 def panel(build: Build, half: Half) -> None:

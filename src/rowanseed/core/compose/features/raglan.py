@@ -12,12 +12,13 @@ from functools import cache
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import ClothKind, Description, NeckShape, Shaping, SleeveKind
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import IN, UP, backwards, curve, lengthens_at, mirrored, solve, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts, upper
 from rowanseed.core.compose.sleeves import SHARE, cuff_depth, end_width, finish_end
+from rowanseed.core.compose.vocabulary import ClothKind, NeckShape, Shaping, SleeveKind
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.making import Press
 from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, Shaping, Waist
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.vocabulary import Shaping, Waist
 from rowanseed.core.pattern.making import Detail, DetailKind
 
 

@@ -8,11 +8,11 @@ from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import FALL, STAND, has_collar, layers_of, neck_parts
-from rowanseed.core.compose.description import CollarKind
 from rowanseed.core.compose.drafting import curve, straight
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.vocabulary import CollarKind
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import FinishKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint

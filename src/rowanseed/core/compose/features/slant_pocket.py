@@ -9,8 +9,12 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from rowanseed.core.compose.build import Build, Edges, alike, part
-from rowanseed.core.compose.description import (
-    Description,
+from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.drafting import DOWN, curve, straight
+from rowanseed.core.compose.feature import Body, Feature, Found
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.pocket_places import asks_for
+from rowanseed.core.compose.vocabulary import (
     FacedEdge,
     GarmentKind,
     Hand,
@@ -20,10 +24,6 @@ from rowanseed.core.compose.description import (
     Waist,
     Where,
 )
-from rowanseed.core.compose.drafting import DOWN, curve, straight
-from rowanseed.core.compose.feature import Body, Feature, Found
-from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.pocket_places import asks_for
 from rowanseed.core.geometry.outline import Chain, chain_length, split_chain
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, FinishKind, Join, Press
 from rowanseed.core.pattern.pieces import EdgeSpec, Mark, Panel, Shape

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Centre, Description, Slit
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.slits import may_be_slit, open_from_the_hem
+from rowanseed.core.compose.vocabulary import Centre, Slit
 from rowanseed.core.pattern.making import DetailKind
 
 

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Centre, Description, NeckShape, Shaping
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import moved, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts
+from rowanseed.core.compose.vocabulary import Centre, NeckShape, Shaping
 from rowanseed.core.compose.yokes import FULLER, below_the_neck
 from rowanseed.core.geometry.outline import Point, lerp
 from rowanseed.core.pattern.making import Difference, DifferenceKind, Press

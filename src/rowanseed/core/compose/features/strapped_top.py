@@ -7,11 +7,12 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import PRINCESS, Description, FacedEdge, LiningMethod, NeckShape, Shaping
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import IN, backwards, curve, ending_at, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
 from rowanseed.core.compose.princess_line import princess_line, two_panels
+from rowanseed.core.compose.vocabulary import PRINCESS, FacedEdge, LiningMethod, NeckShape, Shaping
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 

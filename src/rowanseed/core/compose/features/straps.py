@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Description, Straps, StrapsClosed
+from rowanseed.core.compose.description import Description, Straps
 from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.vocabulary import StrapsClosed
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 

@@ -5,19 +5,9 @@ from __future__ import annotations
 from rowanseed.core.compose.bands import along as length_along
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import (
-    Along,
-    Centre,
-    Description,
-    GarmentKind,
-    Shaping,
-    SleeveKind,
-    Slit,
-    Trim,
-    TrimKind,
-    Waist,
-)
+from rowanseed.core.compose.description import Description, Trim
 from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.vocabulary import Along, Centre, GarmentKind, Shaping, SleeveKind, Slit, TrimKind, Waist
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Waist
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.compose.waists import tell_waist, waist_finish, waist_parts
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Corner

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, Waist
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.compose.waists import fullness, waist_finish, waist_parts
 from rowanseed.core.pattern.making import Closure, ClosureKind
 

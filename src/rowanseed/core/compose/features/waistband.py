@@ -5,10 +5,10 @@ from __future__ import annotations
 from rowanseed.core.compose.bands import waistband
 from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Interfaced, Waist, Where
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.openings import is_open_skirt
+from rowanseed.core.compose.vocabulary import Interfaced, Waist, Where
 from rowanseed.core.compose.waists import fullness, tell_waist, waist_finish, waist_parts
 from rowanseed.core.pattern.making import Closure, ClosureKind
 from rowanseed.core.pattern.pieces import InnerPoint

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Description, Interfaced, Pocket, PocketKind
+from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.pocket_places import (
     asks_for,
@@ -14,6 +14,7 @@ from rowanseed.core.compose.pocket_places import (
     pockets_of,
     told_apart,
 )
+from rowanseed.core.compose.vocabulary import Interfaced, PocketKind
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
 

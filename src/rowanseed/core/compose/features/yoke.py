@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Centre, Description, OpeningKind, Shaping, Waist, Where
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import moved, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import (
@@ -16,6 +16,7 @@ from rowanseed.core.compose.panels import (
     shape_with_darts,
     side_of,
 )
+from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, Waist, Where
 from rowanseed.core.compose.yokes import FULLER, PLEAT, UNDER_A_YOKE, below_the_neck, meets
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import Detail, DetailKind, Difference, DifferenceKind, Press

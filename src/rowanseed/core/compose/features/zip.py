@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, GarmentKind, OpeningKind, Where
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import closes, opening_half, split_sides
+from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind, Where
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
 from rowanseed.core.pattern.pieces import Mark, MarkKind

@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 
-from rowanseed.core.compose.description import Description, Measured, TapeLine
+from rowanseed.core.compose.description import Description, Measured
 from rowanseed.core.compose.refusals import Refusal
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.compose.tissue.net import Array
 from rowanseed.core.compose.tissue.sheet import HARD, SOFT, Goal, Sheet, seam_goal, share_of
+from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
