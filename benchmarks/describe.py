@@ -18,7 +18,7 @@ from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Description, Measured
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.geometry.outline import _curve_length
-from rowanseed.drawings.line_drawing import line_drawing
+from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import read_description, write_description
 from rowanseed.web.describe_form import from_document
 

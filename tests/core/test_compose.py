@@ -44,7 +44,7 @@ from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.pieces import LineKind, Panel, Role
 from rowanseed.core.pattern.seamline import seam_length
 from rowanseed.core.pattern.walk import walk
-from rowanseed.drawings.line_drawing import line_drawing
+from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern, read_description, write_description
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
 

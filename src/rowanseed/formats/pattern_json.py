@@ -5,273 +5,44 @@ from __future__ import annotations
 import json
 from collections.abc import Sequence
 from enum import Enum
-from typing import Any, Literal, TypeVar
+from typing import Any, TypeVar
 
-from pydantic import Field, ValidationError
+from pydantic import ValidationError
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.geometry.outline import Chain, Point, Segment
 from rowanseed.core.pattern.check import check
-from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, Runs, View
+from rowanseed.core.pattern.envelope import Envelope, PrintedNotion, PrintedYardage, View
 from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,
-    ClosureKind,
     Detail,
-    DetailKind,
     Difference,
-    DifferenceKind,
     EdgePart,
     Finish,
-    FinishKind,
     Join,
     Layer,
-    LayerKind,
     Making,
-    Press,
 )
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import (
-    Corner,
     Cut,
     Dart,
     Derived,
-    DerivedAs,
-    Drawn,
     EdgeSpec,
-    Grain,
     InnerLine,
     InnerPoint,
-    LineKind,
     Mark,
-    MarkKind,
     OneSided,
-    Panel,
     Piece,
-    PointKind,
-    Role,
     Shape,
-    Taken,
 )
-from rowanseed.formats.documents import Strict
+from rowanseed.formats.pattern_models import MakingModel, PartModel, PatternModel, PieceModel, Row, SizeModel
 from rowanseed.formats.wording import PATTERN, in_ids
 
 FORMAT = "rowanseed-pattern/2"
 BEFORE = "rowanseed-pattern/1"
-
-Number = float
-Row = list[Number]
 Kind = TypeVar("Kind", bound=Enum)
-
-
-class _Edge(Strict):
-    name: str = Field(min_length=1)
-    allowance: Number
-    corner: Corner = Corner.MITRE
-
-
-class _Size(Strict):
-    edges: dict[str, list[Row]]
-    grainline: tuple[tuple[Number, Number], tuple[Number, Number]]
-
-
-class _Cut(Strict):
-    role: Role
-    count: int
-    pair: bool = False
-    fold: str | None = None
-    grain: Grain = Grain.LENGTHWISE
-    one_way: bool = False
-    motif: bool = False
-    views: list[str] = []
-    selvedge: str | None = None
-
-
-class _Mark(Strict):
-    id: str
-    kind: MarkKind
-    edge: str
-    anchor: str = Field(alias="from")
-    distance: Number | dict[str, Number]
-
-
-class _Dart(Strict):
-    id: str
-    edge: str
-    legs: tuple[str, str]
-    point: dict[str, tuple[Number, Number]]
-    taken: Taken = Taken.DART
-
-
-class _InnerLine(Strict):
-    id: str
-    kind: LineKind
-    ends: dict[str, tuple[tuple[Number, Number], tuple[Number, Number]]]
-
-
-class _InnerPoint(Strict):
-    id: str
-    kind: PointKind
-    at: dict[str, tuple[Number, Number]]
-    hand: Literal["left", "right"] | None = None
-
-
-class _OneSided(Strict):
-    id: str
-    mark: str
-    hand: Literal["left", "right"]
-    deep: Number = Field(gt=0, le=500)
-    long: Number = Field(gt=0, le=2000)
-    taken: Taken = Taken.TUCK
-
-
-class _Derived(Strict):
-    kind: DerivedAs
-    of: str
-    edge: str = ""
-
-
-class _Piece(Strict):
-    id: str = Field(min_length=1)
-    name: str = Field(min_length=1)
-    number: int = 0
-    drawn: Drawn
-    edges: list[_Edge]
-    sizes: dict[str, _Size]
-    cuts: list[_Cut]
-    marks: list[_Mark] = []
-    darts: list[_Dart] = []
-    lines: list[_InnerLine] = []
-    points: list[_InnerPoint] = []
-    one_sided: list[_OneSided] = []
-    panel: Panel = Panel.OTHER
-    collar: bool = False
-    derived: _Derived | None = None
-    garment: int = 1
-    approximate: bool = False
-    drawn_on: str = ""
-
-
-class _Part(Strict):
-    piece: str
-    edge: str
-    hand: Literal["left", "right"] | None = None
-    from_mark: str | None = None
-    to_mark: str | None = None
-
-
-class _Difference(Strict):
-    kind: DifferenceKind
-    amount: Number = 0.0
-
-
-class _Join(Strict):
-    id: str
-    name: str
-    a: list[_Part]
-    b: list[_Part]
-    difference: _Difference = _Difference(kind=DifferenceKind.NONE)
-    align: Literal["both", "start", "end"] = "both"
-    sewn_from: Literal["start", "end"] = "start"
-    press: Press = Press.OPEN
-    each_hand: bool = False
-    why: str = ""
-
-
-class _Closure(Strict):
-    id: str
-    kind: ClosureKind
-    join: str
-    to_mark: tuple[str, str] | None = None
-    from_mark: tuple[str, str] | None = None
-
-
-class _Finish(Strict):
-    id: str
-    name: str
-    kind: FinishKind
-    parts: list[_Part]
-    folds: list[Number] = []
-
-
-class _Layer(Strict):
-    kind: LayerKind
-    piece: str
-    of: str
-
-
-class _Detail(Strict):
-    id: str
-    name: str
-    kind: DetailKind
-    pieces: list[str] = []
-    on: list[str] = []
-    along: list[str] = []
-    to_mark: tuple[str, str] | None = None
-    count: int = Field(1, ge=1, le=200)
-    width: Number = Field(0.0, ge=0, le=2000)
-
-
-class _BookletStep(Strict):
-    number: str
-    about: list[str]
-
-
-class _Making(Strict):
-    joins: list[_Join] = []
-    closures: list[_Closure] = []
-    finishes: list[_Finish] = []
-    layers: list[_Layer] = []
-    details: list[_Detail] = []
-    ways: list[tuple[str, str]] = []
-    booklet: list[_BookletStep] = []
-
-
-class _View(Strict):
-    id: str
-    name: str
-    below: Number = Field(0.0, ge=-2000, le=2000)
-
-
-class _Yardage(Strict):
-    view: str
-    size: str
-    role: Role = Role.MAIN
-    width: Number = Field(gt=0)
-    one_way: bool
-    length: Number = Field(gt=0)
-
-
-class _Notion(Strict):
-    what: str
-    count: int = Field(ge=1)
-    detail: str = ""
-
-
-class _Envelope(Strict):
-    views: list[_View]
-    sizes: list[str]
-    sized_by: list[str] = []
-    body_chart: dict[str, dict[str, Number]] = {}
-    finished: dict[str, dict[str, dict[str, Number]]] = {}
-    yardage: list[_Yardage] = []
-    notions: list[_Notion] = []
-    figure: Figure = Figure.UNISEX
-    fabrics: list[str] = []
-    runs: Runs = Runs.TRUE
-
-
-class _Pattern(Strict):
-    format: Literal["rowanseed-pattern/2"]
-    name: str = Field(min_length=1)
-    house: str = ""
-    code: str = ""
-    garment: str = ""
-    envelope: _Envelope
-    pieces: list[_Piece]
-    making: _Making = _Making()
-    description: dict[str, Any] | None = None
-    assumed: list[tuple[str, str]] = []
 
 
 # ---------------------------------------------------------------- reading
@@ -295,7 +66,7 @@ def read_pattern(text: str | bytes) -> Pattern:
             "format",
         )
     try:
-        model = _Pattern.model_validate(document)
+        model = PatternModel.model_validate(document)
     except ValidationError as error:
         first = error.errors()[0]
         raise PatternError(f"{first['msg']}.", "", _place(document, first["loc"])) from None
@@ -331,7 +102,7 @@ def _place(document: Any, path: Sequence[int | str]) -> str:
     return ", ".join(words)
 
 
-def _to_core(model: _Pattern) -> Pattern:
+def _to_core(model: PatternModel) -> Pattern:
     sizes = tuple(model.envelope.sizes)
     envelope = model.envelope
     return Pattern(
@@ -358,7 +129,7 @@ def _to_core(model: _Pattern) -> Pattern:
     )
 
 
-def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
+def _piece(model: PieceModel, sizes: tuple[str, ...]) -> Piece:
     return Piece(
         id=model.id,
         name=model.name,
@@ -390,7 +161,7 @@ def _piece(model: _Piece, sizes: tuple[str, ...]) -> Piece:
     )
 
 
-def _shape(piece: _Piece, size: str, model: _Size) -> Shape:
+def _shape(piece: PieceModel, size: str, model: SizeModel) -> Shape:
     edges = {
         name: _chain(rows, f"Piece “{piece.name}”, size {size}, edge “{name}”") for name, rows in model.edges.items()
     }
@@ -417,7 +188,7 @@ def _chain(rows: list[Row], where: str) -> Chain:
     return tuple(chain)
 
 
-def _making(model: _Making) -> Making:
+def _making(model: MakingModel) -> Making:
     return Making(
         joins=tuple(
             Join(
@@ -456,7 +227,7 @@ def _making(model: _Making) -> Making:
     )
 
 
-def _parts(models: list[_Part]) -> tuple[EdgePart, ...]:
+def _parts(models: list[PartModel]) -> tuple[EdgePart, ...]:
     return tuple(EdgePart(p.piece, p.edge, p.hand, p.from_mark, p.to_mark) for p in models)
 
 

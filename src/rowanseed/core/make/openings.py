@@ -8,7 +8,7 @@ from functools import cached_property
 
 from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.make.graph import Graph, pieces_of
-from rowanseed.core.pattern.fastenings import opening_length
+from rowanseed.core.pattern.fastenings import opening_length, opens_at_top
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart, Join
 
 ZIPS = (
@@ -48,12 +48,7 @@ class Openings:
 
     def opens_above(self, detail: Detail) -> bool:
         """Whether a slit is the part of a seam that is left open at its top: at a neck or a waist, not at a hem."""
-        if detail.kind is not DetailKind.SLIT or detail.to_mark is None or len(detail.along) != 1:
-            return False
-        piece, mark = detail.to_mark[0], self.graph.pattern.piece(detail.to_mark[0]).mark(detail.to_mark[1])
-        if mark.anchor not in ("start", "end"):
-            return False
-        return self.graph.neighbours(EdgePart(piece, mark.edge))[mark.anchor == "end"] in ("neck", "waist")
+        return opens_at_top(self.graph.pattern, detail)
 
     def open_at(self, join: Join) -> tuple[Detail, ...]:
         """The seams left open at their top, where they run out on the edges of this one."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Collection
 
-from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
+from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, PointKind
 from rowanseed.core.pattern.seamline import mark_distance
@@ -14,6 +14,20 @@ from rowanseed.core.pattern.walk import part_length
 def open_edges(join: Join) -> tuple[EdgePart, ...]:
     """The edges of a faced seam that open all the way: it may go on round the neck."""
     return tuple(p for p in join.a if p.edge != "neck")
+
+
+def opens_at_top(pattern: Pattern, detail: Detail) -> bool:
+    """Whether a slit is the part of a seam that is left open at its top: at a neck or a waist, not at a hem. Its dot is
+    measured from the end that is open."""
+    if detail.kind is not DetailKind.SLIT or detail.to_mark is None or len(detail.along) != 1:
+        return False
+    piece = pattern.piece(detail.to_mark[0])
+    mark = piece.mark(detail.to_mark[1])
+    if mark.anchor not in ("start", "end"):
+        return False
+    names = [edge.name for edge in piece.edges]
+    k = names.index(mark.edge)
+    return (names[(k + 1) % len(names)] if mark.anchor == "end" else names[k - 1]) in ("neck", "waist")
 
 
 def opening_length(pattern: Pattern, size: str, closure: Closure) -> float | None:

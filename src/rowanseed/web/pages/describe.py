@@ -17,7 +17,7 @@ from rowanseed.core.compose.vocabulary import ClothKind
 from rowanseed.core.make.booklet_text import Matched, match_steps
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.drawings.line_drawing import line_drawing
+from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
 from rowanseed.web.as_shown import as_it_was

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Request, Response
 from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind, describe, sums
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.drawings.line_drawing import line_drawing
+from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern, write_description
 from rowanseed.store import patterns, people
 from rowanseed.web.deps import Home, House, Typing, go, number_of

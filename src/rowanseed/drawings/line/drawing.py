@@ -14,9 +14,10 @@ from rowanseed.core.pattern.fastenings import open_edges
 from rowanseed.core.pattern.making import Closure, ClosureKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
-from rowanseed.drawings.line_laid import Laid, along, laid, sleeve
-from rowanseed.drawings.line_parts import Figure, bands, collars
-from rowanseed.drawings.line_trims import Dressed, Line, Stroke, sewn_on
+from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
+from rowanseed.drawings.line.laid import Laid, along, laid, sleeve
+from rowanseed.drawings.line.parts import Figure, bands, collars
+from rowanseed.drawings.line.sewn_on import sewn_on
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, path_of, write
 
 HIGH, WIDE = 430.0, 300.0

@@ -30,10 +30,11 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.pattern.pieces import Panel
-from rowanseed.drawings.line_drawing import line_drawing
-from rowanseed.drawings.line_laid import laid, sleeve
-from rowanseed.drawings.line_parts import Figure, collars
-from rowanseed.drawings.line_trims import Dressed, sewn_on
+from rowanseed.drawings.line.drawing import line_drawing
+from rowanseed.drawings.line.dressed import Dressed
+from rowanseed.drawings.line.laid import laid, sleeve
+from rowanseed.drawings.line.parts import Figure, collars
+from rowanseed.drawings.line.sewn_on import sewn_on
 
 from ..core.descriptions import whole_ones
 

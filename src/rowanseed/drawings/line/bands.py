@@ -1,0 +1,122 @@
+"""Straps, belts and bands, with the buttons that stand on them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.making import ClosureKind, Detail, DetailKind
+from rowanseed.core.pattern.pieces import PointKind
+from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, narrow, round_at
+from rowanseed.drawings.line.laid import along
+
+STRAP_UP = 110.0
+"""A strap is drawn so far above the edge that it is sewn to, in mm."""
+BELT, UNDERARM_TO_WAIST = 34.0, 190.0
+BANDED = ("opening", "placket")
+"""Edges that a band of its own is sewn to."""
+FASTENED = (PointKind.BUTTON, PointKind.BUTTONHOLE)
+HALF_LAP = 40.0
+"""So near to the centre, in mm, a waist is drawn where it opens."""
+
+
+def straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """From where they are marked on the upper edge, or from the waist of an apron, upwards."""
+    wide = max(10.0, detail.width or 20.0)
+    top = _strap_mark(dressed)
+    if top is None:
+        waist = [q for one in dressed.pieces for q in one.edges.get("waist", [])]
+        if not waist:
+            return
+        top = (min(x for x, _ in waist), 0.55 * max(y for _, y in waist))
+    x, y = top
+    lean = 0.12 * STRAP_UP
+    ring = [(x, y - wide), (x - STRAP_UP, y - wide - lean), (x - STRAP_UP, y - lean), (x + 4.0, y)]
+    yield Stroke("pockets", ring, Line.FILLED)
+    closed = next((c.kind for c in dressed.pattern.making.closures if c.id == "strap-closure"), None)
+    if not dressed.is_front or closed is None:
+        return
+    if closed is ClosureKind.TIES:
+        knot = (x - STRAP_UP, y - lean - wide / 2)
+        for out in (-1, 1):
+            loop = [knot, (knot[0] - 20.0, knot[1] + out * 34.0), (knot[0] + 12.0, knot[1] + out * 30.0)]
+            yield Stroke("pockets", loop, Line.FILLED)
+        return
+    yield Stroke("pockets", round_at((x + 14.0, y - wide / 2), 7.0), Line.FILLED)
+
+
+def _strap_mark(dressed: Dressed) -> Point | None:
+    """The inner side of a strap, where the pattern marks it on its upper edge."""
+    for one in dressed.pieces:
+        for mark in one.piece.marks:
+            if mark.id == "strap" and mark.edge in one.edges:
+                x, y = along(one.edges[mark.edge], mark.distance[dressed.size], from_end=mark.anchor == "end")
+                return x, y + 4.0
+    return None
+
+
+def _waist_at(dressed: Dressed) -> tuple[float, float] | None:
+    """How far down the waist lies and how far out it reaches; on a band where it has one."""
+    level = dressed.level("waist")
+    holes = [q for one in dressed.pieces for q in one.edges.get("armhole", [])]
+    edge = [q for one in dressed.pieces for q in one.edges.get("waist", [])]
+    if holes:
+        x = level if level is not None else max(holes)[0] + UNDERARM_TO_WAIST
+        return x, dressed.half_width(x)
+    if not edge:
+        return None
+    banded = BELT / 2 if dressed.drawn("waistband") is not None else -BELT / 2
+    return min(edge)[0] - banded, max(y for _, y in edge)
+
+
+def tie_belt(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """Round the waist; its ends hang at the front."""
+    found = _waist_at(dressed)
+    if found is None:
+        return
+    x, out_to = found
+    ring = [(x - BELT / 2, 0.0), (x - BELT / 2, out_to), (x + BELT / 2, out_to), (x + BELT / 2, 0.0)]
+    yield Stroke("pockets", ring, Line.FILLED)
+    if dressed.is_front:
+        for out, long in ((-1, 230.0), (1, 260.0)):
+            tail = [(x, 0.0), (x + long, out * 46.0), (x + long - 8.0, out * 46.0 + 30.0), (x, 24.0 * out)]
+            yield Stroke("pockets", tail, Line.FILLED, (1,))
+        knot = [(x - 18.0, -16.0), (x - 18.0, 16.0), (x + 20.0, 12.0), (x + 20.0, -12.0)]
+        yield Stroke("pockets", knot, Line.FILLED, (1,))
+
+
+def back_belt(dressed: Dressed) -> Iterator[Stroke]:
+    found = _waist_at(dressed)
+    if dressed.is_front or found is None or dressed.drawn("back-belt") is None:
+        return
+    x, end = found[0], 0.5 * found[1]
+    yield Stroke(
+        "pockets", [(x - BELT / 2, 0.0), (x - BELT / 2, end), (x + BELT / 2, end), (x + BELT / 2, 0.0)], Line.FILLED
+    )
+    yield Stroke("pockets", round_at((x, end - 16.0), 8.0), Line.FILLED)
+
+
+def front_band(dressed: Dressed) -> Iterator[Stroke]:
+    """A band of its own along an open edge or in a half placket, with its buttons."""
+    band = dressed.drawn("band")
+    edges = [q for one in dressed.pieces for edge in BANDED for q in one.edges.get(edge, [])]
+    if band is None or not edges:
+        return
+    wide = narrow(band, dressed.size) / 4
+    top, low = min(edges)[0], max(edges)[0]
+    yield Stroke("opening", [(top, -wide), (top, wide), (low, wide), (low, -wide)], Line.FILLED, (1,))
+    for q in band.points:
+        if q.kind in FASTENED and dressed.size in q.at:
+            yield Stroke("opening", round_at((top + q.at[dressed.size][0], 0.0), 7.0), Line.FILLED, (1,))
+
+
+def waistband_button(dressed: Dressed) -> Iterator[Stroke]:
+    """The button of a waistband, on the side that opens."""
+    band = dressed.drawn("waistband")
+    opens = dressed.pattern.making.details
+    sides = {d.to_mark[0] for d in opens if d.kind is DetailKind.SLIT and d.to_mark is not None}
+    here = any("opening" in one.edges or one.piece.id in sides for one in dressed.pieces)
+    tops = [q[0] for one in dressed.pieces for q in one.edges.get("waist", []) if q[1] < HALF_LAP]
+    if band is None or not here or not tops or not any(q.kind in FASTENED for q in band.points):
+        return
+    yield Stroke("waist", round_at((min(tops) - narrow(band, dressed.size) / 4, 0.0), 7.0), Line.FILLED, (1,))

@@ -1,0 +1,134 @@
+"""How edges end, and what draws them in: ruffles at the hem, cuffs, casings, slits and vents, shirring, a fold."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.fastenings import opens_at_top
+from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, FinishKind
+from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, narrow, stepped
+from rowanseed.drawings.line.laid import along
+
+ROWS, ROW = 4, 14.0
+"""Shirring is shown as so many rows, so far apart, in mm."""
+
+
+def hem_ruffle(dressed: Dressed) -> Iterator[Stroke]:
+    """A ruffle below the lower edge, as deep as its piece."""
+    piece = dressed.drawn("ruffle")
+    if piece is None:
+        return
+    deep = narrow(piece, dressed.size)
+    for one in dressed.pieces:
+        run = one.edges.get("hem")
+        if run is None:
+            continue
+        points = stepped(sorted(run, key=lambda q: q[1]), 26.0)
+        wave = [(x + deep + (10.0 if k % 2 else 0.0), y * 1.05) for k, (x, y) in enumerate(points)]
+        yield Stroke("hem", [*points, *reversed(wave)], Line.FILLED)
+        for a, b in zip(points[1::2], wave[1::2], strict=False):
+            yield Stroke("hem", [a, (a[0] + 0.4 * (b[0] - a[0]), a[1] + 0.4 * (b[1] - a[1]))])
+
+
+def cuffs(dressed: Dressed) -> Iterator[Stroke]:
+    """Where a cuff, or elastic in a casing, ends a sleeve."""
+    cuff = dressed.drawn("cuff")
+    cased = any(f.kind is FinishKind.CASING and f.id == "wrist" for f in dressed.pattern.making.finishes)
+    if cuff is None and not cased:
+        return
+    deep = narrow(cuff, dressed.size) / 2 if cuff is not None else 22.0
+    for ring in dressed.sleeves:
+        tip, outer, low, under = ring[-4:]
+        run = [towards(outer, tip, deep), towards(low, under, deep)]
+        yield Stroke("sleeve", run, Line.FINE if cuff is not None else Line.DASHED)
+
+
+def towards(a: Point, b: Point, by: float) -> Point:
+    long = math.dist(a, b) or 1.0
+    return (a[0] + (b[0] - a[0]) * by / long, a[1] + (b[1] - a[1]) * by / long)
+
+
+def casing(dressed: Dressed) -> Iterator[Stroke]:
+    """The stitching of a tunnel at the waist, and what it draws in below."""
+    finish = next((f for f in dressed.pattern.making.finishes if f.kind is FinishKind.CASING and f.id == "waist"), None)
+    if finish is None:
+        return
+    for p in finish.parts:
+        one = dressed.laid(p.piece)
+        if one is None:
+            continue
+        points = stepped(one.edges[p.edge], 24.0)
+        lower = [(x + 34.0, y) for x, y in points]
+        yield Stroke("waist", lower, Line.DASHED)
+        for k, (x, y) in enumerate(lower[1:-1]):
+            yield Stroke("waist", [(x, y), (x + 24.0 + 14.0 * (k % 2), y * 1.03)])
+
+
+def slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """An edge left open from its end to its dot, a little apart; a vent's fold slants from it."""
+    if detail.to_mark is None:
+        return
+    making = dressed.pattern.making
+    join = next((j for j in making.joins if j.id in detail.along), None)
+    if join is None:
+        return
+    mark = next(
+        (
+            m
+            for piece in dressed.pattern.pieces
+            if piece.id == detail.to_mark[0]
+            for m in piece.marks
+            if m.id == detail.to_mark[1]
+        ),
+        None,
+    )
+    if mark is None:
+        return
+    reach, at_top = mark.distance[dressed.size], opens_at_top(dressed.pattern, detail)
+    for p in (*join.a[-1:], *join.b[-1:], *join.a[:1], *join.b[:1]):
+        one = dressed.laid(p.piece)
+        if one is None or p.edge not in one.edges:
+            continue
+        vent = VENT_EDGE in one.edges
+        run = one.edges[VENT_EDGE if vent else p.edge]
+        # The end that is open, and the dot.
+        low = min(run[0], run[-1]) if at_top else max(run[0], run[-1])
+        high = min(run[0], run[-1]) if vent else along(run, reach, from_end=low == run[-1])
+        inside = -14.0 if low[1] > 40.0 else 6.0 if at_top else 14.0
+        yield Stroke("opening" if at_top else "skirt", [high, (low[0], low[1] + inside)])
+        if detail.kind is DetailKind.VENT:
+            yield Stroke("skirt", [high, (high[0] + 24.0, high[1] + 40.0)], Line.DASHED, (1,))
+        return
+
+
+def shirring(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """Rows about the waist on the pieces that are shirred, or below the top of a panel."""
+    pieces = [one for id in detail.on if (one := dressed.laid(id)) is not None]
+    if not pieces:
+        return
+    x = dressed.level("waist")
+    if x is None:
+        x = min(q[0] for one in pieces for run in one.edges.values() for q in run) + ROWS * ROW
+    for k in range(-ROWS, ROWS + 1):
+        level = x + k * ROW
+        waves = [(level + (3.0 if n % 2 else -3.0), y) for n, y in enumerate(_across(dressed.half_width(level)))]
+        yield Stroke("waist", waves)
+
+
+def _across(wide: float) -> list[float]:
+    n = max(2, int(wide / 10.0))
+    return [wide * k / n for k in range(n + 1)]
+
+
+def on_one_hand(dressed: Dressed) -> Iterator[Stroke]:
+    """A tuck or a pleat on one hand only: its two lines, down from its edge as far as it is held and falls."""
+    for one in dressed.pieces:
+        for alone in one.piece.one_sided:
+            mark = one.piece.mark(alone.mark)
+            x, y = along(one.edges[mark.edge], mark.distance[dressed.size], from_end=mark.anchor == "end")
+            part = "front" if dressed.is_front else "back"
+            for beside, falls in ((-3.0, 1.0), (5.0, 2.2)):
+                down = [(x, y + beside), (x + falls * alone.long, y + beside)]
+                yield Stroke(part, down, Line.FINE, dressed.hands(alone.hand))

@@ -1,0 +1,72 @@
+"""Pockets, each by its own piece or by its mouth."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.geometry.outline import bounds, flatten
+from rowanseed.core.pattern.making import POCKET_DOTS, Detail
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Piece, PointKind
+from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
+from rowanseed.drawings.line.laid import Laid, along
+
+PATCH, FLAP = 120.0, 50.0
+MOUTH_DRAWN = 7.0
+"""The mouth of an in-seam pocket is shown so far inside its seam, in mm."""
+
+
+def pockets(dressed: Dressed) -> Iterator[Stroke]:
+    """Each pocket by its own piece: a patch, a welt's bar, with a flap over it where it has one."""
+    marked = [
+        (one, q)
+        for one in dressed.pieces
+        for q in one.piece.points
+        if q.kind is PointKind.POCKET and dressed.size in q.at
+    ]
+    # One that lies across a seam has a corner on each of two pieces.
+    inner = {q.id.removesuffix("-inner"): (one, q) for one, q in marked if q.id.endswith("-inner")}
+    outer = {q.id.removesuffix("-outer"): (one, q) for one, q in marked if q.id.endswith("-outer")}
+    named = [(inner[id], outer[id]) for id in inner if id in outer]
+    rest = [pair for pair in marked if not pair[1].id.endswith(("-inner", "-outer"))]
+    for (first, a), (last, b) in (*named, *zip(rest[::2], rest[1::2], strict=False)):
+        yield from _pocket(dressed, first, a, last, b)
+
+
+def _pocket(dressed: Dressed, first: Laid, a: InnerPoint, last: Laid, b: InnerPoint) -> Iterator[Stroke]:
+    id = a.id.removesuffix("-inner")
+    own, flap = dressed.drawn(id), dressed.drawn(id.replace("pocket", "flap"))
+    x, y = a.at[dressed.size][0] + first.down, a.at[dressed.size][1] + first.out
+    end = b.at[dressed.size][1] + last.out
+    deep = PATCH if own is None else _deep(own, dressed.size)
+    hands = dressed.hands(a.hand)
+    yield Stroke("pockets", [(x, y), (x, end), (x + deep, end), (x + deep, y)], Line.FILLED, hands)
+    if flap is not None and "flap" in flap.id:
+        low = x - 12.0 + FLAP
+        shape = [
+            (x - 12.0, y - 3),
+            (x - 12.0, end + 3),
+            (low - 8, end + 3),
+            (low, (y + end) / 2),
+            (low - 8, y - 3),
+        ]
+        yield Stroke("pockets", shape, Line.FILLED, hands)
+
+
+def in_seam(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """The mouth, from dot to dot, on the hands whose seam has it."""
+    join = next((j for j in dressed.pattern.making.joins if j.id in detail.along), None)
+    for part in (*join.a, *join.b) if join is not None else ():
+        one = dressed.laid(part.piece)
+        dots = [mark for mark in one.piece.marks if mark.id in POCKET_DOTS and mark.edge == part.edge] if one else []
+        if one is None or len(dots) != len(POCKET_DOTS):
+            continue
+        run = one.edges[part.edge]
+        ends = [along(run, mark.distance[dressed.size], from_end=mark.anchor == "end") for mark in dots]
+        mouth = [(x, y - MOUTH_DRAWN) for x, y in ends]
+        yield Stroke("pockets", mouth, Line.BOLD, dressed.hands(part.hand))
+
+
+def _deep(piece: Piece, size: str) -> float:
+    """How deep a pocket's piece lies on the garment: half of a welt, which is folded."""
+    x0, _, x1, _ = bounds([q for chain in piece.shapes[size].edges.values() for q in flatten(chain, 1.0)])
+    return (x1 - x0) / 2 if piece.line(LineKind.FOLD, "fold") is not None else x1 - x0

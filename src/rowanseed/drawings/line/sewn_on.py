@@ -1,0 +1,47 @@
+"""What is sewn onto a garment in its line drawing: trims, ruffles, straps, belts, cuffs, slits, rows of elastic."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+
+from rowanseed.core.pattern.making import DetailKind
+from rowanseed.drawings.line import bands, ends, pockets, trims
+from rowanseed.drawings.line.dressed import Draw, Dressed, Stroke
+
+DRAWN: dict[DetailKind, Draw] = {
+    DetailKind.PIPING: trims.trim("trims", trims.piping),
+    DetailKind.BRAID: trims.trim("trims", trims.braid),
+    DetailKind.RICKRACK: trims.trim("trims", trims.rickrack),
+    DetailKind.LACE: trims.trim("trims", trims.lace),
+    DetailKind.TOPSTITCHING: trims.trim("trims", trims.topstitching),
+    DetailKind.RUFFLE: trims.trim("trims", trims.ruffle),
+    DetailKind.EMBROIDERY: trims.embroidery,
+    DetailKind.STRAP: bands.straps,
+    DetailKind.TIE_BELT: bands.tie_belt,
+    DetailKind.SLIT: ends.slit,
+    DetailKind.VENT: ends.slit,
+    DetailKind.SHIRRED_PANEL: ends.shirring,
+    DetailKind.IN_SEAM_POCKET: pockets.in_seam,
+}
+"""How each kind of what is made on the pieces is shown; the rest is shown by its pieces, or not at all."""
+FOUND: tuple[Callable[[Dressed], Iterator[Stroke]], ...] = (
+    ends.hem_ruffle,
+    ends.cuffs,
+    ends.casing,
+    bands.back_belt,
+    bands.front_band,
+    bands.waistband_button,
+    pockets.pockets,
+    ends.on_one_hand,
+)
+"""What is found on the pieces themselves, in the order in which it lies on them."""
+
+
+def sewn_on(dressed: Dressed) -> Iterator[Stroke]:
+    """All that is sewn onto this side."""
+    for detail in dressed.pattern.making.details:
+        draw = DRAWN.get(detail.kind)
+        if draw is not None:
+            yield from draw(dressed, detail)
+    for found in FOUND:
+        yield from found(dressed)
