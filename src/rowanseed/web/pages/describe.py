@@ -22,7 +22,8 @@ from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
 from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
-from rowanseed.web.describe_form import CONFIRMED, GROUPS, LISTS, carried, from_document, to_document, usual_chart
+from rowanseed.web.describe_form import CONFIRMED, carried, from_document, to_document, usual_chart
+from rowanseed.web.described_fields import GROUPS, LISTS
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
 

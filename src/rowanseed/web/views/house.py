@@ -35,8 +35,8 @@ from rowanseed.store.projects import Cutter, EarlierNote, ProjectRecord
 from rowanseed.store.undo import Change
 from rowanseed.web.cloth_fields import Corner
 from rowanseed.web.deps import PageView
-from rowanseed.web.describe_form import GROUPS, HEAD, One
-from rowanseed.web.describe_form import Group as DescribedGroup
+from rowanseed.web.described_fields import GROUPS, HEAD, One
+from rowanseed.web.described_fields import Group as DescribedGroup
 from rowanseed.web.own_form import Asked
 
 
