@@ -231,6 +231,8 @@ waisted = st.builds(
             Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0),
             Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP, 180.0),
             Opening(Where.BACK, OpeningKind.CENTRED_ZIP, 180.0),
+            Opening(Where.LEFT_SIDE, OpeningKind.BUTTONS),
+            Opening(Where.LEFT_SIDE, OpeningKind.HOOK_AND_EYE, 160.0),
         ]
     ),
     st.integers(0, 3),

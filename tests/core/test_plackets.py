@@ -440,6 +440,50 @@ def test_a_seam_that_is_left_open_at_its_top_is_sewn_below_it_and_nothing_goes_a
     assert goes_the_whole_way(AT_TOP[name], pathlib.Path("/nowhere"), lay=False) == []
 
 
+AT_THE_SIDE = {
+    "a button": skirt(opening=Opening(Where.LEFT_SIDE, OpeningKind.BUTTONS)),
+    "hooks": skirt(opening=Opening(Where.LEFT_SIDE, OpeningKind.HOOK_AND_EYE, 160.0)),
+    "faced": skirt(opening=Opening(Where.LEFT_SIDE, OpeningKind.HOOK_AND_EYE), waist=Waist.FACING),
+    "trousers": Description(
+        name="Trousers",
+        garment=GarmentKind.TROUSERS,
+        features=Features(opening=Opening(Where.LEFT_SIDE, OpeningKind.SNAPS), waist=Waist.WAISTBAND),
+    ),
+}
+
+
+@pytest.mark.parametrize("name", AT_THE_SIDE)
+def test_at_a_waist_the_left_side_alone_is_left_open(name):
+    pattern = compose(AT_THE_SIDE[name]).pattern
+    made = compile_garment(pattern, "A", "14", MakingChoices())
+    assert made.gaps == ()
+    steps = {op.id: " ".join(op.how) for op in sequence(made.operations)}
+    (slit,) = pattern.making.details
+    seam = slit.along[0].removesuffix("-left")
+    long = pattern.piece("front").mark("slit-end").distance["14"]
+    assert f"The upper {long / 10:.0f} cm stays open" in steps[f"sew-{seam}-left"]
+    assert "stays open" not in steps[f"sew-{seam}-right"] and f"open-{seam}-right" not in steps
+    over = steps.get("sew-waist") or steps["neaten-waist-facing-edge"]
+    assert "all round" not in over and "zip" not in over
+    if name == "a button":
+        assert "the front laps over the back" in steps["buttonholes-opening"]
+    assert goes_the_whole_way(AT_THE_SIDE[name], pathlib.Path("/nowhere"), lay=False) == []
+
+
+def test_a_facing_ends_where_a_zip_opens_the_side():
+    """Sewn together on the right alone, it is no ring."""
+    zipped = skirt(opening=Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP), waist=Waist.FACING)
+    steps = compile_garment(compose(zipped).pattern, "A", "14", MakingChoices()).operations
+    assert "from end to end" in " ".join(next(op for op in steps if op.id == "neaten-waist-facing-edge").how)
+
+
+@pytest.mark.parametrize("kind", [OpeningKind.BUTTONS, OpeningKind.TIES])
+def test_what_closes_a_band_at_the_side_needs_one(kind):
+    with pytest.raises(DescriptionRefused) as refused:
+        compose(skirt(opening=Opening(Where.LEFT_SIDE, kind), waist=Waist.FACING))
+    assert [one.field for one in refused.value.refusals] == ["features.opening.kind"]
+
+
 def test_a_binding_goes_from_one_side_of_a_zip_in_the_centre_to_the_other():
     zip_ = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 300.0)
     pattern = compose(described(where="back", centre=Centre.SEAM, opening=zip_, **NECKS["bound"])).pattern

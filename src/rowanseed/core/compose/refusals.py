@@ -10,6 +10,7 @@ from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
+from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST
 from rowanseed.core.compose.figures import Size, figures, is_full
 from rowanseed.core.compose.folds import SHAPED, folds_in
 from rowanseed.core.compose.openings import is_half_placket
@@ -151,7 +152,7 @@ def _opening(d: Description) -> Found:
     if kind is None:
         return
     if where is Where.NONE:
-        yield "features.opening.where", f"Say where the {kind.words} is."
+        yield "features.opening.where", f"Say where it opens: {kind.words}, but at the front, the back or the side?"
         return
     side = {Where.FRONT: f.front, Where.BACK: f.back}.get(where)
     if kind.zips_a_seam and side is not None and side.centre is Centre.FOLD and d.garment is not GarmentKind.TROUSERS:
@@ -189,7 +190,7 @@ def _opening(d: Description) -> Found:
             f"{kind.words.capitalize()} close an edge: say that the {where.words} is open, or on the fold for a half "
             "placket.",
         )
-    if buttoned and where is Where.LEFT_SIDE:
+    if buttoned and where is Where.LEFT_SIDE and d.garment not in AT_A_WAIST:
         yield "features.opening.where", f"{kind.words.capitalize()} at the side are not drafted here; a zip is."
     if kind is OpeningKind.FLY_ZIP and d.garment not in (GarmentKind.TROUSERS, GarmentKind.SKIRT):
         yield "features.opening.kind", "A fly belongs to trousers or a skirt."
@@ -201,9 +202,13 @@ def _opening(d: Description) -> Found:
     hooked = kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
     if hooked and d.garment.has_bodice and (side is None or side.centre is Centre.FOLD):
         yield "features.opening.kind", f"{kind.words.capitalize()} close an opening: the {where.words} has none."
-    if pulled and d.garment is GarmentKind.TROUSERS:
-        yield "features.opening.kind", f"Trousers open with a zip here: {kind.words} are sewn by your booklet."
-    if pulled and d.garment is GarmentKind.SKIRT:
+    if pulled and d.garment is GarmentKind.TROUSERS and where is not Where.LEFT_SIDE:
+        yield (
+            "features.opening.kind",
+            f"Trousers open with a zip here, or at the left side: {kind.words} at the {where.words} are sewn by your "
+            "booklet.",
+        )
+    if pulled and d.garment is GarmentKind.SKIRT and where is not Where.LEFT_SIDE:
         yield from _skirt_opening(kind, where, side)
     long = opening.length or 0.0
     if kind.zips_a_seam and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
@@ -236,9 +241,11 @@ def _skirt_opening(kind: OpeningKind, where: Where, side: Side | None) -> Found:
 def _separating(d: Description, side: Side | None) -> Found:
     where = d.features.opening.where
     if not d.garment.has_bodice:
-        yield "features.opening.kind", f"A separating zip opens a front all the way: a {d.garment.words} has none."
+        words = "trousers have" if d.garment is GarmentKind.TROUSERS else f"a {d.garment.words} has"
+        yield "features.opening.kind", f"A separating zip opens a front all the way: {words} none."
     elif side is None or side.centre is not Centre.OPEN:
-        yield "features.opening.kind", f"A separating zip opens an edge: say that the {where.words} is open."
+        name = "front" if side is None else where.words
+        yield "features.opening.kind", f"A separating zip opens an edge: say that the {name} is open."
     if d.features.opening.placket not in (None, Placket.FACING):
         yield "features.opening.placket", "A separating zip lies between the edge and its facing."
     if d.features.is_bagged:

@@ -74,20 +74,23 @@ class Openings:
         return False
 
     def hand_opened(self, parts: Iterable[EdgePart]) -> str:
-        """The hand, left or right, on which a zip in a side opens edges that are there on both; empty if none does."""
-        edges = [
-            (p, edge, touches) for p in parts for edge, touches in zip(self.graph.neighbours(p), ENDING, strict=True)
-        ]
-        for zip_ in self.openers:
-            along = self.graph.parts(zip_.join)
-            hands = {p.hand for p in along if p.hand}
-            if len(hands) != 1:
+        """The hand, left or right, on which a side opens edges that are there on both; empty if none does."""
+        found = self.opened_in_a_side(parts)
+        return "" if found is None else next(p.hand for p in self.graph.parts(found.join) if p.hand)
+
+    def opened_in_a_side(self, parts: Iterable[EdgePart]) -> Closure | None:
+        """What opens edges in a seam of one hand: a zip, or its being left open there."""
+        graph = self.graph
+        edges = [(p, edge, at) for p in parts for edge, at in zip(graph.neighbours(p), ENDING, strict=True)]
+        for opener in self.openers:
+            along = graph.parts(opener.join)
+            if len({p.hand for p in along if p.hand}) != 1:
                 continue
-            for part, edge, touches in edges:
-                own = (part.piece, edge) in {(p.piece, p.edge) for p in along}
-                if own and self.opens(zip_, self.graph.joins[zip_.join], touches):
-                    return hands.pop()
-        return ""
+            own = {(p.piece, p.edge) for p in along}
+            join = graph.joins[opener.join]
+            if any((p.piece, edge) in own and self.opens(opener, join, at) for p, edge, at in edges):
+                return opener
+        return None
 
     def opens(self, zip_: Closure, join: Join, end: str) -> bool:
         """Whether a zip opens a seam, or the lining's behind it, at one end of its edges; from the other end, or from

@@ -7,7 +7,7 @@ from functools import cached_property
 
 from rowanseed.core.make.graph import Graph, pieces_of
 from rowanseed.core.make.openings import Openings
-from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, DetailKind, EdgePart, FinishKind
+from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, Closure, DetailKind, EdgePart, FinishKind
 
 ENDS = {
     "side": "side seam",
@@ -97,8 +97,12 @@ class Runs:
                 if self._is_within(part.piece, edge, touches, pieces, each_hand=each_hand):
                     continue
                 ends.append(self._end(part.piece, edge, touches))
-        if not ends and not each_hand and self.openings.hand_opened(parts):
-            return Run(ZIP, ZIP)
+        in_a_side = self.openings.opened_in_a_side(parts) if not ends and not each_hand else None
+        if in_a_side is not None:
+            word = self._opened_by(in_a_side)
+            return Run(word, word)
+        if not ends and not each_hand and self._ends_on_one_hand(parts):
+            return Run(ENDS["end"], ENDS["end"])
         if not ends:
             return Run(PLACKET, PLACKET) if self._is_slashed(parts) else Run("", "", ring=True)
         first, last = ends[0], ends[-1]
@@ -131,8 +135,16 @@ class Runs:
             (one for one in self.openings.openers for join in here if self.openings.opens(one, join, end)), None
         )
         if opener is not None:
-            return ZIP if opener in self.openings.zips else OPENING
+            return self._opened_by(opener)
         return ENDS.get(edge, edge.replace("-", " "))
+
+    def _ends_on_one_hand(self, parts: tuple[EdgePart, ...]) -> bool:
+        """Whether what is sewn together on one hand ends on the other, as a facing does where a side opens."""
+        finished = {(p.piece, p.edge) for f in self.graph.finishes.values() for p in f.parts if p.hand}
+        return any((part.piece, edge) in finished for part in parts for edge in self.graph.neighbours(part))
+
+    def _opened_by(self, opener: Closure) -> str:
+        return ZIP if opener in self.openings.zips else OPENING
 
     def _is_within(self, piece: str, edge: str, end: str, pieces: frozenset[str], *, each_hand: bool) -> bool:
         """Whether an edge is sewn to another piece of the chain at this end, so that the chain goes on across it."""

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.pattern.making import ClosureKind, Detail, DetailKind
+from rowanseed.core.pattern.fastenings import opens_at_top
+from rowanseed.core.pattern.making import ClosureKind, Detail, Join
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, narrow, round_at
 from rowanseed.drawings.line.laid import along
@@ -16,6 +17,9 @@ BELT, UNDERARM_TO_WAIST = 34.0, 190.0
 BANDED = ("opening", "placket")
 """Edges that a band of its own is sewn to."""
 FASTENED = (PointKind.BUTTON, PointKind.BUTTONHOLE)
+AT_THE_SIDE = ("side", "outseam")
+BESIDE = 14.0
+"""A button stands so far from the end of its band, in mm."""
 HALF_LAP = 40.0
 """So near to the centre, in mm, a waist is drawn where it opens."""
 
@@ -111,12 +115,27 @@ def front_band(dressed: Dressed) -> Iterator[Stroke]:
 
 
 def waistband_button(dressed: Dressed) -> Iterator[Stroke]:
-    """The button of a waistband, on the side that opens."""
+    """The button of a waistband: at the centre of the half that opens, or on the front above the left side."""
     band = dressed.drawn("waistband")
-    opens = dressed.pattern.making.details
-    sides = {d.to_mark[0] for d in opens if d.kind is DetailKind.SLIT and d.to_mark is not None}
-    here = any("opening" in one.edges or one.piece.id in sides for one in dressed.pieces)
-    tops = [q[0] for one in dressed.pieces for q in one.edges.get("waist", []) if q[1] < HALF_LAP]
-    if band is None or not here or not tops or not any(q.kind in FASTENED for q in band.points):
+    waist = [q for one in dressed.pieces for q in one.edges.get("waist", [])]
+    if band is None or not waist or not any(q.kind in FASTENED for q in band.points):
         return
-    yield Stroke("waist", round_at((min(tops) - narrow(band, dressed.size) / 4, 0.0), 7.0), Line.FILLED, (1,))
+    up, opens = narrow(band, dressed.size) / 4, _opens_at_top(dressed)
+    if opens is not None and opens.each_hand is False and opens.a[0].edge in AT_THE_SIDE:
+        if dressed.is_front:
+            x, y = max(waist, key=lambda q: q[1])
+            yield Stroke("waist", round_at((x - up, y - BESIDE), 7.0), Line.FILLED, dressed.hands(opens.a[0].hand))
+        return
+    here = any("opening" in one.edges for one in dressed.pieces) or (
+        opens is not None and any(dressed.laid(p.piece) for p in opens.a)
+    )
+    tops = [q[0] for q in waist if q[1] < HALF_LAP]
+    if here and tops:
+        yield Stroke("waist", round_at((min(tops) - up, 0.0), 7.0), Line.FILLED, (1,))
+
+
+def _opens_at_top(dressed: Dressed) -> Join | None:
+    """The seam that is left open at the waist."""
+    making = dressed.pattern.making
+    along = [d.along[0] for d in making.details if opens_at_top(dressed.pattern, d)]
+    return next((j for j in making.joins if j.id in along), None)

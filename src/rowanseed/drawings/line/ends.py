@@ -97,7 +97,8 @@ def slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         low = min(run[0], run[-1]) if at_top else max(run[0], run[-1])
         high = min(run[0], run[-1]) if vent else along(run, reach, from_end=low == run[-1])
         inside = -14.0 if low[1] > 40.0 else 6.0 if at_top else 14.0
-        yield Stroke("opening" if at_top else "skirt", [high, (low[0], low[1] + inside)])
+        hands = dressed.hands(p.hand if at_top and p.edge != "centre" else None)
+        yield Stroke("opening" if at_top else "skirt", [high, (low[0], low[1] + inside)], Line.FINE, hands)
         if detail.kind is DetailKind.VENT:
             yield Stroke("skirt", [high, (high[0] + 24.0, high[1] + 40.0)], Line.DASHED, (1,))
         return

@@ -1,15 +1,16 @@
-"""A centre seam left open at its top: below a neck closed by hooks or ties, below a waist by what closes its band."""
+"""A seam left open at its top: below a neck, closed by hooks or ties; at the centre or the left side below a waist, by
+what closes its band."""
 
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.openings import opening_half, opening_side
+from rowanseed.core.compose.openings import opening_half, opening_side, split_sides
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Waist, Where
 from rowanseed.core.compose.waists import waist_finish
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind
+from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
 SEWN_BELOW = 20.0
@@ -24,21 +25,24 @@ PULLED = {
 }
 
 
+AT_A_WAIST = (GarmentKind.SKIRT, GarmentKind.TROUSERS)
+
+
 def asked(d: Description) -> bool:
     opening = d.features.opening
+    if opening.kind not in PULLED:
+        return False
+    if opening.where is Where.LEFT_SIDE:
+        return d.garment in AT_A_WAIST
+    in_half = opening.where in (Where.FRONT, Where.BACK)
     has_centre = d.garment.has_bodice or d.garment is GarmentKind.SKIRT
-    return (
-        has_centre
-        and opening.where in (Where.FRONT, Where.BACK)
-        and opening.kind in PULLED
-        and opening_side(d).centre is Centre.SEAM
-    )
+    return has_centre and in_half and opening_side(d).centre is Centre.SEAM
 
 
 def forbids(d: Description) -> Found:
     kind = d.features.opening.kind
     laps = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS, OpeningKind.TIES)
-    if d.garment is GarmentKind.SKIRT and laps and kind is not None and waist_finish(d) is not Waist.WAISTBAND:
+    if d.garment in AT_A_WAIST and laps and kind is not None and waist_finish(d) is not Waist.WAISTBAND:
         yield (
             "features.opening.kind",
             f"{kind.words.capitalize()} close a waistband, and there is none: hooks close a faced waist.",
@@ -47,8 +51,18 @@ def forbids(d: Description) -> Found:
 
 def finish(build: Build, body: Body) -> None:
     description = build.description
-    opening, half = description.features.opening, opening_half(body, description)
-    where, join = half.centre[0], f"centre-{half.name}"
+    if description.features.opening.where is Where.LEFT_SIDE:
+        sides = "outseams" if description.garment is GarmentKind.TROUSERS else "sides"
+        _leave_open(build, body.front.side[-1], split_sides(build, sides), "end")
+    else:
+        half = opening_half(body, description)
+        _leave_open(build, half.centre[0], f"centre-{half.name}", "start")
+
+
+def _leave_open(build: Build, where: EdgePart, join: str, anchor: str) -> None:
+    """A seam open from the end of its edge that is at the top down to a dot, and what closes it there."""
+    description = build.description
+    opening = description.features.opening
     reach = min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes) - SEWN_BELOW
     usual = BELOW_NECK if description.garment.has_bodice else BELOW_WAIST
     long = min(reach, opening.length or usual)
@@ -58,13 +72,13 @@ def finish(build: Build, body: Body) -> None:
         build.refused.append(
             ("features.opening.length", f"Its seam is shorter: it opens by {int(reach / 10)} cm at most.")
         )
-    build.mark(where.piece, Mark("slit-end", MarkKind.DOT, where.edge, "start", build.each(lambda size: long)))
+    build.mark(where.piece, Mark("slit-end", MarkKind.DOT, where.edge, anchor, build.each(lambda size: long)))
     below = "neck" if description.garment.has_bodice else "waist"
     build.details.append(
         Detail("slit", f"Opening below the {below}", DetailKind.SLIT, along=(join,), to_mark=(where.piece, "slit-end"))
     )
     assert opening.kind is not None
-    on_band = description.garment is GarmentKind.SKIRT and waist_finish(description) is Waist.WAISTBAND
+    on_band = description.garment in AT_A_WAIST and waist_finish(description) is Waist.WAISTBAND
     build.closures.append(Closure("opening", PULLED[opening.kind], "waist" if on_band else join))
 
 

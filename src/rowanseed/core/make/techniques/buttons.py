@@ -56,6 +56,8 @@ def _titled(bench: Workbench, id: str, title: str) -> str:
 
 def laps_over(bench: Workbench) -> str:
     """Which hand laps over the other, by whom it is made for."""
+    if any(bench.is_side_of_one_hand(bench.joins[one.join]) for one in bench.openings.openers):
+        return "At the side the front laps over the back: the holes go into the front's end."
     what = _what_laps(bench)
     match bench.pattern.envelope.figure:
         case Figure.MEN:
