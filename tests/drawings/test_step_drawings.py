@@ -174,3 +174,15 @@ def test_a_seam_with_a_zip_between_two_marks_is_drawn_below_it_and_above():
     assert "to the mark of the zip, and on above its upper mark" in laid.words
     edges = [edge for edge in ops["zip-opening"].edges if edge.mark is not None]
     assert [edge.to_mark is not None for edge in edges] == [True], "the zip is drawn between its marks"
+
+
+def test_of_two_alike_the_words_do_not_say_one_name_twice():
+    """Left and right of one piece, sewn together at the centre: lying on each other, then opened out."""
+    pattern = WARDROBE["skirt"]()
+    made = {op.id: op for op in compile_garment(pattern, "A", SIZE, HOUSEHOLDS["usual"]).operations}
+    said = [
+        draw_laid(pattern, "A", SIZE, made[id], "#6b3d5b", "#d9cbd3").words
+        for id in ("sew-centre-back", "press-centre-back")
+    ]
+    assert said[0].startswith("One back on the other, right sides together")
+    assert said[1].startswith("The left and right back opened out")

@@ -116,10 +116,11 @@ def _together(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid
         paper.inside(flap, said[not over.right_side_up])
     whose = _others(op, join, bench)
     facing = sides.words
-    words = (
-        f"The {lower_first(over.piece.name)} lies on the {lower_first(under.piece.name)}, {facing}, their edges "
-        f"together at the {lower_first(join.name)}. {sewn}{whose}"
+    above_name, below_name = lower_first(over.piece.name), lower_first(under.piece.name)
+    lies = (
+        f"The {above_name} lies on the {below_name}" if above_name != below_name else f"One {above_name} on the other"
     )
+    words = f"{lies}, {facing}, their edges together at the {lower_first(join.name)}. {sewn}{whose}"
     return Laid(paper.finish("How the pieces lie", words), words)
 
 
@@ -261,7 +262,10 @@ def _opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
         if not paper.inside(shape, lying.piece.name, side):
             far = _far_point(shape, line)
             paper.outside(far, _away(far, line), f"{lying.piece.name}, {side}", leader=True)
-    names = f"{lower_first(first.piece.name)} and {lower_first(second.piece.name)}"
+    names = lower_first(first.piece.name)
+    names = (
+        f"left and right {names}" if first.piece is second.piece else f"{names} and {lower_first(second.piece.name)}"
+    )
     way = f", the allowances {join.press.words}" if op.act is Act.PRESS and pressed is not None else ""
     words = f"The {names} opened out at the {lower_first(join.name)}, {side} up{way}.{_others(op, join, bench)}"
     return Laid(paper.finish("The seam opened out", words), words)
