@@ -44,6 +44,7 @@ from rowanseed.core.compose.vocabulary import (
     Where,
 )
 from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pieces import LineKind, PointKind, Taken
@@ -372,3 +373,21 @@ def test_a_described_feature_survives_its_document():
     again = read_description(write_description(description))
     assert again.features == description.features
     assert math.isclose(again.allowance, description.allowance)
+
+
+@pytest.mark.parametrize("garment", [GarmentKind.COAT, GarmentKind.TOP])
+def test_a_shoulder_dart_has_room_on_the_shortest_shoulder(garment):
+    """A child's, whose neck is as wide as its head needs: both legs stand on the edge, clear of neck and armhole."""
+    pattern = compose(
+        Description(
+            name="Small",
+            garment=garment,
+            figure=Figure.CHILDREN,
+            features=Features(back=Side(shaping=(Shaping.SHOULDER_DART,)), collar=CollarKind.FLAT, sleeve=Sleeve()),
+        )
+    ).pattern
+    back = pattern.piece("back")
+    for size in pattern.envelope.sizes:
+        long = chain_length(back.shapes[size].edges["shoulder"])
+        legs = [back.mark(leg).distance[size] for leg in back.darts[0].legs]
+        assert min(legs) > 8 and max(legs) < long - 8

@@ -197,14 +197,22 @@ def shape_with_darts(build: Build, half: Half, id: str, extra: Callable[[Upper],
             "shoulder",
             "shoulder",
             "end",
-            lambda size: (45.0, 45.0 + SHOULDER_DART),
+            lambda size: (
+                at := _shoulder_dart_at(upper(build, size, half)),
+                at + SHOULDER_DART,
+            ),
             lambda size: (
                 (block := upper(build, size, half)).neck_point[0] + 90.0,
-                block.neck_point[1] + 45.0,
+                block.neck_point[1] + _shoulder_dart_at(block),
             ),
         )
     if side.has(Shaping.WAIST_DART):
         _waist_dart(build, half, id, extra)
+
+
+def _shoulder_dart_at(block: Upper) -> float:
+    """How far from the neck a shoulder dart stands, in mm: 45, or a little before the middle of a short shoulder."""
+    return min(45.0, 0.45 * (block.shoulder - SHOULDER_DART))
 
 
 def _waist_dart(build: Build, half: Half, id: str, extra: Callable[[Upper], float]) -> None:
