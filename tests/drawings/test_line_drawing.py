@@ -2,9 +2,11 @@
 
 import re
 from dataclasses import replace
+from xml.etree import ElementTree
 
 import pytest
 from hypothesis import HealthCheck, given, settings
+from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.compose.collars import FALL
 from rowanseed.core.compose.compose import DescriptionRefused, compose
@@ -29,12 +31,15 @@ from rowanseed.core.compose.vocabulary import (
     Where,
 )
 from rowanseed.core.geometry.outline import flatten
-from rowanseed.core.pattern.pieces import Panel
-from rowanseed.drawings.line.drawing import line_drawing
+from rowanseed.core.pattern.making import Making
+from rowanseed.core.pattern.pieces import Drawn, Panel
+from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+from rowanseed.drawings.line.drawing import can_be_drawn, line_drawing
 from rowanseed.drawings.line.dressed import Dressed
 from rowanseed.drawings.line.laid import laid, sleeve
 from rowanseed.drawings.line.parts import Figure, collars
 from rowanseed.drawings.line.sewn_on import sewn_on
+from rowanseed.drawings.portrait import portrait
 
 from ..core.descriptions import whole_ones
 
@@ -147,3 +152,54 @@ def _edges_of(pattern):
     size = pattern.envelope.sizes[0]
     for name, chain in pattern.piece("front").shapes[size].edges.items():
         yield name, flatten(chain, 1.0)
+
+
+# ---------------------------------------------------------------- patterns that nobody described
+
+
+def lying(pattern, panel, size):
+    return {one.piece.id: one for one in laid(pattern, panel, size)}
+
+
+def test_gores_lie_beside_each_other_whatever_their_own_frames():
+    """A six-gore skirt, each gore drawn about its own middle: the edges of a seam come to lie on each other."""
+    pattern = six_gore_skirt.draft()
+    for panel, seam in ((Panel.FRONT, "front-seams"), (Panel.BACK, "back-seams")):
+        found = lying(pattern, panel, "14")
+        join = pattern.making.join(seam)
+        one, other = (LineString(found[p.piece].edges[p.edge]) for p in (*join.a, *join.b))
+        assert one.hausdorff_distance(other) < 6.0, "but for what the seam's ends differ by in level"
+        rings = [Polygon([q for run in piece.edges.values() for q in run[:-1]]) for piece in found.values()]
+        assert rings[0].intersection(rings[1]).area < 0.01 * rings[0].area
+        assert min(y for piece in found.values() for run in piece.edges.values() for _, y in run) > -1.0
+
+
+def test_a_shaped_centre_back_hangs_straight_and_pockets_lie_by_their_own_pieces():
+    pattern = waistcoat.draft()
+    back = lying(pattern, Panel.BACK, "14")["back"]
+    assert max(abs(y) for _, y in back.edges["centre"]) < 1e-6
+    front = tuple(laid(pattern, Panel.FRONT, "14"))
+    welts = [s for s in sewn_on(Dressed(pattern, "14", True, front, ())) if s.part == "pockets"]
+    deep = [max(x for x, _ in s.run) - min(x for x, _ in s.run) for s in welts]
+    long = [max(y for _, y in s.run) - min(y for _, y in s.run) for s in welts]
+    assert deep == pytest.approx([22.0], abs=1.0), "a welt's bar is half its folded piece"
+    assert long == pytest.approx([115.0], abs=0.5), "from mark to mark over the sewn princess seam, as long as the welt"
+
+
+@pytest.mark.parametrize("draft", [six_gore_skirt, waistcoat, overshirt, trousers])
+def test_a_drafted_pattern_has_its_garment_for_a_portrait_and_one_of_loose_outlines_its_pieces(draft):
+    pattern = draft.draft()
+    assert can_be_drawn(pattern)
+    drawn = ElementTree.fromstring(portrait(pattern))
+    assert "line drawing" in drawn.find("{*}title").text and drawn.find(".//{*}text") is None
+    loose = replace(pattern, pieces=tuple(replace(p, panel=Panel.OTHER) for p in pattern.pieces), making=Making())
+    assert not can_be_drawn(loose)
+    pieces = ElementTree.fromstring(portrait(loose))
+    assert len(pieces.findall(".//{*}path")) == len(pattern.pieces)
+
+
+def test_a_pattern_drawn_on_its_cutting_lines_is_shown_by_its_pieces():
+    """Its outlines are wider than the garment: laid on a figure they would overlap."""
+    pattern = trousers.draft()
+    wider = replace(pattern, pieces=tuple(replace(p, drawn=Drawn.CUTTING) for p in pattern.pieces))
+    assert can_be_drawn(pattern) and not can_be_drawn(wider)

@@ -144,7 +144,7 @@ def test_a_described_pattern_is_opened_again_and_changed_into_another_and_loses_
     first = described(house)
     page = house.get(f"{first}/describe").text
     of = re.search(r'name="of" value="(\d+)"', page)[1]
-    for value in ("Choir dress", "L 140", "56"):
+    for value in ("Choir dress", "L 140", "56 cm"):
         assert f'value="{value}"' in page
     second = described(house, of=of, **{"features.sleeve.kind": "set-in", "features.sleeve.length": "short"})
     one, other = (json.loads(house.get(f"{url}/description.json").content) for url in (first, second))

@@ -39,9 +39,8 @@ class Card:
     name: str
     size: str | None
     person: str
+    pattern_id: int
     summary: ProjectSummary
-    described: int | None = None
-    """The pattern whose line drawing is its picture; None where it has none."""
 
 
 def project_cards(desk: Desk) -> list[Card]:
@@ -63,7 +62,7 @@ def project_cards(desk: Desk) -> list[Card]:
                 size=card.size,
                 person=card.person,
                 summary=summary or UNSEEN,
-                described=card.described,
+                pattern_id=card.pattern_id,
             )
         )
     return out

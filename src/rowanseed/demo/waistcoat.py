@@ -449,10 +449,16 @@ def _with_marks(front: Piece, side: Piece, back: Piece, bodies: dict[str, Waistc
         for k in range(5)
     )
     bust = InnerPoint("bust", PointKind.BUST, {s: b.bust for s, b in bodies.items()})
-    welts = tuple(
-        InnerPoint(f"welt-{k}", PointKind.POCKET, {s: (b.waist + 22, y) for s, b in bodies.items()})
-        for k, y in ((1, WELT_FROM), (2, WELT_FROM + WELT_LONG))
+    # A welt's length apart once the princess seam between them is sewn, which takes in so much at that level.
+    taken = {
+        s: y_at(side.shapes[s].edges["princess"], b.waist + 22) - y_at(front.shapes[s].edges["princess"], b.waist + 22)
+        for s, b in bodies.items()
+    }
+    places = (
+        {s: (b.waist + 22, WELT_FROM) for s, b in bodies.items()},
+        {s: (b.waist + 22, WELT_FROM + WELT_LONG + taken[s]) for s, b in bodies.items()},
     )
+    welts = tuple(InnerPoint(f"welt-{k}", PointKind.POCKET, at) for k, at in enumerate(places, start=1))
     return (
         replace(front, marks=(notch("bust-front", "princess", "start", over),), points=(bust, *buttons, welts[0])),
         replace(

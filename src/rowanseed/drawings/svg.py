@@ -55,6 +55,15 @@ def add(parent: Element, tag: str, text: str | None = None, **attributes: object
     return element
 
 
+def keep_weight(root: Element, share: float = 0.7) -> None:
+    """Strokes of a weight of their own on the screen, a share of what they say, however small the drawing is shown."""
+    for element in root.iter():
+        weight = element.get("stroke-width")
+        if weight is not None:
+            element.set("stroke-width", number(float(weight) * share))
+            element.set("vector-effect", "non-scaling-stroke")
+
+
 def path_of(points: Sequence[Point], *, closed: bool = True) -> str:
     """Path data through points."""
     return "M" + "L".join(f"{number(x)} {number(y)}" for x, y in points) + ("Z" if closed else "")

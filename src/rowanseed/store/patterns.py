@@ -18,7 +18,7 @@ class PatternEntry:
     name: str
     added_on: str
     described: bool = False
-    """Whether it was composed from a description, and so has a line drawing."""
+    """Whether it was composed from a description."""
 
 
 def patterns(connection: Connection) -> list[PatternEntry]:

@@ -48,8 +48,7 @@ class ProjectCard:
     size: str | None
     person: str
     pattern: str
-    described: int | None
-    """The pattern's id where it was composed from a description, and so has a line drawing."""
+    pattern_id: int
     summary: ProjectSummary | None
     is_fresh: bool
 
@@ -59,7 +58,7 @@ def cards(connection: Connection) -> list[ProjectCard]:
     rows = connection.execute(
         """
         SELECT project.id, project.name, project.size, person.name AS person, pattern.name AS pattern, summary,
-               CASE WHEN instr(pattern.document, '"rowanseed-description/') THEN pattern.id END AS described,
+               project.pattern_id,
                coalesce(fresh AND written_by = ?, 0) AS is_fresh
         FROM project
         JOIN person ON person.id = project.person_id
@@ -76,7 +75,7 @@ def cards(connection: Connection) -> list[ProjectCard]:
             size=row["size"],
             person=row["person"],
             pattern=row["pattern"],
-            described=row["described"],
+            pattern_id=row["pattern_id"],
             summary=_read(json.loads(row["summary"])) if row["summary"] else None,
             is_fresh=bool(row["is_fresh"]),
         )

@@ -15,10 +15,10 @@ from rowanseed.core.pattern.making import Closure, ClosureKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
-from rowanseed.drawings.line.laid import Laid, along, laid, sleeve
+from rowanseed.drawings.line.laid import Laid, along, have_places, laid, sleeve
 from rowanseed.drawings.line.parts import Figure, bands, collars
 from rowanseed.drawings.line.sewn_on import sewn_on
-from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, path_of, write
+from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, keep_weight, path_of, write
 
 HIGH, WIDE = 430.0, 300.0
 """Each figure is drawn within so many units."""
@@ -29,14 +29,22 @@ INSIDE = ("bag", "waist-inner")
 """Edges of a pocket's side piece that lie behind the front."""
 SEAMS = ("princess", "yoke", "yoke-base", "yoke-side", "base", "front", "centre", "waist", "opening", "roll", "mouth")
 """Edges that are drawn finer than the outline."""
+GORES = ("front", "back")
+"""Edges of a gore, which lie inside or at the side by what they are sewn to."""
 STROKES = 26.0
 """Gathers are drawn as strokes so far apart, in mm."""
 
 
-def line_drawing(pattern: Pattern, *, linked: bool = False) -> str:
+def can_be_drawn(pattern: Pattern) -> bool:
+    """Whether a line drawing tells what the garment looks like: it was described, or its pieces have their places."""
+    return bool(pattern.description) or have_places(pattern)
+
+
+def line_drawing(pattern: Pattern, *, linked: bool = False, small: bool = False) -> str:
     """Front and back side by side, in the middle size; described in words for those who do not see it.
 
-    `linked` makes each part a link to its choices: `#part-front`, `#part-sleeve`.
+    `linked` makes each part a link to its choices: `#part-front`, `#part-sleeve`. `small` leaves front and back unnamed
+    and draws lines that keep their weight at whatever size it is shown.
     """
     size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
     views = [view for panel in (Panel.FRONT, Panel.BACK) if (view := _View.of(pattern, panel, size)).pieces]
@@ -49,7 +57,7 @@ def line_drawing(pattern: Pattern, *, linked: bool = False) -> str:
     # Links inside make a group of it: an image has nothing to be reached in.
     root = drawing(
         (WIDE + MARGIN) * len(views) + MARGIN,
-        high + 2 * MARGIN + 18,
+        high + 2 * MARGIN + (0 if small else 18),
         f"{pattern.name}, line drawing",
         _words(pattern),
         class_="line-drawing",
@@ -63,8 +71,11 @@ def line_drawing(pattern: Pattern, *, linked: bool = False) -> str:
         middle = MARGIN + WIDE / 2 + k * (WIDE + MARGIN)
         group = add(root, "g", transform=f"translate({middle:.1f} {MARGIN})", stroke_linejoin="round", fill=PAPER)
         _draw(group, view, at, linked=linked)
-        words = view.panel.words
-        add(root, "text", words, x=middle, y=high + MARGIN + 24, text_anchor="middle", font_size=17, fill=QUIET)
+        if not small:
+            words = view.panel.words
+            add(root, "text", words, x=middle, y=high + MARGIN + 24, text_anchor="middle", font_size=17, fill=QUIET)
+    if small:
+        keep_weight(root)
     return write(root)
 
 
@@ -116,7 +127,7 @@ def _draw(group: Element, view: _View, at: At, *, linked: bool) -> None:
         where = part(_part_of(view.pattern, view.panel, lower=lower)) if own else group
         for hand in (-1, 1):
             for one in own:
-                _outline(where, one, hand, at)
+                _outline(where, view.pattern, one, hand, at)
         for hand in (-1, 1):
             for one in own:
                 _inside(where, view, one, hand, at)
@@ -168,7 +179,20 @@ def _words(pattern: Pattern) -> str:
     )
 
 
-def _outline(group: Element, one: Laid, hand: int, at: At) -> None:
+def _is_inside(pattern: Pattern, piece: Piece, edge: str) -> bool:
+    """Whether an edge lies inside its side of the garment: sewn to a panel of that side, or by its name."""
+    beside = set()
+    for join in pattern.making.joins:
+        for own, other in ((join.a, join.b), (join.b, join.a)):
+            if any((p.piece, p.edge) == (piece.id, edge) for p in own) and len(own) == len(other) == 1:
+                beside.add(pattern.piece(other[0].piece).panel)
+    if piece.panel in beside:
+        return True
+    across = {Panel.FRONT, Panel.BACK} - {piece.panel}
+    return edge in SEAMS and not (edge in GORES and beside & across)
+
+
+def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> None:
     ring = [at(q, hand) for run in one.edges.values() for q in run[:-1]]
     if not one.piece.has_edge("bag"):
         add(group, "path", d=path_of(ring), stroke="none", fill=PAPER)
@@ -182,7 +206,7 @@ def _outline(group: Element, one: Laid, hand: int, at: At) -> None:
             continue
         if name == "hem" or (name == "wrist" and one.piece.has_edge("hem")):
             _hem_line(group, run, one.piece.edge(name).allowance, hand, at)
-        seam = name in SEAMS
+        seam = _is_inside(pattern, one.piece, name)
         add(
             group,
             "path",
@@ -219,7 +243,7 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
         marks = [piece.mark(leg) for leg in dart.legs]
         chain = one.edges[dart.edge]
         legs = [along(chain, mark.distance[size], from_end=mark.anchor == "end") for mark in marks]
-        tip = (point[0] + one.down, point[1] + one.out)
+        tip = one.at(point)
         for leg in legs:
             # A pleat or a tuck runs down straight; a dart's legs meet.
             far = (tip[0], leg[1]) if dart.is_folded else tip

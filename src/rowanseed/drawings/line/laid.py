@@ -5,16 +5,21 @@ from __future__ import annotations
 
 import math
 from bisect import bisect_right
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, bounds, flatten
-from rowanseed.core.pattern.making import DifferenceKind, FinishKind
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
 
 STEP = 12.0
+CENTRES = ("centre", "opening", "crotch")
+AT_THE_CENTRE = (*CENTRES, "princess", "armhole", "shoulder", "neck")
+"""Edges of pieces that have their place on the figure by themselves."""
+Edges = dict[str, list[Point]]
+Move = Callable[[Point], Point]
 
 
 @dataclass(frozen=True)
@@ -24,37 +29,130 @@ class Laid:
     piece: Piece
     edges: dict[str, list[Point]]
     down: float
-    out: float
     back: tuple[Point, ...] = ()
     """What is turned back over the front: a lapel."""
+    moves: tuple[Move, ...] = ()
+    """How the piece was moved from where it is drawn to where it lies, but for how far down."""
+
+    def at(self, q: Point) -> Point:
+        """Where a point of the piece lies on the figure."""
+        for move in self.moves:
+            q = move(q)
+        return (q[0] + self.down, q[1])
+
+
+def have_places(pattern: Pattern) -> bool:
+    """Whether front and back can be laid on a figure: every piece drawn on its stitching line, and at the centre or
+    sewn to one that is."""
+    for panel in (Panel.FRONT, Panel.BACK):
+        pieces = list(_from_the_centre(pattern, panel))
+        ids = [piece.id for piece in pieces]
+        lost = (
+            piece.drawn is not Drawn.SEAM
+            or (
+                not any(piece.has_edge(edge) for edge in AT_THE_CENTRE)
+                and _sewn_inside(pattern, piece, [id for id in ids if id != piece.id]) is None
+            )
+            for piece in pieces
+        )
+        if not any(piece.has_edge(edge) for piece in pieces for edge in CENTRES) or any(lost):
+            return False
+    return True
 
 
 def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
     """The shell's pieces of one side, the skirt below the bodice, gores beside each other."""
     below = _waist_level(pattern, panel, size)
-    beside = 0.0
-    for piece in pattern.pieces:
-        if piece.panel is not panel or not piece.cuts_for(Role.MAIN, pattern.envelope.views[0].id):
-            continue
+    placed: dict[str, Edges] = {}
+    for piece in _from_the_centre(pattern, panel):
         down = below if piece.id.startswith("skirt-") else 0.0
-        out = 0.0
         edges = {name: _fine(flatten(chain, 1.0)) for name, chain in piece.shapes[size].edges.items()}
         if piece.has_edge("crotch"):
             edges = _legs_together(edges)
+        moves: list[Move] = []
+        for find in (_outwards, _to_the_centre):
+            edges = _moved(edges, find(edges), moves)
         edges = _turned_back(piece, edges, size)
-        edges = _hung(_closed_up(pattern, piece, edges, size))
-        if piece.has_edge("waist") and not piece.has_edge("shoulder") and piece.has_edge("front"):
-            # A gore has a frame of its own: it is laid where its neighbour ends.
-            out = beside
-        if piece.has_edge("hem") and not piece.has_edge("shoulder") and not piece.has_edge("armhole"):
-            level = piece.line(LineKind.LEVEL, "hip")
-            beside += level.ends[size][1][1] if level else 0.0
+        edges = _hung(_moved(edges, _closed_up(pattern, piece, edges, size), moves))
+        for move in _beside(pattern, piece, edges, placed):
+            edges = _moved(edges, move, moves)
+        placed[piece.id] = edges
         edges = _drawn_in(pattern, piece, _under_a_yoke(pattern, piece, edges, size), size)
         back = tuple(
             q for name in ("neck", "lapel", "collar-neck", "collar-back", "opening") for q in edges.get(name, ())
         )
         back = tuple(q for q in back if "roll" in edges and q[0] <= edges["roll"][1][0])
-        yield Laid(piece, {name: [(x + down, y + out) for x, y in run] for name, run in edges.items()}, down, out, back)
+        lying = {name: [(x + down, y) for x, y in run] for name, run in edges.items()}
+        yield Laid(piece, lying, down, back, tuple(moves))
+
+
+def _from_the_centre(pattern: Pattern, panel: Panel) -> Iterator[Piece]:
+    """The shell's pieces of one side, gores after the one that they are sewn to on the way to the centre."""
+    view = pattern.envelope.views[0].id
+    left = [p for p in pattern.pieces if p.panel is panel and p.cuts_for(Role.MAIN, view)]
+    given: list[str] = []
+    while left:
+        ready = (p for p in left if not _is_gore(p) or _sewn_inside(pattern, p, given) is not None)
+        piece = next(ready, left[0])
+        left.remove(piece)
+        given.append(piece.id)
+        yield piece
+
+
+def _is_gore(piece: Piece) -> bool:
+    """Whether a piece hangs from the waist beside others: in a frame of its own, away from the centre."""
+    return piece.has_edge("waist") and piece.has_edge("hem") and not any(piece.has_edge(edge) for edge in AT_THE_CENTRE)
+
+
+def _sewn_inside(pattern: Pattern, piece: Piece, given: Collection[str]) -> tuple[str, EdgePart] | None:
+    """The edge of a gore that is sewn to one of these, and the edge of that one."""
+    for join in pattern.making.joins:
+        for own, other in ((join.a, join.b), (join.b, join.a)):
+            if len(own) == len(other) == 1 and own[0].piece == piece.id and other[0].piece in given:
+                return own[0].edge, other[0]
+    return None
+
+
+def _beside(pattern: Pattern, piece: Piece, edges: Edges, placed: Mapping[str, Edges]) -> Iterator[Move]:
+    """A gore moved to the one that it is sewn to, level by level, its other side outwards."""
+    found = _sewn_inside(pattern, piece, placed) if _is_gore(piece) else None
+    if found is None:
+        return
+    edge, inner = found
+    if _middle(edges[edge]) > _middle([q for run in edges.values() for q in run]):
+        yield _mirrored
+        edges = _moved(edges, _mirrored, [])
+    own, other = _across(edges[edge]), _across(placed[inner.piece][inner.edge])
+    yield lambda q: (q[0], q[1] - own(q[0]) + other(q[0]))
+
+
+def _moved(edges: Edges, move: Move | None, moves: list[Move]) -> Edges:
+    """The edges moved, and the move kept with those before it."""
+    if move is None:
+        return edges
+    moves.append(move)
+    return {name: [move(q) for q in run] for name, run in edges.items()}
+
+
+def _outwards(edges: Edges) -> Move | None:
+    """A piece that is drawn to the other side of its centre line is turned over, so that all lie to one side of it."""
+    return _mirrored if _middle([q for run in edges.values() for q in run]) < 0 else None
+
+
+def _mirrored(q: Point) -> Point:
+    return (q[0], -q[1])
+
+
+def _middle(run: Sequence[Point]) -> float:
+    return sum(y for _, y in run) / len(run)
+
+
+def _to_the_centre(edges: Edges) -> Move | None:
+    """A centre seam that is shaped hangs straight once it is sewn: each level is moved in to the centre line."""
+    if "centre" not in edges or max(abs(y) for _, y in edges["centre"]) < 1.0:
+        return None
+    centre = _across(edges["centre"])
+    return lambda q: (q[0], q[1] - centre(q[0]))
 
 
 def _waist_level(pattern: Pattern, panel: Panel, size: str) -> float:
@@ -201,13 +299,13 @@ def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
     return {name: [at(q) for q in run] for name, run in edges.items()}
 
 
-def _closed_up(pattern: Pattern, piece: Piece, edges: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
+def _closed_up(pattern: Pattern, piece: Piece, edges: Edges, size: str) -> Move | None:
     """A side panel moved in to the panel that it is sewn to, level by level, as it hangs when it is sewn."""
     inner = next((p for p in pattern.pieces if p is not piece and _princess_of(pattern, p, piece)), None)
     if "princess" not in edges or inner is None:
-        return edges
+        return None
     own, other = _across(edges["princess"]), _across(flatten(inner.shapes[size].edges["princess"], 1.0))
-    return {name: [(x, y - own(x) + other(x)) for x, y in run] for name, run in edges.items()}
+    return lambda q: (q[0], q[1] - own(q[0]) + other(q[0]))
 
 
 def _princess_of(pattern: Pattern, inner: Piece, outer: Piece) -> bool:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 
 from rowanseed.core.geometry.outline import bounds, flatten
@@ -33,11 +34,10 @@ def pockets(dressed: Dressed) -> Iterator[Stroke]:
 
 
 def _pocket(dressed: Dressed, first: Laid, a: InnerPoint, last: Laid, b: InnerPoint) -> Iterator[Stroke]:
-    id = a.id.removesuffix("-inner")
+    id = re.sub(r"-(inner|\d+)$", "", a.id)
     own, flap = dressed.drawn(id), dressed.drawn(id.replace("pocket", "flap"))
-    x, y = a.at[dressed.size][0] + first.down, a.at[dressed.size][1] + first.out
-    end = b.at[dressed.size][1] + last.out
-    deep = PATCH if own is None else _deep(own, dressed.size)
+    (x, y), (_, end) = first.at(a.at[dressed.size]), last.at(b.at[dressed.size])
+    deep = PATCH if own is None else _deep(own, dressed.size, end - y)
     hands = dressed.hands(a.hand)
     yield Stroke("pockets", [(x, y), (x, end), (x + deep, end), (x + deep, y)], Line.FILLED, hands)
     if flap is not None and "flap" in flap.id:
@@ -66,7 +66,10 @@ def in_seam(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         yield Stroke("pockets", mouth, Line.BOLD, dressed.hands(part.hand))
 
 
-def _deep(piece: Piece, size: str) -> float:
-    """How deep a pocket's piece lies on the garment: half of a welt, which is folded."""
-    x0, _, x1, _ = bounds([q for chain in piece.shapes[size].edges.values() for q in flatten(chain, 1.0)])
-    return (x1 - x0) / 2 if piece.line(LineKind.FOLD, "fold") is not None else x1 - x0
+def _deep(piece: Piece, size: str, mouth: float) -> float:
+    """How deep a pocket's piece lies on the garment below a mouth so long: half of a welt, which is folded."""
+    x0, y0, x1, y1 = bounds([q for chain in piece.shapes[size].edges.values() for q in flatten(chain, 1.0)])
+    along, deep = sorted((x1 - x0, y1 - y0), key=lambda side: abs(side - abs(mouth)))
+    # A square one is as deep as it is drawn.
+    deep = x1 - x0 if along == deep else deep
+    return deep / 2 if piece.line(LineKind.FOLD, "fold") is not None else deep

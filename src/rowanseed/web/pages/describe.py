@@ -56,15 +56,6 @@ def description(home: Home, id: Id) -> Response:
     return Response(text, media_type="application/json", headers=headers)
 
 
-@router.get("/patterns/{id}/line.svg")
-def line(home: Home, id: Id) -> Response:
-    """The garment's picture: its line drawing."""
-    pattern = patterns.pattern(home.db, id)
-    if pattern is None or not pattern.description:
-        raise NotThere("description")
-    return Response(line_drawing(pattern), media_type="image/svg+xml")
-
-
 @router.get("/patterns/describe/look")
 def look(home: Home, request: Request) -> Response:
     """The drawing and what cannot be, as the form stands: asked for with every choice, and nothing is kept."""

@@ -13,6 +13,7 @@ from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.pattern.walk import walk
 from rowanseed.drawings.drawn import draw_outlines
 from rowanseed.drawings.pieces import draw_nest
+from rowanseed.drawings.portrait import portrait
 from rowanseed.drawings.svg import QUIET
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, grain_is_across, pattern_of
@@ -59,6 +60,15 @@ def bring(home: Home, file: Annotated[UploadFile, File()]) -> Response:
 @router.get("/patterns/{id}")
 def show_pattern(home: Home, id: Id) -> Response:
     return pattern_page(home, id, {})
+
+
+@router.get("/patterns/{id}/portrait.svg")
+def picture(home: Home, id: Id) -> Response:
+    """The garment's small picture."""
+    pattern = patterns.pattern(home.db, id)
+    if pattern is None:
+        raise NotThere("pattern")
+    return Response(portrait(pattern), media_type="image/svg+xml")
 
 
 def pattern_page(home: House, id: int, errors: dict[str, str], *, status: int = 200) -> Response:
