@@ -17,16 +17,6 @@ from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length,
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.making import (
     BAND_FOLD,
-    BookletStep,
-    Closure,
-    ClosureKind,
-    Difference,
-    DifferenceKind,
-    Finish,
-    FinishKind,
-    Join,
-    Making,
-    Press,
 )
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import (
@@ -44,7 +34,8 @@ from rowanseed.core.pattern.pieces import (
     Role,
     Shape,
 )
-from rowanseed.demo.drafting import adjust_here, hemmed, lengths, level, notch, part, printed_yardage, rectangle, row
+from rowanseed.demo.drafting import adjust_here, hemmed, lengths, level, notch, printed_yardage, rectangle, row
+from rowanseed.demo.overshirt_making import making
 
 SIZES = ("XXS", "XS", "S", "M", "L", "XL", "2XL", "3XL")
 CHEST = (800, 860, 920, 980, 1050, 1130, 1210, 1300)
@@ -478,7 +469,7 @@ def draft() -> Pattern:
         garment="overshirt",
         envelope=_envelope(bodies, pieces),
         pieces=pieces,
-        making=_making(collar, under),
+        making=making(collar, under, cap_ease=CAP_EASE),
     )
 
 
@@ -494,7 +485,7 @@ def _with_buttons(band: Piece) -> Piece:
     return replace(band, points=tuple(points))
 
 
-# ---------------------------------------------------------------- envelope and making
+# ---------------------------------------------------------------- envelope
 
 
 def _envelope(bodies: dict[str, ShirtBody], pieces: tuple[Piece, ...]) -> Envelope:
@@ -522,172 +513,4 @@ def _envelope(bodies: dict[str, ShirtBody], pieces: tuple[Piece, ...]) -> Envelo
         yardage=printed_yardage(SIZES, YARDAGE),
         notions=(PrintedNotion("Buttons", 7, "15 mm (5/8 in)"), PrintedNotion("Sewing thread", 1, "to match")),
         figure=Figure.UNISEX,
-    )
-
-
-def _making(collar: Piece, under: Piece) -> Making:
-    trimmed = sum(sum(lengths(collar, e)[s] - lengths(under, e)[s] for e in ("outer", "end")) for s in SIZES) / len(
-        SIZES
-    )
-    return Making(
-        joins=(
-            Join(id="yoke", name="Yoke to back", a=(part("back", "yoke"),), b=(part("yoke", "yoke"),), press=Press.UP),
-            Join(
-                id="shoulders",
-                name="Shoulder seams",
-                a=(part("front", "shoulder"),),
-                b=(part("yoke", "shoulder"),),
-                press=Press.BACK,
-                each_hand=True,
-            ),
-            Join(
-                id="yoke-inside",
-                name="Inner yoke to back",
-                a=(part("back", "yoke"),),
-                b=(part("yoke-inner", "yoke"),),
-                press=Press.UP,
-            ),
-            Join(
-                id="shoulders-inside",
-                name="Inner yoke to fronts",
-                a=(part("front", "shoulder"),),
-                b=(part("yoke-inner", "shoulder"),),
-                press=Press.BACK,
-                each_hand=True,
-            ),
-            Join(
-                id="yoke-layers",
-                name="Inner yoke to yoke, at armholes and neck",
-                a=(part("yoke", "armhole"), part("yoke", "neck")),
-                b=(part("yoke-inner", "armhole"), part("yoke-inner", "neck")),
-                press=Press.UP,
-                each_hand=True,
-            ),
-            Join(
-                id="bands",
-                name="Front bands",
-                a=(part("front", "opening"),),
-                b=(part("band", "front"),),
-                press=Press.BAND,
-                each_hand=True,
-            ),
-            Join(
-                id="collar-edge",
-                name="Collar to under collar",
-                a=(part("collar", "end"), part("collar", "outer")),
-                b=(part("under-collar", "end"), part("under-collar", "outer")),
-                difference=Difference(DifferenceKind.EASE, trimmed),
-                why="the under collar is trimmed 3 mm and stretched on, so that the seam rolls under",
-            ),
-            Join(
-                id="collar-stand",
-                name="Collar to stand",
-                a=(part("collar", "stand"),),
-                b=(part("stand", "upper"),),
-                press=Press.DOWN,
-            ),
-            Join(
-                id="under-stand",
-                name="Under collar to inner stand",
-                a=(part("under-collar", "stand"),),
-                b=(part("stand-inner", "upper"),),
-                press=Press.DOWN,
-            ),
-            Join(
-                id="stand-ends",
-                name="Ends of the stand",
-                a=(part("stand", "front"),),
-                b=(part("stand-inner", "front"),),
-                press=Press.OPEN,
-                each_hand=True,
-            ),
-            Join(
-                id="neck",
-                name="Stand to neck",
-                a=(part("yoke", "neck"), part("front", "neck"), part("band", "top", until=BAND_FOLD)),
-                b=(part("stand", "neck"),),
-                press=Press.UP,
-            ),
-            Join(
-                id="sides",
-                name="Side seams",
-                a=(part("front", "side"),),
-                b=(part("back", "side"),),
-                sewn_from="start",
-                press=Press.BACK,
-                each_hand=True,
-            ),
-            Join(
-                id="underarms",
-                name="Sleeve seams",
-                a=(part("sleeve", "underarm-front"),),
-                b=(part("sleeve", "underarm-back"),),
-                sewn_from="end",
-                press=Press.BACK,
-                each_hand=True,
-            ),
-            Join(
-                id="cuff-ends", name="Cuff seams", a=(part("cuff", "start"),), b=(part("cuff", "end"),), each_hand=True
-            ),
-            Join(
-                id="cuffs",
-                name="Cuffs to sleeves",
-                a=(part("sleeve", "wrist"),),
-                b=(part("cuff", "sleeve"),),
-                press=Press.BAND,
-                each_hand=True,
-            ),
-            Join(
-                id="armholes",
-                name="Sleeves into armholes",
-                a=(part("sleeve", "cap"),),
-                b=(part("front", "armhole"), part("yoke", "armhole"), part("back", "armhole")),
-                difference=Difference(DifferenceKind.EASE, CAP_EASE),
-                press=Press.BACK,
-                each_hand=True,
-                why="the cap is eased over the shoulder, between the notches",
-            ),
-        ),
-        closures=(Closure("buttons", ClosureKind.BUTTONS, "bands"),),
-        finishes=(
-            Finish(
-                id="hem",
-                name="Hem",
-                kind=FinishKind.HEM,
-                parts=(part("front", "hem"), part("back", "hem")),
-                folds=(8.0, 17.0),
-            ),
-            Finish(
-                id="band-inside",
-                name="Inside of the bands",
-                kind=FinishKind.TURNED,
-                parts=(part("band", "inner"), part("band", "end")),
-            ),
-            Finish(
-                id="stand-inside",
-                name="Inside of the stand",
-                kind=FinishKind.TURNED,
-                parts=(part("stand-inner", "neck"),),
-            ),
-            Finish(
-                id="cuff-inside", name="Inside of the cuffs", kind=FinishKind.TURNED, parts=(part("cuff", "inner"),)
-            ),
-            Finish(
-                id="pocket-edges",
-                name="Edges of the pocket",
-                kind=FinishKind.TURNED,
-                parts=tuple(part("pocket", e) for e in ("left", "bottom", "right", "top")),
-            ),
-        ),
-        booklet=(
-            BookletStep("1", ("yoke",)),
-            BookletStep("2", ("shoulders",)),
-            BookletStep("3", ("bands",)),
-            BookletStep("4", ("collar-edge",)),
-            BookletStep("5", ("neck",)),
-            BookletStep("6", ("sides", "underarms")),
-            BookletStep("7", ("armholes",)),
-            BookletStep("8", ("cuffs",)),
-            BookletStep("9", ("hem",)),
-        ),
     )
