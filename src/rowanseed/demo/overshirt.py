@@ -3,7 +3,7 @@
 Drafted from the chest as straight-cut shirts are. The sleeve's cap is solved so that it is a hand's ease longer
 than the armhole; stand, collar, band and cuff take their lengths from the edges they are sewn to.
 
-ShirtBody chart and figures are invented for the demo.
+Body chart and figures are invented for the demo.
 """
 
 from __future__ import annotations

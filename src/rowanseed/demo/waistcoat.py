@@ -4,7 +4,7 @@ The side front's princess edge is rounded over the bust until it is a little lon
 the back shoulder is a little longer than the front's. Side seams are mirror images of each other. Facing and
 front lining are the centre front cut in two along the facing's inner edge.
 
-WaistcoatBody chart and figures are invented for the demo.
+Body chart and figures are invented for the demo.
 """
 
 from __future__ import annotations
