@@ -121,7 +121,10 @@ def _round_the_hem(bench: Workbench, lining: Finish, hem: Finish) -> tuple[str, 
         if turned is None
         else "."
     )
-    out = OUT if turned is None else "Turn it right side out where the lining's centre seam is open, without force."
+    cut = slit_in(bench, hem)
+    out = OUT
+    if turned is not None and cut is not None:
+        out = f"Turn it right side out where the lining is still open at the {cut.kind.value}, without force."
     return (
         f"Turn the garment wrong side out, {aside}lay hem and lining right sides together, raw edge on raw edge, seams "
         "and centres on each other; the lining eases in.",
