@@ -31,6 +31,7 @@ from rowanseed.core.compose.vocabulary import (
     Shaping,
     SkirtKind,
     SleeveKind,
+    Slit,
     Waist,
     Where,
 )
@@ -431,7 +432,7 @@ def test_a_seam_that_is_left_open_at_its_top_is_sewn_below_it_and_nothing_goes_a
     made = compile_garment(pattern, "A", "14", MakingChoices())
     assert made.gaps == ()
     steps = {op.id: op for op in sequence(made.operations)}
-    long = pattern.piece("back").mark("slit-end").distance["14"]
+    long = pattern.piece("back").mark("open-end").distance["14"]
     said = " ".join(steps["sew-centre-back"].how)
     assert f"The upper {long / 10:.0f} cm stays open" in said and "from the lower end up to the mark" in said
     assert not any("centre-back-facing" in join.id for join in pattern.making.joins), "no facing closes it"
@@ -460,7 +461,7 @@ def test_at_a_waist_the_left_side_alone_is_left_open(name):
     steps = {op.id: " ".join(op.how) for op in sequence(made.operations)}
     (slit,) = pattern.making.details
     seam = slit.along[0].removesuffix("-left")
-    long = pattern.piece("front").mark("slit-end").distance["14"]
+    long = pattern.piece("front").mark("open-end").distance["14"]
     assert f"The upper {long / 10:.0f} cm stays open" in steps[f"sew-{seam}-left"]
     assert "stays open" not in steps[f"sew-{seam}-right"] and f"open-{seam}-right" not in steps
     over = steps.get("sew-waist") or steps["neaten-waist-facing-edge"]
@@ -475,6 +476,17 @@ def test_a_facing_ends_where_a_zip_opens_the_side():
     zipped = skirt(opening=Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP), waist=Waist.FACING)
     steps = compile_garment(compose(zipped).pattern, "A", "14", MakingChoices()).operations
     assert "from end to end" in " ".join(next(op for op in steps if op.id == "neaten-waist-facing-edge").how)
+
+
+@pytest.mark.parametrize(("where", "slit"), [(Where.LEFT_SIDE, Slit.SIDES), (Where.BACK, Slit.BACK)])
+def test_one_seam_is_not_opened_at_both_ends_but_two_are_at_one_each(where, slit):
+    back, hooks = Side(Centre.SEAM), Opening(where, OpeningKind.HOOK_AND_EYE)
+    with pytest.raises(DescriptionRefused) as refused:
+        compose(skirt(back=back, opening=hooks, skirt=Skirt(SkirtKind.A_LINE, slit=slit)))
+    assert [one.field for one in refused.value.refusals] == ["features.skirt.slit"]
+    other = Slit.BACK if slit is Slit.SIDES else Slit.SIDES
+    both = skirt(back=back, opening=hooks, skirt=Skirt(SkirtKind.A_LINE, slit=other))
+    assert goes_the_whole_way(both, pathlib.Path("/nowhere"), lay=False) == []
 
 
 @pytest.mark.parametrize("kind", [OpeningKind.BUTTONS, OpeningKind.TIES])

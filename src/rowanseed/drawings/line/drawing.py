@@ -181,11 +181,12 @@ def _words(pattern: Pattern) -> str:
 
 def _is_inside(pattern: Pattern, piece: Piece, edge: str) -> bool:
     """Whether an edge lies inside its side of the garment: sewn to a panel of that side, or by its name."""
+    panels = {one.id: one.panel for one in pattern.pieces}
     beside = set()
     for join in pattern.making.joins:
         for own, other in ((join.a, join.b), (join.b, join.a)):
             if any((p.piece, p.edge) == (piece.id, edge) for p in own) and len(own) == len(other) == 1:
-                beside.add(pattern.piece(other[0].piece).panel)
+                beside.add(panels.get(other[0].piece))
     if piece.panel in beside:
         return True
     across = {Panel.FRONT, Panel.BACK} - {piece.panel}

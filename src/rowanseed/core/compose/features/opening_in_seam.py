@@ -7,7 +7,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.openings import opening_half, opening_side, split_sides
-from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Waist, Where
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Slit, Waist, Where
 from rowanseed.core.compose.waists import waist_finish
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart
@@ -25,6 +25,8 @@ PULLED = {
 }
 
 
+SAME_SEAM = {Where.BACK: Slit.BACK, Where.LEFT_SIDE: Slit.SIDES}
+"""Slits at the lower end of the seam that an opening is at the upper end of."""
 AT_A_WAIST = (GarmentKind.SKIRT, GarmentKind.TROUSERS)
 
 
@@ -42,6 +44,9 @@ def asked(d: Description) -> bool:
 def forbids(d: Description) -> Found:
     kind = d.features.opening.kind
     laps = kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS, OpeningKind.TIES)
+    slit = d.features.skirt.slit if d.features.skirt is not None else Slit.NONE
+    if slit is SAME_SEAM.get(d.features.opening.where):
+        yield "features.skirt.slit", "One seam is not opened at both ends here: leave the slit or the opening out."
     if d.garment in AT_A_WAIST and laps and kind is not None and waist_finish(d) is not Waist.WAISTBAND:
         yield (
             "features.opening.kind",
@@ -72,10 +77,16 @@ def _leave_open(build: Build, where: EdgePart, join: str, anchor: str) -> None:
         build.refused.append(
             ("features.opening.length", f"Its seam is shorter: it opens by {int(reach / 10)} cm at most.")
         )
-    build.mark(where.piece, Mark("slit-end", MarkKind.DOT, where.edge, anchor, build.each(lambda size: long)))
+    build.mark(where.piece, Mark("open-end", MarkKind.DOT, where.edge, anchor, build.each(lambda size: long)))
     below = "neck" if description.garment.has_bodice else "waist"
     build.details.append(
-        Detail("slit", f"Opening below the {below}", DetailKind.SLIT, along=(join,), to_mark=(where.piece, "slit-end"))
+        Detail(
+            "open-seam",
+            f"Opening below the {below}",
+            DetailKind.SLIT,
+            along=(join,),
+            to_mark=(where.piece, "open-end"),
+        )
     )
     assert opening.kind is not None
     on_band = description.garment in AT_A_WAIST and waist_finish(description) is Waist.WAISTBAND
