@@ -8,6 +8,7 @@ from functools import cached_property
 from rowanseed.core.make.graph import Graph, pieces_of
 from rowanseed.core.make.openings import Openings
 from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, Closure, DetailKind, EdgePart, FinishKind
+from rowanseed.core.pattern.pieces import Panel
 
 ENDS = {
     "side": "side seam",
@@ -136,6 +137,8 @@ class Runs:
         )
         if opener is not None:
             return self._opened_by(opener)
+        if edge == "sleeve" and not any(Panel.SLEEVE in self.graph.panels((*join.a, *join.b)) for join in here):
+            return "leg edge"
         return ENDS.get(edge, edge.replace("-", " "))
 
     def _ends_on_one_hand(self, parts: tuple[EdgePart, ...]) -> bool:

@@ -63,8 +63,8 @@ def eye(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"{above}, on the inside: the hook {bench.margin(2)} short of its edge, the eye just past the "
             "other, so that the edges meet when it is hooked.",
-            "Sew round every loop with buttonhole stitch, and over the neck of the hook; through facing and "
-            "allowance only.",
+            "Sew round every loop with buttonhole stitch, and over the neck of the hook; through "
+            f"{'facing and allowance' if bench.facings else 'the inner layer and the allowance'} only.",
         ),
         bench=Bench.HAND,
         minutes=minutes.each(6),

@@ -41,8 +41,8 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
             act=Act.MARK,
             title=f"Mark the {bench.name(id)} again",
             how=(
-                "Lay the tissue on once more: darts, dots, fold and placement lines, by tailor's tacks or a pen that "
-                "was tried on a scrap of the same layers; heat sets some pens for good.",
+                f"Lay the tissue on once more: {'darts, ' if piece.darts else ''}dots, fold and placement lines, by "
+                "tailor's tacks or a pen that was tried on a scrap of the same layers; heat sets some pens for good.",
                 "Left and right together, and check one against the other.",
             ),
             bench=Bench.TABLE,

@@ -39,7 +39,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "At the top of the opening, on the edge that the hand holds when it buttons: four threads from one stitch "
             f"to another {bench.margin(6)} below it, as long as the button is wide and thick; buttonhole stitch over "
             "them, close together, back to where you began.",
-            "The button on the other edge, level with the loop, through facing and allowance only, on a small shank.",
+            "The button on the other edge, level with the loop, through "
+            f"{'facing and allowance' if bench.facings else 'the inner layers'} only, on a small shank.",
         ),
         bench=Bench.HAND,
         minutes=minutes.each(9),

@@ -62,8 +62,9 @@ def buttoned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "buttons",
         Act.BUTTON,
         "Sew the buttons for the straps on",
-        "Inside the upper edge at the marks, through the facing or the band and its interfacing, not through the right "
-        "side; a small flat button behind takes the pull. A shank as long as the strap is thick.",
+        f"Inside the upper edge at the marks, through {'the facing' if bench.facings else 'the inner layer'} and what "
+        "stiffens it, not through the right side; a small flat button behind takes the pull. A shank as long as the "
+        "strap is thick.",
         at=Bench.HAND,
         took=minutes.each(4, number),
         after={Fact.OPENED: "they are marked through the holes"},

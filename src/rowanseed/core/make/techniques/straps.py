@@ -108,7 +108,7 @@ def strap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "Right side of the strap to the right side of the garment, its raw end level with the raw edge, the strap "
         f"lying down over the garment; baste {bench.margin(3)} outside the stitching line, in the allowance, where it "
         "stays. Both ends of one strap before the next: follow it with your hand, it must not be twisted.",
-        "The facing, lining or band sewn over it catches the ends.",
+        "What is sewn over it catches the ends.",
         took=minutes.each(4, detail.count),
         setting=settings.longest(bench.household),
         after={Fact.TRIED: "their length is known from the body"},

@@ -148,7 +148,7 @@ def interlining(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "Before anything is sewn: interlining on the wrong side, both flat; pin the edges, then diagonal basting from "
         f"the middle outwards. Trim it {bench.margin(3)} inside hems and to the stitching line of thick seams after "
         "they are sewn.",
-        "A lining that is interlined has it basted to its own pieces instead.",
+        *(("Where the lining is interlined instead, it is basted to the lining's pieces.",) if bench.linings else ()),
         at=Bench.HAND,
         took=minutes.each(12, bench.number_cut(id)),
         gives=(Fact.BACKED,),

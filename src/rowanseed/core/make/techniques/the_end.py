@@ -10,6 +10,7 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import HOT, Workbench
+from rowanseed.core.pattern.pieces import Panel
 
 
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
@@ -42,8 +43,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         act=Act.FINISH,
         title="The last press",
         how=(
-            f"{iron_for(bench)} From the wrong side or through a cloth; seams on a roll, then collar and bands, the "
-            "hem last.",
+            f"{iron_for(bench)} From the wrong side or through a cloth; {_in_order(bench)}.",
             "Hang it up, closed, until it is cool and dry.",
         ),
         bench=Bench.IRON,
@@ -53,6 +53,14 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         gives=(facts.gate(Fact.SETTLED, "last-press"),),
         caution=HOT,
     )
+
+
+def _in_order(bench: Workbench) -> str:
+    """What is pressed after what, of what there is."""
+    banded = any(piece.panel is Panel.BAND and piece.id not in bench.inner for piece in bench.pattern.pieces)
+    collared = any(piece.collar for piece in bench.pattern.pieces)
+    small = "collar and bands" if collared and banded else "the collar" if collared else "bands" if banded else ""
+    return f"seams on a roll{f', then {small}' if small else ''}, the hem last"
 
 
 TECHNIQUES = (Companion(id="the-end", name="Ends and the last press", chapter="finish", adds=adds),)

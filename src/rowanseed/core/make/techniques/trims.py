@@ -195,7 +195,7 @@ def embroidery(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "embroider",
         Act.ATTACH,
         f"Embroider: {step.name}",
-        f"On the {bench.names(detail.on)} while it is flat, before a lining hides its back. Cut the piece larger all "
+        f"On the {bench.names(detail.on)} while it is flat, before anything hides its back. Cut the piece larger all "
         "round if it goes into a hoop, and to the tissue afterwards: embroidery draws cloth in.",
         "Transfer the drawing with a pen that washes out, tried on a scrap; a film or thin stabiliser behind soft "
         "cloth.",

@@ -1,0 +1,104 @@
+"""No step speaks of a part that the garment has not, and none goes all round where the garment opens: properties over
+generated garments, in the words that a sewist would stumble over."""
+
+import re
+
+from hypothesis import HealthCheck, given, settings
+
+from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.vocabulary import GarmentKind, Where
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.pattern.making import LayerKind
+from rowanseed.core.pattern.pieces import Panel
+
+from .descriptions import whole_ones
+
+PARTS = [
+    "zip",
+    "lining",
+    "facing",
+    "collar",
+    "sleeve",
+    "dart",
+    "pocket",
+    "button",
+    "hook",
+    "strap",
+    "yoke",
+    "cuff",
+    "vent",
+    "waistband",
+    "placket",
+    "elastic",
+]
+ALSO = {"lining": "flap", "facing": "facing|bias strip", "elastic": "elastic|shirr"}
+"""What a part is made of besides, by the words of the pattern: a flap has a lining of its own."""
+ALL_ROUND = re.compile("seam all round|in a ring|in one run all round")
+
+
+def named(pattern):
+    """All that the pattern's own document names: pieces, seams, edges, closures, details, points."""
+    making = pattern.making
+    parts = (*pattern.pieces, *making.joins, *making.finishes, *making.details)
+    kinds = (*(c.kind.words for c in making.closures), *(d.kind.words for d in making.details))
+    points = (q.kind.words for piece in pattern.pieces for q in piece.points)
+    return " ".join((*(one.name for one in parts), *kinds, *points)).lower()
+
+
+def has(pattern, word):
+    if re.search(ALSO.get(word, word), named(pattern)):
+        return True
+    match word:
+        case "lining" | "facing":
+            kind = LayerKind.LINING if word == "lining" else LayerKind.FACING
+            return any(layer.kind is kind for layer in pattern.making.layers)
+        case "sleeve":
+            return any(piece.panel is Panel.SLEEVE or piece.has_edge("wrist") for piece in pattern.pieces)
+        case "dart":
+            return any(piece.darts for piece in pattern.pieces)
+        case _:
+            return False
+
+
+def ordered(description):
+    pattern = compose(description).pattern
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    return pattern, compile_garment(pattern, "A", size, MakingChoices()).operations
+
+
+@given(description=whole_ones)
+@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+def test_no_step_speaks_of_a_part_that_the_garment_has_not(description):
+    try:
+        pattern, operations = ordered(description)
+    except DescriptionRefused:
+        return
+    lacking = [word for word in PARTS if not has(pattern, word)]
+    said = {op.id: " ".join((op.title, *op.how, op.look)).lower() for op in operations}
+    found = [(id, word) for id, text in said.items() for word in lacking if re.search(rf"\b{word}s?\b", text)]
+    assert found == []
+
+
+def opened(description):
+    """The edge that an opening goes through; None where it opens nothing that goes round."""
+    opening, garment = description.features.opening, description.garment
+    if opening.kind is None or opening.where is Where.NONE:
+        return None
+    if garment.has_bodice:
+        return "neck" if opening.where in (Where.FRONT, Where.BACK) else None
+    return "waist" if garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS) else None
+
+
+@given(description=whole_ones)
+@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+def test_nothing_goes_all_round_what_the_garment_opens(description):
+    edge = opened(description)
+    if edge is None:
+        return
+    try:
+        _, operations = ordered(description)
+    except DescriptionRefused:
+        return
+    about = [op for op in operations if edge in op.id or edge in {one.edge for one in op.on.edges}]
+    assert [op.id for op in about if ALL_ROUND.search(" ".join(op.how))] == []
