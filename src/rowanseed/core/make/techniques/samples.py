@@ -78,7 +78,7 @@ def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
             "buttonhole",
             "Try a buttonhole on a scrap",
             (
-                "The same layers with the interfacing, on the same grain; cut it open and put the button through.",
+                f"The same layers with the interfacing, on the same grain; cut it open and {_through(bench)} through.",
                 "Write the length and the settings down.",
             ),
             Bench.MACHINE,
@@ -133,6 +133,12 @@ def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
             tries_machine=True,
         ),
     )
+
+
+def _through(bench: Workbench) -> str:
+    """What goes through a buttonhole here: a button, or the cord of a drawn waist."""
+    buttons = any(c.kind in (ClosureKind.BUTTONS, ClosureKind.BUTTON_LOOP) for c in bench.closures.values())
+    return "put the button" if buttons else "draw the cord"
 
 
 def _is_invisible(bench: Workbench, op: Operation) -> bool:
