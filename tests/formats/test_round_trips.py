@@ -1,6 +1,9 @@
 """Every field of every format comes back as it was written, and documents of before are brought up."""
 
 import json
+import os
+import subprocess
+import sys
 from collections import Counter
 from contextlib import suppress
 from dataclasses import asdict, fields, is_dataclass, replace
@@ -529,3 +532,19 @@ def test_worn_open_is_a_wish_of_the_document():
     document["choices"]["worn_open"] = True
     read = read_project(json.dumps(document), lambda name: write_pattern(six_gore_skirt.draft()))
     assert read.project.decisions.fit.wish == Wish(worn_open=True)
+
+
+def test_the_same_household_is_the_same_document_in_every_process():
+    """A set has another order in each: its document has not."""
+    code = (
+        "from rowanseed.core.make.equipment import Workroom\n"
+        "from rowanseed.formats.workroom_json import write_workroom\n"
+        "print(write_workroom(Workroom()))"
+    )
+    said = {
+        subprocess.run(
+            [sys.executable, "-c", code], env={**os.environ, "PYTHONHASHSEED": seed}, capture_output=True, check=True
+        ).stdout
+        for seed in ("1", "2", "3", "4")
+    }
+    assert len(said) == 1

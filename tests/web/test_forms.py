@@ -5,6 +5,7 @@ import json
 import re
 import shutil
 import sqlite3
+from dataclasses import replace
 from html import unescape
 from pathlib import Path
 
@@ -13,8 +14,10 @@ from fastapi.testclient import TestClient
 from hypothesis import given
 from hypothesis import strategies as st
 
+from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.web.app import create_app
 from rowanseed.web.as_shown import as_it_was
+from rowanseed.web.cloth_fields import in_form_order
 
 from .forms import forms
 
@@ -163,3 +166,47 @@ def test_a_figure_that_is_none_is_told_at_its_field_and_nothing_typed_is_lost(ho
             }
             assert not lost, f"{form.action}: {lost}"
     assert tried and kept(tmp_path / "house.db") == before
+
+
+def test_yardage_in_another_order_than_the_form_s_keeps_each_row_its_own_figures(house):
+    """Rows that were brought size by size are shown width by width: changing one moves no other's figure to it."""
+    house.post("/household/units", data={"units": "imperial", "next": "/"})
+    rows = [
+        {"role": "main", "width": width, "length": long + 70.0 * k, "size": size, "one_way": False, "view": ""}
+        for k, size in enumerate(("10", "12"))
+        for width, long in ((1150.0, 2700.0), (1500.0, 2100.0))
+    ]
+    chart = {"bust": {"10": 830, "12": 870}, "waist": {"10": 640, "12": 670}, "hip": {"10": 880, "12": 920}}
+    document = {
+        "format": "rowanseed-description/1",
+        "name": "It",
+        "garment": "top",
+        "sizes": ["10", "12"],
+        "body_chart": chart,
+        "yardage": rows,
+    }
+    added = house.post(
+        "/patterns/new", files={"file": ("it.json", json.dumps(document), "application/json")}, follow_redirects=False
+    )
+    assert added.status_code == 303, added.text
+    (form,) = [
+        f for f in forms(house.get(added.headers["location"] + "/describe").text) if f.action == "/patterns/describe"
+    ]
+    lines = form.fields["yardage"].split("\n")
+    wide, figures = lines[1].split(" in ")
+    lines[1] = f"{wide} in 4,{figures.split(',', 1)[1]}"
+    sent = house.post(form.action, data={**form.fields, "yardage": "\n".join(lines)}, follow_redirects=False)
+    kept_rows = json.loads(house.get(sent.headers["location"].split("?")[0] + "/description.json").text)["yardage"]
+    found = {(row["width"], row["size"]): row["length"] for row in kept_rows}
+    expected = {(row["width"], row["size"]): row["length"] for row in rows} | {(1150.0, "10"): 4 * 914.4}
+    assert found == pytest.approx(expected)
+
+
+def test_what_an_earlier_garment_left_of_a_cloth_stays_where_a_patch_beside_it_is_changed():
+    """A patch that was written before a cut is shown by itself: what the cut took is neither lost nor doubled."""
+    written = ((100.0, 0.0), (300.0, 0.0), (300.0, 200.0))
+    cut = tuple((500.0 + 10 * k, 100.0 + (k % 2) * 50.0) for k in range(14))
+    cloth = Cloth("It", 1400.0, 2000.0, 10.0, Direction.TWO_WAY, gone=(written, cut))
+    moved = ((120.0, 0.0), *written[1:])
+    made = replace(cloth, gone=(cut, moved))
+    assert as_it_was(in_form_order(cloth), replace(cloth, gone=(cut, written)), made).gone == (cut, moved)

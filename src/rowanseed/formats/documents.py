@@ -12,6 +12,7 @@ from collections.abc import Callable, Mapping
 from typing import Any, Generic, TypeVar
 
 from pydantic import BaseModel, ConfigDict, TypeAdapter, ValidationError, create_model
+from pydantic_core import to_jsonable_python
 
 from rowanseed.core.base.errors import DocumentError
 
@@ -23,6 +24,19 @@ class Strict(BaseModel):
     """A part of a document: unknown fields are refused, since what they say would be lost; numbers are finite."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+def _in_order(value: Any) -> Any:
+    """Sets as lists in one order, so that the same record is the same document in every process."""
+    match value:
+        case set() | frozenset():
+            return sorted((to_jsonable_python(one) for one in value), key=str)
+        case Mapping():
+            return {key: _in_order(one) for key, one in value.items()}
+        case list() | tuple():
+            return [_in_order(one) for one in value]
+        case _:
+            return value
 
 
 class Kind(Generic[T]):
@@ -46,7 +60,8 @@ class Kind(Generic[T]):
         return json.dumps(self.document(value), ensure_ascii=False)
 
     def document(self, value: T) -> dict[str, Any]:
-        return {"format": self.format, **self._writer.dump_python(value, mode="json")}
+        content: dict[str, Any] = to_jsonable_python(_in_order(self._writer.dump_python(value)))
+        return {"format": self.format, **content}
 
     def read(self, text: str | bytes) -> T:
         """Read a document of this or an older version. Raises DocumentError with the field at fault."""

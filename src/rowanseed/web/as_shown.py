@@ -13,7 +13,8 @@ def as_it_was(before: T, shown: T, made: T) -> T:
     """What was written, and what it was `before` wherever that was left as `shown`; part by part.
 
     `shown` is what the form reads back as where nothing in it is touched. Mappings go by their keys, records by their
-    fields, sequences by their places where they are as long as before.
+    fields, sequences by their places where they are as long as before: what `before` has in a row stands in the order
+    in which the form gives it back.
     """
     old: Any = before
     seen: Any = shown

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Any
 
 from pydantic import BeforeValidator, ValidationInfo
@@ -220,3 +220,10 @@ def shaped(cloth: Cloth) -> tuple[Patch, ...]:
     """What is gone in a shape that the form does not show: what an earlier garment left."""
     rest = [patch for patch in cloth.gone if not is_written(patch)]
     return tuple(rest) + tuple([p for p in cloth.gone if is_written(p)][MOST_PATCHES:])
+
+
+def in_form_order(cloth: Cloth) -> Cloth:
+    """The cloth with its patches in the order in which the form gives them back: those in a shape it does not show
+    first."""
+    shown = [patch for patch in cloth.gone if is_written(patch)][:MOST_PATCHES]
+    return replace(cloth, gone=(*shaped(cloth), *shown))

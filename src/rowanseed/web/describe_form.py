@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import asdict
 from typing import Any
 
 from rowanseed.core.base.errors import LengthError
@@ -10,7 +11,14 @@ from rowanseed.core.base.units import INCH, Units, format_allowance, format_leng
 from rowanseed.core.compose import description as d
 from rowanseed.core.compose import vocabulary as v
 from rowanseed.core.compose.chart import ChartError, read_chart, written
-from rowanseed.core.compose.envelope_text import EnvelopeError, read_views, read_yardage, written_views, written_yardage
+from rowanseed.core.compose.envelope_text import (
+    EnvelopeError,
+    as_lined,
+    read_views,
+    read_yardage,
+    written_views,
+    written_yardage,
+)
 from rowanseed.core.compose.figures import CHARTS
 from rowanseed.core.pattern.envelope import Figure, Runs
 from rowanseed.web.described_fields import GROUPS, HEAD, LISTS, ROWS, Field, Length, Number, One, Several, Tick
@@ -193,6 +201,12 @@ def carried(document: dict[str, Any], before: Mapping[str, Any]) -> None:
         more = list(before.get("features", {}).get(name, ()))[ROWS:]
         if more:
             document.setdefault("features", {}).setdefault(name, []).extend(more)
+
+
+def in_form_order(document: Mapping[str, Any]) -> dict[str, Any]:
+    """A description document with its yardage in the order in which the form gives it back."""
+    rows = as_lined([d.Printed(**row) for row in document.get("yardage", ())])
+    return {**document, "yardage": [asdict(row) for row in rows]} if rows else dict(document)
 
 
 def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:

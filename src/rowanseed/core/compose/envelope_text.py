@@ -181,11 +181,25 @@ def _row(line: str, width: re.Match[str], role: Role, columns: Sequence[str], un
     return found
 
 
+Line = tuple[str, str, float, bool]
+"""What the rows of one line have in common: view, role, width, whether all pieces lie one way."""
+
+
+def _by_line(rows: Sequence[Printed]) -> dict[Line, dict[str, Printed]]:
+    lines: dict[Line, dict[str, Printed]] = {}
+    for row in sorted(rows, key=lambda row: row.view):
+        lines.setdefault((row.view, row.role, row.width, row.one_way), {})[row.size] = row
+    return lines
+
+
+def as_lined(rows: Sequence[Printed]) -> tuple[Printed, ...]:
+    """The rows in the order in which they are written and read back: line by line, size by size."""
+    sizes = list(dict.fromkeys(row.size for row in rows))
+    return tuple(found[s] for found in _by_line(rows).values() for s in sizes if s in found)
+
+
 def written_yardage(rows: Sequence[Printed], units: Units) -> str:
     """Yardage as text that reads back as the same rows: to the eighth of a yard and of an inch, or to the mm."""
-    lines: dict[tuple[str, str, float, bool], dict[str, float]] = {}
-    for row in sorted(rows, key=lambda row: row.view):
-        lines.setdefault((row.view, row.role, row.width, row.one_way), {})[row.size] = row.length
     sizes = list(dict.fromkeys(row.size for row in rows))
 
     def figure(mm: float) -> str:
@@ -193,11 +207,11 @@ def written_yardage(rows: Sequence[Printed], units: Units) -> str:
 
     out = [f"size {' '.join(sizes)}"] if any(sizes) else []
     last = ""
-    for (view, role, width, one_way), found in lines.items():
+    for (view, role, width, one_way), found in _by_line(rows).items():
         out += [f"view {view}"] if view != last else []
         last = view
         name = "" if role == "main" else f"{role} "
-        figures = (" " if units is Units.METRIC else ", ").join(figure(found[s]) for s in sizes if s in found)
+        figures = (" " if units is Units.METRIC else ", ").join(figure(found[s].length) for s in sizes if s in found)
         wide = format_length(width, units, fine=units is Units.METRIC)
         out.append(f"{name}{wide} {figures} {units.large}{' with nap' if one_way else ''}")
     return "\n".join(out)

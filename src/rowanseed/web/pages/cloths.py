@@ -29,7 +29,17 @@ from rowanseed.settings import settings
 from rowanseed.store import cloths, projects
 from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.as_shown import as_it_was
-from rowanseed.web.cloth_fields import Lines, Patch, Price, Weight, corner_rows, fields_of, read_patches, shaped
+from rowanseed.web.cloth_fields import (
+    Lines,
+    Patch,
+    Price,
+    Weight,
+    corner_rows,
+    fields_of,
+    in_form_order,
+    read_patches,
+    shaped,
+)
 from rowanseed.web.deps import Home, House, Id, Typing, go, own_path, revision_of
 from rowanseed.web.forms import CHANGED, Errors, Form, Length, OptionalLength, Share, Stretch, Text, bind, refuse
 from rowanseed.web.once import Once
@@ -176,7 +186,8 @@ def _save(home: House, entry: ClothEntry | None, typed: dict[str, str]) -> Respo
         return cloth_form(home, entry, typed, faults, status=422 if faults else 200)
     made = form.cloth(entry.cloth if entry else None, gone)
     if entry is not None:
-        made = as_it_was(entry.cloth, _as_shown(home, entry.cloth), made)
+        shown = _as_shown(home, entry.cloth)
+        made = entry.cloth if made == shown else as_it_was(in_form_order(entry.cloth), shown, made)
     try:
         id = cloths.save_cloth(home.db, entry.id if entry else None, made, revision=revision_of(typed))
     except ChangedMeanwhile:

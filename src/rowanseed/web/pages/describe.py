@@ -22,7 +22,7 @@ from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
 from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
-from rowanseed.web.describe_form import CONFIRMED, carried, from_document, to_document, usual_chart
+from rowanseed.web.describe_form import CONFIRMED, carried, from_document, in_form_order, to_document, usual_chart
 from rowanseed.web.described_fields import GROUPS, LISTS
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
@@ -113,7 +113,7 @@ def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, di
     before = _before(home, typed)
     if before:
         shown, _ = to_document(from_document(before, home.units), home.units)
-        document = as_it_was(dict(before), shown, document)
+        document = as_it_was(in_form_order(before), shown, document)
     carried(document, before)
     measured = before.get("measured", {})
     try:
