@@ -12,7 +12,6 @@ from collections.abc import Callable, Mapping
 from typing import Any, Generic, TypeVar
 
 from pydantic import BaseModel, ConfigDict, TypeAdapter, ValidationError, create_model
-from pydantic_core import to_jsonable_python
 
 from rowanseed.core.base.errors import DocumentError
 
@@ -26,17 +25,17 @@ class Strict(BaseModel):
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
 
-def _in_order(value: Any) -> Any:
-    """Sets as lists in one order, so that the same record is the same document in every process."""
+def _in_order(value: Any, written: Any) -> Any:
+    """What was written of a value, its sets in one order: the same record is the same document in every process."""
     match value:
         case set() | frozenset():
-            return sorted((to_jsonable_python(one) for one in value), key=str)
+            return sorted(written, key=str)
         case Mapping():
-            return {key: _in_order(one) for key, one in value.items()}
+            return {key: _in_order(one, own) for one, (key, own) in zip(value.values(), written.items(), strict=True)}
         case list() | tuple():
-            return [_in_order(one) for one in value]
+            return [_in_order(one, own) for one, own in zip(value, written, strict=True)]
         case _:
-            return value
+            return written
 
 
 class Kind(Generic[T]):
@@ -60,8 +59,8 @@ class Kind(Generic[T]):
         return json.dumps(self.document(value), ensure_ascii=False)
 
     def document(self, value: T) -> dict[str, Any]:
-        content: dict[str, Any] = to_jsonable_python(_in_order(self._writer.dump_python(value)))
-        return {"format": self.format, **content}
+        written = self._writer.dump_python(value, mode="json")
+        return {"format": self.format, **_in_order(self._writer.dump_python(value), written)}
 
     def read(self, text: str | bytes) -> T:
         """Read a document of this or an older version. Raises DocumentError with the field at fault."""
