@@ -84,8 +84,11 @@ def whole(pattern):
         made = compile_garment(pattern, "A", size, choices)
         operations = sequence(made.operations)
         machine = choices.equipment.machine
-        said += [gap.said for gap in made.gaps if machine or "shirred" not in gap.said.lower()]
-        if not made.gaps:
+        left = [gap.said for gap in made.gaps if "made the usual way" not in gap.said]
+        said += [gap for gap in left if machine or "shirred" not in gap.lower()]
+        # What the envelope asks for and the household has no machine for is made otherwise, and told.
+        said += [gap.said for gap in made.gaps if gap.said not in left and "there is no" not in gap.said]
+        if not left:
             said += [f"{f.at}: {f.said}" for f in play(pattern, operations)]
             said += faults(pattern, size, operations)
     return said

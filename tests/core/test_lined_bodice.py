@@ -145,13 +145,6 @@ def test_lined_all_over_it_goes_the_whole_way(more):
     assert goes_the_whole_way(whole(slit, **more), pathlib.Path("/nowhere"), lay=False) == []
 
 
-def test_a_full_skirt_s_lining_is_left_to_the_booklet_and_said_so():
-    made = compose(whole(Skirt(SkirtKind.GATHERED)))
-    assert "by your booklet" in made.assumed["features.lining"]
-    assert not any("skirt" in p.id and p.id.endswith("-lining") for p in made.pattern.pieces)
-    assert "booklet" not in compose(whole(Skirt(SkirtKind.A_LINE))).assumed["features.lining"]
-
-
 def test_a_skirt_s_lining_can_be_added_below_a_bodice_whose_own_is_drawn():
     pattern = compose(described(BASE)).pattern
     size, _ = body_of(pattern)

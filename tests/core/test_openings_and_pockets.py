@@ -458,14 +458,6 @@ def test_above_the_waist_a_zip_that_runs_past_it_leaves_the_lining_no_centre_sea
     assert "from centre to centre" in told(made, "sew-lining-facing-neck-facing")
 
 
-def test_of_a_full_skirt_alone_no_lining_is_worked_out_and_the_garment_says_so():
-    features = Features(**{**DIVIDED, "skirt": Skirt(SkirtKind.GATHERED)}, lining=Lining(LiningOf.LOWER))
-    composed = compose(Description(name="It", garment=GarmentKind.DRESS, features=features))
-    assert "not drafted" in composed.assumed["features.lining"]
-    made = project(GarmentKind.DRESS, **{**DIVIDED, "skirt": Skirt(SkirtKind.GATHERED)}, lining=Lining(LiningOf.LOWER))
-    assert not any(x.kind is LayerKind.LINING for x in made.garment.making.layers)
-
-
 def test_sides_that_are_told_apart_come_after_raglan_seams_as_others_do():
     made = project(
         GarmentKind.TOP,

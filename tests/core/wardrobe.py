@@ -15,7 +15,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
-from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
+from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.geometry.outline import Segment, line_chain
 from rowanseed.core.pattern.making import (
@@ -941,6 +941,18 @@ WARDROBE = {
     "all-in-one facing": all_in_one,
     "collar to the centre line": lambda: described(
         front=Side(Centre.OPEN), opening=BUTTONED, collar=CollarKind.ONE_PIECE
+    ),
+    "lined full skirt": lambda: with_layers(
+        described(
+            GarmentKind.DRESS,
+            back=Side(Centre.SEAM),
+            opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0),
+            waist=Waist.SEAM,
+            skirt=Skirt(SkirtKind.GATHERED),
+        ),
+        SIZE,
+        "A",
+        Layers(lining=LiningSchool.WHOLE, of=LinedPart.LOWER, hem=LiningHem.ATTACHED),
     ),
     "lined bodice": lambda: described(
         GarmentKind.DRESS,

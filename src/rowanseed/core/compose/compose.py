@@ -22,7 +22,8 @@ from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.skirts import shaped_skirt
-from rowanseed.core.compose.vocabulary import GarmentKind, InterfacingKind, Waist
+from rowanseed.core.compose.tunnels import seam_depth
+from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, InterfacingKind, Waist
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
@@ -247,6 +248,9 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
     build.along["waist"] = ("waist",)
     waist = build.description.features.waist
     if waist is Waist.ELASTIC_CASING:
+        depth = seam_depth(build.description, ElasticPlace.WAIST)
+        for p in (*waist_parts(*below), *front.lower, *back.lower):
+            build.allow(p.piece, p.edge, depth)
         elastic = Detail("waist-elastic", "Elastic in the waist seam", DetailKind.ELASTIC, along=("waist",))
         build.details.append(elastic)
     if waist in (Waist.DRAWSTRING, Waist.PLAIN_BAND, Waist.PLEATED_BAND):

@@ -85,6 +85,9 @@ def opening_refused(d: Description) -> Found:
     long = opening.length or 0.0
     if kind.zips_a_seam and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
         yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
+    is_open = side is not None and side.centre is Centre.OPEN
+    if opening.length is not None and is_open and kind is not OpeningKind.SEPARATING_ZIP:
+        yield "features.opening.length", f"The {where.words} is open all the way: leave the opening's length out."
     if opening.placket is not None and side is not None and side.centre is not Centre.OPEN and not is_half_placket(d):
         yield "features.opening.placket", "A placket belongs to edges that are open all the way down."
     if kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE) and opening.placket is Placket.BAND:

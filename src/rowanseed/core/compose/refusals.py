@@ -259,12 +259,26 @@ def _open_skirt(d: Description) -> Found:
         yield "features.opening.where", f"The {open_[0]} is open all the way, so the opening lies there."
 
 
+CARTRIDGE = 2.0
+"""Cartridge pleats are at least so many times as full as their band."""
+DEEP_HEM = 20.0
+"""A hem whose edge is bound and held inside by hand is at least so deep, in mm."""
+NARROW_HEM, ROLLED_HEM = 16.0, 10.0
+"""So deep a hem is at most that is folded narrow, and one that is rolled, in mm."""
+
+
 def _skirt(d: Description) -> Found:
     f, skirt = d.features, d.features.skirt
     if skirt is None:
         return
     if d.garment.has_bodice and not has_waist_seam(d) and skirt.kind not in SHAPED_SKIRTS:
         yield "features.waist", f"A skirt that is {skirt.kind.words} is joined by a waist seam: say that there is one."
+    if d.garment.has_bodice and skirt.kind is SkirtKind.CARTRIDGE_PLEATS:
+        yield (
+            "features.skirt.kind",
+            "Cartridge pleats are whipped to the finished edge of a band here, not sewn into a bodice's waist seam: "
+            "choose gathers or other pleats.",
+        )
     in_panels = skirt.kind in (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
     if in_panels and skirt.panels is not None and skirt.panels not in (4, 6, 8):
         yield "features.skirt.panels", "Gores and panels come in four, six or eight."
@@ -273,6 +287,8 @@ def _skirt(d: Description) -> Found:
         yield "features.hem.depth", "A pointed edge takes a narrow hem, of 16 mm at most: a deeper one does not turn."
     if pointed and f.hem.kind in (HemKind.BLIND, HemKind.TWIN_NEEDLE, HemKind.DOUBLE):
         yield "features.hem.kind", "A pointed edge is hemmed narrow, rolled, faced or bound."
+    if skirt.kind is SkirtKind.CARTRIDGE_PLEATS and (skirt.fullness or CARTRIDGE) < CARTRIDGE:
+        yield "features.skirt.fullness", "Cartridge pleats take at least twice the waist: less is gathered."
     if skirt.fullness is not None and not 1.1 <= skirt.fullness <= 4:
         yield "features.skirt.fullness", "Fullness lies between 1.1 and 4 times the waist."
     if skirt.length is not None and not 100 <= skirt.length <= 1500:
@@ -308,6 +324,29 @@ def _skirt(d: Description) -> Found:
         yield "features.skirt.darts", "A circle fits the waist by itself, without darts."
 
 
+def _hem(d: Description) -> Found:
+    hem = d.features.hem
+    if hem.depth is None:
+        return
+    match hem.kind:
+        case HemKind.BOUND if hem.depth < DEEP_HEM:
+            yield (
+                "features.hem.depth",
+                "A hem with a bound edge is turned up and held inside, at least 2 cm (3/4 in) deep: choose a narrow "
+                "one, or make it deeper.",
+            )
+        case HemKind.NARROW if hem.depth > NARROW_HEM:
+            yield (
+                "features.hem.depth",
+                "A narrow hem is 16 mm (5/8 in) deep at most: a deeper one is turned up, or double.",
+            )
+        case HemKind.ROLLED if hem.depth > ROLLED_HEM:
+            yield (
+                "features.hem.depth",
+                "A rolled hem takes 6 mm (1/4 in) in all: leave its depth out, or choose another hem.",
+            )
+
+
 def _rest(d: Description) -> Found:
     f = d.features
     if f.armhole is ArmholeFinish.LINING and not f.is_bagged:
@@ -328,5 +367,6 @@ RULES: tuple[Callable[[Description], Found], ...] = (
     _sleeve,
     _waist,
     _skirt,
+    _hem,
     _rest,
 )

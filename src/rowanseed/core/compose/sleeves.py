@@ -12,7 +12,8 @@ from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirr
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.vocabulary import ClothKind, Interfaced, SleeveEnd, SleeveKind, SleeveLength
+from rowanseed.core.compose.tunnels import casing_depth
+from rowanseed.core.compose.vocabulary import ClothKind, ElasticPlace, Interfaced, SleeveEnd, SleeveKind, SleeveLength
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.making import (
     Closure,
@@ -40,6 +41,8 @@ SHARE = {
 }
 """How far down the underarm a sleeve reaches, as a share of its length to the wrist."""
 CUFF = 50.0
+CASING = 30.0
+"""The allowance of a sleeve's end that is a tunnel for elastic of no width said, in mm."""
 FULL_END = 1.5
 FACED_OVER = 15.0
 
@@ -201,8 +204,9 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
         case SleeveEnd.BINDING:
             build.finish("wrist", "Sleeve ends", FinishKind.BINDING, parts)
         case SleeveEnd.ELASTIC_CASING:
+            depth = casing_depth(build.description, ElasticPlace.SLEEVE, CASING)
             for p in parts:
-                build.allow(p.piece, p.edge, 30.0, _corner(p))
+                build.allow(p.piece, p.edge, depth, _corner(p))
             build.finish("wrist", "Sleeve ends", FinishKind.CASING, parts)
             build.closures.append(Closure("wrist-elastic", ClosureKind.ELASTIC, _sleeve_seam(build)))
         case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF:

@@ -1,7 +1,7 @@
 """A lining of a part of the garment: all but the sleeves, what is above its waist seam, or what is below.
 
-Where such a lining ends at a seam, its edge is turned in and felled over that seam by hand (common practice, no
-source).
+Where such a lining ends at a seam, its edge is turned in and felled over that seam by hand, or sewn into it where that
+seam draws it in (common practice, no source).
 """
 
 from __future__ import annotations
@@ -38,15 +38,6 @@ def of_part(pieces: tuple[Piece, ...], part: LinedPart) -> tuple[Piece, ...]:
             return tuple(p for p in pieces if _is_below(p))
 
 
-def _hangs_flat(pattern: Pattern, below: Collection[str]) -> bool:
-    """Whether what hangs from the waist seam is not gathered to it: a full skirt's lining would be drawn in with it."""
-    return all(
-        join.difference.kind is not DifferenceKind.GATHERS
-        for join in pattern.making.joins
-        if any(p.piece in below and p.edge == "waist" for p in (*join.a, *join.b))
-    )
-
-
 def left_to_line(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
     """Of what could be lined that which the pattern draws no lining for: all of it, or, where it draws one for the
     bodice alone, what hangs below."""
@@ -57,7 +48,7 @@ def left_to_line(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[Piece, ..
     bodice_alone = drawn == {p.id for p in pieces} - below
     # Patterns composed by earlier versions have edges of such names already, and keep their lining as it is.
     bodice_alone = bodice_alone and not any(f.id.startswith(ALONG) for f in pattern.making.finishes)
-    return of_part(pieces, LinedPart.LOWER) if bodice_alone and _hangs_flat(pattern, below) else ()
+    return of_part(pieces, LinedPart.LOWER) if bodice_alone else ()
 
 
 def parts_of(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[LinedPart, ...]:
@@ -68,12 +59,11 @@ def parts_of(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[LinedPart, ..
         return (LinedPart.LOWER,)
     sleeved = any(p.panel is Panel.SLEEVE for p in pieces)
     divided = bool(below) and len(below) < len(pieces)
-    flat = _hangs_flat(pattern, below)
     return (
         LinedPart.ALL,
         *((LinedPart.BODY,) if sleeved else ()),
         *((LinedPart.UPPER,) if divided else ()),
-        *((LinedPart.LOWER,) if divided and flat else ()),
+        *((LinedPart.LOWER,) if divided else ()),
     )
 
 
@@ -98,10 +88,12 @@ def ends_at_seams(pattern: Pattern, pieces: tuple[Piece, ...], lined: tuple[Piec
         if not sewn & ids or not sewn <= every or sewn <= ids or goes_on(pattern, join, ids):
             continue
         parts = own_side((*join.a, *join.b), ids)
+        drawn_in = join.difference.kind is DifferenceKind.GATHERS and bool(own_side(join.a, ids))
         zipped = any(c.join == join.id and c.to_mark is not None for c in pattern.making.closures)
         yield Finish(
             id=f"{ALONG}{join.id}",
             name=f"Edge of the lining along the {lower_first(join.name)}{', at the zip' if zipped else ''}",
-            kind=FinishKind.TURNED,
+            # What gathers draw in goes into their seam with it; any other edge is felled over the seam.
+            kind=FinishKind.CAUGHT if drawn_in else FinishKind.TURNED,
             parts=tuple(replace(p, piece=Derived(DerivedAs.LINING, p.piece).piece_id) for p in parts),
         )

@@ -16,6 +16,7 @@ from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.deduct import TO_FACING, Deducted, deducted, facing_seams, unfinished
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
+from rowanseed.core.derive.less_full import less_full
 from rowanseed.core.derive.lined_part import ends_at_seams, left_to_line, of_part, parts_of
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, gathered_as_left, lined_making, shorter
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
@@ -106,7 +107,7 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
     hems = {(part.piece, part.edge): f for f in ends_of(pattern, lined) for part in f.parts}
     number = max(piece.number for piece in pattern.pieces)
     pieces = []
-    for k, piece in enumerate(lined, start=1):
+    for k, piece in enumerate((less_full(pattern, size, piece) for piece in lined), start=1):
         pieces.append(
             _lining_piece(
                 pattern=pattern,

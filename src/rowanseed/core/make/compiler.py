@@ -173,8 +173,8 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
             continue
         duty = next((d for t, d in every if t is technique and id in d.ids), None)
         why = _why_not(bench, every, technique, duty, taken.keys())
-        if why and (id, name) in bench.pattern.making.ways:
-            # The pattern's own wish, where the household or the garment does not allow it: the usual way serves.
+        if why and (id, name) in bench.pattern.making.ways and id in taken:
+            # The pattern's own wish, where she chose otherwise for what it is sewn in one with.
             continue
         if why or technique is None or duty is None:
             gaps.append(Gap(id, f"“{named(bench, id)}” is not made as “{what}”: {why}. It is made the usual way."))

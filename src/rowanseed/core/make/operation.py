@@ -164,7 +164,7 @@ class Supply(Worded):
 
 @dataclass(frozen=True)
 class Use:
-    """So much of a supply: along `mm`, or `count` of it. Round a body `mm` is the length of the edge it draws in."""
+    """So much of a supply: along `mm`, or `count` of it. Round a body `mm` is its girth there, or the edge's length."""
 
     supply: Supply
     mm: float = 0.0

@@ -107,6 +107,15 @@ class Workbench(Graph):
                         return float(word)
         return None
 
+    def round_the_body(self, ids: Iterable[str]) -> float:
+        """How long elastic or a cord along these edges lies round the body, in mm: by the chart at a waist, else as
+        long as what it draws in, at most."""
+        parts = [part for id in ids for part in self.parts(id)]
+        waist = self.pattern.envelope.body_chart.get("waist", {}).get(self.size)
+        at_waist = bool(parts) and all(part.edge == "waist" for part in parts)
+        drawn = self.around(ids)
+        return min(waist, drawn) if at_waist and waist is not None else drawn
+
     # ---------------------------------------------------------------- what a piece waits for
 
     @cached_property

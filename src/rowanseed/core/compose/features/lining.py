@@ -12,7 +12,6 @@ from rowanseed.core.compose.hems import FOLDED_ONCE
 from rowanseed.core.compose.openings import is_lined_bodice
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit
-from rowanseed.core.compose.waists import fullness
 from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.make.techniques.lining_to_hem import LEAST_HEM
 from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, LayerKind, Press
@@ -31,8 +30,6 @@ def joins(build: Build, body: Body) -> None:
         if asked is not None and asked.of is LiningOf.ALL:
             build.assumed["features.lining"] = (
                 "the skirt's lining is worked out from its own pieces and hangs free; change it at the Cloth station"
-                if _is_worked_out(build, LiningOf.LOWER)
-                else "no lining is drafted for so full a skirt: line it by your booklet"
             )
     elif asked is None or not build.description.features.is_bagged:
         build.assumed["features.lining"] = (
@@ -45,16 +42,14 @@ def joins(build: Build, body: Body) -> None:
 
 
 def _is_worked_out(build: Build, of: LiningOf) -> bool:
-    """Whether a lining of this part can be derived: of what a waist seam divides, and of no skirt that it gathers."""
+    """Whether a lining of this part can be derived: the sleeves tell the body, a waist seam what is above or below."""
     match of:
         case LiningOf.ALL:
             return True
         case LiningOf.BODY:
             return any(piece.panel is Panel.SLEEVE for piece in build.pieces.values())
-        case LiningOf.UPPER:
+        case LiningOf.UPPER | LiningOf.LOWER:
             return has_waist_seam(build.description)
-        case LiningOf.LOWER:
-            return has_waist_seam(build.description) and fullness(build.description) <= 1
 
 
 def inside(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
@@ -11,7 +11,7 @@ from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import closes, opening_half, split_sides
 from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind, Where
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
 LONG, FITTED, AT_A_WAIST = 400.0, 160.0, 200.0
@@ -37,9 +37,14 @@ def _length(build: Build, usual: float) -> float:
     return said or usual
 
 
-def _reach(build: Build, where: EdgePart) -> float:
-    """How long its seam is in the size where it is shortest."""
-    return min(chain_length(build.edge(where.piece, where.edge, size)) for size in build.figures.sizes)
+def _deep(build: Build, parts: Sequence[EdgePart], size: Size) -> float:
+    """How long some edges are, one after another, in a size."""
+    return sum(chain_length(build.edge(p.piece, p.edge, size)) for p in parts)
+
+
+def _reach(build: Build, *parts: EdgePart) -> float:
+    """How long a seam is in the size where it is shortest."""
+    return min(_deep(build, parts, size) for size in build.figures.sizes)
 
 
 def _put_in(
@@ -62,57 +67,68 @@ def _put_in(
 
 
 def in_a_bodice(build: Build, body: Body) -> None:
-    if build.description.features.opening.where is Where.LEFT_SIDE:
-        join, where = split_sides(build, "sides"), body.front.side[0]
-        anchor = "end"
+    at_side = build.description.features.opening.where is Where.LEFT_SIDE
+    if at_side:
+        id, anchor = split_sides(build, "sides"), "end"
         if any(j.id == "skirt-sides" for j in build.joins):
             split_sides(build, "skirt-sides")
     else:
-        half = opening_half(body, build.description)
-        join, where, anchor = f"centre-{half.name}", half.centre[0], "start"
+        id, anchor = f"centre-{opening_half(body, build.description).name}", "start"
     sizes = build.figures.sizes
     fitted = any(size.waist is not None and size.waist < size.body_bust for size in sizes)
     long = _length(build, max(size.back_waist for size in sizes) + FITTED if fitted else LONG)
-    reach = _reach(build, where)
-    below = None
-    if build.description.features.opening.where is Where.LEFT_SIDE and build.description.features.sleeve is not None:
-        below, long = where, long + BELOW_SLEEVE
-    if long > reach - 20.0:
-        _through_the_waist(build, join, long, reach, anchor, below=below)
-    else:
-        _put_in(build, join, where, anchor, lambda size: long, below=below)
-
-
-def _through_the_waist(
-    build: Build, join: str, long: float, reach: float, anchor: str, *, below: EdgePart | None
-) -> None:
-    """A zip that runs past the waist seam: bodice and skirt have one seam for it. Centres are drawn from the neck down,
-    sides from the hem up."""
-    skirt = f"skirt-{join}"
-    other = next((j for j in build.joins if j.id == skirt), None)
-    own = next(j for j in build.joins if j.id == join)
-    if other is None and below is not None:
-        _put_in(build, join, below, anchor, lambda size: reach - LEFT, below=below)
+    down = _down(build, id, anchor)
+    below = down[0] if at_side and build.description.features.sleeve is not None else None
+    if below is not None:
+        long += BELOW_SLEEVE
+    ends_above = long <= _reach(build, *down) - LEFT
+    skirt = next((j for j in build.joins if j.id == f"skirt-{id}"), None)
+    if not ends_above and skirt is not None:
+        _in_one_with(build, id, skirt, anchor)
+        down = _down(build, id, anchor)
+        _refuse_too_long(build, down, long, less=0.0 if below is None else BELOW_SLEEVE)
+    elif not ends_above:
         build.assumed["features.opening.length"] = "the zip ends above the end of its seam"
-        return
-    if other is None:
-        build.closures.append(Closure("opening", _kind(build), join))
-        build.assumed["features.opening.length"] = "the zip runs to the end of its seam"
-        return
-    build.joins = [j for j in build.joins if j.id not in (join, skirt)]
-    first, last = (own, other) if anchor == "start" else (other, own)
-    build.join(join, own.name, (*first.a, *last.a), (*first.b, *last.b))
-    build.known_as(skirt, join)
-    least = _reach(build, other.a[0]) - LEFT
-    if long - reach > least and build.description.features.opening.length is not None:
-        most = int((least + reach - (BELOW_SLEEVE if below is not None else 0.0)) / 10)
-        build.refused.append(("features.opening.length", f"Its seam is shorter: the zip is {most} cm long at most."))
-    upper = own.a[0]
+        if below is None:
+            build.assumed["features.opening.length"] = "the zip runs to the end of its seam"
+            build.closures.append(Closure("opening", _kind(build), id))
+            return
+    _put_in_so_far(build, id, down, anchor, long, below=below)
 
-    def on_skirt(size: Size) -> float:
-        return min(least, max(20.0, long - chain_length(build.edge(upper.piece, upper.edge, size))))
 
-    _put_in(build, join, other.a[0], anchor, on_skirt, below=below)
+def _down(build: Build, id: str, anchor: str) -> tuple[EdgePart, ...]:
+    """The edges of a seam from the top down. Centres are drawn from the neck down, sides from the hem up."""
+    parts = next(j for j in build.joins if j.id == id).a
+    return parts if anchor == "start" else parts[::-1]
+
+
+def _in_one_with(build: Build, id: str, skirt: Join, anchor: str) -> None:
+    """Bodice and skirt have one seam for a zip that runs past the waist."""
+    own = next(j for j in build.joins if j.id == id)
+    build.joins = [j for j in build.joins if j not in (own, skirt)]
+    first, last = (own, skirt) if anchor == "start" else (skirt, own)
+    build.join(id, own.name, (*first.a, *last.a), (*first.b, *last.b))
+    build.known_as(skirt.id, id)
+
+
+def _refuse_too_long(build: Build, down: Sequence[EdgePart], long: float, *, less: float) -> None:
+    most = _reach(build, *down) - LEFT
+    if long > most and build.description.features.opening.length is not None:
+        said = f"Its seam is shorter: the zip is {int((most - less) / 10)} cm long at most."
+        build.refused.append(("features.opening.length", said))
+
+
+def _put_in_so_far(
+    build: Build, id: str, down: Sequence[EdgePart], anchor: str, long: float, *, below: EdgePart | None
+) -> None:
+    """A zip so long from the top of its seam: it ends on the first edge that reaches so far in every size."""
+    k = next((k for k in range(len(down)) if long <= _reach(build, *down[: k + 1]) - LEFT), len(down) - 1)
+    most = _reach(build, down[k]) - LEFT
+
+    def on_its_edge(size: Size) -> float:
+        return min(most, max(LEFT, long - _deep(build, down[:k], size)))
+
+    _put_in(build, id, down[k], anchor, on_its_edge, below=below)
 
 
 def at_a_waist(build: Build, body: Body) -> None:

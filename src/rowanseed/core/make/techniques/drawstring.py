@@ -75,7 +75,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.HEMMED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
-        uses=(Use(Supply.CORD, step.mm + 600.0),),
+        uses=(Use(Supply.CORD, bench.round_the_body([duty.id]) + 600.0),),
         caution="A cord can catch and strangle: none at the neck or hood of a child's garment, elsewhere short ends; "
         "local rules may forbid more.",
         booklet=True,

@@ -13,7 +13,8 @@ from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.free_edges import across
 from rowanseed.core.make.which import drawn_through, edges_of
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import ClosureKind, DetailKind, FinishKind
+from rowanseed.core.pattern.making import ClosureKind, Detail, DetailKind, FinishKind
+from rowanseed.core.pattern.pieces import LineKind
 
 LAP = 13.0
 
@@ -57,7 +58,7 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=_setting(bench),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
-        uses=(Use(Supply.ELASTIC, step.mm),),
+        uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id])),),
         look="Let go, the fullness is even all round.",
     )
     yield step(
@@ -75,6 +76,13 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _where(bench: Workbench, detail: Detail) -> str:
+    """Where the pattern says that it runs: at a level that all its pieces have by its name, or as they mark it."""
+    at = next((level for level in ("waist", "hip", "bust") if level in detail.id or level in detail.name.lower()), "")
+    has = at and all(bench.piece(id).line(LineKind.LEVEL, at) is not None for id in detail.on)
+    return f" along its {at} line" if has else ", where the tissue marks it"
+
+
 def line(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail = bench.details[duty.id]
     step = of_detail(bench, "elastic on a line", duty.id)
@@ -83,7 +91,8 @@ def line(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "elastic",
         Act.ATTACH,
         f"Sew the elastic on: {step.name}",
-        f"Chalk {'the lines' if several else 'the line'} on the wrong side of the {bench.names(detail.on)}. Cut the "
+        f"Chalk {'the lines' if several else 'the line'} on the wrong side of the {bench.names(detail.on)}"
+        f"{_where(bench, detail)}. Cut the "
         "elastic as long as this part of the body less a tenth, try it round the body, and halve and quarter both.",
         f"Fasten one end {bench.margin(6)} inside the stitching line; hold the elastic stretched from quarter to "
         "quarter along the chalk and zigzag down its middle; fasten the other end.",

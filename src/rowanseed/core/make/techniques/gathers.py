@@ -6,8 +6,9 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.ease_rows import KEY, join_of, taken_out
 from rowanseed.core.make.workbench import Workbench, both_sides, shown
@@ -28,6 +29,16 @@ def _lengths(bench: Workbench, join: Join) -> str:
     return f"from {bench.length(long)} to {bench.length(short)}"
 
 
+def _whole_first(bench: Workbench, join: Join) -> Iterator[Need]:
+    """Rows that run round the garment stop at its seams, so these are sewn; a cap is gathered while it lies flat."""
+    if join.each_hand:
+        return
+    for need in crossings(bench, join.id):
+        seam = bench.joins[need.state.of.id]
+        if bench.joins_shell(seam) and not bench.is_faced(seam) and bench.openings.zip_on(seam) is None:
+            yield need
+
+
 def _op(bench: Workbench, join: Join, technique: str, how: tuple[str, ...], **more: object) -> Operation:
     return Operation(
         id=f"gather-{join.id}",
@@ -38,7 +49,7 @@ def _op(bench: Workbench, join: Join, technique: str, how: tuple[str, ...], **mo
         bench=Bench.MACHINE,
         minutes=minutes.seam(3 * bench.around([join.id])),
         on=On(joins=(join.id,), edges=shown(join.a)),
-        requires=tuple(bench.flat_first([join.id])),
+        requires=(*bench.flat_first([join.id]), *_whole_first(bench, join)),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
         setting=settings.longest(bench.household),
         look="The folds are even and run straight away from the edge.",

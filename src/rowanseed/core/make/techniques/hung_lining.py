@@ -12,6 +12,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques.lining_drawn_in import drawn, drawn_in
 from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind, Join
@@ -40,7 +41,8 @@ def finds_lower_edge(bench: Workbench) -> Iterator[Duty]:
 
 def finds_at_seam(bench: Workbench) -> Iterator[Duty]:
     for finish in bench.finishes.values():
-        if _ends_at_seam(finish) and pieces_of(finish.parts) <= bench.hung:
+        turned = finish.kind is FinishKind.TURNED and _ends_at_seam(finish)
+        if turned and pieces_of(finish.parts) <= bench.hung:
             yield single(finish.id)
 
 
@@ -60,6 +62,9 @@ def _waits(bench: Workbench) -> Iterator[Need]:
         panels = bench.panels((*join.a, *join.b))
         if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK} and Panel.BAND not in panels:
             yield Need(facts.join(Fact.PRESSED, join.id), "the sleeves are set", where_given=True)
+    for join, _ in drawn_in(bench):
+        yield Need(drawn(join), "its edge is as short as the one it goes to")
+        yield Need(facts.join(Fact.DRAWN_UP, join.id), "the garment's edge is drawn up first", where_given=True)
     for piece in sorted(bench.hung):
         yield Need(facts.layer(Fact.SHAPED, piece), "its pleat is folded", where_given=True)
     for detail in bench.details_of(DetailKind.BONING, DetailKind.ELASTIC):

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
+from rowanseed.core.derive.lined_part import ALONG
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
@@ -177,8 +178,8 @@ def _understitched(bench: Workbench, join: Join, turned: Need) -> Operation:
 def _fell(bench: Workbench, edges: list[Join]) -> Operation:
     felled = _felled(bench)
     seams = [j for j in bench.joins.values() if _is_waist(bench, j)]
-    below = [f for f in bench.finishes.values() if f.kind is FinishKind.TURNED and pieces_of(f.parts) <= bench.hung]
-    over = " and over the edge of the skirt's lining" if below else ""
+    hung = [f for f in bench.finishes.values() if f.id.startswith(ALONG) and pieces_of(f.parts) <= bench.hung]
+    over = " and over the edge of the skirt's lining" if any(f.kind is FinishKind.TURNED for f in hung) else ""
     return Operation(
         id="fell-lining",
         technique=ID,
@@ -203,13 +204,13 @@ def _fell(bench: Workbench, edges: list[Join]) -> Operation:
             *(Need(facts.join(Fact.PRESSED, j.id), "the waist seam is pressed, its allowances lie up") for j in seams),
             *(Need(facts.join(Fact.PRESSED, j.id), "the sides are pressed open") for j in _sides(bench)),
             *(Need(facts.join(Fact.UNDERSTITCHED, j.id), "the edges are understitched first") for j in edges),
-            *(Need(facts.finish(Fact.FINISHED, f.id), "the bodice's lining covers the skirt's") for f in below),
+            *(Need(facts.finish(Fact.FINISHED, f.id), "the bodice's lining covers the skirt's") for f in hung),
             Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),
         ),
         gives=(
             *(facts.finish(Fact.FINISHED, id) for id in felled),
             facts.layer(Fact.CLOSED, "lining"),
-            *(() if below else (facts.layer(Fact.ATTACHED, "lining"),)),
+            *(() if hung else (facts.layer(Fact.ATTACHED, "lining"),)),
         ),
         look="Inside no raw edge is left, and the lining neither pulls nor bags.",
     )

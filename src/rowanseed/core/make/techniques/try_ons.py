@@ -15,7 +15,7 @@ from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.techniques.band_first import zips_after_bands
 from rowanseed.core.make.techniques.facing import all_in_one
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import ClosureKind, Join, Press
+from rowanseed.core.pattern.making import ClosureKind, DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 SHELL, BASTED = "shell", "basted"
@@ -38,9 +38,27 @@ def sews_sides_last(bench: Workbench) -> bool:
     return bench.is_bagged or bool(all_in_one(bench))
 
 
+def drawn_in_at_waist(bench: Workbench) -> tuple[Join, ...]:
+    """The seams that gather a full skirt to a bodice or a band."""
+    return tuple(
+        j
+        for j in bench.joins.values()
+        if j.difference.kind is DifferenceKind.GATHERS
+        and bench.panels(j.a) <= {Panel.FRONT, Panel.BACK}
+        and all(p.edge == "waist" for p in j.a)
+        and not pieces_of(j.a) & bench.inner
+    )
+
+
+def fitted_joins(bench: Workbench) -> tuple[Join, ...]:
+    """The seams of the body without those of a full skirt, which is as wide as it likes below its gathers."""
+    full = {p.piece for j in drawn_in_at_waist(bench) for p in j.a}
+    return tuple(j for j in shell_joins(bench) if not pieces_of((*j.a, *j.b)) & full)
+
+
 def bastes_sides(bench: Workbench) -> bool:
     """Whether the sides are basted for the try-on: in skirts and dresses, and wherever it is asked for."""
-    sides = [j for j in shell_joins(bench) if bench.closes_side(j)]
+    sides = [j for j in fitted_joins(bench) if bench.closes_side(j)]
     if not sides or sews_sides_last(bench) or bench.household.habits.try_on is TryOn.SEWN:
         return False
     if zipped_across(bench, sides):
@@ -62,8 +80,11 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     if not body:
         yield from _only_looked_at(bench, operations)
         return
+    basted, full = bastes_sides(bench), drawn_in_at_waist(bench)
+    if basted:
+        # What is gathered to it hangs from a bodice that fits.
+        body = fitted_joins(bench)
     sides = [j for j in body if bench.closes_side(j)]
-    basted = bastes_sides(bench)
     if basted:
         # A seam at the waist crosses the sides: it is basted with them.
         sides += [j for j in body if any(runs_over(bench, j.id, side.id) for side in sides)]
@@ -85,8 +106,14 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     if basted:
         yield _baste(bench, sides, words)
         needs += [Need(facts.join(Fact.PREPARED, j.id), "the sides are basted for it") for j in sides]
+    if not basted:
+        needs += [Need(facts.join(Fact.DRAWN_UP, j.id), "its fullness is drawn up", where_given=True) for j in full]
     gate = BASTED if basted else SHELL
     how = ["Over what will be worn under it. Stand, sit, bend, lift the arms, walk."]
+    if full and basted:
+        how.append("The bodice by itself: the skirt is gathered to it afterwards.")
+    elif any(Panel.BAND in bench.panels(j.b) for j in full):
+        how.append("Pin its folds to a tape round the waist, or to the band, as they will be sewn: that holds it.")
     if left_open:
         how.append("Pin the seam of the zip from the waist down: the zip goes in after the band.")
     if sews_sides_last(bench):
@@ -184,7 +211,7 @@ def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
             ),
             *(
                 Need(facts.join(Fact.PRESSED, j.id), "the panels are whole", where_given=True)
-                for j in shell_joins(bench)
+                for j in fitted_joins(bench)
                 if j.id not in ids and not j.a[0].hand
             ),
         ),

@@ -120,6 +120,21 @@ SCENES: Frames = {
             hand((-30, 7), (-16, -4), "felling stitches"),
         ),
     ),
+    "lining drawn in": (
+        frame(
+            "Two rows of long stitches in the lining's own edge, drawn up by themselves",
+            lining("edge of the lining, right side up", (-110, 0), (70, 0), right="left"),
+            row((24, -9), (24, 9), "one row of long stitches"),
+            row((46, -9), (46, 9), "the other row, beside it"),
+            at=("gather",),
+        ),
+        frame(
+            "Wrong sides together, both drawn up, raw edges even",
+            cloth("garment, right side up", (-110, 0), (70, 0), right="left"),
+            lining("lining, right side down", (-110, 12), (70, 12), right="right"),
+            basting((40, -9), (40, 21), "basting, in the allowance"),
+        ),
+    ),
     "fusing": (
         frame(
             "The glue side down on the wrong side; pressed, not rubbed",

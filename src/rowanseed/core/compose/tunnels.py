@@ -1,0 +1,36 @@
+"""How deep an edge is cut that is turned to a tunnel: as its elastic is wide, where the envelope says how wide."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.description import Description, Elastic
+from rowanseed.core.compose.vocabulary import ElasticPlace
+
+ROOM = 3.0
+"""A tunnel is so much wider than its elastic, in mm (common practice, no source)."""
+ROWS = 4.0
+"""What the two rows beside its folds take, in mm."""
+MOST_UNDER = 10.0
+UNDER = 0.25
+"""The raw edge is turned under by this share of the allowance, by `MOST_UNDER` at most."""
+IN_A_SEAM = 6.0
+"""A seam's allowances are so much wider than the elastic that lies in them, in mm."""
+
+
+def elastic_at(description: Description, place: ElasticPlace) -> Elastic | None:
+    """The elastic that the envelope gives for a place."""
+    return next((one for one in description.features.elastic if one.where is place), None)
+
+
+def casing_depth(description: Description, place: ElasticPlace, usual: float) -> float:
+    """The allowance of an edge that is turned to a tunnel, in mm; `usual` where no width was said."""
+    elastic = elastic_at(description, place)
+    if elastic is None:
+        return usual
+    tunnel = elastic.width + ROOM + ROWS
+    return min(tunnel / (1 - UNDER), tunnel + MOST_UNDER)
+
+
+def seam_depth(description: Description, place: ElasticPlace) -> float:
+    """The allowance of a seam whose allowances are stitched down as a tunnel."""
+    elastic = elastic_at(description, place)
+    return max(description.allowance, elastic.width + IN_A_SEAM) if elastic is not None else description.allowance
