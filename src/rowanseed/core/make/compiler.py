@@ -173,7 +173,8 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
             continue
         duty = next((d for t, d in every if t is technique and id in d.ids), None)
         why = _why_not(bench, every, technique, duty, taken.keys())
-        if why and (id, name) in bench.pattern.making.ways and id in taken:
+        parts = {id, *(duty.ids if duty is not None else ())}
+        if why and (id, name) in bench.pattern.making.ways and parts & taken.keys():
             # The pattern's own wish, where she chose otherwise for what it is sewn in one with.
             continue
         if why or technique is None or duty is None:
