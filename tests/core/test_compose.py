@@ -164,6 +164,44 @@ def test_the_pieces_measure_what_the_garment_is_said_to_measure(features):
                 assert found == pytest.approx(said[level][size], abs=2.0), (size, level)
 
 
+MEASURED = [(), (Shaping.WAIST_DART,), (Shaping.PRINCESS_ARMHOLE,), (Shaping.PRINCESS_SHOULDER,), (Shaping.YOKE,)]
+
+
+@given(
+    front=st.sampled_from(MEASURED),
+    back=st.sampled_from(MEASURED),
+    sleeve=st.none() | st.sampled_from(SleeveKind).map(Sleeve),
+    waist=st.sampled_from([None, Waist.SEAM]),
+    figure=st.sampled_from([Figure.WOMEN, Figure.MEN, Figure.CHILDREN]),
+)
+@settings(deadline=None, max_examples=60)
+def test_whatever_shapes_it_the_bodice_measures_what_the_garment_is_said_to_measure(front, back, sleeve, waist, figure):
+    features = Features(
+        front=Side(shaping=front), back=Side(Centre.SEAM, back), sleeve=sleeve, waist=waist, opening=ZIP
+    )
+    try:
+        pattern = compose(Description(name="D", garment=GarmentKind.DRESS, figure=figure, features=features)).pattern
+    except DescriptionRefused as refused:
+        # What a sleeve is not drafted with, or a zip that is too long for a child's back.
+        assert {one.field.split(".")[1] for one in refused.refusals} <= {"front", "back", "opening", "sleeve"}
+        return
+    said = pattern.envelope.finished["A"]
+    bodice = [p for p in pattern.pieces if p.panel in (Panel.FRONT, Panel.BACK) and not p.id.startswith("skirt")]
+    for size in pattern.envelope.sizes:
+        for level in {"bust", "waist"} & set(said):
+            lines_ = [(p, line) for p in bodice if (line := p.line(LineKind.LEVEL, level)) is not None]
+            found = 2 * sum(math.dist(*line.ends[size]) for _, line in lines_)
+            if level == "waist":
+                found -= 2 * sum(_intake(p, d, size) for p, _ in lines_ for d in p.darts if d.edge == "waist")
+                found -= 2 * sum(_double_intake(p, size) for p, _ in lines_)
+            assert found == pytest.approx(said[level][size], abs=2.0), (size, level)
+
+
+def _double_intake(piece, size):
+    at = {point.id: point.at[size] for point in piece.points if point.id.startswith("waist-dart-")}
+    return at["waist-dart-outer"][1] - at["waist-dart-inner"][1] if at else 0.0
+
+
 def _intake(piece, dart, size):
     first, second = (piece.mark(leg).distance[size] for leg in dart.legs)
     return abs(second - first)

@@ -9,6 +9,7 @@ from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
+from rowanseed.core.compose.inset_band import has_inset_band, let_in
 from rowanseed.core.compose.panels import (
     Half,
     centre_of,
@@ -37,6 +38,8 @@ def _half(build: Build, *, is_front: bool) -> Half:
     own = next((one for one in FEATURES if one.panel is not None and one.takes(build.description, half)), None)
     cut = _plain if own is None or own.panel is None else own.panel
     cut(build, half)
+    if has_inset_band(build.description):
+        let_in(build, half)
     centre_seam(build, half)
     return half
 

@@ -253,8 +253,9 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
             build.allow(p.piece, p.edge, depth)
         elastic = Detail("waist-elastic", "Elastic in the waist seam", DetailKind.ELASTIC, along=("waist",))
         build.details.append(elastic)
-    if waist in (Waist.DRAWSTRING, Waist.PLAIN_BAND, Waist.PLEATED_BAND):
-        build.assumed["features.waist"] = f"a seam at the waist; the {waist.words} is sewn over it by your booklet"
+    if waist is Waist.DRAWSTRING:
+        cord = Detail("waist-cord", "Drawstring in the waist seam", DetailKind.DRAWSTRING, along=("waist",))
+        build.details.append(cord)
 
 
 # ---------------------------------------------------------------- the pattern

@@ -23,6 +23,8 @@ TECHNIQUES = {
     HemKind.BY_HAND: "hem-by-hand",
 }
 """Ways of hemming that are not the usual one, as the making order knows them."""
+DEEP_HEM = 20.0
+"""A hem whose edge is bound and held inside by hand is at least so deep, in mm."""
 
 
 def hem_kind(description: Description) -> HemKind:
@@ -51,7 +53,9 @@ def hem_depth(build: Build, usual: float = USUAL) -> tuple[float, tuple[float, .
             return narrow, (narrow / 2, narrow / 2)
         case HemKind.ROLLED:
             return 6.0, (3.0, 3.0)
-        case HemKind.BLIND | HemKind.TWIN_NEEDLE | HemKind.BOUND:
+        case HemKind.BOUND:
+            return max(depth, DEEP_HEM), (max(depth, DEEP_HEM),)
+        case HemKind.BLIND | HemKind.TWIN_NEEDLE:
             return depth, (depth,)
         case HemKind.TURNED | HemKind.BY_HAND | HemKind.FACED:
             first = min(8.0, depth / 3)

@@ -12,6 +12,7 @@ from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import Size, figures, is_full
 from rowanseed.core.compose.folds import SHAPED, folds_in
+from rowanseed.core.compose.hems import DEEP_HEM
 from rowanseed.core.compose.opening_refusals import opening_refused
 from rowanseed.core.compose.openings import is_half_placket
 from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
@@ -210,9 +211,18 @@ def _sleeve(d: Description) -> Found:
         yield "features.sleeve.end", "A cap sleeve is too short for a cuff."
 
 
+BAND_WIDTHS, MOST_UNDERLAP = (10.0, 150.0), 150.0
+"""How wide a band at the waist is, and how far it laps at most, in mm."""
+
+
 def _waist(d: Description) -> Found:
     f = d.features
     waist = f.waist
+    least, most = BAND_WIDTHS
+    if not least <= f.band.width <= most:
+        yield "features.band.width", "A band at the waist is between 1 and 15 cm wide."
+    if not 0 <= f.band.underlap <= MOST_UNDERLAP:
+        yield "features.band.underlap", "A band laps by 15 cm at most."
     if d.garment.has_bodice and waist in (Waist.WAISTBAND, Waist.FACING):
         yield (
             "features.waist",
@@ -261,8 +271,6 @@ def _open_skirt(d: Description) -> Found:
 
 CARTRIDGE = 2.0
 """Cartridge pleats are at least so many times as full as their band."""
-DEEP_HEM = 20.0
-"""A hem whose edge is bound and held inside by hand is at least so deep, in mm."""
 NARROW_HEM, ROLLED_HEM = 16.0, 10.0
 """So deep a hem is at most that is folded narrow, and one that is rolled, in mm."""
 

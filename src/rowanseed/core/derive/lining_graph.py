@@ -80,7 +80,7 @@ def lined_making(
             id=f"{LINING}{join.id}",
             a=of_lining(join.a),
             b=of_lining(join.b),
-            press=Press.BACK,
+            press=Press.OPEN if _runs_on_at_one_hand(making, join) else Press.BACK,
             name=f"Lining {lower_first(join.name)}" + (", left open along the zip" if join.id in zips else ""),
         )
         for join in making.joins
@@ -116,6 +116,19 @@ def lined_making(
         layers=(*making.layers, *added),
         details=(*making.details, *_slits(making, {join.id for join in joins})),
     )
+
+
+def _runs_on_at_one_hand(making: Making, join: Join) -> bool:
+    """Whether a zip makes one seam of several at one hand, which are several at the other: as a side past the waist.
+    Their edges are neatened alike, each by itself, since the one is sewn long after the others."""
+    own = {(p.piece, p.edge) for p in (*join.a, *join.b)}
+    hands = {p.hand for p in (*join.a, *join.b)}
+    others = (
+        {(p.piece, p.edge) for p in (*other.a, *other.b)}
+        for other in making.joins
+        if other is not join and None not in hands and hands.isdisjoint(p.hand for p in (*other.a, *other.b))
+    )
+    return any(edges & own and edges != own for edges in others)
 
 
 def _is_lined(pattern: Pattern, join: Join, ids: Collection[str]) -> bool:

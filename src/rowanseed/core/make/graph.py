@@ -227,7 +227,7 @@ class Graph:
         parts = (*join.a, *join.b)
         panels = {self.panel(self.base_of(p.piece)) for p in parts}
         along = not any(p.edge in NOT_SIDES for p in parts)
-        return panels == {Panel.FRONT, Panel.BACK} and along and join.each_hand and len(parts) == 2
+        return panels == {Panel.FRONT, Panel.BACK} and along and join.each_hand and len(join.a) == len(join.b)
 
     def is_side_of_one_hand(self, join: Join) -> bool:
         """Whether it is one of two sides that are told apart, since only one of them has a zip or a pocket."""

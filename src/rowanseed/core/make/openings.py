@@ -69,7 +69,8 @@ class Openings:
             for edge, touches in zip(self.graph.neighbours(part), ("end", "start"), strict=True):
                 for zip_ in self.openers:
                     along = {(p.piece, p.edge) for p in self.graph.parts(zip_.join)}
-                    if (part.piece, edge) in along and self.opens(zip_, self.graph.joins[zip_.join], touches):
+                    seam = self.graph.joins[zip_.join]
+                    if (part.piece, edge) in along and self.opens(zip_, seam, part.piece, touches):
                         return True
         return False
 
@@ -88,18 +89,28 @@ class Openings:
                 continue
             own = {(p.piece, p.edge) for p in along}
             join = graph.joins[opener.join]
-            if any((p.piece, edge) in own and self.opens(opener, join, at) for p, edge, at in edges):
+            if any((p.piece, edge) in own and self.opens(opener, join, p.piece, at) for p, edge, at in edges):
                 return opener
         return None
 
-    def opens(self, zip_: Closure, join: Join, end: str) -> bool:
-        """Whether a zip opens a seam, or the lining's behind it, at one end of its edges; from the other end, or from
-        both, the seam is sewn."""
-        if join.id not in (zip_.join, f"{LINING}{zip_.join}") or zip_.from_mark is not None:
+    def opens(self, opener: Closure, join: Join, piece: str, end: str) -> bool:
+        """Whether a seam, or the lining's behind it, is open where one end of a piece's edge in it lies.
+
+        From its own top down to its mark: the edges above that with both their ends, the one with the mark with its
+        upper end. Below a sleeve the seam is sewn at its very top.
+        """
+        if join.id not in (opener.join, f"{LINING}{opener.join}"):
             return False
-        if zip_.to_mark is None:
-            return True
-        return self.graph.pattern.piece(zip_.to_mark[0]).mark(zip_.to_mark[1]).anchor == end
+        if opener.to_mark is None:
+            return opener.from_mark is None
+        top = self.graph.pattern.piece(opener.to_mark[0]).mark(opener.to_mark[1]).anchor
+        seam = self.graph.joins[opener.join]
+        chains = [[p.piece for p in (side if top == "start" else side[::-1])] for side in (seam.a, seam.b)]
+        low = next(chain.index(opener.to_mark[0]) for chain in chains if opener.to_mark[0] in chain)
+        at = next((chain.index(id) for chain in chains for id in (piece, self.graph.base_of(piece)) if id in chain), 0)
+        if end != top:
+            return at < low
+        return at <= low and (at > 0 or opener.from_mark is None)
 
     def zip_length(self, closure: Closure) -> float | None:
         """How long an opening is from the raw upper edge, or the mark where it begins, to its end, in mm; None where no

@@ -133,7 +133,7 @@ class Runs:
         """What the end of a seam is called that runs out on an edge at one of its ends."""
         here = [j for j in self.graph.joins.values() if (piece, edge) in {(p.piece, p.edge) for p in (*j.a, *j.b)}]
         opener = next(
-            (one for one in self.openings.openers for join in here if self.openings.opens(one, join, end)), None
+            (one for one in self.openings.openers for join in here if self.openings.opens(one, join, piece, end)), None
         )
         if opener is not None:
             return self._opened_by(opener)
@@ -157,7 +157,9 @@ class Runs:
                 continue
             # Left and right of one edge; a sleeve's own seam joins two edges of it, and closes it to a ring.
             both_hands = {(p.piece, p.edge) for p in join.a} == {(p.piece, p.edge) for p in join.b}
-            if (both_hands and each_hand) or any(self.openings.opens(c, join, end) for c in self.openings.openers):
+            if (both_hands and each_hand) or any(
+                self.openings.opens(c, join, piece, end) for c in self.openings.openers
+            ):
                 continue
             if all(pieces_of(side) & pieces for side in sides):
                 return True

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.outline import Point, lerp
 from rowanseed.core.pattern.fastenings import opens_at_top
-from rowanseed.core.pattern.making import ClosureKind, Detail, Join
+from rowanseed.core.pattern.making import INSET_EDGE, ClosureKind, Detail, Join
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, narrow, round_at
 from rowanseed.drawings.line.laid import along
@@ -71,6 +71,17 @@ def _waist_at(dressed: Dressed) -> tuple[float, float] | None:
         return None
     banded = BELT / 2 if dressed.drawn("waistband") is not None else -BELT / 2
     return min(edge)[0] - banded, max(y for _, y in edge)
+
+
+def pleated(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """The folds of a pleated band, along the flat one that it is mounted on."""
+    one = next((found for id in detail.on if (found := dressed.laid(id)) is not None), None)
+    if one is None or INSET_EDGE not in one.edges:
+        return
+    top, low = (sorted(one.edges[edge], key=lambda q: q[1]) for edge in (INSET_EDGE, "waist"))
+    for k in range(1, detail.count):
+        share = k / detail.count
+        yield Stroke("waist", [lerp(top[0], low[0], share), lerp(top[-1], low[-1], share)])
 
 
 def tie_belt(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:

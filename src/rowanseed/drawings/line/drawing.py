@@ -11,11 +11,12 @@ from xml.etree.ElementTree import Element
 
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.pattern.fastenings import open_edges
-from rowanseed.core.pattern.making import Closure, ClosureKind, DifferenceKind
+from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
 from rowanseed.drawings.line.laid import Laid, along, have_places, laid, sleeve
+from rowanseed.drawings.line.let_in import let_in
 from rowanseed.drawings.line.parts import Figure, bands, collars
 from rowanseed.drawings.line.sewn_on import sewn_on
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, keep_weight, path_of, write
@@ -93,7 +94,7 @@ class _View:
 
     @classmethod
     def of(cls, pattern: Pattern, panel: Panel, size: str) -> _View:
-        pieces = tuple(laid(pattern, panel, size))
+        pieces = let_in(tuple(laid(pattern, panel, size)))
         figure = Figure(pattern, tuple(q for one in pieces for q in one.edges.items()), panel is Panel.FRONT)
         sleeves = tuple(sleeve(pattern, list(pieces), size))
         parts = (*collars(figure), *bands(figure))
@@ -190,7 +191,7 @@ def _is_inside(pattern: Pattern, piece: Piece, edge: str) -> bool:
     if piece.panel in beside:
         return True
     across = {Panel.FRONT, Panel.BACK} - {piece.panel}
-    return edge in SEAMS and not (edge in GORES and beside & across)
+    return edge in (*SEAMS, INSET_EDGE) and not (edge in GORES and beside & across)
 
 
 def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> None:

@@ -7,12 +7,14 @@ from collections.abc import Iterator
 
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.fastenings import opens_at_top
-from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, FinishKind
+from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, DifferenceKind, FinishKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, narrow, stepped
 from rowanseed.drawings.line.laid import along
 
 ROWS, ROW = 4, 14.0
 """Shirring is shown as so many rows, so far apart, in mm."""
+TUNNEL = 14.0
+"""The row that makes a tunnel of a seam's allowances is shown so far above it, in mm."""
 
 
 def hem_ruffle(dressed: Dressed) -> Iterator[Stroke]:
@@ -64,6 +66,27 @@ def casing(dressed: Dressed) -> Iterator[Stroke]:
         yield Stroke("waist", lower, Line.DASHED)
         for k, (x, y) in enumerate(lower[1:-1]):
             yield Stroke("waist", [(x, y), (x + 24.0 + 14.0 * (k % 2), y * 1.03)])
+
+
+def in_a_seam(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """A seam whose allowances are a tunnel: its second row, and what it draws in on both sides; a cord's bow."""
+    runs = [run for _, run in dressed.runs(detail.along)]
+    joins = [j for j in dressed.pattern.making.joins if j.id in detail.along]
+    # Below a bodice a gathered skirt shows its gathers anyhow.
+    gathered = any(j.difference.kind is DifferenceKind.GATHERS for j in joins)
+    for run in runs:
+        points = stepped(run, 24.0)
+        yield Stroke("waist", [(x - TUNNEL, y) for x, y in points], Line.DASHED)
+        for k, (x, y) in enumerate(points[1:-1]):
+            away = 24.0 + 14.0 * (k % 2)
+            if not gathered:
+                yield Stroke("waist", [(x, y), (x + away, y * 1.03)])
+            yield Stroke("waist", [(x - TUNNEL, y), (x - TUNNEL - away, y * 1.03)])
+    if detail.kind is DetailKind.DRAWSTRING and dressed.is_front and runs:
+        x = min(q for run in runs for q in run)[0] - TUNNEL / 2
+        for hand, long in ((-1, 120.0), (1, 140.0)):
+            yield Stroke("waist", [(x, 0.0), (x - 14.0, 44.0), (x + 20.0, 40.0), (x, 0.0)], Line.FINE, (hand,))
+            yield Stroke("waist", [(x, 0.0), (x + long, 26.0)], Line.BOLD, (hand,))
 
 
 def slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:

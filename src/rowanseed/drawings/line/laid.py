@@ -9,16 +9,16 @@ from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from rowanseed.core.geometry.outline import Point, bounds, flatten
-from rowanseed.core.pattern.making import DifferenceKind, EdgePart, FinishKind
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
+from rowanseed.drawings.line.hanging import Edges, drawn_in, hung, under_a_yoke
 
 STEP = 12.0
 CENTRES = ("centre", "opening", "crotch")
 AT_THE_CENTRE = (*CENTRES, "princess", "armhole", "shoulder", "neck")
 """Edges of pieces that have their place on the figure by themselves."""
-Edges = dict[str, list[Point]]
 Move = Callable[[Point], Point]
 
 
@@ -73,11 +73,11 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         for find in (_outwards, _to_the_centre):
             edges = _moved(edges, find(edges), moves)
         edges = _turned_back(piece, edges, size)
-        edges = _hung(_moved(edges, _closed_up(pattern, piece, edges, size), moves))
+        edges = hung(_moved(edges, _closed_up(pattern, piece, edges, size), moves))
         for move in _beside(pattern, piece, edges, placed):
             edges = _moved(edges, move, moves)
         placed[piece.id] = edges
-        edges = _drawn_in(pattern, piece, _under_a_yoke(pattern, piece, edges, size), size)
+        edges = drawn_in(pattern, piece, under_a_yoke(pattern, piece, edges), size)
         back = tuple(
             q for name in ("neck", "lapel", "collar-neck", "collar-back", "opening") for q in edges.get(name, ())
         )
@@ -159,98 +159,6 @@ def _waist_level(pattern: Pattern, panel: Panel, size: str) -> float:
     own = [p for p in pattern.pieces if p.panel is panel and p.has_edge("waist") and p.has_edge("side")]
     bodice = [p for p in own if not p.id.startswith("skirt-")]
     return max((p.shapes[size].edges["waist"][0].start[0] for p in bodice), default=0.0)
-
-
-def _drawn_in(pattern: Pattern, piece: Piece, drawn: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
-    """A piece that is gathered at its waist hangs narrow there, as wide as what it is sewn to, and wide below."""
-    if _is_cased(pattern, piece):
-        return _in_a_casing(drawn)
-    joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
-    ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
-    if ratio <= 1.0 or not piece.has_edge("hem"):
-        return drawn
-    x0, _, x1, y1 = bounds([q for run in drawn.values() for q in run])
-    above = [p for p in pattern.pieces if p.panel is piece.panel and p.has_edge("waist") and p.has_edge("side")]
-    waist = next((max(q[1] for q in flatten(p.shapes[size].edges["waist"])) for p in above if p is not piece), None)
-    hang = waist / y1 if waist and piece.id.startswith("skirt-") else 1.0 / ratio
-
-    def at(q: Point) -> Point:
-        below = (q[0] - x0) / (x1 - x0)
-        return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
-
-    return {name: [at(q) for q in run] for name, run in drawn.items()}
-
-
-CASED, CASED_TO = 0.78, 170.0
-"""What elastic leaves of a waist, and how far below it the garment has its width again, in mm."""
-
-
-def _is_cased(pattern: Pattern, piece: Piece) -> bool:
-    """Whether its waist is a tunnel that draws it in."""
-    return any(
-        f.kind is FinishKind.CASING and any(p.piece == piece.id and p.edge == "waist" for p in f.parts)
-        for f in pattern.making.finishes
-    )
-
-
-def _in_a_casing(drawn: dict[str, list[Point]]) -> dict[str, list[Point]]:
-    top = min(x for x, _ in drawn["waist"])
-
-    def at(q: Point) -> Point:
-        below = min(1.0, max(0.0, q[0] - top) / CASED_TO)
-        return (q[0], q[1] * (CASED + (1.0 - CASED) * below**0.7))
-
-    return {name: [at(q) for q in run] for name, run in drawn.items()}
-
-
-UNDER_YOKES = ("yoke", "yoke-base")
-
-
-def _under_a_yoke(pattern: Pattern, piece: Piece, edges: dict[str, list[Point]], size: str) -> dict[str, list[Point]]:
-    """A piece that is gathered to a yoke lies as wide as the yoke there, and hangs out below the arms."""
-    name = next((edge for edge in UNDER_YOKES if edge in edges), None)
-    drawn_up = [
-        j
-        for j in pattern.making.joins
-        if j.difference.kind is DifferenceKind.GATHERS and any(p.piece == piece.id and p.edge == name for p in j.a)
-    ]
-    if name is None or not drawn_up:
-        return edges
-    wide = max(y for _, y in edges[name])
-    more = wide * (1 - 1 / drawn_up[0].difference.amount)
-    arms = max((x for x, _ in edges.get("armhole", [(0.0, 0.0)])), default=0.0)
-    low = max(x for x, _ in edges["hem"]) if "hem" in edges else arms + 1.0
-
-    def at(q: Point) -> Point:
-        fade = 1.0 if q[0] <= arms else 1.0 - 0.65 * (q[0] - arms) / max(1.0, low - arms)
-        return (q[0], q[1] - more * fade * min(1.0, max(0.0, q[1]) / wide))
-
-    return {edge: [at(q) for q in run] for edge, run in edges.items()}
-
-
-HANGS_OUT = 0.62
-"""How far the hem of a full circle stands out beyond its waist, as a share of its length, hanging in folds."""
-
-
-def _hung(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
-    """A ring cut from a circle as it hangs from the waist in folds; anything else as it is."""
-    centre = edges.get("centre") or edges.get("opening")
-    waist = edges.get("waist")
-    if centre is None or waist is None or len(edges) != 4:
-        return edges
-    radius = min(x for x, _ in centre)
-    if radius < 20.0 or any(abs(math.hypot(*q) - radius) > 1.0 for q in waist):
-        return edges
-    whole = max(math.atan2(y, x) for x, y in waist)
-    wide = radius * whole
-
-    def at(q: Point) -> Point:
-        down = math.hypot(*q) - radius
-        share = math.atan2(q[1], q[0]) / whole
-        wave = 7.0 * math.sin(share * 5 * math.pi) ** 2 * down / 600.0
-        return (down + wave, share * (wide + HANGS_OUT * whole / (math.pi / 2) * down))
-
-    return {name: [at(q) for q in run] for name, run in edges.items()}
 
 
 BEYOND_THE_ROLL = ("neck", "lapel", "collar-neck", "collar-back", "opening")

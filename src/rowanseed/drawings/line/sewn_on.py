@@ -21,6 +21,9 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.SLIT: ends.slit,
     DetailKind.VENT: ends.slit,
     DetailKind.SHIRRED_PANEL: ends.shirring,
+    DetailKind.ELASTIC: ends.in_a_seam,
+    DetailKind.DRAWSTRING: ends.in_a_seam,
+    DetailKind.PLEATED_BAND: bands.pleated,
     DetailKind.IN_SEAM_POCKET: pockets.in_seam,
 }
 """How each kind of what is made on the pieces is shown; the rest is shown by its pieces, or not at all."""

@@ -7,7 +7,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, solve, straight
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels
+from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
 from rowanseed.core.compose.vocabulary import Shaping, SleeveEnd, SleeveKind
 from rowanseed.core.geometry.outline import Chain
 
@@ -67,6 +67,7 @@ def _cut_in_one(build: Build, half: Half) -> None:
     half.neck, half.shoulder = [part(id, "neck")], [part(id, "shoulder")]
     half.side = [part(id, "side"), part(id, "underarm")]
     half.lower = [part(id, low)]
+    shape_with_darts(build, half, id)
 
 
 def asked(d: Description) -> bool:
@@ -82,13 +83,13 @@ def forbids(d: Description) -> Found:
     f = d.features
     if f.sleeve is None or not d.garment.has_bodice:
         return
-    if f.front.has(*(s for s in Shaping if s is not Shaping.WAIST_DART)):
-        yield (
-            "features.front.shaping",
-            "A sleeve cut in one is drafted with a plain front: no darts, yoke or princess seam.",
-        )
-    if f.back.shaping:
-        yield "features.back.shaping", "A sleeve cut in one is drafted with a plain back."
+    for name, side in f.sides:
+        if side.has(*(s for s in Shaping if s is not Shaping.WAIST_DART)):
+            yield (
+                f"features.{name}.shaping",
+                f"A sleeve cut in one is drafted with a plain {name} or with darts at its waist: no other dart, yoke "
+                "or princess seam.",
+            )
     if f.sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
         yield "features.sleeve.end", "A sleeve cut in one is drafted with a hem, binding or elastic, not with a cuff."
 

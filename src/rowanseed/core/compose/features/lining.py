@@ -14,7 +14,7 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit
 from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.make.techniques.lining_to_hem import LEAST_HEM
-from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, LayerKind, Press
+from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, PointKind, Role
 
 AT_HEM = "lining-bagged-at-hem"
@@ -96,6 +96,7 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
     sleeved = build.description.features.sleeve is not None
     if hem is not None:
         build.finishes.remove(hem)
+        _closes(build, hem)
         for p in hem.parts:
             for id in (f"{p.piece}-lining",) if sleeved else (p.piece, f"{p.piece}-lining"):
                 build.allow(id, p.edge, build.seam)
@@ -106,12 +107,20 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
         wrist = next((f for f in build.finishes if f.id == "wrist"), None)
         if wrist is not None and all(f"{p.piece}-lining" in build.pieces for p in wrist.parts):
             build.finishes.remove(wrist)
+            _closes(build, wrist)
             for p in wrist.parts:
                 build.allow(f"{p.piece}-lining", p.edge, build.seam)
             edges.append(("wrist", "Lining to sleeve ends", wrist.parts, True))
     for id, name, parts, each in edges:
         build.join(id, name, parts, inside(parts), press=Press.FACING, each_hand=each)
         build.along[{"front-edges": "front"}.get(id, id)] = (id,)
+
+
+def _closes(build: Build, edge: Finish) -> None:
+    """An edge that the lining is sewn to is hemmed in no way of its own."""
+    if any(id == edge.id for id, _ in build.ways):
+        build.assumed["features.hem.kind"] = "the lining is sewn to this edge, which is not hemmed by itself"
+    build.ways = [(id, technique) for id, technique in build.ways if id != edge.id]
 
 
 def forbids(d: Description) -> Found:

@@ -1,15 +1,17 @@
-"""A pleated band mounted on the flat waistband of a skirt or trousers, which sets its length."""
+"""A pleated band mounted on the flat one of a waist, which sets its length."""
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.inset_band import inset_id
 from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
+from rowanseed.core.pattern.making import INSET_EDGE, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 SHOWS = 10.0
@@ -17,27 +19,32 @@ SHOWS = 10.0
 
 
 def joins(build: Build, body: Body) -> None:
-    band = build.pieces.get("waistband")
-    if band is None:
-        return
-    depth = build.description.features.band.width
-    edges = ("upper", "far-end", "lower", "near-end")
+    if "waistband" in build.pieces:
+        _mounted(build, "pleated-band", "Pleated band", on="waistband", edge="inner")
+    for half in (body.front, body.back):
+        if inset_id(half) in build.pieces:
+            _mounted(build, f"pleated-{half.name}", f"Pleated band, {half.name}", on=inset_id(half), edge=INSET_EDGE)
+
+
+def _mounted(build: Build, id: str, name: str, *, on: str, edge: str) -> None:
+    """A strip three times as wide as its flat band, and as long as the longer edge of that."""
+    depth, cut = build.description.features.band.width, build.pieces[on].cuts[0]
 
     def draw(size: Size) -> Edges:
-        return band_draw(chain_length(build.edge("waistband", "inner", size)), 3 * depth, edges)
+        # Across the grain, so that its half can be cut on the fold as the flat one's is.
+        long = chain_length(build.edge(on, edge, size))
+        return band_draw(3 * depth, long, (cut.fold or "near-end", "lower", "far-end", "upper"))
 
-    cut = band.cuts[0]
-    build.piece("pleated-band", "Pleated band", draw, panel=Panel.OTHER, count=cut.count, pair=cut.pair)
-    build.finish(
-        "pleated-band-edges", "Edges of the pleated band", FinishKind.CAUGHT, (part("pleated-band", e) for e in edges)
-    )
+    build.piece(id, name, draw, panel=Panel.OTHER, count=cut.count, pair=cut.pair, fold=cut.fold)
+    loose = (part(id, e.name) for e in build.pieces[id].edges if e.name != cut.fold)
+    build.finish(f"{id}-edges", f"Edges of the {lower_first(name)}", FinishKind.CAUGHT, loose)
     build.details.append(
         Detail(
-            "pleated-band",
-            "Pleated band",
+            id,
+            name,
             DetailKind.PLEATED_BAND,
-            pieces=("pleated-band",),
-            on=("waistband",),
+            pieces=(id,),
+            on=(on,),
             count=max(2, round(depth / SHOWS)),
             width=SHOWS,
         )

@@ -13,6 +13,7 @@ from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, EdgePart
+from rowanseed.core.pattern.pieces import LineKind
 
 ID = "pleated-band"
 
@@ -32,6 +33,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     edges = shown(EdgePart(id, edge.name) for id in detail.pieces for edge in bench.piece(id).edges)
     finishes = tuple(id for id in duty.ids if id in bench.finishes)
     number = f"{detail.count} pleats along the strip" if detail.count > 1 else "The pleats run along the strip"
+    folded = any(line.kind is LineKind.FOLD for id in detail.on for line in bench.piece(id).lines)
+    half = ", on the half that shows" if folded else ""
     deep = f", each showing {bench.fine(detail.width)}" if detail.width else ""
     yield step(
         "pleats",
@@ -56,8 +59,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "mount",
         Act.ATTACH,
         f"Mount it on the flat band: {step.name}",
-        "Wrong side of the pleated strip on the right side of the flat band, on the half that shows; the flat one sets "
-        "the length: smooth the pleats over it without stretching, centre and side marks on each other.",
+        f"Wrong side of the pleated strip on the right side of the flat band{half}; the flat one sets the length: "
+        "smooth the pleats over it without stretching, centre and side marks on each other.",
         f"Baste both together all round, {bench.margin(5)} from the raw edges, in the allowance, where it stays; from "
         "here on they are one.",
         took=minutes.each(8),

@@ -233,6 +233,16 @@ SCENES: Frames = {
             Thing("elastic, between the allowances and the bodice", "block", (-28, 6), (26, 8)),
         ),
     ),
+    "drawstring in a seam": (
+        frame(
+            "The allowances stitched down to the bodice, the cord in the tunnel",
+            cloth("bodice, right side up", (-120, 0), (-6, 0), (-6, 12), (-60, 12), right="left"),
+            cloth("skirt", (120, 0), (6, 0), (6, 36), (-60, 36), right="right"),
+            row((-14, 6), (14, 6), "the seam"),
+            row((-50, -9), (-50, 45), "the row that makes the tunnel"),
+            Thing("cord, between the allowances and the bodice", "button", (-28, 6), (14, 9)),
+        ),
+    ),
     "elastic on a line": (
         frame(
             "The elastic along its line on the wrong side",

@@ -1,0 +1,200 @@
+"""A band let in between bodice and skirt, down to the waist: what it takes off the bodice, and its own pieces.
+
+The bodice is cut off as far above its waist as the band is wide; of what falls off the darts are closed, and it is
+redrawn as a part of a ring that is as long above and below as what it is sewn to (plain geometry).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build, Edges, alike, part
+from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.drafting import solve, straight
+from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.panels import Half, centre_of, new_panel, upper
+from rowanseed.core.compose.vocabulary import Interfaced, Waist
+from rowanseed.core.geometry.outline import Chain, Point, arc_chain, chain_length
+from rowanseed.core.pattern.making import INSET_EDGE, Press
+from rowanseed.core.pattern.pieces import Mark, Piece
+
+BELOW_UNDERARM = 65.0
+"""A band's upper edge lies at least so far below the underarm, clear of a bust dart, in mm."""
+FLAT = 0.5
+"""A band whose two edges differ by no more is drawn straight, in mm."""
+
+
+def has_inset_band(description: Description) -> bool:
+    """Whether a band of its own lies between bodice and skirt."""
+    banded = description.features.waist in (Waist.PLAIN_BAND, Waist.PLEATED_BAND)
+    return description.garment.has_bodice and banded
+
+
+def inset_id(half: Half) -> str:
+    return f"inset-{half.name}"
+
+
+@dataclass(frozen=True)
+class Strip:
+    """What a half of the bodice loses to the band in one size: how long it is above and below, darts taken off."""
+
+    above: float
+    below: float
+
+
+def let_in(build: Build, half: Half) -> None:
+    """Cut the band's height off a half of the bodice, and sew its own piece of the band to it."""
+    height = _height(build, half)
+    strips = {size.name: [Strip(0.0, 0.0)] for size in build.figures.sizes}
+    for p in half.lower:
+        for size, strip in _cut_off(build, half, p.piece, height).items():
+            strips[size].append(strip)
+    sums = {size: Strip(sum(s.above for s in all_), sum(s.below for s in all_)) for size, all_ in strips.items()}
+    id, centre = inset_id(half), centre_of(build, half)[0]
+
+    def draw(block: Upper) -> Edges:
+        return _ring_part(sums[block.size.name], centre, (block.hem, block.centre), height)
+
+    new_panel(build, half, id, f"Inset band, {half.name}", draw, at_centre=True)
+    build.interface(id, Interfaced.WAISTBAND)
+    build.join(
+        f"inset-{half.name}",
+        f"Upper seam of the inset band, {half.name}",
+        (replace(p, edge=INSET_EDGE) for p in half.lower),
+        (part(id, INSET_EDGE),),
+        press=Press.DOWN,
+    )
+    half.lower = [part(id, "waist")]
+    half.side = [part(id, "side"), *half.side]
+
+
+def _height(build: Build, half: Half) -> float:
+    """As high as was said, or as there is room below the bust dart."""
+    said = build.description.features.band.width
+    blocks = [upper(build, size, half) for size in build.figures.sizes]
+    most = min(block.hem - block.underarm for block in blocks) - BELOW_UNDERARM
+    if said > most:
+        why = f"A band let in above the waist has room for {int(most / 10)} cm here, below the bust."
+        build.refused.append(("features.band.width", why))
+    return min(said, most)
+
+
+def _ring_part(strip: Strip, centre: str, foot: Point, height: float) -> Edges:
+    """A part of a ring, or a rectangle; `foot` is where its centre meets its lower edge."""
+    x, y = foot
+    head = (x - height, y)
+    if abs(strip.above - strip.below) <= FLAT:
+        corners = ((x, y + strip.below), (x - height, y + strip.above))
+        low, top = straight(foot, corners[0]), straight(corners[1], head)
+    else:
+        turn = (strip.above - strip.below) / height
+        inner, outer = strip.below / turn, strip.above / turn
+        apex = (x + inner, y)
+        low = _arc(apex, inner, 0.0, turn)
+        top = _arc(apex, outer, turn, 0.0)
+    return {
+        centre: straight(head, foot),
+        "waist": low,
+        "side": straight(low[-1].end, top[0].start),
+        INSET_EDGE: top,
+    }
+
+
+def _arc(apex: Point, radius: float, start: float, end: float) -> Chain:
+    """An arc round a point below the piece; angles from its centre line outwards, both negative for one above it."""
+    return arc_chain(apex, -radius, -start, -end)
+
+
+# ---------------------------------------------------------------- what the bodice loses
+
+
+def _cut_off(build: Build, half: Half, id: str, height: float) -> Mapping[str, Strip]:
+    """Shorten a panel by the band's height; what each size loses."""
+    piece, strips, edges = build.pieces[id], {}, {}
+    darts = [dart for dart in piece.darts if dart.edge == "waist"]
+    kept = tuple(
+        dart for dart in darts if all(_level(build, half, s, height) > dart.point[s.name][0] for s in _all(build))
+    )
+    legs: dict[str, dict[str, float]] = {leg: {} for dart in kept for leg in dart.legs}
+    for size in _all(build):
+        name, level = size.name, _level(build, half, size, height)
+        old = piece.shapes[name].edges
+        new = {edge: chain if edge == "waist" else _down_to(chain, level) for edge, chain in old.items()}
+        start, end = _ends(old["waist"], level, new)
+        new["waist"] = straight(start, end)
+        edges[name] = {INSET_EDGE if edge == "waist" else edge: chain for edge, chain in new.items()}
+        taken_below = taken_above = 0.0
+        for dart in darts:
+            one, two = (_at(piece, leg, name, old["waist"]) for leg in dart.legs)
+            taken_below += abs(two - one)
+            if dart not in kept:
+                continue
+            apex, foot = dart.point[name], old["waist"][0].start[0]
+            share = 1.0 if dart.is_folded else (level - apex[0]) / (foot - apex[0])
+            ys = [one, two] if dart.is_folded else [apex[1] + (y - apex[1]) * share for y in (one, two)]
+            taken_above += abs(ys[1] - ys[0])
+            for leg, y in zip(dart.legs, ys, strict=True):
+                legs[leg][name] = y - start[1]
+        strips[name] = Strip(
+            chain_length(new["waist"]) - taken_above,
+            chain_length(old["waist"]) - taken_below,
+        )
+    gone = {leg for dart in darts if dart not in kept for leg in dart.legs}
+    drawn = alike(edges)
+    build.change(
+        id,
+        edges=tuple(replace(e, name=INSET_EDGE) if e.name == "waist" else e for e in piece.edges),
+        shapes={name: replace(piece.shapes[name], edges=drawn[name]) for name in drawn},
+        marks=tuple(_moved(mark, legs) for mark in piece.marks if mark.id not in gone),
+        darts=tuple(
+            replace(dart, edge=INSET_EDGE) if dart in kept else dart
+            for dart in piece.darts
+            if dart in kept or dart not in darts
+        ),
+        lines=tuple(
+            line
+            for line in piece.lines
+            if all(line.ends[s.name][0][0] < _level(build, half, s, height) for s in _all(build))
+        ),
+    )
+    return strips
+
+
+def _all(build: Build) -> tuple[Size, ...]:
+    return build.figures.sizes
+
+
+def _level(build: Build, half: Half, size: Size, height: float) -> float:
+    """Where the band's upper edge lies."""
+    return upper(build, size, half).hem - height
+
+
+def _down_to(chain: Chain, level: float) -> Chain:
+    """The part of an edge that lies above a level, which it crosses once at most."""
+    if max(chain[0].start[0], chain[-1].end[0]) <= level:
+        return chain
+    falls = chain[0].start[0] < chain[-1].end[0]
+    k = next(k for k, s in enumerate(chain) if min(s.start[0], s.end[0]) <= level < max(s.start[0], s.end[0]))
+    at = solve(lambda t: chain[k].at(t)[0], level, 0.0, 1.0)
+    above, below = chain[k].split(at)
+    return (*chain[:k], above) if falls else (below, *chain[k + 1 :])
+
+
+def _ends(waist: Chain, level: float, edges: Edges) -> tuple[Point, Point]:
+    """Where the neighbours of the lower edge end now."""
+    names = list(edges)
+    k = names.index("waist")
+    before, after = edges[names[k - 1]], edges[names[(k + 1) % len(names)]]
+    return before[-1].end, after[0].start
+
+
+def _at(piece: Piece, leg: str, size: str, waist: Chain) -> float:
+    """How far from the centre a dart's leg stands on the lower edge, which runs across the grain from its start."""
+    return waist[0].start[1] + piece.mark(leg).distance[size]
+
+
+def _moved(mark: Mark, legs: Mapping[str, Mapping[str, float]]) -> Mark:
+    """A dart's leg on the new lower edge; whatever else is marked so far is held by an upper corner, and stays."""
+    return replace(mark, edge=INSET_EDGE, anchor="start", distance=legs[mark.id]) if mark.id in legs else mark

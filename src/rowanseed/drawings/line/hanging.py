@@ -1,0 +1,111 @@
+"""How pieces hang: drawn in by gathers, elastic or a yoke, or falling in folds; in mm, x down, y from the centre."""
+
+from __future__ import annotations
+
+import math
+
+from rowanseed.core.geometry.outline import Point, bounds, flatten
+from rowanseed.core.pattern.making import DetailKind, DifferenceKind, FinishKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece
+
+Edges = dict[str, list[Point]]
+
+
+def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, size: str) -> Edges:
+    """A piece that is gathered at its waist hangs narrow there, as wide as what it is sewn to, and wide below."""
+    cased = _is_cased(pattern, piece)
+    joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
+    ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
+    if ratio <= 1.0 or not piece.has_edge("hem"):
+        return _in_a_casing(drawn) if cased else drawn
+    x0, _, x1, y1 = bounds([q for run in drawn.values() for q in run])
+    above = [p for p in pattern.pieces if p.panel is piece.panel and p.has_edge("waist") and p.has_edge("side")]
+    waist = next((max(q[1] for q in flatten(p.shapes[size].edges["waist"])) for p in above if p is not piece), None)
+    hang = waist / y1 if waist and piece.id.startswith("skirt-") else 1.0 / ratio
+    hang *= CASED if cased else 1.0
+
+    def at(q: Point) -> Point:
+        below = (q[0] - x0) / (x1 - x0)
+        return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
+
+    return {name: [at(q) for q in run] for name, run in drawn.items()}
+
+
+CASED, CASED_TO = 0.78, 170.0
+"""What elastic leaves of a waist, and how far from it the garment has its width again, in mm."""
+IN_A_TUNNEL = (DetailKind.ELASTIC, DetailKind.DRAWSTRING)
+
+
+def _is_cased(pattern: Pattern, piece: Piece) -> bool:
+    """Whether its waist is a tunnel that draws it in, or is sewn into a seam whose allowances are one."""
+    making = pattern.making
+    ends = [f.parts for f in making.finishes if f.kind is FinishKind.CASING]
+    seams = {id for d in making.details if d.kind in IN_A_TUNNEL for id in d.along}
+    ends += [(*j.a, *j.b) for j in making.joins if j.id in seams]
+    return any(p.piece == piece.id and p.edge == "waist" for parts in ends for p in parts)
+
+
+def _in_a_casing(drawn: Edges) -> Edges:
+    """Narrow at its waist, and as wide as it is cut a hand further down, or up where it is a bodice."""
+    waist, others = (
+        [x for x, _ in drawn["waist"]],
+        [x for name, run in drawn.items() for x, _ in run if name != "waist"],
+    )
+    level = min(waist) if max(others) > max(waist) + 1.0 else max(waist)
+
+    def at(q: Point) -> Point:
+        away = min(1.0, abs(q[0] - level) / CASED_TO)
+        return (q[0], q[1] * (CASED + (1.0 - CASED) * away**0.7))
+
+    return {name: [at(q) for q in run] for name, run in drawn.items()}
+
+
+UNDER_YOKES = ("yoke", "yoke-base")
+
+
+def under_a_yoke(pattern: Pattern, piece: Piece, edges: Edges) -> Edges:
+    """A piece that is gathered to a yoke lies as wide as the yoke there, and hangs out below the arms."""
+    name = next((edge for edge in UNDER_YOKES if edge in edges), None)
+    drawn_up = [
+        j
+        for j in pattern.making.joins
+        if j.difference.kind is DifferenceKind.GATHERS and any(p.piece == piece.id and p.edge == name for p in j.a)
+    ]
+    if name is None or not drawn_up:
+        return edges
+    wide = max(y for _, y in edges[name])
+    more = wide * (1 - 1 / drawn_up[0].difference.amount)
+    arms = max((x for x, _ in edges.get("armhole", [(0.0, 0.0)])), default=0.0)
+    low = max(x for x, _ in edges["hem"]) if "hem" in edges else arms + 1.0
+
+    def at(q: Point) -> Point:
+        fade = 1.0 if q[0] <= arms else 1.0 - 0.65 * (q[0] - arms) / max(1.0, low - arms)
+        return (q[0], q[1] - more * fade * min(1.0, max(0.0, q[1]) / wide))
+
+    return {edge: [at(q) for q in run] for edge, run in edges.items()}
+
+
+HANGS_OUT = 0.62
+"""How far the hem of a full circle stands out beyond its waist, as a share of its length, hanging in folds."""
+
+
+def hung(edges: Edges) -> Edges:
+    """A ring cut from a circle as it hangs from the waist in folds; anything else as it is."""
+    centre = edges.get("centre") or edges.get("opening")
+    waist = edges.get("waist")
+    if centre is None or waist is None or len(edges) != 4:
+        return edges
+    radius = min(x for x, _ in centre)
+    if radius < 20.0 or any(abs(math.hypot(*q) - radius) > 1.0 for q in waist):
+        return edges
+    whole = max(math.atan2(y, x) for x, y in waist)
+    wide = radius * whole
+
+    def at(q: Point) -> Point:
+        down = math.hypot(*q) - radius
+        share = math.atan2(q[1], q[0]) / whole
+        wave = 7.0 * math.sin(share * 5 * math.pi) ** 2 * down / 600.0
+        return (down + wave, share * (wide + HANGS_OUT * whole / (math.pi / 2) * down))
+
+    return {name: [at(q) for q in run] for name, run in edges.items()}
