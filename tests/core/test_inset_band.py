@@ -8,6 +8,9 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
+from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.alter.kinds import offered
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Band, Description, Features, Lining, Opening, Side, Skirt, Sleeve
 from rowanseed.core.compose.vocabulary import (
@@ -36,6 +39,7 @@ from rowanseed.core.pattern.walk import length_on, part_length, walk
 from .test_whole_way import goes_the_whole_way
 
 SHAPINGS = ((), (Shaping.WAIST_DART,), (Shaping.PRINCESS_ARMHOLE,), (Shaping.PRINCESS_SHOULDER,))
+SIZE = "14"
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 560.0)
 
 
@@ -247,3 +251,27 @@ def test_a_waist_that_a_cord_draws_in_is_cut_as_wide_as_the_bust():
         join = next(j for j in pattern.making.joins if j.id == "waist")
         around = 2 * sum(length_on(pattern.piece(p.piece), size, p) for p in join.b)
         assert around >= pattern.envelope.body_chart["bust"][size]
+
+
+# ---------------------------------------------------------------- altered
+
+
+@pytest.mark.parametrize("by", [16.0, -16.0])
+@pytest.mark.parametrize("kind", ["seam", "bust", "length"])
+def test_what_alters_the_bodice_alters_the_band_as_its_seams_ask(kind, by):
+    """A side or a centre is taken in over bodice, band and skirt as one; a fuller bust leaves the band as it was."""
+    pattern = compose(dress()).pattern
+    kinds = {one.id: one for one in offered(pattern, SIZE)}
+    tried = 0
+    for place in kinds[kind].places_on(pattern, SIZE):
+        change = Alteration(kind=kind, by=by, at=place.at, level=place.level, school=place.school)
+        altered_ = carry_out(pattern, SIZE, (change,)).pattern
+        # The band is curved, and moved across: what its seams are off by is a thread or two.
+        assert all(abs(s.fault) < 1.0 for s in walk(altered_, SIZE) if not s.is_offset), (place.at, place.level)
+        tried += 1
+        before, after = (chain_length(p.piece("inset-front").shapes[SIZE].edges["waist"]) for p in (pattern, altered_))
+        if kind == "seam" and place.level in ("", "waist") and "sides" in place.at:
+            assert after - before == pytest.approx(by / 4, abs=0.6)
+        if kind != "seam":
+            assert after == pytest.approx(before, abs=0.1)
+    assert tried

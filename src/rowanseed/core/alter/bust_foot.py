@@ -43,12 +43,19 @@ def foot_of(piece: Piece, size: str, swing: Swing, each: float) -> Foot:
 
 def with_waist_dart(piece: Piece, size: str, swing: Swing, legs: tuple[float, float]) -> Piece:
     """A dart from the waist seam below the moved bust point, which takes up what was let in there."""
+    low = lower_edge(piece)
     marks = tuple(
-        Mark(id=f"waist-dart-{k + 1}", kind=MarkKind.DART_LEG, edge="waist", anchor="start", distance={size: leg})
+        Mark(
+            id=f"waist-dart-{k + 1}",
+            kind=MarkKind.DART_LEG,
+            edge=low,
+            anchor="start",
+            distance={size: leg},
+        )
         for k, leg in enumerate(legs)
     )
     below = (swing.apex[0] + DART_SHORT_OF_POINT, swing.apex[1])
-    dart = Dart(id="waist", edge="waist", legs=(marks[0].id, marks[1].id), point={size: below})
+    dart = Dart(id="waist", edge=low, legs=(marks[0].id, marks[1].id), point={size: below})
     return replace(piece, marks=(*piece.marks, *marks), darts=(*piece.darts, dart))
 
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.alter.deform import crossings
 from rowanseed.core.geometry.outline import Affine, Chain, Point
+from rowanseed.core.pattern.making import INSET_EDGE
 from rowanseed.core.pattern.pieces import Piece
 
 DART_SHORT_OF_POINT = 25.0
@@ -44,7 +45,7 @@ class Swing:
 
 def lower_edge(piece: Piece) -> str:
     """What the edge at the lower end of a front is called."""
-    return "hem" if piece.has_edge("hem") else "waist"
+    return next((edge for edge in ("hem", INSET_EDGE) if piece.has_edge(edge)), "waist")
 
 
 def distance_to(chain: Chain, along: Point, value: float) -> float:

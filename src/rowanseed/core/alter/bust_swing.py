@@ -177,7 +177,7 @@ def _swung(piece: Piece, size: str, swing: Swing, each: float) -> Piece:
             for mark in piece.marks
         ),
     )
-    if low == "waist" and foot.dart is None and each > 0:
+    if low != "hem" and foot.dart is None and each > 0:
         altered = with_waist_dart(altered, size, swing, (foot.inner, foot.inner + each))
     return _with_dart(altered, size, swing, legs_at) if wide > 0.01 else altered
 

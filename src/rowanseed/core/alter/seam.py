@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
@@ -223,22 +223,26 @@ def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, schoo
 def across_the_waist(pattern: Pattern, join: Join) -> Join | None:
     """The seam that goes on where a waist seam crosses this one, so that both are altered in one: a side goes on as a
     side, a centre as a centre. None where there is none, or where gathers or pleats take up what differs."""
-    sides = {p.piece for p in (*join.a, *join.b)}
+
+    def frames(parts: Iterable[EdgePart]) -> set[str]:
+        return {pattern.piece(p.piece).frame for p in parts}
+
+    sides = frames((*join.a, *join.b))
     for seam in pattern.making.joins:
         if seam.difference.kind is DifferenceKind.GATHERS or any(p.edge != WAIST for p in (*seam.a, *seam.b)):
             continue
-        one, other = ({p.piece for p in side} for side in (seam.a, seam.b))
+        one, other = frames(seam.a), frames(seam.b)
         beyond = other if sides <= one else one if sides <= other else set()
         for found in takeable(pattern):
-            if {p.piece for p in (*found.a, *found.b)} <= beyond and _where(pattern, found) == _where(pattern, join):
+            if frames((*found.a, *found.b)) <= beyond and _where(pattern, found) == _where(pattern, join):
                 return found
     return None
 
 
 def _where(pattern: Pattern, join: Join) -> tuple[frozenset[Panel], bool]:
-    """Between which panels a seam runs, and whether it is of a piece with its own twin."""
-    pieces = {p.piece for p in (*join.a, *join.b)}
-    return frozenset(pattern.piece(id).panel for id in pieces), len(pieces) == 1
+    """Between which panels a seam runs, and whether it is of pieces with their own twins."""
+    one, other = ({p.piece for p in side} for side in (join.a, join.b))
+    return frozenset(pattern.piece(id).panel for id in one | other), one == other
 
 
 def _going_along(pattern: Pattern, frame: Frame, own: set[str], others: set[str]) -> tuple[Piece, ...]:

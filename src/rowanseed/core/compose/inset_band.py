@@ -18,7 +18,7 @@ from rowanseed.core.compose.panels import Half, centre_of, new_panel, upper
 from rowanseed.core.compose.vocabulary import Interfaced, Waist
 from rowanseed.core.geometry.outline import Chain, Point, arc_chain, chain_length
 from rowanseed.core.pattern.making import INSET_EDGE, Press
-from rowanseed.core.pattern.pieces import Mark, Piece
+from rowanseed.core.pattern.pieces import LineKind, Mark, Piece
 
 BELOW_UNDERARM = 65.0
 """A band's upper edge lies at least so far below the underarm, clear of a bust dart, in mm."""
@@ -57,7 +57,15 @@ def let_in(build: Build, half: Half) -> None:
     def draw(block: Upper) -> Edges:
         return _ring_part(sums[block.size.name], centre, (block.hem, block.centre), height)
 
-    new_panel(build, half, id, f"Inset band, {half.name}", draw, at_centre=True)
+    # It lies where the bodice's own strip lay, so that a seam that runs over both is altered as one.
+    new_panel(build, half, id, f"Inset band, {half.name}", draw, at_centre=True, drawn_on=half.name)
+
+    def waist(size: Size) -> tuple[Point, Point]:
+        block = upper(build, size, half)
+        start = max(0.0, block.centre)
+        return (block.hem, start), (block.hem, block.centre + sums[size.name].below)
+
+    build.line(id, LineKind.LEVEL, "waist", waist)
     build.interface(id, Interfaced.WAISTBAND)
     build.join(
         f"inset-{half.name}",

@@ -40,7 +40,7 @@ def _tissue(told: OnTissue) -> tuple[str, ...]:
 
 
 def _waist_darts(front: Piece) -> bool:
-    return any(dart.edge == "waist" for dart in front.darts)
+    return any(dart.edge == lower_edge(front) for dart in front.darts)
 
 
 def _below(told: OnTissue, front: Piece, half: str) -> str:
@@ -52,12 +52,12 @@ def _below(told: OnTissue, front: Piece, half: str) -> str:
         )
     if _waist_darts(front):
         return (
-            f"The waist dart takes in {half} {'more' if told.more else 'less'} on each side of the garment: the waist "
-            "seam keeps its length. Its point stays as far below the bust point as it was."
+            f"The waist dart takes in {half} {'more' if told.more else 'less'} on each side of the garment: the seam "
+            "there keeps its length. Its point stays as far below the bust point as it was."
         )
     return (
         f"Sew the gap at the waist, {half} wide, as a dart; its point ends {told.show(DART_SHORT_OF_POINT)} below the "
-        "new bust point. So the waist seam keeps its length."
+        "new bust point. So the seam there keeps its length."
     )
 
 

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import matching, neaten_together, press, sew
@@ -91,7 +92,12 @@ def _first_row(
         bench=Bench.MACHINE,
         minutes=minutes.seam(bench.around(duty.ids), 1.5),
         on=on_joins(bench, *duty.ids),
-        requires=(*bench.flat_first(duty.ids), *plain_seam.order_needs(bench, bench.joins[duty.id])),
+        requires=(
+            *bench.flat_first(duty.ids),
+            # Whatever the seam goes across is sewn before its first row, not only before its second.
+            *crossings(bench, *duty.ids),
+            *plain_seam.order_needs(bench, bench.joins[duty.id]),
+        ),
         gives=(facts.join(Fact.GRADED, duty.id),),
         setting=settings.seam(bench.household, lining=lining),
         rows=0,
