@@ -657,6 +657,7 @@ KINDS = {
     DetailKind.DOUBLE_DARTS: {"on": ("front",), "count": 2, "width": 24.0},
     DetailKind.TUCKS: {"on": ("front",), "count": 4},
     DetailKind.SHIRRED_PANEL: {"on": ("back",)},
+    DetailKind.DRAWSTRING: {"along": ("sides",)},
     DetailKind.ELASTIC: {"on": ("back",), "count": 3},
     DetailKind.PIPING: {"along": ("sides",)},
     DetailKind.RUFFLE: {"along": ("sides",), "pieces": ("ruffle",), "ends": (FinishKind.CAUGHT, FinishKind.HEM)},

@@ -9,9 +9,9 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.steps import Steps, of_detail
-from rowanseed.core.make.technique import Duty, Finds, Technique, single
+from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DetailKind, Join
+from rowanseed.core.pattern.making import Detail, DetailKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
 INSIDE = 3.0
@@ -24,13 +24,27 @@ BOW = 600.0
 """A cord is so much longer than the body, in mm: the craft's length for its bow."""
 
 
-def _finds(kind: DetailKind) -> Finds:
-    def finds(bench: Workbench) -> Iterator[Duty]:
-        for detail in bench.details_of(kind):
-            if not detail.on and len(detail.along) == 1 and detail.along[0] in bench.joins:
-                yield single(detail.id)
+def _in_a_seam(bench: Workbench, kind: DetailKind) -> Iterator[tuple[Detail, Join]]:
+    for detail in bench.details_of(kind):
+        if not detail.on and len(detail.along) == 1 and detail.along[0] in bench.joins:
+            yield detail, bench.joins[detail.along[0]]
 
-    return finds
+
+def finds_elastic(bench: Workbench) -> Iterator[Duty]:
+    for detail, _ in _in_a_seam(bench, DetailKind.ELASTIC):
+        yield single(detail.id)
+
+
+def finds_cord(bench: Workbench) -> Iterator[Duty]:
+    """Where a front has its openings."""
+    for detail, join in _in_a_seam(bench, DetailKind.DRAWSTRING):
+        if _fronts(bench, join):
+            yield single(detail.id)
+
+
+def _fronts(bench: Workbench, join: Join) -> list[str]:
+    """The fronts that the tunnel lies on: above the seam, as at a waist, or else below it."""
+    return [p.piece for p in (*join.b, *join.a) if bench.panel(p.piece) is Panel.FRONT]
 
 
 def _width(bench: Workbench, join: Join) -> float:
@@ -98,7 +112,7 @@ def cord(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[detail.along[0]]
     step = of_detail(bench, "drawstring in a seam", duty.id)
     name, on = lower_first(join.name), On(edges=shown(join.b))
-    fronts = [p.piece for p in join.b if bench.panel(p.piece) is Panel.FRONT]
+    fronts = _fronts(bench, join)
     is_open = any(bench.piece(id).has_edge("opening") for id in fronts)
     run = bench.runs.over(join.b, each_hand=join.each_hand)
     yield _openings(bench, step, join, fronts, is_open=is_open)
@@ -155,7 +169,7 @@ def _openings(bench: Workbench, step: Steps, join: Join, fronts: Sequence[str], 
         needs=tuple(bench.flat_first([join.id])),
         gives=(Fact.OPENED,),
         rows=0,
-        on=On(pieces=(centre,), edges=shown(p for p in join.b if p.piece == centre)),
+        on=On(pieces=(centre,), edges=shown(p for p in (*join.b, *join.a) if p.piece == centre)),
         caution="A blade slips: a pin across the end of the hole stops it.",
         look="The cord's end goes through without force.",
     )
@@ -166,7 +180,7 @@ TECHNIQUES = (
         id="elastic-in-a-seam",
         name="Elastic in a seam's allowances",
         chapter="fullness",
-        finds=_finds(DetailKind.ELASTIC),
+        finds=finds_elastic,
         sews=elastic,
         rank=14,
         also=("elasticated waist seam",),
@@ -176,7 +190,7 @@ TECHNIQUES = (
         id="drawstring-in-a-seam",
         name="Drawstring in a seam's allowances",
         chapter="fullness",
-        finds=_finds(DetailKind.DRAWSTRING),
+        finds=finds_cord,
         sews=cord,
         rank=14,
         draw="elastic",
