@@ -16,14 +16,26 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.compose.build import part
 from rowanseed.core.compose.chart import ChartError, read_chart, written
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Features, Neck, Opening, PrintedView, Side, Skirt, Sleeve
+from rowanseed.core.compose.description import (
+    Description,
+    Features,
+    Legs,
+    Neck,
+    Opening,
+    PrintedView,
+    Side,
+    Skirt,
+    Sleeve,
+)
 from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
     GarmentKind,
+    LegKind,
     NeckFinish,
     OpeningKind,
     Shaping,
@@ -43,7 +55,7 @@ from rowanseed.core.pattern.check import faults as drawing_faults
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.pieces import LineKind, Panel, Role
 from rowanseed.core.pattern.seamline import seam_length
-from rowanseed.core.pattern.walk import walk
+from rowanseed.core.pattern.walk import copies, length_on, walk
 from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern, read_description, write_description
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
@@ -205,6 +217,50 @@ def _double_intake(piece, size):
 def _intake(piece, dart, size):
     first, second = (piece.mark(leg).distance[size] for leg in dart.legs)
     return abs(second - first)
+
+
+@given(
+    garment=st.sampled_from([GarmentKind.TROUSERS, GarmentKind.SKIRT]),
+    figure=st.sampled_from(list(Figure)),
+    waist=st.sampled_from([Waist.WAISTBAND, Waist.FACING, Waist.PLAIN_BAND]),
+    legs=st.sampled_from(list(LegKind)),
+    pleats=st.integers(0, 2),
+    kind=st.sampled_from([k for k in SkirtKind if not k.is_full]),
+    opening=st.sampled_from([(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP), (Where.BACK, OpeningKind.INVISIBLE_ZIP)]),
+    stout=st.floats(-60.0, 120.0),
+)
+@settings(deadline=None, max_examples=80)
+def test_a_waist_that_fits_is_as_long_as_was_said_with_darts_or_without(
+    garment, figure, waist, legs, pleats, kind, opening, stout
+):
+    """Trousers and skirts, in every size, whatever lies between hip and waist: the edge with its darts closed, to
+    half a millimetre."""
+    trousers = garment is GarmentKind.TROUSERS
+    features = Features(
+        back=Side(Centre.SEAM),
+        opening=Opening(*opening),
+        waist=waist,
+        legs=Legs(legs, pleats=pleats if trousers else 0),
+        skirt=None if trousers else Skirt(kind),
+    )
+    described = Description(name="W", garment=garment, figure=figure, features=features)
+    usual = compose(described).pattern
+    # The same waist for every size's hip, fuller or slimmer than the chart has it.
+    finished = {
+        "waist": {size: mm + stout for size, mm in usual.envelope.finished["A"]["waist"].items()},
+        "hip": dict(usual.envelope.finished["A"]["hip"]),
+    }
+    try:
+        pattern = compose(replace(described, sizes=usual.envelope.sizes, finished=finished)).pattern
+    except DescriptionRefused as refused:
+        assert {one.field for one in refused.refusals} <= {"finished.waist", "finished.hip", "features"}
+        return
+    for size in pattern.envelope.sizes:
+        body = [p for p in pattern.pieces if p.panel in (Panel.FRONT, Panel.BACK) and p.has_edge("waist")]
+        layers = {layer.piece for layer in pattern.making.layers}
+        edges = (part(p.id, "waist") for p in body if p.id not in layers)
+        around = sum(length_on(pattern.piece(e.piece), size, e) * copies(pattern, e) for e in edges)
+        assert around == pytest.approx(finished["waist"][size], abs=0.5), size
 
 
 @pytest.mark.parametrize(("kind", "turn"), [(SkirtKind.CIRCLE, 1.0), (SkirtKind.HALF_CIRCLE, 0.5)])

@@ -6,6 +6,8 @@ twentieth of the hip and a back one of a tenth, the crease in the middle of the 
 
 from __future__ import annotations
 
+import math
+
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight, y_at
@@ -25,6 +27,8 @@ FORK = {True: 0.05, False: 0.105}
 """How far the fork reaches beyond the centre, as a share of the hip: front, back."""
 LEAN = {True: 8.0, False: 32.0}
 """How far the centre leans in at the waist, in mm."""
+LEAST_DART = 3.0
+"""A half that would take in less at its waist, in mm, has no dart there."""
 PULLED_UP = 5.0
 """A waist that is drawn in is at least twice so much wider, in mm, than the hip that it is pulled up over."""
 RISE = 22.0
@@ -115,23 +119,46 @@ def _hip(size: Size, *, is_front: bool) -> float:
     return size.hip / 4 + (-6.0 if is_front else 6.0)
 
 
-def _taken(build: Build, size: Size, *, is_front: bool) -> float:
-    """What goes from a half between hip and waist, beyond what its centre leans in."""
+def _waist(size: Size, *, is_front: bool) -> float:
+    """How long the waist of a half is, its darts closed."""
     waist = size.waist if size.waist is not None else size.body_waist + 20.0
-    return max(0.0, _hip(size, is_front=is_front) - waist / 4 - (-6.0 if is_front else 6.0))
+    return waist / 4 + (-6.0 if is_front else 6.0)
+
+
+def _taken(size: Size, *, is_front: bool) -> float:
+    """What goes from a half between hip and waist, beyond what its centre leans in."""
+    return max(0.0, _hip(size, is_front=is_front) - _waist(size, is_front=is_front))
 
 
 def _side_in(build: Build, size: Size) -> float:
     """What the side takes in, alike on both halves, so that the side seams meet."""
     if _is_straight(build):
         return 0.0
-    return min(25.0, 0.4 * min(_taken(build, size, is_front=True), _taken(build, size, is_front=False)))
+    return min(25.0, 0.4 * min(_taken(size, is_front=True), _taken(size, is_front=False)))
+
+
+def _has_darts(build: Build, *, is_front: bool) -> bool:
+    """Whether a half takes in enough for darts, or pleats, at its waist in every size."""
+
+    def intake(size: Size) -> float:
+        across = _hip(size, is_front=is_front) - _side_in(build, size) - LEAN[is_front]
+        return math.hypot(across, _rise(is_front)) - _waist(size, is_front=is_front)
+
+    return not _is_straight(build) and all(intake(size) >= LEAST_DART for size in build.figures.sizes)
+
+
+def _rise(is_front: bool) -> float:
+    return 0.0 if is_front else RISE
 
 
 def _lean(build: Build, size: Size, *, is_front: bool) -> float:
-    """How far the centre leans in; where the waist is drawn in, so little that it still goes over the body's hip."""
-    if not _is_straight(build):
+    """How far the centre leans in: as is usual beside darts; without them as far as the waist asks, out for a full one;
+    where the waist is drawn in, so little that it still goes over the body's hip."""
+    if _has_darts(build, is_front=is_front):
         return LEAN[is_front]
+    if not _is_straight(build):
+        goal = math.sqrt(_waist(size, is_front=is_front) ** 2 - _rise(is_front) ** 2)
+        return _hip(size, is_front=is_front) - _side_in(build, size) - goal
     spare = (size.hip - size.body_hip) / 2 - PULLED_UP
     return LEAN[is_front] * max(0.0, min(1.0, spare / sum(LEAN.values())))
 
@@ -148,8 +175,7 @@ def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     outer_low = hip + flare
     inner_low = outer_low - end
     top = (0.0, hip - _side_in(build, size))
-    rise = 0.0 if is_front else RISE
-    centre_top = (-rise, _lean(build, size, is_front=is_front))
+    centre_top = (-_rise(is_front), _lean(build, size, is_front=is_front))
     level = 0.75 * crotch
     outseam: Chain = (
         *straight((long, outer_low), (crotch, hip)),
@@ -219,11 +245,9 @@ def _dart(build: Build, half: Half) -> None:
     id, is_front = half.name, half.is_front
 
     def intake(size: Size) -> float:
-        drawn = chain_length(build.edge(id, "waist", size))
-        waist = size.waist if size.waist is not None else size.body_waist + 20.0
-        return drawn - (waist / 4 + (-6.0 if is_front else 6.0))
+        return chain_length(build.edge(id, "waist", size)) - _waist(size, is_front=is_front)
 
-    if any(intake(size) < 3.0 for size in build.figures.sizes):
+    if not _has_darts(build, is_front=is_front):
         if is_front and build.description.features.legs.pleats:
             build.assumed["features.legs.pleats"] = "the waist takes in too little for pleats"
         return
