@@ -29,19 +29,23 @@ from rowanseed.core.compose.description import (
     Side,
     Skirt,
     Sleeve,
+    Trim,
 )
 from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.compose.vocabulary import (
+    Along,
     Centre,
     ClothKind,
     GarmentKind,
     LegKind,
     NeckFinish,
+    NeckShape,
     OpeningKind,
     Shaping,
     SkirtKind,
     SleeveKind,
     Slit,
+    TrimKind,
     Waist,
     Where,
 )
@@ -261,6 +265,79 @@ def test_a_waist_that_fits_is_as_long_as_was_said_with_darts_or_without(
         edges = (part(p.id, "waist") for p in body if p.id not in layers)
         around = sum(length_on(pattern.piece(e.piece), size, e) * copies(pattern, e) for e in edges)
         assert around == pytest.approx(finished["waist"][size], abs=0.5), size
+
+
+UPPER = [GarmentKind.DRESS, GarmentKind.TOP, GarmentKind.NIGHTDRESS, GarmentKind.WAISTCOAT]
+
+
+@given(
+    garment=st.sampled_from([*UPPER, GarmentKind.SKIRT, GarmentKind.TROUSERS]),
+    figure=st.sampled_from(list(Figure)),
+    waist=st.sampled_from([None, Waist.SEAM, Waist.PLAIN_BAND]),
+    below=st.none() | st.floats(300.0, 900.0).map(round),
+    legs=st.builds(Legs, kind=st.sampled_from(list(LegKind)), length=st.none() | st.floats(300.0, 1100.0).map(round)),
+    ruffle=st.booleans(),
+    neck=st.sampled_from([NeckShape.ROUND, NeckShape.SCOOP, NeckShape.BOAT]),
+)
+@settings(deadline=None, max_examples=80)
+def test_a_garment_is_as_long_as_its_envelope_tells(garment, figure, waist, below, legs, ruffle, neck):
+    """From the nape 20 mm below the neck point, or from the waist, down to the lower edge and its ruffle: whether the
+    usual length, a skirt's or the legs' was taken."""
+    upper = garment.has_bodice
+    features = Features(
+        back=Side(Centre.SEAM),
+        neck=Neck(neck),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+        waist=waist if upper else Waist.WAISTBAND,
+        skirt=None if garment is GarmentKind.TROUSERS else Skirt(SkirtKind.A_LINE, length=below),
+        legs=legs if garment is GarmentKind.TROUSERS else Legs(),
+        trim=(Trim(TrimKind.RUFFLE, Along.HEM),) if ruffle else (),
+    )
+    try:
+        pattern = compose(Description(name="L", garment=garment, figure=figure, features=features)).pattern
+    except DescriptionRefused as refused:
+        # No room for a band on a small child, no zip as long as is usual in a short seam, no ruffles on legs.
+        assert {one.field for one in refused.refusals} <= {
+            "features.band.width",
+            "features.opening.length",
+            "features.trim.0",
+            "features",
+        }
+        return
+    said = pattern.envelope.finished["A"]["length"]
+    fallen = 120.0 if ruffle else 0.0
+    for size in pattern.envelope.sizes:
+        if garment is GarmentKind.TROUSERS:
+            found = max(s.end[0] for s in pattern.piece("front").shapes[size].edges["hem"])
+        else:
+            ids = ("back", "inset-back", "skirt-back")
+            chains = [p.shapes[size].edges["centre"] for id in ids for p in pattern.pieces if p.id == id]
+            top = min(point[0] for s in chains[0] for point in (s.start, s.end)) - 20.0 if upper else 0.0
+            found = top + sum(chain_length(chain) for chain in chains)
+        assert found + fallen == pytest.approx(said[size], abs=1.0), size
+
+
+def test_of_two_lengths_that_are_both_said_the_finished_one_is_taken_and_that_is_told():
+    features = Features(legs=Legs(length=700.0), opening=Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP))
+    described = Description(name="T", garment=GarmentKind.TROUSERS, features=features)
+    sizes = compose(described).pattern.envelope.sizes
+    both = compose(replace(described, sizes=sizes, finished={"length": dict.fromkeys(sizes, 1000.0)}))
+    assert "finished lengths" in both.assumed["features.legs.length"]
+    assert chain_length(both.pattern.piece("front").shapes[sizes[0]].edges["outseam"]) == pytest.approx(1000, abs=8)
+
+
+def test_a_finished_length_that_ends_under_the_arms_or_above_the_waist_seam_is_refused():
+    for waist in (None, Waist.SEAM):
+        described = Description(
+            name="S",
+            garment=GarmentKind.DRESS,
+            sizes=("10", "12"),
+            finished={"length": {"10": 250.0, "12": 255.0}},
+            features=Features(waist=waist, back=Side(Centre.SEAM), opening=Opening(Where.BACK, OpeningKind.LAPPED_ZIP)),
+        )
+        with pytest.raises(DescriptionRefused) as refused:
+            compose(described)
+        assert [one.field for one in refused.value.refusals] == ["finished.length"]
 
 
 @pytest.mark.parametrize(("kind", "turn"), [(SkirtKind.CIRCLE, 1.0), (SkirtKind.HALF_CIRCLE, 0.5)])

@@ -11,6 +11,11 @@ def lower_first(name: str) -> str:
     return f"{name[:1].lower()}{name[1:]}"
 
 
+def upper_first(words: str) -> str:
+    """Words at the beginning of a sentence: “an apron has” → “An apron has”."""
+    return f"{words[:1].upper()}{words[1:]}"
+
+
 def plural(number: int, one: str, many: str = "") -> str:
     """A counted word: 1 note, 2 notes."""
     return f"{number} {one if number == 1 else many or one + 's'}"

@@ -12,7 +12,7 @@ from functools import cached_property
 
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.drafting import IN, UP, curve, ending_at, solve, straight, y_at
-from rowanseed.core.compose.figures import Size, skirt_kind
+from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, NAPE, Size, hem_ruffle, skirt_kind
 from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
@@ -22,7 +22,6 @@ from rowanseed.core.compose.vocabulary import (
     Shaping,
     SkirtKind,
     SleeveKind,
-    Waist,
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.envelope import Figure
@@ -32,8 +31,6 @@ FORWARD = 5.0
 SLOPE = math.radians(20)
 PAD = 10.0
 """How thick a usual shoulder pad is, in mm (common practice, no source)."""
-NAPE = 20.0
-"""The nape lies so far below the neck point, in mm."""
 BUST_DART = 30.0
 SHOULDER_DART = 12.0
 EXTENSION = 15.0
@@ -63,10 +60,6 @@ STRETCHES, HIGH_STRETCHES = 1.3, 1.45
 """A knitted neck goes over a head where it stretches to so many times its length, a high one more (common practice, no
 source)."""
 MOST_LOOSE = 90.0
-
-
-def has_waist_seam(description: Description) -> bool:
-    return description.garment.has_bodice and description.features.waist not in (None, Waist.NONE, Waist.SHIRRED)
 
 
 @dataclass(frozen=True)
@@ -128,12 +121,9 @@ class Upper:
     def hem(self) -> float:
         """Where the piece ends: at the waist seam, or at the garment's hem."""
         description = self.description
-        if has_waist_seam(description):
+        if description.has_waist_seam:
             return self.waist
-        skirt = description.features.skirt
-        if skirt is not None and skirt.length is not None and "length" not in description.finished:
-            return self.waist + skirt.length
-        long = max(self.size.length + NAPE, self.underarm + 120.0)
+        long = max(self.size.length + NAPE - hem_ruffle(description), self.underarm + LEAST_BELOW_UNDERARM)
         if self.size is self.middle:
             return long
         # The same points in every size: none ends above a level that the middle size reaches, or below one it does not.
@@ -327,7 +317,7 @@ class Upper:
         ends = straight(top, (self.underarm + self.up, q))
         waist = (self.waist, q - self.side_in)
         hip = (self.hip, q + self.hip_out)
-        if has_waist_seam(self.description):
+        if self.description.has_waist_seam:
             return (curve(waist, (-1.0, 0.04), top, UP, 0.36), *ends)
         if self.size.waist is None:
             low = (self.hem, y_straight(top, hip, self.hem) + self.flare)
@@ -361,7 +351,7 @@ class Upper:
     def levels(self) -> tuple[tuple[str, float], ...]:
         """The measuring levels that the piece reaches, each with where it lies."""
         found = [("bust", self.underarm + self.up)]
-        if self.reaches_waist or has_waist_seam(self.description):
+        if self.reaches_waist or self.description.has_waist_seam:
             found.append(("waist", min(self.waist, self.hem)))
         if self.reaches_hip:
             found.append(("hip", self.hip))

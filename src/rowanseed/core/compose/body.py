@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowanseed.core.compose.bodice import Upper, has_waist_seam
+from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import moved, straight
 from rowanseed.core.compose.features import FEATURES
@@ -90,7 +90,7 @@ def _folded(build: Build, half: Half, id: str, folds: Folds) -> None:
         middle=lambda size: chain_length(build.edge(id, "shoulder", size)) / 2,
         down=1.0,
     )
-    if has_waist_seam(build.description):
+    if build.description.has_waist_seam:
         fold_edge(
             build,
             id,

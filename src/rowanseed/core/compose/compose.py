@@ -9,7 +9,6 @@ from rowanseed.core.base.errors import PatternError
 from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.apron import apron
-from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, PrintedView
@@ -17,7 +16,7 @@ from rowanseed.core.compose.envelope_text import is_cloth, read_notion
 from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import figures, is_full
+from rowanseed.core.compose.figures import NAPE, Size, figures, hem_ruffle, is_full
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
@@ -66,6 +65,7 @@ def compose(description: Description) -> Composed:
     sized = figures(description)
     build = Build(description, sized)
     build.assumed.update(sized.assumed)
+    _tell_length(build)
     match description.garment:
         case GarmentKind.SKIRT:
             _skirt(build)
@@ -98,6 +98,18 @@ def compose(description: Description) -> Composed:
         steps = as_steps(match_steps(pattern, description.booklet))
         pattern = replace(pattern, making=replace(pattern.making, booklet=steps))
     return Composed(pattern, dict(build.assumed))
+
+
+def _tell_length(build: Build) -> None:
+    """Say which of two lengths that were both said is taken."""
+    description, features = build.description, build.description.features
+    if "length" not in description.finished:
+        return
+    said = "the finished lengths say how long it is"
+    if description.garment is GarmentKind.TROUSERS and features.legs.length is not None:
+        build.assumed["features.legs.length"] = said
+    elif features.skirt is not None and features.skirt.length is not None:
+        build.assumed["features.skirt.length"] = said
 
 
 def _views(build: Build) -> None:
@@ -193,7 +205,7 @@ def _upper(build: Build) -> None:
         if half.yoke:
             build.along["yoke"] = (*build.along.get("yoke", ()), half.yoke)
     below = None
-    if has_waist_seam(build.description):
+    if build.description.has_waist_seam:
         below = _drafted_skirt(build)
         _waist_seam(build, front, back, below)
         for half, other in zip((front, back), below, strict=True):
@@ -261,6 +273,14 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
 # ---------------------------------------------------------------- the pattern
 
 
+def _drawn_length(build: Build, size: Size) -> float:
+    """How long the garment is as it is drawn: of one with a bodice from the nape, a ruffle at its hem included."""
+    description = build.description
+    if not description.garment.has_bodice or description.has_waist_seam:
+        return size.length
+    return build.block(size, is_front=False).hem - NAPE + hem_ruffle(description)
+
+
 def _as_long(finished: Mapping[str, Mapping[str, float]], below: float) -> Mapping[str, Mapping[str, float]]:
     """The finished measurements of a view whose lower edge lies so far below the one described."""
     longer = {size: mm + below for size, mm in finished["length"].items()}
@@ -276,7 +296,7 @@ def _pattern(build: Build) -> Pattern:
     }
     finished = {
         "hip": {size.name: size.hip for size in build.figures.sizes},
-        "length": {size.name: size.length for size in build.figures.sizes},
+        "length": {size.name: _drawn_length(build, size) for size in build.figures.sizes},
     }
     if description.garment.hangs_from_the_shoulders:
         finished["bust"] = {size.name: size.bust for size in build.figures.sizes}

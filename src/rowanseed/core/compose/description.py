@@ -293,6 +293,16 @@ class Description:
         return self.garment.has_bodice and self.features.straps is not None
 
     @property
+    def has_waist_seam(self) -> bool:
+        """Whether bodice and skirt are sewn together at the waist, or to a band between them."""
+        return self.garment.has_bodice and self.features.waist not in (None, Waist.NONE, Waist.SHIRRED)
+
+    @property
+    def has_hem_ruffle(self) -> bool:
+        """Whether a ruffle is sewn to the lower edge in place of a hem."""
+        return Trim(TrimKind.RUFFLE, Along.HEM) in self.features.trim
+
+    @property
     def is_over_the_head(self) -> bool:
         """Whether a head goes through its neck as it is: nothing opens it there."""
         opening = self.features.opening

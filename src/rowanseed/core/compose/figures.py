@@ -7,11 +7,11 @@ armhole, a fifth for the neck), from memory; charts and eases are common practic
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from rowanseed.core.compose.description import Description, Row
 from rowanseed.core.compose.folds import folds_in
-from rowanseed.core.compose.vocabulary import PRINCESS, ClothKind, GarmentKind, Shaping, SkirtKind, Waist
+from rowanseed.core.compose.vocabulary import PRINCESS, ClothKind, GarmentKind, LegKind, Shaping, SkirtKind, Waist
 from rowanseed.core.pattern.envelope import Figure, Runs
 
 CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]] = {
@@ -65,7 +65,7 @@ class Size:
     """None where the garment runs straight past the waist."""
     hip: float
     length: float
-    """From the neck point, the waist or the waist's edge down to the hem, by the garment."""
+    """From the nape, or of a skirt and of trousers from the waist, down to the lower edge, a ruffle there included."""
     tall: float
 
     @property
@@ -183,13 +183,10 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
     waist: float | None = found["waist"] if goes_in(description) or said("waist") is not None else None
     if description.is_drawn_in and not is_full(description):
         waist = found["bust"] if description.garment.has_bodice else found["hip"]
-    length = said("length")
-    if length is None:
-        length = _length(description) * tall
     hip = found["hip"] if waist is None else max(found["hip"], waist)
     if description.garment.has_bodice and said("hip") is None:
         hip = max(hip, found["bust"]) if waist is None else hip
-    return Size(
+    made = Size(
         name=size,
         body_bust=body["bust"],
         body_waist=body["waist"],
@@ -197,9 +194,11 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         bust=found["bust"],
         waist=waist,
         hip=hip,
-        length=length,
+        length=0.0,
         tall=tall,
     )
+    length = said("length")
+    return replace(made, length=_long(description, made) if length is None else length)
 
 
 def is_full(description: Description) -> bool:
@@ -267,6 +266,44 @@ def _usual_ease(description: Description, name: str) -> float:
             return {"bust": 60.0, "waist": 40.0, "hip": 60.0}[name]
         case _:
             return {"bust": 110.0, "waist": 150.0, "hip": 90.0}[name]
+
+
+NAPE = 20.0
+"""The nape lies so far below the neck point, in mm."""
+HEM_RUFFLE = 120.0
+"""How deep a ruffle at the hem is, in mm."""
+LEAST_BELOW_UNDERARM, LEAST_SKIRT = 120.0, 100.0
+"""A bodice ends at least so far below the underarm, a skirt below its waist seam, in mm."""
+SHORTS = 180.0
+"""Shorts are usually so much longer than the crotch is deep, in mm."""
+
+
+def hem_ruffle(description: Description) -> float:
+    """How much of the length a ruffle at the hem takes up, in mm."""
+    return HEM_RUFFLE if description.has_hem_ruffle else 0.0
+
+
+def least_length(description: Description, size: Size) -> float:
+    """How long a garment with a bodice is at least, from the nape, in mm."""
+    if description.has_waist_seam:
+        return size.back_waist + LEAST_SKIRT
+    return size.underarm + LEAST_BELOW_UNDERARM + hem_ruffle(description) - NAPE
+
+
+def _long(description: Description, size: Size) -> float:
+    """How long a garment is of which no finished length is said: as its skirt or its legs are, or as is usual."""
+    usual, features = _length(description) * size.tall, description.features
+    skirt = features.skirt.length if features.skirt is not None else None
+    match description.garment:
+        case GarmentKind.TROUSERS:
+            short = features.legs.kind is LegKind.SHORTS
+            return features.legs.length or (size.crotch_depth + SHORTS if short else usual)
+        case GarmentKind.SKIRT | GarmentKind.APRON:
+            return skirt or usual
+        case GarmentKind.ROBE:
+            return usual
+        case _:
+            return max(size.back_waist + skirt if skirt else usual, least_length(description, size))
 
 
 def _length(description: Description) -> float:

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import Description, Trim
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.ruffles import ruffle_hem
-from rowanseed.core.compose.vocabulary import Along, GarmentKind, HemKind, LiningMethod, LiningOf, SkirtKind, TrimKind
+from rowanseed.core.compose.vocabulary import GarmentKind, HemKind, LiningMethod, LiningOf, SkirtKind
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Corner
 
@@ -65,7 +65,7 @@ def hem_depth(build: Build, usual: float = USUAL) -> tuple[float, tuple[float, .
 def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     """Hem the garment's lower edge, or sew its ruffle to it."""
     description = build.description
-    if Trim(TrimKind.RUFFLE, Along.HEM) in description.features.trim:
+    if description.has_hem_ruffle:
         ruffle_hem(build, parts)
         return
     kind = hem_kind(description)

@@ -116,8 +116,7 @@ def _skirt_opening(kind: OpeningKind, where: Where, side: Side | None) -> Found:
 def _separating(d: Description, side: Side | None) -> Found:
     where = d.features.opening.where
     if not d.garment.has_bodice:
-        words = "trousers have" if d.garment is GarmentKind.TROUSERS else f"a {d.garment.words} has"
-        yield "features.opening.kind", f"A separating zip opens a front all the way: {words} none."
+        yield "features.opening.kind", f"A separating zip opens a front all the way: {d.garment.has} none."
     elif side is None or side.centre is not Centre.OPEN:
         name = "front" if side is None else where.words
         yield "features.opening.kind", f"A separating zip opens an edge: say that the {name} is open."

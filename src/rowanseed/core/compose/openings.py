@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Body
@@ -56,7 +55,7 @@ def is_lined_bodice(description: Description) -> bool:
     from there by itself."""
     features = description.features
     upper = features.lining is not None and features.lining.of in (LiningOf.UPPER, LiningOf.ALL)
-    return upper and features.is_bagged and has_waist_seam(description)
+    return upper and features.is_bagged and description.has_waist_seam
 
 
 def placket(description: Description) -> Placket | None:

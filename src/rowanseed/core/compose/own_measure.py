@@ -15,8 +15,8 @@ from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length
 from rowanseed.core.compose.description import Band, Description, Features, Hem, Opening, Side, Skirt, Trim
-from rowanseed.core.compose.figures import ROBE_EASE
-from rowanseed.core.compose.ruffles import DEEP, FULL
+from rowanseed.core.compose.figures import HEM_RUFFLE, ROBE_EASE
+from rowanseed.core.compose.ruffles import FULL
 from rowanseed.core.compose.vocabulary import (
     Along,
     Centre,
@@ -195,14 +195,14 @@ def _skirt_length(own: Own) -> Working:
     given = [_measured("finished length", own.long), _chosen(name, top)]
     said = f"finished length + {name}"
     if ruffled:
-        given += [Given("ruffle", fine(DEEP), Source.PRACTICE), _chosen("allowance at the ruffle", low)]
+        given += [Given("ruffle", fine(HEM_RUFFLE), Source.PRACTICE), _chosen("allowance at the ruffle", low)]
         said = f"finished length − ruffle + {name} + allowance"
     else:
         given.append(_chosen("hem", low))
         said += " + hem"
     return Working(
         name="Cut the skirt, long",
-        quantity=length(own.long - (DEEP if ruffled else 0.0) + top + low),
+        quantity=length(own.long - (HEM_RUFFLE if ruffled else 0.0) + top + low),
         formula=said,
         given=tuple(given),
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, field
 
-from rowanseed.core.compose.bodice import BUST_DART, SHOULDER_DART, Upper, has_waist_seam
+from rowanseed.core.compose.bodice import BUST_DART, SHOULDER_DART, Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.figures import Size
@@ -63,7 +63,7 @@ def _panel_of(half: Half) -> Panel:
 
 
 def lower_edge(build: Build) -> str:
-    return "waist" if has_waist_seam(build.description) else "hem"
+    return "waist" if build.description.has_waist_seam else "hem"
 
 
 def centre_of(build: Build, half: Half) -> tuple[str, str | None, int, bool]:
@@ -220,7 +220,7 @@ def _waist_dart(build: Build, half: Half, id: str, extra: Callable[[Upper], floa
     if upper(build, sizes[0], half).model.is_barely_shaped:
         build.assumed[f"features.{half.name}.shaping"] = "the waist takes in too little for a dart"
         return
-    if has_waist_seam(build.description):
+    if build.description.has_waist_seam:
         take_dart(
             build,
             id,

@@ -8,7 +8,7 @@ from itertools import pairwise
 
 from shapely.geometry import Polygon, box
 
-from rowanseed.core.base.words import lower_first
+from rowanseed.core.base.words import lower_first, upper_first
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
@@ -64,7 +64,7 @@ def misplaced(d: Description, *kinds: PocketKind) -> Iterator[tuple[str, str]]:
         if d.garment is GarmentKind.APRON and (pocket.on is not PocketPlace.FRONT or in_seam):
             yield where, "An apron has only a front for its pockets."
         if pocket.on is PocketPlace.CHEST and not d.garment.has_bodice:
-            yield where, f"A {d.garment.words} has no chest for a pocket."
+            yield where, f"{upper_first(d.garment.has)} no chest for a pocket."
         if in_seam and pocket.on is not PocketPlace.SIDE:
             yield where, "An in-seam pocket lies in the side seam: say that it is on the side."
         if not in_seam and pocket.on is PocketPlace.SIDE:

@@ -6,11 +6,11 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowanseed.core.base.units import INCH
-from rowanseed.core.compose.bodice import has_waist_seam
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import Size, figures, is_full
+from rowanseed.core.compose.figures import Size, figures, is_full, least_length
 from rowanseed.core.compose.folds import SHAPED, folds_in
 from rowanseed.core.compose.hems import DEEP_HEM
 from rowanseed.core.compose.opening_refusals import opening_refused
@@ -71,6 +71,11 @@ def opens_the_waist(d: Description, size: Size) -> bool:
 
 def _put_on(d: Description) -> Found:
     sizes = figures(d).sizes
+    short = [size for size in sizes if d.garment.has_bodice and size.length < least_length(d, size) - 1.0]
+    if short and "length" in d.finished:
+        least = least_length(d, short[0]) / 10
+        where = "there would be no skirt below its waist seam" if d.has_waist_seam else "it would end under the arms"
+        yield "finished.length", f"In size {short[0].name} {where}: from the nape it is {least:.0f} cm long at least."
     if d.garment.has_bodice and d.cloth is ClothKind.WOVEN and not all(opens_the_waist(d, size) for size in sizes):
         field = "features.opening.length" if d.features.opening.length else "features.opening"
         yield (
@@ -158,9 +163,9 @@ def _neck(d: Description) -> Found:
     f = d.features
     if not d.garment.has_bodice:
         if f.collar:
-            yield "features.collar", f"A {d.garment.words} has no neck for a collar."
+            yield "features.collar", f"{upper_first(d.garment.has)} no neck for a collar."
         if f.sleeve:
-            yield "features.sleeve", f"A {d.garment.words} has no sleeves."
+            yield "features.sleeve", f"{upper_first(d.garment.has)} no sleeves."
         return
     open_front = f.front.centre is Centre.OPEN
     opened = f.opening.where in (Where.FRONT, Where.BACK) and f.opening.kind is not None
@@ -226,7 +231,7 @@ def _waist(d: Description) -> Found:
     if d.garment.has_bodice and waist in (Waist.WAISTBAND, Waist.FACING):
         yield (
             "features.waist",
-            f"A {waist.words} finishes the top of a skirt; a {d.garment.words} is joined to it by a seam.",
+            f"A {waist.words} finishes the top of a skirt; {d.garment.one} is joined to it by a seam.",
         )
     if not d.garment.has_bodice and waist in (Waist.NONE, Waist.SEAM):
         yield "features.waist", "Say how the waist is finished: by a band, a facing, elastic or a cord."
@@ -279,7 +284,7 @@ def _skirt(d: Description) -> Found:
     f, skirt = d.features, d.features.skirt
     if skirt is None:
         return
-    if d.garment.has_bodice and not has_waist_seam(d) and skirt.kind not in SHAPED_SKIRTS:
+    if d.garment.has_bodice and not d.has_waist_seam and skirt.kind not in SHAPED_SKIRTS:
         yield "features.waist", f"A skirt that is {skirt.kind.words} is joined by a waist seam: say that there is one."
     if d.garment.has_bodice and skirt.kind is SkirtKind.CARTRIDGE_PLEATS:
         yield (

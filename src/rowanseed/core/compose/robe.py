@@ -11,7 +11,7 @@ from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Sleeve
 from rowanseed.core.compose.drafting import straight
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.sleeves import SHARE, finish_end
 from rowanseed.core.compose.vocabulary import BeltKind, Interfaced, SleeveLength
@@ -24,6 +24,10 @@ LAPS = 60.0
 """So far the fronts reach beyond the centre, in mm."""
 V = 330.0
 """Where the fronts meet, below the neck point, in mm."""
+
+
+def _long(build: Build, size: Size) -> float:
+    return size.length - hem_ruffle(build.description)
 
 
 def _wide(size: Size) -> float:
@@ -56,9 +60,9 @@ def _panels(build: Build) -> None:
     def back(size: Size) -> Edges:
         wide, down, neck = _wide(size), _armhole(size), _neck(size)
         return {
-            "centre": straight((0.0, 0.0), (size.length, 0.0)),
-            "hem": straight((size.length, 0.0), (size.length, wide)),
-            "side": straight((size.length, wide), (down, wide)),
+            "centre": straight((0.0, 0.0), (_long(build, size), 0.0)),
+            "hem": straight((_long(build, size), 0.0), (_long(build, size), wide)),
+            "side": straight((_long(build, size), wide), (down, wide)),
             "armhole": straight((down, wide), (0.0, wide)),
             "shoulder": straight((0.0, wide), (0.0, neck)),
             "neck": straight((0.0, neck), (0.0, 0.0)),
@@ -67,9 +71,9 @@ def _panels(build: Build) -> None:
     def front(size: Size) -> Edges:
         wide, down, neck = _wide(size), _armhole(size), _neck(size)
         return {
-            "opening": straight((0.0, neck), (V, -LAPS), (size.length, -LAPS)),
-            "hem": straight((size.length, -LAPS), (size.length, wide)),
-            "side": straight((size.length, wide), (down, wide)),
+            "opening": straight((0.0, neck), (V, -LAPS), (_long(build, size), -LAPS)),
+            "hem": straight((_long(build, size), -LAPS), (_long(build, size), wide)),
+            "side": straight((_long(build, size), wide), (down, wide)),
             "armhole": straight((down, wide), (0.0, wide)),
             "shoulder": straight((0.0, wide), (0.0, neck)),
         }

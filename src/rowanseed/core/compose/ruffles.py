@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import along, band_draw
 from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.figures import HEM_RUFFLE
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import Corner, Panel
 
 FULL = 2.0
 """A ruffle is so many times as long as its seam (common practice, no source)."""
-DEEP = 120.0
 NARROW = 12.0
 
 
@@ -20,7 +20,7 @@ def ruffle_hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     build.piece(
         "ruffle",
         "Hem ruffle",
-        lambda size: band_draw(along(build, whole, size) * FULL / 2, DEEP, edges),
+        lambda size: band_draw(along(build, whole, size) * FULL / 2, HEM_RUFFLE, edges),
         panel=Panel.OTHER,
         count=2,
         pair=True,

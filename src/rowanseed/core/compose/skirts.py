@@ -8,14 +8,12 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
-from rowanseed.core.compose.description import Trim
 from rowanseed.core.compose.drafting import UP, curve, ending_at, solve, straight, y_at
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
 from rowanseed.core.compose.panels import Half, upper
-from rowanseed.core.compose.ruffles import DEEP
-from rowanseed.core.compose.vocabulary import Along, Centre, ClothKind, SkirtKind, Slit, TrimKind
+from rowanseed.core.compose.vocabulary import Centre, ClothKind, SkirtKind, Slit
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel
 
@@ -33,19 +31,8 @@ def waist_of(build: Build, size: Size) -> float:
 
 def length_of(build: Build, size: Size) -> float:
     """From the waist to the hem, or to the ruffle that is sewn there."""
-    ruffled = Trim(TrimKind.RUFFLE, Along.HEM) in build.description.features.trim
-    return _whole_length(build, size) - (DEEP if ruffled else 0.0)
-
-
-def _whole_length(build: Build, size: Size) -> float:
-    skirt = build.description.features.skirt
-    if build.description.garment.has_bodice:
-        if skirt is not None and skirt.length is not None and "length" not in build.description.finished:
-            return skirt.length
-        return max(150.0, size.length - size.back_waist)
-    if "length" in build.description.finished or skirt is None or skirt.length is None:
-        return size.length
-    return skirt.length
+    above = size.back_waist if build.description.garment.has_bodice else 0.0
+    return size.length - above - hem_ruffle(build.description)
 
 
 def skirt_ids(build: Build) -> tuple[str, str]:

@@ -11,7 +11,7 @@ import math
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight, y_at
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
@@ -41,11 +41,7 @@ ZIP = 170.0
 
 
 def _length(build: Build, size: Size) -> float:
-    legs = build.description.features.legs
-    if legs.length is not None:
-        return legs.length
-    short = legs.kind is LegKind.SHORTS and "length" not in build.description.finished
-    return size.crotch_depth + 180.0 if short else size.length
+    return size.length - hem_ruffle(build.description)
 
 
 def _is_straight(build: Build) -> bool:

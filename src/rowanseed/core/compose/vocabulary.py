@@ -34,6 +34,18 @@ class GarmentKind(Worded):
     def is_outer(self) -> bool:
         return self in (GarmentKind.JACKET, GarmentKind.COAT)
 
+    @property
+    def one(self) -> str:
+        """One of its kind, within a sentence: a dress, an apron, trousers."""
+        if self is GarmentKind.TROUSERS:
+            return self.words
+        return f"{'an' if self is GarmentKind.APRON else 'a'} {self.words}"
+
+    @property
+    def has(self) -> str:
+        """How a sentence says that it has something: a dress has, trousers have."""
+        return f"{self.one} {'have' if self is GarmentKind.TROUSERS else 'has'}"
+
 
 class ClothKind(Worded):
     WOVEN = "woven"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Elastic
 from rowanseed.core.compose.feature import Feature, Found
@@ -41,7 +42,7 @@ def forbids(d: Description) -> Found:
         if one.where is ElasticPlace.SLEEVE and f.sleeve and f.sleeve.kind is SleeveKind.CUT_IN_ONE:
             yield where, "Elastic at a sleeve cut in one goes into a casing: say so at the sleeve's end."
         if one.where is ElasticPlace.NECK and not d.garment.has_bodice:
-            yield where, f"A {d.garment.words} has no neck for elastic."
+            yield where, f"{upper_first(d.garment.has)} no neck for elastic."
         if one.where is ElasticPlace.WAIST and d.garment.has_bodice and _has_panels(d):
             yield (
                 where,

@@ -5,6 +5,7 @@ They are drawn where their edges are finished: in `necks`, and at the waist.
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
@@ -29,7 +30,7 @@ def forbids(d: Description) -> Found:
     upper = (FacedEdge.NECK, FacedEdge.ARMHOLE, FacedEdge.FRONT)
     strange = next((edge for edge in upper if edge in f.facing and not d.garment.has_bodice), None)
     if strange is not None:
-        yield WHERE, f"A {d.garment.words} has no {strange.words} to face."
+        yield WHERE, f"{upper_first(d.garment.has)} no {strange.words} to face."
         return
     if FacedEdge.NECK in f.facing and f.neck.finish not in (None, NeckFinish.FACING, NeckFinish.COLLAR):
         yield WHERE, f"The neck is finished by {f.neck.finish.words}: it has no facing." if f.neck.finish else ""

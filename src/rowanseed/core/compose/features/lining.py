@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
@@ -49,7 +48,7 @@ def _is_worked_out(build: Build, of: LiningOf) -> bool:
         case LiningOf.BODY:
             return any(piece.panel is Panel.SLEEVE for piece in build.pieces.values())
         case LiningOf.UPPER | LiningOf.LOWER:
-            return has_waist_seam(build.description)
+            return build.description.has_waist_seam
 
 
 def inside(parts: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from rowanseed.core.compose.bodice import has_waist_seam
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
@@ -52,7 +51,7 @@ def _is_crossed(d: Description, on: PocketPlace, kind: PocketKind) -> bool:
     """Whether a pocket lies on the part of the front that the tuck swings open."""
     if on is PocketPlace.CHEST:
         return True
-    return on is PocketPlace.FRONT and kind is not PocketKind.IN_SEAM and not has_waist_seam(d)
+    return on is PocketPlace.FRONT and kind is not PocketKind.IN_SEAM and not d.has_waist_seam
 
 
 def carves(build: Build, body: Body) -> None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.bands import along as length_along
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
@@ -69,13 +70,13 @@ def forbids(d: Description) -> Found:
             yield where, "Piping at a hem is a seam of its own, which is not drafted here."
         if trim == Trim(TrimKind.RUFFLE, Along.HEM):
             if d.garment in (GarmentKind.TROUSERS, GarmentKind.APRON, GarmentKind.ROBE):
-                yield where, f"A ruffle at the hem of a {d.garment.words} is not drafted here."
+                yield where, f"A ruffle at the hem of {d.garment.one} is not drafted here."
             elif (
                 Centre.OPEN in (f.front.centre, f.back.centre) or f.vent or (f.skirt and f.skirt.slit is not Slit.NONE)
             ):
                 yield where, "A ruffle goes round the hem in one: not where it is open, slit or has a vent."
         if trim.along in (Along.NECK, Along.ARMHOLE, Along.FRONT, Along.COLLAR) and not d.garment.has_bodice:
-            yield where, f"A {d.garment.words} has no {trim.along.words}."
+            yield where, f"{upper_first(d.garment.has)} no {trim.along.words}."
         if trim.along is Along.ARMHOLE and f.sleeve and f.sleeve.kind is SleeveKind.CUT_IN_ONE:
             yield where, "A sleeve cut in one has no armhole."
 
