@@ -91,7 +91,7 @@ def marks_used(making: Making, operations: Iterable[Operation]) -> MarksUsed:
         for piece in {piece for piece, _ in parts} | set(op.on.pieces):
             acts.setdefault(piece, set()).add(op.act)
         if op.act in (Act.BUTTONHOLE, Act.BUTTON, Act.FASTEN):
-            points |= {PointKind.BUTTON, PointKind.BUTTONHOLE}
+            points |= {PointKind.BUTTON, PointKind.BUTTONHOLE, PointKind.HOOK, PointKind.TIE}
         if op.act in (Act.ATTACH, Act.STAY) and "pocket" in f"{op.technique} {op.title}".lower():
             points.add(PointKind.POCKET)
         if op.act is Act.ATTACH:

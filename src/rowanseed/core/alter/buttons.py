@@ -12,7 +12,7 @@ from rowanseed.core.pattern.pieces import InnerPoint, Piece, PointKind
 
 EVEN = 0.5
 """Gaps that differ by less than this, in mm, are even."""
-SPACED = (PointKind.BUTTON, PointKind.BUTTONHOLE)
+SPACED = (PointKind.BUTTON, PointKind.BUTTONHOLE, PointKind.HOOK, PointKind.TIE)
 
 
 def evenly_buttoned(before: Pattern, after: Pattern, size: str) -> Pattern:

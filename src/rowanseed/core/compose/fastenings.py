@@ -25,6 +25,8 @@ ABOVE = 16.0
 """The one in a stand or a waistband is so far above the edge's upper end, in mm: in the middle of its height."""
 OFF_SEAM = 12.0
 """None stands nearer than this to a seam across, in mm: a button does not lie flat on one."""
+NAMES = {PointKind.HOOK: "hook", PointKind.TIE: "tie"}
+"""What their marks are called; any other is a button's."""
 OF_THE_BOX = 30.0
 """In a half placket the last lies so far above the lower end, in mm."""
 
@@ -35,7 +37,7 @@ def usual_count(description: Description) -> int:
 
 
 def fastening_mark(description: Description) -> PointKind | None:
-    """The mark that its fastenings have; None where no single ones close it."""
+    """The mark that a button or a snap on a band or a stand has; None where none closes it."""
     match description.features.opening.kind:
         case OpeningKind.BUTTONS:
             return PointKind.BUTTONHOLE
@@ -43,6 +45,18 @@ def fastening_mark(description: Description) -> PointKind | None:
             return PointKind.BUTTON
         case _:
             return None
+
+
+def along_the_edge(description: Description) -> PointKind | None:
+    """The mark of what closes an edge at several places; None where one hook or tie at its top does."""
+    several = (description.features.opening.count or 1) > 1
+    match description.features.opening.kind:
+        case OpeningKind.HOOK_AND_EYE if several:
+            return PointKind.HOOK
+        case OpeningKind.TIES if several:
+            return PointKind.TIE
+        case _:
+            return fastening_mark(description)
 
 
 def _is_above(description: Description) -> bool:
@@ -62,15 +76,17 @@ def closing(build: Build, half: Half, join: str) -> None:
         OpeningKind.SEPARATING_ZIP: ClosureKind.SEPARATING_ZIP,
     }
     build.closures.append(Closure("opening", kinds.get(opening.kind, ClosureKind.BUTTONS), join))
-    kind = fastening_mark(build.description)
+    kind = along_the_edge(build.description)
     if kind is None:
+        if opening.count is None and opening.kind in (OpeningKind.HOOK_AND_EYE, OpeningKind.TIES):
+            build.assumed["features.opening.count"] = "one at the top of the edge"
         return
     if opening.count is None:
         build.assumed["features.opening.count"] = f"{usual_count(build.description)} of them"
     edges = [part("band", "front")] if "band" in build.pieces else half.centre
     lines = {size: _line(build, half, edges, size) for size in build.figures.sizes}
     for k in range(next(iter(lines.values())).count):
-        _fasten(build, f"button-{k + 1}", kind, edges, {size: line.places[k] for size, line in lines.items()})
+        fasten(build, k, kind, edges, {size: line.places[k] for size, line in lines.items()})
 
 
 @dataclass(frozen=True)
@@ -140,9 +156,9 @@ def _bust(build: Build, half: Half, size: Size) -> float | None:
     return block.bust_point[0] - block.neck_end
 
 
-def _fasten(build: Build, id: str, kind: PointKind, edges: Sequence[EdgePart], along: Mapping[Size, float]) -> None:
-    """One fastening on the piece that it falls on in the middle size: on a band's middle, or on the centre line, and
-    clear of a seam across."""
+def fasten(build: Build, k: int, kind: PointKind, edges: Sequence[EdgePart], along: Mapping[Size, float]) -> None:
+    """The fastening number `k`, on the piece that it falls on in the middle size: on a band's middle, or on the centre
+    line, and clear of a seam across."""
     longs = {size: [chain_length(build.edge(p.piece, p.edge, size)) for p in edges] for size in along}
     middle = build.figures.sizes[len(build.figures.sizes) // 2]
     which = 0
@@ -157,4 +173,7 @@ def _fasten(build: Build, id: str, kind: PointKind, edges: Sequence[EdgePart], a
         down = min(max(along[size] - sum(longs[size][:which]), low), high)
         return (min(chain[0].start[0], chain[-1].end[0]) + down, FRONT_BAND * 1.5 if where.piece == "band" else 0.0)
 
-    build.point(where.piece, InnerPoint(id, kind, {size.name: place(size) for size in along}))
+    build.point(
+        where.piece,
+        InnerPoint(f"{NAMES.get(kind, 'button')}-{k + 1}", kind, {size.name: place(size) for size in along}),
+    )

@@ -86,9 +86,12 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
         case Supply.BONING:
             for use in uses:
                 yield notion_of(Wanted(WantedKind.BONING, use.mm, count=use.count))
-        case Supply.ELASTIC | Supply.SNAPS:
+        case Supply.ELASTIC:
             for use in uses:
-                yield notion_of(Wanted(WantedKind(supply.value), use.mm))
+                yield notion_of(Wanted(WantedKind.ELASTIC, use.mm))
+        case Supply.SNAPS:
+            for use in uses:
+                yield _snaps_marked(use.count) if use.count else notion_of(Wanted(WantedKind.SNAPS, use.mm))
         case Supply.BINDING | Supply.PIPING | Supply.PADS:
             yield notion_of(Wanted(WantedKind(supply.value), along))
         case Supply.EYELETS | Supply.BUTTON_SHELLS | Supply.ELASTIC_THREAD:
@@ -111,6 +114,16 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
             yield NotionToBuy(sort=BY_LENGTH[supply], what=supply.words.capitalize(), count=1, working=working)
         case _:
             assert_never(supply)
+
+
+def _snaps_marked(number: int) -> NotionToBuy:
+    working = Working(
+        name="Snaps",
+        quantity=count(number),
+        formula="one for each mark",
+        given=(Given("marks", count(number), Source.DRAWING),),
+    )
+    return NotionToBuy(sort=Sort.SNAPS, what="Snaps", count=number, working=working, unit="snap")
 
 
 def edges_to_choose(pattern: Pattern) -> tuple[tuple[str, str], ...]:

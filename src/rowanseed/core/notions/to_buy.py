@@ -18,7 +18,7 @@ from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.settings import needle_for
 from rowanseed.core.notions.sorts import Sort
 from rowanseed.core.pattern.fastenings import number_of, open_edges, opening_length
-from rowanseed.core.pattern.making import ClosureKind, EdgePart
+from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.walk import copies, finish_over_garment, join_over_garment, part_length
@@ -72,7 +72,7 @@ def notions(
     found = [
         *_buttons(pattern, size, garments, card),
         *(replace(one, count=one.count * garments) for one in _zips(pattern, size)),
-        *_hooks(pattern, garments),
+        *_hooks(pattern, size, garments),
         *_printed_only(pattern, garments),
         *_thread(pattern, view, size, steps, overlocker=overlocker, garments=garments, threads=threads),
     ]
@@ -172,8 +172,10 @@ def separating_zip_to_buy(opening: float) -> Working:
 
 
 def needs_buttons(pattern: Pattern, size: str) -> int:
-    """How many buttons a garment closes with."""
-    return number_of(pattern, size, (PointKind.BUTTON, PointKind.BUTTONHOLE))
+    """How many buttons a garment closes with. Where snaps close any of it, marks without a hole are theirs."""
+    snapped = any(closure.kind is ClosureKind.SNAPS for closure in pattern.making.closures)
+    kinds = (PointKind.BUTTONHOLE,) if snapped else (PointKind.BUTTON, PointKind.BUTTONHOLE)
+    return number_of(pattern, size, kinds)
 
 
 def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[NotionToBuy]:
@@ -199,8 +201,8 @@ def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
         if closure.kind is ClosureKind.SEPARATING_ZIP:
             edges = open_edges(pattern.making.join(closure.join))
             working = separating_zip_to_buy(sum(part_length(pattern, size, p) for p in edges))
-        elif closure.kind in ZIPS and (long := opening_length(pattern, size, closure)) is not None:
-            working = zip_to_buy(long, invisible=invisible)
+        elif closure.kind in ZIPS:
+            working = zip_to_buy(_whole_opening(pattern, size, closure), invisible=invisible)
         else:
             continue
         out.append(
@@ -215,23 +217,32 @@ def _zips(pattern: Pattern, size: str) -> list[NotionToBuy]:
     return out
 
 
+def _whole_opening(pattern: Pattern, size: str, closure: Closure) -> float:
+    """How long a zip's opening is; all of its seam where no mark says where it ends."""
+    long = opening_length(pattern, size, closure)
+    return long if long is not None else sum(part_length(pattern, size, p) for p in pattern.making.join(closure.join).a)
+
+
 IN_A_PACKET = 6
 """Hooks in a packet (common practice, no source)."""
 WORKED_OUT = ("button", "zip", "hook", "thread")
 """What of the envelope's notions is worked out here, by a word in its name."""
 
 
-def _hooks(pattern: Pattern, garments: int) -> list[NotionToBuy]:
-    number = sum(closure.kind is ClosureKind.HOOK_AND_EYE for closure in pattern.making.closures) * garments
+def _hooks(pattern: Pattern, size: str, garments: int) -> list[NotionToBuy]:
+    closures = sum(closure.kind is ClosureKind.HOOK_AND_EYE for closure in pattern.making.closures)
+    # One that is marked at several places has so many.
+    marked = number_of(pattern, size, (PointKind.HOOK,))
+    number = (closures + max(0, marked - 1)) * garments
     if not number:
         return []
     packets = math.ceil(number / IN_A_PACKET)
     working = Working(
         name="Packets of hooks",
         quantity=count(packets),
-        formula=f"one for each closure of the kind, {IN_A_PACKET} in a packet, rounded up",
+        formula=f"one for each closure of the kind, or for each of its marks; {IN_A_PACKET} in a packet, rounded up",
         given=(
-            Given("closures", count(number), Source.DRAWING),
+            Given("hooks", count(number), Source.DRAWING),
             Given("in a packet", count(IN_A_PACKET), Source.PRACTICE),
         ),
         rounding="whole packets",

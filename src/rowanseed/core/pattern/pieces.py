@@ -173,6 +173,8 @@ class PointKind(Worded):
     DOT = "dot"
     BUTTON = "button"
     BUTTONHOLE = "buttonhole"
+    HOOK = "hook", "hook and eye"
+    TIE = "tie"
     POCKET = "pocket", "pocket corner"
     BUST = "bust", "bust point"
 

@@ -256,6 +256,11 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
             if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and size in q.at:
                 x, y = at((q.at[size][0] + one.down, 0.0), 1)
                 add(group, "circle", cx=x, cy=y, r=3.2, stroke=INK, stroke_width=1.2, fill=PAPER)
+            if q.kind is PointKind.TIE and size in q.at:
+                x, y = at((q.at[size][0] + one.down, 0.0), 1)
+                for by in (-6.0, 6.0):
+                    ends = [(x, y), (x + by, y - 5.0), (x + by, y + 2.0), (x, y), (x + by / 2, y + 11.0)]
+                    add(group, "path", d=path_of(ends, closed=False), stroke=INK, stroke_width=1.2, fill="none")
         _zip(group, pattern, one, at, size, is_front=view.is_front)
 
 

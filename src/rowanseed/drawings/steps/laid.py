@@ -466,7 +466,7 @@ def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
         Act.BUTTON: (PointKind.BUTTON,),
         Act.BUTTONHOLE: (PointKind.BUTTONHOLE, PointKind.BUTTON),
         Act.ATTACH: (PointKind.POCKET,),
-        Act.FASTEN: (PointKind.BUTTON,),
+        Act.FASTEN: (PointKind.BUTTON, PointKind.HOOK, PointKind.TIE),
     }.get(op.act, ())
     for point in piece.points:
         if point.kind in wanted and size in point.at:

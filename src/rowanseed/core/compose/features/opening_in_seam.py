@@ -5,13 +5,14 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.fastenings import along_the_edge, fasten
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.openings import opening_half, opening_side, split_sides
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Slit, Waist, Where
 from rowanseed.core.compose.waists import waist_finish
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart
-from rowanseed.core.pattern.pieces import Mark, MarkKind
+from rowanseed.core.pattern.pieces import Mark, MarkKind, PointKind
 
 SEWN_BELOW = 20.0
 """So much of a seam is sewn below what opens it at least, in mm."""
@@ -25,6 +26,8 @@ PULLED = {
 }
 
 
+INSIDE = 10.0
+"""The first of several hooks stands so far below the upper edge, the last so far above the end, in mm."""
 SAME_SEAM = {Where.BACK: Slit.BACK, Where.LEFT_SIDE: Slit.SIDES}
 """Slits at the lower end of the seam that an opening is at the upper end of."""
 AT_A_WAIST = (GarmentKind.SKIRT, GarmentKind.TROUSERS)
@@ -89,8 +92,19 @@ def _leave_open(build: Build, where: EdgePart, join: str, anchor: str) -> None:
         )
     )
     assert opening.kind is not None
+    _closed_at(build, where, long)
     on_band = description.garment in AT_A_WAIST and waist_finish(description) is Waist.WAISTBAND
     build.closures.append(Closure("opening", PULLED[opening.kind], "waist" if on_band else join))
+
+
+def _closed_at(build: Build, where: EdgePart, long: float) -> None:
+    """Where several hooks or ties close it: evenly, the first and the last a little inside its ends."""
+    kind, count = along_the_edge(build.description), build.description.features.opening.count or 1
+    if kind not in (PointKind.HOOK, PointKind.TIE) or not build.description.garment.has_bodice:
+        return
+    for k in range(count):
+        place = INSIDE + k * (long - 2 * INSIDE) / (count - 1)
+        fasten(build, k, kind, (where,), dict.fromkeys(build.figures.sizes, place))
 
 
 FEATURES = (Feature("opening-in-seam", asked=asked, forbids=forbids, ends=frozenset({Ended.OPENING}), finish=finish),)

@@ -11,7 +11,7 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind, DetailKind, FinishKind
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pieces import Panel, PointKind
 
 
 def _hooks(bench: Workbench, *, lapped: bool) -> Iterator[Duty]:
@@ -55,19 +55,21 @@ def eye(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     above = (
         "Above the zip" if join is not None and bench.openings.zip_on(join) is not None else "At the top of the opening"
     )
+    marked = 0 if above.startswith("Above") else bench.points_of(PointKind.HOOK)
+    where = f"{marked} of them, at the marks" if marked > 1 else above
     yield Operation(
         id=f"hook-{duty.id}",
         technique="hook and eye",
         act=Act.FASTEN,
-        title="Sew on the hook and eye",
+        title="Sew on the hooks and eyes" if marked > 1 else "Sew on the hook and eye",
         how=(
-            f"{above}, on the inside: the hook {bench.margin(2)} short of its edge, the eye just past the "
-            "other, so that the edges meet when it is hooked.",
+            f"{where}, on the inside: {'each' if marked > 1 else 'the'} hook {bench.margin(2)} short of its edge, "
+            f"{'its' if marked > 1 else 'the'} eye just past the other, so that the edges meet when it is hooked.",
             "Sew round every loop with buttonhole stitch, and over the neck of the hook; through "
             f"{'facing and allowance' if bench.facings else 'the inner layer and the allowance'} only.",
         ),
         bench=Bench.HAND,
-        minutes=minutes.each(6),
+        minutes=minutes.each(6, max(1, marked)),
         on=On(closures=(duty.id,)),
         requires=_held(bench),
         gives=(facts.closure(Fact.CLOSED, duty.id),),

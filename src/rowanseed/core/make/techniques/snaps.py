@@ -71,7 +71,7 @@ def snaps(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(4, max(3, bench.points_of(PointKind.BUTTON))),
         needs=tuple(after_everything(bench)),
         gives=(Fact.CLOSED,),
-        uses=(Use(Supply.SNAPS, step.mm),),
+        uses=(Use(Supply.SNAPS, step.mm, bench.points_of(PointKind.BUTTON)),),
         on=_on(bench, duty.id),
         booklet=True,
         caution="A hammer or pliers for riveted snaps: fingers away, and small parts out of children's reach.",
@@ -81,16 +81,19 @@ def snaps(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 def ties(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step = of_closure(bench, "ties", duty.id)
+    marked = bench.points_of(PointKind.TIE)
+    pairs = (f"{marked} pairs, at the marks, one of each pair to either edge.",) if marked > 1 else ()
     yield step(
         "ties",
         Act.FASTEN,
         f"Make and sew on the ties: {step.name}",
+        *pairs,
         "If your pattern has pieces for them, make them up as they say; else a strip folded to its middle and again, "
         "edgestitched, its free end turned in. Long enough for a bow: try it with string on the body.",
-        f"Raw end under by {bench.margin(10)}, on the inside of the edge at its mark; sew a square with a cross "
+        f"Raw end under by {bench.margin(10)}, on the inside of the edge; sew a square with a cross "
         "through the inner layers.",
         at=Bench.HAND,
-        took=minutes.each(8, 2),
+        took=minutes.each(8, 2 * max(1, marked)),
         needs=tuple(after_everything(bench)),
         gives=(Fact.CLOSED,),
         on=_on(bench, duty.id),
