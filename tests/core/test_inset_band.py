@@ -121,8 +121,8 @@ def test_a_band_higher_than_there_is_room_for_is_refused_at_its_width():
     assert refused.value.refusals[0].field == "features.band.width" and "room for" in refused.value.refusals[0].why
 
 
-@pytest.mark.parametrize("band", [Band(2.0), Band(400.0), Band(40.0, 300.0)])
-def test_a_band_of_a_width_that_no_band_has_is_refused_at_its_field(band):
+@pytest.mark.parametrize("band", [Band(2.0), Band(400.0), Band(40.0, 300.0), Band(40.0, 30.0, 3)])
+def test_a_band_such_as_there_is_none_is_refused_at_its_field(band):
     with pytest.raises(DescriptionRefused) as refused:
         compose(dress(band=band))
     assert refused.value.refusals[0].field.startswith("features.band.")

@@ -228,6 +228,8 @@ def _waist(d: Description) -> Found:
         yield "features.band.width", "A band at the waist is between 1 and 15 cm wide."
     if not 0 <= f.band.underlap <= MOST_UNDERLAP:
         yield "features.band.underlap", "A band laps by 15 cm at most."
+    if f.band.parts not in (None, 1, 2):
+        yield "features.band.parts", "A band at the waist is cut in one part or in two."
     if d.garment.has_bodice and waist in (Waist.WAISTBAND, Waist.FACING):
         yield (
             "features.waist",
