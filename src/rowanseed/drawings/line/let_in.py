@@ -23,12 +23,12 @@ def _between(band: Laid, others: Sequence[Laid]) -> Laid:
         return band
     wide = max(above, key=lambda q: q[1])
     foot = max((q for run in below for q in run), key=lambda q: q[1])
-    x0, x1 = wide[0], max(x for x, _ in band.edges["waist"])
+    centre = next(name for name in band.edges if name in CENTRES)
+    x0, x1 = wide[0], max(x for x, _ in band.edges[centre])
     inner = min(y for _, y in band.edges[INSET_EDGE])
     edges: dict[str, list[Point]] = {
         "waist": [(x1, inner), foot],
         "side": [foot, wide],
         INSET_EDGE: [wide, (x0, inner)],
     }
-    centre = next(name for name in band.edges if name in CENTRES)
     return replace(band, edges={centre: band.edges[centre], **edges})

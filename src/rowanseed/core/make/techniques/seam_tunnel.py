@@ -169,7 +169,7 @@ def _openings(bench: Workbench, step: Steps, join: Join, fronts: Sequence[str], 
         needs=tuple(bench.flat_first([join.id])),
         gives=(Fact.OPENED,),
         rows=0,
-        on=On(pieces=(centre,), edges=shown(p for p in (*join.b, *join.a) if p.piece == centre)),
+        on=On(pieces=(centre,)),
         caution="A blade slips: a pin across the end of the hole stops it.",
         look="The cord's end goes through without force.",
     )
