@@ -15,6 +15,7 @@ from shapely.geometry import Point as Place
 
 from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.making import INSET_EDGE
 from rowanseed.core.pattern.pieces import LineKind, Piece
 from rowanseed.core.pattern.seamline import line_length, lines
 
@@ -47,6 +48,7 @@ WORDS = {
     "wrist": "Lower edge",
     "princess": "Princess seam",
     "underarm": "Underarm seam",
+    INSET_EDGE: "Seam between bodice and band",
 }
 
 
@@ -70,10 +72,11 @@ class Dimension:
 def dimensions(piece: Piece) -> tuple[Dimension, ...]:
     """What can be measured on a piece, what says most about it first."""
     size = next(iter(piece.shapes))
+    band = piece.has_edge(INSET_EDGE) and piece.has_edge("waist")
     found = [
         Dimension(f"{level} width", f"Width at the {level}", level=level)
         for level in LEVELS
-        if piece.line(LineKind.LEVEL, level) is not None and not _is_edge(piece, size, level)
+        if piece.line(LineKind.LEVEL, level) is not None and not band and not _is_edge(piece, size, level)
     ]
     names = [edge.name for edge in piece.edges]
     for name in (*(n for n in FIRST if n in names), *(n for n in names if n not in FIRST)):

@@ -21,6 +21,7 @@ ENDS = {
     "shoulder": "shoulder",
     "hem": "hem",
     "waist": "waist",
+    "inset": "inset band",
     "cap": "armhole",
     "wrist": "wrist",
     "sleeve": "sleeve edge",
