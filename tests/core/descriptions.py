@@ -5,6 +5,7 @@ from dataclasses import replace
 from hypothesis import strategies as st
 
 from rowanseed.core.compose.description import (
+    Band,
     Description,
     Elastic,
     Features,
@@ -100,8 +101,9 @@ features = st.builds(
     collar=st.none() | one_of(CollarKind),
     sleeve=st.none() | sleeves,
     armhole=one_of(ArmholeFinish, or_none=True),
-    straps=st.none() | st.builds(Straps, closed_by=one_of(StrapsClosed)),
+    straps=st.none() | st.builds(Straps, width=st.sampled_from([15.0, 20.0, 45.0]), closed_by=one_of(StrapsClosed)),
     waist=one_of(Waist, or_none=True),
+    band=st.builds(Band, width=st.sampled_from([25.0, 35.0, 60.0]), underlap=st.sampled_from([0.0, 30.0])),
     skirt=st.none() | skirts,
     legs=st.builds(
         Legs,
@@ -119,7 +121,9 @@ features = st.builds(
     interlining=st.booleans(),
     vent=st.just(False) | st.booleans(),
     boning=st.lists(one_of(Boned), max_size=2, unique=True).map(tuple),
-    elastic=st.lists(st.builds(Elastic, where=one_of(ElasticPlace)), max_size=1).map(tuple),
+    elastic=st.lists(
+        st.builds(Elastic, where=one_of(ElasticPlace), width=st.sampled_from([6.0, 20.0, 38.0])), max_size=1
+    ).map(tuple),
     trim=st.lists(st.builds(Trim, kind=one_of(TrimKind), along=one_of(Along)), max_size=2).map(tuple),
     belt=one_of(BeltKind, or_none=True),
 )

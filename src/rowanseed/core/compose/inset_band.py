@@ -6,7 +6,7 @@ redrawn as a part of a ring that is as long above and below as what it is sewn t
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from rowanseed.core.compose.bodice import Upper
@@ -18,7 +18,7 @@ from rowanseed.core.compose.panels import Half, centre_of, new_panel, upper
 from rowanseed.core.compose.vocabulary import Interfaced, Waist
 from rowanseed.core.geometry.outline import Chain, Point, arc_chain, chain_length
 from rowanseed.core.pattern.making import INSET_EDGE, Press
-from rowanseed.core.pattern.pieces import LineKind, Mark, Piece
+from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, Piece
 
 BELOW_UNDERARM = 65.0
 """A band's upper edge lies at least so far below the underarm, clear of a bust dart, in mm."""
@@ -118,65 +118,68 @@ def _arc(apex: Point, radius: float, start: float, end: float) -> Chain:
 # ---------------------------------------------------------------- what the bodice loses
 
 
+@dataclass(frozen=True)
+class _Cut:
+    """A panel in one size once the band's height is off it: its edges, where the legs of its darts stand on the new
+    lower one, and what it lost."""
+
+    edges: Edges
+    legs: Mapping[str, float]
+    lost: Strip
+
+
 def _cut_off(build: Build, half: Half, id: str, height: float) -> Mapping[str, Strip]:
     """Shorten a panel by the band's height; what each size loses."""
-    piece, strips, edges = build.pieces[id], {}, {}
-    darts = [dart for dart in piece.darts if dart.edge == "waist"]
-    kept = tuple(
-        dart for dart in darts if all(_level(build, half, s, height) > dart.point[s.name][0] for s in _all(build))
-    )
-    legs: dict[str, dict[str, float]] = {leg: {} for dart in kept for leg in dart.legs}
-    for size in _all(build):
-        name, level = size.name, _level(build, half, size, height)
-        old = piece.shapes[name].edges
-        new = {edge: chain if edge == "waist" else _down_to(chain, level) for edge, chain in old.items()}
-        start, end = _ends(old["waist"], level, new)
-        new["waist"] = straight(start, end)
-        edges[name] = {INSET_EDGE if edge == "waist" else edge: chain for edge, chain in new.items()}
-        taken_below = taken_above = 0.0
-        for dart in darts:
-            one, two = (_at(piece, leg, name, old["waist"]) for leg in dart.legs)
-            taken_below += abs(two - one)
-            if dart not in kept:
-                continue
-            apex, foot = dart.point[name], old["waist"][0].start[0]
-            share = 1.0 if dart.is_folded else (level - apex[0]) / (foot - apex[0])
-            ys = [one, two] if dart.is_folded else [apex[1] + (y - apex[1]) * share for y in (one, two)]
-            taken_above += abs(ys[1] - ys[0])
-            for leg, y in zip(dart.legs, ys, strict=True):
-                legs[leg][name] = y - start[1]
-        strips[name] = Strip(
-            chain_length(new["waist"]) - taken_above,
-            chain_length(old["waist"]) - taken_below,
-        )
+    piece = build.pieces[id]
+    levels = {size.name: upper(build, size, half).hem - height for size in build.figures.sizes}
+    darts = tuple(dart for dart in piece.darts if dart.edge == "waist")
+    kept = tuple(dart for dart in darts if all(at > dart.point[name][0] for name, at in levels.items()))
+    cuts = {name: _cut(piece, name, at, darts, kept) for name, at in levels.items()}
     gone = {leg for dart in darts if dart not in kept for leg in dart.legs}
-    drawn = alike(edges)
+
+    def moved(mark: Mark) -> Mark:
+        """A dart's leg on the new lower edge; whatever else is marked so far is held by an upper corner, and stays."""
+        if not any(mark.id in dart.legs for dart in kept):
+            return mark
+        return replace(
+            mark, edge=INSET_EDGE, anchor="start", distance={n: cut.legs[mark.id] for n, cut in cuts.items()}
+        )
+
+    drawn = alike({name: dict(cut.edges) for name, cut in cuts.items()})
     build.change(
         id,
         edges=tuple(replace(e, name=INSET_EDGE) if e.name == "waist" else e for e in piece.edges),
-        shapes={name: replace(piece.shapes[name], edges=drawn[name]) for name in drawn},
-        marks=tuple(_moved(mark, legs) for mark in piece.marks if mark.id not in gone),
-        darts=tuple(
-            replace(dart, edge=INSET_EDGE) if dart in kept else dart
-            for dart in piece.darts
-            if dart in kept or dart not in darts
-        ),
-        lines=tuple(
-            line
-            for line in piece.lines
-            if all(line.ends[s.name][0][0] < _level(build, half, s, height) for s in _all(build))
-        ),
+        shapes={name: replace(piece.shapes[name], edges=edges) for name, edges in drawn.items()},
+        marks=tuple(moved(mark) for mark in piece.marks if mark.id not in gone),
+        darts=(*(d for d in piece.darts if d not in darts), *(replace(d, edge=INSET_EDGE) for d in kept)),
+        lines=tuple(line for line in piece.lines if all(line.ends[n][0][0] < at for n, at in levels.items())),
     )
-    return strips
+    return {name: cut.lost for name, cut in cuts.items()}
 
 
-def _all(build: Build) -> tuple[Size, ...]:
-    return build.figures.sizes
-
-
-def _level(build: Build, half: Half, size: Size, height: float) -> float:
-    """Where the band's upper edge lies."""
-    return upper(build, size, half).hem - height
+def _cut(piece: Piece, size: str, level: float, darts: Sequence[Dart], kept: Sequence[Dart]) -> _Cut:
+    """A panel cut off at a level; darts that reach above it are cut with it, each between its point and its legs."""
+    old = piece.shapes[size].edges
+    new = {edge: chain if edge == "waist" else _down_to(chain, level) for edge, chain in old.items()}
+    start, end = _ends(new)
+    new["waist"] = straight(start, end)
+    foot, centre = old["waist"][0].start
+    legs: dict[str, float] = {}
+    above = below = 0.0
+    for dart in darts:
+        at = [centre + piece.mark(leg).distance[size] for leg in dart.legs]
+        below += abs(at[1] - at[0])
+        if dart in kept:
+            tip = dart.point[size]
+            share = 1.0 if dart.is_folded else (level - tip[0]) / (foot - tip[0])
+            at = at if dart.is_folded else [tip[1] + (y - tip[1]) * share for y in at]
+            above += abs(at[1] - at[0])
+            legs |= {leg: y - start[1] for leg, y in zip(dart.legs, at, strict=True)}
+    return _Cut(
+        edges={INSET_EDGE if edge == "waist" else edge: chain for edge, chain in new.items()},
+        legs=legs,
+        lost=Strip(chain_length(new["waist"]) - above, chain_length(old["waist"]) - below),
+    )
 
 
 def _down_to(chain: Chain, level: float) -> Chain:
@@ -190,19 +193,8 @@ def _down_to(chain: Chain, level: float) -> Chain:
     return (*chain[:k], above) if falls else (below, *chain[k + 1 :])
 
 
-def _ends(waist: Chain, level: float, edges: Edges) -> tuple[Point, Point]:
-    """Where the neighbours of the lower edge end now."""
+def _ends(edges: Edges) -> tuple[Point, Point]:
+    """Where the neighbours of the lower edge end."""
     names = list(edges)
     k = names.index("waist")
-    before, after = edges[names[k - 1]], edges[names[(k + 1) % len(names)]]
-    return before[-1].end, after[0].start
-
-
-def _at(piece: Piece, leg: str, size: str, waist: Chain) -> float:
-    """How far from the centre a dart's leg stands on the lower edge, which runs across the grain from its start."""
-    return waist[0].start[1] + piece.mark(leg).distance[size]
-
-
-def _moved(mark: Mark, legs: Mapping[str, Mapping[str, float]]) -> Mark:
-    """A dart's leg on the new lower edge; whatever else is marked so far is held by an upper corner, and stays."""
-    return replace(mark, edge=INSET_EDGE, anchor="start", distance=legs[mark.id]) if mark.id in legs else mark
+    return edges[names[k - 1]][-1].end, edges[names[(k + 1) % len(names)]][0].start
