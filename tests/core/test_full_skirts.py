@@ -20,6 +20,7 @@ from rowanseed.core.compose.vocabulary import (
     OpeningKind,
     Shaping,
     SkirtKind,
+    SleeveEnd,
     SleeveKind,
     Waist,
     Where,
@@ -153,6 +154,27 @@ def test_without_gathers_nothing_of_the_lining_is_drawn_in():
     project = project_of(dress(SkirtKind.A_LINE, lining=Lining(LiningOf.LOWER, LiningMethod.HANGING_FREE)))
     steps = order(project)
     assert "fell-lining-along-waist" in steps and not any(id.startswith("gather-lining") for id in steps)
+
+
+@pytest.mark.parametrize(
+    ("more", "said"),
+    [
+        ({}, "from opening to opening"),
+        ({"opening": Opening(), "front": Side(), "back": Side(), "waist": Waist.ELASTIC_CASING}, "has to move"),
+        ({"opening": Opening(), "front": Side(), "back": Side(), "waist": Waist.DRAWSTRING}, "has to move"),
+    ],
+)
+def test_the_waists_of_garment_and_lining_are_held_as_the_garment_s_allows(more, said):
+    """Where its allowances are a tunnel for elastic or a cord they are not sewn to the lining's."""
+    project = project_of(dress(SkirtKind.A_LINE, lining=Lining(LiningOf.ALL, LiningMethod.HANGING_FREE), **more))
+    held = next(step for step in project.steps if step.id == "catch-lining-waist")
+    assert said in " ".join(held.how)
+
+
+def test_above_a_gathered_cuff_the_lining_has_a_hem_and_no_gathers():
+    cuffed = dress(sleeve=Sleeve(end=SleeveEnd.GATHERED_CUFF), lining=Lining(LiningOf.ALL, LiningMethod.HANGING_FREE))
+    steps = order(project_of(cuffed))
+    assert "sew-lining-sleeve-ends" in steps and "gather-cuffs" in steps and "gather-lining-cuffs" not in steps
 
 
 @pytest.mark.slow

@@ -67,7 +67,7 @@ def _waits(bench: Workbench) -> Iterator[Need]:
         yield Need(facts.join(Fact.DRAWN_UP, join.id), "the garment's edge is drawn up first", where_given=True)
     for piece in sorted(bench.hung):
         yield Need(facts.layer(Fact.SHAPED, piece), "its pleat is folded", where_given=True)
-    for detail in bench.details_of(DetailKind.BONING, DetailKind.ELASTIC):
+    for detail in bench.details_of(DetailKind.BONING, DetailKind.ELASTIC, DetailKind.DRAWSTRING):
         # What stands along a band's seam goes in after the lining, which that seam catches.
         if not any(Panel.BAND in bench.panels(bench.parts(id)) for id in detail.along):
             yield Need(facts.detail(Fact.FINISHED, detail.id), "the lining lies over it", where_given=True)
@@ -208,6 +208,27 @@ def _waists(bench: Workbench) -> tuple[list[Join], list[Join]]:
     return shell, [j for j in at_waist if pieces_of((*j.a, *j.b)) <= bench.hung]
 
 
+def _caught_at_waist(bench: Workbench, shell: list[Join]) -> tuple[str, ...]:
+    """How the two waist seams are held to each other: all along, or here and there where the garment's is a tunnel."""
+    meet = (
+        "Reach in from below between garment and lining: lay the allowances of both waist seams on each other, the "
+        "lining's on the garment's; match side seams, centres and notches, and pin."
+    )
+    if any(set(d.along) & {j.id for j in shell} for d in bench.details_of(DetailKind.ELASTIC, DetailKind.DRAWSTRING)):
+        return (
+            meet,
+            "Tack the lining's to the garment's at the side seams and the centres alone, a few loose stitches each: "
+            "what draws the waist in has to move.",
+        )
+    run = bench.runs.over(shell[0].a)
+    return (
+        meet,
+        f"Sew allowance to allowance, {bench.margin(5)} from the seam, "
+        f"{'all round' if run.ring else 'from opening to opening'}, by machine or with a loose running stitch; nothing "
+        "else is caught. At the sides leave a little ease.",
+    )
+
+
 def _waist(bench: Workbench) -> Iterator[Operation]:
     shell, lining = _waists(bench)
     if not shell or not lining:
@@ -217,12 +238,7 @@ def _waist(bench: Workbench) -> Iterator[Operation]:
         technique=ID,
         act=Act.TACK,
         title="Sew the lining in at the waist",
-        how=(
-            "Reach in from below between garment and lining: lay the allowances of both waist seams on each other, the "
-            "lining's on the garment's; match side seams, centres and notches, and pin.",
-            f"Sew allowance to allowance, {bench.margin(5)} from the seam, from opening to opening, by machine or with "
-            "a loose running stitch; nothing else is caught. At the sides leave a little ease.",
-        ),
+        how=_caught_at_waist(bench, shell),
         bench=Bench.HAND,
         minutes=minutes.hand(bench.around([j.id for j in lining]) / 2),
         on=On(joins=tuple(j.id for j in (*shell, *lining)), edges=shown(p for j in shell for p in j.a)),

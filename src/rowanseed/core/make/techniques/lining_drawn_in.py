@@ -12,7 +12,7 @@ from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, Join
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.walk import copies, part_length
 
 ID = "lining drawn in"
@@ -20,9 +20,10 @@ KEY = "lining-drawn:"
 
 
 def drawn_in(bench: Workbench) -> Iterator[tuple[Join, tuple[EdgePart, ...]]]:
-    """Seams that draw the garment in, with the edges of a hung lining that lie under them and are in no seam of their
-    own."""
+    """Seams that draw the garment in, with the edges of a hung lining that lie under them, are in no seam of their own
+    and end in no hem of their own, as above a cuff."""
     sewn = {(p.piece, p.edge) for join in bench.joins.values() for p in (*join.a, *join.b)}
+    sewn |= {(p.piece, p.edge) for f in bench.finishes.values() if f.kind is not FinishKind.CAUGHT for p in f.parts}
     for join in bench.joins.values():
         if join.difference.kind is not DifferenceKind.GATHERS or pieces_of(join.a) & bench.linings:
             continue
