@@ -138,6 +138,12 @@ def test_under_a_bodice_it_is_gathered_by_itself_and_sewn_into_the_waist_seam():
     assert "less fullness" in " ".join(project.steps[steps.index("gather-lining-waist")].how)
 
 
+def test_its_side_seams_run_from_its_hem_to_its_waist():
+    project = project_of(dress(lining=Lining(LiningOf.LOWER, LiningMethod.HANGING_FREE)))
+    steps = {step.id: " ".join(step.how) for step in project.steps}
+    assert "from the hem to the waist" in steps["sew-lining-skirt-sides"]
+
+
 def test_below_a_bodice_lined_edge_to_edge_the_bodice_s_lining_covers_it():
     project = project_of(dress(lining=Lining(LiningOf.ALL, LiningMethod.BAGGED)))
     steps = order(project)

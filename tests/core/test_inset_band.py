@@ -145,6 +145,16 @@ def test_both_its_seams_are_pressed_towards_it():
     assert press["inset-front"] is press["inset-back"] is Press.DOWN and press["waist"] is Press.UP
 
 
+def test_its_steps_speak_of_it_as_a_teacher_would():
+    """A dart that ends on it stands upright, of two halves each is sewn to its own part, and no seam runs from a zip
+    that is not in yet."""
+    steps, _ = order_of(dress())
+    said = {step.id: (step.title, " ".join(step.how)) for step in steps}
+    assert "lower edge towards the centre" in said["press-darts-front"][1]
+    assert "(both sides)" in said["sew-inset-back"][0] and "(both sides)" not in said["sew-inset-front"][0]
+    assert "from the edge of the centre back seam to the side seam" in said["sew-inset-back"][1]
+
+
 def test_it_is_stiffened_where_waistbands_are():
     pattern = compose(dress(interfacing=frozenset({Interfaced.WAISTBAND}))).pattern
     stiff = {piece.id for piece, _ in pattern.pieces_for(Role.INTERFACING, "A")}

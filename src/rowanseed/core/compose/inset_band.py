@@ -73,6 +73,8 @@ def let_in(build: Build, half: Half) -> None:
         (replace(p, edge=INSET_EDGE) for p in half.lower),
         (part(id, INSET_EDGE),),
         press=Press.DOWN,
+        # Of two halves each is sewn to its own part of the band.
+        each_hand=build.pieces[id].cuts[0].pair,
     )
     half.lower = [part(id, "waist")]
     half.side = [part(id, "side"), *half.side]

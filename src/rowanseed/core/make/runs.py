@@ -119,7 +119,12 @@ class Runs:
         slant = (detail for detail in self.graph.details.values() if detail.kind is DetailKind.SLANT_POCKET)
         mouths = {id for detail in slant for id in detail.along}
         joined = (p for id in mouths & set(self.graph.joins) for p in self.graph.parts(id))
-        caught = (p for f in self.graph.finishes.values() if f.kind is FinishKind.CAUGHT for p in f.parts)
+        caught = (
+            p
+            for f in self.graph.finishes.values()
+            if f.kind is FinishKind.CAUGHT and not pieces_of(f.parts) & self.graph.linings
+            for p in f.parts
+        )
         return frozenset((p.piece, p.edge) for p in (*joined, *caught))
 
     def _is_slashed(self, parts: tuple[EdgePart, ...]) -> bool:

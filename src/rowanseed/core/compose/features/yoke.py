@@ -77,6 +77,7 @@ def _yoke(build: Build, half: Half) -> None:
         (part(id, "yoke"),),
         (part(yoke, "yoke"),),
         press=Press.UP,
+        each_hand=build.pieces[yoke].cuts[0].pair,
         difference=Difference(DifferenceKind.GATHERS, ratio()) if full else Difference(),
     )
     if full and not gathers:

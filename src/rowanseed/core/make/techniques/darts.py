@@ -10,11 +10,13 @@ from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Opera
 from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench
+from rowanseed.core.pattern.making import INSET_EDGE
 from rowanseed.core.pattern.pieces import Dart, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 
 KEY = "darts:"
-UPRIGHT = ("waist", "hem", "shoulder", "neck", "yoke")
+NAMED = {INSET_EDGE: "lower edge"}
+UPRIGHT = ("waist", INSET_EDGE, "hem", "shoulder", "neck", "yoke")
 """A dart from one of these edges stands upright and is pressed towards the centre; any other is pressed down."""
 DEEP = 32.0
 """A dart that takes in so much at its wide end, in mm, is slit and pressed open."""
@@ -83,20 +85,25 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _at(dart: Dart) -> str:
+    """The edge that a dart stands on, in words."""
+    return NAMED.get(dart.edge, dart.edge)
+
+
 def _pressed(bench: Workbench, piece: Piece, dart: Dart, *, lining: bool) -> str:
     mm = intake(bench, piece, dart)
     if mm >= DEEP and not lining:
         return (
-            f"The dart at the {dart.edge} is deep ({bench.fine(mm)}): slit it along the fold to {bench.margin(25)} "
+            f"The dart at the {_at(dart)} is deep ({bench.fine(mm)}): slit it along the fold to {bench.margin(25)} "
             f"from the point, trim to {bench.margin(15)} and press it open, the point flat to both sides."
         )
     if dart.edge in UPRIGHT:
         return (
-            f"The dart at the {dart.edge} away from the centre: the shell's lies towards it, and the two make no ridge."
+            f"The dart at the {_at(dart)} away from the centre: the shell's lies towards it, and the two make no ridge."
             if lining
-            else f"The dart at the {dart.edge} towards the centre."
+            else f"The dart at the {_at(dart)} towards the centre."
         )
-    return f"The dart at the {dart.edge} {'up' if lining else 'down'}."
+    return f"The dart at the {_at(dart)} {'up' if lining else 'down'}."
 
 
 TECHNIQUES = (

@@ -97,13 +97,14 @@ def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[st
     run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     seam = bench.seam_of(join)
     if closure is None:
-        opened = _still_open(bench, join) if run.ring or run.start == run.end == ZIP else None
-        if opened is not None:
-            name = lower_first(opened.name).split(",")[0]
+        opened = _still_open(bench, join) if run.ring or ZIP in (run.start, run.end) else None
+        name = "" if opened is None else lower_first(opened.name).split(",")[0]
+        if name and (run.ring or run.start == run.end):
             return (f"{seam} from one edge of the {name}, which is still open, to the other; backstitch both ends.",)
         if run.ring:
             return (f"{seam} all round, begun at a seam and sewn {bench.margin(15)} over the beginning.",)
-        return (f"{seam} {run.words}; backstitch both ends.", *_past_mouth(bench, join))
+        words = run.words.replace(f"the {ZIP}", f"the edge of the {name}") if name else run.words
+        return (f"{seam} {words}; backstitch both ends.", *_past_mouth(bench, join))
     return along_zip(bench, join, closure)
 
 
