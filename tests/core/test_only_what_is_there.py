@@ -4,9 +4,19 @@ generated garments, in the words that a sewist would stumble over."""
 import re
 
 from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
 
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.vocabulary import GarmentKind, Where
+from rowanseed.core.compose.description import Description, Features, Neck, Opening, Side, Straps
+from rowanseed.core.compose.vocabulary import (
+    Centre,
+    ClothKind,
+    GarmentKind,
+    NeckFinish,
+    NeckShape,
+    OpeningKind,
+    Where,
+)
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.pattern.making import LayerKind
@@ -102,3 +112,27 @@ def test_nothing_goes_all_round_what_the_garment_opens(description):
         return
     about = [op for op in operations if edge in op.id or edge in {one.edge for one in op.on.edges}]
     assert [op.id for op in about if ALL_ROUND.search(" ".join(op.how))] == []
+
+
+@given(
+    shape=st.sampled_from(list(NeckShape)),
+    back=st.sampled_from([Centre.FOLD, Centre.SEAM]),
+    finish=st.sampled_from([None, NeckFinish.FACING, NeckFinish.BIAS_BINDING, NeckFinish.BIAS_FACING]),
+    garment=st.sampled_from([GarmentKind.TOP, GarmentKind.DRESS, GarmentKind.NIGHTDRESS]),
+    cloth=st.sampled_from(list(ClothKind)),
+)
+@settings(max_examples=25, deadline=None)
+def test_where_straps_hold_it_up_no_step_speaks_of_a_neck_or_a_shoulder(shape, back, finish, garment, cloth):
+    """Its edge runs on under the arms: it is an upper edge, in the steps, the pieces' names and what is assumed."""
+    opening = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP) if back is Centre.SEAM else Opening()
+    features = Features(neck=Neck(shape, finish), back=Side(back), straps=Straps(), opening=opening)
+    described = Description(name="Camisole", garment=garment, cloth=cloth, features=features)
+    try:
+        composed = compose(described)
+        pattern, operations = ordered(described)
+    except DescriptionRefused:
+        return
+    said = [line for op in operations for line in (op.title, *op.how, op.look)]
+    said += [piece.name for piece in pattern.pieces] + [composed.assumed.get("features.neck.finish", "")]
+    strange = [line for line in said if re.search(r"neck|from the shoulder|shoulder seam", line, re.IGNORECASE)]
+    assert strange == []

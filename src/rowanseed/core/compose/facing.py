@@ -60,14 +60,16 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Ite
         build.along[id] = (ALONG_OPENING,)
     else:
         build.join(f"{id}-facing", f"Facing to {words}", parts, faced, press=Press.FACING, each_hand=id == "armhole")
-        inside = f"Inner edge of the {lower_first(_called(id))} facing"
+        inside = f"Inner edge of the {lower_first(_called(build, id))} facing"
         build.finish(f"{id}-facing-edge", inside, FinishKind.NEATENED, inner)
         build.along[id] = (f"{id}-facing",)
     _facing_ends(build, id, new)
 
 
-def _called(id: str) -> str:
+def _called(build: Build, id: str) -> str:
     """What a facing is called by what it faces."""
+    if id == "neck" and build.description.has_straps_for_shoulders:
+        return "Upper"
     return "Front edge" if id == "opening" else id.capitalize()
 
 
@@ -166,7 +168,7 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
     fold = base.cuts[0].fold if base.cuts[0].fold in beside_of(base, p.edge) else None
     build.piece(
         facing,
-        f"{base.name}, {p.edge} facing",
+        f"{base.name}, {lower_first(_called(build, p.edge))} facing",
         lambda size: along_one(base, p.edge, size.name, deep[size.name]),
         panel=Panel.BAND,
         count=1 if fold else 2,
@@ -187,7 +189,7 @@ def _facing_seams(build: Build, id: str, made: dict[str, str]) -> None:
         if a and b:
             build.join(
                 f"{id}-{join.id}-facing",
-                f"{_called(id)} facing, {lower_first(join.name)}",
+                f"{_called(build, id)} facing, {lower_first(join.name)}",
                 (part(made[p.piece], p.edge, p.hand) for p in a),
                 (part(made[p.piece], p.edge, p.hand) for p in b),
                 each_hand=join.each_hand,
@@ -239,5 +241,5 @@ def _facing_ends(build: Build, id: str, made: Iterable[str]) -> None:
         for e in piece.edges:
             if (facing, e.name) not in sewn | done and e.name not in own:
                 (low if e.name == "hem" else left).append(part(facing, e.name))
-    build.finish(f"{id}-facing-ends", f"Ends of the {lower_first(_called(id))} facing", FinishKind.RAW, left)
+    build.finish(f"{id}-facing-ends", f"Ends of the {lower_first(_called(build, id))} facing", FinishKind.RAW, left)
     build.finish(f"{id}-facing-hems", "Lower ends of the facings", FinishKind.TURNED, low)

@@ -41,10 +41,15 @@ def faced_neck(build: Build, body: Body) -> tuple[EdgePart, ...]:
     return neck_parts(body) if faced else ()
 
 
-def tell_neck(build: Build, words: str) -> None:
+def neck_words(description: Description) -> str:
+    """What the neck is called: where straps take the place of shoulders the edge runs on under the arms."""
+    return "upper edge" if description.has_straps_for_shoulders else "neck"
+
+
+def tell_neck(build: Build, how: str) -> None:
     """Say how the neck was finished, where that was not said."""
     if build.description.features.neck.finish is None:
-        build.assumed["features.neck.finish"] = words
+        build.assumed["features.neck.finish"] = f"the {neck_words(build.description)} is {how}"
 
 
 def armhole_finish(description: Description) -> ArmholeFinish | None:

@@ -166,6 +166,11 @@ class Graph:
         """Whether it has sleeves, of their own or cut in one with the body."""
         return any(p.panel is Panel.SLEEVE or p.has_edge("wrist") for p in self.pattern.pieces)
 
+    @cached_property
+    def has_shoulders(self) -> bool:
+        """Whether it hangs from the shoulders, and not from straps: its neck ends there."""
+        return any(e.name == "shoulder" or e.name.startswith("raglan") for p in self.pattern.pieces for e in p.edges)
+
     @property
     def has_caps(self) -> bool:
         """Whether it has armholes that a sleeve's cap goes into."""

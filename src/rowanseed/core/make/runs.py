@@ -46,6 +46,7 @@ ENDS = {
     "underarm-back": "underarm seam",
 }
 """What the end of a seam is called, by the edge that it runs out on."""
+UPPER_EDGE = "upper edge"
 ENDS_AT = {NECK_CENTRE: "centre dot", BAND_FOLD: "band's fold"}
 """The same where it ends at a mark of its own edge."""
 ZIP, PLACKET, OPENING = "zip", "placket", "opening"
@@ -55,6 +56,13 @@ OPENED_BY = {
     DetailKind.FACED_SLIT: "neck",
 }
 """The edge that a slash opens, by what it is made as."""
+
+
+def edge_name(graph: Graph, edge: str) -> str:
+    """What an edge of a garment is called within a sentence."""
+    if edge == "neck" and not graph.has_shoulders:
+        return UPPER_EDGE
+    return ENDS.get(edge, edge.replace("-", " "))
 
 
 @dataclass(frozen=True)
@@ -145,7 +153,7 @@ class Runs:
             return self._opened_by(opener)
         if edge == "sleeve" and not any(Panel.SLEEVE in self.graph.panels((*join.a, *join.b)) for join in here):
             return "leg edge"
-        return ENDS.get(edge, edge.replace("-", " "))
+        return edge_name(self.graph, edge)
 
     def _ends_on_one_hand(self, parts: tuple[EdgePart, ...]) -> bool:
         """Whether what is sewn together on one hand ends on the other, as a facing does where a side opens."""

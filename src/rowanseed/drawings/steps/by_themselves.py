@@ -10,7 +10,7 @@ from shapely.geometry import Polygon
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point, bounds
 from rowanseed.core.make.operation import Act, Operation
-from rowanseed.core.make.runs import ENDS
+from rowanseed.core.make.runs import ENDS, edge_name
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.opened_out import opened_out
@@ -79,14 +79,15 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
             left, _, over, low = bounds(lying.cutting())
             paper.outside(((left + over) / 2, low), (0, 1), f"{lying.piece.name}, {side}", leader=True)
     told = ", ".join(lower_first(lying.piece.name) for lying in lyings)
-    along = "" if whole else _along_words(edges)
+    along = "" if whole else _along_words(bench, edges)
     more = f" Not drawn: {', '.join(bench.name(p) for p in left_out)}." if left_out else ""
     words = f"{told[0].upper()}{told[1:]}, {side} up{along}.{more}"
     return Laid(paper.finish("What it is done on", words), words)
 
 
-def _along_words(edges: Sequence[tuple[str, str]]) -> str:
-    names = list(dict.fromkeys(ENDS.get(edge, f"{edge.replace('-', ' ')} edge") for _, edge in edges))
+def _along_words(bench: Workbench, edges: Sequence[tuple[str, str]]) -> str:
+    named = (edge_name(bench, edge) if edge in ENDS else f"{edge.replace('-', ' ')} edge" for _, edge in edges)
+    names = list(dict.fromkeys(named))
     if not names or len(names) > 3:
         return ""
     return f", at the {', '.join(names[:-1])}{' and ' if names[1:] else ''}{names[-1]}"

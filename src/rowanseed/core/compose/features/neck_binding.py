@@ -5,14 +5,14 @@ from __future__ import annotations
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import neck_parts
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.necks import BOUND, neck_finish, tell_neck
+from rowanseed.core.compose.necks import BOUND, neck_finish, neck_words, tell_neck
 from rowanseed.core.compose.vocabulary import NeckFinish
 from rowanseed.core.pattern.making import FinishKind
 
 
 def finish(build: Build, body: Body) -> None:
-    tell_neck(build, "the neck is bound")
-    build.finish("neck", "Neck", FinishKind.BINDING, neck_parts(body))
+    tell_neck(build, "bound")
+    build.finish("neck", neck_words(build.description).capitalize(), FinishKind.BINDING, neck_parts(body))
     if neck_finish(build.description) is NeckFinish.BIAS_FACING:
         build.ways.append(("neck", "bias-facing"))
     build.along["neck"] = ("neck",)

@@ -9,7 +9,7 @@ from rowanseed.core.compose.vocabulary import NeckFinish
 
 
 def finish(build: Build, body: Body) -> None:
-    tell_neck(build, "the lining finishes the neck")
+    tell_neck(build, "finished by the lining")
     build.along["neck"] = ("neck",)
 
 

@@ -47,7 +47,7 @@ def _stretched(step: Steps) -> str:
     if not inward:
         return ""
     return (
-        "Round an inward curve, neck or armhole, stretch the strip a little as you pin it, so that its inner edge lies "
+        "Round an inward curve stretch the strip a little as you pin it, so that its inner edge lies "
         "flat; round an outward one ease it on."
     )
 

@@ -11,7 +11,7 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
-from rowanseed.core.make.runs import ENDS
+from rowanseed.core.make.runs import edge_name
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import is_of_opening, other_hand
@@ -61,10 +61,10 @@ def finds(bench: Workbench) -> Iterator[Duty]:
             yield single(join.id)
 
 
-def _edge(join: Join) -> str:
+def _edge(bench: Workbench, join: Join) -> str:
     """What the faced edge is called; where a seam goes on from one to the next, the edge by itself."""
     edges = {part.edge for part in join.a}
-    return "edge" if len(edges) > 1 else ENDS.get(join.a[0].edge, join.a[0].edge.replace("-", " "))
+    return "edge" if len(edges) > 1 else edge_name(bench, join.a[0].edge)
 
 
 CORNERS = (
@@ -140,14 +140,14 @@ def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
             yield Need(facts.detail(Fact.FINISHED, detail.id), "the bones are in before their channels are closed")
     yield Need(
         facts.gate(Fact.SETTLED, "shell"),
-        f"the fit can still be changed while the {_edge(join)} is open",
+        f"the fit can still be changed while the {_edge(bench, join)} is open",
         where_given=True,
     )
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    join, edge = bench.joins[duty.id], _edge(bench.joins[duty.id])
+    join, edge = bench.joins[duty.id], _edge(bench, bench.joins[duty.id])
     at_waist, at_neck = join.a[0].edge == "waist", _is_soft_neck(bench, join)
     if at_waist or at_neck:
         yield _stay_tape(bench, join, "waist" if at_waist else "neck")

@@ -10,7 +10,7 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.equipment import StaySchool
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.runs import ENDS
+from rowanseed.core.make.runs import edge_name
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, FinishKind
@@ -110,7 +110,7 @@ def _openings(bench: Workbench, held: set[tuple[str, str]]) -> Iterator[Operatio
 
 
 def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
-    kinds = ", ".join(dict.fromkeys(ENDS.get(p.edge, p.edge.replace("-", " ")) for p in parts))
+    kinds = ", ".join(dict.fromkeys(edge_name(bench, p.edge) for p in parts))
     allowance = bench.edge_allowance(parts[0])
     match bench.household.habits.stay:
         case StaySchool.ON_LINE:
@@ -146,8 +146,10 @@ def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
 
 def _directions(bench: Workbench, parts: tuple[EdgePart, ...]) -> Iterator[str]:
     kinds = {p.edge for p in parts}
-    if "neck" in kinds:
+    if "neck" in kinds and bench.has_shoulders:
         yield "At the neck from the shoulder to the centre, each side by itself."
+    elif "neck" in kinds:
+        yield "Along the upper edge from the side to the centre, each side by itself."
     if "armhole" in kinds:
         yield "At the armhole from the shoulder to the underarm."
     if "waist" in kinds:
