@@ -4,14 +4,8 @@ from __future__ import annotations
 
 from rowanseed.core.compose.description import Description, Elastic
 from rowanseed.core.compose.vocabulary import ElasticPlace
+from rowanseed.core.make.casing import allowance_for
 
-ROOM = 3.0
-"""A tunnel is so much wider than its elastic, in mm (common practice, no source)."""
-ROWS = 4.0
-"""What the two rows beside its folds take, in mm."""
-MOST_UNDER = 10.0
-UNDER = 0.25
-"""The raw edge is turned under by this share of the allowance, by `MOST_UNDER` at most."""
 IN_A_SEAM = 6.0
 """A seam's allowances are so much wider than the elastic that lies in them, in mm."""
 
@@ -24,10 +18,7 @@ def elastic_at(description: Description, place: ElasticPlace) -> Elastic | None:
 def casing_depth(description: Description, place: ElasticPlace, usual: float) -> float:
     """The allowance of an edge that is turned to a tunnel, in mm; `usual` where no width was said."""
     elastic = elastic_at(description, place)
-    if elastic is None:
-        return usual
-    tunnel = elastic.width + ROOM + ROWS
-    return min(tunnel / (1 - UNDER), tunnel + MOST_UNDER)
+    return usual if elastic is None else allowance_for(elastic.width)
 
 
 def seam_depth(description: Description, place: ElasticPlace) -> float:

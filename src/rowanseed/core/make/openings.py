@@ -106,7 +106,7 @@ class Openings:
         top = self.graph.pattern.piece(opener.to_mark[0]).mark(opener.to_mark[1]).anchor
         seam = self.graph.joins[opener.join]
         chains = [[p.piece for p in (side if top == "start" else side[::-1])] for side in (seam.a, seam.b)]
-        low = next(chain.index(opener.to_mark[0]) for chain in chains if opener.to_mark[0] in chain)
+        low = next((chain.index(opener.to_mark[0]) for chain in chains if opener.to_mark[0] in chain), 0)
         at = next((chain.index(id) for chain in chains for id in (piece, self.graph.base_of(piece)) if id in chain), 0)
         if end != top:
             return at < low

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.casing import turned_under, width
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
@@ -26,7 +27,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, "drawstring", duty.id)
     allowance = bench.edge_allowance(finish.parts[0])
-    under = min(10.0, allowance / 4)
+    under = turned_under(allowance)
     wide = allowance - under
     yield step(
         "openings",
@@ -49,7 +50,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.PRESS,
         f"Press the tunnel: {step.name}",
         f"{bench.margin(under)} to the wrong side, then {bench.margin(wide)}: the tunnel inside is "
-        f"{bench.margin(wide - 4)} wide. {iron_for(bench)}",
+        f"{bench.margin(width(allowance))} wide. {iron_for(bench)}",
         at=Bench.IRON,
         after={Fact.OPENED: "the openings go through one layer only"},
         gives=(Fact.PREPARED,),

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.casing import ROOM, turned_under, width
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
@@ -175,15 +176,14 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, "casing", duty.id)
     allowance = bench.edge_allowance(finish.parts[0])
-    under = min(10.0, allowance / 4)
-    wide = allowance - under
+    under = turned_under(allowance)
     what = "elastic" if duty.ids[1:] else "elastic or cord"
     yield step(
         "fold",
         Act.PRESS,
         f"Press the casing: {step.name}",
-        f"{bench.margin(under)} to the wrong side, then {bench.margin(wide)}: the tunnel inside is "
-        f"{bench.margin(wide - 4)} wide, the elastic's width and {bench.margin(3)}. {iron_for(bench)}",
+        f"{bench.margin(under)} to the wrong side, then {bench.margin(allowance - under)}: the tunnel inside is "
+        f"{bench.margin(width(allowance))} wide, the elastic's width and {bench.margin(ROOM)}. {iron_for(bench)}",
         at=Bench.IRON,
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
