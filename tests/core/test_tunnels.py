@@ -29,6 +29,7 @@ from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.equipment import Equipment
 from rowanseed.core.make.operation import Supply
 from rowanseed.core.notions.added import asked_for
+from rowanseed.core.notions.sorts import Sort
 from rowanseed.core.pattern.walk import walk
 
 WIDTHS = st.floats(5.0, 60.0).map(lambda mm: round(mm, 1))
@@ -108,6 +109,21 @@ def test_so_much_is_bought_as_goes_round_the_body_not_round_the_full_edge(waist)
     (bought,) = asked_for(ops, Layers())
     expected = 0.9 * body + 12.7 if waist is Waist.ELASTIC_CASING else body + 600.0
     assert bought.working.value == pytest.approx(expected, abs=1.0)
+
+
+@pytest.mark.parametrize(
+    ("garment", "more", "said"),
+    [
+        (GarmentKind.SKIRT, {"waist": Waist.ELASTIC_CASING}, "up to 20 mm (3/4 in) wide"),
+        (GarmentKind.NIGHTDRESS, {}, "up to 20 mm (3/4 in) wide"),
+        (GarmentKind.DRESS, {"waist": Waist.ELASTIC_CASING, "skirt": Skirt()}, "up to 20 mm (3/4 in) wide"),
+    ],
+)
+def test_the_shopping_list_tells_how_wide_elastic_may_be(garment, more, said):
+    elastic = (Elastic(ElasticPlace.WAIST, 20.0),)
+    pattern = compose(described(garment, elastic=elastic, **more)).pattern
+    ops = compile_garment(pattern, "A", SIZE, MakingChoices()).operations
+    assert [one.what for one in asked_for(ops, Layers()) if one.sort is Sort.ELASTIC] == [f"Elastic, {said}"]
 
 
 # ---------------------------------------------------------------- what cannot be as it is said

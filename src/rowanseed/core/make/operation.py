@@ -169,6 +169,8 @@ class Use:
     supply: Supply
     mm: float = 0.0
     count: int = 1
+    wide: float = 0.0
+    """How wide elastic is at most, in mm; 0 where that is not known."""
 
 
 class Meant(Worded):

@@ -12,7 +12,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from typing import assert_never
 
-from rowanseed.core.base.units import INCH
+from rowanseed.core.base.units import INCH, Units, format_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length, percent, words
 from rowanseed.core.derive.choice import Layers
@@ -88,7 +88,8 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
                 yield notion_of(Wanted(WantedKind.BONING, use.mm, count=use.count))
         case Supply.ELASTIC:
             for use in uses:
-                yield notion_of(Wanted(WantedKind.ELASTIC, use.mm))
+                bought = notion_of(Wanted(WantedKind.ELASTIC, use.mm))
+                yield replace(bought, what=f"{bought.what}{_wide(use.wide)}")
         case Supply.SNAPS:
             for use in uses:
                 yield _snaps_marked(use.count) if use.count else notion_of(Wanted(WantedKind.SNAPS, use.mm))
@@ -114,6 +115,14 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
             yield NotionToBuy(sort=BY_LENGTH[supply], what=supply.words.capitalize(), count=1, working=working)
         case _:
             assert_never(supply)
+
+
+def _wide(mm: float) -> str:
+    """How wide elastic is at most, in millimetres and the eighths of an inch that it is sold by."""
+    if not mm:
+        return ""
+    inches = max(1, math.floor(8 * mm / INCH + 0.05)) * INCH / 8
+    return f", up to {mm:.0f} mm ({format_length(inches, Units.IMPERIAL, fine=True)}) wide"
 
 
 def _snaps_marked(number: int) -> NotionToBuy:

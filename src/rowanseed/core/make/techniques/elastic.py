@@ -58,7 +58,7 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=_setting(bench),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
-        uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id])),),
+        uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id]), wide=allowance),),
         look="Let go, the fullness is even all round.",
     )
     yield step(
@@ -105,7 +105,7 @@ def line(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             for fact in (Fact.STAYED, Fact.SHAPED)
         ),
         gives=(Fact.FINISHED, *(facts.piece(Fact.ATTACHED, piece) for piece in detail.on)),
-        uses=(Use(Supply.ELASTIC, step.mm),),
+        uses=(Use(Supply.ELASTIC, step.mm, wide=detail.width),),
         rows=0,
         look="The ends are caught when the seams beside it are sewn.",
     )

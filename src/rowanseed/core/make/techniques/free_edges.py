@@ -207,7 +207,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "close the gap and stretch the casing so that the fullness spreads.",
         at=Bench.HAND,
         took=minutes.each(10),
-        uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id])),),
+        uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id]), wide=width(allowance) - ROOM),),
         after={Fact.HEMMED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),

@@ -100,7 +100,7 @@ def elastic(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(10),
         after={Fact.PREPARED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED,),
-        uses=(Use(Supply.ELASTIC, bench.round_the_body([join.id])),),
+        uses=(Use(Supply.ELASTIC, bench.round_the_body([join.id]), wide=wide - INSIDE),),
         on=on,
         booklet=True,
         look="It runs flat inside, and the garment goes over the widest place without a thread breaking.",
