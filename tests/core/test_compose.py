@@ -58,7 +58,7 @@ from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.check import faults as drawing_faults
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.pieces import LineKind, Panel, Role
-from rowanseed.core.pattern.seamline import seam_length
+from rowanseed.core.pattern.seamline import lines, seam_length
 from rowanseed.core.pattern.walk import copies, length_on, walk
 from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern, read_description, write_description
@@ -364,6 +364,29 @@ def test_gores_together_are_as_wide_as_hip_and_waist(panels):
         hip = sum(2 * math.dist(*p.line(LineKind.LEVEL, "hip").ends[size]) for p in gores)
         waist = sum(2 * chain_length(p.shapes[size].edges["waist"]) for p in gores)
         assert hip == pytest.approx(said["hip"][size], abs=2) and waist == pytest.approx(said["waist"][size], abs=2)
+
+
+@given(
+    panels=st.sampled_from([4, 6, 8]),
+    length=st.none() | st.floats(250.0, 900.0),
+    figure=st.sampled_from(list(Figure)),
+    front=st.sampled_from([Centre.FOLD, Centre.SEAM]),
+)
+@settings(deadline=None, max_examples=40)
+def test_pointed_panels_are_cut_beside_their_fold_however_steep_their_points_are(panels, length, figure, front):
+    """Between two points the cutting line runs up to the fold, and not across it: checked by its own outline."""
+    features = Features(
+        front=Side(front),
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0 if length is None or length > 300 else 120.0),
+        waist=Waist.WAISTBAND,
+        skirt=Skirt(SkirtKind.POINTED_PANELS, panels=panels, length=length),
+    )
+    pattern = compose(Description(name="P", garment=GarmentKind.SKIRT, figure=figure, features=features)).pattern
+    for size in pattern.envelope.sizes:
+        for piece in pattern.pieces:
+            if any(cut.fold for cut in piece.cuts):
+                assert min(y for _, y in lines(piece, size).cutting_ring()) > -0.5, (piece.id, size)
 
 
 @pytest.mark.parametrize("kind", [SkirtKind.GORED, SkirtKind.POINTED_PANELS, SkirtKind.STRAIGHT, SkirtKind.A_LINE])

@@ -174,7 +174,7 @@ def _join(
         side = list(reversed(after))
         extra = _turned(side, list(reversed(before)), corner)
         return [*before[:-1], extra[-1]], [*reversed(extra), *reversed(_short_of(side, extra[0]))]
-    return _meet(before, after, a.allowance + b.allowance)
+    return _meet(before, after, max(a.allowance, b.allowance))
 
 
 def _short_of(side: list[Point], fold: Point) -> list[Point]:
@@ -203,12 +203,13 @@ def _turned(side: list[Point], hem: list[Point], corner: Point) -> list[Point]:
     return [at_fold, at_edge if at_edge is not None else hem[0]]
 
 
-def _meet(before: list[Point], after: list[Point], allowances: float) -> tuple[list[Point], list[Point]]:
+def _meet(before: list[Point], after: list[Point], allowance: float) -> tuple[list[Point], list[Point]]:
     """Extend or trim two polylines to where they cross; leave a jog where they run on in parallel.
 
-    A corner sharper than a mitre four allowances long is blunted.
+    A corner sharper than a mitre four allowances long is blunted; of two allowances the wider counts, so that an edge
+    on a fold, which has none, is met as far along it.
     """
-    reach = 2 * allowances + 1
+    reach = 4 * allowance + 1
     along = unit((before[-1][0] - before[-2][0], before[-1][1] - before[-2][1]))
     away = unit((after[1][0] - after[0][0], after[1][1] - after[0][1]))
     longer = [*before, (before[-1][0] + along[0] * reach, before[-1][1] + along[1] * reach)]
