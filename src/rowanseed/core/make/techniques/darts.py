@@ -16,6 +16,7 @@ from rowanseed.core.pattern.seamline import mark_distance
 
 KEY = "darts:"
 NAMED = {INSET_EDGE: "lower edge"}
+"""Edges whose id is not the word that a sewist reads at the machine."""
 UPRIGHT = ("waist", INSET_EDGE, "hem", "shoulder", "neck", "yoke")
 """A dart from one of these edges stands upright and is pressed towards the centre; any other is pressed down."""
 DEEP = 32.0

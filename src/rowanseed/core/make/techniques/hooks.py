@@ -52,10 +52,9 @@ def _held(bench: Workbench) -> tuple[Need, ...]:
 
 def eye(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins.get(bench.closures[duty.id].join)
-    above = (
-        "Above the zip" if join is not None and bench.openings.zip_on(join) is not None else "At the top of the opening"
-    )
-    marked = 0 if above.startswith("Above") else bench.points_of(PointKind.HOOK)
+    zipped = join is not None and bench.openings.zip_on(join) is not None
+    marked = 0 if zipped else bench.points_of(PointKind.HOOK)
+    above = "Above the zip" if zipped else "At the top of the opening"
     where = f"{marked} of them, at the marks" if marked > 1 else above
     yield Operation(
         id=f"hook-{duty.id}",
