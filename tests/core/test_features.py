@@ -26,6 +26,7 @@ from rowanseed.core.compose.description import (
 from rowanseed.core.compose.feature import Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.vocabulary import (
+    Boned,
     Centre,
     CollarKind,
     GarmentKind,
@@ -57,10 +58,10 @@ from .descriptions import descriptions
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0)
 
 
-def made(garment=GarmentKind.TOP, **features):
+def made(garment=GarmentKind.TOP, *, figure=Figure.WOMEN, **features):
     features.setdefault("back", Side(Centre.SEAM))
     features.setdefault("opening", ZIP)
-    return compose(Description(name="It", garment=garment, features=Features(**features))).pattern
+    return compose(Description(name="It", garment=garment, figure=figure, features=Features(**features))).pattern
 
 
 def buttoned(garment=GarmentKind.JACKET, **features):
@@ -391,3 +392,56 @@ def test_a_shoulder_dart_has_room_on_the_shortest_shoulder(garment):
         long = chain_length(back.shapes[size].edges["shoulder"])
         legs = [back.mark(leg).distance[size] for leg in back.darts[0].legs]
         assert min(legs) > 8 and max(legs) < long - 8
+
+
+def test_both_sides_are_boned_beside_a_zip_in_one():
+    pattern = made(opening=Opening(Where.LEFT_SIDE, OpeningKind.CENTRED_ZIP), back=Side(), boning=(Boned.SIDE,))
+    (boning,) = [one for one in pattern.making.details if one.kind is DetailKind.BONING]
+    assert set(boning.along) == {"sides-left", "sides-right"}
+
+
+# ---------------------------------------------------------------- darts at a waist
+
+
+def intakes(pattern, piece, size):
+    own = pattern.piece(piece)
+    legs = [[own.mark(leg).distance[size] for leg in dart.legs] for dart in own.darts]
+    return [last - first for first, last in legs]
+
+
+@pytest.mark.parametrize("figure", list(Figure))
+@pytest.mark.parametrize("garment", [GarmentKind.SKIRT, GarmentKind.TROUSERS])
+def test_belly_and_seat_get_the_darts_they_ask_for(garment, figure):
+    """The front's darts are shallow and the back's take in more, two where one would be deep (common practice, no
+    source); men's trousers have none in front."""
+    pattern = made(garment, figure=figure)
+    for size in pattern.envelope.sizes:
+        front, back = (intakes(pattern, piece, size) for piece in ("front", "back"))
+        assert sum(front) < sum(back)
+        assert all(8 <= one <= 42 for one in (*front, *back)), (size, front, back)
+        flat = garment is GarmentKind.TROUSERS and figure in (Figure.MEN, Figure.CHILDREN)
+        assert bool(front) != flat and back
+
+
+@pytest.mark.parametrize("garment", [GarmentKind.SKIRT, GarmentKind.TROUSERS])
+@pytest.mark.parametrize("half", ["front", "back"])
+def test_darts_are_where_they_are_said_to_be(garment, half):
+    other = {"front": "back", "back": "front"}[half]
+    sides = {half: Side(Centre.SEAM, (Shaping.WAIST_DART,)), other: Side(Centre.SEAM)}
+    pattern = made(garment, **sides, opening=Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP, 180.0))
+    for size in pattern.envelope.sizes:
+        assert intakes(pattern, half, size) and not intakes(pattern, other, size)
+        waist = 2 * sum(line_length(pattern.piece(p), size, "waist") - sum(intakes(pattern, p, size)) for p in sides)
+        assert waist == pytest.approx(pattern.envelope.finished["A"]["waist"][size], abs=2)
+        assert all(one.walks for one in walk(pattern, size))
+
+
+def test_pleats_in_front_alone_leave_side_seams_that_meet():
+    pattern = made(
+        GarmentKind.SKIRT,
+        front=Side(shaping=(Shaping.PLEATS,)),
+        skirt=Skirt(SkirtKind.STRAIGHT, darts=False),
+        waist=Waist.WAISTBAND,
+    )
+    assert pattern.piece("front").darts and not pattern.piece("back").darts
+    assert all(one.walks for size in pattern.envelope.sizes for one in walk(pattern, size))

@@ -240,17 +240,6 @@ REFUSED = {
         },
         "features.opening.length",
     ),
-    "pleats in front and no darts behind": (
-        GarmentKind.SKIRT,
-        {
-            "front": Side(Centre.FOLD, (Shaping.PLEATS,)),
-            "back": Side(Centre.SEAM),
-            "waist": Waist.WAISTBAND,
-            "skirt": Skirt(SkirtKind.STRAIGHT, darts=False),
-            "opening": Opening(Where.BACK, OpeningKind.CENTRED_ZIP),
-        },
-        "features.skirt.darts",
-    ),
     "a side zip into a sleeve": (
         GarmentKind.DRESS,
         {"sleeve": Sleeve(SleeveKind.RAGLAN), "opening": Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP)},

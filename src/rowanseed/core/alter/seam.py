@@ -7,13 +7,14 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
-from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some
+from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some, with_pieces
 from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
+from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import copies
 
 REACH = 0.3
@@ -211,13 +212,35 @@ def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, schoo
             _refuse_too_much(piece.id, each, side)
             others = {p.piece for p in (*one, *other)} - own
             along = _going_along(pattern, frame, own, others)
-            pattern = move_some(pattern, along, size, edge_field(side, amount, each, _ceiling(frame)), parts=PARTS)
+            moved = move_some(pattern, along, size, edge_field(side, amount, each, _ceiling(frame)), parts=PARTS)
+            pattern = with_pieces(moved, (_keep_intake(p, moved.piece(p.id), size) for p in along))
     if sleeve is not None and school != KEEP_SLEEVE:
         front = next(p for p in (*join.a, *join.b) if pattern.piece(p.piece).panel is Panel.FRONT)
         top = min(edge_side(frame_of(pattern, size, front.piece), pattern.piece(front.piece), front.edge).xs)
         amount = _amount(pattern, size, _runs(pattern, join.a)[0], _runs(pattern, join.b)[0], level)
         pattern = narrow_underarm(pattern, size, sleeve, -each * amount(top), FADE)
     return pattern
+
+
+def _keep_intake(before: Piece, after: Piece, size: str) -> Piece:
+    """A piece that was moved, with darts, pleats and tucks that take in what they did: they are moved as a whole."""
+    marks = {mark.id: mark for mark in after.marks}
+    for dart in after.darts:
+        first, last = (mark_distance(before, size, before.mark(leg)) for leg in dart.legs)
+        now = [mark_distance(after, size, after.mark(leg)) for leg in dart.legs]
+        wider = (now[1] - now[0]) - (last - first)
+        for leg, by in zip(dart.legs, (wider / 2, -wider / 2), strict=True):
+            mark = marks[leg]
+            match mark.anchor:
+                case "start":
+                    place = mark.distance[size] + by
+                case "end":
+                    place = mark.distance[size] - by
+                case _:
+                    # It is held by the other leg.
+                    place = before.mark(leg).distance[size]
+            marks[leg] = replace(mark, distance={**mark.distance, size: place})
+    return replace(after, marks=tuple(marks.values()))
 
 
 def across_the_waist(pattern: Pattern, join: Join) -> Join | None:

@@ -16,6 +16,11 @@ def upper_first(words: str) -> str:
     return f"{words[:1].upper()}{words[1:]}"
 
 
+def with_article(words: str) -> str:
+    """Words with “a” or “an” before them: “a fly zip”, “an invisible zip”."""
+    return f"{'an' if words[:1].lower() in 'aeio' else 'a'} {words}"
+
+
 def plural(number: int, one: str, many: str = "") -> str:
     """A counted word: 1 note, 2 notes."""
     return f"{number} {one if number == 1 else many or one + 's'}"

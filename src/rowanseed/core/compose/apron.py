@@ -5,11 +5,12 @@ from __future__ import annotations
 from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.skirts import length_of
-from rowanseed.core.compose.vocabulary import Interfaced, SkirtKind
+from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, SkirtKind
 from rowanseed.core.compose.waists import fullness, tell_fullness
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
@@ -17,6 +18,11 @@ from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel
 
 TIED = 900.0
 """What an apron's band has more than the waist where its ends are tied, in mm."""
+
+
+def is_tied(description: Description) -> bool:
+    """Whether the ends of its band are tied, as they are where nothing else closes them."""
+    return description.features.opening.kind in (None, OpeningKind.TIES)
 
 
 def apron(build: Build) -> None:
@@ -42,7 +48,7 @@ def apron(build: Build) -> None:
     build.finish("sides", "Sides of the apron", FinishKind.TURNED, (part("front", "side"),))
     covered = (part("front", "waist", "left"), part("front", "waist", "right"))
     asked_band = build.description.features.band
-    ties = build.description.features.opening.kind is None or build.description.features.opening.kind.value == "ties"
+    ties = is_tied(build.description)
 
     def band(size: Size) -> Edges:
         lap = 0.0 if ties else asked_band.underlap

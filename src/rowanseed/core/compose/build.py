@@ -61,6 +61,8 @@ class Build:
     along: dict[str, tuple[str, ...]] = field(default_factory=dict)
     notions: list[str] = field(default_factory=list)
     assumed: dict[str, str] = field(default_factory=dict)
+    stiffened: set[Interfaced] = field(default_factory=set)
+    """What of the interfacing that was asked for has a piece."""
     refused: list[tuple[str, str]] = field(default_factory=list)
     """Fields that cannot be as they are said, each with why, where only the drafted pieces show it."""
     faced: dict[tuple[str, str], str] = field(default_factory=dict)
@@ -157,6 +159,7 @@ class Build:
         asked = self.description.features.interfacing
         if not asked & {*what, Interfaced.ALL}:
             return
+        self.stiffened |= {*what, Interfaced.ALL}
         own = self.pieces[id].cuts[0]
         self.change(id, cuts=(*self.pieces[id].cuts, replace(own, role=Role.INTERFACING)))
 

@@ -18,6 +18,7 @@ from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import NAPE, Size, figures, hem_ruffle, is_full
 from rowanseed.core.compose.hems import hem
+from rowanseed.core.compose.idle import tell_idle
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.skirts import shaped_skirt
@@ -85,6 +86,7 @@ def compose(description: Description) -> Composed:
         raise DescriptionRefused(tuple(Refusal(*one) for one in build.refused))
     leave_open(build)
     _views(build)
+    tell_idle(build)
     _pulled_on(build)
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST
@@ -16,6 +17,9 @@ def opening_refused(d: Description) -> Found:
     """Each by its field and the reason."""
     f, opening = d.features, d.features.opening
     kind, where = opening.kind, opening.where
+    if d.garment is GarmentKind.ROBE and kind is not None:
+        yield "features.opening.kind", "A robe of rectangles laps, and its belt closes it: it has no other opening."
+        return
     if d.garment.has_bodice and f.front.centre is Centre.OPEN and f.back.centre is Centre.OPEN:
         yield "features.back.centre", "Front and back are both open: nothing would hold the garment together."
     if kind is None and where is not Where.NONE:
@@ -35,7 +39,8 @@ def opening_refused(d: Description) -> Found:
     if kind.zips_a_seam and side is not None and side.centre is Centre.OPEN:
         yield (
             "features.opening.kind",
-            f"A {kind.words} needs a seam below it: the {where.words} is open all the way down. A separating zip does "
+            f"{upper_first(with_article(kind.words))} needs a seam below it: the {where.words} is open all the way "
+            "down. A separating zip does "
             "not.",
         )
     if kind is OpeningKind.SEPARATING_ZIP:
@@ -43,7 +48,7 @@ def opening_refused(d: Description) -> Found:
     if d.garment is GarmentKind.APRON and (kind.zips_a_seam or kind in (OpeningKind.SLIT, OpeningKind.KEYHOLE)):
         yield (
             "features.opening.kind",
-            f"An apron closes at its band: by ties, hooks, buttons or snaps, not by a {kind.words}.",
+            f"An apron closes at its band: by ties, hooks, buttons or snaps, not by {with_article(kind.words)}.",
         )
     if kind.zips_a_seam and where is Where.LEFT_SIDE and d.garment.has_bodice and f.sleeve is not None:
         if f.sleeve.kind not in UNDER_A_SLEEVE:

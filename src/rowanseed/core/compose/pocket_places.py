@@ -8,7 +8,7 @@ from itertools import pairwise
 
 from shapely.geometry import Polygon, box
 
-from rowanseed.core.base.words import lower_first, upper_first
+from rowanseed.core.base.words import lower_first, upper_first, with_article
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
@@ -68,7 +68,7 @@ def misplaced(d: Description, *kinds: PocketKind) -> Iterator[tuple[str, str]]:
         if in_seam and pocket.on is not PocketPlace.SIDE:
             yield where, "An in-seam pocket lies in the side seam: say that it is on the side."
         if not in_seam and pocket.on is PocketPlace.SIDE:
-            yield where, f"A {pocket.kind.words} pocket lies on the front or the back."
+            yield where, f"{upper_first(with_article(pocket.kind.words))} pocket lies on the front or the back."
         if any(_stands_at(pocket, other) for other in d.features.pockets[:k]):
             yield (
                 where,

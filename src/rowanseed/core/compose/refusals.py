@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
 from rowanseed.core.base.units import INCH
-from rowanseed.core.base.words import upper_first
+from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import Size, figures, is_full, least_length
-from rowanseed.core.compose.folds import SHAPED, folds_in
+from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.hems import DEEP_HEM
 from rowanseed.core.compose.opening_refusals import opening_refused
 from rowanseed.core.compose.openings import is_half_placket
@@ -144,11 +144,18 @@ def _views(d: Description) -> Found:
         yield "yardage", f"There is no view {strange} among the views."
 
 
+SHAPES_A_WAIST: Mapping[GarmentKind, tuple[Shaping, ...]] = {
+    GarmentKind.SKIRT: (*SHAPED, Shaping.WAIST_DART),
+    GarmentKind.TROUSERS: (Shaping.WAIST_DART,),
+}
+"""What shapes a garment that begins at the waist; pleats of trousers are said of their legs."""
+
+
 def _shaping(d: Description) -> Found:
     f = d.features
     if not d.garment.has_bodice:
-        shapes = (*SHAPED, Shaping.WAIST_DART) if d.garment is GarmentKind.SKIRT else ()
-        for name, side in (("front", f.front), ("back", f.back)):
+        shapes = SHAPES_A_WAIST.get(d.garment, ())
+        for name, side in f.sides:
             other = next((one for one in side.shaping if one not in shapes), None)
             if other is not None:
                 yield f"features.{name}.shaping", f"{other.words.capitalize()} shapes a bodice; this has none."
@@ -233,8 +240,16 @@ def _waist(d: Description) -> Found:
     if d.garment.has_bodice and waist in (Waist.WAISTBAND, Waist.FACING):
         yield (
             "features.waist",
-            f"A {waist.words} finishes the top of a skirt; {d.garment.one} is joined to it by a seam.",
+            f"{upper_first(with_article(waist.words))} finishes the top of a skirt; {d.garment.one} is joined to it by "
+            "a seam.",
         )
+    if d.garment is GarmentKind.ROBE:
+        if waist not in (None, Waist.NONE):
+            yield "features.waist", "A robe of rectangles has no waist of its own: its belt holds it."
+        return
+    if d.garment is GarmentKind.APRON and waist not in (None, Waist.WAISTBAND, Waist.PLAIN_BAND):
+        yield "features.waist", "An apron hangs from a plain band, which goes round the waist."
+        return
     if not d.garment.has_bodice and waist in (Waist.NONE, Waist.SEAM):
         yield "features.waist", "Say how the waist is finished: by a band, a facing, elastic or a cord."
     drawn = waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING)
@@ -261,6 +276,8 @@ def _waist(d: Description) -> Found:
         yield "features.legs.pleats", "Trousers have one to three pleats on each side, or none."
     elif f.legs.pleats and f.opening.kind is None:
         yield "features.legs.pleats", "Pleats fit a waist: one that is drawn in by elastic or a cord has none."
+    if f.legs.pleats and f.front.has(Shaping.WAIST_DART):
+        yield "features.front.shaping", "The front is taken in by its pleats: choose them or the dart."
     if d.garment is GarmentKind.TROUSERS and f.skirt is not None:
         yield "features.skirt", "Trousers have no skirt."
 
@@ -286,6 +303,8 @@ def _skirt(d: Description) -> Found:
     f, skirt = d.features, d.features.skirt
     if skirt is None:
         return
+    if d.garment is GarmentKind.APRON and not skirt.kind.is_full and skirt.kind not in SHAPED_SKIRTS:
+        yield "features.skirt.kind", "An apron is a straight length, gathered or pleated to its band."
     if d.garment.has_bodice and not d.has_waist_seam and skirt.kind not in SHAPED_SKIRTS:
         yield "features.waist", f"A skirt that is {skirt.kind.words} is joined by a waist seam: say that there is one."
     if d.garment.has_bodice and skirt.kind is SkirtKind.CARTRIDGE_PLEATS:
@@ -328,13 +347,9 @@ def _skirt(d: Description) -> Found:
             "features.skirt.kind",
             "A skirt that is open all the way is drafted straight, A-line, gathered or pleated.",
         )
-    folded = [bool(folds_in(side.shaping)) for _, side in f.sides]
-    undarted = d.garment is GarmentKind.SKIRT and skirt.kind in SHAPED_SKIRTS and skirt.darts is False
-    if undarted and any(folded) and not all(folded):
-        yield (
-            "features.skirt.darts",
-            "Pleats or tucks in front or behind alone need darts on the other half, or the side seams do not meet.",
-        )
+    darted = d.garment is GarmentKind.SKIRT and any(side.has(Shaping.WAIST_DART) for _, side in f.sides)
+    if darted and skirt.darts is False:
+        yield "features.skirt.darts", "A dart is said to be at its waist, and that it has none."
     if skirt.kind in (SkirtKind.CIRCLE, SkirtKind.HALF_CIRCLE) and skirt.darts:
         yield "features.skirt.darts", "A circle fits the waist by itself, without darts."
 

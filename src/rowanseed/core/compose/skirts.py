@@ -13,9 +13,10 @@ from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
 from rowanseed.core.compose.panels import Half, upper
-from rowanseed.core.compose.vocabulary import Centre, ClothKind, SkirtKind, Slit
+from rowanseed.core.compose.vocabulary import Centre, ClothKind, Shaping, SkirtKind, Slit
+from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length
-from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel
+from rowanseed.core.pattern.pieces import LineKind, Panel
 
 SHAPED = (SkirtKind.STRAIGHT, SkirtKind.A_LINE)
 FLARE = 0.13
@@ -84,16 +85,26 @@ def skirt_panel(build: Build, half: Half, id: str, draw: Draw) -> None:
 # ---------------------------------------------------------------- straight and A-line
 
 
+DARTS, LEAST_TAKEN = 0.55, 12.0
+"""Darts take in so much of what goes from a half between hip and waist, the side seam the rest; where that is less, in
+mm, the side takes in all of it."""
+IN_FRONT, BEHIND = 0.7, 1.3
+"""Of a skirt of its own the front's darts take in less and the back's more, as belly and seat ask for (from memory)."""
+FRONT_DART, BACK_DART = 0.5, 0.65
+"""How long darts are, as a share of the depth of the hip."""
+
+
 def shaped_skirt(build: Build) -> tuple[Half, Half]:
     """Front and back of a straight or A-line skirt; their upper edges are to be finished, or sewn to a bodice."""
     asked = build.description.features.skirt
     flare = FLARE if asked is None or asked.kind is SkirtKind.A_LINE else 0.0
-    darts = (asked.darts if asked and asked.darts is not None else True) and not build.description.is_drawn_in
     halves = (Half(True), Half(False))
+    mean = sum(_share(build, half) for half in halves) / len(halves)
     for half, id in zip(halves, skirt_ids(build), strict=True):
         edge = centre_cut(build, half)[0]
         forward = 5.0 if half.is_front else -5.0
         folds = _folds(build, half)
+        share = _share(build, half)
 
         def hip(size: Size, forward: float = forward) -> float:
             return size.hip / 4 + forward
@@ -102,14 +113,16 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             """What has to go from a quarter between hip and waist."""
             return max(0.0, (size.hip - waist_of(build, size)) / 4)
 
-        def dart(size: Size, folds: Folds | None = folds) -> float:
+        def dart(size: Size, share: float = share) -> float:
+            """What darts, pleats or tucks take in on a half."""
             least = min(max(0.0, (one.hip - waist_of(build, one)) / 4) for one in build.figures.sizes)
-            return taken(size) * 0.55 if (darts or folds) and least > 12.0 else 0.0
+            return share * DARTS * taken(size) if least > LEAST_TAKEN else 0.0
 
         def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
             long, wide, c = length_of(build, size), hip(size), beyond(build, half)
             level_at = hip_depth_of(size, long)
-            goal = wide - taken(size) + dart(size)
+            # The side takes in the same on both halves, so that the side seams meet.
+            goal = wide - taken(size) + dart(size, mean)
             side = solve(lambda by: chain_length(_rise(wide - by)), goal, -20.0, 0.8 * wide)
             low, level = (long, wide + flare * max(0.0, long - level_at)), (level_at, wide)
             top = (-WAIST_RISE, wide - side)
@@ -146,8 +159,8 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
         elif folds:
             middle = lambda size, id=id: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
             fold_edge(build, id, "waist", folds, taken=dart, middle=middle, down=1.0)
-        elif darts and all(dart(size) > 0 for size in build.figures.sizes):
-            _waist_dart(build, id, dart, half)
+        elif share and all(dart(size) > 0 for size in build.figures.sizes):
+            waist_darts(build, id, dart, _dart_long(half))
     sew_skirt(build, halves)
     _tell_stride(build, flare)
     return halves
@@ -166,6 +179,34 @@ def _tell_stride(build: Build, flare: float) -> None:
         build.assumed["features.skirt.slit"] = "no slit or vent, though a straight skirt so long is hard to walk in"
 
 
+def _is_shaped(build: Build, half: Half) -> bool:
+    """Whether darts, pleats or tucks take in the waist of a half: where they are said to be, or else on both."""
+    description = build.description
+    sides = description.features.front, description.features.back
+    own = sides[0 if half.is_front else 1]
+    if _folds(build, half) is not None:
+        return True
+    asked = description.features.skirt
+    if description.is_drawn_in or (asked is not None and asked.darts is False):
+        return False
+    said = not description.garment.has_bodice and any(side.has(Shaping.WAIST_DART) for side in sides)
+    return own.has(Shaping.WAIST_DART) if said else True
+
+
+def _dart_long(half: Half) -> Callable[[Size], float]:
+    return lambda size: size.hip_depth * (FRONT_DART if half.is_front else BACK_DART)
+
+
+def _share(build: Build, half: Half) -> float:
+    """What a half takes in at its waist beside the other; under a bodice both alike, so that the side seams meet."""
+    if not _is_shaped(build, half):
+        return 0.0
+    plain = all(_is_shaped(build, one) and _folds(build, one) is None for one in (Half(True), Half(False)))
+    if build.description.garment.has_bodice or not plain:
+        return 1.0
+    return IN_FRONT if half.is_front else BEHIND
+
+
 def _folds(build: Build, half: Half) -> Folds | None:
     """Pleats or tucks at the waist, where the description shapes a skirt of its own by them."""
     if build.description.garment.has_bodice:
@@ -182,23 +223,3 @@ def hip_depth_of(size: Size, long: float) -> float:
 def _rise(to: float) -> Chain:
     """The waist from the side, where it stands a little higher, to the centre."""
     return (curve((-WAIST_RISE, to), (0.12, -1.0), (0.0, 0.0), (0.0, -1.0), 0.34),)
-
-
-def _waist_dart(build: Build, id: str, dart: Callable[[Size], float], half: Half) -> None:
-    """A dart in the middle of the waist, whose legs take in what the hip has more."""
-
-    def at(size: Size, leg: int) -> float:
-        whole = chain_length(build.edge(id, "waist", size))
-        return whole * 0.5 + (leg - 0.5) * dart(size)
-
-    marks = tuple(
-        Mark(f"dart-{k + 1}", MarkKind.DART_LEG, "waist", "start", build.each(lambda size, k=k: at(size, k)))
-        for k in (0, 1)
-    )
-    build.mark(id, *marks)
-    long = 0.5 if half.is_front else 0.65
-    points = {
-        size.name: (size.hip_depth * long, build.edge(id, "waist", size)[0].start[1] * 0.5)
-        for size in build.figures.sizes
-    }
-    build.dart(id, Dart("dart", "waist", (marks[0].id, marks[1].id), points))

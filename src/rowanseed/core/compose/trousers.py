@@ -17,20 +17,28 @@ from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Where
+from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Shaping, Where
+from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
-from rowanseed.core.pattern.pieces import Corner, Dart, LineKind, Mark, MarkKind, Panel, Taken
+from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Panel, Taken
 
 FORK = {True: 0.05, False: 0.105}
 """How far the fork reaches beyond the centre, as a share of the hip: front, back."""
-LEAN = {True: 8.0, False: 32.0}
+LEAN = {True: 12.0, False: 32.0}
 """How far the centre leans in at the waist, in mm."""
 LEAST_DART = 3.0
 """A half that would take in less at its waist, in mm, has no dart there."""
+FRONT_HIP = -6.0
+"""The front's share of the hip is so much more than a quarter of it, in mm."""
+FRONT_WAIST, ABOVE_PLEATS = 12.0, -6.0
+"""So much more is the front's share of the waist: its dart takes in 10 to 20 mm, and the back's 20 to 40, as belly and
+seat ask for; above pleats less, which take in more (from memory)."""
 PULLED_UP = 5.0
 """A waist that is drawn in is at least twice so much wider, in mm, than the hip that it is pulled up over."""
+FRONT_DART, BACK_DART = 95.0, 125.0
+"""How long darts are, in mm."""
 RISE = 22.0
 """The back's waist rises so far above the front's at the centre, in mm."""
 ENDS = {LegKind.STRAIGHT: 0.43, LegKind.WIDE: 0.56, LegKind.TAPERED: 0.33, LegKind.SHORTS: 0.60}
@@ -112,35 +120,49 @@ def _end(build: Build, size: Size) -> float:
 
 
 def _hip(size: Size, *, is_front: bool) -> float:
-    return size.hip / 4 + (-6.0 if is_front else 6.0)
+    return size.hip / 4 + (FRONT_HIP if is_front else -FRONT_HIP)
 
 
-def _waist(size: Size, *, is_front: bool) -> float:
+def _waist(build: Build, size: Size, *, is_front: bool) -> float:
     """How long the waist of a half is, its darts closed."""
     waist = size.waist if size.waist is not None else size.body_waist + 20.0
-    return waist / 4 + (-6.0 if is_front else 6.0)
+    more = ABOVE_PLEATS if build.description.features.legs.pleats else FRONT_WAIST
+    return waist / 4 + (more if is_front else -more)
 
 
-def _taken(size: Size, *, is_front: bool) -> float:
+def _taken(build: Build, size: Size, *, is_front: bool) -> float:
     """What goes from a half between hip and waist, beyond what its centre leans in."""
-    return max(0.0, _hip(size, is_front=is_front) - _waist(size, is_front=is_front))
+    return max(0.0, _hip(size, is_front=is_front) - _waist(build, size, is_front=is_front))
 
 
 def _side_in(build: Build, size: Size) -> float:
     """What the side takes in, alike on both halves, so that the side seams meet."""
     if _is_straight(build):
         return 0.0
-    return min(25.0, 0.4 * min(_taken(size, is_front=True), _taken(size, is_front=False)))
+    return min(25.0, 0.45 * min(_taken(build, size, is_front=True), _taken(build, size, is_front=False)))
+
+
+def _asked_for_darts(build: Build, *, is_front: bool) -> bool:
+    """Whether darts, or pleats, are said to be at the waist of a half, or are usual there: of men's trousers behind
+    alone (common practice, no source)."""
+    features = build.description.features
+    said = [side.has(Shaping.WAIST_DART) for _, side in features.sides]
+    if is_front and features.legs.pleats:
+        return True
+    if any(said):
+        return said[0 if is_front else 1]
+    return not (is_front and build.description.figure is Figure.MEN)
 
 
 def _has_darts(build: Build, *, is_front: bool) -> bool:
-    """Whether a half takes in enough for darts, or pleats, at its waist in every size."""
+    """Whether a half has darts, or pleats, at its waist, and takes in enough for them in every size."""
 
     def intake(size: Size) -> float:
         across = _hip(size, is_front=is_front) - _side_in(build, size) - LEAN[is_front]
-        return math.hypot(across, _rise(is_front)) - _waist(size, is_front=is_front)
+        return math.hypot(across, _rise(is_front)) - _waist(build, size, is_front=is_front)
 
-    return not _is_straight(build) and all(intake(size) >= LEAST_DART for size in build.figures.sizes)
+    asked = _asked_for_darts(build, is_front=is_front) and not _is_straight(build)
+    return asked and all(intake(size) >= LEAST_DART for size in build.figures.sizes)
 
 
 def _rise(is_front: bool) -> float:
@@ -153,7 +175,7 @@ def _lean(build: Build, size: Size, *, is_front: bool) -> float:
     if _has_darts(build, is_front=is_front):
         return LEAN[is_front]
     if not _is_straight(build):
-        goal = math.sqrt(_waist(size, is_front=is_front) ** 2 - _rise(is_front) ** 2)
+        goal = math.sqrt(_waist(build, size, is_front=is_front) ** 2 - _rise(is_front) ** 2)
         return _hip(size, is_front=is_front) - _side_in(build, size) - goal
     spare = (size.hip - size.body_hip) / 2 - PULLED_UP
     return LEAN[is_front] * max(0.0, min(1.0, spare / sum(LEAN.values())))
@@ -239,36 +261,25 @@ def _as_long(inner: Chain, goal: float, long: float, crotch: float, fork: float,
 
 def _dart(build: Build, half: Half) -> None:
     id, is_front = half.name, half.is_front
+    features = build.description.features
 
     def intake(size: Size) -> float:
-        return chain_length(build.edge(id, "waist", size)) - _waist(size, is_front=is_front)
+        return chain_length(build.edge(id, "waist", size)) - _waist(build, size, is_front=is_front)
 
     if not _has_darts(build, is_front=is_front):
-        if is_front and build.description.features.legs.pleats:
+        if is_front and features.legs.pleats:
             build.assumed["features.legs.pleats"] = "the waist takes in too little for pleats"
+        elif (build.description.features.front if is_front else build.description.features.back).has(
+            Shaping.WAIST_DART
+        ):
+            build.assumed[f"features.{id}.shaping"] = "the waist takes in too little for darts"
         return
-    pleats = build.description.features.legs.pleats if is_front else 0
+    pleats = features.legs.pleats if is_front else 0
     if pleats:
         middle = lambda size: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
         fold_edge(build, id, "waist", Folds(Taken.PLEAT, pleats, 0.0, 70.0), taken=intake, middle=middle, down=1.0)
         return
-    marks = tuple(
-        Mark(
-            f"dart-{k + 1}",
-            MarkKind.DART_LEG,
-            "waist",
-            "start",
-            build.each(lambda size, k=k: chain_length(build.edge(id, "waist", size)) / 2 + (k - 0.5) * intake(size)),
-        )
-        for k in (0, 1)
-    )
-    build.mark(id, *marks)
-    long = 95.0 if is_front else 125.0
-    points = {
-        size.name: (long, (LEAN[is_front] + build.edge(id, "waist", size)[0].start[1]) / 2)
-        for size in build.figures.sizes
-    }
-    build.dart(id, Dart("dart", "waist", (marks[0].id, marks[1].id), points))
+    waist_darts(build, id, intake, lambda size: FRONT_DART if is_front else BACK_DART)
 
 
 def _opening(build: Build) -> None:

@@ -5,7 +5,7 @@ Its values are those of `docs/formats/description.md`.
 
 from __future__ import annotations
 
-from rowanseed.core.base.words import Worded
+from rowanseed.core.base.words import Worded, with_article
 
 
 class GarmentKind(Worded):
@@ -39,7 +39,7 @@ class GarmentKind(Worded):
         """One of its kind, within a sentence: a dress, an apron, trousers."""
         if self is GarmentKind.TROUSERS:
             return self.words
-        return f"{'an' if self is GarmentKind.APRON else 'a'} {self.words}"
+        return with_article(self.words)
 
     @property
     def has(self) -> str:

@@ -12,7 +12,8 @@ from rowanseed.core.pattern.making import Detail, DetailKind
 def joins(build: Build, body: Body) -> None:
     ids = {j.id for j in build.joins}
     wanted = {
-        Boned.SIDE: ("sides",),
+        # Told apart where one of them has a zip.
+        Boned.SIDE: ("sides", "sides-left", "sides-right"),
         Boned.PRINCESS: tuple(half.princess for half in (body.front, body.back) if half.princess),
         Boned.CENTRE_BACK: ("centre-back",),
     }

@@ -26,22 +26,6 @@ def adds(build: Build) -> None:
             build.layers.append(Layer(LayerKind.INTERLINING, id, id))
     if Interfaced.FRONT in features.interfacing and "front" in build.pieces and "band" not in build.pieces:
         build.interface("front", Interfaced.FRONT)
-    _nothing_to_stiffen(build)
-
-
-TO_STIFFEN: tuple[tuple[Interfaced, tuple[str, ...]], ...] = (
-    (Interfaced.COLLAR, ("collar", "stand")),
-    (Interfaced.CUFFS, ("cuff", "leg-cuff")),
-    (Interfaced.WAISTBAND, ("waistband",)),
-    (Interfaced.PLACKETS, ("band",)),
-)
-
-
-def _nothing_to_stiffen(build: Build) -> None:
-    """Say which interfacing that was asked for has no piece here."""
-    for asked, ids in TO_STIFFEN:
-        if asked in build.description.features.interfacing and not any(id in build.pieces for id in ids):
-            build.assumed["features.interfacing"] = f"no piece of its own for: {asked.words}"
 
 
 FEATURES = (Feature("layers", asked=lambda d: True, adds=adds, rank=50),)

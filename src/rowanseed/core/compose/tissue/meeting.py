@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.description import Description, Measured
 from rowanseed.core.compose.refusals import Refusal
 from rowanseed.core.compose.tape import dimensions, taken
@@ -36,7 +37,8 @@ def wrong(pattern: Pattern, description: Description) -> Iterator[Refusal]:
         known = {d.id: d for d in dimensions(piece)}
         for name, value in measured.dimensions.items():
             if name not in known:
-                yield Refusal(f"measured.{id}.{name}", f"A {piece.name} is measured at: {', '.join(known)}.")
+                why = f"On the {lower_first(piece.name)} are measured: {', '.join(known)}."
+                yield Refusal(f"measured.{id}.{name}", why)
                 continue
             usual = taken(piece, measured.size, known[name], measured.line)
             if not 0.4 * usual <= value <= 2.5 * usual:

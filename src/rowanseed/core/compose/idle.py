@@ -1,0 +1,182 @@
+"""What is said of a garment and is of no use in it: told, never passed over.
+
+Nothing here contradicts itself; a hem's depth simply changes nothing where both legs end in cuffs. What is said as it
+is anyway (a value that is taken where nothing is said) is not told.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator, Mapping
+from operator import attrgetter
+
+from rowanseed.core.compose.apron import is_tied
+from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.description import Description, Features, Lining, Skirt, Sleeve, Straps
+from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST, PULLED
+from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, placket
+from rowanseed.core.compose.skirts import SHAPED, skirt_ids
+from rowanseed.core.compose.vocabulary import GarmentKind, Interfaced, OpeningKind, Shaping, SkirtKind
+from rowanseed.core.pattern.making import FinishKind
+from rowanseed.core.pattern.pieces import Role
+
+Found = Iterator[tuple[str, str]]
+"""Fields below `features`, each with all that lies below it, and why what they say changes nothing."""
+PLAIN = Features(skirt=Skirt(), sleeve=Sleeve(), straps=Straps(), lining=Lining())
+IN_PANELS = (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
+FRONT_AND_BACK = 2
+"""A skirt that is not cut in panels is cut in so many."""
+
+
+def idle(build: Build) -> Mapping[str, str]:
+    """The fields that were said and change nothing in what was composed, each with why."""
+    found: dict[str, str] = {}
+    description = build.description
+    said = sorted(path.removeprefix("features.") for path in description.said if path.startswith("features."))
+    for rule in RULES:
+        for name, why in rule(build, description):
+            for path in said:
+                if (path == name or path.startswith(f"{name}.")) and not _is_usual(description, path):
+                    found.setdefault(f"features.{path}", why)
+    return found
+
+
+def tell_idle(build: Build) -> None:
+    """Say it once for each reason, at the first of the fields that it is the reason for."""
+    told: set[str] = set()
+    for field, why in idle(build).items():
+        if why not in told:
+            build.assumed.setdefault(field, why)
+            told.add(why)
+
+
+def _is_usual(description: Description, path: str) -> bool:
+    """Whether a field says what is taken where nothing is said."""
+    at = attrgetter(path.replace(" ", "_"))
+    return bool(at(description.features) == at(PLAIN))
+
+
+def _upper(build: Build, d: Description) -> Found:
+    if d.garment.has_bodice:
+        return
+    if d.garment is GarmentKind.ROBE:
+        yield "neck", "the neck of a robe of rectangles is cut straight and held by its band"
+        yield "armhole", "the armholes of a robe of rectangles take its sleeves in"
+        return
+    yield "neck", f"{d.garment.has} no neck"
+    yield "armhole", f"{d.garment.has} no armholes"
+
+
+def _legs(build: Build, d: Description) -> Found:
+    if d.garment is not GarmentKind.TROUSERS:
+        yield "legs", f"only trousers have legs: {d.garment.has} none"
+
+
+def _centre(build: Build, d: Description) -> Found:
+    for name, side in d.features.sides:
+        match d.garment:
+            case GarmentKind.TROUSERS:
+                yield f"{name}.centre", f"trousers are always joined by a seam at the centre {name}"
+            case GarmentKind.APRON:
+                yield f"{name}.centre", f"an apron is one width, cut on the fold: it has no centre {name} seam"
+            case GarmentKind.ROBE:
+                cut = "open" if name == "front" else "cut on the fold"
+                yield f"{name}.centre", f"the {name} of a robe of rectangles is always {cut}"
+            case GarmentKind.SKIRT if side.has(Shaping.WAIST_DART):
+                yield from _undarted(d, name)
+
+
+def _undarted(d: Description, name: str) -> Found:
+    skirt = d.features.skirt
+    if skirt is not None and skirt.kind not in SHAPED:
+        yield f"{name}.shaping", f"a skirt that is {skirt.kind.words} fits the waist without darts"
+    elif d.is_drawn_in:
+        yield f"{name}.shaping", "a waist that is drawn in has no darts"
+
+
+def _skirt(build: Build, d: Description) -> Found:
+    skirt = d.features.skirt
+    if skirt is None:
+        return
+    if d.garment is GarmentKind.ROBE:
+        yield "skirt", "a robe of rectangles hangs straight from the shoulders"
+        return
+    if d.garment is GarmentKind.APRON:
+        yield from _apron(skirt)
+        return
+    kind = f"a skirt that is {skirt.kind.words}"
+    if skirt.kind not in IN_PANELS and skirt.panels != FRONT_AND_BACK:
+        yield "skirt.panels", f"{kind} is cut in a front and a back here, not in panels"
+    if not skirt.kind.is_full:
+        yield "skirt.fullness", f"{kind} is not drawn in to the waist"
+    if skirt.kind not in SHAPED:
+        yield "skirt.darts", f"{kind} has no darts"
+    elif d.is_drawn_in:
+        yield "skirt.darts", "a waist that is drawn in has no darts"
+    elif d.garment.has_bodice and not d.has_waist_seam:
+        yield "skirt.darts", "without a waist seam the darts are those of front and back"
+    elif skirt.darts and not any(build.pieces[id].darts for id in skirt_ids(build)):
+        yield "skirt.darts", "its waist takes in too little for darts"
+
+
+def _apron(skirt: Skirt) -> Found:
+    if not skirt.kind.is_full:
+        for name in ("kind", "fullness"):
+            yield f"skirt.{name}", "an apron is a straight length, drawn in a little to its band"
+    yield "skirt.panels", "an apron is one width, not cut in panels"
+    yield "skirt.darts", "an apron has no darts"
+    yield "skirt.slit", "an apron does not meet behind: it needs no slit"
+
+
+def _opening(build: Build, d: Description) -> Found:
+    opening = d.features.opening
+    if opening.kind is None:
+        yield "opening", "nothing opens it: say where, and what closes it"
+        return
+    if d.garment is GarmentKind.APRON:
+        for name in ("where", "length", "count", "placket"):
+            yield f"opening.{name}", "an apron closes where the ends of its band meet"
+    if opening.kind.zips_a_seam or opening.kind in (OpeningKind.SEPARATING_ZIP, OpeningKind.SLIT, OpeningKind.KEYHOLE):
+        yield "opening.count", f"there is one {opening.kind.words}"
+    if opening.kind in PULLED and d.garment in AT_A_WAIST and not is_open_skirt(d):
+        yield "opening.count", "below a waist the opening is closed at its top, by one"
+    if placket(d) is None and not is_half_placket(d):
+        yield "opening.placket", "a placket belongs to edges that are open all the way down"
+
+
+def _waist(build: Build, d: Description) -> Found:
+    ids = set(build.pieces)
+    if not ids & {"waistband", "inset-front"}:
+        yield "band", "there is no band at the waist"
+    elif "waistband" not in ids:
+        for name in ("underlap", "parts"):
+            yield f"band.{name}", "the band is let in between bodice and skirt: it is cut and closed as they are"
+    elif d.garment is GarmentKind.APRON:
+        yield "band.parts", "an apron's band is cut in one"
+        if is_tied(d):
+            yield "band.underlap", "ends that are tied do not lap"
+
+
+def _hem(build: Build, d: Description) -> Found:
+    if all(finish.kind is not FinishKind.HEM for finish in build.finishes):
+        yield "hem", "no edge of it is hemmed"
+
+
+def _stiffening(build: Build, d: Description) -> Found:
+    asked = d.features.interfacing
+    without = ", ".join(one.words for one in Interfaced if one in asked - build.stiffened)
+    if without:
+        yield "interfacing", f"no piece of its own for: {without}"
+    if not any(cut.role is Role.INTERFACING for piece in build.pieces.values() for cut in piece.cuts):
+        yield "interfacing_kind", "nothing of it is interfaced"
+
+
+RULES: tuple[Callable[[Build, Description], Found], ...] = (
+    _upper,
+    _legs,
+    _centre,
+    _skirt,
+    _opening,
+    _waist,
+    _hem,
+    _stiffening,
+)
