@@ -263,7 +263,7 @@ def _describe(args: argparse.Namespace) -> int:
         return 2
     args.out.write_text(write_pattern(made) + "\n", encoding="utf-8")
     for field, said in made.assumed:
-        print(f"assumed {field}: {said}", file=sys.stderr)
+        print(f"look over {field}: {said}", file=sys.stderr)
     print(f"{len(made.pieces)} pieces in {len(made.envelope.sizes)} sizes: {args.out}")
     return 0
 

@@ -55,7 +55,7 @@ def cloth(hand, url, name, width, length):
     _left(hand.page, "/cloths/new")
 
 
-def describe(hand, url, *, texts, choices=(), ticks=()):
+def describe(hand, url, *, texts, choices=(), ticks=(), figures=None):
     """Fill in the form; the drawing beside it follows before the pattern is made."""
     hand.page.goto(f"{url}/patterns/describe")
     before = hand.page.locator("#look svg").first.inner_html()
@@ -65,6 +65,9 @@ def describe(hand, url, *, texts, choices=(), ticks=()):
         hand.choose(name_of(id), label)
     for id in ticks:
         hand.tick(name_of(id))
+    # A figure that is asked for where something was chosen.
+    for id, text in (figures or {}).items():
+        hand.fill(name_of(id), text)
     expect(hand.page.locator("#cannot-be")).to_have_count(0)
     hand.page.wait_for_function("was => document.querySelector('#look svg').innerHTML !== was", arg=before)
     hand.press("#compose")
@@ -138,7 +141,6 @@ def test_a_shirt_is_described_and_goes_to_the_needle(hand, own):
         texts={
             "name": "Shirt",
             "notions": "7 buttons, 12 mm",
-            "features.opening.count": "7",
             "pieces": "1 Front: cut 2\n2 Back: cut 1 on fold\n3 Sleeve: cut 2\n4 Collar: cut 2\n5 Collar stand: cut 2",
         },
         choices=(
@@ -154,9 +156,39 @@ def test_a_shirt_is_described_and_goes_to_the_needle(hand, own):
             ("features.sleeve.end", "cuff"),
         ),
         ticks=("features.sleeve.placket",),
+        figures={"features.opening.count": "7"},
     )
     sew_from_it(hand, "Bertil", "Check", "M")
     within(hand, begun, "a shirt")
+
+
+def test_only_what_can_be_chosen_is_there_and_what_is_of_no_use_is_told(hand, own):
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    sleeve = page.locator("#part-sleeve")
+    expect(sleeve).to_be_visible()
+    hand.choose(name_of("features.sleeve.kind"), "raglan")
+    expect(page.locator(name_of("features.sleeve.length"))).to_be_visible()
+    expect(page.locator(name_of("features.armhole"))).to_be_hidden()
+    hand.choose(name_of("garment"), "skirt")
+    expect(sleeve).to_be_hidden()
+    bust = page.locator(name_of("features.front.shaping.bust dart"))
+    expect(bust).to_be_hidden()
+    expect(page.locator(name_of("features.skirt.panels"))).to_be_hidden()
+    hand.choose(name_of("features.skirt.kind"), "gored")
+    hand.fill(name_of("features.skirt.panels"), "8")
+    hand.choose(name_of("garment"), "dress")
+    # What was said is there again where it is of use.
+    expect(sleeve).to_be_visible()
+    expect(page.locator(name_of("features.sleeve.kind"))).to_have_value("raglan")
+    expect(page.locator(name_of("features.skirt.panels"))).to_have_value("8")
+    # What is typed sooner a select takes for the same word.
+    page.wait_for_timeout(1200)
+    hand.choose(name_of("garment"), "skirt")
+    hand.choose(name_of("features.opening.kind"), "invisible zip")
+    hand.choose(name_of("features.skirt.kind"), "circle")
+    hand.tick(name_of("features.back.shaping.waist dart"))
+    expect(page.locator("#assumed")).to_contain_text("a skirt that is circle fits the waist without darts")
 
 
 def test_an_apron_is_cut_to_her_own_measure_and_goes_to_the_needle(hand, own):

@@ -23,6 +23,7 @@ from rowanseed.core.compose.vocabulary import (
     Shaping,
     SkirtKind,
     SleeveKind,
+    SleeveLength,
     Waist,
     Where,
 )
@@ -115,9 +116,16 @@ def test_a_dart_is_cut_off_with_what_it_takes_in_there():
         assert less / wide == pytest.approx(shorter / deep, abs=1e-6)
 
 
-def test_a_band_higher_than_there_is_room_for_is_refused_at_its_width():
+@pytest.mark.parametrize(
+    ("sleeve", "width"),
+    [(None, 100.0), (Sleeve(SleeveKind.CUT_IN_ONE, length=SleeveLength.LONG), 35.0)],
+    ids=["below the bust", "below the bend of a sleeve cut in one"],
+)
+def test_a_band_higher_than_there_is_room_for_is_refused_at_its_width(sleeve, width):
     with pytest.raises(DescriptionRefused) as refused:
-        compose(dress(figure=Figure.CHILDREN, front=Side(), back=Side(Centre.SEAM), band=Band(100.0)))
+        compose(
+            dress(figure=Figure.CHILDREN, front=Side(), back=Side(Centre.SEAM), sleeve=sleeve, band=Band(width)),
+        )
     assert refused.value.refusals[0].field == "features.band.width" and "room for" in refused.value.refusals[0].why
 
 

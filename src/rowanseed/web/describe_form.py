@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import asdict
-from typing import Any
+from typing import Any, assert_never
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import INCH, Units, format_allowance, format_length, parse_length
@@ -21,7 +21,7 @@ from rowanseed.core.compose.envelope_text import (
 )
 from rowanseed.core.compose.figures import CHARTS
 from rowanseed.core.pattern.envelope import Figure, Runs
-from rowanseed.web.described_fields import GROUPS, HEAD, LISTS, ROWS, Field, Length, Number, One, Several, Tick
+from rowanseed.web.described_fields import GROUPS, HEAD, LISTS, ROWS, Either, Field, Length, Number, One, Several, Tick
 
 FORMAT = "rowanseed-description/1"
 
@@ -56,7 +56,8 @@ def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any],
     for group in GROUPS:
         if group.belongs_to(garment):
             for field in group.fields:
-                _put(field, typed, unit, document, errors)
+                if field.is_there(typed):
+                    _put(field, typed, unit, document, errors)
     right = {name.removeprefix(CONFIRMED): said[:200] for name, said in typed.items() if name.startswith(CONFIRMED)}
     if right:
         document["confirmed"] = right
@@ -139,7 +140,8 @@ def _put(field: Field, typed: Mapping[str, str], unit: str, document: dict[str, 
         case One():
             said = typed.get(field.path) or (None if field.none else field.usual)
         case Several():
-            said = [value for value, _ in field.options if f"{field.path}.{value}" in typed] or None
+            there = (one for one in field.options if all(when.holds(typed) for when in one.when))
+            said = [one.value for one in there if f"{field.path}.{one.value}" in typed] or None
         case Length():
             said = _length(typed, field.path, unit, errors)
         case Number():
@@ -153,6 +155,10 @@ def _put(field: Field, typed: Mapping[str, str], unit: str, document: dict[str, 
                     said = int(said) if said == int(said) else said
         case Tick():
             said = True if field.path in typed else None
+        case Either():
+            said = {"yes": True, "no": False}.get(typed.get(field.path, ""))
+        case _:
+            assert_never(field)
     if said is None:
         return
     place = document
@@ -183,7 +189,7 @@ def _by_row(found: Sequence[Any]) -> dict[str, Any]:
     return {str(k): row for k, row in enumerate(found)}
 
 
-CARRIED = (("sized_by",), ("features", "skirt", "darts"), ("features", "lining", "drawn"))
+CARRIED = (("sized_by",), ("features", "lining", "drawn"))
 """What a document may say and the form does not show."""
 
 
@@ -242,6 +248,8 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
                     typed[one.path] = format_length(value, units, fine=True)
                 case Tick():
                     typed |= {one.path: "on"} if value else {}
+                case Either():
+                    typed[one.path] = "yes" if value else "no"
                 case _:
                     typed[one.path] = str(value)
     return typed

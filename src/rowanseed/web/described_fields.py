@@ -3,21 +3,49 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable, Iterator, Mapping
+from dataclasses import dataclass, field
 from itertools import groupby
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.compose import vocabulary as v
+from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
 from rowanseed.core.pattern.envelope import Figure, Runs
 
 
 @dataclass(frozen=True)
-class One:
-    """One of a closed set, or none of it."""
+class When:
+    """What has to be said in another field for a choice to be there: one of these values, or anything but none."""
+
+    path: str
+    values: tuple[str, ...] = ()
+
+    @property
+    def written(self) -> str:
+        """As the page's script reads it: `path=one|other`, or the path alone."""
+        return f"{self.path}={'|'.join(self.values)}" if self.values else self.path
+
+    def holds(self, typed: Mapping[str, str]) -> bool:
+        said = typed.get(self.path, "")
+        return said in self.values if self.values else bool(said)
+
+
+@dataclass(frozen=True)
+class Choice:
+    """A field of the form; it is there where all of `when` holds, and says nothing elsewhere."""
 
     path: str
     label: str
+    when: tuple[When, ...] = field(default=(), kw_only=True)
+
+    def is_there(self, typed: Mapping[str, str]) -> bool:
+        return all(one.holds(typed) for one in self.when)
+
+
+@dataclass(frozen=True)
+class One(Choice):
+    """One of a closed set, or none of it."""
+
     kind: type[Worded]
     none: str = ""
     """What no choice is called; empty where one has to be chosen."""
@@ -35,41 +63,58 @@ class One:
 
 
 @dataclass(frozen=True)
-class Several:
+class Option:
+    """One of several: its value, its words, and where it is there."""
+
+    value: str
+    words: str
+    when: tuple[When, ...] = ()
+
+
+@dataclass(frozen=True)
+class Several(Choice):
     """Any of a closed set."""
 
-    path: str
-    label: str
     kind: type[Worded]
-    only: tuple[Worded, ...] = ()
-    """Those that are offered here; empty: all of them."""
+    only: Mapping[Worded, frozenset[v.GarmentKind]] = field(default_factory=dict)
+    """Those that are offered here, and for which garments; empty: all of them, for any."""
+
+    @property
+    def options(self) -> list[Option]:
+        if not self.only:
+            return [Option(one.value, one.words) for one in self.kind]
+        return [Option(one.value, one.words, (of(garments),)) for one, garments in self.only.items()]
+
+
+@dataclass(frozen=True)
+class Length(Choice):
+    hint: str = ""
+
+
+@dataclass(frozen=True)
+class Number(Choice):
+    hint: str = ""
+
+
+@dataclass(frozen=True)
+class Tick(Choice):
+    """Said, or not."""
+
+
+@dataclass(frozen=True)
+class Either(Choice):
+    """Said to be so or not to be, or not said."""
+
+    none: str
+    yes: str
+    no: str
 
     @property
     def options(self) -> list[tuple[str, str]]:
-        return [(one.value, one.words) for one in (self.only or self.kind)]
+        return [("", self.none), ("yes", self.yes), ("no", self.no)]
 
 
-@dataclass(frozen=True)
-class Length:
-    path: str
-    label: str
-    hint: str = ""
-
-
-@dataclass(frozen=True)
-class Number:
-    path: str
-    label: str
-    hint: str = ""
-
-
-@dataclass(frozen=True)
-class Tick:
-    path: str
-    label: str
-
-
-Field = One | Several | Length | Number | Tick
+Field = One | Several | Length | Number | Tick | Either
 
 
 @dataclass(frozen=True)
@@ -86,6 +131,10 @@ class Group:
         """The fields as they stand on the page: those of one row of a list side by side, any other by itself."""
         return tuple(tuple(found) for _, found in groupby(self.fields, key=lambda one: _row_of(one.path)))
 
+    @property
+    def when(self) -> tuple[When, ...]:
+        return (of(self.of),)
+
     def belongs_to(self, garment: str) -> bool:
         return garment in {kind.value for kind in self.of}
 
@@ -96,32 +145,46 @@ def _row_of(path: str) -> str:
     return row[0] if row else path
 
 
+def of(garments: Iterable[v.GarmentKind]) -> When:
+    """Of these garments."""
+    return When("garment", tuple(kind.value for kind in v.GarmentKind if kind in garments))
+
+
+def chosen(path: str, *values: Worded) -> When:
+    """Where one of these is chosen in another field."""
+    return When(path, tuple(str(one.value) for one in values))
+
+
+ANY = frozenset(v.GarmentKind)
 UPPER = frozenset(kind for kind in v.GarmentKind if kind.has_bodice)
-SKIRTED = frozenset(v.GarmentKind) - {v.GarmentKind.TROUSERS}
+AT_THE_WAIST = frozenset({v.GarmentKind.SKIRT, v.GarmentKind.TROUSERS})
+SKIRTED = ANY - {v.GarmentKind.TROUSERS, v.GarmentKind.ROBE}
+HALVES = UPPER | AT_THE_WAIST
 USUAL = "the usual one"
-FRONT_SHAPED = (
-    v.Shaping.BUST_DART,
-    v.Shaping.WAIST_DART,
-    v.Shaping.PRINCESS_ARMHOLE,
-    v.Shaping.PRINCESS_SHOULDER,
-    v.Shaping.YOKE,
-    v.Shaping.SQUARE_YOKE,
-    v.Shaping.GATHERS_UNDER_YOKE,
-    v.Shaping.TUCKS,
-    v.Shaping.PLEATS,
-    v.Shaping.SHOULDER_TUCK_LEFT,
-)
-BACK_SHAPED = (
-    v.Shaping.WAIST_DART,
-    v.Shaping.SHOULDER_DART,
-    v.Shaping.PRINCESS_ARMHOLE,
-    v.Shaping.PRINCESS_SHOULDER,
-    v.Shaping.YOKE,
-    v.Shaping.PLEAT_UNDER_YOKE,
-    v.Shaping.SHIRRED_PANEL,
-    v.Shaping.TUCKS,
-    v.Shaping.PLEATS,
-)
+WITH_SKIRT = UPPER | {v.GarmentKind.SKIRT}
+FRONT_SHAPED: Mapping[Worded, frozenset[v.GarmentKind]] = {
+    v.Shaping.BUST_DART: UPPER,
+    v.Shaping.WAIST_DART: HALVES,
+    v.Shaping.PRINCESS_ARMHOLE: UPPER,
+    v.Shaping.PRINCESS_SHOULDER: UPPER,
+    v.Shaping.YOKE: UPPER,
+    v.Shaping.SQUARE_YOKE: UPPER,
+    v.Shaping.GATHERS_UNDER_YOKE: UPPER,
+    v.Shaping.TUCKS: WITH_SKIRT,
+    v.Shaping.PLEATS: WITH_SKIRT,
+    v.Shaping.SHOULDER_TUCK_LEFT: UPPER,
+}
+BACK_SHAPED: Mapping[Worded, frozenset[v.GarmentKind]] = {
+    v.Shaping.WAIST_DART: HALVES,
+    v.Shaping.SHOULDER_DART: UPPER,
+    v.Shaping.PRINCESS_ARMHOLE: UPPER,
+    v.Shaping.PRINCESS_SHOULDER: UPPER,
+    v.Shaping.YOKE: UPPER,
+    v.Shaping.PLEAT_UNDER_YOKE: UPPER,
+    v.Shaping.SHIRRED_PANEL: UPPER,
+    v.Shaping.TUCKS: WITH_SKIRT,
+    v.Shaping.PLEATS: WITH_SKIRT,
+}
 """What the composer drafts; the document knows more, which it refuses by name."""
 
 NTH = ("First", "Second", "Third")
@@ -136,24 +199,31 @@ def rows(path: str, fields: Callable[[str, str], tuple[Field, ...]]) -> Iterator
 
 LISTS = {"pockets": "kind", "trim": "kind", "elastic": "where"}
 """The lists among the features, each with the field that makes a row."""
+SEVERAL = (v.OpeningKind.BUTTONS, v.OpeningKind.SNAPS, v.OpeningKind.HOOK_AND_EYE, v.OpeningKind.TIES)
+"""What closes an edge at several places."""
+DARTED = (When("features.skirt.kind", ("", *(str(kind.value) for kind in SHAPED_SKIRTS))), of(WITH_SKIRT))
+SLEEVED = (When("features.sleeve.kind"),)
+BANDED = (
+    When("features.waist", ("", *(one.value for one in (v.Waist.WAISTBAND, v.Waist.PLAIN_BAND, v.Waist.PLEATED_BAND)))),
+)
 GROUPS = (
     Group(
         "front",
         "Front",
         (
-            One("features.front.centre", "Centre front", v.Centre),
+            One("features.front.centre", "Centre front", v.Centre, when=(of(WITH_SKIRT),)),
             Several("features.front.shaping", "Shaped by", v.Shaping, FRONT_SHAPED),
         ),
-        frozenset(v.GarmentKind) - {v.GarmentKind.APRON, v.GarmentKind.TROUSERS},
+        HALVES,
     ),
     Group(
         "back",
         "Back",
         (
-            One("features.back.centre", "Centre back", v.Centre),
+            One("features.back.centre", "Centre back", v.Centre, when=(of(WITH_SKIRT),)),
             Several("features.back.shaping", "Shaped by", v.Shaping, BACK_SHAPED),
         ),
-        frozenset(v.GarmentKind) - {v.GarmentKind.APRON, v.GarmentKind.TROUSERS},
+        HALVES,
     ),
     Group(
         "opening",
@@ -161,10 +231,26 @@ GROUPS = (
         (
             One("features.opening.where", "Where", v.Where),
             One("features.opening.kind", "Closed by", v.OpeningKind, "nothing"),
-            Length("features.opening.length", "Its length", "of buttons beside a fold that of their half placket"),
-            Number("features.opening.count", "How many buttons or snaps"),
-            One("features.opening.placket", "Edges that are open all the way", v.Placket, USUAL),
+            Length(
+                "features.opening.length",
+                "Its length",
+                "of buttons beside a fold that of their half placket",
+                when=(When("features.opening.kind"), of(HALVES)),
+            ),
+            Number(
+                "features.opening.count",
+                "How many of them",
+                when=(chosen("features.opening.kind", *SEVERAL), of(HALVES)),
+            ),
+            One(
+                "features.opening.placket",
+                "Edges that are open all the way",
+                v.Placket,
+                USUAL,
+                when=(chosen("features.opening.kind", *SEVERAL, v.OpeningKind.SEPARATING_ZIP), of(WITH_SKIRT)),
+            ),
         ),
+        ANY - {v.GarmentKind.ROBE},
     ),
     Group(
         "neck",
@@ -181,11 +267,21 @@ GROUPS = (
         "Sleeves",
         (
             One("features.sleeve.kind", "Sleeve", v.SleeveKind, "no sleeve"),
-            One("features.sleeve.length", "Length", v.SleeveLength, first=v.SleeveLength.LONG),
-            Number("features.sleeve.pieces", "Pieces of each sleeve", "one or two"),
-            One("features.sleeve.end", "End", v.SleeveEnd),
-            Tick("features.sleeve.placket", "With a placket above the cuff"),
-            One("features.armhole", "Without a sleeve, the armhole by", v.ArmholeFinish, USUAL),
+            One("features.sleeve.length", "Length", v.SleeveLength, first=v.SleeveLength.LONG, when=SLEEVED),
+            Number("features.sleeve.pieces", "Pieces of each sleeve", "one or two", when=SLEEVED),
+            One("features.sleeve.end", "End", v.SleeveEnd, when=SLEEVED),
+            Tick(
+                "features.sleeve.placket",
+                "With a placket above the cuff",
+                when=(*SLEEVED, chosen("features.sleeve.end", v.SleeveEnd.CUFF, v.SleeveEnd.GATHERED_CUFF)),
+            ),
+            One(
+                "features.armhole",
+                "Without a sleeve, the armhole by",
+                v.ArmholeFinish,
+                USUAL,
+                when=(When("features.sleeve.kind", ("",)),),
+            ),
         ),
         UPPER,
     ),
@@ -193,22 +289,39 @@ GROUPS = (
         "waist",
         "Waist",
         (
-            One("features.waist", "Waist", v.Waist, USUAL),
-            Length("features.band.width", "A band's finished width"),
-            Length("features.band.underlap", "Its underlap"),
-            Number("features.band.parts", "Parts it is cut in", "one or two"),
+            One("features.waist", "Waist", v.Waist, USUAL, when=(of(HALVES),)),
+            Length("features.band.width", "A band's finished width", when=BANDED),
+            Length("features.band.underlap", "Its underlap", when=BANDED),
+            Number("features.band.parts", "Parts it is cut in", "one or two", when=(*BANDED, of(AT_THE_WAIST))),
         ),
+        ANY - {v.GarmentKind.ROBE},
     ),
     Group(
         "skirt",
         "Skirt",
         (
             One("features.skirt.kind", "Skirt", v.SkirtKind, USUAL),
-            Number("features.skirt.panels", "Gores or panels", "four, six or eight"),
-            Number("features.skirt.fullness", "Fullness", "times the waist, of a gathered or pleated one"),
+            Number(
+                "features.skirt.panels",
+                "Gores or panels",
+                "four, six or eight",
+                when=(chosen("features.skirt.kind", v.SkirtKind.GORED, v.SkirtKind.POINTED_PANELS),),
+            ),
+            Number(
+                "features.skirt.fullness",
+                "Fullness",
+                "times the waist",
+                when=(chosen("features.skirt.kind", *(kind for kind in v.SkirtKind if kind.is_full)),),
+            ),
+            Either("features.skirt.darts", "Darts at its waist", USUAL, "darts", "none", when=DARTED),
             Length("features.skirt.length", "From the waist to the hem"),
-            Number("features.skirt.coverage", "An apron covers", "share of the waist, such as 0.67"),
-            One("features.skirt.slit", "Slit", v.Slit),
+            Number(
+                "features.skirt.coverage",
+                "An apron covers",
+                "share of the waist, such as 0.67",
+                when=(of({v.GarmentKind.APRON}),),
+            ),
+            One("features.skirt.slit", "Slit", v.Slit, when=(of(WITH_SKIRT),)),
         ),
         SKIRTED,
     ),
@@ -232,13 +345,13 @@ GROUPS = (
                 "features.pockets",
                 lambda path, nth: (
                     One(f"{path}.kind", f"{nth} pocket", v.PocketKind, "none"),
-                    One(f"{path}.on", "Where", v.PocketPlace),
-                    One(f"{path}.hand", "On", v.Hand, "as usual"),
+                    One(f"{path}.on", "Where", v.PocketPlace, when=(When(f"{path}.kind"),)),
+                    One(f"{path}.hand", "On", v.Hand, "as usual", when=(When(f"{path}.kind"),)),
                 ),
             ),
             One("features.straps.closed by", "Straps", v.StrapsClosed, "none"),
-            Number("features.straps.count", "How many straps"),
-            Length("features.straps.width", "Their width"),
+            Number("features.straps.count", "How many straps", when=(When("features.straps.closed by"),)),
+            Length("features.straps.width", "Their width", when=(When("features.straps.closed by"),)),
             One("features.belt", "Belt", v.BeltKind, "none"),
             Tick("features.vent", "A vent at the back"),
         ),
@@ -248,7 +361,7 @@ GROUPS = (
         "Lining, interfacing, facings",
         (
             One("features.lining.method", "Lining", v.LiningMethod, "none"),
-            One("features.lining.of", "It lines", v.LiningOf),
+            One("features.lining.of", "It lines", v.LiningOf, when=(When("features.lining.method"),)),
             Several("features.facing", "Facings drawn for", v.FacedEdge),
             Several("features.interfacing", "Interfacing in", v.Interfaced),
             One("features.interfacing_kind", "It is", v.InterfacingKind),
@@ -265,14 +378,14 @@ GROUPS = (
                 "features.trim",
                 lambda path, nth: (
                     One(f"{path}.kind", f"{nth} trim", v.TrimKind, "none"),
-                    One(f"{path}.along", "Along", v.Along),
+                    One(f"{path}.along", "Along", v.Along, when=(When(f"{path}.kind"),)),
                 ),
             ),
             *rows(
                 "features.elastic",
                 lambda path, nth: (
                     One(f"{path}.where", f"{nth} elastic", v.ElasticPlace, "none"),
-                    Length(f"{path}.width", "Its width"),
+                    Length(f"{path}.width", "Its width", when=(When(f"{path}.where"),)),
                 ),
             ),
             Several("features.boning", "Boning along", v.Boned),

@@ -15,7 +15,7 @@ from rowanseed.core.compose.description import Description, Features, Lining, Sk
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST, PULLED
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, placket
 from rowanseed.core.compose.skirts import SHAPED, skirt_ids
-from rowanseed.core.compose.vocabulary import GarmentKind, Interfaced, OpeningKind, Shaping, SkirtKind
+from rowanseed.core.compose.vocabulary import GarmentKind, Interfaced, OpeningKind, Shaping, SkirtKind, Where
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import Role
 
@@ -133,8 +133,8 @@ def _opening(build: Build, d: Description) -> Found:
         yield "opening", "nothing opens it: say where, and what closes it"
         return
     if d.garment is GarmentKind.APRON:
-        for name in ("where", "length", "count", "placket"):
-            yield f"opening.{name}", "an apron closes where the ends of its band meet"
+        for name in ("length", "count", "placket", *(() if opening.where is Where.BACK else ("where",))):
+            yield f"opening.{name}", "an apron closes behind, where the ends of its band meet"
     if opening.kind.zips_a_seam or opening.kind in (OpeningKind.SEPARATING_ZIP, OpeningKind.SLIT, OpeningKind.KEYHOLE):
         yield "opening.count", f"there is one {opening.kind.words}"
     if opening.kind in PULLED and d.garment in AT_A_WAIST and not is_open_skirt(d):

@@ -22,6 +22,8 @@ from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, Piece
 
 BELOW_UNDERARM = 65.0
 """A band's upper edge lies at least so far below the underarm, clear of a bust dart, in mm."""
+BELOW_BEND = 10.0
+"""And so far below the bend of a sleeve that is cut in one, in mm."""
 FLAT = 0.5
 """A band whose two edges differ by no more is drawn straight, in mm."""
 
@@ -83,10 +85,15 @@ def let_in(build: Build, half: Half) -> None:
 def _height(build: Build, half: Half) -> float:
     """As high as was said, or as there is room below the bust dart."""
     said = build.description.features.band.width
-    blocks = [upper(build, size, half) for size in build.figures.sizes]
-    most = min(block.hem - block.underarm for block in blocks) - BELOW_UNDERARM
+
+    def room(size: Size) -> float:
+        block = upper(build, size, half)
+        top = min(s.end[0] for p in half.side if p.edge == "side" for s in build.edge(p.piece, p.edge, size))
+        return block.hem - max(block.underarm + BELOW_UNDERARM, top + BELOW_BEND)
+
+    most = min(room(size) for size in build.figures.sizes)
     if said > most:
-        why = f"A band let in above the waist has room for {int(most / 10)} cm here, below the bust."
+        why = f"A band let in above the waist has room for {int(most / 10)} cm here, below the bust and the sleeves."
         build.refused.append(("features.band.width", why))
     return min(said, most)
 

@@ -161,6 +161,8 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             fold_edge(build, id, "waist", folds, taken=dart, middle=middle, down=1.0)
         elif share and all(dart(size) > 0 for size in build.figures.sizes):
             waist_darts(build, id, dart, _dart_long(half))
+            if (asked is None or asked.darts is None) and not _is_said(build):
+                build.assumed["features.skirt.darts"] = "darts at its waist"
     sew_skirt(build, halves)
     _tell_stride(build, flare)
     return halves
@@ -189,8 +191,14 @@ def _is_shaped(build: Build, half: Half) -> bool:
     asked = description.features.skirt
     if description.is_drawn_in or (asked is not None and asked.darts is False):
         return False
-    said = not description.garment.has_bodice and any(side.has(Shaping.WAIST_DART) for side in sides)
-    return own.has(Shaping.WAIST_DART) if said else True
+    return own.has(Shaping.WAIST_DART) if _is_said(build) else True
+
+
+def _is_said(build: Build) -> bool:
+    """Whether the halves of a skirt of its own say which of them have darts."""
+    description = build.description
+    darted = any(side.has(Shaping.WAIST_DART) for _, side in description.features.sides)
+    return darted and not description.garment.has_bodice
 
 
 def _dart_long(half: Half) -> Callable[[Size], float]:

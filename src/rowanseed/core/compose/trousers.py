@@ -279,6 +279,8 @@ def _dart(build: Build, half: Half) -> None:
         middle = lambda size: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
         fold_edge(build, id, "waist", Folds(Taken.PLEAT, pleats, 0.0, 70.0), taken=intake, middle=middle, down=1.0)
         return
+    if not any(side.has(Shaping.WAIST_DART) for _, side in features.sides):
+        build.assumed[f"features.{id}.shaping"] = f"a dart at the {id}'s waist"
     waist_darts(build, id, intake, lambda size: FRONT_DART if is_front else BACK_DART)
 
 

@@ -214,6 +214,29 @@ document.addEventListener("click", (event) => {
   });
 })();
 
+// Of a garment's choices those are there that can be chosen, as what was said so far leaves them.
+(() => {
+  const holds = (form, said) => said.split("&").every((one) => {
+    const [path, values] = one.split("=");
+    const field = form.elements.namedItem(path);
+    const value = field ? field.value : "";
+    return values === undefined ? value !== "" : values.split("|").includes(value);
+  });
+  const settle = (form) => {
+    for (const one of form.querySelectorAll("[data-when]")) one.hidden = !holds(form, one.dataset.when);
+  };
+  document.addEventListener("DOMContentLoaded", () => {
+    const form = document.querySelector("form.describe");
+    if (!form) return;
+    settle(form);
+    form.addEventListener("change", (event) => {
+      settle(form);
+      // What another garment has is open at once, as it is on a page that begins with it.
+      if (event.target.id !== "garment") return;
+      for (const part of form.querySelectorAll("details.part[data-when]")) part.open = !part.hidden;
+    });
+  });
+})();
 // On a telephone the parts of a garment are folded up, but for those that something was said of.
 document.addEventListener("DOMContentLoaded", () => {
   const form = document.querySelector("form.describe");
