@@ -405,6 +405,36 @@ def test_a_skirt_that_ends_above_the_hip_is_drawn_whole(kind):
             assert Polygon(ring).is_valid, piece.id
 
 
+@pytest.mark.parametrize("garment", [GarmentKind.TOP, GarmentKind.DRESS, GarmentKind.JACKET, GarmentKind.COAT])
+@pytest.mark.parametrize("figure", [Figure.WOMEN, Figure.MEN, Figure.UNISEX])
+def test_the_back_s_armhole_is_the_longer_one(garment, figure):
+    """Over the shoulder blade (common practice, no source)."""
+    plain = dress(back=Side(Centre.SEAM), opening=replace(ZIP, length=None))
+    pattern = compose(replace(plain, garment=garment, figure=figure)).pattern
+    for size in pattern.envelope.sizes:
+        front, back = (chain_length(pattern.piece(p).shapes[size].edges["armhole"]) for p in ("front", "back"))
+        assert front < back < front + 20
+
+
+@pytest.mark.parametrize(
+    ("said", "ease"),
+    [
+        ({}, 22),
+        ({"garment": GarmentKind.COAT}, 30),
+        ({"figure": Figure.CHILDREN}, 10),
+        ({"cloth": ClothKind.KNIT}, 0),
+    ],
+)
+def test_a_cap_is_as_much_longer_than_its_armhole_as_its_kind_of_sleeve_asks(said, ease):
+    """About an inch, more of a tailored one, nearly nothing of a shirt's (common practice, no source)."""
+    plain = dress(back=Side(Centre.SEAM), sleeve=Sleeve(SleeveKind.SET_IN), opening=replace(ZIP, length=None))
+    pattern = compose(replace(plain, **said)).pattern
+    for size in pattern.envelope.sizes:
+        hole = sum(chain_length(pattern.piece(p).shapes[size].edges["armhole"]) for p in ("front", "back"))
+        cap = chain_length(pattern.piece("sleeve").shapes[size].edges["cap"])
+        assert cap - hole == pytest.approx(ease, abs=0.5)
+
+
 def test_proportions_are_the_trades():
     """Of the bust: fitted armhole 0.42 to 0.56, neck 0.36 to 0.46; cap ease of a set-in sleeve 10 to 30 mm."""
     made = dress(back=Side(Centre.SEAM), sleeve=Sleeve(SleeveKind.SET_IN), opening=ZIP)

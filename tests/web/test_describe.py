@@ -202,6 +202,23 @@ def test_what_is_assumed_can_be_confirmed_and_stays_so_when_it_is_opened_again(h
     assert re.search(r'name="confirmed.features.neck.finish" value="the neck is faced" checked', page)
 
 
+def test_a_pattern_composed_before_something_was_learned_says_which_pieces_would_come_out_otherwise(house):
+    url = described(house)
+    assert 'id="otherwise"' not in house.get(url).text
+    document = house.get(f"{url}/document.json").json()
+    back = next(one for one in document["pieces"] if one["id"] == "back")
+    # As an earlier draft had it: a mark elsewhere.
+    mark = back["marks"][0]
+    mark["distance"] = {size: mm + 7 for size, mm in mark["distance"].items()}
+    sent = house.post(
+        "/patterns/new", files={"file": ("p.json", json.dumps(document).encode())}, follow_redirects=False
+    )
+    assert sent.status_code == 303, _said(sent.text)
+    page = house.get(sent.headers["location"]).text
+    assert re.search(r'id="otherwise".*back would\s+come out otherwise', page, re.S)
+    assert f'href="{sent.headers["location"]}/describe"' in page
+
+
 def test_a_usual_chart_is_there_to_start_from(house):
     found = house.get("/patterns/describe/chart", params={"figure": "children"}).text
     assert re.search(r"size 4 6 8", found) and "bust" in found

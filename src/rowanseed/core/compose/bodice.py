@@ -28,7 +28,11 @@ from rowanseed.core.pattern.envelope import Figure
 
 FORWARD = 5.0
 """The front is so much wider than a quarter of the garment, the back so much narrower, in mm."""
-SLOPE = math.radians(20)
+SLOPE, TURNED = math.radians(20), math.radians(3.5)
+"""How the shoulder falls: the front's by so much more and the back's by so much less, so that the back's armhole is
+the longer one, as the shoulder blade asks for (from memory)."""
+LOWERED = 11.0
+"""And so far the front's shoulder lies below the back's, in mm."""
 PAD = 10.0
 """How thick a usual shoulder pad is, in mm (common practice, no source)."""
 BUST_DART = 30.0
@@ -229,14 +233,25 @@ class Upper:
         dart = SHOULDER_DART if not self.is_front and self.side_of.has(Shaping.SHOULDER_DART) else 0.0
         return long + dart + (DROP if self.is_dropped else 0.0)
 
+    @cached_property
+    def is_one_with_its_sleeve(self) -> bool:
+        """Whether its sleeve runs on from the shoulder, so that front and back are drawn alike there."""
+        sleeve = self.description.features.sleeve
+        return sleeve is not None and sleeve.kind in (SleeveKind.CUT_IN_ONE, SleeveKind.RAGLAN)
+
+    @property
+    def lowered(self) -> float:
+        return LOWERED * self.size.tall if self.is_front and not self.is_one_with_its_sleeve else 0.0
+
     @property
     def neck_point(self) -> Point:
-        return (self.up + self.wider * math.tan(self.slope) * 0.9, self.neck_width)
+        return (self.up + self.lowered + self.wider * math.tan(self.slope) * 0.9, self.neck_width)
 
     @property
     def slope(self) -> float:
         """How the shoulder falls, in radians: less by the pad's thickness at its tip, where there is one."""
-        return SLOPE - math.atan2(PAD, self.shoulder) if self.description.features.pads else SLOPE
+        turned = 0.0 if self.is_one_with_its_sleeve else TURNED if self.is_front else -TURNED
+        return SLOPE + turned - (math.atan2(PAD, self.shoulder) if self.description.features.pads else 0.0)
 
     @property
     def tip(self) -> Point:
@@ -247,7 +262,7 @@ class Upper:
     def neck_depth(self) -> float:
         """Where the neck meets the centre."""
         if self.is_front:
-            return self.up + self.size.neck / 6 + 6.0 + DEEPER[self.shape] * self.size.tall + self.loose
+            return self.up + self.lowered + self.size.neck / 6 + 6.0 + DEEPER[self.shape] * self.size.tall + self.loose
         return NAPE + LOWER_BEHIND.get(self.shape, 0.0) + 0.3 * self.loose
 
     @property

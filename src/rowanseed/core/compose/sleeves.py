@@ -7,14 +7,23 @@ from functools import cache
 from rowanseed.core.compose import two_piece
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Sleeve
+from rowanseed.core.compose.description import Description, Sleeve
 from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, solve, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.tunnels import casing_depth
-from rowanseed.core.compose.vocabulary import ClothKind, ElasticPlace, Interfaced, SleeveEnd, SleeveKind, SleeveLength
+from rowanseed.core.compose.vocabulary import (
+    ClothKind,
+    CollarKind,
+    ElasticPlace,
+    Interfaced,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+)
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
@@ -28,8 +37,9 @@ from rowanseed.core.pattern.making import (
 )
 from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Panel
 
-EASE = {SleeveKind.SET_IN: 18.0, SleeveKind.DROPPED: 0.0}
-"""Cap ease of a woven sleeve, in mm; a knit has none (common practice, no source)."""
+TAILORED, EASED, SHIRT = 30.0, 22.0, 10.0
+"""How much longer than its armhole a cap that is set in is, in mm: of a jacket or coat, as is usual, of a shirt or a
+child's garment (common practice, no source)."""
 GATHERED = 1.35
 """A gathered cap is so much longer than its armhole."""
 SHARE = {
@@ -60,6 +70,16 @@ def _cap(height: float, width: float) -> Chain:
     return (*first, *mirrored(backwards(first), middle))
 
 
+def cap_ease(description: Description) -> float:
+    """How much is eased into the armhole, in mm: nothing of a knit, a dropped sleeve, or a cap that is gathered."""
+    features = description.features
+    if features.sleeve is None or features.sleeve.kind is not SleeveKind.SET_IN or description.cloth is ClothKind.KNIT:
+        return 0.0
+    if features.collar is CollarKind.SHIRT or description.figure is Figure.CHILDREN:
+        return SHIRT
+    return TAILORED if description.garment.is_outer else EASED
+
+
 def sleeves(build: Build, front: Half, back: Half) -> None:
     """The sleeves of a garment, set into its armholes; nothing for one without, or cut in one with the body."""
     sleeve = build.description.features.sleeve
@@ -67,7 +87,7 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
         return
     gathered = sleeve.kind is SleeveKind.GATHERED_CAP
     knit = build.description.cloth is ClothKind.KNIT
-    ease = 0.0 if knit or gathered else EASE.get(sleeve.kind, 0.0)
+    ease = cap_ease(build.description)
 
     @cache
     def goal(size: Size) -> float:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from functools import lru_cache
 from typing import Annotated
 
 from fastapi import APIRouter, File, Response, UploadFile
@@ -9,6 +11,8 @@ from fastapi import APIRouter, File, Response, UploadFile
 from rowanseed.core.base.errors import DrawingError, LengthError, NotThere, PatternError, RowanseedError
 from rowanseed.core.base.units import parse_length
 from rowanseed.core.body.measures import MEASURE
+from rowanseed.core.compose.again import drafted_otherwise
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.pattern.walk import walk
 from rowanseed.drawings.drawn import draw_outlines
@@ -88,11 +92,29 @@ def pattern_page(home: House, id: int, errors: dict[str, str], *, status: int = 
             measures=MEASURE,
             earlier=projects.earlier_notes(home.db, pattern_id=id),
             can_be_measured=can_be_measured(pattern),
+            otherwise=_drafted_otherwise(pattern),
             nest=draw_nest(pattern, middle, QUIET, pattern.pieces),
             errors=errors,
         ),
         status,
     )
+
+
+def _drafted_otherwise(pattern: Pattern) -> Sequence[str]:
+    """The pieces that would come out otherwise if the garment was described today."""
+    if not pattern.description or not pattern.is_approximate:
+        return ()
+    today = _composed_today(pattern.description)
+    return () if today is None else drafted_otherwise(pattern, today)
+
+
+@lru_cache(maxsize=64)
+def _composed_today(description: str) -> Pattern | None:
+    """What a description comes to; None where it cannot be any more."""
+    try:
+        return compose_pattern(description)
+    except RowanseedError:
+        return None
 
 
 class _NameForm(Form):

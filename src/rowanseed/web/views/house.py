@@ -209,6 +209,8 @@ class PatternView(PageView):
     earlier: Sequence[EarlierNote]
     nest: str
     can_be_measured: bool
+    otherwise: Sequence[str]
+    """The pieces that would come out otherwise if it was described today."""
     errors: Mapping[str, str]
 
 

@@ -114,6 +114,8 @@ def forbids(d: Description) -> Found:
     for name, side in f.sides:
         if side.has(*UNDER_A_YOKE) and not side.has(Shaping.YOKE, Shaping.SQUARE_YOKE):
             yield f"features.{name}.shaping", "Fullness under a yoke needs a yoke."
+        if all(side.has(one) for one in UNDER_A_YOKE):
+            yield f"features.{name}.shaping", "Under one yoke lie gathers or a pleat, not both."
         if side.has(*UNDER_A_YOKE) and d.garment.has_bodice and f.waist not in (None, Waist.NONE, Waist.SHIRRED):
             yield (
                 "features.waist",
