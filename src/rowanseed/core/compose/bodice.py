@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 from rowanseed.core.compose.description import Description, Side
-from rowanseed.core.compose.drafting import IN, UP, curve, ending_at, solve, straight, y_at
+from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, solve, straight, y_at
 from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, NAPE, Size, hem_ruffle, skirt_kind
 from rowanseed.core.compose.vocabulary import (
     Centre,
@@ -45,6 +45,8 @@ LEAST_DART = 4.0
 """A waist dart that would take in less in the middle size, in mm, is left out."""
 DROP = 45.0
 """A dropped shoulder runs so far beyond the shoulder's tip, in mm."""
+HOLLOW = 22.0
+"""And its armhole turns so far inside the side, in mm: room for a curve that a seam allowance goes round."""
 FLARE = 0.14
 """How much an A-line widens below the hip on each side, for each mm of length."""
 WIDER = {NeckShape.SCOOP: 28.0, NeckShape.BOAT: 48.0, NeckShape.SQUARE: 22.0, NeckShape.V: 8.0}
@@ -186,12 +188,28 @@ class Upper:
         return (self.size.hip - self.size.bust) / 4
 
     @property
+    def spread(self) -> float:
+        """How much wider it gets below the hip on each side, for each mm of length."""
+        if self.hem <= self.hip or self.description.features.skirt is None:
+            return 0.0
+        return FLARE if skirt_kind(self.description) is SkirtKind.A_LINE else 0.0
+
+    @property
+    def raised(self) -> float:
+        """How far the lower edge is raised at the side of what is flared, so that it runs on without a corner."""
+        return self.spread * max(self.size.hip, self.size.bust) / 8
+
+    @property
     def flare(self) -> float:
         """How much wider than at the hip it is at the hem."""
-        below = self.hem - self.hip
-        if below <= 0 or self.description.features.skirt is None:
-            return 0.0
-        return FLARE * below if skirt_kind(self.description) is SkirtKind.A_LINE else 0.0
+        return self.spread * (self.hem - self.raised - self.hip)
+
+    def lower(self, start: Point, across: float = 0.0) -> Chain:
+        """The lower edge from a point on it outwards to the side, which is moved so far across."""
+        x, y = self.side[0].start
+        if self.spread == 0:
+            return straight(start, (x, y + across))
+        return (curve(start, OUT, (x, y + across), (-self.spread, 1.0)),)
 
     # ---------------------------------------------------------------- neck and shoulder
 
@@ -290,7 +308,7 @@ class Upper:
         start, end = self.neck_point, (self.neck_depth, 0.0)
         match self.shape if self.is_front else NeckShape.ROUND:
             case NeckShape.V:
-                return (curve(start, (1.0, -0.25), end, (1.0, -0.62), 0.3),)
+                return (curve(start, (1.0, -0.1), end, (1.0, -0.62), 0.3),)
             case NeckShape.SQUARE:
                 return straight(start, (end[0], start[1] - 8.0), end)
             case NeckShape.BOAT:
@@ -313,8 +331,8 @@ class Upper:
         start, tip = (self.underarm + self.up, self.quarter), self.tip
         along = (math.sin(self.slope), math.cos(self.slope))
         if self.is_dropped:
-            turn = ((start[0] + tip[0]) / 2, min(start[1], tip[1]) - 8.0)
-            return (curve(start, (-0.4, -1.0), turn, UP, 0.35), curve(turn, UP, tip, (-along[1], along[0]), 0.3))
+            turn = ((start[0] + tip[0]) / 2, min(start[1], tip[1]) - HOLLOW)
+            return (curve(start, IN, turn, UP, 0.35), curve(turn, UP, tip, (-along[1], along[0]), 0.3))
         turn = (start[0] - 0.4 * (start[0] - tip[0]), self.across)
         return (
             curve(start, IN, turn, UP, 0.5, 0.42),
@@ -335,7 +353,8 @@ class Upper:
         if self.description.has_waist_seam:
             return (curve(waist, (-1.0, 0.04), top, UP, 0.36), *ends)
         if self.size.waist is None:
-            low = (self.hem, y_straight(top, hip, self.hem) + self.flare)
+            foot = self.hem - self.raised
+            low = (foot, y_straight(top, hip, foot) + self.flare)
             return (*(straight(low, hip, top) if self.reaches_hip else straight(low, top)), *ends)
         if not self.reaches_hip:
             share = (self.hem - self.waist) / (self.hip - self.waist)
@@ -343,7 +362,7 @@ class Upper:
             if not self.reaches_waist:
                 return (curve((self.hem, waist[1]), UP, top, UP, 0.36), *ends)
             return (curve(low, UP, waist, UP, 0.34), curve(waist, UP, top, UP, 0.36), *ends)
-        low = (self.hem, hip[1] + self.flare)
+        low = (self.hem - self.raised, hip[1] + self.flare)
         return (
             *straight(low, hip),
             curve(hip, UP, waist, UP, 0.36),

@@ -47,10 +47,10 @@ def _half(build: Build, *, is_front: bool) -> Half:
 def _ring(build: Build, block: Upper, edge: str, more: float) -> Edges:
     """The whole half; `more` is let in beside the shoulder for folds, from there to the lower edge."""
     low, c = lower_edge(build), block.centre
-    (foot_x, foot_y), (tip_x, tip_y) = block.side[0].start, block.tip
+    tip_x, tip_y = block.tip
     return {
         edge: straight((block.neck_end, c), (block.hem, c)),
-        low: straight((block.hem, c), (foot_x, foot_y + more)),
+        low: block.lower((block.hem, c), more),
         "side": moved(block.side, 0.0, more),
         "armhole": moved(block.armhole, 0.0, more),
         "shoulder": straight((tip_x, tip_y + more), block.neck_point),

@@ -84,7 +84,7 @@ def _in_one(build: Build, half: Half, name: str, edge: Callable[[Upper], Chain],
     def ring(block: Upper) -> Edges:
         return {
             "opening": edge(block),
-            low: straight((block.hem, block.centre), block.side[0].start),
+            low: block.lower((block.hem, block.centre)),
             "side": block.side,
             "armhole": block.armhole,
             "shoulder": straight(block.tip, block.neck_point),

@@ -85,7 +85,7 @@ def cut_in_two(
         below, _, start, _ = split(block)
         edges = {
             "princess": down,
-            low: straight(down[-1].end, block.side[0].start),
+            low: block.lower(down[-1].end),
             "side": block.side,
             "armhole": below,
         }

@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
-from rowanseed.core.compose.drafting import UP, curve, ending_at, solve, straight, y_at
+from rowanseed.core.compose.drafting import OUT, UP, curve, ending_at, solve, straight, y_at
 from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
@@ -88,7 +88,7 @@ def skirt_panel(build: Build, half: Half, id: str, draw: Draw) -> None:
 DARTS, LEAST_TAKEN = 0.55, 12.0
 """Darts take in so much of what goes from a half between hip and waist, the side seam the rest; where that is less, in
 mm, the side takes in all of it."""
-IN_FRONT, BEHIND = 0.7, 1.3
+IN_FRONT, BEHIND = 0.75, 1.25
 """Of a skirt of its own the front's darts take in less and the back's more, as belly and seat ask for (from memory)."""
 FRONT_DART, BACK_DART = 0.5, 0.65
 """How long darts are, as a share of the depth of the hip."""
@@ -123,14 +123,17 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             level_at = hip_depth_of(size, long)
             # The side takes in the same on both halves, so that the side seams meet.
             goal = wide - taken(size) + dart(size, mean)
-            side = solve(lambda by: chain_length(_rise(wide - by)), goal, -20.0, 0.8 * wide)
-            low, level = (long, wide + flare * max(0.0, long - level_at)), (level_at, wide)
+            side = solve(lambda by: chain_length(_rise(wide - by, _leans(by))), goal, -20.0, 0.8 * wide)
+            # The hem is raised at the side of what is flared, and the waist leaves it at a right angle: so that both
+            # run on without a corner.
+            foot = long - flare * size.hip / 8
+            low, level = (foot, wide + flare * max(0.0, foot - level_at)), (level_at, wide)
             top = (-WAIST_RISE, wide - side)
-            upper: Chain = (curve(level, UP, top, (-1.0, -max(0.0, min(0.5, side / 90.0))), 0.4),)
-            waist = ending_at(_rise(wide - side), c)
+            upper: Chain = (curve(level, UP, top, (-1.0, -_leans(side)), 0.4),)
+            waist = ending_at(_rise(wide - side, _leans(side)), c)
             return {
                 edge: straight(waist[-1].end, (long, c)),
-                "hem": straight((long, c), low),
+                "hem": (curve((long, c), OUT, low, (-flare, 1.0)),) if flare else straight((long, c), low),
                 "side": (*straight(low, level), *upper),
                 "waist": waist,
             }
@@ -228,6 +231,11 @@ def hip_depth_of(size: Size, long: float) -> float:
     return min(size.hip_depth, 0.75 * long)
 
 
-def _rise(to: float) -> Chain:
+def _leans(side: float) -> float:
+    """How far the side leans in at the waist, for each mm down, where it takes so much in."""
+    return max(0.0, min(0.3, side / 90.0))
+
+
+def _rise(to: float, leans: float) -> Chain:
     """The waist from the side, where it stands a little higher, to the centre."""
-    return (curve((-WAIST_RISE, to), (0.12, -1.0), (0.0, 0.0), (0.0, -1.0), 0.34),)
+    return (curve((-WAIST_RISE, to), (leans, -1.0), (0.0, 0.0), (0.0, -1.0), 0.18, 0.5),)

@@ -10,7 +10,7 @@ import math
 
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight, y_at
+from rowanseed.core.compose.drafting import DOWN, UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
@@ -43,6 +43,8 @@ RISE = 22.0
 """The back's waist rises so far above the front's at the centre, in mm."""
 ENDS = {LegKind.STRAIGHT: 0.43, LegKind.WIDE: 0.56, LegKind.TAPERED: 0.33, LegKind.SHORTS: 0.60}
 """The leg's girth at its end as a share of the hip."""
+INNER = 0.28
+"""The inner leg leaves the fork outwards by so much for each mm down."""
 HEEL = {Figure.WOMEN: 330.0, Figure.MEN: 360.0, Figure.CHILDREN: 280.0, Figure.UNISEX: 360.0}
 """Round heel and instep, in mm, from memory."""
 ZIP = 170.0
@@ -202,7 +204,7 @@ def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     inner: Chain = (
         curve(
             (crotch, -fork),
-            (1.0, 0.28),
+            (1.0, INNER),
             (crotch + 0.45 * (long - crotch), _between(-fork, inner_low, 0.62)),
             (1.0, 0.06),
             0.36,
@@ -216,7 +218,8 @@ def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     return {
         "crotch": (
             *straight(centre_top, (level, _between(centre_top[1], 0.0, 0.8))),
-            curve((level, _between(centre_top[1], 0.0, 0.8)), DOWN, start, IN, 0.5, 0.55),
+            # At the fork it meets the inner leg at a right angle, so that front and back run on into one another.
+            curve((level, _between(centre_top[1], 0.0, 0.8)), DOWN, start, (INNER, -1.0), 0.5, 0.55),
         ),
         "inseam": inner,
         "hem": straight((long, inner_low), (long, outer_low)),
@@ -239,7 +242,7 @@ def _inseam(build: Build, size: Size) -> float:
     knee = crotch + 0.45 * (long - crotch)
     at = _between(-fork, inner_low, 0.62)
     chain = (
-        curve((crotch, -fork), (1.0, 0.28), (knee, at), (1.0, 0.06), 0.36),
+        curve((crotch, -fork), (1.0, INNER), (knee, at), (1.0, 0.06), 0.36),
         *straight((knee, at), (long, inner_low)),
     )
     return chain_length(chain)
@@ -252,7 +255,7 @@ def _as_long(inner: Chain, goal: float, long: float, crotch: float, fork: float,
 
     def drawn(by: float) -> Chain:
         return (
-            curve((crotch + by, -fork), (1.0, 0.28), (knee, at), (1.0, 0.06), 0.36),
+            curve((crotch + by, -fork), (1.0, INNER), (knee, at), (1.0, 0.06), 0.36),
             *straight((knee, at), (long, low)),
         )
 

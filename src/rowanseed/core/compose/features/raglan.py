@@ -8,6 +8,7 @@ Where the line leaves neck and armhole is a share from memory.
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from functools import cache
 
 from rowanseed.core.compose.bodice import Upper
@@ -55,7 +56,7 @@ def panel(build: Build, half: Half) -> None:
         c = block.centre
         return {
             edge: straight((block.neck_end, c), (block.hem, c)),
-            low: straight((block.hem, c), block.side[0].start),
+            low: block.lower((block.hem, c)),
             "side": block.side,
             "raglan": _line(block),
             "neck": _neck(block)[1],
@@ -80,18 +81,19 @@ def carves(build: Build, body: Body) -> None:
     @cache
     def drawn(size: Size) -> tuple[Chain, Chain, Chain]:
         """(the seam to the back, the neck, the seam to the front); the underarm lies at x = 0."""
-        goals = [chain_length(_line(upper(build, size, half))) for half in (back, front)]
-        goal = dart + sum(chain_length(_neck(upper(build, size, half))[0]) for half in (back, front))
-        middle, apart = wide(size) / 2, 0.0
+        blocks = [upper(build, size, half) for half in (back, front)]
+        goals = [chain_length(_line(block)) for block in blocks]
+        goal = dart + sum(chain_length(_neck(block)[0]) for block in blocks)
+        corners = [math.pi - _corner(block) for block in blocks]
+        middle = wide(size) / 2
 
-        # The steeper the neck lies from front to back, the nearer its ends are across.
-        for _ in range(4):
-            half = math.sqrt(max(1.0, (0.95 * goal) ** 2 - apart**2)) / 2
+        def edges(half: float) -> tuple[Chain, Chain, Chain]:
             to_back, to_front = (_seam(one, middle - half) for one in goals)
-            apart = to_front[-1].end[0] - to_back[-1].end[0]
-        to_back = mirrored(to_back, middle)
-        # The neck runs from the back's seam to the front's, hollowed until it is as long as what it is sewn to.
-        return to_back, _hollow(to_back[-1].end, to_front[-1].end, goal), backwards(to_front)
+            to_back, to_front = mirrored(to_back, middle), backwards(to_front)
+            return to_back, _neckline(to_back, to_front, corners), to_front
+
+        # The neck's ends are as far apart as makes it as long as what it is sewn to.
+        return edges(solve(lambda half: chain_length(edges(half)[1]), goal, 0.2 * goal, 0.7 * goal))
 
     def long(size: Size) -> float:
         return max(30.0, (size.arm - CAP - cuff_depth(asked)) * SHARE[asked.length])
@@ -150,13 +152,23 @@ def _seam(goal: float, across: float) -> Chain:
     return drawn(solve(lambda top: chain_length(drawn(top)), goal, 20.0, 600.0))
 
 
-def _hollow(start: Point, end: Point, goal: float) -> Chain:
-    """A curve from one end of the neck to the other, hollow towards the sleeve, of a given length."""
+def _corner(block: Upper) -> float:
+    """The angle at the neck's end of the body's raglan line, in radians."""
+    seam, neck = _line(block)[-1].derivative(1.0), _neck(block)[1][0].derivative(0.0)
+    return abs(math.atan2(-seam[0] * neck[1] + seam[1] * neck[0], -seam[0] * neck[0] - seam[1] * neck[1]))
 
-    def drawn(by: float) -> Chain:
-        return (curve(start, (by, -1.0), end, (-by, -1.0), 0.36),)
 
-    return drawn(solve(lambda by: chain_length(drawn(by)), goal, 0.0, 3.0))
+def _neckline(to_back: Chain, to_front: Chain, corners: Sequence[float]) -> Chain:
+    """The sleeve's share of the neck, from the back's seam to the front's: at each it makes up, with the body's corner
+    there, a neck that runs on without one."""
+    up, down = to_back[-1].derivative(1.0), to_front[0].derivative(0.0)
+    leaves = _turned((-up[0], -up[1]), -corners[0])
+    arrives = _turned(down, corners[1])
+    return (curve(to_back[-1].end, leaves, to_front[0].start, (-arrives[0], -arrives[1]), 0.3),)
+
+
+def _turned(v: Point, by: float) -> Point:
+    return (v[0] * math.cos(by) - v[1] * math.sin(by), v[0] * math.sin(by) + v[1] * math.cos(by))
 
 
 def _shoulder_dart(build: Build, dart: float, long: float) -> None:

@@ -32,7 +32,7 @@ def _square_yoke(build: Build, half: Half) -> None:
         by = more(block)
         return {
             "centre": straight((base, 0.0), (block.hem, 0.0)),
-            low: straight((block.hem, 0.0), (block.side[0].start[0], block.side[0].start[1] + by)),
+            low: block.lower((block.hem, 0.0), by),
             "side": moved(block.side, 0.0, by),
             "armhole": moved(block.armhole, 0.0, by),
             "shoulder": moved(straight(block.tip, at), 0.0, by),

@@ -33,7 +33,7 @@ def _top(block: Upper) -> tuple[Chain, Chain]:
     """The upper edge from the underarm to the strap, and on to the centre."""
     start, strap = block.armhole[0].start, _strap(block)
     end = (block.underarm + block.up - (DIP if block.is_front else BACK_DIP), 0.0)
-    outer = (curve(start, (-0.25, -1.0), strap, (-1.0, -0.9) if block.is_front else IN, 0.36),)
+    outer = (curve(start, IN, strap, (-1.0, -0.9) if block.is_front else IN, 0.36),)
     if block.is_front and block.shape in (NeckShape.SQUARE, NeckShape.BOAT):
         inner = straight(strap, (strap[0], 0.0))
     else:
@@ -65,7 +65,7 @@ def _in_two(build: Build, half: Half) -> None:
         down = line(block, inner=False)
         return {
             "princess": down,
-            low: straight(down[-1].end, block.side[0].start),
+            low: block.lower(down[-1].end),
             "side": block.side,
             "neck": _top(block)[0],
         }
@@ -88,7 +88,7 @@ def panel(build: Build, half: Half) -> None:
         c = block.centre
         return {
             edge: straight((inner[-1].end[0], c), (block.hem, c)),
-            low: straight((block.hem, c), block.side[0].start),
+            low: block.lower((block.hem, c)),
             "side": block.side,
             "neck": (*outer, *inner),
         }

@@ -46,7 +46,7 @@ def _yoke(build: Build, half: Half) -> None:
         c = block.centre
         return {
             edge: straight((at[0], c), (block.hem, c)),
-            low: straight((block.hem, c), (block.side[0].start[0], block.side[0].start[1] + by)),
+            low: block.lower((block.hem, c), by),
             "side": moved(block.side, 0.0, by),
             "armhole": moved(below, 0.0, by),
             "yoke": straight((at[0], at[1] + by), (at[0], c)),
