@@ -12,8 +12,9 @@ from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.more_sleeves import goes_in_flat
+from rowanseed.core.make.techniques.dropped_sleeve import finds_dropped
 from rowanseed.core.make.techniques.plain_seam import order_needs
+from rowanseed.core.make.techniques.raglan import finds_raglan
 from rowanseed.core.make.techniques.sleeves import sleeve_joins
 from rowanseed.core.make.which import simple_seams
 from rowanseed.core.make.workbench import Workbench, both_sides
@@ -21,6 +22,9 @@ from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "underarm in one run"
+
+FLAT = ("raglan", "dropped-sleeve", "sleeve-in-the-flat")
+"""Techniques by which a sleeve is sewn in before it is closed."""
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -84,6 +88,15 @@ def _far(bench: Workbench, join: Join) -> str:
     """The end of a seam that lies away from the armhole."""
     run = bench.runs.over(join.a, each_hand=join.each_hand)
     return run.start if run.start in ("hem", "wrist", "waist", "lower edge") else run.end
+
+
+def goes_in_flat(bench: Workbench, join: Join) -> bool:
+    """Whether the seam between a sleeve and the body is sewn before sides and sleeves are closed, as chosen or as is
+    usual."""
+    chosen = next((technique for id, technique in bench.chosen if id == join.id), None)
+    if chosen is not None:
+        return chosen in FLAT
+    return any(join.id in duty.ids for duty in (*finds_raglan(bench), *finds_dropped(bench)))
 
 
 TECHNIQUES = (

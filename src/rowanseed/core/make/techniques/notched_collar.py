@@ -1,4 +1,4 @@
-"""Collars caught between garment and facing: flat ones in the neck seam, notched ones sewn both ways from the dot."""
+"""A notched collar, sewn both ways from the dot where it meets the lapel."""
 
 from __future__ import annotations
 
@@ -9,32 +9,16 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
-from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import collars, facing
-from rowanseed.core.make.workbench import Workbench, on_joins, shown
-from rowanseed.core.pattern.making import Finish, FinishKind, Join, Press
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.make.techniques.collar_in_faced_neck import on_neck, turned_collars
+from rowanseed.core.make.workbench import Workbench, on_joins
+from rowanseed.core.pattern.making import Join, Press
 
 _CHAPTER = "waists, collars and cuffs"
-
-
-def _turned(bench: Workbench) -> Iterator[Join]:
-    return (bench.joins[duty.id] for duty in collars.finds_turned(bench))
-
-
-def _on_neck(bench: Workbench, layer: str) -> Join | None:
-    """The join that sews a layer of a collar to the garment."""
-    for join in bench.joins.values():
-        for side, other in ((join.a, join.b), (join.b, join.a)):
-            on_body = (
-                bench.panels(other) <= {Panel.FRONT, Panel.BACK, Panel.SLEEVE} and not pieces_of(other) & bench.inner
-            )
-            if pieces_of(side) == {layer} and on_body:
-                return join
-    return None
 
 
 def _on_facing(bench: Workbench, layer: str) -> Join | None:
@@ -46,96 +30,12 @@ def _on_facing(bench: Workbench, layer: str) -> Join | None:
     return None
 
 
-# ---------------------------------------------------------------- flat, or any collar caught in a faced neck
-
-
-def _caught(bench: Workbench, layer: str) -> Finish | None:
-    return next(
-        (f for f in bench.finishes.values() if f.kind is FinishKind.CAUGHT and pieces_of(f.parts) == {layer}), None
-    )
-
-
-def finds_flat(bench: Workbench) -> Iterator[Duty]:
-    for turned in _turned(bench):
-        layers = (*pieces_of(turned.a), *pieces_of(turned.b))
-        for one, other in (layers, layers[::-1]):
-            neck, caught = _on_neck(bench, one), _caught(bench, other)
-            if neck is not None and caught is not None:
-                yield single(neck.id, caught.id)
-
-
-def _same_edges(bench: Workbench, join: Join) -> tuple[str, ...]:
-    """Faced seams along the same edges of the garment."""
-    own = {(p.piece, p.edge) for p in (*join.a, *join.b)}
-    return tuple(
-        other.id
-        for other in bench.joins.values()
-        if other.id != join.id and bench.is_faced(other) and {(p.piece, p.edge) for p in (*other.a, *other.b)} & own
-    )
-
-
-def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    join, caught = bench.joins[duty.id], bench.finishes[duty.ids[1]]
-    step = of_joins(bench, "collar in a faced neck", duty.id)
-    where = (
-        "the halves meeting at the centre front, the shoulder marks, and the other ends at the centre back"
-        if join.each_hand
-        else "centre back, shoulder marks, and its ends at the centre front"
-    )
-    turned = tuple(
-        Need(facts.join(Fact.PRESSED, t.id), "a collar is turned and pressed before it is put on")
-        for t in _turned(bench)
-    )
-    yield replace(
-        sew(
-            bench,
-            (join.id,),
-            "collar in a faced neck",
-            act=Act.BAND,
-            title=f"Baste the collar to the neck: {step.name}",
-            how=(
-                "Collar on the right side of the neck, its upper side up, both layers' raw edges even with the "
-                f"neck's: {where} first. Let the upper layer keep its roll: hold it over your hand as you pin, and "
-                "what it then stands back is trimmed.",
-                f"Baste {bench.margin(3)} outside the stitching line, in the allowance, where it stays. It ends at "
-                "the centre line, short of an edge that laps over it.",
-                "The facing sewn over it goes through all layers on the stitching line.",
-            ),
-            requires=(
-                *turned,
-                Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True),
-            ),
-            meant=frozenset({Meant.ENCLOSES}),
-            look="Its ends meet at the centre line when the garment is closed, and stand at the same height.",
-        ),
-        on=On(joins=(join.id,), finishes=(caught.id,), edges=shown((*join.a, *join.b, *caught.parts))),
-        gives=(
-            facts.join(Fact.JOINED, join.id),
-            facts.finish(Fact.FINISHED, caught.id),
-        ),
-    )
-    yield step(
-        "clip",
-        Act.CLIP,
-        f"Clip the neck under the collar: {step.name}",
-        f"The neck's allowance every {bench.margin(15)}, to {bench.margin(2)} from the stitching line, until it lies "
-        "along the collar's straighter edge without a pucker.",
-        at=Bench.HAND,
-        took=minutes.each(3),
-        after={Fact.JOINED: "it is basted on first"},
-        gives=(Fact.PRESSED, *facts.joins(Fact.BASTED, _same_edges(bench, join))),
-    )
-
-
-# ---------------------------------------------------------------- notched
-
-
 def _notched(bench: Workbench) -> tuple[Join, Join, Join] | None:
     """(under collar to garment, upper collar to facings, collar's edge)."""
-    for turned in _turned(bench):
+    for turned in turned_collars(bench):
         layers = (*pieces_of(turned.a), *pieces_of(turned.b))
         for upper, under in (layers, layers[::-1]):
-            outer, inner = _on_neck(bench, under), _on_facing(bench, upper)
+            outer, inner = on_neck(bench, under), _on_facing(bench, upper)
             if outer is not None and inner is not None:
                 return outer, inner, turned
     return None
@@ -249,16 +149,6 @@ def notched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 
 TECHNIQUES = (
-    Technique(
-        id="collar-in-a-faced-neck",
-        name="Collar caught in a faced neck",
-        chapter=_CHAPTER,
-        finds=finds_flat,
-        sews=flat,
-        rank=18,
-        also=("flat collar",),
-        draw="collar sandwich",
-    ),
     Technique(
         id="notched-collar",
         name="Notched collar",

@@ -1,0 +1,75 @@
+"""Raglan seams: a sleeve that is sewn to front and back by a seam each, up to the neck."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Meant, Need, Operation
+from rowanseed.core.make.shared import clip, finishes_edges, matching, neaten_together, press, sew
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.techniques import plain_seam, sleeves
+from rowanseed.core.make.which import seams
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.pieces import Panel
+
+
+def finds_raglan(bench: Workbench) -> Iterator[Duty]:
+    """A sleeve that is sewn to front and back by a seam each, up to the neck."""
+    for join in seams(bench):
+        panels = bench.panels((*join.a, *join.b))
+        one_side = panels in ({Panel.SLEEVE, Panel.FRONT}, {Panel.SLEEVE, Panel.BACK})
+        if one_side and not pieces_of((*join.a, *join.b)) & bench.inner:
+            yield single(join.id)
+
+
+def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    yield sew(
+        bench,
+        duty.ids,
+        "raglan seam",
+        how=(
+            matching(bench, join),
+            f"{bench.seam_of(join)} from the neck to the underarm, the more bias edge below on the feed dogs; "
+            "backstitch both ends. Single notch belongs to the front, double to the back: look before you sew.",
+            *plain_seam.fullness(bench, join),
+        ),
+        meant=frozenset({Meant.FLAT}),
+        look="The bias edge has not grown: both ends are level.",
+        flat=True,
+    )
+    clipped = clip(bench, duty.ids, "raglan seam")
+    before = []
+    if clipped:
+        yield clipped
+        before.append(Need(facts.join(Fact.GRADED, join.id), "a curved allowance lies flat only where it is clipped"))
+    if finishes_edges(bench, duty.ids):
+        yield neaten_together(bench, duty.ids, "raglan seam")
+        before.append(Need(facts.join(Fact.FINISHED, join.id), sleeves.TOGETHER))
+    pressed = press(
+        bench,
+        duty.ids,
+        "raglan seam",
+        way="side",
+        words="towards the sleeve",
+        requires=tuple(before),
+    )
+    yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))
+
+
+TECHNIQUES = (
+    Technique(
+        id="raglan",
+        name="Raglan seam",
+        chapter="sleeves",
+        finds=finds_raglan,
+        sews=raglan,
+        rank=22,
+        words={"raglan": "a sleeve that runs up to the neck"},
+        draw="seam to one side",
+    ),
+)
