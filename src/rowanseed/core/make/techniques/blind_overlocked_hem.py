@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.hemming import DONE, begun, depth_of, hem_technique, needs_overlocker, on_hem
+from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, needs_overlocker, on_hem
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty

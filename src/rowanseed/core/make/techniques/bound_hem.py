@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.hemming import begun, held_by_hand, hem_technique
+from rowanseed.core.make.families.hemming import begun, held_by_hand, hem_technique
 from rowanseed.core.make.operation import Act, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make.hemming import begun, held_by_hand, hem_technique, neatened
+from rowanseed.core.make.families.hemming import begun, held_by_hand, hem_technique, neatened
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench

@@ -1,4 +1,4 @@
-"""Seams that enclose their own edges: French, flat-felled, mock-felled."""
+"""A seam sewn twice, its raw edges inside; and that of a lining that hangs free."""
 
 from __future__ import annotations
 
@@ -8,14 +8,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.stitched_down import ripples
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
-from rowanseed.core.make.shared import matching, neaten_together, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import straight_seams
 from rowanseed.core.make.workbench import BLADES, Workbench, both_sides, on_joins
-from rowanseed.core.pattern.making import Press
-from rowanseed.core.pattern.pieces import Panel
 
 FRENCH = (6.0, 9.0)
 """The two rows of a French seam, in mm from the edge each: they make up an allowance of 15."""
@@ -24,16 +23,6 @@ FRENCH = (6.0, 9.0)
 def finds_french(bench: Workbench) -> Iterator[Duty]:
     for join in straight_seams(bench):
         if bench.edge_allowance(join.a[0]) >= sum(FRENCH) - 3:
-            yield single(join.id)
-
-
-def finds_felled(bench: Workbench) -> Iterator[Duty]:
-    for join in straight_seams(bench):
-        if bench.edge_allowance(join.a[0]) >= 12 and not bench.panels((*join.a, *join.b)) - {
-            Panel.FRONT,
-            Panel.BACK,
-            Panel.SLEEVE,
-        }:
             yield single(join.id)
 
 
@@ -105,110 +94,6 @@ def _first_row(
     )
 
 
-def felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    join = bench.joins[duty.id]
-    allowance = bench.edge_allowance(join.a[0])
-    yield sew(
-        bench,
-        duty.ids,
-        "flat-felled seam",
-        how=(
-            matching(bench, join).replace("Right sides together", "Wrong sides together: the fell is seen outside"),
-            *plain_seam.stitching(bench, join, None),
-        ),
-        requires=tuple(plain_seam.order_needs(bench, join)),
-        meant=frozenset({Meant.ENCLOSES}),
-        rows=2,
-    )
-    yield _trimmed(bench, duty, "flat-felled seam", bench.margin(allowance / 2 - 1))
-    yield _stitched_down(
-        bench,
-        duty,
-        "flat-felled seam",
-        (
-            "Fold the wider allowance over the trimmed one, its edge turned under against the seam; pin or press.",
-            f"Edgestitch the fold down, {bench.margin(2)} from it, all the way.",
-        ),
-    )
-    yield press(
-        bench,
-        duty.ids,
-        "flat-felled seam",
-        way="side",
-        words="flat",
-        requires=(Need(facts.join(Fact.TOPSTITCHED, join.id), "it is felled first"),),
-    )
-
-
-def mock_felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    join = bench.joins[duty.id]
-    yield sew(
-        bench,
-        duty.ids,
-        "mock-felled seam",
-        how=(matching(bench, join), *plain_seam.stitching(bench, join, None)),
-        requires=tuple(plain_seam.order_needs(bench, join)),
-        rows=2,
-    )
-    yield neaten_together(bench, duty.ids, "mock-felled seam")
-    yield press(
-        bench,
-        duty.ids,
-        "mock-felled seam",
-        way="side",
-        words=join.press.words if join.press is not Press.OPEN else "to the back",
-        requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
-    )
-    yield _stitched_down(
-        bench,
-        duty,
-        "mock-felled seam",
-        (f"Right side up, {bench.margin(6)} from the seam, through both allowances below.",),
-        after=Fact.PRESSED,
-    )
-
-
-def _trimmed(bench: Workbench, duty: Duty, technique: str, to: str) -> Operation:
-    join = bench.joins[duty.id]
-    return Operation(
-        id=f"trim-{duty.id}",
-        technique=technique,
-        act=Act.TRIM,
-        title=f"Trim one allowance: {lower_first(join.name)}{both_sides(join)}",
-        how=(f"Press both allowances to the back, then trim the lower one to {to}.",),
-        bench=Bench.HAND,
-        minutes=minutes.trim(bench.around(duty.ids)),
-        on=on_joins(bench, *duty.ids),
-        requires=(Need(facts.join(Fact.JOINED, duty.id), "it is sewn first"),),
-        gives=(facts.join(Fact.GRADED, duty.id),),
-        caution=BLADES,
-    )
-
-
-def _stitched_down(
-    bench: Workbench, duty: Duty, technique: str, how: tuple[str, ...], after: Fact = Fact.GRADED
-) -> Operation:
-    join = bench.joins[duty.id]
-    return Operation(
-        id=f"topstitch-{duty.id}",
-        technique=technique,
-        act=Act.TOPSTITCH,
-        title=f"Stitch it down: {lower_first(join.name)}{both_sides(join)}",
-        how=how,
-        bench=Bench.MACHINE,
-        minutes=minutes.seam(bench.around(duty.ids)),
-        on=on_joins(bench, *duty.ids),
-        requires=(Need(facts.join(after, duty.id), "the allowances lie to their side"),),
-        gives=(facts.join(Fact.TOPSTITCHED, duty.id),),
-        setting=settings.topstitch(bench.household, bench.margin(2)),
-        look="The row runs at one distance from the seam.",
-    )
-
-
-def _woven(bench: Workbench) -> str:
-    return "a knit ripples under two rows and does not fray" if bench.household.is_knit else ""
-
-
 def _both_rows(bench: Workbench, duty: Duty) -> dict[tuple[str, str], float]:
     """Both rows make up the allowance."""
     return {(p.piece, p.edge): sum(FRENCH) for p in bench.parts(duty.id)}
@@ -219,6 +104,7 @@ _WORDS = {
     "fell": "to fold one allowance over the other and stitch it down flat",
 }
 
+
 TECHNIQUES = (
     Technique(
         id="french",
@@ -228,7 +114,7 @@ TECHNIQUES = (
         sews=french,
         rank=40,
         usual=False,
-        asks=_woven,
+        asks=ripples,
         allowances=_both_rows,
         words=_WORDS,
         iso="1.06",
@@ -242,29 +128,5 @@ TECHNIQUES = (
         sews=french,
         rank=39,
         draw="french",
-    ),
-    Technique(
-        id="flat-felled",
-        name="Flat-felled seam",
-        chapter="seams",
-        finds=finds_felled,
-        sews=felled,
-        rank=41,
-        usual=False,
-        asks=_woven,
-        iso="2.04",
-        draw="felled",
-    ),
-    Technique(
-        id="mock-felled",
-        name="Mock-felled seam",
-        chapter="seams",
-        finds=finds_felled,
-        sews=mock_felled,
-        rank=42,
-        usual=False,
-        asks=_woven,
-        also=("mock flat-felled seam", "welt seam"),
-        draw="felled",
     ),
 )

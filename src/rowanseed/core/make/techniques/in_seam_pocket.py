@@ -6,8 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Operation, Supply, Use
-from rowanseed.core.make.pocket_bags import (
+from rowanseed.core.make.families.pocket_bags import (
     MOUTH,
     STAY,
     bag,
@@ -18,6 +17,7 @@ from rowanseed.core.make.pocket_bags import (
     pocket_technique,
     ready,
 )
+from rowanseed.core.make.operation import Act, Operation, Supply, Use
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench

@@ -6,8 +6,8 @@ from collections.abc import Iterator, Mapping
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, on_hem, surplus
 from rowanseed.core.make.hem_length import begins_at, over_the_beginning
-from rowanseed.core.make.hemming import DONE, begun, depth_of, hem_technique, on_hem, surplus
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty

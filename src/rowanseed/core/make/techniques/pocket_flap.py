@@ -6,8 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Meant, Need, On, Operation
-from rowanseed.core.make.pocket_bags import (
+from rowanseed.core.make.families.pocket_bags import (
     edges_of,
     finished,
     given,
@@ -17,6 +16,7 @@ from rowanseed.core.make.pocket_bags import (
     pocket_technique,
     ready,
 )
+from rowanseed.core.make.operation import Act, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.techniques.pockets import turned_all_round

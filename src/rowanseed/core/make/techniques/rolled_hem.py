@@ -7,8 +7,8 @@ from dataclasses import replace
 
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.hemming import DONE, begun, hem_technique, needs_machine, on_hem, surplus, takes
 from rowanseed.core.make.hem_length import begins_at
-from rowanseed.core.make.hemming import DONE, begun, hem_technique, needs_machine, on_hem, surplus, takes
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, needs_overlocker, on_hem, takes
 from rowanseed.core.make.hem_length import begins_at, is_round
-from rowanseed.core.make.hemming import DONE, begun, depth_of, hem_technique, needs_overlocker, on_hem, takes
 from rowanseed.core.make.operation import Act, Bench, Operation, Setting
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench

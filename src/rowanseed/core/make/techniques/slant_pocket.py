@@ -6,8 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
-from rowanseed.core.make.pocket_bags import (
+from rowanseed.core.make.families.pocket_bags import (
     MOUTH,
     STAY,
     bag,
@@ -18,6 +17,7 @@ from rowanseed.core.make.pocket_bags import (
     pocket_technique,
     ready,
 )
+from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty

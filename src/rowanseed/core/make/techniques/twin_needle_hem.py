@@ -6,8 +6,8 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, neatened, needs_machine, on_hem
 from rowanseed.core.make.hem_length import begins_at
-from rowanseed.core.make.hemming import DONE, begun, depth_of, hem_technique, neatened, needs_machine, on_hem
 from rowanseed.core.make.operation import Act, Bench, Operation, Setting
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty

@@ -6,8 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Operation
-from rowanseed.core.make.pocket_bags import (
+from rowanseed.core.make.families.pocket_bags import (
     bag,
     edges_of,
     held_in_place,
@@ -16,6 +15,7 @@ from rowanseed.core.make.pocket_bags import (
     pocket_technique,
     ready,
 )
+from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench

@@ -33,6 +33,7 @@ def finds_made_up(kind: DetailKind) -> Finds:
 
 
 def ready(bench: Workbench, detail: Detail) -> tuple[Need, ...]:
+    """What has to be done on the pieces of a pocket, and on those that it is put on, before it is made."""
     return tuple(_seams_below(bench, detail)) + tuple(
         Need(facts.piece(fact, id), why, where_given=True)
         for id in (*detail.pieces, *detail.on)
@@ -59,10 +60,12 @@ def edges_of(bench: Workbench, detail: Detail) -> On:
 
 
 def finished(bench: Workbench, duty: Duty, kinds: tuple[FinishKind, ...] | None = None) -> tuple[str, ...]:
+    """The edges of a pocket that end with it; of these kinds alone, where some are given."""
     return tuple(id for id in duty.ids if id in bench.finishes and (kinds is None or bench.finishes[id].kind in kinds))
 
 
 def own_joins(bench: Workbench, duty: Duty) -> tuple[str, ...]:
+    """The seams of a pocket."""
     return tuple(id for id in duty.ids if id in bench.joins)
 
 
@@ -84,6 +87,7 @@ def number_of(bench: Workbench, detail: Detail) -> int:
 
 
 def level(number: int) -> tuple[str, ...]:
+    """What makes a pair level; nothing for a single one."""
     return ("Both sides alike: lay left and right on each other and compare.",) if number > 1 else ()
 
 

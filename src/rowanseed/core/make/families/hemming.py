@@ -31,14 +31,17 @@ def finds_deep(bench: Workbench) -> Iterator[Duty]:
 
 
 def on_hem(step: Steps) -> On:
+    """What the last step of a hem is done on."""
     return On(finishes=(step.id,), edges=shown(step.bench.finishes[step.id].parts))
 
 
 def depth_of(step: Steps) -> float:
+    """How much is turned up, in mm."""
     return step.bench.edge_allowance(step.bench.finishes[step.id].parts[0])
 
 
 def begun(bench: Workbench, duty: Duty, technique: str) -> tuple[Steps, list[Operation], tuple[Need, ...]]:
+    """The steps of a hem, what has to be done before it, and why."""
     operations, needs = before_hem(bench, bench.finishes[duty.id])
     return of_finish(bench, technique, duty.id), operations, needs
 
@@ -71,6 +74,7 @@ def neatened(step: Steps, before: tuple[Need, ...]) -> Operation:
 
 
 def held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
+    """One fold, pressed, and its edge held inside by a hand stitch."""
     bench = step.bench
     yield step(
         "fold",
@@ -105,10 +109,12 @@ def takes(mm: float) -> Callable[[Workbench, Duty], dict[tuple[str, str], float]
 
 
 def needs_machine(bench: Workbench) -> str:
+    """Why it cannot be done without a machine; empty where there is one."""
     return "" if bench.household.equipment.machine else "there is no machine"
 
 
 def needs_overlocker(bench: Workbench) -> str:
+    """Why it cannot be done without an overlocker; empty where there is one."""
     return "" if bench.household.equipment.overlocker else "there is no overlocker"
 
 

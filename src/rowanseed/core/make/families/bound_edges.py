@@ -1,0 +1,38 @@
+"""Strips along a bound edge: where they are, and how they lie."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make.steps import Steps
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.techniques.free_edges import whole
+from rowanseed.core.make.which import edges_of
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import FinishKind
+
+
+def finds_bound(bench: Workbench) -> Iterator[Duty]:
+    for finish in edges_of(bench, FinishKind.BINDING):
+        yield single(finish.id)
+
+
+def all_along(step: Steps) -> str:
+    """How far a strip is sewn: round, or from end to end."""
+    return whole(step.bench, step.bench.finishes[step.id], "the strip's ends joined on the bias where they meet")
+
+
+def stretched(step: Steps) -> str:
+    bench = step.bench
+    inward = any(bench.bends.is_curved(part) for part in bench.finishes[step.id].parts)
+    if not inward:
+        return ""
+    return (
+        "Round an inward curve stretch the strip a little as you pin it, so that its inner edge lies "
+        "flat; round an outward one ease it on."
+    )
+
+
+def not_of_a_knit(bench: Workbench) -> str:
+    """Why a bias strip does not suit; empty where it does."""
+    return "a knit is not bound with a bias strip, it stretches by itself" if bench.household.is_knit else ""

@@ -1,0 +1,72 @@
+"""A binding folded double before it goes on."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched
+from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
+from rowanseed.core.make.steps import of_finish
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.techniques.free_edges import across
+from rowanseed.core.make.workbench import Workbench, shown
+
+DOUBLE = 8.0
+"""Finished width of a double binding, in mm; its strip is six times as wide and a little more (the craft's rule)."""
+
+
+def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    step = of_finish(bench, "double binding", duty.id)
+    allowance = bench.edge_allowance(finish.parts[0])
+    wide = 6 * DOUBLE + 6
+    yield step(
+        "bind",
+        Act.TRIM,
+        f"Sew the double binding on: {step.name}",
+        f"Bias strip {bench.margin(wide)} wide, six times the finished {bench.margin(DOUBLE)} and {bench.margin(6)}, "
+        "folded lengthwise, wrong sides together, and pressed.",
+        f"Trim the garment's allowance to {bench.margin(DOUBLE)}: the binding's edge then lies on the stitching line "
+        f"that was {bench.margin(allowance)} from the raw edge less that."
+        if allowance > DOUBLE
+        else "Raw edges of strip and garment even, right sides together.",
+        f"Stitch {bench.margin(DOUBLE)} from the raw edges {all_along(step)}. At the beginning fold the strip's end in "
+        f"by {bench.margin(10)} and lap the other over it.",
+        *filter(None, [stretched(step)]),
+        took=minutes.seam(1.5 * step.mm),
+        needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        gives=(Fact.PREPARED,),
+        uses=(Use(Supply.BINDING, step.mm),),
+        rows=1,
+    )
+    yield step(
+        "turn",
+        Act.BIND,
+        f"Fell the binding's fold: {step.name}",
+        "Wrap it over the edge; its fold just covers the row inside. Fell it to that row by hand, or stitch in the "
+        "ditch from the right side.",
+        at=Bench.HAND,
+        after={Fact.PREPARED: "it is sewn on first"},
+        gives=(Fact.FINISHED,),
+        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
+        booklet=True,
+        look="It has one width, and no stitch shows outside.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="double-binding",
+        name="Double binding, felled by hand",
+        chapter="edges",
+        finds=finds_bound,
+        sews=double,
+        rank=32,
+        usual=False,
+        asks=not_of_a_knit,
+        also=("French binding",),
+        draw="binding",
+    ),
+)
