@@ -13,6 +13,7 @@ from rowanseed.core.pattern.making import FinishKind
 
 
 def finds_bound(bench: Workbench) -> Iterator[Duty]:
+    """Edges that a binding finishes."""
     for finish in edges_of(bench, FinishKind.BINDING):
         yield single(finish.id)
 
@@ -23,6 +24,7 @@ def all_along(step: Steps) -> str:
 
 
 def stretched(step: Steps) -> str:
+    """How a strip lies round a curve; empty where the edge is straight."""
     bench = step.bench
     inward = any(bench.bends.is_curved(part) for part in bench.finishes[step.id].parts)
     if not inward:

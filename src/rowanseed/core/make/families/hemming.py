@@ -19,6 +19,7 @@ DONE = (Fact.HEMMED, Fact.FINISHED)
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
+    """Every hem."""
     for finish in hems(bench):
         yield single(finish.id)
 

@@ -15,6 +15,7 @@ from rowanseed.core.pattern.pieces import Panel
 
 
 def finds_felled(bench: Workbench) -> Iterator[Duty]:
+    """Straight seams of the shell whose allowances are wide enough to be folded in."""
     for join in straight_seams(bench):
         if bench.edge_allowance(join.a[0]) >= 12 and not bench.panels((*join.a, *join.b)) - {
             Panel.FRONT,

@@ -9,7 +9,7 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import bands, zips
+from rowanseed.core.make.techniques import bands, invisible_zip
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Closure, ClosureKind
 
@@ -60,7 +60,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         else:
             yield replace(op, requires=needs)
     on_band = Need(facts.join(Fact.PRESSED, band), WHY)
-    for op in zips.invisible(bench, single(zip_)):
+    for op in invisible_zip.invisible(bench, single(zip_)):
         if op.act is Act.BASTE:
             yield replace(
                 op,

@@ -6,10 +6,10 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.zips import after_seam, beside, top
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.zips import after_seam, beside, top
 from rowanseed.core.make.which import closures_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind

@@ -71,8 +71,6 @@ CORNERS = (
     "At the corner where the front edge meets the neck shorten the stitch to 1.5, pivot with the needle down, and take "
     "one stitch across it."
 )
-
-
 ROUND_THE_BREAK = (
     "Below the break, where the front turns back, with the facing up and all allowances under it; above it from the "
     "garment's side, since there the facing shows. Both rows end {short} short of the break."
@@ -80,8 +78,6 @@ ROUND_THE_BREAK = (
 ABOVE_THE_BREAK = ", above the break to the under side"
 SEEN_BELOW = "Below the break the facing cannot be seen from outside; on the turned lapel the seam cannot."
 OTHER_WAY = "Above the break, where the front turns back, the other way round: there the facing is what shows."
-
-
 OVER_THE_END = (
     "At the edges that lap turn the edge back to the right side on its fold line, its raw edge staying folded in, over "
     "the facing's end: the seam catches all of it, and turned out the edge is finished above."

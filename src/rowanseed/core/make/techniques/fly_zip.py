@@ -10,11 +10,11 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact, State
+from rowanseed.core.make.families.zips import after_seam, beside
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.zips import after_seam, beside
 from rowanseed.core.make.which import closures_of
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.envelope import Figure
@@ -32,8 +32,6 @@ LAP = 35.0
 """The topstitching of a fly runs so far from its edge, in mm (common practice: 30 to 40)."""
 BEFORE = 6.0
 """The underlap's fold lies so far outside the centre line, in mm."""
-
-
 OPENING = "basting of the fly zip's opening"
 MET = "Both folds end exactly at the mark of the opening."
 

@@ -8,12 +8,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.casing import ROOM, turned_under, width
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import lap_ends, pockets
+from rowanseed.core.make.techniques import lap_ends
 from rowanseed.core.make.techniques.bands import folded_first, turned_first
 from rowanseed.core.make.which import drawn_through, is_drawn_by_ties, is_of_opening, is_vent, other_hand
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
@@ -48,7 +49,7 @@ def finds_casing(bench: Workbench) -> Iterator[Duty]:
 
 def finds_turned(bench: Workbench) -> Iterator[Duty]:
     """Edges of the garment itself that are turned in twice and stitched: an opening, an armhole, a ruffle."""
-    loose = {f.id for f in pockets.turned_all_round(bench)}
+    loose = {f.id for f in turned_all_round(bench)}
     loose |= {id for detail in bench.details.values() for id in bench.parts_of(detail)}
     for finish in _of(bench, FinishKind.TURNED):
         bands = all(bench.panel(p.piece) is Panel.BAND for p in finish.parts)

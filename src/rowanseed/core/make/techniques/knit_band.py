@@ -15,8 +15,6 @@ from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
 
 BAND = 25.0
-
-
 SHORTER = 0.87
 """A knit band is so long for the edge it is stretched on to (common practice: 80 to 90 %)."""
 

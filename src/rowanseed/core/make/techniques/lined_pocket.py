@@ -6,15 +6,11 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.patches import mouth_of, piece_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques.pockets import (
-    finds_patch,
-    mouth_of,
-    piece_of,
-    sewn_on,
-)
+from rowanseed.core.make.techniques.patch_pocket import finds_patch, sewn_on
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.pieces import MOUTH
 

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.families.pocket_bags import (
     edges_of,
     finished,
@@ -19,7 +20,6 @@ from rowanseed.core.make.families.pocket_bags import (
 from rowanseed.core.make.operation import Act, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
-from rowanseed.core.make.techniques.pockets import turned_all_round
 from rowanseed.core.make.workbench import NEEDLE, Workbench
 from rowanseed.core.pattern.making import DetailKind
 

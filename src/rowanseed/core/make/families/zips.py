@@ -1,0 +1,112 @@
+"""Zips in a seam: where they are, what is stiffened for them, what is sewn after them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.cloth.cloth import Fibre
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
+from rowanseed.core.make.technique import Duty, Finds, single
+from rowanseed.core.make.workbench import HOT, Workbench, shown
+from rowanseed.core.pattern.making import Closure, ClosureKind, Join
+from rowanseed.core.pattern.pieces import Mark
+from rowanseed.core.pattern.seamline import mark_distance
+
+SOFT = (Fibre.VISCOSE, Fibre.SILK, Fibre.ACETATE)
+
+
+STOP = 8.0
+"""The top of the pull stands so far below the stitching line at the upper edge, in mm."""
+TAPE_ENDS = "The upper ends of the tape: turned aside into the allowances and sewn to these only"
+ABOVE_THE_PULL = f"{TAPE_ENDS}; a bar across, above the pull, holds both sides together."
+
+
+def finds_zips(kind: ClosureKind) -> Finds:
+    """Zips of a kind."""
+
+    def finds(bench: Workbench) -> Iterator[Duty]:
+        for closure in bench.closures.values():
+            if closure.kind is kind and closure.join in bench.joins:
+                yield single(closure.id)
+
+    return finds
+
+
+def beside(bench: Workbench, join: Join, closure: Closure) -> tuple[EdgeShown, ...]:
+    """The edges of a join along its zip."""
+    out = []
+    for edge in shown((*join.a, *join.b)):
+        first, last = (
+            mark_on(bench, edge, found) if found is not None else None for found in (closure.from_mark, closure.to_mark)
+        )
+        if first is not None and last is not None:
+            out.append(replace(edge, mark=last.id, to_mark=first.id))
+        elif first is not None:
+            out.append(replace(edge, mark=first.id, beyond_mark=is_at_start(bench, edge, first)))
+        elif last is not None:
+            out.append(replace(edge, mark=last.id, beyond_mark=not is_at_start(bench, edge, last)))
+        else:
+            out.append(edge)
+    return tuple(out)
+
+
+def mark_on(bench: Workbench, edge: EdgeShown, found: tuple[str, str]) -> Mark | None:
+    """A mark (piece, id), if it is on this edge."""
+    mark = bench.piece(edge.piece).mark(found[1]) if found[0] == edge.piece else None
+    return mark if mark is not None and mark.edge == edge.edge else None
+
+
+def is_at_start(bench: Workbench, edge: EdgeShown, mark: Mark) -> bool:
+    """Whether the end that a mark is measured from, or lies nearer to, is its edge's first."""
+    piece = bench.piece(edge.piece)
+    whole = sum(s.length() for s in piece.shapes[bench.size].edges[edge.edge])
+    return mark.anchor == "start" or (mark.anchor != "end" and mark_distance(piece, bench.size, mark) < whole / 2)
+
+
+def top(bench: Workbench, closure: Closure) -> str:
+    """Where the top of the pull stands."""
+    if closure.from_mark is not None:
+        return f"the top of the pull {bench.fine(STOP)} below the upper mark"
+    return f"the top of the pull {bench.fine(STOP)} below the upper stitching line"
+
+
+def parts_beside(bench: Workbench, duty: Duty) -> tuple[Closure, Join, str, On]:
+    """(closure, its seam, its name in a sentence, what it is sewn to)."""
+    closure = bench.closures[duty.id]
+    join = bench.joins[closure.join]
+    return closure, join, lower_first(join.name), On(closures=(closure.id,), edges=beside(bench, join, closure))
+
+
+def stiffened_opening(bench: Workbench, closure: Closure, on: On, name: str) -> Iterator[Operation]:
+    """Soft cloth gets a strip of fusible along the opening, so that the zip does not ripple."""
+    soft = bench.household.fibre in SOFT or bench.household.is_knit
+    if not soft:
+        return
+    yield Operation(
+        id=f"strip-{closure.id}",
+        technique="fusible strips",
+        act=Act.FUSE,
+        title=f"Fuse a strip along the zip's opening: {name}",
+        how=(
+            f"Light fusible, {bench.margin(20)} wide and {bench.margin(20)} longer than the opening, on the wrong "
+            "side of both edges, to the raw edge.",
+            "Set the iron down, lift, do not slide; let it cool flat.",
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(4),
+        on=replace(on, pieces=tuple(sorted(pieces_of(bench.parts(closure.join))))),
+        gives=tuple(facts.piece(Fact.STIFFENED, id) for id in sorted(pieces_of(bench.parts(closure.join)))),
+        uses=(Use(Supply.FUSIBLE_TAPE, 2 * ((bench.openings.zip_length(closure) or 200.0) + 20.0)),),
+        caution=HOT,
+        look="The strip ends below the zip mark, and the edge hangs without a ripple.",
+    )
+
+
+def after_seam(bench: Workbench, closure: Closure, join: Join) -> tuple[Need, ...]:
+    """What waits for the seam below the zip."""
+    return (Need(facts.join(Fact.PRESSED, join.id), "the seam below is sewn and pressed, the opening basted, first"),)

@@ -1,0 +1,116 @@
+"""A patch pocket: mouth first, then three sides."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.patches import (
+    attached,
+    flat_first,
+    is_folded_double,
+    mouth_of,
+    on_finish,
+    patch_technique,
+    piece_of,
+    turned_all_round,
+    where,
+)
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
+from rowanseed.core.pattern.making import Finish
+from rowanseed.core.pattern.pieces import MOUTH
+
+
+def finds_patch(bench: Workbench) -> Iterator[Duty]:
+    for finish in turned_all_round(bench):
+        if mouth_of(bench, finish) is not None and not is_folded_double(bench, finish):
+            yield single(finish.id)
+
+
+def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    piece, mouth = piece_of(finish), mouth_of(bench, finish) or 30.0
+    number, _machine = bench.number_cut(piece), bench.household.equipment.machine
+    alike = ("Make both of a pair together, and lay them on each other: they are equal.",) if number > 1 else ()
+    at, setting = settings.neaten(bench.household)
+    yield Operation(
+        id=f"neaten-{finish.id}",
+        technique="patch pocket",
+        act=Act.NEATEN,
+        title=f"Neaten all edges: {bench.name(piece)}",
+        how=("Each edge by itself, round the corners in one run.",),
+        bench=at,
+        minutes=minutes.neaten(bench.around([finish.id])),
+        on=On(pieces=(piece,), edges=shown(finish.parts)),
+        requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),),
+        gives=(facts.finish(Fact.NEATENED, finish.id),),
+        setting=setting,
+    )
+    yield Operation(
+        id=f"mouth-{finish.id}",
+        technique="patch pocket",
+        act=Act.TOPSTITCH,
+        title=f"Hem the mouth: {bench.name(piece)}",
+        how=(
+            f"Fold the upper {bench.margin(mouth)} to the right side, sew across both ends on the stitching line, "
+            "trim the corners, turn to the wrong side and press.",
+            f"Stitch across {bench.margin(mouth - 5)} below the upper fold.",
+        ),
+        bench=Bench.MACHINE,
+        minutes=minutes.each(4, number),
+        on=On(pieces=(piece,), edges=shown(p for p in finish.parts if p.edge in MOUTH)),
+        requires=(Need(facts.finish(Fact.NEATENED, finish.id), "its edges are neatened first"),),
+        gives=(facts.finish(Fact.TOPSTITCHED, finish.id),),
+        setting=settings.topstitch(bench.household, bench.margin(mouth - 5)),
+    )
+    yield Operation(
+        id=f"turn-in-{finish.id}",
+        technique="patch pocket",
+        act=Act.PRESS,
+        title=f"Press in the other edges: {bench.name(piece)}",
+        how=(
+            "A card cut to the finished shape on the wrong side; press the lower edge over it, then the sides. "
+            f"{iron_for(bench)}",
+            *alike,
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(4, number),
+        on=On(pieces=(piece,), edges=shown(finish.parts)),
+        requires=(Need(facts.finish(Fact.TOPSTITCHED, finish.id), "the mouth is hemmed first"),),
+        gives=(facts.finish(Fact.PREPARED, finish.id),),
+        caution=HOT,
+    )
+    yield sewn_on(bench, finish, "patch pocket", "its edges are in")
+
+
+def sewn_on(bench: Workbench, finish: Finish, technique: str, prepared: str) -> Operation:
+    """A pocket that is made up, sewn on along three sides; `prepared`: what has to be done to it before."""
+    piece = piece_of(finish)
+    number = bench.number_cut(piece)
+    return Operation(
+        id=f"sew-on-{finish.id}",
+        technique=technique,
+        act=Act.ATTACH,
+        title=f"Sew on the {bench.name(piece)}{'s, both' if number > 1 else ''}",
+        how=(
+            where(bench, piece),
+            f"Edgestitch {bench.margin(2)} from the fold along three sides: down one side, along the bottom, up the "
+            "other. The mouth stays open.",
+            f"At both ends of the mouth sew a small triangle or {bench.margin(6)} back and forth: it takes the strain.",
+        ),
+        bench=Bench.MACHINE,
+        minutes=minutes.each(7, number),
+        on=on_finish(finish),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), prepared), *flat_first(bench)),
+        gives=attached(bench, finish),
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        caution=NEEDLE,
+        look="A hand goes in, and the pocket lies without pulling the garment.",
+    )
+
+
+TECHNIQUES = (patch_technique("patch-pocket", "Patch pocket", finds_patch, patch, 20, "patch pocket"),)
