@@ -18,7 +18,9 @@ from rowanseed.core.compose.vocabulary import (
     OpeningKind,
     Shaping,
     SkirtKind,
+    SleeveEnd,
     SleeveKind,
+    SleeveLength,
     Waist,
     Where,
 )
@@ -100,3 +102,15 @@ def test_nothing_that_runs_on_has_a_corner_but_where_it_is_drawn_so(description)
     for seam, edge, both in corners(pattern, size):
         if edge != "neck" or features.neck.shape not in POINTED:
             assert abs(both - 180) <= WITHIN, (seam, edge, both)
+
+
+@pytest.mark.parametrize("end", [SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING])
+@pytest.mark.parametrize("kind", [SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED])
+@pytest.mark.parametrize("length", [one for one in SleeveLength if one is not SleeveLength.CAP])
+def test_a_sleeve_that_is_full_at_its_end_does_not_run_out_sideways(kind, length, end):
+    sleeve = Sleeve(kind, length=length, end=end)
+    made = Description(name="It", garment=GarmentKind.TOP, features=Features(sleeve=sleeve, back=BACK, opening=ZIP))
+    pattern = compose(made).pattern
+    for size in pattern.envelope.sizes:
+        for _, both in _ends(pattern.piece("sleeve"), size, "underarm-front"):
+            assert abs(both - 90) <= 25

@@ -221,6 +221,8 @@ def _sleeve(d: Description) -> Found:
         yield "features.sleeve.placket", "A placket opens a cuff: the sleeve has none."
     if sleeve.length is SleeveLength.CAP and sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
         yield "features.sleeve.end", "A cap sleeve is too short for a cuff."
+    if sleeve.length is SleeveLength.CAP and sleeve.end is SleeveEnd.ELASTIC_CASING:
+        yield "features.sleeve.end", "A cap sleeve is too short to be drawn in: say that it is short, or hem it."
 
 
 BAND_WIDTHS, MOST_UNDERLAP = (10.0, 150.0), 150.0

@@ -53,7 +53,12 @@ SHARE = {
 CUFF = 50.0
 CASING = 30.0
 """The allowance of a sleeve's end that is a tunnel for elastic of no width said, in mm."""
-FULL_END = 1.5
+FULL_END, FULL_SHORT_END = 1.5, 1.3
+"""An end that is gathered is so many times as wide as the arm asks there; of a short sleeve less, which would flare."""
+ROOM = 45.0
+"""So much wider than the arm is a sleeve, in mm."""
+FLATTEST, SPREAD = 0.93, 0.9
+"""A sleeve is at most so wide, as a share of its cap; and at least such a share of its end."""
 FACED_OVER = 15.0
 
 
@@ -95,12 +100,21 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
         return whole * GATHERED if gathered else whole + ease
 
     @cache
-    def width(size: Size) -> float:
-        arm = size.upper_arm + (45.0 if not knit else 15.0) + (60.0 if gathered else 0.0)
+    def plain(size: Size) -> float:
+        """How wide it is under the arm before its end is made fuller."""
+        arm = size.upper_arm + (ROOM if not knit else 15.0) + (60.0 if gathered else 0.0)
         return min(
             max(arm, goal(size) * 0.62 if sleeve.kind is not SleeveKind.DROPPED else goal(size) * 0.9),
-            goal(size) * 0.93,
+            goal(size) * FLATTEST,
         )
+
+    def ends(size: Size) -> float:
+        return end_width(sleeve, size, plain(size))
+
+    @cache
+    def width(size: Size) -> float:
+        # Fullness of a short sleeve's end is spread over all of it, or its seam would run out sideways.
+        return min(max(plain(size), SPREAD * ends(size)), goal(size) * FLATTEST)
 
     @cache
     def height(size: Size) -> float:
@@ -112,7 +126,7 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
 
     def draw(size: Size) -> Edges:
         wide, top, foot = width(size), height(size), long(size)
-        inset = (wide - end_width(sleeve, size, wide)) / 2
+        inset = (wide - ends(size)) / 2
         return {
             "underarm-front": straight((top, 0.0), (foot, inset)),
             "wrist": straight((foot, inset), (foot, wide - inset)),
@@ -125,7 +139,7 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
             build,
             cap=lambda size: _cap(height(size), width(size)),
             wide=width,
-            end=lambda size: end_width(sleeve, size, width(size)),
+            end=ends,
             long=long,
             height=height,
         )
@@ -196,8 +210,15 @@ def cuff_depth(sleeve: Sleeve) -> float:
 def end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
     hand = size.wrist + 75.0
     at = wide + (hand - wide) * SHARE[sleeve.length]
-    full = sleeve.end in (SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING)
-    return max(at * FULL_END, wide) if full else at
+    if sleeve.end not in (SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING):
+        return at
+    arm = min(wide, size.upper_arm + ROOM)
+    return max((arm + (hand - arm) * SHARE[sleeve.length]) * full_end(sleeve), wide)
+
+
+def full_end(sleeve: Sleeve) -> float:
+    """How many times as wide as the arm asks an end is that is gathered."""
+    return FULL_SHORT_END if sleeve.length in (SleeveLength.CAP, SleeveLength.SHORT) else FULL_END
 
 
 def _corner(p: EdgePart) -> Corner:
@@ -231,7 +252,7 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             build.closures.append(Closure("wrist-elastic", ClosureKind.ELASTIC, _sleeve_seam(build)))
         case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF:
             gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
-            cuff(build, parts, depth=CUFF, ratio=FULL_END if gathered else 1.0, opens=sleeve.placket)
+            cuff(build, parts, depth=CUFF, ratio=full_end(sleeve) if gathered else 1.0, opens=sleeve.placket)
             build.interface("cuff", Interfaced.CUFFS)
             if sleeve.placket:
                 _placket(build)
