@@ -16,6 +16,7 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.compose.build import part
 from rowanseed.core.compose.chart import ChartError, read_chart, written
 from rowanseed.core.compose.compose import DescriptionRefused, compose
@@ -613,3 +614,64 @@ def test_the_line_drawing_stays_on_its_sheet_and_changes_with_the_garment(descri
     assert drawn.startswith("<svg") and "nan" not in drawn and ">front<" in drawn
     other = line_drawing(replace(pattern, pieces=tuple(p for p in pattern.pieces if p.panel is not Panel.FRONT)))
     assert other != drawn
+
+
+# ---------------------------------------------------------------- what else a chart prints
+
+
+SIZED = ("10", "12")
+
+
+def charted(**rows):
+    girths = {"bust": (830, 870), "waist": (640, 680), "hip": (880, 920)}
+    return {name: dict(zip(SIZED, map(float, row), strict=True)) for name, row in {**girths, **rows}.items()}
+
+
+def sleeve_length(pattern, size):
+    """From the cap's highest point to the wrist."""
+    ring = pattern.piece("sleeve").shapes[size].edges
+    return ring["wrist"][0].start[0] - min(x for x, _ in flatten(ring["cap"], 0.1))
+
+
+def test_the_lengths_that_a_chart_prints_are_those_the_blocks_are_drafted_by():
+    plain = dress(waist=Waist.SEAM, back=Side(Centre.SEAM), opening=ZIP, sleeve=Sleeve(SleeveKind.SET_IN))
+    chart = charted(back_waist=(395, 405), waist_to_hip=(190, 195), arm=(560, 570))
+    pattern = compose(replace(plain, sizes=SIZED, body_chart=chart)).pattern
+    for k, size in enumerate(SIZED):
+        back = chain_length(pattern.piece("back").shapes[size].edges["centre"])
+        assert back == pytest.approx(chart["back_waist"][size], abs=0.1)
+        assert sleeve_length(pattern, size) == pytest.approx((560, 570)[k], abs=0.5)
+    assert pattern.envelope.body_chart["arm"] == chart["arm"], "so that Fit can say what is to be altered"
+
+
+def test_trousers_are_as_deep_as_the_chart_s_crotch_and_a_little_more():
+    chart = charted(crotch_depth=(255, 260))
+    legs = Description(
+        name="Trousers",
+        garment=GarmentKind.TROUSERS,
+        sizes=SIZED,
+        body_chart=chart,
+        features=Features(opening=Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP, 180.0)),
+    )
+    pattern = compose(legs).pattern
+    for size in SIZED:
+        fork = pattern.piece("front").shapes[size].edges["inseam"][0].start[0]
+        assert 5 <= fork - chart["crotch_depth"][size] <= 15
+
+
+def test_a_finished_sleeve_is_as_long_as_it_is_printed_and_what_no_piece_follows_is_told():
+    plain = dress(back=Side(Centre.SEAM), opening=replace(ZIP, length=None), sleeve=Sleeve(SleeveKind.SET_IN))
+    finished = {"sleeve": {"10": 585.0, "12": 592.0}, "hem": {"10": 1400.0, "12": 1440.0}}
+    made = compose(replace(plain, sizes=SIZED, body_chart=charted(), finished=finished))
+    for size, mm in finished["sleeve"].items():
+        assert sleeve_length(made.pattern, size) == pytest.approx(mm, abs=0.5)
+    assert "finished.sleeve" not in made.assumed and "measure the tissue" in made.assumed["finished.hem"]
+
+
+@pytest.mark.parametrize(
+    "label", ["Back waist length", "Height", "High bust", "Arm length", "Waist to hip", "Body rise"]
+)
+def test_a_chart_is_taken_as_it_is_printed_with_its_lengths(label):
+    chart = read_chart(f"size 10 12\nbust 83 87\n{label} (cm) 41 42", "cm")
+    (measure,) = set(chart.rows) - {"bust"}
+    assert measure in MEASURE and read_chart(written(chart.sizes, chart.rows, Units.METRIC), "cm") == chart

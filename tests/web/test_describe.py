@@ -219,6 +219,32 @@ def test_a_pattern_composed_before_something_was_learned_says_which_pieces_would
     assert f'href="{sent.headers["location"]}/describe"' in page
 
 
+def test_the_chart_s_lengths_are_what_fit_compares_the_body_s_with(house):
+    chart = (
+        "size 10 12 14\nbust 83 87 92\nwaist 64 68 73\nhip 88 92 97\nBack waist length 40 40.5 41\nHeight 168 168 168"
+    )
+    url = described(house, body_chart=chart)
+    page = house.get(url).text
+    assert "Back waist length" in page and "Height" in page
+    typed = {
+        "name": "Tall",
+        "age": "adult",
+        "bust": "87",
+        "waist": "68",
+        "hip": "92",
+        "back_waist": "43",
+        "height": "175",
+    }
+    house.post("/people/new", data={**typed, "shown_in": "metric"})
+    form = house.get(f"/projects/new?pattern={url.rsplit('/', 1)[1]}").text
+    who = re.search(r'<option value="(\d+)"[^>]*>Tall', form)[1]
+    project = {"pattern": url.rsplit("/", 1)[1], "person": who}
+    started = house.post("/projects/new", data=project, follow_redirects=False)
+    assert started.status_code == 303, _said(started.text)
+    fit = house.get(started.headers["location"]).text
+    assert re.search(r"2\.5 cm\s+longer than the size is drawn for", fit)
+
+
 def test_a_usual_chart_is_there_to_start_from(house):
     found = house.get("/patterns/describe/chart", params={"figure": "children"}).text
     assert re.search(r"size 4 6 8", found) and "bust" in found

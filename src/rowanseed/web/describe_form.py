@@ -10,7 +10,7 @@ from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import INCH, Units, format_allowance, format_length, parse_length
 from rowanseed.core.compose import description as d
 from rowanseed.core.compose import vocabulary as v
-from rowanseed.core.compose.chart import ChartError, read_chart, written
+from rowanseed.core.compose.chart import OF_A_BODY, OF_A_GARMENT, ChartError, read_chart, written
 from rowanseed.core.compose.envelope_text import (
     EnvelopeError,
     as_lined,
@@ -68,12 +68,12 @@ def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any],
 
 
 def _charts(typed: Mapping[str, str], unit: str, document: dict[str, Any], errors: dict[str, str]) -> None:
-    for field in ("body_chart", "finished"):
+    for field, names in (("body_chart", OF_A_BODY), ("finished", OF_A_GARMENT)):
         text = typed.get(field, "")
         if not text.strip():
             continue
         try:
-            chart = read_chart(text, unit)
+            chart = read_chart(text, unit, names)
         except ChartError as error:
             errors[field] = str(error)
             continue

@@ -46,6 +46,10 @@ CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]]
 }
 """Usual charts, to start from (invented round figures in the usual steps)."""
 
+SEATED = 10.0
+"""So much deeper than the body's is the crotch of trousers, in mm (common practice, no source)."""
+DRAFTED_BY = ("neck", "shoulder", "back_waist", "waist_to_hip", "crotch_depth", "arm", "upper_arm")
+"""What else than girths the blocks are drafted by, where the chart says it."""
 CHILD = 0.9
 """A figure whose lengths are below this share of a woman's has a child's shoulders."""
 TALL = {Figure.WOMEN: 1.0, Figure.MEN: 1.07, Figure.CHILDREN: 0.72, Figure.UNISEX: 1.03}
@@ -67,13 +71,23 @@ class Size:
     length: float
     """From the nape, or of a skirt and of trousers from the waist, down to the lower edge, a ruffle there included."""
     tall: float
+    said: tuple[tuple[str, float], ...] = ()
+    """What else the chart says of the body, in mm."""
+
+    def charted(self, measure: str, usual: float) -> float:
+        """What the chart says; the usual proportion where it does not."""
+        return dict(self.said).get(measure, usual)
 
     @property
     def neck(self) -> float:
-        return self.body_bust * 0.2 + 186.0
+        return self.charted("neck", self.body_bust * 0.2 + 186.0)
 
     @property
     def shoulder(self) -> float:
+        return self.charted("shoulder", self._usual_shoulder)
+
+    @property
+    def _usual_shoulder(self) -> float:
         if self.tall < CHILD:
             return 88.0 + (self.body_bust - 580.0) * 0.1
         return 122.0 + (self.body_bust - 880.0) * 0.03
@@ -81,7 +95,7 @@ class Size:
     @property
     def back_waist(self) -> float:
         """From the nape to the waist."""
-        return (402.0 + (self.body_bust - 880.0) * 0.06) * self.tall
+        return self.charted("back_waist", (402.0 + (self.body_bust - 880.0) * 0.06) * self.tall)
 
     @property
     def underarm(self) -> float:
@@ -91,20 +105,20 @@ class Size:
     @property
     def hip_depth(self) -> float:
         """From the waist to the hip."""
-        return 200.0 * self.tall
+        return self.charted("waist_to_hip", 200.0 * self.tall)
 
     @property
     def crotch_depth(self) -> float:
         """From the waist to the seat."""
-        return self.body_hip / 4 + 34.0 * self.tall
+        return self.charted("crotch_depth", self.body_hip / 4 + 34.0 * self.tall - SEATED) + SEATED
 
     @property
     def arm(self) -> float:
-        return (585.0 + (self.body_bust - 880.0) * 0.08) * self.tall
+        return self.charted("arm", (585.0 + (self.body_bust - 880.0) * 0.08) * self.tall)
 
     @property
     def upper_arm(self) -> float:
-        return self.body_bust * 0.28 + 30.0
+        return self.charted("upper_arm", self.body_bust * 0.28 + 30.0)
 
     @property
     def wrist(self) -> float:
@@ -196,6 +210,11 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         hip=hip,
         length=0.0,
         tall=tall,
+        said=tuple(
+            (name, description.body_chart[name][size])
+            for name in DRAFTED_BY
+            if size in description.body_chart.get(name, {})
+        ),
     )
     length = said("length")
     return replace(made, length=_long(description, made) if length is None else length)

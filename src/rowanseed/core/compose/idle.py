@@ -13,14 +13,26 @@ from rowanseed.core.compose.apron import is_tied
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Features, Lining, Skirt, Sleeve, Straps
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST, PULLED
+from rowanseed.core.compose.figures import is_full
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, placket
 from rowanseed.core.compose.skirts import SHAPED, skirt_ids
-from rowanseed.core.compose.vocabulary import GarmentKind, Interfaced, OpeningKind, Shaping, SkirtKind, Where
+from rowanseed.core.compose.vocabulary import (
+    GarmentKind,
+    Interfaced,
+    OpeningKind,
+    Shaping,
+    SkirtKind,
+    SleeveKind,
+    Where,
+)
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import Role
 
 Found = Iterator[tuple[str, str]]
 """Fields below `features`, each with all that lies below it, and why what they say changes nothing."""
+FOLLOWED = ("bust", "waist", "hip", "length", "sleeve")
+"""Finished measurements that the pieces are drafted by."""
+SET_IN = (SleeveKind.SET_IN, SleeveKind.GATHERED_CAP)
 PLAIN = Features(skirt=Skirt(), sleeve=Sleeve(), straps=Straps(), lining=Lining())
 IN_PANELS = (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
 FRONT_AND_BACK = 2
@@ -43,10 +55,33 @@ def idle(build: Build) -> Mapping[str, str]:
 def tell_idle(build: Build) -> None:
     """Say it once for each reason, at the first of the fields that it is the reason for."""
     told: set[str] = set()
+    for field, why in _finished(build):
+        build.assumed[field] = why
     for field, why in idle(build).items():
         if why not in told:
             build.assumed.setdefault(field, why)
             told.add(why)
+
+
+def _finished(build: Build) -> Found:
+    """What is printed of the finished garment and no piece follows."""
+    d = build.description
+    sleeve = d.features.sleeve
+    for measure in d.finished:
+        field = f"finished.{measure}"
+        if measure == "sleeve" and (sleeve is None or sleeve.kind not in SET_IN):
+            without = (
+                "it has no sleeves" if sleeve is None else f"a sleeve that is {sleeve.kind.words} does not follow it"
+            )
+            yield field, f"{without}: the finished sleeve length is shown as it is printed"
+        if measure == "bust" and not d.garment.hangs_from_the_shoulders:
+            yield field, f"{d.garment.has} no bust"
+        if measure == "hip" and (d.garment is GarmentKind.APRON or is_full(d)):
+            yield field, "its fullness says how wide it is at the hip"
+        if measure == "waist" and d.is_drawn_in:
+            yield field, "a waist that is drawn in is as wide as what it goes over"
+        if measure not in FOLLOWED:
+            yield field, f"the pieces do not follow the {measure} that is printed: measure the tissue"
 
 
 def _is_usual(description: Description, path: str) -> bool:

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import upper_first, with_article
+from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
@@ -98,6 +99,13 @@ LONGER, SHORTER, SHORT_GARMENT = 1000.0, 0.6, 300.0
 whose length is not said, by such a part of a short one."""
 
 
+def _plausible(measure: str) -> tuple[float, float]:
+    """What a body can measure, in mm: of a length a good deal more and less than is asked of a person."""
+    if measure in BODIES or measure not in MEASURE:
+        return BODIES.get(measure, ANY_LENGTH)
+    return MEASURE[measure].child[0] * 0.8, MEASURE[measure].adult[1] * 1.2
+
+
 def _figures(d: Description) -> Found:
     if d.sizes and len(set(d.sizes)) < len(d.sizes):
         yield "sizes", "A size is named twice."
@@ -109,7 +117,7 @@ def _figures(d: Description) -> Found:
                 yield where, f"Size {missing[0]} is missing: give a figure for every size, or for none."
             elif d.sizes and [row[s] for s in d.sizes] != sorted(row[s] for s in d.sizes):
                 yield where, "The figures have to rise with the sizes."
-            least, most = BODIES.get(measure, ANY_LENGTH)
+            least, most = _plausible(measure) if table == "body_chart" else BODIES.get(measure, ANY_LENGTH)
             strange = next(((size, mm) for size, mm in row.items() if not least <= mm <= most), None)
             if strange is not None:
                 size, mm = strange

@@ -51,6 +51,8 @@ SHARE = {
 }
 """How far down the underarm a sleeve reaches, as a share of its length to the wrist."""
 CUFF = 50.0
+LEAST_UNDERARM = 30.0
+"""A sleeve's seam under the arm is at least so long, in mm."""
 CASING = 30.0
 """The allowance of a sleeve's end that is a tunnel for elastic of no width said, in mm."""
 FULL_END, FULL_SHORT_END = 1.5, 1.3
@@ -122,7 +124,10 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
 
     def long(size: Size) -> float:
         top = height(size)
-        return top + max(30.0, (size.arm - top - cuff_depth(sleeve)) * SHARE[sleeve.length])
+        printed = build.description.finished.get("sleeve", {}).get(size.name)
+        if printed is not None and sleeve.kind is not SleeveKind.DROPPED:
+            return max(top + LEAST_UNDERARM, printed - cuff_depth(sleeve))
+        return top + max(LEAST_UNDERARM, (size.arm - top - cuff_depth(sleeve)) * SHARE[sleeve.length])
 
     def draw(size: Size) -> Edges:
         wide, top, foot = width(size), height(size), long(size)
