@@ -1,6 +1,7 @@
 """Alterations of described garments: what lies on a piece, beside it or in its armhole goes along."""
 
 import re
+from dataclasses import replace
 
 import pytest
 from hypothesis import HealthCheck, Phase, given, settings
@@ -390,3 +391,25 @@ def test_every_alteration_is_called_by_a_name_of_its_own_and_no_word_stands_twic
     words = [place.words for kind in offered(pattern, size) for place in kind.places_on(pattern, size)]
     assert len(set(words)) == len(words)
     assert not [said for said in words if re.search(r"\b(\w+) \1\b", said.lower())]
+
+
+@pytest.mark.parametrize("by", [14.0, -14.0])
+def test_a_raglan_sleeve_made_wider_keeps_its_seams_to_front_and_back(by):
+    sleeve = Sleeve(SleeveKind.RAGLAN)
+    features = Features(back=Side(Centre.SEAM), opening=replace(LONG_ZIP, length=None), sleeve=sleeve)
+    pattern = compose(Description(name="It", garment=GarmentKind.DRESS, features=features)).pattern
+    size = middle(pattern)
+    altered = carry_out(pattern, size, (Alteration("sleeve-width", by),)).pattern
+    assert [w.join.id for w in walk(altered, size) if not w.walks] == []
+
+
+@pytest.mark.parametrize("by", [14.0, -14.0])
+@pytest.mark.parametrize("garment", [GarmentKind.TROUSERS, GarmentKind.SKIRT])
+def test_a_facing_of_which_one_half_lies_on_its_piece_meets_the_waist_whatever_the_sides_do(garment, by):
+    """A half without a dart has its facing drawn on it, one with a dart has it by itself."""
+    features = Features(front=Side(), back=Side(Centre.SEAM, (Shaping.WAIST_DART,)), opening=ZIP, waist=Waist.FACING)
+    pattern = compose(Description(name="It", garment=garment, features=features)).pattern
+    size = middle(pattern)
+    sides = takeable(pattern)[0]
+    altered = carry_out(pattern, size, (Alteration("seam", by, sides.id, ""),)).pattern
+    assert [w.join.id for w in walk(altered, size) if not w.walks] == []

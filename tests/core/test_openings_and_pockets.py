@@ -55,6 +55,9 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.sequencer import graph_of
 from rowanseed.core.notions.to_buy import Sort, notions
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind, LayerKind
@@ -859,3 +862,16 @@ def test_both_sides_are_neatened_flat_where_a_zip_closes_the_left_across_the_wai
     )
     assert before(made, "neaten-sides-left", "sew-sides-right")
     assert faults(made.garment, made.size, made.steps) == []
+
+
+@pytest.mark.parametrize("kind", [SleeveKind.SET_IN, SleeveKind.DROPPED, SleeveKind.GATHERED_CAP])
+@pytest.mark.parametrize("way", ["", "sleeve-in-the-flat", "dropped-sleeve"])
+def test_sleeves_above_sides_that_are_told_apart_are_set_in_the_round(kind, way):
+    """A zip or a pocket in one side leaves no run of side and sleeve in one on both hands."""
+    zip_ = Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP)
+    made = project(GarmentKind.TOP, sleeve=Sleeve(kind), back=Side(), opening=zip_)
+    choices = MakingChoices(techniques=(("armholes", way),) if way else ())
+    compiled = compile_garment(made.pattern, "A", made.pattern.envelope.sizes[2], choices)
+    graph_of(compiled.operations)
+    assert any(op.technique == "set-in sleeve" for op in compiled.operations)
+    assert bool(compiled.gaps) == bool(way), "another way is said not to be possible"

@@ -18,6 +18,7 @@ from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import part_length, walk, walk_join
 
 ROUNDS = 5
+RAGLAN = "raglan"
 NOTICED = 0.05
 """A seam whose difference has changed by less than this, in mm, is as it was."""
 
@@ -58,8 +59,10 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
         other = join.a if side is join.b else join.b
         # A band sewn to the garment follows it; of two bands the one that has not been changed yet follows the other.
         is_free = Panel.BAND not in _panels(pattern, other) or not {part.piece for part in side} & moved
-        if panels == {Panel.BAND} and is_free and not any(_lies_on_a_shape(pattern, size, part) for part in side):
-            return _fit_bands(pattern, size, join, side, off * sign)
+        # What is drawn on a piece of the garment was altered with it; the rest of the same band or facing was not.
+        loose = tuple(part for part in side if not _lies_on_a_shape(pattern, size, part))
+        if panels == {Panel.BAND} and is_free and loose:
+            return _fit_bands(pattern, size, loose, other, off * sign)
         if panels == {Panel.SLEEVE} and all(part.edge == "cap" for part in side):
             # Of a sleeve in two pieces the upper one has the cap.
             upper = max(side, key=lambda part: part_length(pattern, size, part))
@@ -70,6 +73,11 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
             changed = any(part.piece in moved for part in other)
             why = "its cap goes into the changed armhole with the same ease" if changed else "its cap keeps its length"
             return fitted, {name: why}
+        raglan = panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge.startswith(RAGLAN)
+        if raglan and not any(part.piece in moved for part in other):
+            # It was the sleeve that changed, on both of its seams alike.
+            fitted = _fit_cap(pattern, size, side[0].piece, side, off * sign)
+            return fitted, {side[0].piece: "its seams to front and back keep their length"}
     return None
 
 
@@ -88,10 +96,10 @@ def _panels(pattern: Pattern, parts: tuple[EdgePart, ...]) -> set[Panel]:
 
 
 def _fit_bands(
-    pattern: Pattern, size: str, join: Join, side: tuple[EdgePart, ...], by: float
+    pattern: Pattern, size: str, side: tuple[EdgePart, ...], other: tuple[EdgePart, ...], by: float
 ) -> tuple[Pattern, dict[str, str]]:
+    """Fit these parts of a band to what it is sewn to."""
     lengths = [part_length(pattern, size, part) for part in side]
-    other = join.a if side is join.b else join.b
     names = " and ".join(dict.fromkeys(f"“{pattern.piece(p.piece).name}”" for p in other[:3]))
     reasons = {}
     for part, length in zip(side, lengths, strict=True):

@@ -70,13 +70,14 @@ def narrow_underarm(pattern: Pattern, size: str, piece_id: str, each: float, fad
 
 
 def raise_cap(pattern: Pattern, size: str, piece_id: str, by: float) -> Pattern:
-    """Make the cap of a sleeve higher (`by` > 0) or lower above the level of the upper arm, drawn out evenly."""
+    """Make a sleeve higher (`by` > 0) or lower above the level of the upper arm, its cap or what runs up to the neck,
+    drawn out evenly."""
     frame = next(f for f in frames(pattern, size) if any(p.id == piece_id for p in f.pieces))
     bicep = frame.level("bicep")
-    cap = frame.edge("cap")
-    if bicep is None or cap is None:
+    above = [edge for name in ("cap", "raglan-front", "raglan-back") if (edge := frame.edge(name)) is not None]
+    if bicep is None or not above:
         return pattern
-    top = min(p[0] for p in flatten(cap, 1.0))
+    top = min(p[0] for edge in above for p in flatten(edge, 1.0))
 
     def field(p: Point) -> Point:
         return p if p[0] >= bicep else (p[0] - by * (bicep - p[0]) / (bicep - top), p[1])

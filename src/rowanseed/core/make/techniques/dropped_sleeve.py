@@ -15,7 +15,8 @@ SHALLOW = 0.28
 
 
 def finds_dropped(bench: Workbench) -> Iterator[Duty]:
-    for duty in sleeves.finds(bench):
+    """Shallow caps that can be sewn in before sides and sleeves are closed."""
+    for duty in sleeves.finds_flat(bench):
         if _is_shallow(bench, bench.joins[duty.id]):
             yield duty
 

@@ -39,6 +39,19 @@ def finds(bench: Workbench) -> Iterator[Duty]:
         yield single(join.id)
 
 
+def finds_flat(bench: Workbench) -> Iterator[Duty]:
+    """Those above one seam that closes both sides: beside a zip in one of them a sleeve is set in the round."""
+    for duty in finds(bench):
+        if len(_sides_below(bench, bench.joins[duty.id])) == 1:
+            yield duty
+
+
+def _sides_below(bench: Workbench, armhole: Join) -> list[Join]:
+    """The seams of the body that end at an armhole from below."""
+    _, body = _tubes(bench, armhole)
+    return [side for side in body if armhole.id in {other.id for other in bench.crossing([side.id])}]
+
+
 def _marked(bench: Workbench, join: Join) -> str:
     top = any(
         m.kind is MarkKind.DOT and m.edge == p.edge
@@ -168,7 +181,7 @@ TECHNIQUES = (
         id="sleeve-in-the-flat",
         name="Sleeve sewn in the flat",
         chapter="sleeves",
-        finds=finds,
+        finds=finds_flat,
         sews=in_the_flat,
         rank=26,
         usual=False,
