@@ -413,3 +413,26 @@ def test_a_facing_of_which_one_half_lies_on_its_piece_meets_the_waist_whatever_t
     sides = takeable(pattern)[0]
     altered = carry_out(pattern, size, (Alteration("seam", by, sides.id, ""),)).pattern
     assert [w.join.id for w in walk(altered, size) if not w.walks] == []
+
+
+UPPERS = {
+    "plain": {},
+    "a yoke": {"back": Side(Centre.SEAM, (Shaping.YOKE,))},
+    "princess seams from the shoulder": {
+        "front": Side(shaping=(Shaping.PRINCESS_SHOULDER,)),
+        "back": Side(Centre.SEAM, (Shaping.PRINCESS_SHOULDER,)),
+    },
+    "a shoulder dart": {"back": Side(Centre.SEAM, (Shaping.SHOULDER_DART,))},
+}
+
+
+@pytest.mark.parametrize("by", [15.0, -15.0])
+@pytest.mark.parametrize("kind", ["hollow-chest", "round-back"])
+@pytest.mark.parametrize("name", UPPERS)
+def test_length_over_the_chest_or_the_shoulder_blades_leaves_the_shoulders_as_long_as_they_were(name, kind, by):
+    features = Features(**{"back": Side(Centre.SEAM), "opening": replace(LONG_ZIP, length=None), **UPPERS[name]})
+    pattern = compose(Description(name="It", garment=GarmentKind.DRESS, features=features)).pattern
+    size = middle(pattern)
+    altered = carry_out(pattern, size, (Alteration(kind, by),)).pattern
+    off = {w.join.id: w.fault for w in walk(altered, size)}
+    assert abs(off["shoulders"]) < 0.3 and all(w.walks for w in walk(altered, size)), off

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import math
+from collections.abc import Callable
+
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, move
 from rowanseed.core.base.errors import NoPlaceFor
@@ -23,8 +26,17 @@ def _outermost(frame: Frame, edge: str) -> float:
     return max((q[1] for chain in chains for q in flatten(chain, 1.0)), key=lambda y: abs(y - centre))
 
 
+def _ends(frame: Frame, edge: str) -> list[Point]:
+    """Where the edges of a name begin and end on the pieces of a frame."""
+    chains = [p.shapes[frame.size].edges[edge] for p in frame.pieces if p.has_edge(edge)]
+    return [point for chain in chains for point in (chain[0].start, chain[-1].end)]
+
+
 def give_length_above(pattern: Pattern, size: str, panel: Panel, by: float) -> Pattern:
-    """Give `by` mm of length above the middle of the armhole: at the centre, dying away to the armhole."""
+    """Give `by` mm of length above the middle of the armhole: at the centre, dying away to the armhole.
+
+    The shoulder keeps its length: as much as its slope takes from it, its tip is moved out or in.
+    """
     if not has_upper(pattern, size, panel):
         raise NoPlaceFor(f"No {panel.words} of this pattern has an armhole and a neck.")
     for frame in frames(pattern, size):
@@ -32,17 +44,34 @@ def give_length_above(pattern: Pattern, size: str, panel: Panel, by: float) -> P
         if frame.panel is not panel or armhole is None or neck is None:
             continue
         centre, outer = frame.centre_y(), _outermost(frame, "armhole")
-        top = min(p[0] for p in flatten(armhole, 1.0))
-        bottom = max(
+        # With a yoke the armhole is in two pieces of the frame.
+        levels = [
             q[0] for p in frame.pieces if p.has_edge("armhole") for q in flatten(p.shapes[size].edges["armhole"], 1.0)
-        )
-        middle = (top + bottom) / 2
+        ]
+        top, middle = min(levels), (min(levels) + max(levels)) / 2
+        inner = max((neck[0].start, neck[-1].end), key=lambda q: abs(q[1] - centre))
+        tip = max(_ends(frame, "shoulder"), key=lambda q: abs(q[1] - centre), default=inner)
+
+        def lifted(
+            p: Point, centre: float = centre, outer: float = outer, middle: float = middle, top: float = top
+        ) -> float:
+            share = smooth(1 - abs(p[1] - centre) / abs(outer - centre))
+            return -by * share * smooth((middle - p[0]) / max(1.0, middle - top))
+
+        down = tip[0] - inner[0] + lifted(tip) - lifted(inner)
+        out = math.copysign(math.sqrt(max(0.0, math.dist(tip, inner) ** 2 - down**2)), tip[1] - inner[1])
+        moved_out = out - (tip[1] - inner[1])
 
         def field(
-            p: Point, centre: float = centre, outer: float = outer, middle: float = middle, top: float = top
+            p: Point,
+            lifted: Callable[[Point], float] = lifted,
+            moved_out: float = moved_out,
+            across: tuple[float, float] = (inner[1], tip[1]),
+            down: tuple[float, float] = (middle, top),
         ) -> Point:
-            share = smooth(1 - abs(p[1] - centre) / abs(outer - centre))
-            return (p[0] - by * share * smooth((middle - p[0]) / max(1.0, middle - top)), p[1])
+            beyond = smooth((p[1] - across[0]) / (across[1] - across[0])) if across[1] != across[0] else 0.0
+            above = smooth((down[0] - p[0]) / max(1.0, down[0] - down[1]))
+            return (p[0] + lifted(p), p[1] + moved_out * beyond * above)
 
         pattern = move(pattern, frame, field, parts=PARTS)
     return pattern
