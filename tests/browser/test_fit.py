@@ -67,8 +67,8 @@ def test_a_shirt_is_measured_chosen_altered_walked_and_told_for_the_tissue(page,
     page.get_by_role("button", name="Nearer").click()
     expect(page.locator(".lay-box")).to_have_class(re.compile("scale-2"))
 
-    # A round back lengthens the back shoulder: the seam is asked about, on both yokes, and is meant so.
-    page.get_by_label("What").select_option(label="Round back")
+    # Front and back slope otherwise: lowered, their seam is asked about, on both yokes, and is meant so.
+    page.get_by_label("What").select_option(label="Shoulder slope")
     page.get_by_label("By", exact=True).fill("3 cm")
     page.get_by_role("button", name="Alter", exact=True).click()
     expect(page.get_by_role("alert")).to_contain_text("A seam no longer meets")

@@ -194,8 +194,8 @@ def test_taking_back_an_alteration_is_called_so(house):
 
 def test_a_broken_seam_is_an_alarm_until_it_is_said_to_be_meant(house):
     house.post("/projects/6/fit", data={"size": "L"})
-    _alter(house, "round-back::", "3 cm", project=6)
-    assert "2 seams do not meet" in _page(house, "/seams", 6), "the back's shoulders, outside and inside"
+    _alter(house, "shoulder-slope::", "3 cm", project=6)
+    assert "2 seams do not meet" in _page(house, "/seams", 6), "front and back slope otherwise, outside and inside"
     assert "a seam does not meet" in house.get("/projects/6/cut").text
     house.get("/projects/6/lay/worked-out")
     assert "Settle it" in house.get("/projects/6/lay").text
@@ -205,7 +205,7 @@ def test_a_broken_seam_is_an_alarm_until_it_is_said_to_be_meant(house):
     assert "a seam does not meet" not in house.get("/projects/6/cut").text
     # Another alteration changes the difference, and it is asked about again.
     _alter(house, "shoulder-width::", "1 cm", project=6)
-    _alter(house, "round-back::", "1 cm", project=6)
+    _alter(house, "shoulder-slope::", "1 cm", project=6)
     assert "does not meet" in _page(house, "/seams", 6)
 
 

@@ -9,7 +9,7 @@ from functools import cached_property
 from rowanseed.core.base.errors import HeldWrong, NotThere
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay import edit
-from rowanseed.core.lay.edit import Fault, Parked
+from rowanseed.core.lay.edit import Fault, FaultKind, Parked
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.problem import Plan, Problem
 
@@ -100,8 +100,25 @@ def rest(here: Here, asked: Asked, name: str) -> tuple[State, str]:
 def part(here: Here, asked: Asked, name: str) -> tuple[State, str]:
     """Only what is wrong, parked or in hand is laid anew; everything else stays."""
     loose = {id for fault in here.faults for id in fault.ids[:1]} | ({asked.id} if asked.id else set())
+    # Of a piece that is cut too seldom, since it lies on the wrong side, any that is not held may be the wrong one.
+    loose |= {id for fault in here.faults for id in _too_seldom(here, fault)}
     keep = frozenset(id for id, _ in edit.ids(here.plan) if id not in loose) | here.state.pinned | here.cut
     return _laid_again(here, keep), "Only a part laid again"
+
+
+def _too_seldom(here: Here, fault: Fault) -> frozenset[str]:
+    """What lies on the cloth of a piece that is cut too seldom though none lies beside it; nothing for others."""
+    if fault.kind is not FaultKind.TOO_FEW or any(one.piece == fault.piece for one in here.state.parked):
+        return frozenset()
+    return frozenset(id for id, p in edit.ids(here.plan) if p.piece == fault.piece)
+
+
+def _stays_wrong(here: Here, fault: Fault, keep: frozenset[str]) -> bool:
+    """Whether a fault is one of what is kept: where it lies, or that it is cut on one side only."""
+    if fault.ids:
+        return set(fault.ids) <= keep
+    there = _too_seldom(here, fault)
+    return bool(there) and (there <= keep or len(there & keep) > 1)
 
 
 def _laid_again(here: Here, keep: frozenset[str]) -> State:
@@ -109,7 +126,7 @@ def _laid_again(here: Here, keep: frozenset[str]) -> State:
 
     Raises HeldWrong where what is kept is wrong by itself.
     """
-    wrong = next((fault for fault in here.faults if fault.ids and set(fault.ids) <= keep), None)
+    wrong = next((fault for fault in here.faults if _stays_wrong(here, fault, keep)), None)
     if wrong is not None:
         raise HeldWrong(here.said(wrong))
     lays = tuple(dict.fromkeys(stretch.lay for stretch in here.plan.stretches))

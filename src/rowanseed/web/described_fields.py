@@ -289,7 +289,7 @@ GROUPS = (
         "waist",
         "Waist",
         (
-            One("features.waist", "Waist", v.Waist, USUAL, when=(of(HALVES),)),
+            One("features.waist", "Waist", v.Waist, USUAL),
             Length("features.band.width", "A band's finished width", when=BANDED),
             Length("features.band.underlap", "Its underlap", when=BANDED),
             Number("features.band.parts", "Parts it is cut in", "one or two", when=(*BANDED, of(AT_THE_WAIST))),
