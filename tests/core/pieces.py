@@ -1,10 +1,14 @@
 """Small pieces to test with."""
 
+import math
+from dataclasses import replace
+
+from rowanseed.core.alter.frame import with_pieces
 from rowanseed.core.geometry.outline import line_chain
 from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Corner, Cut, Drawn, EdgeSpec, Piece, Role, Shape
+from rowanseed.core.pattern.pieces import Corner, Cut, Drawn, EdgeSpec, Panel, Piece, Role, Shape
 
 
 def quadrilateral(corners, allowances, *, drawn=Drawn.SEAM, id="panel", cut=None, corner=None, marks=(), darts=()):
@@ -41,6 +45,29 @@ def pattern_of(*pieces, making=None, **envelope):
         pieces=pieces,
         making=making or Making(),
     )
+
+
+def unlike_shoulders(pattern, by=8.0):
+    """A pattern whose back has a shoulder longer by so much, in mm, than its front: drawn so, in every size."""
+    return with_pieces(
+        pattern, [_wider(p, by) for p in pattern.pieces if p.has_edge("shoulder") and p.panel is not Panel.FRONT]
+    )
+
+
+def _wider(piece, by):
+    shapes = {}
+    for size, shape in piece.shapes.items():
+        ends = (shape.edges["shoulder"][0].start, shape.edges["shoulder"][-1].end)
+        neck, tip = sorted(ends, key=lambda p: abs(p[1]))
+        out = tuple(t + (t - n) * by / math.dist(neck, tip) for n, t in zip(neck, tip, strict=True))
+
+        def moved(segment, tip=tip, out=out):
+            where = {end: out for end in ("start", "end") if math.dist(getattr(segment, end), tip) < 0.01}
+            return replace(segment, **where)
+
+        edges = {name: tuple(moved(segment) for segment in chain) for name, chain in shape.edges.items()}
+        shapes[size] = replace(shape, edges=edges)
+    return replace(piece, shapes=shapes)
 
 
 def gathered_skirt():

@@ -370,10 +370,30 @@ def test_shoulders_are_broader_or_slope_by_what_was_asked(name, by):
     for piece in ("front", back):
         tips = [p.piece(piece).shapes[size].edges["shoulder"][0].start for p in (was, sloped)]
         assert tips[1][0] - tips[0][0] == pytest.approx(by, abs=0.01)
+        assert length(sloped, name, piece, "shoulder") == pytest.approx(length(was, name, piece, "shoulder"), abs=0.05)
     for now in (wide, sloped):
         assert all(abs(c) < 1.0 for m, c in changes(was, now, size, "A").items() if m in ("bust", "waist", "hip")), (
             changes(was, now, size, "A")
         )
+
+
+def test_a_crotch_is_shortened_by_what_was_asked_with_inner_legs_that_meet_or_not_at_all():
+    """Nearer to the centre than its curve is wide no place for the crotch point gives what is asked."""
+    was, asked, refused = drawn("trousers"), 5.0, 0
+    while asked < 80.0:
+        try:
+            now = after("trousers", "crotch-length", -asked, "front")
+        except AlterationError:
+            refused += 1
+        else:
+            assert length(now, "trousers", "front", "crotch") == pytest.approx(
+                length(was, "trousers", "front", "crotch") - asked, abs=0.1
+            )
+            assert length(now, "trousers", "front", "inseam") == pytest.approx(
+                length(was, "trousers", "front", "inseam"), abs=0.1
+            )
+        asked += 5.0
+    assert 0 < refused < 15
 
 
 @pytest.mark.parametrize("by", [20.0, -20.0])

@@ -2,13 +2,15 @@
 settled."""
 
 import re
+from dataclasses import replace
 
 import pytest
 
 from rowanseed.core.body.measures import MEASURES
+from rowanseed.demo.overshirt import draft
 from rowanseed.formats.pattern_json import write_pattern
 
-from ..core.pieces import gathered_skirt
+from ..core.pieces import gathered_skirt, unlike_shoulders
 
 pytestmark = pytest.mark.slow
 
@@ -193,20 +195,23 @@ def test_taking_back_an_alteration_is_called_so(house):
 
 
 def test_a_broken_seam_is_an_alarm_until_it_is_said_to_be_meant(house):
-    house.post("/projects/6/fit", data={"size": "L"})
-    _alter(house, "shoulder-slope::", "3 cm", project=6)
-    assert "2 seams do not meet" in _page(house, "/seams", 6), "front and back slope otherwise, outside and inside"
-    assert "a seam does not meet" in house.get("/projects/6/cut").text
-    house.get("/projects/6/lay/worked-out")
-    assert "Settle it" in house.get("/projects/6/lay").text
+    pattern = replace(unlike_shoulders(draft()), name="Unlike shirt")
+    house.post("/patterns/new", files={"file": ("unlike.json", write_pattern(pattern).encode())})
+    number = re.findall(r'href="/patterns/(\d+)"[^>]*>[^<]*Unlike', house.get("/").text)[0]
+    house.post("/projects/new", data={"pattern": number, "person": "1", "name": "Unlike", "view": "A"})
+    id = max(int(n) for n in re.findall(r'href="/projects/(\d+)"', house.get("/").text))
+    house.post(f"/projects/{id}/fit", data={"size": "L"})
+    assert "2 seams do not meet" in _page(house, "/seams", id), "outside and inside"
+    assert "a seam does not meet" in house.get(f"/projects/{id}/cut").text
+    house.get(f"/projects/{id}/lay/worked-out")
+    assert "Settle it" in house.get(f"/projects/{id}/lay").text
     for seam in ("shoulders", "shoulders-inside"):
-        house.post(f"/projects/6/fit/seams/{seam}", data={"accept": "yes"})
-    assert "Meant so, you said." in _page(house, "/seams", 6)
-    assert "a seam does not meet" not in house.get("/projects/6/cut").text
+        house.post(f"/projects/{id}/fit/seams/{seam}", data={"accept": "yes"})
+    assert "Meant so, you said." in _page(house, "/seams", id)
+    assert "a seam does not meet" not in house.get(f"/projects/{id}/cut").text
     # Another alteration changes the difference, and it is asked about again.
-    _alter(house, "shoulder-width::", "1 cm", project=6)
-    _alter(house, "shoulder-slope::", "1 cm", project=6)
-    assert "does not meet" in _page(house, "/seams", 6)
+    _alter(house, "shoulder-width::", "3 cm", project=id)
+    assert "does not meet" in _page(house, "/seams", id)
 
 
 def test_every_seam_is_drawn_with_its_two_edges(house):

@@ -39,7 +39,7 @@ def change_depth(pattern: Pattern, size: str, by: float) -> Pattern:
     for frame, top, under in found:
         waist = frame.level("waist") or frame.bounds()[2]
         lowered = _body_lowered(frame, under, ABOVE * (under[0] - top), waist, by)
-        pattern = move(pattern, frame, lowered, frame.at_darts(), parts=PARTS)
+        pattern = move(pattern, frame, lowered, frame.at_darts("side"), parts=PARTS)
     for frame in frames(pattern, size):
         bicep, cap = frame.level("bicep"), frame.edge("cap")
         if frame.panel is Panel.SLEEVE and bicep is not None and cap is not None:

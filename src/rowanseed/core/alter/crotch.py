@@ -11,7 +11,7 @@ from rowanseed.core.pattern.pieces import Panel
 
 PARTS = 4
 FRONT_ONLY, BACK_ONLY = "front", "back"
-ROUNDS = 12
+ROUNDS = 30
 
 
 def has_crotch(pattern: Pattern, size: str) -> bool:
@@ -57,7 +57,10 @@ def change_length(pattern: Pattern, size: str, by: float, at: str = "") -> Patte
 
 
 def _lengthened(pattern: Pattern, frame: Frame, by: float) -> Pattern:
-    """One leg's crotch seam made longer by exactly so much, while the inner leg seam keeps its length."""
+    """One leg's crotch seam made longer by exactly so much, while the inner leg seam keeps its length.
+
+    Raises TooNarrow where no place for the crotch point gives both.
+    """
     crotch, _ = _edges(frame)
     point = crotch_point(frame)
     straight = min(flatten(crotch, 1.0), key=lambda q: q[0])
@@ -87,6 +90,9 @@ def _lengthened(pattern: Pattern, frame: Frame, by: float) -> Pattern:
         # The point is lowered by what the inner leg has grown, so that it still meets the other leg's.
         reach, drop = reach + (by - grown), drop + inner
         now = moved(reach, drop)
+    else:
+        # So near to the centre the curve folds over itself, and no place for the point gives what is asked.
+        raise TooNarrow("The crotch point reaches out", wide, "Shorten the crotch by less.")
     return now
 
 

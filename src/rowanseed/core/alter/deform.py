@@ -28,10 +28,14 @@ SPLINTER = 1.5
 
 @dataclass(frozen=True)
 class Cuts:
-    """Where a map changes its rule: lines across the direction `along`, at these distances from the origin."""
+    """Where a map changes its rule: lines, each across a direction at a distance in mm from the origin."""
 
-    along: Point
-    at: tuple[float, ...]
+    lines: tuple[tuple[Point, float], ...]
+
+    @classmethod
+    def across(cls, along: Point, *at: float) -> Cuts:
+        """Lines across one direction."""
+        return cls(tuple((along, value) for value in at))
 
 
 def deform(piece: Piece, size: str, field: Field, cuts: Cuts | None = None, parts: int = 1) -> Piece:
@@ -107,7 +111,7 @@ def _carry_segment(segment: Segment, field: Field, cuts: Cuts | None, parts: int
     bends, parts = parts > 1, _parts_of(segment, parts)
     if _is_still(segment, field, parts):
         return [(0.0, 1.0, segment)]
-    borders = [] if cuts is None else sorted({t for value in cuts.at for t in crossings(segment, cuts.along, value)})
+    borders = [] if cuts is None else sorted({t for line in cuts.lines for t in crossings(segment, *line)})
     # A cut this near to an end would leave a splinter, whose direction means nothing.
     least = SPLINTER / max(segment.length(), SPLINTER)
     borders = [t for t in borders if least < t < 1 - least]
@@ -222,7 +226,7 @@ def stretch(centre: Point, along: Point, by: float, half: float = BAND) -> tuple
         share = min(max((s + reach) / (2 * reach), 0.0), 1.0)
         return (p[0] + along[0] * by * share, p[1] + along[1] * by * share)
 
-    return field, Cuts(along, (middle - reach, middle + reach))
+    return field, Cuts.across(along, middle - reach, middle + reach)
 
 
 def smooth(t: float) -> float:

@@ -65,11 +65,16 @@ class Frame:
 
         return place
 
-    def at_darts(self, edge: str = "side") -> Cuts | None:
-        """Where a map that goes by `without_darts` changes its rule."""
-        places = {at for piece in self.pieces for mouth in _mouths(piece, self.size, edge) for at in mouth}
-        along = (1.0, 0.0) if edge == "side" else (0.0, 1.0)
-        return Cuts(along, tuple(sorted(places))) if places else None
+    def at_darts(self, *edges: str) -> Cuts | None:
+        """Where a map that goes by `without_darts` of these edges changes its rule."""
+        lines = {
+            ((1.0, 0.0) if edge == "side" else (0.0, 1.0), at)
+            for edge in edges
+            for piece in self.pieces
+            for mouth in _mouths(piece, self.size, edge)
+            for at in mouth
+        }
+        return Cuts(tuple(sorted(lines))) if lines else None
 
     def levels(self) -> tuple[tuple[str, float], ...]:
         """Every level with where it stands, from the top down."""

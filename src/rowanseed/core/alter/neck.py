@@ -46,7 +46,7 @@ def tighten(pattern: Pattern, size: str, panel: Panel, by: float) -> Pattern:
     most = BEARS * band
     if abs(turn) > most:
         raise MoreThanItBears(abs(by), 2 * most * math.dist(hinge, pinch), "Fold out less, or take a smaller size.")
-    at_hinge = Cuts((1.0, 0.0), (hinge[0],))
+    at_hinge = Cuts.across((1.0, 0.0), hinge[0])
     now = pattern
     for _ in range(ROUNDS):
         now = move(pattern, frame, _fan(hinge, pinch, neck, turn, band), at_hinge, PARTS)

@@ -89,7 +89,7 @@ def change_slope(pattern: Pattern, size: str, by: float) -> Pattern:
         _, _, high, _ = frame.bounds()
         waist = max(frame.level("waist") or min(high, under + 180.0), under + LEAST)
         lowered = _slope(frame, neck, tip, under, waist, by)
-        pattern = move(pattern, frame, lowered, frame.at_darts(), parts=PARTS)
+        pattern = move(pattern, frame, lowered, frame.at_darts("side", "shoulder"), parts=PARTS)
     return pattern
 
 
@@ -99,12 +99,13 @@ def allow_for_pads(pattern: Pattern, size: str, thick: float) -> Pattern:
     The sleeve's cap follows the armhole when the seams are put right.
     """
     for frame, neck, tip, under in _each(pattern, size):
+        turned = _turned(frame, neck, tip, under, -thick)
 
-        def field(p: Point, neck: Point = neck, tip: Point = tip, under: float = under) -> Point:
-            down = 1 - smooth((p[0] - tip[0]) / (under - tip[0]))
-            return (p[0] - thick * _outwards(p, neck, tip) * down, p[1])
+        def field(p: Point, tip: Point = tip, under: float = under, turned: Callable[[Point], Point] = turned) -> Point:
+            down, inwards = turned(p)
+            return (p[0] + down * (1 - smooth((p[0] - tip[0]) / (under - tip[0]))), p[1] + inwards)
 
-        pattern = move(pattern, frame, field, parts=PARTS)
+        pattern = move(pattern, frame, field, frame.at_darts("shoulder"), parts=PARTS)
     return pattern
 
 
@@ -149,11 +150,30 @@ def _cap_point_forward(sleeve: Piece, size: str, by: float) -> Piece:
     return replace(sleeve, marks=tuple(moved(mark) for mark in sleeve.marks))
 
 
+def _turned(frame: Frame, neck: Point, tip: Point, under: float, by: float) -> Callable[[Point], Point]:
+    """How far each place goes (down, to the side) where the shoulder turns about its neck point, its tip by `by` mm.
+
+    The tip goes inwards by what the slope takes, so that the line keeps its length; down the armhole that dies away.
+    What darts and folds of the shoulder take in is left out of the sum.
+    """
+    across = frame.without_darts("shoulder")
+    wide, high = across(tip[1]) - across(neck[1]), tip[0] - neck[0]
+    inwards = math.copysign(math.sqrt(max(0.0, wide**2 + high**2 - (high + by) ** 2)), wide) - wide
+
+    def turned(p: Point) -> Point:
+        outwards = min(max((across(p[1]) - across(neck[1])) / wide, 0.0), 1.0)
+        return (by * outwards, inwards * outwards * (1 - smooth((p[0] - tip[0]) / (under - tip[0]))))
+
+    return turned
+
+
 def _slope(frame: Frame, neck: Point, tip: Point, under: float, waist: float, by: float) -> Field:
     level = frame.without_darts()
+    turned = _turned(frame, neck, tip, under, by)
 
     def field(p: Point) -> Point:
         below = 1 - smooth((level(p[0]) - under) / (level(waist) - under))
-        return (p[0] + by * _outwards(p, neck, tip) * below, p[1])
+        down, inwards = turned(p)
+        return (p[0] + down * below, p[1] + inwards)
 
     return field

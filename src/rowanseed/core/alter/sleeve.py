@@ -82,4 +82,4 @@ def raise_cap(pattern: Pattern, size: str, piece_id: str, by: float) -> Pattern:
     def field(p: Point) -> Point:
         return p if p[0] >= bicep else (p[0] - by * (bicep - p[0]) / (bicep - top), p[1])
 
-    return move(pattern, frame, field, Cuts((1.0, 0.0), (bicep,)))
+    return move(pattern, frame, field, Cuts.across((1.0, 0.0), bicep))

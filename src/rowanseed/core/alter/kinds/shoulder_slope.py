@@ -9,7 +9,7 @@ from rowanseed.core.alter.kind import AlterationKind, OnTissue
 def _tissue(told: OnTissue) -> tuple[str, ...]:
     way = "down" if told.more else "up"
     return (
-        f"Move the shoulder tip {told.figure} {way}; draw the shoulder from the neck, which stays.",
+        f"Move the shoulder tip {told.figure} {way}; turn the shoulder about the neck point, as long as it was.",
         f"Move the whole armhole {way} by the same, so that it keeps its length; true the side seam to the waist.",
     )
 
