@@ -8,7 +8,7 @@ from rowanseed.core.alter.kind import AlterationKind, OnTissue
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
     return (
-        f"Raise the shoulder tip of front and back by {told.figure}, to nothing at the neck; the line keeps its length.",
+        f"Raise the shoulder tip of front and back by {told.figure}, to nothing at the neck; the line stays as long.",
         "Raise the sleeve's cap until it fits the armhole again; it is worked out under “goes along”.",
     )
 
