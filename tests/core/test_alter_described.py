@@ -263,6 +263,9 @@ def test_a_wedge_at_a_waist_seam_is_as_deep_as_was_asked(name, kind, piece, sens
         assert all(w.verdict is not SeamVerdict.APART for w in walk(step.after, size))
         edge = "across the back at the hip" if kind == "full-seat" else "edge at the waist"
         assert edge in " ".join(sheet(step, Units.METRIC, size).steps)
+    for by in (40.0, -40.0):
+        now = carry_out(pattern, size, (Alteration(kind, by),)).pattern
+        assert all(abs(w.fault) <= NEAR for w in walk(now, size)), "aslant, the waist is as long as it was"
 
 
 def dart_intake(pattern, size):

@@ -18,6 +18,7 @@ from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.walk import part_length
 
 PARTS = 4
 FOLD = 90.0
@@ -26,6 +27,11 @@ ENDS = 20.0
 """Pieces that end so near below a level, in mm, end at it."""
 MOST_WEDGE = 60.0
 """A greater wedge, in mm, bends the centre seam too far (common practice, no source)."""
+SAME = 0.02
+"""An edge this near to its length before, in mm, has it again."""
+ROUNDS = 8
+NEARBY = 5.0
+WAIST = "waist"
 CENTRES = ("centre", "crotch", "opening")
 SIDES = ("side", "outseam")
 
@@ -52,6 +58,10 @@ class Span:
         _, left, _, right = self.frame.bounds()
         farthest = max(left, right, key=lambda y: abs(y - centre))
         return _y_at(self.inner, x, centre), _y_at(self.outer, x, farthest)
+
+    def slant(self, x: float) -> float:
+        """How far the outer edge goes outwards for each mm down; moved square to it, it keeps its length."""
+        return (self.reach(x + NEARBY)[1] - self.reach(x - NEARBY)[1]) / (2 * NEARBY)
 
 
 def _y_at(edge: Chain | None, x: float, otherwise: float) -> float:
@@ -177,16 +187,64 @@ def wedge(pattern: Pattern, size: str, panel: Panel, level: str, by: float) -> P
         raise MoreThanItBears(abs(by), MOST_WEDGE, "Change it by less: it bends the centre too far.")
     hangs = _is_top(found[0].frame, "waist")
     for span in found:
-        frame = frame_of(pattern, size, span.frame.pieces[0].id)
-        x = frame.level(level) or 0.0
-        pattern = move(pattern, frame, _raised(span, x, by) if hangs else _spread(span, x, by), parts=PARTS)
+        x = span.frame.level(level) or 0.0
+        spread = _raised(span, x, by) if hangs else _spread(span, x, by)
+        pattern = _with_its_waist(pattern, span, spread, at_end=hangs or _is_end(span.frame, level))
     return pattern
 
 
+def _with_its_waist(pattern: Pattern, span: Span, spread: Field, *, at_end: bool) -> Pattern:
+    """A panel moved by a map; an edge at the waist that the map sets aslant stays as long as it was.
+
+    Slashed and turned at the side seam the edge would keep its length by itself; here the panel is narrowed there by
+    as much, dying away over the height of the wedge.
+    """
+    size = span.frame.size
+    edge = next((EdgePart(p.id, WAIST) for p in span.frame.pieces if p.has_edge(WAIST)), None)
+    frame = frame_of(pattern, size, span.frame.pieces[0].id)
+    if not at_end or edge is None:
+        return move(pattern, frame, spread, parts=PARTS)
+    goal = part_length(pattern, size, edge)
+    ends = [q[0] for q in flatten(pattern.piece(edge.piece).shapes[size].edges[WAIST], 1.0)]
+    level = sum(ends) / len(ends)
+
+    def moved(narrowed: float) -> Pattern:
+        def field(p: Point) -> Point:
+            down, across = spread(p)
+            within, _ = span.reach(p[0])
+            inwards = (p[1] - within) * narrowed * (1 - smooth(abs(p[0] - level) / (2 * FOLD)))
+            return (down + inwards * span.slant(p[0]), across - inwards)
+
+        return move(pattern, frame, field, parts=PARTS)
+
+    one, two = 0.0, 0.01
+    missing = part_length(moved(one), size, edge) - goal
+    if abs(missing) < SAME:
+        return moved(one)
+    for _ in range(ROUNDS):
+        now = moved(two)
+        left = part_length(now, size, edge) - goal
+        if abs(left) < SAME or left == missing:
+            break
+        one, two, missing = two, two - left * (two - one) / (left - missing), left
+    return now
+
+
 def _raised(span: Span, x: float, by: float) -> Field:
-    """A garment that hangs from the waist is cut higher above the level, so that its hem stays level."""
+    """A garment that hangs from the waist is cut higher above the level, so that its hem stays level.
+
+    What hangs from the crotch stays as it is.
+    """
     begins = max(span.frame.bounds()[0], x - FOLD)
-    return lambda p: (p[0] - by * span.share(p) * (1 - smooth((p[0] - begins) / (2 * FOLD))), p[1])
+    crotch = _crotch_level(span.frame)
+    over = 2 * FOLD if crotch is None else min(2 * FOLD, crotch - begins)
+    return lambda p: (p[0] - by * span.share(p) * (1 - smooth((p[0] - begins) / over)), p[1])
+
+
+def _crotch_level(frame: Frame) -> float | None:
+    """Where the inner leg begins, on a leg."""
+    inseam = frame.edge("inseam")
+    return None if inseam is None else min(inseam[0].start[0], inseam[-1].end[0])
 
 
 def _spread(span: Span, x: float, by: float) -> Field:
