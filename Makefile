@@ -5,6 +5,7 @@ VENV := .venv
 BIN := $(VENV)/bin
 
 SOURCES := src tests benchmarks scripts
+STYLES := $(wildcard src/rowanseed/web/static/style/*.css)
 
 .PHONY: setup demo test test-fast fuzz check docs format bench screenshots lock clean
 
@@ -35,6 +36,8 @@ check: setup
 	@$(BIN)/ruff format --check $(SOURCES)
 	@$(BIN)/djlint --quiet --lint src/rowanseed/web/templates
 	@! grep -nE '.{121,}' src/rowanseed/web/templates/*.html || { echo "lines of 120 at most" >&2; exit 1; }
+	@for sheet in $(STYLES); do $(BIN)/css-beautify -s 2 -n $$sheet | diff -q - $$sheet > /dev/null || \
+	  { echo "$$sheet: make format" >&2; exit 1; }; done
 	@$(BIN)/codespell $(SOURCES) docs *.md
 	@$(BIN)/mypy
 	@$(BIN)/lint-imports
@@ -50,6 +53,7 @@ docs: setup
 format: setup
 	@$(BIN)/ruff check --fix $(SOURCES)
 	@$(BIN)/ruff format $(SOURCES)
+	@for sheet in $(STYLES); do $(BIN)/css-beautify -s 2 -n -r $$sheet > /dev/null; done
 
 bench: setup
 	@sh scripts/chromium.sh

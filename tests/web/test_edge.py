@@ -85,7 +85,7 @@ def test_static_files_are_named_by_what_is_in_them_and_kept_for_good(house):
 
 
 def test_pages_are_not_kept_and_every_answer_has_its_guards(house):
-    for path in ("/", "/nowhere", "/static/rowanseed.css", "/projects/1/lay/main/lay.svg"):
+    for path in ("/", "/nowhere", "/static/style/base.css", "/projects/1/lay/main/lay.svg"):
         headers = house.get(path).headers
         assert "default-src 'none'" in headers["content-security-policy"]
         assert headers["x-content-type-options"] == "nosniff"
@@ -158,7 +158,13 @@ def test_every_template_is_some_page_s(house):
         *(f"{name}_part.html" for name in ("fit", "cloth", "lay", "sew")),
     }
     assert {path.name for path in folder.glob("*.html")} == pages | bases
-    assert (FOLDER / "rowanseed.css").exists()
+
+
+def test_every_style_sheet_is_linked_by_a_page_and_every_link_leads_to_one():
+    pages = "".join(path.read_text() for path in (FOLDER.parent / "templates").glob("*.html"))
+    linked = set(re.findall(r"static\('style/(\w+)\.css'\)", pages))
+    (listed,) = re.findall(r"for name in \((.*?)\) %\}\s*<link", pages, re.S)
+    assert linked | set(re.findall(r'"(\w+)"', listed)) == {path.stem for path in (FOLDER / "style").glob("*.css")}
 
 
 # ---------------------------------------------------------------- two windows
