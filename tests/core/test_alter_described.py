@@ -33,6 +33,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
@@ -299,6 +300,24 @@ def test_a_described_garment_is_shortened_at_every_line_that_is_printed(name):
             altered = carry_out(pattern, size, (Alteration("length", by, line),)).pattern
             assert changes(pattern, altered, size, "A")["length"] == pytest.approx(by, abs=0.3), line
             assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size))
+
+
+@pytest.mark.parametrize("figure", [Figure.WOMEN, Figure.CHILDREN])
+@pytest.mark.parametrize("sleeve", [None, SleeveKind.SET_IN, SleeveKind.DROPPED, SleeveKind.RAGLAN])
+def test_a_body_made_longer_or_shorter_leaves_bust_darts_and_armholes_as_they_are(sleeve, figure):
+    """Front and back keep walking, whatever lies near the printed line on one of them."""
+    shaping = (Shaping.BUST_DART,) if figure is Figure.WOMEN else ()
+    features = {"front": Side(shaping=shaping), "neck": Neck(NeckShape.SCOOP, NeckFinish.BIAS_BINDING)}
+    if sleeve is not None:
+        features["sleeve"] = Sleeve(sleeve)
+    described = Description(name="x", garment=GarmentKind.TOP, figure=figure, features=Features(**features))
+    pattern = compose(described).pattern
+    for size in (pattern.envelope.sizes[0], pattern.envelope.sizes[-1]):
+        for by in (50.0, -50.0):
+            altered = carry_out(pattern, size, (Alteration("length", by, "body-length"),)).pattern
+            assert all(abs(w.fault) <= NEAR for w in walk(altered, size)), (size, by)
+            if shaping:
+                assert dart_intake(altered, size) == pytest.approx(dart_intake(pattern, size), abs=0.3)
 
 
 @pytest.mark.parametrize("kind", [SkirtKind.GATHERED, SkirtKind.KNIFE_PLEATS, SkirtKind.BOX_PLEATS])

@@ -189,11 +189,11 @@ def wedge(pattern: Pattern, size: str, panel: Panel, level: str, by: float) -> P
     for span in found:
         x = span.frame.level(level) or 0.0
         spread = _raised(span, x, by) if hangs else _spread(span, x, by)
-        pattern = _with_its_waist(pattern, span, spread, at_end=hangs or _is_end(span.frame, level))
+        pattern = _with_its_waist(pattern, span, spread)
     return pattern
 
 
-def _with_its_waist(pattern: Pattern, span: Span, spread: Field, *, at_end: bool) -> Pattern:
+def _with_its_waist(pattern: Pattern, span: Span, spread: Field) -> Pattern:
     """A panel moved by a map; an edge at the waist that the map sets aslant stays as long as it was.
 
     Slashed and turned at the side seam the edge would keep its length by itself; here the panel is narrowed there by
@@ -202,7 +202,7 @@ def _with_its_waist(pattern: Pattern, span: Span, spread: Field, *, at_end: bool
     size = span.frame.size
     edge = next((EdgePart(p.id, WAIST) for p in span.frame.pieces if p.has_edge(WAIST)), None)
     frame = frame_of(pattern, size, span.frame.pieces[0].id)
-    if not at_end or edge is None:
+    if edge is None:
         return move(pattern, frame, spread, parts=PARTS)
     goal = part_length(pattern, size, edge)
     ends = [q[0] for q in flatten(pattern.piece(edge.piece).shapes[size].edges[WAIST], 1.0)]

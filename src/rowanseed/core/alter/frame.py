@@ -57,10 +57,10 @@ class Frame:
         Down the side it is a level, across the shoulder a distance from the centre's side. Both lines of a dart are at
         one place then: a change that dies away along the edge leaves it as deep as it is.
         """
-        mouths = [found for piece in self.pieces if (found := _mouths(piece, self.size, edge))]
+        every = [found for piece in self.pieces if (found := mouths(piece, self.size, edge))]
 
         def place(at: float) -> float:
-            taken = (sum(min(max(at - first, 0.0), last - first) for first, last in own) for own in mouths)
+            taken = (sum(min(max(at - first, 0.0), last - first) for first, last in own) for own in every)
             return at - max(taken, default=0.0)
 
         return place
@@ -71,7 +71,7 @@ class Frame:
             ((1.0, 0.0) if edge == "side" else (0.0, 1.0), at)
             for edge in edges
             for piece in self.pieces
-            for mouth in _mouths(piece, self.size, edge)
+            for mouth in mouths(piece, self.size, edge)
             for at in mouth
         }
         return Cuts(tuple(sorted(lines))) if lines else None
@@ -100,7 +100,7 @@ class Frame:
         return centre[0].start[1] if centre else 0.0
 
 
-def _mouths(piece: Piece, size: str, edge: str) -> list[tuple[float, float]]:
+def mouths(piece: Piece, size: str, edge: str) -> list[tuple[float, float]]:
     """From where to where along an edge each dart or fold of a piece takes it in: down a side, across a shoulder."""
     axis = 0 if edge == "side" else 1
     ends = [

@@ -2,13 +2,18 @@
 
 from __future__ import annotations
 
+import math
+
 from rowanseed.core.alter.deform import BAND, stretch
-from rowanseed.core.alter.frame import Frame, frames, move
+from rowanseed.core.alter.follow import RAGLAN
+from rowanseed.core.alter.frame import Frame, frames, mouths, move
 from rowanseed.core.base.errors import NoPlaceFor, TooShortToShorten
+from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import InnerLine, LineKind
 
 ALONG = (1.0, 0.0)
+ROUND = ("armhole", "cap", "crotch")
 CLEAR, LEAST_BAND = 1.0, 15.0
 """Edges are trued to no nearer than this of a piece's ends, and over no less than this to either side, in mm."""
 
@@ -44,7 +49,7 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
         low, _, high, _ = frame.bounds()
         # Where the line is printed near an end, edges are trued over what there is of them.
         room = min(middle[0] - low, high - middle[0]) - max(0.0, -by) / 2
-        half = min(BAND, room - CLEAR)
+        half = min(BAND, room - CLEAR, max(LEAST_BAND, _clear(frame, middle[0]) - max(0.0, -by) / 2 - CLEAR))
         if half < LEAST_BAND:
             if by < 0:
                 raise TooShortToShorten(frame.pieces[0].id, size, high - low)
@@ -52,3 +57,14 @@ def change_at_line(pattern: Pattern, size: str, id: str, by: float) -> Pattern:
         field, cuts = stretch(middle, ALONG, by, half)
         pattern = move(pattern, frame, field, cuts)
     return pattern
+
+
+def _clear(frame: Frame, x: float) -> float:
+    """How far a line at `x` is from what is to stay as it is: curves that another piece fits, the mouths of darts."""
+    runs = [run for piece in frame.pieces for run in mouths(piece, frame.size, "side")]
+    for piece in frame.pieces:
+        for name, chain in piece.shapes[frame.size].edges.items():
+            if name in ROUND or name.startswith(RAGLAN):
+                down = [p[0] for p in flatten(chain, 1.0)]
+                runs.append((min(down), max(down)))
+    return min((max(low - x, x - high) for low, high in runs if not low < x < high), default=math.inf)

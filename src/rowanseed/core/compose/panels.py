@@ -139,15 +139,15 @@ def panel_levels(
             return starts(block, x), (x, outer(block, x))
 
         build.line(id, LineKind.LEVEL, name, ends)
-    build.line(
-        id,
-        LineKind.LENGTHEN_SHORTEN,
-        "body-length",
-        lambda size: (
-            starts(block := upper(build, size, half), x := upper(build, size, half).waist - ABOVE_WAIST),
-            (x, outer(block, x)),
-        ),
-    )
+
+    def across(size: Size) -> tuple[Point, Point]:
+        block = upper(build, size, half)
+        # Midway to where armhole and bust dart have ended, on front and back alike: they stay as they are.
+        darted = build.description.features.front.has(Shaping.BUST_DART)
+        x = block.waist - min(ABOVE_WAIST, (block.waist - block.underarm - (DART_FROM if darted else 0.0)) / 2)
+        return starts(block, x), (x, outer(block, x))
+
+    build.line(id, LineKind.LENGTHEN_SHORTEN, "body-length", across)
 
 
 # ---------------------------------------------------------------- the bust point
