@@ -15,7 +15,8 @@ from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.frame import frame_of
 from rowanseed.core.alter.kinds import KINDS
-from rowanseed.core.alter.seam import KEEP_SLEEVE, edge_count, levels_crossed, sleeve_above, takeable
+from rowanseed.core.alter.seam import KEEP_SLEEVE, edge_count, sleeve_above, takeable
+from rowanseed.core.alter.seam_run import levels_crossed
 from rowanseed.core.alter.thigh import thigh_level
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.pattern.finished import changes

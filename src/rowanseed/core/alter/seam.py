@@ -8,6 +8,7 @@ from itertools import pairwise
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some, with_pieces
+from rowanseed.core.alter.seam_run import level_of_tip, levels_crossed, runs, share_along
 from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
@@ -23,8 +24,6 @@ FADE = 110.0
 """Above the seam's upper end the change dies away over this length, in mm, or as far as the shoulder."""
 NOT_TAKEN_IN = ("shoulder", "crotch", "armhole", "cap", "neck", "waist", "hem")
 PARTS = 4
-CROSSES = 15.0
-"""A seam that ends within so much of a level, in mm, still crosses it: a waist is drawn just below its edge."""
 
 WAIST, RAGLAN = "waist", "raglan"
 KEEP_CAP = "narrow-sleeve"
@@ -44,11 +43,11 @@ def takeable(pattern: Pattern) -> tuple[Join, ...]:
         parts = (*join.a, *join.b)
         if any(p.piece in linings for p in parts):
             continue
-        if any(p.edge in NOT_TAKEN_IN for p in parts) or len(_runs(pattern, join.a)) != len(_runs(pattern, join.b)):
+        if any(p.edge in NOT_TAKEN_IN for p in parts) or len(runs(pattern, join.a)) != len(runs(pattern, join.b)):
             continue
         if all(panels[p.piece] in (Panel.FRONT, Panel.BACK) and _is_lengthwise(pattern, p) for p in parts):
             found.append(join)
-    told = [join for join in found if len(_runs(pattern, join.a)) > 1 and _is_told(join, found)]
+    told = [join for join in found if len(runs(pattern, join.a)) > 1 and _is_told(join, found)]
     return tuple(sorted((join for join in found if join not in told), key=lambda j: _rank(j, panels)))
 
 
@@ -64,19 +63,6 @@ def _is_told(join: Join, others: Sequence[Join]) -> bool:
     return all((p.piece, p.edge) in edges for p in (*join.a, *join.b))
 
 
-def _runs(pattern: Pattern, side: tuple[EdgePart, ...]) -> tuple[tuple[EdgePart, ...], ...]:
-    """A side of a seam as runs, each one edge in a frame: with a slant pocket it is in two pieces of it. A seam that a
-    zip closes across the waist has a run above it and one below."""
-    runs: list[tuple[EdgePart, ...]] = []
-    for part in side:
-        at = (pattern.piece(part.piece).frame, part.edge)
-        if runs and (pattern.piece(runs[-1][0].piece).frame, runs[-1][0].edge) == at:
-            runs[-1] = (*runs[-1], part)
-        else:
-            runs.append((part,))
-    return tuple(runs)
-
-
 def _is_lengthwise(pattern: Pattern, part: EdgePart) -> bool:
     """Whether an edge runs down the garment rather than across it: a yoke's seam cannot be taken in."""
     shape = next(iter(pattern.piece(part.piece).shapes.values()))
@@ -87,23 +73,6 @@ def _is_lengthwise(pattern: Pattern, part: EdgePart) -> bool:
 def _rank(join: Join, panels: dict[str, Panel]) -> int:
     mixed = panels[join.a[0].piece] is not panels[join.b[0].piece]
     return 0 if mixed and join.a[0].edge != "inseam" else 2 if join.a[0].edge == "inseam" else 1
-
-
-def levels_crossed(pattern: Pattern, size: str, join: Join) -> tuple[str, ...]:
-    """The levels that both edges of a seam reach, from the top down."""
-    found: dict[str, None] = {}
-    for one, other in zip(_runs(pattern, join.a), _runs(pattern, join.b), strict=True):
-        there = _levels_of(pattern, size, other)
-        found |= dict.fromkeys(level for level in _levels_of(pattern, size, one) if level in there)
-    return tuple(found)
-
-
-def _levels_of(pattern: Pattern, size: str, run: tuple[EdgePart, ...]) -> tuple[str, ...]:
-    frame = frame_of(pattern, size, run[0].piece)
-    edges = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in run]
-    xs = [p[0] for edge in edges for p in flatten(edge, ROUGH)]
-    low, high = min(xs) - CROSSES, max(xs) + CROSSES
-    return tuple(id for id, x in frame.levels() if low <= x <= high and id != "hem")
 
 
 def edge_count(pattern: Pattern, join: Join) -> int:
@@ -166,8 +135,9 @@ class Side:
 def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: str, school: str = "") -> Pattern:
     """Let a seam out (`by` > 0) or take it in, by so much round the whole garment.
 
-    At a `level` the change is greatest there and dies away towards the neighbouring levels (at the lowest
-    one it runs on to the hem); with no level it is the same all along. Only the two edges of the seam move, with
+    At a `level` the change is greatest there and dies away towards the neighbouring levels, or to where the seam begins
+    or ends in another one (at the lowest level it runs on to the hem); with no level it is the same all along, but
+    for a seam from the shoulder, which keeps its length. Only the two edges of the seam move, with
     the layers drawn on their pieces, and those of the side seam across the waist where the change reaches it; a seam
     of a piece to its own twin is one edge drawn once. Raises AlterationError.
     """
@@ -203,21 +173,21 @@ def seams_moved(pattern: Pattern, size: str, join: Join, level: str) -> tuple[Jo
 def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, school: str) -> Pattern:
     each = by / edge_count(pattern, join)
     sleeve = sleeve_above(pattern, size, join)
-    for one, other in zip(_runs(pattern, join.a), _runs(pattern, join.b), strict=True):
-        amount = _amount(pattern, size, one, other, level)
-        runs = {(run[0].piece, run[0].edge): {p.piece for p in run} for run in (one, other)}
-        for (piece_id, edge), own in runs.items():
+    for one, other in zip(runs(pattern, join.a), runs(pattern, join.b), strict=True):
+        amount = share_along(pattern, size, one, other, level)
+        edges = {(run[0].piece, run[0].edge): {p.piece for p in run} for run in (one, other)}
+        for (piece_id, edge), own in edges.items():
             frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
             side = edge_side(frame, piece, edge)
             _refuse_too_much(piece.id, each, side)
             others = {p.piece for p in (*one, *other)} - own
             along = _going_along(pattern, frame, own, others)
-            moved = move_some(pattern, along, size, edge_field(side, amount, each, _ceiling(frame)), parts=PARTS)
+            moved = move_some(pattern, along, size, edge_field(side, amount, each, level_of_tip(frame)), parts=PARTS)
             pattern = with_pieces(moved, (_keep_intake(p, moved.piece(p.id), size) for p in along))
     if sleeve is not None and school != KEEP_SLEEVE:
         front = next(p for p in (*join.a, *join.b) if pattern.piece(p.piece).panel is Panel.FRONT)
         top = min(edge_side(frame_of(pattern, size, front.piece), pattern.piece(front.piece), front.edge).xs)
-        amount = _amount(pattern, size, _runs(pattern, join.a)[0], _runs(pattern, join.b)[0], level)
+        amount = share_along(pattern, size, runs(pattern, join.a)[0], runs(pattern, join.b)[0], level)
         pattern = narrow_underarm(pattern, size, sleeve, -each * amount(top), FADE)
     return pattern
 
@@ -275,12 +245,6 @@ def _going_along(pattern: Pattern, frame: Frame, own: set[str], others: set[str]
     return tuple(p for p in frame.pieces if p.id not in others and (p.id in mine or p.id not in theirs))
 
 
-def _ceiling(frame: Frame) -> float | None:
-    """The level of the shoulder tip, which a change below it leaves where it is."""
-    shoulder = frame.edge("shoulder")
-    return None if shoulder is None else max(shoulder[0].start[0], shoulder[-1].end[0])
-
-
 def edge_side(frame: Frame, piece: Piece, edge: str) -> Side:
     """How an edge of a frame's piece runs, led on by what other pieces of the frame have of it."""
     chain = piece.shapes[frame.size].edges[edge]
@@ -328,31 +292,6 @@ def edge_field(side: Side, amount: Callable[[float], float], each: float, ceilin
         return (p[0], p[1] + side.out * each * amount(max(p[0], top)) * above * smooth(1 - depth))
 
     return field
-
-
-def _amount(
-    pattern: Pattern, size: str, one: tuple[EdgePart, ...], other: tuple[EdgePart, ...], level: str
-) -> Callable[[float], float]:
-    """How much of the change is made at a place along the grain of a run, 0 to 1."""
-    if not level:
-        return lambda x: 1.0
-    frame = frame_of(pattern, size, one[0].piece)
-    there = _levels_of(pattern, size, other)
-    crossed = [id for id in _levels_of(pattern, size, one) if id in there]
-    if level not in crossed:
-        return lambda x: 0.0
-    levels = [entry for entry in frame.levels() if entry[0] in crossed]
-    at = next(k for k, (id, _) in enumerate(levels) if id == level)
-    here = levels[at][1]
-    above = levels[at - 1][1] if at else None
-    below = levels[at + 1][1] if at + 1 < len(levels) else None
-
-    def amount(x: float) -> float:
-        if x <= here:
-            return 1.0 if above is None else smooth((x - above) / (here - above))
-        return 1.0 if below is None else smooth((below - x) / (below - here))
-
-    return amount
 
 
 def _refuse_too_much(piece: str, each: float, side: Side) -> None:

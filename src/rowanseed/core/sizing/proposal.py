@@ -8,7 +8,8 @@ from functools import cached_property
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.alter.seam import levels_crossed, side_seams
+from rowanseed.core.alter.seam import side_seams
+from rowanseed.core.alter.seam_run import levels_crossed
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Working

@@ -5,6 +5,7 @@ from __future__ import annotations
 from rowanseed.core.alter import seam as along_seams
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kind import AlterationKind, OnTissue, Place
+from rowanseed.core.alter.seam_run import levels_crossed
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pattern import Pattern
 
@@ -19,7 +20,7 @@ def _places(pattern: Pattern, size: str) -> tuple[Place, ...]:
     return tuple(
         place
         for join in along_seams.takeable(pattern)
-        for level in ("", *along_seams.levels_crossed(pattern, size, join))
+        for level in ("", *levels_crossed(pattern, size, join))
         for place in _ways(pattern, size, join, level)
     )
 
@@ -27,7 +28,7 @@ def _places(pattern: Pattern, size: str) -> tuple[Place, ...]:
 def _ways(pattern: Pattern, size: str, join: Join, level: str) -> tuple[Place, ...]:
     """A seam at a level; where it runs up to a sleeve, once in each school."""
     words = f"{join.name}, at the {level}" if level else f"{join.name}, all along"
-    crossed = along_seams.levels_crossed(pattern, size, join)
+    crossed = levels_crossed(pattern, size, join)
     reaches_up = not level or level == crossed[0]
     sleeve = along_seams.sleeve_above(pattern, size, join)
     if reaches_up and sleeve is not None and pattern.piece(sleeve).has_edge("cap"):

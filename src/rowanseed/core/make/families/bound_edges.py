@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.make.families.free_edges import whole
 from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.technique import Duty, single
-from rowanseed.core.make.techniques.free_edges import whole
 from rowanseed.core.make.which import edges_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import FinishKind

@@ -1,40 +1,24 @@
-"""Neck and armholes faced by one facing: the armholes sewn round the rolled-up garment while the sides are open."""
+"""Neck and armholes faced in one."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.families.all_in_one import ID, side_joins
 from rowanseed.core.make.operation import Act, Meant, Need, Operation
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.facing import all_in_one, faced_at, is_at_shoulder, made_up, sides_of_all_in_one
+from rowanseed.core.make.techniques.facing import all_in_one, faced_at, is_at_shoulder, made_up
 from rowanseed.core.make.workbench import Workbench, both_sides
-from rowanseed.core.pattern.making import Join
-
-ID = "all-in-one facing"
-
-
-def _sides(bench: Workbench) -> tuple[list[Join], list[Join]]:
-    """The side seams of the garment, and those of its facing."""
-    shell = [j for j in bench.joins.values() if bench.closes_side(j) and not pieces_of((*j.a, *j.b)) & bench.inner]
-    return shell, sides_of_all_in_one(bench)
 
 
 def finds_armholes(bench: Workbench) -> Iterator[Duty]:
-    if not all(_sides(bench)):
+    if not all(side_joins(bench)):
         return
     for join in all_in_one(bench):
         yield single(join.id)
-
-
-def finds_sides(bench: Workbench) -> Iterator[Duty]:
-    shell, within = _sides(bench)
-    if shell and within:
-        yield single(*(join.id for join in (*shell, *within)))
 
 
 def armholes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -89,41 +73,6 @@ def armholes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-def sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    shell, _ = _sides(bench)
-    name = lower_first(shell[0].name)
-    yield sew(
-        bench,
-        duty.ids,
-        ID,
-        title=f"Sew garment and facing in one run: {name}",
-        how=(
-            "Open the facing out upwards at the underarm: front to back, right sides together, garment on garment and "
-            "facing on facing.",
-            "Match the armhole seams first, allowances towards the facing, then the notches and the ends.",
-            f"{bench.seam_of(shell[0])} in one run from the facing's free edge over the armhole seam to the garment's "
-            "lower end; backstitch both ends.",
-        ),
-        requires=tuple(
-            Need(facts.join(Fact.UNDERSTITCHED, j.id), "the armholes are faced while the sides are open")
-            for j in all_in_one(bench)
-        ),
-        look="The armhole seam runs on across the side without a step.",
-    )
-    yield press(
-        bench,
-        duty.ids,
-        ID,
-        way="open",
-        words="open",
-        title=f"Press open, turn the facing in and catch it: {name}",
-        how=(
-            "Allowances open over garment and facing; then turn the facing in at the underarm.",
-            "Catch its free edge to the side seam's allowance with a few hand stitches that hold nothing else.",
-        ),
-    )
-
-
 TECHNIQUES = (
     Technique(
         id="all-in-one-facing",
@@ -135,14 +84,5 @@ TECHNIQUES = (
         also=("combined facing", "neck and armhole facing cut in one"),
         words={"all-in-one facing": "one facing for neck and armholes, as wide as the shoulder between them"},
         draw="facing",
-    ),
-    Technique(
-        id="sides-over-the-facing",
-        name="Side seams over an all-in-one facing",
-        chapter="edges",
-        finds=finds_sides,
-        sews=sides,
-        rank=5,
-        draw="seam open",
     ),
 )

@@ -8,13 +8,13 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
+from rowanseed.core.make.families.bagged import enclosing
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import plain_seam
-from rowanseed.core.make.techniques.bagging import enclosing
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import Panel
@@ -104,7 +104,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 
 def _gapped(bench: Workbench, gap: Join) -> Iterator[Operation]:
-    for op in plain_seam.sews(bench, single(gap.id)):
+    for op in plain_seams.sews(bench, single(gap.id)):
         if op.act is Act.JOIN:
             yield replace(
                 op,

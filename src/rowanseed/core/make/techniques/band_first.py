@@ -7,9 +7,10 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import waistbands
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import bands, invisible_zip
+from rowanseed.core.make.techniques import invisible_zip
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Closure, ClosureKind
 
@@ -19,10 +20,10 @@ WHY = "the zip runs up into the band"
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     """A folded band without an underlap on a waist whose opening has an invisible zip: band, its inside and the zip."""
-    for found in bands.finds(bench):
+    for found in waistbands.finds(bench):
         join = bench.joins[found.id]
-        piece = bands.band_of(bench, join) or ""
-        inside = bands.inside_of(bench, piece)
+        piece = waistbands.band_of(bench, join) or ""
+        inside = waistbands.inside_of(bench, piece)
         closure = _zip(bench, found.id)
         laps = any(p.piece == piece and (p.from_mark or p.to_mark) for p in (*join.a, *join.b))
         if inside is not None and closure is not None and not laps and any(p.edge == "waist" for p in join.a):
@@ -45,7 +46,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     opening = closure.join
     # The seam below the zip is sewn after it, and the zip after the band: the band does not wait for either.
     not_yet = {facts.closure(Fact.CLOSED, zip_), *(facts.join(f, opening) for f in (Fact.JOINED, Fact.PRESSED))}
-    for op in bands.sews(bench, single(band)):
+    for op in waistbands.sews(bench, single(band)):
         needs = tuple(need for need in op.requires if need.state not in not_yet)
         if op.act is Act.BAND:
             yield replace(
@@ -74,7 +75,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         else:
             yield op
     in_place = Need(facts.closure(Fact.CLOSED, zip_), WHY)
-    for op in bands.closes(bench, single(inside)):
+    for op in waistbands.closes(bench, single(inside)):
         if op.act is Act.TURN and facts.finish(Fact.PREPARED, inside) in op.gives:
             over = (
                 "Zip open. Fold the band back on its fold line, right sides together, over the tape of the zip; with "

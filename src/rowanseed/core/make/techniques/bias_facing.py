@@ -7,11 +7,11 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched
+from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques.free_edges import across
 from rowanseed.core.make.workbench import Workbench, shown
 
 FACING = 10.0

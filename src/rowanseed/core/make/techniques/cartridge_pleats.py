@@ -8,11 +8,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.eased import KEY, join_of
+from rowanseed.core.make.families.waistbands import band_of, made_up
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.bands import band_of, made_up
-from rowanseed.core.make.techniques.ease_rows import KEY, join_of
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.walk import part_length

@@ -7,12 +7,12 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import collars
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import collars
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel

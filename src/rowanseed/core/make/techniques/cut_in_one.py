@@ -6,10 +6,10 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.operation import Act, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import seams
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.pieces import Panel
@@ -25,7 +25,7 @@ def finds_cut_in_one(bench: Workbench) -> Iterator[Duty]:
 
 def cut_in_one(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step = of_joins(bench, "underarm in one with the side", duty.id)
-    yield from plain_seam.sews(bench, duty)
+    yield from plain_seams.sews(bench, duty)
     yield step(
         "reinforce",
         Act.STAY,

@@ -6,12 +6,12 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.operation import Act, Meant, Need, Operation, Setting
 from rowanseed.core.make.settings import ORDINARY, needle
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import simple_seams
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Press
@@ -32,8 +32,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench,
         duty.ids,
         "double-stitched seam",
-        how=(matching(bench, join), *plain_seam.stitching(bench, join, None)),
-        requires=tuple(plain_seam.order_needs(bench, join)),
+        how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
+        requires=tuple(plain_seams.order_needs(bench, join)),
     )
     zigzag = bench.household.equipment.zigzag
     yield step(

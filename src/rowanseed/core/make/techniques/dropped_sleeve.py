@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.make.families import set_in_sleeves
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques import sleeves
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
@@ -16,7 +16,7 @@ SHALLOW = 0.28
 
 def finds_dropped(bench: Workbench) -> Iterator[Duty]:
     """Shallow caps that can be sewn in before sides and sleeves are closed."""
-    for duty in sleeves.finds_flat(bench):
+    for duty in set_in_sleeves.finds_flat(bench):
         if _is_shallow(bench, bench.joins[duty.id]):
             yield duty
 
@@ -38,7 +38,7 @@ TECHNIQUES = (
         name="Sleeve with a shallow cap, in the flat",
         chapter="sleeves",
         finds=finds_dropped,
-        sews=sleeves.in_the_flat,
+        sews=set_in_sleeves.in_the_flat,
         rank=24,
         also=("dropped shoulder",),
         draw="sleeve",

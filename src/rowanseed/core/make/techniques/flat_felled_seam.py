@@ -7,11 +7,11 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.stitched_down import finds_felled, ripples, stitched_down
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.workbench import BLADES, Workbench, both_sides, on_joins
 
 
@@ -24,9 +24,9 @@ def felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "flat-felled seam",
         how=(
             matching(bench, join).replace("Right sides together", "Wrong sides together: the fell is seen outside"),
-            *plain_seam.stitching(bench, join, None),
+            *plain_seams.stitching(bench, join, None),
         ),
-        requires=tuple(plain_seam.order_needs(bench, join)),
+        requires=tuple(plain_seams.order_needs(bench, join)),
         meant=frozenset({Meant.ENCLOSES}),
         rows=2,
     )

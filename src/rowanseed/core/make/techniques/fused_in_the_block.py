@@ -6,15 +6,15 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import stiffened
 from rowanseed.core.make.families.whole_pieces import STIFF, of_piece
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques import stiffening
 from rowanseed.core.make.workbench import Workbench
 
 
 def block(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    id = duty.id.removeprefix(stiffening.KEY)
+    id = duty.id.removeprefix(stiffened.KEY)
     step, number = of_piece(bench, "fused in the block", id), bench.number_cut(id)
     yield step(
         "interface",
@@ -38,7 +38,7 @@ TECHNIQUES = (
         id="fused-in-the-block",
         name="Fusible interfacing before cutting out",
         chapter=STIFF,
-        finds=stiffening.finds,
+        finds=stiffened.finds,
         sews=block,
         rank=13,
         usual=False,

@@ -7,10 +7,10 @@ from dataclasses import replace
 
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.eased import KEY, join_of
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.ease_rows import KEY, join_of
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.walk import part_length

@@ -6,10 +6,10 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.free_edges import across
 from rowanseed.core.make.which import edges_of
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import FinishKind

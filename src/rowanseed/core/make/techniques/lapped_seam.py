@@ -7,12 +7,12 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import of_the_shell, straight_seams
 from rowanseed.core.make.workbench import Workbench, shown
 
@@ -58,7 +58,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         requires=(
             Need(facts.join(Fact.PREPARED, join.id), "the upper edge is folded first"),
-            *plain_seam.order_needs(bench, join),
+            *plain_seams.order_needs(bench, join),
         ),
         rows=2,
         look="The fold runs along the chalk line, and both rows are parallel to it.",

@@ -8,11 +8,11 @@ from dataclasses import replace
 from rowanseed.core.derive.lined_part import ALONG
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bagged import ROLLS_IN, enclosing
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.bagging import ROLLS_IN, enclosing
 from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel

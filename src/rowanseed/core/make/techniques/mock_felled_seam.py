@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.stitched_down import finds_felled, ripples, stitched_down
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import matching, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Press
 
@@ -21,8 +21,8 @@ def mock_felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench,
         duty.ids,
         "mock-felled seam",
-        how=(matching(bench, join), *plain_seam.stitching(bench, join, None)),
-        requires=tuple(plain_seam.order_needs(bench, join)),
+        how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
+        requires=tuple(plain_seams.order_needs(bench, join)),
         rows=2,
     )
     yield neaten_together(bench, duty.ids, "mock-felled seam")

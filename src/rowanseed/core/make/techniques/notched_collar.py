@@ -8,12 +8,13 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import collars
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import collars, facing
+from rowanseed.core.make.techniques import facing
 from rowanseed.core.make.techniques.collar_in_faced_neck import on_neck, turned_collars
 from rowanseed.core.make.workbench import Workbench, on_joins
 from rowanseed.core.pattern.making import Join, Press

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import seams
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
@@ -37,7 +37,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     if mark is not None:
         at, whole = mark_distance(piece, bench.size, mark), seam_length(piece, bench.size, mark.edge)
         open_part = f"the upper {bench.length(at if mark.anchor == 'start' else whole - at)}"
-    requires = list(plain_seam.order_needs(bench, join))
+    requires = list(plain_seams.order_needs(bench, join))
     if finishes_edges(bench, (join.id,)):
         yield neaten_apart(bench, (join.id,), ID)
         requires.append(

@@ -6,24 +6,24 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import stiffened
 from rowanseed.core.make.families.whole_pieces import STIFF, of_piece
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques import stiffening
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 
 def finds_canvas(bench: Workbench) -> Iterator[Duty]:
     """Interfaced fronts and collars."""
-    for duty in stiffening.finds(bench):
-        piece = bench.piece(duty.id.removeprefix(stiffening.KEY))
+    for duty in stiffened.finds(bench):
+        piece = bench.piece(duty.id.removeprefix(stiffened.KEY))
         if piece.panel is Panel.FRONT or piece.collar:
             yield duty
 
 
 def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    id = duty.id.removeprefix(stiffening.KEY)
+    id = duty.id.removeprefix(stiffened.KEY)
     piece = bench.piece(id)
     step, number = of_piece(bench, "padded canvas", id), bench.number_cut(id)
     roll = next((line for line in piece.lines if line.kind is LineKind.ROLL), None)

@@ -7,11 +7,11 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams, set_in_sleeves
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Meant, Need, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, matching, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import plain_seam, sleeves
 from rowanseed.core.make.which import seams
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import Panel
@@ -36,7 +36,7 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             matching(bench, join),
             f"{bench.seam_of(join)} from the neck to the underarm, the more bias edge below on the feed dogs; "
             "backstitch both ends. Single notch belongs to the front, double to the back: look before you sew.",
-            *plain_seam.fullness(bench, join),
+            *plain_seams.fullness(bench, join),
         ),
         meant=frozenset({Meant.FLAT}),
         look="The bias edge has not grown: both ends are level.",
@@ -49,7 +49,7 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         before.append(Need(facts.join(Fact.GRADED, join.id), "a curved allowance lies flat only where it is clipped"))
     if finishes_edges(bench, duty.ids):
         yield neaten_together(bench, duty.ids, "raglan seam")
-        before.append(Need(facts.join(Fact.FINISHED, join.id), sleeves.TOGETHER))
+        before.append(Need(facts.join(Fact.FINISHED, join.id), set_in_sleeves.TOGETHER))
     pressed = press(
         bench,
         duty.ids,

@@ -7,11 +7,11 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import finishes_edges, iron_for, matching, neaten_apart, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
-from rowanseed.core.make.techniques import plain_seam
 from rowanseed.core.make.which import edges_of, facing_of, is_vent, seams
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, FinishKind, Join
@@ -87,7 +87,7 @@ def _top(bench: Workbench, join: Join) -> str:
 
 def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], tuple[str, ...]]:
     """What a seam waits for, what basting it leaves, and what a zip above the open part changes about it."""
-    needs = list(plain_seam.order_needs(bench, join))
+    needs = list(plain_seams.order_needs(bench, join))
     closure = bench.openings.zip_on(join)
     if closure is None:
         return needs, (), ()
@@ -98,7 +98,7 @@ def _zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], 
     return (
         needs,
         (words,),
-        (f"Backstitch at the zip mark. {plain_seam.basted_on(closure, 'upper end')}",),
+        (f"Backstitch at the zip mark. {plain_seams.basted_on(closure, 'upper end')}",),
     )
 
 
@@ -107,7 +107,7 @@ def seam_above(bench: Workbench, detail: Detail, join: Join, technique: str) -> 
     requires, leaves, above = _zipped(bench, join)
     in_lining = bench.openings.opening_in_lining(join)
     down = (
-        plain_seam.left_open(bench, join, in_lining, f"mark of the {detail.kind.value}")
+        plain_seams.left_open(bench, join, in_lining, f"mark of the {detail.kind.value}")
         if in_lining
         else (
             f"{bench.seam_of(join)} from {_top(bench, join)} down to the mark of the {detail.kind.value}; backstitch "

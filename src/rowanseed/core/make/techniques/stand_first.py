@@ -7,10 +7,10 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.collars import closing, finds_closing, finds_neck, finds_stand, neck, stand
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.collars import closing, finds_closing, finds_neck, finds_stand, neck, stand
 from rowanseed.core.make.workbench import Workbench
 
 WHY = "the stand is on the neck before the collar comes to it"

@@ -8,14 +8,14 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.plain_seams import order_needs
+from rowanseed.core.make.families.set_in_sleeves import sleeve_joins
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.dropped_sleeve import finds_dropped
-from rowanseed.core.make.techniques.plain_seam import order_needs
 from rowanseed.core.make.techniques.raglan import finds_raglan
-from rowanseed.core.make.techniques.sleeves import sleeve_joins
 from rowanseed.core.make.which import simple_seams
 from rowanseed.core.make.workbench import Workbench, both_sides
 from rowanseed.core.pattern.making import Join, Press

@@ -1,0 +1,130 @@
+"""How a seam runs down its pieces, and how much of a change is made where along it."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Sequence
+
+from rowanseed.core.alter.deform import smooth
+from rowanseed.core.alter.frame import MEETS, ROUGH, Frame, frame_of
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.pattern import Pattern
+
+FAR = 60.0
+"""A seam that begins or ends so far beyond the last level it crosses, in mm, has room to die away there."""
+CROSSES = 15.0
+"""A seam that ends within so much of a level, in mm, still crosses it: a waist is drawn just below its edge."""
+
+
+def runs(pattern: Pattern, side: tuple[EdgePart, ...]) -> tuple[tuple[EdgePart, ...], ...]:
+    """A side of a seam as runs, each one edge in a frame: with a slant pocket it is in two pieces of it. A seam that a
+    zip closes across the waist has a run above it and one below."""
+    runs: list[tuple[EdgePart, ...]] = []
+    for part in side:
+        at = (pattern.piece(part.piece).frame, part.edge)
+        if runs and (pattern.piece(runs[-1][0].piece).frame, runs[-1][0].edge) == at:
+            runs[-1] = (*runs[-1], part)
+        else:
+            runs.append((part,))
+    return tuple(runs)
+
+
+def levels_crossed(pattern: Pattern, size: str, join: Join) -> tuple[str, ...]:
+    """The levels that both edges of a seam reach, from the top down."""
+    found: dict[str, None] = {}
+    for one, other in zip(runs(pattern, join.a), runs(pattern, join.b), strict=True):
+        there = levels_of(pattern, size, other)
+        found |= dict.fromkeys(level for level in levels_of(pattern, size, one) if level in there)
+    return tuple(found)
+
+
+def levels_of(pattern: Pattern, size: str, run: tuple[EdgePart, ...]) -> tuple[str, ...]:
+    frame = frame_of(pattern, size, run[0].piece)
+    edges = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in run]
+    xs = [p[0] for edge in edges for p in flatten(edge, ROUGH)]
+    low, high = min(xs) - CROSSES, max(xs) + CROSSES
+    return tuple(id for id, x in frame.levels() if low <= x <= high and id != "hem")
+
+
+def level_of_tip(frame: Frame) -> float | None:
+    """The level of the shoulder tip, which a change below it leaves where it is."""
+    shoulder = frame.edge("shoulder")
+    return None if shoulder is None else max(shoulder[0].start[0], shoulder[-1].end[0])
+
+
+def share_along(
+    pattern: Pattern, size: str, one: tuple[EdgePart, ...], other: tuple[EdgePart, ...], level: str
+) -> Callable[[float], float]:
+    """How much of the change is made at a place along the grain of a run, 0 to 1."""
+    frame = frame_of(pattern, size, one[0].piece)
+    top, bottom = _ends(pattern, size, one)
+    if not level:
+        return _to_the_shoulder(pattern, frame, one, top)
+    there = levels_of(pattern, size, other)
+    crossed = [id for id in levels_of(pattern, size, one) if id in there]
+    if level not in crossed:
+        return lambda x: 0.0
+    levels = [entry for entry in frame.levels() if entry[0] in crossed]
+    at = next(k for k, (id, _) in enumerate(levels) if id == level)
+    here = levels[at][1]
+    # No level beyond: to nothing where the seam begins and where it ends in another one, else on to the hem. At an
+    # armhole it runs on, for there it slants: dying away would leave its two edges unlike.
+    above = levels[at - 1][1] if at else None
+    if above is None and here - top > FAR and not _begins_at_armhole(pattern, size, one):
+        above = top
+    below = levels[at + 1][1] if at + 1 < len(levels) else None
+    if below is None and bottom - here > FAR and _ends_in_a_seam(pattern, one):
+        below = bottom
+
+    def amount(x: float) -> float:
+        if x <= here:
+            return 1.0 if above is None else smooth((x - above) / (here - above))
+        return 1.0 if below is None else smooth((below - x) / (below - here))
+
+    return amount
+
+
+def _ends(pattern: Pattern, size: str, run: Sequence[EdgePart]) -> tuple[float, float]:
+    """Where a run begins and ends along the grain."""
+    xs = [p[0] for part in run for p in flatten(pattern.piece(part.piece).shapes[size].edges[part.edge], ROUGH)]
+    return min(xs), max(xs)
+
+
+def _begins_at_armhole(pattern: Pattern, size: str, run: Sequence[EdgePart]) -> bool:
+    upper = min((end for part in run for end in _ends_of(pattern, size, part)), key=lambda p: p[0])
+    armholes = (EdgePart(part.piece, "armhole") for part in run if pattern.piece(part.piece).has_edge("armhole"))
+    return any(math.dist(upper, end) < MEETS for part in armholes for end in _ends_of(pattern, size, part))
+
+
+def _ends_of(pattern: Pattern, size: str, part: EdgePart) -> tuple[Point, Point]:
+    chain = pattern.piece(part.piece).shapes[size].edges[part.edge]
+    return chain[0].start, chain[-1].end
+
+
+def _ends_in_a_seam(pattern: Pattern, run: Sequence[EdgePart]) -> bool:
+    """Whether the pieces of a run are sewn to others below, at a waist seam or a band."""
+    sewn = {(part.piece, part.edge) for join in pattern.making.joins for part in (*join.a, *join.b)}
+    return any(
+        (part.piece, edge.name) in sewn and edge.name != part.edge and _is_lower(pattern, part.piece, edge.name)
+        for part in run
+        for edge in pattern.piece(part.piece).edges
+    )
+
+
+def _is_lower(pattern: Pattern, piece: str, edge: str) -> bool:
+    """Whether an edge is the lower one of a piece, not its upper one as a skirt's waist is."""
+    shape = next(iter(pattern.piece(piece).shapes.values()))
+    middle = shape.edges[edge][0].at(0.5)[0]
+    return all(middle >= segment.at(0.5)[0] - CROSSES for chain in shape.edges.values() for segment in chain)
+
+
+def _to_the_shoulder(pattern: Pattern, frame: Frame, run: Sequence[EdgePart], top: float) -> Callable[[float], float]:
+    """All along; but a seam from the shoulder dies away to it above the highest level, for that keeps its length."""
+    highest = min((x for _, x in frame.levels() if x > top), default=top)
+    if not pattern.piece(run[0].piece).has_edge("shoulder") or highest - top <= FAR:
+        return lambda x: 1.0
+    ceiling = level_of_tip(frame)
+    if ceiling is None or top > ceiling:
+        return lambda x: 1.0
+    return lambda x: smooth((x - top) / (highest - top))

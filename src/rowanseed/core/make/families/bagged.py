@@ -1,0 +1,15 @@
+"""A lined shape without sleeves: lined edge to edge, turned through a side, each side closed in one ring seam."""
+
+from __future__ import annotations
+
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Join
+
+ID = "lining edge to edge"
+
+
+ROLLS_IN = 2.0
+
+
+def enclosing(bench: Workbench) -> list[Join]:
+    return [join for join in bench.joins.values() if bench.encloses(join)]

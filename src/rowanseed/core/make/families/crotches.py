@@ -1,0 +1,22 @@
+"""A crotch seam: sewn in one run with the legs inside one another, twice, and trimmed below."""
+
+from __future__ import annotations
+
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Join, Press
+
+ID = "crotch seam"
+
+
+def crotch_join(bench: Workbench) -> tuple[list[Join], list[Join]]:
+    """(seams with a zip, seams without) between the two hands along the crotch."""
+    found = [
+        j
+        for j in bench.joins.values()
+        if pieces_of(j.a) == pieces_of(j.b)
+        and j.a[0].edge == "crotch"
+        and j.press is Press.OPEN
+        and not pieces_of(j.a) & bench.inner
+    ]
+    return [j for j in found if bench.openings.zip_on(j)], [j for j in found if not bench.openings.zip_on(j)]

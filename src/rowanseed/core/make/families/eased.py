@@ -1,0 +1,51 @@
+"""Ease of a cap, or of any longer edge, drawn up by rows of long stitches before it is sewn in."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.plain_seams import DRAWN_UP_FROM
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.workbench import Workbench, both_sides, shown
+from rowanseed.core.pattern.making import DifferenceKind, Join
+from rowanseed.core.pattern.pieces import Panel
+
+KEY = "fullness:"
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in bench.joins.values():
+        eased = join.difference.kind is DifferenceKind.EASE and join.difference.amount >= DRAWN_UP_FROM
+        if eased and bench.panels((*join.a, *join.b)) != {Panel.BAND}:
+            yield single(f"{KEY}{join.id}")
+
+
+def join_of(bench: Workbench, duty: Duty) -> Join:
+    return bench.joins[duty.id.removeprefix(KEY)]
+
+
+def taken_out(bench: Workbench, join: Join, words: str) -> Iterator[Operation]:
+    """The rows that show come out once the seam holds."""
+    yield Operation(
+        id=f"remove-rows-{join.id}",
+        technique="taking out rows",
+        act=Act.REMOVE,
+        title=f"Take out the rows that show: {lower_first(join.name)}{both_sides(join)}",
+        how=(
+            "The row on the garment's side of the stitching: snip it every few stitches and draw it out by its thread.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(2),
+        on=On(joins=(join.id,), edges=shown(join.a)),
+        requires=(held(join),),
+        removes=(words,),
+        look="No holes or thread ends stay on the right side.",
+    )
+
+
+def held(join: Join) -> Need:
+    return Need(facts.join(Fact.JOINED, join.id), "the seam holds the fullness now")

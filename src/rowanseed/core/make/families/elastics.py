@@ -1,0 +1,17 @@
+"""Elastic sewn on without a tunnel: to an edge that is then folded over, or along a line of a piece."""
+
+from __future__ import annotations
+
+from rowanseed.core.make.operation import Setting
+from rowanseed.core.make.settings import ORDINARY, needle
+from rowanseed.core.make.workbench import Workbench
+
+
+def zigzagged_on(bench: Workbench) -> str:
+    return "" if bench.household.equipment.zigzag else "it needs a zigzag stitch"
+
+
+def zigzag_setting(bench: Workbench) -> Setting:
+    return Setting(
+        "zigzag, width 3", 2.5, ORDINARY, needle(bench.household), "three-step zigzag if there is one", "304"
+    )

@@ -1,0 +1,54 @@
+"""Edges that are in no join: neatened, bound, turned and stitched, with a casing."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.waistbands import folded_first, turned_first
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Need, On
+from rowanseed.core.make.which import other_hand
+from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
+from rowanseed.core.pattern.pieces import Panel
+
+
+def edge_of(bench: Workbench, kind: FinishKind) -> Iterator[Finish]:
+    return (f for f in bench.finishes.values() if f.kind is kind)
+
+
+def on_edge(finish: Finish) -> On:
+    return On(finishes=(finish.id,), edges=shown(finish.parts))
+
+
+def across(bench: Workbench, finish: Finish) -> Iterator[Need]:
+    """Seams that end on an edge are pressed before it is finished across them, and bands that lap there are folded."""
+    yield from folded_first(bench, finish.parts)
+    if finish.kind is FinishKind.BINDING:
+        yield from turned_first(bench, finish.parts)
+    crossing = {join.id for join in bench.crossing([finish.id])}
+    for detail in bench.details_of(DetailKind.SLIT):
+        if bench.openings.opens_above(detail) and detail.along[0] in crossing and finish.kind is FinishKind.BINDING:
+            yield Need(facts.detail(Fact.FINISHED, detail.id), "the edge is bound once the opening is stitched round")
+    for join in bench.crossing([finish.id]):
+        if (not bench.is_faced(join) and Panel.BAND not in bench.panels((*join.a, *join.b))) or pieces_of(
+            (*join.a, *join.b)
+        ) <= bench.facings:
+            yield Need(facts.join(Fact.PRESSED, join.id), "a seam is pressed before its edge is finished across it")
+        elif bench.is_faced(join) and not pieces_of(finish.parts) & bench.inner and not reaches_hem(finish):
+            yield Need(facts.join(Fact.TURNED, join.id), "the facing that ends there is turned in", where_given=True)
+
+
+def reaches_hem(finish: Finish) -> bool:
+    """Whether it is a lower edge, which a facing's end is closed at in its own way."""
+    return all(p.edge in ("hem", "wrist") for p in finish.parts)
+
+
+def whole(bench: Workbench, finish: Finish, joined: str = "begun at a seam") -> str:
+    """From where to where an edge is finished; where a zip opens one of two rings, each hand by itself."""
+    hand = bench.openings.hand_opened(finish.parts)
+    if hand:
+        return f"on the {hand} from one edge of the zip to the other, on the {other_hand(hand)} all round, {joined}"
+    return f"all round, {joined}" if bench.runs.over(finish.parts).ring else "from end to end"

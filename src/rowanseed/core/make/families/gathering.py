@@ -1,0 +1,58 @@
+"""Gathers: two rows drawn up to the length of the other side, quarters on quarters."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.crossing import crossings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.eased import KEY
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.workbench import Workbench, both_sides, shown
+from rowanseed.core.pattern.making import DifferenceKind, Join
+from rowanseed.core.pattern.walk import part_length
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in bench.joins.values():
+        if join.difference.kind is DifferenceKind.GATHERS:
+            yield single(f"{KEY}{join.id}")
+
+
+def lengths_of(bench: Workbench, join: Join) -> str:
+    """From what length to what, on one side of the garment."""
+    long = sum(part_length(bench.pattern, bench.size, p) for p in join.a)
+    short = sum(part_length(bench.pattern, bench.size, p) for p in join.b)
+    return f"from {bench.length(long)} to {bench.length(short)}"
+
+
+def whole_first(bench: Workbench, join: Join) -> Iterator[Need]:
+    """Rows that run round the garment stop at its seams, so these are sewn; a cap is gathered while it lies flat."""
+    if join.each_hand:
+        return
+    for need in crossings(bench, join.id):
+        seam = bench.joins[need.state.of.id]
+        if bench.joins_shell(seam) and not bench.is_faced(seam) and bench.openings.zip_on(seam) is None:
+            yield need
+
+
+def gathering_step(bench: Workbench, join: Join, technique: str, how: tuple[str, ...], **more: object) -> Operation:
+    return Operation(
+        id=f"gather-{join.id}",
+        technique=technique,
+        act=Act.GATHER,
+        title=f"Gather: {lower_first(join.name)}{both_sides(join)}",
+        how=how,
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(3 * bench.around([join.id])),
+        on=On(joins=(join.id,), edges=shown(join.a)),
+        requires=(*bench.flat_first([join.id]), *whole_first(bench, join)),
+        gives=(facts.join(Fact.DRAWN_UP, join.id),),
+        setting=settings.longest(bench.household),
+        look="The folds are even and run straight away from the edge.",
+        rows=2,
+        **more,  # type: ignore[arg-type]
+    )

@@ -1,0 +1,300 @@
+"""A plain seam, pressed open or to one side, its edges finished by the household's habit."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts
+from rowanseed.core.make.crossing import is_later
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.runs import ZIP
+from rowanseed.core.make.shared import (
+    across_from,
+    clip,
+    finishes_edges,
+    matching,
+    neaten_apart,
+    neaten_together,
+    press,
+    sew,
+)
+from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.which import ends_of_facings
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import (
+    Closure,
+    ClosureKind,
+    DetailKind,
+    Difference,
+    DifferenceKind,
+    EdgePart,
+    Join,
+    LayerKind,
+    Press,
+)
+from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.walk import part_length
+
+ID = "plain seam"
+
+
+DRAWN_UP_FROM = 12.0
+"""Ease of so many mm and more is drawn up by rows of stitching first, less goes in on the feed dogs."""
+
+
+YOKE_EDGES = ("yoke", "yoke-base", "yoke-side", "base")
+"""Edges that a yoke is sewn to."""
+
+
+def is_pleated(bench: Workbench, join: Join) -> bool:
+    """Whether its fuller side is folded and not gathered."""
+    return any(pieces_of(join.a) & set(detail.on) for detail in bench.details_of(*PLEATS))
+
+
+def fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
+    """How a side that is longer, or shorter, is brought to the length of the other."""
+    longer = bench.name(join.a[0].piece)
+    match join.difference:
+        case Difference(kind=DifferenceKind.NONE):
+            return ()
+        case Difference(amount=0):
+            return ()
+        case Difference(kind=DifferenceKind.GATHERS) if is_pleated(bench, join):
+            return (
+                f"The pleated {longer} on top, its folds as they are basted: folded, it is as long as the other side. "
+                "Ends and centres first, then between; no fold turns over as you sew.",
+            )
+        case Difference(kind=DifferenceKind.GATHERS):
+            return (
+                f"The gathered {longer} on top; quarters on quarters, then between the two rows of gathering. Before "
+                "the needle stroke the gathers straight with an awl, so that none folds over.",
+            )
+        case Difference(kind=DifferenceKind.STRETCH, amount=mm):
+            return (
+                f"The {longer} is shorter by {bench.fine(mm)} on purpose: pin it at its ends and middle, stretch it "
+                "between the pins as you sew, and let the other side lie.",
+            )
+        case Difference(kind=DifferenceKind.EASE, amount=mm) if mm >= DRAWN_UP_FROM:
+            return (f"The drawn-up {longer} on top, where you can watch that no pleat is sewn in.",)
+        case _:
+            mm = join.difference.amount
+            return (f"{longer.capitalize()} underneath, on the feed dogs: its {bench.fine(mm)} more are eased in.",)
+
+
+def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[str, ...]:
+    """From where to where, and what is done at the ends."""
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    seam = bench.seam_of(join)
+    if closure is None:
+        opened = still_open(bench, join) if run.ring or ZIP in (run.start, run.end) else None
+        name = "" if opened is None else lower_first(opened.name).split(",")[0]
+        if name and (run.ring or run.start == run.end):
+            return (f"{seam} from one edge of the {name}, which is still open, to the other; backstitch both ends.",)
+        if run.ring:
+            return (f"{seam} all round, begun at a seam and sewn {bench.margin(15)} over the beginning.",)
+        words = run.words.replace(f"the {ZIP}", f"the edge of the {name}") if name else run.words
+        return (f"{seam} {words}; backstitch both ends.", *past_mouth(bench, join))
+    return along_zip(bench, join, closure)
+
+
+def still_open(bench: Workbench, join: Join) -> Join | None:
+    """The seam with a zip that crosses this one and is sewn later."""
+    return next(
+        (
+            other
+            for other in bench.crossing([join.id])
+            if (bench.openings.zip_on(other) or bench.openings.opening_in_lining(other))
+            and is_later(bench, other.id, [join.id])
+        ),
+        None,
+    )
+
+
+def past_mouth(bench: Workbench, join: Join) -> tuple[str, ...]:
+    """A seam with a pocket in it stays open along the pocket's mouth."""
+    if not any(join.id in d.along for d in bench.details_of(DetailKind.IN_SEAM_POCKET)):
+        return ()
+    return (
+        "Not across the pocket's mouth: sew as far as its first dot and backstitch, then on from the other dot with a "
+        "backstitch. The bags lie towards the front, out of the way.",
+    )
+
+
+def along_zip(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]:
+    """A seam below a zip: up to it, or past its mark with a basting."""
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    seam = bench.seam_of(join)
+    lower = run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end
+    upper = run.end if lower == run.start else run.start
+    between = closure.from_mark is not None
+    if closure.kind is ClosureKind.INVISIBLE_ZIP:
+        above = (f"Above the zip in the same way, from the {upper} down to its upper end.",) if between else ()
+        return (
+            f"{seam} from the {lower} up to within a stitch of the zip, its tail and the free tape held clear; "
+            f"backstitch at the {lower}.",
+            f"The last {bench.margin(50)} with the zipper foot, needle {bench.margin(1)} outside the zip's own "
+            "stitching; tie the ends there, do not backstitch into it.",
+            *above,
+        )
+    return (f"{seam} from the {lower} up to the zip mark; backstitch there. {basted_on(closure, upper)}",)
+
+
+def basted_on(closure: Closure, upper: str) -> str:
+    """What is done along the opening of a zip that goes in after its seam, and above it."""
+    if closure.from_mark is None:
+        return "Then the longest stitch: baste on to the upper edge."
+    return (
+        "Then the longest stitch: baste on to the upper mark. From there the seam again, with a backstitch at the "
+        f"mark, to the {upper}."
+    )
+
+
+STOPS_ABOVE = 100.0
+"""A lining is sewn to a facing down to so far above its lower end, in mm (the craft's 4 in)."""
+
+
+def stops_above_hem(bench: Workbench, join: Join) -> tuple[str, ...]:
+    """A lining that is sewn to a facing whose lower end is closed at the hem later."""
+    ended = {p.piece for f in ends_of_facings(bench) for p in f.parts}
+    if not (pieces_of(join.a) <= bench.linings and pieces_of(join.b) & ended):
+        return ()
+    return (
+        f"Stop {bench.length(STOPS_ABOVE)} above the facing's lower ends and backstitch: they are closed on the hem "
+        "line first, and the lining is felled on down the facing with its lower edge.",
+    )
+
+
+PLEATS = (DetailKind.KNIFE_PLEATS, DetailKind.BOX_PLEATS, DetailKind.INVERTED_PLEATS)
+
+
+FREE_BELOW = 15.0
+"""A lining is left open so far below the end of the zip, in mm, so that it does not pull there."""
+
+
+def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -> tuple[str, ...]:
+    """A seam of a lining that stays open along the zip; begun at its lower end, or at another place."""
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    lower = begun or (run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end)
+    if closure.from_mark is not None:
+        upper = run.end if lower == run.start else run.start
+        return (
+            f"{bench.seam_of(join)} from the {lower} up to {bench.margin(FREE_BELOW)} below the end of the zip; "
+            f"backstitch there. Then from {bench.margin(FREE_BELOW)} above its upper end on to the {upper}, with a "
+            "backstitch. Between them it stays open: its edges are felled to the zip's tape later.",
+        )
+    long = bench.openings.zip_length(closure)
+    above = sum(part_length(bench.pattern, bench.size, p) for p in not_lined(bench, join, closure))
+    long = long - above if long else None
+    how_far = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
+    return (
+        f"{bench.seam_of(join)} from the {lower} up to {how_far}, {bench.margin(FREE_BELOW)} below the end of the "
+        "zip; backstitch there. Above it stays open: its edges are felled to the zip's tape later.",
+    )
+
+
+def not_lined(bench: Workbench, join: Join, closure: Closure) -> Iterator[EdgePart]:
+    """The edges along a zip that the lining's seam does not have, where only a part of the garment is lined."""
+    of = {x.piece: x.of for x in bench.pattern.making.layers if x.kind is LayerKind.LINING}
+    behind = {(of.get(p.piece), p.edge) for p in join.a}
+    return (p for p in bench.joins[closure.join].a if (p.piece, p.edge) not in behind)
+
+
+def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
+    """What the place of a seam in the garment asks for."""
+    panels = bench.panels((*join.a, *join.b))
+    if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK}:
+        yield Need(
+            facts.gate(Fact.SETTLED, "shell"),
+            "the sides are easiest taken in before the sleeves are set",
+            where_given=True,
+        )
+    if bench.closes_side(join) or bench.is_side_of_one_hand(join) or panels == {Panel.SLEEVE}:
+        for other in bench.joins.values():
+            # A cuff or a facing goes on later: only what sews the sleeve to the body comes before.
+            there = bench.panels((*other.a, *other.b))
+            if Panel.SLEEVE in there and Panel.BAND not in there and other.id != join.id:
+                yield Need(
+                    facts.join(Fact.ATTACHED, other.id), "the sleeve is sewn in while all is flat", where_given=True
+                )
+    if panels == {Panel.FRONT, Panel.BACK}:
+        yield from halves_whole(bench, join)
+    if bench.closes_side(join):
+        for piece in bench.pattern.pieces:
+            yield Need(facts.piece(Fact.ATTACHED, piece.id), "pockets go on while the piece is flat", where_given=True)
+        yield Need(
+            facts.gate(Fact.SETTLED, "basted"), "what the try-on showed is marked, and sewn to", where_given=True
+        )
+
+
+def halves_whole(bench: Workbench, join: Join) -> Iterator[Need]:
+    """A yoke is sewn on while its half lies flat, before that is sewn to the other."""
+    own = pieces_of((*join.a, *join.b))
+    for other in bench.joins.values():
+        parts = (*other.a, *other.b)
+        is_of_yoke = all(p.edge in YOKE_EDGES for p in other.a) and len(bench.panels(parts)) == 1
+        if other.id != join.id and is_of_yoke and pieces_of(parts) & own:
+            yield Need(facts.join(Fact.PRESSED, other.id), "the half is whole while it lies flat", where_given=True)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    yield from sewn_seam(
+        bench, duty, is_open=join.press is Press.OPEN or bench.openings.opening_in_lining(join) is not None
+    )
+
+
+def sewn_seam(bench: Workbench, duty: Duty, *, is_open: bool) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    closure = bench.openings.zip_on(join)
+    slit = bench.openings.opening_in_lining(join)
+    neatened = finishes_edges(bench, duty.ids)
+    requires = list(order_needs(bench, join))
+    leaves: tuple[str, ...] = ()
+    if is_open and neatened:
+        yield neaten_apart(bench, duty.ids, ID)
+        requires.append(
+            Need(facts.join(Fact.NEATENED, join.id), "edges pressed open are neatened apart, before the seam")
+        )
+        requires += [
+            Need(facts.join(Fact.NEATENED, id), "left and right are neatened while the pieces lie flat", must=False)
+            for id in across_from(bench, join)
+        ]
+    if closure and closure.kind is ClosureKind.INVISIBLE_ZIP:
+        requires.append(
+            Need(facts.closure(Fact.CLOSED, closure.id), "an invisible zip goes in before the seam below it")
+        )
+    elif closure:
+        leaves = (f"basting of the {closure.kind.words}'s opening",)
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        how=(
+            matching(bench, join),
+            *(left_open(bench, join, slit) if slit else stitching(bench, join, closure)),
+            *stops_above_hem(bench, join),
+            *fullness(bench, join),
+        ),
+        requires=tuple(requires),
+        leaves=leaves,
+        look="No pleat is caught, and the seams or notches it meets stand on each other.",
+    )
+    before: list[Need] = []
+    clipped = clip(bench, duty.ids, ID) if is_open else None
+    if clipped:
+        yield clipped
+        before.append(Need(facts.join(Fact.GRADED, join.id), "a curved allowance opens only where it is clipped"))
+    if not is_open and neatened:
+        yield neaten_together(bench, duty.ids, ID)
+        before.append(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"))
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="open" if is_open else "side",
+        words="open" if is_open else "to the back" if join.press is Press.OPEN else join.press.words,
+        requires=tuple(before),
+    )

@@ -1,0 +1,119 @@
+"""Sleeves: set in the round, with a second row below, pressed into the sleeve; or sewn in the flat."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.plain_seams import fullness
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Meant, Need, Operation
+from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import DifferenceKind, Join
+from rowanseed.core.pattern.pieces import MarkKind, Panel
+
+TOGETHER = "both edges are neatened together first"
+
+
+def sleeve_joins(bench: Workbench) -> Iterator[Join]:
+    """Seams between the sleeve and the body; what both have together with a collar or a facing is another one."""
+    for join in bench.joins.values():
+        sides = [bench.panels(join.a), bench.panels(join.b)]
+        body = next((panels for panels in sides if panels != {Panel.SLEEVE}), frozenset())
+        if (
+            {Panel.SLEEVE} in sides
+            and body & {Panel.FRONT, Panel.BACK}
+            and Panel.BAND not in body
+            and not pieces_of((*join.a, *join.b)) & bench.inner
+        ):
+            yield join
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in sleeve_joins(bench):
+        yield single(join.id)
+
+
+def finds_flat(bench: Workbench) -> Iterator[Duty]:
+    """Those above one seam that closes both sides: beside a zip in one of them a sleeve is set in the round."""
+    for duty in finds(bench):
+        if len(sides_below(bench, bench.joins[duty.id])) == 1:
+            yield duty
+
+
+def sides_below(bench: Workbench, armhole: Join) -> list[Join]:
+    """The seams of the body that end at an armhole from below."""
+    _, body = tubes(bench, armhole)
+    return [side for side in body if armhole.id in {other.id for other in bench.crossing([side.id])}]
+
+
+def marked(bench: Workbench, join: Join) -> str:
+    top = any(
+        m.kind is MarkKind.DOT and m.edge == p.edge
+        for p in (*join.a, *join.b)
+        if bench.panel(p.piece) is Panel.SLEEVE
+        for m in bench.piece(p.piece).marks
+    )
+    return "the shoulder point" if top else "the middle of the cap, found by folding, at the shoulder seam"
+
+
+def tubes(bench: Workbench, join: Join) -> tuple[list[Join], list[Join]]:
+    """(seams that close the sleeve, seams that close the body)."""
+    sleeve = [
+        j
+        for j in bench.joins.values()
+        if bench.panels((*j.a, *j.b)) == {Panel.SLEEVE} and not pieces_of((*j.a, *j.b)) & bench.inner
+    ]
+    body = [j for j in bench.joins.values() if bench.closes_side(j) and not pieces_of((*j.a, *j.b)) & bench.inner]
+    return sleeve, body
+
+
+def cap_of(join: Join) -> str:
+    """How a cap looks that is right."""
+    gathered = join.difference.kind is DifferenceKind.GATHERS
+    return "The gathers stand evenly at the cap" if gathered else "The cap is smooth"
+
+
+def rest_of(join: Join) -> str:
+    gathered = join.difference.kind is DifferenceKind.GATHERS
+    return "spread the gathers between" if gathered else "ease the rest in"
+
+
+def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    sleeve, body = tubes(bench, join)
+    yield sew(
+        bench,
+        duty.ids,
+        "sleeve in the flat",
+        how=(
+            f"Garment and sleeve flat, right sides together: {marked(bench, join)}, the notches and the ends; then "
+            f"{rest_of(join)}.",
+            f"{bench.seam_of(join)} from side to side, sleeve up; backstitch both ends.",
+            *fullness(bench, join),
+        ),
+        requires=tuple(
+            Need(facts.join(Fact.PRESSED, j.id), "the armhole is whole first", where_given=True)
+            for j in bench.crossing(duty.ids)
+            if j not in (*sleeve, *body)
+        ),
+        meant=frozenset({Meant.FLAT}),
+        look=f"{cap_of(join)}, and the ends of both edges are level.",
+        flat=True,
+    )
+    neatened = finishes_edges(bench, duty.ids)
+    if neatened:
+        yield neaten_together(bench, duty.ids, "sleeve in the flat")
+    pressed = press(
+        bench,
+        duty.ids,
+        "sleeve in the flat",
+        way="side",
+        words="towards the body",
+        requires=(Need(facts.join(Fact.FINISHED, join.id), TOGETHER),) if neatened else (),
+    )
+    yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))

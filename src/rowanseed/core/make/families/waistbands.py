@@ -1,0 +1,306 @@
+"""Bands put on an edge and folded over it: waistbands, front bands, cuffs; and bands that stay single."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.shared import iron_for, press, sew
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.techniques import lap_ends
+from rowanseed.core.make.which import is_of_opening
+from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
+from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.pieces import LineKind, Panel
+
+ID = "band"
+
+
+PASSES = 2.0
+"""The fold of the inside passes the seam by so much, in mm."""
+
+
+def is_band(bench: Workbench, id: str) -> bool:
+    return bench.panel(id) is Panel.BAND and id not in bench.facings
+
+
+def band_of(bench: Workbench, join: Join) -> str | None:
+    """The band of a join that sews one to something else; None if it is no such join."""
+    for one, other in ((join.a, join.b), (join.b, join.a)):
+        bands = {p.piece for p in one if is_band(bench, p.piece)}
+        if len(bands) == 1 and len(one) == 1 and not any(is_band(bench, p.piece) and p.piece in bands for p in other):
+            others = bench.panels(other)
+            if others != {Panel.BAND}:
+                return next(iter(bands))
+    return None
+
+
+def inside_of(bench: Workbench, piece: str) -> Finish | None:
+    """The finish that turns in the inside of a band: its own, or that of the layer within it."""
+    return next(
+        (f for f in bench.finishes.values() if f.kind is FinishKind.TURNED and any(p.piece == piece for p in f.parts)),
+        None,
+    )
+
+
+def is_folded(bench: Workbench, piece: str) -> bool:
+    return any(line.kind is LineKind.FOLD for line in bench.piece(piece).lines)
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in bench.joins.values():
+        piece = band_of(bench, join) if join.id not in bench.in_half_placket else None
+        if piece is not None and is_folded(bench, piece) and inside_of(bench, piece):
+            yield single(join.id)
+
+
+def made_up(bench: Workbench, piece: str) -> Iterator[Need]:
+    """Seams among bands that make a band up before it is put on."""
+    for join in bench.joins.values():
+        pieces = pieces_of((*join.a, *join.b))
+        if piece in pieces and all(is_band(bench, id) for id in pieces):
+            yield Need(facts.join(Fact.PRESSED, join.id), "a collar or band is made up before it is put on")
+
+
+def runs_over(bench: Workbench, finish: Finish) -> tuple[EdgePart, ...]:
+    """Edges of a band that is turned in along another one, over which a collar or a binding runs on: the part of them
+    that is seen once the band is folded."""
+    own = frozenset(id for id in pieces_of(finish.parts) if is_band(bench, id) and is_folded(bench, id))
+    parts = [p for j in bench.joins.values() if band_of(bench, j) not in own for p in (*j.a, *j.b)]
+    parts += [p for f in bench.finishes.values() if f.kind is FinishKind.BINDING for p in f.parts]
+    return tuple(dict.fromkeys(p for p in parts if p.piece in own and (p.from_mark or p.to_mark)))
+
+
+def folded_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
+    """What is sewn on over the end of a band waits until it is folded there."""
+    pieces = {p.piece for p in parts if p.from_mark or p.to_mark}
+    for finish in bench.finishes.values():
+        if lap_ends.is_lap_end(bench, finish) or finish.kind is not FinishKind.TURNED:
+            continue
+        if pieces & {p.piece for p in runs_over(bench, finish)}:
+            yield Need(facts.finish(Fact.BASTED, finish.id), "the bands are folded first, both layers lie in the seam")
+
+
+def ends_at(bench: Workbench, faced: Join, join: Join) -> bool:
+    """Whether a faced edge runs out on the edge that a band is sewn to."""
+    along = {(p.piece, p.edge) for p in (*join.a, *join.b)}
+    return any((p.piece, edge) in along for p in faced.a for edge in bench.neighbours(p))
+
+
+def turned_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
+    """Edges that open, folded on themselves: they are stitched down before what goes on over their ends."""
+    pieces = pieces_of(parts)
+    for finish in bench.finishes.values():
+        if is_of_opening(finish) and pieces_of(finish.parts) & pieces:
+            yield Need(facts.finish(Fact.FINISHED, finish.id), "the edges are folded first, and lie in the seam")
+
+
+def waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
+    yield from made_up(bench, piece)
+    yield from folded_first(bench, join.b if any(p.piece == piece for p in join.a) else join.a)
+    yield from turned_first(bench, (*join.a, *join.b))
+    for faced in bench.crossing([join.id]):
+        if bench.is_faced(faced) and not pieces_of(faced.a) & bench.linings and ends_at(bench, faced, join):
+            yield Need(facts.join(Fact.TURNED, faced.id), "the facing's end is caught in the band's seam")
+    yield from lap_ends.first(bench, join)
+    yield Need(facts.piece(Fact.PREPARED, piece), "its inner edge is pressed in while it is flat")
+    yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
+    other = join.b if any(p.piece == piece for p in join.a) else join.a
+    if any(part.edge == "waist" for part in other):
+        for closure in bench.openings.zips_at(join):
+            yield Need(facts.closure(Fact.CLOSED, closure.id), "the band goes on after the zip")
+        for detail in bench.openings.open_at(join):
+            yield Need(facts.detail(Fact.FINISHED, detail.id), "the band goes on once the opening is stitched round")
+        yield Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True)
+    if Panel.SLEEVE in bench.panels(other):
+        # A raglan's sleeves have a part of the neck: what is sewn to it holds them where they are.
+        yield Need(facts.gate(Fact.SETTLED, "shell"), "shoulders and sleeves can still be moved", where_given=True)
+
+
+def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = bench.joins[duty.id]
+    piece = band_of(bench, join) or ""
+    other = join.b if any(p.piece == piece for p in join.a) else join.a
+    inside = inside_of(bench, piece)
+    yield fold_in(bench, piece, inside)
+    run = bench.runs.over(other, each_hand=join.each_hand)
+    fitted = ends(bench, join, piece)
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        act=Act.BAND,
+        how=(
+            f"Right side of the {bench.name(piece)} to the right side of the garment; match the seams, centres and "
+            "notches, then ease in what is between.",
+            f"{bench.seam_of(join)} all round, seam on seam; begin and end overlapping by {bench.margin(15)}."
+            if run.ring
+            else f"{bench.seam_of(join)} {run.words}; backstitch both ends.{fitted}",
+        ),
+        requires=tuple(waits(bench, join, piece)),
+        look="The band lies as long as the edge, without a pucker in either.",
+    )
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="band",
+        words="into the band",
+        how=(f"Grade the allowances to {bench.fine(10)} and {bench.fine(6)}; press as sewn, then into the band.",),
+    )
+
+
+def ends(bench: Workbench, join: Join, piece: str) -> str:
+    marked = [p for p in (*join.a, *join.b) if p.piece == piece and (p.from_mark or p.to_mark)]
+    if not marked:
+        return ""
+    return (
+        f" Beyond the mark the {bench.name(piece)} reaches past the edge: at the side that laps over it ends one "
+        "allowance past the edge, at the other the underlap runs on."
+    )
+
+
+def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
+    """The inner edge of a band pressed to its wrong side, while it is flat."""
+    parts = tuple(p for p in (inside.parts if inside else ()) if p.edge in ("inner", "neck", "upper")) or (
+        inside.parts if inside else ()
+    )
+    allowance = bench.edge_allowance(parts[0]) if parts else 15.0
+    return Operation(
+        id=f"press-in-{piece}",
+        technique=ID,
+        act=Act.TURN,
+        title=f"Press in the inner edge: {bench.name(piece)}",
+        how=(
+            "Press the band along its fold line, wrong sides together; open it and press "
+            f"{bench.margin(allowance - PASSES)} of its inner edge to the wrong side, {bench.margin(PASSES)} less "
+            "than the allowance: later it passes the seam by that.",
+        ),
+        bench=Bench.IRON,
+        minutes=minutes.each(3, bench.number_cut(piece)),
+        on=On(pieces=(piece,), edges=shown(parts)),
+        requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on while it is flat", where_given=True),),
+        gives=(facts.piece(Fact.PREPARED, piece),),
+        caution=HOT,
+        look="The fold is straight and parallel to the fold line.",
+    )
+
+
+def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    pieces = pieces_of(finish.parts)
+    over = runs_over(bench, finish)
+    joined = [j for j in bench.joins.values() if pieces_of((*j.a, *j.b)) & pieces and not {*j.a, *j.b} & {*over}]
+    after = tuple(Need(facts.join(Fact.PRESSED, j.id), "it is sewn on and pressed into the band") for j in joined)
+    before = list(after)
+    if over:
+        yield fold_over(bench, finish, over, after)
+        before.append(Need(facts.finish(Fact.BASTED, finish.id), "its upper end is folded first"))
+    if any(p.edge not in ("inner", "neck", "upper") for p in finish.parts):
+        yield close_ends(bench, finish, after)
+        before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
+    yield Operation(
+        id=f"turn-in-{finish.id}",
+        technique=ID,
+        act=Act.TURN,
+        title=f"Turn in and stitch down: {lower_first(finish.name)}",
+        how=(
+            "Fold the band on its fold line over the allowances; the pressed fold passes the seam by "
+            f"{bench.margin(PASSES)} on the inside. Pin from the right side, or baste.",
+            f"Right side up, stitch in the ditch of the seam, catching the fold below; or edgestitch the band "
+            f"{bench.margin(2)} from the seam.",
+        ),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(bench.around([finish.id])),
+        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
+        requires=tuple(before),
+        gives=(facts.finish(Fact.FINISHED, finish.id),),
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        caution=NEEDLE,
+        booklet=bench.booklet(finish.id),
+        look="Inside, the fold is caught all along.",
+    )
+
+
+def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], after: tuple[Need, ...]) -> Operation:
+    """A band folded where a collar or a binding runs on over its end, both layers held as one."""
+    name = bench.names(p.piece for p in over)
+    lapped = lap_ends.beyond(bench, over)
+    return Operation(
+        id=f"fold-over-{finish.id}",
+        technique=ID,
+        act=Act.BASTE,
+        title=f"Fold the bands and baste across their upper ends: {name}",
+        how=(
+            f"The {name} folded on its fold line, wrong sides together, over the allowances of its seam, the "
+            "pressed-in edge inside: raw edges even above.",
+            f"Baste {bench.margin(5)} from the raw edge, in the allowance, "
+            + ("from the dot at the centre to the band's seam" if lapped else "from the fold to the band's seam")
+            + "; it stays in. From now on both layers are one there.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(2, bench.number_cut(over[0].piece)),
+        on=On(edges=shown(over)),
+        requires=(*after, *lap_ends.needs(bench, lapped)),
+        gives=(facts.finish(Fact.BASTED, finish.id),),
+        look="Both bands end in line with the edge beside them, their folds straight.",
+    )
+
+
+def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Operation:
+    pieces = pieces_of(finish.parts)
+    levelled = tuple(
+        Need(
+            facts.finish(Fact.HEMMED, f.id),
+            "the length is settled before the band's end is closed at it",
+            where_given=True,
+        )
+        for f in bench.finishes.values()
+        if f.kind is FinishKind.HEM and meets(bench, f, pieces)
+    )
+    own = [j for j in bench.joins.values() if band_of(bench, j) in pieces]
+    underlap = any(p.piece in pieces and (p.from_mark or p.to_mark) for j in own for p in (*j.a, *j.b))
+    return Operation(
+        id=f"ends-{finish.id}",
+        technique=ID,
+        act=Act.TURN,
+        title=f"Close the ends: {lower_first(finish.name)}",
+        how=(
+            "Fold the band back on its fold line, right sides together, the pressed inner edge staying turned up; "
+            "sew across the end on the stitching line, in line with the garment's edge, and backstitch.",
+            *(
+                (
+                    "The underlap's lower edge is sewn in the same run, up to the garment's edge: pivot at the "
+                    "corner, and clip there to the stitching.",
+                )
+                if underlap
+                else ()
+            ),
+            f"Trim to {bench.fine(6)}, the corner across; turn, push it out with something blunt, and press. "
+            f"{iron_for(bench)}",
+        ),
+        bench=Bench.MACHINE,
+        minutes=minutes.each(5, 2),
+        on=On(pieces=tuple(sorted(pieces)), edges=shown(finish.parts)),
+        requires=(*after, *levelled),
+        gives=(facts.finish(Fact.PREPARED, finish.id),),
+        setting=settings.seam(bench.household),
+        rows=0,
+        caution=NEEDLE,
+        look="Both ends are as long and as square as each other.",
+    )
+
+
+def meets(bench: Workbench, hem: Finish, bands: frozenset[str]) -> bool:
+    """Whether a band is sewn to a piece whose hem this is."""
+    pieces = pieces_of(hem.parts)
+    return any(
+        pieces_of((*j.a, *j.b)) & bands
+        and pieces_of((*j.a, *j.b)) & pieces
+        and any(p.edge == "opening" for p in (*j.a, *j.b))
+        for j in bench.joins.values()
+    )

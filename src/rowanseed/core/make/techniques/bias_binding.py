@@ -1,0 +1,89 @@
+"""Bias binding."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.free_edges import across, edge_of, on_edge, whole
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
+from rowanseed.core.pattern.making import FinishKind
+
+BINDING = 10.0
+"""The finished width of a binding where nothing else is said, in mm (common practice, no source)."""
+
+
+def finds_bound(bench: Workbench) -> Iterator[Duty]:
+    for finish in edge_of(bench, FinishKind.BINDING):
+        yield single(finish.id)
+
+
+def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    finish = bench.finishes[duty.id]
+    mm = bench.around([finish.id])
+    allowance = bench.edge_allowance(finish.parts[0])
+    inwards = any(bench.bends.is_curved(part) for part in finish.parts)
+    name = lower_first(finish.name)
+    yield Operation(
+        id=f"bind-{finish.id}",
+        technique="bias binding",
+        act=Act.TRIM,
+        title=f"Sew the binding on: {name}",
+        how=(
+            f"Bias strip {bench.margin(4 * BINDING)} wide, {bench.length(mm + 60)} long, both long edges pressed in; "
+            "open one fold, right sides together, raw edges even.",
+            f"Stitch in the crease {whole(bench, finish)}: lay it in without pulling on an outward curve; on an "
+            "inward one open the edge towards straight as you sew.",
+            f"Trim the garment's allowance to the binding's, {bench.margin(min(allowance, BINDING))}."
+            if inwards or allowance > BINDING
+            else "Press the binding away from the garment.",
+        ),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
+        on=On(edges=shown(finish.parts)),
+        requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
+        gives=(facts.finish(Fact.PREPARED, finish.id),),
+        uses=(Use(Supply.BINDING, mm),),
+        setting=settings.seam(bench.household),
+        rows=0,
+        caution=NEEDLE,
+        look="The edge has kept its length.",
+    )
+    yield Operation(
+        id=f"turn-{finish.id}",
+        technique="bias binding",
+        act=Act.BIND,
+        title=f"Wrap and stitch the binding: {name}",
+        how=(
+            f"Press it away, wrap it over the edge so that the far fold passes the stitching by {bench.margin(2)}; "
+            "pin from the right side.",
+            "Stitch in the ditch from the right side, or edgestitch the fold.",
+        ),
+        bench=Bench.MACHINE,
+        minutes=minutes.seam(mm),
+        on=on_edge(finish),
+        requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is sewn on first"),),
+        gives=(facts.finish(Fact.FINISHED, finish.id),),
+        setting=settings.topstitch(bench.household, bench.margin(2)),
+        rows=2,
+        booklet=bench.booklet(finish.id),
+        look="Inside, the fold is caught all along, and it has one width.",
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="bias-binding",
+        name="Bias binding",
+        chapter="edges",
+        finds=finds_bound,
+        sews=bound,
+        rank=30,
+        words={"bias": "the slanting direction of a cloth, in which it stretches"},
+        draw="binding",
+    ),
+)

@@ -1,0 +1,71 @@
+"""Front seam below a zip."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.crotches import ID, crotch_join
+from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import ClosureKind
+
+LEFT_OPEN = 40.0
+"""So much of the front's seam above the crotch point is left for the one run, in mm."""
+
+
+def finds_front(bench: Workbench) -> Iterator[Duty]:
+    zipped, plain = crotch_join(bench)
+    for join in zipped:
+        closure = bench.openings.zip_on(join)
+        # An invisible zip goes in first, so that its seam is an ordinary one below it.
+        if plain and closure is not None and closure.kind is not ClosureKind.INVISIBLE_ZIP:
+            yield single(join.id)
+
+
+def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    """The seam below a zip, sewn while fronts, or backs, are flat; its last bit waits for the one run."""
+    join = bench.joins[duty.id]
+    closure = bench.openings.zip_on(join)
+    if finishes_edges(bench, duty.ids):
+        yield neaten_apart(bench, duty.ids, ID)
+    words = closure.kind.words if closure else "zip"
+    yield sew(
+        bench,
+        duty.ids,
+        ID,
+        how=(
+            matching(bench, join),
+            f"{bench.seam_of(join)}: begin {bench.margin(LEFT_OPEN)} above the crotch point, with a backstitch, and "
+            "sew up to the zip mark; backstitch there. The rest below is sewn when the legs are joined.",
+            "Then the longest stitch: baste on from the zip mark to the waist.",
+        ),
+        requires=(Need(facts.join(Fact.NEATENED, join.id), "its edges are neatened apart first", where_given=True),),
+        flat=True,
+        leaves=(f"basting of the {words}'s opening",),
+        look="The backstitch stands exactly at the zip mark.",
+    )
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="open",
+        words="open",
+        how=("As sewn first, then open, the basted part too, down to where it curves: below it stays unpressed.",),
+    )
+
+
+TECHNIQUES = (
+    Technique(
+        id="crotch-front",
+        name="Front seam below a zip",
+        chapter="seams",
+        finds=finds_front,
+        sews=front,
+        rank=30,
+        draw="seam open",
+    ),
+)

@@ -1,0 +1,46 @@
+"""Gathers over a cord."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make.families.eased import join_of, taken_out
+from rowanseed.core.make.families.gathering import finds, gathering_step, lengths_of
+from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.workbench import Workbench
+
+
+def over_cord(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    join = join_of(bench, duty)
+    words = f"gathering cord of the {lower_first(join.name)}"
+    allowance = bench.edge_allowance(join.a[0])
+    yield gathering_step(
+        bench,
+        join,
+        "gathers over a cord",
+        (
+            f"Lay a thin strong cord {bench.margin(allowance - 4)} from the raw edge and zigzag over it, wide enough "
+            "never to pierce it.",
+            "Mark both edges in quarters and pin quarter on quarter.",
+            f"Draw the cloth along the cord {lengths_of(bench, join)} where it is drawn, and even it out.",
+        ),
+        leaves=(words,),
+    )
+    yield from taken_out(bench, join, words)
+
+
+TECHNIQUES = (
+    Technique(
+        id="gathers-over-a-cord",
+        name="Gathers over a cord",
+        chapter="fullness",
+        finds=finds,
+        sews=over_cord,
+        rank=21,
+        usual=False,
+        asks=lambda bench: "" if bench.household.equipment.zigzag else "it needs a zigzag stitch",
+        draw="rows",
+    ),
+)

@@ -1,0 +1,34 @@
+"""Plain seam."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make.families.plain_seams import sews
+from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import seams
+from rowanseed.core.make.workbench import Workbench
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for join in seams(bench):
+        yield single(join.id)
+
+
+TECHNIQUES = (
+    Technique(
+        id="plain",
+        name="Plain seam",
+        chapter="seams",
+        finds=finds,
+        sews=sews,
+        rank=90,
+        words={
+            "allowance": "the cloth between the stitching line and the raw edge",
+            "neaten": "finish a raw edge so that it does not fray",
+            "feed dogs": "the teeth under the foot that move the cloth: they take up a little of the lower layer",
+        },
+        iso="1.01",
+        draw="seam open",
+    ),
+)
