@@ -8,11 +8,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hung_linings import KEY
+from rowanseed.core.make.families.slits import open_part, seam_above
 from rowanseed.core.make.hem_length import slit_in
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.slits import open_part, seam_above
 from rowanseed.core.make.which import seams
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind

@@ -8,13 +8,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hung_linings import KEY, WAIST
+from rowanseed.core.make.families.slits import open_part
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, slit_in
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.techniques.bagged_jacket import GAP, falls
-from rowanseed.core.make.techniques.slits import open_part
 from rowanseed.core.make.which import ends_of_facings, hems, is_lining, is_sleeve
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, Finish, FinishKind, LayerKind

@@ -7,10 +7,10 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.along_an_edge import how_many, on_closure
+from rowanseed.core.make.families.buttonholes import after_everything
 from rowanseed.core.make.operation import Act, Bench, Operation, Supply, Use
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.buttons import after_everything
 from rowanseed.core.make.which import closures_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind

@@ -11,12 +11,12 @@ from rowanseed.core.make.families.eased import KEY as FULLNESS
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.steps import of_detail
-from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.techniques import pleats
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, DifferenceKind, EdgePart
 
-_FOLDS = {
+FOLDS = {
     DetailKind.KNIFE_PLEATS: (
         "Fold every pleat on its fold line and lay the fold on the line where it meets; all of them point the way of "
         "the arrow. Begin at the side that the last pleat will cover.",
@@ -39,7 +39,7 @@ _FOLDS = {
 }
 
 
-def _finds(kind: DetailKind) -> Callable[[Workbench], Iterator[Duty]]:
+def finds_pleats(kind: DetailKind) -> Callable[[Workbench], Iterator[Duty]]:
     def finds(bench: Workbench) -> Iterator[Duty]:
         lined = {duty.id for duty in pleats.finds(bench)}
         for detail in bench.details_of(kind):
@@ -55,7 +55,7 @@ def _finds(kind: DetailKind) -> Callable[[Workbench], Iterator[Duty]]:
     return finds
 
 
-def _sews(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[Operation]]:
+def pleated(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[Operation]]:
     def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         detail = bench.details[duty.id]
         step = of_detail(bench, name, duty.id)
@@ -73,7 +73,7 @@ def _sews(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[O
             f"{number} of them. Mark every fold and meeting line at both ends, on the right side, in two colours or "
             "with two kinds of pins, so that none is taken for the other.",
             *deep,
-            *_FOLDS[kind],
+            *FOLDS[kind],
             *(
                 ()
                 if sewn
@@ -113,26 +113,3 @@ def _sews(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[O
         )
 
     return sews
-
-
-def _technique(kind: DetailKind, name: str, words: dict[str, str]) -> Technique:
-    return Technique(
-        id=kind.value,
-        name=name,
-        chapter="shape",
-        finds=_finds(kind),
-        sews=_sews(kind, name.lower()),
-        rank=9,
-        words=words,
-        draw="pleat",
-    )
-
-
-TECHNIQUES = (
-    _technique(DetailKind.KNIFE_PLEATS, "Knife pleats", {"knife pleat": "a pleat folded to one side"}),
-    _technique(DetailKind.BOX_PLEATS, "Box pleats", {"box pleat": "two pleats folded away from each other"}),
-    _technique(
-        DetailKind.INVERTED_PLEATS, "Inverted pleats", {"inverted pleat": "two pleats folded towards each other"}
-    ),
-    _technique(DetailKind.TUCKS, "Tucks, released", {"tuck": "a fold stitched along its length and let go at its end"}),
-)

@@ -1,0 +1,226 @@
+"""Buttons: holes by machine or by hand, the buttons marked through them and sewn on with a shank."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
+from rowanseed.core.make.steps import of_closure
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.fastenings import cuffs, number_of
+from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind, Join
+from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
+
+SLIPS = "A blade slips: a pin across the end of the hole stops it."
+
+
+THICK = 3.0
+"""The thickness of a button where only its diameter is known, in mm (common practice, no source)."""
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for closure in bench.closures.values():
+        if closure.kind is ClosureKind.BUTTONS:
+            yield single(closure.id)
+
+
+def length_of_hole(bench: Workbench) -> str:
+    size = bench.button_size()
+    if size is None:
+        return "Length of a hole: the button's diameter and its thickness."
+    return (
+        f"Length of a hole: {bench.fine(size)} across and about {bench.fine(THICK)} thick make "
+        f"{bench.fine(size + THICK)}; measure your button."
+    )
+
+
+LAST_ARE_BEST = "From the lowest up, so that the last ones, which show, are the best."
+
+
+def is_of_cuffs(bench: Workbench, id: str) -> bool:
+    return bool(cuffs(bench.pattern, bench.closures[id]))
+
+
+def number_of_holes(bench: Workbench, id: str) -> int:
+    """How many buttonholes a closure has; each cuff has its own."""
+    return max(1, number_of(bench.pattern, bench.size, (PointKind.BUTTONHOLE,), bench.closures[id]))
+
+
+def titled(bench: Workbench, id: str, title: str) -> str:
+    return f"{title}: cuffs" if is_of_cuffs(bench, id) else title
+
+
+def laps_over(bench: Workbench) -> str:
+    """Which hand laps over the other, by whom it is made for."""
+    if any(bench.is_side_of_one_hand(bench.joins[one.join]) for one in bench.openings.openers):
+        return "At the side the front laps over the back: the holes go into the front's end."
+    what = what_laps(bench)
+    match bench.pattern.envelope.figure:
+        case Figure.MEN:
+            return f"The left {what} laps over the right, as men's garments do: the holes go into the left."
+        case Figure.WOMEN:
+            return f"The right {what} laps over the left, as women's garments do: the holes go into the right."
+        case _:
+            return f"Choose which {what} laps over: right over left is usual for women, left over right for men."
+
+
+def what_laps(bench: Workbench) -> str:
+    """A band in a half placket; else the front, or the back where that opens."""
+    if any(p.edge == PLACKET_BASE for join in bench.joins.values() for p in (*join.a, *join.b)):
+        return "band"
+    body = (Panel.FRONT, Panel.BACK)
+    opened: set[Panel] = {p.panel for p in bench.pattern.pieces if p.has_edge("opening") and p.panel in body}
+    slits = (d.to_mark[0] for d in bench.details.values() if d.to_mark is not None and bench.openings.opens_above(d))
+    opened = opened | {bench.panel(id) for id in slits}
+    holed = {p.panel for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)}
+    if not opened and holed == {Panel.BAND}:
+        return "end"
+    return "back" if opened == {Panel.BACK} else "front"
+
+
+def where_they_lie(bench: Workbench, id: str) -> str:
+    """Which edge laps over, and where on it the holes lie."""
+    if is_of_cuffs(bench, id):
+        return (
+            "The end of the cuff on the placket's upper side laps over the other; the hole lies along the cuff, in the "
+            f"middle of its width, beginning {bench.margin(10)} from that end. Left and right mirror each other."
+        )
+    return f"{laps_over(bench)} {place_of_holes(bench)}"
+
+
+def place_of_holes(bench: Workbench) -> str:
+    of_cuffs = cuffs(bench.pattern)
+    holed = [p for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)]
+    bands = [p for p in holed if p.panel is Panel.BAND and p.id not in of_cuffs]
+    upright = {p.piece for j in bench.joins.values() if is_along_edge(j) for p in (*j.a, *j.b)}
+    above = next((p for p in bands if p.id not in upright), None)
+    if above is not None and len(holed) == 1:
+        return along_band(bench, above, which="The hole")
+    uppermost = "" if above is None else " " + along_band(bench, above, which="The uppermost")
+    if any(p.id in upright for p in bands):
+        return f"They stand upright in the band, on its middle, at the marks.{uppermost}"
+    return (
+        f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks.{uppermost}"
+    )
+
+
+def is_along_edge(join: Join) -> bool:
+    """Whether a seam sews a band to an edge that opens."""
+    return any(p.edge in ("opening", "placket") for p in (*join.a, *join.b))
+
+
+def along_band(bench: Workbench, band: Piece, *, which: str) -> str:
+    """Where the hole lies in what goes on above an edge that opens: a stand, a waistband."""
+    return (
+        f"{which} lies along the {bench.name(band.id)}, in the middle of its width, at the mark, and begins "
+        f"{bench.fine(3)} beyond it towards the end."
+    )
+
+
+def after_everything(bench: Workbench) -> Iterator[Need]:
+    for join in bench.joins.values():
+        yield Need(facts.join(Fact.TURNED, join.id), "the edge is faced and turned first", where_given=True)
+    for finish in bench.finishes.values():
+        if finish.kind is FinishKind.TURNED and not pieces_of(finish.parts) & bench.linings:
+            yield Need(facts.finish(Fact.FINISHED, finish.id), "the band is whole", where_given=True)
+        if finish.kind is FinishKind.HEM:
+            yield Need(
+                facts.finish(Fact.LEVELLED, finish.id), "the length is settled before a hole is cut", where_given=True
+            )
+    yield Need(facts.layer(Fact.CLOSED, "lining"), "it is closed and pressed flat", where_given=True)
+    yield Need(facts.gate(Fact.SETTLED, "shell"), "the fit is settled before a hole is cut", where_given=True)
+    yield Need(facts.gate(Fact.TRIED, "last"), "the last fitting comes before a hole is cut", where_given=True)
+
+
+def on_holes(bench: Workbench, id: str) -> On:
+    of_cuffs = cuffs(bench.pattern, bench.closures[id])
+    holes = [
+        p
+        for p in bench.pattern.pieces
+        if any(q.kind is PointKind.BUTTONHOLE for q in p.points)
+        and (p.id in of_cuffs if of_cuffs else p.id not in cuffs(bench.pattern))
+    ]
+    names = ("sleeve",) if of_cuffs else ("front", "opening")
+    return On(
+        closures=(id,),
+        edges=tuple(EdgeShown(p.id, e.name) for p in holes for e in p.edges if e.name in names)[:2],
+    )
+
+
+def holes_of(
+    bench: Workbench,
+    duty: Duty,
+    technique: str,
+    *how: str,
+    title: str,
+    look: str,
+    at: Bench = Bench.MACHINE,
+    setting: Setting | None = None,
+    caution: str = "",
+    took: float = 4,
+) -> Operation:
+    number = number_of_holes(bench, duty.id)
+    return of_closure(bench, technique, duty.id)(
+        "buttonholes",
+        Act.BUTTONHOLE,
+        titled(bench, duty.id, title),
+        f"{number} of them. {length_of_hole(bench)}",
+        *how,
+        at=at,
+        took=minutes.each(took, number),
+        setting=setting,
+        needs=tuple(after_everything(bench)),
+        gives=(Fact.OPENED,),
+        on=on_holes(bench, duty.id),
+        caution=caution,
+        look=look,
+        booklet=True,
+    )
+
+
+def sewn_on(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] = ()) -> Operation:
+    number = number_of_holes(bench, duty.id)
+    if is_of_cuffs(bench, duty.id):
+        laid = "Lap the cuff as it is worn, its edges even, and mark through the opened hole."
+    elif any(p.edge == "opening" for join in bench.joins.values() for p in (*join.a, *join.b)) or number > 1:
+        laid = "Lay the edges level: pin at the top and the hem first, then between; mark through the opened holes."
+    else:
+        laid = "Lap the ends as they are worn, level with each other, and mark through the opened hole."
+    return Operation(
+        id=f"buttons-{duty.id}",
+        technique="buttons",
+        act=Act.BUTTON,
+        title=titled(bench, duty.id, "Sew on the buttons"),
+        how=(
+            *first,
+            laid,
+            "At the mark sew through button and under layer four to six times over a pin laid across the button; "
+            "take the pin out, wind the thread round: the shank is as long as the layers above are thick.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(4, number),
+        on=on_holes(bench, duty.id),
+        requires=(Need(facts.closure(Fact.OPENED, duty.id), "they are marked through the holes"), *needs),
+        gives=(facts.closure(Fact.CLOSED, duty.id),),
+        look="Buttoned, the edges hang level and nothing pulls.",
+    )
+
+
+def by_machine(bench: Workbench, duty: Duty) -> Operation:
+    return holes_of(
+        bench,
+        duty,
+        "buttonholes",
+        where_they_lie(bench, duty.id),
+        *((LAST_ARE_BEST,) if number_of_holes(bench, duty.id) > 1 and not is_of_cuffs(bench, duty.id) else ()),
+        "Cut them open from both ends to the middle, a pin across each end.",
+        title="Sew the buttonholes",
+        setting=settings.buttonhole(bench.household),
+        caution=SLIPS,
+        look="The button goes through without force, and no thread of the edge is cut.",
+    )

@@ -1,0 +1,47 @@
+"""Loops of thread."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make.families.buttonholes import finds, holes_of, is_of_cuffs, laps_over, sewn_on, where_they_lie
+from rowanseed.core.make.operation import Bench, Operation
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.workbench import Workbench
+
+
+def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
+    """Loops of thread on an edge that is finished: the pattern need not foresee them."""
+    yield holes_of(
+        bench,
+        duty,
+        "button loops",
+        where_they_lie(bench, duty.id)
+        if is_of_cuffs(bench, duty.id)
+        else f"{laps_over(bench)} The edges meet or lap as the pattern has them; the loops stand on the edge at the "
+        "marks.",
+        f"Three or four strands of strong thread from {bench.fine(1)} inside the edge, out and back, just long enough "
+        "for the button to pass; try it over the button. Cover them with buttonhole stitch, close beside each other, "
+        "and fasten inside.",
+        "Loops of a turned bias strip would be caught between edge and facing, before that is sewn; where your "
+        "pattern wants these, follow your booklet.",
+        took=10,
+        title="Work the button loops",
+        at=Bench.HAND,
+        look="Each loop holds its button without slack.",
+    )
+    yield sewn_on(bench, duty)
+
+
+TECHNIQUES = (
+    Technique(
+        id="button-loops",
+        name="Loops of thread",
+        chapter="closures",
+        finds=finds,
+        sews=loops,
+        rank=21,
+        usual=False,
+        draw="button loop",
+    ),
+)
