@@ -15,7 +15,7 @@ def every() -> tuple[Technique | Companion, ...]:
     """All techniques and companions, by the name of their file."""
     names = sorted(found.name for found in pkgutil.iter_modules(techniques.__path__))
     modules = [importlib.import_module(f"{techniques.__name__}.{name}") for name in names]
-    return tuple(one for module in modules for one in module.TECHNIQUES)
+    return tuple(module.TECHNIQUE for module in modules)
 
 
 @cache

@@ -12,7 +12,7 @@ from rowanseed.core.compose.openings import is_lined_bodice
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit
 from rowanseed.core.derive.lining_graph import LINING
-from rowanseed.core.make.techniques.lining_to_hem import LEAST_HEM
+from rowanseed.core.make.families.jacket_hems import LEAST_HEM
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, PointKind, Role
 

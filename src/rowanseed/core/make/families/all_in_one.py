@@ -1,9 +1,9 @@
-"""Neck and armholes faced by one facing: the armholes sewn round the rolled-up garment while the sides are open."""
+"""The side seams of a facing that is one for neck and armholes."""
 
 from __future__ import annotations
 
+from rowanseed.core.make.families.facings import sides_of_all_in_one
 from rowanseed.core.make.graph import pieces_of
-from rowanseed.core.make.techniques.facing import sides_of_all_in_one
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Join
 

@@ -1,4 +1,4 @@
-"""A lined shape without sleeves: lined edge to edge, turned through a side, each side closed in one ring seam."""
+"""What is lined edge to edge: the seams that enclose it."""
 
 from __future__ import annotations
 

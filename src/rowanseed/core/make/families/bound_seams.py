@@ -1,4 +1,4 @@
-"""Seams whose raw edges are bound: each by itself and pressed open, both as one, or one by the other."""
+"""Seams whose raw edges are bound: which cloth bears it."""
 
 from __future__ import annotations
 

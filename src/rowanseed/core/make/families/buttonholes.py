@@ -1,4 +1,4 @@
-"""Buttons: holes by machine or by hand, the buttons marked through them and sewn on with a shank."""
+"""Buttons and their holes: how many, where they lie, which hand laps over, what comes before a hole is cut."""
 
 from __future__ import annotations
 

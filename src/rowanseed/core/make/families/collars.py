@@ -1,4 +1,4 @@
-"""Collars: upper and under collar turned round their corners; a stand closed over the collar, then put on the neck."""
+"""Collars and stands: which they are, the neck seam, and the band stitched down inside."""
 
 from __future__ import annotations
 
@@ -7,12 +7,12 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.laps import is_lap_end
 from rowanseed.core.make.families.waistbands import band_of, folded_first, inside_of, is_folded, turned_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
-from rowanseed.core.make.techniques.lap_ends import is_lap_end
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel

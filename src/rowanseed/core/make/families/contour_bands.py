@@ -1,4 +1,4 @@
-"""A waistband cut in a curve, of two layers: sewn together above, put on the waist, its inside stitched down."""
+"""Waistbands cut in a curve, of two layers: which they are, what they wait for."""
 
 from __future__ import annotations
 

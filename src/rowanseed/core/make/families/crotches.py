@@ -1,4 +1,4 @@
-"""A crotch seam: sewn in one run with the legs inside one another, twice, and trimmed below."""
+"""Crotch seams: which they are."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Ease of a cap, or of any longer edge, drawn up by rows of long stitches before it is sewn in."""
+"""Edges that are drawn up or eased by rows of long stitches: which they are, when the rows come out."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Elastic sewn on without a tunnel: to an edge that is then folded over, or along a line of a piece."""
+"""Elastic zigzagged on, stretched evenly."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Edges that are in no join: neatened, bound, turned and stitched, with a casing."""
+"""Edges that are in no join: what comes before one is finished across a seam."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""A seam sewn twice, its raw edges inside; and that of a lining that hangs free."""
+"""The first row of a seam that is sewn twice, its raw edges inside."""
 
 from __future__ import annotations
 

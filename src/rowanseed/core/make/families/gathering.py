@@ -1,4 +1,4 @@
-"""Gathers: two rows drawn up to the length of the other side, quarters on quarters."""
+"""Gathers: what waits for them, how long the edge is to become."""
 
 from __future__ import annotations
 

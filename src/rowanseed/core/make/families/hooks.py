@@ -1,4 +1,4 @@
-"""Hooks: with an eye above a zip whose edges meet, with a bar on a band that laps."""
+"""Hooks: on what, how many."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""A lining that no seam encloses: hung inside the shell by hand, caught in the seams of facing or band."""
+"""A lining that no seam encloses: where it ends at a seam, where at a facing."""
 
 from __future__ import annotations
 

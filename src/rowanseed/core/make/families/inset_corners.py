@@ -1,4 +1,4 @@
-"""A seam round a corner: the inward corner reinforced and clipped, then base and sides, or pivoted in one pass."""
+"""An inward corner: reinforced and clipped, what waits for it."""
 
 from __future__ import annotations
 

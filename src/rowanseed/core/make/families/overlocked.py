@@ -1,4 +1,4 @@
-"""Seams of knits sewn and finished in one at the overlocker, and shoulders that are held by a tape."""
+"""Seams sewn and finished in one at the overlocker."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""A plain seam, pressed open or to one side, its edges finished by the household's habit."""
+"""Plain seams: what they wait for, where they begin and end, how they are sewn."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Pleats and tucks whose kind the pattern tells: knife, box, inverted, and tucks sewn down and released."""
+"""Pleats and tucks whose kind the pattern tells: how they are folded, basted and pressed."""
 
 from __future__ import annotations
 
@@ -7,12 +7,12 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import pleats
 from rowanseed.core.make.families.eased import KEY as FULLNESS
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, single
-from rowanseed.core.make.techniques import pleats
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, DifferenceKind, EdgePart
 

@@ -1,4 +1,4 @@
-"""Elastic or a cord in the allowances of a seam, which are stitched down as a tunnel for it."""
+"""The allowances of a seam as a tunnel for elastic or a cord."""
 
 from __future__ import annotations
 

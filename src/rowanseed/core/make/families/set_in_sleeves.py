@@ -1,4 +1,4 @@
-"""Sleeves: set in the round, with a second row below, pressed into the sleeve; or sewn in the flat."""
+"""Sleeves: which they are, their marks, what comes after the cap is in."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Shirring: rows of elastic thread on the bobbin that draw the cloth to about half."""
+"""Rows of elastic thread on the bobbin: how far apart, in which paths."""
 
 from __future__ import annotations
 

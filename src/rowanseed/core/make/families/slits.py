@@ -1,4 +1,4 @@
-"""A seam that ends in a slit or a vent: sewn to a mark, its open part turned back and held at the end."""
+"""Seams that end in a slit or a vent: which they are, and what of them stays open."""
 
 from __future__ import annotations
 

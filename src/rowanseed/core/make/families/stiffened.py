@@ -1,4 +1,4 @@
-"""Interfacing: fused to a piece while it is flat, or sewn in where it is not fusible."""
+"""Pieces that are stiffened: which they are."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Straps that are closed at one end: buttoned or snapped to the garment, or tied over the shoulder."""
+"""Straps that are closed at one end: which they are, how many."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Hems: turned by machine or by hand, faced, by twin needle; levelled by a try-on where they hang on a body."""
+"""Hems folded once or twice: the fold, the edge neatened before it, the row or the hand stitch."""
 
 from __future__ import annotations
 

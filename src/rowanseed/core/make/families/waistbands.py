@@ -1,4 +1,4 @@
-"""Bands put on an edge and folded over it: waistbands, front bands, cuffs; and bands that stay single."""
+"""Bands put on an edge and folded over it: which they are, what they wait for, how their inside is closed."""
 
 from __future__ import annotations
 
@@ -7,11 +7,11 @@ from collections.abc import Iterable, Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import laps
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, press, sew
 from rowanseed.core.make.technique import Duty, single
-from rowanseed.core.make.techniques import lap_ends
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
@@ -79,7 +79,7 @@ def folded_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
     """What is sewn on over the end of a band waits until it is folded there."""
     pieces = {p.piece for p in parts if p.from_mark or p.to_mark}
     for finish in bench.finishes.values():
-        if lap_ends.is_lap_end(bench, finish) or finish.kind is not FinishKind.TURNED:
+        if laps.is_lap_end(bench, finish) or finish.kind is not FinishKind.TURNED:
             continue
         if pieces & {p.piece for p in runs_over(bench, finish)}:
             yield Need(facts.finish(Fact.BASTED, finish.id), "the bands are folded first, both layers lie in the seam")
@@ -106,7 +106,7 @@ def waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:
     for faced in bench.crossing([join.id]):
         if bench.is_faced(faced) and not pieces_of(faced.a) & bench.linings and ends_at(bench, faced, join):
             yield Need(facts.join(Fact.TURNED, faced.id), "the facing's end is caught in the band's seam")
-    yield from lap_ends.first(bench, join)
+    yield from laps.first(bench, join)
     yield Need(facts.piece(Fact.PREPARED, piece), "its inner edge is pressed in while it is flat")
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
     other = join.b if any(p.piece == piece for p in join.a) else join.a
@@ -229,7 +229,7 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], after: tuple[Need, ...]) -> Operation:
     """A band folded where a collar or a binding runs on over its end, both layers held as one."""
     name = bench.names(p.piece for p in over)
-    lapped = lap_ends.beyond(bench, over)
+    lapped = laps.beyond(bench, over)
     return Operation(
         id=f"fold-over-{finish.id}",
         technique=ID,
@@ -245,7 +245,7 @@ def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], afte
         bench=Bench.HAND,
         minutes=minutes.each(2, bench.number_cut(over[0].piece)),
         on=On(edges=shown(over)),
-        requires=(*after, *lap_ends.needs(bench, lapped)),
+        requires=(*after, *laps.needs(bench, lapped)),
         gives=(facts.finish(Fact.BASTED, finish.id),),
         look="Both bands end in line with the edge beside them, their folds straight.",
     )

@@ -1,4 +1,4 @@
-"""A doubled yoke: the back between both layers, the fronts rolled in; all its edges are inside."""
+"""Doubled yokes and other seams between two layers: which they are."""
 
 from __future__ import annotations
 

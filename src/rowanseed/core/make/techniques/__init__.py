@@ -1,1 +1,1 @@
-"""One file a technique. Each has a `TECHNIQUES` tuple; the registry finds them all."""
+"""One file a technique, its `TECHNIQUE`; the registry finds them all. What several share is in `make/families/`."""

@@ -7,10 +7,10 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.all_in_one import ID, side_joins
+from rowanseed.core.make.families.facings import all_in_one, faced_at, is_at_shoulder, made_up
 from rowanseed.core.make.operation import Act, Meant, Need, Operation
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.facing import all_in_one, faced_at, is_at_shoulder, made_up
 from rowanseed.core.make.workbench import Workbench, both_sides
 
 
@@ -73,16 +73,14 @@ def armholes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="all-in-one-facing",
-        name="Neck and armholes faced in one",
-        chapter="edges",
-        finds=finds_armholes,
-        sews=armholes,
-        rank=5,
-        also=("combined facing", "neck and armhole facing cut in one"),
-        words={"all-in-one facing": "one facing for neck and armholes, as wide as the shoulder between them"},
-        draw="facing",
-    ),
+TECHNIQUE = Technique(
+    id="all-in-one-facing",
+    name="Neck and armholes faced in one",
+    chapter="edges",
+    finds=finds_armholes,
+    sews=armholes,
+    rank=5,
+    also=("combined facing", "neck and armhole facing cut in one"),
+    words={"all-in-one facing": "one facing for neck and armholes, as wide as the shoulder between them"},
+    draw="facing",
 )

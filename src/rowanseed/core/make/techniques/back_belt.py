@@ -70,4 +70,4 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (patch_technique("back-belt", "Back belt", finds_belt, belt, 20, "belt"),)
+TECHNIQUE = patch_technique("back-belt", "Back belt", finds_belt, belt, 20, "belt")

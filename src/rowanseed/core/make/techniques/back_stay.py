@@ -39,14 +39,12 @@ def back_stay(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="back-stay",
-        name="Back stay",
-        chapter="stay",
-        finds=finds_back_stay,
-        sews=back_stay,
-        rank=10,
-        draw="basted layer",
-    ),
+TECHNIQUE = Technique(
+    id="back-stay",
+    name="Back stay",
+    chapter="stay",
+    finds=finds_back_stay,
+    sews=back_stay,
+    rank=10,
+    draw="basted layer",
 )

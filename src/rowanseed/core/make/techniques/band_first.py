@@ -1,21 +1,18 @@
-"""The other school of zip and waistband: the band first, then the zip up to its fold, then the band closed over it."""
+"""Waistband on first, the zip up into it."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families import waistbands
+from rowanseed.core.make.families import invisible_zips, waistbands
+from rowanseed.core.make.families.bands_and_zips import WHY
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import invisible_zip
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Closure, ClosureKind
-
-ID = "band before the zip"
-WHY = "the zip runs up into the band"
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -33,11 +30,6 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 def _zip(bench: Workbench, band: str) -> Closure | None:
     kinds = (ClosureKind.INVISIBLE_ZIP,)
     return next((c for c in bench.openings.zips_at(bench.joins[band]) if c.kind in kinds), None)
-
-
-def zips_after_bands(operations: Sequence[Operation]) -> frozenset[str]:
-    """The zips that go in only after the band: for a try-on their openings are pinned."""
-    return frozenset(id for op in operations if any(need.why == WHY for need in op.requires) for id in op.on.closures)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -61,7 +53,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         else:
             yield replace(op, requires=needs)
     on_band = Need(facts.join(Fact.PRESSED, band), WHY)
-    for op in invisible_zip.invisible(bench, single(zip_)):
+    for op in invisible_zips.invisible(bench, single(zip_)):
         if op.act is Act.BASTE:
             yield replace(
                 op,
@@ -87,15 +79,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             yield replace(op, requires=(*op.requires, in_place))
 
 
-TECHNIQUES = (
-    Technique(
-        id="band-first",
-        name="Waistband on first, the zip up into it",
-        chapter="waists, collars and cuffs",
-        finds=finds,
-        sews=sews,
-        rank=29,
-        usual=False,
-        draw="band closed",
-    ),
+TECHNIQUE = Technique(
+    id="band-first",
+    name="Waistband on first, the zip up into it",
+    chapter="waists, collars and cuffs",
+    finds=finds,
+    sews=sews,
+    rank=29,
+    usual=False,
+    draw="band closed",
 )

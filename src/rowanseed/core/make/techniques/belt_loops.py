@@ -53,8 +53,6 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    strip_technique(
-        DetailKind.BELT_LOOPS, "Belt loops", loops, words={"bar": "a few stitches over each other that hold an end"}
-    ),
+TECHNIQUE = strip_technique(
+    DetailKind.BELT_LOOPS, "Belt loops", loops, words={"bar": "a few stitches over each other that hold an end"}
 )

@@ -75,15 +75,13 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="bias-binding",
-        name="Bias binding",
-        chapter="edges",
-        finds=finds_bound,
-        sews=bound,
-        rank=30,
-        words={"bias": "the slanting direction of a cloth, in which it stretches"},
-        draw="binding",
-    ),
+TECHNIQUE = Technique(
+    id="bias-binding",
+    name="Bias binding",
+    chapter="edges",
+    finds=finds_bound,
+    sews=bound,
+    rank=30,
+    words={"bias": "the slanting direction of a cloth, in which it stretches"},
+    draw="binding",
 )

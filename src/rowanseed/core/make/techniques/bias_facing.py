@@ -63,17 +63,15 @@ def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="bias-facing",
-        name="Bias strip turned inside",
-        chapter="edges",
-        finds=finds_bound,
-        sews=facing,
-        rank=31,
-        usual=False,
-        asks=not_of_a_knit,
-        also=("bias facing",),
-        draw="facing",
-    ),
+TECHNIQUE = Technique(
+    id="bias-facing",
+    name="Bias strip turned inside",
+    chapter="edges",
+    finds=finds_bound,
+    sews=facing,
+    rank=31,
+    usual=False,
+    asks=not_of_a_knit,
+    also=("bias facing",),
+    draw="facing",
 )

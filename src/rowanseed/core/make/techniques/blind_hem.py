@@ -46,17 +46,15 @@ def blind(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="blind-hem",
-        name="Blind hem by machine",
-        chapter=CHAPTER,
-        finds=finds_machine,
-        sews=blind,
-        rank=32,
-        usual=False,
-        asks=needs_machine,
-        iso="103",
-        draw="blind hem",
-    ),
+TECHNIQUE = Technique(
+    id="blind-hem",
+    name="Blind hem by machine",
+    chapter=CHAPTER,
+    finds=finds_machine,
+    sews=blind,
+    rank=32,
+    usual=False,
+    asks=needs_machine,
+    iso="103",
+    draw="blind hem",
 )

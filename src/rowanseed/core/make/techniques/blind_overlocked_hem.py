@@ -47,15 +47,13 @@ def blind_overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    hem_technique(
-        id="blind-overlocked",
-        name="Blind hem at the overlocker",
-        sews=blind_overlocked,
-        rank=36,
-        is_deep=True,
-        asks=needs_overlocker,
-        draw="blind hem",
-        iso="103",
-    ),
+TECHNIQUE = hem_technique(
+    id="blind-overlocked",
+    name="Blind hem at the overlocker",
+    sews=blind_overlocked,
+    rank=36,
+    is_deep=True,
+    asks=needs_overlocker,
+    draw="blind hem",
+    iso="103",
 )

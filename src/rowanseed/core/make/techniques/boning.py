@@ -90,15 +90,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="boning",
-        name="Boning along seams",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=18,
-        words={"bone": "a flat flexible strip that keeps a bodice from collapsing"},
-        draw="bone channel",
-    ),
+TECHNIQUE = Technique(
+    id="boning",
+    name="Boning along seams",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=18,
+    words={"bone": "a flat flexible strip that keeps a bodice from collapsing"},
+    draw="bone channel",
 )

@@ -59,16 +59,14 @@ def together(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="bound-as-one",
-        name="Seam with both edges bound as one",
-        chapter="seams",
-        finds=finds_together,
-        sews=together,
-        rank=45,
-        usual=False,
-        asks=woven,
-        draw="bound edges",
-    ),
+TECHNIQUE = Technique(
+    id="bound-as-one",
+    name="Seam with both edges bound as one",
+    chapter="seams",
+    finds=finds_together,
+    sews=together,
+    rank=45,
+    usual=False,
+    asks=woven,
+    draw="bound edges",
 )

@@ -37,6 +37,6 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    hem_technique(id="bound-hem", name="Hem with a bound edge", sews=bound, rank=38, is_deep=True, draw="bound edges"),
+TECHNIQUE = hem_technique(
+    id="bound-hem", name="Hem with a bound edge", sews=bound, rank=38, is_deep=True, draw="bound edges"
 )

@@ -61,16 +61,14 @@ def apart(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield press(bench, duty.ids, "bound seam", way="open", words="open")
 
 
-TECHNIQUES = (
-    Technique(
-        id="bound-seam",
-        name="Seam with each edge bound, pressed open",
-        chapter="seams",
-        finds=finds_apart,
-        sews=apart,
-        rank=44,
-        usual=False,
-        asks=woven,
-        draw="bound edges",
-    ),
+TECHNIQUE = Technique(
+    id="bound-seam",
+    name="Seam with each edge bound, pressed open",
+    chapter="seams",
+    finds=finds_apart,
+    sews=apart,
+    rank=44,
+    usual=False,
+    asks=woven,
+    draw="bound edges",
 )

@@ -36,4 +36,4 @@ def braid(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (trim_technique(DetailKind.BRAID, "Braid", finds_along(DetailKind.BRAID), braid, draw="trim"),)
+TECHNIQUE = trim_technique(DetailKind.BRAID, "Braid", finds_along(DetailKind.BRAID), braid, draw="trim")

@@ -33,15 +33,13 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield sewn_on(bench, duty)
 
 
-TECHNIQUES = (
-    Technique(
-        id="button-loops",
-        name="Loops of thread",
-        chapter="closures",
-        finds=finds,
-        sews=loops,
-        rank=21,
-        usual=False,
-        draw="button loop",
-    ),
+TECHNIQUE = Technique(
+    id="button-loops",
+    name="Loops of thread",
+    chapter="closures",
+    finds=finds,
+    sews=loops,
+    rank=21,
+    usual=False,
+    draw="button loop",
 )

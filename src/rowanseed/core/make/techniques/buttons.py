@@ -15,15 +15,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield sewn_on(bench, duty)
 
 
-TECHNIQUES = (
-    Technique(
-        id="buttons",
-        name="Buttons and buttonholes",
-        chapter="closures",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        words={"shank": "the stem of thread between a button and the cloth"},
-        draw="buttonhole",
-    ),
+TECHNIQUE = Technique(
+    id="buttons",
+    name="Buttons and buttonholes",
+    chapter="closures",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    words={"shank": "the stem of thread between a button and the cloth"},
+    draw="buttonhole",
 )

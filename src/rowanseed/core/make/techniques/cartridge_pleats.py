@@ -118,16 +118,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="cartridge-pleats",
-        name="Cartridge pleats",
-        chapter="fullness",
-        finds=finds,
-        sews=sews,
-        rank=23,
-        usual=False,
-        words={"whip": "sew two edges together with small slanting stitches over both"},
-        draw="cartridge pleats",
-    ),
+TECHNIQUE = Technique(
+    id="cartridge-pleats",
+    name="Cartridge pleats",
+    chapter="fullness",
+    finds=finds,
+    sews=sews,
+    rank=23,
+    usual=False,
+    words={"whip": "sew two edges together with small slanting stitches over both"},
+    draw="cartridge pleats",
 )

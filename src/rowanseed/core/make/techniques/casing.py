@@ -68,15 +68,13 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="casing",
-        name="Casing with elastic",
-        chapter="fullness",
-        finds=finds_casing,
-        sews=casing,
-        rank=30,
-        words={"casing": "a tunnel for elastic or a cord"},
-        draw="casing",
-    ),
+TECHNIQUE = Technique(
+    id="casing",
+    name="Casing with elastic",
+    chapter="fullness",
+    finds=finds_casing,
+    sews=casing,
+    rank=30,
+    words={"casing": "a tunnel for elastic or a cord"},
+    draw="casing",
 )

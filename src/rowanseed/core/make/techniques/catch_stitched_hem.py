@@ -22,14 +22,12 @@ def catch_stitched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    hem_technique(
-        id="catch-stitched-hem",
-        name="Hem by catch stitch",
-        sews=catch_stitched,
-        rank=39,
-        is_deep=True,
-        draw="catch stitch",
-        words={"catch stitch": "a crossing hand stitch that holds an edge and lets it give"},
-    ),
+TECHNIQUE = hem_technique(
+    id="catch-stitched-hem",
+    name="Hem by catch stitch",
+    sews=catch_stitched,
+    rank=39,
+    is_deep=True,
+    draw="catch stitch",
+    words={"catch stitch": "a crossing hand stitch that holds an edge and lets it give"},
 )

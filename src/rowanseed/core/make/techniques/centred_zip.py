@@ -66,14 +66,12 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="centred-zip",
-        name="Centred zip",
-        chapter="closures",
-        finds=finds_zips(ClosureKind.CENTRED_ZIP),
-        sews=centred,
-        rank=20,
-        draw="centred zip",
-    ),
+TECHNIQUE = Technique(
+    id="centred-zip",
+    name="Centred zip",
+    chapter="closures",
+    finds=finds_zips(ClosureKind.CENTRED_ZIP),
+    sews=centred,
+    rank=20,
+    draw="centred zip",
 )

@@ -86,13 +86,11 @@ def _reinforced(step: Steps, duty: Duty, number: int, *, cut: bool) -> Operation
     )
 
 
-TECHNIQUES = (
-    placket_technique(
-        DetailKind.CONTINUOUS_PLACKET,
-        "Continuous placket",
-        continuous,
-        also=("continuous lap",),
-        words={"placket": "a finished opening in a piece, such as the one above a cuff"},
-        draw="placket",
-    ),
+TECHNIQUE = placket_technique(
+    DetailKind.CONTINUOUS_PLACKET,
+    "Continuous placket",
+    continuous,
+    also=("continuous lap",),
+    words={"placket": "a finished opening in a piece, such as the one above a cuff"},
+    draw="placket",
 )

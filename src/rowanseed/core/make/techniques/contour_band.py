@@ -55,15 +55,13 @@ def band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="contour-band",
-        name="Contour band put on the waist",
-        chapter="waists, collars and cuffs",
-        finds=finds_band,
-        sews=band,
-        rank=12,
-        also=("shaped waistband", "curved waistband"),
-        draw="collar sandwich",
-    ),
+TECHNIQUE = Technique(
+    id="contour-band",
+    name="Contour band put on the waist",
+    chapter="waists, collars and cuffs",
+    finds=finds_band,
+    sews=band,
+    rank=12,
+    also=("shaped waistband", "curved waistband"),
+    draw="collar sandwich",
 )

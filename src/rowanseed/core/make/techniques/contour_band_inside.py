@@ -43,14 +43,12 @@ def inside(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="contour-band-inside",
-        name="Inside of a contour band",
-        chapter="waists, collars and cuffs",
-        finds=finds_inside,
-        sews=inside,
-        rank=12,
-        draw="band closed",
-    ),
+TECHNIQUE = Technique(
+    id="contour-band-inside",
+    name="Inside of a contour band",
+    chapter="waists, collars and cuffs",
+    finds=finds_inside,
+    sews=inside,
+    rank=12,
+    draw="band closed",
 )

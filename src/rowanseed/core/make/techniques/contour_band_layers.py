@@ -102,15 +102,13 @@ def _tape(bench: Workbench, made_up: Join, inner: str) -> Operation:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="contour-band-layers",
-        name="Contour band: its two layers",
-        chapter="waists, collars and cuffs",
-        finds=finds_layers,
-        sews=layers,
-        rank=12,
-        words={"contour band": "a waistband cut in the curve of the figure, in two layers instead of a fold"},
-        draw="facing",
-    ),
+TECHNIQUE = Technique(
+    id="contour-band-layers",
+    name="Contour band: its two layers",
+    chapter="waists, collars and cuffs",
+    finds=finds_layers,
+    sews=layers,
+    rank=12,
+    words={"contour band": "a waistband cut in the curve of the figure, in two layers instead of a fold"},
+    draw="facing",
 )

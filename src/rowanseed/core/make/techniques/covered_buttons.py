@@ -34,15 +34,13 @@ def covered(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield sewn_on(bench, duty, needs=(Need(facts.closure(Fact.PREPARED, duty.id), "they are covered first"),))
 
 
-TECHNIQUES = (
-    Technique(
-        id="covered-buttons",
-        name="Covered buttons",
-        chapter="closures",
-        finds=finds,
-        sews=covered,
-        rank=21,
-        usual=False,
-        draw="buttonhole",
-    ),
+TECHNIQUE = Technique(
+    id="covered-buttons",
+    name="Covered buttons",
+    chapter="closures",
+    finds=finds,
+    sews=covered,
+    rank=21,
+    usual=False,
+    draw="buttonhole",
 )

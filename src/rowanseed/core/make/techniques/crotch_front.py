@@ -58,14 +58,12 @@ def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="crotch-front",
-        name="Front seam below a zip",
-        chapter="seams",
-        finds=finds_front,
-        sews=front,
-        rank=30,
-        draw="seam open",
-    ),
+TECHNIQUE = Technique(
+    id="crotch-front",
+    name="Front seam below a zip",
+    chapter="seams",
+    finds=finds_front,
+    sews=front,
+    rank=30,
+    draw="seam open",
 )

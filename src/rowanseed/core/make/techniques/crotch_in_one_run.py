@@ -100,15 +100,13 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="crotch-in-one-run",
-        name="Crotch seam in one run",
-        chapter="seams",
-        finds=finds_run,
-        sews=run,
-        rank=31,
-        words={"crotch point": "where the four inner seams of trousers meet"},
-        draw="crotch",
-    ),
+TECHNIQUE = Technique(
+    id="crotch-in-one-run",
+    name="Crotch seam in one run",
+    chapter="seams",
+    finds=finds_run,
+    sews=run,
+    rank=31,
+    words={"crotch point": "where the four inner seams of trousers meet"},
+    draw="crotch",
 )

@@ -43,15 +43,13 @@ def cut_in_one(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="cut-in-one",
-        name="Sleeve cut in one with the body",
-        chapter="sleeves",
-        finds=finds_cut_in_one,
-        sews=cut_in_one,
-        rank=55,
-        also=("dolman", "kimono sleeve"),
-        draw="seam open",
-    ),
+TECHNIQUE = Technique(
+    id="cut-in-one",
+    name="Sleeve cut in one with the body",
+    chapter="sleeves",
+    finds=finds_cut_in_one,
+    sews=cut_in_one,
+    rank=55,
+    also=("dolman", "kimono sleeve"),
+    draw="seam open",
 )

@@ -1,4 +1,4 @@
-"""Darts: sewn from the wide end to the point, pressed by the way they stand; deep ones slit."""
+"""Darts."""
 
 from __future__ import annotations
 
@@ -6,19 +6,25 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.dart_intake import intake
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.shared import before_shaping, iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench
 from rowanseed.core.pattern.making import INSET_EDGE
 from rowanseed.core.pattern.pieces import Dart, Piece
-from rowanseed.core.pattern.seamline import mark_distance
 
 KEY = "darts:"
+
+
 NAMED = {INSET_EDGE: "lower edge"}
 """Edges whose id is not the word that a sewist reads at the machine."""
+
+
 UPRIGHT = ("waist", INSET_EDGE, "hem", "shoulder", "neck", "yoke")
 """A dart from one of these edges stands upright and is pressed towards the centre; any other is pressed down."""
+
+
 DEEP = 32.0
 """A dart that takes in so much at its wide end, in mm, is slit and pressed open."""
 
@@ -32,12 +38,6 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 def darts_of(piece: Piece) -> tuple[Dart, ...]:
     """What is sewn to a point; what is folded is the pleats'."""
     return tuple(dart for dart in piece.darts if not dart.is_folded)
-
-
-def intake(bench: Workbench, piece: Piece, dart: Dart) -> float:
-    """What a dart takes in at its edge, in mm."""
-    first, second = (mark_distance(piece, bench.size, piece.mark(leg)) for leg in dart.legs)
-    return abs(second - first)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -107,15 +107,13 @@ def _pressed(bench: Workbench, piece: Piece, dart: Dart, *, lining: bool) -> str
     return f"The dart at the {_at(dart)} {'up' if lining else 'down'}."
 
 
-TECHNIQUES = (
-    Technique(
-        id="darts",
-        name="Darts",
-        chapter="shape",
-        finds=finds,
-        sews=sews,
-        rank=10,
-        words={"dart": "a wedge of cloth sewn out to a point, which gives the flat cloth shape"},
-        draw="dart",
-    ),
+TECHNIQUE = Technique(
+    id="darts",
+    name="Darts",
+    chapter="shape",
+    finds=finds,
+    sews=sews,
+    rank=10,
+    words={"dart": "a wedge of cloth sewn out to a point, which gives the flat cloth shape"},
+    draw="dart",
 )

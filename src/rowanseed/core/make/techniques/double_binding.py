@@ -56,17 +56,15 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="double-binding",
-        name="Double binding, felled by hand",
-        chapter="edges",
-        finds=finds_bound,
-        sews=double,
-        rank=32,
-        usual=False,
-        asks=not_of_a_knit,
-        also=("French binding",),
-        draw="binding",
-    ),
+TECHNIQUE = Technique(
+    id="double-binding",
+    name="Double binding, felled by hand",
+    chapter="edges",
+    finds=finds_bound,
+    sews=double,
+    rank=32,
+    usual=False,
+    asks=not_of_a_knit,
+    also=("French binding",),
+    draw="binding",
 )

@@ -61,15 +61,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="double-darts",
-        name="Double-ended darts",
-        chapter="shape",
-        finds=finds,
-        sews=sews,
-        rank=9,
-        also=("fish-eye darts",),
-        draw="dart",
-    ),
+TECHNIQUE = Technique(
+    id="double-darts",
+    name="Double-ended darts",
+    chapter="shape",
+    finds=finds,
+    sews=sews,
+    rank=9,
+    also=("fish-eye darts",),
+    draw="dart",
 )

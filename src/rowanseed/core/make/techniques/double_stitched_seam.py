@@ -58,15 +58,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="double-stitched",
-        name="Double-stitched seam",
-        chapter="seams",
-        finds=finds,
-        sews=sews,
-        rank=47,
-        usual=False,
-        draw="rows",
-    ),
+TECHNIQUE = Technique(
+    id="double-stitched",
+    name="Double-stitched seam",
+    chapter="seams",
+    finds=finds,
+    sews=sews,
+    rank=47,
+    usual=False,
+    draw="rows",
 )

@@ -48,14 +48,12 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield press(bench, duty.ids, ID, way="flat", words="flat", how=("Both layers flat together.",))
 
 
-TECHNIQUES = (
-    Technique(
-        id="doubled-layers",
-        name="Two layers basted at their edges",
-        chapter="seams",
-        finds=finds_layers,
-        sews=layers,
-        rank=16,
-        draw="basted layer",
-    ),
+TECHNIQUE = Technique(
+    id="doubled-layers",
+    name="Two layers basted at their edges",
+    chapter="seams",
+    finds=finds_layers,
+    sews=layers,
+    rank=16,
+    draw="basted layer",
 )

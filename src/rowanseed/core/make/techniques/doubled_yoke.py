@@ -51,15 +51,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="doubled-yoke",
-        name="Doubled yoke",
-        chapter="seams",
-        finds=finds,
-        sews=sews,
-        rank=15,
-        also=("burrito yoke",),
-        draw="yoke",
-    ),
+TECHNIQUE = Technique(
+    id="doubled-yoke",
+    name="Doubled yoke",
+    chapter="seams",
+    finds=finds,
+    sews=sews,
+    rank=15,
+    also=("burrito yoke",),
+    draw="yoke",
 )

@@ -84,15 +84,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="drawstring",
-        name="Drawstring in a tunnel",
-        chapter="fullness",
-        finds=finds,
-        sews=sews,
-        rank=29,
-        words={"bodkin": "a blunt needle or clip that pulls a cord through a tunnel"},
-        draw="casing",
-    ),
+TECHNIQUE = Technique(
+    id="drawstring",
+    name="Drawstring in a tunnel",
+    chapter="fullness",
+    finds=finds,
+    sews=sews,
+    rank=29,
+    words={"bodkin": "a blunt needle or clip that pulls a cord through a tunnel"},
+    draw="casing",
 )

@@ -103,14 +103,12 @@ def _openings(bench: Workbench, step: Steps, join: Join, fronts: Sequence[str], 
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="drawstring-in-a-seam",
-        name="Drawstring in a seam's allowances",
-        chapter="fullness",
-        finds=finds_cord,
-        sews=cord,
-        rank=14,
-        draw="elastic",
-    ),
+TECHNIQUE = Technique(
+    id="drawstring-in-a-seam",
+    name="Drawstring in a seam's allowances",
+    chapter="fullness",
+    finds=finds_cord,
+    sews=cord,
+    rank=14,
+    draw="elastic",
 )

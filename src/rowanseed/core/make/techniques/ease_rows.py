@@ -68,16 +68,14 @@ def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from taken_out(bench, join, words)
 
 
-TECHNIQUES = (
-    Technique(
-        id="ease-rows",
-        name="Ease rows",
-        chapter="fullness",
-        finds=finds,
-        sews=rows,
-        rank=20,
-        also=("ease stitching",),
-        words={"ease": "a little length worked into a shorter edge, so that no gathers show"},
-        draw="rows",
-    ),
+TECHNIQUE = Technique(
+    id="ease-rows",
+    name="Ease rows",
+    chapter="fullness",
+    finds=finds,
+    sews=rows,
+    rank=20,
+    also=("ease stitching",),
+    words={"ease": "a little length worked into a shorter edge, so that no gathers show"},
+    draw="rows",
 )

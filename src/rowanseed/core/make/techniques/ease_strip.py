@@ -37,15 +37,13 @@ def bias_strip(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="ease-strip",
-        name="Bias strip stretched on",
-        chapter="fullness",
-        finds=finds,
-        sews=bias_strip,
-        rank=21,
-        usual=False,
-        draw="rows",
-    ),
+TECHNIQUE = Technique(
+    id="ease-strip",
+    name="Bias strip stretched on",
+    chapter="fullness",
+    finds=finds,
+    sews=bias_strip,
+    rank=21,
+    usual=False,
+    draw="rows",
 )

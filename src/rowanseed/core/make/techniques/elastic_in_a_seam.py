@@ -51,15 +51,13 @@ def elastic(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="elastic-in-a-seam",
-        name="Elastic in a seam's allowances",
-        chapter="fullness",
-        finds=finds_elastic,
-        sews=elastic,
-        rank=14,
-        also=("elasticated waist seam",),
-        draw="elastic",
-    ),
+TECHNIQUE = Technique(
+    id="elastic-in-a-seam",
+    name="Elastic in a seam's allowances",
+    chapter="fullness",
+    finds=finds_elastic,
+    sews=elastic,
+    rank=14,
+    also=("elasticated waist seam",),
+    draw="elastic",
 )

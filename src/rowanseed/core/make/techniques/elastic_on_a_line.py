@@ -56,15 +56,13 @@ def line(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="elastic-on-a-line",
-        name="Elastic on a line of a piece",
-        chapter="fullness",
-        finds=finds_line,
-        sews=line,
-        rank=15,
-        asks=zigzagged_on,
-        draw="elastic",
-    ),
+TECHNIQUE = Technique(
+    id="elastic-on-a-line",
+    name="Elastic on a line of a piece",
+    chapter="fullness",
+    finds=finds_line,
+    sews=line,
+    rank=15,
+    asks=zigzagged_on,
+    draw="elastic",
 )

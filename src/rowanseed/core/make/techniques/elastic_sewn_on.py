@@ -59,16 +59,14 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="elastic-sewn-on",
-        name="Elastic zigzagged on and folded over",
-        chapter="fullness",
-        finds=finds_edge,
-        sews=edge,
-        rank=31,
-        usual=False,
-        asks=zigzagged_on,
-        draw="elastic",
-    ),
+TECHNIQUE = Technique(
+    id="elastic-sewn-on",
+    name="Elastic zigzagged on and folded over",
+    chapter="fullness",
+    finds=finds_edge,
+    sews=edge,
+    rank=31,
+    usual=False,
+    asks=zigzagged_on,
+    draw="elastic",
 )

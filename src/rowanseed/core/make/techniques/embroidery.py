@@ -45,6 +45,6 @@ def embroidery(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    trim_technique(DetailKind.EMBROIDERY, "Embroidery", _on_pieces(DetailKind.EMBROIDERY), embroidery, draw="trim"),
+TECHNIQUE = trim_technique(
+    DetailKind.EMBROIDERY, "Embroidery", _on_pieces(DetailKind.EMBROIDERY), embroidery, draw="trim"
 )

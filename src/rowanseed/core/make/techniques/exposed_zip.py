@@ -78,14 +78,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="exposed-zip",
-        name="Exposed zip",
-        chapter="closures",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        draw="centred zip",
-    ),
+TECHNIQUE = Technique(
+    id="exposed-zip",
+    name="Exposed zip",
+    chapter="closures",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    draw="centred zip",
 )

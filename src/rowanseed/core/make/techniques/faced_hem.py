@@ -129,6 +129,6 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(id="faced-hem", name="Faced hem", chapter=CHAPTER, finds=finds_faced, sews=faced, rank=20, draw="facing"),
+TECHNIQUE = Technique(
+    id="faced-hem", name="Faced hem", chapter=CHAPTER, finds=finds_faced, sews=faced, rank=20, draw="facing"
 )

@@ -144,4 +144,4 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (placket_technique(DetailKind.FACED_SLIT, "Faced slit or keyhole", faced, draw="facing"),)
+TECHNIQUE = placket_technique(DetailKind.FACED_SLIT, "Faced slit or keyhole", faced, draw="facing")

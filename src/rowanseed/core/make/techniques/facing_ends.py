@@ -47,14 +47,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="facing-ends-at-the-hem",
-        name="Lower ends of facings",
-        chapter="edges",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        draw="facing",
-    ),
+TECHNIQUE = Technique(
+    id="facing-ends-at-the-hem",
+    name="Lower ends of facings",
+    chapter="edges",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    draw="facing",
 )

@@ -67,17 +67,15 @@ def _trimmed(bench: Workbench, duty: Duty, technique: str, to: str) -> Operation
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="flat-felled",
-        name="Flat-felled seam",
-        chapter="seams",
-        finds=finds_felled,
-        sews=felled,
-        rank=41,
-        usual=False,
-        asks=ripples,
-        iso="2.04",
-        draw="felled",
-    ),
+TECHNIQUE = Technique(
+    id="flat-felled",
+    name="Flat-felled seam",
+    chapter="seams",
+    finds=finds_felled,
+    sews=felled,
+    rank=41,
+    usual=False,
+    asks=ripples,
+    iso="2.04",
+    draw="felled",
 )

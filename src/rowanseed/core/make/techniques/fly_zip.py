@@ -246,18 +246,16 @@ def _neatened(bench: Workbench, piece: str) -> tuple[Need, ...]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="fly-zip",
-        name="Fly zip",
-        chapter="closures",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        words={
-            "fly": "a zip under a topstitched lap, as at the front of trousers",
-            "shield": "a finished piece behind a fly, between zip and body",
-        },
-        draw="fly zip",
-    ),
+TECHNIQUE = Technique(
+    id="fly-zip",
+    name="Fly zip",
+    chapter="closures",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    words={
+        "fly": "a zip under a topstitched lap, as at the front of trousers",
+        "shield": "a finished piece behind a fly, between zip and body",
+    },
+    draw="fly zip",
 )

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.dart_intake import intake
 from rowanseed.core.make.folded import press_folds
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, On, Operation
 from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.darts import intake
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import Dart, Piece, Taken
 
@@ -93,16 +93,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="folds",
-        name="Pleats and tucks at an edge",
-        chapter="shape",
-        finds=finds,
-        sews=sews,
-        rank=10,
-        also=("waist pleats", "shoulder tucks"),
-        words={"tuck": "a fold stitched along its length and let go at its end"},
-        draw="pleat",
-    ),
+TECHNIQUE = Technique(
+    id="folds",
+    name="Pleats and tucks at an edge",
+    chapter="shape",
+    finds=finds,
+    sews=sews,
+    rank=10,
+    also=("waist pleats", "shoulder tucks"),
+    words={"tuck": "a fold stitched along its length and let go at its end"},
+    draw="pleat",
 )

@@ -27,19 +27,17 @@ _WORDS = {
     "fell": "to fold one allowance over the other and stitch it down flat",
 }
 
-TECHNIQUES = (
-    Technique(
-        id="french",
-        name="French seam",
-        chapter="seams",
-        finds=finds_french,
-        sews=french,
-        rank=40,
-        usual=False,
-        asks=ripples,
-        allowances=_both_rows,
-        words=_WORDS,
-        iso="1.06",
-        draw="french",
-    ),
+TECHNIQUE = Technique(
+    id="french",
+    name="French seam",
+    chapter="seams",
+    finds=finds_french,
+    sews=french,
+    rank=40,
+    usual=False,
+    asks=ripples,
+    allowances=_both_rows,
+    words=_WORDS,
+    iso="1.06",
+    draw="french",
 )

@@ -17,14 +17,12 @@ def finds_free_lining(bench: Workbench) -> Iterator[Duty]:
             yield single(join.id)
 
 
-TECHNIQUES = (
-    Technique(
-        id="french-free-lining",
-        name="French seam of a free lining",
-        chapter="layers",
-        finds=finds_free_lining,
-        sews=french,
-        rank=39,
-        draw="french",
-    ),
+TECHNIQUE = Technique(
+    id="french-free-lining",
+    name="French seam of a free lining",
+    chapter="layers",
+    finds=finds_free_lining,
+    sews=french,
+    rank=39,
+    draw="french",
 )

@@ -33,16 +33,14 @@ def block(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="fused-in-the-block",
-        name="Fusible interfacing before cutting out",
-        chapter=STIFF,
-        finds=stiffened.finds,
-        sews=block,
-        rank=13,
-        usual=False,
-        also=("block fusing",),
-        draw="fused",
-    ),
+TECHNIQUE = Technique(
+    id="fused-in-the-block",
+    name="Fusible interfacing before cutting out",
+    chapter=STIFF,
+    finds=stiffened.finds,
+    sews=block,
+    rank=13,
+    usual=False,
+    also=("block fusing",),
+    draw="fused",
 )

@@ -53,16 +53,14 @@ def fuses(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="fusing",
-        name="Fusible interfacing",
-        chapter="stiffen and back",
-        finds=finds,
-        sews=fuses,
-        rank=10,
-        also=("iron-on interfacing",),
-        words={"interfacing": "a layer that stiffens a collar, cuff, band or front edge"},
-        draw="fused",
-    ),
+TECHNIQUE = Technique(
+    id="fusing",
+    name="Fusible interfacing",
+    chapter="stiffen and back",
+    finds=finds,
+    sews=fuses,
+    rank=10,
+    also=("iron-on interfacing",),
+    words={"interfacing": "a layer that stiffens a collar, cuff, band or front edge"},
+    draw="fused",
 )

@@ -40,15 +40,13 @@ def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from taken_out(bench, join, words)
 
 
-TECHNIQUES = (
-    Technique(
-        id="gathers",
-        name="Gathers, two rows",
-        chapter="fullness",
-        finds=finds,
-        sews=rows,
-        rank=20,
-        words={"gathers": "cloth drawn together along a thread into small even folds"},
-        draw="rows",
-    ),
+TECHNIQUE = Technique(
+    id="gathers",
+    name="Gathers, two rows",
+    chapter="fullness",
+    finds=finds,
+    sews=rows,
+    rank=20,
+    words={"gathers": "cloth drawn together along a thread into small even folds"},
+    draw="rows",
 )

@@ -31,16 +31,14 @@ def over_cord(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from taken_out(bench, join, words)
 
 
-TECHNIQUES = (
-    Technique(
-        id="gathers-over-a-cord",
-        name="Gathers over a cord",
-        chapter="fullness",
-        finds=finds,
-        sews=over_cord,
-        rank=21,
-        usual=False,
-        asks=lambda bench: "" if bench.household.equipment.zigzag else "it needs a zigzag stitch",
-        draw="rows",
-    ),
+TECHNIQUE = Technique(
+    id="gathers-over-a-cord",
+    name="Gathers over a cord",
+    chapter="fullness",
+    finds=finds,
+    sews=over_cord,
+    rank=21,
+    usual=False,
+    asks=lambda bench: "" if bench.household.equipment.zigzag else "it needs a zigzag stitch",
+    draw="rows",
 )

@@ -51,17 +51,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="gathers-overlocked",
-        name="Gathers at the overlocker",
-        chapter="fullness",
-        finds=finds,
-        sews=sews,
-        rank=24,
-        usual=False,
-        asks=_differential,
-        words={"differential feed": "two rows of feed dogs that run at different speeds, and so gather or stretch"},
-        draw="rows",
-    ),
+TECHNIQUE = Technique(
+    id="gathers-overlocked",
+    name="Gathers at the overlocker",
+    chapter="fullness",
+    finds=finds,
+    sews=sews,
+    rank=24,
+    usual=False,
+    asks=_differential,
+    words={"differential feed": "two rows of feed dogs that run at different speeds, and so gather or stretch"},
+    draw="rows",
 )

@@ -176,15 +176,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="half-placket",
-        name="Half placket with two bands",
-        chapter="closures",
-        finds=finds,
-        sews=sews,
-        rank=10,
-        words={"half placket": "an opening from the neck part of the way down, filled by two bands that lap"},
-        draw="band closed",
-    ),
+TECHNIQUE = Technique(
+    id="half-placket",
+    name="Half placket with two bands",
+    chapter="closures",
+    finds=finds,
+    sews=sews,
+    rank=10,
+    words={"half placket": "an opening from the neck part of the way down, filled by two bands that lap"},
+    draw="band closed",
 )

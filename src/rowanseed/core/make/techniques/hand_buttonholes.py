@@ -30,15 +30,13 @@ def by_hand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield sewn_on(bench, duty)
 
 
-TECHNIQUES = (
-    Technique(
-        id="hand-buttonholes",
-        name="Buttonholes worked by hand",
-        chapter="closures",
-        finds=finds,
-        sews=by_hand,
-        rank=21,
-        usual=False,
-        draw="buttonhole",
-    ),
+TECHNIQUE = Technique(
+    id="hand-buttonholes",
+    name="Buttonholes worked by hand",
+    chapter="closures",
+    finds=finds,
+    sews=by_hand,
+    rank=21,
+    usual=False,
+    draw="buttonhole",
 )

@@ -16,8 +16,6 @@ WORDS = {
     "topstitch": "a row of stitching meant to be seen from the right side",
 }
 
-TECHNIQUES = (
-    Companion(
-        id="hand-stitches", name="Hand stitches", chapter="finish", adds=lambda bench, operations: iter(()), words=WORDS
-    ),
+TECHNIQUE = Companion(
+    id="hand-stitches", name="Hand stitches", chapter="finish", adds=lambda bench, operations: iter(()), words=WORDS
 )

@@ -14,16 +14,14 @@ def by_hand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from turned_up(bench, bench.finishes[duty.id], by_hand=True)
 
 
-TECHNIQUES = (
-    Technique(
-        id="hem-by-hand",
-        name="Turned hem by hand",
-        chapter=CHAPTER,
-        finds=finds_machine,
-        sews=by_hand,
-        rank=31,
-        usual=False,
-        words={"slip stitch": "a hand stitch that runs inside a fold and shows on neither side"},
-        draw="double hem",
-    ),
+TECHNIQUE = Technique(
+    id="hem-by-hand",
+    name="Turned hem by hand",
+    chapter=CHAPTER,
+    finds=finds_machine,
+    sews=by_hand,
+    rank=31,
+    usual=False,
+    words={"slip stitch": "a hand stitch that runs inside a fold and shows on neither side"},
+    draw="double hem",
 )

@@ -14,16 +14,14 @@ def by_machine(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from turned_up(bench, bench.finishes[duty.id], by_hand=False)
 
 
-TECHNIQUES = (
-    Technique(
-        id="hem-by-machine",
-        name="Turned hem by machine",
-        chapter=CHAPTER,
-        finds=finds_machine,
-        sews=by_machine,
-        rank=31,
-        usual=False,
-        asks=needs_machine,
-        draw="double hem",
-    ),
+TECHNIQUE = Technique(
+    id="hem-by-machine",
+    name="Turned hem by machine",
+    chapter=CHAPTER,
+    finds=finds_machine,
+    sews=by_machine,
+    rank=31,
+    usual=False,
+    asks=needs_machine,
+    draw="double hem",
 )

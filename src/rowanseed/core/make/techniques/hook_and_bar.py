@@ -38,14 +38,12 @@ def bar(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="hook-and-bar",
-        name="Hook and bar",
-        chapter="closures",
-        finds=finds_bar,
-        sews=bar,
-        rank=20,
-        draw="hook and bar",
-    ),
+TECHNIQUE = Technique(
+    id="hook-and-bar",
+    name="Hook and bar",
+    chapter="closures",
+    finds=finds_bar,
+    sews=bar,
+    rank=20,
+    draw="hook and bar",
 )

@@ -44,14 +44,12 @@ def eye(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="hook-and-eye",
-        name="Hook and eye",
-        chapter="closures",
-        finds=finds_eye,
-        sews=eye,
-        rank=20,
-        draw="hook and eye",
-    ),
+TECHNIQUE = Technique(
+    id="hook-and-eye",
+    name="Hook and eye",
+    chapter="closures",
+    finds=finds_eye,
+    sews=eye,
+    rank=20,
+    draw="hook and eye",
 )

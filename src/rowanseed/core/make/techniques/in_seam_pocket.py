@@ -82,12 +82,10 @@ def in_seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    pocket_technique(
-        kind=DetailKind.IN_SEAM_POCKET,
-        name="In-seam pocket",
-        sews=in_seam,
-        draw="pocket bag",
-        words={"pocket bag": "the two layers inside that hold what is put into a pocket"},
-    ),
+TECHNIQUE = pocket_technique(
+    kind=DetailKind.IN_SEAM_POCKET,
+    name="In-seam pocket",
+    sews=in_seam,
+    draw="pocket bag",
+    words={"pocket bag": "the two layers inside that hold what is put into a pocket"},
 )

@@ -44,17 +44,13 @@ def base_then_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from after_first(bench, duty, "inset corner")
 
 
-TECHNIQUES = (
-    Technique(
-        id="inset-corner",
-        name="Inset corner, base then sides",
-        chapter="seams",
-        finds=finds,
-        sews=base_then_sides,
-        rank=50,
-        words={
-            "inset corner": "an outward corner of one piece sewn into an inward corner of another, which is clipped"
-        },
-        draw="inset corner",
-    ),
+TECHNIQUE = Technique(
+    id="inset-corner",
+    name="Inset corner, base then sides",
+    chapter="seams",
+    finds=finds,
+    sews=base_then_sides,
+    rank=50,
+    words={"inset corner": "an outward corner of one piece sewn into an inward corner of another, which is clipped"},
+    draw="inset corner",
 )

@@ -40,15 +40,13 @@ def interlining(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="interlining",
-        name="Interlining",
-        chapter=STIFF,
-        finds=finds_interlining,
-        sews=interlining,
-        rank=10,
-        words={"interlining": "a layer between cloth and lining, for warmth"},
-        draw="basted layer",
-    ),
+TECHNIQUE = Technique(
+    id="interlining",
+    name="Interlining",
+    chapter=STIFF,
+    finds=finds_interlining,
+    sews=interlining,
+    rank=10,
+    words={"interlining": "a layer between cloth and lining, for warmth"},
+    draw="basted layer",
 )

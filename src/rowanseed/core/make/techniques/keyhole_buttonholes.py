@@ -36,16 +36,14 @@ def _keyhole_machine(bench: Workbench) -> str:
     return "" if bench.household.equipment.machine else "it needs a machine with a keyhole stitch"
 
 
-TECHNIQUES = (
-    Technique(
-        id="keyhole-buttonholes",
-        name="Keyhole buttonholes",
-        chapter="closures",
-        finds=finds,
-        sews=keyhole,
-        rank=21,
-        usual=False,
-        asks=_keyhole_machine,
-        draw="buttonhole",
-    ),
+TECHNIQUE = Technique(
+    id="keyhole-buttonholes",
+    name="Keyhole buttonholes",
+    chapter="closures",
+    finds=finds,
+    sews=keyhole,
+    rank=21,
+    usual=False,
+    asks=_keyhole_machine,
+    draw="buttonhole",
 )

@@ -82,16 +82,14 @@ def across_and_flat(bench: Workbench, duty: Duty) -> tuple[Need, ...]:
     return (*bench.flat_first([finish.id]), *across(bench, finish))
 
 
-TECHNIQUES = (
-    Technique(
-        id="knit-band",
-        name="Knit band stretched on",
-        chapter="edges",
-        finds=finds_knit,
-        sews=stretched_band,
-        rank=29,
-        also=("neck ribbing",),
-        words={"ribbing": "a knit of ribs that stretches much and springs back"},
-        draw="band closed",
-    ),
+TECHNIQUE = Technique(
+    id="knit-band",
+    name="Knit band stretched on",
+    chapter="edges",
+    finds=finds_knit,
+    sews=stretched_band,
+    rank=29,
+    also=("neck ribbing",),
+    words={"ribbing": "a knit of ribs that stretches much and springs back"},
+    draw="band closed",
 )

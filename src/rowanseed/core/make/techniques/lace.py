@@ -17,4 +17,4 @@ def lace(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (trim_technique(DetailKind.LACE, "Lace edging", finds_along(DetailKind.LACE), lace, draw="trim"),)
+TECHNIQUE = trim_technique(DetailKind.LACE, "Lace edging", finds_along(DetailKind.LACE), lace, draw="trim")

@@ -58,18 +58,16 @@ def lacing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lacing",
-        name="Lacing through eyelets",
-        chapter="closures",
-        finds=finds_lacing,
-        sews=lacing,
-        rank=20,
-        words={
-            "eyelet": "a small round hole sewn round or lined with metal, for a cord",
-            "awl": "a pointed tool for holes",
-        },
-        draw="eyelet",
-    ),
+TECHNIQUE = Technique(
+    id="lacing",
+    name="Lacing through eyelets",
+    chapter="closures",
+    finds=finds_lacing,
+    sews=lacing,
+    rank=20,
+    words={
+        "eyelet": "a small round hole sewn round or lined with metal, for a cord",
+        "awl": "a pointed tool for holes",
+    },
+    draw="eyelet",
 )

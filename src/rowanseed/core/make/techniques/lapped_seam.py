@@ -75,17 +75,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lapped-seam",
-        name="Lapped seam",
-        chapter="seams",
-        finds=finds,
-        sews=sews,
-        rank=43,
-        usual=False,
-        also=("overlaid seam",),
-        iso="2.02",
-        draw="lapped",
-    ),
+TECHNIQUE = Technique(
+    id="lapped-seam",
+    name="Lapped seam",
+    chapter="seams",
+    finds=finds,
+    sews=sews,
+    rank=43,
+    usual=False,
+    also=("overlaid seam",),
+    iso="2.02",
+    draw="lapped",
 )

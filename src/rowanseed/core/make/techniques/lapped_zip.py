@@ -103,15 +103,13 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lapped-zip",
-        name="Lapped zip",
-        chapter="closures",
-        finds=finds_zips(ClosureKind.LAPPED_ZIP),
-        sews=lapped,
-        rank=20,
-        words={"underlap": "the part of an opening that lies below the other when it is closed"},
-        draw="lapped zip",
-    ),
+TECHNIQUE = Technique(
+    id="lapped-zip",
+    name="Lapped zip",
+    chapter="closures",
+    finds=finds_zips(ClosureKind.LAPPED_ZIP),
+    sews=lapped,
+    rank=20,
+    words={"underlap": "the part of an opening that lies below the other when it is closed"},
+    draw="lapped zip",
 )

@@ -220,14 +220,12 @@ def _is_waist(bench: Workbench, join: Join) -> bool:
     return any(p.edge == "waist" for p in join.a) and not pieces_of((*join.a, *join.b)) & bench.linings
 
 
-TECHNIQUES = (
-    Technique(
-        id="lined-bodice",
-        name="Bodice lined edge to edge",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=8,
-        draw="bagged side",
-    ),
+TECHNIQUE = Technique(
+    id="lined-bodice",
+    name="Bodice lined edge to edge",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=8,
+    draw="bagged side",
 )

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.patch_pockets import finds_patch, sewn_on
 from rowanseed.core.make.families.patches import mouth_of, piece_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.techniques.patch_pocket import finds_patch, sewn_on
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.pieces import MOUTH
 
@@ -72,16 +72,14 @@ def lined(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield sewn_on(bench, finish, ID, "it is made up first")
 
 
-TECHNIQUES = (
-    Technique(
-        id="lined-patch-pocket",
-        name="Patch pocket, lined",
-        chapter="pockets and small parts",
-        finds=finds_patch,
-        sews=lined,
-        rank=25,
-        usual=False,
-        also=("self-lined pocket", "bagged pocket"),
-        draw="patch pocket",
-    ),
+TECHNIQUE = Technique(
+    id="lined-patch-pocket",
+    name="Patch pocket, lined",
+    chapter="pockets and small parts",
+    finds=finds_patch,
+    sews=lined,
+    rank=25,
+    usual=False,
+    also=("self-lined pocket", "bagged pocket"),
+    draw="patch pocket",
 )

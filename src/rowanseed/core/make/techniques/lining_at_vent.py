@@ -97,14 +97,12 @@ def _along_vent(bench: Workbench) -> tuple[str, ...]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lining-felled-to-vent",
-        name="Lining felled along a slit or vent",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=12,
-        draw="lining hung",
-    ),
+TECHNIQUE = Technique(
+    id="lining-felled-to-vent",
+    name="Lining felled along a slit or vent",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=12,
+    draw="lining hung",
 )

@@ -1,4 +1,4 @@
-"""The upper edge of a full skirt's lining: gathered by itself, and held in the seam that takes the skirt up."""
+"""Lining of a full skirt, gathered into its seam."""
 
 from __future__ import annotations
 
@@ -8,40 +8,18 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.lined_part import ALONG
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.linings_drawn_in import drawn, drawn_in
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.making import EdgePart, Finish, Join
 from rowanseed.core.pattern.walk import copies, part_length
 
 ID = "lining drawn in"
+
+
 KEY = "lining-drawn:"
-
-
-def drawn_in(bench: Workbench) -> Iterator[tuple[Join, tuple[EdgePart, ...]]]:
-    """Seams that draw the garment in, with the edges of a hung lining that lie under them, are in no seam of their own
-    and end in no hem of their own, as above a cuff."""
-    sewn = {(p.piece, p.edge) for join in bench.joins.values() for p in (*join.a, *join.b)}
-    sewn |= {(p.piece, p.edge) for f in bench.finishes.values() if f.kind is not FinishKind.CAUGHT for p in f.parts}
-    for join in bench.joins.values():
-        if join.difference.kind is not DifferenceKind.GATHERS or pieces_of(join.a) & bench.linings:
-            continue
-        under = {layer.of: layer.piece for layer in bench.pattern.making.layers if layer.piece in bench.hung}
-        parts = tuple(
-            EdgePart(under[p.piece], p.edge, p.hand)
-            for p in join.a
-            if p.piece in under
-            and bench.piece(under[p.piece]).has_edge(p.edge)
-            and (under[p.piece], p.edge) not in sewn
-        )
-        if parts:
-            yield join, parts
-
-
-def drawn(join: Join) -> facts.State:
-    """What is given once the lining is as short as the seam it goes into."""
-    return facts.layer(Fact.DRAWN_UP, f"lining {join.id}")
 
 
 def _caught(bench: Workbench, join: Join) -> Finish | None:
@@ -131,14 +109,12 @@ def _held(bench: Workbench, join: Join, finish: Finish) -> Operation:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lining-drawn-in",
-        name="Lining of a full skirt, gathered into its seam",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        draw="lining drawn in",
-    ),
+TECHNIQUE = Technique(
+    id="lining-drawn-in",
+    name="Lining of a full skirt, gathered into its seam",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    draw="lining drawn in",
 )

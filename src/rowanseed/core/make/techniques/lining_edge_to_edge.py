@@ -125,15 +125,13 @@ def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lining-edge-to-edge",
-        name="Lining sewn edge to edge",
-        chapter="layers",
-        finds=finds_edges,
-        sews=sews_edges,
-        rank=10,
-        words={"bagged lining": "a lining sewn to the edges of a garment that is then turned out through a gap"},
-        draw="facing",
-    ),
+TECHNIQUE = Technique(
+    id="lining-edge-to-edge",
+    name="Lining sewn edge to edge",
+    chapter="layers",
+    finds=finds_edges,
+    sews=sews_edges,
+    rank=10,
+    words={"bagged lining": "a lining sewn to the edges of a garment that is then turned out through a gap"},
+    draw="facing",
 )

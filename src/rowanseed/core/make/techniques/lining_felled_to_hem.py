@@ -63,15 +63,13 @@ def lower_edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lining-felled-to-hem",
-        name="Lining felled to the hem",
-        chapter="layers",
-        finds=finds_lower_edge,
-        sews=lower_edge,
-        rank=20,
-        words={"fell": "sew a folded edge down with small slanting stitches"},
-        draw="lining hung",
-    ),
+TECHNIQUE = Technique(
+    id="lining-felled-to-hem",
+    name="Lining felled to the hem",
+    chapter="layers",
+    finds=finds_lower_edge,
+    sews=lower_edge,
+    rank=20,
+    words={"fell": "sew a folded edge down with small slanting stitches"},
+    draw="lining hung",
 )

@@ -48,14 +48,12 @@ def at_seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lining-felled-to-seam",
-        name="Lining of a part, felled over the seam it ends at",
-        chapter="layers",
-        finds=finds_at_seam,
-        sews=at_seam,
-        rank=20,
-        draw="lining hung",
-    ),
+TECHNIQUE = Technique(
+    id="lining-felled-to-seam",
+    name="Lining of a part, felled over the seam it ends at",
+    chapter="layers",
+    finds=finds_at_seam,
+    sews=at_seam,
+    rank=20,
+    draw="lining hung",
 )

@@ -7,10 +7,10 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hung_linings import ID, KEY, WAIST, ends_at_seam, from_facing
+from rowanseed.core.make.families.linings_drawn_in import drawn, drawn_in
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.lining_drawn_in import drawn, drawn_in
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Join
 from rowanseed.core.pattern.pieces import Panel
@@ -197,15 +197,13 @@ def _waist(bench: Workbench) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lining-hung-by-hand",
-        name="Lining hung by hand",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        words={"lining": "a smooth inner garment that hides the inside and lets the outer one slide"},
-        draw="lining hung",
-    ),
+TECHNIQUE = Technique(
+    id="lining-hung-by-hand",
+    name="Lining hung by hand",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    words={"lining": "a smooth inner garment that hides the inside and lets the outer one slide"},
+    draw="lining hung",
 )

@@ -47,15 +47,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="ease-pleat",
-        name="Ease pleat of a lining",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=10,
-        words={"ease pleat": "a fold down the middle of a lining's back that opens when the wearer reaches"},
-        draw="pleat",
-    ),
+TECHNIQUE = Technique(
+    id="ease-pleat",
+    name="Ease pleat of a lining",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=10,
+    words={"ease pleat": "a fold down the middle of a lining's back that opens when the wearer reaches"},
+    draw="pleat",
 )

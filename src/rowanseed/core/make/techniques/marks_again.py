@@ -57,14 +57,10 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         )
 
 
-TECHNIQUES = (
-    Companion(
-        id="marks-again",
-        name="Marks made again",
-        chapter="preparation",
-        adds=adds,
-        words={
-            "tailor's tack": "a loose loop of thread through two layers, cut apart so that both keep a tuft as a mark"
-        },
-    ),
+TECHNIQUE = Companion(
+    id="marks-again",
+    name="Marks made again",
+    chapter="preparation",
+    adds=adds,
+    words={"tailor's tack": "a loose loop of thread through two layers, cut apart so that both keep a tuft as a mark"},
 )

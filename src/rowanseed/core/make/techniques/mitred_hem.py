@@ -125,17 +125,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="mitred-hem",
-        name="Hems with mitred corners",
-        chapter="hems",
-        finds=finds,
-        sews=sews,
-        rank=15,
-        usual=False,
-        also=("mitre", "mitered corner"),
-        words={"mitre": "a corner whose two hems are sewn together on the slant, so that neither lies over the other"},
-        draw="double hem",
-    ),
+TECHNIQUE = Technique(
+    id="mitred-hem",
+    name="Hems with mitred corners",
+    chapter="hems",
+    finds=finds,
+    sews=sews,
+    rank=15,
+    usual=False,
+    also=("mitre", "mitered corner"),
+    words={"mitre": "a corner whose two hems are sewn together on the slant, so that neither lies over the other"},
+    draw="double hem",
 )

@@ -43,17 +43,15 @@ def mock_felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="mock-felled",
-        name="Mock-felled seam",
-        chapter="seams",
-        finds=finds_felled,
-        sews=mock_felled,
-        rank=42,
-        usual=False,
-        asks=ripples,
-        also=("mock flat-felled seam", "welt seam"),
-        draw="felled",
-    ),
+TECHNIQUE = Technique(
+    id="mock-felled",
+    name="Mock-felled seam",
+    chapter="seams",
+    finds=finds_felled,
+    sews=mock_felled,
+    rank=42,
+    usual=False,
+    asks=ripples,
+    also=("mock flat-felled seam", "welt seam"),
+    draw="felled",
 )

@@ -63,14 +63,12 @@ def _narrowed(bench: Workbench, duty: Duty) -> Mapping[tuple[str, str], float]:
     return {(p.piece, p.edge): sum(NARROW) for p in parts if bench.edge_allowance(p) > NARROW_MOST}
 
 
-TECHNIQUES = (
-    hem_technique(
-        id="narrow-hem",
-        name="Narrow hem",
-        sews=narrow,
-        rank=33,
-        draw="double hem",
-        also=("circular hem",),
-        allowances=_narrowed,
-    ),
+TECHNIQUE = hem_technique(
+    id="narrow-hem",
+    name="Narrow hem",
+    sews=narrow,
+    rank=33,
+    draw="double hem",
+    also=("circular hem",),
+    allowances=_narrowed,
 )

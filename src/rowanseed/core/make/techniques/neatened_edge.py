@@ -48,14 +48,12 @@ def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="neatened-edge",
-        name="Neatened edge",
-        chapter="edges",
-        finds=finds_neatened,
-        sews=neatened,
-        rank=30,
-        draw="neatened",
-    ),
+TECHNIQUE = Technique(
+    id="neatened-edge",
+    name="Neatened edge",
+    chapter="edges",
+    finds=finds_neatened,
+    sews=neatened,
+    rank=30,
+    draw="neatened",
 )

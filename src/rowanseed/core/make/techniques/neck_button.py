@@ -52,14 +52,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="button-and-loop",
-        name="Button and loop at the neck",
-        chapter="closures",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        draw="button loops",
-    ),
+TECHNIQUE = Technique(
+    id="button-and-loop",
+    name="Button and loop at the neck",
+    chapter="closures",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    draw="button loops",
 )

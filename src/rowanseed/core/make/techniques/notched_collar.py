@@ -8,14 +8,13 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families import collars
+from rowanseed.core.make.families import collars, facings
+from rowanseed.core.make.families.collars_in_necks import on_neck, turned_collars
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import facing
-from rowanseed.core.make.techniques.collar_in_faced_neck import on_neck, turned_collars
 from rowanseed.core.make.workbench import Workbench, on_joins
 from rowanseed.core.pattern.making import Join, Press
 
@@ -45,7 +44,7 @@ def _notched(bench: Workbench) -> tuple[Join, Join, Join] | None:
 def _fronts(bench: Workbench, outer: Join) -> tuple[Join, ...]:
     """The faced front edges that run out at the neck."""
     near = {j.id for j in bench.crossing([outer.id])}
-    return tuple(bench.joins[d.id] for d in facing.finds(bench) if d.id in near)
+    return tuple(bench.joins[d.id] for d in facings.finds(bench) if d.id in near)
 
 
 def finds_notched(bench: Workbench) -> Iterator[Duty]:
@@ -68,7 +67,7 @@ def notched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     settled = Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True)
     for join, what, waits in (
         (outer, "under collar to the garment", (settled,)),
-        (inner, "upper collar to the facings", tuple(facing.made_up(bench, inner))),
+        (inner, "upper collar to the facings", tuple(facings.made_up(bench, inner))),
     ):
         yield sew(
             bench,
@@ -118,7 +117,7 @@ def notched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             requires=(*op.requires, *(both if op.act is Act.JOIN else ())),
         )
     for id in fronts:
-        for op in facing.sews(bench, single(id)):
+        for op in facings.sews(bench, single(id)):
             first = (
                 (
                     *op.how,
@@ -149,15 +148,13 @@ def notched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="notched-collar",
-        name="Notched collar",
-        chapter=_CHAPTER,
-        finds=finds_notched,
-        sews=notched,
-        rank=16,
-        words={"notch of a collar": "the corner between collar and lapel, sewn both ways from one dot"},
-        draw="collar",
-    ),
+TECHNIQUE = Technique(
+    id="notched-collar",
+    name="Notched collar",
+    chapter=_CHAPTER,
+    finds=finds_notched,
+    sews=notched,
+    rank=16,
+    words={"notch of a collar": "the corner between collar and lapel, sewn both ways from one dot"},
+    draw="collar",
 )

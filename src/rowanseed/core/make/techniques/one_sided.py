@@ -92,16 +92,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="one-sided",
-        name="Tuck or pleat on one hand only",
-        chapter="shape",
-        finds=finds,
-        sews=sews,
-        rank=10,
-        also=("tuck on one shoulder",),
-        words={"on one hand": "on the left or the right of the garment alone, as it is worn"},
-        draw="pleat",
-    ),
+TECHNIQUE = Technique(
+    id="one-sided",
+    name="Tuck or pleat on one hand only",
+    chapter="shape",
+    finds=finds,
+    sews=sews,
+    rank=10,
+    also=("tuck on one shoulder",),
+    words={"on one hand": "on the left or the right of the garment alone, as it is worn"},
+    draw="pleat",
 )

@@ -92,14 +92,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="open-at-top",
-        name="Seam left open at its top",
-        chapter="seams",
-        finds=finds,
-        sews=sews,
-        rank=13,
-        draw="slit",
-    ),
+TECHNIQUE = Technique(
+    id="open-at-top",
+    name="Seam left open at its top",
+    chapter="seams",
+    finds=finds,
+    sews=sews,
+    rank=13,
+    draw="slit",
 )

@@ -37,18 +37,16 @@ def overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield aside(bench, duty, join, "overlocked seam")
 
 
-TECHNIQUES = (
-    Technique(
-        id="overlocked-seam",
-        name="Seam sewn and finished at the overlocker",
-        chapter="seams",
-        finds=finds_overlocked,
-        sews=overlocked,
-        rank=60,
-        asks=four_threads,
-        also=("4-thread seam",),
-        words={"overlock": "a stitch that trims an edge and wraps it in thread at once"},
-        iso="514",
-        draw="overlocked",
-    ),
+TECHNIQUE = Technique(
+    id="overlocked-seam",
+    name="Seam sewn and finished at the overlocker",
+    chapter="seams",
+    finds=finds_overlocked,
+    sews=overlocked,
+    rank=60,
+    asks=four_threads,
+    also=("4-thread seam",),
+    words={"overlock": "a stitch that trims an edge and wraps it in thread at once"},
+    iso="514",
+    draw="overlocked",
 )

@@ -82,16 +82,14 @@ def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="padded-canvas",
-        name="Canvas, pad-stitched",
-        chapter=STIFF,
-        finds=finds_canvas,
-        sews=canvas,
-        rank=12,
-        usual=False,
-        words={"pad stitch": "rows of slanting stitches that join canvas and cloth and set their roll"},
-        draw="pad stitching",
-    ),
+TECHNIQUE = Technique(
+    id="padded-canvas",
+    name="Canvas, pad-stitched",
+    chapter=STIFF,
+    finds=finds_canvas,
+    sews=canvas,
+    rank=12,
+    usual=False,
+    words={"pad stitch": "rows of slanting stitches that join canvas and cloth and set their roll"},
+    draw="pad stitching",
 )

@@ -69,4 +69,4 @@ def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (patch_technique("patch", "Patch or ornament", finds_loose, loose, 80, "patch pocket"),)
+TECHNIQUE = patch_technique("patch", "Patch or ornament", finds_loose, loose, 80, "patch pocket")

@@ -1,4 +1,4 @@
-"""A patch pocket: mouth first, then three sides."""
+"""Patch pocket."""
 
 from __future__ import annotations
 
@@ -6,29 +6,17 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.patch_pockets import finds_patch, sewn_on
 from rowanseed.core.make.families.patches import (
-    attached,
-    flat_first,
-    is_folded_double,
     mouth_of,
-    on_finish,
     patch_technique,
     piece_of,
-    turned_all_round,
-    where,
 )
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
-from rowanseed.core.make.technique import Duty, single
-from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import Finish
+from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.pieces import MOUTH
-
-
-def finds_patch(bench: Workbench) -> Iterator[Duty]:
-    for finish in turned_all_round(bench):
-        if mouth_of(bench, finish) is not None and not is_folded_double(bench, finish):
-            yield single(finish.id)
 
 
 def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -87,30 +75,4 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield sewn_on(bench, finish, "patch pocket", "its edges are in")
 
 
-def sewn_on(bench: Workbench, finish: Finish, technique: str, prepared: str) -> Operation:
-    """A pocket that is made up, sewn on along three sides; `prepared`: what has to be done to it before."""
-    piece = piece_of(finish)
-    number = bench.number_cut(piece)
-    return Operation(
-        id=f"sew-on-{finish.id}",
-        technique=technique,
-        act=Act.ATTACH,
-        title=f"Sew on the {bench.name(piece)}{'s, both' if number > 1 else ''}",
-        how=(
-            where(bench, piece),
-            f"Edgestitch {bench.margin(2)} from the fold along three sides: down one side, along the bottom, up the "
-            "other. The mouth stays open.",
-            f"At both ends of the mouth sew a small triangle or {bench.margin(6)} back and forth: it takes the strain.",
-        ),
-        bench=Bench.MACHINE,
-        minutes=minutes.each(7, number),
-        on=on_finish(finish),
-        requires=(Need(facts.finish(Fact.PREPARED, finish.id), prepared), *flat_first(bench)),
-        gives=attached(bench, finish),
-        setting=settings.topstitch(bench.household, bench.margin(2)),
-        caution=NEEDLE,
-        look="A hand goes in, and the pocket lies without pulling the garment.",
-    )
-
-
-TECHNIQUES = (patch_technique("patch-pocket", "Patch pocket", finds_patch, patch, 20, "patch pocket"),)
+TECHNIQUE = patch_technique("patch-pocket", "Patch pocket", finds_patch, patch, 20, "patch pocket")

@@ -67,13 +67,11 @@ def piping(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    trim_technique(
-        DetailKind.PIPING,
-        "Piping in a seam",
-        _in_a_seam(DetailKind.PIPING),
-        piping,
-        words={"piping": "a bias strip round a cord, sewn into a seam so that the cord shows along it"},
-        draw="piping",
-    ),
+TECHNIQUE = trim_technique(
+    DetailKind.PIPING,
+    "Piping in a seam",
+    _in_a_seam(DetailKind.PIPING),
+    piping,
+    words={"piping": "a bias strip round a cord, sewn into a seam so that the cord shows along it"},
+    draw="piping",
 )

@@ -45,15 +45,13 @@ def pivoted(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from after_first(bench, duty, "pivoted corner")
 
 
-TECHNIQUES = (
-    Technique(
-        id="pivoted-corner",
-        name="Inset corner, pivoted in one pass",
-        chapter="seams",
-        finds=finds,
-        sews=pivoted,
-        rank=51,
-        usual=False,
-        draw="inset corner",
-    ),
+TECHNIQUE = Technique(
+    id="pivoted-corner",
+    name="Inset corner, pivoted in one pass",
+    chapter="seams",
+    finds=finds,
+    sews=pivoted,
+    rank=51,
+    usual=False,
+    draw="inset corner",
 )

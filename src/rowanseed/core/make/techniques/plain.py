@@ -15,20 +15,18 @@ def finds(bench: Workbench) -> Iterator[Duty]:
         yield single(join.id)
 
 
-TECHNIQUES = (
-    Technique(
-        id="plain",
-        name="Plain seam",
-        chapter="seams",
-        finds=finds,
-        sews=sews,
-        rank=90,
-        words={
-            "allowance": "the cloth between the stitching line and the raw edge",
-            "neaten": "finish a raw edge so that it does not fray",
-            "feed dogs": "the teeth under the foot that move the cloth: they take up a little of the lower layer",
-        },
-        iso="1.01",
-        draw="seam open",
-    ),
+TECHNIQUE = Technique(
+    id="plain",
+    name="Plain seam",
+    chapter="seams",
+    finds=finds,
+    sews=sews,
+    rank=90,
+    words={
+        "allowance": "the cloth between the stitching line and the raw edge",
+        "neaten": "finish a raw edge so that it does not fray",
+        "feed dogs": "the teeth under the foot that move the cloth: they take up a little of the lower layer",
+    },
+    iso="1.01",
+    draw="seam open",
 )

@@ -25,16 +25,14 @@ def to_one_side(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from sewn_seam(bench, duty, is_open=False)
 
 
-TECHNIQUES = (
-    Technique(
-        id="plain-to-one-side",
-        name="Plain seam, both edges to one side",
-        chapter="seams",
-        finds=finds_one_side,
-        sews=to_one_side,
-        rank=91,
-        usual=False,
-        iso="1.01",
-        draw="seam to one side",
-    ),
+TECHNIQUE = Technique(
+    id="plain-to-one-side",
+    name="Plain seam, both edges to one side",
+    chapter="seams",
+    finds=finds_one_side,
+    sews=to_one_side,
+    rank=91,
+    usual=False,
+    iso="1.01",
+    draw="seam to one side",
 )

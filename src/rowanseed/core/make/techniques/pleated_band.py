@@ -78,14 +78,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id=ID,
-        name="Pleated band on a flat one",
-        chapter="waists, collars and cuffs",
-        finds=finds,
-        sews=sews,
-        rank=9,
-        draw="pleat",
-    ),
+TECHNIQUE = Technique(
+    id=ID,
+    name="Pleated band on a flat one",
+    chapter="waists, collars and cuffs",
+    finds=finds,
+    sews=sews,
+    rank=9,
+    draw="pleat",
 )

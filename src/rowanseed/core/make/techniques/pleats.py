@@ -1,4 +1,4 @@
-"""Pleats and tucks drawn on a piece: folded line on line, basted across, pressed the way they lie."""
+"""Pleats and tucks by their lines."""
 
 from __future__ import annotations
 
@@ -6,31 +6,18 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.pleats import KEY, finds, lines
 from rowanseed.core.make.folded import press_folds
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.shared import before_shaping
-from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pieces import LineKind, Piece
-
-KEY = "pleats:"
-OF_A_LINING = "ease-pleat"
-
-
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for piece in bench.pattern.pieces:
-        if _lines(piece) and bench.is_cut(piece.id):
-            yield single(f"{KEY}{piece.id}")
-
-
-def _lines(piece: Piece) -> int:
-    return sum(1 for line in piece.lines if line.kind is LineKind.PLEAT and line.id != OF_A_LINING)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     piece = bench.piece(duty.id.removeprefix(KEY))
-    number, name = _lines(piece), bench.name(piece.id)
+    number, name = lines(piece), bench.name(piece.id)
     on = On(pieces=(piece.id,), edges=shown(EdgePart(piece.id, e.name) for e in piece.edges))
     yield Operation(
         id=f"pleats-{piece.id}",
@@ -63,16 +50,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="pleats",
-        name="Pleats and tucks by their lines",
-        chapter="shape",
-        finds=finds,
-        sews=sews,
-        rank=10,
-        also=("knife pleats", "tucks"),
-        words={"pleat": "a fold of cloth laid to one side and held at its edge"},
-        draw="pleat",
-    ),
+TECHNIQUE = Technique(
+    id="pleats",
+    name="Pleats and tucks by their lines",
+    chapter="shape",
+    finds=finds,
+    sews=sews,
+    rank=10,
+    also=("knife pleats", "tucks"),
+    words={"pleat": "a fold of cloth laid to one side and held at its edge"},
+    draw="pleat",
 )

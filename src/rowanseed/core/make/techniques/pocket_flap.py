@@ -77,4 +77,4 @@ def flap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (pocket_technique(kind=DetailKind.FLAP, name="Pocket flap", sews=flap, draw="flap"),)
+TECHNIQUE = pocket_technique(kind=DetailKind.FLAP, name="Pocket flap", sews=flap, draw="flap")

@@ -1,4 +1,4 @@
-"""Raglan seams: a sleeve that is sewn to front and back by a seam each, up to the neck."""
+"""Raglan seam."""
 
 from __future__ import annotations
 
@@ -8,22 +8,11 @@ from dataclasses import replace
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams, set_in_sleeves
-from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.families.raglans import finds_raglan
 from rowanseed.core.make.operation import Meant, Need, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, matching, neaten_together, press, sew
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import seams
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.pieces import Panel
-
-
-def finds_raglan(bench: Workbench) -> Iterator[Duty]:
-    """A sleeve that is sewn to front and back by a seam each, up to the neck."""
-    for join in seams(bench):
-        panels = bench.panels((*join.a, *join.b))
-        one_side = panels in ({Panel.SLEEVE, Panel.FRONT}, {Panel.SLEEVE, Panel.BACK})
-        if one_side and not pieces_of((*join.a, *join.b)) & bench.inner:
-            yield single(join.id)
 
 
 def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -61,15 +50,13 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))
 
 
-TECHNIQUES = (
-    Technique(
-        id="raglan",
-        name="Raglan seam",
-        chapter="sleeves",
-        finds=finds_raglan,
-        sews=raglan,
-        rank=22,
-        words={"raglan": "a sleeve that runs up to the neck"},
-        draw="seam to one side",
-    ),
+TECHNIQUE = Technique(
+    id="raglan",
+    name="Raglan seam",
+    chapter="sleeves",
+    finds=finds_raglan,
+    sews=raglan,
+    rank=22,
+    words={"raglan": "a sleeve that runs up to the neck"},
+    draw="seam to one side",
 )

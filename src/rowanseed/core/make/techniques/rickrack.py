@@ -17,4 +17,4 @@ def rickrack(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (trim_technique(DetailKind.RICKRACK, "Rickrack", finds_along(DetailKind.RICKRACK), rickrack, draw="trim"),)
+TECHNIQUE = trim_technique(DetailKind.RICKRACK, "Rickrack", finds_along(DetailKind.RICKRACK), rickrack, draw="trim")

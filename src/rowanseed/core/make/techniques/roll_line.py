@@ -40,15 +40,13 @@ def roll_line(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="roll-line",
-        name="Roll line at a short stitch",
-        chapter="stay",
-        finds=finds_roll_line,
-        sews=roll_line,
-        rank=10,
-        words={"roll line": "the line along which a collar or lapel turns over"},
-        draw="rows",
-    ),
+TECHNIQUE = Technique(
+    id="roll-line",
+    name="Roll line at a short stitch",
+    chapter="stay",
+    finds=finds_roll_line,
+    sews=roll_line,
+    rank=10,
+    words={"roll line": "the line along which a collar or lapel turns over"},
+    draw="rows",
 )

@@ -52,14 +52,12 @@ def rolled_foot(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    hem_technique(
-        id="rolled-hem",
-        name="Rolled hem by machine",
-        sews=rolled_foot,
-        rank=34,
-        asks=needs_machine,
-        draw="rolled hem",
-        allowances=takes(2 * ROLLED),
-    ),
+TECHNIQUE = hem_technique(
+    id="rolled-hem",
+    name="Rolled hem by machine",
+    sews=rolled_foot,
+    rank=34,
+    asks=needs_machine,
+    draw="rolled hem",
+    allowances=takes(2 * ROLLED),
 )

@@ -43,14 +43,12 @@ def rolled_overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    hem_technique(
-        id="rolled-overlocked",
-        name="Rolled hem at the overlocker",
-        sews=rolled_overlocked,
-        rank=35,
-        asks=needs_overlocker,
-        draw="rolled hem",
-        allowances=takes(ALLOWANCE),
-    ),
+TECHNIQUE = hem_technique(
+    id="rolled-overlocked",
+    name="Rolled hem at the overlocker",
+    sews=rolled_overlocked,
+    rank=35,
+    asks=needs_overlocker,
+    draw="rolled hem",
+    allowances=takes(ALLOWANCE),
 )

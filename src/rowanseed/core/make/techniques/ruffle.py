@@ -110,16 +110,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="ruffle-in-a-seam",
-        name="Ruffle caught in a seam",
-        chapter="fullness",
-        finds=finds,
-        sews=sews,
-        rank=12,
-        words={"ruffle": "a strip of cloth gathered along one edge, also called a frill"},
-        also=("frill",),
-        draw="ruffle",
-    ),
+TECHNIQUE = Technique(
+    id="ruffle-in-a-seam",
+    name="Ruffle caught in a seam",
+    chapter="fullness",
+    finds=finds,
+    sews=sews,
+    rank=12,
+    words={"ruffle": "a strip of cloth gathered along one edge, also called a frill"},
+    also=("frill",),
+    draw="ruffle",
 )

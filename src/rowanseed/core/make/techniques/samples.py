@@ -169,12 +169,10 @@ def waits_for(tried: Sequence[Sample], op: Operation) -> tuple[str, ...]:
     return tuple(one.id for one in tried if one.when(op))
 
 
-TECHNIQUES = (
-    Companion(
-        id="samples",
-        name="Samples on scraps",
-        chapter="preparation",
-        adds=adds,
-        words={"tension": "how hard a thread is held as the stitch is drawn together"},
-    ),
+TECHNIQUE = Companion(
+    id="samples",
+    name="Samples on scraps",
+    chapter="preparation",
+    adds=adds,
+    words={"tension": "how hard a thread is held as the stitch is drawn together"},
 )

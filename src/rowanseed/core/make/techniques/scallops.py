@@ -7,16 +7,16 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import facings
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import facing
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
-    faced = {duty.id for duty in facing.finds(bench)}
+    faced = {duty.id for duty in facings.finds(bench)}
     for detail in bench.details_of(DetailKind.SCALLOPS):
         if len(detail.along) == 1 and detail.along[0] in faced:
             yield single(detail.id, detail.along[0])
@@ -35,7 +35,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.PREPARED, Fact.FINISHED),
         look="Both halves are mirror images.",
     )
-    for op in facing.sews(bench, Duty((join,))):
+    for op in facings.sews(bench, Duty((join,))):
         if op.act is Act.FACE:
             yield replace(
                 op,
@@ -72,15 +72,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             yield op
 
 
-TECHNIQUES = (
-    Technique(
-        id="scallops",
-        name="Scalloped or pointed edge",
-        chapter="edges",
-        finds=finds,
-        sews=sews,
-        rank=15,
-        words={"scallops": "a row of half circles along an edge"},
-        draw="scallops",
-    ),
+TECHNIQUE = Technique(
+    id="scallops",
+    name="Scalloped or pointed edge",
+    chapter="edges",
+    finds=finds,
+    sews=sews,
+    rank=15,
+    words={"scallops": "a row of half circles along an edge"},
+    draw="scallops",
 )

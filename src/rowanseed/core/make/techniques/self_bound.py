@@ -55,17 +55,15 @@ def by_itself(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="self-bound",
-        name="Self-bound seam",
-        chapter="seams",
-        finds=finds_self,
-        sews=by_itself,
-        rank=46,
-        usual=False,
-        asks=woven,
-        words={"self-bound": "one allowance of a seam wrapped round the other and stitched down"},
-        draw="felled",
-    ),
+TECHNIQUE = Technique(
+    id="self-bound",
+    name="Self-bound seam",
+    chapter="seams",
+    finds=finds_self,
+    sews=by_itself,
+    rank=46,
+    usual=False,
+    asks=woven,
+    words={"self-bound": "one allowance of a seam wrapped round the other and stitched down"},
+    draw="felled",
 )

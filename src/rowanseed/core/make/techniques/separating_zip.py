@@ -87,16 +87,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="separating-zip",
-        name="Separating zip",
-        chapter="closures",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        also=("open-ended zip",),
-        words={"separating zip": "a zip whose halves come apart at the lower end, as in a jacket"},
-        draw="separating zip",
-    ),
+TECHNIQUE = Technique(
+    id="separating-zip",
+    name="Separating zip",
+    chapter="closures",
+    finds=finds,
+    sews=sews,
+    rank=20,
+    also=("open-ended zip",),
+    words={"separating zip": "a zip whose halves come apart at the lower end, as in a jacket"},
+    draw="separating zip",
 )

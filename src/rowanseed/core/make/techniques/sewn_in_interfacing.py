@@ -33,16 +33,14 @@ def bastes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="sewn-in-interfacing",
-        name="Sewn-in interfacing",
-        chapter="stiffen and back",
-        finds=finds,
-        sews=bastes,
-        rank=11,
-        usual=False,
-        also=("canvas",),
-        draw="basted layer",
-    ),
+TECHNIQUE = Technique(
+    id="sewn-in-interfacing",
+    name="Sewn-in interfacing",
+    chapter="stiffen and back",
+    finds=finds,
+    sews=bastes,
+    rank=11,
+    usual=False,
+    also=("canvas",),
+    draw="basted layer",
 )

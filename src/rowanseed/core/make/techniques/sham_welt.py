@@ -71,4 +71,4 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (patch_technique("sham-welt", "Sham welt", finds_welt, welt, 20, "welt"),)
+TECHNIQUE = patch_technique("sham-welt", "Sham welt", finds_welt, welt, 20, "welt")

@@ -56,18 +56,14 @@ def panel(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="shirred-panel",
-        name="Shirred panel",
-        chapter="fullness",
-        finds=finds_panel,
-        sews=panel,
-        rank=15,
-        asks=needs_machine,
-        words={
-            "shirring": "rows of stitching with elastic thread below, which draw the cloth together and let it stretch"
-        },
-        draw="shirring",
-    ),
+TECHNIQUE = Technique(
+    id="shirred-panel",
+    name="Shirred panel",
+    chapter="fullness",
+    finds=finds_panel,
+    sews=panel,
+    rank=15,
+    asks=needs_machine,
+    words={"shirring": "rows of stitching with elastic thread below, which draw the cloth together and let it stretch"},
+    draw="shirring",
 )

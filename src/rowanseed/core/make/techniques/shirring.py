@@ -33,16 +33,14 @@ def seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="shirring",
-        name="Shirring in place of gathers",
-        chapter="fullness",
-        finds=finds_seam,
-        sews=seam,
-        rank=22,
-        usual=False,
-        asks=needs_machine,
-        draw="shirring",
-    ),
+TECHNIQUE = Technique(
+    id="shirring",
+    name="Shirring in place of gathers",
+    chapter="fullness",
+    finds=finds_seam,
+    sews=seam,
+    rank=22,
+    usual=False,
+    asks=needs_machine,
+    draw="shirring",
 )

@@ -49,12 +49,10 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     )
 
 
-TECHNIQUES = (
-    Companion(
-        id="shoulder-pads",
-        name="Shoulder pads",
-        chapter="layers",
-        adds=adds,
-        draw="pad",
-    ),
+TECHNIQUE = Companion(
+    id="shoulder-pads",
+    name="Shoulder pads",
+    chapter="layers",
+    adds=adds,
+    draw="pad",
 )

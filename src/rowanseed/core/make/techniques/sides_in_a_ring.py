@@ -101,14 +101,12 @@ def sews_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="sides-in-a-ring",
-        name="Sides of a lined shape, each in one ring",
-        chapter="layers",
-        finds=finds_sides,
-        sews=sews_sides,
-        rank=10,
-        draw="bagged side",
-    ),
+TECHNIQUE = Technique(
+    id="sides-in-a-ring",
+    name="Sides of a lined shape, each in one ring",
+    chapter="layers",
+    finds=finds_sides,
+    sews=sews_sides,
+    rank=10,
+    draw="bagged side",
 )

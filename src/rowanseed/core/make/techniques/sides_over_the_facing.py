@@ -8,10 +8,10 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.all_in_one import ID, side_joins
+from rowanseed.core.make.families.facings import all_in_one
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.facing import all_in_one
 from rowanseed.core.make.workbench import Workbench
 
 
@@ -56,14 +56,12 @@ def sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="sides-over-the-facing",
-        name="Side seams over an all-in-one facing",
-        chapter="edges",
-        finds=finds_sides,
-        sews=sides,
-        rank=5,
-        draw="seam open",
-    ),
+TECHNIQUE = Technique(
+    id="sides-over-the-facing",
+    name="Side seams over an all-in-one facing",
+    chapter="edges",
+    finds=finds_sides,
+    sews=sides,
+    rank=5,
+    draw="seam open",
 )

@@ -89,8 +89,6 @@ def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    pocket_technique(
-        kind=DetailKind.SLANT_POCKET, name="Slant pocket", sews=slant, draw="pocket bag", also=("hip pocket",)
-    ),
+TECHNIQUE = pocket_technique(
+    kind=DetailKind.SLANT_POCKET, name="Slant pocket", sews=slant, draw="pocket bag", also=("hip pocket",)
 )

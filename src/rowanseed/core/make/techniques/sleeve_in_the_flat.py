@@ -5,15 +5,13 @@ from __future__ import annotations
 from rowanseed.core.make.families.set_in_sleeves import finds_flat, in_the_flat
 from rowanseed.core.make.technique import Technique
 
-TECHNIQUES = (
-    Technique(
-        id="sleeve-in-the-flat",
-        name="Sleeve sewn in the flat",
-        chapter="sleeves",
-        finds=finds_flat,
-        sews=in_the_flat,
-        rank=26,
-        usual=False,
-        draw="sleeve",
-    ),
+TECHNIQUE = Technique(
+    id="sleeve-in-the-flat",
+    name="Sleeve sewn in the flat",
+    chapter="sleeves",
+    finds=finds_flat,
+    sews=in_the_flat,
+    rank=26,
+    usual=False,
+    draw="sleeve",
 )

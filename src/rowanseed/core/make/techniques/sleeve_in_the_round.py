@@ -61,16 +61,14 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="sleeve-in-the-round",
-        name="Sleeve set in the round",
-        chapter="sleeves",
-        finds=finds,
-        sews=in_the_round,
-        rank=25,
-        also=("set-in sleeve",),
-        words={"cap": "the curved top of a sleeve that goes into the armhole"},
-        draw="sleeve",
-    ),
+TECHNIQUE = Technique(
+    id="sleeve-in-the-round",
+    name="Sleeve set in the round",
+    chapter="sleeves",
+    finds=finds,
+    sews=in_the_round,
+    rank=25,
+    also=("set-in sleeve",),
+    words={"cap": "the curved top of a sleeve that goes into the armhole"},
+    draw="sleeve",
 )

@@ -46,15 +46,13 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="slit-in-a-seam",
-        name="Seam that ends in a slit",
-        chapter="seams",
-        finds=finds_opening_below(DetailKind.SLIT),
-        sews=slit,
-        rank=13,
-        words={"slit": "the end of a seam left open on purpose"},
-        draw="slit",
-    ),
+TECHNIQUE = Technique(
+    id="slit-in-a-seam",
+    name="Seam that ends in a slit",
+    chapter="seams",
+    finds=finds_opening_below(DetailKind.SLIT),
+    sews=slit,
+    rank=13,
+    words={"slit": "the end of a seam left open on purpose"},
+    draw="slit",
 )

@@ -46,15 +46,13 @@ def snaps(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="snaps",
-        name="Snaps",
-        chapter="closures",
-        finds=finds_snaps,
-        sews=snaps,
-        rank=20,
-        also=("press studs",),
-        draw="snap",
-    ),
+TECHNIQUE = Technique(
+    id="snaps",
+    name="Snaps",
+    chapter="closures",
+    finds=finds_snaps,
+    sews=snaps,
+    rank=20,
+    also=("press studs",),
+    draw="snap",
 )

@@ -70,15 +70,13 @@ def _is_collar(need: Need) -> bool:
     return need.why == "a collar or band is made up before it is put on"
 
 
-TECHNIQUES = (
-    Technique(
-        id="stand-first",
-        name="Stand on the neck first, then the collar",
-        chapter="waists, collars and cuffs",
-        finds=finds,
-        sews=sews,
-        rank=18,
-        usual=False,
-        draw="collar sandwich",
-    ),
+TECHNIQUE = Technique(
+    id="stand-first",
+    name="Stand on the neck first, then the collar",
+    chapter="waists, collars and cuffs",
+    finds=finds,
+    sews=sews,
+    rank=18,
+    usual=False,
+    draw="collar sandwich",
 )

@@ -158,14 +158,12 @@ def _directions(bench: Workbench, parts: tuple[EdgePart, ...]) -> Iterator[str]:
         yield "A piece cut on the fold in two runs that meet at its centre; no backstitch."
 
 
-TECHNIQUES = (
-    Companion(
-        id="staystitching",
-        name="Staystitching",
-        chapter="stay",
-        adds=adds,
-        also=("stay stitching",),
-        words={"staystitch": "a line of stitching through one layer that keeps a cut edge from stretching"},
-        draw="staystitch",
-    ),
+TECHNIQUE = Companion(
+    id="staystitching",
+    name="Staystitching",
+    chapter="stay",
+    adds=adds,
+    also=("stay stitching",),
+    words={"staystitch": "a line of stitching through one layer that keeps a cut edge from stretching"},
+    draw="staystitch",
 )

@@ -61,4 +61,4 @@ def strap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (strip_technique(DetailKind.STRAP, "Strap", strap),)
+TECHNIQUE = strip_technique(DetailKind.STRAP, "Strap", strap)

@@ -48,14 +48,12 @@ def buttoned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="straps-buttoned",
-        name="Straps, buttoned",
-        chapter="closures",
-        finds=finds_straps(ClosureKind.BUTTONS),
-        sews=buttoned,
-        rank=8,
-        draw="strap",
-    ),
+TECHNIQUE = Technique(
+    id="straps-buttoned",
+    name="Straps, buttoned",
+    chapter="closures",
+    finds=finds_straps(ClosureKind.BUTTONS),
+    sews=buttoned,
+    rank=8,
+    draw="strap",
 )

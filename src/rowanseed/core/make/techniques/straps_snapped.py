@@ -35,14 +35,12 @@ def snapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="straps-snapped",
-        name="Straps, snapped",
-        chapter="closures",
-        finds=finds_straps(ClosureKind.SNAPS),
-        sews=snapped,
-        rank=8,
-        draw="strap",
-    ),
+TECHNIQUE = Technique(
+    id="straps-snapped",
+    name="Straps, snapped",
+    chapter="closures",
+    finds=finds_straps(ClosureKind.SNAPS),
+    sews=snapped,
+    rank=8,
+    draw="strap",
 )

@@ -33,14 +33,12 @@ def tied(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="straps-tied",
-        name="Straps, tied",
-        chapter="closures",
-        finds=finds_straps(ClosureKind.TIES),
-        sews=tied,
-        rank=8,
-        draw="strap",
-    ),
+TECHNIQUE = Technique(
+    id="straps-tied",
+    name="Straps, tied",
+    chapter="closures",
+    finds=finds_straps(ClosureKind.TIES),
+    sews=tied,
+    rank=8,
+    draw="strap",
 )

@@ -55,4 +55,4 @@ def tab(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (strip_technique(DetailKind.TAB, "Tab", tab),)
+TECHNIQUE = strip_technique(DetailKind.TAB, "Tab", tab)

@@ -42,15 +42,13 @@ def taped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield aside(bench, duty, join, "taped shoulder")
 
 
-TECHNIQUES = (
-    Technique(
-        id="taped-shoulder",
-        name="Shoulder of a knit held by a tape",
-        chapter="seams",
-        finds=finds_taped,
-        sews=taped,
-        rank=59,
-        also=("stabilised shoulder",),
-        draw="taped seam",
-    ),
+TECHNIQUE = Technique(
+    id="taped-shoulder",
+    name="Shoulder of a knit held by a tape",
+    chapter="seams",
+    finds=finds_taped,
+    sews=taped,
+    rank=59,
+    also=("stabilised shoulder",),
+    draw="taped seam",
 )

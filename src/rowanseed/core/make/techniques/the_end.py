@@ -63,4 +63,4 @@ def _in_order(bench: Workbench) -> str:
     return f"seams on a roll{f', then {small}' if small else ''}, the hem last"
 
 
-TECHNIQUES = (Companion(id="the-end", name="Ends and the last press", chapter="finish", adds=adds),)
+TECHNIQUE = Companion(id="the-end", name="Ends and the last press", chapter="finish", adds=adds)

@@ -50,14 +50,12 @@ def three(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="three-layers",
-        name="Seam of three layers",
-        chapter="seams",
-        finds=finds_three,
-        sews=three,
-        rank=17,
-        draw="seam to one side",
-    ),
+TECHNIQUE = Technique(
+    id="three-layers",
+    name="Seam of three layers",
+    chapter="seams",
+    finds=finds_three,
+    sews=three,
+    rank=17,
+    draw="seam to one side",
 )

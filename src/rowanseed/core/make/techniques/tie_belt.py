@@ -67,11 +67,9 @@ def tie_belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    strip_technique(
-        DetailKind.TIE_BELT,
-        "Tie belt",
-        tie_belt,
-        words={"ladder stitch": "a hand stitch from fold to fold that draws a gap shut"},
-    ),
+TECHNIQUE = strip_technique(
+    DetailKind.TIE_BELT,
+    "Tie belt",
+    tie_belt,
+    words={"ladder stitch": "a hand stitch from fold to fold that draws a gap shut"},
 )

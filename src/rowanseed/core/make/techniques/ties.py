@@ -49,4 +49,4 @@ def ties(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (Technique(id="ties", name="Ties", chapter="closures", finds=finds_ties, sews=ties, rank=21, draw="belt"),)
+TECHNIQUE = Technique(id="ties", name="Ties", chapter="closures", finds=finds_ties, sews=ties, rank=21, draw="belt")

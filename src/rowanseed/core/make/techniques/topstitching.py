@@ -37,8 +37,6 @@ def topstitching(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    trim_technique(
-        DetailKind.TOPSTITCHING, "Topstitching", finds_along(DetailKind.TOPSTITCHING), topstitching, draw="rows"
-    ),
+TECHNIQUE = trim_technique(
+    DetailKind.TOPSTITCHING, "Topstitching", finds_along(DetailKind.TOPSTITCHING), topstitching, draw="rows"
 )

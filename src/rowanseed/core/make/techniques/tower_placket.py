@@ -81,6 +81,4 @@ def tower(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    placket_technique(DetailKind.TOWER_PLACKET, "Tower placket", tower, also=("shirt placket",), draw="placket"),
-)
+TECHNIQUE = placket_technique(DetailKind.TOWER_PLACKET, "Tower placket", tower, also=("shirt placket",), draw="placket")

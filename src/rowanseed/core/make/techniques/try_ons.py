@@ -9,11 +9,11 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import runs_over
 from rowanseed.core.make.equipment import TryOn
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands_and_zips import zips_after_bands
+from rowanseed.core.make.families.facings import all_in_one
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
-from rowanseed.core.make.techniques.band_first import zips_after_bands
-from rowanseed.core.make.techniques.facing import all_in_one
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import ClosureKind, DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
@@ -241,14 +241,12 @@ def _only_looked_at(bench: Workbench, operations: tuple[Operation, ...]) -> Iter
     )
 
 
-TECHNIQUES = (
-    Companion(
-        id="try-on",
-        name="Try-ons",
-        chapter="fitting",
-        adds=adds,
-        also=("fitting",),
-        words={"shell": "the outer garment without facings and lining"},
-        draw="",
-    ),
+TECHNIQUE = Companion(
+    id="try-on",
+    name="Try-ons",
+    chapter="fitting",
+    adds=adds,
+    also=("fitting",),
+    words={"shell": "the outer garment without facings and lining"},
+    draw="",
 )

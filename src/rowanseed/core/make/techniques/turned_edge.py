@@ -7,13 +7,13 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import laps
 from rowanseed.core.make.families.free_edges import across, edge_of, on_edge, whole
 from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques import lap_ends
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
@@ -26,7 +26,7 @@ def finds_turned(bench: Workbench) -> Iterator[Duty]:
     loose |= {id for detail in bench.details.values() for id in bench.parts_of(detail)}
     for finish in edge_of(bench, FinishKind.TURNED):
         bands = all(bench.panel(p.piece) is Panel.BAND for p in finish.parts)
-        if lap_ends.is_lap_end(bench, finish):
+        if laps.is_lap_end(bench, finish):
             continue
         if finish.id not in loose and not bands and not pieces_of(finish.parts) <= bench.linings:
             yield single(finish.id)
@@ -73,7 +73,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(
             Need(facts.finish(Fact.PREPARED, finish.id), "it is pressed first"),
             *later,
-            *lap_ends.on_edge(bench, finish),
+            *laps.on_edge(bench, finish),
         ),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
         setting=settings.topstitch(bench.household, bench.margin(2)),
@@ -82,14 +82,12 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="turned-edge",
-        name="Edge turned twice and stitched",
-        chapter="edges",
-        finds=finds_turned,
-        sews=turned,
-        rank=60,
-        draw="double hem",
-    ),
+TECHNIQUE = Technique(
+    id="turned-edge",
+    name="Edge turned twice and stitched",
+    chapter="edges",
+    finds=finds_turned,
+    sews=turned,
+    rank=60,
+    draw="double hem",
 )

@@ -16,16 +16,14 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield from turned_up(bench, finish, by_hand=by_hand)
 
 
-TECHNIQUES = (
-    Technique(
-        id="turned-hem",
-        name="Turned hem",
-        chapter=CHAPTER,
-        finds=finds_machine,
-        sews=double,
-        rank=30,
-        also=("double hem",),
-        words={"hem": "the lower edge of a garment, turned up and sewn"},
-        draw="double hem",
-    ),
+TECHNIQUE = Technique(
+    id="turned-hem",
+    name="Turned hem",
+    chapter=CHAPTER,
+    finds=finds_machine,
+    sews=double,
+    rank=30,
+    also=("double hem",),
+    words={"hem": "the lower edge of a garment, turned up and sewn"},
+    draw="double hem",
 )

@@ -57,13 +57,11 @@ def twin(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    hem_technique(
-        id="twin-needle-hem",
-        name="Hem by twin needle",
-        sews=twin,
-        rank=37,
-        asks=needs_machine,
-        draw="twin needle",
-    ),
+TECHNIQUE = hem_technique(
+    id="twin-needle-hem",
+    name="Hem by twin needle",
+    sews=twin,
+    rank=37,
+    asks=needs_machine,
+    draw="twin needle",
 )

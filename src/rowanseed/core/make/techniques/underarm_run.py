@@ -8,14 +8,14 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.dropped_sleeves import finds_dropped
 from rowanseed.core.make.families.plain_seams import order_needs
+from rowanseed.core.make.families.raglans import finds_raglan
 from rowanseed.core.make.families.set_in_sleeves import sleeve_joins
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.dropped_sleeve import finds_dropped
-from rowanseed.core.make.techniques.raglan import finds_raglan
 from rowanseed.core.make.which import simple_seams
 from rowanseed.core.make.workbench import Workbench, both_sides
 from rowanseed.core.pattern.making import Join, Press
@@ -99,15 +99,13 @@ def goes_in_flat(bench: Workbench, join: Join) -> bool:
     return any(join.id in duty.ids for duty in (*finds_raglan(bench), *finds_dropped(bench)))
 
 
-TECHNIQUES = (
-    Technique(
-        id="underarm-in-one-run",
-        name="Side and sleeve in one run",
-        chapter="sleeves",
-        finds=finds,
-        sews=sews,
-        rank=60,
-        words={"underarm": "where the side seam and the sleeve seam meet"},
-        draw="seam open",
-    ),
+TECHNIQUE = Technique(
+    id="underarm-in-one-run",
+    name="Side and sleeve in one run",
+    chapter="sleeves",
+    finds=finds,
+    sews=sews,
+    rank=60,
+    words={"underarm": "where the side seam and the sleeve seam meet"},
+    draw="seam open",
 )

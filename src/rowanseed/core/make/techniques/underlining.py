@@ -41,16 +41,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="underlining",
-        name="Underlining",
-        chapter="stiffen and back",
-        finds=finds,
-        sews=sews,
-        rank=10,
-        also=("mounting",),
-        words={"underlining": "a second cloth basted to every piece before it is sewn, so that both are sewn as one"},
-        draw="basted layer",
-    ),
+TECHNIQUE = Technique(
+    id="underlining",
+    name="Underlining",
+    chapter="stiffen and back",
+    finds=finds,
+    sews=sews,
+    rank=10,
+    also=("mounting",),
+    words={"underlining": "a second cloth basted to every piece before it is sewn, so that both are sewn as one"},
+    draw="basted layer",
 )

@@ -109,15 +109,13 @@ def _across(bench: Workbench, detail: Detail) -> str:
     return f"across {over} to its edge, {bench.margin(15)} below its upper end"
 
 
-TECHNIQUES = (
-    Technique(
-        id="vent-in-a-seam",
-        name="Seam that ends in a vent",
-        chapter="seams",
-        finds=finds_opening_below(DetailKind.VENT),
-        sews=vent,
-        rank=13,
-        words={"vent": "a slit whose sides lap over each other"},
-        draw="slit",
-    ),
+TECHNIQUE = Technique(
+    id="vent-in-a-seam",
+    name="Seam that ends in a vent",
+    chapter="seams",
+    finds=finds_opening_below(DetailKind.VENT),
+    sews=vent,
+    rank=13,
+    words={"vent": "a slit whose sides lap over each other"},
+    draw="slit",
 )

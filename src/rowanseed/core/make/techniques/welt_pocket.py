@@ -90,12 +90,10 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    pocket_technique(
-        kind=DetailKind.WELT_POCKET,
-        name="Welt pocket with bags",
-        sews=welt,
-        draw="welt",
-        words={"welt": "the folded strip that stands over a cut pocket mouth"},
-    ),
+TECHNIQUE = pocket_technique(
+    kind=DetailKind.WELT_POCKET,
+    name="Welt pocket with bags",
+    sews=welt,
+    draw="welt",
+    words={"welt": "the folded strip that stands over a cut pocket mouth"},
 )

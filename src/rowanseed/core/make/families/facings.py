@@ -1,4 +1,4 @@
-"""Shaped facings: sewn on right sides together, graded, clipped, understitched, turned in and tacked."""
+"""Shaped facings: what they wait for, how they are sewn on, understitched, turned in and tacked."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.runs import edge_name
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
-from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import is_of_opening, other_hand
 from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind, Join
@@ -21,8 +21,12 @@ from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.walk import join_over_garment
 
 ID = "shaped facing"
+
+
 GIVES = (Fibre.VISCOSE, Fibre.SILK, Fibre.ACETATE)
 """Cloths whose edges grow under their own weight."""
+
+
 FREE_OF_COIL = 5.0
 
 
@@ -34,15 +38,15 @@ def all_in_one(bench: Workbench) -> list[Join]:
     """The armholes that are faced by the pieces that face the neck too, where facing and garment have side seams."""
     at_neck = {id for join in faced_at(bench, "neck") for id in pieces_of((*join.a, *join.b)) & bench.facings}
     found = [j for j in faced_at(bench, "armhole") if pieces_of((*j.a, *j.b)) & bench.facings <= at_neck]
-    return found if _sides_of(bench, found) and any(bench.closes_side(j) for j in bench.joins.values()) else []
+    return found if sides_of(bench, found) and any(bench.closes_side(j) for j in bench.joins.values()) else []
 
 
 def sides_of_all_in_one(bench: Workbench) -> list[Join]:
     """The side seams of such a facing: they are sewn with the garment's, in one run, once the armholes are faced."""
-    return _sides_of(bench, all_in_one(bench))
+    return sides_of(bench, all_in_one(bench))
 
 
-def _sides_of(bench: Workbench, armholes: list[Join]) -> list[Join]:
+def sides_of(bench: Workbench, armholes: list[Join]) -> list[Join]:
     facing = {id for join in armholes for id in pieces_of((*join.a, *join.b)) & bench.facings}
     found = [(j, pieces_of((*j.a, *j.b))) for j in bench.joins.values()]
     return [j for j, pieces in found if pieces <= facing and len(pieces) == 2 and not is_at_shoulder(j)]
@@ -61,7 +65,7 @@ def finds(bench: Workbench) -> Iterator[Duty]:
             yield single(join.id)
 
 
-def _edge(bench: Workbench, join: Join) -> str:
+def edge_faced(bench: Workbench, join: Join) -> str:
     """What the faced edge is called; where a seam goes on from one to the next, the edge by itself."""
     edges = {part.edge for part in join.a}
     return "edge" if len(edges) > 1 else edge_name(bench, join.a[0].edge)
@@ -71,24 +75,36 @@ CORNERS = (
     "At the corner where the front edge meets the neck shorten the stitch to 1.5, pivot with the needle down, and take "
     "one stitch across it."
 )
+
+
 ROUND_THE_BREAK = (
     "Below the break, where the front turns back, with the facing up and all allowances under it; above it from the "
     "garment's side, since there the facing shows. Both rows end {short} short of the break."
 )
+
+
 ABOVE_THE_BREAK = ", above the break to the under side"
+
+
 SEEN_BELOW = "Below the break the facing cannot be seen from outside; on the turned lapel the seam cannot."
+
+
 OTHER_WAY = "Above the break, where the front turns back, the other way round: there the facing is what shows."
+
+
 OVER_THE_END = (
     "At the edges that lap turn the edge back to the right side on its fold line, its raw edge staying folded in, over "
     "the facing's end: the seam catches all of it, and turned out the edge is finished above."
 )
+
+
 AT_OPENING = (
     "Where it meets the opening, turn {turned} of the facing's end to its wrong side so that the fold lies {short} "
     "from the fold of the opening, and fold the garment's own allowance back over it, right sides together."
 )
 
 
-def _folded_over(bench: Workbench, join: Join) -> tuple[Finish, ...]:
+def folded_over(bench: Workbench, join: Join) -> tuple[Finish, ...]:
     """The edges that lap and are folded on themselves, where this edge runs out on them."""
     pieces = pieces_of(join.a)
     return tuple(
@@ -98,7 +114,7 @@ def _folded_over(bench: Workbench, join: Join) -> tuple[Finish, ...]:
     )
 
 
-def _turns_back(bench: Workbench, join: Join) -> bool:
+def turns_back(bench: Workbench, join: Join) -> bool:
     """Whether the edge is that of a lapel, or of a collar in one with the front."""
     return any(line.kind is LineKind.ROLL for p in join.a for line in bench.piece(p.piece).lines)
 
@@ -106,7 +122,7 @@ def _turns_back(bench: Workbench, join: Join) -> bool:
 ALL_ROUND = "all round, facing up, begun at a seam and sewn on over the beginning"
 
 
-def _has_corner(join: Join) -> bool:
+def has_corner(join: Join) -> bool:
     """Whether it runs from an edge that opens round the corner on to the neck."""
     return {"opening", "neck"} <= {part.edge for part in join.a}
 
@@ -126,7 +142,7 @@ def made_up(bench: Workbench, join: Join) -> Iterator[Need]:
             yield Need(facts.join(Fact.PRESSED, other.id), "the lining hangs from the facing")
 
 
-def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
+def waits(bench: Workbench, join: Join) -> Iterator[Need]:
     yield from made_up(bench, join)
     for closure in bench.openings.zips_at(join):
         yield Need(facts.closure(Fact.CLOSED, closure.id), "the facing goes on after the zip")
@@ -136,25 +152,25 @@ def _waits(bench: Workbench, join: Join) -> Iterator[Need]:
             yield Need(facts.detail(Fact.FINISHED, detail.id), "the bones are in before their channels are closed")
     yield Need(
         facts.gate(Fact.SETTLED, "shell"),
-        f"the fit can still be changed while the {_edge(bench, join)} is open",
+        f"the fit can still be changed while the {edge_faced(bench, join)} is open",
         where_given=True,
     )
     yield Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    join, edge = bench.joins[duty.id], _edge(bench, bench.joins[duty.id])
-    at_waist, at_neck = join.a[0].edge == "waist", _is_soft_neck(bench, join)
+    join, edge = bench.joins[duty.id], edge_faced(bench, bench.joins[duty.id])
+    at_waist, at_neck = join.a[0].edge == "waist", is_soft_neck(bench, join)
     if at_waist or at_neck:
-        yield _stay_tape(bench, join, "waist" if at_waist else "neck")
+        yield stay_tape(bench, join, "waist" if at_waist else "neck")
     ends = (
         f"Where it meets the zip, turn {bench.margin(20)} of the facing's end to its wrong side so that the fold lies "
         f"{bench.margin(FREE_OF_COIL)} from the coil, and fold the garment's own allowance back over it at the zip."
     )
     # A slit that the same facing faces is cut once the neck is sewn.
-    closed = bench.runs.over(join.a, each_hand=join.each_hand).ring or bool(_slits(bench, join))
+    closed = bench.runs.over(join.a, each_hand=join.each_hand).ring or bool(slits(bench, join))
     ring = closed and not bench.openings.opened_on(join)
-    folded = _folded_over(bench, join)
+    folded = folded_over(bench, join)
     open_ = bool(bench.openings.open_at(join)) and not bench.openings.zips_at(join)
     yield sew(
         bench,
@@ -166,12 +182,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *((ends,) if bench.openings.zips_at(join) and not ring else ()),
             *((OVER_THE_END,) if folded else ()),
             *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),
-            f"{bench.seam_of(join)} {_from_where(bench, join, ring=ring)}."
+            f"{bench.seam_of(join)} {from_where(bench, join, ring=ring)}."
             + (" The tape is caught in it." if at_waist or at_neck else ""),
-            *((CORNERS,) if _has_corner(join) else ()),
+            *((CORNERS,) if has_corner(join) else ()),
         ),
         requires=(
-            *_waits(bench, join),
+            *waits(bench, join),
             *(
                 Need(facts.finish(Fact.PREPARED, f.id), "its folds are pressed before it is folded back")
                 for f in folded
@@ -183,7 +199,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         look="Seam stands on seam, and the edge has kept its length.",
     )
     graded = grade(bench, duty.ids, ID, inner="facing's", outer="garment's")
-    yield replace(graded, how=(*graded.how, OTHER_WAY)) if _turns_back(bench, join) else graded
+    yield replace(graded, how=(*graded.how, OTHER_WAY)) if turns_back(bench, join) else graded
     yield press(
         bench,
         duty.ids,
@@ -200,21 +216,21 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         what=edge,
         how=ROUND_THE_BREAK.format(short=bench.margin(25))
-        if _turns_back(bench, join)
+        if turns_back(bench, join)
         else "Facing up, all allowances under it; as near to the ends and corners as the machine will go. It keeps the "
         "facing inside.",
     )
-    yield _turn(bench, join, edge)
-    yield _tack(bench, join)
+    yield turn(bench, join, edge)
+    yield tack(bench, join)
 
 
-def _slits(bench: Workbench, join: Join) -> tuple[Detail, ...]:
+def slits(bench: Workbench, join: Join) -> tuple[Detail, ...]:
     """The slits that are faced in one with this edge."""
     facing = pieces_of(join.b)
     return tuple(d for d in bench.details_of(DetailKind.FACED_SLIT) if set(d.pieces) & facing)
 
 
-def _from_where(bench: Workbench, join: Join, *, ring: bool) -> str:
+def from_where(bench: Workbench, join: Join, *, ring: bool) -> str:
     if ring:
         return ALL_ROUND
     ends = "from end to end, facing up; backstitch both ends"
@@ -222,13 +238,13 @@ def _from_where(bench: Workbench, join: Join, *, ring: bool) -> str:
     return f"on the {hand} {ends}; on the {other_hand(hand)} {ALL_ROUND}" if hand else ends
 
 
-def _is_soft_neck(bench: Workbench, join: Join) -> bool:
+def is_soft_neck(bench: Workbench, join: Join) -> bool:
     """Whether a neck is of a cloth that gives: what hangs from it draws it out of shape."""
     at_neck = any(part.edge == "neck" for part in (*join.a, *join.b))
     return at_neck and bench.household.fibre in GIVES and not bench.household.is_knit
 
 
-def _stay_tape(bench: Workbench, join: Join, edge: str) -> Operation:
+def stay_tape(bench: Workbench, join: Join, edge: str) -> Operation:
     around = join_over_garment(bench.pattern, bench.size, join)
     return Operation(
         id=f"stay-tape-{join.id}",
@@ -259,8 +275,8 @@ def _stay_tape(bench: Workbench, join: Join, edge: str) -> Operation:
     )
 
 
-def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
-    turned = _turns_back(bench, join)
+def turn(bench: Workbench, join: Join, edge: str) -> Operation:
+    turned = turns_back(bench, join)
     return Operation(
         id=f"turn-{join.id}",
         technique=ID,
@@ -277,7 +293,7 @@ def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
             Need(facts.join(Fact.UNDERSTITCHED, join.id), "then it stays inside"),
             *(
                 Need(facts.detail(Fact.JOINED, slit.id), "the slit is sewn and cut before the facing is turned")
-                for slit in _slits(bench, join)
+                for slit in slits(bench, join)
             ),
         ),
         gives=(facts.join(Fact.TURNED, join.id),),
@@ -286,7 +302,7 @@ def _turn(bench: Workbench, join: Join, edge: str) -> Operation:
     )
 
 
-def _tack(bench: Workbench, join: Join) -> Operation:
+def tack(bench: Workbench, join: Join) -> Operation:
     zipped = "; fell its folded ends to the zip's tape, clear of the coil" if bench.openings.zips_at(join) else ""
     return Operation(
         id=f"tack-{join.id}",
@@ -300,21 +316,3 @@ def _tack(bench: Workbench, join: Join) -> Operation:
         requires=(Need(facts.join(Fact.TURNED, join.id), "it lies in its place"),),
         gives=(facts.join(Fact.ATTACHED, join.id),),
     )
-
-
-TECHNIQUES = (
-    Technique(
-        id="shaped-facing",
-        name="Shaped facing",
-        chapter="edges",
-        finds=finds,
-        sews=sews,
-        rank=20,
-        words={
-            "facing": "a piece shaped like an edge that is sewn to it and turned inside",
-            "grade": "trim the allowances of a seam to different widths, so that they make no ridge",
-            "understitch": "stitch the facing to the allowances, close to the seam, so that it rolls inside",
-        },
-        draw="facing",
-    ),
-)

@@ -1,4 +1,4 @@
-"""A collar caught between garment and facing in the neck seam: flat, or any other that is turned first."""
+"""Collar caught in a faced neck."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families import collars
+from rowanseed.core.make.families.collars_in_necks import on_neck, turned_collars
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import sew
@@ -15,25 +15,8 @@ from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind, Join
-from rowanseed.core.pattern.pieces import Panel
 
 _CHAPTER = "waists, collars and cuffs"
-
-
-def turned_collars(bench: Workbench) -> Iterator[Join]:
-    return (bench.joins[duty.id] for duty in collars.finds_turned(bench))
-
-
-def on_neck(bench: Workbench, layer: str) -> Join | None:
-    """The join that sews a layer of a collar to the garment."""
-    for join in bench.joins.values():
-        for side, other in ((join.a, join.b), (join.b, join.a)):
-            on_body = (
-                bench.panels(other) <= {Panel.FRONT, Panel.BACK, Panel.SLEEVE} and not pieces_of(other) & bench.inner
-            )
-            if pieces_of(side) == {layer} and on_body:
-                return join
-    return None
 
 
 def _caught(bench: Workbench, layer: str) -> Finish | None:
@@ -114,15 +97,13 @@ def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="collar-in-a-faced-neck",
-        name="Collar caught in a faced neck",
-        chapter=_CHAPTER,
-        finds=finds_flat,
-        sews=flat,
-        rank=18,
-        also=("flat collar",),
-        draw="collar sandwich",
-    ),
+TECHNIQUE = Technique(
+    id="collar-in-a-faced-neck",
+    name="Collar caught in a faced neck",
+    chapter=_CHAPTER,
+    finds=finds_flat,
+    sews=flat,
+    rank=18,
+    also=("flat collar",),
+    draw="collar sandwich",
 )

@@ -1,4 +1,4 @@
-"""A lined garment with sleeves, bagged: edges, hem and sleeve ends sewn, turned out through a gap in the lining."""
+"""Lining bagged, with sleeves."""
 
 from __future__ import annotations
 
@@ -10,20 +10,17 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.bagged import enclosing
+from rowanseed.core.make.families.jacket_linings import GAP, falls
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "bagged lining"
-LEAST_FOLD = 3.0
-"""A fold of the lining smaller than this, in mm, is none."""
-GAP = 180.0
-"""The gap that a garment with sleeves is turned through, in mm (the craft's 6 to 8 in)."""
 
 
 def _gap_seam(bench: Workbench) -> Join | None:
@@ -133,12 +130,6 @@ def _hem_seam(bench: Workbench, join: Join) -> str:
     return f"{bench.margin(bench.edge_allowance(join.b[0]))} seam from the raw edges,"
 
 
-def falls(bench: Workbench, shell: EdgePart, lining: EdgePart) -> str:
-    """What the lining is longer than the way to the raw edge of the turned-up hem lies over it in a fold."""
-    fold = (bench.edge_allowance(shell) - bench.edge_allowance(lining)) / 2
-    return f" The lining falls over it in a fold of {bench.margin(fold)}." if fold >= LEAST_FOLD else ""
-
-
 def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Operation]:
     step = of_joins(bench, ID, join.id)
     yield sew(
@@ -240,15 +231,13 @@ def _turned(bench: Workbench, gap: Join, edges: list[Join], hems: list[Join], en
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="bagged-lining",
-        name="Lining bagged, with sleeves",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=9,
-        also=("bagging out",),
-        draw="bagged side",
-    ),
+TECHNIQUE = Technique(
+    id="bagged-lining",
+    name="Lining bagged, with sleeves",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=9,
+    also=("bagging out",),
+    draw="bagged side",
 )

@@ -1,4 +1,4 @@
-"""A lining that hangs beside its facings, sewn to hem and sleeve ends by machine and turned out: bagged at the hem."""
+"""Lining sewn to the hem by machine."""
 
 from __future__ import annotations
 
@@ -8,20 +8,21 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hung_linings import KEY, WAIST
+from rowanseed.core.make.families.jacket_hems import LEAST_HEM
+from rowanseed.core.make.families.jacket_linings import GAP, falls
 from rowanseed.core.make.families.slits import open_part
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, slit_in
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.techniques.bagged_jacket import GAP, falls
 from rowanseed.core.make.which import ends_of_facings, hems, is_lining, is_sleeve
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, Finish, FinishKind, LayerKind
 
 ID = "bagged lining"
-LEAST_HEM = 20.0
-"""A hem that is turned up less, in mm, has no allowance that a lining could be sewn to."""
+
+
 OUT = "Turn it right side out through the gap, without force."
 
 
@@ -218,16 +219,14 @@ def _closed(bench: Workbench, lining: Finish, hem: Finish) -> Operation:
     )
 
 
-TECHNIQUES = (
-    Technique(
-        id="lining-bagged-at-hem",
-        name="Lining sewn to the hem by machine",
-        chapter="layers",
-        finds=finds,
-        sews=sews,
-        rank=60,
-        usual=False,
-        also=("bagged at the hem",),
-        draw="bagged side",
-    ),
+TECHNIQUE = Technique(
+    id="lining-bagged-at-hem",
+    name="Lining sewn to the hem by machine",
+    chapter="layers",
+    finds=finds,
+    sews=sews,
+    rank=60,
+    usual=False,
+    also=("bagged at the hem",),
+    draw="bagged side",
 )

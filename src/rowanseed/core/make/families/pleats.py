@@ -1,0 +1,24 @@
+"""Pleats and tucks drawn on a piece: which they are."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.pieces import LineKind, Piece
+
+KEY = "pleats:"
+
+
+OF_A_LINING = "ease-pleat"
+
+
+def finds(bench: Workbench) -> Iterator[Duty]:
+    for piece in bench.pattern.pieces:
+        if lines(piece) and bench.is_cut(piece.id):
+            yield single(f"{KEY}{piece.id}")
+
+
+def lines(piece: Piece) -> int:
+    return sum(1 for line in piece.lines if line.kind is LineKind.PLEAT and line.id != OF_A_LINING)
