@@ -665,7 +665,49 @@ def test_a_finished_sleeve_is_as_long_as_it_is_printed_and_what_no_piece_follows
     made = compose(replace(plain, sizes=SIZED, body_chart=charted(), finished=finished))
     for size, mm in finished["sleeve"].items():
         assert sleeve_length(made.pattern, size) == pytest.approx(mm, abs=0.5)
-    assert "finished.sleeve" not in made.assumed and "measure the tissue" in made.assumed["finished.hem"]
+    assert {"finished.sleeve", "finished.hem"}.isdisjoint(made.assumed)
+
+
+def hem_round(pattern, size):
+    """All round the lower edge, as a tape measures it: every half and every hand."""
+    (hem,) = (finish for finish in pattern.making.finishes if finish.id == "hem")
+    return sum(seam_length(pattern.piece(p.piece), size, p.edge) * copies(pattern, p) for p in hem.parts)
+
+
+A_LINE_SKIRT = {"skirt": Skirt(SkirtKind.A_LINE)}
+ZIPPED = {"back": Side(Centre.SEAM), "opening": replace(ZIP, length=None)}
+
+
+@pytest.mark.parametrize(
+    ("garment", "printed", "ends", "features"),
+    [
+        (GarmentKind.SKIRT, 1400.0, 1, {**A_LINE_SKIRT, **ZIPPED}),
+        (GarmentKind.SKIRT, 860.0, 1, {"skirt": Skirt(SkirtKind.STRAIGHT), **ZIPPED}),
+        (GarmentKind.SKIRT, 1900.0, 1, {"skirt": Skirt(SkirtKind.GORED, panels=6), **ZIPPED}),
+        (GarmentKind.DRESS, 1500.0, 1, {}),
+        (GarmentKind.DRESS, 1300.0, 1, A_LINE_SKIRT),
+        (GarmentKind.DRESS, 1600.0, 1, {**A_LINE_SKIRT, **ZIPPED, "waist": Waist.SEAM}),
+        (GarmentKind.NIGHTDRESS, 1450.0, 1, {"sleeve": Sleeve(SleeveKind.RAGLAN)}),
+        (GarmentKind.TROUSERS, 420.0, 2, {}),
+    ],
+)
+def test_a_hem_is_as_wide_as_it_is_printed(garment, printed, ends, features):
+    rows = {"hem": {"10": printed, "12": printed + 40.0}}
+    described = Description(name="x", garment=garment, sizes=SIZED, finished=rows, features=Features(**features))
+    made = compose(described)
+    for size, mm in rows["hem"].items():
+        assert hem_round(made.pattern, size) / ends == pytest.approx(mm, abs=1.0)
+        assert all(w.walks for w in walk(made.pattern, size))
+    assert "finished.hem" not in made.assumed
+
+
+@pytest.mark.parametrize("kind", [SkirtKind.CIRCLE, SkirtKind.GATHERED, SkirtKind.A_LINE])
+def test_a_hem_that_is_printed_and_cannot_be_drafted_is_told(kind):
+    """A circle is as wide as its radius says, gathers as the fullness, and no skirt goes in to half its hip."""
+    rows = {"hem": dict.fromkeys(SIZED, 400.0)}
+    features = Features(skirt=Skirt(kind), **ZIPPED)
+    made = compose(Description(name="x", garment=GarmentKind.SKIRT, sizes=SIZED, finished=rows, features=features))
+    assert "printed" in made.assumed["finished.hem"]
 
 
 @pytest.mark.parametrize(

@@ -12,7 +12,7 @@ from functools import cached_property
 
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, solve, straight, y_at
-from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, NAPE, Size, hem_ruffle, skirt_kind
+from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, NAPE, NARROWS, WIDENS, Size, hem_ruffle, skirt_kind
 from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
@@ -79,6 +79,8 @@ class Upper:
     """The middle size: what it reaches decides for all of them which points the outline has."""
     loosened: float | None = None
     """How much wider the neck is than usual, in mm; None: as much as a head needs."""
+    leaning: float | None = None
+    """How far the sides lean outwards below the hip, for each mm; None: as is usual, or to the hem that is printed."""
 
     @property
     def side_of(self) -> Side:
@@ -187,12 +189,25 @@ class Upper:
     def hip_out(self) -> float:
         return (self.size.hip - self.size.bust) / 4
 
-    @property
+    @cached_property
     def spread(self) -> float:
         """How much wider it gets below the hip on each side, for each mm of length."""
-        if self.hem <= self.hip or self.description.features.skirt is None:
+        if self.leaning is not None:
+            return self.leaning
+        if self.hem <= self.hip or (self.size.hem is None and self.description.features.skirt is None):
             return 0.0
+        if self.size.hem is not None:
+            return self._leaning_to(self.size.hem)
         return FLARE if skirt_kind(self.description) is SkirtKind.A_LINE else 0.0
+
+    def _leaning_to(self, hem: float) -> float:
+        """How far the sides lean for the hem that is printed, or as near as they may."""
+
+        def half(leaning: float) -> float:
+            blocks = (replace(self, leaning=leaning, is_front=is_front) for is_front in (True, False))
+            return sum(chain_length(block.lower((block.hem, 0.0))) for block in blocks)
+
+        return solve(half, hem / 2, NARROWS, WIDENS)
 
     @property
     def raised(self) -> float:

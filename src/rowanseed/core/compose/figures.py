@@ -50,6 +50,8 @@ SEATED = 10.0
 """So much deeper than the body's is the crotch of trousers, in mm (common practice, no source)."""
 DRAFTED_BY = ("neck", "shoulder", "back_waist", "waist_to_hip", "crotch_depth", "arm", "upper_arm")
 """What else than girths the blocks are drafted by, where the chart says it."""
+NARROWS, WIDENS = -0.1, 0.8
+"""How far a side may lean inwards or outwards below the hip, for each mm of length, to meet a hem that is printed."""
 CHILD = 0.9
 """A figure whose lengths are below this share of a woman's has a child's shoulders."""
 TALL = {Figure.WOMEN: 1.0, Figure.MEN: 1.07, Figure.CHILDREN: 0.72, Figure.UNISEX: 1.03}
@@ -71,6 +73,8 @@ class Size:
     length: float
     """From the nape, or of a skirt and of trousers from the waist, down to the lower edge, a ruffle there included."""
     tall: float
+    hem: float | None = None
+    """All round the lower edge, or round the end of a leg; None where nothing is printed of it."""
     said: tuple[tuple[str, float], ...] = ()
     """What else the chart says of the body, in mm."""
 
@@ -210,6 +214,7 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         hip=hip,
         length=0.0,
         tall=tall,
+        hem=said("hem"),
         said=tuple(
             (name, description.body_chart[name][size])
             for name in DRAFTED_BY

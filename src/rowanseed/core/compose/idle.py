@@ -17,6 +17,7 @@ from rowanseed.core.compose.figures import is_full
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, placket
 from rowanseed.core.compose.skirts import SHAPED, skirt_ids
 from rowanseed.core.compose.vocabulary import (
+    Centre,
     GarmentKind,
     Interfaced,
     OpeningKind,
@@ -25,13 +26,16 @@ from rowanseed.core.compose.vocabulary import (
     SleeveKind,
     Where,
 )
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import Role
 
 Found = Iterator[tuple[str, str]]
 """Fields below `features`, each with all that lies below it, and why what they say changes nothing."""
-FOLLOWED = ("bust", "waist", "hip", "length", "sleeve")
+FOLLOWED = ("bust", "waist", "hip", "length", "sleeve", "hem")
 """Finished measurements that the pieces are drafted by."""
+NEAR, LAP = 5.0, 30.0
+"""A hem is as wide as is printed to so many mm; where an edge laps it is wider by what lies under."""
 SET_IN = (SleeveKind.SET_IN, SleeveKind.GATHERED_CAP)
 PLAIN = Features(skirt=Skirt(), sleeve=Sleeve(), straps=Straps(), lining=Lining())
 IN_PANELS = (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
@@ -80,8 +84,35 @@ def _finished(build: Build) -> Found:
             yield field, "its fullness says how wide it is at the hip"
         if measure == "waist" and d.is_drawn_in:
             yield field, "a waist that is drawn in is as wide as what it goes over"
+        if measure == "hem" and (why := _hem_unlike(build)):
+            yield field, why
         if measure not in FOLLOWED:
             yield field, f"the pieces do not follow the {measure} that is printed: measure the tissue"
+
+
+def _hem_unlike(build: Build) -> str:
+    """Why the lower edge is not as wide as is printed; nothing where it is."""
+    d, printed = build.description, build.description.finished["hem"]
+    hem = next((finish for finish in build.finishes if finish.id == "hem"), None)
+    if hem is None:
+        return "no edge of it is hemmed: measure the tissue"
+    ends = 2 if d.garment is GarmentKind.TROUSERS else 1
+    for size in build.figures.sizes:
+        round_it = sum(
+            _copies(build, part.piece) * chain_length(build.edge(part.piece, part.edge, size)) for part in hem.parts
+        )
+        over = 2 * LAP * bool(d.features.front.centre is Centre.OPEN or d.features.back.centre is Centre.OPEN)
+        if abs(round_it / ends - printed.get(size.name, 0.0)) > NEAR + over:
+            if is_full(d):
+                times = printed[size.name] / (size.waist or size.body_waist)
+                return f"its fullness says how wide its hem is: {times:.1f} times the waist would be as printed"
+            return "its hem does not come to what is printed, drafted by its other figures: measure the tissue"
+    return ""
+
+
+def _copies(build: Build, piece: str) -> int:
+    cut = build.pieces[piece].cuts[0]
+    return cut.count * (2 if cut.fold else 1)
 
 
 def _is_usual(description: Description, path: str) -> bool:

@@ -9,13 +9,13 @@ from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.drafting import OUT, UP, curve, ending_at, solve, straight, y_at
-from rowanseed.core.compose.figures import Size, hem_ruffle
+from rowanseed.core.compose.figures import NARROWS, WIDENS, Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
 from rowanseed.core.compose.panels import Half, upper
 from rowanseed.core.compose.vocabulary import Centre, ClothKind, Shaping, SkirtKind, Slit
 from rowanseed.core.compose.waist_darts import waist_darts
-from rowanseed.core.geometry.outline import Chain, chain_length
+from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 SHAPED = (SkirtKind.STRAIGHT, SkirtKind.A_LINE)
@@ -97,7 +97,11 @@ FRONT_DART, BACK_DART = 0.5, 0.65
 def shaped_skirt(build: Build) -> tuple[Half, Half]:
     """Front and back of a straight or A-line skirt; their upper edges are to be finished, or sewn to a bodice."""
     asked = build.description.features.skirt
-    flare = FLARE if asked is None or asked.kind is SkirtKind.A_LINE else 0.0
+    usual = FLARE if asked is None or asked.kind is SkirtKind.A_LINE else 0.0
+
+    def flare_of(size: Size) -> float:
+        return usual if size.hem is None else _flare_to(size, length_of(build, size), size.hem)
+
     halves = (Half(True), Half(False))
     mean = sum(_share(build, half) for half in halves) / len(halves)
     for half, id in zip(halves, skirt_ids(build), strict=True):
@@ -121,19 +125,18 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
         def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
             long, wide, c = length_of(build, size), hip(size), beyond(build, half)
             level_at = hip_depth_of(size, long)
+            flare = flare_of(size)
             # The side takes in the same on both halves, so that the side seams meet.
             goal = wide - taken(size) + dart(size, mean)
             side = solve(lambda by: chain_length(_rise(wide - by, _leans(by))), goal, -20.0, 0.8 * wide)
-            # The hem is raised at the side of what is flared, and the waist leaves it at a right angle: so that both
-            # run on without a corner.
-            foot = long - flare * size.hip / 8
-            low, level = (foot, wide + flare * max(0.0, foot - level_at)), (level_at, wide)
+            low, level = _foot(size, long, wide, flare), (level_at, wide)
+            # The waist leaves the side at a right angle, so that it runs on without a corner.
             top = (-WAIST_RISE, wide - side)
             upper: Chain = (curve(level, UP, top, (-1.0, -_leans(side)), 0.4),)
             waist = ending_at(_rise(wide - side, _leans(side)), c)
             return {
                 edge: straight(waist[-1].end, (long, c)),
-                "hem": (curve((long, c), OUT, low, (-flare, 1.0)),) if flare else straight((long, c), low),
+                "hem": _hem((long, c), low, flare),
                 "side": (*straight(low, level), *upper),
                 "waist": waist,
             }
@@ -167,8 +170,26 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             if (asked is None or asked.darts is None) and not _is_said(build):
                 build.assumed["features.skirt.darts"] = "darts at its waist"
     sew_skirt(build, halves)
-    _tell_stride(build, flare)
+    _tell_stride(build, max(flare_of(size) for size in build.figures.sizes))
     return halves
+
+
+def _foot(size: Size, long: float, wide: float, flare: float) -> Point:
+    """Where side and hem meet: raised where the side leans, so that the hem runs on without a corner."""
+    foot = long - flare * size.hip / 8
+    return foot, wide + flare * max(0.0, foot - hip_depth_of(size, long))
+
+
+def _hem(start: Point, low: Point, flare: float) -> Chain:
+    return (curve(start, OUT, low, (-flare, 1.0)),) if flare else straight(start, low)
+
+
+def _flare_to(size: Size, long: float, hem: float) -> float:
+    """How far the sides lean for the hem that is printed, or as near as they may."""
+    wide = size.hip / 4
+    return solve(
+        lambda flare: chain_length(_hem((long, 0.0), _foot(size, long, wide, flare), flare)), hem / 4, NARROWS, WIDENS
+    )
 
 
 STRIDE = 650.0
@@ -179,7 +200,7 @@ def _tell_stride(build: Build, flare: float) -> None:
     """Say where a straight skirt is too long to walk in without an opening at its hem."""
     features = build.description.features
     opens = features.vent or (features.skirt is not None and features.skirt.slit is not Slit.NONE)
-    narrow = flare == 0 and build.description.cloth is ClothKind.WOVEN and not opens
+    narrow = flare <= 0 and build.description.cloth is ClothKind.WOVEN and not opens
     if narrow and any(length_of(build, size) > STRIDE for size in build.figures.sizes):
         build.assumed["features.skirt.slit"] = "no slit or vent, though a straight skirt so long is hard to walk in"
 

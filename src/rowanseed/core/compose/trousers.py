@@ -117,6 +117,8 @@ def trousers(build: Build) -> tuple[Half, Half]:
 
 def _end(build: Build, size: Size) -> float:
     """The girth of a leg's end, in mm: a heel goes through it where the cloth does not stretch."""
+    if size.hem is not None:
+        return size.hem
     heel = HEEL[build.description.figure] if build.description.cloth is ClothKind.WOVEN else 0.0
     return max(ENDS[build.description.features.legs.kind] * size.hip, heel)
 

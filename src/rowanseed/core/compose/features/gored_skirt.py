@@ -6,7 +6,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.feature import Feature
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.figures import NARROWS, WIDENS, Size
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.skirts import centre_cut, hip_depth_of, length_of, sew_skirt, waist_of
 from rowanseed.core.compose.vocabulary import SkirtKind
@@ -46,7 +46,7 @@ def _gores(build: Build, point: float = 0.0) -> tuple[Half, Half]:
             ) -> Edges:
                 hip, long = size.hip / (count * 2) * share, length_of(build, size)
                 level = hip_depth_of(size, long)
-                more = GORE_FLARE * max(0.0, long - level) / 2
+                more = _more(size, long, level, count)
                 # Every edge takes in as much as its neighbour, so that they meet.
                 taken = (size.hip - waist_of(build, size)) / 4 / edges_shaped
                 left_low = 0.0 if at_centre else -more
@@ -130,6 +130,14 @@ def pointed(build: Build) -> tuple[Half, Half]:
 
 def _is(kind: SkirtKind, d: Description) -> bool:
     return d.features.skirt is not None and d.features.skirt.kind is kind
+
+
+def _more(size: Size, long: float, level: float, count: int) -> float:
+    """How far each edge of a gore leans out from hip to hem: as is usual, or for the hem that is printed."""
+    below = max(0.0, long - level)
+    if size.hem is None:
+        return GORE_FLARE * below / 2
+    return min(max((size.hem - size.hip) / (4 * count), NARROWS * below), WIDENS * below)
 
 
 FEATURES = (
