@@ -74,9 +74,7 @@ def _finished(build: Build) -> Found:
     for measure in d.finished:
         field = f"finished.{measure}"
         if measure == "sleeve" and (sleeve is None or sleeve.kind not in SET_IN):
-            without = (
-                "it has no sleeves" if sleeve is None else f"a sleeve that is {sleeve.kind.words} does not follow it"
-            )
+            without = "it has no sleeves" if sleeve is None else f"{sleeve.kind.one} does not follow it"
             yield field, f"{without}: the finished sleeve length is shown as it is printed"
         if measure == "bust" and not d.garment.hangs_from_the_shoulders:
             yield field, f"{d.garment.has} no bust"
@@ -154,7 +152,7 @@ def _centre(build: Build, d: Description) -> Found:
 def _undarted(d: Description, name: str) -> Found:
     skirt = d.features.skirt
     if skirt is not None and skirt.kind not in SHAPED:
-        yield f"{name}.shaping", f"a skirt that is {skirt.kind.words} fits the waist without darts"
+        yield f"{name}.shaping", f"{skirt.kind.one} fits the waist without darts"
     elif d.is_drawn_in:
         yield f"{name}.shaping", "a waist that is drawn in has no darts"
 
@@ -169,7 +167,7 @@ def _skirt(build: Build, d: Description) -> Found:
     if d.garment is GarmentKind.APRON:
         yield from _apron(skirt)
         return
-    kind = f"a skirt that is {skirt.kind.words}"
+    kind = skirt.kind.one
     if skirt.kind not in IN_PANELS and skirt.panels != FRONT_AND_BACK:
         yield "skirt.panels", f"{kind} is cut in a front and a back here, not in panels"
     if not skirt.kind.is_full:

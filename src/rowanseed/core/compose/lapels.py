@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator, Mapping
 
-from rowanseed.core.base.words import lower_first
+from rowanseed.core.base.words import lower_first, upper_first
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
@@ -216,6 +216,6 @@ def on_a_front_that_turns_back(d: Description, what: str) -> Iterator[tuple[str,
     if f.waist not in (None, Waist.NONE):
         yield "features.waist", f"{what} is drafted for a front without a seam at the waist."
     if f.sleeve is not None and f.sleeve.kind in (SleeveKind.RAGLAN, SleeveKind.CUT_IN_ONE):
-        yield "features.sleeve.kind", f"A sleeve that is {f.sleeve.kind.words} is not drafted with such a collar."
+        yield "features.sleeve.kind", f"{upper_first(f.sleeve.kind.one)} is not drafted with such a collar."
     if f.opening.placket is not None:
         yield "features.opening.placket", "The facing that makes the lapels finishes the front edges: no placket."

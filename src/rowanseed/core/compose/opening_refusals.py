@@ -54,7 +54,7 @@ def opening_refused(d: Description) -> Found:
         if f.sleeve.kind not in UNDER_A_SLEEVE:
             yield (
                 "features.opening.where",
-                f"With a sleeve that is {f.sleeve.kind.words} side and sleeve are one line: put the zip at the back.",
+                f"With {f.sleeve.kind.one} side and sleeve are one line: put the zip at the back.",
             )
         if kind is OpeningKind.EXPOSED_ZIP:
             yield "features.opening.kind", "Below a sleeve a zip at the side is lapped, centred or invisible."

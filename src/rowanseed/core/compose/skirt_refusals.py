@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.hems import DEEP_HEM
@@ -21,7 +22,7 @@ def skirt_refused(d: Description) -> Found:
     if d.garment is GarmentKind.APRON and not skirt.kind.is_full and skirt.kind not in SHAPED_SKIRTS:
         yield "features.skirt.kind", "An apron is a straight length, gathered or pleated to its band."
     if d.garment.has_bodice and not d.has_waist_seam and skirt.kind not in SHAPED_SKIRTS:
-        yield "features.waist", f"A skirt that is {skirt.kind.words} is joined by a waist seam: say that there is one."
+        yield "features.waist", f"{upper_first(skirt.kind.one)} is joined by a waist seam: say that there is one."
     if d.garment.has_bodice and skirt.kind is SkirtKind.CARTRIDGE_PLEATS:
         yield (
             "features.skirt.kind",

@@ -153,6 +153,17 @@ class SleeveKind(Worded):
     CUT_IN_ONE = "cut in one"
     RAGLAN = "raglan"
 
+    @property
+    def one(self) -> str:
+        """A sleeve of this kind, as a sentence names it."""
+        match self:
+            case SleeveKind.GATHERED_CAP:
+                return "a sleeve with a gathered cap"
+            case SleeveKind.CUT_IN_ONE:
+                return "a sleeve cut in one"
+            case _:
+                return f"{with_article(self.words)} sleeve"
+
 
 class SleeveLength(Worded):
     CAP = "cap"
@@ -200,6 +211,17 @@ class SkirtKind(Worded):
     BOX_PLEATS = "box pleats"
     CARTRIDGE_PLEATS = "cartridge pleats"
     POINTED_PANELS = "pointed panels"
+
+    @property
+    def one(self) -> str:
+        """A skirt of this kind, as a sentence names it."""
+        match self:
+            case SkirtKind.KNIFE_PLEATS | SkirtKind.BOX_PLEATS | SkirtKind.CARTRIDGE_PLEATS:
+                return f"a skirt in {self.words}"
+            case SkirtKind.POINTED_PANELS:
+                return "a skirt of pointed panels"
+            case _:
+                return f"{with_article(self.words)} skirt"
 
     @property
     def is_full(self) -> bool:
