@@ -157,6 +157,8 @@ class SleeveKind(Worded):
     def one(self) -> str:
         """A sleeve of this kind, as a sentence names it."""
         match self:
+            case SleeveKind.SET_IN:
+                return "a set-in sleeve"
             case SleeveKind.GATHERED_CAP:
                 return "a sleeve with a gathered cap"
             case SleeveKind.CUT_IN_ONE:
@@ -220,6 +222,8 @@ class SkirtKind(Worded):
                 return f"a skirt in {self.words}"
             case SkirtKind.POINTED_PANELS:
                 return "a skirt of pointed panels"
+            case SkirtKind.HALF_CIRCLE:
+                return "a half-circle skirt"
             case _:
                 return f"{with_article(self.words)} skirt"
 
