@@ -5,6 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.compose.chart import ChartError, read_chart
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Description, Features, Neck, Opening, Printed, PrintedView, Side, Sleeve
 from rowanseed.core.compose.envelope_text import (
@@ -43,7 +44,15 @@ DRESS = compose(
         ("invisible zip, 56 cm", 1, "invisible zip", "56 cm"),
         ("one hook and eye", 1, "hook and eye", ""),
         ("Zipper 22 in", 1, "Zipper", "22 in"),
-        ("2 packets of bias binding", 2, "packets of bias binding", ""),
+        ("2 packets of bias binding", 2, "bias binding", "by the packet"),
+        ("22 in. invisible zipper", 1, "invisible zipper", "22 in"),
+        ("1/2 yd of 1/4 in. elastic", 1, "elastic", "1/2 yd, 1/4 in"),
+        ("one pkg of ½” wide double fold bias tape", 1, "double fold bias tape", "½”, by the packet"),
+        ("Six ½ in. (13 mm) buttons", 6, "buttons", "½ in, 13 mm"),
+        ('zipper: 7" (18 cm)', 1, "zipper", '7", 18 cm'),
+        ("10 buttons Ø 11 mm", 10, "buttons", "11 mm"),
+        ("eyelets 12", 12, "eyelets", ""),
+        ("pair of shoulder pads", 1, "shoulder pads", ""),
         ('Three 5/8" buttons', 3, "buttons", '5/8"'),
     ],
 )
@@ -52,7 +61,16 @@ def test_a_notion_is_read_into_how_many_what_and_which_size(line, count, what, s
     assert (read.count, read.what, read.detail) == (count, what, size)
 
 
-@pytest.mark.parametrize("line", ["interfacing 0.30 m", "1.50 m of lining", "light fusible interfacing, 1/2 yd"])
+@pytest.mark.parametrize(
+    "line",
+    [
+        "interfacing 0.30 m",
+        "1.50 m of lining",
+        "light fusible interfacing, 1/2 yd",
+        "Interfacing 0.60 m x 90 cm",
+        '7/8 yd. of 22" lightweight fusible interfacing',
+    ],
+)
 def test_cloth_among_the_notions_is_cloth(line):
     assert is_cloth(line)
 
@@ -164,6 +182,45 @@ def test_a_list_of_pieces_is_read_with_its_cuts():
     assert (front.number, front.name) == ("1", "Front")
     assert [(c.count, c.fold, c.role) for c in front.cuts] == [(1, True, Role.MAIN), (1, False, Role.INTERFACING)]
     assert back.name == "Back" and back.cuts[0].count == 2 and not back.cuts[0].fold
+
+
+@pytest.mark.parametrize(
+    ("line", "number", "name", "cuts"),
+    [
+        ("A – Front bodice: Cut 1 on fold", "A", "Front bodice", [(1, True, Role.MAIN)]),
+        (
+            "3. Back yoke, cut 2 self + 1 interfacing",
+            "3",
+            "Back yoke",
+            [(2, False, Role.MAIN), (1, False, Role.INTERFACING)],
+        ),
+        ("8 WAISTBAND CUT 1 FABRIC 1 FUSIBLE", "8", "WAISTBAND", [(1, False, Role.MAIN), (1, False, Role.INTERFACING)]),
+        ("Front skirt x1 fold", "1", "Front skirt", [(1, True, Role.MAIN)]),
+        ("6 Cuff 2x", "6", "Cuff", [(2, False, Role.MAIN)]),
+        ("2 Backs: cut 1 pair", "2", "Backs", [(2, False, Role.MAIN)]),
+        ("4 Sleeve Cut 2 each of fabric and lining", "4", "Sleeve", [(2, False, Role.MAIN), (2, False, Role.LINING)]),
+        ("Belt carrier 5 Cut 1", "1", "Belt carrier 5", [(1, False, Role.MAIN)]),
+    ],
+)
+def test_a_line_of_the_list_is_read_as_it_is_printed(line, number, name, cuts):
+    (read,) = read_pieces([line])
+    assert (read.number, read.name, [(c.count, c.fold, c.role) for c in read.cuts]) == (number, name, cuts)
+
+
+def test_a_chart_that_is_printed_a_line_a_size_is_turned():
+    usual = "size 10 12\nbust 32 1/2 34\nhigh bust 31 32 1/2\nwaist 25 26 1/2"
+    turned = "Size, Bust, High bust, Waist\n10, 32 1/2, 31, 25\n12, 34, 32 1/2, 26 1/2"
+    assert read_chart(turned, "in") == read_chart(usual, "in")
+    with pytest.raises(ChartError, match="Size 12 has 1 figure for 2 measures"):
+        read_chart("size bust waist\n10 83 64\n12 87", "cm")
+
+
+def test_a_range_in_a_chart_is_told_from_what_is_no_length():
+    assert read_chart("size 10 12\nBust - 32 1/2, 34", "in").rows["bust"]["10"] == 825.5
+    with pytest.raises(ChartError, match="“83-84” is a range: give the one figure"):
+        read_chart("size 10 12\nbust 83-84 87-88", "cm")
+    with pytest.raises(ChartError, match="“tall” is no length"):
+        read_chart("size 10 12\nbust 83 tall", "cm")
 
 
 def test_a_list_is_ticked_off_and_a_piece_too_many_or_too_few_is_a_question():

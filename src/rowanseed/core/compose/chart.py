@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import Units, format_length, parse_length
+from rowanseed.core.base.words import plural
 from rowanseed.core.body.measures import MEASURE
 
 GIRTHS = {"bust": "bust", "chest": "bust", "waist": "waist", "hip": "hip", "hips": "hip"}
@@ -43,10 +44,13 @@ OF_A_GARMENT: Mapping[str, str] = {
 }
 """And what is printed of the finished garment."""
 SIZES = ("size", "sizes")
-NAME = r"\s*(?!sizes?\b)([A-Za-z][A-Za-z -]*?)\s*(?:\([^)]*\))?\s*[:,\t|]?\s*"
+NAME = r"\s*(?!sizes?\b)([A-Za-z][A-Za-z -]*?)\s*(?:\([^)]*\))?\s*(?:[:,\t|]|[-–](?=\s))?\s*"
 FIGURES = re.compile(NAME + r"(?=[\d.½¼¾⅛⅜⅝⅞])(.*)$", re.IGNORECASE)
 FIRST_WORD = re.compile(r"\s*([A-Za-z]+)\s*(?:\([^)]*\))?\s*[:,\t| ]\s*(.*)$")
 """A line whose name goes up to its first figure, and one whose sizes, say, are letters."""
+
+
+RANGE = re.compile(r"\d[\d\s./½¼¾⅛⅜⅝⅞]*[-–]\s*\d")
 
 
 class ChartError(ValueError):
@@ -61,13 +65,14 @@ class Chart:
 
 
 def read_chart(text: str, unit: str, names: Mapping[str, str] = OF_A_BODY) -> Chart:
-    """Read a pasted chart; bare figures are in `unit` ("cm" or "in"), measures are called as `names` says. Raises
-    ChartError."""
+    """Read a pasted chart, a line a measure or a line a size.
+
+    Bare figures are in `unit` ("cm" or "in"), measures are called as `names` says. Raises ChartError.
+    """
     sizes: tuple[str, ...] = ()
     rows: dict[str, dict[str, float]] = {}
-    for line in (one.strip() for one in text.splitlines()):
-        if not line:
-            continue
+    lines = [line for one in text.splitlines() if (line := one.strip())]
+    for line in _a_line_a_measure(lines, names):
         name, cells = _cells(line)
         if name in SIZES:
             sizes = tuple(cells)
@@ -84,24 +89,46 @@ def read_chart(text: str, unit: str, names: Mapping[str, str] = OF_A_BODY) -> Ch
     return Chart(sizes, rows)
 
 
+def _a_line_a_measure(lines: Sequence[str], names: Mapping[str, str]) -> Sequence[str]:
+    """The lines of a table; one that is printed the other way round, a line a size, is turned."""
+    if not lines or re.match(r"sizes?\b", lines[0], re.IGNORECASE) is None:
+        return lines
+    head = [cell.lower() for cell in _cells(lines[0])[1]]
+    if not head or any(cell not in names for cell in head):
+        return lines
+    rows = []
+    for line in lines[1:]:
+        size, _, rest = re.sub(r"[\s:,|]+", "\t", line, count=1).partition("\t")
+        cells = _apart(rest)
+        if len(cells) != len(head):
+            raise ChartError(f"Size {size} has {plural(len(cells), 'figure')} for {plural(len(head), 'measure')}.")
+        rows.append((size, cells))
+    turned = ("\t".join((name, *(cells[k] for _, cells in rows))) for k, name in enumerate(head))
+    return ["\t".join(("size", *(size for size, _ in rows))), *turned]
+
+
 def _cells(line: str) -> tuple[str, list[str]]:
     """The name at the head of a line and its figures, apart by tabs, commas, bars or spaces; “32 1/2” stays one."""
     found = FIGURES.match(line) or FIRST_WORD.match(line)
     if found is None:
         raise ChartError(f"“{line[:40]}” does not begin with the name of a measure.")
-    name, rest = found[1].lower().strip(), found[2]
-    if re.search(r"[\t,;|]", rest):
-        cells = [cell.strip() for cell in re.split(r"\s*[\t,;|]\s*", rest)]
+    return found[1].lower().strip(), _apart(found[2])
+
+
+def _apart(text: str) -> list[str]:
+    if re.search(r"[\t,;|]", text):
+        cells = [cell.strip() for cell in re.split(r"\s*[\t,;|]\s*", text)]
     else:
-        cells = re.findall(r"\d+(?:\.\d+)?\s+\d+/\d+|\S+", rest)
-    return name, [cell for cell in cells if cell]
+        cells = re.findall(r"\d+(?:\.\d+)?\s+\d+/\d+|\S+", text)
+    return [cell for cell in cells if cell]
 
 
 def _figure(cell: str, unit: str, name: str) -> float:
     try:
         return parse_length(cell, unit)
     except LengthError:
-        raise ChartError(f"The {name}: “{cell}” is no length.") from None
+        said = "give the one figure that it is drafted for, as a rule the middle" if RANGE.match(cell) else "no length"
+        raise ChartError(f"The {name}: “{cell}” is {'a range: ' if RANGE.match(cell) else ''}{said}.") from None
 
 
 def written(sizes: tuple[str, ...], rows: Mapping[str, Mapping[str, float]], units: Units) -> str:

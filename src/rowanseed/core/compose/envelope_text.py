@@ -14,7 +14,12 @@ from rowanseed.core.pattern.pieces import Role
 
 NUMBERS = {"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8}
 NUMBERS |= {"nine": 9, "ten": 10, "eleven": 11, "twelve": 12, "pair": 1}
-_LENGTH = r"(?:\d+/\d+|\d+(?:[.,]\d+)?(?:\s+\d+/\d+)?)(?:[¼½¾⅛⅜⅝⅞])?\s*(?:mm|cm|m|inches|inch|in|yds|yd|\"|″)(?![a-z])"
+_LENGTH = (
+    r"(?:(?:\d+/\d+|\d+(?:[.,]\d+)?(?:\s+\d+/\d+)?)(?:\s?[¼½¾⅛⅜⅝⅞])?|[¼½¾⅛⅜⅝⅞])"
+    r"\s*(?:mm|cm|m|inches|inch|in|yards|yard|yds|yd|\"|″|”)(?![a-z])\.?"
+)
+PACKET = re.compile(r"^\s*(?:pkgs?|packages?|packets?|packs?)\b\.?(?:\s*of\b)?", re.IGNORECASE)
+"""What small things are sold in: it says how they come, not what they are."""
 ROLE_WORDS = {
     Role.LINING: ("lining",),
     Role.INTERFACING: ("interfacing", "interface", "fusible"),
@@ -23,7 +28,10 @@ ROLE_WORDS = {
 }
 
 
-CLOTH_WORDS = {"of", "light", "medium", "heavy", "woven", "fabric", "cloth", "iron-on", "sew-in", "wide"}
+CLOTH_WORDS = {"of", "x", "fabric", "cloth", "wide", "woven", "nonwoven", "non-woven", "iron-on", "sew-in", "sheer"}
+CLOTH_WORDS |= {
+    word for weight in ("light", "medium", "heavy") for word in (weight, f"{weight}weight", f"{weight}-weight")
+}
 
 
 class EnvelopeError(Exception):
@@ -48,9 +56,14 @@ def read_notion(line: str) -> PrintedNotion:
     elif found:
         count = int(found[1]) if found[1] else NUMBERS[found[2].lower()]
         rest = found[3]
-    what = re.sub(r"\b(?:of|wide|long|or|each|about)\b\s*(?=$|,)|^\s*of\b|\(\s*\)", " ", rest, flags=re.IGNORECASE)
-    what = re.sub(r"\s*,\s*(?=,|$)", "", re.sub(r"\s+", " ", what)).strip(" ,-–")
-    return PrintedNotion(what or text, max(1, count), ", ".join(length.strip() for length in lengths))
+    elif last := re.match(r"(.*[a-z])[\s:]+(\d+)\s*$", rest, re.IGNORECASE):
+        count, rest = int(last[2]), last[1]
+    rest, packed = PACKET.subn(" ", rest)
+    what = re.sub(r"\b(?:of|wide|long|or|each|about|x)\b\s*(?=$|,)|\(\s*\)|[Ø⌀×]", " ", rest, flags=re.IGNORECASE)
+    what = re.sub(r"^\W*(?:(?:of|wide|long)\b\W*)+", "", what.strip(), flags=re.IGNORECASE)
+    what = re.sub(r"\s*[,:]\s*(?=,|$)", "", re.sub(r"\s+", " ", what).strip()).strip(" ,:-–")
+    details = [length.strip(" .") for length in lengths] + ["by the packet"] * bool(packed)
+    return PrintedNotion(what or text, max(1, count), ", ".join(details))
 
 
 def is_cloth(line: str) -> bool:
@@ -236,26 +249,39 @@ class Listed:
     cuts: tuple[ListedCut, ...]
 
 
+_PIECE = re.compile(
+    r"\s*(?:(?P<number>\d{1,3}[a-z]?(?=[\s.):\-–])|[A-Z](?=\s*[.):\-–]\s))\s*[.):\-–]?\s+)?"
+    r"(?P<name>.+?)\s*(?:[:\-–,(]\s*|\s+)?(?P<cuts>(?:\bcut\b|[x×]\s?\d+\b|\b\d+\s?[x×](?=\s|$)).*)?$",
+    re.IGNORECASE,
+)
+"""“1 Front: cut 1 on fold”, “A – Front, 1 x fold”: the number or letter, the name, what is cut."""
+_OF_CLOTH = (
+    r"(?:fabric|cloth|self|main|shell|" + "|".join(word for words in ROLE_WORDS.values() for word in words) + ")"
+)
+_APART = re.compile(rf"[,;+&]|\band\b|\bcut\b|(?<=\w)\s+(?=\d+\s*[x×]?\s*(?:of\s+|in\s+)?{_OF_CLOTH}\b)")
+
+
 def read_pieces(lines: Sequence[str]) -> tuple[Listed, ...]:
     """The booklet's list of pieces, a line each; what is cut may be missing."""
     out: list[Listed] = []
     for line in lines:
-        found = re.match(r"\s*(?:(\d{1,3}[a-z]?)\s*[.):\-–]?\s+)?(.+?)\s*(?:[:\-–,(]\s*|\s+)?(\bcut\b.*)?$", line, re.I)
-        if found is None or not found[2].strip():
+        found = _PIECE.match(line)
+        if found is None or not found["name"].strip():
             continue
-        name = found[2].strip(" .:;,-–(")
-        out.append(Listed(found[1] or str(len(out) + 1), name, _cuts(found[3] or "")))
+        name = found["name"].strip(" .:;,-–(")
+        out.append(Listed(found["number"] or str(len(out) + 1), name, _cuts(found["cuts"] or "")))
     return tuple(out)
 
 
 def _cuts(text: str) -> tuple[ListedCut, ...]:
     out: list[ListedCut] = []
-    for part in re.split(r"[,;]|\band\b|\bcut\b", text.lower()):
+    for part in _APART.split(text.lower()):
         part = part.strip(" .)")
         if not part:
             continue
         number = re.search(r"\d+|\b(" + "|".join(NUMBERS) + r")\b", part)
         count = (int(number[0]) if number[0].isdigit() else NUMBERS[number[0]]) if number else 0
+        count *= 2 if re.search(r"\bpairs?\b", part) else 1
         role = next((r for r, words in ROLE_WORDS.items() if any(w in part for w in words)), Role.MAIN)
         before = out[-1] if out else None
         if number is None:
