@@ -8,17 +8,10 @@ from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.compose.chart import ChartError, read_chart
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Description, Features, Neck, Opening, Printed, PrintedView, Side, Sleeve
-from rowanseed.core.compose.envelope_text import (
-    EnvelopeError,
-    is_cloth,
-    read_notion,
-    read_pieces,
-    read_views,
-    read_yardage,
-    written_views,
-    written_yardage,
-)
+from rowanseed.core.compose.envelope_text import EnvelopeError, read_views, read_yardage, written_views, written_yardage
 from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.notion_text import is_cloth, notion_lines, read_notion
+from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, NeckFinish, OpeningKind, Where
 from rowanseed.core.make.booklet_text import match_steps, read_steps
 from rowanseed.core.pattern.pieces import Role
@@ -135,6 +128,44 @@ def test_views_that_cannot_be_read_say_which_line_and_why(text, said):
 def test_views_that_are_written_read_back(views):
     printed = tuple(PrintedView(id, name, below * 1.0) for id, (name, below) in views.items())
     assert read_views(written_views(printed, Units.METRIC), "cm") == printed
+
+
+@pytest.mark.parametrize(
+    ("text", "rows"),
+    [
+        ('View A & B\n45" 2', [("A", 1143, 1828.8), ("B", 1143, 1828.8)]),
+        ("A, B 115 cm 2.10\nC 115 cm 2.40", [("A", 1150, 2100), ("B", 1150, 2100), ("C", 1150, 2400)]),
+        ("Dress A\n115 cm 2.10 m", [("A", 1150, 2100)]),
+        ('115cm (45") 2.10', [("", 1150, 2100)]),
+        ("1.15 m wide 2.10", [("", 1150, 2100)]),
+        ('44/45" 2', [("", 1117.6, 1828.8)]),
+    ],
+)
+def test_widths_and_views_are_read_as_envelopes_print_them(text, rows):
+    read = read_yardage(text, ("10",), "in" if '"' in text and "cm" not in text else "cm")
+    assert [(row.view, round(row.width, 1), round(row.length, 1)) for row in read] == rows
+
+
+def test_yardage_with_or_without_nap_does_for_a_cloth_with_one():
+    (row,) = read_yardage("150 cm with or without nap 1.80", ("10",), "cm")
+    (plain,) = read_yardage("150 cm without nap 1.80", ("10",), "cm")
+    assert row.one_way and not plain.one_way
+
+
+@pytest.mark.parametrize(
+    ("text", "lines"),
+    [
+        (
+            "NOTIONS: Thread, 14” zipper, hook and eye, ½ yd. of ¼” elastic.",
+            ["Thread", "14” zipper", "hook and eye", "½ yd. of ¼” elastic"],
+        ),
+        ('Thread, three 5/8" buttons, zip, 20 cm', ["Thread", 'three 5/8" buttons', "zip, 20 cm"]),
+        ("invisible zip, 56 cm\nThread", ["invisible zip, 56 cm", "Thread"]),
+        ("2,5 m of tape", ["2,5 m of tape"]),
+    ],
+)
+def test_a_paragraph_of_notions_is_taken_apart_and_a_size_stays_with_its_thing(text, lines):
+    assert notion_lines(text) == lines
 
 
 def test_yardage_printed_for_a_view_is_that_views():

@@ -11,8 +11,8 @@ from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.described_layers import described_layers
 from rowanseed.core.compose.description import Description, Features, Lining, Neck, Opening, Side, Skirt, Sleeve
-from rowanseed.core.compose.envelope_text import read_pieces
 from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import (
     ArmholeFinish,
     Centre,

@@ -15,9 +15,9 @@ from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Figure, Neck, Opening, Pocket, Side, Sleeve
-from rowanseed.core.compose.envelope_text import read_pieces
 from rowanseed.core.compose.features.shoulder_tuck import DEEP
 from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,

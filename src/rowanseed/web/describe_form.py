@@ -20,6 +20,7 @@ from rowanseed.core.compose.envelope_text import (
     written_yardage,
 )
 from rowanseed.core.compose.figures import CHARTS
+from rowanseed.core.compose.notion_text import notion_lines
 from rowanseed.core.pattern.envelope import Figure, Runs
 from rowanseed.web.described_fields import GROUPS, HEAD, LISTS, ROWS, Either, Field, Length, Number, One, Several, Tick
 
@@ -47,7 +48,9 @@ def to_document(typed: Mapping[str, str], units: Units) -> tuple[dict[str, Any],
         document["allowance"] = allowance
     _charts(typed, unit, document, errors)
     for name, most in LINES.items():
-        found = [line.strip()[:400] for line in typed.get(name, "").splitlines() if line.strip()]
+        text = typed.get(name, "")
+        lines = notion_lines(text) if name == "notions" else text.splitlines()
+        found = [line.strip()[:400] for line in lines if line.strip()]
         if found:
             document[name] = found[:most]
     _views(typed, unit, document, errors)

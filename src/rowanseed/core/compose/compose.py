@@ -12,13 +12,13 @@ from rowanseed.core.compose.apron import apron
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, PrintedView
-from rowanseed.core.compose.envelope_text import is_cloth, read_notion
 from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import NAPE, Size, figures, hem_ruffle, is_full
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.idle import tell_idle
+from rowanseed.core.compose.notion_text import is_cloth, read_notion
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.skirts import shaped_skirt

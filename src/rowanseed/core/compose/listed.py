@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterator, Sequence, Set
 from dataclasses import dataclass
 
-from rowanseed.core.compose.envelope_text import Listed
+from rowanseed.core.compose.piece_list import Listed
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece, Role
 

@@ -11,8 +11,8 @@ from fastapi import APIRouter, Request, Response
 
 from rowanseed.core.base.errors import DocumentError, NotThere, RowanseedError
 from rowanseed.core.compose.compose import DescriptionRefused
-from rowanseed.core.compose.envelope_text import read_pieces
 from rowanseed.core.compose.listed import Tick, ticked_off
+from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import ClothKind
 from rowanseed.core.make.booklet_text import Matched, match_steps
 from rowanseed.core.pattern.envelope import Figure
