@@ -25,6 +25,7 @@ from rowanseed.core.project import Project
 from rowanseed.formats.description_json import read_description
 
 from .descriptions import whole_ones
+from .everyday import EVERYDAY
 from .test_lay import outside
 from .test_make import faults
 
@@ -45,7 +46,9 @@ def goes_the_whole_way(description, tmp_path, *, lay=True):
     size, body = body_of(pattern)
     said = []
     own = described_layers(pattern, description, view="A", size=size)
-    for layers in dict.fromkeys((Layers(), Layers(lining=LiningSchool.WHOLE), own)):
+    # A lining that is described as bagged at the hem is told not to be so, once it is chosen to hang free.
+    free = () if description.features.is_bagged_at_hem else (Layers(lining=LiningSchool.WHOLE),)
+    for layers in dict.fromkeys((Layers(), *free, own)):
         decisions = Decisions("A", size, cloth=ClothChoices(layers=layers))
         project = Project(pattern, body, decisions, dict.fromkeys(pattern.roles("A"), CLOTH))
         if not any(p.size == size for p in project.proposals if p.size):
@@ -73,6 +76,12 @@ def laid(problem, tmp_path):
 @pytest.mark.parametrize("path", SAMPLES, ids=lambda path: path.stem)
 def test_every_sample_goes_the_whole_way(path, tmp_path):
     assert goes_the_whole_way(read_description(path.read_bytes()), tmp_path) == []
+
+
+@pytest.mark.slow
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_everyday_garments_go_the_whole_way(name, tmp_path):
+    assert goes_the_whole_way(EVERYDAY[name], tmp_path, lay=False) == []
 
 
 @given(description=whole_ones)

@@ -1,0 +1,275 @@
+"""What sewists have on their tables: everyday garments, described as their envelopes would be."""
+
+from rowanseed.core.compose.description import (
+    Description,
+    Elastic,
+    Features,
+    Hem,
+    Legs,
+    Lining,
+    Neck,
+    Opening,
+    Pocket,
+    Side,
+    Skirt,
+    Sleeve,
+    Straps,
+    Trim,
+)
+from rowanseed.core.compose.vocabulary import (
+    Along,
+    ArmholeFinish,
+    BeltKind,
+    Centre,
+    ClothKind,
+    CollarKind,
+    ElasticPlace,
+    GarmentKind,
+    HemKind,
+    LegKind,
+    LiningMethod,
+    NeckFinish,
+    NeckShape,
+    OpeningKind,
+    Placket,
+    PocketKind,
+    PocketPlace,
+    Shaping,
+    SkirtKind,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    Slit,
+    TrimKind,
+    Waist,
+    Where,
+)
+from rowanseed.core.pattern.envelope import Figure
+
+OPEN, SEAM = Side(Centre.OPEN), Side(Centre.SEAM)
+DARTED = Side(shaping=(Shaping.BUST_DART,))
+SHORT, LONG = Sleeve(length=SleeveLength.SHORT), Sleeve()
+CUFFED = Sleeve(end=SleeveEnd.CUFF, placket=True)
+PATCHES = Pocket(PocketKind.PATCH, PocketPlace.FRONT)
+IN_SIDES = Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE)
+BAGGED = Lining(method=LiningMethod.BAGGED)
+
+
+def buttoned(count=None, placket=None, length=None):
+    return Opening(Where.FRONT, OpeningKind.BUTTONS, length, count, placket)
+
+
+def zipped(where=Where.BACK, length=200.0, kind=OpeningKind.INVISIBLE_ZIP):
+    return Opening(where, kind, length)
+
+
+TOPS = {
+    "blouse": {
+        "front": Side(Centre.OPEN, (Shaping.BUST_DART,)),
+        "back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE)),
+        "opening": buttoned(7, Placket.BAND),
+        "collar": CollarKind.SHIRT,
+        "sleeve": CUFFED,
+    },
+    "camp shirt": {
+        "front": OPEN,
+        "opening": buttoned(5, Placket.FACING),
+        "collar": CollarKind.ONE_PIECE,
+        "sleeve": SHORT,
+        "pockets": (Pocket(PocketKind.PATCH, PocketPlace.CHEST),),
+    },
+    "grandad shirt": {"opening": buttoned(4, length=250.0), "collar": CollarKind.STAND, "sleeve": CUFFED},
+    "tunic": {
+        "opening": Opening(Where.FRONT, OpeningKind.SLIT, 150.0),
+        "neck": Neck(finish=NeckFinish.FACING),
+        "sleeve": Sleeve(SleeveKind.DROPPED),
+        "skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.SIDES),
+    },
+    "camisole": {"front": DARTED, "straps": Straps(2, 8.0)},
+    "peasant blouse": {
+        "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.ELASTIC_CASING),
+        "elastic": (Elastic(ElasticPlace.NECK),),
+    },
+}
+KNITS = {
+    "polo shirt": {"opening": buttoned(3, length=140.0), "collar": CollarKind.SHIRT, "sleeve": SHORT},
+    "t-shirt": {
+        "neck": Neck(finish=NeckFinish.BAND),
+        "sleeve": SHORT,
+        "hem": Hem(HemKind.TWIN_NEEDLE),
+    },
+    "sweatshirt": {"neck": Neck(finish=NeckFinish.BAND), "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF)},
+    "cardigan": {
+        "front": OPEN,
+        "neck": Neck(NeckShape.V, NeckFinish.BAND),
+        "opening": buttoned(6, Placket.BAND),
+        "sleeve": Sleeve(end=SleeveEnd.CUFF),
+    },
+}
+SKIRTS = {
+    "pencil skirt": {
+        "back": SEAM,
+        "opening": zipped(),
+        "skirt": Skirt(SkirtKind.STRAIGHT),
+        "waist": Waist.WAISTBAND,
+        "vent": True,
+        "lining": Lining(method=LiningMethod.HANGING_FREE),
+    },
+    "A-line skirt": {
+        "opening": zipped(Where.LEFT_SIDE),
+        "skirt": Skirt(SkirtKind.A_LINE),
+        "waist": Waist.FACING,
+        "pockets": (IN_SIDES,),
+    },
+    "circle skirt": {"skirt": Skirt(SkirtKind.CIRCLE), "waist": Waist.ELASTIC_CASING},
+    "pleated skirt": {
+        "opening": zipped(Where.LEFT_SIDE, kind=OpeningKind.LAPPED_ZIP),
+        "skirt": Skirt(SkirtKind.KNIFE_PLEATS),
+        "waist": Waist.WAISTBAND,
+    },
+    "gored skirt": {"skirt": Skirt(SkirtKind.GORED, panels=6), "waist": Waist.ELASTIC_CASING},
+    "ruffled skirt": {
+        "skirt": Skirt(SkirtKind.GATHERED),
+        "waist": Waist.ELASTIC_CASING,
+        "trim": (Trim(TrimKind.RUFFLE, Along.HEM),),
+    },
+    "buttoned skirt": {
+        "front": OPEN,
+        "opening": buttoned(),
+        "skirt": Skirt(SkirtKind.A_LINE),
+        "waist": Waist.WAISTBAND,
+        "pockets": (PATCHES,),
+    },
+}
+TROUSERS = {
+    "pyjama trousers": {"waist": Waist.DRAWSTRING, "pockets": (IN_SIDES,)},
+    "shorts": {"waist": Waist.ELASTIC_CASING, "legs": Legs(LegKind.SHORTS)},
+    "wide trousers": {
+        "opening": zipped(Where.LEFT_SIDE),
+        "waist": Waist.FACING,
+        "legs": Legs(LegKind.WIDE),
+    },
+    "tailored trousers": {
+        "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),
+        "waist": Waist.WAISTBAND,
+        "legs": Legs(LegKind.STRAIGHT, None, 1),
+        "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.WELT, PocketPlace.BACK)),
+    },
+}
+DRESSES = {
+    "shirt dress": {
+        "front": Side(Centre.OPEN, (Shaping.BUST_DART,)),
+        "opening": buttoned(9, Placket.GROWN_ON),
+        "collar": CollarKind.SHIRT,
+        "sleeve": Sleeve(length=SleeveLength.THREE_QUARTER),
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.GATHERED),
+        "belt": BeltKind.TIE,
+        "pockets": (IN_SIDES,),
+    },
+    "shift": {
+        "front": DARTED,
+        "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+        "opening": zipped(length=560.0),
+        "neck": Neck(finish=NeckFinish.LINING),
+        "armhole": ArmholeFinish.LINING,
+        "lining": BAGGED,
+    },
+    "princess dress": {
+        "front": Side(shaping=(Shaping.PRINCESS_ARMHOLE,)),
+        "back": Side(Centre.SEAM, (Shaping.PRINCESS_ARMHOLE,)),
+        "opening": zipped(length=560.0),
+        "neck": Neck(finish=NeckFinish.FACING),
+        "armhole": ArmholeFinish.FACING,
+        "skirt": Skirt(SkirtKind.A_LINE),
+    },
+    "puff-sleeved dress": {
+        "back": OPEN,
+        "opening": Opening(Where.BACK, OpeningKind.BUTTONS, None, 5),
+        "collar": CollarKind.FLAT,
+        "sleeve": Sleeve(SleeveKind.GATHERED_CAP, 1, SleeveLength.SHORT, SleeveEnd.ELASTIC_CASING),
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.GATHERED),
+    },
+    "kaftan": {
+        "neck": Neck(NeckShape.V, NeckFinish.FACING),
+        "sleeve": Sleeve(SleeveKind.CUT_IN_ONE, length=SleeveLength.ELBOW),
+    },
+    "drawstring dress": {
+        "waist": Waist.DRAWSTRING,
+        "neck": Neck(NeckShape.V, NeckFinish.BIAS_BINDING),
+        "sleeve": SHORT,
+    },
+}
+JACKETS = {
+    "blazer": {
+        "front": Side(Centre.OPEN, (Shaping.PRINCESS_ARMHOLE,)),
+        "back": Side(Centre.SEAM, (Shaping.PRINCESS_ARMHOLE,)),
+        "opening": buttoned(2),
+        "collar": CollarKind.NOTCHED,
+        "sleeve": Sleeve(pieces=2),
+        "pockets": (Pocket(PocketKind.FLAP, PocketPlace.FRONT),),
+        "lining": BAGGED,
+        "pads": True,
+        "vent": True,
+    },
+    "bomber jacket": {
+        "front": OPEN,
+        "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
+        "collar": CollarKind.STAND,
+        "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF),
+        "lining": BAGGED,
+        "pockets": (Pocket(PocketKind.WELT, PocketPlace.FRONT),),
+    },
+    "coat": {
+        "front": OPEN,
+        "back": SEAM,
+        "opening": buttoned(4),
+        "collar": CollarKind.ONE_PIECE,
+        "sleeve": Sleeve(pieces=2),
+        "lining": BAGGED,
+        "belt": BeltKind.BACK_BELT,
+        "pockets": (PATCHES,),
+    },
+    "waistcoat": {
+        "front": OPEN,
+        "back": SEAM,
+        "neck": Neck(NeckShape.V),
+        "opening": buttoned(5),
+        "lining": BAGGED,
+        "pockets": (Pocket(PocketKind.WELT, PocketPlace.FRONT),),
+        "belt": BeltKind.BACK_BELT,
+    },
+}
+FOR = {
+    "grandad shirt": Figure.MEN,
+    "camp shirt": Figure.MEN,
+    "polo shirt": Figure.MEN,
+    "pyjama trousers": Figure.MEN,
+    "tailored trousers": Figure.MEN,
+    "bomber jacket": Figure.MEN,
+    "waistcoat": Figure.MEN,
+    "sweatshirt": Figure.CHILDREN,
+    "shorts": Figure.CHILDREN,
+    "puff-sleeved dress": Figure.CHILDREN,
+}
+"""Whom they are made for, where not for women."""
+
+
+def _described(name, features, garment, cloth=ClothKind.WOVEN):
+    figure = FOR.get(name, Figure.WOMEN)
+    return Description(name=name, garment=garment, figure=figure, cloth=cloth, features=Features(**features))
+
+
+EVERYDAY = {
+    name: _described(name, features, garment, cloth)
+    for garments, garment, cloth in (
+        (TOPS, GarmentKind.TOP, ClothKind.WOVEN),
+        (KNITS, GarmentKind.TOP, ClothKind.KNIT),
+        (SKIRTS, GarmentKind.SKIRT, ClothKind.WOVEN),
+        (TROUSERS, GarmentKind.TROUSERS, ClothKind.WOVEN),
+        (DRESSES, GarmentKind.DRESS, ClothKind.WOVEN),
+        (JACKETS, GarmentKind.JACKET, ClothKind.WOVEN),
+    )
+    for name, features in garments.items()
+}
