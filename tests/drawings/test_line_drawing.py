@@ -2,6 +2,7 @@
 
 import re
 from dataclasses import replace
+from itertools import pairwise
 from xml.etree import ElementTree
 
 import pytest
@@ -10,20 +11,35 @@ from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.compose.collars import FALL
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Features, Opening, Pocket, Side, Skirt, Sleeve, Straps, Trim
+from rowanseed.core.compose.description import (
+    Description,
+    Features,
+    Neck,
+    Opening,
+    Pocket,
+    Side,
+    Skirt,
+    Sleeve,
+    Straps,
+    Trim,
+)
+from rowanseed.core.compose.features.flat_collar import DEEP
 from rowanseed.core.compose.vocabulary import (
     Along,
+    ArmholeFinish,
     BeltKind,
     Centre,
     CollarKind,
     GarmentKind,
     Hand,
+    NeckFinish,
     OpeningKind,
     Placket,
     PocketKind,
     PocketPlace,
     SkirtKind,
     SleeveEnd,
+    SleeveKind,
     Slit,
     StrapsClosed,
     TrimKind,
@@ -44,8 +60,9 @@ from rowanseed.drawings.portrait import portrait
 from ..core.descriptions import whole_ones
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0)
-PLAIN = Features(back=Side(Centre.SEAM), opening=ZIP)
+PLAIN = Features(back=Side(Centre.SEAM), opening=ZIP, armhole=ArmholeFinish.FACING)
 BUTTONED = Features(front=Side(Centre.OPEN), opening=Opening(Where.FRONT, OpeningKind.BUTTONS), collar=CollarKind.SHIRT)
+SLEEVED = replace(PLAIN, sleeve=Sleeve(), armhole=None)
 FRONT, BACK = (Panel.FRONT,), (Panel.BACK,)
 BOTH = (Panel.FRONT, Panel.BACK)
 
@@ -68,15 +85,20 @@ def strokes(features, panel, garment=GarmentKind.DRESS):
         (PLAIN, {"trim": (Trim(TrimKind.BRAID, Along.ARMHOLE),)}, BOTH),
         (PLAIN, {"trim": (Trim(TrimKind.RUFFLE, Along.HEM),)}, BOTH),
         (PLAIN, {"trim": (Trim(TrimKind.EMBROIDERY, Along.FRONT),)}, FRONT),
-        (PLAIN, {"straps": Straps(2, 25.0, StrapsClosed.BUTTONS)}, BOTH),
+        (PLAIN, {"straps": Straps(2, 25.0, StrapsClosed.BUTTONS), "armhole": None}, BOTH),
         (PLAIN, {"belt": BeltKind.TIE}, BOTH),
         (PLAIN, {"belt": BeltKind.BACK_BELT}, BACK),
-        (PLAIN, {"sleeve": Sleeve(end=SleeveEnd.CUFF)}, BOTH),
+        (SLEEVED, {"sleeve": Sleeve(end=SleeveEnd.CUFF)}, BOTH),
         (PLAIN, {"skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.BACK)}, BACK),
         (PLAIN, {"vent": True}, BACK),
         (PLAIN, {"opening": Opening(), "waist": Waist.SHIRRED}, BOTH),
         (PLAIN, {"pockets": (Pocket(PocketKind.WELT, PocketPlace.FRONT),)}, FRONT),
         (BUTTONED, {"opening": replace(BUTTONED.opening, placket=Placket.BAND)}, FRONT),
+        (PLAIN, {"neck": Neck(finish=NeckFinish.BIAS_BINDING)}, BOTH),
+        (PLAIN, {"armhole": ArmholeFinish.BIAS_BINDING}, BOTH),
+        (SLEEVED, {"sleeve": Sleeve(SleeveKind.GATHERED_CAP)}, BOTH),
+        (SLEEVED, {"opening": Opening(Where.FRONT, OpeningKind.SLIT), "back": Side()}, FRONT),
+        (SLEEVED, {"opening": Opening(Where.BACK, OpeningKind.KEYHOLE), "back": Side()}, BACK),
     ],
 )
 def test_what_is_sewn_on_shows_on_the_side_that_it_is_on(of, more, on):
@@ -132,6 +154,29 @@ def test_nothing_that_is_drawn_leaves_the_sheet(description):
         path = re.findall(r' d="([^"]*)"', group)
         points = [tuple(map(float, q.split(" "))) for d in path for q in re.split(r"[MLZ]", d) if q]
         assert all(-1 <= move + x <= wide + 1 and -16 <= y <= high for x, y in points)
+
+
+@pytest.mark.parametrize(("kind", "folds"), [(SkirtKind.KNIFE_PLEATS, 1), (SkirtKind.BOX_PLEATS, 2)])
+def test_a_quarter_of_the_pleats_falls_from_waist_to_hem_on_each_half(kind, folds):
+    features = Features(opening=replace(ZIP, where=Where.LEFT_SIDE, length=200.0), skirt=Skirt(kind))
+    pattern = compose(Description(name="It", garment=GarmentKind.SKIRT, features=features)).pattern
+    (pleats,) = (d for d in pattern.making.details if d.id == "pleats")
+    drawn = [stroke.run for stroke in strokes(features, Panel.FRONT, GarmentKind.SKIRT)]
+    low = max(x for run in drawn for x, _ in run)
+    falling = [run for run in drawn if len(run) == 2 and run[1][0] > low - 60]
+    assert len(falling) == folds * round(pleats.count / 4)
+    runs = sorted(falling, key=lambda run: run[0][1])
+    assert all(one[1][1] < other[1][1] for one, other in pairwise(runs)), "no fold crosses another"
+
+
+def test_a_flat_collar_lies_on_the_garment_as_deep_as_its_piece():
+    features = replace(BUTTONED, collar=CollarKind.FLAT)
+    pattern = compose(Description(name="It", garment=GarmentKind.TOP, features=features)).pattern
+    front = Figure(pattern, tuple(_edges_of(pattern)), is_front=True)
+    (_, ring), *_ = collars(front)
+    centre = front.run("neck")[0]
+    assert max(x for x, _ in ring) - centre[0] <= DEEP + 1.0
+    assert Polygon(ring).is_valid
 
 
 def test_a_standing_collar_is_drawn_without_points_and_a_falling_one_no_deeper_than_it_falls():

@@ -15,6 +15,7 @@ from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, Diff
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
+from rowanseed.drawings.line.fullness import is_pleated
 from rowanseed.drawings.line.laid import Laid, along, have_places, laid, sleeve
 from rowanseed.drawings.line.let_in import let_in
 from rowanseed.drawings.line.parts import Figure, bands, collars
@@ -265,7 +266,9 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
 
 
 def _gathered(pattern: Pattern, piece: str) -> tuple[str, ...]:
-    """The edges of a piece that are drawn in where they are sewn."""
+    """The edges of a piece that are drawn in where they are sewn; pleats are shown as they fall."""
+    if is_pleated(pattern, piece):
+        return ()
     return tuple(
         part.edge
         for join in pattern.making.joins

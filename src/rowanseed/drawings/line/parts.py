@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, bounds, flatten
 from rowanseed.core.pattern.pattern import Pattern
@@ -52,6 +54,12 @@ def collars(figure: Figure) -> Parts:
     if figure.is_front and figure.run("lapel"):
         yield "neck", _above_the_notch(figure)
         return
+    if _lies_flat(collar):
+        # In two halves it ends at the centre back too.
+        ends = figure.is_front or collar.cuts[0].fold is None
+        outer = _flat(neck, _fall(collar), is_front=figure.is_front)
+        yield "neck", [*neck, *reversed(outer), *neck[: 1 if ends else 0]]
+        return
     deep = _wide(collar) / 2 - STAND if _is_folded(collar) else _wide(collar)
     stands = figure.piece("stand") is not None or _is_folded(collar) or collar.cuts[0].fold is not None
     up = STAND * 0.8 if stands else 4.0
@@ -75,6 +83,46 @@ def collars(figure: Figure) -> Parts:
 
 def _is_folded(collar: Piece) -> bool:
     return any(line.kind is LineKind.FOLD for line in collar.lines)
+
+
+FLAT, TIP = 0.9, 0.12
+"""A collar whose neck edge is so much longer than the way between its ends lies flat; its tip swings out by so much."""
+
+
+def _lies_flat(collar: Piece) -> bool:
+    run = _neck_of(collar)
+    return math.dist(run[0], run[-1]) < FLAT * sum(math.dist(a, b) for a, b in pairwise(run))
+
+
+def _fall(collar: Piece) -> float:
+    """How deep a flat collar lies: from its neck edge to its outer one."""
+    size = list(collar.shapes)[len(collar.shapes) // 2]
+    run = _neck_of(collar)
+    middle = run[len(run) // 2]
+    outer = [q for name, c in collar.shapes[size].edges.items() if name == "outer" for q in flatten(c, 1.0)]
+    return min((math.dist(middle, q) for q in outer), default=STAND)
+
+
+def _neck_of(collar: Piece) -> Ring:
+    size = list(collar.shapes)[len(collar.shapes) // 2]
+    return (
+        list(flatten(collar.shapes[size].edges["neck"], 1.0)) if collar.has_edge("neck") else [(0.0, 0.0), (1.0, 0.0)]
+    )
+
+
+def _flat(neck: Ring, deep: float, *, is_front: bool) -> Ring:
+    """The outer edge of a collar that lies on the garment round its neck, from the centre over the shoulder."""
+    out: Ring = []
+    for k, (x, y) in enumerate(neck):
+        (ax, ay), (bx, by) = neck[max(0, k - 1)], neck[min(len(neck) - 1, k + 1)]
+        long = math.dist((ax, ay), (bx, by)) or 1.0
+        # Away from the neck: down at the centre, outwards at the shoulder.
+        nx, ny = abs(by - ay) / long, abs(bx - ax) / long
+        out.append((x + deep * nx, y + deep * ny))
+    if is_front:
+        # Its ends part at the centre front.
+        out[0] = (out[0][0] - deep * TIP, out[0][1] + deep * TIP)
+    return out
 
 
 def _only_stands(collar: Piece) -> bool:

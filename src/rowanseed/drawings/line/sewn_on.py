@@ -1,11 +1,12 @@
-"""What is sewn onto a garment in its line drawing: trims, ruffles, straps, belts, cuffs, slits, rows of elastic."""
+"""What is sewn onto a garment in its line drawing: trims, ruffles, straps, belts, cuffs, slits, rows of elastic,
+fullness, bindings."""
 
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
 from rowanseed.core.pattern.making import DetailKind
-from rowanseed.drawings.line import bands, ends, pockets, trims
+from rowanseed.drawings.line import bands, ends, fullness, necks, pockets, trims
 from rowanseed.drawings.line.dressed import Draw, Dressed, Stroke
 
 DRAWN: dict[DetailKind, Draw] = {
@@ -25,11 +26,15 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.DRAWSTRING: ends.in_a_seam,
     DetailKind.PLEATED_BAND: bands.pleated,
     DetailKind.IN_SEAM_POCKET: pockets.in_seam,
+    DetailKind.FACED_SLIT: necks.neck_slit,
+    **dict.fromkeys(fullness.FALLS, fullness.falling),
 }
 """How each kind of what is made on the pieces is shown; the rest is shown by its pieces, or not at all."""
 FOUND: tuple[Callable[[Dressed], Iterator[Stroke]], ...] = (
     ends.hem_ruffle,
     ends.cuffs,
+    fullness.gathered_caps,
+    necks.bound,
     ends.casing,
     bands.back_belt,
     bands.front_band,

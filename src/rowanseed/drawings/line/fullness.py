@@ -1,0 +1,71 @@
+"""Fullness as it falls: pleats down a skirt, gathers round a sleeve's cap."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from itertools import pairwise
+
+from rowanseed.core.pattern.making import Detail, DetailKind, DifferenceKind
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.drawings.line.dressed import Dressed, Run, Stroke
+from rowanseed.drawings.line.laid import along
+
+QUARTERS = 4
+"""A front or a back shows a quarter of all pleats on each hand."""
+BOX = 0.3
+"""A box pleat shows its two folds, so far to either side of its middle, as a share of the way to the next one."""
+UPPER, APART, STROKE = 0.6, 18.0, 24.0
+"""Gathers lie along the upper part of a cap, so far apart and so long, in mm."""
+FALLS = (DetailKind.KNIFE_PLEATS, DetailKind.BOX_PLEATS, DetailKind.INVERTED_PLEATS)
+
+
+def is_pleated(pattern: Pattern, piece: str) -> bool:
+    """Whether a piece falls in pleats that the pattern tells of by their kind."""
+    return any(d.kind in FALLS and piece in d.on for d in pattern.making.details)
+
+
+def falling(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """The folds of pleats from the waist to the hem."""
+    number = max(1, round(detail.count / QUARTERS))
+    shares = [(k + 0.5) / number for k in range(number)]
+    if detail.kind is not DetailKind.KNIFE_PLEATS:
+        shares = [share + hand * BOX / number for share in shares for hand in (-1, 1)]
+    for id in detail.on:
+        one = dressed.laid(id)
+        if one is None or not {"waist", "hem"} <= set(one.edges):
+            continue
+        above, below = (sorted(one.edges[name], key=lambda q: q[1]) for name in ("waist", "hem"))
+        for share in shares:
+            yield Stroke("skirt", [_at(above, share), _at(below, share)])
+
+
+def gathered_caps(dressed: Dressed) -> Iterator[Stroke]:
+    """Short strokes from the upper part of an armhole that a gathered cap is sewn into."""
+    caps = {
+        part.piece
+        for join in dressed.pattern.making.joins
+        if join.difference.kind is DifferenceKind.GATHERS
+        for part in (*join.a, *join.b)
+        if part.edge == "cap"
+    }
+    if not caps or not dressed.sleeves:
+        return
+    tip, outer = dressed.sleeves[0][-4:][:2]
+    long = math.dist(tip, outer) or 1.0
+    dx, dy = (outer[0] - tip[0]) / long, (outer[1] - tip[1]) / long
+    for one in (one for one in dressed.pieces if "armhole" in one.edges):
+        run = sorted(one.edges["armhole"])
+        whole = _long(run)
+        for k in range(int(UPPER * whole / APART) + 1):
+            x, y = along(run, k * APART, from_end=False)
+            far = STROKE * (1.0 if k % 2 else 0.7)
+            yield Stroke("sleeve", [(x, y), (x + dx * far, y + dy * far)])
+
+
+def _long(run: Run) -> float:
+    return sum(math.dist(a, b) for a, b in pairwise(run))
+
+
+def _at(run: Run, share: float) -> tuple[float, float]:
+    return along(run, _long(run) * share, from_end=False)
