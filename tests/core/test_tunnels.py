@@ -10,26 +10,32 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Elastic, Features, Hem, Opening, Side, Skirt, Sleeve
+from rowanseed.core.compose.description import Description, Elastic, Features, Hem, Neck, Opening, Side, Skirt, Sleeve
 from rowanseed.core.compose.vocabulary import (
     Centre,
+    CollarKind,
     ElasticPlace,
     GarmentKind,
     HemKind,
+    NeckFinish,
+    NeckShape,
     OpeningKind,
     Shaping,
     SkirtKind,
     SleeveEnd,
+    SleeveKind,
     Waist,
     Where,
 )
 from rowanseed.core.derive.choice import Layers
+from rowanseed.core.make.casing import allowance_for
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.equipment import Equipment
 from rowanseed.core.make.operation import Supply
 from rowanseed.core.notions.added import asked_for
 from rowanseed.core.notions.sorts import Sort
+from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.walk import walk
 
 WIDTHS = st.floats(5.0, 60.0).map(lambda mm: round(mm, 1))
@@ -60,6 +66,38 @@ def test_a_waist_s_tunnel_is_as_wide_as_its_elastic_and_three_millimetres(garmen
     ops = operations(described(garment, waist=Waist.ELASTIC_CASING, elastic=elastic))
     assert told(ops, "fold-waist", "tunnel inside is # wide") == pytest.approx(width + 3, abs=0.6)
     assert not any("zigzag" in " ".join(op.how).lower() and "elastic" in op.title for op in ops), "no second elastic"
+
+
+NECK = {"elastic": (Elastic(ElasticPlace.NECK, 8.0),)}
+
+
+@pytest.mark.parametrize("sleeve", [SleeveKind.RAGLAN, SleeveKind.SET_IN, SleeveKind.CUT_IN_ONE])
+def test_a_neck_that_elastic_draws_in_is_turned_to_a_tunnel_for_it(sleeve):
+    made = compose(described(GarmentKind.TOP, sleeve=Sleeve(sleeve), **NECK))
+    neck = next(finish for finish in made.pattern.making.finishes if finish.id == "neck")
+    assert neck.kind is FinishKind.CASING
+    assert all(made.pattern.piece(p.piece).edge("neck").allowance == allowance_for(8.0) for p in neck.parts)
+    ops = operations(described(GarmentKind.TOP, sleeve=Sleeve(sleeve), **NECK))
+    assert told(ops, "fold-neck", "tunnel inside is # wide") == pytest.approx(11.0, abs=0.6)
+    assert not any(op.technique == "elastic sewn on" or "facing" in op.title for op in ops)
+
+
+@pytest.mark.parametrize(
+    ("more", "field"),
+    [
+        ({"neck": Neck(NeckShape.V)}, "features.neck.shape"),
+        ({"neck": Neck(finish=NeckFinish.FACING)}, "features.neck.finish"),
+        ({"collar": CollarKind.FLAT}, "features.collar"),
+        (
+            {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0)},
+            "features.opening.where",
+        ),
+    ],
+)
+def test_what_a_drawn_in_neck_cannot_have_is_refused_at_its_field(more, field):
+    with pytest.raises(DescriptionRefused) as refused:
+        compose(described(GarmentKind.TOP, **NECK, **more))
+    assert field in {one.field for one in refused.value.refusals}
 
 
 @given(width=WIDTHS)

@@ -7,17 +7,30 @@ from rowanseed.core.compose.collars import has_collar, neck_parts
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt
-from rowanseed.core.compose.vocabulary import ArmholeFinish, CollarKind, FacedEdge, NeckFinish
+from rowanseed.core.compose.vocabulary import (
+    ArmholeFinish,
+    CollarKind,
+    ElasticPlace,
+    FacedEdge,
+    GarmentKind,
+    NeckFinish,
+)
 from rowanseed.core.pattern.making import EdgePart
 
 BOUND = (NeckFinish.BIAS_BINDING, NeckFinish.BAND, NeckFinish.BIAS_FACING)
 """Finishes that run on over whatever laps at the neck."""
 
 
+def is_neck_drawn_in(description: Description) -> bool:
+    """Whether elastic draws the neck in, so that it ends in a tunnel for it."""
+    there = any(one.where is ElasticPlace.NECK for one in description.features.elastic)
+    return there and description.garment.has_bodice and description.garment is not GarmentKind.ROBE
+
+
 def neck_finish(description: Description) -> NeckFinish | None:
-    """By what the neck is finished; None where a collar takes it in, or there is none."""
+    """By what the neck is finished; None where a collar takes it in, elastic draws it in, or there is none."""
     features = description.features
-    if not description.garment.has_bodice or features.collar is not None:
+    if not description.garment.has_bodice or features.collar is not None or is_neck_drawn_in(description):
         return None
     if features.neck.finish is not None:
         return features.neck.finish

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.fastenings import opens_at_top
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, DifferenceKind, FinishKind
-from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, narrow, stepped
+from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, inward, narrow, stepped
 from rowanseed.drawings.line.laid import along
 
 ROWS, ROW = 4, 14.0
@@ -45,6 +45,20 @@ def cuffs(dressed: Dressed) -> Iterator[Stroke]:
         tip, outer, low, under = ring[-4:]
         run = [towards(outer, tip, deep), towards(low, under, deep)]
         yield Stroke("sleeve", run, Line.FINE if cuff is not None else Line.DASHED)
+        if cased or _is_gathered(dressed, "wrist"):
+            for k, q in enumerate(stepped(run, 16.0)[1:-1]):
+                yield Stroke("sleeve", [q, _up(q, outer, tip, k)])
+
+
+def _is_gathered(dressed: Dressed, edge: str) -> bool:
+    joins = (j for j in dressed.pattern.making.joins if j.difference.kind is DifferenceKind.GATHERS)
+    return any(part.edge == edge for join in joins for part in (*join.a, *join.b))
+
+
+def _up(q: Point, outer: Point, tip: Point, k: int) -> Point:
+    """The end of a gather that runs up the sleeve from a place at its end, long and short in turn."""
+    x, y = towards(outer, tip, 20.0 + 10.0 * (k % 2))
+    return (q[0] + x - outer[0], q[1] + y - outer[1])
 
 
 def towards(a: Point, b: Point, by: float) -> Point:
@@ -66,6 +80,20 @@ def casing(dressed: Dressed) -> Iterator[Stroke]:
         yield Stroke("waist", lower, Line.DASHED)
         for k, (x, y) in enumerate(lower[1:-1]):
             yield Stroke("waist", [(x, y), (x + 24.0 + 14.0 * (k % 2), y * 1.03)])
+
+
+def drawn_in_neck(dressed: Dressed) -> Iterator[Stroke]:
+    """The tunnel of a neck that elastic draws in, and what it draws in below."""
+    finish = next((f for f in dressed.pattern.making.finishes if f.kind is FinishKind.CASING and f.id == "neck"), None)
+    for p in finish.parts if finish is not None else ():
+        one = dressed.laid(p.piece)
+        if one is None or p.edge not in one.edges:
+            continue
+        row = inward(one, one.edges[p.edge], TUNNEL)
+        yield Stroke("neck", row, Line.DASHED)
+        near, far = (stepped(inward(one, one.edges[p.edge], TUNNEL + by), 20.0) for by in (2.0, 26.0))
+        for a, b in zip(near[1:-1], far[1:-1], strict=False):
+            yield Stroke("neck", [a, b])
 
 
 def in_a_seam(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:

@@ -36,6 +36,7 @@ FOUND: tuple[Callable[[Dressed], Iterator[Stroke]], ...] = (
     fullness.gathered_caps,
     necks.bound,
     ends.casing,
+    ends.drawn_in_neck,
     bands.back_belt,
     bands.front_band,
     bands.waistband_button,

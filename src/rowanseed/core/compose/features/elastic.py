@@ -13,9 +13,9 @@ ON = {
     ElasticPlace.SLEEVE: ("sleeve",),
     ElasticPlace.BACK: ("back",),
     ElasticPlace.WAIST: ("front", "back"),
-    ElasticPlace.NECK: ("front",),
+    ElasticPlace.NECK: (),
 }
-"""The pieces that elastic is sewn to, place by place."""
+"""The pieces that elastic is sewn to, place by place; a neck is turned to a tunnel for it."""
 
 
 def adds(build: Build) -> None:
