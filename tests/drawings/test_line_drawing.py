@@ -13,6 +13,7 @@ from rowanseed.core.compose.collars import FALL
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
     Description,
+    Elastic,
     Features,
     Neck,
     Opening,
@@ -30,6 +31,7 @@ from rowanseed.core.compose.vocabulary import (
     BeltKind,
     Centre,
     CollarKind,
+    ElasticPlace,
     GarmentKind,
     Hand,
     NeckFinish,
@@ -37,6 +39,7 @@ from rowanseed.core.compose.vocabulary import (
     Placket,
     PocketKind,
     PocketPlace,
+    Shaping,
     SkirtKind,
     SleeveEnd,
     SleeveKind,
@@ -63,6 +66,8 @@ ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0)
 PLAIN = Features(back=Side(Centre.SEAM), opening=ZIP, armhole=ArmholeFinish.FACING)
 BUTTONED = Features(front=Side(Centre.OPEN), opening=Opening(Where.FRONT, OpeningKind.BUTTONS), collar=CollarKind.SHIRT)
 SLEEVED = replace(PLAIN, sleeve=Sleeve(), armhole=None)
+PLEATED = replace(SLEEVED, opening=Opening(), back=Side(shaping=(Shaping.YOKE,)))
+PULLED_ON = replace(SLEEVED, opening=Opening(), back=Side(), neck=Neck(finish=NeckFinish.FACING))
 FRONT, BACK = (Panel.FRONT,), (Panel.BACK,)
 BOTH = (Panel.FRONT, Panel.BACK)
 
@@ -97,6 +102,9 @@ def strokes(features, panel, garment=GarmentKind.DRESS):
         (PLAIN, {"neck": Neck(finish=NeckFinish.BIAS_BINDING)}, BOTH),
         (PLAIN, {"armhole": ArmholeFinish.BIAS_BINDING}, BOTH),
         (SLEEVED, {"sleeve": Sleeve(SleeveKind.GATHERED_CAP)}, BOTH),
+        (PLEATED, {"back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE))}, BACK),
+        (SLEEVED, {"sleeve": Sleeve(end=SleeveEnd.ELASTIC_CASING)}, BOTH),
+        (PULLED_ON, {"elastic": (Elastic(ElasticPlace.NECK, 8.0),), "neck": Neck()}, BOTH),
         (SLEEVED, {"opening": Opening(Where.FRONT, OpeningKind.SLIT), "back": Side()}, FRONT),
         (SLEEVED, {"opening": Opening(Where.BACK, OpeningKind.KEYHOLE), "back": Side()}, BACK),
     ],

@@ -9,7 +9,8 @@ from itertools import pairwise
 from rowanseed.core.pattern.making import Detail, DetailKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.line.dressed import Dressed, Run, Stroke
-from rowanseed.drawings.line.laid import along
+from rowanseed.drawings.line.hanging import UNDER_YOKES
+from rowanseed.drawings.line.laid import Laid, along
 
 QUARTERS = 4
 """A front or a back shows a quarter of all pleats on each hand."""
@@ -17,6 +18,8 @@ BOX = 0.3
 """A box pleat shows its two folds, so far to either side of its middle, as a share of the way to the next one."""
 UPPER, APART, STROKE = 0.6, 18.0, 24.0
 """Gathers lie along the upper part of a cap, so far apart and so long, in mm."""
+DOWN = 180.0
+"""A pleat under a yoke is seen so far down, in mm."""
 FALLS = (DetailKind.KNIFE_PLEATS, DetailKind.BOX_PLEATS, DetailKind.INVERTED_PLEATS)
 
 
@@ -26,18 +29,30 @@ def is_pleated(pattern: Pattern, piece: str) -> bool:
 
 
 def falling(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
-    """The folds of pleats from the waist to the hem."""
+    """The folds of pleats: from the waist to the hem, or down from a yoke as far as they are seen to fall."""
     number = max(1, round(detail.count / QUARTERS))
     shares = [(k + 0.5) / number for k in range(number)]
     if detail.kind is not DetailKind.KNIFE_PLEATS:
         shares = [share + hand * BOX / number for share in shares for hand in (-1, 1)]
     for id in detail.on:
         one = dressed.laid(id)
+        yoke = next((edge for edge in UNDER_YOKES if one is not None and edge in one.edges), None)
+        if one is not None and yoke is not None:
+            yield from _below_a_yoke(one, one.edges[yoke], detail)
         if one is None or not {"waist", "hem"} <= set(one.edges):
             continue
         above, below = (sorted(one.edges[name], key=lambda q: q[1]) for name in ("waist", "hem"))
         for share in shares:
             yield Stroke("skirt", [_at(above, share), _at(below, share)])
+
+
+def _below_a_yoke(one: Laid, yoke: Run, detail: Detail) -> Iterator[Stroke]:
+    """The fold of a pleat at the centre, whose other one is its mirror image."""
+    if detail.count != 1:
+        return
+    x = max(yoke, key=lambda q: -q[1])[0]
+    out = detail.width / QUARTERS
+    yield Stroke(one.piece.panel.value, [(x, out), (x + DOWN, out)])
 
 
 def gathered_caps(dressed: Dressed) -> Iterator[Stroke]:
