@@ -156,6 +156,15 @@ SHAPES_A_WAIST: Mapping[GarmentKind, tuple[Shaping, ...]] = {
 """What shapes a garment that begins at the waist; pleats of trousers are said of their legs."""
 
 
+def _shapes_no_waist(d: Description, shaping: Shaping) -> str:
+    if shaping in (Shaping.YOKE, Shaping.SQUARE_YOKE) and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT):
+        return (
+            f"A yoke below the waist is not drafted here: describe the {d.garment.words} with darts in its place, and "
+            "sew the yoke by your booklet."
+        )
+    return f"{shaping.words.capitalize()} shapes a bodice; this has none."
+
+
 def _shaping(d: Description) -> Found:
     f = d.features
     if not d.garment.has_bodice:
@@ -163,7 +172,7 @@ def _shaping(d: Description) -> Found:
         for name, side in f.sides:
             other = next((one for one in side.shaping if one not in shapes), None)
             if other is not None:
-                yield f"features.{name}.shaping", f"{other.words.capitalize()} shapes a bodice; this has none."
+                yield f"features.{name}.shaping", _shapes_no_waist(d, other)
         return
     if f.front.has(Shaping.SHOULDER_DART):
         yield "features.front.shaping", "A shoulder dart shapes the back; the front's dart is the bust dart."
