@@ -43,6 +43,10 @@ def change_bust(pattern: Pattern, size: str, by: float) -> Pattern:
 # ---------------------------------------------------------------- a princess line
 
 
+SHORT = 60.0
+"""An armhole's facing is no deeper than this along a princess seam, in mm."""
+
+
 def _princess(pattern: Pattern, front: Frame, point: Point, each: float) -> Pattern:
     size, changed = front.size, []
     grown = 0.0
@@ -50,7 +54,11 @@ def _princess(pattern: Pattern, front: Frame, point: Point, each: float) -> Patt
     # What faces a part of the side front is rounded out as the side front is.
     own = sides[0].shapes[size].edges["princess"]
     ends = sorted((own[0].start, own[-1].end))
-    top, waist = ends[0][0], front.level("waist") or ends[1][0]
+    # Where the seam begins in the armhole, nothing changes above the lower end of what faces it there, so that the
+    # facing's own short seam meets.
+    lows = (max(c[0].start[0], c[-1].end[0]) for p in sides[1:] for c in [p.shapes[size].edges["princess"]])
+    top = max((low for low in lows if low - ends[0][0] < SHORT), default=ends[0][0])
+    waist = front.level("waist") or ends[1][0]
     side = edge_side(front, sides[0], "princess")
 
     def field(p: Point) -> Point:
@@ -65,7 +73,10 @@ def _princess(pattern: Pattern, front: Frame, point: Point, each: float) -> Patt
         changed.append(_measured_where_fullest(piece, moved, size, side.out * each))
     field_, cuts = stretch(point, (1.0, 0.0), grown, half=BAND / 2)
     others = [p for p in front.pieces if p not in sides]
-    return with_pieces(pattern, [*changed, *(deform(p, size, field_, cuts) for p in others)])
+    # What faces the armhole lies on the side front, which is rounded out and not drawn out.
+    beside = [p for p in others if p.has_edge("side")]
+    changed += [deform(p, size, field, parts=6) for p in beside]
+    return with_pieces(pattern, [*changed, *(deform(p, size, field_, cuts) for p in others if p not in beside)])
 
 
 def _measured_where_fullest(before: Piece, moved: Piece, size: str, by: float) -> Piece:

@@ -10,7 +10,7 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.skirts import SHAPED, length_of
-from rowanseed.core.compose.vocabulary import GarmentKind
+from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind
 from rowanseed.core.geometry.outline import Chain, chain_length, split_chain
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import EdgeSpec, LineKind, Mark, MarkKind
@@ -23,6 +23,9 @@ SLIT = 200.0
 """The usual length of a slit or vent, in mm; of a short garment at most two fifths from the waist down."""
 SHORTEST = 60.0
 """A vent shorter than this, in mm, gives no room to walk."""
+
+
+AT_THE_NECK = (OpeningKind.SLIT, OpeningKind.KEYHOLE)
 
 
 def open_from_the_hem(build: Build, body: Body, join: str, kind: DetailKind, long: float = SLIT) -> None:
@@ -40,9 +43,9 @@ def open_from_the_hem(build: Build, body: Body, join: str, kind: DetailKind, lon
         anchor = "end" if where.edge == "centre" else "start"
         reach = build.each(lambda size: min(long, 0.4 * length_of(build, size)))
     build.mark(where.piece, Mark("slit-end", MarkKind.DOT, where.edge, anchor, reach))
-    build.details.append(
-        Detail("slit", kind.value.capitalize(), kind, along=(seam,), to_mark=(where.piece, "slit-end"))
-    )
+    # One at the neck is called so already.
+    own = "seam-slit" if build.description.features.opening.kind in AT_THE_NECK else "slit"
+    build.details.append(Detail(own, kind.value.capitalize(), kind, along=(seam,), to_mark=(where.piece, "slit-end")))
 
 
 def _vent(build: Build, where: EdgePart, size: Size, long: float) -> float:

@@ -59,7 +59,7 @@ def adds(build: Build) -> None:
     assert kind is not None
     by = facing if facing in build.pieces else "slit-facing"
     build.details.append(
-        Detail("neck-slit", f"{kind.words.capitalize()} at the neck", DetailKind.FACED_SLIT, pieces=(by,), on=(own.id,))
+        Detail("slit", f"{kind.words.capitalize()} at the neck", DetailKind.FACED_SLIT, pieces=(by,), on=(own.id,))
     )
     if kind is OpeningKind.KEYHOLE:
         _closed_above(build, own.id)
