@@ -6,8 +6,9 @@ the waist has the wedge at its upper edge; one that goes on above it has it fold
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from functools import cached_property
 
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frame_of, frames, move
@@ -54,21 +55,30 @@ class Span:
 
     def reach(self, x: float) -> tuple[float, float]:
         """(inner, outer) y of the panel at a level down it."""
+        return self._within(x), self._beyond(x)
+
+    @cached_property
+    def _within(self) -> Callable[[float], float]:
+        return _y_along(self.inner, self.frame.centre_y())
+
+    @cached_property
+    def _beyond(self) -> Callable[[float], float]:
         centre = self.frame.centre_y()
         _, left, _, right = self.frame.bounds()
-        farthest = max(left, right, key=lambda y: abs(y - centre))
-        return _y_at(self.inner, x, centre), _y_at(self.outer, x, farthest)
+        return _y_along(self.outer, max(left, right, key=lambda y: abs(y - centre)))
 
     def slant(self, x: float) -> float:
         """How far the outer edge goes outwards for each mm down; moved square to it, it keeps its length."""
         return (self.reach(x + NEARBY)[1] - self.reach(x - NEARBY)[1]) / (2 * NEARBY)
 
 
-def _y_at(edge: Chain | None, x: float, otherwise: float) -> float:
+def _y_along(edge: Chain | None, otherwise: float) -> Callable[[float], float]:
+    """A level → how far out an edge stands there. It is asked at every point that is moved, and measured once."""
     if edge is None:
-        return otherwise
+        return lambda x: otherwise
     points = sorted(flatten(edge, 1.0))
-    return interpolate([q[0] for q in points], [q[1] for q in points], x)
+    xs, ys = [q[0] for q in points], [q[1] for q in points]
+    return lambda x: interpolate(xs, ys, x)
 
 
 def spans(pattern: Pattern, size: str, panel: Panel, level: str = "") -> tuple[Span, ...]:
