@@ -13,11 +13,10 @@ from rowanseed.core.compose.apron import is_tied
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Features, Lining, Skirt, Sleeve, Straps
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST, PULLED
-from rowanseed.core.compose.figures import is_full
+from rowanseed.core.compose.figures import Size, is_full
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, placket
 from rowanseed.core.compose.skirts import SHAPED, skirt_ids
 from rowanseed.core.compose.vocabulary import (
-    Centre,
     GarmentKind,
     Interfaced,
     OpeningKind,
@@ -27,15 +26,15 @@ from rowanseed.core.compose.vocabulary import (
     Where,
 )
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import FinishKind
+from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Role
 
 Found = Iterator[tuple[str, str]]
 """Fields below `features`, each with all that lies below it, and why what they say changes nothing."""
 FOLLOWED = ("bust", "waist", "hip", "length", "sleeve", "hem")
 """Finished measurements that the pieces are drafted by."""
-NEAR, LAP = 5.0, 30.0
-"""A hem is as wide as is printed to so many mm; where an edge laps it is wider by what lies under."""
+NEAR = 5.0
+"""A hem is as wide as is printed to so many mm."""
 SET_IN = (SleeveKind.SET_IN, SleeveKind.GATHERED_CAP)
 PLAIN = Features(skirt=Skirt(), sleeve=Sleeve(), straps=Straps(), lining=Lining())
 IN_PANELS = (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
@@ -96,16 +95,20 @@ def _hem_unlike(build: Build) -> str:
         return "no edge of it is hemmed: measure the tissue"
     ends = 2 if d.garment is GarmentKind.TROUSERS else 1
     for size in build.figures.sizes:
-        round_it = sum(
-            _copies(build, part.piece) * chain_length(build.edge(part.piece, part.edge, size)) for part in hem.parts
-        )
-        over = 2 * LAP * bool(d.features.front.centre is Centre.OPEN or d.features.back.centre is Centre.OPEN)
-        if abs(round_it / ends - printed.get(size.name, 0.0)) > NEAR + over:
+        round_it = sum(_copies(build, part.piece) * _to_the_centre(build, part, size) for part in hem.parts)
+        if abs(round_it / ends - printed[size.name]) > NEAR:
             if is_full(d):
                 times = printed[size.name] / (size.waist or size.body_waist)
                 return f"its fullness says how wide its hem is: {times:.1f} times the waist would be as printed"
             return "its hem does not come to what is printed, drafted by its other figures: measure the tissue"
     return ""
+
+
+def _to_the_centre(build: Build, part: EdgePart, size: Size) -> float:
+    """How long a lower edge is without what laps over the centre line: that lies double once it is closed."""
+    chain = build.edge(part.piece, part.edge, size)
+    laps = -min(chain[0].start[1], chain[-1].end[1]) if build.pieces[part.piece].has_edge("opening") else 0.0
+    return chain_length(chain) - max(0.0, laps)
 
 
 def _copies(build: Build, piece: str) -> int:

@@ -14,6 +14,8 @@ _LENGTH = (
 PACKET = re.compile(r"^\s*(?:pkgs?|packages?|packets?|packs?)\b\.?(?:\s*of\b)?", re.IGNORECASE)
 """What small things are sold in: it says how they come, not what they are."""
 HEAD = re.compile(r"^\s*(?:suggested\s+)?notions?\s*[:\-–]\s*", re.IGNORECASE)
+LONGEST = 4000
+"""No line is read further, in letters."""
 A_LIST = 3
 """A line without a heading that names so many things is a list of them."""
 _SIZE_WORDS = {"wide", "long", "or", "each", "apart", "size", "optional", "diameter", "of"}
@@ -26,7 +28,7 @@ CLOTH_WORDS |= {
 def notion_lines(text: str) -> list[str]:
     """The notions of a text, one a line: a paragraph as envelopes print it is taken apart at its commas."""
     out: list[str] = []
-    for line in text.splitlines():
+    for line in (one[:LONGEST] for one in text.splitlines()):
         rest, headed = HEAD.subn("", line)
         parts = [part.strip(" .") for part in re.split(r"\s*;\s*|,\s+", rest)]
         named: list[str] = []

@@ -8,7 +8,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.laps import is_lap_end
-from rowanseed.core.make.families.waistbands import band_of, folded_first, inside_of, is_folded, turned_first
+from rowanseed.core.make.families.waistbands import PASSES, band_of, folded_first, inside_of, is_folded, turned_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
@@ -16,8 +16,6 @@ from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
-
-PASSES = 2.0
 
 
 def among_bands(bench: Workbench, join: Join) -> bool:

@@ -7,7 +7,8 @@ from rowanseed.core.make.settings import ORDINARY, needle
 from rowanseed.core.make.workbench import Workbench
 
 
-def zigzagged_on(bench: Workbench) -> str:
+def needs_zigzag(bench: Workbench) -> str:
+    """Why it cannot be sewn on; empty where the machine has the stitch."""
     return "" if bench.household.equipment.zigzag else "it needs a zigzag stitch"
 
 

@@ -15,10 +15,6 @@ from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 
-def edge_of(bench: Workbench, kind: FinishKind) -> Iterator[Finish]:
-    return (f for f in bench.finishes.values() if f.kind is kind)
-
-
 def on_edge(finish: Finish) -> On:
     return On(finishes=(finish.id,), edges=shown(finish.parts))
 

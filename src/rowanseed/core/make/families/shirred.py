@@ -77,5 +77,5 @@ def shirred_rows(
     )
 
 
-def needs_machine(bench: Workbench) -> str:
+def needs_bobbin(bench: Workbench) -> str:
     return "" if bench.household.equipment.machine else "it needs a machine with a bobbin"

@@ -158,8 +158,4 @@ def turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[Op
     yield sewn_down(bench, finish, "turned hem", how, by_hand=by_hand)
 
 
-def needs_machine(bench: Workbench) -> str:
-    return "" if bench.household.equipment.machine else "there is no machine"
-
-
 CHAPTER = "hems"

@@ -7,9 +7,10 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.free_edges import across, edge_of, on_edge, whole
+from rowanseed.core.make.families.free_edges import across, on_edge, whole
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.which import edges_of
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
 
@@ -18,7 +19,7 @@ BINDING = 10.0
 
 
 def finds_bound(bench: Workbench) -> Iterator[Duty]:
-    for finish in edge_of(bench, FinishKind.BINDING):
+    for finish in edges_of(bench, FinishKind.BINDING):
         yield single(finish.id)
 
 

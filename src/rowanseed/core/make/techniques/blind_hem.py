@@ -6,12 +6,12 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.hemming import needs_machine
 from rowanseed.core.make.families.turned_hems import (
     CHAPTER,
     finds_machine,
     folded,
     neatened_first,
-    needs_machine,
     sewn_down,
 )
 from rowanseed.core.make.hem_length import before_hem

@@ -7,19 +7,19 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.casing import ROOM, turned_under, width
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.free_edges import across, edge_of
+from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import drawn_through, is_drawn_by_ties
+from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
 
 
 def finds_casing(bench: Workbench) -> Iterator[Duty]:
     """Tunnels for elastic, or for what the pattern does not say."""
-    for finish in edge_of(bench, FinishKind.CASING):
+    for finish in edges_of(bench, FinishKind.CASING):
         if not is_drawn_by_ties(bench, finish):
             yield single(finish.id, *(c.id for c in drawn_through(bench, finish)))
 

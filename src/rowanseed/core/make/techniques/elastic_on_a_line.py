@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.elastics import zigzag_setting, zigzagged_on
+from rowanseed.core.make.families.elastics import needs_zigzag, zigzag_setting
 from rowanseed.core.make.operation import Act, Need, Operation, Supply, Use
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -63,6 +63,6 @@ TECHNIQUE = Technique(
     finds=finds_line,
     sews=line,
     rank=15,
-    asks=zigzagged_on,
+    asks=needs_zigzag,
     draw="elastic",
 )

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.elastics import zigzag_setting, zigzagged_on
+from rowanseed.core.make.families.elastics import needs_zigzag, zigzag_setting
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
@@ -67,6 +67,6 @@ TECHNIQUE = Technique(
     sews=edge,
     rank=31,
     usual=False,
-    asks=zigzagged_on,
+    asks=needs_zigzag,
     draw="elastic",
 )

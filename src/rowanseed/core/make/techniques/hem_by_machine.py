@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make.families.turned_hems import CHAPTER, finds_machine, needs_machine, turned_up
+from rowanseed.core.make.families.hemming import needs_machine
+from rowanseed.core.make.families.turned_hems import CHAPTER, finds_machine, turned_up
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench

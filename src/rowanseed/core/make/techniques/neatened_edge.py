@@ -7,17 +7,17 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.free_edges import across, edge_of, on_edge, whole
+from rowanseed.core.make.families.free_edges import across, on_edge, whole
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import is_vent
+from rowanseed.core.make.which import edges_of, is_vent
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import FinishKind
 
 
 def finds_neatened(bench: Workbench) -> Iterator[Duty]:
-    for finish in edge_of(bench, FinishKind.NEATENED):
+    for finish in edges_of(bench, FinishKind.NEATENED):
         if not is_vent(bench, finish):
             yield single(finish.id)
 

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.shirred import ID, needs_machine, shirred_rows
+from rowanseed.core.make.families.shirred import ID, needs_bobbin, shirred_rows
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_detail
@@ -63,7 +63,7 @@ TECHNIQUE = Technique(
     finds=finds_panel,
     sews=panel,
     rank=15,
-    asks=needs_machine,
+    asks=needs_bobbin,
     words={"shirring": "rows of stitching with elastic thread below, which draw the cloth together and let it stretch"},
     draw="shirring",
 )

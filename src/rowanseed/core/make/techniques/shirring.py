@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import KEY, join_of
-from rowanseed.core.make.families.shirred import ID, needs_machine, shirred_rows
+from rowanseed.core.make.families.shirred import ID, needs_bobbin, shirred_rows
 from rowanseed.core.make.operation import On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -41,6 +41,6 @@ TECHNIQUE = Technique(
     sews=seam,
     rank=22,
     usual=False,
-    asks=needs_machine,
+    asks=needs_bobbin,
     draw="shirring",
 )

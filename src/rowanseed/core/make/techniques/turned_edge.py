@@ -8,13 +8,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import laps
-from rowanseed.core.make.families.free_edges import across, edge_of, on_edge, whole
+from rowanseed.core.make.families.free_edges import across, on_edge, whole
 from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import is_of_opening
+from rowanseed.core.make.which import edges_of, is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -24,7 +24,7 @@ def finds_turned(bench: Workbench) -> Iterator[Duty]:
     """Edges of the garment itself that are turned in twice and stitched: an opening, an armhole, a ruffle."""
     loose = {f.id for f in turned_all_round(bench)}
     loose |= {id for detail in bench.details.values() for id in bench.parts_of(detail)}
-    for finish in edge_of(bench, FinishKind.TURNED):
+    for finish in edges_of(bench, FinishKind.TURNED):
         bands = all(bench.panel(p.piece) is Panel.BAND for p in finish.parts)
         if laps.is_lap_end(bench, finish):
             continue
