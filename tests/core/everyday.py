@@ -141,7 +141,41 @@ SKIRTS = {
         "pockets": (PATCHES,),
     },
 }
+SKIRTS |= {
+    "yoked skirt": {
+        "front": Side(shaping=(Shaping.YOKE,)),
+        "back": Side(Centre.SEAM, (Shaping.YOKE,)),
+        "opening": zipped(),
+        "skirt": Skirt(SkirtKind.A_LINE),
+        "waist": Waist.WAISTBAND,
+        "lining": Lining(method=LiningMethod.HANGING_FREE),
+        "pockets": (IN_SIDES,),
+    },
+    "denim skirt": {
+        "front": SEAM,
+        "back": Side(Centre.SEAM, (Shaping.YOKE,)),
+        "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),
+        "skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.BACK),
+        "waist": Waist.WAISTBAND,
+        "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
+        "trim": (Trim(TrimKind.TOPSTITCHING, Along.YOKE),),
+    },
+}
 TROUSERS = {
+    "jeans": {
+        "back": Side(Centre.SEAM, (Shaping.YOKE,)),
+        "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),
+        "waist": Waist.WAISTBAND,
+        "legs": Legs(LegKind.TAPERED),
+        "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
+        "trim": (Trim(TrimKind.TOPSTITCHING, Along.YOKE),),
+    },
+    "men's jeans": {
+        "back": Side(Centre.SEAM, (Shaping.YOKE,)),
+        "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),
+        "waist": Waist.WAISTBAND,
+        "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
+    },
     "pyjama trousers": {"waist": Waist.DRAWSTRING, "pockets": (IN_SIDES,)},
     "shorts": {"waist": Waist.ELASTIC_CASING, "legs": Legs(LegKind.SHORTS)},
     "wide trousers": {
@@ -245,6 +279,7 @@ FOR = {
     "grandad shirt": Figure.MEN,
     "camp shirt": Figure.MEN,
     "polo shirt": Figure.MEN,
+    "men's jeans": Figure.MEN,
     "pyjama trousers": Figure.MEN,
     "tailored trousers": Figure.MEN,
     "bomber jacket": Figure.MEN,

@@ -16,27 +16,32 @@ from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines, seam_length
+from rowanseed.core.pattern.turned_yoke import closed_again, laid_open
 
 
 def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], blend: Blend = ()) -> Altered:
-    """Blend the sizes, then alter in the order given.
+    """Blend the sizes, then alter in the order given; a turned yoke lies on its half for that, its dart open.
 
     Raises AlterationError for a change that cannot be made: too large for a piece, at a place the pattern does
     not have, against another one, or with an outline that would cross itself.
     """
     refuse_contradictions(alterations, pattern)
+    drawn, pattern = pattern, laid_open(pattern)
+    opened = pattern
     if blend:
         blended = blend_sizes(pattern, size, blend)
         moved = _changed(pattern, blended, size)
         blended, _ = follow(pattern, blended, size, moved)
         _refuse_crossing(blended, size, _changed(pattern, blended, size), "the blend")
         pattern = blended
-    steps = []
+    steps: list[AlterationStep] = []
+    shut = closed_again(drawn, opened, pattern, size)
     for alteration in alterations:
         altered, touched = _one(pattern, size, alteration)
-        steps.append(AlterationStep(alteration=alteration, touched=touched, before=pattern, after=altered))
+        before, shut = shut, closed_again(drawn, opened, altered, size)
+        steps.append(AlterationStep(alteration=alteration, touched=touched, before=before, after=shut))
         pattern = altered
-    return Altered(pattern, tuple(steps))
+    return Altered(shut, tuple(steps))
 
 
 def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -> None:

@@ -16,6 +16,7 @@ from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.opening_refusals import opening_refused
 from rowanseed.core.compose.openings import is_half_placket
 from rowanseed.core.compose.skirt_refusals import hem_refused, skirt_refused
+from rowanseed.core.compose.yokes import UNDER_A_YOKE
 from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     ArmholeFinish,
@@ -150,17 +151,17 @@ def _views(d: Description) -> Found:
 
 
 SHAPES_A_WAIST: Mapping[GarmentKind, tuple[Shaping, ...]] = {
-    GarmentKind.SKIRT: (*SHAPED, Shaping.WAIST_DART),
-    GarmentKind.TROUSERS: (Shaping.WAIST_DART,),
+    GarmentKind.SKIRT: (*SHAPED, Shaping.WAIST_DART, Shaping.YOKE),
+    GarmentKind.TROUSERS: (Shaping.WAIST_DART, Shaping.YOKE),
 }
 """What shapes a garment that begins at the waist; pleats of trousers are said of their legs."""
 
 
 def _shapes_no_waist(d: Description, shaping: Shaping) -> str:
-    if shaping in (Shaping.YOKE, Shaping.SQUARE_YOKE) and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT):
+    if shaping in (Shaping.SQUARE_YOKE, *UNDER_A_YOKE) and d.garment in SHAPES_A_WAIST:
         return (
-            f"A yoke below the waist is not drafted here: describe the {d.garment.words} with darts in its place, and "
-            "sew the yoke by your booklet."
+            f"Of {d.garment.one} a plain yoke is drafted here, with nothing gathered or pleated below it: choose that, "
+            "and sew what differs by your booklet."
         )
     return f"{shaping.words.capitalize()} shapes a bodice; this has none."
 

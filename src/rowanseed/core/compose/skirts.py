@@ -12,10 +12,11 @@ from rowanseed.core.compose.drafting import OUT, UP, curve, ending_at, solve, st
 from rowanseed.core.compose.figures import NARROWS, WIDENS, Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
+from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
 from rowanseed.core.compose.panels import Half, upper
 from rowanseed.core.compose.vocabulary import Centre, ClothKind, Shaping, SkirtKind, Slit
 from rowanseed.core.compose.waist_darts import waist_darts
-from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 SHAPED = (SkirtKind.STRAIGHT, SkirtKind.A_LINE)
@@ -92,6 +93,8 @@ IN_FRONT, BEHIND = 0.75, 1.25
 """Of a skirt of its own the front's darts take in less and the back's more, as belly and seat ask for (from memory)."""
 FRONT_DART, BACK_DART = 0.5, 0.65
 """How long darts are, as a share of the depth of the hip."""
+YOKE = 0.55
+"""How deep a yoke is at the centre, as a share of the depth of the hip (from memory)."""
 
 
 def shaped_skirt(build: Build) -> tuple[Half, Half]:
@@ -122,7 +125,7 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             least = min(max(0.0, (one.hip - waist_of(build, one)) / 4) for one in build.figures.sizes)
             return share * DARTS * taken(size) if least > LEAST_TAKEN else 0.0
 
-        def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
+        def whole(size: Size, edge: str = edge, half: Half = half) -> Edges:
             long, wide, c = length_of(build, size), hip(size), beyond(build, half)
             level_at = hip_depth_of(size, long)
             flare = flare_of(size)
@@ -141,6 +144,8 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
                 "waist": waist,
             }
 
+        yoked = _is_yoked(build, half)
+        draw, yoke = cut_apart(whole, _yoke(build, whole, dart)) if yoked else (whole, None)
         skirt_panel(build, half, id, draw)
         build.line(
             id,
@@ -148,18 +153,23 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
             "hip",
             lambda size, hip=hip: ((x := hip_depth_of(size, length_of(build, size)), 0.0), (x, hip(size))),
         )
-        build.line(
-            id,
-            LineKind.LEVEL,
-            "waist",
-            lambda size, id=id: ((0.0, 0.0), (0.0, y_at(build.edge(id, "side", size), 0.0))),
-        )
+        if yoke is not None:
+            add_yoke(build, half, yoke)
+        else:
+            build.line(
+                id,
+                LineKind.LEVEL,
+                "waist",
+                lambda size, id=id: ((0.0, 0.0), (0.0, y_at(build.edge(id, "side", size), 0.0))),
+            )
         build.line(
             id,
             LineKind.LENGTHEN_SHORTEN,
             "skirt-length",
             lambda size, hip=hip: ((x := hip_depth_of(size, length_of(build, size)) + 20.0, 0.0), (x, hip(size))),
         )
+        if yoked:
+            continue
         if folds and any(dart(size) == 0 for size in build.figures.sizes):
             build.assumed[f"features.{half.name}.shaping"] = f"the waist takes in too little for {folds.taken.words}s"
         elif folds:
@@ -172,6 +182,28 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
     sew_skirt(build, halves)
     _tell_stride(build, max(flare_of(size) for size in build.figures.sizes))
     return halves
+
+
+def _is_yoked(build: Build, half: Half) -> bool:
+    return has_yoke(build, half) and not build.description.garment.has_bodice
+
+
+def _yoke(build: Build, whole: Draw, taken: Callable[[Size], float]) -> HipYoke:
+    """A yoke straight across a half, which takes up what its darts would take in."""
+
+    def deep(size: Size) -> float:
+        return YOKE * hip_depth_of(size, length_of(build, size))
+
+    def beside(size: Size) -> float:
+        """How far down the side it reaches."""
+        chain = whole(size)["side"]
+        return solve(lambda mm: point_at(chain, chain_length(chain) - mm)[0], deep(size), 0.0, 2 * deep(size))
+
+    return HipYoke(
+        centre=lambda size: deep(size) - whole(size)["waist"][-1].end[0],
+        side=beside,
+        waist=lambda size: chain_length(whole(size)["waist"]) - taken(size),
+    )
 
 
 def _foot(size: Size, long: float, wide: float, flare: float) -> Point:
@@ -211,6 +243,8 @@ def _is_shaped(build: Build, half: Half) -> bool:
     sides = description.features.front, description.features.back
     own = sides[0 if half.is_front else 1]
     if _folds(build, half) is not None:
+        return True
+    if _is_yoked(build, half) and not description.is_drawn_in:
         return True
     asked = description.features.skirt
     if description.is_drawn_in or (asked is not None and asked.darts is False):

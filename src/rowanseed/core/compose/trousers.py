@@ -9,12 +9,13 @@ from __future__ import annotations
 import math
 
 from rowanseed.core.compose.bands import cuff
-from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.drafting import DOWN, UP, curve, solve, straight, y_at
 from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
+from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
 from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Shaping, Where
@@ -26,8 +27,8 @@ from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Pane
 
 FORK = {True: 0.05, False: 0.105}
 """How far the fork reaches beyond the centre, as a share of the hip: front, back."""
-LEAN = {True: 12.0, False: 32.0}
-"""How far the centre leans in at the waist, in mm."""
+LEAN, LEAN_TO_A_YOKE = {True: 12.0, False: 32.0}, 40.0
+"""How far the centre leans in at the waist, in mm: of the back more below a yoke, which so turns less (from memory)."""
 LEAST_DART = 3.0
 """A half that would take in less at its waist, in mm, has no dart there."""
 FRONT_HIP = -6.0
@@ -48,6 +49,8 @@ INNER = 0.28
 HEEL = {Figure.WOMEN: 330.0, Figure.MEN: 360.0, Figure.CHILDREN: 280.0, Figure.UNISEX: 360.0}
 """Round heel and instep, in mm, from memory."""
 ZIP = 170.0
+YOKE_AT_SIDE, YOKE_AT_CENTRE = 0.19, 0.32
+"""How deep a yoke is at the side and at the centre back, as a share of the crotch depth (from memory)."""
 
 
 def _length(build: Build, size: Size) -> float:
@@ -64,9 +67,11 @@ def trousers(build: Build) -> tuple[Half, Half]:
     for half in halves:
         id = half.name
 
-        def draw(size: Size, half: Half = half) -> Edges:
+        def whole(size: Size, half: Half = half) -> Edges:
             return _leg(build, size, is_front=half.is_front)
 
+        yoked = has_yoke(build, half)
+        draw, yoke = cut_apart(whole, _yoke(build, whole)) if yoked else (whole, None)
         panel = Panel.FRONT if half.is_front else Panel.BACK
         build.piece(id, f"Trouser {half.name}", draw, panel=panel, count=2, pair=True, hem=("hem",))
         build.line(
@@ -78,15 +83,16 @@ def trousers(build: Build) -> tuple[Half, Half]:
                 (0.8 * size.crotch_depth, _hip(size, is_front=half.is_front)),
             ),
         )
-        build.line(
-            id,
-            LineKind.LEVEL,
-            "waist",
-            lambda size, id=id: (
-                (0.0, y_at(build.edge(id, "crotch", size), 0.0)),
-                (0.0, build.edge(id, "waist", size)[0].start[1]),
-            ),
-        )
+        if not yoked:
+            build.line(
+                id,
+                LineKind.LEVEL,
+                "waist",
+                lambda size, id=id: (
+                    (0.0, y_at(build.edge(id, "crotch", size), 0.0)),
+                    (0.0, build.edge(id, "waist", size)[0].start[1]),
+                ),
+            )
         build.line(
             id,
             LineKind.LENGTHEN_SHORTEN,
@@ -102,14 +108,18 @@ def trousers(build: Build) -> tuple[Half, Half]:
             "leg-length",
             lambda size: ((size.crotch_depth + 150.0, 30.0), (size.crotch_depth + 150.0, size.hip / 4 - 30.0)),
         )
-        if not _is_straight(build):
-            _dart(build, half)
         half.neck, half.side, half.lower = [part(id, "waist")], [part(id, "outseam")], [part(id, "hem")]
+        half.centre = [part(id, "crotch")]
+        if yoke is not None:
+            add_yoke(build, half, yoke)
+        elif not _is_straight(build):
+            _dart(build, half)
     front, back = halves
     build.join("outseams", "Side seams", front.side, back.side, each_hand=True)
     build.join("inseams", "Inner leg seams", (part("front", "inseam"),), (part("back", "inseam"),), each_hand=True)
-    for id in ("front", "back"):
-        build.join(f"centre-{id}", f"Centre {id} seam", (part(id, "crotch", "left"),), (part(id, "crotch", "right"),))
+    for half in halves:
+        left, right = (tuple(part(p.piece, p.edge, hand) for p in half.centre) for hand in ("left", "right"))
+        build.join(f"centre-{half.name}", f"Centre {half.name} seam", left, right)
     _opening(build)
     _ends(build, halves)
     return halves
@@ -153,6 +163,9 @@ def _asked_for_darts(build: Build, *, is_front: bool) -> bool:
     said = [side.has(Shaping.WAIST_DART) for _, side in features.sides]
     if is_front and features.legs.pleats:
         return True
+    if features.back.has(Shaping.YOKE):
+        # It takes up the back's dart; the front has none then but where it says so.
+        return said[0] if is_front else True
     if any(said):
         return said[0 if is_front else 1]
     return not (is_front and build.description.figure is Figure.MEN)
@@ -162,11 +175,32 @@ def _has_darts(build: Build, *, is_front: bool) -> bool:
     """Whether a half has darts, or pleats, at its waist, and takes in enough for them in every size."""
 
     def intake(size: Size) -> float:
-        across = _hip(size, is_front=is_front) - _side_in(build, size) - LEAN[is_front]
+        across = _hip(size, is_front=is_front) - _side_in(build, size) - _leans(build, is_front=is_front)
         return math.hypot(across, _rise(is_front)) - _waist(build, size, is_front=is_front)
 
     asked = _asked_for_darts(build, is_front=is_front) and not _is_straight(build)
     return asked and all(intake(size) >= LEAST_DART for size in build.figures.sizes)
+
+
+def _leans(build: Build, *, is_front: bool) -> float:
+    """How far the centre leans in beside a dart, or towards a yoke."""
+    yoked = not is_front and build.description.features.back.has(Shaping.YOKE)
+    return LEAN_TO_A_YOKE if yoked else LEAN[is_front]
+
+
+def _yoke(build: Build, whole: Draw) -> HipYoke:
+    """The back's yoke, whose waist is as long as that of a back with its dart closed."""
+
+    def waist(size: Size) -> float:
+        if _has_darts(build, is_front=False):
+            return _waist(build, size, is_front=False)
+        return chain_length(whole(size)["waist"])
+
+    return HipYoke(
+        centre=lambda size: YOKE_AT_CENTRE * size.crotch_depth,
+        side=lambda size: YOKE_AT_SIDE * size.crotch_depth,
+        waist=waist,
+    )
 
 
 def _rise(is_front: bool) -> float:
@@ -177,7 +211,7 @@ def _lean(build: Build, size: Size, *, is_front: bool) -> float:
     """How far the centre leans in: as is usual beside darts; without them as far as the waist asks, out for a full one;
     where the waist is drawn in, so little that it still goes over the body's hip."""
     if _has_darts(build, is_front=is_front):
-        return LEAN[is_front]
+        return _leans(build, is_front=is_front)
     if not _is_straight(build):
         goal = math.sqrt(_waist(build, size, is_front=is_front) ** 2 - _rise(is_front) ** 2)
         return _hip(size, is_front=is_front) - _side_in(build, size) - goal

@@ -106,7 +106,7 @@ def takes(d: Description, half: Half) -> bool:
 
 
 def asked(d: Description) -> bool:
-    return any(side.has(*SHAPES) for _, side in d.features.sides)
+    return d.garment.hangs_from_the_shoulders and any(side.has(*SHAPES) for _, side in d.features.sides)
 
 
 def forbids(d: Description) -> Found:

@@ -134,12 +134,12 @@ def _put_in_so_far(
 def at_a_waist(build: Build, body: Body) -> None:
     """From the waist down, not quite to the end of its seam."""
     if build.description.features.opening.where is Where.LEFT_SIDE:
-        where, join, anchor = body.front.side[-1], split_sides(build, "sides"), "end"
+        join, anchor = split_sides(build, "sides"), "end"
     else:
-        half = opening_half(body, build.description)
-        where, join, anchor = half.centre[0], f"centre-{half.name}", "start"
-    long = min(_length(build, AT_A_WAIST), _reach(build, where) - 30.0)
-    _put_in(build, join, where, anchor, lambda size: long)
+        join, anchor = f"centre-{opening_half(body, build.description).name}", "start"
+    down = _down(build, join, anchor)
+    long = min(_length(build, AT_A_WAIST), _reach(build, *down) - 30.0)
+    _put_in_so_far(build, join, down, anchor, long, below=None)
 
 
 def zipped(kind: OpeningKind | None) -> bool:

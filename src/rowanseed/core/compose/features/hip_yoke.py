@@ -1,0 +1,75 @@
+"""What a yoke at the waist of a skirt or of trousers needs, and does without; the blocks are drafted with it."""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.skirts import SHAPED as STRAIGHT
+from rowanseed.core.compose.vocabulary import (
+    Centre,
+    FacedEdge,
+    GarmentKind,
+    PocketKind,
+    Shaping,
+    Waist,
+    Where,
+)
+
+AT_A_WAIST = (GarmentKind.SKIRT, GarmentKind.TROUSERS)
+
+
+def asked(d: Description) -> bool:
+    return d.garment in AT_A_WAIST and any(side.has(Shaping.YOKE) for _, side in d.features.sides)
+
+
+def forbids(d: Description) -> Found:
+    f = d.features
+    yoked = [name for name, side in f.sides if side.has(Shaping.YOKE)]
+    for name, side in f.sides:
+        if side.has(Shaping.YOKE) and side.has(Shaping.WAIST_DART, *SHAPED):
+            yield f"features.{name}.shaping", "A yoke takes up what a dart, a tuck or a pleat would: choose one of them."
+    if d.garment is GarmentKind.TROUSERS and f.front.has(Shaping.YOKE):
+        yield "features.front.shaping", "A yoke at the front of trousers is not drafted here: say one at the back alone."
+    if f.skirt is not None and f.skirt.kind not in STRAIGHT:
+        yield "features.skirt.kind", "Below a yoke a skirt is drafted straight or A-line here."
+    if len(yoked) == 2 and f.skirt is not None and f.skirt.darts:
+        yield "features.skirt.darts", "Its yokes take up the darts: say that it has none, or leave it open."
+    for name, side in f.sides:
+        if side.has(Shaping.YOKE) and side.centre is Centre.OPEN:
+            yield f"features.{name}.centre", "A skirt that is open all the way is drafted here without a yoke."
+    if f.waist is Waist.FACING or (f.waist is None and FacedEdge.WAIST in f.facing):
+        yield "features.waist", "A faced waist above a yoke is not drafted here: choose a band."
+    yield from _pockets(d, yoked)
+    yield from _opening(d, yoked)
+
+
+def _pockets(d: Description, yoked: list[str]) -> Found:
+    for k, pocket in enumerate(d.features.pockets):
+        if pocket.kind is PocketKind.SLANT and "front" in yoked:
+            yield f"features.pockets.{k}", "A slant pocket is cut out of a front that has no yoke: choose one of them."
+        if pocket.kind is PocketKind.IN_SEAM and len(yoked) == 1:
+            yield (
+                f"features.pockets.{k}",
+                f"The side seam crosses a yoke at the {yoked[0]} alone, where the pocket's mouth would begin: choose "
+                "another pocket, or yokes on both halves.",
+            )
+
+
+def _opening(d: Description, yoked: list[str]) -> Found:
+    opening = d.features.opening
+    if opening.kind is None or opening.where is Where.NONE:
+        return
+    crossed = yoked if opening.where is Where.LEFT_SIDE else [name for name in yoked if name == opening.where.value]
+    if not crossed:
+        return
+    if not opening.kind.zips_a_seam:
+        yield (
+            "features.opening.kind",
+            f"{opening.kind.words.capitalize()} are not drafted here where the opening runs through a yoke: use a zip.",
+        )
+    elif d.garment is GarmentKind.TROUSERS and opening.where is Where.BACK:
+        yield "features.opening.where", "A zip through the back's yoke is not drafted here: put it in the front or the side."
+
+
+FEATURES = (Feature("hip-yoke", asked=asked, forbids=forbids),)

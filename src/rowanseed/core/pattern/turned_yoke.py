@@ -1,0 +1,280 @@
+"""A yoke below the waist: cut off a half together with its dart, which is closed, so that the yoke curves.
+
+The piece below it keeps its straight edge, and both are as long: sewn together they give the shape the dart gave. To
+be altered or drawn as worn it is laid back on the half that it was cut from, its dart open; then it is closed again.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Iterator, Mapping
+from dataclasses import dataclass, replace
+from functools import lru_cache
+
+from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.same import Same
+from rowanseed.core.geometry.bend import bending
+from rowanseed.core.geometry.outline import (
+    Affine,
+    Chain,
+    Point,
+    Segment,
+    chain_length,
+    point_at,
+    rotation,
+    transform_chain,
+    unit,
+)
+from rowanseed.core.pattern.making import DifferenceKind, Join
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Dart, Drawn, Mark, MarkKind, Panel, Piece, Shape
+from rowanseed.core.pattern.seamline import mark_distance
+
+YOKE, WAIST = "yoke", "waist"
+DART = "yoke-dart"
+LEGS = (f"{DART}-1", f"{DART}-2")
+PULL = 0.36
+"""The handles of a yoke's upper edge, as a share of its chord."""
+LEAST, MOST = -0.35, 1.3
+"""How far a yoke can be turned, in radians."""
+NEAR, TRIES = 1e-7, 80
+
+
+@dataclass(frozen=True)
+class Turned:
+    """A turned yoke and the piece below it, by their ids."""
+
+    yoke: str
+    below: str
+
+
+def turned_yokes(pattern: Pattern) -> tuple[Turned, ...]:
+    """The yokes of a pattern that were turned to close a dart: each has a frame of its own, and is sewn flat to the
+    upper edge of the piece below it, whose centre and side go on in its own."""
+    return tuple(found for join in pattern.making.joins if (found := _turned_at(pattern, join)) is not None)
+
+
+def _turned_at(pattern: Pattern, join: Join) -> Turned | None:
+    if len(join.a) != 1 or len(join.b) != 1 or join.difference.kind is DifferenceKind.GATHERS:
+        return None
+    if join.a[0].edge != YOKE or join.b[0].edge != YOKE:
+        return None
+    pair = [pattern.piece(p.piece) for p in (*join.a, *join.b)]
+    tops = [piece for piece in pair if piece.has_edge(WAIST) and len(piece.edges) == 4]
+    if len(tops) != 1 or any(piece.drawn is not Drawn.SEAM or piece.darts for piece in tops):
+        return None
+    yoke = tops[0]
+    below = pair[0] if pair[1] is yoke else pair[1]
+    names = [edge.name for edge in yoke.edges]
+    ordered = names[1] == YOKE and names[3] == WAIST and below.has_edge(names[0]) and below.has_edge(names[2])
+    alike = yoke.panel is below.panel and yoke.panel in (Panel.FRONT, Panel.BACK) and below.drawn is Drawn.SEAM
+    return Turned(yoke.id, below.id) if ordered and alike and yoke.frame != below.frame else None
+
+
+# ---------------------------------------------------------------- closing
+
+
+def closed(edges: Mapping[str, Chain], waist: float) -> dict[str, Chain]:
+    """A yoke with its dart closed: its upper edge `waist` mm long. `edges` in ring order, as they lie in the half:
+    centre, lower edge, side, upper edge. Raises NoPlaceFor where no turn closes so much.
+    """
+    (a, centre), (b, lower), (c, side), (d, upper) = edges.items()
+    bend, pivot = bending(lower), lower[-1].end
+    leaves, arrives = _first(upper), _last(upper)
+
+    def laid(turn: float) -> tuple[Chain, Chain, Chain]:
+        low = bend(turn)
+        move = _onto(pivot, low[-1].end, turn)
+        out = transform_chain(side, move)
+        return low, out, _upper_edge(out[-1].end, _turn(leaves, turn), centre[0].start, arrives)
+
+    turn = _solved(lambda turn: chain_length(laid(turn)[2]) - waist)
+    if turn is None:
+        raise NoPlaceFor("No yoke takes so much in at the waist.", "Take in less.", "by")
+    low, out, top = laid(turn)
+    return {a: centre, b: low, c: out, d: top}
+
+
+def _solved(of: Callable[[float], float]) -> float | None:
+    """Where a function that falls steadily over the turns there are is zero, by bisection begun with secants."""
+    low, high = LEAST, MOST
+    first, last = of(low), of(high)
+    if first < 0 or last > 0:
+        return None
+    for _ in range(TRIES):
+        found = (low * last - high * first) / (last - first)
+        # A secant that hardly moves an end gives way to halving.
+        if not low + 0.02 * (high - low) < found < high - 0.02 * (high - low):
+            found = (low + high) / 2 if high - low > 1e-3 else found
+        off = of(found)
+        if abs(off) < NEAR:
+            return found
+        if off > 0:
+            low, first = found, off
+        else:
+            high, last = found, off
+    return (low + high) / 2
+
+
+def _upper_edge(start: Point, leaves: Point, end: Point, arrives: Point) -> Chain:
+    """The upper edge of a yoke, from its side to its centre: it leaves both as it did where it was cut off."""
+    reach = PULL * math.dist(start, end)
+    return (
+        Segment(
+            start=start,
+            end=end,
+            control1=(start[0] + leaves[0] * reach, start[1] + leaves[1] * reach),
+            control2=(end[0] - arrives[0] * reach, end[1] - arrives[1] * reach),
+        ),
+    )
+
+
+def _first(chain: Chain) -> Point:
+    return unit(chain[0].derivative(0.0))
+
+
+def _last(chain: Chain) -> Point:
+    return unit(chain[-1].derivative(1.0))
+
+
+def _turn(v: Point, angle: float) -> Point:
+    return rotation((0.0, 0.0), angle)(v)
+
+
+def _onto(here: Point, there: Point, turn: float) -> Affine:
+    """The map that turns the plane about a point and takes that point to another."""
+    move = rotation(here, turn)
+    return replace(move, e=move.e + there[0] - here[0], f=move.f + there[1] - here[1])
+
+
+def _between(one: Point, other: Point) -> float:
+    """The angle from one direction to another, in radians."""
+    return math.atan2(one[0] * other[1] - one[1] * other[0], one[0] * other[0] + one[1] * other[1])
+
+
+# ---------------------------------------------------------------- laid on the half again
+
+
+def laid_open(pattern: Pattern) -> Pattern:
+    """The pattern with every turned yoke laid on the piece below it as it was cut off, its dart open at the waist."""
+    return _laid_open(Same(pattern))
+
+
+@lru_cache(maxsize=16)
+def _laid_open(same: Same[Pattern]) -> Pattern:
+    pattern = same.it
+    found = {
+        piece.id: _opened(piece, pattern.piece(one.below))
+        for one in turned_yokes(pattern)
+        for piece in _with_layers(pattern, one)
+    }
+    if not found:
+        return pattern
+    return replace(pattern, pieces=tuple(found.get(piece.id, piece) for piece in pattern.pieces))
+
+
+def _with_layers(pattern: Pattern, one: Turned) -> Iterator[Piece]:
+    """A yoke and what is drawn on it by the same edges: its lining."""
+    yoke = pattern.piece(one.yoke)
+    for piece in pattern.pieces:
+        if piece.frame == yoke.frame and [e.name for e in piece.edges] == [e.name for e in yoke.edges]:
+            yield piece
+
+
+def _opened(yoke: Piece, below: Piece) -> Piece:
+    shapes: dict[str, Shape] = {}
+    legs: dict[str, tuple[float, float]] = {}
+    points: dict[str, Point] = {}
+    moves: dict[str, Callable[[Point], Point]] = {}
+    names = [edge.name for edge in yoke.edges]
+    for size, shape in yoke.shapes.items():
+        centre, lower, side, upper = (shape.edges[name] for name in names)
+        line = tuple(segment.reversed() for segment in reversed(below.shapes[size].edges[YOKE]))
+        at_centre = _onto(lower[0].start, line[0].start, _between(_first(lower), _first(line)))
+        at_side = _onto(lower[-1].end, line[-1].end, _between(_last(lower), _last(line)))
+        turned = _between(_first(lower), _first(line)), _between(_last(lower), _last(line))
+        inner, outer = transform_chain(centre, at_centre), transform_chain(side, at_side)
+        top = _upper_edge(
+            outer[-1].end, _turn(_first(upper), turned[1]), inner[0].start, _turn(_last(upper), turned[0])
+        )
+        intake = max(0.0, chain_length(top) - chain_length(upper))
+        middle = chain_length(top) / 2
+        legs[size] = middle - intake / 2, middle + intake / 2
+        points[size] = point_at(line, chain_length(line) / 2)
+        chains = (inner, line, outer, top)
+        grain = at_centre(shape.grainline[0]), at_centre(shape.grainline[1])
+        shapes[size] = Shape(dict(zip(names, chains, strict=True)), grain)
+        moves[size] = _across(lower, at_centre, at_side)
+    marks = tuple(
+        Mark(leg, MarkKind.DART_LEG, WAIST, "start", {size: at[k] for size, at in legs.items()})
+        for k, leg in enumerate(LEGS)
+    )
+    lines = tuple(
+        replace(one, ends={size: (moves[size](a), moves[size](b)) for size, (a, b) in one.ends.items()})
+        for one in yoke.lines
+    )
+    return replace(
+        yoke,
+        shapes=shapes,
+        marks=(*yoke.marks, *marks),
+        darts=(Dart(DART, WAIST, LEGS, points),),
+        lines=lines,
+        points=tuple(replace(q, at={size: moves[size](p) for size, p in q.at.items()}) for q in yoke.points),
+        drawn_on=below.frame,
+    )
+
+
+def _across(lower: Chain, at_centre: Affine, at_side: Affine) -> Callable[[Point], Point]:
+    """How a place of a yoke is moved: at its centre with that, at its side with that, between them by its share."""
+    (ax, ay), (bx, by) = lower[0].start, lower[-1].end
+    long = (bx - ax) ** 2 + (by - ay) ** 2
+
+    def move(p: Point) -> Point:
+        share = min(1.0, max(0.0, ((p[0] - ax) * (bx - ax) + (p[1] - ay) * (by - ay)) / long))
+        (x, y), (u, v) = at_centre(p), at_side(p)
+        return (x + share * (u - x), y + share * (v - y))
+
+    return move
+
+
+def closed_again(drawn: Pattern, opened: Pattern, changed: Pattern, size: str) -> Pattern:
+    """`changed`, a change of `opened` in one size, with the yokes closed again that `drawn` has closed.
+
+    Raises NoPlaceFor where a yoke can take in no more.
+    """
+    if opened is drawn:
+        return changed
+    found = {}
+    for own in (piece for one in turned_yokes(drawn) for piece in _with_layers(drawn, one)):
+        was, now = opened.piece(own.id), changed.piece(own.id)
+        same = was.shapes[size] == now.shapes[size] and _legs(was, size) == _legs(now, size)
+        found[own.id] = own if same else _closed_again(own, now, size)
+    return replace(changed, pieces=tuple(found.get(piece.id, piece) for piece in changed.pieces))
+
+
+def _legs(piece: Piece, size: str) -> list[float]:
+    return [mark_distance(piece, size, piece.mark(leg)) for leg in LEGS]
+
+
+def _closed_again(own: Piece, now: Piece, size: str) -> Piece:
+    edges = now.shapes[size].edges
+    first, last = _legs(now, size)
+    shut = closed(edges, chain_length(edges[WAIST]) - (last - first))
+    lower = shut[YOKE]
+    turn = _between(_last(edges[YOKE]), _last(lower))
+    at_centre = _onto(lower[0].start, lower[0].start, 0.0)
+    at_side = _onto(edges[YOKE][-1].end, lower[-1].end, turn)
+    move = _across(edges[YOKE], at_centre, at_side)
+    kept = {mark.id: mark for mark in now.marks}
+    lines = {line.id: line for line in now.lines}
+    points = {point.id: point for point in now.points}
+    return replace(
+        own,
+        shapes={**own.shapes, size: Shape(shut, now.shapes[size].grainline)},
+        marks=tuple(replace(m, distance={**m.distance, size: kept[m.id].distance[size]}) for m in own.marks),
+        lines=tuple(
+            replace(line, ends={**line.ends, size: (move(lines[line.id].ends[size][0]), move(lines[line.id].ends[size][1]))})
+            for line in own.lines
+        ),
+        points=tuple(replace(q, at={**q.at, size: move(points[q.id].at[size])}) for q in own.points),
+    )
