@@ -17,6 +17,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape
 from rowanseed.core.pattern.seamline import line_length, mark_distance
 from rowanseed.core.pattern.stitching import FINE, in_step
+from rowanseed.core.pattern.turned_yoke import laid_open
 
 PARTS = 4
 
@@ -27,7 +28,7 @@ Blend = tuple[tuple[str, str], ...]
 def blendable(pattern: Pattern, size: str) -> tuple[str, ...]:
     """The levels at which sizes can be chosen apart, from the top down: those of the body panels."""
     found: dict[str, float] = {}
-    for frame in frames(pattern, size):
+    for frame in frames(laid_open(pattern), size):
         if frame.panel in (Panel.FRONT, Panel.BACK):
             for id, x in frame.levels():
                 if id not in ("hem", "knee"):

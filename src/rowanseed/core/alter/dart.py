@@ -11,6 +11,7 @@ from rowanseed.core.geometry.outline import Point, lerp, unit
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, Piece
 from rowanseed.core.pattern.seamline import line_length, mark_distance, mark_point
+from rowanseed.core.pattern.turned_yoke import DART as YOKE_DART
 
 POINT = "point"
 """The level of a dart that is turned: its point alone moves."""
@@ -19,14 +20,14 @@ LEAST_LONG = 30.0
 
 
 def darts(pattern: Pattern) -> tuple[tuple[Piece, Dart], ...]:
-    """The darts of the garment's own pieces; those of their layers go along."""
+    """The darts of the garment's own pieces; those of their layers go along, and one that a yoke has closed is none."""
     layers = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     return tuple(
         (piece, dart)
         for piece in pattern.pieces
         if piece.id not in layers
         for dart in piece.darts
-        if not dart.is_folded
+        if not dart.is_folded and dart.id != YOKE_DART
     )
 
 

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from rowanseed.core.alter.change import Alteration, AlterationStep
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.turned_yoke import laid_open
 
 
 @dataclass(frozen=True)
@@ -76,4 +77,4 @@ class AlterationKind:
     """Whether a sleeve is altered by it itself, and does not only follow."""
 
     def places_on(self, pattern: Pattern, size: str) -> tuple[Place, ...]:
-        return self.places(pattern, size) if self.places is not None else (Place(self.name),)
+        return self.places(laid_open(pattern), size) if self.places is not None else (Place(self.name),)

@@ -16,6 +16,7 @@ from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join, LayerK
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.core.pattern.turned_yoke import laid_open
 from rowanseed.core.pattern.walk import copies
 
 REACH = 0.3
@@ -35,6 +36,7 @@ def takeable(pattern: Pattern) -> tuple[Join, ...]:
 
     Of a seam that is told for one hand and in parts for the other, as beside a zip, each edge is there once.
     """
+    pattern = laid_open(pattern)
     panels = {piece.id: piece.panel for piece in pattern.pieces}
     # A lining follows what it lies behind; what sews it to an edge is no seam to fit by.
     linings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.LINING}

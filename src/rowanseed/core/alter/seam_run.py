@@ -10,6 +10,7 @@ from rowanseed.core.alter.frame import MEETS, ROUGH, Frame, frame_of
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.turned_yoke import laid_open
 
 FAR = 60.0
 """A seam that begins or ends so far beyond the last level it crosses, in mm, has room to die away there."""
@@ -32,6 +33,7 @@ def runs(pattern: Pattern, side: tuple[EdgePart, ...]) -> tuple[tuple[EdgePart, 
 
 def levels_crossed(pattern: Pattern, size: str, join: Join) -> tuple[str, ...]:
     """The levels that both edges of a seam reach, from the top down."""
+    pattern = laid_open(pattern)
     found: dict[str, None] = {}
     for one, other in zip(runs(pattern, join.a), runs(pattern, join.b), strict=True):
         there = levels_of(pattern, size, other)

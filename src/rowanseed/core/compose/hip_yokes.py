@@ -11,6 +11,7 @@ from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import Shaping
 from rowanseed.core.geometry.outline import chain_length, split_chain
+from rowanseed.core.pattern.making import Press
 from rowanseed.core.pattern.pieces import LineKind, Panel
 from rowanseed.core.pattern.turned_yoke import WAIST, YOKE, closed
 
@@ -65,6 +66,7 @@ def add_yoke(build: Build, half: Half, draw: Draw) -> None:
         f"{name} seam",
         (part(below, YOKE),),
         (part(id, YOKE),),
+        press=Press.UP,
         each_hand=cut.pair,
     )
     centre, _, side, _ = (edge.name for edge in build.pieces[id].edges)

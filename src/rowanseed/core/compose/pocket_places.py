@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from itertools import pairwise
 
 from shapely.geometry import Polygon, box
@@ -14,7 +14,7 @@ from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.vocabulary import GarmentKind, Hand, PocketKind, PocketPlace
-from rowanseed.core.geometry.outline import Point, bounds, flatten
+from rowanseed.core.geometry.outline import Chain, Point, bounds, flatten
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 from rowanseed.core.pattern.seamline import mark_point
 
@@ -94,6 +94,9 @@ def carrier(build: Build, pocket: Pocket) -> str:
 
 APART = 12.0
 """A pocket stays so far from the stitching lines of its piece, in mm (common practice, no source)."""
+BELOW_A_YOKE, ON_THE_SEAT = 30.0, 0.36
+"""The mouth of a pocket on trousers lies so far below a yoke, in mm, or so far down their centre seam, as a share of it
+(common practice, no source)."""
 LEVELS = 8
 """Over its depth a pocket is looked at so often."""
 ABOVE_UNDERARM = 25.0
@@ -179,8 +182,18 @@ def _wanted(build: Build, pocket: Pocket, piece: str, size: Size) -> tuple[float
         if armhole is None:
             return x0 + 0.3 * (x1 - x0), 0.3
         return max(p[0] for p in flatten(armhole, 2.0)) - ABOVE_UNDERARM, 0.3
+    if "crotch" in edges:
+        return _on_the_seat(edges), 0.25
     bodice = build.description.garment.has_bodice and not piece.startswith("skirt")
     return x0 + (0.62 if bodice else 0.16) * (x1 - x0), 0.25
+
+
+def _on_the_seat(edges: Mapping[str, Chain]) -> float:
+    """How far down the mouth of a pocket on trousers lies: below a yoke, or a third of the way from waist to fork."""
+    if "yoke" in edges:
+        return max(p[0] for p in flatten(edges["yoke"], 2.0)) + BELOW_A_YOKE
+    along = [p[0] for p in flatten(edges["crotch"], 2.0)]
+    return min(along) + ON_THE_SEAT * (max(along) - min(along))
 
 
 def _on_one(build: Build, pocket: Pocket, piece: str, wide: float, deep: float) -> Corners | None:

@@ -16,7 +16,6 @@ from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.opening_refusals import opening_refused
 from rowanseed.core.compose.openings import is_half_placket
 from rowanseed.core.compose.skirt_refusals import hem_refused, skirt_refused
-from rowanseed.core.compose.yokes import UNDER_A_YOKE
 from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     ArmholeFinish,
@@ -34,6 +33,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
+from rowanseed.core.compose.yokes import UNDER_A_YOKE
 
 
 @dataclass(frozen=True)

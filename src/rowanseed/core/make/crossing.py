@@ -9,11 +9,12 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import ClosureKind, Join
+from rowanseed.core.pattern.making import ClosureKind, DetailKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
 IN_FLAT = (ClosureKind.FLY_ZIP, ClosureKind.LAPPED_ZIP)
 PRESSED_FIRST = "a seam is pressed before another crosses it"
+TOPSTITCHED_FLAT = "it is topstitched while it lies flat, and its ends are caught in the next seam"
 
 
 def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
@@ -21,6 +22,21 @@ def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
     for join in bench.crossing(ids):
         if not is_later(bench, join.id, ids):
             yield Need(facts.join(Fact.PRESSED, join.id), PRESSED_FIRST, where_given=True)
+            yield from _topstitched(bench, join.id, ids)
+
+
+def _topstitched(bench: Workbench, id: str, ids: tuple[str, ...]) -> Iterator[Need]:
+    """What is topstitched along a seam that others cross is so while it lies flat, where nothing of it waits for
+    these."""
+    for detail in bench.details_of(DetailKind.TOPSTITCHING):
+        seams = [own for own in detail.along if own in bench.joins]
+        if id in seams and len(seams) == len(detail.along) and not any(_waits(bench, own, ids) for own in seams):
+            yield Need(facts.detail(Fact.FINISHED, detail.id), TOPSTITCHED_FLAT, must=False)
+
+
+def _waits(bench: Workbench, own: str, ids: tuple[str, ...]) -> bool:
+    crosses = own in {join.id for join in bench.crossing(ids)}
+    return own in ids or (crosses and is_later(bench, own, ids))
 
 
 def after_the_zip(bench: Workbench, *ids: str) -> Iterator[Need]:

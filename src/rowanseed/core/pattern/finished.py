@@ -7,6 +7,7 @@ from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.core.pattern.turned_yoke import laid_open
 
 MEASURE_OF = {"bicep": "upper_arm"}
 """Levels that are named otherwise than the body's measure."""
@@ -18,6 +19,8 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
 
     Compare two states of one pattern: what neither changes cancels out.
     """
+    # Turned, a yoke would be measured along its chord.
+    pattern = laid_open(pattern)
     # An underlining or an interlining is cut from the piece itself, which is measured all the same.
     layers = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
     out: dict[str, float] = {}

@@ -160,6 +160,15 @@ def laid_open(pattern: Pattern) -> Pattern:
     return _laid_open(Same(pattern))
 
 
+def as_worn(pattern: Pattern) -> Pattern:
+    """The pattern with every turned yoke laid on the piece below it, without the dart that it has closed."""
+    opened = laid_open(pattern)
+    if opened is pattern:
+        return pattern
+    pieces = (replace(p, darts=tuple(d for d in p.darts if d.id != DART)) for p in opened.pieces)
+    return replace(opened, pieces=tuple(pieces))
+
+
 @lru_cache(maxsize=16)
 def _laid_open(same: Same[Pattern]) -> Pattern:
     pattern = same.it
@@ -204,7 +213,7 @@ def _opened(yoke: Piece, below: Piece) -> Piece:
         chains = (inner, line, outer, top)
         grain = at_centre(shape.grainline[0]), at_centre(shape.grainline[1])
         shapes[size] = Shape(dict(zip(names, chains, strict=True)), grain)
-        moves[size] = _across(lower, at_centre, at_side)
+        moves[size] = _across(centre, side, at_centre, at_side)
     marks = tuple(
         Mark(leg, MarkKind.DART_LEG, WAIST, "start", {size: at[k] for size, at in legs.items()})
         for k, leg in enumerate(LEGS)
@@ -224,17 +233,24 @@ def _opened(yoke: Piece, below: Piece) -> Piece:
     )
 
 
-def _across(lower: Chain, at_centre: Affine, at_side: Affine) -> Callable[[Point], Point]:
+def _across(centre: Chain, side: Chain, at_centre: Affine, at_side: Affine) -> Callable[[Point], Point]:
     """How a place of a yoke is moved: at its centre with that, at its side with that, between them by its share."""
-    (ax, ay), (bx, by) = lower[0].start, lower[-1].end
-    long = (bx - ax) ** 2 + (by - ay) ** 2
+    ends = [(chain[0].start, chain[-1].end) for chain in (centre, side)]
 
     def move(p: Point) -> Point:
-        share = min(1.0, max(0.0, ((p[0] - ax) * (bx - ax) + (p[1] - ay) * (by - ay)) / long))
+        inner, outer = (_away(p, *pair) for pair in ends)
+        share = inner / (inner + outer)
         (x, y), (u, v) = at_centre(p), at_side(p)
         return (x + share * (u - x), y + share * (v - y))
 
     return move
+
+
+def _away(p: Point, a: Point, b: Point) -> float:
+    """How far a place lies from a straight line between two others."""
+    dx, dy = b[0] - a[0], b[1] - a[1]
+    along = min(1.0, max(0.0, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy)))
+    return math.dist(p, (a[0] + along * dx, a[1] + along * dy))
 
 
 def closed_again(drawn: Pattern, opened: Pattern, changed: Pattern, size: str) -> Pattern:
@@ -257,24 +273,25 @@ def _legs(piece: Piece, size: str) -> list[float]:
 
 
 def _closed_again(own: Piece, now: Piece, size: str) -> Piece:
-    edges = now.shapes[size].edges
+    """`own` in one size as `now`, which lies open, is once it is closed."""
+    open_ = now.shapes[size].edges
     first, last = _legs(now, size)
-    shut = closed(edges, chain_length(edges[WAIST]) - (last - first))
-    lower = shut[YOKE]
-    turn = _between(_last(edges[YOKE]), _last(lower))
-    at_centre = _onto(lower[0].start, lower[0].start, 0.0)
-    at_side = _onto(edges[YOKE][-1].end, lower[-1].end, turn)
-    move = _across(edges[YOKE], at_centre, at_side)
-    kept = {mark.id: mark for mark in now.marks}
-    lines = {line.id: line for line in now.lines}
-    points = {point.id: point for point in now.points}
+    edges = closed(open_, chain_length(open_[WAIST]) - (last - first))
+    names = [edge.name for edge in own.edges]
+    end, turn = open_[YOKE][-1].end, _between(_last(open_[YOKE]), _last(edges[YOKE]))
+    stays = rotation(end, 0.0)
+    move = _across(open_[names[0]], open_[names[2]], stays, _onto(end, edges[YOKE][-1].end, turn))
+    marks = {mark.id: mark.distance[size] for mark in now.marks}
+    lines = {line.id: line.ends[size] for line in now.lines}
+    points = {point.id: point.at[size] for point in now.points}
     return replace(
         own,
-        shapes={**own.shapes, size: Shape(shut, now.shapes[size].grainline)},
-        marks=tuple(replace(m, distance={**m.distance, size: kept[m.id].distance[size]}) for m in own.marks),
+        shapes={**own.shapes, size: Shape(edges, now.shapes[size].grainline)},
+        marks=tuple(replace(mark, distance={**mark.distance, size: marks[mark.id]}) for mark in own.marks),
         lines=tuple(
-            replace(line, ends={**line.ends, size: (move(lines[line.id].ends[size][0]), move(lines[line.id].ends[size][1]))})
+            replace(line, ends={**line.ends, size: (move(a), move(b))})
             for line in own.lines
+            for a, b in (lines[line.id],)
         ),
-        points=tuple(replace(q, at={**q.at, size: move(points[q.id].at[size])}) for q in own.points),
+        points=tuple(replace(point, at={**point.at, size: move(points[point.id])}) for point in own.points),
     )

@@ -13,6 +13,7 @@ from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
+from rowanseed.core.pattern.turned_yoke import as_worn
 from rowanseed.drawings.line.hanging import Edges, drawn_in, hung, under_a_yoke
 
 STEP = 12.0
@@ -61,7 +62,8 @@ def have_places(pattern: Pattern) -> bool:
 
 
 def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
-    """The shell's pieces of one side, the skirt below the bodice, gores beside each other."""
+    """The shell's pieces of one side, the skirt below the bodice, gores beside each other, turned yokes on their half."""
+    pattern = as_worn(pattern)
     below = _waist_level(pattern, panel, size)
     placed: dict[str, Edges] = {}
     for piece in _from_the_centre(pattern, panel):
@@ -193,9 +195,11 @@ def _turned_back(piece: Piece, edges: dict[str, list[Point]], size: str) -> dict
 
 
 def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
-    """A trouser leg drawn so that its centre seam stands on the centre line; its outer side stays where it is."""
-    crotch, inner, outer = (_across(edges[name]) for name in ("crotch", "inseam", "outseam"))
-    turn = max(q[0] for q in edges["crotch"])
+    """A trouser leg drawn so that its centre seam stands on the centre line; its outer side stays where it is. A yoke
+    has no inner leg."""
+    crotch, outer = _across(edges["crotch"]), _across(edges["outseam"])
+    inner = _across(edges.get("inseam", edges["crotch"]))
+    turn = max(q[0] for q in edges["crotch"]) if "inseam" in edges else math.inf
     fork = inner(turn)
 
     def at(q: Point) -> Point:

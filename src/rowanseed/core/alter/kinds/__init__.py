@@ -8,6 +8,7 @@ import pkgutil
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kind import AlterationKind
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.turned_yoke import laid_open
 
 
 def _found() -> dict[str, AlterationKind]:
@@ -26,7 +27,8 @@ def kind_of(alteration: Alteration) -> AlterationKind:
 
 def offered(pattern: Pattern, size: str) -> tuple[AlterationKind, ...]:
     """The alterations that this pattern's pieces allow."""
-    return tuple(kind for kind in KINDS.values() if kind.offered(pattern, size))
+    opened = laid_open(pattern)
+    return tuple(kind for kind in KINDS.values() if kind.offered(opened, size))
 
 
 def title(alteration: Alteration, pattern: Pattern) -> str:

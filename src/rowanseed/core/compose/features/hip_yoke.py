@@ -28,9 +28,9 @@ def forbids(d: Description) -> Found:
     yoked = [name for name, side in f.sides if side.has(Shaping.YOKE)]
     for name, side in f.sides:
         if side.has(Shaping.YOKE) and side.has(Shaping.WAIST_DART, *SHAPED):
-            yield f"features.{name}.shaping", "A yoke takes up what a dart, a tuck or a pleat would: choose one of them."
+            yield f"features.{name}.shaping", "A yoke takes up what a dart, tuck or pleat would: choose one of them."
     if d.garment is GarmentKind.TROUSERS and f.front.has(Shaping.YOKE):
-        yield "features.front.shaping", "A yoke at the front of trousers is not drafted here: say one at the back alone."
+        yield "features.front.shaping", "A yoke at the front of trousers is not drafted here: have one at the back."
     if f.skirt is not None and f.skirt.kind not in STRAIGHT:
         yield "features.skirt.kind", "Below a yoke a skirt is drafted straight or A-line here."
     if len(yoked) == 2 and f.skirt is not None and f.skirt.darts:
@@ -69,7 +69,7 @@ def _opening(d: Description, yoked: list[str]) -> Found:
             f"{opening.kind.words.capitalize()} are not drafted here where the opening runs through a yoke: use a zip.",
         )
     elif d.garment is GarmentKind.TROUSERS and opening.where is Where.BACK:
-        yield "features.opening.where", "A zip through the back's yoke is not drafted here: put it in the front or the side."
+        yield "features.opening.where", "A zip through the yoke is not drafted here: put it in the front or the side."
 
 
 FEATURES = (Feature("hip-yoke", asked=asked, forbids=forbids),)
