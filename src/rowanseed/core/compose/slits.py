@@ -31,7 +31,8 @@ AT_THE_NECK = (OpeningKind.SLIT, OpeningKind.KEYHOLE)
 def open_from_the_hem(build: Build, body: Body, join: str, kind: DetailKind, long: float = SLIT) -> None:
     """The centre back seam (`centre-back`) or the side seams (`sides`) left open up to a dot on the back's edge."""
     back = body.back if body.below is None else body.below[1]
-    where = (back.centre if join == "centre-back" else back.side)[-1]
+    # Centres run from the top down, sides from the hem up.
+    where = back.centre[-1] if join == "centre-back" else back.side[0]
     seam = f"skirt-{join}" if body.below is not None else join
     if kind is DetailKind.VENT:
         reach = build.each(lambda size: _vent(build, where, size, long))

@@ -31,7 +31,7 @@ def _topstitched(bench: Workbench, id: str, ids: tuple[str, ...]) -> Iterator[Ne
     for detail in bench.details_of(DetailKind.TOPSTITCHING):
         seams = [own for own in detail.along if own in bench.joins]
         if id in seams and len(seams) == len(detail.along) and not any(_waits(bench, own, ids) for own in seams):
-            yield Need(facts.detail(Fact.FINISHED, detail.id), TOPSTITCHED_FLAT, must=False)
+            yield Need(facts.detail(Fact.FINISHED, detail.id), TOPSTITCHED_FLAT)
 
 
 def _waits(bench: Workbench, own: str, ids: tuple[str, ...]) -> bool:

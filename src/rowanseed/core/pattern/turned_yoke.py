@@ -33,11 +33,9 @@ from rowanseed.core.pattern.seamline import mark_distance
 YOKE, WAIST = "yoke", "waist"
 DART = "yoke-dart"
 LEGS = (f"{DART}-1", f"{DART}-2")
-PULL = 0.36
-"""The handles of a yoke's upper edge, as a share of its chord."""
 LEAST, MOST = -0.35, 1.3
 """How far a yoke can be turned, in radians."""
-NEAR, TRIES = 1e-7, 80
+NEAR, TRIES, STRAIGHT = 1e-7, 80, 1e-6
 
 
 @dataclass(frozen=True)
@@ -117,8 +115,12 @@ def _solved(of: Callable[[float], float]) -> float | None:
 
 
 def _upper_edge(start: Point, leaves: Point, end: Point, arrives: Point) -> Chain:
-    """The upper edge of a yoke, from its side to its centre: it leaves both as it did where it was cut off."""
-    reach = PULL * math.dist(start, end)
+    """The upper edge of a yoke, from its side to its centre: it leaves both as it did where it was cut off.
+
+    Its handles are those of an arc that turns by as much, so that between square ends it is one.
+    """
+    turn = abs(_between(leaves, arrives))
+    reach = math.dist(start, end) * (2 / 3 * math.tan(turn / 4) / math.sin(turn / 2) if turn > STRAIGHT else 1 / 3)
     return (
         Segment(
             start=start,

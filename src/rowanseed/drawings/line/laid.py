@@ -62,7 +62,7 @@ def have_places(pattern: Pattern) -> bool:
 
 
 def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
-    """The shell's pieces of one side, the skirt below the bodice, gores beside each other, turned yokes on their half."""
+    """The shell's pieces of one side, the skirt below the bodice, gores beside each other, yokes on their half."""
     pattern = as_worn(pattern)
     below = _waist_level(pattern, panel, size)
     placed: dict[str, Edges] = {}
