@@ -1,6 +1,7 @@
 """A yoke at the waist of a skirt or of trousers: cut off with its dart, which is closed; altered on its half."""
 
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import given, settings
@@ -12,7 +13,9 @@ from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.base.errors import AlterationError, NoPlaceFor
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Features, Opening, Pocket, Side, Skirt
+from rowanseed.core.compose.description import Description, Features, Measured, Opening, Pocket, Side, Skirt
+from rowanseed.core.compose.tape import dimensions, taken
+from rowanseed.core.compose.tissue import MET
 from rowanseed.core.compose.vocabulary import (
     Centre,
     GarmentKind,
@@ -270,3 +273,25 @@ def test_what_a_yoke_at_the_waist_does_without_is_refused_at_its_field(descripti
     with pytest.raises(DescriptionRefused) as refused:
         compose(description)
     assert field in [one.field for one in refused.value.refusals]
+
+
+# ---------------------------------------------------------------- measured
+
+
+@every_yoked
+def test_a_yoke_that_was_measured_on_its_tissue_is_met_and_altered_all_the_same(name):
+    usual = YOKED[name]
+    size, _ = body_of(usual)
+    own = usual.piece("back-yoke")
+    read = {d.id: taken(own, size, d) for d in dimensions(own)}
+    asked = {"yoke": read["yoke"] + 6.0, "waist": read["waist"] + 3.0}
+    description = replace(EVERYDAY[name], measured={"back-yoke": Measured(size, asked)})
+    pattern = compose(description).pattern
+    met = pattern.piece("back-yoke")
+    for id, mm in asked.items():
+        assert taken(met, size, next(d for d in dimensions(met) if d.id == id)) == pytest.approx(mm, abs=MET)
+    assert all(w.walks for w in walk(pattern, size))
+    sides = "outseams" if "jeans" in name else "sides"
+    now = carry_out(pattern, size, [Alteration("seam", 16.0, sides, "waist")]).pattern
+    assert waist_of(now, size) - waist_of(pattern, size) == pytest.approx(16.0, abs=1.0)
+    assert all(w.walks for w in walk(now, size))
