@@ -236,6 +236,21 @@ DRESSES = {
     },
 }
 JACKETS = {
+    "dressing gown": {
+        "front": OPEN,
+        "collar": CollarKind.SHAWL,
+        "sleeve": Sleeve(SleeveKind.DROPPED),
+        "belt": BeltKind.TIE,
+        "pockets": (PATCHES,),
+    },
+    "wrap coat": {
+        "front": Side(Centre.OPEN, (Shaping.BUST_DART,)),
+        "back": SEAM,
+        "collar": CollarKind.NOTCHED,
+        "sleeve": Sleeve(pieces=2),
+        "belt": BeltKind.TIE,
+        "lining": BAGGED,
+    },
     "blazer": {
         "front": Side(Centre.OPEN, (Shaping.PRINCESS_ARMHOLE,)),
         "back": Side(Centre.SEAM, (Shaping.PRINCESS_ARMHOLE,)),
@@ -280,6 +295,7 @@ FOR = {
     "camp shirt": Figure.MEN,
     "polo shirt": Figure.MEN,
     "men's jeans": Figure.MEN,
+    "dressing gown": Figure.MEN,
     "pyjama trousers": Figure.MEN,
     "tailored trousers": Figure.MEN,
     "bomber jacket": Figure.MEN,

@@ -39,6 +39,8 @@ BUST_DART = 30.0
 SHOULDER_DART = 12.0
 EXTENSION = 15.0
 """A front that laps reaches so far beyond its centre, in mm."""
+WRAP = 100.0
+"""And one that a belt holds closed so far (common practice, no source)."""
 FRONT_BAND = 30.0
 """A band of its own along an open edge is so wide, finished, in mm: its middle lies on the centre line."""
 LEAST_DART = 4.0
@@ -308,6 +310,8 @@ class Upper:
         """Where the piece's edge lies at the centre: beyond it where it laps, short of it where a band laps instead."""
         features = self.description.features
         laps = self.side_of.centre is Centre.OPEN and features.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
+        if self.is_front and features.wraps:
+            return -WRAP
         if not laps:
             return 0.0
         return FRONT_BAND / 2 if features.opening.placket is Placket.BAND and not features.is_bagged else -EXTENSION

@@ -200,6 +200,12 @@ class Features:
     belt: BeltKind | None = None
 
     @property
+    def wraps(self) -> bool:
+        """Whether fronts with lapels lap far over each other, and a tie belt alone holds them."""
+        turned = self.collar in (CollarKind.SHAWL, CollarKind.NOTCHED) and self.front.centre is Centre.OPEN
+        return turned and self.opening.kind is None and self.belt is BeltKind.TIE
+
+    @property
     def is_bagged(self) -> bool:
         """Whether a bagged lining meets the edges itself."""
         return self.has_bagged_lining and not self.is_bagged_at_hem

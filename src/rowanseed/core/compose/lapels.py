@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Iterator, Mapping
 
 from rowanseed.core.base.words import lower_first, upper_first
-from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.bodice import WRAP, Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight
@@ -31,6 +31,8 @@ from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, PointKind
 Outline = Callable[[Upper], Edges]
 BREAK = 25.0
 """It turns back from so far below the underarm, in mm: the uppermost button lies there."""
+ABOVE_BELT = 20.0
+"""Without buttons it turns back from so far above the waist, in mm, where a belt is tied."""
 FACING = 75.0
 """The facing is so wide at the hem, in mm."""
 CLEAR = 12.0
@@ -40,6 +42,9 @@ AT_SHOULDER = 45.0
 
 
 def break_point(block: Upper) -> Point:
+    """Where the front begins to turn back: above the uppermost button, or where a belt holds it."""
+    if block.description.features.opening.kind is None:
+        return (min(block.waist - ABOVE_BELT, block.hem - BREAK), block.centre)
     return (block.underarm + block.up + BREAK, block.centre)
 
 
@@ -171,7 +176,13 @@ def _centre_of_back(build: Build, backs: list[EdgePart]) -> None:
 
 
 def buttons(build: Build, body: Body) -> None:
+    """The buttons below the break; fronts that a belt holds, or nothing, have none."""
     opening = build.description.features.opening
+    if opening.kind is None:
+        wraps = build.description.features.wraps
+        said = f"the fronts lap by {2 * WRAP / 10:.0f} cm, and the belt holds them" if wraps else "worn open"
+        build.assumed["features.opening"] = said
+        return
     count = opening.count or 3
     if opening.count is None:
         build.assumed["features.opening.count"] = f"{count} of them"
@@ -198,10 +209,11 @@ def on_a_front_that_turns_back(d: Description, what: str) -> Iterator[tuple[str,
     """What a collar that is grown out of the front needs and forbids."""
     f = d.features
     laps = f.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS) and f.opening.where is Where.FRONT
-    if f.front.centre is not Centre.OPEN or not laps:
+    if f.front.centre is not Centre.OPEN or not (laps or f.opening.kind is None):
         yield (
             "features.collar",
-            f"{what} turns the front edge back: the front is open and closes with buttons or snaps.",
+            f"{what} turns the front edge back: the front is open, and closes with buttons or snaps, with a tie belt, "
+            "or not at all.",
         )
     if f.neck.shape not in (NeckShape.ROUND, NeckShape.V):
         yield "features.neck.shape", "Lapels make the neck themselves: leave it round or V."

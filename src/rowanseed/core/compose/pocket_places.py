@@ -206,6 +206,9 @@ def _on_one(build: Build, pocket: Pocket, piece: str, wide: float, deep: float) 
         for size in build.figures.sizes:
             top, usual = wanted[size.name]
             room = _room(rings[size.name], top + shift, deep)
+            if room is not None and build.description.features.wraps:
+                # Where the fronts lap far, it stays on its own side of the centre.
+                room = max(room[0], APART), room[1]
             if room is None or room[1] - room[0] < wide:
                 break
             begin = room[0] - APART + (usual if share is None else share) * (room[1] - room[0] + 2 * APART)

@@ -27,8 +27,8 @@ from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press
 
-LAPEL = 78.0
-"""The lapel reaches so far beyond the centre, in mm."""
+LAPEL = 63.0
+"""The lapel reaches so far beyond the front's edge, in mm."""
 COLLAR = 78.0
 """The collar is so deep from the neck to its outer edge, in mm."""
 
@@ -38,7 +38,7 @@ def _notch(block: Upper) -> Point:
 
 
 def _tip(block: Upper) -> Point:
-    return (_notch(block)[0] - 6.0, -LAPEL)
+    return (_notch(block)[0] - 6.0, block.centre - LAPEL)
 
 
 def _edge(block: Upper) -> Chain:

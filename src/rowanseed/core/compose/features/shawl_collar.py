@@ -33,8 +33,8 @@ DEEP = 78.0
 """The collar's depth at the centre back, in mm."""
 LEAN = math.radians(14)
 """It leans away from the centre line by so much."""
-LAPEL = 72.0
-"""At its widest it reaches so far beyond the centre, in mm."""
+LAPEL = 57.0
+"""At its widest it reaches so far beyond the front's edge, in mm."""
 
 
 def _behind(build: Build, size: Size) -> float:
@@ -55,7 +55,7 @@ def _edge(build: Build, block: Upper) -> Chain:
     """From the collar's outer corner at the centre back down to the lower edge."""
     _, outer = _corners(build, block)
     turn = break_point(block)
-    wide = (outer[0] + 0.62 * (turn[0] - outer[0]), -LAPEL)
+    wide = (outer[0] + 0.62 * (turn[0] - outer[0]), block.centre - LAPEL)
     return (
         curve(outer, (1.0, -0.05), wide, DOWN, 0.4),
         curve(wide, DOWN, turn, DOWN, 0.42),
