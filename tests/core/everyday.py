@@ -20,6 +20,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     ArmholeFinish,
     BeltKind,
+    Boned,
     Centre,
     ClothKind,
     CollarKind,
@@ -224,6 +225,15 @@ DRESSES = {
         "sleeve": Sleeve(SleeveKind.GATHERED_CAP, 1, SleeveLength.SHORT, SleeveEnd.ELASTIC_CASING),
         "waist": Waist.SEAM,
         "skirt": Skirt(SkirtKind.GATHERED),
+    },
+    "ball gown": {
+        "front": Side(shaping=(Shaping.PRINCESS_SHOULDER,)),
+        "back": Side(Centre.SEAM, (Shaping.PRINCESS_SHOULDER,)),
+        "neck": Neck(NeckShape.STRAPLESS, NeckFinish.FACING),
+        "opening": zipped(length=400.0),
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.GATHERED, length=1000.0),
+        "boning": (Boned.SIDE, Boned.PRINCESS),
     },
     "kaftan": {
         "neck": Neck(NeckShape.V, NeckFinish.FACING),

@@ -26,6 +26,7 @@ from rowanseed.core.compose.description import (
 from rowanseed.core.compose.feature import Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.vocabulary import (
+    ArmholeFinish,
     Boned,
     Centre,
     CollarKind,
@@ -88,7 +89,7 @@ def test_every_end_of_a_garment_is_ended_by_one_feature(description):
     below = garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS)
     assert bool(of[Ended.WAIST]) == below
     assert bool(of[Ended.NECK]) == garment.has_bodice == bool(of[Ended.OPENING]) or garment is GarmentKind.SKIRT
-    bare = description.features.sleeve is None and description.features.straps is None
+    bare = description.features.sleeve is None and not description.is_without_shoulders
     assert bool(of[Ended.ARMHOLE]) == (garment.has_bodice and bare)
     for what, found in of.items():
         ranks = [f.rank for f in found]
@@ -245,6 +246,61 @@ def test_straps_take_the_place_of_the_shoulders_and_are_marked_on_the_upper_edge
         assert sides[0] == pytest.approx(sides[1])
 
 
+STRAPLESS = {
+    "neck": Neck(NeckShape.STRAPLESS),
+    "back": Side(Centre.SEAM),
+    "opening": Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 500.0),
+}
+
+
+@pytest.mark.parametrize("shaping", [(), (Shaping.BUST_DART,), (Shaping.PRINCESS_SHOULDER,)], ids=str)
+def test_a_strapless_top_has_no_straps_no_shoulders_and_sits_close(shaping):
+    pattern = made(GarmentKind.DRESS, front=Side(shaping=shaping), **STRAPLESS)
+    assert not {"strap", "sleeve", "collar"} & {piece.id for piece in pattern.pieces}
+    for piece in pattern.pieces:
+        assert not piece.has_edge("shoulder") and not piece.has_edge("armhole")
+        assert "strap" not in {mark.id for mark in piece.marks}
+    strapped = made(GarmentKind.DRESS, straps=Straps(2, 20.0))
+    for size in pattern.envelope.sizes:
+        body, finished = pattern.envelope.body_chart["bust"][size], pattern.envelope.finished["A"]["bust"][size]
+        assert body <= finished < strapped.envelope.finished["A"]["bust"][size]
+        # In front it rises from the side to over the bust, without a corner, and dips to the centre.
+        top = [
+            p
+            for id in ("front", "side-front")
+            if (id in {q.id for q in pattern.pieces})
+            for p in ring_points(pattern, id, size)
+        ]
+        rises = min(x for x, _ in top)
+        assert rises < min(x for x, y in top if abs(y) < 0.01)
+
+
+def ring_points(pattern, id, size):
+    return flatten(pattern.piece(id).shapes[size].edges["neck"], 0.5)
+
+
+@pytest.mark.parametrize(
+    ("changed", "field"),
+    [
+        ({"straps": Straps(2, 20.0)}, "features.neck.shape"),
+        ({"sleeve": Sleeve()}, "features.sleeve.kind"),
+        ({"collar": CollarKind.FLAT}, "features.collar"),
+        ({"opening": Opening()}, "features.opening"),
+        ({"armhole": ArmholeFinish.FACING}, "features.armhole"),
+    ],
+)
+def test_what_needs_shoulders_or_an_opening_is_refused_of_a_strapless_top(changed, field):
+    with pytest.raises(DescriptionRefused) as refused:
+        made(GarmentKind.DRESS, **{**STRAPLESS, **changed})
+    assert field in [one.field for one in refused.value.refusals]
+
+
+def test_nothing_that_holds_a_strapless_top_up_is_told():
+    held = Description(name="x", garment=GarmentKind.DRESS, features=Features(**STRAPLESS, boning=(Boned.SIDE,)))
+    loose = replace(held, features=replace(held.features, boning=()))
+    assert "features.boning" in compose(loose).assumed and "features.boning" not in compose(held).assumed
+
+
 def test_a_strapped_bodice_is_cut_by_princess_seams_that_begin_at_its_straps():
     """Both panels together have the area of the plain half less what the seam takes in (Shapely), and walk."""
     seam = Side(shaping=(Shaping.PRINCESS_SHOULDER,))
@@ -263,7 +319,7 @@ def test_a_strapped_bodice_is_cut_by_princess_seams_that_begin_at_its_straps():
             upper = sum(seam_length(piece, size, "neck") for piece in (centre, side))
             assert upper == pytest.approx(seam_length(plain.piece(half), size, "neck"), abs=0.05)
     assert all(w.walks for size in cut.envelope.sizes for w in walk(cut, size))
-    with pytest.raises(DescriptionRefused, match="begins at the strap"):
+    with pytest.raises(DescriptionRefused, match="begins at the upper edge"):
         made(GarmentKind.DRESS, straps=Straps(2, 20.0), front=Side(shaping=(Shaping.PRINCESS_ARMHOLE,)))
 
 
@@ -318,7 +374,7 @@ def test_a_flat_collar_ends_at_the_centre_line_of_an_edge_that_laps(where):
     "wrong", [{"sleeve": Sleeve()}, {"collar": CollarKind.FLAT}, {"front": Side(shaping=(Shaping.YOKE,))}]
 )
 def test_what_needs_shoulders_is_refused_with_straps(wrong):
-    with pytest.raises(DescriptionRefused, match="traps"):
+    with pytest.raises(DescriptionRefused, match="traps|houlders"):
         made(GarmentKind.DRESS, straps=Straps(2, 20.0), **wrong)
 
 

@@ -294,9 +294,14 @@ class Description:
     measured: Mapping[str, Measured] = field(default_factory=dict)
 
     @property
-    def has_straps_for_shoulders(self) -> bool:
-        """Whether straps hold it up, in the place of shoulders."""
-        return self.garment.has_bodice and self.features.straps is not None
+    def is_without_shoulders(self) -> bool:
+        """Whether it has no shoulders to hang from: straps hold it up, or it stands by itself."""
+        return self.garment.has_bodice and (self.features.straps is not None or self.is_strapless)
+
+    @property
+    def is_strapless(self) -> bool:
+        """Whether it stands by itself, without straps or shoulders."""
+        return self.garment.has_bodice and self.features.neck.shape is NeckShape.STRAPLESS
 
     @property
     def has_waist_seam(self) -> bool:
@@ -314,7 +319,7 @@ class Description:
         opening = self.features.opening
         opened = opening.kind is not None and opening.where in (Where.FRONT, Where.BACK)
         apart = Centre.OPEN in (self.features.front.centre, self.features.back.centre)
-        shoulders = self.garment.has_bodice and not self.has_straps_for_shoulders
+        shoulders = self.garment.has_bodice and not self.is_without_shoulders
         return shoulders and not opened and not apart
 
     @property

@@ -68,7 +68,7 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Ite
 
 def _called(build: Build, id: str) -> str:
     """What a facing is called by what it faces."""
-    if id == "neck" and build.description.has_straps_for_shoulders:
+    if id == "neck" and build.description.is_without_shoulders:
         return "Upper"
     return "Front edge" if id == "opening" else id.capitalize()
 

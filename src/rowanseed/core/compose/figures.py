@@ -255,6 +255,8 @@ def _let_in(description: Description) -> float:
     return sum(2 * PLEATED * one.count for one in folds if one)
 
 
+STRAPLESS_EASE = {"bust": 10.0, "waist": 15.0, "hip": 60.0}
+"""What stands by itself sits close, in mm (common practice, no source)."""
 ROBE_EASE = {"bust": 320.0, "waist": 400.0, "hip": 300.0}
 RUNS = {Runs.TRUE: 0.0, Runs.LARGE: 30.0, Runs.SMALL: -20.0}
 """What a house that runs so has more ease than is usual, in mm (common practice, no source)."""
@@ -268,6 +270,8 @@ def ease(description: Description, name: str) -> float:
 
 def _usual_ease(description: Description, name: str) -> float:
     garment, knit = description.garment, description.cloth is ClothKind.KNIT
+    if description.is_strapless:
+        return {"bust": 0.0, "waist": 10.0, "hip": 20.0}[name] if knit else STRAPLESS_EASE[name]
     fitted = goes_in(description)
     match garment:
         case GarmentKind.SKIRT | GarmentKind.APRON:
@@ -300,6 +304,12 @@ LEAST_BELOW_UNDERARM, LEAST_SKIRT = 120.0, 100.0
 """A bodice ends at least so far below the underarm, a skirt below its waist seam, in mm."""
 SHORTS = 180.0
 """Shorts are usually so much longer than the crotch is deep, in mm."""
+
+
+def waist_from_top(description: Description, size: Size) -> float:
+    """How far the waist lies below the upper end of the back, in mm: below its nape, or its upper edge without
+    shoulders."""
+    return size.back_waist - (size.underarm - NAPE if description.is_without_shoulders else 0.0)
 
 
 def hem_ruffle(description: Description) -> float:

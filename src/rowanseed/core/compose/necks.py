@@ -56,7 +56,7 @@ def faced_neck(build: Build, body: Body) -> tuple[EdgePart, ...]:
 
 def neck_words(description: Description) -> str:
     """What the neck is called: where straps take the place of shoulders the edge runs on under the arms."""
-    return "upper edge" if description.has_straps_for_shoulders else "neck"
+    return "upper edge" if description.is_without_shoulders else "neck"
 
 
 def tell_neck(build: Build, how: str) -> None:
@@ -68,7 +68,7 @@ def tell_neck(build: Build, how: str) -> None:
 def armhole_finish(description: Description) -> ArmholeFinish | None:
     """By what the armholes are finished; None where a sleeve takes them in, or there are none."""
     features = description.features
-    if not description.garment.has_bodice or features.sleeve is not None or description.has_straps_for_shoulders:
+    if not description.garment.has_bodice or features.sleeve is not None or description.is_without_shoulders:
         return None
     if features.armhole is not None:
         return features.armhole

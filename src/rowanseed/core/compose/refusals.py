@@ -11,7 +11,7 @@ from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import Size, figures, is_full, least_length
+from rowanseed.core.compose.figures import Size, figures, is_full, least_length, waist_from_top
 from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.opening_refusals import opening_refused
 from rowanseed.core.compose.openings import is_half_placket
@@ -65,7 +65,8 @@ def opens_the_waist(d: Description, size: Size) -> bool:
         return False
     if opening.where is Where.LEFT_SIDE or (opening.length is None and opening.kind.zips_a_seam):
         return True
-    return (opening.length or 0.0) >= size.back_waist + BELOW_THE_WAIST or (opening.length or 0.0) >= size.length - 40.0
+    reaches = waist_from_top(d, size) + BELOW_THE_WAIST
+    return (opening.length or 0.0) >= reaches or (opening.length or 0.0) >= size.length - 40.0
 
 
 def _put_on(d: Description) -> Found:

@@ -126,6 +126,7 @@ class NeckShape(Worded):
     SCOOP = "scoop"
     BOAT = "boat"
     HIGH = "high"
+    STRAPLESS = "strapless"
 
 
 class NeckFinish(Worded):

@@ -41,7 +41,7 @@ def forbids(d: Description) -> Found:
             f"Beside a fold the {kind} close a half placket, which has bands of its own; otherwise say that the {name} "
             "is open.",
         )
-    if d.has_straps_for_shoulders:
+    if d.is_without_shoulders:
         yield "features.opening.kind", "A half placket begins at a neck, which a top on straps does not have."
     if side.has(Shaping.SHOULDER_TUCK_LEFT, Shaping.SQUARE_YOKE):
         yield f"features.{name}.shaping", "A half placket is cut into a plain middle: without a square yoke or a tuck."

@@ -27,7 +27,7 @@ def forbids(d: Description) -> Found:
             "features.lining.method",
             "With sleeves a bodice's lining is not bagged: say “sewn in”, and it is sewn to the neck's facing.",
         )
-    if d.has_straps_for_shoulders:
+    if d.is_without_shoulders:
         yield "features.lining.method", "A bagged lining is drafted for a bodice with shoulders: choose another method."
     if f.neck.finish not in (None, NeckFinish.LINING):
         yield "features.neck.finish", "A bagged lining finishes the neck itself."

@@ -44,7 +44,7 @@ def forbids(d: Description) -> Found:
         yield "features.neck.shape", "A tunnel for elastic runs round a neck without corners: round, scoop or boat."
     if f.opening.kind is not None and d.garment.has_bodice and _opens_at_neck(d):
         yield "features.opening.where", "A neck that elastic draws in goes over the head: it opens at a side, or not."
-    if d.has_straps_for_shoulders:
+    if d.is_without_shoulders:
         yield "features.straps", "Elastic in an upper edge that straps hold is not drafted here."
     if f.has_bagged_lining:
         yield "features.lining.method", "A bagged lining is sewn to the neck: with elastic there choose another method."

@@ -31,7 +31,7 @@ def forbids(d: Description) -> Found:
         yield "features.back.shaping", "A tuck on one shoulder only is drafted in the front: choose it there."
     if not front.has(Shaping.SHOULDER_TUCK_LEFT):
         return
-    if not d.garment.has_bodice or d.has_straps_for_shoulders:
+    if not d.garment.has_bodice or d.is_without_shoulders:
         yield where, "A tuck on the left shoulder needs a shoulder, which this garment does not have."
         return
     if front.centre is not Centre.FOLD:

@@ -1,4 +1,4 @@
-"""A top that straps hold up: cut straight across the back and rising to the straps in front, without shoulders.
+"""A top without shoulders, which straps hold up or boning: cut straight across the back and rising in front.
 
 How high it reaches and where its straps stand are shares of the bodice block, from memory.
 """
@@ -12,7 +12,17 @@ from rowanseed.core.compose.drafting import IN, backwards, curve, ending_at, str
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
 from rowanseed.core.compose.princess_line import princess_line, two_panels
-from rowanseed.core.compose.vocabulary import PRINCESS, FacedEdge, LiningMethod, NeckShape, Shaping
+from rowanseed.core.compose.vocabulary import (
+    PRINCESS,
+    Centre,
+    ClothKind,
+    ElasticPlace,
+    FacedEdge,
+    LiningMethod,
+    NeckShape,
+    Shaping,
+    Waist,
+)
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
@@ -33,11 +43,12 @@ def _top(block: Upper) -> tuple[Chain, Chain]:
     """The upper edge from the underarm to the strap, and on to the centre."""
     start, strap = block.armhole[0].start, _strap(block)
     end = (block.underarm + block.up - (DIP if block.is_front else BACK_DIP), 0.0)
-    outer = (curve(start, IN, strap, (-1.0, -0.9) if block.is_front else IN, 0.36),)
+    peaked = block.is_front and block.shape is not NeckShape.STRAPLESS
+    outer = (curve(start, IN, strap, (-1.0, -0.9) if peaked else IN, 0.36),)
     if block.is_front and block.shape in (NeckShape.SQUARE, NeckShape.BOAT):
         inner = straight(strap, (strap[0], 0.0))
     else:
-        inner = (curve(strap, (0.8, -1.0) if block.is_front else IN, end, IN, 0.36),)
+        inner = (curve(strap, (0.8, -1.0) if peaked else IN, end, IN, 0.36),)
     return outer, ending_at(inner, block.centre)
 
 
@@ -72,12 +83,15 @@ def _in_two(build: Build, half: Half) -> None:
 
     two_panels(build, half, centre, side, line)
     id, other = half.name, f"side-{half.name}"
-    build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", build.each(lambda size: 0.0)))
+    if build.description.features.straps is not None:
+        build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", build.each(lambda size: 0.0)))
     half.neck, half.side = [part(other, "neck"), part(id, "neck")], [part(other, "side")]
     half.lower = [part(id, low), part(other, low)]
 
 
 def panel(build: Build, half: Half) -> None:
+    if half.is_front:
+        _tell_what_holds_it(build)
     if half.side_of(build.description).princess:
         _in_two(build, half)
         return
@@ -95,36 +109,60 @@ def panel(build: Build, half: Half) -> None:
 
     new_panel(build, half, id, half.name.capitalize(), ring, at_centre=True)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
-    at = build.each(lambda size: chain_length(_top(build.block(size, is_front=half.is_front))[0]))
-    build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", at))
+    if build.description.features.straps is not None:
+        at = build.each(lambda size: chain_length(_top(build.block(size, is_front=half.is_front))[0]))
+        build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", at))
     half.neck, half.side, half.lower = [part(id, "neck")], [part(id, "side")], [part(id, low)]
     shape_with_darts(build, half, id)
 
 
+def _is_held(d: Description) -> bool:
+    drawn = any(one.where is ElasticPlace.NECK or one.where is ElasticPlace.BACK for one in d.features.elastic)
+    shirred = any(side.has(Shaping.SHIRRED_PANEL) for _, side in d.features.sides) or d.features.waist is Waist.SHIRRED
+    return bool(d.features.boning) or drawn or shirred or d.cloth is ClothKind.KNIT
+
+
+def _tell_what_holds_it(build: Build) -> None:
+    if build.description.is_strapless and not _is_held(build.description):
+        build.assumed["features.boning"] = "nothing holds it up: bone its seams, or have its back drawn in"
+
+
 def asked(d: Description) -> bool:
-    return d.has_straps_for_shoulders
+    return d.is_without_shoulders
 
 
 def forbids(d: Description) -> Found:
     f = d.features
+    if f.straps is not None and d.is_strapless:
+        yield "features.neck.shape", "It has straps, and is said to be strapless: choose one of them."
+    why = "It is strapless" if d.is_strapless else "Straps take the place of the shoulders"
     if f.sleeve is not None:
-        yield "features.sleeve.kind", "Straps take the place of the shoulders: a top that they hold has no sleeves."
+        yield "features.sleeve.kind", f"{why}: there is no armhole for a sleeve."
     if f.collar is not None:
-        yield "features.collar", "Straps take the place of the shoulders: a top that they hold has no collar."
+        yield "features.collar", f"{why}: there is no neck for a collar."
+    shut = f.opening.kind is None and Centre.OPEN not in (f.front.centre, f.back.centre)
+    if (
+        d.is_strapless
+        and shut
+        and d.cloth is ClothKind.WOVEN
+        and not any(side.has(Shaping.SHIRRED_PANEL) for _, side in f.sides)
+    ):
+        yield "features.opening", "A strapless top sits close: of woven cloth it needs an opening, or a shirred panel."
     if f.armhole is not None or FacedEdge.ARMHOLE in f.facing:
         where = "features.armhole" if f.armhole is not None else "features.facing"
-        yield where, "The upper edge of a top with straps runs on under the arms: it has no armholes of its own."
+        yield where, "Its upper edge runs on under the arms: without shoulders it has no armholes of its own."
     for name, side in f.sides:
         if side.has(Shaping.PRINCESS_ARMHOLE):
             yield (
                 f"features.{name}.shaping",
-                "With straps there is no armhole: choose the princess seam from the shoulder; it begins at the strap.",
+                "Without shoulders there is no armhole: choose the princess seam from the shoulder; it begins at the "
+                "upper edge, where a strap is or would be.",
             )
         other = next((shape for shape in side.shaping if shape not in HAS), None)
         if other is not None:
             yield (
                 f"features.{name}.shaping",
-                f"A top with straps is drafted plain, with darts or with princess seams: no {other.words}.",
+                f"A top without shoulders is drafted plain, with darts or with princess seams: no {other.words}.",
             )
     if f.lining is not None and f.lining.method is LiningMethod.BAGGED:
         yield "features.lining.method", "A bagged lining is drafted for a body with shoulders: choose another method."

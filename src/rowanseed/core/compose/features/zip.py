@@ -7,7 +7,7 @@ from collections.abc import Callable, Sequence
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.figures import Size, waist_from_top
 from rowanseed.core.compose.openings import closes, opening_half, split_sides
 from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind, Where
 from rowanseed.core.geometry.outline import chain_length
@@ -76,7 +76,7 @@ def in_a_bodice(build: Build, body: Body) -> None:
         id, anchor = f"centre-{opening_half(body, build.description).name}", "start"
     sizes = build.figures.sizes
     fitted = any(size.waist is not None and size.waist < size.body_bust for size in sizes)
-    long = _length(build, max(size.back_waist for size in sizes) + FITTED if fitted else LONG)
+    long = _length(build, max(waist_from_top(build.description, size) for size in sizes) + FITTED if fitted else LONG)
     down = _down(build, id, anchor)
     below = down[0] if at_side and build.description.features.sleeve is not None else None
     if below is not None:
