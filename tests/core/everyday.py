@@ -226,6 +226,15 @@ DRESSES = {
         "waist": Waist.SEAM,
         "skirt": Skirt(SkirtKind.GATHERED),
     },
+    "wrap dress": {
+        "front": Side(Centre.OPEN, (Shaping.BUST_DART, Shaping.WAIST_DART)),
+        "back": Side(shaping=(Shaping.WAIST_DART,)),
+        "neck": Neck(NeckShape.V),
+        "belt": BeltKind.TIE,
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.A_LINE),
+        "sleeve": SHORT,
+    },
     "ball gown": {
         "front": Side(shaping=(Shaping.PRINCESS_SHOULDER,)),
         "back": Side(Centre.SEAM, (Shaping.PRINCESS_SHOULDER,)),

@@ -27,6 +27,7 @@ from rowanseed.core.compose.feature import Ended
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.vocabulary import (
     ArmholeFinish,
+    BeltKind,
     Boned,
     Centre,
     CollarKind,
@@ -49,7 +50,7 @@ from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import DetailKind
-from rowanseed.core.pattern.pieces import LineKind, PointKind, Taken
+from rowanseed.core.pattern.pieces import LineKind, Panel, PointKind, Taken
 from rowanseed.core.pattern.seamline import line_length, lines, mark_point, seam_length
 from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description, write_description
@@ -208,6 +209,45 @@ def test_a_front_that_turns_back_has_the_same_edge_as_its_facing_and_its_collar_
             assert own == pytest.approx(neck + line_length(front, size, "neck"), abs=0.1)
     roll = front.line(LineKind.ROLL, "roll")
     assert roll is not None and all(end[1][0] > end[0][0] for end in roll.ends.values())
+
+
+HELD = {"front": Side(Centre.OPEN), "back": Side(), "opening": Opening(), "belt": BeltKind.TIE}
+
+
+@pytest.mark.parametrize("below", [{}, {"waist": Waist.SEAM, "skirt": Skirt(SkirtKind.A_LINE)}], ids=["plain", "seam"])
+@pytest.mark.parametrize(
+    "shown", [{"collar": CollarKind.SHAWL}, {"collar": CollarKind.NOTCHED}, {"neck": Neck(NeckShape.V)}], ids=str
+)
+def test_fronts_that_only_a_belt_holds_lap_far_over_each_other(shown, below):
+    """Ten centimetres beyond the centre each, from the belt to the hem; no button, no buttonhole."""
+    if below and "collar" in shown:
+        with pytest.raises(DescriptionRefused):
+            made(GarmentKind.DRESS, **HELD, **shown, **below)
+        return
+    pattern = made(GarmentKind.DRESS, **HELD, **shown, **below)
+    fronts = [p for p in pattern.pieces if p.panel is Panel.FRONT and p.has_edge("opening")]
+    assert len(fronts) == 1 + bool(below)
+    for size in pattern.envelope.sizes:
+        for piece in fronts:
+            edge = flatten(piece.shapes[size].edges["opening"], 0.5)
+            assert max(edge)[1] == pytest.approx(-100.0)
+        crossing = pattern.piece("front").shapes[size].edges
+        if "neck" in shown:
+            down = flatten(crossing["neck"], 0.5)
+            assert down[-1] == pytest.approx(flatten(crossing["opening"], 0.5)[0])
+            # It crosses the centre below the throat and above the bust point.
+            centre = min(x for x, y in down if y <= 0)
+            assert 110 < centre < pattern.piece("front").points[0].at[size][0]
+    assert not [q for p in pattern.pieces for q in p.points if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE)]
+    assert not pattern.making.closures
+
+
+def test_without_a_belt_lapels_meet_at_the_centre_and_a_buttoned_front_laps_as_little_as_ever():
+    plain = made(GarmentKind.JACKET, **{**HELD, "belt": None}, collar=CollarKind.SHAWL)
+    buttons = buttoned(collar=CollarKind.SHAWL)
+    for pattern, edge in ((plain, 0.0), (buttons, -15.0)):
+        low = max(flatten(pattern.piece("front").shapes["12"].edges["opening"], 0.5))
+        assert low[1] == pytest.approx(edge)
 
 
 @pytest.mark.parametrize("panels", [4, 6, 8])
@@ -374,7 +414,7 @@ def test_a_flat_collar_ends_at_the_centre_line_of_an_edge_that_laps(where):
     "wrong", [{"sleeve": Sleeve()}, {"collar": CollarKind.FLAT}, {"front": Side(shaping=(Shaping.YOKE,))}]
 )
 def test_what_needs_shoulders_is_refused_with_straps(wrong):
-    with pytest.raises(DescriptionRefused, match="traps|houlders"):
+    with pytest.raises(DescriptionRefused, match=r"traps|houlders"):
         made(GarmentKind.DRESS, straps=Straps(2, 20.0), **wrong)
 
 

@@ -13,6 +13,11 @@ from rowanseed.store.undo import begin_change, end_change, make_triggers
 
 Connection = sqlite3.Connection
 
+
+class ReadingOnly(sqlite3.Connection):
+    """A connection to a file that can only be read, as it was when it was opened."""
+
+
 WAIT = 5.0
 """How long, in seconds, another writer is waited for."""
 
@@ -37,7 +42,10 @@ _CANNOT_WRITE = ("SQLITE_CANTOPEN", "SQLITE_READONLY", "SQLITE_READONLY_DIRECTOR
 
 
 def _opened(uri: str, *, writable: bool = True) -> Connection:
-    connection = sqlite3.connect(uri, uri=True, isolation_level=None, timeout=WAIT, check_same_thread=False)
+    kind = sqlite3.Connection if writable else ReadingOnly
+    connection = sqlite3.connect(
+        uri, uri=True, isolation_level=None, timeout=WAIT, check_same_thread=False, factory=kind
+    )
     try:
         connection.row_factory = sqlite3.Row
         connection.execute("PRAGMA foreign_keys = ON")

@@ -5,7 +5,8 @@ from __future__ import annotations
 import hashlib
 import json
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import lru_cache
 from sqlite3 import Row
 
 from rowanseed.core.base.errors import LayRefusal
@@ -21,7 +22,12 @@ ENGINE = "separation 1"
 
 def question_of(problem: Problem) -> str:
     """A key for a layout problem: the same cloth and pieces give the same key, whatever it is called."""
-    document = {**problem_document(problem), "name": "", "engine": ENGINE}
+    return _question_of(replace(problem, name=""))
+
+
+@lru_cache(maxsize=64)
+def _question_of(problem: Problem) -> str:
+    document = {**problem_document(problem), "engine": ENGINE}
     return hashlib.sha256(json.dumps(document, sort_keys=True).encode()).hexdigest()
 
 

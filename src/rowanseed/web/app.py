@@ -16,6 +16,7 @@ from rowanseed.app.keeping import HouseKeeper
 from rowanseed.app.searching import Collector
 from rowanseed.settings import settings
 from rowanseed.store.lays import prune
+from rowanseed.store.lending import Lender
 from rowanseed.store.opening import open_household
 from rowanseed.web import pages
 from rowanseed.web.guards import Guards
@@ -23,6 +24,9 @@ from rowanseed.web.pages.records import WHOLE
 from rowanseed.web.pauses import keep_pauses_short
 from rowanseed.web.static import FOLDER, HashedFiles
 from rowanseed.web.telling import tell_errors
+
+LENT = 4
+"""So many connections stay open between requests while the server runs."""
 
 
 @asynccontextmanager
@@ -32,9 +36,11 @@ async def _collecting(app: FastAPI) -> AsyncIterator[None]:
     collector, keeper = Collector(app.state.database), HouseKeeper(app.state.database)
     collector.start()
     keeper.start()
+    app.state.lender.kept = LENT
     try:
         yield
     finally:
+        app.state.lender.close()
         collector.stop()
         keeper.stop()
 
@@ -47,7 +53,7 @@ def create_app(database: Path) -> FastAPI:
     finally:
         opened.close()
     app = FastAPI(title="Rowanseed", docs_url=None, redoc_url=None, openapi_url=None, lifespan=_collecting)
-    app.state.database = database
+    app.state.database, app.state.lender = database, Lender(database)
     app.mount("/static", HashedFiles(directory=FOLDER), name="static")
     for found in sorted(pkgutil.iter_modules(pages.__path__), key=lambda module: module.name):
         app.include_router(importlib.import_module(f"{pages.__name__}.{found.name}").router)

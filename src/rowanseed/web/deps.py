@@ -30,7 +30,7 @@ from rowanseed.core.make.minutes import a_while, more_in_words
 from rowanseed.core.make.minutes import in_words as minutes_in_words
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.store import projects
-from rowanseed.store.database import Connection, connect
+from rowanseed.store.database import Connection
 from rowanseed.store.household import habits
 from rowanseed.store.projects import ProjectRecord
 from rowanseed.web.gloss import gloss
@@ -103,11 +103,8 @@ class StationView(PageView):
 
 
 def connection(request: Request) -> Iterator[Connection]:
-    opened = connect(request.app.state.database, create=False)
-    try:
-        yield opened
-    finally:
-        opened.close()
+    with request.app.state.lender.lent() as lent:
+        yield lent
 
 
 Db = Annotated[Connection, Depends(connection)]

@@ -14,7 +14,6 @@ from rowanseed.app import searching
 from rowanseed.app.searching import Asked, Look
 from rowanseed.drawings.lay import draw_running
 from rowanseed.settings import settings
-from rowanseed.store.database import connect
 from rowanseed.web.deps import House
 
 SOON = 0.05
@@ -57,15 +56,12 @@ async def _told(looks: AsyncIterator[Look]) -> AsyncIterator[ServerSentEvent]:
 
 async def _looks(home: House, asked: Sequence[Asked]) -> AsyncIterator[Look]:
     """How far the searches are, time after time, until all are answered or have failed."""
-    database, units = home.request.app.state.database, home.units
+    lender, units = home.request.app.state.lender, home.units
 
     def look() -> Look | None:
-        db = connect(database)
-        try:
+        with lender.lent() as db:
             searching.collect(db)
             return searching.look(db, asked, units)
-        finally:
-            db.close()
 
     soon = SOON
     while (seen := await run_in_threadpool(look)) is not None:

@@ -14,7 +14,7 @@ from fastapi import Request, Response
 from fastapi.routing import APIRoute
 from starlette.concurrency import run_in_threadpool
 
-from rowanseed.store.database import connect, transaction
+from rowanseed.store.database import transaction
 from rowanseed.web.deps import go
 
 LONGEST = 64
@@ -62,18 +62,11 @@ async def _key_of(request: Request) -> str | None:
 
 
 def _answer(request: Request, key: str) -> str | None:
-    db = connect(request.app.state.database, create=False)
-    try:
+    with request.app.state.lender.lent() as db:
         row = db.execute("SELECT led_to FROM sent WHERE key = ?", (key,)).fetchone()
         return None if row is None else str(row["led_to"])
-    finally:
-        db.close()
 
 
 def _remember(request: Request, key: str, led_to: str) -> None:
-    db = connect(request.app.state.database, create=False)
-    try:
-        with transaction(db, recorded=False):
-            db.execute("INSERT OR REPLACE INTO sent (key, led_to) VALUES (?, ?)", (key, led_to))
-    finally:
-        db.close()
+    with request.app.state.lender.lent() as db, transaction(db, recorded=False):
+        db.execute("INSERT OR REPLACE INTO sent (key, led_to) VALUES (?, ?)", (key, led_to))

@@ -43,6 +43,8 @@ WRAP = 100.0
 """And one that a belt holds closed so far (common practice, no source)."""
 FRONT_BAND = 30.0
 """A band of its own along an open edge is so wide, finished, in mm: its middle lies on the centre line."""
+ABOVE_BELT = 20.0
+"""Fronts that a belt holds turn back, or cross, from so far above the waist, in mm."""
 LEAST_DART = 4.0
 """A waist dart that would take in less in the middle size, in mm, is left out."""
 DROP = 45.0
@@ -318,7 +320,10 @@ class Upper:
 
     @cached_property
     def neck(self) -> Chain:
-        """From the shoulder's neck point to the piece's edge at the centre."""
+        """From the shoulder's neck point to the piece's edge at the centre; of fronts that cross, down to the belt."""
+        if self.is_front and self.description.features.crosses:
+            end = (min(self.waist, self.hem) - ABOVE_BELT, self.centre)
+            return (curve(self.neck_point, (1.0, -0.35), end, (1.0, -0.5), 0.3),)
         return ending_at(self.neck_to_centre, self.centre)
 
     @cached_property

@@ -201,9 +201,16 @@ class Features:
 
     @property
     def wraps(self) -> bool:
-        """Whether fronts with lapels lap far over each other, and a tie belt alone holds them."""
-        turned = self.collar in (CollarKind.SHAWL, CollarKind.NOTCHED) and self.front.centre is Centre.OPEN
-        return turned and self.opening.kind is None and self.belt is BeltKind.TIE
+        """Whether fronts with lapels or a V neck lap far over each other, and a tie belt alone holds them."""
+        turned = self.collar in (CollarKind.SHAWL, CollarKind.NOTCHED)
+        shaped = turned or (self.collar is None and self.neck.shape is NeckShape.V)
+        held = self.opening.kind is None and self.belt is BeltKind.TIE
+        return shaped and held and self.front.centre is Centre.OPEN
+
+    @property
+    def crosses(self) -> bool:
+        """Whether the neck runs on down fronts that lap, to where they cross at the belt."""
+        return self.wraps and self.collar is None
 
     @property
     def is_bagged(self) -> bool:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Iterator, Mapping
 
 from rowanseed.core.base.words import lower_first, upper_first
-from rowanseed.core.compose.bodice import WRAP, Upper
+from rowanseed.core.compose.bodice import ABOVE_BELT, WRAP, Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight
@@ -31,8 +31,6 @@ from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, PointKind
 Outline = Callable[[Upper], Edges]
 BREAK = 25.0
 """It turns back from so far below the underarm, in mm: the uppermost button lies there."""
-ABOVE_BELT = 20.0
-"""Without buttons it turns back from so far above the waist, in mm, where a belt is tied."""
 FACING = 75.0
 """The facing is so wide at the hem, in mm."""
 CLEAR = 12.0
@@ -175,13 +173,18 @@ def _centre_of_back(build: Build, backs: list[EdgePart]) -> None:
             )
 
 
+def tell_wrap(build: Build) -> None:
+    """Say how fronts that nothing closes are worn."""
+    wraps = build.description.features.wraps
+    said = f"the fronts lap by {2 * WRAP / 10:.0f} cm, and the belt holds them" if wraps else "worn open"
+    build.assumed["features.opening"] = said
+
+
 def buttons(build: Build, body: Body) -> None:
     """The buttons below the break; fronts that a belt holds, or nothing, have none."""
     opening = build.description.features.opening
     if opening.kind is None:
-        wraps = build.description.features.wraps
-        said = f"the fronts lap by {2 * WRAP / 10:.0f} cm, and the belt holds them" if wraps else "worn open"
-        build.assumed["features.opening"] = said
+        tell_wrap(build)
         return
     count = opening.count or 3
     if opening.count is None:

@@ -64,7 +64,8 @@ def _waist_at(dressed: Dressed) -> tuple[float, float] | None:
     level = dressed.level("waist")
     holes = [q for one in dressed.pieces for q in one.edges.get("armhole", [])]
     edge = [q for one in dressed.pieces for q in one.edges.get("waist", [])]
-    if holes:
+    bodice = holes or any("neck" in one.edges for one in dressed.pieces)
+    if holes or (bodice and level is not None):
         x = level if level is not None else max(holes)[0] + UNDERARM_TO_WAIST
         return x, dressed.half_width(x)
     if not edge:

@@ -112,8 +112,9 @@ def inward(one: Laid, run: Run, by: float) -> Run:
         (ax, ay), (bx, by_) = run[max(0, k - 1)], run[min(len(run) - 1, k + 1)]
         long = math.hypot(bx - ax, by_ - ay) or 1.0
         nx, ny = (ay - by_) / long, (bx - ax) / long
-        out.append((x + hand * nx * by, max(0.0, y + hand * ny * by)))
-    return out
+        out.append((x + hand * nx * by, y + hand * ny * by))
+    inmost = min(0.0, *(y for _, y in run))
+    return [(x, max(inmost, y)) for x, y in out]
 
 
 def stepped(run: Run, step: float) -> Run:

@@ -24,7 +24,10 @@ def bound(dressed: Dressed) -> Iterator[Stroke]:
         for part in finish.parts:
             one = dressed.laid(part.piece)
             if one is not None and part.edge in EDGES and part.edge in one.edges:
-                yield Stroke(part.edge, inward(one, one.edges[part.edge], BOUND), Line.FINE)
+                run = inward(one, one.edges[part.edge], BOUND)
+                yield Stroke(part.edge, run, Line.FINE, (1,))
+                # Where fronts lap the lower one shows as far as the centre.
+                yield Stroke(part.edge, [q for q in run if q[1] >= 0.0], Line.FINE, (-1,))
 
 
 def neck_slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.lapels import tell_wrap
 from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes
 from rowanseed.core.compose.panels import Half
@@ -13,6 +14,8 @@ from rowanseed.core.pattern.making import EdgePart, FinishKind
 
 
 def finish(build: Build, body: Body) -> None:
+    if build.description.features.wraps:
+        tell_wrap(build)
     for half in (body.front, body.back):
         _edges(build, half, faced_neck(build, body))
 
