@@ -11,7 +11,9 @@ from shapely.geometry import Polygon
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
+from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError, NoPlaceFor
+from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Measured, Opening, Pocket, Side, Skirt
 from rowanseed.core.compose.tape import dimensions, taken
@@ -241,6 +243,16 @@ def test_a_dart_that_a_yoke_has_closed_is_no_dart_to_be_moved():
     assert not {"dart-length", "dart-place"} & {kind.id for kind in offered(YOKED["jeans"], size)}
     with pytest.raises(AlterationError):
         carry_out(YOKED["jeans"], size, [Alteration("dart-length", 10.0, f"back-yoke/{DART}")])
+
+
+@pytest.mark.parametrize(("level", "told"), [("waist", True), ("hip", True), ("", True)])
+def test_the_tissue_sheet_says_that_the_yoke_lies_turned(level, told):
+    pattern = YOKED["jeans"]
+    size, _ = body_of(pattern)
+    for at, here in (("outseams", told), ("inseams", False)):
+        step = carry_out(pattern, size, [Alteration("seam", 12.0, at, "" if at == "inseams" else level)]).steps[0]
+        words = " ".join(sheet(step, Units.METRIC, size).steps)
+        assert ("back yoke is cut with its dart closed" in words) is here
 
 
 # ---------------------------------------------------------------- refused

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from rowanseed.core.alter.change import Alteration, AlterationStep
 from rowanseed.core.alter.kind import OnTissue
 from rowanseed.core.alter.kinds import kind_of, title
 from rowanseed.core.base.units import Units
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.turned_yoke import turned_yokes
 
 
 @dataclass(frozen=True)
@@ -39,9 +42,21 @@ def sheet(step: AlterationStep, units: Units, size: str) -> TissueSheet:
     return TissueSheet(
         title=f"{title(alteration, pattern)} {told.show(alteration.by)}",
         pieces=names,
-        steps=kind_of(alteration).tissue(told),
+        steps=(*kind_of(alteration).tissue(told), *_on_yokes(step)),
         along=along,
     )
+
+
+def _on_yokes(step: AlterationStep) -> Iterator[str]:
+    """How a yoke that lies turned is altered with the piece below it."""
+    touched = {t.piece for t in step.touched}
+    for one in turned_yokes(step.before):
+        if one.yoke in touched:
+            yoke, below = (lower_first(step.before.piece(id).name) for id in (one.yoke, one.below))
+            yield (
+                f"The {yoke} is cut with its dart closed, so it lies turned: do the same at its own edges, measured "
+                f"square to them. Where they are sewn together {yoke} and {below} stay equally long."
+            )
 
 
 def _follows(pattern: Pattern, piece: str, alteration: Alteration) -> bool:
