@@ -100,6 +100,17 @@ KNITS = {
         "hem": Hem(HemKind.TWIN_NEEDLE),
     },
     "sweatshirt": {"neck": Neck(finish=NeckFinish.BAND), "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF)},
+    "hooded sweatshirt": {
+        "collar": CollarKind.HOOD,
+        "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF),
+        "pockets": (PATCHES,),
+    },
+    "zipped hoodie": {
+        "front": OPEN,
+        "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
+        "collar": CollarKind.HOOD,
+        "sleeve": Sleeve(end=SleeveEnd.CUFF),
+    },
     "cardigan": {
         "front": OPEN,
         "neck": Neck(NeckShape.V, NeckFinish.BAND),
@@ -320,6 +331,7 @@ FOR = {
     "bomber jacket": Figure.MEN,
     "waistcoat": Figure.MEN,
     "sweatshirt": Figure.CHILDREN,
+    "zipped hoodie": Figure.CHILDREN,
     "shorts": Figure.CHILDREN,
     "puff-sleeved dress": Figure.CHILDREN,
 }

@@ -15,6 +15,7 @@ from rowanseed.core.compose.description import (
     Description,
     Features,
     Legs,
+    Lining,
     Neck,
     Opening,
     Pocket,
@@ -30,9 +31,12 @@ from rowanseed.core.compose.vocabulary import (
     BeltKind,
     Boned,
     Centre,
+    ClothKind,
     CollarKind,
     GarmentKind,
     LegKind,
+    LiningMethod,
+    NeckFinish,
     NeckShape,
     OpeningKind,
     PocketKind,
@@ -47,6 +51,7 @@ from rowanseed.core.compose.vocabulary import (
     Where,
 )
 from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import DetailKind
@@ -56,6 +61,8 @@ from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description, write_description
 
 from .descriptions import descriptions
+from .everyday import EVERYDAY
+from .test_make import ordered
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0)
 
@@ -209,6 +216,57 @@ def test_a_front_that_turns_back_has_the_same_edge_as_its_facing_and_its_collar_
             assert own == pytest.approx(neck + line_length(front, size, "neck"), abs=0.1)
     roll = front.line(LineKind.ROLL, "roll")
     assert roll is not None and all(end[1][0] > end[0][0] for end in roll.ends.values())
+
+
+@pytest.mark.parametrize("figure", list(Figure))
+@pytest.mark.parametrize("cloth", list(ClothKind))
+def test_a_hood_goes_round_the_head_and_its_lower_edge_round_the_neck(figure, cloth):
+    """Its face edge and the seam over the head go round a head with room: the way from chin over crown to nape is more
+    than half the head's girth, and less than all of it (from memory)."""
+    described = Description(
+        name="It", garment=GarmentKind.TOP, figure=figure, cloth=cloth, features=Features(collar=CollarKind.HOOD)
+    )
+    pattern = compose(described).pattern
+    hood = pattern.piece("hood")
+    neck = next(j for j in pattern.making.joins if j.id == "neck")
+    assert [p.hand for p in neck.b] == ["left", "right"]
+    for size in pattern.envelope.sizes:
+        sewn = 2 * sum(line_length(pattern.piece(id), size, "neck") for id in ("front", "back"))
+        assert 2 * line_length(hood, size, "neck") == pytest.approx(sewn, abs=0.01)
+        ring = Polygon(lines(hood, size).seam_ring())
+        assert ring.is_valid and ring.exterior.is_ccw
+        face, crown = (line_length(hood, size, edge) for edge in ("face", "crown"))
+        high = face - 25.0
+        assert 0.55 * 550 * 0.7 < high < 400
+        assert high < crown < 2.2 * high
+    assert hood.edge("face").allowance == 25.0
+
+
+@pytest.mark.parametrize(
+    ("wrong", "field"),
+    [
+        ({"opening": Opening(Where.FRONT, OpeningKind.BUTTONS, count=5)}, "features.opening.kind"),
+        ({"neck": Neck(NeckShape.SQUARE)}, "features.neck.shape"),
+        ({"neck": Neck(finish=NeckFinish.FACING)}, "features.neck.finish"),
+        ({"lining": Lining(method=LiningMethod.BAGGED)}, "features.lining.method"),
+    ],
+    ids=str,
+)
+def test_what_a_hood_is_not_drafted_with_is_refused_at_its_field(wrong, field):
+    asked = {"front": Side(Centre.OPEN), "back": Side(), "opening": Opening(), "collar": CollarKind.HOOD, **wrong}
+    with pytest.raises(DescriptionRefused) as refused:
+        made(GarmentKind.JACKET, **asked)
+    assert field in [one.field for one in refused.value.refusals]
+
+
+def test_a_hood_is_sewn_on_and_its_edge_turned_in_as_an_edge_of_the_garment():
+    pattern = compose(EVERYDAY["zipped hoodie"]).pattern
+    size = pattern.envelope.sizes[2]
+    steps = {op.id: op for op in ordered(pattern, size, MakingChoices()).operations}
+    ids = list(steps)
+    assert ids.index("sew-hood-crown") < ids.index("sew-neck")
+    assert ids.index("press-hood-crown") < ids.index("fold-hood-face")
+    assert "sew-on-hood-face" not in steps
 
 
 HELD = {"front": Side(Centre.OPEN), "back": Side(), "opening": Opening(), "belt": BeltKind.TIE}

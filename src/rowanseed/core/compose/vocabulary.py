@@ -145,6 +145,7 @@ class CollarKind(Worded):
     ONE_PIECE = "one-piece"
     NOTCHED = "notched"
     SHAWL = "shawl"
+    HOOD = "hood"
 
 
 class SleeveKind(Worded):

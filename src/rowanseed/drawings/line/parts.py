@@ -18,6 +18,8 @@ STAND = 30.0
 SHAWL = 70.0
 """How deep a shawl collar falls at the back, in mm."""
 LEAST, MOST = 18.0, 80.0
+HOOD_UP, HEAD_WIDE, FACE = 0.8, 210.0, 28.0
+"""A hood that is up stands so much of its height above the neck; how wide it is, and its edge round the face, in mm."""
 
 
 @dataclass(frozen=True)
@@ -42,6 +44,10 @@ def collars(figure: Figure) -> Parts:
     neck = figure.run("neck")
     if neck and not figure.is_front and any(p.has_edge("collar-back") for p in figure.pattern.pieces):
         yield "neck", _behind(neck[-1], neck[0], SHAWL, STAND * 0.8)
+        return
+    hood = figure.piece("hood")
+    if neck and hood is not None:
+        yield "neck", _hood(figure, neck, hood)
         return
     if not neck or (figure.piece("collar") is None and figure.piece("stand") is None):
         return
@@ -79,6 +85,22 @@ def collars(figure: Figure) -> Parts:
         )
         return
     yield "neck", _behind(point, centre, deep, up)
+
+
+def _hood(figure: Figure, neck: Ring, hood: Piece) -> Ring:
+    """A hood that is up: from the neck round the head to its top; in front with the opening for the face."""
+    size = list(hood.shapes)[len(hood.shapes) // 2]
+    x0, _, x1, _ = bounds([q for chain in hood.shapes[size].edges.values() for q in flatten(chain, 1.0)])
+    point, high, wide = min(neck), HOOD_UP * (x1 - x0), HEAD_WIDE / 2
+    top = point[0] - high
+
+    def round_the_head(out: float, up: float) -> Ring:
+        turns = [math.radians(a) for a in range(0, 91, 10)]
+        middle = top + up + out * 1.1
+        return [(middle - 1.1 * out * math.sin(t), out * math.cos(t)) for t in turns]
+
+    outer = [*neck, *round_the_head(wide, 0.0)]
+    return [*outer, *reversed(round_the_head(wide - FACE, FACE)), neck[0]] if figure.is_front else outer
 
 
 def _is_folded(collar: Piece) -> bool:

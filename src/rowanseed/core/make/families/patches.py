@@ -19,7 +19,7 @@ DEEPER = 8.0
 
 
 def turned_all_round(bench: Workbench) -> Iterator[Finish]:
-    """Loose pieces that are turned in all round, or nearly, and no part of anything that the pattern names."""
+    """Loose pieces that are turned in all round, or nearly: sewn to nothing, no part of anything the pattern names."""
     named = {id for detail in bench.details.values() for id in detail.pieces}
     for finish in bench.finishes.values():
         pieces = pieces_of(finish.parts)
@@ -29,6 +29,7 @@ def turned_all_round(bench: Workbench) -> Iterator[Finish]:
             and not pieces & bench.inner
             and all(bench.panel(id) is Panel.OTHER for id in pieces)
             and len(pieces) == 1
+            and not any(pieces < pieces_of((*join.a, *join.b)) for join in bench.joins.values())
         ):
             yield finish
 
