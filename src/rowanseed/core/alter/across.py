@@ -32,7 +32,7 @@ SAME = 0.02
 """An edge this near to its length before, in mm, has it again."""
 ROUNDS = 8
 NEARBY = 5.0
-WAIST = "waist"
+WAIST, PRINCESS = "waist", "princess"
 CENTRES = ("centre", "crotch", "opening")
 SIDES = ("side", "outseam")
 
@@ -50,12 +50,31 @@ class Span:
     def share(self, p: Point) -> float:
         """1 at the centre of the body, 0 at the side seam."""
         within, beyond = self.reach(p[0])
-        across = (p[1] - within) / (beyond - within) if beyond != within else 0.0
+        begins, ends = self._gap(p[0])
+        # Across a seam inside the panel it goes on as it does once that is sewn: what lies between is no cloth.
+        out = p[1] - within - min(max(p[1] - begins, 0.0), ends - begins)
+        whole = beyond - within - (ends - begins)
+        across = out / whole if whole > 0 else 0.0
         return self.first + (self.last - self.first) * min(max(across, 0.0), 1.0)
 
     def reach(self, x: float) -> tuple[float, float]:
         """(inner, outer) y of the panel at a level down it."""
         return self._within(x), self._beyond(x)
+
+    @cached_property
+    def _gap(self) -> Callable[[float], tuple[float, float]]:
+        """A level → from where to where its princess seam takes it in there, its two edges drawn in one frame."""
+        inner, outer = (self._princess(*names) for names in (CENTRES, SIDES))
+        if inner is None or outer is None:
+            return lambda x: (0.0, 0.0)
+        first, last = _y_along(inner, 0.0), _y_along(outer, 0.0)
+        return lambda x: (begins := first(x), max(begins, last(x)))
+
+    def _princess(self, *names: str) -> Chain | None:
+        """The princess edge of the first piece that has one of these edges too."""
+        pieces = (p for p in self.frame.pieces if p.has_edge(PRINCESS) and any(p.has_edge(name) for name in names))
+        found = next(pieces, None)
+        return None if found is None else found.shapes[self.frame.size].edges[PRINCESS]
 
     @cached_property
     def _within(self) -> Callable[[float], float]:

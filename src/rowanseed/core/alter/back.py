@@ -49,7 +49,8 @@ def give_length_above(pattern: Pattern, size: str, panel: Panel, by: float) -> P
             q[0] for p in frame.pieces if p.has_edge("armhole") for q in flatten(p.shapes[size].edges["armhole"], 1.0)
         ]
         top, middle = min(levels), (min(levels) + max(levels)) / 2
-        inner = max((neck[0].start, neck[-1].end), key=lambda q: abs(q[1] - centre))
+        # The neck point is its upper end: the other one lies at the centre, or far beyond it where fronts cross.
+        inner = min(neck[0].start, neck[-1].end)
         tip = max(_ends(frame, "shoulder"), key=lambda q: abs(q[1] - centre), default=inner)
 
         def lifted(

@@ -18,7 +18,7 @@ from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import part_length, walk, walk_join
 
 ROUNDS = 5
-RAGLAN = "raglan"
+RAGLAN, NECK = "raglan", "neck"
 NOTICED = 0.05
 """A seam whose difference has changed by less than this, in mm, is as it was."""
 
@@ -61,7 +61,8 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
         is_free = Panel.BAND not in _panels(pattern, other) or not {part.piece for part in side} & moved
         # What is drawn on a piece of the garment was altered with it; the rest of the same band or facing was not.
         loose = tuple(part for part in side if not _lies_on_a_shape(pattern, size, part))
-        if panels == {Panel.BAND} and is_free and loose:
+        hood = panels == {Panel.OTHER} and all(part.edge == NECK for part in side)
+        if (panels == {Panel.BAND} or hood) and is_free and loose:
             return _fit_bands(pattern, size, loose, other, off * sign)
         if panels == {Panel.SLEEVE} and all(part.edge == "cap" for part in side):
             # Of a sleeve in two pieces the upper one has the cap.
@@ -99,11 +100,14 @@ def _fit_bands(
     pattern: Pattern, size: str, side: tuple[EdgePart, ...], other: tuple[EdgePart, ...], by: float
 ) -> tuple[Pattern, dict[str, str]]:
     """Fit these parts of a band to what it is sewn to."""
-    lengths = [part_length(pattern, size, part) for part in side]
+    whole = sum(part_length(pattern, size, part) for part in side)
+    # What is sewn on by both its hands is drawn once.
+    once = {(part.piece, part.edge, part.from_mark, part.to_mark): part for part in side}.values()
+    lengths = [part_length(pattern, size, part) for part in once]
     names = " and ".join(dict.fromkeys(f"“{pattern.piece(p.piece).name}”" for p in other[:3]))
     reasons = {}
-    for part, length in zip(side, lengths, strict=True):
-        pattern = fit_edge(pattern, size, part, by * length / sum(lengths))
+    for part, length in zip(once, lengths, strict=True):
+        pattern = fit_edge(pattern, size, part, by * length / whole)
         reasons[part.piece] = f"its {part.edge} edge is sewn to {names}"
         name = pattern.piece(part.piece).name
         for mate in frame_of(pattern, size, part.piece).pieces:

@@ -22,7 +22,7 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
     # Turned, a yoke would be measured along its chord.
     pattern = laid_open(pattern)
     # An underlining or an interlining is cut from the piece itself, which is measured all the same.
-    layers = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
+    layers = _layers(pattern)
     out: dict[str, float] = {}
     once = _counted_across(pattern)
     for piece, cut in pattern.pieces_for(Role.MAIN, view):
@@ -36,6 +36,11 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
                 wide = abs(b[1] - a[1]) - _taken_in(piece, size, line.id)
                 out[measure] = out.get(measure, 0.0) + wide * _times(piece, cut)
     return out
+
+
+def _layers(pattern: Pattern) -> frozenset[str]:
+    """The pieces that lie behind others: linings, facings."""
+    return frozenset(layer.piece for layer in pattern.making.layers if layer.piece != layer.of)
 
 
 def _counted_across(pattern: Pattern) -> frozenset[tuple[str, str]]:
@@ -79,7 +84,8 @@ def changes(drawn: Pattern, altered: Pattern, size: str, view: str) -> dict[str,
 
 def _back_length(pattern: Pattern, size: str) -> float:
     """From the top of the back (or of the leg) to its hem, along the centre or the outer seam."""
-    backs = [p for p in pattern.pieces if p.panel is Panel.BACK]
+    layers = _layers(pattern)
+    backs = [p for p in pattern.pieces if p.panel is Panel.BACK and p.id not in layers]
     for edges in (("centre", VENT_EDGE), ("outseam",), ("side",)):
         of = [p for p in backs if p.has_edge(edges[0])]
         found = [chain_length(p.shapes[size].edges[edge]) for p in of for edge in edges if p.has_edge(edge)]
