@@ -50,10 +50,12 @@ class Span:
     def share(self, p: Point) -> float:
         """1 at the centre of the body, 0 at the side seam."""
         within, beyond = self.reach(p[0])
-        begins, ends = self._gap(p[0])
+        outwards = 1.0 if beyond >= within else -1.0
+        begins, ends = sorted(outwards * (y - within) for y in self._gap(p[0], within))
         # Across a seam inside the panel it goes on as it does once that is sewn: what lies between is no cloth.
-        out = p[1] - within - min(max(p[1] - begins, 0.0), ends - begins)
-        whole = beyond - within - (ends - begins)
+        out = outwards * (p[1] - within)
+        out -= min(max(out - begins, 0.0), ends - begins)
+        whole = abs(beyond - within) - (ends - begins)
         across = out / whole if whole > 0 else 0.0
         return self.first + (self.last - self.first) * min(max(across, 0.0), 1.0)
 
@@ -61,14 +63,16 @@ class Span:
         """(inner, outer) y of the panel at a level down it."""
         return self._within(x), self._beyond(x)
 
+    def _gap(self, x: float, otherwise: float) -> tuple[float, float]:
+        """From where to where its princess seam takes a panel in at a level, if both its edges are drawn in its
+        frame."""
+        edges = self._princesses
+        return (otherwise, otherwise) if edges is None else (edges[0](x), edges[1](x))
+
     @cached_property
-    def _gap(self) -> Callable[[float], tuple[float, float]]:
-        """A level → from where to where its princess seam takes it in there, its two edges drawn in one frame."""
+    def _princesses(self) -> tuple[Callable[[float], float], Callable[[float], float]] | None:
         inner, outer = (self._princess(*names) for names in (CENTRES, SIDES))
-        if inner is None or outer is None:
-            return lambda x: (0.0, 0.0)
-        first, last = _y_along(inner, 0.0), _y_along(outer, 0.0)
-        return lambda x: (begins := first(x), max(begins, last(x)))
+        return None if inner is None or outer is None else (_y_along(inner, 0.0), _y_along(outer, 0.0))
 
     def _princess(self, *names: str) -> Chain | None:
         """The princess edge of the first piece that has one of these edges too."""

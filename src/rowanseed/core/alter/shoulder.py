@@ -7,13 +7,14 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from rowanseed.core.alter.deform import Field, smooth
-from rowanseed.core.alter.frame import Frame, frames, move, with_pieces
+from rowanseed.core.alter.frame import Frame, frame_of, frames, move, with_pieces
 from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, flatten, unit
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 
+YOKE = "yoke"
 LEAST = 1.0
 """A yoke by itself ends where its armhole does: so much, in mm, is taken to lie below."""
 PARTS = 4
@@ -44,10 +45,45 @@ def _shoulder(frame: Frame) -> tuple[Point, Point, float] | None:
 
 
 def _each(pattern: Pattern, size: str) -> list[tuple[Frame, Point, Point, float]]:
-    found = [(frame, *s) for frame in _bodies(pattern, size) if (s := _shoulder(frame)) is not None]
+    """(frame, neck point, shoulder tip, level of the underarm) of all that changes with a shoulder.
+
+    A yoke that lies by itself, above gathers or a pleat, is one with the piece below it: that has the rest of the
+    armhole, and the yoke's points as they would lie above it.
+    """
+    found: list[tuple[Frame, Point, Point, float]] = []
+    for frame in _bodies(pattern, size):
+        own = _shoulder(frame)
+        if own is None:
+            continue
+        neck, tip, under = own
+        below = _below(pattern, size, frame)
+        if below is None:
+            found.append((frame, neck, tip, under))
+            continue
+        body, (down, across), lowest = below
+        found.append((frame, neck, tip, lowest - down))
+        found.append((body, (neck[0] + down, neck[1] + across), (tip[0] + down, tip[1] + across), lowest))
     if not found:
         raise NoPlaceFor("No piece of this pattern has a shoulder and an armhole.")
     return found
+
+
+def _below(pattern: Pattern, size: str, yoke: Frame) -> tuple[Frame, Point, float] | None:
+    """(the frame below a yoke that lies by itself, how far from the yoke's place it lies, its underarm's level)."""
+    ids = {piece.id for piece in yoke.pieces}
+    for join in pattern.making.joins:
+        for one, other in ((join.a, join.b), (join.b, join.a)):
+            sewn = len(one) == len(other) == 1 and one[0].edge == other[0].edge == YOKE
+            if not sewn or one[0].piece not in ids or other[0].piece in ids:
+                continue
+            body = frame_of(pattern, size, other[0].piece)
+            above, rest = yoke.edge("armhole"), body.edge("armhole")
+            if body.panel is not yoke.panel or body.edge("shoulder") or above is None or rest is None:
+                continue
+            low, high = max(above[0].start, above[-1].end), min(rest[0].start, rest[-1].end)
+            lowest = max(q[0] for q in flatten(rest, 1.0))
+            return body, (high[0] - low[0], high[1] - low[1]), lowest
+    return None
 
 
 def _outwards(p: Point, neck: Point, tip: Point) -> float:
