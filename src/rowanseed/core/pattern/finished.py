@@ -86,8 +86,8 @@ def _back_length(pattern: Pattern, size: str) -> float:
     """From the top of the back (or of the leg) to its hem, along the centre or the outer seam."""
     layers = _layers(pattern)
     backs = [p for p in pattern.pieces if p.panel is Panel.BACK and p.id not in layers]
-    for edges in (("centre", VENT_EDGE), ("outseam",), ("side",)):
-        of = [p for p in backs if p.has_edge(edges[0])]
+    for edges in (("centre", "opening", VENT_EDGE), ("outseam",), ("side",)):
+        of = [p for p in backs if any(p.has_edge(edge) for edge in edges)]
         found = [chain_length(p.shapes[size].edges[edge]) for p in of for edge in edges if p.has_edge(edge)]
         if found:
             return sum(found)
