@@ -254,6 +254,21 @@ def test_a_range_in_a_chart_is_told_from_what_is_no_length():
         read_chart("size 10 12\nbust 83 tall", "cm")
 
 
+@pytest.mark.parametrize(
+    ("line", "field"),
+    [
+        ("4 Hood: cut 2", "features.collar"),
+        ("4 Back yoke: cut 2", "features.back.shaping"),
+        ("4 Belt: cut 1", "features.belt"),
+        ("4 Shoulder strap: cut 2", "features.straps.closed by"),
+    ],
+)
+def test_a_piece_that_nothing_was_composed_for_leads_to_the_field_that_asks_for_it(line, field):
+    lines = ["1 Front: cut 1 on fold", "2 Back: cut 2", line]
+    tick = next(t for t in ticked_off(DRESS, read_pieces(lines)) if t.listed.number == "4")
+    assert tick.piece is None and tick.question.endswith("?") and tick.field == field
+
+
 def test_a_list_is_ticked_off_and_a_piece_too_many_or_too_few_is_a_question():
     lines = [
         "1 Front: cut 1 on fold",

@@ -39,6 +39,7 @@ ASKS = (
     (("facing",), "features.neck.finish", "Which edge is faced?"),
     (("lining",), "features.lining.of", "Is the garment lined?"),
     (("collar",), "features.collar", "Has it a collar?"),
+    (("hood",), "features.collar", "Has it a hood?"),
     (("stand",), "features.collar", "Has its collar a stand?"),
     (("cuff",), "features.sleeve.end", "Do the sleeves end in cuffs?"),
     (("sleeve",), "features.sleeve.kind", "Has it sleeves?"),

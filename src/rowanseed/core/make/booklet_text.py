@@ -62,7 +62,7 @@ IN_PASSING = 0.4
 TELLING = frozenset(
     (
         "facing", "lining", "pocket", "collar", "cuff", "skirt", "hem", "belt", "waistband", "placket", "yoke",
-        "stand", "sleeve", "zip",
+        "stand", "sleeve", "zip", "hood",
     )
 )
 # fmt: on

@@ -170,10 +170,15 @@ def _part_of(pattern: Pattern, panel: Panel, *, lower: bool) -> str:
     return "legs" if pattern.garment == "trousers" else panel.value
 
 
+SEEN_BY_ITSELF = ("hood",)
+"""What is no panel of the body and no band, and yet a part of the picture."""
+
+
 def _words(pattern: Pattern) -> str:
     closures = ", ".join(dict.fromkeys(c.kind.words for c in pattern.making.closures))
     details = ", ".join(dict.fromkeys(d.kind.words for d in pattern.making.details))
-    pieces = ", ".join(dict.fromkeys(p.name.lower() for p in pattern.pieces if p.panel is not Panel.OTHER))
+    seen = (p for p in pattern.pieces if p.panel is not Panel.OTHER or p.id in SEEN_BY_ITSELF)
+    pieces = ", ".join(dict.fromkeys(p.name.lower() for p in seen))
     return (
         f"Drawn from its pieces: {pieces}."
         + (f" Closes by {closures}." if closures else "")
