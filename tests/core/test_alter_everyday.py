@@ -17,7 +17,7 @@ pytestmark = pytest.mark.slow
 BY = 20.0
 APART = 1.25
 """So far apart, in mm, over a whole seam is not seen in sewing; what lies farther apart is told on the page."""
-EASED = {"inseams": 1.7, "princess-front": 2.2, "neck-princess-front-facing": 1.6}
+EASED = {"princess-front": 2.2, "neck-princess-front-facing": 1.6}
 """Seams of curves unlike each other, of which more is eased in, in mm."""
 LENGTHS = ("sway-back", "round-back")
 

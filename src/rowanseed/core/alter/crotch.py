@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, move
 from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
@@ -61,13 +63,32 @@ def _lengthened(pattern: Pattern, frame: Frame, by: float) -> Pattern:
 
     Raises TooNarrow where no place for the crotch point gives both.
     """
+    wide, moved = moving(pattern, frame)
+    if by < -0.8 * wide:
+        raise TooNarrow("The crotch point reaches out", wide, "Shorten the crotch by less.")
+    crotch_was, inseam_was = length_of(pattern, frame, "crotch"), length_of(pattern, frame, "inseam")
+    reach, drop, now = by, 0.0, moved(by, 0.0)
+    for _ in range(ROUNDS):
+        grown, inner = length_of(now, frame, "crotch") - crotch_was, length_of(now, frame, "inseam") - inseam_was
+        if abs(grown - by) < 0.01 and abs(inner) < 0.05:
+            break
+        # The point is lowered by what the inner leg has grown, so that it still meets the other leg's.
+        reach, drop = reach + (by - grown), drop + inner
+        now = moved(reach, drop)
+    else:
+        # So near to the centre the curve folds over itself, and no place for the point gives what is asked.
+        raise TooNarrow("The crotch point reaches out", wide, "Shorten the crotch by less.")
+    return now
+
+
+def moving(pattern: Pattern, frame: Frame) -> tuple[float, Callable[[float, float], Pattern]]:
+    """How far the crotch point of a leg reaches out, in mm; and how far it goes out, and down, → the pattern with it
+    moved so, dying away to the knee and up to the hip."""
     crotch, _ = _edges(frame)
     point = crotch_point(frame)
     straight = min(flatten(crotch, 1.0), key=lambda q: q[0])
     out = 1.0 if point[1] > straight[1] else -1.0
     wide = max(1.0, abs(point[1] - straight[1]))
-    if by < -0.8 * wide:
-        raise TooNarrow("The crotch point reaches out", wide, "Shorten the crotch by less.")
     knee = frame.level("knee") or (point[0] + frame.bounds()[2]) / 2
     hip = frame.level("hip") or point[0] - 80.0
     top = max(hip, point[0] - 80.0) if hip < point[0] - 20.0 else point[0] - 80.0
@@ -81,22 +102,10 @@ def _lengthened(pattern: Pattern, frame: Frame, by: float) -> Pattern:
 
         return move(pattern, frame, field, parts=PARTS)
 
-    crotch_was, inseam_was = _length(pattern, frame, "crotch"), _length(pattern, frame, "inseam")
-    reach, drop, now = by, 0.0, moved(by, 0.0)
-    for _ in range(ROUNDS):
-        grown, inner = _length(now, frame, "crotch") - crotch_was, _length(now, frame, "inseam") - inseam_was
-        if abs(grown - by) < 0.01 and abs(inner) < 0.05:
-            break
-        # The point is lowered by what the inner leg has grown, so that it still meets the other leg's.
-        reach, drop = reach + (by - grown), drop + inner
-        now = moved(reach, drop)
-    else:
-        # So near to the centre the curve folds over itself, and no place for the point gives what is asked.
-        raise TooNarrow("The crotch point reaches out", wide, "Shorten the crotch by less.")
-    return now
+    return wide, moved
 
 
-def _length(pattern: Pattern, frame: Frame, edge: str) -> float:
+def length_of(pattern: Pattern, frame: Frame, edge: str) -> float:
     piece = next(p for p in frame.pieces if p.has_edge(edge))
     return chain_length(pattern.piece(piece.id).shapes[frame.size].edges[edge])
 

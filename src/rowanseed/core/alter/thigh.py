@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from rowanseed.core.alter.crotch import crotch_point, legs
+from rowanseed.core.alter.crotch import crotch_point, legs, length_of, moving
 from rowanseed.core.alter.deform import smooth
-from rowanseed.core.alter.frame import frame_of, move_some
+from rowanseed.core.alter.frame import Frame, frame_of, move_some
 from rowanseed.core.alter.seam import edge_field, edge_side
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.pattern.pattern import Pattern
@@ -12,6 +12,7 @@ from rowanseed.core.pattern.pattern import Pattern
 PARTS = 16
 BELOW = 45.0
 """The thigh is fullest this far below the crotch point, in mm (common practice, no source)."""
+ROUNDS, NEAR = 12, 0.05
 OUTER, INNER = "outseam", "inseam"
 
 
@@ -25,7 +26,7 @@ def change_width(pattern: Pattern, size: str, edge: str, by: float) -> Pattern:
     found = [frame for frame in legs(pattern, size) if frame.edge(edge)]
     if not found:
         raise NoPlaceFor("No leg of this pattern has that seam.", field="at")
-    at = thigh_level(pattern, size)
+    at, before = thigh_level(pattern, size), pattern
     for frame in found:
         hip, knee = frame.level("hip"), frame.level("knee") or (at + frame.bounds()[2]) / 2
         top = crotch_point(frame)[0] if edge == INNER else hip if hip is not None else at - 150.0
@@ -37,4 +38,25 @@ def change_width(pattern: Pattern, size: str, edge: str, by: float) -> Pattern:
         here = frame_of(pattern, size, piece.id)
         field = edge_field(edge_side(here, piece, edge), amount, by / 2)
         pattern = move_some(pattern, here.pieces, size, field, parts=PARTS)
+    return _inner_legs_alike(before, pattern, size) if edge == INNER else pattern
+
+
+def _inner_legs_alike(before: Pattern, pattern: Pattern, size: str) -> Pattern:
+    """Front and back slant unlike at the inner leg, so that one grows more: its crotch point is lowered by as much."""
+
+    def grown(frame: Frame, now: Pattern) -> float:
+        return length_of(now, frame, INNER) - length_of(before, frame, INNER)
+
+    first, *others = legs(pattern, size)
+    goal = grown(first, pattern)
+    for frame in others:
+        _, moved = moving(pattern, frame)
+        drop, now = 0.0, pattern
+        for _ in range(ROUNDS):
+            off = grown(frame, now) - goal
+            if abs(off) < NEAR:
+                break
+            drop += off
+            now = moved(0.0, drop)
+        pattern = now
     return pattern
