@@ -238,7 +238,9 @@ def _grown(root: Element, item: _Placed, before: Piece, size: str, letter: float
         words = ("+" if by > 0 else "") + format_length(by, units, fine=True)
         half = len(words) * letter * 0.27
         x = min(max(x + (middle[0] - x) * 0.16, left + half), max(right - half, left + half))
-        y += (middle[1] - y) * 0.16
+        # Clear of its edge on a piece that is hardly taller than the letters.
+        inwards = middle[1] - y
+        y += math.copysign(max(0.16 * abs(inwards), min(letter, 0.45 * abs(inwards))), inwards)
         while any(abs(x - a) < 2 * half and abs(y - b) < letter for a, b in taken):
             y += letter * 1.1
         taken.append((x, y))
