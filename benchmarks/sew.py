@@ -31,7 +31,7 @@ from rowanseed.core.make.sequencer import changing
 from rowanseed.core.make.sittings import AGAINST_ADVICE, CHANGE, OUT_OF_ORDER, best_run
 from rowanseed.demo import overshirt
 from rowanseed.demo.household import BERTIL, TAKEN, fill
-from rowanseed.drawings.steps import laid, section
+from rowanseed.drawings.steps import badges, laid, section
 from rowanseed.drawings.steps.registry import frames
 from rowanseed.store.database import connect
 from rowanseed.store.household import habits
@@ -117,7 +117,7 @@ def _steps(client: TestClient, project: int, database: Path) -> Iterator[Figure]
 def _sections() -> Iterator[Figure]:
     scenes = list(dict.fromkeys(frame.scene for found in frames().values() for frame in found))
     section.draw_section.cache_clear()
-    section.badges.cache_clear()
+    badges.badges.cache_clear()
     taken = []
     for scene in scenes:
         start = perf_counter()

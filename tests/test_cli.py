@@ -15,6 +15,8 @@ from rowanseed.cli import main
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.pattern_json import write_pattern
 
+from .ports import free_port
+
 pytestmark = pytest.mark.slow
 
 OUTSIDE = Path(__file__).parent / "outside"
@@ -178,9 +180,7 @@ def test_a_busy_port_gets_one_plain_line(capsys):
 
 
 def test_a_demo_whose_terminal_is_closed_leaves_nothing_lying_about(tmp_path):
-    with socket.socket() as free:
-        free.bind(("127.0.0.1", 0))
-        port = free.getsockname()[1]
+    port = free_port()
     command = [sys.executable, "-m", "rowanseed.cli", "serve", "--demo", "--port", str(port)]
     started = {**os.environ, "TMPDIR": str(tmp_path)}
     with subprocess.Popen(command, env=started, stdout=subprocess.PIPE, text=True) as server:

@@ -22,6 +22,8 @@ from rowanseed.jobs.documents import SignedDocuments, Unsigned
 from rowanseed.jobs.queue import KeyNeeded, key_beside, open_queue
 from rowanseed.jobs.searches import Phase
 
+from .ports import free_port
+
 SQUARE = ((0.0, 0.0), (300.0, 0.0), (300.0, 200.0), (0.0, 200.0))
 
 
@@ -201,9 +203,7 @@ def redis_server(tmp_path):
     program = shutil.which("redis-server")
     if program is None:
         pytest.skip("no redis-server is installed here (Debian: apt install redis-server)")
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        port = probe.getsockname()[1]
+    port = free_port()
     command = [program, "--port", str(port), "--bind", "127.0.0.1", "--save", "", "--dir", str(tmp_path)]
     server = subprocess.Popen(command, stdout=subprocess.DEVNULL)
     try:

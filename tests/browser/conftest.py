@@ -3,7 +3,6 @@
 import os
 import shutil
 import signal
-import socket
 import subprocess
 import sys
 import time
@@ -12,6 +11,8 @@ from urllib.request import urlopen
 
 import pytest
 from playwright.sync_api import expect, sync_playwright
+
+from ..ports import free_port
 
 expect.set_options(timeout=20_000)
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
@@ -32,9 +33,7 @@ class Server:
 
     def __init__(self, *options: str, **environment: str) -> None:
         self.environment = {**os.environ, **environment}
-        with socket.socket() as probe:
-            probe.bind(("127.0.0.1", 0))
-            self.port = probe.getsockname()[1]
+        self.port = free_port()
         self.options = options
         self.start()
 
@@ -47,6 +46,8 @@ class Server:
         quiet = subprocess.DEVNULL
         self.process = subprocess.Popen(command, stdout=quiet, stderr=quiet, env=self.environment)
         for _ in range(600):
+            if self.process.poll() is not None:
+                break
             try:
                 with urlopen(f"{self.url}/household", timeout=1):
                     return

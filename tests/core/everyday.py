@@ -111,6 +111,13 @@ KNITS = {
         "collar": CollarKind.HOOD,
         "sleeve": Sleeve(end=SleeveEnd.CUFF),
     },
+    "V-necked cardigan": {
+        "front": OPEN,
+        "opening": buttoned(5, Placket.BAND),
+        "neck": Neck(NeckShape.V),
+        "sleeve": Sleeve(SleeveKind.RAGLAN),
+    },
+    "hooded smock": {"collar": CollarKind.HOOD, "sleeve": Sleeve(SleeveKind.RAGLAN), "pockets": (PATCHES,)},
     "cardigan": {
         "front": OPEN,
         "neck": Neck(NeckShape.V, NeckFinish.BAND),
@@ -133,6 +140,7 @@ SKIRTS = {
         "waist": Waist.FACING,
         "pockets": (IN_SIDES,),
     },
+    "shirred skirt": {"skirt": Skirt(SkirtKind.A_LINE), "waist": Waist.SHIRRED, "pockets": (IN_SIDES,)},
     "circle skirt": {"skirt": Skirt(SkirtKind.CIRCLE), "waist": Waist.ELASTIC_CASING},
     "pleated skirt": {
         "opening": zipped(Where.LEFT_SIDE, kind=OpeningKind.LAPPED_ZIP),
@@ -189,6 +197,7 @@ TROUSERS = {
         "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
     },
     "pyjama trousers": {"waist": Waist.DRAWSTRING, "pockets": (IN_SIDES,)},
+    "shirred trousers": {"waist": Waist.SHIRRED, "legs": Legs(LegKind.WIDE)},
     "shorts": {"waist": Waist.ELASTIC_CASING, "legs": Legs(LegKind.SHORTS)},
     "wide trousers": {
         "opening": zipped(Where.LEFT_SIDE),
@@ -281,6 +290,31 @@ JACKETS = {
         "belt": BeltKind.TIE,
         "lining": BAGGED,
     },
+    "lined overshirt": {
+        "front": OPEN,
+        "back": Side(shaping=(Shaping.YOKE,)),
+        "opening": buttoned(6, Placket.BAND),
+        "collar": CollarKind.STAND,
+        "sleeve": LONG,
+        "lining": BAGGED,
+        "pockets": (Pocket(PocketKind.WELT, PocketPlace.FRONT),),
+    },
+    "hooded coat": {
+        "front": OPEN,
+        "opening": buttoned(4, Placket.FACING),
+        "collar": CollarKind.HOOD,
+        "sleeve": LONG,
+        "lining": Lining(method=LiningMethod.BY_HAND),
+        "pockets": (PATCHES,),
+    },
+    "anorak": {
+        "front": OPEN,
+        "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
+        "collar": CollarKind.HOOD,
+        "sleeve": Sleeve(SleeveKind.RAGLAN),
+        "lining": BAGGED,
+    },
+    "hooded pullover": {"opening": buttoned(3, length=180.0), "collar": CollarKind.HOOD, "sleeve": LONG},
     "blazer": {
         "front": Side(Centre.OPEN, (Shaping.PRINCESS_ARMHOLE,)),
         "back": Side(Centre.SEAM, (Shaping.PRINCESS_ARMHOLE,)),

@@ -389,6 +389,65 @@ def test_the_sleeve_of_a_robe_is_as_wide_as_its_lowered_armhole():
         assert all(w.verdict is not SeamVerdict.APART for w in walk(altered, size))
 
 
+@pytest.mark.parametrize("collar", [CollarKind.SHAWL, CollarKind.NOTCHED])
+@pytest.mark.parametrize("back", [(), (Shaping.YOKE,), (Shaping.PRINCESS_SHOULDER,)])
+@pytest.mark.parametrize(
+    ("kind", "by", "at"), [("gaping-neck", 10.0, "back"), ("round-back", 20.0, ""), ("seam", -20.0, "centre-back")]
+)
+def test_a_collar_with_lapels_goes_round_a_back_neck_that_is_altered(collar, back, kind, by, at):
+    features = Features(
+        front=Side(Centre.OPEN),
+        back=Side(Centre.SEAM, back),
+        collar=collar,
+        sleeve=Sleeve(),
+        opening=Opening(Where.FRONT, OpeningKind.BUTTONS, count=3),
+    )
+    pattern = compose(Description(name="x", garment=GarmentKind.COAT, features=features)).pattern
+    size = middle(pattern)
+    done = carry_out(pattern, size, (Alteration(kind, by, at),))
+    for found in walk(done.pattern, size):
+        if found.join.id in ("shoulders", "facing-shoulders", "collar-neck", "neck"):
+            assert abs(found.fault) <= NEAR, found.join.id
+    if kind == "seam":
+        # The neck keeps its length: above the bust the change dies away, and the tissue says so.
+        assert "to nothing at the upper end" in " ".join(sheet(done.steps[0], Units.METRIC, size).steps)
+        (was, now) = (
+            seam_length(p.piece("back-yoke" if back == (Shaping.YOKE,) else "back"), size, "neck")
+            for p in (pattern, done.pattern)
+        )
+        assert now == pytest.approx(was, abs=0.1)
+
+
+@pytest.mark.parametrize("by", [20.0, -12.0, -20.0])
+@pytest.mark.parametrize("figure", Figure)
+def test_a_dropped_sleeve_fits_its_armhole_however_that_is_lowered_or_raised(figure, by):
+    """Its cap is hardly higher than that: raised, it is made narrower and never turned inside out."""
+    features = Features(front=Side(shaping=(Shaping.BUST_DART,)), sleeve=Sleeve(SleeveKind.DROPPED))
+    pattern = compose(Description(name="x", garment=GarmentKind.JACKET, figure=figure, features=features)).pattern
+    size = middle(pattern)
+    done = carry_out(pattern, size, (Alteration("armhole-depth", by),))
+    assert all(abs(w.fault) <= NEAR for w in walk(done.pattern, size))
+    was, now = (seam_length(p.piece("sleeve"), size, "wrist") for p in (pattern, done.pattern))
+    assert now == pytest.approx(was, abs=0.1)
+    told = " ".join(sheet(done.steps[0], Units.METRIC, size).steps)
+    # A child's cap is the lowest: the others have some to give.
+    assert ("narrower" in told) == (by < 0) or figure is not Figure.CHILDREN
+
+
+@pytest.mark.parametrize("by", [12.0, 35.0, 60.0])
+@pytest.mark.parametrize("figure", Figure)
+def test_a_dropped_sleeve_is_widened_as_far_as_its_cap_allows(figure, by):
+    features = Features(front=Side(shaping=(Shaping.BUST_DART,)), sleeve=Sleeve(SleeveKind.DROPPED))
+    pattern = compose(Description(name="x", garment=GarmentKind.JACKET, figure=figure, features=features)).pattern
+    size = middle(pattern)
+    try:
+        altered = carry_out(pattern, size, (Alteration("sleeve-width", by),)).pattern
+    except AlterationError as refused:
+        assert "too low" in refused.problem and "armhole" in refused.remedy
+        return
+    assert all(abs(w.fault) <= NEAR for w in walk(altered, size))
+
+
 def test_tucks_on_a_shoulder_keep_their_depth_when_it_is_made_broader():
     features = {"front": Side(shaping=(Shaping.TUCKS,)), "back": Side(shaping=(Shaping.SHOULDER_DART,))}
     described = Features(**features, neck=Neck(NeckShape.SCOOP, NeckFinish.FACING))

@@ -17,7 +17,12 @@ pytestmark = pytest.mark.slow
 BY = 20.0
 APART = 1.25
 """So far apart, in mm, over a whole seam is not seen in sewing; what lies farther apart is told on the page."""
-EASED = {"princess-front": 2.2, "neck-princess-front-facing": 1.6}
+EASED = {
+    "princess-front": 2.2,
+    "neck-princess-front-facing": 1.6,
+    "neck-raglan-front-facing": 1.5,
+    "neck-raglan-back-facing": 1.5,
+}
 """Seams of curves unlike each other, of which more is eased in, in mm."""
 LENGTHS = ("sway-back", "round-back")
 

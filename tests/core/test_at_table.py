@@ -10,7 +10,7 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Use
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
-from rowanseed.core.geometry.outline import signed_area
+from rowanseed.core.geometry.polyline import signed_area
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.pattern.pieces import Role

@@ -8,7 +8,7 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Structure, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.choices import MakingChoices

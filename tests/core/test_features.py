@@ -15,7 +15,6 @@ from rowanseed.core.compose.description import (
     Description,
     Features,
     Legs,
-    Lining,
     Neck,
     Opening,
     Pocket,
@@ -35,7 +34,6 @@ from rowanseed.core.compose.vocabulary import (
     CollarKind,
     GarmentKind,
     LegKind,
-    LiningMethod,
     NeckFinish,
     NeckShape,
     OpeningKind,
@@ -245,10 +243,10 @@ def test_a_hood_goes_round_the_head_and_its_lower_edge_round_the_neck(figure, cl
 @pytest.mark.parametrize(
     ("wrong", "field"),
     [
-        ({"opening": Opening(Where.FRONT, OpeningKind.BUTTONS, count=5)}, "features.opening.kind"),
+        ({"front": Side(), "back": Side(Centre.SEAM), "opening": ZIP}, "features.opening.where"),
+        ({"front": Side(), "back": Side(Centre.OPEN), "opening": Opening()}, "features.back.centre"),
         ({"neck": Neck(NeckShape.SQUARE)}, "features.neck.shape"),
         ({"neck": Neck(finish=NeckFinish.FACING)}, "features.neck.finish"),
-        ({"lining": Lining(method=LiningMethod.BAGGED)}, "features.lining.method"),
     ],
     ids=str,
 )

@@ -11,7 +11,7 @@ import pytest
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat
 from rowanseed.core.cloth.matching import BARS
 from rowanseed.core.garment import GarmentChoices, lay_problem
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.edit import FaultKind, NotAllowed, Rule

@@ -16,7 +16,8 @@ from rowanseed.core.cloth.matching import KINDS, NOTHING, Held, Matching, hem_po
 from rowanseed.core.cloth.matching.symmetry import mirror_lines, places
 from rowanseed.core.cloth.on_ground import pockets_on_ground
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem, matched
-from rowanseed.core.geometry.outline import bounds, chain_length, flatten, point_at
+from rowanseed.core.geometry.outline import chain_length, flatten, point_at
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan

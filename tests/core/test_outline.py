@@ -13,14 +13,12 @@ from rowanseed.core.geometry.outline import (
     arc_chain,
     chain_length,
     flatten,
-    offset_polyline,
     point_at,
-    signed_area,
     similarity,
     split_chain,
     transform_chain,
-    unfold,
 )
+from rowanseed.core.geometry.polyline import offset_polyline, signed_area, unfold
 
 coordinate = st.floats(-500, 500).map(lambda v: round(v, 2))
 point = st.tuples(coordinate, coordinate)

@@ -13,7 +13,8 @@ from hypothesis import strategies as st
 from rowanseed.core.base.units import INCH
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.own_measure import CLOSINGS, OWN, Own, OwnKind, describe, sums
-from rowanseed.core.geometry.outline import bounds, flatten
+from rowanseed.core.geometry.outline import flatten
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.pattern.walk import walk

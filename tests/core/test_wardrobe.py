@@ -39,7 +39,7 @@ HOUSEHOLDS = {
     "by hand": MakingChoices(equipment=Equipment(machine=False), units=Units.IMPERIAL),
     "knit": MakingChoices(equipment=EVERYTHING, structure=Structure.KNIT),
 }
-NEEDS_A_MACHINE = {"shirred panel"}
+NEEDS_A_MACHINE = {"shirred panel", "shirred top"}
 
 
 def ordered(pattern, choices):
@@ -156,6 +156,11 @@ BEFORE = [
     ("knife pleats", "press-pleats-detail", "sew-sides"),
     ("shirred panel", "sample-shirring", "shirr-detail"),
     ("shirred panel", "shirr-detail", "sew-sides"),
+    ("shirred top", "turn-in-waist", "shirr-shirred-waist"),
+    ("shirred top", "press-sides", "shirr-shirred-waist"),
+    ("shirred top", "shirr-shirred-waist", "steam-shirred-waist"),
+    ("hood", "turn-in-hood-face", "sew-neck"),
+    ("hood over a separating zip", "turn-opening-facing", "sew-neck"),
     ("embroidery", "embroider-detail", "sew-sides"),
     ("slit at the end of a seam", "press-centre-back", "slit-centre-back"),
     ("pocketed skirt", "mouth-pocket", "sew-on-pocket"),

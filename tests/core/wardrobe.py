@@ -969,6 +969,16 @@ WARDROBE = {
     "lining sewn in, with a vent": lambda: vented(LiningMethod.SEWN_IN),
     "lining bagged, with a vent": lambda: vented(LiningMethod.BAGGED),
     "half placket": lambda: described(opening=BUTTONED, collar=CollarKind.STAND),
+    "shirred top": lambda: described(
+        GarmentKind.SKIRT,
+        waist=Waist.SHIRRED,
+        skirt=Skirt(SkirtKind.A_LINE),
+        lining=Lining(method=LiningMethod.HANGING_FREE),
+    ),
+    "hood": lambda: described(collar=CollarKind.HOOD),
+    "hood over a separating zip": lambda: described(
+        front=Side(Centre.OPEN), opening=Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP), collar=CollarKind.HOOD
+    ),
     "banded skirt": lambda: skirt(waist="gathered band", zipped=ClosureKind.INVISIBLE_ZIP),
     **{f"straps by {kind.value}": (lambda kind=kind: strapped(kind)) for kind in STRAPS_CLOSED},
     **{kind.words: (lambda kind=kind: with_detail(kind)) for kind in KINDS},

@@ -18,10 +18,12 @@ from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.operation import Act
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import EdgePart
+from rowanseed.drawings.steps.badges import badges, overlaps
 from rowanseed.drawings.steps.laid import draw_laid
 from rowanseed.drawings.steps.placing import as_drawn, laid_on, opened_from
 from rowanseed.drawings.steps.registry import frames, scene_of
-from rowanseed.drawings.steps.section import Sheet, badges, draw_section, overlaps
+from rowanseed.drawings.steps.scene import Sheet
+from rowanseed.drawings.steps.section import draw_section
 
 from ..core.garments import SIZE
 from ..core.test_make import DRAFTS

@@ -5,7 +5,8 @@ import pytest
 from rowanseed.core.base.errors import DrawingError
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.garment import GarmentChoices, lay_problem
-from rowanseed.core.geometry.outline import chain_length, flatten, signed_area
+from rowanseed.core.geometry.outline import chain_length, flatten
+from rowanseed.core.geometry.polyline import signed_area
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.drawn_pattern import Decision, fold_choices, pattern_of
 from rowanseed.formats.svg_read import read_drawing

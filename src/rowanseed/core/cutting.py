@@ -10,7 +10,8 @@ from dataclasses import dataclass, replace
 from rowanseed.core.base.ids import CutKey
 from rowanseed.core.base.units import Units, format_allowance
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.geometry.outline import Point, bounds, flatten, signed_area
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.geometry.polyline import bounds, signed_area
 from rowanseed.core.lay.folding import Region, references, region_of, regions
 from rowanseed.core.lay.problem import (
     LayCloth,

@@ -23,7 +23,8 @@ from rowanseed.core.cloth.matching import (
     matches,
 )
 from rowanseed.core.derive.layers import with_layers
-from rowanseed.core.geometry.outline import Point, without_repeats
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import without_repeats
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Problem
 from rowanseed.core.pattern.opened_out import with_unlike_opened
 from rowanseed.core.pattern.pattern import Pattern

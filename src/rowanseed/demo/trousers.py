@@ -11,8 +11,9 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from functools import cache
 
-from rowanseed.core.compose.drafting import DOWN, UP, curve, solve, straight, y_at
+from rowanseed.core.compose.drafting import DOWN, UP, curve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.making import BookletStep, Closure, ClosureKind, Finish, FinishKind, Join, Making, Press
 from rowanseed.core.pattern.pattern import Pattern

@@ -12,8 +12,9 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from functools import cache
 
-from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, solve, straight, y_at
+from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, unit
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import (

@@ -5,7 +5,8 @@ from __future__ import annotations
 import json
 from collections.abc import Sequence
 
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.svg import CHALK, INK, PAPER, add, drawing, halo, path_of, write
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from rowanseed.core.derive.layers import Derivation
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.drawings.pieces import rows

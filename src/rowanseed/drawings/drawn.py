@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from shapely.geometry import Polygon
 
-from rowanseed.core.geometry.outline import bounds, chain_length, flatten, point_at
+from rowanseed.core.geometry.outline import chain_length, flatten, point_at
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, path_of, write
 from rowanseed.formats.svg_read import Drawing

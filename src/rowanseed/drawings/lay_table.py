@@ -6,7 +6,7 @@ from xml.etree.ElementTree import Element
 
 from rowanseed.core.base.units import Units, format_cloth
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.edit import ids
 from rowanseed.core.lay.folding import stretch_width
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, Stretch, moved

@@ -10,7 +10,8 @@ from xml.etree.ElementTree import Element
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.units import Units, format_length
-from rowanseed.core.geometry.outline import Point, bounds, chain_length, point_at
+from rowanseed.core.geometry.outline import Point, chain_length, point_at
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece

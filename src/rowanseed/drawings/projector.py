@@ -13,7 +13,8 @@ from shapely.geometry import LineString, Polygon
 from shapely.ops import unary_union
 
 from rowanseed.core.cutting import CutItem
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.folding import fold_lines, stretch_width
 from rowanseed.core.lay.problem import LayCloth, Plan
 from rowanseed.core.printing.lines import PrintPiece

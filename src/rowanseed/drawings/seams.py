@@ -7,7 +7,8 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from rowanseed.core.base.units import Units, format_length
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import MarkKind

@@ -9,7 +9,8 @@ from shapely.geometry import LineString, Polygon, box
 
 from rowanseed.core.cloth.across_seams import OnCloth, SewnSeam
 from rowanseed.core.cloth.cloth import Cloth
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.colour import pale

@@ -6,7 +6,8 @@ from shapely.geometry import Polygon, box
 
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.on_ground import OnGround
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.colour import pale
 from rowanseed.drawings.sewn import draw_part, from_cloth

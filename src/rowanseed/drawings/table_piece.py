@@ -14,7 +14,8 @@ from shapely.geometry import LineString, Polygon
 from rowanseed.core.base.same import Same
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.cutting import grain_check
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.edit import placement, stretch_of
 from rowanseed.core.lay.edit.placements import region
 from rowanseed.core.lay.folding import Region

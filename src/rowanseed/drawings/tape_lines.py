@@ -8,7 +8,8 @@ from itertools import pairwise
 
 from rowanseed.core.compose.tape import dimensions, tape_path
 from rowanseed.core.compose.vocabulary import TapeLine
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.printing.lines import upright

@@ -19,13 +19,13 @@ from rowanseed.core.geometry.outline import (
     Affine,
     Chain,
     Point,
-    bounds,
     chain_length,
     flatten,
     point_at,
     split_chain,
     transform_chain,
 )
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.check import check
 from rowanseed.core.pattern.only import only_sizes
 from rowanseed.core.pattern.pattern import Pattern

@@ -5,16 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from rowanseed.core.geometry.outline import (
-    Affine,
-    Chain,
-    Point,
-    Segment,
-    bounds,
-    chain_length,
-    flatten,
-    transform_chain,
-)
+from rowanseed.core.geometry.outline import Affine, Chain, Point, Segment, chain_length, flatten, transform_chain
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.check import check
 from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.pattern.pattern import Pattern

@@ -12,7 +12,8 @@ from shapely import simplify
 from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.base.errors import DocumentError
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.problem import (
     LayCloth,
     LayKind,

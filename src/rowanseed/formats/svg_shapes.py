@@ -11,7 +11,8 @@ import svgelements
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import DrawingError
-from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten, signed_area, without_repeats
+from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten
+from rowanseed.core.geometry.polyline import signed_area, without_repeats
 
 MOST_OUTLINES = 400
 MOST_SEGMENTS = 20_000

@@ -10,7 +10,8 @@ import numpy as np
 from PIL import Image
 
 from rowanseed.core.base.errors import DocumentError
-from rowanseed.core.geometry.outline import Point, signed_area
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import signed_area
 
 LONG_SIDE = 420
 """Points along the longer side of the block."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
+from rowanseed.core.alter.sleeve import SHALLOW
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.pattern import Pattern
@@ -44,6 +45,9 @@ def change_depth(pattern: Pattern, size: str, by: float) -> Pattern:
         bicep, cap = frame.level("bicep"), frame.edge("cap")
         if frame.panel is Panel.SLEEVE and bicep is not None and cap is not None:
             top = min(q[0] for q in flatten(cap, 1.0))
+            if by < 0 and bicep - top < SHALLOW:
+                # A dropped sleeve has no cap to give: it is made as wide as its armhole.
+                continue
             pattern = move(pattern, frame, _sleeve_lowered(top, bicep, frame.bounds()[2], by), parts=PARTS)
     return pattern
 

@@ -90,7 +90,9 @@ def _in_size(piece: Piece, size: str) -> object:
 def _why(pattern: Pattern, size: str, piece: Piece, alteration: Alteration) -> str:
     """Why an alteration itself changes a piece."""
     frame = frame_of(pattern, size, piece.id)
-    return why_along(pattern, piece, frame, lambda _: kind_of(alteration).why)
+    kind = kind_of(alteration)
+    told = kind.why_on
+    return why_along(pattern, piece, frame, lambda p: kind.why if told is None else told(pattern, size, alteration, p))
 
 
 def _edges_changed(before: Piece, after: Piece, size: str) -> tuple[tuple[str, ...], float]:

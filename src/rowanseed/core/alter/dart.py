@@ -122,6 +122,37 @@ def _legs_moved(piece: Piece, dart: Dart, size: str, by: float) -> Piece:
     return replace(piece, marks=tuple(marks))
 
 
+def intake(piece: Piece, dart: Dart, size: str) -> float:
+    """What a dart, a pleat or a tuck takes in at its edge, in mm."""
+    one, other = (mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs)
+    return abs(other - one)
+
+
+def with_intake(piece: Piece, dart: Dart, size: str, by: float) -> Piece:
+    """The piece with a dart that takes in `by` mm more at its edge, half of it at each leg."""
+    legs = sorted(dart.legs, key=lambda leg: mark_distance(piece, size, piece.mark(leg)))
+    marks = []
+    for mark in piece.marks:
+        if mark.id in legs:
+            step = -by / 2 if mark.id == legs[0] else by / 2
+            match mark.anchor:
+                case "start":
+                    pass
+                case "end":
+                    step = -step
+                case _:
+                    # It is held by the other leg.
+                    step = by if mark.distance[size] >= 0 else -by
+            mark = replace(mark, distance={**mark.distance, size: mark.distance[size] + step})
+        marks.append(mark)
+    return replace(piece, marks=tuple(marks))
+
+
+def change_intake(pattern: Pattern, size: str, piece: Piece, dart: Dart, by: float) -> Pattern:
+    """A dart that takes in `by` mm more, with its twins in the layers drawn on its piece."""
+    return with_pieces(pattern, (with_intake(p, d, size, by) for p, d in _all_like(pattern, piece, dart)))
+
+
 def _with_point(pattern: Pattern, piece: Piece, dart: Dart, size: str, point: Point) -> Pattern:
     now = pattern.piece(piece.id)
     moved = tuple(replace(d, point={**d.point, size: point}) if d.id == dart.id else d for d in now.darts)

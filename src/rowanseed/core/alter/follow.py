@@ -10,15 +10,19 @@ from collections.abc import Mapping
 
 from rowanseed.core.alter.deform import stretch
 from rowanseed.core.alter.frame import frame_of, move
-from rowanseed.core.alter.sleeve import raise_cap
+from rowanseed.core.alter.sleeve import cap_height, is_shallow, narrow_underarm, raise_cap
+from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import lerp, unit
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import part_length, walk, walk_join
 
 ROUNDS = 5
-RAGLAN, NECK = "raglan", "neck"
+RAGLAN, COLLAR_NECK = "raglan", "collar-neck"
+LEAST_CAP = 3.0
+"""A cap is lowered to so much at the least, in mm."""
 NOTICED = 0.05
 """A seam whose difference has changed by less than this, in mm, is as it was."""
 
@@ -61,8 +65,12 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
         is_free = Panel.BAND not in _panels(pattern, other) or not {part.piece for part in side} & moved
         # What is drawn on a piece of the garment was altered with it; the rest of the same band or facing was not.
         loose = tuple(part for part in side if not _lies_on_a_shape(pattern, size, part))
-        hood = panels == {Panel.OTHER} and all(part.edge == NECK for part in side)
-        if (panels == {Panel.BAND} or hood) and is_free and loose:
+        grown = tuple(part for part in side if part.edge == COLLAR_NECK)
+        if grown:
+            # A collar cut in one with the front goes on round the neck of the back.
+            fitted = fit_edge(pattern, size, grown[0], off * sign)
+            return fitted, {grown[0].piece: "its collar is as long as the changed neck"}
+        if panels in ({Panel.BAND}, {Panel.HEAD}) and is_free and loose:
             return _fit_bands(pattern, size, loose, other, off * sign)
         if panels == {Panel.SLEEVE} and all(part.edge == "cap" for part in side):
             # Of a sleeve in two pieces the upper one has the cap.
@@ -70,8 +78,11 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
             name = upper.piece
             if len(side) == 1 and _is_straight(pattern, size, upper):
                 return fit_edge(pattern, size, upper, off * sign), {name: "it is as wide as the changed armhole"}
-            fitted = _fit_cap(pattern, size, name, side, off * sign)
             changed = any(part.piece in moved for part in other)
+            if changed and is_shallow(pattern, size, name, off * sign):
+                fitted = _fit_width(pattern, size, name, side, off * sign)
+                return fitted, {name: "it is as wide as makes its shallow cap fit the changed armhole"}
+            fitted = _fit_cap(pattern, size, name, side, off * sign)
             why = "its cap goes into the changed armhole with the same ease" if changed else "its cap keeps its length"
             return fitted, {name: why}
         raglan = panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge.startswith(RAGLAN)
@@ -135,13 +146,32 @@ def fit_edge(pattern: Pattern, size: str, part: EdgePart, by: float) -> Pattern:
     return fitted
 
 
+def _fit_width(pattern: Pattern, size: str, sleeve: str, caps: tuple[EdgePart, ...], by: float) -> Pattern:
+    """Make a sleeve wider or narrower at the underarm, so that the seam line of its cap grows by `by` mm."""
+
+    def long(each: float) -> float:
+        fitted = narrow_underarm(pattern, size, sleeve, -each, cap_height(pattern, size, sleeve))
+        return sum(part_length(fitted, size, cap) for cap in caps)
+
+    each = solve(long, long(0.0) + by, -abs(by), abs(by))
+    return narrow_underarm(pattern, size, sleeve, -each, cap_height(pattern, size, sleeve))
+
+
 def _fit_cap(pattern: Pattern, size: str, sleeve: str, caps: tuple[EdgePart, ...], by: float) -> Pattern:
-    """Raise or lower a sleeve's cap, its under sleeve's with it, so that their seam line grows by `by` mm."""
+    """Raise or lower a sleeve's cap, its under sleeve's with it, so that their seam line grows by `by` mm. Raises
+    AlterationError where it would have to be lower than nothing."""
 
     def long(of: Pattern) -> float:
         return sum(part_length(of, size, cap) for cap in caps)
 
     goal = long(pattern) + by
+    height = cap_height(pattern, size, sleeve)
+    if height and by < 0 and long(raise_cap(pattern, size, sleeve, LEAST_CAP - height)) > goal:
+        raise NoPlaceFor(
+            "The cap of this sleeve is too low for so wide a sleeve: it could not be eased into its armhole.",
+            "Widen it by less, or lower the armhole first.",
+            "by",
+        )
 
     def missing(height: float) -> float:
         return goal - long(raise_cap(pattern, size, sleeve, height))

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from rowanseed.core.alter.change import Alteration, AlterationStep
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.turned_yoke import laid_open
 
 
@@ -73,6 +74,8 @@ class AlterationKind:
     """Where it can be asked for, where that is not simply on the pattern."""
     named: Callable[[Alteration, Pattern], str] | None = None
     """What one of them is called, where that depends on its place."""
+    why_on: Callable[[Pattern, str, Alteration, Piece], str] | None = None
+    """Why a piece is changed by one of them, where that is not the same for all pieces."""
     on_sleeve: Callable[[Alteration], bool] = lambda _: False
     """Whether a sleeve is altered by it itself, and does not only follow."""
 

@@ -6,16 +6,17 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
+from rowanseed.core.alter.dart import intake, with_intake
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some, with_pieces
 from rowanseed.core.alter.seam_run import level_of_tip, levels_crossed, runs, share_along
 from rowanseed.core.alter.sleeve import narrow_underarm
+from rowanseed.core.alter.waist_seam import meets_again
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
-from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.turned_yoke import laid_open
 from rowanseed.core.pattern.walk import copies
 
@@ -140,8 +141,9 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
     At a `level` the change is greatest there and dies away towards the neighbouring levels, or to where the seam begins
     or ends in another one (at the lowest level it runs on to the hem); with no level it is the same all along, but
     for a seam from the shoulder, which keeps its length. Only the two edges of the seam move, with
-    the layers drawn on their pieces, and those of the side seam across the waist where the change reaches it; a seam
-    of a piece to its own twin is one edge drawn once. Raises AlterationError.
+    the layers drawn on their pieces, and what the waist seam sews to them where the change reaches it: the seam that
+    goes on there, or what `meets_again` finds; a seam of a piece to its own twin is one edge drawn once. Raises
+    AlterationError.
     """
     join = next((j for j in takeable(pattern) if j.id == join_id), None)
     if join is None:
@@ -158,9 +160,10 @@ def change_at_seam(pattern: Pattern, size: str, join_id: str, by: float, level: 
             f"They cross: {crossed}." if crossed else "Change the seam all along.",
             "level",
         )
+    before = pattern
     for seam in seams_moved(pattern, size, join, level):
         pattern = _moved(pattern, size, seam, by, level, school)
-    return pattern
+    return meets_again(before, pattern, size)
 
 
 def seams_moved(pattern: Pattern, size: str, join: Join, level: str) -> tuple[Join, ...]:
@@ -196,23 +199,9 @@ def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, schoo
 
 def _keep_intake(before: Piece, after: Piece, size: str) -> Piece:
     """A piece that was moved, with darts, pleats and tucks that take in what they did: they are moved as a whole."""
-    marks = {mark.id: mark for mark in after.marks}
-    for dart in after.darts:
-        first, last = (mark_distance(before, size, before.mark(leg)) for leg in dart.legs)
-        now = [mark_distance(after, size, after.mark(leg)) for leg in dart.legs]
-        wider = (now[1] - now[0]) - (last - first)
-        for leg, by in zip(dart.legs, (wider / 2, -wider / 2), strict=True):
-            mark = marks[leg]
-            match mark.anchor:
-                case "start":
-                    place = mark.distance[size] + by
-                case "end":
-                    place = mark.distance[size] - by
-                case _:
-                    # It is held by the other leg.
-                    place = before.mark(leg).distance[size]
-            marks[leg] = replace(mark, distance={**mark.distance, size: place})
-    return replace(after, marks=tuple(marks.values()))
+    for dart in before.darts:
+        after = with_intake(after, dart, size, intake(before, dart, size) - intake(after, dart, size))
+    return after
 
 
 def across_the_waist(pattern: Pattern, join: Join) -> Join | None:

@@ -10,6 +10,7 @@ from rowanseed.core.alter.frame import MEETS, ROUGH, Frame, frame_of
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.turned_yoke import laid_open
 
 FAR = 60.0
@@ -51,8 +52,8 @@ def levels_of(pattern: Pattern, size: str, run: tuple[EdgePart, ...]) -> tuple[s
 
 def level_of_tip(frame: Frame) -> float | None:
     """The level of the shoulder tip, which a change below it leaves where it is."""
-    shoulder = frame.edge("shoulder")
-    return None if shoulder is None else max(shoulder[0].start[0], shoulder[-1].end[0])
+    shoulders = [p.shapes[frame.size].edges["shoulder"] for p in frame.pieces if p.has_edge("shoulder")]
+    return max((max(edge[0].start[0], edge[-1].end[0]) for edge in shoulders), default=None)
 
 
 def share_along(
@@ -62,7 +63,7 @@ def share_along(
     frame = frame_of(pattern, size, one[0].piece)
     top, bottom = _ends(pattern, size, one)
     if not level:
-        return _to_the_shoulder(pattern, frame, one, top)
+        return _to_the_shoulder(pattern, size, one)
     there = levels_of(pattern, size, other)
     crossed = [id for id in levels_of(pattern, size, one) if id in there]
     if level not in crossed:
@@ -85,6 +86,12 @@ def share_along(
         return 1.0 if below is None else smooth((below - x) / (below - here))
 
     return amount
+
+
+def _ends_at_neck(piece: Piece, edge: str) -> bool:
+    names = [one.name for one in piece.edges]
+    k = names.index(edge)
+    return "neck" in (names[k - 1], names[(k + 1) % len(names)])
 
 
 def _ends(pattern: Pattern, size: str, run: Sequence[EdgePart]) -> tuple[float, float]:
@@ -121,12 +128,26 @@ def _is_lower(pattern: Pattern, piece: str, edge: str) -> bool:
     return all(middle >= segment.at(0.5)[0] - CROSSES for chain in shape.edges.values() for segment in chain)
 
 
-def _to_the_shoulder(pattern: Pattern, frame: Frame, run: Sequence[EdgePart], top: float) -> Callable[[float], float]:
-    """All along; but a seam from the shoulder dies away to it above the highest level, for that keeps its length."""
-    highest = min((x for _, x in frame.levels() if x > top), default=top)
-    if not pattern.piece(run[0].piece).has_edge("shoulder") or highest - top <= FAR:
-        return lambda x: 1.0
+def dies_away_above(pattern: Pattern, size: str, join: Join) -> bool:
+    """Whether a change all along a seam dies away towards its upper end, at a neck or a shoulder."""
+    return any(_from_where(pattern, size, run) is not None for side in (join.a, join.b) for run in runs(pattern, side))
+
+
+def _from_where(pattern: Pattern, size: str, run: tuple[EdgePart, ...]) -> float | None:
+    """The level from which a change all along a run dies away to its upper end, since a neck or a shoulder keeps its
+    length: the highest it crosses; of a yoke that lies by itself its lower edge. None where it goes up unchanged."""
+    frame, piece = frame_of(pattern, size, run[0].piece), pattern.piece(run[0].piece)
+    top, bottom = _ends(pattern, size, run)
+    highest = min((x for _, x in frame.levels() if x > top), default=bottom)
     ceiling = level_of_tip(frame)
-    if ceiling is None or top > ceiling:
+    reaches_up = _ends_at_neck(piece, run[0].edge) if ceiling is None else piece.has_edge("shoulder") and top <= ceiling
+    return highest if reaches_up and highest - top > FAR else None
+
+
+def _to_the_shoulder(pattern: Pattern, size: str, run: tuple[EdgePart, ...]) -> Callable[[float], float]:
+    """All along; but a seam from the shoulder or the neck dies away to it above the highest level."""
+    highest = _from_where(pattern, size, run)
+    if highest is None:
         return lambda x: 1.0
+    top, _ = _ends(pattern, size, run)
     return lambda x: smooth((x - top) / (highest - top))

@@ -10,6 +10,8 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
 
 PARTS = 4
+SHALLOW = 60.0
+"""A cap lower than this, in mm, is that of a dropped sleeve (common practice, no source)."""
 
 
 def has_sleeve(pattern: Pattern, size: str) -> bool:
@@ -67,6 +69,19 @@ def narrow_underarm(pattern: Pattern, size: str, piece_id: str, each: float, fad
         return (p[0], p[1] - each * share * smooth((abs(across) - 0.4) / 0.6) * (1.0 if across > 0 else -1.0))
 
     return move(pattern, frame, field, parts=PARTS)
+
+
+def cap_height(pattern: Pattern, size: str, piece_id: str) -> float:
+    """How high a sleeve's cap stands above the level of the upper arm, in mm; 0 for one without."""
+    frame = next(f for f in frames(pattern, size) if any(p.id == piece_id for p in f.pieces))
+    bicep, cap = frame.level("bicep"), frame.edge("cap")
+    return 0.0 if bicep is None or cap is None else bicep - min(q[0] for q in flatten(cap, 1.0))
+
+
+def is_shallow(pattern: Pattern, size: str, piece_id: str, by: float) -> bool:
+    """Whether a cap is too shallow to be lowered until it is `by` mm longer (shorter if negative): of a dropped
+    sleeve, which is made narrower instead."""
+    return cap_height(pattern, size, piece_id) < SHALLOW and by < 0
 
 
 def raise_cap(pattern: Pattern, size: str, piece_id: str, by: float) -> Pattern:

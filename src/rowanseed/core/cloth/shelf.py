@@ -9,7 +9,7 @@ from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.remainder import area_in_hand
 from rowanseed.core.cloth.yardage import FORGIVEN, is_enough, to_lay_on
 from rowanseed.core.garment import GarmentChoices, lay_problem
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.choice import Answers, refusal, shortest
 from rowanseed.core.lay.estimate import Estimate, FirstSight, estimate
 from rowanseed.core.lay.problem import LayPiece, Plan, Problem, laid

@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 from rowanseed.core.compose.description import Description, Side
-from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, solve, straight, y_at
+from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, straight, y_at
 from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, NAPE, NARROWS, WIDENS, Size, hem_ruffle, skirt_kind
 from rowanseed.core.compose.vocabulary import (
     Centre,
@@ -24,6 +24,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveKind,
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.envelope import Figure
 
 FORWARD = 5.0

@@ -9,7 +9,8 @@ from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.figures import Figures, Size
 from rowanseed.core.compose.vocabulary import Interfaced
-from rowanseed.core.geometry.outline import Chain, Point, Segment, bounds, flatten, lerp
+from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten, lerp
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.making import (
     Closure,
     Detail,

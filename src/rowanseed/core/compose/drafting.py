@@ -1,9 +1,8 @@
-"""What drafts share: curves by their directions, solving for a length, chains moved, mirrored, offset."""
+"""What drafts share: curves by their directions, chains moved, mirrored, offset."""
 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import (
@@ -14,12 +13,10 @@ from rowanseed.core.geometry.outline import (
     through,
     unit,
 )
+from rowanseed.core.geometry.solving import solve
 
 DOWN, UP, OUT, IN = (1.0, 0.0), (-1.0, 0.0), (0.0, 1.0), (0.0, -1.0)
 """Directions in a piece's frame: down the garment, up, away from the centre, towards it."""
-
-NEAR_ENOUGH = 1e-9
-MOST_TRIES = 120
 
 
 def curve(
@@ -90,33 +87,6 @@ def mirrored(chain: Chain, axis: float) -> Chain:
         )
         for s in chain
     )
-
-
-def solve(of: Callable[[float], float], goal: float, low: float, high: float) -> float:
-    """Where a function that grows (or falls) steadily between two values reaches a goal; the nearer end if it does not.
-
-    By false position with the Illinois rule: the end that stays put twice counts half.
-    """
-    below, above = of(low) - goal, of(high) - goal
-    if below * above > 0:
-        return low if abs(below) < abs(above) else high
-    stayed = 0
-    for _ in range(MOST_TRIES):
-        if below == above:
-            break
-        found = (low * above - high * below) / (above - below)
-        off = of(found) - goal
-        if abs(off) < NEAR_ENOUGH or high - low < NEAR_ENOUGH:
-            return found
-        if off * above > 0:
-            high, above = found, off
-            below = below / 2 if stayed == 1 else below
-            stayed = 1
-        else:
-            low, below = found, off
-            above = above / 2 if stayed == -1 else above
-            stayed = -1
-    return (low + high) / 2
 
 
 CLEAR = 90.0

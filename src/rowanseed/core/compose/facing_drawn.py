@@ -11,7 +11,7 @@ from shapely.geometry import LineString, Polygon
 from shapely.geometry import Point as Place
 
 from rowanseed.core.compose.build import Edges
-from rowanseed.core.compose.drafting import backwards, curve, parallel, solve, straight
+from rowanseed.core.compose.drafting import backwards, curve, parallel, straight
 from rowanseed.core.geometry.outline import (
     Affine,
     Chain,
@@ -24,6 +24,7 @@ from rowanseed.core.geometry.outline import (
     transform_chain,
     unit,
 )
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.pieces import Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 

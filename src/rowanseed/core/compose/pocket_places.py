@@ -14,7 +14,8 @@ from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.vocabulary import GarmentKind, Hand, PocketKind, PocketPlace
-from rowanseed.core.geometry.outline import Chain, Point, bounds, flatten
+from rowanseed.core.geometry.outline import Chain, Point, flatten
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 from rowanseed.core.pattern.seamline import mark_point
 

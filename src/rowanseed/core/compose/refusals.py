@@ -195,14 +195,14 @@ def _neck(d: Description) -> Found:
     if f.collar and f.neck.finish not in (None, NeckFinish.COLLAR):
         yield (
             "features.neck.finish",
-            f"The neck has a collar, so it is not finished by {f.neck.finish.words}." if (f.neck.finish) else "",
+            f"The neck has {f.collar.one}, so it is not finished by {f.neck.finish.words}." if (f.neck.finish) else "",
         )
     if f.neck.finish is NeckFinish.COLLAR and not f.collar:
         yield "features.collar", "Say which collar the neck has."
     if f.collar in (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE) and not opened:
         yield (
             "features.collar",
-            f"A {f.collar.words} closes at the neck: the garment needs an opening at the front or back.",
+            f"{upper_first(f.collar.one)} closes at the neck: the garment needs an opening at the front or back.",
         )
     if f.collar is CollarKind.SHIRT and not open_front and not (is_half_placket(d) and f.opening.where is Where.FRONT):
         yield "features.collar", "A shirt collar with stand ends at an open front, or at a half placket."
@@ -270,7 +270,7 @@ def _waist(d: Description) -> Found:
         return
     if not d.garment.has_bodice and waist in (Waist.NONE, Waist.SEAM):
         yield "features.waist", "Say how the waist is finished: by a band, a facing, elastic or a cord."
-    drawn = waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING)
+    drawn = waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING, Waist.SHIRRED)
     if drawn and not d.garment.has_bodice and f.opening.kind is not None:
         yield (
             "features.waist",
@@ -286,8 +286,6 @@ def _waist(d: Description) -> Found:
     taken = (Shaping.WAIST_DART, *PRINCESS)
     if d.garment.has_bodice and d.is_drawn_in and (f.front.has(*taken) or f.back.has(*taken)):
         yield "features.waist", "A waist that is drawn in has no darts or princess seams that take it in as well."
-    if waist is Waist.SHIRRED and not d.garment.has_bodice:
-        yield "features.waist", "A shirred waist is not drafted here: choose an elastic casing."
     if f.legs.pleats and d.garment is not GarmentKind.TROUSERS:
         yield "features.legs.pleats", "Only trousers have pleats at their legs' waist."
     if not 0 <= f.legs.pleats <= 3:

@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
-from rowanseed.core.compose.drafting import OUT, UP, curve, ending_at, solve, straight, y_at
+from rowanseed.core.compose.drafting import OUT, UP, curve, ending_at, straight, y_at
 from rowanseed.core.compose.figures import NARROWS, WIDENS, Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
@@ -17,6 +17,7 @@ from rowanseed.core.compose.panels import Half, upper
 from rowanseed.core.compose.vocabulary import Centre, ClothKind, Shaping, SkirtKind, Slit
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 SHAPED = (SkirtKind.STRAIGHT, SkirtKind.A_LINE)

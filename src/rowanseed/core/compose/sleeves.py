@@ -8,7 +8,7 @@ from rowanseed.core.compose import two_piece
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Sleeve
-from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, solve, straight
+from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, straight
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
@@ -23,6 +23,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveLength,
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import (
     Closure,

@@ -10,7 +10,7 @@ import math
 
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Draw, Edges, part
-from rowanseed.core.compose.drafting import DOWN, UP, curve, solve, straight, y_at
+from rowanseed.core.compose.drafting import DOWN, UP, curve, straight, y_at
 from rowanseed.core.compose.figures import Size, hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
@@ -21,6 +21,7 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Shaping, Where
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Panel, Taken

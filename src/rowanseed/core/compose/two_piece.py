@@ -10,9 +10,10 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.drafting import DOWN, IN, backwards, curve, lengthens_at, moved, solve, straight, y_at
+from rowanseed.core.compose.drafting import DOWN, IN, backwards, curve, lengthens_at, moved, straight, y_at
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 ELBOW = 0.5

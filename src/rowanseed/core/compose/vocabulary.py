@@ -5,6 +5,8 @@ Its values are those of `docs/formats/description.md`.
 
 from __future__ import annotations
 
+from typing import assert_never
+
 from rowanseed.core.base.words import Worded, with_article
 
 
@@ -146,6 +148,23 @@ class CollarKind(Worded):
     NOTCHED = "notched"
     SHAWL = "shawl"
     HOOD = "hood"
+
+    @property
+    def one(self) -> str:
+        """A collar of this kind, as a sentence names it."""
+        match self:
+            case CollarKind.STAND:
+                return "a stand collar"
+            case CollarKind.SHIRT:
+                return "a shirt collar with stand"
+            case CollarKind.ONE_PIECE:
+                return "a collar in one piece"
+            case CollarKind.HOOD:
+                return "a hood"
+            case CollarKind.FLAT | CollarKind.NOTCHED | CollarKind.SHAWL:
+                return f"a {self.words} collar"
+            case _:
+                assert_never(self)
 
 
 class SleeveKind(Worded):

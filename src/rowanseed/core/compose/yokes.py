@@ -6,8 +6,8 @@ from collections.abc import Iterator
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.drafting import solve
 from rowanseed.core.compose.vocabulary import NeckShape, Shaping
+from rowanseed.core.geometry.solving import solve
 
 FULLER = 1.35
 """Gathers under a yoke: so much longer than the yoke."""

@@ -7,7 +7,6 @@ unless a function says otherwise.
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
@@ -269,109 +268,6 @@ def _pieces(segment: Segment, flatness: float) -> int:
 def unit(v: Point) -> Point:
     size = math.hypot(*v)
     return (v[0] / size, v[1] / size) if size else (1.0, 0.0)
-
-
-def signed_area(ring: Sequence[Point]) -> float:
-    """Shoelace area of a ring without repeated last point; positive counter-clockwise."""
-    return sum(a[0] * b[1] - b[0] * a[1] for a, b in pairwise([*ring, ring[0]])) / 2
-
-
-def bounds(points: Sequence[Point]) -> tuple[float, float, float, float]:
-    """(least x, least y, greatest x, greatest y)."""
-    xs, ys = [p[0] for p in points], [p[1] for p in points]
-    return min(xs), min(ys), max(xs), max(ys)
-
-
-def intersect_lines(p: Point, v: Point, q: Point, w: Point) -> Point | None:
-    """Where the line through p along v meets the line through q along w; None when nearly parallel."""
-    cross = v[0] * w[1] - v[1] * w[0]
-    if abs(cross) < 1e-9 * math.hypot(*v) * math.hypot(*w):
-        return None
-    t = ((q[0] - p[0]) * w[1] - (q[1] - p[1]) * w[0]) / cross
-    return (p[0] + t * v[0], p[1] + t * v[1])
-
-
-def offset_polyline(points: Sequence[Point], distance: float) -> list[Point]:
-    """A polyline moved to its right by `distance` mm (outwards, on a counter-clockwise ring).
-
-    Inner vertices are mitred; the two ends are moved square to their own segments. A stretch that is shorter than its
-    inward corner takes away runs backwards once moved: the loop that it makes is cut off.
-    """
-    if distance == 0:
-        return list(points)
-    normals = [(d[1], -d[0]) for a, b in pairwise(points) if (d := unit((b[0] - a[0], b[1] - a[1])))]
-    out = [_moved(points[0], normals[0], distance)]
-    for (x, y), (nx, ny), (mx, my) in zip(points[1:-1], normals, normals[1:], strict=False):
-        mitre = distance / max(1 + nx * mx + ny * my, 0.1)
-        out.append((x + mitre * (nx + mx), y + mitre * (ny + my)))
-    out.append(_moved(points[-1], normals[-1], distance))
-    turned = any(
-        (b[0] - a[0]) * -n[1] + (b[1] - a[1]) * n[0] < -1e-9 for (a, b), n in zip(pairwise(out), normals, strict=True)
-    )
-    return _without_loops(out) if turned else out
-
-
-LOOP = 40
-"""A loop that an inward corner makes in a moved polyline has at most so many stretches."""
-
-
-def _without_loops(points: list[Point]) -> list[Point]:
-    """A polyline with small loops cut off where it crosses itself."""
-    k = 0
-    while k < len(points) - 3:
-        for last in range(min(len(points) - 2, k + LOOP), k + 1, -1):
-            at = _crossing(points[k], points[k + 1], points[last], points[last + 1])
-            if at is not None:
-                points = [*points[: k + 1], at, *points[last + 1 :]]
-                break
-        k += 1
-    return points
-
-
-def _crossing(a: Point, b: Point, c: Point, d: Point) -> Point | None:
-    """Where two straight stretches cross."""
-    r, s = (b[0] - a[0], b[1] - a[1]), (d[0] - c[0], d[1] - c[1])
-    across = r[0] * s[1] - r[1] * s[0]
-    if abs(across) < 1e-12:
-        return None
-    t = ((c[0] - a[0]) * s[1] - (c[1] - a[1]) * s[0]) / across
-    u = ((c[0] - a[0]) * r[1] - (c[1] - a[1]) * r[0]) / across
-    return lerp(a, b, t) if 0 <= t <= 1 and 0 <= u <= 1 else None
-
-
-def _moved(p: Point, v: Point, distance: float) -> Point:
-    return (p[0] + v[0] * distance, p[1] + v[1] * distance)
-
-
-def without_repeats(ring: Sequence[Point], least: float = 1e-6) -> list[Point]:
-    """A ring with neighbouring points that coincide (last and first too) taken once."""
-    kept: list[Point] = []
-    for point in ring:
-        if not kept or math.dist(point, kept[-1]) > least:
-            kept.append(point)
-    while len(kept) > 1 and math.dist(kept[0], kept[-1]) <= least:
-        kept.pop()
-    return kept
-
-
-def unfold(ring: Sequence[Point], fold: tuple[Point, Point]) -> list[Point]:
-    """A half outline joined to its mirror image at its fold edge (two neighbouring corners of the ring).
-
-    Raises ValueError if the fold is not an edge of the ring.
-    """
-    count = len(ring)
-    at = next((k for k in range(count) if {ring[k - 1], ring[k]} == set(fold)), None)
-    if at is None:
-        raise ValueError("the fold is not an edge of the outline")
-    half = [*ring[at:], *ring[:at]]
-    (x0, y0), (x1, y1) = fold
-    ax, ay = unit((x1 - x0, y1 - y0))
-
-    def mirrored(p: Point) -> Point:
-        along = (p[0] - x0) * ax + (p[1] - y0) * ay
-        return (2 * (x0 + along * ax) - p[0], 2 * (y0 + along * ay) - p[1])
-
-    return [*half, *(mirrored(p) for p in reversed(half[1:-1]))]
 
 
 def arc_chain(centre: Point, radius: float, from_angle: float, to_angle: float) -> Chain:

@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowanseed.core.base.words import Worded
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.problem import LayPiece, Problem, moved, turns
 
 USUAL_DENSITY = 0.72

@@ -10,7 +10,8 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from typing import NamedTuple
 
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.folding import ClothLayer, Region, layers_of, regions
 from rowanseed.core.lay.prints import Prints, Stands

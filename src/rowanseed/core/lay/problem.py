@@ -12,7 +12,8 @@ from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 
 from rowanseed.core.base.words import Worded
-from rowanseed.core.geometry.outline import Point, bounds, signed_area, unfold
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds, signed_area, unfold
 from rowanseed.core.pattern.pieces import Grain
 
 THEN = " then "

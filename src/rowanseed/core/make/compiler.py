@@ -13,6 +13,7 @@ from functools import lru_cache
 from rowanseed.core.base.same import Same
 from rowanseed.core.make import facts
 from rowanseed.core.make.by_hand import by_hand
+from rowanseed.core.make.caught import with_lining_caught
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.facts import State, SubjectKind
 from rowanseed.core.make.operation import Act, After, Need, Operation
@@ -54,6 +55,7 @@ def compile_garment(pattern: Pattern, view: str, size: str, choices: MakingChoic
     operations = [op for technique, duty in duties for op in technique.sews(bench, duty)]
     for companion in _in_order():
         operations += companion.adds(bench, tuple(operations))
+    operations = [with_lining_caught(bench, op) for op in operations]
     tried = samples.samples(bench)
     operations = [_with_samples(tried, op) for op in operations]
     if not choices.equipment.machine:

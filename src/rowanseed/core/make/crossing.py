@@ -109,7 +109,7 @@ def _lateness(bench: Workbench, id: str) -> tuple[int, int, int]:
         kind = 8
     elif bench.is_faced(join):
         kind = 5
-    elif Panel.BAND in panels and panels != {Panel.BAND}:
+    elif panels & {Panel.BAND, Panel.HEAD} and len(panels) > 1:
         kind = 6
     elif Panel.SLEEVE in panels and panels != {Panel.SLEEVE}:
         kind = 4

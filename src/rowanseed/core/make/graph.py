@@ -223,6 +223,11 @@ class Graph:
         one, other = pieces_of(join.a), pieces_of(join.b)
         return any(a <= self.facings and not b & self.inner for a, b in ((one, other), (other, one)))
 
+    def holds_sleeve(self, join: Join) -> bool:
+        """Whether a seam sews sleeves, a seam of their own or their armholes, and no band or hood."""
+        panels = self.panels((*join.a, *join.b))
+        return Panel.SLEEVE in panels and panels <= {Panel.FRONT, Panel.BACK, Panel.SLEEVE}
+
     def joins_shell(self, join: Join) -> bool:
         """Whether a seam is one of the garment's body: between fronts and backs, not between these and their lining."""
         return self.panels((*join.a, *join.b)) <= {Panel.FRONT, Panel.BACK} and not self.encloses(join)

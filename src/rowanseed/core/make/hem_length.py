@@ -9,7 +9,15 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.which import edges_of, ends_of_facings, hem_at_ends, is_lining, is_pointed, is_sleeve
+from rowanseed.core.make.which import (
+    edges_of,
+    ends_of_facings,
+    hem_at_ends,
+    is_lining,
+    is_of_opening,
+    is_pointed,
+    is_sleeve,
+)
 from rowanseed.core.make.workbench import BLADES, Workbench, shown
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -36,7 +44,8 @@ def _hangs_as_worn(bench: Workbench, finish: Finish) -> Iterator[Need]:
     for detail in bench.details_of(DetailKind.ELASTIC):
         if detail.along:
             yield Need(facts.detail(Fact.FINISHED, detail.id), why, where_given=True)
-    for other in bench.finishes.values():
+    for other in () if is_sleeve(bench, finish) else bench.finishes.values():
+        # No band of the body changes how a sleeve hangs.
         band = other.kind is FinishKind.TURNED and bench.panels(other.parts) == {Panel.BAND}
         if band and not _ends_at(bench, other, finish):
             yield Need(facts.finish(Fact.FINISHED, other.id), why, where_given=True)
@@ -175,9 +184,12 @@ def before_hem(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple
         return [], (*_seams_across(bench, finish), *needs)
     ends = (f for f in ends_of_facings(bench) if hem_at_ends(bench, f) == finish)
     before = (Need(facts.finish(Fact.FINISHED, f.id), "the facings' ends are closed on the hem line") for f in ends)
+    opened = (f for f in bench.finishes.values() if is_of_opening(f) and pieces_of(f.parts) & pieces_of(finish.parts))
+    across = (Need(facts.finish(Fact.FINISHED, f.id), "the hem is folded over edges that are done") for f in opened)
     return list(levelled(bench, finish)), (
         Need(facts.finish(Fact.LEVELLED, finish.id), "the length is settled"),
         *before,
+        *across,
     )
 
 

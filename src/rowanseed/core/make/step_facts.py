@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.operation import Operation, Setting
 from rowanseed.core.make.registry import every
+from rowanseed.core.make.seams_met import met_at
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pieces import MarkKind
@@ -89,6 +90,9 @@ def to_match(bench: Workbench, op: Operation) -> tuple[str, ...]:
             {m.kind for p in side for m in bench.piece(p.piece).marks if m.edge == p.edge} for side in (join.a, join.b)
         ]
         out += [words for kind, words in NOTCHES.items() if all(kind in kinds for kinds in on)]
+        for one, other in met_at(bench, op, join):
+            there = "one side on the other" if one.id == other.id else f"on “{lower_first(other.name)}”"
+            out.append(f"“{lower_first(one.name)}” {there}")
         ends = bench.runs.over(join.a, each_hand=join.each_hand)
         if not ends.ring and ends.start:
             out.append(

@@ -56,6 +56,7 @@ def seams(bench: Workbench) -> Iterator[Join]:
             and not bench.encloses(join)
             and not bench.is_faced(join)
             and not _is_layered(bench, join)
+            and not puts_on_hood(bench, join)
         ):
             yield join
 
@@ -68,6 +69,12 @@ def _is_layered(bench: Workbench, join: Join) -> bool:
         # A ruffle: the band is the fuller side.
         return False
     return bool(collars) and bool(pieces - collars - bench.inner)
+
+
+def puts_on_hood(bench: Workbench, join: Join) -> bool:
+    """Whether a seam sews a hood to what is below it."""
+    sides = [bench.panels(side) for side in (join.a, join.b)]
+    return {Panel.HEAD} in sides and sides[0] != sides[1]
 
 
 def simple_seams(bench: Workbench) -> Iterator[Join]:

@@ -15,7 +15,8 @@ import numpy as np
 import shapely
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.geometry.outline import Point, chain_length, flatten, signed_area, without_repeats
+from rowanseed.core.geometry.outline import Point, chain_length, flatten
+from rowanseed.core.geometry.polyline import signed_area, without_repeats
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.opened_out import cannot_be_opened
 from rowanseed.core.pattern.pattern import Pattern

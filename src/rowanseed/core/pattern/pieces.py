@@ -53,12 +53,13 @@ class Panel(Worded):
     """Which part of the body a piece covers: it tells alterations where they belong.
 
     A BAND has no shape of its own: collars, stands, cuffs, bands and facings drawn apart take their length
-    from the edge they are sewn to.
+    from the edge they are sewn to. A HEAD piece, of a hood, has one, and follows the neck with its neck edge alone.
     """
 
     FRONT = "front"
     BACK = "back"
     SLEEVE = "sleeve"
+    HEAD = "head"
     BAND = "band"
     OTHER = "other"
 

@@ -11,18 +11,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from rowanseed.core.geometry.outline import (
-    FLATNESS,
-    Chain,
-    Point,
-    chain_length,
-    flatten,
-    intersect_lines,
-    offset_polyline,
-    point_at,
-    unit,
-    without_repeats,
-)
+from rowanseed.core.geometry.outline import FLATNESS, Chain, Point, chain_length, flatten, point_at, unit
+from rowanseed.core.geometry.polyline import intersect_lines, offset_polyline, without_repeats
 from rowanseed.core.pattern.pieces import Corner, Drawn, EdgeSpec, Mark, Piece
 
 

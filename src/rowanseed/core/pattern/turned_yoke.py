@@ -25,6 +25,7 @@ from rowanseed.core.geometry.outline import (
     transform_chain,
     unit,
 )
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, Drawn, Mark, MarkKind, Panel, Piece, Shape
@@ -35,7 +36,7 @@ DART = "yoke-dart"
 LEGS = (f"{DART}-1", f"{DART}-2")
 LEAST, MOST = -0.35, 1.3
 """How far a yoke can be turned, in radians."""
-NEAR, TRIES, STRAIGHT = 1e-7, 80, 1e-6
+STRAIGHT = 1e-6
 
 
 @dataclass(frozen=True)
@@ -86,32 +87,11 @@ def closed(edges: Mapping[str, Chain], waist: float) -> dict[str, Chain]:
         out = transform_chain(side, move)
         return low, out, _upper_edge(out[-1].end, _turn(leaves, turn), centre[0].start, arrives)
 
-    turn = _solved(lambda turn: chain_length(laid(turn)[2]) - waist)
-    if turn is None:
+    turn = solve(lambda turn: chain_length(laid(turn)[2]), waist, LEAST, MOST)
+    if turn in (LEAST, MOST):
         raise NoPlaceFor("No yoke takes so much in at the waist.", "Take in less.", "by")
     low, out, top = laid(turn)
     return {a: centre, b: low, c: out, d: top}
-
-
-def _solved(of: Callable[[float], float]) -> float | None:
-    """Where a function that falls steadily over the turns there are is zero, by bisection begun with secants."""
-    low, high = LEAST, MOST
-    first, last = of(low), of(high)
-    if first < 0 or last > 0:
-        return None
-    for _ in range(TRIES):
-        found = (low * last - high * first) / (last - first)
-        # A secant that hardly moves an end gives way to halving.
-        if not low + 0.02 * (high - low) < found < high - 0.02 * (high - low):
-            found = (low + high) / 2 if high - low > 1e-3 else found
-        off = of(found)
-        if abs(off) < NEAR:
-            return found
-        if off > 0:
-            low, first = found, off
-        else:
-            high, last = found, off
-    return (low + high) / 2
 
 
 def _upper_edge(start: Point, leaves: Point, end: Point, arrives: Point) -> Chain:

@@ -14,7 +14,8 @@ from shapely.geometry import Point as Spot
 from shapely.ops import nearest_points
 
 from rowanseed.core.base.words import Worded
-from rowanseed.core.geometry.outline import Point, bounds, chain_length, direction_at, point_at
+from rowanseed.core.geometry.outline import Point, chain_length, direction_at, point_at
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pieces import Cut, Dart, LineKind, MarkKind, Piece, Role
 from rowanseed.core.pattern.seamline import PieceLines, lines, mark_distance, mark_point
 

@@ -9,7 +9,8 @@ from itertools import pairwise
 from typing import assert_never
 from xml.etree.ElementTree import Element
 
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.fastenings import open_edges
 from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
@@ -170,14 +171,10 @@ def _part_of(pattern: Pattern, panel: Panel, *, lower: bool) -> str:
     return "legs" if pattern.garment == "trousers" else panel.value
 
 
-SEEN_BY_ITSELF = ("hood",)
-"""What is no panel of the body and no band, and yet a part of the picture."""
-
-
 def _words(pattern: Pattern) -> str:
     closures = ", ".join(dict.fromkeys(c.kind.words for c in pattern.making.closures))
     details = ", ".join(dict.fromkeys(d.kind.words for d in pattern.making.details))
-    seen = (p for p in pattern.pieces if p.panel is not Panel.OTHER or p.id in SEEN_BY_ITSELF)
+    seen = (p for p in pattern.pieces if p.panel is not Panel.OTHER)
     pieces = ", ".join(dict.fromkeys(p.name.lower() for p in seen))
     return (
         f"Drawn from its pieces: {pieces}."

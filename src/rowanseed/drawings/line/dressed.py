@@ -11,7 +11,8 @@ from dataclasses import dataclass
 from enum import Enum
 from itertools import pairwise
 
-from rowanseed.core.geometry.outline import Point, bounds, flatten
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.making import Detail
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Piece

@@ -5,6 +5,8 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
+import numpy as np
+
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.fastenings import opens_at_top
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, DifferenceKind, FinishKind
@@ -156,17 +158,23 @@ def slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
 
 
 def shirring(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
-    """Rows about the waist on the pieces that are shirred, or below the top of a panel."""
+    """Rows about the waist on the pieces that are shirred, below the top of a panel, or along the top of a skirt."""
     pieces = [one for id in detail.on if (one := dressed.laid(id)) is not None]
     if not pieces:
         return
-    x = dressed.level("waist")
-    if x is None:
-        x = min(q[0] for one in pieces for run in one.edges.values() for q in run) + ROWS * ROW
-    for k in range(-ROWS, ROWS + 1):
-        level = x + k * ROW
-        waves = [(level + (3.0 if n % 2 else -3.0), y) for n, y in enumerate(_across(dressed.half_width(level)))]
-        yield Stroke("waist", waves)
+    number = detail.count if detail.count > 1 else 2 * ROWS + 1
+    apart = detail.width / (number - 1) if detail.width else ROW
+    edge = sorted((q[1], q[0]) for one in pieces for q in one.edges.get("waist", ()))
+    ys, xs = [y for y, _ in edge], [x for _, x in edge]
+    waist, top = dressed.level("waist"), min(q[0] for one in pieces for run in one.edges.values() for q in run)
+    first = top if waist is None else waist - number // 2 * apart
+    for k in range(number):
+
+        def down(y: float, k: int = k) -> float:
+            return float(np.interp(y, ys, xs)) + (k + 0.7) * apart if detail.along else first + k * apart
+
+        wide = dressed.half_width(down(0.0))
+        yield Stroke("waist", [(down(y) + (3.0 if n % 2 else -3.0), y) for n, y in enumerate(_across(wide))])
 
 
 def _across(wide: float) -> list[float]:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import math
 
-from rowanseed.core.geometry.outline import Point, bounds, flatten
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.making import DetailKind, DifferenceKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece

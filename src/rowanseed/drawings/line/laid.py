@@ -18,6 +18,10 @@ from rowanseed.drawings.line.hanging import Edges, drawn_in, hung, under_a_yoke
 
 STEP = 12.0
 CENTRES = ("centre", "opening", "crotch")
+NEAR_FORK = 20.0
+"""Nearer to the fork than this, in mm, legs touch anyway."""
+APART = 0.04
+"""Legs are drawn so far apart at least for each mm below the fork, so that they are seen to be two."""
 AT_THE_CENTRE = (*CENTRES, "princess", "armhole", "shoulder", "neck")
 """Edges of pieces that have their place on the figure by themselves."""
 Move = Callable[[Point], Point]
@@ -195,18 +199,22 @@ def _turned_back(piece: Piece, edges: dict[str, list[Point]], size: str) -> dict
 
 
 def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
-    """A trouser leg drawn so that its centre seam stands on the centre line; its outer side stays where it is. A yoke
-    has no inner leg."""
+    """A trouser leg drawn so that its centre seam stands on the centre line; its outer side stays where it is, but for
+    a leg so wide that it would cross the other: it is spread from the fork down. A yoke has no inner leg."""
     crotch, outer = _across(edges["crotch"]), _across(edges["outseam"])
     inner = _across(edges.get("inseam", edges["crotch"]))
     turn = max(q[0] for q in edges["crotch"]) if "inseam" in edges else math.inf
     fork = inner(turn)
+    below = [(x - turn, fork - y) for x, y in edges.get("inseam", ()) if x > turn + NEAR_FORK]
+    # Legs that part by themselves hang as they are cut.
+    spread = max([0.0, *(beyond / down + APART for down, beyond in below)])
 
     def at(q: Point) -> Point:
         x, y = q
+        out = spread * max(0.0, x - turn)
         side = outer(x)
-        inside, goal = (crotch(x), 0.0) if x < turn else (inner(x), inner(x) - fork + 2.0)
-        return (x, goal + (y - inside) * (side - goal) / max(1.0, side - inside))
+        inside, goal = (crotch(x), 0.0) if x < turn else (inner(x), inner(x) - fork + 2.0 + out)
+        return (x, goal + (y - inside) * (side + out - goal) / max(1.0, side - inside))
 
     return {name: [at(q) for q in run] for name, run in edges.items()}
 

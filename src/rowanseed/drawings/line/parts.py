@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
-from rowanseed.core.geometry.outline import Point, bounds, flatten
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Piece
 

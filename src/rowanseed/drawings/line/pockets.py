@@ -5,7 +5,8 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
-from rowanseed.core.geometry.outline import bounds, flatten
+from rowanseed.core.geometry.outline import flatten
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.making import POCKET_DOTS, Detail
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Piece, PointKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke

@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Iterator
 from itertools import pairwise
 
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.making import Detail
 from rowanseed.drawings.line.dressed import Draw, Dressed, Line, Run, Stroke, inward, stepped, waved
 from rowanseed.drawings.line.laid import Laid

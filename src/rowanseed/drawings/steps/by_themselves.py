@@ -8,7 +8,8 @@ from dataclasses import replace
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.runs import ENDS, edge_name
 from rowanseed.core.make.workbench import Workbench

@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import assert_never
 
 from rowanseed.core.lay.problem import LayKind
+from rowanseed.drawings.steps.scene import Scene, Thing
 from rowanseed.drawings.steps.scenes.frame import cloth, far
-from rowanseed.drawings.steps.section import Scene, Thing
 
 HALF = 150.0
 APART = 18.0

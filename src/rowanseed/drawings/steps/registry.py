@@ -8,8 +8,8 @@ from functools import cache
 
 from rowanseed.core.make.operation import Act, Meant, Operation
 from rowanseed.drawings.steps import scenes
+from rowanseed.drawings.steps.scene import Scene
 from rowanseed.drawings.steps.scenes.frame import Frame
-from rowanseed.drawings.steps.section import Scene
 
 
 @cache

@@ -15,7 +15,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.batch import garments
 from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.estimate import estimate
 from rowanseed.core.pattern.envelope import PrintedYardage
 from rowanseed.core.pattern.pieces import Grain, Role
@@ -28,7 +28,7 @@ from rowanseed.store.cloths import ClothEntry
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
 from rowanseed.web.once import Once
 from rowanseed.web.pages.cloth_matching import offer
-from rowanseed.web.views.stations import ClothRow, ClothView, Sight
+from rowanseed.web.views.cloth import ClothRow, ClothView, Sight
 
 router = APIRouter(route_class=Once)
 

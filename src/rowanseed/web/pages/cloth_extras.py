@@ -24,7 +24,7 @@ from rowanseed.store import people
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, OptionalLength, Text, bind, refuse
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import ExtrasView
+from rowanseed.web.views.cloth import ExtrasView
 
 router = APIRouter(route_class=Once)
 

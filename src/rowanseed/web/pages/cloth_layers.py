@@ -32,7 +32,7 @@ from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, OptionalLength, bind, refuse
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import LayersView
+from rowanseed.web.views.cloth import LayersView
 
 router = APIRouter(route_class=Once)
 

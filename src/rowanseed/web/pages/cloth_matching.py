@@ -13,11 +13,11 @@ from rowanseed.core.base.errors import NotThere
 from rowanseed.core.cloth.matching import Matching, can_match, offered, rule_of_thumb
 from rowanseed.core.cloth.matching.symmetry import places
 from rowanseed.core.garment import matched
-from rowanseed.core.geometry.outline import bounds
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import MatchOffer
+from rowanseed.web.views.cloth import MatchOffer
 
 router = APIRouter(route_class=Once)
 

@@ -18,7 +18,7 @@ from rowanseed.store.projects import ProjectRecord, decide
 from rowanseed.web.deps import Home, Id, Number, Typing, go, number_of
 from rowanseed.web.events import follow
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import ClothShelfView
+from rowanseed.web.views.cloth import ClothShelfView
 
 router = APIRouter(route_class=Once)
 

@@ -14,7 +14,7 @@ from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.events import follow
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import ShortView
+from rowanseed.web.views.cloth import ShortView
 
 router = APIRouter(route_class=Once)
 

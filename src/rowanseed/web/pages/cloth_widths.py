@@ -13,7 +13,7 @@ from rowanseed.drawings.widths import Bar, draw_widths
 from rowanseed.web.deps import Home, Id, go
 from rowanseed.web.events import follow
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import WidthsView
+from rowanseed.web.views.cloth import WidthsView
 
 router = APIRouter(route_class=Once)
 

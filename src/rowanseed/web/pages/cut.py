@@ -23,7 +23,7 @@ from rowanseed.store import cloths
 from rowanseed.store.projects import set_tick
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import CutView, Table
+from rowanseed.web.views.lay_and_cut import CutView, Table
 
 router = APIRouter(route_class=Once)
 

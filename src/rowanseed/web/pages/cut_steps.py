@@ -17,7 +17,8 @@ from rowanseed.drawings.colour import thread
 from rowanseed.drawings.lay import draw_lay
 from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.drawings.steps.folds import fold_scene
-from rowanseed.drawings.steps.section import Scene, draw_section
+from rowanseed.drawings.steps.scene import Scene
+from rowanseed.drawings.steps.section import draw_section
 from rowanseed.web.deps import Home, House, Id
 from rowanseed.web.one_step import TickSent, TicksSent, Told, answer, document, taken
 from rowanseed.web.views.sewing import MachineView

@@ -17,7 +17,7 @@ from rowanseed.drawings.lay_pieces import LayView
 from rowanseed.web.deps import Home, House, Id, Typing
 from rowanseed.web.forms import Errors, Form, Length, bind
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import WrongView
+from rowanseed.web.views.lay_and_cut import WrongView
 
 router = APIRouter(route_class=Once)
 PAGE = "/projects/{id}/cut/steps/{step}/wrong"

@@ -31,7 +31,7 @@ from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Change, Errors, Form, Stretch, bind
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import FitView
+from rowanseed.web.views.fit import FitView
 
 router = APIRouter(route_class=Once)
 

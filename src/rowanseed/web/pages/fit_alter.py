@@ -24,7 +24,7 @@ from rowanseed.store.lessons import altered_before, lessons_for
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, bind
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import AlterationsView, SeamsView, TissueView
+from rowanseed.web.views.fit import AlterationsView, SeamsView, TissueView
 
 router = APIRouter(route_class=Once)
 

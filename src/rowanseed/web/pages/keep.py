@@ -19,7 +19,7 @@ from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.forms import Errors, Form, Length, Text, bind, refuse
 from rowanseed.web.once import Once
 from rowanseed.web.pages.fit_alter import AlterForm, places, wanted
-from rowanseed.web.views.stations import KeepView
+from rowanseed.web.views.sew_and_keep import KeepView
 
 router = APIRouter(route_class=Once)
 

@@ -24,7 +24,7 @@ from rowanseed.formats.layout_json import plan_document, problem_document
 from rowanseed.store.lays import KeptLay, keep_lay
 from rowanseed.web.deps import Home, House, Id, Typing, go
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import NoLayView, ShownLayView
+from rowanseed.web.views.lay_and_cut import NoLayView, ShownLayView
 
 router = APIRouter(route_class=Once)
 

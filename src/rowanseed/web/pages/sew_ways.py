@@ -25,7 +25,7 @@ from rowanseed.drawings.choices import draw_choices
 from rowanseed.drawings.colour import thread
 from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.once import Once
-from rowanseed.web.views.stations import SewWaysView, Tried
+from rowanseed.web.views.sew_and_keep import SewWaysView, Tried
 
 router = APIRouter(route_class=Once)
 

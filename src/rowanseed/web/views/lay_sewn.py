@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.web.deps import StationView
-from rowanseed.web.views.stations import MatchOffer
+from rowanseed.web.views.cloth import MatchOffer
 
 
 @dataclass(frozen=True)

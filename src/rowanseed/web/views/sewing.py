@@ -17,7 +17,7 @@ from rowanseed.core.make.own_times import Estimate
 from rowanseed.core.make.sittings import Run
 from rowanseed.core.make.step_facts import Lying, SetUp, StepFigure
 from rowanseed.core.make.together import Together
-from rowanseed.drawings.steps.section import Scene
+from rowanseed.drawings.steps.scene import Scene
 from rowanseed.drawings.steps.shown import Laid
 from rowanseed.store.sewing import Clock, Sample, StepNote
 from rowanseed.web.deps import PageView, StationView

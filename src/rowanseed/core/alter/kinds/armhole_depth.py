@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter import armhole
 from rowanseed.core.alter.kind import AlterationKind, OnTissue
+from rowanseed.core.alter.sleeve import SHALLOW, cap_height
 from rowanseed.core.pattern.pieces import Panel
 
 
@@ -15,6 +16,9 @@ def _tissue(told: OnTissue) -> tuple[str, ...]:
     )
     if not any(piece.panel is Panel.SLEEVE for piece in told.pattern.pieces):
         return steps
+    sleeve = next(piece.id for piece in told.pattern.pieces if piece.panel is Panel.SLEEVE)
+    if not told.more and 0 < cap_height(told.pattern, told.size, sleeve) < SHALLOW:
+        return (*steps, "Make the sleeve narrower at both underarm edges until its upper edge fits the new armhole.")
     return (
         *steps,
         f"On the sleeve move both underarm points {told.figure} {way} too and draw the cap to them; its top stays.",

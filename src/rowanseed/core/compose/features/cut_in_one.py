@@ -5,11 +5,12 @@ from __future__ import annotations
 from rowanseed.core.compose.bodice import FORWARD, Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.drafting import UP, curve, solve, straight
+from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
 from rowanseed.core.compose.vocabulary import Shaping, SleeveEnd, SleeveKind
 from rowanseed.core.geometry.outline import Chain
+from rowanseed.core.geometry.solving import solve
 
 LEAST_WIDE = 95.0
 """Half the sleeve's end, at least, in mm."""

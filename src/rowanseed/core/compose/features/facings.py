@@ -35,7 +35,7 @@ def forbids(d: Description) -> Found:
     if FacedEdge.NECK in f.facing and f.neck.finish not in (None, NeckFinish.FACING, NeckFinish.COLLAR):
         yield WHERE, f"The neck is finished by {f.neck.finish.words}: it has no facing." if f.neck.finish else ""
     if FacedEdge.NECK in f.facing and f.collar in (CollarKind.STAND, CollarKind.SHIRT, CollarKind.ONE_PIECE):
-        yield WHERE, f"A {f.collar.words} collar takes the neck's edge in: it has no facing." if f.collar else ""
+        yield WHERE, f"{upper_first(f.collar.one)} takes the neck's edge in: it has no facing." if f.collar else ""
     if FacedEdge.ARMHOLE in f.facing and f.sleeve is not None:
         yield WHERE, "The armhole goes into the sleeve: it has no facing."
     if FacedEdge.ARMHOLE in f.facing and f.armhole not in (None, ArmholeFinish.FACING):

@@ -8,15 +8,18 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import HEAD
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import has_collar, neck_parts
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.drafting import IN, UP, curve, solve, straight
+from rowanseed.core.compose.drafting import IN, UP, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.vocabulary import Centre, CollarKind, NeckFinish, NeckShape, OpeningKind, Where
+from rowanseed.core.compose.openings import is_half_placket
+from rowanseed.core.compose.vocabulary import Centre, CollarKind, NeckFinish, NeckShape, Where
 from rowanseed.core.geometry.outline import Chain, chain_length
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.making import FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel
 
@@ -35,7 +38,7 @@ SPREADS = (80.0, 700.0)
 def _draw(build: Build, body: Body, size: Size) -> Edges:
     head = HEAD[build.description.figure] * size.tall
     high = -HIGH * head
-    goal = sum(chain_length(build.edge(p.piece, p.edge, size)) for p in neck_parts(body))
+    goal = along(build, neck_parts(body), size)
 
     def neck(back: float) -> Chain:
         return (curve((CHIN, 0.0), (-0.1, 1.0), (0.0, back), (-0.35, 1.0), 0.3),)
@@ -58,7 +61,7 @@ def finish(build: Build, body: Body) -> None:
         "hood",
         "Hood",
         lambda size: _draw(build, body, size),
-        panel=Panel.OTHER,
+        panel=Panel.HEAD,
         count=2,
         pair=True,
         allowances={"face": FACE},
@@ -77,23 +80,16 @@ def asked(d: Description) -> bool:
 
 
 def forbids(d: Description) -> Found:
-    f, kind = d.features, d.features.opening.kind
-    parted = kind is OpeningKind.SEPARATING_ZIP and f.front.centre is Centre.OPEN
-    if Centre.OPEN in (f.front.centre, f.back.centre) and kind is not None and not parted:
-        yield (
-            "features.opening.kind",
-            f"A hood ends at the centre front: with {kind.words} that lap there it is not drafted here. Choose a "
-            "separating zip, or none.",
-        )
-    if (
-        f.opening.where in (Where.FRONT, Where.BACK)
-        and kind is not None
-        and not parted
-        and f.back.centre is not Centre.OPEN
-    ):
+    f = d.features
+    kind, where = f.opening.kind, f.opening.where
+    if f.back.centre is Centre.OPEN:
+        yield "features.back.centre", "A hood goes round from front to front: have the back closed."
+    elif kind is not None and where is Where.BACK:
+        yield "features.opening.where", "A hood closes the back of the neck: put the opening in the front or the side."
+    elif kind is not None and where is Where.FRONT and f.front.centre is not Centre.OPEN and not is_half_placket(d):
         yield (
             "features.opening",
-            "A hood closes the neck all round: put the opening in the side, or choose a separating zip.",
+            "A hood closes the neck all round: open the front all the way, by a half placket, or the side.",
         )
     if f.neck.shape not in (NeckShape.ROUND, NeckShape.SCOOP, NeckShape.V):
         yield (
@@ -102,8 +98,6 @@ def forbids(d: Description) -> Found:
         )
     if f.neck.finish not in (None, NeckFinish.COLLAR):
         yield "features.neck.finish", "The hood takes the neck in: leave its finish out."
-    if f.has_bagged_lining:
-        yield "features.lining.method", "A lining is not bagged under a hood here: choose another method."
 
 
 FEATURES = (Feature("hood", asked=asked, forbids=forbids, ends=frozenset({Ended.NECK}), finish=finish),)

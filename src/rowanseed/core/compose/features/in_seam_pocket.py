@@ -23,6 +23,8 @@ BELOW_WAIST, MOUTH, SHORTEST = 30.0, 150.0, 110.0
 """A mouth begins so far below the waist and is so long, in mm, in a short garment not less than the last (common
 practice, no source)."""
 ABOVE_HEM = 60.0
+CLEAR = 20.0
+"""A mouth begins so far below rows of shirring, in mm (common practice, no source)."""
 SIDES = ("skirt-sides", "sides", "outseams")
 
 
@@ -104,11 +106,12 @@ def _dots(build: Build, p: EdgePart) -> None:
     def below(size: Size) -> float:
         chain = build.edge(p.piece, p.edge, size)
         level = build.pieces[p.piece].line(LineKind.LEVEL, "waist")
+        begins = max(BELOW_WAIST, _shirred_to(build) + CLEAR)
         if level is None:
-            return BELOW_WAIST
+            return begins
         waist = level.ends[size.name][0][0]
         above = [q for q in flatten(chain, 0.5) if q[0] <= waist]
-        return BELOW_WAIST + (LineString(above).length if len(above) > 1 else 0.0)
+        return begins + (LineString(above).length if len(above) > 1 else 0.0)
 
     def long(size: Size) -> float:
         return chain_length(build.edge(p.piece, p.edge, size))
@@ -124,6 +127,12 @@ def _dots(build: Build, p: EdgePart) -> None:
             Mark(first, MarkKind.DOT, p.edge, "end", build.each(below)),
             Mark(last, MarkKind.DOT, p.edge, "end", build.each(lambda size: below(size) + mouth(size))),
         )
+
+
+def _shirred_to(build: Build) -> float:
+    """How far below the waist rows of shirring reach, in mm: nothing opens in them."""
+    rows = (d for d in build.details if d.kind is DetailKind.SHIRRED_PANEL and d.width)
+    return max((d.width if d.along else d.width / 2 for d in rows), default=0.0)
 
 
 def forbids(d: Description) -> Found:

@@ -14,18 +14,21 @@ from functools import cache
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.drafting import IN, UP, backwards, curve, lengthens_at, mirrored, solve, straight
+from rowanseed.core.compose.drafting import IN, UP, backwards, curve, lengthens_at, mirrored, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts, upper
 from rowanseed.core.compose.sleeves import SHARE, cuff_depth, end_width, finish_end
 from rowanseed.core.compose.vocabulary import ClothKind, NeckShape, Shaping, SleeveKind
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.making import Press
 from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel
 
 NECK = 0.36
 """So much of the neck's curve, from the shoulder on, goes to the sleeve."""
+MOST_NECK = 60.0
+"""But never more than so much of it, in mm: of a V neck, which runs down far (common practice, no source)."""
 TURN = 0.42
 """Where the line turns above the underarm, as a share of the armhole's height."""
 DART, DART_LONG = 22.0, 120.0
@@ -36,7 +39,8 @@ CAP = 140.0
 
 def _neck(block: Upper) -> tuple[Chain, Chain]:
     """(the sleeve's part of the neck, the body's), from the shoulder to the centre."""
-    first, rest = block.neck[0].split(NECK)
+    share = min(NECK, MOST_NECK / block.neck[0].length())
+    first, rest = block.neck[0].split(share)
     return (first,), (rest, *block.neck[1:])
 
 
@@ -206,8 +210,8 @@ def takes(d: Description, half: Half) -> bool:
 
 def forbids(d: Description) -> Found:
     f = d.features
-    if f.neck.shape not in (NeckShape.ROUND, NeckShape.SCOOP, NeckShape.HIGH):
-        yield "features.neck.shape", "A raglan seam runs into a round neck: choose round, scoop or high."
+    if f.neck.shape not in (NeckShape.ROUND, NeckShape.SCOOP, NeckShape.HIGH, NeckShape.V):
+        yield "features.neck.shape", "A raglan seam runs into a round or a V neck: choose round, scoop, V or high."
     for name, side in f.sides:
         other = next((one for one in side.shaping if one not in (Shaping.BUST_DART, Shaping.WAIST_DART)), None)
         if other is not None:

@@ -160,6 +160,8 @@ def forbids(d: Description) -> Found:
             yield where, "A slant pocket lies on the front."
         if f.waist is Waist.FACING or FacedEdge.WAIST in f.facing:
             yield where, "A facing at the waist crosses the pocket's mouth: choose a band, or another pocket."
+        if f.waist is Waist.SHIRRED:
+            yield where, "A slant pocket runs up into the waist, which is shirred: choose one in the side seam."
         if f.pockets[k].hands is not Hand.BOTH:
             yield (
                 where,

@@ -14,7 +14,8 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from rowanseed.core.base.errors import LayRefusal, NotWhereAsked, PinnedTooOften, TooWide
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.folding import ClothLayer, Region, fold_on_cloth, layers_of, regions
 from rowanseed.core.lay.problem import (
     LayKind,

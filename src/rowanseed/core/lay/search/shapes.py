@@ -9,7 +9,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from rowanseed.core.geometry.outline import Point, bounds
+from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.problem import moved
 
 FLIPS: tuple[tuple[int, int], ...] = ((1, 1), (-1, -1), (1, -1), (-1, 1))

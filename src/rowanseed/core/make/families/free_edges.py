@@ -9,7 +9,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.waistbands import folded_first, turned_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, On
-from rowanseed.core.make.which import other_hand
+from rowanseed.core.make.which import other_hand, puts_on_hood
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -29,6 +29,9 @@ def across(bench: Workbench, finish: Finish) -> Iterator[Need]:
         if bench.openings.opens_above(detail) and detail.along[0] in crossing and finish.kind is FinishKind.BINDING:
             yield Need(facts.detail(Fact.FINISHED, detail.id), "the edge is bound once the opening is stitched round")
     for join in bench.crossing([finish.id]):
+        if puts_on_hood(bench, join):
+            # What ends at its neck is finished before: its ends lie in that seam.
+            continue
         if (not bench.is_faced(join) and Panel.BAND not in bench.panels((*join.a, *join.b))) or pieces_of(
             (*join.a, *join.b)
         ) <= bench.facings:

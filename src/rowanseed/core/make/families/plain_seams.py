@@ -214,8 +214,7 @@ def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
     if bench.closes_side(join) or bench.is_side_of_one_hand(join) or panels == {Panel.SLEEVE}:
         for other in bench.joins.values():
             # A cuff or a facing goes on later: only what sews the sleeve to the body comes before.
-            there = bench.panels((*other.a, *other.b))
-            if Panel.SLEEVE in there and Panel.BAND not in there and other.id != join.id:
+            if bench.holds_sleeve(other) and other.id != join.id:
                 yield Need(
                     facts.join(Fact.ATTACHED, other.id), "the sleeve is sewn in while all is flat", where_given=True
                 )

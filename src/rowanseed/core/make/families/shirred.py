@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Need, On, Operation, Setting, Supply, Use
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.settings import ORDINARY, needle
+from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.workbench import Workbench
 
@@ -39,33 +40,52 @@ def prepared_for_rows(bench: Workbench) -> tuple[str, ...]:
     )
 
 
-def paths(bench: Workbench, *, curved: bool) -> tuple[str, ...]:
-    ends = (
-        "Its sides are curved: begin and end every row at the stitching line by itself, with a backstitch."
-        if curved
-        else f"Its sides are straight: one continuous path. Turn {bench.margin(TURN)} from the raw edge, sew across "
+HELD_FLAT = (
+    "Right side up, the cloth held flat and taut behind and before the foot: every row draws the earlier ones in, so "
+    "flatten them out as you sew."
+)
+
+
+def chalked(bench: Workbench, number: int = 0, *, below_edge: bool = False) -> str:
+    """Where the rows run: from the pattern's marks, or so many about the waist line or below a turned edge."""
+    if not number:
+        return f"Chalk the lines on the right side, {bench.margin(APART)} apart, from the pattern's marks. {HELD_FLAT}"
+    if below_edge:
+        first = f"The turned edge's own stitching is the first line: chalk {number - 1} more below it"
+    else:
+        first = f"Chalk {number} lines, the middle one on the waist line"
+    return f"{first}, {bench.margin(APART)} apart, on the right side. {HELD_FLAT}"
+
+
+def from_side_to_side(bench: Workbench, *, curved: bool) -> str:
+    if curved:
+        return "Its sides are curved: begin and end every row at the stitching line by itself, with a backstitch."
+    return (
+        f"Its sides are straight: one continuous path. Turn {bench.margin(TURN)} from the raw edge, sew across "
         f"{bench.margin(APART)} to the next line at length 2.5, turn again, and on at the long stitch."
     )
+
+
+def all_round(bench: Workbench) -> str:
     return (
-        f"Chalk the lines on the right side, {bench.margin(APART)} apart, from the pattern's marks. Right side up, the "
-        "cloth held flat and taut behind and before the foot: every row draws the earlier ones in, so flatten them out "
-        "as you sew.",
-        ends,
-        "When a bobbin runs out, overlap by a few stitches. Cut the ends by hand and knot them: the machine's cutter "
-        "lets elastic slip.",
+        "Each row all round, begun at a seam and sewn three stitches over its beginning; or in one path, down to the "
+        f"next line along the seam, {bench.margin(APART)} at length 2.5."
     )
 
 
 def shirred_rows(
-    step: Steps, on: On, curved: bool, needs: tuple[Need, ...], given: tuple[Fact | facts.State, ...]
+    step: Steps, on: On, *, lines: tuple[str, ...], needs: tuple[Need, ...], given: tuple[Fact | facts.State, ...]
 ) -> Operation:
+    """The rows; `lines` say where they run and how each begins and ends."""
     bench = step.bench
     return step(
         "shirr",
         Act.SHIRR,
         f"Shirr, row by row: {step.name}",
         *prepared_for_rows(bench),
-        *paths(bench, curved=curved),
+        *lines,
+        "When a bobbin runs out, overlap by a few stitches. Cut the ends by hand and knot them: the machine's cutter "
+        "lets elastic slip.",
         took=minutes.each(20, max(1.0, step.mm / 500)),
         setting=shirring_setting(bench),
         needs=needs,
@@ -74,6 +94,28 @@ def shirred_rows(
         on=on,
         rows=0,
         look="Laid down, it is about half as wide as before, and springs back when it is stretched.",
+    )
+
+
+def steamed(step: Steps, on: On) -> Operation:
+    """The rows drawn tighter by steam, once the garment was tried on."""
+    bench = step.bench
+    return step(
+        "steam",
+        Act.PRESS,
+        f"Steam the shirring, if it is too wide: {step.name}",
+        "Only where the try-on showed that it should be tighter: hold the iron above it, steam without touching, and "
+        "pat it together; the elastic draws in a little more.",
+        f"Let it dry before it is moved. {iron_for(bench)}",
+        at=Bench.IRON,
+        took=minutes.each(4),
+        after={Fact.SEWN: "it is shirred first"},
+        needs=(
+            Need(facts.gate(Fact.SETTLED, "shell"), "the try-on tells whether it is tight enough", where_given=True),
+        ),
+        gives=(Fact.PRESSED,),
+        on=on,
+        look="Worn, it lies close without cutting in.",
     )
 
 

@@ -5,14 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.caught import EDGES, free_edges
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hung_linings import ID, KEY, WAIST, ends_at_seam, from_facing
 from rowanseed.core.make.families.linings_drawn_in import drawn, drawn_in
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
+from rowanseed.core.make.runs import edge_name
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DetailKind, Join
+from rowanseed.core.pattern.making import DetailKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Panel
 
 SLEEVES_IN = (
@@ -30,8 +32,7 @@ def _waits(bench: Workbench) -> Iterator[Need]:
     for join in bench.joins.values():
         if pieces_of((*join.a, *join.b)) <= bench.hung:
             yield Need(facts.join(Fact.PRESSED, join.id), "the lining is made up first")
-        panels = bench.panels((*join.a, *join.b))
-        if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK} and Panel.BAND not in panels:
+        if bench.holds_sleeve(join) and bench.panels((*join.a, *join.b)) != {Panel.SLEEVE}:
             yield Need(facts.join(Fact.PRESSED, join.id), "the sleeves are set", where_given=True)
     for join, _ in drawn_in(bench):
         yield Need(drawn(join), "its edge is as short as the one it goes to")
@@ -49,15 +50,7 @@ def _waits(bench: Workbench) -> Iterator[Need]:
 
 
 def _edges(bench: Workbench) -> tuple[EdgeShown, ...]:
-    lining = {x.of: x.piece for x in bench.pattern.making.layers if x.piece in bench.hung}
-    names = ("waist", "neck", "opening")
-    felled = {(p.piece, p.edge) for f in bench.finishes.values() if ends_at_seam(f) for p in f.parts}
-    return tuple(
-        EdgeShown(id, e.name)
-        for id in lining
-        for e in bench.piece(id).edges
-        if e.name in names and (lining[id], e.name) not in felled
-    )
+    return tuple(EdgeShown(piece, edge) for piece, edge in sorted(free_edges(bench)))
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -73,6 +66,8 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
     above_waist = not any(e.name == "hem" for id in bench.hung for e in bench.piece(id).edges)
     if hangs_from:
         faced = [j for j in bench.joins.values() if bench.is_faced(j) and not pieces_of((*j.a, *j.b)) & bench.linings]
+        if _edges(bench):
+            yield _basted_along(bench, faced)
         yield Operation(
             id="lay-in-lining",
             technique=ID,
@@ -122,6 +117,44 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
         requires=tuple(_waits(bench)),
         gives=(facts.layer(Fact.BASTED, KEY), facts.layer(Fact.ATTACHED, KEY)),
         look="The lining is a little longer than the shell everywhere, and nothing is twisted.",
+    )
+
+
+def _called(bench: Workbench, edge: EdgeShown) -> str:
+    is_back = bench.panel(edge.piece) is Panel.BACK and edge.edge == "opening"
+    return "back edge" if is_back else edge_name(bench, edge.edge)
+
+
+def _basted_along(bench: Workbench, faced: list[Join]) -> Operation:
+    """The edges of a lining that no facing holds, basted to the garment's before these are closed."""
+    edges = _edges(bench)
+    names = ", ".join(dict.fromkeys(_called(bench, edge) for edge in edges))
+    lining = {x.of: x.piece for x in bench.pattern.making.layers if x.piece in bench.hung}
+    near = {(lining[e.piece], beside) for e in edges for beside in bench.neighbours(EdgePart(lining[e.piece], e.edge))}
+    return Operation(
+        id="baste-lining-edges",
+        technique=ID,
+        act=Act.BASTE,
+        title=f"Baste the lining to the garment: {names}",
+        how=(
+            "Facings turned in, the lining hanging in the garment, wrong sides together and nothing twisted; match "
+            "seams and centres.",
+            f"Baste the two together {bench.fine(5)} outside the stitching line, in the allowance, where it stays: "
+            "what closes the edge catches both.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(6),
+        on=On(edges=edges),
+        requires=(
+            *(Need(facts.join(Fact.TURNED, j.id), "the facing lies in its place", where_given=True) for j in faced),
+            *(
+                Need(facts.join(Fact.PRESSED, j.id), "the lining is made up that far")
+                for j in bench.joins.values()
+                if pieces_of((*j.a, *j.b)) <= bench.hung and near & {(p.piece, p.edge) for p in (*j.a, *j.b)}
+            ),
+        ),
+        gives=(facts.layer(Fact.BASTED, EDGES),),
+        look="Both edges are level, and the lining is not pulled.",
     )
 
 

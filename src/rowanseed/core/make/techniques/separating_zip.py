@@ -75,6 +75,11 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.join(Fact.PRESSED, join.id), "the facing is on first"),
             Need(facts.join(Fact.TURNED, join.id), "the facing lies in its place", where_given=True),
             *(
+                Need(facts.join(Fact.PRESSED, other.id), "the seams that end there are pressed", where_given=True)
+                for other in bench.crossing([join.id])
+                if not bench.is_faced(other) and not bench.encloses(other)
+            ),
+            *(
                 Need(facts.finish(Fact.FINISHED, f.id), "its lower end is closed first", where_given=True)
                 for f in ends_of_facings(bench)
             ),

@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make import facts, minutes
+from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.shirred import ID, needs_bobbin, shirred_rows
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
+from rowanseed.core.make.families.shirred import ID, chalked, from_side_to_side, needs_bobbin, shirred_rows, steamed
+from rowanseed.core.make.operation import Need, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
@@ -17,7 +16,7 @@ from rowanseed.core.pattern.making import DetailKind, EdgePart
 
 def finds_panel(bench: Workbench) -> Iterator[Duty]:
     for detail in bench.details_of(DetailKind.SHIRRED_PANEL):
-        if detail.on:
+        if detail.on and not detail.along:
             yield single(detail.id)
 
 
@@ -30,30 +29,18 @@ def panel(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         for piece in detail.on
         for fact in (Fact.STAYED, Fact.SHAPED)
     )
+    number = detail.count if detail.count > 1 else 0
     yield shirred_rows(
         step,
         On(pieces=detail.on, edges=shown(parts)),
-        curved=any(bench.bends.is_curved(p) for p in parts),
+        lines=(
+            chalked(bench, number),
+            from_side_to_side(bench, curved=any(bench.bends.is_curved(p) for p in parts)),
+        ),
         needs=needs,
         given=(Fact.SEWN, *(facts.piece(Fact.ATTACHED, piece) for piece in detail.on)),
     )
-    yield step(
-        "steam",
-        Act.PRESS,
-        f"Steam the shirring, if it is too wide: {step.name}",
-        "Only where the try-on showed that it should be tighter: hold the iron above it, steam without touching, and "
-        "pat it together; the elastic draws in a little more.",
-        f"Let it dry before it is moved. {iron_for(bench)}",
-        at=Bench.IRON,
-        took=minutes.each(4),
-        after={Fact.SEWN: "it is shirred first"},
-        needs=(
-            Need(facts.gate(Fact.SETTLED, "shell"), "the try-on tells whether it is tight enough", where_given=True),
-        ),
-        gives=(Fact.PRESSED,),
-        on=On(edges=shown(parts)),
-        look="Worn, it lies close without cutting in.",
-    )
+    yield steamed(step, On(edges=shown(parts)))
 
 
 TECHNIQUE = Technique(

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import KEY, join_of
-from rowanseed.core.make.families.shirred import ID, needs_bobbin, shirred_rows
+from rowanseed.core.make.families.shirred import ID, chalked, from_side_to_side, needs_bobbin, shirred_rows
 from rowanseed.core.make.operation import On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -27,7 +27,10 @@ def seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield shirred_rows(
         step,
         On(joins=(join.id,), edges=shown(join.a)),
-        curved=any(bench.bends.is_curved(p) for p in join.a),
+        lines=(
+            chalked(bench),
+            from_side_to_side(bench, curved=any(bench.bends.is_curved(p) for p in join.a)),
+        ),
         needs=tuple(bench.flat_first([join.id])),
         given=(facts.join(Fact.DRAWN_UP, join.id),),
     )

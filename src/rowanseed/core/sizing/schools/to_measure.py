@@ -84,7 +84,7 @@ def _rule(c: Choosing, piece: Piece, cut: Cut) -> _Rule | None:
             Given("fullness, times", length(gathers), Source.DRAWING),
         )
         return _Rule(gathers * waist / times, "waist × fullness ÷ panels", given)
-    if piece.panel is Panel.SLEEVE:
+    if piece.panel in (Panel.SLEEVE, Panel.HEAD):
         return None
     measure = "hip" if "hip" in c.body else "waist"
     ease = EASE if c.wish.fit in (Fit.AS_DRAWN, Fit.FITTED) else 2 * EASE

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowanseed.drawings.steps.scene import Thing
 from rowanseed.drawings.steps.scenes.frame import (
     Frames,
     basting,
@@ -15,7 +16,6 @@ from rowanseed.drawings.steps.scenes.frame import (
     stiff,
     to,
 )
-from rowanseed.drawings.steps.section import Thing
 
 LEFT = cloth("one side of the opening", (-120, 0), (-4, 0), (-4, 12), (-56, 12), right="left")
 RIGHT = cloth("the other side", (120, 0), (4, 0), (4, 12), (56, 12), right="right")

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowanseed.drawings.steps.scene import Thing
 from rowanseed.drawings.steps.scenes.frame import Frames, basting, cloth, far, frame, hand, notion, row, second, to
 from rowanseed.drawings.steps.scenes.seams import LYING
-from rowanseed.drawings.steps.section import Thing
 
 FACED = (
     cloth("garment, right side up", (-110, 0), (40, 0), right="left"),

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowanseed.core.geometry.outline import Point
-from rowanseed.drawings.steps.section import Arrow, Part, Row, Scene, Sheet, Sheets, Thing
+from rowanseed.drawings.steps.scene import Arrow, Part, Row, Scene, Sheet, Sheets, Thing
 
 
 @dataclass(frozen=True)

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from rowanseed.drawings.steps.scene import Thing
 from rowanseed.drawings.steps.scenes.frame import Frames, basting, cloth, frame, hand, notion, row, second, to
-from rowanseed.drawings.steps.section import Thing
 
 WAVES = tuple((-120.0 + 12 * k, (9.0 if k % 2 else -9.0)) for k in range(21))
 ROWS = frame(

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from rowanseed.drawings.steps.scene import Row
 from rowanseed.drawings.steps.scenes.frame import Frames, cloth, frame, hand, loops, row, second, to
-from rowanseed.drawings.steps.section import Row
 
 TOP, FOLD = -80.0, 44.0
 SINGLE = cloth(

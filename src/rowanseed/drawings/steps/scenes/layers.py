@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowanseed.drawings.steps.scene import Thing
 from rowanseed.drawings.steps.scenes.frame import (
     Frames,
     basting,
@@ -16,7 +17,6 @@ from rowanseed.drawings.steps.scenes.frame import (
     stiff,
     to,
 )
-from rowanseed.drawings.steps.section import Thing
 
 BAGGED = frame(
     "Right sides together, edge on edge",

@@ -87,6 +87,7 @@ SCENES: Frames = {
         ASIDE,
     ),
     "raglan seam": (LYING, ASIDE),
+    "hood at the neck": (LYING, ASIDE),
     "underarm in one run": (LYING, APART, OPEN),
     "seam of three layers": (
         frame(

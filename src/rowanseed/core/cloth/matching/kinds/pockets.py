@@ -11,7 +11,8 @@ from collections.abc import Iterator, Sequence
 
 from rowanseed.core.cloth.matching.ground import Ground, MatchKind, points
 from rowanseed.core.cloth.matching.record import Found, MatchedSeam
-from rowanseed.core.geometry.outline import Point, bounds, flatten
+from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.problem import Match
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pieces import MOUTH, LineKind, Panel, Piece, PointKind
