@@ -5,7 +5,7 @@ import socket
 from itertools import count
 
 FIRST, EACH = 20_000, 1_000
-"""Below the ports that systems hand out by themselves (RFC 6335: from 49152; Linux: from 32768), a thousand a worker."""
+"""Below what systems hand out by themselves (RFC 6335: from 49152; Linux: from 32768), a thousand a worker."""
 _turn = count()
 
 
