@@ -82,7 +82,7 @@ def test_a_side_seam_three_centimetres_longer_at_the_front_is_said_at_once():
     apart = {"front": Measured("12", {"side": side + 30.0}), "back": Measured("12", {"side": side})}
     with pytest.raises(DescriptionRefused) as told:
         compose(measured(TOP, **apart))
-    assert any("3.0 cm" in one.why and one.field.startswith("measured.") for one in told.value.refusals)
+    assert any("3 cm (1 1/8 in)" in one.why and one.field.startswith("measured.") for one in told.value.refusals)
 
 
 @pytest.mark.parametrize(

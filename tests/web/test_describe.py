@@ -271,7 +271,7 @@ def test_figures_are_typed_met_and_kept_and_what_disagrees_is_said_at_once(house
     assert "0 of" in page
     data = {"size": "12", "line": "stitching", "back.side": "60", "side-front.side": "63"}
     look = house.get(f"{url}/tissue/look", params=data).text
-    assert "3.0 cm" in look
+    assert "3 cm (1 1/8 in)" in look
     refused = house.post(f"{url}/tissue", data=data)
     assert refused.status_code == 422 and 'value="63"' in refused.text
     front = pattern_of(house, url).piece("front")

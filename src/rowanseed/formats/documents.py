@@ -14,6 +14,7 @@ from typing import Any, Generic, TypeVar
 from pydantic import BaseModel, ConfigDict, TypeAdapter, ValidationError, create_model
 
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.formats.in_words import in_words
 
 T = TypeVar("T")
 Upgrader = Callable[[dict[str, Any]], dict[str, Any]]
@@ -96,5 +97,5 @@ class Kind(Generic[T]):
         except ValidationError as error:
             first = error.errors()[0]
             where = ", ".join(str(step) for step in first["loc"][1:])
-            raise DocumentError(self.said, f"{first['msg']}.", where) from None
+            raise DocumentError(self.said, in_words(first), where) from None
         return content

@@ -29,6 +29,7 @@ from rowanseed.core.lay.problem import (
     Stretch,
 )
 from rowanseed.core.pattern.pieces import Grain
+from rowanseed.formats.in_words import in_words
 
 PROBLEM = "rowanseed-layout-problem/1"
 PLAN = "rowanseed-layout-plan/1"
@@ -120,7 +121,7 @@ def read_problem(text: str | bytes) -> Problem:
         model = _Problem.model_validate(json.loads(text))
     except ValidationError as error:
         first = error.errors()[0]
-        raise DocumentError(f"{first['msg']}.", "", ".".join(str(step) for step in first["loc"])) from None
+        raise DocumentError(in_words(first), "", ".".join(str(step) for step in first["loc"])) from None
     except (ValueError, RecursionError) as error:
         raise DocumentError(f"The document is not JSON: {error}.") from None
     cloth = model.cloth

@@ -37,6 +37,7 @@ from rowanseed.core.pattern.pieces import (
     Piece,
     Shape,
 )
+from rowanseed.formats.in_words import in_words
 from rowanseed.formats.pattern_models import MakingModel, PartModel, PatternModel, PieceModel, Row, SizeModel
 from rowanseed.formats.wording import PATTERN, in_ids
 
@@ -69,7 +70,7 @@ def read_pattern(text: str | bytes) -> Pattern:
         model = PatternModel.model_validate(document)
     except ValidationError as error:
         first = error.errors()[0]
-        raise PatternError(f"{first['msg']}.", "", _place(document, first["loc"])) from None
+        raise PatternError(in_words(first), "", _place(document, first["loc"])) from None
     pattern = _to_core(model)
     check(pattern)
     return pattern

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import asdict
-from typing import Any, assert_never
+from typing import Any, TypeVar, assert_never
 
 from rowanseed.core.base.errors import LengthError
-from rowanseed.core.base.units import INCH, Units, format_allowance, format_length, parse_length
+from rowanseed.core.base.units import INCH, Units, format_allowance, format_length, parse_length, parse_signed_length
 from rowanseed.core.compose import description as d
 from rowanseed.core.compose import vocabulary as v
 from rowanseed.core.compose.chart import OF_A_BODY, OF_A_GARMENT, ChartError, read_chart, written
@@ -20,11 +20,13 @@ from rowanseed.core.compose.envelope_text import (
     written_yardage,
 )
 from rowanseed.core.compose.figures import CHARTS
+from rowanseed.core.compose.limits import limit_of
 from rowanseed.core.compose.notion_text import notion_lines
 from rowanseed.core.pattern.envelope import Figure, Runs
 from rowanseed.web.described_fields import GROUPS, HEAD, LISTS, ROWS, Either, Field, Length, Number, One, Several, Tick
 
 FORMAT = "rowanseed-description/1"
+T = TypeVar("T", int, float)
 
 
 CONFIRMED = "confirmed."
@@ -128,13 +130,36 @@ def usual_chart(figure: Figure, units: Units) -> str:
 
 
 def _length(typed: Mapping[str, str], name: str, unit: str, errors: dict[str, str]) -> float | None:
+    """A length, or none where none was typed; nothing at all is one where it may be."""
     if not typed.get(name, "").strip():
         return None
+    read = parse_signed_length if limit_of(name).least == 0 else parse_length
     try:
-        return round(parse_length(typed[name], unit), 2)
+        found = round(read(typed[name], unit), 2)
     except LengthError as error:
         errors[name] = str(error)
         return None
+    return _within(name, found, errors)
+
+
+def _number(field: Number, typed: Mapping[str, str], errors: dict[str, str]) -> float | int | None:
+    text = typed.get(field.path, "").strip().replace(",", ".")
+    if not text:
+        return None
+    try:
+        found = int(text) if field.whole else float(text)
+    except ValueError:
+        errors[field.path] = f"“{text[:20]}” is no {'whole ' if field.whole else ''}number."
+        return None
+    return _within(field.path, found, errors)
+
+
+def _within(name: str, found: T, errors: dict[str, str]) -> T | None:
+    limit = limit_of(name)
+    if limit.least <= found <= limit.most:
+        return found
+    errors[name] = limit.refusal()
+    return None
 
 
 def _put(field: Field, typed: Mapping[str, str], unit: str, document: dict[str, Any], errors: dict[str, str]) -> None:
@@ -148,14 +173,7 @@ def _put(field: Field, typed: Mapping[str, str], unit: str, document: dict[str, 
         case Length():
             said = _length(typed, field.path, unit, errors)
         case Number():
-            text = typed.get(field.path, "").strip().replace(",", ".")
-            if text:
-                try:
-                    said = float(text)
-                except ValueError:
-                    errors[field.path] = f"“{text[:20]}” is no number."
-                else:
-                    said = int(said) if said == int(said) else said
+            said = _number(field, typed, errors)
         case Tick():
             said = True if field.path in typed else None
         case Either():
@@ -186,6 +204,12 @@ def _tidied(document: dict[str, Any]) -> None:
     skirt = features.get("skirt", {})
     if skirt and set(skirt) <= {"slit"} and skirt.get("slit") == "none":
         features.pop("skirt")
+
+
+def row_typed(name: str, k: int, typed: Mapping[str, str]) -> int:
+    """Which of a list's rows on the form is the k-th of the document: rows that were left empty are not in it."""
+    filled = [row for row in range(ROWS) if typed.get(f"features.{name}.{row}.{LISTS[name]}")]
+    return filled[k] if k < len(filled) else k
 
 
 def _by_row(found: Sequence[Any]) -> dict[str, Any]:

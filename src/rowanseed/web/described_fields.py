@@ -94,6 +94,7 @@ class Length(Choice):
 @dataclass(frozen=True)
 class Number(Choice):
     hint: str = ""
+    whole: bool = True
 
 
 @dataclass(frozen=True)
@@ -201,6 +202,7 @@ LISTS = {"pockets": "kind", "trim": "kind", "elastic": "where"}
 """The lists among the features, each with the field that makes a row."""
 SEVERAL = (v.OpeningKind.BUTTONS, v.OpeningKind.SNAPS, v.OpeningKind.HOOK_AND_EYE, v.OpeningKind.TIES)
 """What closes an edge at several places."""
+OPENED = (When("features.opening.where", ("", *(one.value for one in v.Where if one is not v.Where.NONE))),)
 DARTED = (When("features.skirt.kind", ("", *(str(kind.value) for kind in SHAPED_SKIRTS))), of(WITH_SKIRT))
 SLEEVED = (When("features.sleeve.kind"),)
 BANDED = (
@@ -230,24 +232,24 @@ GROUPS = (
         "Opening",
         (
             One("features.opening.where", "Where", v.Where),
-            One("features.opening.kind", "Closed by", v.OpeningKind, "nothing"),
+            One("features.opening.kind", "Closed by", v.OpeningKind, "nothing", when=OPENED),
             Length(
                 "features.opening.length",
                 "Its length",
                 "of buttons beside a fold that of their half placket",
-                when=(When("features.opening.kind"), of(HALVES)),
+                when=(*OPENED, When("features.opening.kind"), of(HALVES)),
             ),
             Number(
                 "features.opening.count",
                 "How many of them",
-                when=(chosen("features.opening.kind", *SEVERAL), of(HALVES)),
+                when=(*OPENED, chosen("features.opening.kind", *SEVERAL), of(HALVES)),
             ),
             One(
                 "features.opening.placket",
                 "Edges that are open all the way",
                 v.Placket,
                 USUAL,
-                when=(chosen("features.opening.kind", *SEVERAL, v.OpeningKind.SEPARATING_ZIP), of(WITH_SKIRT)),
+                when=(*OPENED, chosen("features.opening.kind", *SEVERAL, v.OpeningKind.SEPARATING_ZIP), of(WITH_SKIRT)),
             ),
         ),
         ANY - {v.GarmentKind.ROBE},
@@ -311,6 +313,7 @@ GROUPS = (
                 "features.skirt.fullness",
                 "Fullness",
                 "times the waist",
+                whole=False,
                 when=(chosen("features.skirt.kind", *(kind for kind in v.SkirtKind if kind.is_full)),),
             ),
             Either("features.skirt.darts", "Darts at its waist", USUAL, "darts", "none", when=DARTED),
@@ -319,6 +322,7 @@ GROUPS = (
                 "features.skirt.coverage",
                 "An apron covers",
                 "share of the waist, such as 0.67",
+                whole=False,
                 when=(of({v.GarmentKind.APRON}),),
             ),
             One("features.skirt.slit", "Slit", v.Slit, when=(of(WITH_SKIRT),)),

@@ -14,6 +14,7 @@ from pydantic_core import ErrorDetails, PydanticCustomError
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import parse_length, parse_signed_length
+from rowanseed.formats.in_words import in_words
 
 Typed = Mapping[str, str]
 Errors = dict[str, str]
@@ -107,28 +108,20 @@ class Form(BaseModel):
 Model = TypeVar("Model", bound=Form)
 
 
+OFFERED = "Choose or write one of what is offered here."
+
+
 def _said(found: ErrorDetails) -> str:
     """What a field is told, in the sewist's words."""
-    bounds = found.get("ctx", {})
     match found["type"]:
         case "sewist":
             return found["msg"]
         case "missing":
             return "Something has to be chosen or written here."
-        case "int_parsing" | "int_from_float" | "int_type" | "int_parsing_size":
-            return "A whole number is wanted here: 1, 2, 3."
-        case "float_parsing" | "float_type" | "finite_number":
-            return "A number is wanted here, like 2 or 1.5."
-        case "greater_than_equal":
-            return f"It has to be {bounds.get('ge')} or more."
-        case "greater_than":
-            return f"It has to be more than {bounds.get('gt')}."
-        case "less_than_equal":
-            return f"It can be {bounds.get('le')} at most."
-        case "string_too_long":
-            return f"That is too long; {bounds.get('max_length')} letters are the most."
+        case "enum" | "literal_error" | "bool_parsing":
+            return OFFERED
         case _:
-            return "Choose or write one of what is offered here."
+            return in_words(found, OFFERED)
 
 
 def bind(model: type[Model], typed: Typed, unit: str) -> tuple[Model | None, Errors]:

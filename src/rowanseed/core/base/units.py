@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 import re
 import unicodedata
+from collections.abc import Callable
 from enum import Enum
 from fractions import Fraction
 from functools import lru_cache
@@ -158,6 +159,27 @@ def format_length(mm: float, units: Units, *, fine: bool = False, unit: bool = T
         return f"{_decimal(value, 1)}{' cm' if unit else ''}"
     value = _round_half_up(Fraction(mm) / Fraction(254, 10), Fraction(1, 16 if fine else 8))
     return f"{mixed_fraction(value)}{' in' if unit else ''}"
+
+
+def in_both(mm: float) -> str:
+    """A length in both units, for words that are written before anyone is known who reads them: 2 cm (3/4 in)."""
+    return f"{format_length(mm, Units.METRIC, fine=True)} ({format_length(mm, Units.IMPERIAL)})"
+
+
+def at_most(mm: float) -> str:
+    """A limit in both units, neither of them above it: what is told may be asked for."""
+    return _both_to(mm, math.floor)
+
+
+def at_least(mm: float) -> str:
+    """A limit in both units, neither of them below it."""
+    return _both_to(mm, math.ceil)
+
+
+def _both_to(mm: float, whole: Callable[[Fraction], int]) -> str:
+    metric = Fraction(whole(Fraction(mm).limit_denominator(10_000)), 10)
+    inches = Fraction(whole(Fraction(mm).limit_denominator(10_000) / Fraction(254, 10) * 8), 8)
+    return f"{_decimal(metric, 1)} cm ({mixed_fraction(inches)} in)"
 
 
 def read_back(mm: float, units: Units) -> float:

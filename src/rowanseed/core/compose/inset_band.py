@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
+from rowanseed.core.base.units import at_most
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, alike, part
 from rowanseed.core.compose.description import Description
@@ -94,7 +95,7 @@ def _height(build: Build, half: Half) -> float:
 
     most = min(room(size) for size in build.figures.sizes)
     if said > most:
-        why = f"A band let in above the waist has room for {int(most / 10)} cm here, below the bust and the sleeves."
+        why = f"A band let in above the waist has room for {at_most(most)} here, below the bust and the sleeves."
         build.refused.append(("features.band.width", why))
     return min(said, most)
 

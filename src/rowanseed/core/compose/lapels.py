@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator, Mapping
 
+from rowanseed.core.base.units import in_both
 from rowanseed.core.base.words import lower_first, upper_first
 from rowanseed.core.compose.bodice import ABOVE_BELT, WRAP, Upper
 from rowanseed.core.compose.build import Build, Edges, part
@@ -176,7 +177,7 @@ def _centre_of_back(build: Build, backs: list[EdgePart]) -> None:
 def tell_wrap(build: Build) -> None:
     """Say how fronts that nothing closes are worn."""
     wraps = build.description.features.wraps
-    said = f"the fronts lap by {2 * WRAP / 10:.0f} cm, and the belt holds them" if wraps else "worn open"
+    said = f"the fronts lap by {in_both(2 * WRAP)}, and the belt holds them" if wraps else "worn open"
     build.assumed["features.opening"] = said
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowanseed.core.base.units import at_most
 from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Found
@@ -11,6 +12,8 @@ from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, 
 
 UNDER_A_SLEEVE = (SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED)
 """Sleeves below which a side seam begins at the armhole."""
+AT_A_HIP = 300.0
+"""A zip from the waist is so long at most, in mm."""
 
 
 def opening_refused(d: Description) -> Found:
@@ -23,7 +26,10 @@ def opening_refused(d: Description) -> Found:
     if d.garment.has_bodice and f.front.centre is Centre.OPEN and f.back.centre is Centre.OPEN:
         yield "features.back.centre", "Front and back are both open: nothing would hold the garment together."
     if kind is None and where is not Where.NONE:
-        yield "features.opening.kind", "Say what the opening is closed with."
+        yield (
+            "features.opening.kind",
+            "Say what the opening is closed with; where nothing closes it, it opens nowhere: choose “none”.",
+        )
         return
     if kind is None:
         return
@@ -88,8 +94,8 @@ def opening_refused(d: Description) -> Found:
     if pulled and d.garment is GarmentKind.SKIRT and where is not Where.LEFT_SIDE:
         yield from _skirt_opening(kind, where, side)
     long = opening.length or 0.0
-    if kind.zips_a_seam and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > 300:
-        yield "features.opening.length", "A zip at a waist is 30 cm at most: it ends at the hip."
+    if kind.zips_a_seam and d.garment in (GarmentKind.TROUSERS, GarmentKind.SKIRT) and long > AT_A_HIP:
+        yield "features.opening.length", f"A zip at a waist is {at_most(AT_A_HIP)} at most: it ends at the hip."
     is_open = side is not None and side.centre is Centre.OPEN
     if opening.length is not None and is_open and kind is not OpeningKind.SEPARATING_ZIP:
         yield "features.opening.length", f"The {where.words} is open all the way: leave the opening's length out."

@@ -8,6 +8,7 @@ from itertools import pairwise
 
 from shapely.geometry import Polygon, box
 
+from rowanseed.core.base.units import in_both
 from rowanseed.core.base.words import lower_first, upper_first, with_article
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Pocket
@@ -129,7 +130,7 @@ def place_pocket(build: Build, pocket: Pocket, wide: float, deep: float, id: str
     build.refused.append(
         (
             f"features.pockets.{k}",
-            f"A pocket {wide / 10:.0f} cm wide has no room on the {name}: say where else it is, or leave it out.",
+            f"A pocket {in_both(wide)} wide has no room on the {name}: say where else it is, or leave it out.",
         )
     )
     return (own,)

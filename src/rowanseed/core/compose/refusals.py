@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
-from rowanseed.core.base.units import INCH
+from rowanseed.core.base.units import at_least, in_both
 from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.compose.description import Description
@@ -13,6 +13,7 @@ from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import Size, figures, is_full, least_length, waist_from_top
 from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.limits import beyond
 from rowanseed.core.compose.opening_refusals import opening_refused
 from rowanseed.core.compose.openings import is_half_placket
 from rowanseed.core.compose.skirt_refusals import hem_refused, skirt_refused
@@ -73,9 +74,9 @@ def _put_on(d: Description) -> Found:
     sizes = figures(d).sizes
     short = [size for size in sizes if d.garment.has_bodice and size.length < least_length(d, size) - 1.0]
     if short and "length" in d.finished:
-        least = least_length(d, short[0]) / 10
+        least = at_least(least_length(d, short[0]))
         where = "there would be no skirt below its waist seam" if d.has_waist_seam else "it would end under the arms"
-        yield "finished.length", f"In size {short[0].name} {where}: from the nape it is {least:.0f} cm long at least."
+        yield "finished.length", f"In size {short[0].name} {where}: from the nape it is {least} long at least."
     if d.garment.has_bodice and d.cloth is ClothKind.WOVEN and not all(opens_the_waist(d, size) for size in sizes):
         field = "features.opening.length" if d.features.opening.length else "features.opening"
         yield (
@@ -120,7 +121,7 @@ def _figures(d: Description) -> Found:
             strange = next(((size, mm) for size, mm in row.items() if not least <= mm <= most), None)
             if strange is not None:
                 size, mm = strange
-                yield where, f"Size {size}: {mm / 10:.1f} cm ({mm / INCH:.1f} in) cannot be right. Is it cm, or inches?"
+                yield where, f"Size {size}: {in_both(mm)} cannot be right. Is it cm, or inches?"
     slack = -0.25 if d.cloth is ClothKind.KNIT else 0.0
     for measure, row in d.finished.items():
         body = d.body_chart.get(measure, {})
@@ -135,8 +136,6 @@ def _figures(d: Description) -> Found:
     waist, hip = d.finished.get("waist", {}), d.finished.get("hip", {})
     if any(size in hip and hip[size] < waist[size] for size in waist):
         yield "finished.hip", "The garment is narrower at the hip than at the waist."
-    if not 3 <= d.allowance <= 40:
-        yield "allowance", "A seam allowance lies between 3 and 40 mm."
 
 
 def _views(d: Description) -> Found:
@@ -241,20 +240,9 @@ def _sleeve(d: Description) -> Found:
         yield "features.sleeve.end", "A cap sleeve is too short to be drawn in: say that it is short, or hem it."
 
 
-BAND_WIDTHS, MOST_UNDERLAP = (10.0, 150.0), 150.0
-"""How wide a band at the waist is, and how far it laps at most, in mm."""
-
-
 def _waist(d: Description) -> Found:
     f = d.features
     waist = f.waist
-    least, most = BAND_WIDTHS
-    if not least <= f.band.width <= most:
-        yield "features.band.width", "A band at the waist is between 1 and 15 cm wide."
-    if not 0 <= f.band.underlap <= MOST_UNDERLAP:
-        yield "features.band.underlap", "A band laps by 15 cm at most."
-    if f.band.parts not in (None, 1, 2):
-        yield "features.band.parts", "A band at the waist is cut in one part or in two."
     if d.garment.has_bodice and waist in (Waist.WAISTBAND, Waist.FACING):
         yield (
             "features.waist",
@@ -288,9 +276,7 @@ def _waist(d: Description) -> Found:
         yield "features.waist", "A waist that is drawn in has no darts or princess seams that take it in as well."
     if f.legs.pleats and d.garment is not GarmentKind.TROUSERS:
         yield "features.legs.pleats", "Only trousers have pleats at their legs' waist."
-    if not 0 <= f.legs.pleats <= 3:
-        yield "features.legs.pleats", "Trousers have one to three pleats on each side, or none."
-    elif f.legs.pleats and f.opening.kind is None:
+    if f.legs.pleats and f.opening.kind is None:
         yield "features.legs.pleats", "Pleats fit a waist: one that is drawn in by elastic or a cord has none."
     if f.legs.pleats and f.front.has(Shaping.WAIST_DART):
         yield "features.front.shaping", "The front is taken in by its pleats: choose them or the dart."
@@ -304,7 +290,8 @@ def _open_skirt(d: Description) -> Found:
     if len(open_) == 2:
         yield "features.back.centre", "Front and back are both open: a skirt is open all the way at one of them."
     elif f.opening.kind is None:
-        yield "features.opening.kind", "Say what closes the edges that are open all the way."
+        where = "where" if f.opening.where is Where.NONE else "kind"
+        yield f"features.opening.{where}", "Say where the edges are that are open all the way, and what closes them."
     elif f.opening.where.value != open_[0]:
         yield "features.opening.where", f"The {open_[0]} is open all the way, so the opening lies there."
 
@@ -322,6 +309,7 @@ def _rest(d: Description) -> Found:
 
 RULES: tuple[Callable[[Description], Found], ...] = (
     _figures,
+    beyond,
     _views,
     opening_refused,
     _shaping,

@@ -22,7 +22,15 @@ from rowanseed.formats.description_json import compose_pattern
 from rowanseed.store import patterns
 from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go, number_of
-from rowanseed.web.describe_form import CONFIRMED, carried, from_document, in_form_order, to_document, usual_chart
+from rowanseed.web.describe_form import (
+    CONFIRMED,
+    carried,
+    from_document,
+    in_form_order,
+    row_typed,
+    to_document,
+    usual_chart,
+)
 from rowanseed.web.described_fields import GROUPS, LISTS
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
@@ -125,9 +133,9 @@ def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, di
             # What was measured belongs to the garment as it was described before: without it, another garment.
             return compose_pattern(json.dumps(_named(document))), errors
     except DescriptionRefused as refused:
-        return None, {**{_field(one.field): one.why for one in reversed(refused.refusals)}, **errors}
+        return None, {**{_field(one.field, typed): one.why for one in reversed(refused.refusals)}, **errors}
     except DocumentError as error:
-        return None, {_field(error.where): error.problem, **errors}
+        return None, {_field(error.where, typed): error.problem, **errors}
     except RowanseedError as error:
         return None, {"form": str(error), **errors}
 
@@ -165,15 +173,16 @@ def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str |
     return None
 
 
-def _field(path: str) -> str:
+def _field(path: str, typed: Mapping[str, str]) -> str:
     """The form's field for a field of the document; the whole form where it has none."""
-    row = re.fullmatch(r"features\.(\w+)\.(\d+)", path)
+    row = re.fullmatch(r"features\.(\w+)\.(\d+)(\.\w+)?", path)
     if row and row[1] in LISTS:
-        return f"{path}.{LISTS[row[1]]}"
-    if path.startswith("finished"):
-        return "finished"
+        return f"features.{row[1]}.{row_typed(row[1], int(row[2]), typed)}{row[3] or '.' + LISTS[row[1]]}"
     if path.startswith(("body_chart", "sizes")):
         return "body_chart"
+    table = path.split(".")[0]
+    if table in ("finished", "views", "yardage", "notions", "fabrics", "pieces", "booklet"):
+        return table
     within = (one.path for group in GROUPS for one in group.fields if one.path.startswith(f"{path}."))
     return "form" if path == "features" else path if path in FIELDS else next(within, path)
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowanseed.core.base.words import upper_first
+from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Elastic
 from rowanseed.core.compose.feature import Feature, Found
@@ -50,7 +50,7 @@ def forbids(d: Description) -> Found:
                 "here. In a waist seam it goes into a casing.",
             )
         if d.garment in (GarmentKind.APRON, GarmentKind.ROBE) and one.where is not ElasticPlace.SLEEVE:
-            yield where, f"Elastic in {d.garment.words} is not drafted here."
+            yield where, f"Elastic in {with_article(d.garment.words)} is not drafted here."
 
 
 def _has_panels(d: Description) -> bool:

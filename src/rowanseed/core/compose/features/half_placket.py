@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowanseed.core.base.units import at_least, at_most, in_both
 from rowanseed.core.compose.bands import band_draw, folded
 from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, Edges, part
@@ -73,7 +74,7 @@ def finish(build: Build, body: Body) -> None:
         _refuse(build, reach, long)
         return
     if asked is None:
-        build.assumed["features.opening.length"] = f"a placket of {long / 10:.0f} cm"
+        build.assumed["features.opening.length"] = f"a placket of {in_both(long)}"
     _cut_out(build, piece, long)
     _bands(build, piece, long)
     build.join(
@@ -104,12 +105,12 @@ def _refuse(build: Build, reach: float, long: float) -> None:
             ("features.opening.kind", "There is no room for a half placket above the seam below the neck.")
         )
     elif long < SHORTEST:
-        build.refused.append(("features.opening.length", f"A half placket is {SHORTEST / 10:.0f} cm long at least."))
+        build.refused.append(("features.opening.length", f"A half placket is {at_least(SHORTEST)} long at least."))
     else:
         build.refused.append(
             (
                 "features.opening.length",
-                f"The placket runs past what is below the neck: {reach / 10:.0f} cm at most, or open it all the way.",
+                f"The placket runs past what is below the neck: {at_most(reach)} at most, or open it all the way.",
             )
         )
 

@@ -3,6 +3,7 @@ what closes its band."""
 
 from __future__ import annotations
 
+from rowanseed.core.base.units import at_most, in_both
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.fastenings import along_the_edge, fasten
@@ -75,11 +76,9 @@ def _leave_open(build: Build, where: EdgePart, join: str, anchor: str) -> None:
     usual = BELOW_NECK if description.garment.has_bodice else BELOW_WAIST
     long = min(reach, opening.length or usual)
     if opening.length is None:
-        build.assumed["features.opening.length"] = f"the seam is left open for {long / 10:.0f} cm"
+        build.assumed["features.opening.length"] = f"the seam is left open for {in_both(long)}"
     elif opening.length > reach:
-        build.refused.append(
-            ("features.opening.length", f"Its seam is shorter: it opens by {int(reach / 10)} cm at most.")
-        )
+        build.refused.append(("features.opening.length", f"Its seam is shorter: it opens by {at_most(reach)} at most."))
     build.mark(where.piece, Mark("open-end", MarkKind.DOT, where.edge, anchor, build.each(lambda size: long)))
     below = "neck" if description.garment.has_bodice else "waist"
     build.details.append(

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowanseed.core.base.units import at_most
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.facing_drawn import round_a_slit
@@ -37,8 +38,8 @@ def finish(build: Build, body: Body) -> None:
 
 def _refuse(build: Build, reach: float) -> None:
     field = "features.opening.length" if build.description.features.opening.length else "features.opening.kind"
-    at_most = f"make it {int(reach / 10)} cm long at most, or " if reach >= SHORTEST else ""
-    build.refused.append((field, f"The slit runs past the seam below the neck: {at_most}leave the yoke out."))
+    shorter = f"make it {at_most(reach)} long at most, or " if reach >= SHORTEST else ""
+    build.refused.append((field, f"The slit runs past the seam below the neck: {shorter}leave the yoke out."))
 
 
 def adds(build: Build) -> None:

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
-from rowanseed.core.compose.description import Description, Straps
-from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.description import Straps
+from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.vocabulary import StrapsClosed
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
@@ -64,12 +64,4 @@ def _ends(build: Build, straps: Straps) -> None:
     build.closures.append(Closure("strap-closure", kind, "strap-free-ends"))
 
 
-def forbids(d: Description) -> Found:
-    straps = d.features.straps
-    if straps is not None and not 1 <= straps.count <= 4:
-        yield "features.straps.count", "A garment has one to four straps."
-    if straps is not None and not 5 <= straps.width <= 120:
-        yield "features.straps.width", "A strap is between 5 mm and 12 cm wide."
-
-
-FEATURES = (Feature("straps", asked=lambda d: d.features.straps is not None, forbids=forbids, adds=adds, rank=30),)
+FEATURES = (Feature("straps", asked=lambda d: d.features.straps is not None, adds=adds, rank=30),)

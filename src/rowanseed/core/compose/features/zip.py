@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
+from rowanseed.core.base.units import at_most
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature
@@ -114,7 +115,7 @@ def _in_one_with(build: Build, id: str, skirt: Join, anchor: str) -> None:
 def _refuse_too_long(build: Build, down: Sequence[EdgePart], long: float, *, less: float) -> None:
     most = _reach(build, *down) - LEFT
     if long > most and build.description.features.opening.length is not None:
-        said = f"Its seam is shorter: the zip is {int((most - less) / 10)} cm long at most."
+        said = f"Its seam is shorter: the zip is {at_most(most - less)} long at most."
         build.refused.append(("features.opening.length", said))
 
 

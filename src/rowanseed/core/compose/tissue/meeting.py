@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 
+from rowanseed.core.base.units import in_both
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.description import Description, Measured
 from rowanseed.core.compose.refusals import Refusal
@@ -42,7 +43,7 @@ def wrong(pattern: Pattern, description: Description) -> Iterator[Refusal]:
                 continue
             usual = taken(piece, measured.size, known[name], measured.line)
             if not 0.4 * usual <= value <= 2.5 * usual:
-                why = f"{known[name].words}: {value / 10:.1f} cm is far from the usual {usual / 10:.1f} cm."
+                why = f"{known[name].words}: {in_both(value)} is far from the usual {in_both(usual)}."
                 yield Refusal(f"measured.{id}.{name}", f"{why} Is it cm, or inches?")
 
 
@@ -67,8 +68,8 @@ def fitted(pattern: Pattern, measured: Mapping[str, Measured]) -> tuple[Pattern,
             said = one.dimensions.get(dimension.id)
             reads = taken(piece, one.size, dimension, one.line)
             if said is not None and abs(reads - said) > MET:
-                why = f"{piece.name}: {dimension.words.lower()} cannot be {said / 10:.1f} cm with the other figures "
-                missed.append(Refusal(f"measured.{id}.{dimension.id}", f"{why}(it comes to {reads / 10:.1f} cm)."))
+                why = f"{piece.name}: {dimension.words.lower()} cannot be {in_both(said)} with the other figures "
+                missed.append(Refusal(f"measured.{id}.{dimension.id}", f"{why}(it comes to {in_both(reads)})."))
     whole = {id for id, one in measured.items() if {d.id for d in dimensions(found.piece(id))} <= set(one.dimensions)}
     pieces = tuple(replace(p, approximate=p.approximate and p.id not in whole) for p in found.pieces)
     return replace(found, pieces=pieces), tuple(missed)
@@ -139,7 +140,7 @@ def _disagreements(pattern: Pattern, measured: Mapping[str, Measured]) -> tuple[
         apart.append(
             Refusal(
                 f"measured.{join.a[0].piece}.{join.a[0].edge}",
-                f"The seam “{join.name}” does not meet: the {names[0]} is {abs(over) / 10:.1f} cm longer than the "
+                f"The seam “{join.name}” does not meet: the {names[0]} is {in_both(abs(over))} longer than the "
                 f"{names[1]}. Measure both again, on the same line.",
             )
         )
