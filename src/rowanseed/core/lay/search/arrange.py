@@ -23,6 +23,7 @@ from rowanseed.core.lay.search.places import (
     split,
 )
 from rowanseed.core.lay.search.shapes import ShapeSet
+from rowanseed.core.lay.search.squeeze import Squeeze
 
 DOUBLED = (LayKind.FOLDED, LayKind.TWO_FOLDS)
 
@@ -133,11 +134,29 @@ class StretchSearch:
             patches(laying),
         )
         self.searches = [Search(packing, own) for own in seed.spawn(threads)]
+        self.squeeze = Squeeze(packing, laying.shapes.bases)
+        for search in self.searches:
+            search.push = Squeeze(packing, laying.shapes.bases, as_searched=True)
         self.best: State | None = None
+        self.pushed: State | None = None
+        """The shortest state that is pushed together."""
 
     @property
     def length(self) -> float:
-        return self.best.length if self.best is not None else float("inf")
+        """Of the shortest state, pushed together or not."""
+        return min((state.length for state in (self.best, self.pushed) if state is not None), default=float("inf"))
+
+    @property
+    def shortest(self) -> State | None:
+        """What is shown and kept; the search goes on from `best`."""
+        return self.pushed if self.pushed is not None and self.pushed.length <= self.length else self.best
+
+    def take_pushed(self, state: State) -> bool:
+        """Keep a state that was pushed together, where it is the shortest of all; whether it is."""
+        if state.length >= self.length - 1e-6:
+            return False
+        self.pushed = state
+        return True
 
     @property
     def is_done(self) -> bool:
@@ -155,18 +174,19 @@ def plan_of(arrangement: Arrangement, searches: Sequence[StretchSearch]) -> Plan
     """The plan an arrangement has come to; every one of its stretches has a state."""
     at, stretches = 0.0, []
     for part, search in zip(arrangement.stretches, searches, strict=True):
-        if search.best is None:
+        state = search.shortest
+        if state is None:
             raise RuntimeError("a stretch has not been filled")
         stretches.append(
             Stretch(
                 lay=part.lay,
                 depth=part.depth,
                 start=at,
-                end=at + search.best.length,
-                placements=search.placements(search.best),
+                end=at + state.length,
+                placements=search.placements(state),
             )
         )
-        at += search.best.length
+        at += state.length
     return Plan(at, tuple(stretches))
 
 

@@ -25,7 +25,7 @@ Array = np.ndarray[Any, Any]
 
 TOUCHING = 0.02
 """An overlap no deeper than this, in mm, is none: the tables keep a greater clearance."""
-UNIFORM, LOCAL, REFINED = 90, 30, 3
+UNIFORM, LOCAL, REFINED = 30, 24, 1
 COARSE = 2.0
 """The least step of the first fill, in mm: what it leaves open the search closes."""
 

@@ -23,6 +23,8 @@ SIMPLIFIED = 0.03
 ROUND_SEGMENTS = 6
 """Chords a quarter turn where the gap goes round a corner; at a gap of 3 mm they cut off 0.026 mm."""
 CLEARANCE = 0.05
+TRUE = 0.005
+"""What an outline that is taken as it is drawn may stray, in mm."""
 COARSER = (0.06, 0.12, 0.25, 0.4)
 """A finely drawn outline is simplified further, step by step, until it has no more than `ENOUGH` corners: what a
 pair of shapes costs grows with the product of their corners, and shears follow no finer line. Each outline keeps
@@ -54,6 +56,16 @@ def simplified(outline: Outline) -> tuple[Polygon, float]:
 def convex_parts(outline: Outline) -> tuple[np.ndarray, ...]:
     """Convex polygons that together are the outline, each an (n, 2) array counter-clockwise: triangles, merged."""
     polygon, _ = simplified(outline)
+    return _rings(polygon)
+
+
+@lru_cache(maxsize=1024)
+def convex_rings(outline: Outline) -> tuple[np.ndarray, ...]:
+    """The same of the outline as it is drawn."""
+    return _rings(shapely.simplify(Polygon(outline), TRUE, preserve_topology=True))
+
+
+def _rings(polygon: Polygon) -> tuple[np.ndarray, ...]:
     hull = polygon.convex_hull
     if hull.area - polygon.area < 1e-6 * hull.area:
         return (np.asarray(orient(hull).exterior.coords)[:-1],)

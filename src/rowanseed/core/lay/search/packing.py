@@ -6,7 +6,7 @@ The search knows admissible places only: a strip of cloth, an interval or a line
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -20,6 +20,8 @@ from rowanseed.core.lay.search.tuning import TUNING, Tuning
 Array = np.ndarray[Any, Any]
 
 
+AFRESH = 0.6
+"""How far the order of a fill from which a search begins again strays from that by area: of the logarithm."""
 FAR = 1e7
 """Millimetres; a lattice this wide has one point in reach."""
 
@@ -228,6 +230,10 @@ class Search:
         self.pool: list[tuple[float, State]] = []
         self.sweeps = 0
         self.failures = 0
+        self.alone = False
+        """Whether it has begun afresh, and does not look at what others find."""
+        self.push: Callable[[State], State] = lambda state: state
+        """What pushes a lay together that was found."""
 
     def start(self) -> State | None:
         """The first fill; the best of a few orders. Of very many items, one order and fewer heights: a fill's time
@@ -245,8 +251,10 @@ class Search:
             self.best = found
         return self.best
 
-    def adopt(self, state: State) -> None:
-        """Take over a shorter lay found elsewhere."""
+    def adopt(self, state: State, *, late: bool) -> None:
+        """Take over a shorter lay found elsewhere; a search that has begun afresh does so only late."""
+        if self.alone and not late:
+            return
         if self.best is None or state.length < self.best.length - 1e-6:
             self.best = state
             self.trial = None
@@ -256,6 +264,20 @@ class Search:
     def is_done(self) -> bool:
         """Nothing can be gained: the lay is as short as its longest piece."""
         return self.best is not None and self.best.length <= self.packing.least + 0.05
+
+    @property
+    def is_stuck(self) -> bool:
+        """So many trials have failed that another place to search from promises more."""
+        return self.trial is None and self.failures >= self.tuning.shrinking.afresh
+
+    def begin_afresh(self) -> None:
+        """Begin again from another fill, and go on without looking at what others find."""
+        self.failures = 0
+        order = np.argsort(-self.packing.areas * np.exp(self.rng.normal(0.0, AFRESH, len(self.packing))))
+        found = self.packing.filled([int(k) for k in order], self.tuning.first_heights // 2, 1e9)
+        if found is not None:
+            self.best, self.alone = found, True
+            self.pool.clear()
 
     def step(self, compress: float) -> bool:
         """One slice of work; whether a shorter lay was found.
@@ -269,7 +291,7 @@ class Search:
         separated = self.trial.run(self.tuning.slice)
         self.sweeps += self.tuning.slice
         if separated:
-            found = self.trial.state()
+            found = self.push(self.trial.state())
             self.trial = None
             if found.length < self.best.length - 1e-6:
                 self.best = found

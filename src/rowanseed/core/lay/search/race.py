@@ -32,7 +32,7 @@ from rowanseed.core.lay.search.arrange import (
 )
 from rowanseed.core.lay.search.clock import Budget, Clock
 from rowanseed.core.lay.search.kernel import Tables
-from rowanseed.core.lay.search.packing import Trial
+from rowanseed.core.lay.search.packing import State, Trial
 from rowanseed.core.lay.search.places import ToPlace, patches, phases_to_try
 from rowanseed.core.lay.search.schedule import Runner, next_runner, wants_a_neighbour
 from rowanseed.core.lay.search.shapes import FLIPS, ShapeSet
@@ -290,7 +290,7 @@ class Race:
             for _ in range(racing.open_out_slices):
                 if trial.run(self.tuning.slice):
                     found = trial.state()
-                    if found.length < ours.length:
+                    if ours.best is None or found.length < ours.best.length:
                         ours.best = found
                         self._report(lies_open)
                     break
@@ -335,15 +335,25 @@ class Race:
             return
         stretch = self.stretches[parts[(turn // 2) % len(parts)]]
         search = stretch.searches[thread]
-        if stretch.best is not None:
-            search.adopt(stretch.best)
         share = self.clock.share()
         begins = self.tuning.racing.compress_from
-        improved = search.step(max(0.0, (share - begins) / (1 - begins)))
+        late = share > begins
+        if stretch.best is not None:
+            search.adopt(stretch.best, late=late)
+        found: State | None = None
+        pushed: State | None = None
+        if search.is_stuck and search.best is not None and not late:
+            pushed = stretch.squeeze(search.best)
+            search.begin_afresh()
+        elif search.step(max(0.0, (share - begins) / (1 - begins))) and search.best is not None:
+            found = search.best
+            pushed = stretch.squeeze(found) if late else None
         with self.lock:
             self.clock.sweeps_done += self.tuning.slice
-            if improved and search.best is not None and search.best.length < stretch.length - 1e-6:
-                stretch.best = search.best
+            shorter = pushed is not None and stretch.take_pushed(pushed)
+            if found is not None and (stretch.best is None or found.length < stretch.best.length - 1e-6):
+                stretch.best, shorter = found, True
+            if shorter:
                 for other in self.arrangements:
                     if stretch.plan in other.stretches:
                         self._report(other)
@@ -352,6 +362,11 @@ class Race:
 
     def _outcome(self) -> Outcome:
         kinds: dict[LayKind, Plan | LayRefusal] = dict(self.refused)
+        for stretch in self.stretches.values():
+            if stretch.best is not None:
+                stretch.take_pushed(stretch.squeeze(stretch.best))
+        for arrangement in self.arrangements:
+            self._report(arrangement)
         for kind, arrangements in self.simple.items():
             kinds[kind] = self._checked(min(arrangements, key=self._length))
         best = self._checked(min(self.arrangements, key=self._length))

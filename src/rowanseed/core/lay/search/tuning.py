@@ -23,7 +23,7 @@ class Moves(NamedTuple):
     """The chance to take another place that overlaps nothing either."""
     gain: float = 0.98
     """The overlap has to fall below this share of the least so far to count as gain."""
-    patience: int = 30
+    patience: int = 20
     """Sweeps without gain that make a strike."""
     strikes: int = 2
     """Strikes after which a trial has failed."""
@@ -46,6 +46,8 @@ class Shrinking(NamedTuple):
     from_pool: float = 0.7
     """The chance to begin with a near miss after a failure."""
     pool: int = 6
+    afresh: int = 10
+    """Failures in a row after which a search begins again elsewhere, until the end nears."""
     compress: float = 0.004
     compress_low: float = 0.4
     compress_high: float = 1.2
