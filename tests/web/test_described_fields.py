@@ -14,7 +14,7 @@ from rowanseed.core.compose.limits import limit_of
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.web.describe_form import to_document
 from rowanseed.web.described_fields import GROUPS, HEAD, Either, Length, Number, One, Several, Tick
-from rowanseed.web.pages.describe import _field
+from rowanseed.web.pages.describe import field_of
 
 FIELDS = [field for group in GROUPS for field in group.fields]
 FIGURES = [field for field in FIELDS if isinstance(field, Length | Number)]
@@ -47,9 +47,9 @@ def wrong(typed):
     try:
         compose_pattern(json.dumps(document))
     except DescriptionRefused as refused:
-        return {**{_field(one.field, typed): one.why for one in refused.refusals}, **errors}
+        return {**{field_of(one.field, typed): one.why for one in refused.refusals}, **errors}
     except DocumentError as error:
-        return {_field(error.where, typed): error.problem, **errors}
+        return {field_of(error.where, typed): error.problem, **errors}
     except RowanseedError as error:
         return {"form": str(error), **errors}
     return errors

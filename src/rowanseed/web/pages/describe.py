@@ -133,9 +133,9 @@ def _composed(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, di
             # What was measured belongs to the garment as it was described before: without it, another garment.
             return compose_pattern(json.dumps(_named(document))), errors
     except DescriptionRefused as refused:
-        return None, {**{_field(one.field, typed): one.why for one in reversed(refused.refusals)}, **errors}
+        return None, {**{field_of(one.field, typed): one.why for one in reversed(refused.refusals)}, **errors}
     except DocumentError as error:
-        return None, {_field(error.where, typed): error.problem, **errors}
+        return None, {field_of(error.where, typed): error.problem, **errors}
     except RowanseedError as error:
         return None, {"form": str(error), **errors}
 
@@ -173,7 +173,7 @@ def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str |
     return None
 
 
-def _field(path: str, typed: Mapping[str, str]) -> str:
+def field_of(path: str, typed: Mapping[str, str]) -> str:
     """The form's field for a field of the document; the whole form where it has none."""
     row = re.fullmatch(r"features\.(\w+)\.(\d+)(\.\w+)?", path)
     if row and row[1] in LISTS:
