@@ -39,13 +39,13 @@ CHECK = Cloth(
 )
 
 
-def laid(draft, how, cloth=CHECK, change=lambda pattern: pattern):
+def laid(draft, how, cloth=CHECK, change=lambda pattern: pattern, seed=1):
     pattern = draft()
     size = pattern.envelope.sizes[2]
     choices = GarmentChoices(pattern.envelope.views[0].id, size)
     cut = change(altered(pattern, choices).pattern)
     problem = lay_problem(cut, choices, Role.MAIN, cloth, matching=how)
-    plans = [plan for plan in solve_each(problem, Budget(sweeps=8)).values() if isinstance(plan, Plan)]
+    plans = [plan for plan in solve_each(problem, Budget(sweeps=8, seed=seed)).values() if isinstance(plan, Plan)]
     plan = min(plans, key=lambda one: one.length)
     assert check(problem, plan) == []
     _, said = matched(cut, choices, Role.MAIN, cloth, how)
@@ -138,8 +138,9 @@ def test_a_welt_across_a_seam_is_told_by_name():
     assert said == {"Pocket welt": "it lies across a seam: match it by eye once that is sewn"}
 
 
-def test_lines_meet_in_a_v_all_along_a_seam_that_leans_alike_on_both_sides():
-    pattern, size, problem, plan, said = laid(six_gore_skirt.draft, wanting("chevrons"))
+@pytest.mark.parametrize("seed", range(1, 7))
+def test_lines_meet_in_a_v_all_along_a_seam_that_leans_alike_on_both_sides(seed):
+    pattern, size, problem, plan, said = laid(six_gore_skirt.draft, wanting("chevrons"), seed=seed)
     met = 0
     for seam in sewn_seams(pattern, size, problem, plan, CHECK):
         if said.get(seam.join.name) != "":

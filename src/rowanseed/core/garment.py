@@ -134,6 +134,8 @@ def lay_problem(
     if any(match.axis == "x" for match in found):
         # Turned end for end, a piece meets its neighbour's bars at one point only, and runs away from them beside it.
         bare = replace(bare, one_way=True)
+    upright = {point.piece for match in found if match.upright for point in match.points}
+    pieces = [replace(piece, one_way=True) if piece.id in upright else piece for piece in pieces]
     problem = Problem(
         name=f"{pattern.name}, size {choices.size}, {role.words}",
         cloth=bare,

@@ -46,7 +46,8 @@ class SewnSeam:
     """A seam with its two pieces as they lie; `off` is how far the print misses there, in mm along the cloth.
 
     None where nothing repeats along the cloth. `off_v` is the same for lengthwise lines that could meet in a V there,
-    across the cloth. `mirrored`: the first piece is the other hand of the one drawn.
+    across the cloth: not where one piece is turned end for end. `mirrored`: the first piece is the other hand of the
+    one drawn.
     """
 
     join: Join
@@ -83,7 +84,8 @@ def sewn_seams(pattern: Pattern, size: str, problem: Problem, plan: Plan, cloth:
             apart = found[0].at(one.at)[0] - found[1].at(other.at)[0]
             off = nearest(apart, along)
         off_v = None
-        if across is not None and mirrors and meets_in_a_v(pattern, size, a, b):
+        alike = found[0].laid.turn == found[1].laid.turn
+        if across is not None and mirrors and alike and meets_in_a_v(pattern, size, a, b):
             # Mirror images of each other: what one stands short of the mirror line, the other stands beyond it.
             low = [one.at(below(pattern, size, part))[1] for one, part in zip(found, (a, b), strict=True)]
             off_v = nearest(sum(low) - 2 * mirrors[0] * cloth.across, across)

@@ -104,6 +104,8 @@ class Match:
     axis: str
     points: tuple[MatchPoint, ...]
     phase: float | None = None
+    upright: bool = field(default=False, compare=False)
+    """Whether it holds only where its pieces all point as the tissue does; a problem says so of the pieces."""
 
 
 @dataclass(frozen=True)

@@ -33,7 +33,8 @@ from rowanseed.core.lay.search.arrange import (
 from rowanseed.core.lay.search.clock import Budget, Clock
 from rowanseed.core.lay.search.kernel import Tables
 from rowanseed.core.lay.search.packing import State, Trial
-from rowanseed.core.lay.search.places import ToPlace, patches, phases_to_try
+from rowanseed.core.lay.search.phases import phases_to_try
+from rowanseed.core.lay.search.places import ToPlace, patches
 from rowanseed.core.lay.search.schedule import Runner, next_runner, wants_a_neighbour
 from rowanseed.core.lay.search.shapes import FLIPS, ShapeSet
 from rowanseed.core.lay.search.tables import build

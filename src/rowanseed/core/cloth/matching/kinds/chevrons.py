@@ -1,7 +1,8 @@
 """Lengthwise lines meet in a V at seams that slant away from the grain alike on both sides.
 
 Common practice, no source: gores are cut alike so that their stripes meet in chevrons. They do all along the seam
-where its lower ends stand on a place about which the print is its own mirror image, and both edges lean alike.
+where its lower ends stand on a place about which the print is its own mirror image, and both edges lean alike; so both
+pieces point the same way: of one that is turned end for end the lines meet at that end, and run on side by side above.
 """
 
 from __future__ import annotations
@@ -75,7 +76,7 @@ def _finds(ground: Ground) -> Iterator[Found]:
             for part in (a, b):
                 ground.y.tie(part.piece, PRINT)
             both = points(*dict.fromkeys(((a.piece, ground.at(a)), (b.piece, ground.at(b)))))
-            yield Found(MatchedSeam(join.name), (Match("y", both, mirrors[0] * ground.cloth.across),))
+            yield Found(MatchedSeam(join.name), (Match("y", both, mirrors[0] * ground.cloth.across, upright=True),))
 
 
 KIND = MatchKind("chevrons", "lines meet in a V at slanting seams", 50, frozenset("y"), _finds)
