@@ -13,7 +13,8 @@ from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.compose.limits import limit_of
 from rowanseed.formats.description_json import compose_pattern
 from rowanseed.web.describe_form import to_document
-from rowanseed.web.described_fields import GROUPS, HEAD, Either, Length, Number, One, Several, Tick
+from rowanseed.web.described_fields import GROUPS, HEAD
+from rowanseed.web.field_kinds import Either, Length, Number, One, Several, Tick
 from rowanseed.web.pages.describe import field_of
 
 FIELDS = [field for group in GROUPS for field in group.fields]

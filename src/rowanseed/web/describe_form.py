@@ -23,7 +23,8 @@ from rowanseed.core.compose.figures import CHARTS
 from rowanseed.core.compose.limits import limit_of
 from rowanseed.core.compose.notion_text import notion_lines
 from rowanseed.core.pattern.envelope import Figure, Runs
-from rowanseed.web.described_fields import GROUPS, HEAD, LISTS, ROWS, Either, Field, Length, Number, One, Several, Tick
+from rowanseed.web.described_fields import GROUPS, HEAD, LISTS, ROWS
+from rowanseed.web.field_kinds import Either, Field, Length, Number, One, Several, Tick
 
 FORMAT = "rowanseed-description/1"
 T = TypeVar("T", int, float)

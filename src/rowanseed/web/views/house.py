@@ -35,8 +35,9 @@ from rowanseed.store.projects import Cutter, EarlierNote, ProjectRecord
 from rowanseed.store.undo import Change
 from rowanseed.web.cloth_fields import Corner
 from rowanseed.web.deps import PageView
-from rowanseed.web.described_fields import GROUPS, HEAD, One
-from rowanseed.web.described_fields import Group as DescribedGroup
+from rowanseed.web.described_fields import GROUPS, HEAD
+from rowanseed.web.field_kinds import Group as DescribedGroup
+from rowanseed.web.field_kinds import One
 from rowanseed.web.own_form import Asked
 
 

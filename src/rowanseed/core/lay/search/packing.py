@@ -20,8 +20,6 @@ from rowanseed.core.lay.search.tuning import TUNING, Tuning
 Array = np.ndarray[Any, Any]
 
 
-AFRESH = 0.6
-"""How far the order of a fill from which a search begins again strays from that by area: of the logarithm."""
 FAR = 1e7
 """Millimetres; a lattice this wide has one point in reach."""
 
@@ -273,7 +271,9 @@ class Search:
     def begin_afresh(self) -> None:
         """Begin again from another fill, and go on without looking at what others find."""
         self.failures = 0
-        order = np.argsort(-self.packing.areas * np.exp(self.rng.normal(0.0, AFRESH, len(self.packing))))
+        order = np.argsort(
+            -self.packing.areas * np.exp(self.rng.normal(0.0, self.tuning.shrinking.astray, len(self.packing)))
+        )
         found = self.packing.filled([int(k) for k in order], self.tuning.first_heights // 2, 1e9)
         if found is not None:
             self.best, self.alone = found, True

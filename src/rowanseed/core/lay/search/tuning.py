@@ -48,6 +48,8 @@ class Shrinking(NamedTuple):
     pool: int = 6
     afresh: int = 10
     """Failures in a row after which a search begins again elsewhere, until the end nears."""
+    astray: float = 0.6
+    """How far the order of the fill that it begins with strays from that by area: of the logarithm."""
     compress: float = 0.004
     compress_low: float = 0.4
     compress_high: float = 1.2
