@@ -171,6 +171,21 @@ SKIRTS |= {
         "lining": Lining(method=LiningMethod.HANGING_FREE),
         "pockets": (IN_SIDES,),
     },
+    "pleated yoke skirt": {
+        "front": Side(shaping=(Shaping.YOKE,)),
+        "back": Side(Centre.SEAM, (Shaping.YOKE,)),
+        "opening": zipped(),
+        "skirt": Skirt(SkirtKind.KNIFE_PLEATS),
+        "waist": Waist.FACING,
+        "pockets": (IN_SIDES,),
+    },
+    "circle yoke skirt": {
+        "front": Side(shaping=(Shaping.YOKE,)),
+        "back": Side(shaping=(Shaping.YOKE,)),
+        "opening": zipped(Where.LEFT_SIDE),
+        "skirt": Skirt(SkirtKind.CIRCLE),
+        "waist": Waist.WAISTBAND,
+    },
     "denim skirt": {
         "front": SEAM,
         "back": Side(Centre.SEAM, (Shaping.YOKE,)),

@@ -31,10 +31,12 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.bend import bending
 from rowanseed.core.geometry.outline import chain_length, flatten, line_chain, unit
+from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.pattern.turned_yoke import DART, closed, laid_open, turned_yokes
-from rowanseed.core.pattern.walk import walk
+from rowanseed.core.pattern.walk import SeamVerdict, walk
 from rowanseed.drawings.line.drawing import line_drawing
+from rowanseed.drawings.line.laid import laid
 
 from .everyday import EVERYDAY
 from .test_whole_way import body_of
@@ -255,6 +257,95 @@ def test_the_tissue_sheet_says_that_the_yoke_lies_turned(level, told):
         assert ("back yoke is cut with its dart closed" in words) is here
 
 
+# ---------------------------------------------------------------- faced, and with fullness below
+
+HANGING = {
+    SkirtKind.GATHERED: 2.0,
+    SkirtKind.KNIFE_PLEATS: 3.0,
+    SkirtKind.BOX_PLEATS: 3.0,
+    SkirtKind.CIRCLE: 1.0,
+    SkirtKind.HALF_CIRCLE: 1.0,
+}
+"""How many times its yoke each kind of skirt is usually wide."""
+
+
+def yoked_skirt(kind, waist=Waist.FACING):
+    return compose(
+        described(
+            GarmentKind.SKIRT,
+            front=Side(shaping=(Shaping.YOKE,)),
+            opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+            skirt=Skirt(kind),
+            waist=waist,
+        )
+    ).pattern
+
+
+def edge_of(pattern, piece, edge, size):
+    return chain_length(pattern.piece(piece).shapes[size].edges[edge])
+
+
+@pytest.mark.parametrize(("kind", "times"), HANGING.items())
+def test_a_skirt_hangs_from_its_yokes_as_full_as_is_said_and_ends_where_it_would_without_them(kind, times):
+    pattern = yoked_skirt(kind)
+    plain = yoked_skirt(SkirtKind.STRAIGHT)
+    for size in pattern.envelope.sizes:
+        for half in ("front", "back"):
+            yoke = edge_of(pattern, f"{half}-yoke", "yoke", size)
+            assert edge_of(pattern, half, "yoke", size) == pytest.approx(times * yoke, abs=0.1)
+            # The yoke is the one of a straight skirt, so that its waist fits and the hem hangs as far down.
+            assert pattern.piece(f"{half}-yoke").shapes[size] == plain.piece(f"{half}-yoke").shapes[size]
+            down = [sum(edge_of(one, id, "centre", size) for id in (half, f"{half}-yoke")) for one in (pattern, plain)]
+            assert down[0] == pytest.approx(down[1], abs=0.1)
+
+
+@pytest.mark.parametrize("kind", [SkirtKind.STRAIGHT, *HANGING])
+def test_a_waist_above_yokes_is_faced_with_the_same_yokes_again(kind):
+    pattern = yoked_skirt(kind)
+    for half in ("front", "back"):
+        yoke, facing = pattern.piece(f"{half}-yoke"), pattern.piece(f"{half}-yoke-waist-facing")
+        assert facing.shapes == yoke.shapes
+        assert [(c.count, c.fold) for c in facing.cuts] == [(c.count, c.fold) for c in yoke.cuts]
+    faced = pattern.making.join("waist-facing")
+    assert {p.piece for p in faced.b} == {"front-yoke-waist-facing", "back-yoke-waist-facing"}
+
+
+@pytest.mark.slow
+@pytest.mark.parametrize("kind", [SkirtKind.STRAIGHT, *HANGING])
+@pytest.mark.parametrize("waist", [Waist.FACING, Waist.WAISTBAND])
+def test_altered_a_yoke_with_its_facing_and_what_hangs_from_it_still_meet(kind, waist):
+    pattern = yoked_skirt(kind, waist)
+    size, _ = body_of(pattern)
+    done = 0
+    for one in offered(pattern, size):
+        for place in one.places_on(pattern, size):
+            for by in (15.0, -15.0):
+                try:
+                    alteration = Alteration(one.id, by, place.at, place.level, place.school)
+                    now = carry_out(pattern, size, [alteration]).pattern
+                except AlterationError:
+                    continue
+                done += 1
+                assert [w.join.id for w in walk(now, size) if w.verdict is SeamVerdict.APART] == [], alteration
+                if waist is Waist.FACING:
+                    for half in ("front", "back"):
+                        upper = (edge_of(now, f"{half}-yoke{own}", "waist", size) for own in ("", "-waist-facing"))
+                        assert next(upper) == pytest.approx(next(upper), abs=0.5), alteration
+    assert done > 3
+
+
+def test_pleats_below_a_yoke_are_drawn_hanging_from_it():
+    """The seam is as wide on the skirt as on the yoke, and its hem wider."""
+    pattern = yoked_skirt(SkirtKind.KNIFE_PLEATS)
+    size, _ = body_of(pattern)
+    by_id = {one.piece.id: one.edges for one in laid(pattern, Panel.FRONT, size)}
+    skirt, yoke = by_id["front"], by_id["front-yoke"]
+    for at in (min, max):
+        one, other = (at(edges["yoke"], key=lambda q: q[1]) for edges in (skirt, yoke))
+        assert math.dist(one, other) < 1.0
+    assert max(y for _, y in skirt["hem"]) > max(y for _, y in skirt["yoke"])
+
+
 # ---------------------------------------------------------------- refused
 
 
@@ -268,6 +359,9 @@ def test_the_tissue_sheet_says_that_the_yoke_lies_turned(level, told):
         (described(waist=Waist.FACING), "features.waist"),
         (described(pockets=(Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE),)), "features.pockets.0"),
         (described(GarmentKind.SKIRT, skirt=Skirt(SkirtKind.GORED)), "features.skirt.kind"),
+        (described(GarmentKind.SKIRT, skirt=Skirt(SkirtKind.GATHERED)), "features.skirt.kind"),
+        (described(GarmentKind.SKIRT, skirt=Skirt(SkirtKind.STRAIGHT), waist=Waist.FACING), "features.waist"),
+        (described(GarmentKind.SKIRT, front=YOKE, skirt=Skirt(SkirtKind.CARTRIDGE_PLEATS)), "features.skirt.kind"),
         (
             described(
                 GarmentKind.SKIRT,

@@ -19,6 +19,7 @@ from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.turned_yoke import YOKE
 from rowanseed.core.pattern.walk import part_length
 
 PARTS = 4
@@ -240,12 +241,14 @@ def _with_its_waist(pattern: Pattern, span: Span, spread: Field) -> Pattern:
     goal = part_length(pattern, size, edge)
     ends = [q[0] for q in flatten(pattern.piece(edge.piece).shapes[size].edges[WAIST], 1.0)]
     level = sum(ends) / len(ends)
+    seam = _yoke_ends(span.frame)
+    height = 2 * FOLD if seam is None else min(2 * FOLD, seam - level)
 
     def moved(narrowed: float) -> Pattern:
         def field(p: Point) -> Point:
             down, across = spread(p)
             within, _ = span.reach(p[0])
-            inwards = (p[1] - within) * narrowed * (1 - smooth(abs(p[0] - level) / (2 * FOLD)))
+            inwards = (p[1] - within) * narrowed * (1 - smooth(abs(p[0] - level) / height))
             return (down + inwards * span.slant(p[0]), across - inwards)
 
         return move(pattern, frame, field, parts=PARTS)
@@ -266,11 +269,11 @@ def _with_its_waist(pattern: Pattern, span: Span, spread: Field) -> Pattern:
 def _raised(span: Span, x: float, by: float) -> Field:
     """A garment that hangs from the waist is cut higher above the level, so that its hem stays level.
 
-    What hangs from the crotch stays as it is.
+    What hangs from the crotch, or from a yoke, stays as it is.
     """
     begins = max(span.frame.bounds()[0], x - FOLD)
-    crotch = _crotch_level(span.frame)
-    over = 2 * FOLD if crotch is None else min(2 * FOLD, crotch - begins)
+    crotch, seam = _crotch_level(span.frame), _yoke_ends(span.frame)
+    over = min([2 * FOLD, *(end - begins for end in (crotch, seam) if end is not None)])
     return lambda p: (p[0] - by * span.share(p) * (1 - smooth((p[0] - begins) / over)), p[1])
 
 
@@ -278,6 +281,13 @@ def _crotch_level(frame: Frame) -> float | None:
     """Where the inner leg begins, on a leg."""
     inseam = frame.edge("inseam")
     return None if inseam is None else min(inseam[0].start[0], inseam[-1].end[0])
+
+
+def _yoke_ends(frame: Frame) -> float | None:
+    """Where a yoke that lies by itself, fullness hanging from it, ends at its highest."""
+    if not all(piece.has_edge(WAIST) and piece.has_edge(YOKE) for piece in frame.pieces):
+        return None
+    return min(p[0] for piece in frame.pieces for p in flatten(piece.shapes[frame.size].edges[YOKE], 1.0))
 
 
 def _spread(span: Span, x: float, by: float) -> Field:

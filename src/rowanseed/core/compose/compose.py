@@ -21,7 +21,7 @@ from rowanseed.core.compose.idle import tell_idle
 from rowanseed.core.compose.notion_text import is_cloth, read_notion
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
-from rowanseed.core.compose.skirts import shaped_skirt
+from rowanseed.core.compose.shaped_skirts import shaped_skirt
 from rowanseed.core.compose.tunnels import seam_depth
 from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, InterfacingKind, Waist
 from rowanseed.core.compose.waists import fullness, waist_parts

@@ -15,7 +15,7 @@ from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, Join, LayerKind, Press
-from rowanseed.core.pattern.pieces import Panel, Piece
+from rowanseed.core.pattern.pieces import Panel, Piece, Role
 from rowanseed.core.pattern.seamline import mark_distance
 
 FACING, ARMHOLE_FACING, AT_OPENING = 55.0, 35.0, 70.0
@@ -64,6 +64,34 @@ def face(build: Build, id: str, words: str, parts: Iterable[EdgePart], neck: Ite
         build.finish(f"{id}-facing-edge", inside, FinishKind.NEATENED, inner)
         build.along[id] = (f"{id}-facing",)
     _facing_ends(build, id, new)
+
+
+def face_with_copies(build: Build, id: str, words: str, parts: Iterable[EdgePart]) -> None:
+    """An edge of several pieces faced with the same pieces again: each covers the inside of its own, down to the edge
+    across from the faced one, which covers the seam there."""
+    parts = tuple(parts)
+    made = {p.piece: f"{p.piece}-{id}-facing" for p in parts}
+    inner = []
+    for p in parts:
+        base, facing = build.pieces[p.piece], made[p.piece]
+        build.copy_of(facing, p.piece, f"{base.name} facing", role=Role.MAIN, panel=Panel.BAND)
+        build.change(facing, marks=())
+        build.interface(facing, Interfaced.FACINGS)
+        build.layer(LayerKind.FACING, facing, p.piece)
+        inner.append(part(facing, _across_from(base, p.edge)))
+    _facing_seams(build, id, made)
+    faced = tuple(part(made[p.piece], p.edge) for p in parts)
+    build.join(f"{id}-facing", f"Facing to {words}", parts, faced, press=Press.FACING)
+    inside = f"Inner edge of the {lower_first(_called(build, id))} facing"
+    build.finish(f"{id}-facing-edge", inside, FinishKind.NEATENED, inner)
+    build.along[id] = (f"{id}-facing",)
+    _facing_ends(build, id, made.values())
+
+
+def _across_from(piece: Piece, edge: str) -> str:
+    """The edge across from one, of a piece with four."""
+    names = [one.name for one in piece.edges]
+    return names[(names.index(edge) + 2) % len(names)]
 
 
 def _called(build: Build, id: str) -> str:

@@ -228,7 +228,14 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
 def is_full(description: Description) -> bool:
     """Whether a straight length of cloth is drawn in to the waist."""
     skirt = description.features.skirt
-    return not description.garment.has_bodice and skirt is not None and skirt.kind.is_full
+    drawn_in = not description.garment.has_bodice and not is_yoked_at_waist(description)
+    return drawn_in and skirt is not None and skirt.kind.is_full
+
+
+def is_yoked_at_waist(description: Description) -> bool:
+    """Whether a yoke lies at the waist of a skirt or of trousers."""
+    at_waist = description.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS)
+    return at_waist and any(side.has(Shaping.YOKE) for _, side in description.features.sides)
 
 
 def goes_in(description: Description) -> bool:

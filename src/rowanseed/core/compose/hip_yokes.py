@@ -11,7 +11,7 @@ from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import Shaping
 from rowanseed.core.geometry.outline import chain_length, split_chain
-from rowanseed.core.pattern.making import Press
+from rowanseed.core.pattern.making import Difference, DifferenceKind, Press
 from rowanseed.core.pattern.pieces import LineKind, Panel
 from rowanseed.core.pattern.turned_yoke import WAIST, YOKE, closed
 
@@ -46,9 +46,9 @@ def cut_apart(whole: Draw, yoke: HipYoke) -> tuple[Draw, Draw]:
     return lambda size: parted(size)[0], lambda size: parted(size)[1]
 
 
-def add_yoke(build: Build, half: Half, draw: Draw) -> None:
-    """The yoke of a half whose piece below it is drawn: sewn to it, with the waist from there on, and the upper ends of
-    its side and its centre."""
+def add_yoke(build: Build, half: Half, draw: Draw, ratio: float = 1.0) -> None:
+    """The yoke of a half whose piece below it is drawn, so many times as full: sewn to it, with the waist from there
+    on, and the upper ends of its side and its centre."""
     below, id = half.lower[0].piece, f"{half.name}-yoke"
     cut = build.pieces[below].cuts[0]
     panel = Panel.FRONT if half.is_front else Panel.BACK
@@ -68,6 +68,7 @@ def add_yoke(build: Build, half: Half, draw: Draw) -> None:
         (part(id, YOKE),),
         press=Press.UP,
         each_hand=cut.pair,
+        difference=Difference(DifferenceKind.GATHERS, ratio) if ratio > 1 else Difference(),
     )
     centre, _, side, _ = (edge.name for edge in build.pieces[id].edges)
     half.neck, half.side = [part(id, WAIST)], [*half.side, part(id, side)]

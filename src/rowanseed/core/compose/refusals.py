@@ -158,6 +158,8 @@ SHAPES_A_WAIST: Mapping[GarmentKind, tuple[Shaping, ...]] = {
 
 
 def _shapes_no_waist(d: Description, shaping: Shaping) -> str:
+    if shaping in UNDER_A_YOKE and d.garment is GarmentKind.SKIRT:
+        return "What is gathered or pleated below a skirt's yoke is the skirt itself: choose a yoke, and its kind."
     if shaping in (Shaping.SQUARE_YOKE, *UNDER_A_YOKE) and d.garment in SHAPES_A_WAIST:
         return (
             f"Of {d.garment.one} a plain yoke is drafted here, with nothing gathered or pleated below it: choose that, "

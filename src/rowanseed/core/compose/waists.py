@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.figures import is_yoked_at_waist
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import FacedEdge, GarmentKind, SkirtKind, Waist
 from rowanseed.core.pattern.making import EdgePart
@@ -17,8 +18,8 @@ def waist_parts(front: Half, back: Half) -> tuple[EdgePart, ...]:
     return (*front.neck, *reversed(back.neck))
 
 
-def fullness(description: Description) -> float:
-    """How many times the waist a full skirt is wide; 1 for any other."""
+def skirt_fullness(description: Description) -> float:
+    """How many times what it is sewn to a full skirt is wide; 1 for any other."""
     skirt = description.features.skirt
     if skirt is None or not skirt.kind.is_full:
         return 1.0
@@ -27,11 +28,17 @@ def fullness(description: Description) -> float:
     return GATHERED if skirt.kind is SkirtKind.GATHERED else PLEATED
 
 
+def fullness(description: Description) -> float:
+    """How many times the waist is drawn in to what is sewn there: below a yoke a skirt is full, and its waist fits."""
+    return 1.0 if is_yoked_at_waist(description) else skirt_fullness(description)
+
+
 def tell_fullness(build: Build) -> None:
     """Say how full the skirt was made, where nothing was said."""
     skirt = build.description.features.skirt
     if skirt is not None and skirt.kind.is_full and skirt.fullness is None:
-        build.assumed["features.skirt.fullness"] = f"{fullness(build.description):g} times the waist"
+        what = "its yoke" if is_yoked_at_waist(build.description) else "the waist"
+        build.assumed["features.skirt.fullness"] = f"{skirt_fullness(build.description):g} times {what}"
 
 
 def waist_finish(description: Description) -> Waist | None:

@@ -36,7 +36,8 @@ DART = "yoke-dart"
 LEGS = (f"{DART}-1", f"{DART}-2")
 LEAST, MOST = -0.35, 1.3
 """How far a yoke can be turned, in radians."""
-STRAIGHT = 1e-6
+STRAIGHT, SLIGHT = 1e-6, 0.02
+"""Turns of so little, in radians, are none: in arithmetic, and on tissue."""
 
 
 @dataclass(frozen=True)
@@ -67,7 +68,22 @@ def _turned_at(pattern: Pattern, join: Join) -> Turned | None:
     names = [edge.name for edge in yoke.edges]
     ordered = names[1] == YOKE and names[3] == WAIST and below.has_edge(names[0]) and below.has_edge(names[2])
     alike = yoke.panel is below.panel and yoke.panel in (Panel.FRONT, Panel.BACK) and below.drawn is Drawn.SEAM
-    return Turned(yoke.id, below.id) if ordered and alike and yoke.frame != below.frame else None
+    if not ordered or not alike or yoke.frame == below.frame or not _was_cut_off(yoke, below):
+        return None
+    return Turned(yoke.id, below.id)
+
+
+def _was_cut_off(yoke: Piece, below: Piece) -> bool:
+    """Whether the edge below a yoke turns no more than the yoke's own, as where a dart was closed above it. That of a
+    circle skirt turns farther: it was never one piece with its yoke."""
+    return all(
+        abs(_turns(below.shapes[size].edges[YOKE])) <= abs(_turns(shape.edges[YOKE])) + SLIGHT
+        for size, shape in yoke.shapes.items()
+    )
+
+
+def _turns(chain: Chain) -> float:
+    return _between(_first(chain), _last(chain))
 
 
 # ---------------------------------------------------------------- closing

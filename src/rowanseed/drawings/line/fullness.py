@@ -39,9 +39,10 @@ def falling(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         yoke = next((edge for edge in UNDER_YOKES if one is not None and edge in one.edges), None)
         if one is not None and yoke is not None:
             yield from _below_a_yoke(one, one.edges[yoke], detail)
-        if one is None or not {"waist", "hem"} <= set(one.edges):
+        upper = yoke if yoke is not None and detail.count > 1 else "waist"
+        if one is None or not {upper, "hem"} <= set(one.edges):
             continue
-        above, below = (sorted(one.edges[name], key=lambda q: q[1]) for name in ("waist", "hem"))
+        above, below = (sorted(one.edges[name], key=lambda q: q[1]) for name in (upper, "hem"))
         for share in shares:
             yield Stroke("skirt", [_at(above, share), _at(below, share)])
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping, Sequence
 
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.geometry.polyline import bounds
@@ -91,16 +92,23 @@ HANGS_OUT = 0.62
 """How far the hem of a full circle stands out beyond its waist, as a share of its length, hanging in folds."""
 
 
+def ring_of(edges: Mapping[str, Sequence[Point]], upper: str) -> tuple[float, float] | None:
+    """(radius, angle) of the upper edge of a ring cut from a circle; None for anything else."""
+    centre = edges.get("centre") or edges.get("opening")
+    if centre is None or upper not in edges or len(edges) != 4:
+        return None
+    radius = min(x for x, _ in centre)
+    if radius < 20.0 or any(abs(math.hypot(*q) - radius) > 1.0 for q in edges[upper]):
+        return None
+    return radius, max(math.atan2(y, x) for x, y in edges[upper])
+
+
 def hung(edges: Edges) -> Edges:
     """A ring cut from a circle as it hangs from the waist in folds; anything else as it is."""
-    centre = edges.get("centre") or edges.get("opening")
-    waist = edges.get("waist")
-    if centre is None or waist is None or len(edges) != 4:
+    ring = ring_of(edges, "waist")
+    if ring is None:
         return edges
-    radius = min(x for x, _ in centre)
-    if radius < 20.0 or any(abs(math.hypot(*q) - radius) > 1.0 for q in waist):
-        return edges
-    whole = max(math.atan2(y, x) for x, y in waist)
+    radius, whole = ring
     wide = radius * whole
 
     def at(q: Point) -> Point:

@@ -14,6 +14,7 @@ from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.turned_yoke import as_worn
+from rowanseed.drawings.line.below_yokes import hanging_from, yoke_of
 from rowanseed.drawings.line.hanging import Edges, drawn_in, hung, under_a_yoke
 
 STEP = 12.0
@@ -83,13 +84,25 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         for move in _beside(pattern, piece, edges, placed):
             edges = _moved(edges, move, moves)
         placed[piece.id] = edges
-        edges = drawn_in(pattern, piece, under_a_yoke(pattern, piece, edges), size)
+        yoke = yoke_of(pattern, piece)
+        if yoke is not None:
+            edges = _moved(edges, hanging_from(pattern, piece, edges, _yoke_laid(pattern, yoke, size)), moves)
+        else:
+            edges = drawn_in(pattern, piece, under_a_yoke(pattern, piece, edges), size)
         back = tuple(
             q for name in ("neck", "lapel", "collar-neck", "collar-back", "opening") for q in edges.get(name, ())
         )
         back = tuple(q for q in back if "roll" in edges and q[0] <= edges["roll"][1][0])
         lying = {name: [(x + down, y) for x, y in run] for name, run in edges.items()}
         yield Laid(piece, lying, down, back, tuple(moves))
+
+
+def _yoke_laid(pattern: Pattern, yoke: Piece, size: str) -> Edges:
+    """The edges of a yoke at the waist where they lie on the figure."""
+    edges = {name: _fine(flatten(chain, 1.0)) for name, chain in yoke.shapes[size].edges.items()}
+    for find in (_outwards, _to_the_centre):
+        edges = _moved(edges, find(edges), [])
+    return drawn_in(pattern, yoke, edges, size)
 
 
 def _from_the_centre(pattern: Pattern, panel: Panel) -> Iterator[Piece]:

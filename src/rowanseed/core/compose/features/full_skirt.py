@@ -1,4 +1,4 @@
-"""A skirt of straight lengths of cloth, drawn in at the waist by gathers or pleats."""
+"""A skirt of straight lengths of cloth, drawn in at the waist or below a yoke by gathers or pleats."""
 
 from __future__ import annotations
 
@@ -8,11 +8,13 @@ from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.skirts import beyond, centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel, waist_of
+from rowanseed.core.compose.shaped_skirts import Above, above_skirt, sew_below
+from rowanseed.core.compose.skirts import beyond, centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel
 from rowanseed.core.compose.vocabulary import SkirtKind
-from rowanseed.core.compose.waists import fullness, tell_fullness
+from rowanseed.core.compose.waists import skirt_fullness, tell_fullness
 from rowanseed.core.pattern.making import Detail, DetailKind
 from rowanseed.core.pattern.pieces import LineKind
+from rowanseed.core.pattern.turned_yoke import YOKE
 
 PLEATS = {
     SkirtKind.KNIFE_PLEATS: (DetailKind.KNIFE_PLEATS, 40.0),
@@ -23,28 +25,29 @@ PLEATS = {
 
 def full_skirt(build: Build) -> tuple[Half, Half]:
     tell_fullness(build)
-    ratio = fullness(build.description)
+    ratio = skirt_fullness(build.description)
     halves = (Half(True), Half(False))
     for half, id in zip(halves, skirt_ids(build), strict=True):
-        edge = centre_cut(build, half)[0]
+        edge, above = centre_cut(build, half)[0], above_skirt(build, half)
 
-        def draw(size: Size, edge: str = edge, half: Half = half) -> Edges:
-            c, long = beyond(build, half), length_of(build, size)
-            wide = (waist_of(build, size) / 4 - c) * ratio + c
+        def draw(size: Size, edge: str = edge, half: Half = half, above: Above = above) -> Edges:
+            c, long = beyond(build, half), length_of(build, size) - above.deep(size)
+            wide = (above.long(size) - c) * ratio + c
             return {
                 edge: straight((0.0, c), (long, c)),
                 "hem": straight((long, c), (long, wide)),
                 "side": straight((long, wide), (0.0, wide)),
-                "waist": straight((0.0, wide), (0.0, c)),
+                above.edge: straight((0.0, wide), (0.0, c)),
             }
 
-        skirt_panel(build, half, id, draw)
+        skirt_panel(build, half, id, draw, above.edge)
         build.line(
             id,
             LineKind.LENGTHEN_SHORTEN,
             "skirt-length",
-            lambda size: ((100.0, 0.0), (100.0, waist_of(build, size) / 4 * ratio)),
+            lambda size, above=above: ((100.0, 0.0), (100.0, above.long(size) * ratio)),
         )
+        sew_below(build, half, above, ratio)
     sew_skirt(build, halves)
     _pleats(build, ratio)
     return halves
@@ -59,17 +62,19 @@ def _pleats(build: Build, ratio: float) -> None:
     if skirt.kind not in PLEATS:
         return
     kind, apart = PLEATS[skirt.kind]
-    waist = waist_of(build, build.figures.sizes[len(build.figures.sizes) // 2])
-    number = max(2, round(waist / apart))
+    middle = build.figures.sizes[len(build.figures.sizes) // 2]
+    long = 2 * sum(above_skirt(build, half).long(middle) for half in (Half(True), Half(False)))
+    number = max(2, round(long / apart))
+    yoked = build.along.get(YOKE, ())
     build.details.append(
         Detail(
             "pleats",
             skirt.kind.words.capitalize(),
             kind,
             on=skirt_ids(build),
-            along=("waist",),
+            along=yoked or ("waist",),
             count=number,
-            width=round(waist * (ratio - 1) / number, 1),
+            width=round(long * (ratio - 1) / number, 1),
         )
     )
 

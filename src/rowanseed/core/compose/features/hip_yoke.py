@@ -2,25 +2,31 @@
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.figures import is_yoked_at_waist
 from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.skirts import SHAPED as STRAIGHT
 from rowanseed.core.compose.vocabulary import (
     Centre,
-    FacedEdge,
     GarmentKind,
     PocketKind,
     Shaping,
+    SkirtKind,
     Waist,
     Where,
 )
+from rowanseed.core.compose.waists import waist_finish
 
-AT_A_WAIST = (GarmentKind.SKIRT, GarmentKind.TROUSERS)
-
-
-def asked(d: Description) -> bool:
-    return d.garment in AT_A_WAIST and any(side.has(Shaping.YOKE) for _, side in d.features.sides)
+BELOW_YOKES = (
+    SkirtKind.GATHERED,
+    SkirtKind.KNIFE_PLEATS,
+    SkirtKind.BOX_PLEATS,
+    SkirtKind.CIRCLE,
+    SkirtKind.HALF_CIRCLE,
+)
+"""Kinds of skirt that hang from a yoke all round, beside the straight ones that it is cut off."""
 
 
 def forbids(d: Description) -> Found:
@@ -31,15 +37,26 @@ def forbids(d: Description) -> Found:
             yield f"features.{name}.shaping", "A yoke takes up what a dart, tuck or pleat would: choose one of them."
     if d.garment is GarmentKind.TROUSERS and f.front.has(Shaping.YOKE):
         yield "features.front.shaping", "A yoke at the front of trousers is not drafted here: have one at the back."
-    if f.skirt is not None and f.skirt.kind not in STRAIGHT:
-        yield "features.skirt.kind", "Below a yoke a skirt is drafted straight or A-line here."
+    if f.skirt is not None and f.skirt.kind not in (*STRAIGHT, *BELOW_YOKES):
+        yield (
+            "features.skirt.kind",
+            f"Below a yoke {f.skirt.kind.one} is not drafted here: choose another.",
+        )
+    elif f.skirt is not None and f.skirt.kind not in STRAIGHT and len(yoked) == 1:
+        yield (
+            "features.skirt.kind",
+            f"{upper_first(f.skirt.kind.one)} hangs from a yoke all round: have one at front and back, or at neither.",
+        )
     if len(yoked) == 2 and f.skirt is not None and f.skirt.darts:
         yield "features.skirt.darts", "Its yokes take up the darts: say that it has none, or leave it open."
     for name, side in f.sides:
         if side.has(Shaping.YOKE) and side.centre is Centre.OPEN:
             yield f"features.{name}.centre", "A skirt that is open all the way is drafted here without a yoke."
-    if f.waist is Waist.FACING or (f.waist is None and FacedEdge.WAIST in f.facing):
-        yield "features.waist", "A faced waist above a yoke is not drafted here: choose a band."
+    if waist_finish(d) is Waist.FACING and len(yoked) == 1:
+        yield (
+            "features.waist",
+            "A waist above yokes is faced with the same yokes again: have one at front and back, or choose a band.",
+        )
     yield from _pockets(d, yoked)
     yield from _opening(d, yoked)
 
@@ -72,4 +89,4 @@ def _opening(d: Description, yoked: list[str]) -> Found:
         yield "features.opening.where", "A zip through the yoke is not drafted here: put it in the front or the side."
 
 
-FEATURES = (Feature("hip-yoke", asked=asked, forbids=forbids),)
+FEATURES = (Feature("hip-yoke", asked=is_yoked_at_waist, forbids=forbids),)
