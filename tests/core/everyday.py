@@ -162,6 +162,13 @@ SKIRTS = {
     },
 }
 SKIRTS |= {
+    "wrap skirt": {
+        "front": OPEN,
+        "opening": Opening(Where.FRONT, OpeningKind.TIES),
+        "skirt": Skirt(SkirtKind.A_LINE),
+        "waist": Waist.WAISTBAND,
+        "pockets": (PATCHES,),
+    },
     "yoked skirt": {
         "front": Side(shaping=(Shaping.YOKE,)),
         "back": Side(Centre.SEAM, (Shaping.YOKE,)),

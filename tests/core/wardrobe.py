@@ -645,6 +645,7 @@ KINDS = {
     DetailKind.STRAP: {"along": ("sides",), "pieces": ("strap",), "ends": (FinishKind.CAUGHT, FinishKind.TURNED)},
     DetailKind.BELT_LOOPS: {"along": ("sides",), "pieces": ("loop",), "count": 5},
     DetailKind.TAB: {"along": ("sides",), "pieces": ("tab",), "ends": (FinishKind.CAUGHT, FinishKind.TURNED)},
+    DetailKind.TIES: {"along": ("waist",), "pieces": ("tie",), "ends": (FinishKind.CAUGHT, FinishKind.TURNED)},
     DetailKind.TIE_BELT: {"pieces": ("belt",), "ends": (FinishKind.TURNED,)},
     DetailKind.SLIT: {"along": ("centre-back",), "to_mark": ("back", "slit-end")},
     DetailKind.VENT: {"along": ("centre-back",), "to_mark": ("back", "slit-end")},

@@ -24,10 +24,13 @@ def is_rectangle(piece: Piece, size: str) -> bool:
 
 
 def straight_pieces(pattern: Pattern, size: str) -> tuple[Piece, ...]:
-    """The pieces of a garment that is built of rectangles; none if any of its pieces is shaped."""
+    """The pieces that go round the body of a garment that is built of rectangles, and so no pockets, flaps and ties;
+    none if any of its pieces is shaped."""
     cut = (p.id for view in pattern.envelope.views for p, _ in pattern.pieces_for(Role.MAIN, view.id))
     found = tuple(pattern.piece(id) for id in dict.fromkeys(cut))
-    return found if found and all(is_rectangle(piece, size) for piece in found) else ()
+    if not all(is_rectangle(piece, size) for piece in found):
+        return ()
+    return tuple(piece for piece in found if piece.panel is not Panel.OTHER)
 
 
 def girth_direction(piece: Piece) -> Point:

@@ -14,7 +14,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Features, Lining, Skirt, Sleeve, Straps
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST, PULLED
 from rowanseed.core.compose.figures import Size, is_full
-from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, placket
+from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, is_wrapped_skirt, placket
 from rowanseed.core.compose.skirts import SHAPED, skirt_ids
 from rowanseed.core.compose.vocabulary import (
     GarmentKind,
@@ -206,6 +206,8 @@ def _opening(build: Build, d: Description) -> Found:
         yield "opening.count", f"there is one {opening.kind.words}"
     if opening.kind in PULLED and d.garment in AT_A_WAIST and not is_open_skirt(d):
         yield "opening.count", "below a waist the opening is closed at its top, by one"
+    if is_wrapped_skirt(d):
+        yield "opening.count", "a skirt that wraps has one tie at each end of its band"
     if placket(d) is None and not is_half_placket(d):
         yield "opening.placket", "a placket belongs to edges that are open all the way down"
 
@@ -217,6 +219,8 @@ def _waist(build: Build, d: Description) -> Found:
     elif "waistband" not in ids:
         for name in ("underlap", "parts"):
             yield f"band.{name}", "the band is let in between bodice and skirt: it is cut and closed as they are"
+    elif is_open_skirt(d):
+        yield "band.underlap", "the skirt's own edges lap, and the band with them"
     elif d.garment is GarmentKind.APRON:
         yield "band.parts", "an apron's band is cut in one"
         if is_tied(d):

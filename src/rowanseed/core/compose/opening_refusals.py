@@ -116,11 +116,11 @@ def _skirt_opening(kind: OpeningKind, where: Where, side: Side | None) -> Found:
             f"{kind.words.capitalize()} close a seam that is left open at its top, or edges that are open all the way: "
             f"the {where.words} has neither.",
         )
-    elif side.centre is Centre.OPEN and kind not in (OpeningKind.BUTTONS, OpeningKind.SNAPS):
+    elif side.centre is Centre.OPEN and kind not in (OpeningKind.BUTTONS, OpeningKind.SNAPS, OpeningKind.TIES):
         yield (
             "features.opening.kind",
-            f"A {where.words} that is open all the way closes by buttons or snaps here: {kind.words} are sewn by your "
-            "booklet.",
+            f"A {where.words} that is open all the way closes by buttons, snaps or ties here: {kind.words} are sewn by "
+            "your booklet.",
         )
 
 

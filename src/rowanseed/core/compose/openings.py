@@ -37,6 +37,11 @@ def is_open_skirt(description: Description) -> bool:
     return description.garment is GarmentKind.SKIRT and opening_side(description).centre is Centre.OPEN
 
 
+def is_wrapped_skirt(description: Description) -> bool:
+    """Whether a skirt that is open all the way laps far over itself, and is tied."""
+    return is_open_skirt(description) and description.features.opening.kind is OpeningKind.TIES
+
+
 def closes_an_edge(description: Description) -> bool:
     """Whether edges that are open from neck to hem are closed by buttons, snaps, ties or hooks."""
     kind = closes(description)
@@ -65,6 +70,8 @@ def placket(description: Description) -> Placket | None:
         return None
     if features.opening.placket is not None:
         return features.opening.placket
+    if is_wrapped_skirt(description):
+        return None
     laps = features.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
     return Placket.GROWN_ON if laps and FacedEdge.FRONT not in features.facing else Placket.FACING
 

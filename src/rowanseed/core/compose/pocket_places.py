@@ -14,6 +14,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.vocabulary import GarmentKind, Hand, PocketKind, PocketPlace
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.geometry.polyline import bounds
@@ -208,7 +209,7 @@ def _on_one(build: Build, pocket: Pocket, piece: str, wide: float, deep: float) 
         for size in build.figures.sizes:
             top, usual = wanted[size.name]
             room = _room(rings[size.name], top + shift, deep)
-            if room is not None and build.description.features.wraps:
+            if room is not None and (build.description.features.wraps or is_wrapped_skirt(build.description)):
                 # Where the fronts lap far, it stays on its own side of the centre.
                 room = max(room[0], APART), room[1]
             if room is None or room[1] - room[0] < wide:

@@ -72,7 +72,7 @@ def _shaped_half(build: Build, half: Half, flare_of: Callable[[Size], float]) ->
         return share * DARTS * goes(size) if least > LEAST_TAKEN else 0.0
 
     def whole(size: Size) -> Edges:
-        long, wide, c = length_of(build, size), hip(size), beyond(build, half)
+        long, wide, c = length_of(build, size), hip(size), beyond(build, half, size)
         level_at = hip_depth_of(size, long)
         flare = flare_of(size)
         # The side takes in the same on both halves, so that the side seams meet.
@@ -135,13 +135,17 @@ def _hip_lines(build: Build, id: str, shaped: ShapedHalf) -> None:
 def _take_in(build: Build, half: Half, id: str, taken: Callable[[Size], float]) -> None:
     """The folds or darts at the waist of a half."""
     asked, folds = build.description.features.skirt, _folds(build, half)
+
+    def laps(size: Size) -> float:
+        return max(0.0, -beyond(build, half, size))
+
     if folds and any(taken(size) == 0 for size in build.figures.sizes):
         build.assumed[f"features.{half.name}.shaping"] = f"the waist takes in too little for {folds.taken.words}s"
     elif folds:
-        middle = lambda size: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
+        middle = lambda size: (chain_length(build.edge(id, "waist", size)) - laps(size)) / 2  # noqa: E731
         fold_edge(build, id, "waist", folds, taken=taken, middle=middle, down=1.0)
     elif _share(build, half) and all(taken(size) > 0 for size in build.figures.sizes):
-        waist_darts(build, id, taken, _dart_long(half))
+        waist_darts(build, id, taken, _dart_long(half), laps)
         if (asked is None or asked.darts is None) and not _is_said(build):
             build.assumed["features.skirt.darts"] = "darts at its waist"
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build, Draw, part
 from rowanseed.core.compose.figures import Size, hem_ruffle
+from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.panels import Half, upper
 from rowanseed.core.compose.vocabulary import Centre, SkirtKind
 from rowanseed.core.pattern.pieces import Panel
@@ -36,9 +37,18 @@ def centre_cut(build: Build, half: Half) -> tuple[str, str | None, int, bool]:
     return ("opening" if centre is Centre.OPEN else "centre"), None, 2, True
 
 
-def beyond(build: Build, half: Half) -> float:
+WRAPS = 0.8
+"""A skirt that is wrapped reaches so far beyond the centre, as a share of a quarter of its waist: twice that much laps
+(common practice, no source)."""
+
+
+def beyond(build: Build, half: Half, size: Size) -> float:
     """How far a skirt that is open all the way reaches beyond the centre; with a bodice as far as that does."""
-    return upper(build, build.figures.sizes[0], half).centre if centre_cut(build, half)[0] == "opening" else 0.0
+    if centre_cut(build, half)[0] != "opening":
+        return 0.0
+    if is_wrapped_skirt(build.description):
+        return -WRAPS * waist_of(build, size) / 4
+    return upper(build, size, half).centre
 
 
 def sew_skirt(build: Build, halves: tuple[Half, Half]) -> None:

@@ -15,28 +15,36 @@ SHORTER = 0.85
 """The one nearer to the side is so much shorter: the hip curves out sooner there (common practice, no source)."""
 
 
-def waist_darts(build: Build, id: str, intake: Callable[[Size], float], long: Callable[[Size], float]) -> None:
-    """Take `intake` in at the waist of a piece, whose edge runs from the side to the centre, by darts so long."""
+def waist_darts(
+    build: Build,
+    id: str,
+    intake: Callable[[Size], float],
+    long: Callable[[Size], float],
+    laps: Callable[[Size], float] = lambda size: 0.0,
+) -> None:
+    """Take `intake` in at the waist of a piece, whose edge runs from the side to the centre, and on by what `laps`
+    there, by darts so long."""
+
+    def along(share: float) -> Callable[[Size], float]:
+        return lambda size: share * (chain_length(build.edge(id, "waist", size)) - laps(size))
+
     middle = build.figures.sizes[len(build.figures.sizes) // 2]
     if intake(middle) <= DEEPEST:
-        _dart(build, id, "dart", 0.5, intake, long)
+        _dart(build, id, "dart", along(0.5), intake, long)
         return
     each = lambda size: intake(size) / 2  # noqa: E731
-    _dart(build, id, "side-dart", 1 / 3, each, lambda size: SHORTER * long(size))
-    _dart(build, id, "centre-dart", 2 / 3, each, long)
+    _dart(build, id, "side-dart", along(1 / 3), each, lambda size: SHORTER * long(size))
+    _dart(build, id, "centre-dart", along(2 / 3), each, long)
 
 
 def _dart(
     build: Build,
     piece: str,
     id: str,
-    share: float,
+    along: Callable[[Size], float],
     intake: Callable[[Size], float],
     long: Callable[[Size], float],
 ) -> None:
-    def along(size: Size) -> float:
-        return share * chain_length(build.edge(piece, "waist", size))
-
     def leg(size: Size, k: int) -> float:
         return along(size) + (k - 0.5) * intake(size)
 

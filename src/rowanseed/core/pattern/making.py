@@ -149,6 +149,7 @@ class DetailKind(Worded):
     TAB = "tab"
     PLEATED_BAND = "pleated-band", "pleated band on a flat one"
     TIE_BELT = "tie-belt"
+    TIES = "ties", "ties at the ends of a band"
     SLIT = "slit", "slit at the end of a seam"
     VENT = "vent"
     CONTINUOUS_PLACKET = "continuous-placket"

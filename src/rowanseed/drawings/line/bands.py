@@ -13,6 +13,8 @@ from rowanseed.drawings.line.laid import along
 
 STRAP_UP = 110.0
 """A strap is drawn so far above the edge that it is sewn to, in mm."""
+UP_TO_BAND = 18.0
+"""A bow at a waistband lies so far above the waist, in mm."""
 BELT, UNDERARM_TO_WAIST = 34.0, 190.0
 BANDED = ("opening", "placket")
 """Edges that a band of its own is sewn to."""
@@ -99,6 +101,20 @@ def tie_belt(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
             yield Stroke("pockets", tail, Line.FILLED, (1,))
         knot = [(x - 18.0, -16.0), (x - 18.0, 16.0), (x + 20.0, 12.0), (x + 20.0, -12.0)]
         yield Stroke("pockets", knot, Line.FILLED, (1,))
+
+
+def wrap_ties(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """A bow where the end that laps over meets the tie of the one beneath."""
+    ends = [q for one in dressed.pieces for q in one.edges.get("opening", ())]
+    if not ends:
+        return
+    x, y = min(ends)
+    at, over = (x - UP_TO_BAND, y), (dressed.over,)
+    for out in (-1.0, 1.0):
+        loop = [at, (at[0] - 22.0, at[1] + 34.0 * out), (at[0] + 22.0, at[1] + 34.0 * out), at]
+        yield Stroke("waist", loop, Line.FILLED, over)
+        tail = [at, (at[0] + 150.0, at[1] + 26.0 * out), (at[0] + 158.0, at[1] + 8.0 * out), at]
+        yield Stroke("waist", tail, Line.FILLED, over)
 
 
 def back_belt(dressed: Dressed) -> Iterator[Stroke]:

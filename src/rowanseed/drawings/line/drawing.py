@@ -93,6 +93,8 @@ class _View:
     sleeves: tuple[list[Point], ...]
     parts: tuple[tuple[str, list[Point]], ...]
     sewn_on: tuple[Stroke, ...]
+    hands: tuple[int, int]
+    """The hand that lies beneath where edges lap, and the one over it."""
 
     @classmethod
     def of(cls, pattern: Pattern, panel: Panel, size: str) -> _View:
@@ -101,7 +103,8 @@ class _View:
         sleeves = tuple(sleeve(pattern, list(pieces), size))
         parts = (*collars(figure), *bands(figure))
         dressed = Dressed(pattern, size, panel is Panel.FRONT, pieces, sleeves)
-        return cls(pattern, panel, size, pieces, sleeves, parts, tuple(sewn_on(dressed)) if pieces else ())
+        strokes = tuple(sewn_on(dressed)) if pieces else ()
+        return cls(pattern, panel, size, pieces, sleeves, parts, strokes, (-dressed.over, dressed.over))
 
     @property
     def is_front(self) -> bool:
@@ -120,7 +123,7 @@ def _draw(group: Element, view: _View, at: At, *, linked: bool) -> None:
         return add(group, "a", href=f"#part-{name}", aria_label=f"{name}, its choices") if linked else group
 
     def over(where: Element, ring: list[Point]) -> None:
-        for hand in (-1, 1):
+        for hand in view.hands:
             add(where, "path", d=path_of([at(q, hand) for q in ring]), stroke=INK, stroke_width=1.6)
 
     for run in view.sleeves:
@@ -128,15 +131,15 @@ def _draw(group: Element, view: _View, at: At, *, linked: bool) -> None:
     for lower in (False, True):
         own = [one for one in view.pieces if _is_lower(one.piece) is lower]
         where = part(_part_of(view.pattern, view.panel, lower=lower)) if own else group
-        for hand in (-1, 1):
+        for hand in view.hands:
+            # What laps over covers what lies inside the edges beneath.
             for one in own:
                 _outline(where, view.pattern, one, hand, at)
-        for hand in (-1, 1):
             for one in own:
                 _inside(where, view, one, hand, at)
     for name, ring in view.parts:
         where = part(name)
-        for hand in (-1, 1):
+        for hand in view.hands:
             add(where, "path", d=path_of([at(q, hand) for q in ring]), stroke="none")
             add(where, "path", d=path_of([at(q, hand) for q in ring], closed=False), stroke=INK, stroke_width=1.6)
     for stroke in view.sewn_on:
@@ -254,7 +257,7 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
             far = (tip[0], leg[1]) if dart.is_folded else tip
             ends = [at(leg, hand), at(far, hand)]
             add(group, "path", d=path_of(ends, closed=False), stroke=QUIET, stroke_width=1, fill="none")
-    if hand == 1:
+    if hand == view.hands[-1]:
         for q in piece.points:
             if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and size in q.at:
                 x, y = at((q.at[size][0] + one.down, 0.0), 1)

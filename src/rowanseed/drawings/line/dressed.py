@@ -13,6 +13,7 @@ from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Detail
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Piece
@@ -56,6 +57,11 @@ class Dressed:
         if hand is None:
             return (-1, 1)
         return (1,) if (hand == "left") is self.is_front else (-1,)
+
+    @property
+    def over(self) -> int:
+        """The hand that laps over the other: women's garments right over left as worn, all others left over right."""
+        return self.hands("right" if self.pattern.envelope.figure is Figure.WOMEN else "left")[0]
 
     def laid(self, piece: str) -> Laid | None:
         return next((one for one in self.pieces if one.piece.id == piece), None)

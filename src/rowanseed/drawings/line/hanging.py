@@ -21,7 +21,9 @@ def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, size: str) -> Edges:
     ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
     if ratio <= 1.0 or not piece.has_edge("hem"):
         return _in_a_casing(drawn) if cased else drawn
-    x0, _, x1, y1 = bounds([q for run in drawn.values() for q in run])
+    x0, y0, x1, y1 = bounds([q for run in drawn.values() for q in run])
+    # What laps over the centre reaches as far beyond it as the band does.
+    laps = min(0.0, y0)
     above = [p for p in pattern.pieces if p.panel is piece.panel and p.has_edge("waist") and p.has_edge("side")]
     waist = next((max(q[1] for q in flatten(p.shapes[size].edges["waist"])) for p in above if p is not piece), None)
     hang = waist / y1 if waist and piece.id.startswith("skirt-") else 1.0 / ratio
@@ -29,7 +31,7 @@ def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, size: str) -> Edges:
 
     def at(q: Point) -> Point:
         below = (q[0] - x0) / (x1 - x0)
-        return (q[0], q[1] * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
+        return (q[0], laps + (q[1] - laps) * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
 
     return {name: [at(q) for q in run] for name, run in drawn.items()}
 

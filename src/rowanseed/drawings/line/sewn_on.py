@@ -19,6 +19,7 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.EMBROIDERY: trims.embroidery,
     DetailKind.STRAP: bands.straps,
     DetailKind.TIE_BELT: bands.tie_belt,
+    DetailKind.TIES: bands.wrap_ties,
     DetailKind.SLIT: ends.slit,
     DetailKind.VENT: ends.slit,
     DetailKind.SHIRRED_PANEL: ends.shirring,

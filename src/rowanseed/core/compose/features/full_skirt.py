@@ -31,7 +31,7 @@ def full_skirt(build: Build) -> tuple[Half, Half]:
         edge, above = centre_cut(build, half)[0], above_skirt(build, half)
 
         def draw(size: Size, edge: str = edge, half: Half = half, above: Above = above) -> Edges:
-            c, long = beyond(build, half), length_of(build, size) - above.deep(size)
+            c, long = beyond(build, half, size), length_of(build, size) - above.deep(size)
             wide = (above.long(size) - c) * ratio + c
             return {
                 edge: straight((0.0, c), (long, c)),

@@ -14,7 +14,7 @@ from rowanseed.core.make.shared import iron_for, press, sew
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 ID = "band"
@@ -262,6 +262,11 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         for f in bench.finishes.values()
         if f.kind is FinishKind.HEM and meets(bench, f, pieces)
     )
+    tied = tuple(
+        Need(facts.detail(Fact.FINISHED, detail.id), "its ties lie in its ends before they are closed")
+        for detail in bench.details_of(DetailKind.TIES)
+        if finish.id in detail.along
+    )
     own = [j for j in bench.joins.values() if band_of(bench, j) in pieces]
     underlap = any(p.piece in pieces and (p.from_mark or p.to_mark) for j in own for p in (*j.a, *j.b))
     return Operation(
@@ -286,7 +291,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         bench=Bench.MACHINE,
         minutes=minutes.each(5, 2),
         on=On(pieces=tuple(sorted(pieces)), edges=shown(finish.parts)),
-        requires=(*after, *levelled),
+        requires=(*after, *levelled, *tied),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         setting=settings.seam(bench.household),
         rows=0,

@@ -13,15 +13,16 @@ from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import closures_of, drawn_through, edges_of
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import ClosureKind, FinishKind
+from rowanseed.core.pattern.making import ClosureKind, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import PointKind
 
 
 def finds_ties(bench: Workbench) -> Iterator[Duty]:
-    """Ties that run in no casing."""
+    """Ties that run in no casing, and are not sewn into the ends of a band."""
+    of_band = {id for detail in bench.details_of(DetailKind.TIES) for id in detail.along}
     cased = {c.id for finish in edges_of(bench, FinishKind.CASING) for c in drawn_through(bench, finish)}
     for closure in closures_of(bench, ClosureKind.TIES):
-        if closure.id not in cased:
+        if closure.id not in cased and closure.join not in of_band:
             yield single(closure.id)
 
 

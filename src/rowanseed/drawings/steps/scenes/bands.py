@@ -132,6 +132,32 @@ SCENES: Frames = {
             row((30, -9), (30, 31)),
         ),
     ),
+    "ties at a band": (
+        frame(
+            "The strip folded to its middle and again, and stitched",
+            second("tie, right side out", (30, 11), (-36, 11), (-36, 0), (36, 0), (36, 22), (-30, 22), right="left"),
+            row((-28, -9), (-28, 31)),
+            row((28, -9), (28, 31)),
+            at=("fold",),
+        ),
+        frame(
+            "The tie on the open band, raw end level with raw end",
+            cloth("tie, finished", (-110, 0), (60, 0)),
+            second("band, right side up", (-110, 12), (60, 12), right="left"),
+            basting((48, -9), (48, 22), "basting, in the allowance"),
+            at=("baste",),
+        ),
+        frame(
+            "The tie of the end beneath comes out through the slot",
+            second("band, outer layer", (-110, 0), (-8, 0), right="left"),
+            second("band, outer layer", (110, 0), (8, 0), right="right"),
+            second("band, inner layer", (-110, 12), (-8, 12), right="right"),
+            second("band, inner layer", (110, 12), (8, 12), right="left"),
+            row((-15, -9), (-15, 21), "the slot's edges, sewn through both layers"),
+            row((15, -9), (15, 21), "the slot's edges, sewn through both layers"),
+            cloth("tie", (-90, 30), (0, 30), (0, -22), (100, -22)),
+        ),
+    ),
     "tie belt": (
         STRAP[0],
         frame(
