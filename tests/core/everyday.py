@@ -277,6 +277,17 @@ DRESSES = {
         "skirt": Skirt(SkirtKind.A_LINE),
         "sleeve": SHORT,
     },
+    "coat dress": {
+        "front": Side(Centre.OPEN, (Shaping.BUST_DART, Shaping.WAIST_DART)),
+        "back": Side(shaping=(Shaping.WAIST_DART,)),
+        "neck": Neck(NeckShape.V),
+        "collar": CollarKind.NOTCHED,
+        "opening": buttoned(),
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.A_LINE),
+        "sleeve": SHORT,
+        "lining": Lining(method=LiningMethod.HANGING_FREE),
+    },
     "ball gown": {
         "front": Side(shaping=(Shaping.PRINCESS_SHOULDER,)),
         "back": Side(Centre.SEAM, (Shaping.PRINCESS_SHOULDER,)),

@@ -2,6 +2,7 @@
 order (common practice, no source)."""
 
 import re
+from itertools import pairwise
 from math import isclose
 
 import pytest
@@ -55,6 +56,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import graph_of
@@ -408,6 +410,59 @@ def test_what_a_bagged_lining_cannot_be_sewn_to_is_refused_there(more, field):
     with pytest.raises(DescriptionRefused) as refused:
         project(GarmentKind.JACKET, **LINED_JACKET, **more)
     assert field in {r.field for r in refused.value.refusals}
+
+
+DIVIDED_BY_WAIST = {
+    "front": Side(Centre.OPEN, (Shaping.WAIST_DART,)),
+    "back": Side(shaping=(Shaping.WAIST_DART,)),
+    "opening": Opening(Where.FRONT, OpeningKind.BUTTONS),
+    "neck": Neck(NeckShape.V),
+    "waist": Waist.SEAM,
+    "sleeve": Sleeve(SleeveKind.SET_IN),
+}
+
+
+@pytest.mark.parametrize("collar", [CollarKind.NOTCHED, CollarKind.SHAWL])
+@pytest.mark.parametrize("kind", [SkirtKind.A_LINE, SkirtKind.GATHERED])
+def test_above_a_waist_seam_the_facing_of_lapels_goes_on_down_the_skirt(collar, kind):
+    made = project(GarmentKind.DRESS, **DIVIDED_BY_WAIST, collar=collar, skirt=Skirt(kind))
+    assert not made.gaps
+    pattern = made.pattern
+    fronts = pattern.making.join("fronts")
+    assert [p.piece for p in fronts.a][-1] == "skirt-front"
+    assert [p.piece for p in fronts.b][-1] == "skirt-front-facing"
+    for size in pattern.envelope.sizes:
+        above, below = (
+            chain_length(pattern.piece(id).shapes[size].edges["waist"]) for id in ("front-facing", "skirt-front-facing")
+        )
+        assert above == pytest.approx(below, abs=0.1)
+        # It ends before the darts of both, so that it lies flat on them.
+        skirt = pattern.piece("skirt-front")
+        legs = [mark_distance(skirt, size, skirt.mark(leg)) for dart in skirt.darts for leg in dart.legs]
+        whole = chain_length(skirt.shapes[size].edges["waist"])
+        assert all(whole - leg > below for leg in legs)
+    assert before(made, "sew-facing-waist", "sew-fronts", "close-facing-hems")
+
+
+@pytest.mark.parametrize("count", [None, 3, 5])
+def test_buttons_below_lapels_go_on_down_the_skirt_evenly_and_clear_of_its_seam(count):
+    opening = Opening(Where.FRONT, OpeningKind.BUTTONS, count=count)
+    made = project(GarmentKind.DRESS, **{**DIVIDED_BY_WAIST, "opening": opening}, collar=CollarKind.NOTCHED)
+    pattern = made.pattern
+    for size in pattern.envelope.sizes:
+        front = pattern.piece("front")
+        seam = front.shapes[size].edges["opening"][-1].end[0]
+        places = [
+            q.at[size][0] + (seam if piece.id == "skirt-front" else 0.0)
+            for piece in (front, pattern.piece("skirt-front"))
+            for q in piece.points
+            if q.kind is PointKind.BUTTONHOLE
+        ]
+        assert len(places) == (count or 6)
+        assert places == sorted(places) and all(abs(x - seam) >= 12.0 for x in places)
+        apart = [b - a for a, b in pairwise(places)]
+        # One that would stand on the seam is moved off it.
+        assert max(apart) - min(apart) <= 2 * 12.0 + 0.1
 
 
 DIVIDED = {

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterable, Iterator, Mapping
+from dataclasses import dataclass
 
 from rowanseed.core.base.units import in_both
 from rowanseed.core.base.words import lower_first, upper_first
@@ -11,6 +13,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.facing import facing_depth, facing_of
+from rowanseed.core.compose.fastenings import OFF_SEAM
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
@@ -25,7 +28,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
-from rowanseed.core.geometry.outline import Chain, Point, split_chain
+from rowanseed.core.geometry.outline import Chain, Point, chain_length, split_chain
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, PointKind
 
@@ -38,6 +41,12 @@ CLEAR = 12.0
 """It ends so far, in mm, before a princess seam."""
 AT_SHOULDER = 45.0
 """And so wide at the shoulder."""
+SKIRT_FACING = "skirt-front-facing"
+FIRST, LAST = 5.0, 105.0
+"""The uppermost button lies so far below the break, the last so far above a skirt's hem, in mm."""
+USUAL, MOST, APART = 3, 6, 90.0
+"""So many buttons close a front where nothing else is said; where it goes on down a skirt about one for so many mm, but
+no more than the most."""
 
 
 def break_point(block: Upper) -> Point:
@@ -47,12 +56,12 @@ def break_point(block: Upper) -> Point:
     return (block.underarm + block.up + BREAK, block.centre)
 
 
-def facing_foot(block: Upper) -> tuple[Point, Point]:
-    """(the facing's corner at the hem, where its inner edge begins to lean to the shoulder)."""
-    wide = FACING
-    if block.side_of.princess is not None:
-        # It lies on the centre panel, which is narrowest at the waist.
-        wide = min(FACING, block.bust_point[1] - block.intake / 2 - CLEAR - block.centre)
+def facing_foot(block: Upper, most: float = FACING) -> tuple[Point, Point]:
+    """(the facing's corner at its lower end, where its inner edge begins to lean to the shoulder); `most` wide."""
+    wide, side = most, block.side_of
+    if side.princess is not None or (block.description.has_waist_seam and side.has(Shaping.WAIST_DART)):
+        # It lies on the centre panel, or before the dart: narrowest at the waist.
+        wide = min(most, block.bust_point[1] - block.intake / 2 - CLEAR - block.centre)
     return (block.hem, block.centre + wide), (break_point(block)[0] + 40.0, block.centre + wide)
 
 
@@ -119,16 +128,21 @@ def facing_backs(build: Build, body: Body) -> tuple[dict[str, float], list[EdgeP
 def front_facing(
     build: Build, body: Body, deep: Mapping[str, float], name: str, *, edge: Callable[[Upper], Chain], rest: Outline
 ) -> None:
-    """The front's facing from its edge to the shoulder; `rest` is its outline from the shoulder's neck point on."""
+    """The front's facing from its edge to the shoulder; `rest` is its outline from the shoulder's neck point on. Below
+    a waist seam another goes on, along the skirt's edge."""
+    skirt, low = _edge_of_skirt(body), lower_edge(build)
+
+    def most(size: Size) -> float:
+        return FACING if skirt is None else min(FACING, facing_depth(build, skirt, size))
 
     def draw(size: Size) -> Edges:
         block = upper(build, size, body.front)
         shoulder = split_chain(straight(block.tip, block.neck_point), block.shoulder - deep[size.name])[1]
-        foot, level = facing_foot(block)
+        foot, level = facing_foot(block, most(size))
         top = shoulder[0].start
         return {
             "opening": edge(block),
-            "hem": straight((block.hem, block.centre), foot),
+            low: straight((block.hem, block.centre), foot),
             "inner": (*straight(foot, level), curve(level, UP, top, (top[0] - level[0], top[1] - level[1]), 0.4)),
             "shoulder": shoulder,
             **rest(block),
@@ -145,21 +159,41 @@ def front_facing(
         drawn_on=build.pieces["front"].frame,
     )
     build.layer(LayerKind.FACING, "front-facing", "front")
+    if skirt is None:
+        return
 
+    def foot_wide(size: Size) -> float:
+        """As wide as the facing above it ends."""
+        return chain_length(build.edge("front-facing", low, size))
 
-def sew_fronts(build: Build, backs: Iterable[EdgePart], name: str, edges: tuple[str, ...]) -> None:
-    """The facings sewn to the front edges, and what of them lies free."""
+    facing_of(build, SKIRT_FACING, skirt, build.each(foot_wide))
+    build.layer(LayerKind.FACING, SKIRT_FACING, skirt.piece)
     build.join(
-        "fronts",
-        name,
-        (part("front", e) for e in edges),
-        (part("front-facing", e) for e in edges),
-        press=Press.FACING,
+        "facing-waist",
+        "Facings of bodice and skirt",
+        (part("front-facing", low),),
+        (part(SKIRT_FACING, "waist"),),
         each_hand=True,
     )
-    inner = (part("front-facing", "inner"), *(part(p.piece, "inner") for p in backs))
+
+
+def _edge_of_skirt(body: Body) -> EdgePart | None:
+    """The skirt's edge that goes on below a front that turns back."""
+    return next((p for p in body.below[0].centre if p.edge == "opening"), None) if body.below else None
+
+
+def sew_fronts(build: Build, body: Body, backs: Iterable[EdgePart], name: str, edges: tuple[str, ...]) -> None:
+    """The facings sewn to the front edges, and what of them lies free."""
+    skirt = _edge_of_skirt(body)
+    fronts, facings = ([part(piece, e) for e in edges] for piece in ("front", "front-facing"))
+    inner, lowest = [part("front-facing", "inner")], "front-facing"
+    if skirt is not None:
+        fronts, facings = [*fronts, skirt], [*facings, part(SKIRT_FACING, skirt.edge)]
+        inner, lowest = [*inner, part(SKIRT_FACING, "inner")], SKIRT_FACING
+    build.join("fronts", name, fronts, facings, press=Press.FACING, each_hand=True)
+    inner += [part(p.piece, "inner") for p in backs]
     build.finish("facing-edges", "Inner edges of the facings", FinishKind.NEATENED, inner)
-    build.finish("facing-hems", "Lower ends of the facings", FinishKind.TURNED, (part("front-facing", "hem"),))
+    build.finish("facing-hems", "Lower ends of the facings", FinishKind.TURNED, (part(lowest, "hem"),))
 
 
 def _centre_of_back(build: Build, backs: list[EdgePart]) -> None:
@@ -187,26 +221,50 @@ def buttons(build: Build, body: Body) -> None:
     if opening.kind is None:
         tell_wrap(build)
         return
-    count = opening.count or 3
+    middle = build.figures.sizes[len(build.figures.sizes) // 2]
+    count = opening.count or _usual_count(build, body, middle)
     if opening.count is None:
         build.assumed["features.opening.count"] = f"{count} of them"
     kind = PointKind.BUTTONHOLE if opening.kind is OpeningKind.BUTTONS else PointKind.BUTTON
-
-    def at(size: Size, k: int) -> Point:
-        block = upper(build, size, body.front)
-        first = break_point(block)[0] + 5.0
-        last = max(first + 60.0, min(block.hem - 110.0, block.waist + 90.0))
-        return (first + k * (last - first) / max(1, count - 1), 0.0)
-
-    build.point(
-        "front",
-        *(
-            InnerPoint(f"button-{k + 1}", kind, {size.name: at(size, k) for size in build.figures.sizes})
-            for k in range(count)
-        ),
-    )
+    lines = {size.name: _line(build, body, size, count) for size in build.figures.sizes}
+    for k in range(count):
+        on_skirt = lines[middle.name].places[k] > lines[middle.name].seam
+        at = {size: (line.on_the_skirt(k) if on_skirt else line.on_the_bodice(k), 0.0) for size, line in lines.items()}
+        build.point("skirt-front" if on_skirt else "front", InnerPoint(f"button-{k + 1}", kind, at))
     closure = ClosureKind.SNAPS if opening.kind is OpeningKind.SNAPS else ClosureKind.BUTTONS
     build.closures.append(Closure("opening", closure, "fronts"))
+
+
+@dataclass(frozen=True)
+class _Line:
+    """Where the buttons stand, down from the neck; where the waist seam crosses the line, if one does."""
+
+    places: tuple[float, ...]
+    seam: float
+
+    def on_the_bodice(self, k: int) -> float:
+        return min(self.places[k], self.seam - OFF_SEAM)
+
+    def on_the_skirt(self, k: int) -> float:
+        return max(self.places[k] - self.seam, OFF_SEAM)
+
+
+def _usual_count(build: Build, body: Body, size: Size) -> int:
+    if not body.below:
+        return USUAL
+    first, last = _line(build, body, size, 2).places
+    return max(USUAL, min(MOST, 1 + round((last - first) / APART)))
+
+
+def _line(build: Build, body: Body, size: Size, count: int) -> _Line:
+    block, skirt = upper(build, size, body.front), _edge_of_skirt(body)
+    first = break_point(block)[0] + FIRST
+    if skirt is None:
+        seam, last = math.inf, max(first + 60.0, min(block.hem - 110.0, block.waist + 90.0))
+    else:
+        seam = block.hem
+        last = max(first + 60.0, seam + chain_length(build.edge(skirt.piece, skirt.edge, size)) - LAST)
+    return _Line(tuple(first + k * (last - first) / max(1, count - 1) for k in range(count)), seam)
 
 
 def on_a_front_that_turns_back(d: Description, what: str) -> Iterator[tuple[str, str]]:
@@ -229,8 +287,8 @@ def on_a_front_that_turns_back(d: Description, what: str) -> Iterator[tuple[str,
             f"{other.words.capitalize()}: a front that turns back has darts at the side and the waist, or princess "
             "seams.",
         )
-    if f.waist not in (None, Waist.NONE):
-        yield "features.waist", f"{what} is drafted for a front without a seam at the waist."
+    if f.waist not in (None, Waist.NONE, Waist.SEAM):
+        yield "features.waist", f"{what} is drafted for a front that is whole, or has a plain seam at the waist."
     if f.sleeve is not None and f.sleeve.kind in (SleeveKind.RAGLAN, SleeveKind.CUT_IN_ONE):
         yield "features.sleeve.kind", f"{upper_first(f.sleeve.kind.one)} is not drafted with such a collar."
     if f.opening.placket is not None:

@@ -79,7 +79,7 @@ def carves(build: Build, body: Body) -> None:
         each_hand=True,
     )
     _collar(build, body, tuple(backs))
-    sew_fronts(build, backs, "Front edges and lapels to the facings", ("lapel", "opening"))
+    sew_fronts(build, body, backs, "Front edges and lapels to the facings", ("lapel", "opening"))
     build.along |= {"neck": ("collar-neck",), "collar": ("collar-edge",), "front": ("fronts",)}
     buttons(build, body)
 

@@ -116,7 +116,7 @@ def carves(build: Build, body: Body) -> None:
             (part(piece, "collar-back", "left"),),
             (part(piece, "collar-back", "right"),),
         )
-    sew_fronts(build, backs, "Front edges and collar to the facings", ("opening",))
+    sew_fronts(build, body, backs, "Front edges and collar to the facings", ("opening",))
     build.along |= {"neck": ("shoulders",), "collar": ("fronts",), "front": ("fronts",)}
     buttons(build, body)
 
