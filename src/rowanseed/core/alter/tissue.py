@@ -52,10 +52,14 @@ def _on_yokes(step: AlterationStep) -> Iterator[str]:
     touched = {t.piece for t in step.touched}
     for one in turned_yokes(step.before):
         if one.yoke in touched:
-            yoke, below = (lower_first(step.before.piece(id).name) for id in (one.yoke, one.below))
+            yoke = lower_first(step.before.piece(one.yoke).name)
+            meets = ""
+            if one.below is not None:
+                below = lower_first(step.before.piece(one.below).name)
+                meets = f" Where they are sewn together {yoke} and {below} stay equally long."
             yield (
                 f"The {yoke} is cut with its dart closed, so it lies turned: do the same at its own edges, measured "
-                f"square to them. Where they are sewn together {yoke} and {below} stay equally long."
+                f"square to them.{meets}"
             )
 
 

@@ -42,20 +42,21 @@ STRAIGHT, SLIGHT = 1e-6, 0.02
 
 @dataclass(frozen=True)
 class Turned:
-    """A turned yoke and the piece below it, by their ids."""
+    """A turned yoke and the piece that it was cut off from, by their ids; none where fullness or a circle hangs from
+    it."""
 
     yoke: str
-    below: str
+    below: str | None
 
 
 def turned_yokes(pattern: Pattern) -> tuple[Turned, ...]:
-    """The yokes of a pattern that were turned to close a dart: each has a frame of its own, and is sewn flat to the
-    upper edge of the piece below it, whose centre and side go on in its own."""
+    """The yokes of a pattern that were turned to close a dart: each has a frame of its own, and is sewn to the upper
+    edge of the piece below it, whose centre and side go on in its own."""
     return tuple(found for join in pattern.making.joins if (found := _turned_at(pattern, join)) is not None)
 
 
 def _turned_at(pattern: Pattern, join: Join) -> Turned | None:
-    if len(join.a) != 1 or len(join.b) != 1 or join.difference.kind is DifferenceKind.GATHERS:
+    if len(join.a) != 1 or len(join.b) != 1:
         return None
     if join.a[0].edge != YOKE or join.b[0].edge != YOKE:
         return None
@@ -68,9 +69,10 @@ def _turned_at(pattern: Pattern, join: Join) -> Turned | None:
     names = [edge.name for edge in yoke.edges]
     ordered = names[1] == YOKE and names[3] == WAIST and below.has_edge(names[0]) and below.has_edge(names[2])
     alike = yoke.panel is below.panel and yoke.panel in (Panel.FRONT, Panel.BACK) and below.drawn is Drawn.SEAM
-    if not ordered or not alike or yoke.frame == below.frame or not _was_cut_off(yoke, below):
+    if not ordered or not alike or yoke.frame == below.frame:
         return None
-    return Turned(yoke.id, below.id)
+    flat = join.difference.kind is not DifferenceKind.GATHERS and _was_cut_off(yoke, below)
+    return Turned(yoke.id, below.id if flat else None)
 
 
 def _was_cut_off(yoke: Piece, below: Piece) -> bool:
@@ -171,7 +173,7 @@ def as_worn(pattern: Pattern) -> Pattern:
 def _laid_open(same: Same[Pattern]) -> Pattern:
     pattern = same.it
     found = {
-        piece.id: _opened(piece, pattern.piece(one.below))
+        piece.id: _opened(piece, None if one.below is None else pattern.piece(one.below))
         for one in turned_yokes(pattern)
         for piece in _with_layers(pattern, one)
     }
@@ -188,7 +190,8 @@ def _with_layers(pattern: Pattern, one: Turned) -> Iterator[Piece]:
             yield piece
 
 
-def _opened(yoke: Piece, below: Piece) -> Piece:
+def _opened(yoke: Piece, below: Piece | None) -> Piece:
+    """On the piece below it, or where nothing was cut off by itself, its lower edge straight."""
     shapes: dict[str, Shape] = {}
     legs: dict[str, tuple[float, float]] = {}
     points: dict[str, Point] = {}
@@ -196,7 +199,11 @@ def _opened(yoke: Piece, below: Piece) -> Piece:
     names = [edge.name for edge in yoke.edges]
     for size, shape in yoke.shapes.items():
         centre, lower, side, upper = (shape.edges[name] for name in names)
-        line = tuple(segment.reversed() for segment in reversed(below.shapes[size].edges[YOKE]))
+        line = (
+            _straightened(lower)
+            if below is None
+            else tuple(s.reversed() for s in reversed(below.shapes[size].edges[YOKE]))
+        )
         at_centre = _onto(lower[0].start, line[0].start, _between(_first(lower), _first(line)))
         at_side = _onto(lower[-1].end, line[-1].end, _between(_last(lower), _last(line)))
         turned = _between(_first(lower), _first(line)), _between(_last(lower), _last(line))
@@ -227,8 +234,14 @@ def _opened(yoke: Piece, below: Piece) -> Piece:
         darts=(Dart(DART, WAIST, LEGS, points),),
         lines=lines,
         points=tuple(replace(q, at={size: moves[size](p) for size, p in q.at.items()}) for q in yoke.points),
-        drawn_on=below.frame,
+        drawn_on=yoke.drawn_on if below is None else below.frame,
     )
+
+
+def _straightened(chain: Chain) -> Chain:
+    """A straight line from where an edge begins, the way it leaves there, as long as it is."""
+    (x, y), (dx, dy), long = chain[0].start, _first(chain), chain_length(chain)
+    return (Segment((x, y), (x + long * dx, y + long * dy)),)
 
 
 def _across(centre: Chain, side: Chain, at_centre: Affine, at_side: Affine) -> Callable[[Point], Point]:
