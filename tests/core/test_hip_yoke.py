@@ -15,7 +15,7 @@ from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError, NoPlaceFor
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Features, Measured, Opening, Pocket, Side, Skirt
+from rowanseed.core.compose.description import Description, Features, Legs, Measured, Opening, Pocket, Side, Skirt
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.compose.tissue import MET
 from rowanseed.core.compose.vocabulary import (
@@ -346,15 +346,44 @@ def test_pleats_below_a_yoke_are_drawn_hanging_from_it():
     assert max(y for _, y in skirt["hem"]) > max(y for _, y in skirt["yoke"])
 
 
+# ---------------------------------------------------------------- trousers with yokes at both halves, and zips through
+
+
+@pytest.mark.parametrize("where", [Where.BACK, Where.FRONT, Where.LEFT_SIDE])
+@pytest.mark.parametrize("long", [150.0, 220.0])
+def test_a_zip_through_a_yoke_is_as_long_as_is_said_from_the_waist_down(where, long):
+    opening = Opening(where, OpeningKind.INVISIBLE_ZIP, length=long)
+    pattern = compose(described(front=YOKE, opening=opening, waist=Waist.FACING)).pattern
+    closure = next(one for one in pattern.making.closures if one.id == "opening")
+    piece, id = closure.to_mark
+    half = "back" if where is Where.BACK else "front"
+    for size in pattern.envelope.sizes:
+        mark = pattern.piece(piece).mark(id)
+        above = edge_of(pattern, f"{half}-yoke", mark.edge, size) if piece == half else 0.0
+        assert above + mark.distance[size] == pytest.approx(long, abs=0.1)
+
+
+def test_with_yokes_at_front_and_back_trousers_keep_their_waist():
+    """A yoke only takes the dart's place, on the front as on the back."""
+    darts = Side(Centre.SEAM, (Shaping.WAIST_DART,))
+    at_side = Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP)
+    waists = [
+        compose(described(front=half, back=half, opening=at_side, waist=Waist.WAISTBAND)).pattern
+        for half in (YOKE, darts)
+    ]
+    for size in waists[0].envelope.sizes:
+        assert waist_of(waists[0], size) == pytest.approx(waist_of(waists[1], size), abs=1.0)
+
+
 # ---------------------------------------------------------------- refused
 
 
 @pytest.mark.parametrize(
     ("description", "field"),
     [
-        (described(front=YOKE), "features.front.shaping"),
+        (described(front=YOKE), "features.opening.kind"),
+        (described(front=YOKE, opening=Opening(), legs=Legs(pleats=2)), "features.legs.pleats"),
         (described(back=Side(Centre.SEAM, (Shaping.YOKE, Shaping.WAIST_DART))), "features.back.shaping"),
-        (described(opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)), "features.opening.where"),
         (described(opening=Opening(Where.LEFT_SIDE, OpeningKind.BUTTONS)), "features.opening.kind"),
         (described(waist=Waist.FACING), "features.waist"),
         (described(pockets=(Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE),)), "features.pockets.0"),

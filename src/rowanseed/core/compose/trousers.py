@@ -11,20 +11,19 @@ import math
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.drafting import DOWN, UP, curve, straight, y_at
-from rowanseed.core.compose.figures import Size, hem_ruffle
+from rowanseed.core.compose.figures import Size, hem_ruffle, is_yoked_at_waist
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
-from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Shaping, Where
+from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Shaping
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
-from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Panel, Taken
+from rowanseed.core.pattern.pieces import Corner, LineKind, Panel, Taken
 
 FORK = {True: 0.05, False: 0.105}
 """How far the fork reaches beyond the centre, as a share of the hip: front, back."""
@@ -49,9 +48,8 @@ INNER = 0.28
 """The inner leg leaves the fork outwards by so much for each mm down."""
 HEEL = {Figure.WOMEN: 330.0, Figure.MEN: 360.0, Figure.CHILDREN: 280.0, Figure.UNISEX: 360.0}
 """Round heel and instep, in mm, from memory."""
-ZIP = 170.0
-YOKE_AT_SIDE, YOKE_AT_CENTRE = 0.19, 0.32
-"""How deep a yoke is at the side and at the centre back, as a share of the crotch depth (from memory)."""
+YOKE_AT_SIDE, YOKE_AT_CENTRE = 0.19, {True: 0.22, False: 0.32}
+"""How deep a yoke is at the side and at the centre, as a share of the crotch depth (from memory)."""
 
 
 def _length(build: Build, size: Size) -> float:
@@ -72,7 +70,7 @@ def trousers(build: Build) -> tuple[Half, Half]:
             return _leg(build, size, is_front=half.is_front)
 
         yoked = has_yoke(build, half)
-        draw, yoke = cut_apart(whole, _yoke(build, whole)) if yoked else (whole, None)
+        draw, yoke = cut_apart(whole, _yoke(build, half, whole)) if yoked else (whole, None)
         panel = Panel.FRONT if half.is_front else Panel.BACK
         build.piece(id, f"Trouser {half.name}", draw, panel=panel, count=2, pair=True, hem=("hem",))
         build.line(
@@ -121,7 +119,6 @@ def trousers(build: Build) -> tuple[Half, Half]:
     for half in halves:
         left, right = (tuple(part(p.piece, p.edge, hand) for p in half.centre) for hand in ("left", "right"))
         build.join(f"centre-{half.name}", f"Centre {half.name} seam", left, right)
-    _opening(build)
     _ends(build, halves)
     return halves
 
@@ -164,9 +161,10 @@ def _asked_for_darts(build: Build, *, is_front: bool) -> bool:
     said = [side.has(Shaping.WAIST_DART) for _, side in features.sides]
     if is_front and features.legs.pleats:
         return True
-    if features.back.has(Shaping.YOKE):
-        # It takes up the back's dart; the front has none then but where it says so.
-        return said[0] if is_front else True
+    if is_yoked_at_waist(build.description):
+        # A yoke takes up its half's dart; beside one the other has none but where it says so.
+        yoked = features.front.has(Shaping.YOKE), features.back.has(Shaping.YOKE)
+        return yoked[0 if is_front else 1] or said[0 if is_front else 1]
     if any(said):
         return said[0 if is_front else 1]
     return not (is_front and build.description.figure is Figure.MEN)
@@ -189,16 +187,16 @@ def _leans(build: Build, *, is_front: bool) -> float:
     return LEAN_TO_A_YOKE if yoked else LEAN[is_front]
 
 
-def _yoke(build: Build, whole: Draw) -> HipYoke:
-    """The back's yoke, whose waist is as long as that of a back with its dart closed."""
+def _yoke(build: Build, half: Half, whole: Draw) -> HipYoke:
+    """A half's yoke, whose waist is as long as that of one with its dart closed."""
 
     def waist(size: Size) -> float:
-        if _has_darts(build, is_front=False):
-            return _waist(build, size, is_front=False)
+        if _has_darts(build, is_front=half.is_front):
+            return _waist(build, size, is_front=half.is_front)
         return chain_length(whole(size)["waist"])
 
     return HipYoke(
-        centre=lambda size: YOKE_AT_CENTRE * size.crotch_depth,
+        centre=lambda size: YOKE_AT_CENTRE[half.is_front] * size.crotch_depth,
         side=lambda size: YOKE_AT_SIDE * size.crotch_depth,
         waist=waist,
     )
@@ -322,23 +320,6 @@ def _dart(build: Build, half: Half) -> None:
     if not any(side.has(Shaping.WAIST_DART) for _, side in features.sides):
         build.assumed[f"features.{id}.shaping"] = f"a dart at the {id}'s waist"
     waist_darts(build, id, intake, lambda size: FRONT_DART if is_front else BACK_DART)
-
-
-def _opening(build: Build) -> None:
-    opening = build.description.features.opening
-    if opening.kind is None or not opening.kind.zips_a_seam:
-        return
-    long = opening.length or ZIP
-    piece, edge, join = {
-        Where.BACK: ("back", "crotch", "centre-back"),
-        Where.LEFT_SIDE: ("front", "outseam", "outseams"),
-    }.get(opening.where, ("front", "crotch", "centre-front"))
-    anchor = "start" if edge == "crotch" else "end"
-    if edge == "outseam":
-        join = split_sides(build, "outseams")
-    build.mark(piece, Mark("zip-end", MarkKind.ZIP_END, edge, anchor, build.each(lambda size: long)))
-    kind = ClosureKind(opening.kind.value.replace(" ", "-"))
-    build.closures.append(Closure("opening", kind, join, (piece, "zip-end")))
 
 
 def _ends(build: Build, halves: tuple[Half, Half]) -> None:

@@ -10,7 +10,7 @@ from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.skirts import SHAPED as STRAIGHT
 from rowanseed.core.compose.vocabulary import (
     Centre,
-    GarmentKind,
+    OpeningKind,
     PocketKind,
     Shaping,
     SkirtKind,
@@ -35,8 +35,8 @@ def forbids(d: Description) -> Found:
     for name, side in f.sides:
         if side.has(Shaping.YOKE) and side.has(Shaping.WAIST_DART, *SHAPED):
             yield f"features.{name}.shaping", "A yoke takes up what a dart, tuck or pleat would: choose one of them."
-    if d.garment is GarmentKind.TROUSERS and f.front.has(Shaping.YOKE):
-        yield "features.front.shaping", "A yoke at the front of trousers is not drafted here: have one at the back."
+    if f.legs.pleats and f.front.has(Shaping.YOKE):
+        yield "features.legs.pleats", "A yoke takes up what pleats at the front's waist would: choose one of them."
     if f.skirt is not None and f.skirt.kind not in (*STRAIGHT, *BELOW_YOKES):
         yield (
             "features.skirt.kind",
@@ -85,8 +85,8 @@ def _opening(d: Description, yoked: list[str]) -> Found:
             "features.opening.kind",
             f"{opening.kind.words.capitalize()} are not drafted here where the opening runs through a yoke: use a zip.",
         )
-    elif d.garment is GarmentKind.TROUSERS and opening.where is Where.BACK:
-        yield "features.opening.where", "A zip through the yoke is not drafted here: put it in the front or the side."
+    elif opening.kind is OpeningKind.FLY_ZIP:
+        yield "features.opening.kind", "A fly is not drafted through a yoke: have another zip, or no yoke at the front."
 
 
 FEATURES = (Feature("hip-yoke", asked=is_yoked_at_waist, forbids=forbids),)

@@ -1,4 +1,5 @@
-"""A zip in a seam of the bodice: at the centre, at the left side, or past the waist seam; or at a skirt's waist."""
+"""A zip in a seam of the bodice: at the centre, at the left side, or past the waist seam; or at the waist of
+a skirt or of trousers."""
 
 from __future__ import annotations
 
@@ -15,8 +16,10 @@ from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
-LONG, FITTED, AT_A_WAIST = 400.0, 160.0, 200.0
+LONG, FITTED = 400.0, 160.0
 """The usual length of a zip, in mm; of a fitted garment it ends so far below the waist."""
+AT_A_WAIST = {GarmentKind.SKIRT: 200.0, GarmentKind.TROUSERS: 170.0}
+"""And of one that begins at a waist."""
 
 
 BELOW_SLEEVE = 45.0
@@ -134,12 +137,14 @@ def _put_in_so_far(
 
 def at_a_waist(build: Build, body: Body) -> None:
     """From the waist down, not quite to the end of its seam."""
+    garment = build.description.garment
     if build.description.features.opening.where is Where.LEFT_SIDE:
-        join, anchor = split_sides(build, "sides"), "end"
+        sides = "outseams" if garment is GarmentKind.TROUSERS else "sides"
+        join, anchor = split_sides(build, sides), "end"
     else:
         join, anchor = f"centre-{opening_half(body, build.description).name}", "start"
     down = _down(build, join, anchor)
-    long = min(_length(build, AT_A_WAIST), _reach(build, *down) - 30.0)
+    long = min(_length(build, AT_A_WAIST[garment]), _reach(build, *down) - 30.0)
     _put_in_so_far(build, join, down, anchor, long, below=None)
 
 
@@ -148,7 +153,7 @@ def zipped(kind: OpeningKind | None) -> bool:
 
 
 def _at_a_waist(d: Description) -> bool:
-    return d.garment is GarmentKind.SKIRT and zipped(d.features.opening.kind)
+    return d.garment in AT_A_WAIST and zipped(d.features.opening.kind)
 
 
 ENDS = frozenset({Ended.OPENING})
