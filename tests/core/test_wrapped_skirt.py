@@ -4,6 +4,7 @@ import re
 from dataclasses import replace
 
 import pytest
+from shapely.geometry import LineString
 
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.choices import Decisions
@@ -21,7 +22,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
-from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.seamline import mark_distance
@@ -111,6 +112,20 @@ def test_its_darts_stand_on_the_body_where_a_closed_skirts_do():
     for size in wrapped.shapes:
         for one, other in zip(wrapped.darts, closed.darts, strict=True):
             assert one.point[size] == pytest.approx(other.point[size], abs=1.0)
+
+
+@pytest.mark.parametrize("name", ["hem", "waist"])
+def test_what_laps_lies_level_on_the_half_beneath(name):
+    """Beyond the centre the edge runs as the other half's does there: no corner of it hangs below."""
+    pattern = compose(described()).pattern
+    for size in pattern.envelope.sizes:
+        run = LineString(flatten(pattern.piece("front").shapes[size].edges[name], 0.05))
+        reach = -min(y for _, y in run.coords)
+        for share in (0.3, 0.6, 0.95):
+            lap, other = (
+                run.intersection(LineString([(-100.0, y), (3000.0, y)])).x for y in (-share * reach, share * reach)
+            )
+            assert lap == pytest.approx(other, abs=0.1)
 
 
 @pytest.mark.parametrize("placket", [None, Placket.FACING])

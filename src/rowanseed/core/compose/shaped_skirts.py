@@ -7,11 +7,12 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowanseed.core.compose.build import Build, Draw, Edges
-from rowanseed.core.compose.drafting import OUT, UP, curve, ending_at, straight, y_at
+from rowanseed.core.compose.drafting import OUT, UP, backwards, curve, ending_at, mirrored, straight, y_at
 from rowanseed.core.compose.figures import NARROWS, WIDENS, Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
 from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
+from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.skirts import (
     beyond,
@@ -34,6 +35,8 @@ FLARE = 0.13
 """How much an A-line widens at each side below the hip, for each mm of length."""
 WAIST_RISE = 12.0
 """The waist rises so far from the centre to the side, in mm."""
+FAR = 50.0
+"""What laps by more than this, in mm, has the other half's lower edge there."""
 DARTS, LEAST_TAKEN = 0.55, 12.0
 """Darts take in so much of what goes from a half between hip and waist, the side seam the rest; where that is less, in
 mm, the side takes in all of it."""
@@ -82,15 +85,25 @@ def _shaped_half(build: Build, half: Half, flare_of: Callable[[Size], float]) ->
         # The waist leaves the side at a right angle, so that it runs on without a corner.
         top = (-WAIST_RISE, wide - side)
         upper: Chain = (curve(level, UP, top, (-1.0, -_leans(side)), 0.4),)
-        waist = ending_at(_rise(wide - side, _leans(side)), c)
+        rise, hem = _rise(wide - side, _leans(side)), _hem((long, 0.0), low, flare)
+        waist = ending_at(_led_on(rise) if is_wrapped_skirt(build.description) else rise, c)
+        lower = _hem((long, c), low, flare)
+        if c < -FAR:
+            lower = backwards(ending_at(_led_on(backwards(hem)), c))
         return {
-            edge: straight(waist[-1].end, (long, c)),
-            "hem": _hem((long, c), low, flare),
+            edge: straight(waist[-1].end, lower[0].start),
+            "hem": lower,
             "side": (*straight(low, level), *upper),
             "waist": waist,
         }
 
     return ShapedHalf(whole, hip, lambda size: taken(size, share))
+
+
+def _led_on(chain: Chain) -> Chain:
+    """A line that runs in to the centre, and on across the other half as it runs there: so it lies level on that where
+    it laps far over it."""
+    return (*chain, *backwards(mirrored(chain, 0.0)))
 
 
 def shaped_skirt(build: Build) -> tuple[Half, Half]:
