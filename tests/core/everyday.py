@@ -218,6 +218,12 @@ TROUSERS = {
         "waist": Waist.WAISTBAND,
         "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
     },
+    "buttoned jeans": {
+        "back": Side(Centre.SEAM, (Shaping.YOKE,)),
+        "opening": Opening(Where.FRONT, OpeningKind.BUTTONS),
+        "waist": Waist.WAISTBAND,
+        "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
+    },
     "yoked trousers": {
         "front": Side(Centre.SEAM, (Shaping.YOKE,)),
         "back": Side(Centre.SEAM, (Shaping.YOKE,)),

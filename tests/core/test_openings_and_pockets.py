@@ -56,11 +56,11 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
-from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import graph_of
-from rowanseed.core.notions.to_buy import Sort, notions
+from rowanseed.core.notions.to_buy import Sort, needs_buttons, notions
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind, LayerKind
 from rowanseed.core.pattern.pieces import PointKind
@@ -930,3 +930,40 @@ def test_sleeves_above_sides_that_are_told_apart_are_set_in_the_round(kind, way)
     graph_of(compiled.operations)
     assert any(op.technique == "set-in sleeve" for op in compiled.operations)
     assert bool(compiled.gaps) == bool(way), "another way is said not to be possible"
+
+
+# ---------------------------------------------------------------- flies that button
+
+JEANS = {"back": Side(Centre.SEAM, (Shaping.YOKE,)), "waist": Waist.WAISTBAND}
+
+
+@pytest.mark.parametrize(("count", "in_strip"), [(None, 4), (6, 5), (2, 1)])
+def test_a_fly_that_buttons_has_its_holes_in_a_strip_and_one_in_the_band(count, in_strip):
+    made = project(GarmentKind.TROUSERS, **JEANS, opening=Opening(Where.FRONT, OpeningKind.BUTTONS, count=count))
+    pattern, size = made.pattern, made.choices.size
+    assert not made.gaps
+    holes = [q for q in pattern.piece("fly-strip").points if q.kind is PointKind.BUTTONHOLE]
+    assert len(holes) == in_strip
+    assert needs_buttons(pattern, size) == in_strip + 1
+    for one in pattern.envelope.sizes:
+        strip = Polygon([p for chain in pattern.piece("fly-strip").shapes[one].edges.values() for p in flatten(chain)])
+        assert all(strip.contains(Point(q.at[one]).buffer(10.0)) for q in holes)
+    assert f"{in_strip} of them" in told(made, "holes-opening") and "1 of them" in told(made, "buttonholes-band-button")
+
+
+def test_a_fly_that_buttons_is_sewn_flat_and_buttoned_before_the_legs_are_closed():
+    made = project(GarmentKind.TROUSERS, **JEANS, opening=Opening(Where.FRONT, OpeningKind.BUTTONS))
+    assert before(made, "strip-opening", "holes-opening", "extensions-opening", "baste-opening")
+    assert before(made, "baste-opening", "lap-opening", "underlap-opening", "buttons-opening")
+    assert before(made, "buttons-opening", "sew-inseams", "sew-waist", "buttonholes-band-button")
+    assert "zip" not in " ".join(told(made, id) for id in order(made) if id.endswith("-opening"))
+
+
+@pytest.mark.parametrize("kind", [OpeningKind.BUTTONS, OpeningKind.FLY_ZIP])
+def test_a_fly_opens_as_far_whatever_closes_it(kind):
+    opening = Opening(Where.FRONT, kind, length=190.0)
+    pattern = project(GarmentKind.TROUSERS, **JEANS, opening=opening).pattern
+    closure = next(c for c in pattern.making.closures if c.id == "opening")
+    for size in pattern.envelope.sizes:
+        assert opening_length(pattern, size, closure) == pytest.approx(190.0)
+        assert chain_length(pattern.piece("fly-shield").shapes[size].edges["edge"]) == pytest.approx(205.0)

@@ -709,6 +709,20 @@ def fly():
     return skirt(zipped=ClosureKind.FLY_ZIP, extra=pieces)
 
 
+def button_fly():
+    """A fly that buttons: its facing, its shield and the strip with the holes."""
+    ends = (FinishKind.CAUGHT, FinishKind.NEATENED, FinishKind.NEATENED, FinishKind.CAUGHT)
+    pieces = ("fly-facing", "fly-shield", "fly-strip")
+
+    def add(made):
+        _loose(DetailKind.FLY, on=("back",), along=("centre-back",), pieces=pieces, ends=ends)(made)
+        strip_of = next(k for k, p in enumerate(made.pieces) if p.id == "fly-strip")
+        holes = [InnerPoint(f"hole-{k}", PointKind.BUTTONHOLE, {SIZE: (40.0 * k, 10.0)}) for k in (1, 2, 3)]
+        made.pieces[strip_of] = ring_with_points(made.pieces[strip_of], points=holes)
+
+    return skirt(zipped=ClosureKind.BUTTON_FLY, extra=add)
+
+
 def interlined():
     made = armholes(neck(body(_Garment(), interfaced=True)))
     made.pieces = [
@@ -929,6 +943,7 @@ WARDROBE = {
     "button and loop": lambda: _opened(ClosureKind.BUTTON_LOOP),
     "fly": lambda: skirt(zipped=ClosureKind.FLY_ZIP),
     "fly with its pieces": fly,
+    "button fly": button_fly,
     "separating zip": separating,
     "elastic in a seam": lambda: skirt(extra=_loose(DetailKind.ELASTIC, along=("sides",))),
     "lapped zip": lambda: skirt(zipped=ClosureKind.LAPPED_ZIP),

@@ -7,7 +7,7 @@ from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST
-from rowanseed.core.compose.openings import is_half_placket
+from rowanseed.core.compose.openings import is_button_fly, is_half_placket
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Placket, SleeveKind, Where
 
 UNDER_A_SLEEVE = (SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED)
@@ -85,11 +85,11 @@ def opening_refused(d: Description) -> Found:
     hooked = kind in (OpeningKind.TIES, OpeningKind.HOOK_AND_EYE)
     if hooked and d.garment.has_bodice and (side is None or side.centre is Centre.FOLD):
         yield "features.opening.kind", f"{kind.words.capitalize()} close an opening: the {where.words} has none."
-    if pulled and d.garment is GarmentKind.TROUSERS and where is not Where.LEFT_SIDE:
+    if pulled and d.garment is GarmentKind.TROUSERS and where is not Where.LEFT_SIDE and not is_button_fly(d):
         yield (
             "features.opening.kind",
-            f"Trousers open with a zip here, or at the left side: {kind.words} at the {where.words} are sewn by your "
-            "booklet.",
+            f"Trousers open with a zip, a buttoned fly or at the left side here: {kind.words} at the {where.words} are "
+            "sewn by your booklet.",
         )
     if pulled and d.garment is GarmentKind.SKIRT and where is not Where.LEFT_SIDE:
         yield from _skirt_opening(kind, where, side)

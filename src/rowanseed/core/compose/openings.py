@@ -42,6 +42,13 @@ def is_wrapped_skirt(description: Description) -> bool:
     return is_open_skirt(description) and description.features.opening.kind is OpeningKind.TIES
 
 
+def is_button_fly(description: Description) -> bool:
+    """Whether the fronts of trousers are closed by a fly that buttons."""
+    opening = description.features.opening
+    buttoned = opening.kind is OpeningKind.BUTTONS and opening.where is Where.FRONT
+    return description.garment is GarmentKind.TROUSERS and buttoned
+
+
 def closes_an_edge(description: Description) -> bool:
     """Whether edges that are open from neck to hem are closed by buttons, snaps, ties or hooks."""
     kind = closes(description)

@@ -12,7 +12,7 @@ from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind, DetailKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
-IN_FLAT = (ClosureKind.FLY_ZIP, ClosureKind.LAPPED_ZIP)
+IN_FLAT = (ClosureKind.FLY_ZIP, ClosureKind.BUTTON_FLY, ClosureKind.LAPPED_ZIP)
 PRESSED_FIRST = "a seam is pressed before another crosses it"
 TOPSTITCHED_FLAT = "it is topstitched while it lies flat, and its ends are caught in the next seam"
 

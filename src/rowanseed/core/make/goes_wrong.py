@@ -15,6 +15,7 @@ BY_TECHNIQUE: dict[str, str] = {
     "foot, pull the slider past.",
     "lapped zip": "The lap does not reach over the first row: the underlap was folded on the seam line instead of "
     "beyond it.",
+    "button fly": "The topstitching catches a buttonhole: chalk its line clear of their ends first.",
     "fly zip": "The topstitching catches the underlap: fold it out of the way, and only then sew the curve.",
     "set-in sleeve": "A tuck of the cap is caught at the back, or left and right are changed: the double notch is "
     "the back.",

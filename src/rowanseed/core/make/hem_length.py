@@ -19,10 +19,21 @@ from rowanseed.core.make.which import (
     is_sleeve,
 )
 from rowanseed.core.make.workbench import BLADES, Workbench, shown
-from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Finish, FinishKind
+from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 A_DAY = 24 * 60.0
+
+
+CLOSED_FIRST = (
+    ClosureKind.HOOK_AND_EYE,
+    ClosureKind.INVISIBLE_ZIP,
+    ClosureKind.CENTRED_ZIP,
+    ClosureKind.LAPPED_ZIP,
+    ClosureKind.FLY_ZIP,
+    ClosureKind.BUTTON_FLY,
+)
+"""What has to close before a garment hangs as it will be worn."""
 
 
 def _hangs_as_worn(bench: Workbench, finish: Finish) -> Iterator[Need]:
@@ -39,7 +50,14 @@ def _hangs_as_worn(bench: Workbench, finish: Finish) -> Iterator[Need]:
         ):
             yield Need(facts.join(Fact.PRESSED, join.id), why, where_given=True)
     for closure in bench.closures.values():
-        if closure.kind.value in ("hook-and-eye", "invisible-zip", "centred-zip", "lapped-zip", "fly-zip"):
+        if closure.kind.value in (
+            "hook-and-eye",
+            "invisible-zip",
+            "centred-zip",
+            "lapped-zip",
+            "fly-zip",
+            "button-fly",
+        ):
             yield Need(facts.closure(Fact.CLOSED, closure.id), why, where_given=True)
     for detail in bench.details_of(DetailKind.ELASTIC):
         if detail.along:

@@ -16,8 +16,10 @@ ZIPS = (
     ClosureKind.CENTRED_ZIP,
     ClosureKind.LAPPED_ZIP,
     ClosureKind.FLY_ZIP,
+    ClosureKind.BUTTON_FLY,
     ClosureKind.EXPOSED_ZIP,
 )
+"""What opens a seam down to a mark: zips, and a fly that buttons as one that has a zip."""
 ENDING = ("end", "start")
 """Which end of the edges before and after an edge touches it."""
 

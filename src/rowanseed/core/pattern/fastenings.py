@@ -67,13 +67,20 @@ def cuffs(pattern: Pattern, closure: Closure | None = None) -> frozenset[str]:
     return frozenset(found)
 
 
+def fly_pieces(pattern: Pattern) -> frozenset[str]:
+    """The pieces of flies, whose buttonholes are theirs alone."""
+    return frozenset(id for d in pattern.making.details if d.kind is DetailKind.FLY for id in d.pieces)
+
+
 def number_of(pattern: Pattern, size: str, kinds: Collection[PointKind], closure: Closure | None = None) -> int:
-    """How many of these there are on the whole garment, or of one closure; each cuff has its own."""
-    both = cuffs(pattern)
-    own = cuffs(pattern, closure) if closure is not None else frozenset()
+    """How many of these there are on the whole garment, or of one closure; each cuff and each fly has its own."""
+    both, flies = cuffs(pattern), fly_pieces(pattern)
+    own = frozenset[str]()
+    if closure is not None:
+        own = flies if closure.kind is ClosureKind.BUTTON_FLY else cuffs(pattern, closure)
     total = 0
     for piece in pattern.pieces:
         here = sum(1 for q in piece.points if q.kind in kinds and size in q.at)
-        mine = closure is None or (piece.id in own if own else piece.id not in both)
+        mine = closure is None or (piece.id in own if own else piece.id not in both | flies)
         total += here * (2 if piece.id in both else 1) if mine else 0
     return total

@@ -72,6 +72,7 @@ class ClosureKind(Worded):
     LAPPED_ZIP = "lapped-zip"
     BUTTONS = "buttons"
     FLY_ZIP = "fly-zip"
+    BUTTON_FLY = "button-fly"
     EXPOSED_ZIP = "exposed-zip"
     SEPARATING_ZIP = "separating-zip"
     HOOK_AND_EYE = "hook-and-eye"

@@ -119,6 +119,25 @@ def in_a_seam(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
             yield Stroke("waist", [(x, 0.0), (x + long, 26.0)], Line.BOLD, (hand,))
 
 
+FLY = 35.0
+"""The topstitching of a fly runs so far from the centre, in mm."""
+
+
+def fly(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """The topstitching of a fly: straight down the front that laps over, and curved in to the end of its opening."""
+    closure = next((c for c in dressed.pattern.making.closures if c.join in detail.along and c.to_mark), None)
+    one = dressed.laid(closure.to_mark[0]) if closure is not None and closure.to_mark is not None else None
+    if one is None or closure is None or closure.to_mark is None or not dressed.is_front:
+        return
+    mark = one.piece.mark(closure.to_mark[1])
+    run = one.edges[mark.edge]
+    top = run[-1] if mark.anchor == "end" else run[0]
+    low, _ = along(run, mark.distance[dressed.size], from_end=mark.anchor == "end")
+    turn = (top[0] + low) / 2
+    curve = [(turn + (low - turn) * math.sin(a), FLY * math.cos(a)) for a in (k * math.pi / 16 for k in range(9))]
+    yield Stroke("legs", [(top[0], FLY), *curve], Line.DASHED, (dressed.over,))
+
+
 def slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
     """An edge left open from its end to its dot, a little apart; a vent's fold slants from it."""
     if detail.to_mark is None:

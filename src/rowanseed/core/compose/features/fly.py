@@ -1,19 +1,24 @@
-"""What a fly is made of besides its fronts: a facing for the side that laps, a shield behind the zip.
+"""What a fly is made of besides its fronts: a facing for the side that laps, a shield behind the zip or the buttons,
+and a strip with the buttonholes where it has no zip.
 
 Their widths are common practice, no source.
 """
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.feature import Feature
+from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.features.zip import at_a_waist
 from rowanseed.core.compose.figures import Size
-from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind
-from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.compose.openings import is_button_fly
+from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, Waist
+from rowanseed.core.compose.waists import waist_finish
+from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart, FinishKind
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pieces import InnerPoint, Panel, PointKind
 
 FACING, SHIELD = 45.0, 45.0
 """How wide both are, finished, in mm: the shield folded."""
@@ -22,14 +27,27 @@ BELOW = 15.0
 SIDES = ("edge", "lower", "inner", "waist")
 
 
+FLIES = (ClosureKind.FLY_ZIP, ClosureKind.BUTTON_FLY)
+HOLE, UPPER, LOWER = 18.0, 25.0, 35.0
+"""A hole's middle lies so far from the strip's fold; the first so far below its upper end, the last so far above its
+lower one, in mm."""
+BUTTONS = 4
+"""So many are usual on the strip, the one in the band not counted (common practice, no source)."""
+
+
 def adds(build: Build) -> None:
-    fly = next((closure for closure in build.closures if closure.kind is ClosureKind.FLY_ZIP), None)
+    fly = next((closure for closure in build.closures if closure.kind in FLIES), None)
     if fly is None or fly.to_mark is None:
         return
     front = fly.to_mark[0]
     _facing(build, fly)
-    _shield(build, fly)
-    pieces = ("fly-facing", "fly-shield")
+    _folded(build, fly, "fly-shield", "Fly shield")
+    pieces: tuple[str, ...] = ("fly-facing", "fly-shield")
+    if fly.kind is ClosureKind.BUTTON_FLY:
+        _folded(build, fly, "fly-strip", "Fly buttonhole strip")
+        build.interface("fly-strip", Interfaced.PLACKETS)
+        _holes(build, fly)
+        pieces = (*pieces, "fly-strip")
     build.details.append(Detail("fly", "Fly", DetailKind.FLY, pieces, on=(front,), along=(fly.join,)))
 
 
@@ -54,18 +72,38 @@ def _facing(build: Build, fly: Closure) -> None:
     build.allow("fly-facing", "lower", 0.0)
 
 
-def _shield(build: Build, fly: Closure) -> None:
+def _folded(build: Build, fly: Closure, id: str, name: str) -> None:
+    """A piece folded along its length, its lower end sewn, its open edges caught where it is sewn on."""
+
     def draw(size: Size) -> Edges:
         return band_draw(_long(build, fly, size), SHIELD, SIDES)
 
-    build.piece("fly-shield", "Fly shield", draw, panel=Panel.BAND, fold="inner")
+    build.piece(id, name, draw, panel=Panel.BAND, fold="inner")
     build.join(
-        "fly-shield-end",
-        "Lower end of the fly shield",
-        (part("fly-shield", "lower", "left"),),
-        (part("fly-shield", "lower", "right"),),
+        f"{id}-end",
+        f"Lower end of the {lower_first(name)}",
+        (part(id, "lower", "left"),),
+        (part(id, "lower", "right"),),
     )
-    build.finish("fly-shield-edges", "Open edges of the fly shield", FinishKind.CAUGHT, _of("fly-shield"))
+    build.finish(f"{id}-edges", f"Open edges of the {lower_first(name)}", FinishKind.CAUGHT, _of(id))
+
+
+def _holes(build: Build, fly: Closure) -> None:
+    """The buttonholes, evenly down the strip."""
+    asked, banded = build.description.features.opening.count, waist_finish(build.description) is Waist.WAISTBAND
+    count = BUTTONS if asked is None else max(1, asked - banded)
+    if asked is None:
+        build.assumed["features.opening.count"] = f"{count + banded} of them" + (", one in the band" if banded else "")
+
+    def at(size: Size, k: int) -> Point:
+        last = _long(build, fly, size) - BELOW - LOWER
+        return (UPPER + k * (last - UPPER) / max(1, count - 1), SHIELD - HOLE)
+
+    places = (
+        InnerPoint(f"button-{k + 1}", PointKind.BUTTONHOLE, {size.name: at(size, k) for size in build.figures.sizes})
+        for k in range(count)
+    )
+    build.point("fly-strip", *places)
 
 
 def _of(piece: str) -> tuple[EdgePart, ...]:
@@ -73,7 +111,20 @@ def _of(piece: str) -> tuple[EdgePart, ...]:
 
 
 def _asked(d: Description) -> bool:
-    return not d.garment.has_bodice and d.features.opening.kind is OpeningKind.FLY_ZIP
+    zipped = not d.garment.has_bodice and d.features.opening.kind is OpeningKind.FLY_ZIP
+    return zipped or is_button_fly(d)
 
 
-FEATURES = (Feature("fly", asked=_asked, adds=adds, rank=20),)
+def finish(build: Build, body: Body) -> None:
+    """A fly that buttons, open as a zip's would be."""
+    at_a_waist(build, body, ClosureKind.BUTTON_FLY)
+    if waist_finish(build.description) is Waist.WAISTBAND:
+        build.closures.append(Closure("band-button", ClosureKind.BUTTONS, "waist"))
+    else:
+        build.closures.append(Closure("waist-hook", ClosureKind.HOOK_AND_EYE, build.closures[-1].join))
+
+
+FEATURES = (
+    Feature("fly", asked=_asked, adds=adds, rank=20),
+    Feature("button-fly", asked=is_button_fly, ends=frozenset({Ended.OPENING}), finish=finish, rank=10),
+)

@@ -7,6 +7,7 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.figures import is_yoked_at_waist
 from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.openings import is_button_fly
 from rowanseed.core.compose.skirts import SHAPED as STRAIGHT
 from rowanseed.core.compose.vocabulary import (
     Centre,
@@ -80,12 +81,12 @@ def _opening(d: Description, yoked: list[str]) -> Found:
     crossed = yoked if opening.where is Where.LEFT_SIDE else [name for name in yoked if name == opening.where.value]
     if not crossed:
         return
-    if not opening.kind.zips_a_seam:
+    if not opening.kind.zips_a_seam and not is_button_fly(d):
         yield (
             "features.opening.kind",
             f"{opening.kind.words.capitalize()} are not drafted here where the opening runs through a yoke: use a zip.",
         )
-    elif opening.kind is OpeningKind.FLY_ZIP:
+    elif opening.kind is OpeningKind.FLY_ZIP or is_button_fly(d):
         yield "features.opening.kind", "A fly is not drafted through a yoke: have another zip, or no yoke at the front."
 
 

@@ -10,7 +10,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import Size, waist_from_top
-from rowanseed.core.compose.openings import closes, opening_half, split_sides
+from rowanseed.core.compose.openings import closes, is_button_fly, opening_half, split_sides
 from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind, Where
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
@@ -37,7 +37,8 @@ def _kind(build: Build) -> ClosureKind:
 def _length(build: Build, usual: float) -> float:
     said = build.description.features.opening.length
     if said is None:
-        build.assumed["features.opening.length"] = "a zip of the usual length"
+        what = "an opening" if is_button_fly(build.description) else "a zip"
+        build.assumed["features.opening.length"] = f"{what} of the usual length"
     return said or usual
 
 
@@ -58,6 +59,7 @@ def _put_in(
     anchor: str,
     long: Callable[[Size], float],
     *,
+    kind: ClosureKind,
     below: EdgePart | None = None,
 ) -> None:
     """The zip down to a mark so far along an edge; `below` the edge on which it begins under a sleeve."""
@@ -67,7 +69,7 @@ def _put_in(
         begins = (below.piece, "zip-start")
         sewn = build.each(lambda size: BELOW_SLEEVE)
         build.mark(below.piece, Mark("zip-start", MarkKind.ZIP_END, below.edge, anchor, sewn))
-    build.closures.append(Closure("opening", _kind(build), join, (where.piece, "zip-end"), begins))
+    build.closures.append(Closure("opening", kind, join, (where.piece, "zip-end"), begins))
 
 
 def in_a_bodice(build: Build, body: Body) -> None:
@@ -97,7 +99,7 @@ def in_a_bodice(build: Build, body: Body) -> None:
             build.assumed["features.opening.length"] = "the zip runs to the end of its seam"
             build.closures.append(Closure("opening", _kind(build), id))
             return
-    _put_in_so_far(build, id, down, anchor, long, below=below)
+    _put_in_so_far(build, id, down, anchor, long, kind=_kind(build), below=below)
 
 
 def _down(build: Build, id: str, anchor: str) -> tuple[EdgePart, ...]:
@@ -123,7 +125,14 @@ def _refuse_too_long(build: Build, down: Sequence[EdgePart], long: float, *, les
 
 
 def _put_in_so_far(
-    build: Build, id: str, down: Sequence[EdgePart], anchor: str, long: float, *, below: EdgePart | None
+    build: Build,
+    id: str,
+    down: Sequence[EdgePart],
+    anchor: str,
+    long: float,
+    *,
+    kind: ClosureKind,
+    below: EdgePart | None = None,
 ) -> None:
     """A zip so long from the top of its seam: it ends on the first edge that reaches so far in every size."""
     k = next((k for k in range(len(down)) if long <= _reach(build, *down[: k + 1]) - LEFT), len(down) - 1)
@@ -132,10 +141,10 @@ def _put_in_so_far(
     def on_its_edge(size: Size) -> float:
         return min(most, max(LEFT, long - _deep(build, down[:k], size)))
 
-    _put_in(build, id, down[k], anchor, on_its_edge, below=below)
+    _put_in(build, id, down[k], anchor, on_its_edge, kind=kind, below=below)
 
 
-def at_a_waist(build: Build, body: Body) -> None:
+def at_a_waist(build: Build, body: Body, kind: ClosureKind | None = None) -> None:
     """From the waist down, not quite to the end of its seam."""
     garment = build.description.garment
     if build.description.features.opening.where is Where.LEFT_SIDE:
@@ -145,7 +154,7 @@ def at_a_waist(build: Build, body: Body) -> None:
         join, anchor = f"centre-{opening_half(body, build.description).name}", "start"
     down = _down(build, join, anchor)
     long = min(_length(build, AT_A_WAIST[garment]), _reach(build, *down) - 30.0)
-    _put_in_so_far(build, join, down, anchor, long, below=None)
+    _put_in_so_far(build, join, down, anchor, long, kind=kind or _kind(build))
 
 
 def zipped(kind: OpeningKind | None) -> bool:

@@ -12,7 +12,7 @@ from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.envelope import Figure
-from rowanseed.core.pattern.fastenings import cuffs, number_of
+from rowanseed.core.pattern.fastenings import cuffs, fly_pieces, number_of
 from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 
@@ -94,9 +94,13 @@ def where_they_lie(bench: Workbench, id: str) -> str:
 
 
 def place_of_holes(bench: Workbench) -> str:
-    of_cuffs = cuffs(bench.pattern)
-    holed = [p for p in bench.pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points)]
-    bands = [p for p in holed if p.panel is Panel.BAND and p.id not in of_cuffs]
+    of_others = cuffs(bench.pattern) | fly_pieces(bench.pattern)
+    holed = [
+        p
+        for p in bench.pattern.pieces
+        if any(q.kind is PointKind.BUTTONHOLE for q in p.points) and p.id not in fly_pieces(bench.pattern)
+    ]
+    bands = [p for p in holed if p.panel is Panel.BAND and p.id not in of_others]
     upright = {p.piece for j in bench.joins.values() if is_along_edge(j) for p in (*j.a, *j.b)}
     above = next((p for p in bands if p.id not in upright), None)
     if above is not None and len(holed) == 1:
@@ -143,7 +147,7 @@ def on_holes(bench: Workbench, id: str) -> On:
         p
         for p in bench.pattern.pieces
         if any(q.kind is PointKind.BUTTONHOLE for q in p.points)
-        and (p.id in of_cuffs if of_cuffs else p.id not in cuffs(bench.pattern))
+        and (p.id in of_cuffs if of_cuffs else p.id not in cuffs(bench.pattern) | fly_pieces(bench.pattern))
     ]
     names = ("sleeve",) if of_cuffs else ("front", "opening")
     return On(

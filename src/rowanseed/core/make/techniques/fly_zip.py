@@ -9,62 +9,39 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
-from rowanseed.core.make.facts import Fact, State
+from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.flies import (
+    BEFORE,
+    LAP,
+    MET,
+    basting_of,
+    caught,
+    faced,
+    fly_of,
+    own_parts,
+    sides,
+    whole,
+)
 from rowanseed.core.make.families.zips import after_seam, beside
-from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import closures_of
-from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import (
-    Closure,
     ClosureKind,
-    Detail,
-    DetailKind,
-    EdgePart,
-    FinishKind,
     Join,
 )
 
-LAP = 35.0
-"""The topstitching of a fly runs so far from its edge, in mm (common practice: 30 to 40)."""
-BEFORE = 6.0
-"""The underlap's fold lies so far outside the centre line, in mm."""
-OPENING = "basting of the fly zip's opening"
-MET = "Both folds end exactly at the mark of the opening."
+PIECES = 2
+"""A facing and a shield."""
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for closure in closures_of(bench, ClosureKind.FLY_ZIP):
-        fly = _pieces(bench, closure)
-        yield single(closure.id, *(() if fly is None else (fly.id, *_own(bench, fly))))
-
-
-def _pieces(bench: Workbench, closure: Closure) -> Detail | None:
-    """The facing and the shield, in this order, where the pattern has them."""
-    return next((d for d in bench.details_of(DetailKind.FLY) if closure.join in d.along and len(d.pieces) == 2), None)
-
-
-def _own(bench: Workbench, fly: Detail) -> tuple[str, ...]:
-    """The seams and edges of the fly's own pieces that are made with it: a neatened edge is made like any other."""
-    return tuple(
-        id for id in bench.parts_of(fly) if id in bench.joins or bench.finishes[id].kind is not FinishKind.NEATENED
-    )
-
-
-def _sides(bench: Workbench) -> tuple[str, str, str]:
-    """(lap, underlap, what is said about it): by the wearer's left and right."""
-    if bench.pattern.envelope.figure is Figure.MEN:
-        return "left", "right", "Men's flies lap left over right, as the wearer sees it."
-    if bench.pattern.envelope.figure is Figure.WOMEN:
-        return "right", "left", "Women's flies lap right over left, as the wearer sees it; many sew them the men's way."
-    return (
-        "left",
-        "right",
-        "Left over right is usual for men, and for most trousers; choose before you cut into a seam.",
-    )
+        fly = fly_of(bench, closure, PIECES)
+        yield single(closure.id, *(() if fly is None else (fly.id, *own_parts(bench, fly))))
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -72,16 +49,16 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[closure.join]
     step = of_closure(bench, "fly zip", duty.id)
     on = On(closures=(closure.id,), edges=beside(bench, join, closure))
-    lap, under, _ = _sides(bench)
+    lap, under, _ = sides(bench)
     foot = settings.zip_foot(bench.household, invisible=False)
     basting = "basting of the fly's lap"
-    fly = _pieces(bench, closure)
+    fly = fly_of(bench, closure, PIECES)
     inside = "extension" if fly is None else "facing"
     if fly is None:
         yield _extensions(bench, duty, step, on, join)
     else:
-        yield from _faced(bench, duty, step, on, fly)
-    held = () if fly is None else _caught(bench, duty, fly.pieces[1])
+        yield from faced(bench, duty, step, on, fly)
+    held = () if fly is None else caught(bench, duty, fly.pieces[1])
     yield step(
         "underlap",
         Act.BASTE if fly is None else Act.ATTACH,
@@ -97,7 +74,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(8),
         setting=foot,
         after={Fact.PREPARED: "the folds are pressed first"},
-        gives=(Fact.ATTACHED, *(() if fly is None else (facts.detail(Fact.FINISHED, fly.id), *_whole(held)))),
+        gives=(Fact.ATTACHED, *(() if fly is None else (facts.detail(Fact.FINISHED, fly.id), *whole(held)))),
         on=replace(on, finishes=held),
         look="The fold runs beside the teeth and does not cover them.",
     )
@@ -140,7 +117,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 
 def _extensions(bench: Workbench, duty: Duty, step: Steps, on: On, join: Join) -> Operation:
-    lap, under, said = _sides(bench)
+    lap, under, said = sides(bench)
     return step(
         "extensions",
         Act.PRESS,
@@ -155,94 +132,8 @@ def _extensions(bench: Workbench, duty: Duty, step: Steps, on: On, join: Join) -
         needs=after_seam(bench, bench.closures[duty.id], join),
         gives=(Fact.PREPARED,),
         on=on,
-        removes=(OPENING,),
+        removes=(basting_of(bench.closures[duty.id]),),
         look=MET,
-    )
-
-
-def _faced(bench: Workbench, duty: Duty, step: Steps, on: On, fly: Detail) -> Iterator[Operation]:
-    """The shield made up, the facing sewn to the lap, both fronts folded."""
-    lap, under, said = _sides(bench)
-    closure = bench.closures[duty.id]
-    join = bench.joins[closure.join]
-    facing, shield = fly.pieces
-    seams = tuple(id for id in duty.ids if id in bench.joins)
-    caught = _caught(bench, duty, facing)
-    made = facts.detail(Fact.PREPARED, fly.id)
-    sewn = facts.detail(Fact.ATTACHED, fly.id)
-    yield step(
-        "shield",
-        Act.JOIN,
-        "Make up the fly's shield",
-        f"Fold it lengthwise, right sides together, and stitch across its lower end, {bench.allowance(join)} from the "
-        "edge. Trim the corner, turn, press the fold. Its open long edges are neatened together.",
-        took=minutes.each(6),
-        needs=_stiffened(shield),
-        gives=(made, *(facts.join(fact, id) for id in seams for fact in (Fact.JOINED, Fact.PRESSED))),
-        meant=frozenset({Meant.ENCLOSES}),
-        on=On(pieces=(shield,), joins=seams, edges=shown(EdgePart(shield, e.name) for e in bench.piece(shield).edges)),
-        rows=0,
-        look="Its lower end is clean, its fold straight.",
-    )
-    yield step(
-        "facing",
-        Act.ATTACH,
-        f"Sew the fly's facing to the {lap} front",
-        said,
-        f"Take the basting of the opening out. Lay the facing on the {lap} front, right sides together, its long raw "
-        f"edge level with the front's. Stitch {bench.allowance(join)} from the edge from the waist down to the end of "
-        "the opening, and secure there: the seam below stays clear.",
-        "Trim both allowances, the facing's narrower. Press the facing and both allowances away from the front and "
-        f"stitch {bench.margin(2)} beside the seam through facing and allowances.",
-        took=minutes.each(8),
-        needs=(*after_seam(bench, closure, join), *_stiffened(facing), *_neatened(bench, facing)),
-        gives=(sewn, *_whole(caught)),
-        on=On(closures=(closure.id,), pieces=(facing,), finishes=caught, edges=on.edges),
-        removes=(OPENING,),
-        look="The seam ends at the very stitch where the centre seam begins.",
-    )
-    yield step(
-        "extensions",
-        Act.PRESS,
-        f"Press both edges of the fly: {step.name}",
-        f"The {lap} front: turn the facing in and press, the seam rolled a hair to the inside; below the opening it "
-        "lies flat over the seam. "
-        f"The {under} front: fold its allowance {bench.margin(BEFORE)} outside the centre line, towards the raw edge, "
-        f"and press. {iron_for(bench)}",
-        at=Bench.IRON,
-        took=minutes.each(6),
-        needs=(
-            Need(sewn, "the lap is faced first"),
-            Need(made, "the shield goes in with the zip"),
-        ),
-        gives=(Fact.PREPARED,),
-        on=On(closures=(closure.id,), pieces=(facing,), edges=on.edges),
-        look=MET,
-    )
-
-
-def _caught(bench: Workbench, duty: Duty, piece: str) -> tuple[str, ...]:
-    """The edges of one of the fly's pieces that are sewn over."""
-    return tuple(
-        id for id in duty.ids if id in bench.finishes and {p.piece for p in bench.finishes[id].parts} == {piece}
-    )
-
-
-def _whole(finishes: tuple[str, ...]) -> tuple[State, ...]:
-    return tuple(facts.finish(fact, id) for id in finishes for fact in (Fact.FINISHED, Fact.ATTACHED))
-
-
-def _stiffened(piece: str) -> tuple[Need, ...]:
-    return (Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),)
-
-
-def _neatened(bench: Workbench, piece: str) -> tuple[Need, ...]:
-    """Its loose edge is neatened while it lies flat."""
-    loose = (f.id for f in bench.finishes.values() if {p.piece for p in f.parts} == {piece})
-    return tuple(
-        Need(facts.finish(Fact.FINISHED, id), "its loose edge is neatened first", where_given=True)
-        for id in loose
-        if bench.finishes[id].kind is FinishKind.NEATENED
     )
 
 

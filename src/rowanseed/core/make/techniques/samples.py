@@ -137,7 +137,10 @@ def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
 
 def _through(bench: Workbench) -> str:
     """What goes through a buttonhole here: a button, or the cord of a drawn waist."""
-    buttons = any(c.kind in (ClosureKind.BUTTONS, ClosureKind.BUTTON_LOOP) for c in bench.closures.values())
+    buttons = any(
+        c.kind in (ClosureKind.BUTTONS, ClosureKind.BUTTON_FLY, ClosureKind.BUTTON_LOOP)
+        for c in bench.closures.values()
+    )
     return "put the button" if buttons else "draw the cord"
 
 

@@ -13,7 +13,7 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.runs import edge_name
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import EdgePart, FinishKind
+from rowanseed.core.pattern.making import ClosureKind, EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import copies, part_length
 
@@ -98,9 +98,10 @@ def _openings(bench: Workbench, held: set[tuple[str, str]]) -> Iterator[Operatio
         if not parts:
             continue
         base = _stay(bench, closure.id, parts)
+        what = "fly" if closure.kind is ClosureKind.BUTTON_FLY else "zip"
         yield replace(
             base,
-            title=f"Staystitch the opening of the zip: {lower_first(join.name)}",
+            title=f"Staystitch the opening of the {what}: {lower_first(join.name)}",
             how=(
                 f"{bench.margin(OPENING)} from the raw edge, from the upper to the lower end of the opening, "
                 "both edges the same way; one layer, before anything stretches it.",

@@ -19,6 +19,14 @@ from rowanseed.core.pattern.making import ClosureKind, DifferenceKind, Join, Pre
 from rowanseed.core.pattern.pieces import Panel
 
 SHELL, BASTED = "shell", "basted"
+CLOSED_FOR_IT = (
+    ClosureKind.INVISIBLE_ZIP,
+    ClosureKind.CENTRED_ZIP,
+    ClosureKind.LAPPED_ZIP,
+    ClosureKind.FLY_ZIP,
+    ClosureKind.BUTTON_FLY,
+)
+"""What is in before the shell is tried on."""
 
 
 def shell_joins(bench: Workbench) -> tuple[Join, ...]:
@@ -99,8 +107,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     needs += [
         Need(facts.closure(Fact.CLOSED, c.id), "it closes", where_given=True)
         for c in bench.closures.values()
-        if c.id not in later
-        and c.kind in (ClosureKind.INVISIBLE_ZIP, ClosureKind.CENTRED_ZIP, ClosureKind.LAPPED_ZIP, ClosureKind.FLY_ZIP)
+        if c.id not in later and c.kind in CLOSED_FOR_IT
     ]
     words = "basting of the sides"
     if basted:

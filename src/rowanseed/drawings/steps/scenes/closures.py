@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowanseed.drawings.steps.scene import Thing
 from rowanseed.drawings.steps.scenes.frame import (
     Frames,
@@ -58,6 +60,21 @@ HOLES = frame(
     row((16, -9), (16, 31), "the other row"),
     to("cut between the rows, a pin across the end", (0, -34), (0, -10)),
     at=("buttonholes", "holes"),
+)
+
+SHIELD = frame(
+    "The shield folded right sides together, across its lower end",
+    cloth("shield", (-110, 12), (60, 12), (60, 0), (-110, 0), right="right"),
+    row((-84, -9), (-84, 21), "across the lower end"),
+    to("its open edges, neatened together", (60, -34), (60, -2)),
+    at=("shield",),
+)
+FLY_FACING = frame(
+    "The facing on the front that laps, right sides together",
+    cloth("front that laps, right side up", (-130, 12), (40, 12), right="left"),
+    second("facing, right side down", (-70, 0), (40, 0), right="right"),
+    row((4, -9), (4, 21), "on the stitching line, down to the end of the opening"),
+    at=("facing",),
 )
 
 SCENES: Frames = {
@@ -128,21 +145,44 @@ SCENES: Frames = {
             row((-26, -9), (-26, 54), "the row of the lap, along its fold"),
         ),
     ),
+    "button fly": (
+        replace(SHIELD, at=("shield", "strip")),
+        FLY_FACING,
+        frame(
+            "Both edges pressed: the lap on its seam, the underlap a little outside the centre",
+            cloth("lap, its facing turned in", (-130, 0), (14, 0), (14, 12), (-60, 12), right="left"),
+            cloth("underlap, its allowance folded", (130, 30), (22, 30), (22, 42), (70, 42), right="right"),
+            at=("extensions",),
+        ),
+        frame(
+            "A hole across the strip, begun beside its fold",
+            second("strip, folded", (60, 12), (-70, 12), (-70, 0), (60, 0), right="left"),
+            row((-40, -9), (-40, 21), "the hole's ends, through both layers"),
+            row((-12, -9), (-12, 21), "the hole's ends, through both layers"),
+            at=("holes",),
+        ),
+        frame(
+            "The strip behind the lap, its fold a little inside the edge",
+            cloth("lap, its facing turned in", (-130, 0), (30, 0), (30, 12), (-70, 12), right="left"),
+            second("strip, folded", (-60, 36), (22, 36), (22, 24), (-60, 24), right="right"),
+            row((-48, 3), (-48, 45), "through strip and facing only"),
+            basting((-30, -9), (-30, 45)),
+            at=("baste",),
+        ),
+        frame(
+            "Buttoned: lap and strip over the shield",
+            cloth("lap, its facing turned in", (-130, 0), (30, 0), (30, 12), (-70, 12), right="left"),
+            second("strip, folded", (-60, 36), (22, 36), (22, 24), (-60, 24), right="right"),
+            row((-30, -9), (-30, 45), "topstitching, through lap, facing and strip"),
+            Thing("button, through the strip's hole", "button", (0, 48), (30, 8)),
+            cloth("underlap", (130, 60), (-14, 60), (-14, 72), (60, 72), right="right"),
+            second("shield, folded", (60, 83), (-40, 83), (-40, 94), (60, 94), right="left"),
+            row((0, 53), (0, 102), "through underlap and shield"),
+        ),
+    ),
     "fly zip": (
-        frame(
-            "The shield folded right sides together, across its lower end",
-            cloth("shield", (-110, 12), (60, 12), (60, 0), (-110, 0), right="right"),
-            row((-84, -9), (-84, 21), "across the lower end"),
-            to("its open edges, neatened together", (60, -34), (60, -2)),
-            at=("shield",),
-        ),
-        frame(
-            "The facing on the front that laps, right sides together",
-            cloth("front that laps, right side up", (-130, 12), (40, 12), right="left"),
-            second("facing, right side down", (-70, 0), (40, 0), right="right"),
-            row((4, -9), (4, 21), "on the stitching line, down to the end of the opening"),
-            at=("facing",),
-        ),
+        SHIELD,
+        FLY_FACING,
         frame(
             "The zip between underlap and its own side",
             cloth("underlap side", (130, 0), (8, 0), (8, 12), (60, 12), right="right"),
