@@ -79,6 +79,13 @@ TOPS = {
         "sleeve": SHORT,
         "pockets": (Pocket(PocketKind.PATCH, PocketPlace.CHEST),),
     },
+    "western blouse": {
+        "front": Side(Centre.OPEN, (Shaping.PRINCESS_ARMHOLE, Shaping.YOKE)),
+        "back": Side(shaping=(Shaping.PRINCESS_ARMHOLE, Shaping.YOKE)),
+        "opening": buttoned(),
+        "collar": CollarKind.SHIRT,
+        "sleeve": SHORT,
+    },
     "grandad shirt": {"opening": buttoned(4, length=250.0), "collar": CollarKind.STAND, "sleeve": CUFFED},
     "tunic": {
         "opening": Opening(Where.FRONT, OpeningKind.SLIT, 150.0),

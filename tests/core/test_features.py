@@ -593,3 +593,66 @@ def test_pleats_in_front_alone_leave_side_seams_that_meet():
     )
     assert pattern.piece("front").darts and not pattern.piece("back").darts
     assert all(one.walks for size in pattern.envelope.sizes for one in walk(pattern, size))
+
+
+# ---------------------------------------------------------------- princess seams below a yoke
+
+BELOW_A_YOKE = (Shaping.PRINCESS_ARMHOLE, Shaping.YOKE)
+ZIPPED_BEHIND = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)
+
+
+@pytest.mark.parametrize("neck", [NeckShape.ROUND, NeckShape.HIGH])
+def test_a_yoke_above_princess_seams_is_cut_off_their_centre_panels_alone(neck):
+    """Sewn together, armhole, neck and shoulder are as long as without it."""
+    halves = {
+        "front": Side(Centre.FOLD, BELOW_A_YOKE),
+        "back": Side(Centre.SEAM, BELOW_A_YOKE),
+        "opening": ZIPPED_BEHIND,
+        "neck": Neck(neck, NeckFinish.FACING),
+    }
+    plain = {**halves, **{k: replace(halves[k], shaping=(Shaping.PRINCESS_ARMHOLE,)) for k in ("front", "back")}}
+    yoked, whole = made(GarmentKind.DRESS, **halves), made(GarmentKind.DRESS, **plain)
+    for half in ("front", "back"):
+        pieces = (half, f"side-{half}", f"{half}-yoke")
+        yoke = yoked.piece(f"{half}-yoke")
+        assert not yoke.has_edge("princess") and not yoked.piece(half).has_edge("shoulder")
+        for size in yoked.envelope.sizes:
+            for edge in ("armhole", "neck", "shoulder"):
+                one, other = (
+                    sum(
+                        chain_length(p.shapes[size].edges[edge])
+                        for p in pattern.pieces
+                        if p.id in pieces and p.has_edge(edge)
+                    )
+                    for pattern in (yoked, whole)
+                )
+                assert one == pytest.approx(other, abs=0.05)
+            # The seam lies above where the princess seam leaves the armhole.
+            seam = yoke.shapes[size].edges["yoke"][-1].end
+            leaves = yoked.piece(f"side-{half}").shapes[size].edges["princess"][0].start
+            assert seam[0] < leaves[0] - 2.0
+    assert all(w.walks for size in yoked.envelope.sizes for w in walk(yoked, size))
+
+
+def test_a_yoke_above_princess_seams_is_sewn_on_before_the_shoulders():
+    halves = {"front": Side(Centre.FOLD, BELOW_A_YOKE), "back": Side(Centre.SEAM, BELOW_A_YOKE)}
+    pattern = made(GarmentKind.DRESS, **halves, opening=ZIPPED_BEHIND)
+    size = pattern.envelope.sizes[0]
+    ids = [op.id for op in ordered(pattern, size, MakingChoices()).operations]
+    for half in ("front", "back"):
+        assert ids.index(f"sew-yoke-{half}") < ids.index("sew-shoulders")
+
+
+@pytest.mark.parametrize(
+    "shaping",
+    [
+        (Shaping.PRINCESS_SHOULDER, Shaping.YOKE),
+        (Shaping.PRINCESS_ARMHOLE, Shaping.SQUARE_YOKE),
+        (*BELOW_A_YOKE, Shaping.GATHERS_UNDER_YOKE),
+    ],
+    ids=str,
+)
+def test_what_a_yoke_above_princess_seams_does_without_is_refused_at_its_field(shaping):
+    with pytest.raises(DescriptionRefused) as refused:
+        made(GarmentKind.DRESS, front=Side(Centre.FOLD, shaping), back=Side(Centre.SEAM), opening=ZIPPED_BEHIND)
+    assert "features.front.shaping" in [one.field for one in refused.value.refusals]

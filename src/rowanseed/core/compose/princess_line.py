@@ -10,10 +10,13 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import DOWN, backwards, curve, straight, y_at
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, mark_bust, new_panel, panel_levels, side_of
 from rowanseed.core.compose.vocabulary import Shaping
+from rowanseed.core.compose.yokes import meets
 from rowanseed.core.geometry.outline import Chain, Point, lerp
+from rowanseed.core.pattern.making import Press
 
-CUT_IN = 0.22
-"""Where a princess seam leaves the armhole: a share of its upper curve."""
+CUT_IN, BELOW_YOKE, LEAST = 0.22, 0.07, 0.12
+"""Where a princess seam leaves the armhole, a share of its upper curve; so far below a yoke's seam at least, which
+meets it no lower than the last."""
 
 
 def princess_line(block: Upper, start: Point, leaves: Point, *, inner: bool) -> Chain:
@@ -51,7 +54,11 @@ def cut_in_two(
     """A half in a centre and a side panel; the centre one may have another edge at its centre and above the shoulder,
     as where it turns back."""
     from_shoulder = side_of(build, half).princess is Shaping.PRINCESS_SHOULDER
+    yoked = side_of(build, half).has(Shaping.YOKE)
     edge, low = centre_of(build, half)[0], lower_edge(build)
+
+    def cut_in(block: Upper) -> float:
+        return min(CUT_IN, max(meets(block), LEAST) - BELOW_YOKE) if yoked else CUT_IN
 
     def split(block: Upper) -> tuple[Chain, Chain, Point, Point]:
         """(side's part of the armhole, centre's part, where the line begins, where it leaves for)."""
@@ -59,8 +66,13 @@ def cut_in_two(
             middle = lerp(block.tip, block.neck_point, 0.5)
             return block.armhole, (), middle, (1.0, -0.05)
         lower, above = block.armhole
-        first, second = above.split(CUT_IN)
+        first, second = above.split(cut_in(block))
         return (lower, first), (second,), second.start, (0.5, -1.0)
+
+    def parted(block: Upper) -> tuple[Chain, Chain]:
+        """The centre panel's part of the armhole below a yoke, and the yoke's."""
+        whole, yoke = block.armhole[1].split(meets(block))
+        return (whole.split(cut_in(block) / meets(block))[1],), (yoke,)
 
     def line(block: Upper, *, inner: bool) -> Chain:
         _, _, start, leaves = split(block)
@@ -74,6 +86,11 @@ def cut_in_two(
             low: straight((block.hem, c), down[-1].end),
             "princess": backwards(down),
         }
+        if yoked:
+            below, _ = parted(block)
+            at = below[-1].end
+            seam = straight(at, (at[0], c))
+            return edges | {edge: straight((at[0], c), (block.hem, c)), "armhole": below, "yoke": seam}
         if from_shoulder:
             edges["shoulder"] = straight(start, block.neck_point)
         else:
@@ -98,6 +115,39 @@ def cut_in_two(
     half.shoulder = [part(id, "shoulder"), *([part(other, "shoulder")] if from_shoulder else [])]
     half.armhole = [part(other, "armhole"), *([] if from_shoulder else [part(id, "armhole")])]
     half.lower = [part(id, low), part(other, low)]
+    if yoked:
+        _yoke_above(build, half, lambda block: parted(block)[1])
+
+
+def _yoke_above(build: Build, half: Half, armhole: Callable[[Upper], Chain]) -> None:
+    """The yoke that is cut off a centre panel above its princess seam."""
+    edge, id, yoke = centre_of(build, half)[0], half.name, f"{half.name}-yoke"
+
+    def top(block: Upper) -> Edges:
+        at, c = armhole(block)[0].start, block.centre
+        return {
+            edge: straight((block.neck_end, c), (at[0], c)),
+            "yoke": straight((at[0], c), at),
+            "armhole": armhole(block),
+            "shoulder": straight(block.tip, block.neck_point),
+            "neck": block.neck,
+        }
+
+    name = f"{half.name.capitalize()} yoke"
+    new_panel(build, half, yoke, name, top, at_centre=True, drawn_on=id)
+    # In a centre seam the yoke comes before the body below it.
+    half.centre.reverse()
+    half.yoke = f"yoke-{half.name}"
+    build.join(
+        half.yoke,
+        f"{name} seam",
+        (part(id, "yoke"),),
+        (part(yoke, "yoke"),),
+        press=Press.UP,
+        each_hand=build.pieces[yoke].cuts[0].pair,
+    )
+    half.neck, half.shoulder = [part(yoke, "neck")], [part(yoke, "shoulder")]
+    half.armhole = [*half.armhole, part(yoke, "armhole")]
 
 
 class Line(Protocol):

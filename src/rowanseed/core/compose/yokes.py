@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import NeckShape, Shaping
 from rowanseed.core.geometry.solving import solve
 
@@ -18,6 +20,8 @@ YOKE_AT, LOWEST = 0.3, 0.03
 UNDER_A_YOKE = (Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE)
 BELOW_NECK = 40.0
 """A yoke's seam lies so far below the neck at the centre, in mm, wherever the armhole is deep enough for it."""
+LEAST_YOKE = 10.0
+"""A yoke is so deep at its centre at least, in mm."""
 DEEP_NECKS = (NeckShape.V, NeckShape.SQUARE, NeckShape.SCOOP)
 
 
@@ -36,3 +40,23 @@ def below_the_neck(d: Description, yoke: Shaping) -> Iterator[tuple[str, str]]:
             "features.front.shaping",
             f"A {d.features.neck.shape.words} neck runs below a yoke: choose a round one, or no yoke.",
         )
+
+
+def refuse_under_the_neck(build: Build, half: Half, least: float = LOWEST) -> None:
+    """Refuse a yoke whose seam would cross the centre above the neck's end, or meet the armhole lower than at a share
+    of its upper curve."""
+    blocks = [(size, build.block(size, is_front=half.is_front)) for size in build.figures.sizes]
+    short = [size.name for size, block in blocks if not _lies_below(block) or meets(block) < least]
+    if short:
+        build.refused.append(
+            (
+                f"features.{half.name}.shaping",
+                f"In size {short[0]} a neck that a head goes through runs below the yoke: let it open, or leave the "
+                "yoke out.",
+            )
+        )
+
+
+def _lies_below(block: Upper) -> bool:
+    """Whether a yoke's seam crosses the centre below the neck."""
+    return block.armhole[1].at(meets(block))[0] > block.neck_end + LEAST_YOKE

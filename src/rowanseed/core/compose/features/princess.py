@@ -6,11 +6,14 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.princess_line import cut_in_two
+from rowanseed.core.compose.princess_line import LEAST, cut_in_two
 from rowanseed.core.compose.vocabulary import PRINCESS, Shaping
+from rowanseed.core.compose.yokes import UNDER_A_YOKE, refuse_under_the_neck
 
 
 def panel(build: Build, half: Half) -> None:
+    if half.side_of(build.description).has(Shaping.YOKE):
+        refuse_under_the_neck(build, half, least=LEAST)
     cut_in_two(build, half)
 
 
@@ -31,8 +34,10 @@ def forbids(d: Description) -> Found:
             yield where, "A princess seam takes up the darts: choose one or the other."
         if all(one in side.shaping for one in PRINCESS):
             yield where, "A princess seam begins at the armhole or at the shoulder, not at both."
-        if side.has(Shaping.YOKE, Shaping.SQUARE_YOKE):
-            yield where, "A yoke across a princess seam is not drafted here: choose one of them."
+        if side.has(Shaping.SQUARE_YOKE) or (side.has(Shaping.YOKE) and side.princess is Shaping.PRINCESS_SHOULDER):
+            yield where, "Here a princess seam below a yoke begins at the armhole, and the yoke is a plain one."
+        if side.has(Shaping.YOKE) and side.has(*UNDER_A_YOKE):
+            yield where, "Below a yoke lie princess seams or fullness, not both."
 
 
 FEATURES = (Feature("princess", asked=asked, forbids=forbids, takes=takes, panel=panel, rank=20),)

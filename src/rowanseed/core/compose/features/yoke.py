@@ -15,15 +15,11 @@ from rowanseed.core.compose.panels import (
     panel_levels,
     shape_with_darts,
     side_of,
-    upper,
 )
 from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, Waist, Where
-from rowanseed.core.compose.yokes import FULLER, PLEAT, UNDER_A_YOKE, below_the_neck, meets
+from rowanseed.core.compose.yokes import FULLER, PLEAT, UNDER_A_YOKE, below_the_neck, meets, refuse_under_the_neck
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import Detail, DetailKind, Difference, DifferenceKind, Press
-
-LEAST_YOKE = 10.0
-"""A yoke is so deep at its centre at least, in mm."""
 
 
 def _yoke(build: Build, half: Half) -> None:
@@ -67,15 +63,7 @@ def _yoke(build: Build, half: Half) -> None:
             "neck": block.neck,
         }
 
-    short = [size.name for size in build.figures.sizes if not _lies_below(upper(build, size, half))]
-    if short:
-        build.refused.append(
-            (
-                f"features.{half.name}.shaping",
-                f"In size {short[0]} a neck that a head goes through runs below the yoke: let it open, or leave the "
-                "yoke out.",
-            )
-        )
+    refuse_under_the_neck(build, half)
     new_panel(build, half, id, half.name.capitalize(), body, at_centre=True)
     # With fullness the piece below is drawn wider than its yoke, and does not lie at it.
     lies = "" if full else id
@@ -109,11 +97,6 @@ def _yoke(build: Build, half: Half) -> None:
     half.armhole, half.side = [part(id, "armhole"), part(yoke, "armhole")], [part(id, "side")]
     half.lower = [part(id, low)]
     shape_with_darts(build, half, id, more)
-
-
-def _lies_below(block: Upper) -> bool:
-    """Whether a yoke's seam crosses the centre below the neck."""
-    return block.armhole[1].at(meets(block))[0] > block.neck_end + LEAST_YOKE
 
 
 SHAPES = (Shaping.YOKE, *UNDER_A_YOKE)
