@@ -402,7 +402,7 @@ def test_a_skirt_that_buttons_is_open_from_the_band_to_the_hem(where, kind, plac
 
 
 def test_a_skirt_that_is_open_says_what_closes_it():
-    for opening in (Opening(), Opening(Where.FRONT, OpeningKind.TIES)):
+    for opening in (Opening(), Opening(Where.FRONT, OpeningKind.HOOK_AND_EYE)):
         with pytest.raises(DescriptionRefused) as refused:
             compose(skirt(front=Side(Centre.OPEN), opening=opening))
         assert any(one.field.startswith("features.opening.") for one in refused.value.refusals)

@@ -24,13 +24,14 @@ def is_rectangle(piece: Piece, size: str) -> bool:
 
 
 def straight_pieces(pattern: Pattern, size: str) -> tuple[Piece, ...]:
-    """The pieces that go round the body of a garment that is built of rectangles, and so no pockets, flaps and ties;
-    none if any of its pieces is shaped."""
+    """The pieces of a garment that is built of rectangles, but for what is made on them, as flaps and ties; none if any
+    of its pieces is shaped."""
     cut = (p.id for view in pattern.envelope.views for p, _ in pattern.pieces_for(Role.MAIN, view.id))
     found = tuple(pattern.piece(id) for id in dict.fromkeys(cut))
     if not all(is_rectangle(piece, size) for piece in found):
         return ()
-    return tuple(piece for piece in found if piece.panel is not Panel.OTHER)
+    made_on = {id for detail in pattern.making.details for id in detail.pieces}
+    return tuple(piece for piece in found if piece.id not in made_on)
 
 
 def girth_direction(piece: Piece) -> Point:
