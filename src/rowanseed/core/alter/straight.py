@@ -24,14 +24,15 @@ def is_rectangle(piece: Piece, size: str) -> bool:
 
 
 def straight_pieces(pattern: Pattern, size: str) -> tuple[Piece, ...]:
-    """The pieces of a garment that is built of rectangles, but for what is made on them, as flaps and ties; none if any
-    of its pieces is shaped."""
+    """The pieces of a garment that is built of rectangles, but for what is made or put on them, as pockets and ties; none
+    if any of its pieces is shaped."""
     cut = (p.id for view in pattern.envelope.views for p, _ in pattern.pieces_for(Role.MAIN, view.id))
     found = tuple(pattern.piece(id) for id in dict.fromkeys(cut))
     if not all(is_rectangle(piece, size) for piece in found):
         return ()
     made_on = {id for detail in pattern.making.details for id in detail.pieces}
-    return tuple(piece for piece in found if piece.id not in made_on)
+    joined = {part.piece for join in pattern.making.joins for part in (*join.a, *join.b)}
+    return tuple(piece for piece in found if piece.id not in made_on and (piece.id in joined or not joined))
 
 
 def girth_direction(piece: Piece) -> Point:
