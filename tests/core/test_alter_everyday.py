@@ -1,17 +1,27 @@
 """Everyday garments, altered by as much as people ask for, in every way that is offered: their seams still meet."""
 
+from dataclasses import replace
+
 import pytest
 
+from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import Opening, Side, Skirt
+from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, SkirtKind, Where
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.walk import walk
 
 from .everyday import EVERYDAY
+
+ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)
+DARTED = Side(Centre.FOLD, (Shaping.BUST_DART, Shaping.WAIST_DART))
+DARTED_SEAM = Side(Centre.SEAM, (Shaping.WAIST_DART,))
 
 pytestmark = pytest.mark.slow
 BY = 20.0
@@ -64,3 +74,45 @@ def test_altered_by_two_centimetres_every_seam_still_meets(name):
         if alteration.kind in LENGTHS and hangs:
             assert abs(changes(pattern, now, size, "A").get("length", 0.0)) == pytest.approx(BY, abs=1.0)
     assert tried >= 2
+
+
+BLENDED = {**EASED, "raglan-front": 2.0, "raglan-back": 2.0, "gores-front": 1.5, "gores-back": 1.5}
+"""Seams that front and sleeve, or two gores, have in curves of their own, of which so much is eased in, in mm."""
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_blended_by_a_size_at_one_level_every_seam_still_meets(name):
+    """The waist of a bodice and that of the skirt below it are one: both take the size that is said there."""
+    pattern = compose(EVERYDAY[name]).pattern
+    sizes = pattern.envelope.sizes
+    k = len(sizes) // 2
+    size, levels = sizes[k], blendable(pattern, sizes[k])
+    for level in levels:
+        for other in (sizes[k - 1], sizes[k + 1]):
+            blend = tuple((one, other if one == level else size) for one in levels)
+            now = carry_out(pattern, size, [], blend).pattern
+            for found in walk(now, size):
+                if found.join.difference.kind is DifferenceKind.GATHERS:
+                    assert found.walks or found.is_drawn_up, (level, other, found.join.id)
+                    continue
+                off = BLENDED.get(found.join.id.removeprefix("skirt-"), APART)
+                assert abs(found.fault) <= off, (level, other, found.join.id, found.fault)
+
+
+@pytest.mark.parametrize("kind", [SkirtKind.A_LINE, SkirtKind.GATHERED, SkirtKind.CIRCLE, SkirtKind.KNIFE_PLEATS])
+def test_a_dress_with_a_waist_seam_is_blended_from_the_top_down(kind):
+    description = replace(EVERYDAY["coat dress"], features=replace(EVERYDAY["coat dress"].features, collar=None))
+    shaped = replace(description.features, opening=ZIP, front=DARTED, back=DARTED_SEAM, skirt=Skirt(kind), lining=None)
+    pattern = compose(replace(description, features=shaped)).pattern
+    k = len(pattern.envelope.sizes) // 2
+    size, larger = pattern.envelope.sizes[k : k + 2]
+    levels = blendable(pattern, size)
+    assert levels[:2] == ("bust", "waist") and levels[2:] in ((), ("hip",))
+    blend = tuple((one, larger if one != "bust" else size) for one in levels)
+    now = carry_out(pattern, size, [], blend).pattern
+    for half in ("front", "back"):
+        bodice = chain_length(now.piece(half).shapes[size].edges["waist"])
+        skirt = chain_length(now.piece(f"skirt-{half}").shapes[size].edges["waist"])
+        for piece, mm in ((half, bodice), (f"skirt-{half}", skirt)):
+            assert mm == pytest.approx(chain_length(pattern.piece(piece).shapes[larger].edges["waist"]), abs=0.5)
+    assert all(abs(w.fault) <= APART for w in walk(now, size))

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from graphlib import TopologicalSorter
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
@@ -20,20 +21,23 @@ from rowanseed.core.pattern.stitching import FINE, in_step
 from rowanseed.core.pattern.turned_yoke import laid_open
 
 PARTS = 4
+UPPER = ("waist", "yoke")
+"""Edges at which a skirt hangs from what is above it."""
 
 Blend = tuple[tuple[str, str], ...]
 """(level, size), from the top of the garment down."""
 
 
 def blendable(pattern: Pattern, size: str) -> tuple[str, ...]:
-    """The levels at which sizes can be chosen apart, from the top down: those of the body panels."""
-    found: dict[str, float] = {}
+    """The levels at which sizes can be chosen apart, from the top of the garment down: those of the body panels."""
+    order = TopologicalSorter[str]()
     for frame in frames(laid_open(pattern), size):
         if frame.panel in (Panel.FRONT, Panel.BACK):
-            for id, x in frame.levels():
-                if id not in ("hem", "knee"):
-                    found.setdefault(id, x)
-    return tuple(sorted(found, key=lambda id: found[id]))
+            levels = [id for id, _ in frame.levels() if id not in ("hem", "knee")]
+            # A bodice and the skirt below it are drawn apart: the waist, which both have, says which is above.
+            for above, level in zip([None, *levels], levels, strict=False):
+                order.add(level, *(() if above is None else (above,)))
+    return tuple(order.static_order())
 
 
 def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
@@ -51,10 +55,48 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
     if all(other == size for _, other in blend):
         return pattern
     ordered = sorted(blend, key=lambda entry: levels.index(entry[0]))
+    weighed = [(frame, _Weights(frame, size, ordered)) for frame in frames(pattern, size)]
+    of_piece = {piece.id: weights for frame, weights in weighed for piece in frame.pieces}
     changed: list[Piece] = []
-    for frame in frames(pattern, size):
-        changed += [_blended(piece, size, _Weights(frame, size, ordered)) for piece in frame.pieces]
+    for frame, weights in weighed:
+        other = size if weights.has_levels else _size_it_hangs_from(pattern, size, frame, of_piece)
+        changed += [
+            _blended(piece, size, weights) if other == size else _in_another_size(piece, size, other)
+            for piece in frame.pieces
+        ]
     return with_pieces(pattern, changed)
+
+
+def _size_it_hangs_from(pattern: Pattern, size: str, frame: Frame, of_piece: Mapping[str, _Weights]) -> str:
+    """The size of what a front or back without levels of its own is sewn to at its top, as a circle or a gathered skirt
+    to a yoke or a bodice; its own size where nothing says another."""
+    ids = {piece.id for piece in frame.pieces}
+    if frame.panel not in (Panel.FRONT, Panel.BACK):
+        return size
+    for join in pattern.making.joins:
+        for own, others in ((join.a, join.b), (join.b, join.a)):
+            for part in own:
+                if part.piece not in ids or part.edge not in UPPER:
+                    continue
+                for other in others:
+                    weights = of_piece[other.piece]
+                    edge = pattern.piece(other.piece).shapes[size].edges[other.edge]
+                    if weights.has_levels and other.piece not in ids and other.edge in UPPER:
+                        shares = weights(edge[0].at(0.5)[0])
+                        return max(shares, key=lambda name: shares[name])
+    return size
+
+
+def _in_another_size(piece: Piece, size: str, other: str) -> Piece:
+    """A piece that is in one size as it is drawn in another."""
+    return replace(
+        piece,
+        shapes={**piece.shapes, size: piece.shapes[other]},
+        marks=tuple(replace(m, distance={**m.distance, size: m.distance[other]}) for m in piece.marks),
+        darts=tuple(replace(d, point={**d.point, size: d.point[other]}) for d in piece.darts),
+        lines=tuple(replace(line, ends={**line.ends, size: line.ends[other]}) for line in piece.lines),
+        points=tuple(replace(p, at={**p.at, size: p.at[other]}) for p in piece.points),
+    )
 
 
 Weigh = Mapping[str, float]
@@ -65,7 +107,8 @@ class _Weights:
 
     def __init__(self, frame: Frame, size: str, blend: Sequence[tuple[str, str]]) -> None:
         drawn = dict(frame.levels())
-        self.stops = [(drawn[level], other) for level, other in blend if level in drawn]
+        self.stops = sorted((drawn[level], other) for level, other in blend if level in drawn)
+        self.has_levels = bool(self.stops)
         if frame.panel is Panel.SLEEVE or (frame.panel is Panel.OTHER and not self.stops):
             # A sleeve goes with its armhole, which is the topmost level's.
             self.stops = [(0.0, blend[0][1])]

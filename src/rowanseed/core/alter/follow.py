@@ -86,10 +86,16 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
             why = "its cap goes into the changed armhole with the same ease" if changed else "its cap keeps its length"
             return fitted, {name: why}
         raglan = panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge.startswith(RAGLAN)
-        if raglan and not any(part.piece in moved for part in other):
-            # It was the sleeve that changed, on both of its seams alike.
+        if raglan:
+            # On both of its seams alike, whichever of the two changed.
             fitted = _fit_cap(pattern, size, side[0].piece, side, off * sign)
-            return fitted, {side[0].piece: "its seams to front and back keep their length"}
+            changed = any(part.piece in moved for part in other)
+            why = (
+                "are as long as those of the changed front and back"
+                if changed
+                else "to front and back keep their length"
+            )
+            return fitted, {side[0].piece: f"its seams {why}"}
     return None
 
 

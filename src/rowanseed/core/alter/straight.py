@@ -24,8 +24,8 @@ def is_rectangle(piece: Piece, size: str) -> bool:
 
 
 def straight_pieces(pattern: Pattern, size: str) -> tuple[Piece, ...]:
-    """The pieces of a garment that is built of rectangles, but for what is made or put on them, as pockets and ties; none
-    if any of its pieces is shaped."""
+    """The pieces of a garment that is built of rectangles, but for what is put on them, as pockets; none if any of its
+    pieces is shaped."""
     cut = (p.id for view in pattern.envelope.views for p, _ in pattern.pieces_for(Role.MAIN, view.id))
     found = tuple(pattern.piece(id) for id in dict.fromkeys(cut))
     if not all(is_rectangle(piece, size) for piece in found):
