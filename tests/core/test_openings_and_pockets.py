@@ -967,3 +967,24 @@ def test_a_fly_opens_as_far_whatever_closes_it(kind):
     for size in pattern.envelope.sizes:
         assert opening_length(pattern, size, closure) == pytest.approx(190.0)
         assert chain_length(pattern.piece("fly-shield").shapes[size].edges["edge"]) == pytest.approx(205.0)
+
+
+@pytest.mark.parametrize(
+    ("length", "count", "told_"),
+    [(80.0, 6, "room for 3"), (None, 12, "room for"), (None, 1, "one below that at least")],
+)
+def test_a_fly_has_no_more_buttons_than_it_has_room_for(length, count, told_):
+    opening = Opening(Where.FRONT, OpeningKind.BUTTONS, length=length, count=count)
+    with pytest.raises(DescriptionRefused) as refused:
+        project(GarmentKind.TROUSERS, **JEANS, opening=opening)
+    assert [(r.field, told_ in r.why) for r in refused.value.refusals] == [("features.opening.count", True)]
+
+
+@pytest.mark.parametrize("length", [20.0, 45.0, 60.0, 100.0, 170.0, 260.0])
+def test_the_buttons_of_a_fly_stand_apart_and_above_its_end(length):
+    opening = Opening(Where.FRONT, OpeningKind.BUTTONS, length=length)
+    pattern = project(GarmentKind.TROUSERS, **JEANS, opening=opening).pattern
+    for size in pattern.envelope.sizes:
+        down = [q.at[size][0] for q in pattern.piece("fly-strip").points]
+        assert down and all(b - a >= 25.0 - 0.1 for a, b in pairwise(down))
+        assert len(down) == 1 or down[-1] <= length - 15.0

@@ -10,8 +10,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.features.zip import at_a_waist
+from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import is_button_fly
 from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, Waist
@@ -25,12 +24,10 @@ FACING, SHIELD = 45.0, 45.0
 BELOW = 15.0
 """They go on so far below the zip's end, in mm."""
 SIDES = ("edge", "lower", "inner", "waist")
-
-
 FLIES = (ClosureKind.FLY_ZIP, ClosureKind.BUTTON_FLY)
-HOLE, UPPER, LOWER = 18.0, 25.0, 35.0
-"""A hole's middle lies so far from the strip's fold; the first so far below its upper end, the last so far above its
-lower one, in mm."""
+HOLE, UPPER, LOWER, APART = 18.0, 25.0, 20.0, 25.0
+"""A hole's middle lies so far from the strip's fold; the first so far below its upper end, the last so far above the
+end of the opening, and they stand so far apart at least, in mm."""
 BUTTONS = 4
 """So many are usual on the strip, the one in the band not counted (common practice, no source)."""
 
@@ -91,13 +88,22 @@ def _folded(build: Build, fly: Closure, id: str, name: str) -> None:
 def _holes(build: Build, fly: Closure) -> None:
     """The buttonholes, evenly down the strip."""
     asked, banded = build.description.features.opening.count, waist_finish(build.description) is Waist.WAISTBAND
-    count = BUTTONS if asked is None else max(1, asked - banded)
+
+    def last(size: Size) -> float:
+        return _long(build, fly, size) - BELOW - LOWER
+
+    room = 1 + max(0, int((min(last(size) for size in build.figures.sizes) - UPPER) // APART))
+    count = min(BUTTONS, room) if asked is None else max(1, asked - banded)
     if asked is None:
         build.assumed["features.opening.count"] = f"{count + banded} of them" + (", one in the band" if banded else "")
+    elif asked <= banded:
+        build.refused.append(("features.opening.count", "A fly has one in its band, and one below that at least."))
+    elif count > room:
+        said = f"So short a fly has room for {room + banded} of them: have fewer, or let it open farther."
+        build.refused.append(("features.opening.count", said))
 
     def at(size: Size, k: int) -> Point:
-        last = _long(build, fly, size) - BELOW - LOWER
-        return (UPPER + k * (last - UPPER) / max(1, count - 1), SHIELD - HOLE)
+        return (UPPER + k * (last(size) - UPPER) / max(1, count - 1), SHIELD - HOLE)
 
     places = (
         InnerPoint(f"button-{k + 1}", PointKind.BUTTONHOLE, {size.name: at(size, k) for size in build.figures.sizes})
@@ -115,16 +121,4 @@ def _asked(d: Description) -> bool:
     return zipped or is_button_fly(d)
 
 
-def finish(build: Build, body: Body) -> None:
-    """A fly that buttons, open as a zip's would be."""
-    at_a_waist(build, body, ClosureKind.BUTTON_FLY)
-    if waist_finish(build.description) is Waist.WAISTBAND:
-        build.closures.append(Closure("band-button", ClosureKind.BUTTONS, "waist"))
-    else:
-        build.closures.append(Closure("waist-hook", ClosureKind.HOOK_AND_EYE, build.closures[-1].join))
-
-
-FEATURES = (
-    Feature("fly", asked=_asked, adds=adds, rank=20),
-    Feature("button-fly", asked=is_button_fly, ends=frozenset({Ended.OPENING}), finish=finish, rank=10),
-)
+FEATURES = (Feature("fly", asked=_asked, adds=adds, rank=20),)
