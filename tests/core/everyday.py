@@ -369,6 +369,16 @@ JACKETS = {
         "lining": BAGGED,
     },
     "hooded pullover": {"opening": buttoned(3, length=180.0), "collar": CollarKind.HOOD, "sleeve": LONG},
+    "raglan coat": {
+        "front": OPEN,
+        "back": SEAM,
+        "opening": buttoned(),
+        "neck": Neck(NeckShape.V),
+        "collar": CollarKind.NOTCHED,
+        "sleeve": Sleeve(SleeveKind.RAGLAN),
+        "lining": Lining(method=LiningMethod.BAGGED),
+        "pockets": (PATCHES,),
+    },
     "blazer": {
         "front": Side(Centre.OPEN, (Shaping.PRINCESS_ARMHOLE,)),
         "back": Side(Centre.SEAM, (Shaping.PRINCESS_ARMHOLE,)),

@@ -32,6 +32,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     Boned,
     Centre,
+    ClothKind,
     CollarKind,
     ElasticPlace,
     FacedEdge,
@@ -65,6 +66,7 @@ from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind, LayerKind
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
+from rowanseed.core.pattern.walk import walk
 from rowanseed.core.project import Project
 
 from .descriptions import whole_ones
@@ -74,9 +76,10 @@ BACK_ZIP = {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKin
 CLOTH = Cloth(name="Linen", width=1500.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
 
 
-def project(garment, figure=Figure.WOMEN, **features):
+def project(garment, figure=Figure.WOMEN, cloth=ClothKind.WOVEN, **features):
     """A garment as it is described, in the middle of its sizes, and its order."""
-    description = Description(name="Garment", garment=garment, figure=figure, features=Features(**features))
+    described = Features(**features)
+    description = Description(name="Garment", garment=garment, figure=figure, cloth=cloth, features=described)
     pattern = compose(description).pattern
     size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
     layers = described_layers(pattern, description, view="A", size=size)
@@ -442,6 +445,31 @@ def test_above_a_waist_seam_the_facing_of_lapels_goes_on_down_the_skirt(collar, 
         whole = chain_length(skirt.shapes[size].edges["waist"])
         assert all(whole - leg > below for leg in legs)
     assert before(made, "sew-facing-waist", "sew-fronts", "close-facing-hems")
+
+
+@pytest.mark.parametrize("of", list(ClothKind))
+@pytest.mark.parametrize("more", [{}, {"lining": Lining(method=LiningMethod.BAGGED)}], ids=["unlined", "lined"])
+def test_on_a_raglan_the_collar_and_the_facings_go_round_over_the_sleeves(of, more):
+    """In woven cloth each sleeve has its dart at the neck, folded out of its facing; a lining lies beside all three."""
+    jacket = {**LINED_JACKET, "lining": None, "sleeve": Sleeve(SleeveKind.RAGLAN), **more}
+    made = project(GarmentKind.JACKET, cloth=of, **jacket)
+    assert not made.gaps
+    pattern = made.pattern
+    assert [p.piece for p in pattern.making.join("collar-neck").a] == ["front", "sleeve", "back"]
+    facings = ["front-facing", "sleeve-neck-facing", "back-neck-facing"]
+    assert [p.piece for p in pattern.making.join("collar-facing").a] == facings
+    for size in pattern.envelope.sizes:
+        assert all(w.walks for w in walk(pattern, size))
+    if more:
+        beside = [j for j in made.garment.making.joins if j.id.startswith("lining-facing-")]
+        assert {p.piece for j in beside for p in j.b} == set(facings)
+        assert {p.piece for j in beside for p in j.a} == {"front-lining", "sleeve-lining", "back-lining"}
+
+
+def test_a_shawl_collar_on_a_raglan_is_refused_at_its_sleeve():
+    with pytest.raises(DescriptionRefused) as refused:
+        project(GarmentKind.JACKET, **{**LINED_JACKET, "collar": CollarKind.SHAWL, "sleeve": Sleeve(SleeveKind.RAGLAN)})
+    assert "features.sleeve.kind" in {r.field for r in refused.value.refusals}
 
 
 @pytest.mark.parametrize("count", [None, 3, 5])

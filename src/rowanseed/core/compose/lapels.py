@@ -18,6 +18,7 @@ from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
 from rowanseed.core.compose.princess_line import cut_in_two
+from rowanseed.core.compose.raglan_line import is_raglan, raglan_line
 from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     Centre,
@@ -93,30 +94,36 @@ def turned_front(
 
 def _in_one(build: Build, half: Half, name: str, edge: Callable[[Upper], Chain], above: Outline) -> None:
     low, id = lower_edge(build), half.name
+    raglan = is_raglan(build.description)
 
     def ring(block: Upper) -> Edges:
+        armhole = {"armhole": block.armhole, "shoulder": straight(block.tip, block.neck_point)}
         return {
             "opening": edge(block),
             low: block.lower((block.hem, block.centre)),
             "side": block.side,
-            "armhole": block.armhole,
-            "shoulder": straight(block.tip, block.neck_point),
+            **({"raglan": raglan_line(block)} if raglan else armhole),
             **above(block),
         }
 
     new_panel(build, half, id, name, ring, at_centre=True)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
     half.neck = [part(id, "neck")] if build.pieces[id].has_edge("neck") else []
-    half.shoulder, half.armhole = [part(id, "shoulder")], [part(id, "armhole")]
+    if not raglan:
+        half.shoulder, half.armhole = [part(id, "shoulder")], [part(id, "armhole")]
     half.side, half.lower = [part(id, "side")], [part(id, low)]
     shape_with_darts(build, half, id)
 
 
 def facing_backs(build: Build, body: Body) -> tuple[dict[str, float], list[EdgePart]]:
-    """The facings of the back neck: (how deep they are at the shoulder in every size, their neck edges)."""
-    deep = build.each(lambda size: min(AT_SHOULDER, *(facing_depth(build, p, size) for p in body.back.neck)))
+    """The facings of the neck behind the front's: (how deep they are where they meet that in every size, their neck
+    edges)."""
+    # A raglan sleeve has its share of the neck, and of its facing.
+    sleeves = [p for p in body.front.neck if p.piece == "sleeve"]
+    necks = [*body.back.neck, *sleeves]
+    deep = build.each(lambda size: min(AT_SHOULDER, *(facing_depth(build, p, size) for p in necks)))
     backs = []
-    for p in body.back.neck:
+    for p in necks:
         facing = f"{p.piece}-neck-facing"
         facing_of(build, facing, p, deep)
         build.layer(LayerKind.FACING, facing, p.piece)
@@ -130,21 +137,22 @@ def front_facing(
 ) -> None:
     """The front's facing from its edge to the shoulder; `rest` is its outline from the shoulder's neck point on. Below
     a waist seam another goes on, along the skirt's edge."""
-    skirt, low = _edge_of_skirt(body), lower_edge(build)
+    skirt, low, raglan = _edge_of_skirt(body), lower_edge(build), is_raglan(build.description)
 
     def most(size: Size) -> float:
         return FACING if skirt is None else min(FACING, facing_depth(build, skirt, size))
 
     def draw(size: Size) -> Edges:
         block = upper(build, size, body.front)
-        shoulder = split_chain(straight(block.tip, block.neck_point), block.shoulder - deep[size.name])[1]
+        seam = raglan_line(block) if raglan else straight(block.tip, block.neck_point)
+        upper_end = split_chain(seam, chain_length(seam) - deep[size.name])[1]
         foot, level = facing_foot(block, most(size))
-        top = shoulder[0].start
+        top = upper_end[0].start
         return {
             "opening": edge(block),
             low: straight((block.hem, block.centre), foot),
             "inner": (*straight(foot, level), curve(level, UP, top, (top[0] - level[0], top[1] - level[1]), 0.4)),
-            "shoulder": shoulder,
+            ("raglan" if raglan else "shoulder"): upper_end,
             **rest(block),
         }
 
@@ -175,6 +183,24 @@ def front_facing(
         (part(SKIRT_FACING, "waist"),),
         each_hand=True,
     )
+
+
+def join_facings(build: Build, backs: Iterable[EdgePart]) -> None:
+    """The front's facings sewn to those behind: at the shoulders, or over the sleeves' where these are raglans."""
+    front, ids = part("front-facing", "shoulder"), [p.piece for p in backs]
+    sleeve = next((id for id in ids if build.pieces[id].has_edge("raglan-front")), None)
+    if sleeve is None:
+        behind = [part(id, "shoulder") for id in ids]
+        build.join("facing-shoulders", "Shoulder seams of the facings", (front,), behind, each_hand=True)
+        return
+    for half, own in (("front", "front-facing"), ("back", next(id for id in ids if id != sleeve))):
+        build.join(
+            f"facing-raglan-{half}",
+            f"Raglan seams of the facings, {half}",
+            (part(own, "raglan"),),
+            (part(sleeve, f"raglan-{half}"),),
+            each_hand=True,
+        )
 
 
 def _edge_of_skirt(body: Body) -> EdgePart | None:
@@ -267,8 +293,10 @@ def _line(build: Build, body: Body, size: Size, count: int) -> _Line:
     return _Line(tuple(first + k * (last - first) / max(1, count - 1) for k in range(count)), seam)
 
 
-def on_a_front_that_turns_back(d: Description, what: str) -> Iterator[tuple[str, str]]:
-    """What a collar that is grown out of the front needs and forbids."""
+def on_a_front_that_turns_back(
+    d: Description, what: str, without: tuple[SleeveKind, ...] = (SleeveKind.RAGLAN, SleeveKind.CUT_IN_ONE)
+) -> Iterator[tuple[str, str]]:
+    """What a collar that is grown out of the front needs and forbids, and the sleeves that it does not go with."""
     f = d.features
     laps = f.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS) and f.opening.where is Where.FRONT
     if f.front.centre is not Centre.OPEN or not (laps or f.opening.kind is None):
@@ -289,7 +317,7 @@ def on_a_front_that_turns_back(d: Description, what: str) -> Iterator[tuple[str,
         )
     if f.waist not in (None, Waist.NONE, Waist.SEAM):
         yield "features.waist", f"{what} is drafted for a front that is whole, or has a plain seam at the waist."
-    if f.sleeve is not None and f.sleeve.kind in (SleeveKind.RAGLAN, SleeveKind.CUT_IN_ONE):
+    if f.sleeve is not None and f.sleeve.kind in without:
         yield "features.sleeve.kind", f"{upper_first(f.sleeve.kind.one)} is not drafted with such a collar."
     if f.opening.placket is not None:
         yield "features.opening.placket", "The facing that makes the lapels finishes the front edges: no placket."

@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 
 from shapely.geometry import LineString, Point
 
-from rowanseed.core.derive.faced import facing_depths, inner_edges
+from rowanseed.core.derive.faced import facing_depth, facing_depths, inner_edges
 from rowanseed.core.derive.shaping import Run, as_far_as, moved_in, neighbours, seam_runs
 from rowanseed.core.pattern.making import EdgePart, Join, LayerKind, Press
 from rowanseed.core.pattern.pattern import Pattern
@@ -56,12 +56,15 @@ def deducted(pattern: Pattern, size: str, lined: Sequence[Piece]) -> dict[str, D
             kept |= dict.fromkeys(covered, name)
             facings[facing.id] = name
         by = {edge: deep for (id, edge), deep in depths.items() if id == piece.id and edge not in kept}
+        folded = {edge: id for edge, id in _dart_folded_out(pattern, piece) if edge not in kept and edge not in by}
+        by |= {edge: facing_depth(pattern, size, EdgePart(id, edge)) for edge, id in folded.items()}
         if by:
             for edge, deep in by.items():
                 ends = _ends(pattern, piece, edge, size) or (deep, deep)
                 runs = moved_in(runs, edge, deep, ends=ends, taken=_taken_in(piece, size))
             kept |= {edge: edge for edge in by}
             facings |= {facing: edge for edge in by for facing in _sewn_to(pattern, piece.id, edge)}
+            facings |= {id: edge for edge, id in folded.items()}
         if kept:
             out[piece.id] = Deducted(runs, kept, facings)
     return out
@@ -69,12 +72,21 @@ def deducted(pattern: Pattern, size: str, lined: Sequence[Piece]) -> dict[str, D
 
 def _ends(pattern: Pattern, piece: Piece, edge: str, size: str) -> tuple[float, float] | None:
     """How far the ends of a piece's own facing reach along the edges before and after the faced one, in mm."""
-    own = [facing for facing in _facings(pattern, piece) if facing.id in _sewn_to(pattern, piece.id, edge)]
+    sewn = {*_sewn_to(pattern, piece.id, edge), *(id for one, id in _dart_folded_out(pattern, piece) if one == edge)}
+    own = [facing for facing in _facings(pattern, piece) if facing.id in sewn]
     if len(own) != 1 or not own[0].has_edge(edge):
         return None
     runs = seam_runs(own[0], size)
     before, after = (LineString(runs[name]).length for name in neighbours(runs, edge))
     return before, after
+
+
+def _dart_folded_out(pattern: Pattern, piece: Piece) -> Iterator[tuple[str, str]]:
+    """(edge, facing) of facings that were drawn along an edge with its dart folded out: they do not lie on the piece,
+    and a collar may come between the two."""
+    darted = {dart.edge for dart in piece.darts}
+    for facing in _facings(pattern, piece):
+        yield from ((edge.name, facing.id) for edge in facing.edges if edge.name in darted)
 
 
 def _taken_in(piece: Piece, size: str) -> dict[str, list[tuple[float, float]]]:

@@ -13,17 +13,20 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.gorge import gorge, notch
 from rowanseed.core.compose.lapels import (
     break_point,
     buttons,
     facing_backs,
     front_facing,
+    join_facings,
     on_a_front_that_turns_back,
     sew_fronts,
     turned_front,
 )
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
+from rowanseed.core.compose.raglan_line import is_raglan, neck_parts
+from rowanseed.core.compose.vocabulary import CollarKind, Interfaced, SleeveKind
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press
 
@@ -33,12 +36,8 @@ COLLAR = 78.0
 """The collar is so deep from the neck to its outer edge, in mm."""
 
 
-def _notch(block: Upper) -> Point:
-    return (block.up + block.size.neck / 6 - 4.0, block.neck_width * 0.22)
-
-
 def _tip(block: Upper) -> Point:
-    return (_notch(block)[0] - 6.0, block.centre - LAPEL)
+    return (notch(block)[0] - 6.0, block.centre - LAPEL)
 
 
 def _edge(block: Upper) -> Chain:
@@ -47,13 +46,10 @@ def _edge(block: Upper) -> Chain:
     return (curve(tip, (1.0, 0.1), turn, DOWN, 0.3, 0.35), *straight(turn, (block.hem, block.centre)))
 
 
-def _gorge(block: Upper) -> Chain:
-    """From the shoulder's neck point to the notch."""
-    return (curve(block.neck_point, (1.0, -0.1), _notch(block), (0.25, -1.0), 0.4),)
-
-
 def _gorge_and_lapel(block: Upper) -> Edges:
-    return {"neck": _gorge(block), "lapel": straight(_notch(block), _tip(block))}
+    """What of the gorge a raglan sleeve leaves, all of it where the sleeve is set in, and the lapel."""
+    neck = neck_parts(block)[1] if is_raglan(block.description) else gorge(block)
+    return {"neck": neck, "lapel": straight(notch(block), _tip(block))}
 
 
 def panel(build: Build, half: Half) -> None:
@@ -63,7 +59,7 @@ def panel(build: Build, half: Half) -> None:
 
 def _roll_top(block: Upper) -> Point:
     """The roll line begins on the gorge, a little in front of the shoulder."""
-    return _gorge(block)[0].at(0.3)
+    return gorge(block)[0].at(0.3)
 
 
 def carves(build: Build, body: Body) -> None:
@@ -71,13 +67,7 @@ def carves(build: Build, body: Body) -> None:
     deep, backs = facing_backs(build, body)
     front_facing(build, body, deep, "Front facing", edge=_edge, rest=_gorge_and_lapel)
     build.interface("front-facing", Interfaced.FACINGS, Interfaced.FRONT)
-    build.join(
-        "facing-shoulders",
-        "Shoulder seams of the facings",
-        (part("front-facing", "shoulder"),),
-        tuple(part(p.piece, "shoulder") for p in backs),
-        each_hand=True,
-    )
+    join_facings(build, backs)
     _collar(build, body, tuple(backs))
     sew_fronts(build, body, backs, "Front edges and lapels to the facings", ("lapel", "opening"))
     build.along |= {"neck": ("collar-neck",), "collar": ("collar-edge",), "front": ("fronts",)}
@@ -85,7 +75,7 @@ def carves(build: Build, body: Body) -> None:
 
 
 def _collar(build: Build, body: Body, backs: tuple[EdgePart, ...]) -> None:
-    outer = (part("front", "neck"), *reversed(body.back.neck))
+    outer = (*body.front.neck, *reversed(body.back.neck))
 
     def draw(size: Size) -> Edges:
         long = along(build, outer, size)
@@ -126,7 +116,7 @@ def takes(d: Description, half: Half) -> bool:
 
 
 def forbids(d: Description) -> Found:
-    yield from on_a_front_that_turns_back(d, "A notched collar")
+    yield from on_a_front_that_turns_back(d, "A notched collar", (SleeveKind.CUT_IN_ONE,))
 
 
 FEATURES = (

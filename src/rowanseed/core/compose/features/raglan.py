@@ -14,42 +14,22 @@ from functools import cache
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.drafting import IN, UP, backwards, curve, lengthens_at, mirrored, straight
+from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts, upper
+from rowanseed.core.compose.raglan_line import is_raglan, neck_parts, raglan_line
 from rowanseed.core.compose.sleeves import SHARE, cuff_depth, end_width, finish_end
-from rowanseed.core.compose.vocabulary import ClothKind, NeckShape, Shaping, SleeveKind
+from rowanseed.core.compose.vocabulary import ClothKind, CollarKind, NeckShape, Shaping
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.making import Press
 from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel
 
-NECK = 0.36
-"""So much of the neck's curve, from the shoulder on, goes to the sleeve."""
-MOST_NECK = 60.0
-"""But never more than so much of it, in mm: of a V neck, which runs down far (common practice, no source)."""
-TURN = 0.42
-"""Where the line turns above the underarm, as a share of the armhole's height."""
 DART, DART_LONG = 22.0, 120.0
 """What the dart over the shoulder takes in, and how long it is, in mm; a knit stretches and has none."""
 CAP = 140.0
 """The usual height of a cap, which a raglan's underarm is reckoned from, in mm."""
-
-
-def _neck(block: Upper) -> tuple[Chain, Chain]:
-    """(the sleeve's part of the neck, the body's), from the shoulder to the centre."""
-    share = min(NECK, MOST_NECK / block.neck[0].length())
-    first, rest = block.neck[0].split(share)
-    return (first,), (rest, *block.neck[1:])
-
-
-def _line(block: Upper) -> Chain:
-    """The raglan line on the body, from the underarm up to the neck."""
-    start, end = block.armhole[0].start, _neck(block)[1][0].start
-    turn = (start[0] - TURN * (start[0] - block.tip[0]), min(block.across, (start[1] + end[1]) / 2 + 18.0))
-    on = (end[0] - turn[0], end[1] - turn[1])
-    return (curve(start, IN, turn, UP, 0.5, 0.4), curve(turn, UP, end, on, 0.36))
 
 
 def panel(build: Build, half: Half) -> None:
@@ -62,8 +42,8 @@ def panel(build: Build, half: Half) -> None:
             edge: straight((block.neck_end, c), (block.hem, c)),
             low: block.lower((block.hem, c)),
             "side": block.side,
-            "raglan": _line(block),
-            "neck": _neck(block)[1],
+            "raglan": raglan_line(block),
+            "neck": neck_parts(block)[1],
         }
 
     new_panel(build, half, id, half.name.capitalize(), ring, at_centre=True)
@@ -86,8 +66,8 @@ def carves(build: Build, body: Body) -> None:
     def drawn(size: Size) -> tuple[Chain, Chain, Chain]:
         """(the seam to the back, the neck, the seam to the front); the underarm lies at x = 0."""
         blocks = [upper(build, size, half) for half in (back, front)]
-        goals = [chain_length(_line(block)) for block in blocks]
-        goal = dart + sum(chain_length(_neck(block)[0]) for block in blocks)
+        goals = [chain_length(raglan_line(block)) for block in blocks]
+        goal = dart + sum(chain_length(neck_parts(block)[0]) for block in blocks)
         corners = [math.pi - _corner(block) for block in blocks]
         middle = wide(size) / 2
 
@@ -158,7 +138,7 @@ def _seam(goal: float, across: float) -> Chain:
 
 def _corner(block: Upper) -> float:
     """The angle at the neck's end of the body's raglan line, in radians."""
-    seam, neck = _line(block)[-1].derivative(1.0), _neck(block)[1][0].derivative(0.0)
+    seam, neck = raglan_line(block)[-1].derivative(1.0), neck_parts(block)[1][0].derivative(0.0)
     return abs(math.atan2(-seam[0] * neck[1] + seam[1] * neck[0], -seam[0] * neck[0] - seam[1] * neck[1]))
 
 
@@ -199,13 +179,8 @@ def _shoulder_dart(build: Build, dart: float, long: float) -> None:
     build.dart("sleeve", Dart("shoulder-dart", "neck", (marks[0].id, marks[1].id), points))
 
 
-def is_asked(d: Description) -> bool:
-    sleeve = d.features.sleeve
-    return d.garment.has_bodice and sleeve is not None and sleeve.kind is SleeveKind.RAGLAN
-
-
 def takes(d: Description, half: Half) -> bool:
-    return is_asked(d)
+    return is_raglan(d) and not (half.is_front and d.features.collar is CollarKind.NOTCHED)
 
 
 def forbids(d: Description) -> Found:
@@ -221,4 +196,4 @@ def forbids(d: Description) -> Found:
             )
 
 
-FEATURES = (Feature("raglan", asked=is_asked, forbids=forbids, takes=takes, panel=panel, carves=carves, rank=11),)
+FEATURES = (Feature("raglan", asked=is_raglan, forbids=forbids, takes=takes, panel=panel, carves=carves, rank=8),)
