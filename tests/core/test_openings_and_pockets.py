@@ -466,6 +466,22 @@ def test_on_a_raglan_the_collar_and_the_facings_go_round_over_the_sleeves(of, mo
         assert {p.piece for j in beside for p in j.a} == {"front-lining", "sleeve-lining", "back-lining"}
 
 
+@pytest.mark.parametrize("of", list(ClothKind))
+def test_beside_unlined_raglan_sleeves_the_body_s_lining_meets_each_facing_by_itself(of):
+    lining = Lining(LiningOf.BODY, LiningMethod.SEWN_IN)
+    made = project(
+        GarmentKind.JACKET, cloth=of, **{**LINED_JACKET, "lining": lining, "sleeve": Sleeve(SleeveKind.RAGLAN)}
+    )
+    assert not made.gaps
+    seams = [j for j in made.garment.making.joins if j.id.startswith("lining-facing-")]
+    met = {frozenset(p.piece for p in j.a): frozenset(p.piece for p in j.b) for j in seams}
+    assert met == {
+        frozenset({"front-lining"}): frozenset({"front-facing"}),
+        frozenset({"back-lining"}): frozenset({"back-neck-facing"}),
+    }
+    assert before(made, "sew-collar-neck", "sew-collar-edge")
+
+
 def test_a_shawl_collar_on_a_raglan_is_refused_at_its_sleeve():
     with pytest.raises(DescriptionRefused) as refused:
         project(GarmentKind.JACKET, **{**LINED_JACKET, "collar": CollarKind.SHAWL, "sleeve": Sleeve(SleeveKind.RAGLAN)})

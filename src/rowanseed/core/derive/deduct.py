@@ -153,7 +153,6 @@ def _without(runs: Mapping[str, Run], covered: Sequence[str], inner: Run, name: 
 
 def facing_seams(pattern: Pattern, taken: Mapping[str, Deducted]) -> tuple[Join, ...]:
     """The seams of the lining with the facings: one for each run of facings that are sewn to each other."""
-    inner = inner_edges(pattern)
     left = {facing for one in taken.values() for facing in one.facings}
     out: list[Join] = []
     for join in pattern.making.joins:
@@ -163,20 +162,38 @@ def facing_seams(pattern: Pattern, taken: Mapping[str, Deducted]) -> tuple[Join,
         if not found or not shell:
             continue
         run = _connected(pattern, found, left)
-        on = dict.fromkeys((*shell, *(id for id, one in taken.items() if set(run) & set(one.facings))))
-        edges = dict.fromkeys((id, edge) for id in on for facing, edge in taken[id].facings.items() if facing in run)
-        out.append(
-            Join(
-                id=f"{TO_FACING}{join.id}",
-                name="Lining to the facing",
-                a=tuple(EdgePart(Derived(DerivedAs.LINING, id).piece_id, edge) for id, edge in edges),
-                b=tuple(EdgePart(id, inner[id]) for id in run),
-                press=Press.DOWN,
-                each_hand=join.each_hand and set(run) == set(found),
-            )
-        )
+        out.append(_seam(pattern, taken, join.id, run, shell, each_hand=join.each_hand and set(run) == set(found)))
         left -= set(run)
+    # What a collar comes between, and a sleeve without a lining parts from the rest.
+    for facing in [facing for one in taken.values() for facing in one.facings if facing in left]:
+        if facing in left:
+            run = _connected(pattern, [facing], left)
+            out.append(_seam(pattern, taken, facing, run, []))
+            left -= set(run)
     return tuple(out)
+
+
+def _seam(
+    pattern: Pattern,
+    taken: Mapping[str, Deducted],
+    id: str,
+    run: Sequence[str],
+    shell: Sequence[str],
+    *,
+    each_hand: bool = False,
+) -> Join:
+    """The lining's seam along a run of facings."""
+    inner = inner_edges(pattern)
+    on = dict.fromkeys((*shell, *(id for id, one in taken.items() if set(run) & set(one.facings))))
+    edges = dict.fromkeys((id, edge) for id in on for facing, edge in taken[id].facings.items() if facing in run)
+    return Join(
+        id=f"{TO_FACING}{id}",
+        name="Lining to the facing",
+        a=tuple(EdgePart(Derived(DerivedAs.LINING, id).piece_id, edge) for id, edge in edges),
+        b=tuple(EdgePart(id, inner[id]) for id in run),
+        press=Press.DOWN,
+        each_hand=each_hand,
+    )
 
 
 def _connected(pattern: Pattern, first: Sequence[str], known: Collection[str]) -> tuple[str, ...]:
