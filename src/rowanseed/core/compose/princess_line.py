@@ -10,9 +10,8 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import DOWN, backwards, curve, straight, y_at
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, mark_bust, new_panel, panel_levels, side_of
 from rowanseed.core.compose.vocabulary import Shaping
-from rowanseed.core.compose.yokes import meets
+from rowanseed.core.compose.yokes import add_yoke, meets
 from rowanseed.core.geometry.outline import Chain, Point, lerp
-from rowanseed.core.pattern.making import Press
 
 CUT_IN, BELOW_YOKE, LEAST = 0.22, 0.07, 0.12
 """Where a princess seam leaves the armhole, a share of its upper curve; so far below a yoke's seam at least, which
@@ -116,38 +115,7 @@ def cut_in_two(
     half.armhole = [part(other, "armhole"), *([] if from_shoulder else [part(id, "armhole")])]
     half.lower = [part(id, low), part(other, low)]
     if yoked:
-        _yoke_above(build, half, lambda block: parted(block)[1])
-
-
-def _yoke_above(build: Build, half: Half, armhole: Callable[[Upper], Chain]) -> None:
-    """The yoke that is cut off a centre panel above its princess seam."""
-    edge, id, yoke = centre_of(build, half)[0], half.name, f"{half.name}-yoke"
-
-    def top(block: Upper) -> Edges:
-        at, c = armhole(block)[0].start, block.centre
-        return {
-            edge: straight((block.neck_end, c), (at[0], c)),
-            "yoke": straight((at[0], c), at),
-            "armhole": armhole(block),
-            "shoulder": straight(block.tip, block.neck_point),
-            "neck": block.neck,
-        }
-
-    name = f"{half.name.capitalize()} yoke"
-    new_panel(build, half, yoke, name, top, at_centre=True, drawn_on=id)
-    # In a centre seam the yoke comes before the body below it.
-    half.centre.reverse()
-    half.yoke = f"yoke-{half.name}"
-    build.join(
-        half.yoke,
-        f"{name} seam",
-        (part(id, "yoke"),),
-        (part(yoke, "yoke"),),
-        press=Press.UP,
-        each_hand=build.pieces[yoke].cuts[0].pair,
-    )
-    half.neck, half.shoulder = [part(yoke, "neck")], [part(yoke, "shoulder")]
-    half.armhole = [*half.armhole, part(yoke, "armhole")]
+        add_yoke(build, half, lambda block: parted(block)[1], drawn_on=id)
 
 
 class Line(Protocol):

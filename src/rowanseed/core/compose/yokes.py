@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
 from rowanseed.core.compose.bodice import Upper
-from rowanseed.core.compose.build import Build
+from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.drafting import straight
+from rowanseed.core.compose.panels import Half, centre_of, new_panel
 from rowanseed.core.compose.vocabulary import NeckShape, Shaping
+from rowanseed.core.geometry.outline import Chain
 from rowanseed.core.geometry.solving import solve
+from rowanseed.core.pattern.making import Difference, Press
 
+NO_DIFFERENCE = Difference()
 FULLER = 1.35
 """Gathers under a yoke: so much longer than the yoke."""
 PLEAT = 30.0
@@ -40,6 +44,46 @@ def below_the_neck(d: Description, yoke: Shaping) -> Iterator[tuple[str, str]]:
             "features.front.shaping",
             f"A {d.features.neck.shape.words} neck runs below a yoke: choose a round one, or no yoke.",
         )
+
+
+def add_yoke(
+    build: Build,
+    half: Half,
+    armhole: Callable[[Upper], Chain],
+    *,
+    drawn_on: str = "",
+    difference: Difference = NO_DIFFERENCE,
+) -> None:
+    """A straight yoke above the piece of a half that is drafted already, with its part of the armhole: neck and
+    shoulder are the yoke's from there on."""
+    edge, below, id = centre_of(build, half)[0], half.name, f"{half.name}-yoke"
+
+    def draw(block: Upper) -> Edges:
+        at, c = armhole(block)[0].start, block.centre
+        return {
+            edge: straight((block.neck_end, c), (at[0], c)),
+            "yoke": straight((at[0], c), at),
+            "armhole": armhole(block),
+            "shoulder": straight(block.tip, block.neck_point),
+            "neck": block.neck,
+        }
+
+    name = f"{half.name.capitalize()} yoke"
+    new_panel(build, half, id, name, draw, at_centre=True, drawn_on=drawn_on)
+    # In a centre seam the yoke comes before the body below it.
+    half.centre.reverse()
+    half.yoke = f"yoke-{half.name}"
+    build.join(
+        half.yoke,
+        f"{name} seam",
+        (part(below, "yoke"),),
+        (part(id, "yoke"),),
+        press=Press.UP,
+        each_hand=build.pieces[id].cuts[0].pair,
+        difference=difference,
+    )
+    half.neck, half.shoulder = [part(id, "neck")], [part(id, "shoulder")]
+    half.armhole = [*half.armhole, part(id, "armhole")]
 
 
 def refuse_under_the_neck(build: Build, half: Half, least: float = LOWEST) -> None:

@@ -17,14 +17,22 @@ from rowanseed.core.compose.panels import (
     side_of,
 )
 from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, Waist, Where
-from rowanseed.core.compose.yokes import FULLER, PLEAT, UNDER_A_YOKE, below_the_neck, meets, refuse_under_the_neck
+from rowanseed.core.compose.yokes import (
+    FULLER,
+    PLEAT,
+    UNDER_A_YOKE,
+    add_yoke,
+    below_the_neck,
+    meets,
+    refuse_under_the_neck,
+)
 from rowanseed.core.geometry.outline import Chain, Point
-from rowanseed.core.pattern.making import Detail, DetailKind, Difference, DifferenceKind, Press
+from rowanseed.core.pattern.making import Detail, DetailKind, Difference, DifferenceKind
 
 
 def _yoke(build: Build, half: Half) -> None:
     side = side_of(build, half)
-    edge, low, id, yoke = centre_of(build, half)[0], lower_edge(build), half.name, f"{half.name}-yoke"
+    edge, low, id = centre_of(build, half)[0], lower_edge(build), half.name
     gathers = side.has(Shaping.GATHERS_UNDER_YOKE)
     full = gathers or side.has(Shaping.PLEAT_UNDER_YOKE)
 
@@ -52,35 +60,18 @@ def _yoke(build: Build, half: Half) -> None:
             "yoke": straight((at[0], at[1] + by), (at[0], c)),
         }
 
-    def top(block: Upper) -> Edges:
-        _, above, at = parts(block)
-        c = block.centre
-        return {
-            edge: straight((block.neck_end, c), (at[0], c)),
-            "yoke": straight((at[0], c), at),
-            "armhole": above,
-            "shoulder": straight(block.tip, block.neck_point),
-            "neck": block.neck,
-        }
-
     refuse_under_the_neck(build, half)
     new_panel(build, half, id, half.name.capitalize(), body, at_centre=True)
-    # With fullness the piece below is drawn wider than its yoke, and does not lie at it.
-    lies = "" if full else id
-    new_panel(build, half, yoke, f"{half.name.capitalize()} yoke", top, at_centre=True, drawn_on=lies)
-    # In a centre seam the yoke comes before the body below it.
-    half.centre.reverse()
-    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))
-    half.yoke = f"yoke-{half.name}"
-    build.join(
-        half.yoke,
-        f"{half.name.capitalize()} yoke seam",
-        (part(id, "yoke"),),
-        (part(yoke, "yoke"),),
-        press=Press.UP,
-        each_hand=build.pieces[yoke].cuts[0].pair,
+    half.armhole = [part(id, "armhole")]
+    add_yoke(
+        build,
+        half,
+        lambda block: parts(block)[1],
+        # With fullness the piece below is drawn wider than its yoke, and does not lie at it.
+        drawn_on="" if full else id,
         difference=Difference(DifferenceKind.GATHERS, ratio()) if full else Difference(),
     )
+    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))
     if full and not gathers:
         build.details.append(
             Detail(
@@ -93,9 +84,7 @@ def _yoke(build: Build, half: Half) -> None:
                 width=2 * PLEAT,
             )
         )
-    half.neck, half.shoulder = [part(yoke, "neck")], [part(yoke, "shoulder")]
-    half.armhole, half.side = [part(id, "armhole"), part(yoke, "armhole")], [part(id, "side")]
-    half.lower = [part(id, low)]
+    half.side, half.lower = [part(id, "side")], [part(id, low)]
     shape_with_darts(build, half, id, more)
 
 
