@@ -84,7 +84,8 @@ BLENDED = {
     "gores-front": 1.5,
     "gores-back": 1.5,
 }
-"""Seams that front and sleeve, or two gores, have in curves of their own, of which so much is eased in, in mm."""
+"""Seams that front and sleeve, two gores, or facings with their collar have in curves of their own, of which so much is
+eased in, in mm."""
 
 
 @pytest.mark.parametrize("name", EVERYDAY)
