@@ -83,6 +83,7 @@ BLENDED = {
     "raglan-back": 2.0,
     "gores-front": 1.5,
     "gores-back": 1.5,
+    "collar-facing": 1.5,
 }
 """Seams that front and sleeve, two gores, or facings with their collar have in curves of their own, of which so much is
 eased in, in mm."""
