@@ -53,7 +53,6 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     band, closures = _band(bench, detail), tuple(id for id in duty.ids if id in bench.closures)
     finishes = tuple(id for id in duty.ids if id in bench.finishes)
     raw = tuple(id for id in finishes if bench.finishes[id].kind is FinishKind.CAUGHT)
-    at_slot = On(closures=closures, pieces=detail.on)
     yield folded_strip(step, duty, "ties", f"{detail.count} of them; one end of each turned in, the other left raw.")
     yield step(
         "baste",
@@ -92,7 +91,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.FINISHED: "the ties are in the band"},
         needs=tuple(Need(facts.finish(Fact.FINISHED, id), "the band is whole before a hole is cut") for id in band),
         gives=tuple(facts.closure(Fact.OPENED, id) for id in closures),
-        on=at_slot,
+        on=On(pieces=detail.on),
         caution=SLIPS,
         look="The tie slides through without folding.",
     )
@@ -105,7 +104,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(2),
         needs=tuple(Need(facts.closure(Fact.OPENED, id), "the slot is cut first") for id in closures),
         gives=tuple(facts.closure(Fact.CLOSED, id) for id in closures),
-        on=at_slot,
+        on=On(closures=closures, pieces=detail.on),
         booklet=True,
         look="The skirt laps smoothly under the band and stays shut when you walk and sit.",
     )
