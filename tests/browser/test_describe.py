@@ -191,6 +191,27 @@ def test_only_what_can_be_chosen_is_there_and_what_is_of_no_use_is_told(hand, ow
     expect(page.locator("#assumed")).to_contain_text("a circle skirt fits the waist without darts")
 
 
+def test_what_cannot_be_is_said_at_the_choice_as_soon_as_it_is_made_and_no_longer_once_it_is_mended(hand, own):
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    hand.choose(name_of("garment"), "trousers")
+    hand.choose(name_of("features.opening.where"), "front")
+    hand.choose(name_of("features.opening.kind"), "buttons")
+    hand.choose(name_of("features.waist"), "waistband")
+    hand.fill(name_of("features.opening.count"), "1")
+    page.keyboard.press("Tab")
+    count = page.locator(name_of("features.opening.count"))
+    said = page.locator('[id="said-features.opening.count"]')
+    expect(said).to_have_text("A fly has one in its band, and one below that at least.")
+    expect(count).to_have_attribute("aria-invalid", "true")
+    far = said.bounding_box()["y"] - count.bounding_box()["y"]
+    assert 0 < far < 120, "it stands at its field"
+    hand.fill(name_of("features.opening.count"), "4")
+    page.keyboard.press("Tab")
+    expect(said).to_have_count(0)
+    expect(count).not_to_have_attribute("aria-invalid", "true")
+
+
 def test_an_apron_is_cut_to_her_own_measure_and_goes_to_the_needle(hand, own):
     begun = time.monotonic()
     person(hand, own.url, "Ysolde", waist="64", hip="90")

@@ -247,3 +247,32 @@ document.addEventListener("DOMContentLoaded", () => {
     if (!said && !part.querySelector("[aria-invalid]")) part.open = false;
   }
 });
+
+// What cannot be is said at the choice too, as soon as it is made, and no longer once it is mended.
+{
+  const unsay = (form) => {
+    for (const said of form.querySelectorAll(".said:not(#said-form)")) {
+      const field = document.getElementById(said.id.replace("said-", ""));
+      field?.classList.remove("is-wrong");
+      field?.removeAttribute("aria-invalid");
+      if (field?.getAttribute("aria-describedby") === said.id) field.removeAttribute("aria-describedby");
+      said.remove();
+    }
+  };
+  const say = (field, why) => {
+    const said = Object.assign(document.createElement("p"), { className: "said", id: `said-${field.id}`, textContent: why });
+    (field.matches("fieldset") ? field : field.closest(".field") ?? field.parentElement).append(said);
+    field.classList.add("is-wrong");
+    field.setAttribute("aria-invalid", "true");
+    field.setAttribute("aria-describedby", said.id);
+  };
+  document.addEventListener("htmx:afterSettle", (event) => {
+    const form = document.querySelector("form.describe");
+    if (event.target.id !== "look" || !form) return;
+    unsay(form);
+    for (const link of event.target.querySelectorAll("#cannot-be a")) {
+      const field = document.getElementById(decodeURIComponent(link.hash.slice(1)));
+      if (field && form.contains(field) && !document.getElementById(`said-${field.id}`)) say(field, link.textContent);
+    }
+  });
+}
