@@ -11,11 +11,13 @@ from rowanseed.core.base.errors import DocumentError, RowanseedError
 from rowanseed.core.base.units import Units, parse_length
 from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.compose.limits import limit_of
-from rowanseed.formats.description_json import compose_pattern
+from rowanseed.formats.description_json import compose_pattern, write_description
 from rowanseed.web.describe_form import to_document
 from rowanseed.web.described_fields import GROUPS, HEAD
 from rowanseed.web.field_kinds import Either, Length, Number, One, Several, Tick
 from rowanseed.web.pages.describe import field_of
+
+from ..core.everyday import EVERYDAY
 
 FIELDS = [field for group in GROUPS for field in group.fields]
 FIGURES = [field for field in FIELDS if isinstance(field, Length | Number)]
@@ -111,3 +113,36 @@ def test_a_garment_that_opens_nowhere_says_nothing_of_what_closes_it():
     typed = {"name": "It", "garment": "skirt", "features.waist": "shirred", "features.opening.kind": "invisible zip"}
     assert wrong({**typed, "features.opening.where": "back"})
     assert wrong({**typed, "features.opening.where": "none"}) == {}
+
+
+def chosen_in(features, path="features"):
+    """(path, value) of everything that a document says of its features, as the form names it."""
+    for key, value in features.items():
+        here = f"{path}.{key}"
+        if isinstance(value, dict):
+            yield from chosen_in(value, here)
+        elif isinstance(value, list):
+            for k, one in enumerate(value):
+                yield from chosen_in(one, f"{here}.{k}") if isinstance(one, dict) else [(f"{here}.{one}", "on")]
+        else:
+            yield here, value
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_makes_an_everyday_garment_can_all_be_chosen_on_the_form(name):
+    """A garment that is drafted, but whose yoke is not among what its front can be shaped by, is out of reach."""
+    description = EVERYDAY[name]
+    said = dict(chosen_in(json.loads(write_description(description))["features"]))
+    typed = {"garment": description.garment.value, **{path: str(value) for path, value in said.items()}}
+    offered = set()
+    for group in GROUPS:
+        for field in group.fields if group.belongs_to(typed["garment"]) else ():
+            if isinstance(field, Several):
+                there = (one for one in field.options if all(when.holds(typed) for when in one.when))
+                offered |= {f"{field.path}.{one.value}" for one in there}
+            elif field.is_there(typed):
+                offered.add(field.path)
+    wanted = {path for path, value in said.items() if path.startswith(("features.front.", "features.back."))}
+    wanted |= {"features.opening.kind", "features.skirt.kind", "features.sleeve.kind", "features.collar"} & set(said)
+    straight_legs = {"features.front.centre", "features.back.centre"} if typed["garment"] == "trousers" else set()
+    assert wanted - straight_legs <= offered

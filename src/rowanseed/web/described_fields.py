@@ -22,7 +22,7 @@ FRONT_SHAPED: Mapping[Worded, frozenset[v.GarmentKind]] = {
     v.Shaping.WAIST_DART: HALVES,
     v.Shaping.PRINCESS_ARMHOLE: UPPER,
     v.Shaping.PRINCESS_SHOULDER: UPPER,
-    v.Shaping.YOKE: WITH_SKIRT,
+    v.Shaping.YOKE: HALVES,
     v.Shaping.SQUARE_YOKE: UPPER,
     v.Shaping.GATHERS_UNDER_YOKE: UPPER,
     v.Shaping.TUCKS: WITH_SKIRT,
@@ -166,7 +166,7 @@ GROUPS = (
             Number(
                 "features.skirt.fullness",
                 "Fullness",
-                "times the waist",
+                "times what it is sewn to",
                 whole=False,
                 when=(chosen("features.skirt.kind", *(kind for kind in v.SkirtKind if kind.is_full)),),
             ),

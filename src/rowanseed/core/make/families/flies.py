@@ -59,22 +59,17 @@ def faced(bench: Workbench, duty: Duty, step: Steps, on: On, fly: Detail) -> Ite
     closure = bench.closures[duty.id]
     join = bench.joins[closure.join]
     facing, shield = fly.pieces[:2]
-    seams = seams_of(bench, duty, shield)
     sewn_over = caught(bench, duty, facing)
     made = facts.detail(Fact.PREPARED, fly.id)
     sewn = facts.detail(Fact.ATTACHED, fly.id)
-    yield step(
-        "shield",
-        Act.JOIN,
-        "Make up the fly's shield",
-        f"Fold it lengthwise, right sides together, and stitch across its lower end, {bench.allowance(join)} from the "
-        "edge. Trim the corner, turn, press the fold. Its open long edges are neatened together.",
-        took=minutes.each(6),
-        needs=stiffened(shield),
-        gives=(made, *(facts.join(fact, id) for id in seams for fact in (Fact.JOINED, Fact.PRESSED))),
-        meant=frozenset({Meant.ENCLOSES}),
-        on=On(pieces=(shield,), joins=seams, edges=shown(EdgePart(shield, e.name) for e in bench.piece(shield).edges)),
-        rows=0,
+    yield folded(
+        bench,
+        duty,
+        step,
+        shield,
+        id="shield",
+        title="Make up the fly's shield",
+        gives=made,
         look="Its lower end is clean, its fold straight.",
     )
     yield step(
@@ -111,6 +106,27 @@ def faced(bench: Workbench, duty: Duty, step: Steps, on: On, fly: Detail) -> Ite
         gives=(Fact.PREPARED,),
         on=On(closures=(closure.id,), pieces=(facing,), edges=on.edges),
         look=MET,
+    )
+
+
+def folded(
+    bench: Workbench, duty: Duty, step: Steps, piece: str, *, id: str, title: str, gives: State, look: str
+) -> Operation:
+    """A piece of the fly that is folded along its length, its lower end sewn and turned."""
+    join, seams = bench.joins[bench.closures[duty.id].join], seams_of(bench, duty, piece)
+    return step(
+        id,
+        Act.JOIN,
+        title,
+        f"Fold it lengthwise, right sides together, and stitch across its lower end, {bench.allowance(join)} from the "
+        "edge. Trim the corner, turn, press the fold. Its open long edges are neatened together.",
+        took=minutes.each(6),
+        needs=stiffened(piece),
+        gives=(gives, *(facts.join(fact, id) for id in seams for fact in (Fact.JOINED, Fact.PRESSED))),
+        meant=frozenset({Meant.ENCLOSES}),
+        on=On(pieces=(piece,), joins=seams, edges=shown(EdgePart(piece, e.name) for e in bench.piece(piece).edges)),
+        rows=0,
+        look=look,
     )
 
 

@@ -13,20 +13,19 @@ from rowanseed.core.make.families.flies import (
     caught,
     faced,
     fly_of,
+    folded,
     own_parts,
-    seams_of,
     sides,
-    stiffened,
     whole,
 )
 from rowanseed.core.make.families.zips import beside
-from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import closures_of
-from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.fastenings import number_of
-from rowanseed.core.pattern.making import ClosureKind, EdgePart
+from rowanseed.core.pattern.making import ClosureKind
 from rowanseed.core.pattern.pieces import PointKind
 
 PIECES = 3
@@ -53,21 +52,16 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     lap, under, _ = sides(bench)
     _, shield, strip = fly.pieces
     holes = number_of(bench.pattern, bench.size, (PointKind.BUTTONHOLE,), closure)
-    of_strip, basting = seams_of(bench, duty, strip), "basting of the fly's lap"
-    made = tuple(facts.join(fact, id) for id in of_strip for fact in (Fact.JOINED, Fact.PRESSED))
+    basting = "basting of the fly's lap"
     yield from faced(bench, duty, step, on, fly)
-    yield step(
-        "strip",
-        Act.JOIN,
-        "Make up the fly's buttonhole strip",
-        f"Fold it lengthwise, right sides together, and stitch across its lower end, {bench.allowance(join)} from the "
-        "edge. Trim the corner, turn, press the fold. Its open long edges are neatened together.",
-        took=minutes.each(6),
-        needs=stiffened(strip),
-        gives=(facts.piece(Fact.PREPARED, strip), *made),
-        meant=frozenset({Meant.ENCLOSES}),
-        on=On(pieces=(strip,), joins=of_strip, edges=shown(EdgePart(strip, e.name) for e in bench.piece(strip).edges)),
-        rows=0,
+    yield folded(
+        bench,
+        duty,
+        step,
+        strip,
+        id="strip",
+        title="Make up the fly's buttonhole strip",
+        gives=facts.piece(Fact.PREPARED, strip),
         look="It is as long as the shield, its fold straight.",
     )
     yield step(
