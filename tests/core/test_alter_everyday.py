@@ -21,6 +21,7 @@ from .everyday import EVERYDAY
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)
 DARTED = Side(Centre.FOLD, (Shaping.BUST_DART, Shaping.WAIST_DART))
+SIZES = ("8", "10", "12", "14", "16")
 DARTED_SEAM = Side(Centre.SEAM, (Shaping.WAIST_DART,))
 
 pytestmark = pytest.mark.slow
@@ -112,7 +113,9 @@ def test_blended_by_a_size_at_one_level_every_seam_still_meets(name):
 def test_a_dress_with_a_waist_seam_is_blended_from_the_top_down(kind):
     description = replace(EVERYDAY["coat dress"], features=replace(EVERYDAY["coat dress"].features, collar=None))
     shaped = replace(description.features, opening=ZIP, front=DARTED, back=DARTED_SEAM, skirt=Skirt(kind), lining=None)
-    pattern = compose(replace(description, features=shaped)).pattern
+    # Longer by 30 mm from size to size: of that a blend takes nothing.
+    finished = {"length": {name: 900.0 + 30.0 * step for step, name in enumerate(SIZES)}}
+    pattern = compose(replace(description, features=shaped, sizes=SIZES, finished=finished)).pattern
     k = len(pattern.envelope.sizes) // 2
     size, larger = pattern.envelope.sizes[k : k + 2]
     levels = blendable(pattern, size)
@@ -124,4 +127,6 @@ def test_a_dress_with_a_waist_seam_is_blended_from_the_top_down(kind):
         skirt = chain_length(now.piece(f"skirt-{half}").shapes[size].edges["waist"])
         for piece, mm in ((half, bodice), (f"skirt-{half}", skirt)):
             assert mm == pytest.approx(chain_length(pattern.piece(piece).shapes[larger].edges["waist"]), abs=0.5)
+        side = chain_length(now.piece(f"skirt-{half}").shapes[size].edges["side"])
+        assert side == pytest.approx(chain_length(pattern.piece(f"skirt-{half}").shapes[size].edges["side"]), abs=1.5)
     assert all(abs(w.fault) <= APART for w in walk(now, size))

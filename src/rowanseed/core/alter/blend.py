@@ -12,6 +12,7 @@ from graphlib import TopologicalSorter
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
+from rowanseed.core.alter.hem import hem_edges, moved_hem
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, flatten, point_at
 from rowanseed.core.pattern.pattern import Pattern
@@ -57,11 +58,12 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
     ordered = sorted(blend, key=lambda entry: levels.index(entry[0]))
     weighed = [(frame, _Weights(frame, size, ordered)) for frame in frames(pattern, size)]
     of_piece = {piece.id: weights for frame, weights in weighed for piece in frame.pieces}
+    hems = dict(hem_edges(pattern))
     changed: list[Piece] = []
     for frame, weights in weighed:
         other = size if weights.has_levels else _size_it_hangs_from(pattern, size, frame, of_piece)
         changed += [
-            _blended(piece, size, weights) if other == size else _in_another_size(piece, size, other)
+            _blended(piece, size, weights) if other == size else _in_another_size(piece, size, other, hem=hems.get(piece.id))
             for piece in frame.pieces
         ]
     return with_pieces(pattern, changed)
@@ -87,11 +89,17 @@ def _size_it_hangs_from(pattern: Pattern, size: str, frame: Frame, of_piece: Map
     return size
 
 
-def _in_another_size(piece: Piece, size: str, other: str) -> Piece:
-    """A piece that is in one size as it is drawn in another."""
+def _in_another_size(piece: Piece, size: str, other: str, *, hem: str | None) -> Piece:
+    """A piece that is in one size as it is drawn in another, but for its length where it ends in a hem."""
+    shape = piece.shapes[other]
+    if hem is not None:
+        names = [edge.name for edge in piece.edges]
+        side = names[names.index(hem) - 1]
+        longer = chain_length(piece.shapes[size].edges[side]) - chain_length(shape.edges[side])
+        shape = moved_hem(piece, other, hem, longer)
     return replace(
         piece,
-        shapes={**piece.shapes, size: piece.shapes[other]},
+        shapes={**piece.shapes, size: shape},
         marks=tuple(replace(m, distance={**m.distance, size: m.distance[other]}) for m in piece.marks),
         darts=tuple(replace(d, point={**d.point, size: d.point[other]}) for d in piece.darts),
         lines=tuple(replace(line, ends={**line.ends, size: line.ends[other]}) for line in piece.lines),

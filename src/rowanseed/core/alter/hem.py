@@ -63,11 +63,12 @@ def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Pattern:
     pieces = {piece.id: piece for piece in pattern.pieces}
     for piece_id, edge in hems:
         piece = pieces[piece_id]
-        pieces[piece_id] = replace(piece, shapes={**piece.shapes, size: _moved_hem(piece, size, edge, by)})
+        pieces[piece_id] = replace(piece, shapes={**piece.shapes, size: moved_hem(piece, size, edge, by)})
     return replace(pattern, pieces=tuple(pieces[piece.id] for piece in pattern.pieces))
 
 
-def _moved_hem(piece: Piece, size: str, hem: str, by: float) -> Shape:
+def moved_hem(piece: Piece, size: str, hem: str, by: float) -> Shape:
+    """The piece in one size with its edge `hem` `by` mm lower down. Raises TooShortToShorten."""
     names = [edge.name for edge in piece.edges]
     at = names.index(hem)
     before, after = names[at - 1], names[(at + 1) % len(names)]
