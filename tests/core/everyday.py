@@ -265,6 +265,15 @@ DRESSES = {
         "belt": BeltKind.TIE,
         "pockets": (IN_SIDES,),
     },
+    "yoked shirt dress": {
+        "front": Side(Centre.OPEN, (Shaping.YOKE, Shaping.GATHERS_UNDER_YOKE, Shaping.WAIST_DART)),
+        "back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE)),
+        "opening": buttoned(9, Placket.BAND),
+        "collar": CollarKind.SHIRT,
+        "sleeve": CUFFED,
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.A_LINE),
+    },
     "shift": {
         "front": DARTED,
         "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),

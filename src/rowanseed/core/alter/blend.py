@@ -63,7 +63,9 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
     for frame, weights in weighed:
         other = size if weights.has_levels else _size_it_hangs_from(pattern, size, frame, of_piece)
         changed += [
-            _blended(piece, size, weights) if other == size else _in_another_size(piece, size, other, hem=hems.get(piece.id))
+            _blended(piece, size, weights)
+            if other == size
+            else _in_another_size(piece, size, other, hem=hems.get(piece.id))
             for piece in frame.pieces
         ]
     return with_pieces(pattern, changed)

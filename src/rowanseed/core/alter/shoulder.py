@@ -9,7 +9,7 @@ from dataclasses import replace
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import Frame, frame_of, frames, move, with_pieces
 from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
-from rowanseed.core.geometry.outline import Point, flatten, unit
+from rowanseed.core.geometry.outline import Point, chain_length, flatten, unit
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
@@ -93,29 +93,46 @@ def _outwards(p: Point, neck: Point, tip: Point) -> float:
 
 def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
     """Make each shoulder broader (`by` > 0) or narrower; it dies away down the armhole."""
-    for frame, neck, tip, under in _each(pattern, size):
+    each = _each(pattern, size)
+    still = _stays(pattern, size, [frame for frame, *_ in each])
+    for frame, neck, tip, under in each:
         along = unit((tip[0] - neck[0], tip[1] - neck[1]))
         if math.dist(neck, tip) + by < 20:
             raise TooNarrow("The shoulder is", math.dist(neck, tip), "Narrow it by less.")
 
         across = frame.without_darts("shoulder")
-        whole = across(tip[1]) - across(neck[1])
+        end = across(tip[1])
+        begin = across(neck[1]) + max((still.get(piece.id, 0.0) for piece in frame.pieces), default=0.0) * along[1]
 
         def field(
             p: Point,
-            neck: Point = neck,
             tip: Point = tip,
             under: float = under,
             along: Point = along,
             across: Callable[[float], float] = across,
-            whole: float = whole,
+            begin: float = begin,
+            end: float = end,
         ) -> Point:
             down = 1 - smooth((p[0] - tip[0]) / (under - tip[0]))
-            outwards = min(max((across(p[1]) - across(neck[1])) / whole, 0.0), 1.0)
+            outwards = min(max((across(p[1]) - begin) / (end - begin), 0.0), 1.0)
             return (p[0] + along[0] * by * outwards * down, p[1] + along[1] * by * outwards * down)
 
         pattern = move(pattern, frame, field, frame.at_darts("shoulder"), parts=PARTS)
     return pattern
+
+
+def _stays(pattern: Pattern, size: str, moved: list[Frame]) -> dict[str, float]:
+    """Piece id → how much of its shoulder, from the neck, meets what does not move: a square yoke that lies by itself
+    carries the inner half of the front's."""
+    ids = {piece.id for frame in moved for piece in frame.pieces}
+    found: dict[str, float] = {}
+    for join in pattern.making.joins:
+        for one, other in ((join.a, join.b), (join.b, join.a)):
+            shoulder = all(part.edge == "shoulder" for part in (*one, *other))
+            if shoulder and len(other) == 1 and {part.piece in ids for part in one} == {True, False}:
+                inner = [pattern.piece(part.piece) for part in one if part.piece not in ids]
+                found[other[0].piece] = sum(chain_length(piece.shapes[size].edges["shoulder"]) for piece in inner)
+    return found
 
 
 def change_slope(pattern: Pattern, size: str, by: float) -> Pattern:

@@ -21,6 +21,7 @@ from rowanseed.core.compose.panels import (
     side_of,
     upper,
 )
+from rowanseed.core.compose.spread import Widened
 from rowanseed.core.geometry.outline import chain_length
 
 
@@ -67,7 +68,7 @@ def _plain(build: Build, half: Half) -> None:
     half.neck, half.shoulder = [part(id, "neck")], [part(id, "shoulder")]
     half.armhole, half.side = [part(id, "armhole")], [part(id, "side")]
     half.lower = [part(id, lower_edge(build))]
-    shape_with_darts(build, half, id, lambda block: more)
+    shape_with_darts(build, half, id, lambda block: Widened(block.centre, more))
     if folds:
         _folded(build, half, id, folds)
 

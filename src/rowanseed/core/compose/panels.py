@@ -10,6 +10,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.spread import Spread, Widened
 from rowanseed.core.compose.vocabulary import Centre, Shaping
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.envelope import Figure
@@ -20,6 +21,8 @@ ABOVE_WAIST = 95.0
 """A bodice is lengthened or shortened so far above its waist, in mm, below the bust dart."""
 DART_FROM = 50.0
 """A bust dart lies so far below the underarm, in mm."""
+BELOW_BUST, ABOVE_BUST = 18.0, 10.0
+"""A waist dart ends so far below the bust point, and at the back so far above the level of it, in mm."""
 
 
 @dataclass
@@ -153,9 +156,13 @@ def panel_levels(
 # ---------------------------------------------------------------- the bust point
 
 
-def mark_bust(build: Build, half: Half, id: str, extra: Callable[[Upper], float] = lambda block: 0.0) -> None:
-    """The bust point on the front of a woman's garment, from which a full bust is adjusted. `extra` is how far the
-    piece was widened at its centre. Fullness from folds or gathers gives room without it, and has none."""
+def as_drafted(block: Upper) -> Spread:
+    return Widened(block.centre)
+
+
+def mark_bust(build: Build, half: Half, id: str, spread: Callable[[Upper], Spread] = as_drafted) -> None:
+    """The bust point on the front of a woman's garment, from which a full bust is adjusted. `spread` is how the piece
+    was widened for folds or gathers. Fullness from folds or gathers gives room without it, and has none."""
     side, piece = side_of(build, half), build.pieces[id]
     if not half.is_front or build.description.figure not in (Figure.WOMEN, Figure.UNISEX):
         return
@@ -163,20 +170,17 @@ def mark_bust(build: Build, half: Half, id: str, extra: Callable[[Upper], float]
         return
     if not half.princess and not all(piece.has_edge(edge) for edge in (lower_edge(build), "side", "armhole")):
         return
-    at = {
-        size.name: ((block := upper(build, size, half)).bust_point[0], block.bust_point[1] + extra(block))
-        for size in build.figures.sizes
-    }
+    at = {size.name: spread(block := upper(build, size, half)).at(block.bust_point) for size in build.figures.sizes}
     build.point(id, InnerPoint("bust", PointKind.BUST, at))
 
 
 # ---------------------------------------------------------------- darts
 
 
-def shape_with_darts(build: Build, half: Half, id: str, extra: Callable[[Upper], float] = lambda block: 0.0) -> None:
-    """Bust point, bust, waist and shoulder darts; `extra` is how far the piece was widened at its centre."""
+def shape_with_darts(build: Build, half: Half, id: str, spread: Callable[[Upper], Spread] = as_drafted) -> None:
+    """Bust point, bust, waist and shoulder darts; `spread` is how the piece was widened for folds or gathers."""
     side = side_of(build, half)
-    mark_bust(build, half, id, extra)
+    mark_bust(build, half, id, spread)
     if half.is_front and side.has(Shaping.BUST_DART):
         take_dart(
             build,
@@ -185,9 +189,8 @@ def shape_with_darts(build: Build, half: Half, id: str, extra: Callable[[Upper],
             "side",
             "end",
             lambda size: (DART_FROM, DART_FROM + BUST_DART),
-            lambda size: (
-                (block := upper(build, size, half)).underarm + block.up + DART_FROM + BUST_DART / 2 + 4.0,
-                block.bust_point[1] + 25.0 + extra(block),
+            lambda size: spread(block := upper(build, size, half)).at(
+                (block.underarm + block.up + DART_FROM + BUST_DART / 2 + 4.0, block.bust_point[1] + 25.0)
             ),
         )
     if side.has(Shaping.SHOULDER_DART) and not half.is_front:
@@ -207,7 +210,7 @@ def shape_with_darts(build: Build, half: Half, id: str, extra: Callable[[Upper],
             ),
         )
     if side.has(Shaping.WAIST_DART):
-        _waist_dart(build, half, id, extra)
+        _waist_dart(build, half, id, spread)
 
 
 def _shoulder_dart_at(block: Upper) -> float:
@@ -215,33 +218,32 @@ def _shoulder_dart_at(block: Upper) -> float:
     return min(45.0, 0.45 * (block.shoulder - SHOULDER_DART))
 
 
-def _waist_dart(build: Build, half: Half, id: str, extra: Callable[[Upper], float]) -> None:
+def _waist_dart(build: Build, half: Half, id: str, spread: Callable[[Upper], Spread]) -> None:
     sizes = build.figures.sizes
     if upper(build, sizes[0], half).model.is_barely_shaped:
         build.assumed[f"features.{half.name}.shaping"] = "the waist takes in too little for a dart"
         return
+
+    def point(block: Upper) -> Point:
+        x, y = block.bust_point
+        return spread(block).at((x + (BELOW_BUST if half.is_front else -ABOVE_BUST), y))
+
     if build.description.has_waist_seam:
-        take_dart(
-            build,
-            id,
-            "waist",
-            "waist",
-            "start",
-            lambda size: (
-                (block := upper(build, size, half)).bust_point[1] + extra(block) - block.centre - block.intake / 2,
-                block.bust_point[1] + extra(block) - block.centre + block.intake / 2,
-            ),
-            lambda size: (
-                (block := upper(build, size, half)).bust_point[0] + (18.0 if half.is_front else -10.0),
-                block.bust_point[1] + extra(block),
-            ),
-        )
+
+        def legs(size: Size) -> tuple[float, float]:
+            block = upper(build, size, half)
+            at = spread(block).across((block.hem, block.bust_point[1]))
+            return at - block.intake / 2, at + block.intake / 2
+
+        take_dart(build, id, "waist", "waist", "start", legs, lambda size: point(upper(build, size, half)))
         return
     ends: dict[str, Callable[[Upper], Point]] = {
-        "top": lambda block: (block.bust_point[0] + (18.0 if half.is_front else -10.0), block.bust_point[1]),
-        "inner": lambda block: (block.waist, block.bust_point[1] - block.intake / 2),
-        "outer": lambda block: (block.waist, block.bust_point[1] + block.intake / 2),
-        "low": lambda block: (min(block.hem - 15.0, block.waist + 0.6 * block.size.hip_depth), block.bust_point[1]),
+        "top": point,
+        "inner": lambda block: spread(block).at((block.waist, block.bust_point[1] - block.intake / 2)),
+        "outer": lambda block: spread(block).at((block.waist, block.bust_point[1] + block.intake / 2)),
+        "low": lambda block: spread(block).at(
+            (min(block.hem - 15.0, block.waist + 0.6 * block.size.hip_depth), block.bust_point[1])
+        ),
     }
     build.point(
         id,
@@ -249,7 +251,7 @@ def _waist_dart(build: Build, half: Half, id: str, extra: Callable[[Upper], floa
             InnerPoint(
                 f"waist-dart-{name}",
                 PointKind.DOT,
-                {size.name: (at(block := upper(build, size, half))[0], at(block)[1] + extra(block)) for size in sizes},
+                {size.name: at(upper(build, size, half)) for size in sizes},
             )
             for name, at in ends.items()
         ),

@@ -20,7 +20,7 @@ Edges = Mapping[str, list[Point]]
 
 def yoke_of(pattern: Pattern, piece: Piece) -> Piece | None:
     """The yoke at the waist that a piece hangs from, drawn by itself."""
-    if not piece.has_edge(YOKE) or piece.has_edge(WAIST):
+    if not piece.has_edge(YOKE) or piece.has_edge(WAIST) or piece.has_edge("shoulder"):
         return None
     for join in pattern.making.joins:
         parts = (*join.a, *join.b)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.geometry.polyline import bounds
@@ -66,6 +66,37 @@ def _in_a_casing(drawn: Edges) -> Edges:
 
 
 UNDER_YOKES = ("yoke", "yoke-base")
+BENT = 0.02
+"""A waist that turns by so much, in radians, is that of a piece that was fanned out from there."""
+
+
+def closed_fan(edges: Edges) -> Callable[[Point], Point] | None:
+    """A piece below a yoke that was slashed down to its waist and spread: as it lay before. None for any other."""
+    if "yoke" not in edges or "waist" not in edges:
+        return None
+    run = sorted(edges["waist"], key=lambda q: q[1])
+    (foot, centre), turned = run[0], _slope(run[-2], run[-1])
+    if turned < BENT:
+        return None
+    along, up = math.cos(turned), math.sin(turned)
+    # As far as its waist bends, it is an arc; from there outwards it lies turned, as it was.
+    down, out = run[-1][0] - foot, run[-1][1] - centre
+    radius = (out * up - down * along) / (1.0 - along)
+    until, edge = radius * turned, (foot + radius * (1.0 - along), centre + radius * up)
+
+    def at(q: Point) -> Point:
+        x, y = q[0] - foot - radius, q[1] - centre
+        turn = math.atan2(y, -x)
+        if turn <= turned:
+            return (foot + radius - math.hypot(x, y), centre + turn * radius)
+        dx, dy = q[0] - edge[0], q[1] - edge[1]
+        return (foot + dx * along - dy * up, centre + until + dx * up + dy * along)
+
+    return at
+
+
+def _slope(a: Point, b: Point) -> float:
+    return math.atan2(b[0] - a[0], b[1] - a[1])
 
 
 def under_a_yoke(pattern: Pattern, piece: Piece, edges: Edges) -> Edges:
@@ -76,12 +107,12 @@ def under_a_yoke(pattern: Pattern, piece: Piece, edges: Edges) -> Edges:
         for j in pattern.making.joins
         if j.difference.kind is DifferenceKind.GATHERS and any(p.piece == piece.id and p.edge == name for p in j.a)
     ]
-    if name is None or not drawn_up:
+    if name is None or not drawn_up or "hem" not in edges:
         return edges
     wide = max(y for _, y in edges[name])
     more = wide * (1 - 1 / drawn_up[0].difference.amount)
     arms = max((x for x, _ in edges.get("armhole", [(0.0, 0.0)])), default=0.0)
-    low = max(x for x, _ in edges["hem"]) if "hem" in edges else arms + 1.0
+    low = max(x for x, _ in edges["hem"])
 
     def at(q: Point) -> Point:
         fade = 1.0 if q[0] <= arms else 1.0 - 0.65 * (q[0] - arms) / max(1.0, low - arms)

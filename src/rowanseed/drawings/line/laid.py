@@ -15,7 +15,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.turned_yoke import as_worn
 from rowanseed.drawings.line.below_yokes import hanging_from, yoke_of
-from rowanseed.drawings.line.hanging import Edges, drawn_in, hung, under_a_yoke
+from rowanseed.drawings.line.hanging import Edges, closed_fan, drawn_in, hung, under_a_yoke
 
 STEP = 12.0
 CENTRES = ("centre", "opening", "crotch")
@@ -77,7 +77,7 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         if piece.has_edge("crotch"):
             edges = _legs_together(edges)
         moves: list[Move] = []
-        for find in (_outwards, _to_the_centre):
+        for find in (_outwards, _to_the_centre, closed_fan):
             edges = _moved(edges, find(edges), moves)
         edges = _turned_back(piece, edges, size)
         edges = hung(_moved(edges, _closed_up(pattern, piece, edges, size), moves))

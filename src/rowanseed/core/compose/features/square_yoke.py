@@ -5,9 +5,10 @@ from __future__ import annotations
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.drafting import moved, straight
+from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts
+from rowanseed.core.compose.spread import Spread, spread_below
 from rowanseed.core.compose.vocabulary import Centre, NeckShape, Shaping
 from rowanseed.core.compose.yokes import FULLER, below_the_neck
 from rowanseed.core.geometry.outline import Point, lerp
@@ -24,20 +25,22 @@ def _square_yoke(build: Build, half: Half) -> None:
         base = max(block.neck_depth + 40.0, block.underarm + block.up - 55.0)
         return base, at[1], at
 
-    def more(block: Upper) -> float:
-        return (FULLER - 1.0) * corner(block)[1] if gathers else 0.0
+    def spread(block: Upper) -> Spread:
+        base, y, _ = corner(block)
+        by = (FULLER - 1.0) * y if gathers else 0.0
+        return spread_below(block, (base, y), by, block.armhole, block.side)
 
     def body(block: Upper) -> Edges:
         base, y, at = corner(block)
-        by = more(block)
+        wider = spread(block)
         return {
             "centre": straight((base, 0.0), (block.hem, 0.0)),
-            low: block.lower((block.hem, 0.0), by),
-            "side": moved(block.side, 0.0, by),
-            "armhole": moved(block.armhole, 0.0, by),
-            "shoulder": moved(straight(block.tip, at), 0.0, by),
-            "yoke-side": moved(straight(at, (base, y)), 0.0, by),
-            "yoke-base": straight((base, y + by), (base, 0.0)),
+            low: wider.lower(block),
+            "side": wider.outer(block.side),
+            "armhole": wider.outer(block.armhole),
+            "shoulder": wider.outer(straight(block.tip, at)),
+            "yoke-side": wider.outer(straight(at, (base, y))),
+            "yoke-base": wider.yoke((base, y)),
         }
 
     def top(block: Upper) -> Edges:
@@ -52,7 +55,11 @@ def _square_yoke(build: Build, half: Half) -> None:
 
     new_panel(build, half, id, "Front", body, at_centre=True)
     new_panel(build, half, yoke, "Front yoke", top, at_centre=True, drawn_on="" if gathers else id)
-    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))
+
+    def outer(block: Upper, x: float) -> float:
+        return spread(block).across((x, block.outer(x)))
+
+    panel_levels(build, half, id, lambda block, x: 0.0, outer)
     half.yoke = f"yoke-{half.name}"
     if gathers:
         # Only the base is gathered: it is a seam of its own, sewn first, with the sides after it.
@@ -82,7 +89,7 @@ def _square_yoke(build: Build, half: Half) -> None:
         )
     half.neck, half.shoulder = [part(yoke, "neck")], [part(yoke, "shoulder"), part(id, "shoulder")]
     half.armhole, half.side, half.lower = [part(id, "armhole")], [part(id, "side")], [part(id, low)]
-    shape_with_darts(build, half, id, more)
+    shape_with_darts(build, half, id, spread)
 
 
 def takes(d: Description, half: Half) -> bool:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.drafting import moved, straight
+from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import (
     Half,
@@ -16,7 +16,8 @@ from rowanseed.core.compose.panels import (
     shape_with_darts,
     side_of,
 )
-from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, Waist, Where
+from rowanseed.core.compose.spread import Spread, spread_below
+from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, Where
 from rowanseed.core.compose.yokes import (
     FULLER,
     PLEAT,
@@ -41,23 +42,22 @@ def _yoke(build: Build, half: Half) -> None:
         first, second = block.armhole[1].split(meets(block))
         return (block.armhole[0], first), (second,), second.start
 
-    def ratio() -> float:
-        return FULLER if gathers else 1.0 + PLEAT / 150.0
+    ratio = 1.0 if not full else FULLER if gathers else 1.0 + PLEAT / 150.0
 
-    def more(block: Upper) -> float:
-        """How much wider the piece below is, so that it is everywhere the same share of its yoke."""
-        return (ratio() - 1.0) * (parts(block)[2][1] - block.centre) if full else 0.0
+    def spread(block: Upper) -> Spread:
+        """The piece below is everywhere longer by the same share of its yoke."""
+        below, _, at = parts(block)
+        return spread_below(block, at, (ratio - 1.0) * (at[1] - block.centre), below, block.side)
 
     def body(block: Upper) -> Edges:
         below, _, at = parts(block)
-        by = more(block)
-        c = block.centre
+        wider, c = spread(block), block.centre
         return {
             edge: straight((at[0], c), (block.hem, c)),
-            low: block.lower((block.hem, c), by),
-            "side": moved(block.side, 0.0, by),
-            "armhole": moved(below, 0.0, by),
-            "yoke": straight((at[0], at[1] + by), (at[0], c)),
+            low: wider.lower(block),
+            "side": wider.outer(block.side),
+            "armhole": wider.outer(below),
+            "yoke": wider.yoke(at),
         }
 
     refuse_under_the_neck(build, half)
@@ -69,9 +69,13 @@ def _yoke(build: Build, half: Half) -> None:
         lambda block: parts(block)[1],
         # With fullness the piece below is drawn wider than its yoke, and does not lie at it.
         drawn_on="" if full else id,
-        difference=Difference(DifferenceKind.GATHERS, ratio()) if full else Difference(),
+        difference=Difference(DifferenceKind.GATHERS, ratio) if full else Difference(),
     )
-    panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x) + more(block))
+
+    def outer(block: Upper, x: float) -> float:
+        return block.centre + spread(block).across((x, block.outer(x)))
+
+    panel_levels(build, half, id, lambda block, x: 0.0, outer)
     if full and not gathers:
         build.details.append(
             Detail(
@@ -85,7 +89,7 @@ def _yoke(build: Build, half: Half) -> None:
             )
         )
     half.side, half.lower = [part(id, "side")], [part(id, low)]
-    shape_with_darts(build, half, id, more)
+    shape_with_darts(build, half, id, spread)
 
 
 SHAPES = (Shaping.YOKE, *UNDER_A_YOKE)
@@ -106,11 +110,6 @@ def forbids(d: Description) -> Found:
             yield f"features.{name}.shaping", "Fullness under a yoke needs a yoke."
         if all(side.has(one) for one in UNDER_A_YOKE):
             yield f"features.{name}.shaping", "Under one yoke lie gathers or a pleat, not both."
-        if side.has(*UNDER_A_YOKE) and d.garment.has_bodice and f.waist not in (None, Waist.NONE, Waist.SHIRRED):
-            yield (
-                "features.waist",
-                "Fullness under a yoke runs on to the hem here: it is not drafted with a waist seam.",
-            )
     yield from below_the_neck(d, Shaping.YOKE)
     if f.back.has(Shaping.SHOULDER_DART) and f.back.has(Shaping.YOKE):
         yield "features.back.shaping", "A yoke takes up the shoulder dart: choose one or the other."
