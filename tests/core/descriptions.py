@@ -55,6 +55,7 @@ from rowanseed.core.compose.vocabulary import (
     StrapsClosed,
     TrimKind,
     Waist,
+    WaistLevel,
     Where,
 )
 from rowanseed.core.pattern.envelope import Figure
@@ -103,6 +104,7 @@ features = st.builds(
     armhole=one_of(ArmholeFinish, or_none=True),
     straps=st.none() | st.builds(Straps, width=st.sampled_from([15.0, 20.0, 45.0]), closed_by=one_of(StrapsClosed)),
     waist=one_of(Waist, or_none=True),
+    waist_level=st.just(WaistLevel.NATURAL) | one_of(WaistLevel),
     band=st.builds(Band, width=st.sampled_from([25.0, 35.0, 60.0]), underlap=st.sampled_from([0.0, 30.0])),
     skirt=st.none() | skirts,
     legs=st.builds(
@@ -200,6 +202,7 @@ open_fronts = st.builds(
             neck=neck,
             facing=facing,
             waist=None,
+            waist_level=WaistLevel.NATURAL,
             skirt=None,
         ),
     ),

@@ -43,6 +43,7 @@ from rowanseed.core.compose.vocabulary import (
     Slit,
     TrimKind,
     Waist,
+    WaistLevel,
     Where,
 )
 from rowanseed.core.pattern.envelope import Figure
@@ -274,6 +275,38 @@ DRESSES = {
         "waist": Waist.SEAM,
         "skirt": Skirt(SkirtKind.A_LINE),
     },
+    "empire dress": {
+        "front": Side(shaping=(Shaping.BUST_DART, Shaping.WAIST_DART)),
+        "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+        "opening": zipped(length=480.0),
+        "neck": Neck(NeckShape.SCOOP, NeckFinish.FACING),
+        "sleeve": SHORT,
+        "waist": Waist.SEAM,
+        "waist_level": WaistLevel.HIGH,
+        "skirt": Skirt(SkirtKind.A_LINE),
+        "pockets": (IN_SIDES,),
+        "lining": Lining(method=LiningMethod.HANGING_FREE),
+    },
+    "smock dress": {
+        "back": OPEN,
+        "opening": Opening(Where.BACK, OpeningKind.BUTTONS, None, 5),
+        "collar": CollarKind.FLAT,
+        "sleeve": Sleeve(end=SleeveEnd.GATHERED_CUFF),
+        "waist": Waist.SEAM,
+        "waist_level": WaistLevel.HIGH,
+        "skirt": Skirt(SkirtKind.GATHERED),
+        "pockets": (Pocket(PocketKind.PATCH, PocketPlace.FRONT),),
+    },
+    "drop-waisted dress": {
+        "front": DARTED,
+        "back": Side(Centre.SEAM),
+        "opening": zipped(),
+        "neck": Neck(NeckShape.BOAT, NeckFinish.FACING),
+        "waist": Waist.SEAM,
+        "waist_level": WaistLevel.DROPPED,
+        "skirt": Skirt(SkirtKind.KNIFE_PLEATS),
+        "belt": BeltKind.TIE,
+    },
     "shift": {
         "front": DARTED,
         "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
@@ -441,6 +474,7 @@ FOR = {
     "zipped hoodie": Figure.CHILDREN,
     "shorts": Figure.CHILDREN,
     "puff-sleeved dress": Figure.CHILDREN,
+    "smock dress": Figure.CHILDREN,
 }
 """Whom they are made for, where not for women."""
 

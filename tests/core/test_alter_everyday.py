@@ -109,6 +109,23 @@ def test_blended_by_a_size_at_one_level_every_seam_still_meets(name):
                 assert abs(found.fault) <= off, (level, other, found.join.id, found.fault)
 
 
+@pytest.mark.parametrize("name", [name for name in EVERYDAY if "dress" in name or "coat" in name])
+def test_a_blend_that_says_nothing_of_a_level_leaves_no_seam_apart(name):
+    """A person whose waist was never measured is between sizes at bust and hip alone."""
+    pattern = compose(EVERYDAY[name]).pattern
+    sizes = pattern.envelope.sizes
+    k = len(sizes) // 2
+    levels = blendable(pattern, sizes[k])
+    for left_out in levels:
+        said = [level for level in levels if level != left_out]
+        for level in said:
+            blend = tuple((one, sizes[k + 1] if one == level else sizes[k]) for one in said)
+            for found in walk(carry_out(pattern, sizes[k], [], blend).pattern, sizes[k]):
+                off = BLENDED.get(found.join.id.removeprefix("skirt-"), APART)
+                gathered = found.join.difference.kind is DifferenceKind.GATHERS
+                assert gathered or abs(found.fault) <= off, (blend, found.join.id, found.fault)
+
+
 @pytest.mark.parametrize("kind", [SkirtKind.A_LINE, SkirtKind.GATHERED, SkirtKind.CIRCLE, SkirtKind.KNIFE_PLEATS])
 def test_a_dress_with_a_waist_seam_is_blended_from_the_top_down(kind):
     description = replace(EVERYDAY["coat dress"], features=replace(EVERYDAY["coat dress"].features, collar=None))

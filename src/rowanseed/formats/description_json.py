@@ -67,6 +67,7 @@ from rowanseed.core.compose.vocabulary import (
     TapeLine,
     TrimKind,
     Waist,
+    WaistLevel,
     Where,
 )
 from rowanseed.core.pattern.envelope import Figure, Runs
@@ -171,6 +172,7 @@ class _Features(Strict):
     armhole: ArmholeFinish | None = None
     straps: _Straps | None = None
     waist: Waist | None = None
+    waist_level: WaistLevel = WaistLevel.NATURAL
     band: _Band = _Band()
     skirt: _Skirt | None = None
     legs: _Legs = _Legs()
@@ -283,6 +285,7 @@ def _features(f: _Features) -> Features:
         armhole=f.armhole,
         straps=plain(f.straps, Straps),
         waist=f.waist,
+        waist_level=f.waist_level,
         band=plain(f.band, Band),
         skirt=plain(f.skirt, Skirt),
         legs=plain(f.legs, Legs),

@@ -25,6 +25,7 @@ FRONT_SHAPED: Mapping[Worded, frozenset[v.GarmentKind]] = {
     v.Shaping.YOKE: HALVES,
     v.Shaping.SQUARE_YOKE: UPPER,
     v.Shaping.GATHERS_UNDER_YOKE: UPPER,
+    v.Shaping.PLEAT_UNDER_YOKE: UPPER,
     v.Shaping.TUCKS: WITH_SKIRT,
     v.Shaping.PLEATS: WITH_SKIRT,
     v.Shaping.SHOULDER_TUCK_LEFT: UPPER,
@@ -35,6 +36,7 @@ BACK_SHAPED: Mapping[Worded, frozenset[v.GarmentKind]] = {
     v.Shaping.PRINCESS_ARMHOLE: UPPER,
     v.Shaping.PRINCESS_SHOULDER: UPPER,
     v.Shaping.YOKE: HALVES,
+    v.Shaping.GATHERS_UNDER_YOKE: UPPER,
     v.Shaping.PLEAT_UNDER_YOKE: UPPER,
     v.Shaping.SHIRRED_PANEL: UPPER,
     v.Shaping.TUCKS: WITH_SKIRT,
@@ -62,6 +64,8 @@ SLEEVED = (When("features.sleeve.kind"),)
 BANDED = (
     When("features.waist", ("", *(one.value for one in (v.Waist.WAISTBAND, v.Waist.PLAIN_BAND, v.Waist.PLEATED_BAND)))),
 )
+SEAMED = When("features.waist", tuple(str(one.value) for one in v.Waist if one not in (v.Waist.NONE, v.Waist.SHIRRED)))
+"""A waist at which bodice and skirt are sewn together."""
 GROUPS = (
     Group(
         "front",
@@ -146,6 +150,13 @@ GROUPS = (
         "Waist",
         (
             One("features.waist", "Waist", v.Waist, USUAL),
+            One(
+                "features.waist_level",
+                "Where its seam lies",
+                v.WaistLevel,
+                first=v.WaistLevel.NATURAL,
+                when=(SEAMED, of(UPPER)),
+            ),
             Length("features.band.width", "A band's finished width", when=BANDED),
             Length("features.band.underlap", "Its underlap", when=BANDED),
             Number("features.band.parts", "Parts it is cut in", "one or two", when=(*BANDED, of(AT_THE_WAIST))),

@@ -55,7 +55,7 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
             raise NoPlaceFor(f"This pattern has no size {other}.", f"It has {', '.join(sizes)}.", "blend")
     if all(other == size for _, other in blend):
         return pattern
-    ordered = sorted(blend, key=lambda entry: levels.index(entry[0]))
+    ordered = _filled(pattern, size, blend, levels)
     weighed = [(frame, _Weights(frame, size, ordered)) for frame in frames(pattern, size)]
     of_piece = {piece.id: weights for frame, weights in weighed for piece in frame.pieces}
     hems = dict(hem_edges(pattern))
@@ -69,6 +69,18 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
             for piece in frame.pieces
         ]
     return with_pieces(pattern, changed)
+
+
+def _filled(pattern: Pattern, size: str, blend: Blend, levels: Sequence[str]) -> Blend:
+    """The blend from the top down. At a seam between two fronts or backs that says nothing, both take the size above
+    it, or else the first one below: what is sewn together there changes alike."""
+    said, bodies = dict(blend), [f for f in frames(pattern, size) if f.panel in (Panel.FRONT, Panel.BACK)]
+    for k, level in enumerate(levels):
+        meets = any(sum(f.level(level) is not None for f in bodies if f.panel is panel) > 1 for panel in Panel)
+        if level not in said and meets:
+            nearest = (said[one] for one in (*reversed(levels[:k]), *levels[k:]) if one in said)
+            said[level] = next(nearest, size)
+    return tuple((level, said[level]) for level in levels if level in said)
 
 
 def _size_it_hangs_from(pattern: Pattern, size: str, frame: Frame, of_piece: Mapping[str, _Weights]) -> str:

@@ -12,7 +12,16 @@ from functools import cached_property
 
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, straight, y_at
-from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, NAPE, NARROWS, WIDENS, Size, hem_ruffle, skirt_kind
+from rowanseed.core.compose.figures import (
+    BUST_POINT,
+    LEAST_BELOW_UNDERARM,
+    NAPE,
+    NARROWS,
+    WIDENS,
+    Size,
+    hem_ruffle,
+    skirt_kind,
+)
 from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
@@ -22,6 +31,7 @@ from rowanseed.core.compose.vocabulary import (
     Shaping,
     SkirtKind,
     SleeveKind,
+    WaistLevel,
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
@@ -111,11 +121,12 @@ class Upper:
 
     @property
     def waist(self) -> float:
-        return self.size.back_waist + NAPE
+        """The level of the waist, or of a waist seam above or below it."""
+        return self.size.seam + NAPE
 
     @property
     def hip(self) -> float:
-        return self.waist + self.size.hip_depth
+        return self.waist + self.size.seam_to_hip
 
     @cached_property
     def model(self) -> Upper:
@@ -375,6 +386,9 @@ class Upper:
         ends = straight(top, (self.underarm + self.up, q))
         waist = (self.waist, q - self.side_in)
         hip = (self.hip, q + self.hip_out)
+        if self.description.seam_level is WaistLevel.HIGH:
+            # Over the bust dart's width the front runs straight up, so that the sides meet once it is sewn.
+            return straight(waist, (self.underarm, q), *([ends[-1].end] if self.up else []))
         if self.description.has_waist_seam:
             return (curve(waist, (-1.0, 0.04), top, UP, 0.36), *ends)
         if self.size.waist is None:
@@ -404,14 +418,14 @@ class Upper:
     @property
     def bust_point(self) -> Point:
         y = self.size.body_bust / 10 - (2.0 if self.is_front else 8.0)
-        return (self.underarm + 28.0, y)
+        return (self.underarm + BUST_POINT, y)
 
     @property
     def levels(self) -> tuple[tuple[str, float], ...]:
         """The measuring levels that the piece reaches, each with where it lies."""
         found = [("bust", self.underarm + self.up)]
         if self.reaches_waist or self.description.has_waist_seam:
-            found.append(("waist", min(self.waist, self.hem)))
+            found.append((self.description.seam_level.level, min(self.waist, self.hem)))
         if self.reaches_hip:
             found.append(("hip", self.hip))
         return tuple(found)

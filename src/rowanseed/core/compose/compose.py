@@ -23,7 +23,7 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.shaped_skirts import shaped_skirt
 from rowanseed.core.compose.tunnels import seam_depth
-from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, InterfacingKind, Waist
+from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, InterfacingKind, Waist, WaistLevel
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
@@ -302,7 +302,8 @@ def _pattern(build: Build) -> Pattern:
     }
     if description.garment.hangs_from_the_shoulders:
         finished["bust"] = {size.name: size.bust for size in build.figures.sizes}
-    if all(size.waist is not None for size in build.figures.sizes) and not description.is_drawn_in:
+    fits = description.seam_level is WaistLevel.NATURAL and not description.is_drawn_in
+    if fits and all(size.waist is not None for size in build.figures.sizes):
         finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
     finished |= {name: dict(row) for name, row in description.finished.items()}
     usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", "hip")

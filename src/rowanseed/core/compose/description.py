@@ -45,6 +45,7 @@ from rowanseed.core.compose.vocabulary import (
     TapeLine,
     TrimKind,
     Waist,
+    WaistLevel,
     Where,
 )
 from rowanseed.core.pattern.envelope import Figure, Runs
@@ -181,6 +182,7 @@ class Features:
     armhole: ArmholeFinish | None = None
     straps: Straps | None = None
     waist: Waist | None = None
+    waist_level: WaistLevel = WaistLevel.NATURAL
     band: Band = Band()
     skirt: Skirt | None = None
     legs: Legs = Legs()
@@ -314,6 +316,11 @@ class Description:
     def has_waist_seam(self) -> bool:
         """Whether bodice and skirt are sewn together at the waist, or to a band between them."""
         return self.garment.has_bodice and self.features.waist not in (None, Waist.NONE, Waist.SHIRRED)
+
+    @property
+    def seam_level(self) -> WaistLevel:
+        """Where its waist seam lies; at the waist, too, where it has none."""
+        return self.features.waist_level if self.has_waist_seam else WaistLevel.NATURAL
 
     @property
     def has_hem_ruffle(self) -> bool:

@@ -6,12 +6,23 @@ armhole, a fifth for the neck), from memory; charts and eases are common practic
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from typing import assert_never
 
 from rowanseed.core.compose.description import Description, Row
 from rowanseed.core.compose.folds import folds_in
-from rowanseed.core.compose.vocabulary import PRINCESS, ClothKind, GarmentKind, LegKind, Shaping, SkirtKind, Waist
+from rowanseed.core.compose.vocabulary import (
+    PRINCESS,
+    ClothKind,
+    GarmentKind,
+    LegKind,
+    Shaping,
+    SkirtKind,
+    Waist,
+    WaistLevel,
+)
 from rowanseed.core.pattern.envelope import Figure, Runs
 
 CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]] = {
@@ -52,6 +63,17 @@ DRAFTED_BY = ("neck", "shoulder", "back_waist", "waist_to_hip", "crotch_depth", 
 """What else than girths the blocks are drafted by, where the chart says it."""
 NARROWS, WIDENS = -0.1, 0.8
 """How far a side may lean inwards or outwards below the hip, for each mm of length, to meet a hem that is printed."""
+BUST_POINT = 28.0
+"""The bust point lies so far below the underarm, in mm."""
+UNDER_BUST, LEAST_RAISED = 75.0, 40.0
+"""A high waist seam lies so far below the bust point, and above the waist at least, in mm (common practice, no
+source)."""
+LOOSE = 60.0
+"""So much narrower than at the bust, in mm, is at a high waist seam at most what the sides alone take in."""
+ROUND_THE_RIBS = {Figure.WOMEN: 0.86, Figure.UNISEX: 0.9, Figure.MEN: 0.96, Figure.CHILDREN: 0.98}
+"""What the body is round below the bust, as a share of its bust (from memory)."""
+DROPPED = 0.5
+"""A dropped waist seam lies so far from the waist to the hip (common practice, no source)."""
 CHILD = 0.9
 """A figure whose lengths are below this share of a woman's has a child's shoulders."""
 TALL = {Figure.WOMEN: 1.0, Figure.MEN: 1.07, Figure.CHILDREN: 0.72, Figure.UNISEX: 1.03}
@@ -77,6 +99,8 @@ class Size:
     """All round the lower edge, or round the end of a leg; None where nothing is printed of it."""
     said: tuple[tuple[str, float], ...] = ()
     """What else the chart says of the body, in mm."""
+    level: WaistLevel = WaistLevel.NATURAL
+    """Where its waist seam lies; `waist` is what it comes to there."""
 
     def charted(self, measure: str, usual: float) -> float:
         """What the chart says; the usual proportion where it does not."""
@@ -100,6 +124,29 @@ class Size:
     def back_waist(self) -> float:
         """From the nape to the waist."""
         return self.charted("back_waist", (402.0 + (self.body_bust - 880.0) * 0.06) * self.tall)
+
+    @property
+    def seam(self) -> float:
+        """From the nape to the waist seam: to the waist, or to where it lies above or below that."""
+        match self.level:
+            case WaistLevel.NATURAL:
+                return self.back_waist
+            case WaistLevel.HIGH:
+                return min(self.underarm + BUST_POINT + UNDER_BUST * self.tall - NAPE, self.back_waist - LEAST_RAISED)
+            case WaistLevel.DROPPED:
+                return self.back_waist + DROPPED * self.hip_depth
+            case _:
+                assert_never(self.level)
+
+    @property
+    def seam_to_waist(self) -> float:
+        """How far below its seam the waist lies; nothing where the seam lies at it, or lower."""
+        return max(0.0, self.back_waist - self.seam)
+
+    @property
+    def seam_to_hip(self) -> float:
+        """From the waist seam to the hip."""
+        return self.back_waist + self.hip_depth - self.seam
 
     @property
     def underarm(self) -> float:
@@ -194,13 +241,15 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         figure = said(name)
         if figure is None:
             found[name] = body[name] + ease(description, name)
-            if name != "waist" or (goes_in(description) and not description.is_drawn_in):
+            fits = goes_in(description) and not description.is_drawn_in
+            if name != "waist" or (fits and description.seam_level is WaistLevel.NATURAL):
                 assumed[f"finished.{name}"] = f"usual ease at the {name}"
         else:
             found[name] = figure
     waist: float | None = found["waist"] if goes_in(description) or said("waist") is not None else None
     if description.is_drawn_in and not is_full(description):
         waist = found["bust"] if description.garment.has_bodice else found["hip"]
+    waist = _at_the_seam(description, body, found, waist, assumed)
     hip = found["hip"] if waist is None else max(found["hip"], waist)
     if description.garment.has_bodice and said("hip") is None:
         hip = max(hip, found["bust"]) if waist is None else hip
@@ -215,6 +264,7 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         length=0.0,
         tall=tall,
         hem=said("hem"),
+        level=description.seam_level,
         said=tuple(
             (name, description.body_chart[name][size])
             for name in DRAFTED_BY
@@ -223,6 +273,32 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
     )
     length = said("length")
     return replace(made, length=_long(description, made) if length is None else length)
+
+
+def _at_the_seam(
+    description: Description,
+    body: Mapping[str, float],
+    found: Mapping[str, float],
+    waist: float | None,
+    assumed: dict[str, str],
+) -> float | None:
+    """What the garment comes to at a waist seam that lies elsewhere; the waist where it lies there."""
+    match description.seam_level:
+        case WaistLevel.NATURAL:
+            return waist
+        case _ if description.is_drawn_in:
+            return waist
+        case WaistLevel.HIGH:
+            assumed["features.waist_level"] = "the seam lies under the bust, with the usual ease there"
+            close = body["bust"] * ROUND_THE_RIBS[description.figure] + ease(description, "waist")
+            # What no dart takes in hangs from the bust.
+            shaped = any(side.has(Shaping.WAIST_DART, *PRINCESS) for _, side in description.features.sides)
+            return min(max(close, found["bust"] - (math.inf if shaped else LOOSE)), found["bust"])
+        case WaistLevel.DROPPED:
+            assumed["features.waist_level"] = "the seam lies half-way from the waist to the hip, and hangs straight"
+            return found["bust"] + DROPPED * (max(found["hip"], found["bust"]) - found["bust"])
+        case _:
+            assert_never(description.seam_level)
 
 
 def is_full(description: Description) -> bool:
@@ -314,9 +390,9 @@ SHORTS = 180.0
 
 
 def waist_from_top(description: Description, size: Size) -> float:
-    """How far the waist lies below the upper end of the back, in mm: below its nape, or its upper edge without
-    shoulders."""
-    return size.back_waist - (size.underarm - NAPE if description.is_without_shoulders else 0.0)
+    """How far the waist or its seam lies below the upper end of the back, in mm: below its nape, or below its upper
+    edge without shoulders."""
+    return size.seam - (size.underarm - NAPE if description.is_without_shoulders else 0.0)
 
 
 def hem_ruffle(description: Description) -> float:
@@ -327,7 +403,7 @@ def hem_ruffle(description: Description) -> float:
 def least_length(description: Description, size: Size) -> float:
     """How long a garment with a bodice is at least, from the nape, in mm."""
     if description.has_waist_seam:
-        return size.back_waist + LEAST_SKIRT
+        return size.seam + LEAST_SKIRT
     return size.underarm + LEAST_BELOW_UNDERARM + hem_ruffle(description) - NAPE
 
 
@@ -344,7 +420,7 @@ def _long(description: Description, size: Size) -> float:
         case GarmentKind.ROBE:
             return usual
         case _:
-            return max(size.back_waist + skirt if skirt else usual, least_length(description, size))
+            return max(size.seam + skirt if skirt else usual, least_length(description, size))
 
 
 def _length(description: Description) -> float:

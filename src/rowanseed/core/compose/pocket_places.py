@@ -187,8 +187,9 @@ def _wanted(build: Build, pocket: Pocket, piece: str, size: Size) -> tuple[float
         return max(p[0] for p in flatten(armhole, 2.0)) - ABOVE_UNDERARM, 0.3
     if "crotch" in edges:
         return _on_the_seat(edges), 0.25
-    bodice = build.description.garment.has_bodice and not piece.startswith("skirt")
-    return x0 + (0.62 if bodice else 0.16) * (x1 - x0), 0.25
+    if build.description.garment.has_bodice and not piece.startswith("skirt"):
+        return x0 + 0.62 * (x1 - x0), 0.25
+    return x0 + 0.16 * (x1 - x0 - size.seam_to_waist) + size.seam_to_waist, 0.25
 
 
 def _on_the_seat(edges: Mapping[str, Chain]) -> float:

@@ -24,7 +24,7 @@ from rowanseed.core.compose.skirts import (
     skirt_panel,
     waist_of,
 )
-from rowanseed.core.compose.vocabulary import ClothKind, Shaping, SkirtKind, Slit
+from rowanseed.core.compose.vocabulary import ClothKind, Shaping, SkirtKind, Slit, WaistLevel
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.geometry.solving import solve
@@ -80,12 +80,15 @@ def _shaped_half(build: Build, half: Half, flare_of: Callable[[Size], float]) ->
         flare = flare_of(size)
         # The side takes in the same on both halves, so that the side seams meet.
         goal = wide - goes(size) + taken(size, mean)
-        side = solve(lambda by: chain_length(_rise(wide - by, _leans(by))), goal, -20.0, 0.8 * wide)
+        # Below a high seam a flared side is straight from there to the hip.
+        is_straight = flare > 0 and size.level is WaistLevel.HIGH
+        leans = (lambda by: by / level_at) if is_straight else _leans
+        side = solve(lambda by: chain_length(_rise(wide - by, leans(by))), goal, -20.0, 0.8 * wide)
         low, level = _foot(size, long, wide, flare), (level_at, wide)
         # The waist leaves the side at a right angle, so that it runs on without a corner.
         top = (-WAIST_RISE, wide - side)
-        upper: Chain = (curve(level, UP, top, (-1.0, -_leans(side)), 0.4),)
-        rise, hem = _rise(wide - side, _leans(side)), _hem((long, 0.0), low, flare)
+        upper = straight(level, top) if is_straight else (curve(level, UP, top, (-1.0, -leans(side)), 0.4),)
+        rise, hem = _rise(wide - side, leans(side)), _hem((long, 0.0), low, flare)
         waist = ending_at(_led_on(rise) if is_wrapped_skirt(build.description) else rise, c)
         lower = _hem((long, c), low, flare)
         if c < -FAR:
@@ -127,7 +130,7 @@ def shaped_skirt(build: Build) -> tuple[Half, Half]:
         build.line(
             id,
             LineKind.LEVEL,
-            "waist",
+            build.description.seam_level.level,
             lambda size, id=id: ((0.0, 0.0), (0.0, y_at(build.edge(id, "side", size), 0.0))),
         )
         _take_in(build, half, id, shaped.taken)
@@ -260,6 +263,8 @@ def _is_shaped(build: Build, half: Half) -> bool:
         return True
     if is_yoked(build, half) and not description.is_drawn_in:
         return True
+    if description.seam_level is not WaistLevel.NATURAL:
+        return False
     asked = description.features.skirt
     if description.is_drawn_in or (asked is not None and asked.darts is False):
         return False

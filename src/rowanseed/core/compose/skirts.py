@@ -19,7 +19,7 @@ def waist_of(build: Build, size: Size) -> float:
 
 def length_of(build: Build, size: Size) -> float:
     """From the waist to the hem, or to the ruffle that is sewn there."""
-    above = size.back_waist if build.description.garment.has_bodice else 0.0
+    above = size.seam if build.description.garment.has_bodice else 0.0
     return size.length - above - hem_ruffle(build.description)
 
 
@@ -80,4 +80,4 @@ def skirt_panel(build: Build, half: Half, id: str, draw: Draw, upper_edge: str =
 
 def hip_depth_of(size: Size, long: float) -> float:
     """Where the hip lies below the waist; a skirt that ends above it is as wide at its lower part."""
-    return min(size.hip_depth, 0.75 * long)
+    return min(size.seam_to_hip, 0.75 * long)

@@ -8,6 +8,7 @@ from __future__ import annotations
 from typing import assert_never
 
 from rowanseed.core.base.words import Worded, with_article
+from rowanseed.core.pattern.pieces import SEAM_LEVEL, WAIST
 
 
 class GarmentKind(Worded):
@@ -221,6 +222,19 @@ class Waist(Worded):
     PLAIN_BAND = "plain band"
     PLEATED_BAND = "pleated band"
     SHIRRED = "shirred"
+
+
+class WaistLevel(Worded):
+    """Where a waist seam lies."""
+
+    NATURAL = "natural", "at the waist"
+    HIGH = "high", "high, below the bust"
+    DROPPED = "dropped", "dropped to the hips"
+
+    @property
+    def level(self) -> str:
+        """What the level of such a seam is called on the pieces: the waist only where it lies there."""
+        return WAIST if self is WaistLevel.NATURAL else SEAM_LEVEL
 
 
 class SkirtKind(Worded):

@@ -6,7 +6,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.figures import is_yoked_at_waist
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.vocabulary import FacedEdge, GarmentKind, SkirtKind, Waist
+from rowanseed.core.compose.vocabulary import FacedEdge, GarmentKind, SkirtKind, Waist, WaistLevel
 from rowanseed.core.pattern.making import EdgePart
 
 GATHERED, PLEATED = 2.0, 3.0
@@ -37,7 +37,8 @@ def tell_fullness(build: Build) -> None:
     """Say how full the skirt was made, where nothing was said."""
     skirt = build.description.features.skirt
     if skirt is not None and skirt.kind.is_full and skirt.fullness is None:
-        what = "its yoke" if is_yoked_at_waist(build.description) else "the waist"
+        moved = build.description.seam_level is not WaistLevel.NATURAL
+        what = "its yoke" if is_yoked_at_waist(build.description) else "its seam" if moved else "the waist"
         build.assumed["features.skirt.fullness"] = f"{skirt_fullness(build.description):g} times {what}"
 
 

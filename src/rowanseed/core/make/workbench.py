@@ -22,7 +22,7 @@ from rowanseed.core.pattern.making import (
     Join,
 )
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import MarkKind, PointKind
+from rowanseed.core.pattern.pieces import LineKind, MarkKind, PointKind
 
 HOT = "Iron and steam burn: keep fingers off the glue side, and switch the iron off when you walk away."
 NEEDLE = "Take pins out before the needle reaches them; a broken needle flies."
@@ -112,9 +112,14 @@ class Workbench(Graph):
         long as what it draws in, at most."""
         parts = [part for id in ids for part in self.parts(id)]
         waist = self.pattern.envelope.body_chart.get("waist", {}).get(self.size)
-        at_waist = bool(parts) and all(part.edge == "waist" for part in parts)
+        at_waist = bool(parts) and all(self._is_at_the_waist(part) for part in parts)
         drawn = self.around(ids)
         return min(waist, drawn) if at_waist and waist is not None else drawn
+
+    def _is_at_the_waist(self, part: EdgePart) -> bool:
+        """A bodice whose lower edge lies higher or lower has levels, and the waist is none of them."""
+        levels = {line.id for line in self.piece(part.piece).lines if line.kind is LineKind.LEVEL}
+        return part.edge == "waist" and ("bust" not in levels or "waist" in levels)
 
     # ---------------------------------------------------------------- what a piece waits for
 

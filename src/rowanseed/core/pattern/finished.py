@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind
+from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Cut, LineKind, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import SEAM_LEVEL, WAIST, Cut, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.turned_yoke import laid_open
 
@@ -48,16 +48,23 @@ def _counted_across(pattern: Pattern) -> frozenset[tuple[str, str]]:
     measured on the bodice, or on the side that is not gathered."""
     levels = {(p.id, line.id) for p in pattern.pieces for line in p.lines if line.kind is LineKind.LEVEL}
     found: set[tuple[str, str]] = set()
+
+    def along(part: EdgePart) -> tuple[str, str]:
+        """The level that an edge lies at, if any: that of its name, or that of a waist seam elsewhere."""
+        at_seam = (part.piece, SEAM_LEVEL)
+        return at_seam if part.edge == WAIST and at_seam in levels else (part.piece, part.edge)
+
     for join in pattern.making.joins:
         gathered = join.difference.kind is DifferenceKind.GATHERS
         measured, other = (join.b, join.a) if gathered else (join.a, join.b)
-        if all((p.piece, p.edge) in levels for p in measured):
-            found |= {(p.piece, p.edge) for p in other}
+        if all(along(p) in levels for p in measured):
+            found |= {along(p) for p in other}
     return frozenset(found)
 
 
-def _taken_in(piece: Piece, size: str, edge: str) -> float:
-    """What the darts of an edge take in, in mm: a waist dart at the seam that is the waist."""
+def _taken_in(piece: Piece, size: str, level: str) -> float:
+    """What the darts of the edge at a level take in, in mm: a waist dart at the seam that is the waist."""
+    edge = WAIST if level == SEAM_LEVEL else level
     legs = [
         [mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs] for dart in piece.darts if dart.edge == edge
     ]

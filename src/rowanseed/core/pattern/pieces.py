@@ -157,8 +157,12 @@ class LineKind(Worded):
     PLACEMENT = "placement", "placement line"
     CENTRE = "centre", "centre line"
     LEVEL = "level"
-    """Across the piece at a measure of the body (its id: bust, waist, hip…), from stitching line to stitching line or
-    to the centre line: what the garment measures there, and where a blend or a taper takes hold."""
+    """Across the piece at a measure of the body (its id: bust, waist, hip…) or at a seam, from stitching line to
+    stitching line or to the centre line: what the garment measures there, and where a blend or a taper takes hold."""
+
+
+WAIST, SEAM_LEVEL = "waist", "seam"
+"""A level at a waist seam that lies elsewhere than at the waist, along edges that are called the waist all the same."""
 
 
 @dataclass(frozen=True)

@@ -13,13 +13,18 @@ from itertools import pairwise
 from rowanseed.core.base.working import Given, Source, Working, length, words
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.pattern.envelope import Envelope
+from rowanseed.core.pattern.pieces import SEAM_LEVEL
 
 FORGIVEN = 0.25
 """How far over a size's figure still counts as that size: a quarter of the step to the next one."""
 
 
+LEVELS = {SEAM_LEVEL: "waist seam"}
+"""Levels of a garment that are no measure of the body."""
+
+
 def measure_name(key: str) -> str:
-    return MEASURE[key].name.lower() if key in MEASURE else key
+    return MEASURE[key].name.lower() if key in MEASURE else LEVELS.get(key, key)
 
 
 @dataclass(frozen=True)

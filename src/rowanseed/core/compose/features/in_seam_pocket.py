@@ -106,7 +106,7 @@ def _dots(build: Build, p: EdgePart) -> None:
     def below(size: Size) -> float:
         chain = build.edge(p.piece, p.edge, size)
         level = build.pieces[p.piece].line(LineKind.LEVEL, "waist")
-        begins = max(BELOW_WAIST, _shirred_to(build) + CLEAR)
+        begins = max(BELOW_WAIST, _shirred_to(build) + CLEAR) + size.seam_to_waist
         if level is None:
             return begins
         waist = level.ends[size.name][0][0]
