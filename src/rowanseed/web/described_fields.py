@@ -182,7 +182,7 @@ GROUPS = (
                 when=(chosen("features.skirt.kind", *(kind for kind in v.SkirtKind if kind.is_full)),),
             ),
             Either("features.skirt.darts", "Darts at its waist", USUAL, "darts", "none", when=DARTED),
-            Length("features.skirt.length", "From the waist to the hem"),
+            Length("features.skirt.length", "From the waist, or its seam, to the hem"),
             Number(
                 "features.skirt.coverage",
                 "An apron covers",

@@ -15,7 +15,7 @@ from rowanseed.core.compose.description import Description, PrintedView
 from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import NAPE, Size, figures, hem_ruffle, is_full
+from rowanseed.core.compose.figures import NAPE, Size, figures, hem_ruffle, is_free_at_the_hip, is_full, reaches_the_hip
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.idle import tell_idle
 from rowanseed.core.compose.notion_text import is_cloth, read_notion
@@ -307,9 +307,10 @@ def _pattern(build: Build) -> Pattern:
         finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
     finished |= {name: dict(row) for name, row in description.finished.items()}
     usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", "hip")
-    full = fullness(description) > 1 and not description.garment.has_bodice
-    if description.garment is GarmentKind.APRON or full:
+    if is_free_at_the_hip(description) or not reaches_the_hip(description, build.figures.sizes):
         finished.pop("hip", None)
+    if description.seam_level is not WaistLevel.NATURAL:
+        finished.pop("waist", None)
     views = description.views or (PrintedView("A"),)
     return Pattern(
         name=description.name,

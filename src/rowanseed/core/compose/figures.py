@@ -7,7 +7,7 @@ armhole, a fifth for the neck), from memory; charts and eases are common practic
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import assert_never
 
@@ -201,6 +201,8 @@ def figures(description: Description) -> Figures:
     for size in sizes:
         body = {name: rows[name][size] for name in rows}
         out.append(_size(description, size, body, assumed))
+    if not reaches_the_hip(description, out):
+        assumed.pop("finished.hip", None)
     return Figures(tuple(out), assumed)
 
 
@@ -242,7 +244,11 @@ def _size(description: Description, size: str, body: Mapping[str, float], assume
         if figure is None:
             found[name] = body[name] + ease(description, name)
             fits = goes_in(description) and not description.is_drawn_in
-            if name != "waist" or (fits and description.seam_level is WaistLevel.NATURAL):
+            follows = {
+                "waist": fits and description.seam_level is WaistLevel.NATURAL,
+                "hip": not is_free_at_the_hip(description),
+            }
+            if follows.get(name, True):
                 assumed[f"finished.{name}"] = f"usual ease at the {name}"
         else:
             found[name] = figure
@@ -306,6 +312,24 @@ def is_full(description: Description) -> bool:
     skirt = description.features.skirt
     drawn_in = not description.garment.has_bodice and not is_yoked_at_waist(description)
     return drawn_in and skirt is not None and skirt.kind.is_full
+
+
+def is_free_at_the_hip(description: Description) -> bool:
+    """Whether its fullness says how wide it is at the hip, and no finished measure does."""
+    skirt = description.features.skirt
+    if description.garment is GarmentKind.APRON:
+        return True
+    return skirt is not None and (skirt.kind.is_full or skirt.kind in (SkirtKind.CIRCLE, SkirtKind.HALF_CIRCLE))
+
+
+SHORT_OF_THE_HIP = 20.0
+"""A garment that ends higher above the hip than this, in mm, has no measure there."""
+
+
+def reaches_the_hip(description: Description, sizes: Sequence[Size]) -> bool:
+    """Whether what hangs from the shoulders in one length reaches the hip; a skirt is drafted to it in any case."""
+    hangs = description.garment.has_bodice and not description.has_waist_seam
+    return not hangs or all(size.length > size.back_waist + size.hip_depth - SHORT_OF_THE_HIP for size in sizes)
 
 
 def is_yoked_at_waist(description: Description) -> bool:

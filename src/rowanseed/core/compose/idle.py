@@ -13,7 +13,7 @@ from rowanseed.core.compose.apron import is_tied
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Features, Lining, Skirt, Sleeve, Straps
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST, PULLED
-from rowanseed.core.compose.figures import Size, is_full
+from rowanseed.core.compose.figures import Size, is_free_at_the_hip, is_full, reaches_the_hip
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, is_wrapped_skirt, placket
 from rowanseed.core.compose.skirts import SHAPED, skirt_ids
 from rowanseed.core.compose.vocabulary import (
@@ -23,6 +23,7 @@ from rowanseed.core.compose.vocabulary import (
     Shaping,
     SkirtKind,
     SleeveKind,
+    WaistLevel,
     Where,
 )
 from rowanseed.core.geometry.outline import chain_length
@@ -77,10 +78,14 @@ def _finished(build: Build) -> Found:
             yield field, f"{without}: the finished sleeve length is shown as it is printed"
         if measure == "bust" and not d.garment.hangs_from_the_shoulders:
             yield field, f"{d.garment.has} no bust"
-        if measure == "hip" and (d.garment is GarmentKind.APRON or is_full(d)):
+        if measure == "hip" and is_free_at_the_hip(d):
             yield field, "its fullness says how wide it is at the hip"
+        if measure == "hip" and not reaches_the_hip(d, build.figures.sizes):
+            yield field, "it ends above the hip"
         if measure == "waist" and d.is_drawn_in:
             yield field, "a waist that is drawn in is as wide as what it goes over"
+        elif measure == "waist" and d.seam_level is not WaistLevel.NATURAL:
+            yield field, "its seam lies away from the waist: it is not fitted there"
         if measure == "hem" and (why := _hem_unlike(build)):
             yield field, why
         if measure not in FOLLOWED:
