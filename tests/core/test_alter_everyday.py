@@ -13,7 +13,7 @@ from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Opening, Side, Skirt
 from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, SkirtKind, Where
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.finished import changes
+from rowanseed.core.pattern.finished import changes, girths
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.walk import walk
 
@@ -67,6 +67,12 @@ def test_altered_by_two_centimetres_every_seam_still_meets(name):
         if now is None:
             continue
         tried += 1
+        if alteration.kind == "seam":
+            found, measured = changes(pattern, now, size, "A"), girths(pattern, size, "A")
+            widths = {measure: found.get(measure, 0.0) for measure in measured if measure != "upper_arm"}
+            assert all(abs(mm) <= BY + 1.0 for mm in widths.values()), (alteration, widths)
+            if alteration.level in widths:
+                assert widths[alteration.level] == pytest.approx(alteration.by, abs=1.0), (alteration, widths)
         for found in walk(now, size):
             id = found.join.id
             if id not in drawn_up:

@@ -179,9 +179,11 @@ def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, schoo
     each = by / edge_count(pattern, join)
     sleeve = sleeve_above(pattern, size, join)
     for one, other in zip(runs(pattern, join.a), runs(pattern, join.b), strict=True):
-        amount = share_along(pattern, size, one, other, level)
-        edges = {(run[0].piece, run[0].edge): {p.piece for p in run} for run in (one, other)}
-        for (piece_id, edge), own in edges.items():
+        # Each by its own levels: above a bust dart those of front and back lie its width apart.
+        edges = {(run[0].piece, run[0].edge): (run, far) for run, far in ((one, other), (other, one))}
+        amounts = {at: share_along(pattern, size, run, far, level) for at, (run, far) in edges.items()}
+        for (piece_id, edge), (run, _) in edges.items():
+            amount, own = amounts[piece_id, edge], {p.piece for p in run}
             frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
             side = edge_side(frame, piece, edge)
             _refuse_too_much(piece.id, each, side)
@@ -216,6 +218,9 @@ def across_the_waist(pattern: Pattern, join: Join) -> Join | None:
         if seam.difference.kind is DifferenceKind.GATHERS or any(p.edge != WAIST for p in (*seam.a, *seam.b)):
             continue
         one, other = frames(seam.a), frames(seam.b)
+        if one & other:
+            # A facing lies behind what it is sewn to: nothing goes on there.
+            continue
         beyond = other if sides <= one else one if sides <= other else set()
         for found in takeable(pattern):
             if frames((*found.a, *found.b)) <= beyond and _where(pattern, found) == _where(pattern, join):
