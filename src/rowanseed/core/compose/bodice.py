@@ -17,6 +17,7 @@ from rowanseed.core.compose.figures import (
     LEAST_BELOW_UNDERARM,
     NAPE,
     NARROWS,
+    SHORT_OF_THE_HIP,
     WIDENS,
     Size,
     hem_ruffle,
@@ -46,6 +47,8 @@ LOWERED = 11.0
 """And so far the front's shoulder lies below the back's, in mm."""
 PAD = 10.0
 """How thick a usual shoulder pad is, in mm (common practice, no source)."""
+ABOVE_THE_EDGE = 5.0
+"""What ends above the hip is measured so far above its lower edge, in mm."""
 BUST_DART = 30.0
 SHOULDER_DART = 12.0
 EXTENSION = 15.0
@@ -136,6 +139,17 @@ class Upper:
     @property
     def reaches_hip(self) -> bool:
         return self.model.hem > self.model.hip + 40.0
+
+    @property
+    def ends_about_the_hip(self) -> bool:
+        """Whether it ends so near the hip that it is fitted there, or just above its lower edge."""
+        near = self.model.hem > self.model.hip - SHORT_OF_THE_HIP
+        return near and not self.reaches_hip and not self.description.has_waist_seam
+
+    @property
+    def measured_at_hip(self) -> float:
+        """The level at which it is as wide as at the hip, or as wide as it gets on the way there."""
+        return self.hip if self.reaches_hip else min(self.hip, self.hem - self.raised - ABOVE_THE_EDGE)
 
     @property
     def reaches_waist(self) -> bool:
@@ -393,8 +407,15 @@ class Upper:
             return (curve(waist, (-1.0, 0.04), top, UP, 0.36), *ends)
         if self.size.waist is None:
             foot = self.hem - self.raised
+            if self.ends_about_the_hip:
+                hip = (x := self.measured_at_hip, y_straight(top, hip, x))
             low = (foot, y_straight(top, hip, foot) + self.flare)
-            return (*(straight(low, hip, top) if self.reaches_hip else straight(low, top)), *ends)
+            between = (hip,) if self.reaches_hip or self.ends_about_the_hip else ()
+            return (*straight(low, *between, top), *ends)
+        if self.ends_about_the_hip:
+            at = (self.measured_at_hip, waist[1] + (hip[1] - waist[1]) * self.goes_out)
+            low = (self.hem, at[1])
+            return (*straight(low, at), curve(at, UP, waist, UP, 0.36), curve(waist, UP, top, UP, 0.36), *ends)
         if not self.reaches_hip:
             share = (self.hem - self.waist) / (self.hip - self.waist)
             low = (self.hem, waist[1] + (hip[1] - waist[1]) * max(0.0, min(1.0, share)))
@@ -408,6 +429,12 @@ class Upper:
             curve(waist, UP, top, UP, 0.36),
             *ends,
         )
+
+    @property
+    def goes_out(self) -> float:
+        """How much of the way from the waist's width to the hip's is gone where it is measured at the hip: all of it,
+        but where it ends above."""
+        return (self.measured_at_hip - self.waist) / (self.hip - self.waist)
 
     def outer(self, level: float) -> float:
         """How far from the centre the side stands at a level."""
@@ -426,8 +453,8 @@ class Upper:
         found = [("bust", self.underarm + self.up)]
         if self.reaches_waist or self.description.has_waist_seam:
             found.append((self.description.seam_level.level, min(self.waist, self.hem)))
-        if self.reaches_hip:
-            found.append(("hip", self.hip))
+        if self.reaches_hip or self.ends_about_the_hip:
+            found.append(("hip", self.measured_at_hip))
         return tuple(found)
 
 

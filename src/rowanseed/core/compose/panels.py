@@ -125,21 +125,26 @@ def centre_seam(build: Build, half: Half) -> None:
 
 
 def panel_levels(
-    build: Build, half: Half, id: str, inner: Callable[[Upper, float], float], outer: Callable[[Upper, float], float]
+    build: Build,
+    half: Half,
+    id: str,
+    inner: Callable[[Upper, float], float],
+    outer: Callable[[Upper, float], float],
+    down: Callable[[Upper, float], float] = lambda block, x: x,
 ) -> None:
     """Measuring lines from the inner to the outer edge of a panel, at every level that it reaches; at the centre from
-    the centre line, or from where a band is sewn to the piece."""
+    the centre line, or from where a band is sewn to the piece. `down` is where a level comes to lie."""
     sizes = build.figures.sizes
 
-    def starts(block: Upper, x: float) -> Point:
-        return (x, max(block.centre, inner(block, x)))
+    def ends_at(block: Upper, x: float) -> tuple[Point, Point]:
+        at = down(block, x)
+        return (at, max(block.centre, inner(block, x))), (at, outer(block, x))
 
     for k, (name, _) in enumerate(upper(build, sizes[0], half).levels):
 
         def ends(size: Size, k: int = k) -> tuple[Point, Point]:
             block = upper(build, size, half)
-            x = block.levels[k][1]
-            return starts(block, x), (x, outer(block, x))
+            return ends_at(block, block.levels[k][1])
 
         build.line(id, LineKind.LEVEL, name, ends)
 
@@ -148,9 +153,21 @@ def panel_levels(
         # Midway to where armhole and bust dart have ended, on front and back alike: they stay as they are.
         darted = build.description.features.front.has(Shaping.BUST_DART)
         x = block.waist - min(ABOVE_WAIST, (block.waist - block.underarm - (DART_FROM if darted else 0.0)) / 2)
-        return starts(block, x), (x, outer(block, x))
+        return ends_at(block, x)
 
     build.line(id, LineKind.LENGTHEN_SHORTEN, "body-length", across)
+
+
+def spread_levels(build: Build, half: Half, id: str, spread: Callable[[Upper], Spread]) -> None:
+    """The measuring lines of a piece that was spread, where its side now has them."""
+    panel_levels(
+        build,
+        half,
+        id,
+        lambda block, x: 0.0,
+        lambda block, x: block.centre + spread(block).across((x, block.outer(x))),
+        lambda block, x: spread(block).at((x, block.outer(x)))[0],
+    )
 
 
 # ---------------------------------------------------------------- the bust point

@@ -27,6 +27,9 @@ def princess_line(block: Upper, start: Point, leaves: Point, *, inner: bool) -> 
     if not block.reaches_waist:
         return (*chain, curve(over, DOWN, (block.hem, waist[1]), DOWN, 0.36))
     chain = (*chain, curve(over, DOWN, waist, DOWN, 0.36))
+    if block.ends_about_the_hip:
+        at = (block.measured_at_hip, over[1] + hand * taken * (1 - block.goes_out))
+        return (*chain, curve(waist, DOWN, at, DOWN, 0.36), *straight(at, (block.hem, at[1])))
     if not block.reaches_hip:
         share = (block.hem - block.waist) / (block.hip - block.waist)
         return (*chain, curve(waist, DOWN, (block.hem, over[1] + hand * taken * max(0.0, 1 - share)), DOWN, 0.36))

@@ -7,7 +7,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts
+from rowanseed.core.compose.panels import Half, lower_edge, new_panel, shape_with_darts, spread_levels
 from rowanseed.core.compose.spread import Spread, spread_below
 from rowanseed.core.compose.vocabulary import Centre, NeckShape, Shaping
 from rowanseed.core.compose.yokes import FULLER, below_the_neck
@@ -55,11 +55,7 @@ def _square_yoke(build: Build, half: Half) -> None:
 
     new_panel(build, half, id, "Front", body, at_centre=True)
     new_panel(build, half, yoke, "Front yoke", top, at_centre=True, drawn_on="" if gathers else id)
-
-    def outer(block: Upper, x: float) -> float:
-        return spread(block).across((x, block.outer(x)))
-
-    panel_levels(build, half, id, lambda block, x: 0.0, outer)
+    spread_levels(build, half, id, spread)
     half.yoke = f"yoke-{half.name}"
     if gathers:
         # Only the base is gathered: it is a seam of its own, sewn first, with the sides after it.

@@ -12,9 +12,9 @@ from rowanseed.core.compose.panels import (
     centre_of,
     lower_edge,
     new_panel,
-    panel_levels,
     shape_with_darts,
     side_of,
+    spread_levels,
 )
 from rowanseed.core.compose.spread import Spread, spread_below
 from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, Where
@@ -71,11 +71,7 @@ def _yoke(build: Build, half: Half) -> None:
         drawn_on="" if full else id,
         difference=Difference(DifferenceKind.GATHERS, ratio) if full else Difference(),
     )
-
-    def outer(block: Upper, x: float) -> float:
-        return block.centre + spread(block).across((x, block.outer(x)))
-
-    panel_levels(build, half, id, lambda block, x: 0.0, outer)
+    spread_levels(build, half, id, spread)
     if full and not gathers:
         build.details.append(
             Detail(

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from rowanseed.core.alter.blend import blendable
+from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
+from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.sizing.chart import measure_name, size_by_measure
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School
 
@@ -14,14 +16,18 @@ def between_sizes(c: Choosing) -> Proposal:
     advice = c.advice
     if advice.size is None:
         return Proposal(School.BETWEEN, None, advice.reason)
-    measures = [m for m in ("bust", "waist", "hip") if m in c.body and c.chart(m) and m not in c.undecided]
+    charted = [m for m in ("bust", "waist", "hip") if m in c.body and c.chart(m)]
+    finished = c.pattern.envelope.finished.get(c.view, {})
+    # Of a full skirt nothing is printed at the hip: it goes over any.
+    free = [m for m in charted if m in c.undecided or (finished and m not in finished)]
+    measures = [m for m in charted if m not in free]
     by_measure = {m: size_by_measure(m, c.body[m], c.chart(m), c.sizes) for m in measures}
     found = {m: f.size for m, f in by_measure.items()}
     if len(set(found.values())) < 2:
-        loose = " and the ".join(measure_name(m) for m in ("waist", "hip") if m in c.undecided)
-        free = f" The {loose} hang free of it." if loose else ""
         return Proposal(
-            School.BETWEEN, None, f"Your measures all say size {advice.size}: there is nothing to go between.{free}"
+            School.BETWEEN,
+            None,
+            f"Your measures all say size {advice.size}: there is nothing to go between.{_hang_free(free)}",
         )
     first = advice.by_measure[0].measure
     base = found.get(first, advice.size)
@@ -34,10 +40,17 @@ def between_sizes(c: Choosing) -> Proposal:
             size=base,
             reason=f"{said}, with a smooth line between; the length is that of {base}. "
             f"Safer still: cut {advice.size} and take in after the try-on.",
-            rows=c.rows(base, found),
+            rows=c.rows(base, dict(blend)),
             blend=blend,
         )
     return _larger_taken_in(c, found, said)
+
+
+def _hang_free(measures: Sequence[str]) -> str:
+    if not measures:
+        return ""
+    verb = "hangs" if len(measures) == 1 else "hang"
+    return f" The {' and the '.join(measure_name(m) for m in measures)} {verb} free of it."
 
 
 def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Proposal:
@@ -51,6 +64,10 @@ def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Propos
         if size != larger and m in finished and m in seams:
             changes[m] = finished[m][size] - finished[m][larger]
             alterations.append(Alteration(kind="seam", by=round(changes[m]), at=seams[m].id, level=m))
+    try:
+        carry_out(c.pattern, larger, alterations)
+    except AlterationError as refused:
+        return Proposal(School.BETWEEN, None, f"{said}: too far apart to go between. {refused.problem}")
     return Proposal(
         school=School.BETWEEN,
         size=larger,
