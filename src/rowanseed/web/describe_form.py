@@ -11,6 +11,7 @@ from rowanseed.core.base.units import INCH, Units, format_allowance, format_leng
 from rowanseed.core.compose import description as d
 from rowanseed.core.compose import vocabulary as v
 from rowanseed.core.compose.chart import OF_A_BODY, OF_A_GARMENT, ChartError, read_chart, written
+from rowanseed.core.compose.charts import CHARTS
 from rowanseed.core.compose.envelope_text import (
     EnvelopeError,
     as_lined,
@@ -19,7 +20,6 @@ from rowanseed.core.compose.envelope_text import (
     written_views,
     written_yardage,
 )
-from rowanseed.core.compose.figures import CHARTS
 from rowanseed.core.compose.limits import limit_of
 from rowanseed.core.compose.notion_text import notion_lines
 from rowanseed.core.pattern.envelope import Figure, Runs

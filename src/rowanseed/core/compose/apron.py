@@ -8,7 +8,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.fastenings import fastening_mark
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import length_of
 from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, SkirtKind
 from rowanseed.core.compose.waists import fullness, tell_fullness

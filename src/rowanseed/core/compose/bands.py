@@ -6,7 +6,7 @@ from collections.abc import Iterable
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Panel, PointKind

@@ -10,19 +10,11 @@ import math
 from dataclasses import dataclass, replace
 from functools import cached_property
 
-from rowanseed.core.compose.description import Description, Side
+from rowanseed.core.compose.bodice_levels import Levels
+from rowanseed.core.compose.description import Side
 from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, straight, y_at
-from rowanseed.core.compose.figures import (
-    BUST_POINT,
-    LEAST_BELOW_UNDERARM,
-    NAPE,
-    NARROWS,
-    SHORT_OF_THE_HIP,
-    WIDENS,
-    Size,
-    hem_ruffle,
-    skirt_kind,
-)
+from rowanseed.core.compose.figures import skirt_kind
+from rowanseed.core.compose.sizes import BUST_POINT, NAPE, NARROWS, WIDENS
 from rowanseed.core.compose.vocabulary import (
     Centre,
     ClothKind,
@@ -49,7 +41,6 @@ PAD = 10.0
 """How thick a usual shoulder pad is, in mm (common practice, no source)."""
 ABOVE_THE_EDGE = 5.0
 """What ends above the hip is measured so far above its lower edge, in mm."""
-BUST_DART = 30.0
 SHOULDER_DART = 12.0
 EXTENSION = 15.0
 """A front that laps reaches so far beyond its centre, in mm."""
@@ -87,87 +78,9 @@ MOST_LOOSE = 90.0
 
 
 @dataclass(frozen=True)
-class Upper:
-    """Front or back of a bodice in one size: its points, x down from the neck point, y from the centre, in mm."""
-
-    description: Description
-    size: Size
-    is_front: bool
-    middle: Size
-    """The middle size: what it reaches decides for all of them which points the outline has."""
-    loosened: float | None = None
-    """How much wider the neck is than usual, in mm; None: as much as a head needs."""
-    leaning: float | None = None
-    """How far the sides lean outwards below the hip, for each mm; None: as is usual, or to the hem that is printed."""
-
-    @property
-    def side_of(self) -> Side:
-        features = self.description.features
-        return features.front if self.is_front else features.back
-
-    @property
-    def up(self) -> float:
-        """How far all above the bust dart is raised, so that the sides meet when it is folded."""
-        return -BUST_DART if self.is_front and self.side_of.has(Shaping.BUST_DART) else 0.0
-
-    # ---------------------------------------------------------------- levels
-
-    @cached_property
-    def is_dropped(self) -> bool:
-        sleeve = self.description.features.sleeve
-        return sleeve is not None and sleeve.kind is SleeveKind.DROPPED
-
-    @property
-    def underarm(self) -> float:
-        lower = 18.0 if self.description.garment.is_outer else 30.0 if self.is_dropped else 0.0
-        return self.size.underarm + lower
-
-    @property
-    def waist(self) -> float:
-        """The level of the waist, or of a waist seam above or below it."""
-        return self.size.seam + NAPE
-
-    @property
-    def hip(self) -> float:
-        return self.waist + self.size.seam_to_hip
-
-    @cached_property
-    def model(self) -> Upper:
-        """The same piece in the middle size."""
-        return self if self.size is self.middle else Upper(self.description, self.middle, self.is_front, self.middle)
-
-    @property
-    def reaches_hip(self) -> bool:
-        return self.model.hem > self.model.hip + 40.0
-
-    @property
-    def ends_about_the_hip(self) -> bool:
-        """Whether it ends so near the hip that it is fitted there, or just above its lower edge."""
-        near = self.model.hem > self.model.hip - SHORT_OF_THE_HIP
-        return near and not self.reaches_hip and not self.description.has_waist_seam
-
-    @property
-    def measured_at_hip(self) -> float:
-        """The level at which it is as wide as at the hip, or as wide as it gets on the way there."""
-        return self.hip if self.reaches_hip else min(self.hip, self.hem - self.raised - ABOVE_THE_EDGE)
-
-    @property
-    def reaches_waist(self) -> bool:
-        return self.model.hem > self.model.waist + 20.0
-
-    @property
-    def hem(self) -> float:
-        """Where the piece ends: at the waist seam, or at the garment's hem."""
-        description = self.description
-        if description.has_waist_seam:
-            return self.waist
-        long = max(self.size.length + NAPE - hem_ruffle(description), self.underarm + LEAST_BELOW_UNDERARM)
-        if self.size is self.middle:
-            return long
-        # The same points in every size: none ends above a level that the middle size reaches, or below one it does not.
-        if self.model.reaches_hip:
-            return max(long, self.hip + 25.0)
-        return min(max(long, self.waist + 10.0), self.hip + 40.0) if self.model.reaches_waist else long
+class Upper(Levels):
+    """Front or back of a bodice in one size: its points and lines, x down from the neck point, y from the centre, in
+    mm."""
 
     # ---------------------------------------------------------------- widths
 
@@ -429,6 +342,11 @@ class Upper:
             curve(waist, UP, top, UP, 0.36),
             *ends,
         )
+
+    @property
+    def measured_at_hip(self) -> float:
+        """The level at which it is as wide as at the hip, or as wide as it gets on the way there."""
+        return self.hip if self.reaches_hip else min(self.hip, self.hem - self.raised - ABOVE_THE_EDGE)
 
     @property
     def goes_out(self) -> float:

@@ -6,7 +6,6 @@ from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import moved, straight
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
 from rowanseed.core.compose.inset_band import has_inset_band, let_in
@@ -21,6 +20,7 @@ from rowanseed.core.compose.panels import (
     side_of,
     upper,
 )
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.spread import Widened
 from rowanseed.core.geometry.outline import chain_length
 

@@ -7,7 +7,8 @@ from dataclasses import dataclass, field, replace
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.figures import Figures, Size
+from rowanseed.core.compose.figures import Figures
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten, lerp
 from rowanseed.core.geometry.polyline import bounds

@@ -12,16 +12,18 @@ from rowanseed.core.compose.apron import apron
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, PrintedView
+from rowanseed.core.compose.ease import is_free_at_the_hip, is_full
 from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import NAPE, Size, figures, hem_ruffle, is_free_at_the_hip, is_full, reaches_the_hip
+from rowanseed.core.compose.figures import figures, hem_ruffle, reaches_the_hip
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.idle import tell_idle
 from rowanseed.core.compose.notion_text import is_cloth, read_notion
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.shaped_skirts import shaped_skirt
+from rowanseed.core.compose.sizes import NAPE, Size
 from rowanseed.core.compose.tunnels import seam_depth
 from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, InterfacingKind, Waist, WaistLevel
 from rowanseed.core.compose.waists import fullness, waist_parts

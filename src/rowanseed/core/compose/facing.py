@@ -11,7 +11,7 @@ from rowanseed.core.base.same import Same
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.facing_drawn import along_both, along_one, beside_of, has_dart
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, Join, LayerKind, Press

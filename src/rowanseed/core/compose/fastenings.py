@@ -8,9 +8,9 @@ from dataclasses import dataclass, replace
 from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, OpeningKind
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.envelope import Figure

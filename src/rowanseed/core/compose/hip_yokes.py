@@ -7,8 +7,8 @@ from dataclasses import dataclass
 
 from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.drafting import straight
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Shaping
 from rowanseed.core.geometry.outline import chain_length, split_chain
 from rowanseed.core.pattern.making import Difference, DifferenceKind, Press

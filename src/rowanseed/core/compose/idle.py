@@ -12,9 +12,11 @@ from operator import attrgetter
 from rowanseed.core.compose.apron import is_tied
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Features, Lining, Skirt, Sleeve, Straps
+from rowanseed.core.compose.ease import is_free_at_the_hip, is_full
 from rowanseed.core.compose.features.opening_in_seam import AT_A_WAIST, PULLED
-from rowanseed.core.compose.figures import Size, is_free_at_the_hip, is_full, reaches_the_hip
+from rowanseed.core.compose.figures import reaches_the_hip
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt, is_wrapped_skirt, placket
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import SHAPED, skirt_ids
 from rowanseed.core.compose.vocabulary import (
     GarmentKind,

@@ -14,8 +14,8 @@ from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, alike, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, centre_of, new_panel, upper
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, Waist
 from rowanseed.core.geometry.outline import Chain, Point, arc_chain, chain_length
 from rowanseed.core.geometry.solving import solve

@@ -15,10 +15,10 @@ from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.facing import facing_depth, facing_of
 from rowanseed.core.compose.fastenings import OFF_SEAM
 from rowanseed.core.compose.feature import Body
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
 from rowanseed.core.compose.princess_line import cut_in_two
 from rowanseed.core.compose.raglan_line import is_raglan, raglan_line
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     Centre,

@@ -15,7 +15,8 @@ from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length
 from rowanseed.core.compose.description import Band, Description, Features, Hem, Opening, Side, Skirt, Trim
-from rowanseed.core.compose.figures import HEM_RUFFLE, ROBE_EASE
+from rowanseed.core.compose.ease import ROBE_EASE
+from rowanseed.core.compose.figures import HEM_RUFFLE
 from rowanseed.core.compose.ruffles import FULL
 from rowanseed.core.compose.vocabulary import (
     Along,

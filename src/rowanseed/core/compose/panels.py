@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, field
 
-from rowanseed.core.compose.bodice import BUST_DART, SHOULDER_DART, Upper
+from rowanseed.core.compose.bodice import SHOULDER_DART, Upper
+from rowanseed.core.compose.bodice_levels import BUST_DART
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Side
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.folds import SHAPED
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.spread import Spread, Widened
 from rowanseed.core.compose.vocabulary import Centre, Shaping
 from rowanseed.core.geometry.outline import Point

@@ -13,8 +13,8 @@ from rowanseed.core.base.words import lower_first, upper_first, with_article
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import is_wrapped_skirt
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import GarmentKind, Hand, PocketKind, PocketPlace
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.geometry.polyline import bounds

@@ -9,13 +9,15 @@ from rowanseed.core.base.units import at_least, in_both
 from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.ease import is_full
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import Size, figures, is_full, least_length, waist_from_top
+from rowanseed.core.compose.figures import figures, least_length, waist_from_top
 from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.limits import beyond
 from rowanseed.core.compose.opening_refusals import opening_refused
 from rowanseed.core.compose.openings import is_half_placket
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirt_refusals import hem_refused, skirt_refused
 from rowanseed.core.compose.vocabulary import (
     PRINCESS,

@@ -11,8 +11,9 @@ from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Sleeve
 from rowanseed.core.compose.drafting import straight
-from rowanseed.core.compose.figures import Size, hem_ruffle
+from rowanseed.core.compose.figures import hem_ruffle
 from rowanseed.core.compose.hems import hem
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.sleeves import SHARE, finish_end
 from rowanseed.core.compose.vocabulary import BeltKind, Interfaced, SleeveLength
 from rowanseed.core.pattern.making import FinishKind, Press

@@ -8,12 +8,12 @@ from dataclasses import dataclass
 
 from rowanseed.core.compose.build import Build, Draw, Edges
 from rowanseed.core.compose.drafting import OUT, UP, backwards, curve, ending_at, mirrored, straight, y_at
-from rowanseed.core.compose.figures import NARROWS, WIDENS, Size
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds, folds_in
 from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
 from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.sizes import NARROWS, WIDENS, Size
 from rowanseed.core.compose.skirts import (
     beyond,
     centre_cut,

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build, Draw, part
-from rowanseed.core.compose.figures import Size, hem_ruffle
+from rowanseed.core.compose.figures import hem_ruffle
 from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.panels import Half, upper
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Centre, SkirtKind
 from rowanseed.core.pattern.pieces import Panel
 

@@ -9,9 +9,9 @@ from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Sleeve
 from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, straight
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.tunnels import casing_depth
 from rowanseed.core.compose.vocabulary import (
     ClothKind,

@@ -8,7 +8,7 @@ from dataclasses import replace
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import SHAPED, length_of
 from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind
 from rowanseed.core.geometry.outline import Chain, chain_length, split_chain

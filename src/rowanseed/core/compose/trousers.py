@@ -11,12 +11,14 @@ import math
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.drafting import DOWN, UP, curve, straight, y_at
-from rowanseed.core.compose.figures import Size, hem_ruffle, is_yoked_at_waist
+from rowanseed.core.compose.ease import is_yoked_at_waist
+from rowanseed.core.compose.figures import hem_ruffle
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Shaping
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length

@@ -11,7 +11,7 @@ from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import DOWN, IN, backwards, curve, lengthens_at, moved, straight, y_at
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.pieces import LineKind, Panel

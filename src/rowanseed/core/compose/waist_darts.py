@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.geometry.outline import chain_length, point_at
 from rowanseed.core.pattern.pieces import Dart, Mark, MarkKind
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.figures import is_yoked_at_waist
+from rowanseed.core.compose.ease import is_yoked_at_waist
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import FacedEdge, GarmentKind, SkirtKind, Waist, WaistLevel
 from rowanseed.core.pattern.making import EdgePart

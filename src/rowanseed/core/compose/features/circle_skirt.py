@@ -11,9 +11,9 @@ from rowanseed.core.compose.build import Build, Edges
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.shaped_skirts import Above, above_skirt, sew_below
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel
 from rowanseed.core.compose.vocabulary import SkirtKind
 from rowanseed.core.geometry.outline import arc_chain

@@ -14,8 +14,8 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import backwards, moved, parallel, straight
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import placket
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Placket, Where
 from rowanseed.core.geometry.outline import Affine, Chain, Point, transform_chain, unit
 from rowanseed.core.pattern.making import FinishKind, Press

@@ -11,8 +11,8 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import is_button_fly
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, Waist
 from rowanseed.core.compose.waists import waist_finish
 from rowanseed.core.geometry.outline import Point, chain_length

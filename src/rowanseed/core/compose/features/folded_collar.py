@@ -8,7 +8,7 @@ from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import FALL, STAND, has_collar, neck_parts, to_the_centre
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
 from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel

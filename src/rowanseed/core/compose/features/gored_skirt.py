@@ -6,8 +6,8 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.feature import Feature
-from rowanseed.core.compose.figures import NARROWS, WIDENS, Size
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.sizes import NARROWS, WIDENS, Size
 from rowanseed.core.compose.skirts import centre_cut, hip_depth_of, length_of, sew_skirt, waist_of
 from rowanseed.core.compose.vocabulary import SkirtKind
 from rowanseed.core.geometry.outline import Chain

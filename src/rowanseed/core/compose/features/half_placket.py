@@ -13,9 +13,9 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import ending_at, straight
 from rowanseed.core.compose.fastenings import closing
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.necks import runs_over_bands
 from rowanseed.core.compose.openings import is_half_placket, opening_half, opening_side
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced, NeckShape, OpeningKind, Placket, Shaping
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.making import PLACKET_BASE, FinishKind, Press

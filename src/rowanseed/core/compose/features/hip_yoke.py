@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.ease import is_yoked_at_waist
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.figures import is_yoked_at_waist
 from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.openings import is_button_fly
 from rowanseed.core.compose.skirts import SHAPED as STRAIGHT

@@ -15,8 +15,8 @@ from rowanseed.core.compose.collars import has_collar, neck_parts
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import IN, UP, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import is_half_placket
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Centre, CollarKind, NeckFinish, NeckShape, Where
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve

@@ -10,9 +10,9 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.pocket_places import asks_for, misplaced, pockets_of, told_apart
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Hand, PocketKind, Where
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind, Join

@@ -12,7 +12,6 @@ from rowanseed.core.compose.collars import layers_of
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.gorge import gorge, notch
 from rowanseed.core.compose.lapels import (
     break_point,
@@ -26,6 +25,7 @@ from rowanseed.core.compose.lapels import (
 )
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.raglan_line import is_raglan, neck_parts
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced, SleeveKind
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press

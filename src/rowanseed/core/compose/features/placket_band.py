@@ -8,9 +8,9 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import neck_on_band
 from rowanseed.core.compose.fastenings import closing
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.necks import runs_over_bands
 from rowanseed.core.compose.openings import opening_half, placket
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, Placket
 from rowanseed.core.pattern.making import FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel

@@ -7,8 +7,8 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.inset_band import inset_id
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import INSET_EDGE, Detail, DetailKind, FinishKind

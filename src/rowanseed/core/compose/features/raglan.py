@@ -16,9 +16,9 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts, upper
 from rowanseed.core.compose.raglan_line import is_raglan, neck_parts, raglan_line
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.sleeves import SHARE, cuff_depth, end_width, finish_end
 from rowanseed.core.compose.vocabulary import ClothKind, CollarKind, NeckShape, Shaping
 from rowanseed.core.geometry.outline import Chain, Point, chain_length

@@ -15,7 +15,6 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.lapels import (
     break_point,
     buttons,
@@ -26,6 +25,7 @@ from rowanseed.core.compose.lapels import (
     turned_front,
 )
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 

@@ -11,7 +11,7 @@ from rowanseed.core.compose.collars import FALL, STAND, has_collar, layers_of, n
 from rowanseed.core.compose.drafting import curve, straight
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.figures import Size
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import FinishKind, Press

@@ -5,8 +5,8 @@ from __future__ import annotations
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.panels import upper
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Centre, Hand, NeckShape, PocketKind, PocketPlace, Shaping
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.pieces import Mark, MarkKind, OneSided

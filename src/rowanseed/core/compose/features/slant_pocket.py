@@ -12,8 +12,8 @@ from rowanseed.core.compose.build import Build, Edges, alike, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import DOWN, curve, straight
 from rowanseed.core.compose.feature import Body, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.pocket_places import asks_for
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import (
     FacedEdge,
     GarmentKind,

@@ -9,9 +9,9 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.facing_drawn import round_a_slit
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.necks import faced_neck
 from rowanseed.core.compose.openings import closes, closes_an_edge, opening_half
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import OpeningKind
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, FinishKind

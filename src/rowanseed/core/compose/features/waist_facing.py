@@ -5,9 +5,9 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.ease import is_yoked_at_waist
 from rowanseed.core.compose.facing import face, face_with_copies
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.figures import is_yoked_at_waist
 from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.compose.waists import fullness, waist_finish, waist_parts
 from rowanseed.core.pattern.making import Closure, ClosureKind

@@ -8,8 +8,8 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
-from rowanseed.core.compose.figures import Size
 from rowanseed.core.compose.openings import is_wrapped_skirt, opening_half, placket
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import WRAPS, waist_of
 from rowanseed.core.compose.vocabulary import Placket, SkirtKind
 from rowanseed.core.compose.waists import fullness

@@ -9,8 +9,9 @@ from rowanseed.core.base.units import at_most
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.figures import Size, waist_from_top
+from rowanseed.core.compose.figures import waist_from_top
 from rowanseed.core.compose.openings import closes, is_button_fly, opening_half, split_sides
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind, Where
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Join
