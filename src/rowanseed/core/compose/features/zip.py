@@ -168,6 +168,6 @@ def _at_a_waist(d: Description) -> bool:
 
 ENDS = frozenset({Ended.OPENING})
 FEATURES = (
-    Feature("zip", asked=lambda d: zipped(closes(d)), ends=ENDS, finish=in_a_bodice),
+    Feature("zip", asked=lambda d: d.garment.has_bodice and zipped(closes(d)), ends=ENDS, finish=in_a_bodice),
     Feature("zip-at-a-waist", asked=_at_a_waist, ends=ENDS, finish=at_a_waist),
 )
