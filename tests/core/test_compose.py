@@ -533,6 +533,11 @@ REFUSED = [
     (dress(front=Side(shaping=(Shaping.WAIST_DART,)), waist=Waist.SHIRRED), "features.waist", "take it in as well"),
     (dress(waist=Waist.SHIRRED, back=Side(shaping=(Shaping.SHIRRED_PANEL,))), "features.back.shaping", "already"),
     (pulled_up_skirt(SkirtKind.GATHERED, fullness=1.1), "features.skirt.fullness", "over the hip"),
+    (
+        dress(back=Side(Centre.SEAM), waist=Waist.SEAM, opening=ZIP, skirt=Skirt(SkirtKind.GATHERED, fullness=1.2)),
+        "features.skirt.fullness",
+        "narrower than the hip below it in size",
+    ),
     (replace(dress(), views=(PrintedView("B", "", -900.0),)), "views", "another garment"),
 ]
 

@@ -5,13 +5,14 @@ geometric facts; robe and pleats common practice, no source.
 """
 
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from rowanseed.core.base.units import INCH
-from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.own_measure import CLOSINGS, OWN, Own, OwnKind, describe, sums
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.geometry.polyline import bounds
@@ -85,6 +86,15 @@ def test_a_gathered_skirt_is_as_wide_as_its_fullness_says_and_cut_as_the_sum_say
     assert wide == pytest.approx(waist * fullness, rel=0.01)
     down, _ = cut_box(pattern, "front")
     assert down == pytest.approx(by_name(own)["Cut the skirt, long"], abs=1.0)
+
+
+@pytest.mark.parametrize("kind", [OwnKind.GATHERED, OwnKind.PLEATED, OwnKind.BOX])
+def test_a_skirt_that_does_not_go_round_the_hip_is_refused_where_the_hip_is_known(kind):
+    own = Own(kind, "It", waist=760.0, hip=1000.0, long=600.0, fullness=1.25)
+    with pytest.raises(DescriptionRefused) as refused:
+        made(own)
+    assert [one.field for one in refused.value.refusals] == ["features.skirt.fullness"]
+    assert made(replace(own, fullness=1.4)) and made(replace(own, hip=0.0)) and made(replace(own, long=150.0))
 
 
 def cut_box_seam(pattern, id):

@@ -25,6 +25,8 @@ class Asked:
     is_length: bool = True
     needed: bool = False
     hint: str = ""
+    filled: bool = True
+    """Whether the usual figure stands in the field where none is known."""
 
     def shown(self, value: float, units: Units) -> str:
         return format_length(value, units) if self.is_length else f"{value:g}"
@@ -32,10 +34,12 @@ class Asked:
 
 EVERY, ROBE = frozenset(OwnKind), frozenset({OwnKind.ROBE})
 BANDED, APRON = EVERY - ROBE, frozenset({OwnKind.APRON})
+FULL_SKIRTS = frozenset(FULLNESS) - APRON
 ASKED = (
     Asked("waist", "Waist", 300, 2000, BANDED, needed=True),
     Asked("bust", "Bust or chest", 400, 2000, ROBE, needed=True),
     Asked("hip", "Hip", 400, 2200, ROBE, needed=True),
+    Asked("hip", "Hip", 400, 2200, FULL_SKIRTS, filled=False, hint="to see that the fullness goes round it"),
     Asked("long", "Finished length", 200, 1800, EVERY, needed=True),
     Asked("coverage", "Share of the waist covered", 0.2, 1.0, APRON, is_length=False, hint="0.67 is two thirds"),
     Asked("fullness", "Fullness", 1.2, 6.0, frozenset(FULLNESS), is_length=False, hint="times the waist"),
@@ -103,7 +107,7 @@ def filled(typed: Mapping[str, str], kind: OwnKind, body: Mapping[str, float] | 
         known = {name: mm for name, mm in body.items() if name in ("waist", "bust", "hip")}
         out |= {name: format_length(mm, units, unit=False) for name, mm in known.items()}
     for asked in ASKED:
-        if kind not in asked.kinds or out.get(asked.id) or asked.needed:
+        if kind not in asked.kinds or out.get(asked.id) or asked.needed or not asked.filled:
             continue
         value = usual.full if asked.id == "fullness" else getattr(usual, asked.id)
         plain = f"{value:.2f}".rstrip("0").rstrip(".")

@@ -342,9 +342,13 @@ SKIRTS = {
 }
 
 
+HIP = 1.3
+"""A hip is usually so many times the waist (from memory)."""
+
+
 def describe(own: Own) -> Description:
     """The garment as a description in one size, the wearer's own."""
-    body = {"waist": own.waist, "bust": own.bust, "hip": own.hip or own.waist * 1.3}
+    body = {"waist": own.waist, "bust": own.bust, "hip": own.hip or own.waist * _usual_hip(own)}
     common = Description(
         name=own.name,
         garment=GarmentKind.SKIRT,
@@ -360,6 +364,11 @@ def describe(own: Own) -> Description:
         return replace(common, garment=GarmentKind.APRON, sized_by=("waist",), features=_features(own))
     finished = {**common.finished, "waist": {OWN: own.waist + own.ease}}
     return replace(common, finished=finished, sized_by=("waist",), features=_features(own))
+
+
+def _usual_hip(own: Own) -> float:
+    """What a hip that was not measured is taken for, as a share of the waist; of what opens no more than goes round."""
+    return HIP if own.closes is OwnClosing.ELASTIC or own.kind is OwnKind.APRON else min(HIP, own.full)
 
 
 def _hem(own: Own) -> Hem:

@@ -9,7 +9,7 @@ from rowanseed.core.base.units import at_least, in_both
 from rowanseed.core.base.words import upper_first, with_article
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.ease import is_full
+from rowanseed.core.compose.ease import is_yoked_at_waist
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import figures, least_length, waist_from_top
@@ -87,10 +87,24 @@ def _put_on(d: Description) -> Found:
             "it opens, down to below the waist, or have the waist drawn in.",
         )
     skirt = d.features.skirt
-    if d.is_drawn_in and skirt is not None and is_full(d) and skirt.fullness is not None:
-        narrow = any((size.waist or size.body_waist) * skirt.fullness < size.body_hip for size in sizes)
-        if narrow:
-            yield "features.skirt.fullness", "So little fullness does not go over the hip: make it fuller, or open it."
+    if skirt is None or not skirt.kind.is_full or skirt.fullness is None:
+        return
+    if d.garment is GarmentKind.APRON or is_yoked_at_waist(d):
+        return
+    narrow = [s for s in sizes if (s.waist or s.body_waist) * skirt.fullness < s.body_hip]
+    if d.is_drawn_in and narrow and not d.garment.has_bodice:
+        yield "features.skirt.fullness", "So little fullness does not go over the hip: make it fuller, or open it."
+    elif d.cloth is ClothKind.WOVEN and any(_covers_the_hip(d, size) for size in narrow):
+        of_size = f" in size {narrow[0].name}" if len(sizes) > 1 else ""
+        yield (
+            "features.skirt.fullness",
+            f"So little fullness is narrower than the hip below it{of_size}: make it fuller.",
+        )
+
+
+def _covers_the_hip(d: Description, size: Size) -> bool:
+    """Whether a skirt is long enough to lie over the hip."""
+    return size.length - (size.seam if d.garment.has_bodice else 0.0) > size.seam_to_hip
 
 
 BODIES = {"bust": (350.0, 2200.0), "waist": (350.0, 2200.0), "hip": (380.0, 2400.0)}
