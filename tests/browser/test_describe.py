@@ -212,6 +212,45 @@ def test_what_cannot_be_is_said_at_the_choice_as_soon_as_it_is_made_and_no_longe
     expect(count).not_to_have_attribute("aria-invalid", "true")
 
 
+def test_a_skirt_narrower_than_her_hip_is_said_at_its_fullness_and_figures_to_come_are_no_fault(hand, own):
+    page = hand.page
+    page.goto(f"{own.url}/patterns/own")
+    # What is asked for changes with it: the form comes anew.
+    page.select_option("#kind", "gathered")
+    expect(page.locator("#hip")).to_be_visible()
+    for field, figure in (("#waist", "76"), ("#hip", "104"), ("#fullness", "1.25")):
+        hand.fill(field, figure)
+    page.keyboard.press("Tab")
+    expect(page.locator("#cannot-be")).to_contain_text("Finished length: this figure is needed")
+    expect(page.locator(".said")).to_have_count(0)
+    hand.fill("#long", "60")
+    page.keyboard.press("Tab")
+    said = page.locator("#said-fullness")
+    expect(said).to_contain_text("narrower than the hip")
+    hand.press(page.locator("#compose"))
+    expect(said).to_contain_text("narrower than the hip")
+    expect(page.locator("#hip")).to_have_value("104")
+    hand.fill("#fullness", "2")
+    page.keyboard.press("Tab")
+    expect(said).to_have_count(0)
+    expect(page.locator("#fullness")).to_have_attribute("aria-describedby", "hint-fullness")
+
+
+def test_a_tape_that_reads_what_cannot_be_is_told_beside_its_figure(hand, own):
+    page = hand.page
+    describe(hand, own.url, texts={"name": "Taped"}, choices=[("features.skirt.kind", "A-line")])
+    page.goto(f"{page.url}/tissue")
+    figure = page.locator("#tissue input[autocomplete=off]").first
+    id = figure.get_attribute("id")
+    hand.fill(f'[id="{id}"]', "3")
+    page.keyboard.press("Tab")
+    said = page.locator(f'[id="said-{id}"]')
+    expect(said).to_contain_text("far from the usual")
+    hand.fill(f'[id="{id}"]', "29")
+    page.keyboard.press("Tab")
+    expect(said).to_have_count(0)
+
+
 def test_an_apron_is_cut_to_her_own_measure_and_goes_to_the_needle(hand, own):
     begun = time.monotonic()
     person(hand, own.url, "Ysolde", waist="64", hip="90")

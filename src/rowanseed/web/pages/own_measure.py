@@ -18,6 +18,21 @@ from rowanseed.web.own_form import ASKED, filled, one_of, read_own
 from rowanseed.web.views.house import OwnLookView, OwnView
 
 router = APIRouter(route_class=Once)
+FIELDS = {
+    "body_chart.bust": "bust",
+    "body_chart.hip": "hip",
+    "body_chart.waist": "waist",
+    "features.band.underlap": "underlap",
+    "features.band.width": "band",
+    "features.hem.depth": "hem",
+    "features.opening": "closing",
+    "features.skirt.coverage": "coverage",
+    "features.skirt.fullness": "fullness",
+    "features.skirt.length": "long",
+    "finished.length": "long",
+    "finished.waist": "ease",
+}
+"""What a description's field is called on this form."""
 
 
 @router.get("/patterns/own")
@@ -55,7 +70,7 @@ def _made(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, Own, d
     try:
         return compose_pattern(write_description(describe(found))), found, {}
     except DescriptionRefused as refused:
-        return None, found, {"form": refused.refusals[0].why}
+        return None, found, {FIELDS.get(one.field, "form"): one.why for one in reversed(refused.refusals)}
 
 
 def _drawn(made: Pattern | None) -> str | None:

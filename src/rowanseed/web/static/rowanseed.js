@@ -255,7 +255,11 @@ document.addEventListener("DOMContentLoaded", () => {
       const field = document.getElementById(said.id.replace("said-", ""));
       field?.classList.remove("is-wrong");
       field?.removeAttribute("aria-invalid");
-      if (field?.getAttribute("aria-describedby") === said.id) field.removeAttribute("aria-describedby");
+      if (field?.getAttribute("aria-describedby") === said.id) {
+        const hint = document.getElementById(`hint-${field.id}`);
+        if (hint) field.setAttribute("aria-describedby", hint.id);
+        else field.removeAttribute("aria-describedby");
+      }
       said.remove();
     }
   };
@@ -266,13 +270,16 @@ document.addEventListener("DOMContentLoaded", () => {
     field.setAttribute("aria-invalid", "true");
     field.setAttribute("aria-describedby", said.id);
   };
+  // A figure that is needed and not typed yet is no fault so far.
+  const isToCome = (field) => !field.value && field.closest(".field")?.querySelector(".needed");
   document.addEventListener("htmx:afterSettle", (event) => {
-    const form = document.querySelector("form.describe");
+    const form = event.target.closest("form");
     if (event.target.id !== "look" || !form) return;
     unsay(form);
     for (const link of event.target.querySelectorAll("#cannot-be a")) {
       const field = document.getElementById(decodeURIComponent(link.hash.slice(1)));
-      if (field && form.contains(field) && !document.getElementById(`said-${field.id}`)) say(field, link.textContent);
+      if (!field || !form.contains(field) || isToCome(field) || document.getElementById(`said-${field.id}`)) continue;
+      say(field, link.textContent);
     }
   });
 }
