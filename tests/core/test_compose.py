@@ -542,6 +542,16 @@ REFUSED = [
 ]
 
 
+def test_a_view_that_would_cut_off_the_skirt_below_a_waist_seam_is_refused():
+    sizes = compose(dress()).pattern.envelope.sizes
+    short = dress(back=Side(Centre.SEAM), waist=Waist.SEAM, opening=ZIP, skirt=Skirt(SkirtKind.GATHERED))
+    short = replace(short, sizes=sizes, finished={"length": dict.fromkeys(sizes, 600.0)})
+    assert compose(replace(short, views=(PrintedView("A"), PrintedView("B", "", -60.0))))
+    with pytest.raises(DescriptionRefused) as refused:
+        compose(replace(short, views=(PrintedView("A"), PrintedView("B", "", -150.0))))
+    assert [one.field for one in refused.value.refusals] == ["views"]
+
+
 @pytest.mark.parametrize(("description", "field", "why"), REFUSED)
 def test_what_contradicts_itself_is_refused_with_field_and_reason(description, field, why):
     found = [one for one in refusals(description) if one.field == field]

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
-from rowanseed.core.base.errors import PatternError
+from rowanseed.core.alter.hem import change_length_at_hem
+from rowanseed.core.base.errors import AlterationError, PatternError
 from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.apron import apron
@@ -95,6 +96,7 @@ def compose(description: Description) -> Composed:
         build.ways += [(f"stiffen:{id}", "sewn-in-interfacing") for id in stiff]
     pattern = replace(_pattern(build), assumed=_unconfirmed(build))
     _refuse_what_does_not_meet(pattern)
+    _refuse_views_that_end_too_high(pattern, description)
     if description.measured:
         pattern = _as_measured(pattern, description)
         _refuse_what_does_not_meet(pattern)
@@ -128,6 +130,17 @@ def _views(build: Build) -> None:
             f"views {', '.join(one.id for one in views)} are cut alike but for their length: what else differs, "
             "describe as another garment"
         )
+
+
+def _refuse_views_that_end_too_high(pattern: Pattern, description: Description) -> None:
+    """A view that is shorter than a piece of the garment bears, as a short skirt below a waist seam."""
+    for view in description.views:
+        for size in pattern.envelope.sizes:
+            try:
+                change_length_at_hem(pattern, size, min(0.0, view.below))
+            except AlterationError as refused:
+                said = f"View {view.id} is too short: in size {size} hardly anything would be left above its hem."
+                raise DescriptionRefused((Refusal("views", said),)) from refused
 
 
 def _pulled_on(build: Build) -> None:
