@@ -1,4 +1,4 @@
-"""Garments without a pattern, cut straight from the wearer's own figures: the sums, and the description they come to.
+"""Garments without a pattern, cut straight from the wearer's own figures: what is asked, and the sums.
 
 Aprons, gathered, pleated and circle skirts, an underskirt with a ruffle, a robe of rectangles. The allowances and laps
 are common practice, no source; the circle's radius is a geometric fact (waist over 2 pi and the share of a circle).
@@ -8,33 +8,19 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import assert_never
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length
-from rowanseed.core.compose.description import Band, Description, Features, Hem, Opening, Side, Skirt, Trim
 from rowanseed.core.compose.ease import ROBE_EASE
 from rowanseed.core.compose.figures import HEM_RUFFLE
 from rowanseed.core.compose.ruffles import FULL
-from rowanseed.core.compose.vocabulary import (
-    Along,
-    Centre,
-    GarmentKind,
-    HemKind,
-    OpeningKind,
-    SkirtKind,
-    TrimKind,
-    Waist,
-    Where,
-)
 from rowanseed.core.pattern.envelope import Figure
 
 NARROW = 16.0
 """The hem of a circle, in mm: a deeper one does not lie flat (common practice, no source)."""
-OWN = "own"
-"""What the one size is called."""
 
 
 class OwnKind(Worded):
@@ -118,9 +104,6 @@ class Own:
     def lap(self) -> float:
         """What the band passes its closure by; ends that are tied do not lap, a casing has none."""
         return self.underlap if self.closes in (OwnClosing.HOOK, OwnClosing.BUTTON, OwnClosing.ZIP) else 0.0
-
-
-# ---------------------------------------------------------------- the sums
 
 
 def sums(own: Own) -> tuple[Working, ...]:
@@ -325,79 +308,4 @@ def _ruffle(own: Own) -> Working:
             Given("fullness of the ruffle", count(FULL), Source.PRACTICE),
             _chosen("allowance", own.seam),
         ),
-    )
-
-
-# ---------------------------------------------------------------- the description
-
-
-SKIRTS = {
-    OwnKind.APRON: SkirtKind.GATHERED,
-    OwnKind.GATHERED: SkirtKind.GATHERED,
-    OwnKind.UNDERSKIRT: SkirtKind.GATHERED,
-    OwnKind.PLEATED: SkirtKind.KNIFE_PLEATS,
-    OwnKind.BOX: SkirtKind.BOX_PLEATS,
-    OwnKind.CIRCLE: SkirtKind.CIRCLE,
-    OwnKind.HALF_CIRCLE: SkirtKind.HALF_CIRCLE,
-}
-
-
-HIP = 1.3
-"""A hip is usually so many times the waist (from memory)."""
-
-
-def describe(own: Own) -> Description:
-    """The garment as a description in one size, the wearer's own."""
-    body = {"waist": own.waist, "bust": own.bust, "hip": own.hip or own.waist * _usual_hip(own)}
-    common = Description(
-        name=own.name,
-        garment=GarmentKind.SKIRT,
-        figure=own.figure,
-        allowance=own.seam,
-        sizes=(OWN,),
-        body_chart={name: {OWN: mm} for name, mm in body.items() if mm},
-        finished={"length": {OWN: own.long}},
-    )
-    if own.kind is OwnKind.ROBE:
-        return replace(common, garment=GarmentKind.ROBE, sized_by=("bust",), features=Features(hem=_hem(own)))
-    if own.kind is OwnKind.APRON:
-        return replace(common, garment=GarmentKind.APRON, sized_by=("waist",), features=_features(own))
-    finished = {**common.finished, "waist": {OWN: own.waist + own.ease}}
-    return replace(common, finished=finished, sized_by=("waist",), features=_features(own))
-
-
-def _usual_hip(own: Own) -> float:
-    """What a hip that was not measured is taken for, as a share of the waist; of what opens no more than goes round."""
-    return HIP if own.closes is OwnClosing.ELASTIC or own.kind is OwnKind.APRON else min(HIP, own.full)
-
-
-def _hem(own: Own) -> Hem:
-    return Hem(HemKind.NARROW, NARROW) if own.kind.is_round else Hem(HemKind.DOUBLE, own.hem)
-
-
-def _features(own: Own) -> Features:
-    closes = own.closes
-    skirt = Skirt(
-        SKIRTS[own.kind],
-        fullness=None if own.kind.is_round else own.full,
-        length=own.long,
-        coverage=own.coverage if own.kind is OwnKind.APRON else None,
-    )
-    band = Band(own.band, own.underlap, 1)
-    if own.kind is OwnKind.APRON:
-        kinds = {OwnClosing.HOOK: OpeningKind.HOOK_AND_EYE, OwnClosing.BUTTON: OpeningKind.BUTTONS}
-        opening = Opening(Where.BACK, kinds.get(closes or OwnClosing.TIES, OpeningKind.TIES))
-        return Features(opening=opening, waist=Waist.WAISTBAND, band=band, skirt=skirt, hem=_hem(own))
-    trim = (Trim(TrimKind.RUFFLE, Along.HEM),) if own.kind is OwnKind.UNDERSKIRT else ()
-    if closes is OwnClosing.ELASTIC:
-        return Features(waist=Waist.ELASTIC_CASING, skirt=skirt, hem=_hem(own), trim=trim)
-    kind = OpeningKind.INVISIBLE_ZIP if closes is OwnClosing.ZIP else OpeningKind.HOOK_AND_EYE
-    return Features(
-        back=Side(Centre.SEAM),
-        opening=Opening(Where.BACK, kind),
-        waist=Waist.WAISTBAND,
-        band=band,
-        skirt=skirt,
-        hem=_hem(own),
-        trim=trim,
     )
