@@ -9,7 +9,7 @@ from itertools import pairwise
 from rowanseed.core.alter.dart import intake, with_intake
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some, with_pieces
-from rowanseed.core.alter.seam_run import level_of_tip, levels_crossed, runs, share_along
+from rowanseed.core.alter.seam_run import CROSSES, level_of_tip, levels_crossed, runs, share_along
 from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.alter.waist_seam import meets_again
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
@@ -179,9 +179,12 @@ def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, schoo
     each = by / edge_count(pattern, join)
     sleeve = sleeve_above(pattern, size, join)
     for one, other in zip(runs(pattern, join.a), runs(pattern, join.b), strict=True):
-        # Each by its own levels: above a bust dart those of front and back lie its width apart.
         edges = {(run[0].piece, run[0].edge): (run, far) for run, far in ((one, other), (other, one))}
-        amounts = {at: share_along(pattern, size, run, far, level) for at, (run, far) in edges.items()}
+        # Above a bust dart the levels of front and back lie its width apart: then each goes by its own.
+        first, second = (frame_of(pattern, size, run[0].piece).level(level) for run in (one, other))
+        apart = first is not None and second is not None and abs(first - second) > CROSSES
+        pairs = edges if apart else dict.fromkeys(edges, (one, other))
+        amounts = {at: share_along(pattern, size, run, far, level) for at, (run, far) in pairs.items()}
         for (piece_id, edge), (run, _) in edges.items():
             amount, own = amounts[piece_id, edge], {p.piece for p in run}
             frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
