@@ -134,6 +134,12 @@ KNITS = {
     },
 }
 SKIRTS = {
+    "tiered skirt": {
+        "opening": zipped(Where.LEFT_SIDE),
+        "skirt": Skirt(SkirtKind.TIERED, tiers=4, length=850.0),
+        "waist": Waist.WAISTBAND,
+        "pockets": (IN_SIDES,),
+    },
     "pencil skirt": {
         "back": SEAM,
         "opening": zipped(),
@@ -296,6 +302,14 @@ DRESSES = {
         "waist_level": WaistLevel.HIGH,
         "skirt": Skirt(SkirtKind.GATHERED),
         "pockets": (Pocket(PocketKind.PATCH, PocketPlace.FRONT),),
+    },
+    "tiered dress": {
+        "front": DARTED,
+        "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+        "opening": zipped(length=None),
+        "neck": Neck(NeckShape.SQUARE, NeckFinish.FACING),
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.TIERED, tiers=3, fullness=1.4),
     },
     "drop-waisted dress": {
         "front": DARTED,

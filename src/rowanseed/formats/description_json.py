@@ -121,6 +121,7 @@ class _Band(Strict):
 class _Skirt(Strict):
     kind: SkirtKind = SkirtKind.A_LINE
     panels: int | None = None
+    tiers: int | None = None
     fullness: Number | None = None
     length: Number | None = None
     darts: bool | None = None

@@ -175,6 +175,12 @@ GROUPS = (
                 when=(chosen("features.skirt.kind", v.SkirtKind.GORED, v.SkirtKind.POINTED_PANELS),),
             ),
             Number(
+                "features.skirt.tiers",
+                "Tiers",
+                "two to six; usual three",
+                when=(chosen("features.skirt.kind", v.SkirtKind.TIERED),),
+            ),
+            Number(
                 "features.skirt.fullness",
                 "Fullness",
                 "times what it is sewn to",

@@ -25,6 +25,7 @@ class Asked:
     is_length: bool = True
     needed: bool = False
     hint: str = ""
+    is_whole: bool = False
     filled: bool = True
     """Whether the usual figure stands in the field where none is known."""
 
@@ -34,6 +35,7 @@ class Asked:
 
 EVERY, ROBE = frozenset(OwnKind), frozenset({OwnKind.ROBE})
 BANDED, APRON = EVERY - ROBE, frozenset({OwnKind.APRON})
+TIERED = frozenset({OwnKind.TIERED})
 FULL_SKIRTS = frozenset(FULLNESS) - APRON
 ASKED = (
     Asked("waist", "Waist", 300, 2000, BANDED, needed=True),
@@ -42,7 +44,9 @@ ASKED = (
     Asked("hip", "Hip", 400, 2200, FULL_SKIRTS, filled=False, hint="to see that the fullness goes round it"),
     Asked("long", "Finished length", 200, 1800, EVERY, needed=True),
     Asked("coverage", "Share of the waist covered", 0.2, 1.0, APRON, is_length=False, hint="0.67 is two thirds"),
-    Asked("fullness", "Fullness", 1.2, 6.0, frozenset(FULLNESS), is_length=False, hint="times the waist"),
+    Asked("tiers", "Tiers", 2, 6, TIERED, is_length=False, is_whole=True),
+    Asked("fullness", "Fullness", 1.2, 6.0, frozenset(FULLNESS) - TIERED, is_length=False, hint="times the waist"),
+    Asked("fullness", "Fullness of each tier", 1.2, 4.0, TIERED, is_length=False, hint="times the one above it"),
     Asked("ease", "Ease at the waist", 0, 200, BANDED - APRON),
     Asked("band", "Band, finished width", 10, 200, BANDED),
     Asked("underlap", "Lap of the band", 0, 200, BANDED),
@@ -95,9 +99,12 @@ def _value(asked: Asked, text: str, units: Units) -> float | str:
         except LengthError as error:
             return str(error)
     try:
-        return float(text.replace(",", "."))
+        value = float(text.replace(",", "."))
     except ValueError:
         return f"“{text[:20]}” is no number."
+    if not asked.is_whole:
+        return value
+    return int(value) if value.is_integer() else "a whole number."
 
 
 def filled(typed: Mapping[str, str], kind: OwnKind, body: Mapping[str, float] | None, units: Units) -> dict[str, str]:

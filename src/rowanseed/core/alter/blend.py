@@ -19,11 +19,12 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape
 from rowanseed.core.pattern.seamline import line_length, mark_distance
 from rowanseed.core.pattern.stitching import FINE, in_step
+from rowanseed.core.pattern.tiers import LOWER, UPPER
 from rowanseed.core.pattern.turned_yoke import laid_open
 
 PARTS = 4
-UPPER = ("waist", "yoke")
-"""Edges at which a skirt hangs from what is above it."""
+HANGS_BY = ("waist", "yoke", UPPER)
+"""Edges at which a skirt hangs from what is above it, and a tier."""
 
 Blend = tuple[tuple[str, str], ...]
 """(level, size), from the top of the garment down."""
@@ -61,11 +62,13 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
     hems = dict(hem_edges(pattern))
     changed: list[Piece] = []
     for frame, weights in weighed:
-        other = size if weights.has_levels else _size_it_hangs_from(pattern, size, frame, of_piece)
+        other = size if weights.has_levels else _size_it_hangs_from(pattern, size, frame.pieces, of_piece)
         changed += [
             _blended(piece, size, weights)
             if other == size
-            else _in_another_size(piece, size, other, hem=hems.get(piece.id))
+            else _in_another_size(
+                piece, size, other, foot=hems.get(piece.id) or (LOWER if piece.has_edge(LOWER) else None)
+            )
             for piece in frame.pieces
         ]
     return with_pieces(pattern, changed)
@@ -83,34 +86,34 @@ def _filled(pattern: Pattern, size: str, blend: Blend, levels: Sequence[str]) ->
     return tuple((level, said[level]) for level in levels if level in said)
 
 
-def _size_it_hangs_from(pattern: Pattern, size: str, frame: Frame, of_piece: Mapping[str, _Weights]) -> str:
+def _size_it_hangs_from(pattern: Pattern, size: str, pieces: Sequence[Piece], of_piece: Mapping[str, _Weights]) -> str:
     """The size of what a front or back without levels of its own is sewn to at its top, as a circle or a gathered skirt
-    to a yoke or a bodice; its own size where nothing says another."""
-    ids = {piece.id for piece in frame.pieces}
-    if frame.panel not in (Panel.FRONT, Panel.BACK):
+    to a yoke or a bodice, a tier to the one above; its own size where nothing says another."""
+    ids = {piece.id for piece in pieces}
+    if pieces[0].panel not in (Panel.FRONT, Panel.BACK):
         return size
     for join in pattern.making.joins:
         for own, others in ((join.a, join.b), (join.b, join.a)):
-            for part in own:
-                if part.piece not in ids or part.edge not in UPPER:
-                    continue
-                for other in others:
-                    weights = of_piece[other.piece]
-                    edge = pattern.piece(other.piece).shapes[size].edges[other.edge]
-                    if weights.has_levels and other.piece not in ids and other.edge in UPPER:
-                        shares = weights(edge[0].at(0.5)[0])
-                        return max(shares, key=lambda name: shares[name])
+            if not any(part.piece in ids and part.edge in HANGS_BY for part in own):
+                continue
+            for other in (one for one in others if one.piece not in ids):
+                weights, above = of_piece[other.piece], pattern.piece(other.piece)
+                if other.edge == LOWER and not weights.has_levels:
+                    return _size_it_hangs_from(pattern, size, (above,), of_piece)
+                if weights.has_levels and other.edge in (*HANGS_BY, LOWER):
+                    shares = weights(above.shapes[size].edges[other.edge][0].at(0.5)[0])
+                    return max(shares, key=lambda name: shares[name])
     return size
 
 
-def _in_another_size(piece: Piece, size: str, other: str, *, hem: str | None) -> Piece:
-    """A piece that is in one size as it is drawn in another, but for its length where it ends in a hem."""
+def _in_another_size(piece: Piece, size: str, other: str, *, foot: str | None) -> Piece:
+    """A piece that is in one size as it is drawn in another, but for its length down to its hem or its next tier."""
     shape = piece.shapes[other]
-    if hem is not None:
+    if foot is not None:
         names = [edge.name for edge in piece.edges]
-        side = names[names.index(hem) - 1]
+        side = names[names.index(foot) - 1]
         longer = chain_length(piece.shapes[size].edges[side]) - chain_length(shape.edges[side])
-        shape = moved_hem(piece, other, hem, longer)
+        shape = moved_hem(piece, other, foot, longer)
     return replace(
         piece,
         shapes={**piece.shapes, size: shape},

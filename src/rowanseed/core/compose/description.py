@@ -110,6 +110,7 @@ class Band:
 class Skirt:
     kind: SkirtKind = SkirtKind.A_LINE
     panels: int | None = None
+    tiers: int | None = None
     fullness: float | None = None
     length: float | None = None
     darts: bool | None = None

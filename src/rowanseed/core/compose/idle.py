@@ -180,6 +180,8 @@ def _skirt(build: Build, d: Description) -> Found:
     kind = skirt.kind.one
     if skirt.kind not in IN_PANELS and skirt.panels != FRONT_AND_BACK:
         yield "skirt.panels", f"{kind} is cut in a front and a back here, not in panels"
+    if skirt.kind is not SkirtKind.TIERED:
+        yield "skirt.tiers", f"{kind} is not cut in tiers"
     if not skirt.kind.is_full:
         yield "skirt.fullness", f"{kind} is not drawn in to the waist"
     if skirt.kind not in SHAPED:
@@ -197,6 +199,7 @@ def _apron(skirt: Skirt) -> Found:
         for name in ("kind", "fullness"):
             yield f"skirt.{name}", "an apron is a straight length, drawn in a little to its band"
     yield "skirt.panels", "an apron is one width, not cut in panels"
+    yield "skirt.tiers", "an apron is one length, not cut in tiers"
     yield "skirt.darts", "an apron has no darts"
     yield "skirt.slit", "an apron does not meet behind: it needs no slit"
 

@@ -24,6 +24,7 @@ SKIRTS = {
     OwnKind.APRON: SkirtKind.GATHERED,
     OwnKind.GATHERED: SkirtKind.GATHERED,
     OwnKind.UNDERSKIRT: SkirtKind.GATHERED,
+    OwnKind.TIERED: SkirtKind.TIERED,
     OwnKind.PLEATED: SkirtKind.KNIFE_PLEATS,
     OwnKind.BOX: SkirtKind.BOX_PLEATS,
     OwnKind.CIRCLE: SkirtKind.CIRCLE,
@@ -66,6 +67,7 @@ def _features(own: Own) -> Features:
     closes = own.closes
     skirt = Skirt(
         SKIRTS[own.kind],
+        tiers=own.tiers if own.kind is OwnKind.TIERED else None,
         fullness=None if own.kind.is_round else own.full,
         length=own.long,
         coverage=own.coverage if own.kind is OwnKind.APRON else None,

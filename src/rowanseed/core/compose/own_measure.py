@@ -1,7 +1,8 @@
 """Garments without a pattern, cut straight from the wearer's own figures: what is asked, and the sums.
 
-Aprons, gathered, pleated and circle skirts, an underskirt with a ruffle, a robe of rectangles. The allowances and laps
-are common practice, no source; the circle's radius is a geometric fact (waist over 2 pi and the share of a circle).
+Aprons, gathered, tiered, pleated and circle skirts, an underskirt with a ruffle, a robe of rectangles. The allowances
+and laps are common practice, no source; the circle's radius is a geometric fact (waist over 2 pi and the share of a
+circle).
 """
 
 from __future__ import annotations
@@ -28,6 +29,7 @@ class OwnKind(Worded):
 
     APRON = "apron", "half apron on a band"
     GATHERED = "gathered", "gathered skirt"
+    TIERED = "tiered", "tiered skirt"
     PLEATED = "pleated", "skirt in knife pleats"
     BOX = "box pleats", "skirt in box pleats"
     CIRCLE = "circle", "circle skirt"
@@ -57,6 +59,7 @@ class OwnClosing(Worded):
 CLOSINGS: Mapping[OwnKind, tuple[OwnClosing, ...]] = {
     OwnKind.APRON: (OwnClosing.HOOK, OwnClosing.BUTTON, OwnClosing.TIES),
     OwnKind.GATHERED: (OwnClosing.ZIP, OwnClosing.HOOK, OwnClosing.ELASTIC),
+    OwnKind.TIERED: (OwnClosing.ELASTIC, OwnClosing.ZIP, OwnClosing.HOOK),
     OwnKind.PLEATED: (OwnClosing.ZIP, OwnClosing.HOOK),
     OwnKind.BOX: (OwnClosing.ZIP, OwnClosing.HOOK),
     OwnKind.CIRCLE: (OwnClosing.ZIP, OwnClosing.HOOK),
@@ -65,7 +68,15 @@ CLOSINGS: Mapping[OwnKind, tuple[OwnClosing, ...]] = {
     OwnKind.ROBE: (),
 }
 """What suits each, the usual one first; a robe has its belt."""
-FULLNESS = {OwnKind.APRON: 2.5, OwnKind.GATHERED: 2.0, OwnKind.PLEATED: 3.0, OwnKind.BOX: 3.0, OwnKind.UNDERSKIRT: 1.8}
+FULLNESS = {
+    OwnKind.APRON: 2.5,
+    OwnKind.GATHERED: 2.0,
+    OwnKind.TIERED: 1.5,
+    OwnKind.PLEATED: 3.0,
+    OwnKind.BOX: 3.0,
+    OwnKind.UNDERSKIRT: 1.8,
+}
+"""How many times what it is sewn to each usually is: the waist, or the tier above."""
 USUAL_LENGTH = {OwnKind.ROBE: 1150.0}
 
 
@@ -85,6 +96,7 @@ class Own:
     """What the band is longer than the waist."""
     coverage: float = 2 / 3
     fullness: float | None = None
+    tiers: int = 3
     band: float = 35.0
     underlap: float = INCH
     seam: float = INCH / 2
@@ -118,6 +130,9 @@ def _sums(own: Own) -> Iterator[Working]:
             return
         case OwnKind.CIRCLE | OwnKind.HALF_CIRCLE:
             yield from _round(own)
+        case OwnKind.TIERED:
+            yield from _tier_lengths(own)
+            yield from _tier_widths(own)
         case OwnKind.APRON | OwnKind.GATHERED | OwnKind.PLEATED | OwnKind.BOX | OwnKind.UNDERSKIRT:
             yield _skirt_length(own)
             yield _skirt_width(own)
@@ -222,6 +237,51 @@ def _skirt_width(own: Own) -> Working:
         formula=f"{said} × fullness + {end}",
         given=tuple(given),
     )
+
+
+def _tier_lengths(own: Own) -> Iterator[Working]:
+    """The first with what its upper edge takes, those between, the last with its hem."""
+    name, top = _top(own)
+    given = (_measured("finished length", own.long), Given("tiers", count(own.tiers), Source.CHOSEN))
+    seam, each = _chosen("allowance", own.seam), own.long / own.tiers
+    yield Working(
+        name="Cut the first tier, long",
+        quantity=length(each + top + own.seam),
+        formula=f"finished length ÷ tiers + {name} + allowance" if name != "allowance" else BETWEEN,
+        given=(*given, *(() if name == "allowance" else (_chosen(name, top),)), seam),
+    )
+    if own.tiers > 2:
+        yield Working(
+            name="Cut each tier between, long",
+            quantity=length(each + 2 * own.seam),
+            formula=BETWEEN,
+            given=(*given, seam),
+        )
+    yield Working(
+        name="Cut the last tier, long",
+        quantity=length(each + own.seam + own.hem),
+        formula="finished length ÷ tiers + allowance + hem",
+        given=(*given, seam, _chosen("hem", own.hem)),
+    )
+
+
+BETWEEN = "finished length ÷ tiers + 2 × allowance"
+
+
+def _tier_widths(own: Own) -> Iterator[Working]:
+    """Each all round, before the seams that its widths are joined by."""
+    above = Given("waist with its ease", length(own.waist + own.ease), Source.WORKED_OUT)
+    wide = own.waist + own.ease
+    for nth in range(1, own.tiers + 1):
+        wide *= own.full
+        tier = Working(
+            name=f"Tier {nth}, all round, with 2 × allowance more for every width",
+            quantity=length(wide),
+            formula=f"{above.name} × fullness",
+            given=(above, Given("fullness", count(own.full), Source.CHOSEN)),
+        )
+        yield tier
+        above = Given(f"tier {nth}", length(wide), Source.WORKED_OUT)
 
 
 def _pleats(own: Own) -> Working:

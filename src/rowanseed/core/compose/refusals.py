@@ -12,6 +12,7 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.ease import is_yoked_at_waist
 from rowanseed.core.compose.feature import Found
 from rowanseed.core.compose.features import FEATURES
+from rowanseed.core.compose.features.tiered_skirt import full_at
 from rowanseed.core.compose.figures import figures, least_length, waist_from_top
 from rowanseed.core.compose.folds import SHAPED
 from rowanseed.core.compose.limits import beyond
@@ -30,12 +31,14 @@ from rowanseed.core.compose.vocabulary import (
     NeckShape,
     OpeningKind,
     Shaping,
+    SkirtKind,
     SleeveEnd,
     SleeveKind,
     SleeveLength,
     Waist,
     Where,
 )
+from rowanseed.core.compose.waists import skirt_fullness
 from rowanseed.core.compose.yokes import UNDER_A_YOKE
 
 
@@ -87,11 +90,11 @@ def _put_on(d: Description) -> Found:
             "it opens, down to below the waist, or have the waist drawn in.",
         )
     skirt = d.features.skirt
-    if skirt is None or not skirt.kind.is_full or skirt.fullness is None:
+    if skirt is None or not skirt.kind.is_full:
         return
     if d.garment is GarmentKind.APRON or is_yoked_at_waist(d):
         return
-    narrow = [s for s in sizes if (s.waist or s.body_waist) * skirt.fullness < s.body_hip]
+    narrow = [size for size in sizes if (size.waist or size.body_waist) * _full_at_the_hip(d, size) < size.body_hip]
     if d.is_drawn_in and narrow and not d.garment.has_bodice:
         yield "features.skirt.fullness", "So little fullness does not go over the hip: make it fuller, or open it."
     elif d.cloth is ClothKind.WOVEN and any(_covers_the_hip(d, size) for size in narrow):
@@ -102,9 +105,22 @@ def _put_on(d: Description) -> Found:
         )
 
 
+def _full_at_the_hip(d: Description, size: Size) -> float:
+    """How many times its waist a full skirt is wide at the hip: a tier below the first is fuller."""
+    tiered = d.features.skirt is not None and d.features.skirt.kind is SkirtKind.TIERED
+    if not tiered or d.is_drawn_in or not _covers_the_hip(d, size):
+        return skirt_fullness(d)
+    return full_at(d, size.seam_to_hip, _below_the_seam(d, size))
+
+
 def _covers_the_hip(d: Description, size: Size) -> bool:
     """Whether a skirt is long enough to lie over the hip."""
-    return size.length - (size.seam if d.garment.has_bodice else 0.0) > size.seam_to_hip
+    return _below_the_seam(d, size) > size.seam_to_hip
+
+
+def _below_the_seam(d: Description, size: Size) -> float:
+    """How long a skirt is, from the waist or the seam that it hangs from, in mm."""
+    return size.length - (size.seam if d.garment.has_bodice else 0.0)
 
 
 BODIES = {"bust": (350.0, 2200.0), "waist": (350.0, 2200.0), "hip": (380.0, 2400.0)}

@@ -248,6 +248,7 @@ class SkirtKind(Worded):
     BOX_PLEATS = "box pleats"
     CARTRIDGE_PLEATS = "cartridge pleats"
     POINTED_PANELS = "pointed panels"
+    TIERED = "tiered"
 
     @property
     def one(self) -> str:
@@ -265,7 +266,8 @@ class SkirtKind(Worded):
     @property
     def is_full(self) -> bool:
         """Whether a straight length of cloth is drawn in to the waist."""
-        return self in (SkirtKind.GATHERED, SkirtKind.KNIFE_PLEATS, SkirtKind.BOX_PLEATS, SkirtKind.CARTRIDGE_PLEATS)
+        pleats = (SkirtKind.KNIFE_PLEATS, SkirtKind.BOX_PLEATS, SkirtKind.CARTRIDGE_PLEATS)
+        return self in (SkirtKind.GATHERED, SkirtKind.TIERED, *pleats)
 
 
 class Slit(Worded):

@@ -9,8 +9,8 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import FacedEdge, GarmentKind, SkirtKind, Waist, WaistLevel
 from rowanseed.core.pattern.making import EdgePart
 
-GATHERED, PLEATED = 2.0, 3.0
-"""How many times the waist a gathered skirt and a pleated one usually are."""
+GATHERED, PLEATED, TIERED = 2.0, 3.0, 1.5
+"""How many times the waist a gathered skirt and a pleated one usually are, and a tier what it is sewn to."""
 
 
 def waist_parts(front: Half, back: Half) -> tuple[EdgePart, ...]:
@@ -25,7 +25,13 @@ def skirt_fullness(description: Description) -> float:
         return 1.0
     if skirt.fullness is not None:
         return skirt.fullness
-    return GATHERED if skirt.kind is SkirtKind.GATHERED else PLEATED
+    match skirt.kind:
+        case SkirtKind.GATHERED:
+            return GATHERED
+        case SkirtKind.TIERED:
+            return TIERED
+        case _:
+            return PLEATED
 
 
 def fullness(description: Description) -> float:
@@ -36,10 +42,15 @@ def fullness(description: Description) -> float:
 def tell_fullness(build: Build) -> None:
     """Say how full the skirt was made, where nothing was said."""
     skirt = build.description.features.skirt
-    if skirt is not None and skirt.kind.is_full and skirt.fullness is None:
+    if skirt is None or skirt.fullness is not None:
+        return
+    ratio = skirt_fullness(build.description)
+    if skirt.kind is SkirtKind.TIERED:
+        build.assumed["features.skirt.fullness"] = f"each tier {ratio:g} times what it is sewn to"
+    elif skirt.kind.is_full:
         moved = build.description.seam_level is not WaistLevel.NATURAL
         what = "its yoke" if is_yoked_at_waist(build.description) else "its seam" if moved else "the waist"
-        build.assumed["features.skirt.fullness"] = f"{skirt_fullness(build.description):g} times {what}"
+        build.assumed["features.skirt.fullness"] = f"{ratio:g} times {what}"
 
 
 def waist_finish(description: Description) -> Waist | None:

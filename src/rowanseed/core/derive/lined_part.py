@@ -14,6 +14,7 @@ from rowanseed.core.derive.choice import LinedPart
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Derived, DerivedAs, Panel, Piece
+from rowanseed.core.pattern.tiers import LOWER, is_tier
 
 ALONG = "lining-along-"
 """How the ids of the edges begin at which such a lining ends at a seam."""
@@ -21,8 +22,9 @@ ABOVE = ("neck", "shoulder", "armhole", "yoke")
 
 
 def _is_below(piece: Piece) -> bool:
-    """Whether a piece hangs from a waist seam."""
-    return piece.has_edge("waist") and piece.has_edge("hem") and not any(piece.has_edge(edge) for edge in ABOVE)
+    """Whether a piece hangs from a waist seam, or from another tier."""
+    low = piece.has_edge("hem") or piece.has_edge(LOWER)
+    return is_tier(piece) or (piece.has_edge("waist") and low and not any(piece.has_edge(edge) for edge in ABOVE))
 
 
 def of_part(pieces: tuple[Piece, ...], part: LinedPart) -> tuple[Piece, ...]:

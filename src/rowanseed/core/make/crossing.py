@@ -90,7 +90,10 @@ def runs_over(bench: Workbench, id: str, other: str) -> bool:
         return False
     long, short = bench.joins[id], bench.joins[other]
     one, two = pieces_of(short.a), pieces_of(short.b)
-    if one == two or Panel.BAND in bench.panels((*long.a, *long.b)) or bench.encloses(long) or bench.is_faced(long):
+    if one == two or bench.encloses(long) or bench.is_faced(long):
+        return False
+    # A band is no part of the shell, but for one that ends at the long seam, as a placket's at the neck.
+    if Panel.BAND in bench.panels((*long.a, *long.b)) and Panel.BAND not in bench.panels((*short.a, *short.b)):
         return False
     return any(len(side) > 1 and one & pieces_of(side) and two & pieces_of(side) for side in (long.a, long.b))
 

@@ -9,11 +9,9 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.tiers import LOWER
 from rowanseed.core.pattern.turned_yoke import WAIST, YOKE
-from rowanseed.drawings.line.hanging import HANGS_OUT, ring_of
-
-WIDER = 1.7
-"""The hem of a straight length stands out to so many times the yoke at most."""
+from rowanseed.drawings.line.hanging import FULL_STANDS_OUT, HANGS_OUT, STANDS_OUT, ring_of
 
 Edges = Mapping[str, list[Point]]
 
@@ -45,7 +43,8 @@ def hanging_from(pattern: Pattern, piece: Piece, edges: Edges, yoke: Edges) -> C
         return lambda q: _hung(seam, *turned(q), wide, grows)
     top, across = min(x for x, _ in edges[YOKE]), max(y for _, y in edges[YOKE])
     long = max(x for run in edges.values() for x, _ in run) - top
-    out = wide * (min(_fullness(pattern, piece), WIDER) - 1.0)
+    stands_out = STANDS_OUT if piece.has_edge(LOWER) else FULL_STANDS_OUT
+    out = wide * (min(_fullness(pattern, piece), stands_out) - 1.0)
     return lambda q: _hung(seam, q[0] - top, q[1] / across, wide, out / long)
 
 

@@ -12,9 +12,10 @@ from xml.etree.ElementTree import Element
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.fastenings import open_edges
-from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, DifferenceKind
+from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
+from rowanseed.core.pattern.pieces import Mark, Panel, Piece, PointKind
+from rowanseed.core.pattern.tiers import LOWER, UPPER, is_tier
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
 from rowanseed.drawings.line.fullness import is_pleated
 from rowanseed.drawings.line.laid import Laid, along, have_places, laid, sleeve
@@ -30,8 +31,13 @@ At = Callable[[Point, int], Point]
 """Where a point of the garment lies on the drawing, by hand: -1 left, 1 right."""
 INSIDE = ("bag", "waist-inner")
 """Edges of a pocket's side piece that lie behind the front."""
-SEAMS = ("princess", "yoke", "yoke-base", "yoke-side", "base", "front", "centre", "waist", "opening", "roll", "mouth")
+SEAMS = (
+    *("princess", "yoke", "yoke-base", "yoke-side", "base", "front", "centre", "waist", "opening", "roll", "mouth"),
+    *(UPPER, LOWER),
+)
 """Edges that are drawn finer than the outline."""
+BETWEEN_WIDTHS = ("inner", "outer")
+"""Edges of the widths of a tier: such a seam is lost in the folds."""
 GORES = ("front", "back")
 """Edges of a gore, which lie inside or at the side by what they are sewn to."""
 STROKES = 26.0
@@ -212,6 +218,8 @@ def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> 
             continue
         if name == "princess" and one.piece.has_edge("side"):
             continue
+        if name in BETWEEN_WIDTHS and is_tier(one.piece):
+            continue
         if name == "hem" or (name == "wrist" and one.piece.has_edge("hem")):
             _hem_line(group, run, one.piece.edge(name).allowance, hand, at)
         seam = _is_inside(pattern, one.piece, name)
@@ -260,10 +268,10 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
     if hand == view.hands[-1]:
         for q in piece.points:
             if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and size in q.at:
-                x, y = at((q.at[size][0] + one.down, 0.0), 1)
+                x, y = at((one.at(q.at[size])[0], 0.0), 1)
                 add(group, "circle", cx=x, cy=y, r=3.2, stroke=INK, stroke_width=1.2, fill=PAPER)
             if q.kind is PointKind.TIE and size in q.at:
-                x, y = at((q.at[size][0] + one.down, 0.0), 1)
+                x, y = at((one.at(q.at[size])[0], 0.0), 1)
                 for by in (-6.0, 6.0):
                     ends = [(x, y), (x + by, y - 5.0), (x + by, y + 2.0), (x, y), (x + by / 2, y + 11.0)]
                     add(group, "path", d=path_of(ends, closed=False), stroke=INK, stroke_width=1.2, fill="none")
@@ -286,8 +294,9 @@ def _gathered(pattern: Pattern, piece: str) -> tuple[str, ...]:
 def _strokes(group: Element, run: list[Point], hand: int, at: At) -> None:
     """Short lines away from an edge that is drawn in, long and short in turn."""
     long = sum(math.dist(a, b) for a, b in pairwise(run))
-    for k in range(1, int(long / STROKES)):
-        p = along(run, k * STROKES, from_end=False)
+    number = max(1, round(long / STROKES))
+    for k in range(number):
+        p = along(run, (k + 0.5) * long / number, from_end=False)
         ends = [at(p, hand), at((p[0] + 28 + 14 * (k % 2), p[1] * 1.03), hand)]
         add(group, "path", d=path_of(ends, closed=False), stroke=QUIET, stroke_width=0.9, fill="none")
 
@@ -303,7 +312,11 @@ def _zip(group: Element, pattern: Pattern, one: Laid, at: At, size: str, *, is_f
             continue
         mark = pattern.piece(closure.to_mark[0]).mark(closure.to_mark[1])
         join = next((j for j in pattern.making.joins if j.id == closure.join), None)
-        above = [p.edge for p in join.a if p.piece == one.piece.id] if join is not None else []
+        above = (
+            [p.edge for p in _above(join.a, (closure.to_mark[0], mark)) if p.piece == one.piece.id]
+            if join is not None
+            else []
+        )
         if one.piece.id == closure.to_mark[0]:
             run = one.edges[mark.edge]
             end = along(run, mark.distance[size], from_end=mark.anchor == "end")
@@ -319,6 +332,13 @@ def _zip(group: Element, pattern: Pattern, one: Laid, at: At, size: str, *, is_f
         # At the side it is on the wearer's left: on the right of the front view, on the left of the back.
         hand = 1 if is_front or mark.edge != "side" else -1
         _teeth(group, at(begin, hand), at(end, hand))
+
+
+def _above(parts: tuple[EdgePart, ...], mark: tuple[str, Mark]) -> tuple[EdgePart, ...]:
+    """The edges of a seam above the one that has a zip's end: centres run from the top, sides from the hem."""
+    piece, end = mark
+    k = next((k for k, p in enumerate(parts) if (p.piece, p.edge) == (piece, end.edge)), 0)
+    return parts[k + 1 :] if end.anchor == "end" else parts[:k]
 
 
 def _where_it_begins(pattern: Pattern, closure: Closure, one: Laid, size: str) -> Point | None:

@@ -10,6 +10,7 @@ from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.making import DetailKind, DifferenceKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.tiers import LOWER
 
 Edges = dict[str, list[Point]]
 
@@ -19,7 +20,8 @@ def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, size: str) -> Edges:
     cased = _is_cased(pattern, piece)
     joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
     ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
-    if ratio <= 1.0 or not piece.has_edge("hem"):
+    stands_out = STANDS_OUT if piece.has_edge(LOWER) else FULL_STANDS_OUT
+    if ratio <= 1.0 or not (piece.has_edge("hem") or piece.has_edge(LOWER)):
         return _in_a_casing(drawn) if cased else drawn
     x0, y0, x1, y1 = bounds([q for run in drawn.values() for q in run])
     # What laps over the centre reaches as far beyond it as the band does.
@@ -31,11 +33,13 @@ def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, size: str) -> Edges:
 
     def at(q: Point) -> Point:
         below = (q[0] - x0) / (x1 - x0)
-        return (q[0], laps + (q[1] - laps) * (hang + (min(1.0, 1.7 * hang) - hang) * below**0.8))
+        return (q[0], laps + (q[1] - laps) * (hang + (min(1.0, stands_out * hang) - hang) * below**0.8))
 
     return {name: [at(q) for q in run] for name, run in drawn.items()}
 
 
+FULL_STANDS_OUT, STANDS_OUT = 1.7, 1.3
+"""A skirt that is gathered or pleated is drawn so many times as wide at its hem as at its top; a tier at its foot."""
 CASED, CASED_TO = 0.78, 170.0
 """What elastic leaves of a waist, and how far from it the garment has its width again, in mm."""
 IN_A_TUNNEL = (DetailKind.ELASTIC, DetailKind.DRAWSTRING)

@@ -13,9 +13,11 @@ from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
+from rowanseed.core.pattern.tiers import is_tier
 from rowanseed.core.pattern.turned_yoke import as_worn
 from rowanseed.drawings.line.below_yokes import hanging_from, yoke_of
 from rowanseed.drawings.line.hanging import Edges, closed_fan, drawn_in, hung, under_a_yoke
+from rowanseed.drawings.line.tiers import hung_below
 
 STEP = 12.0
 CENTRES = ("centre", "opening", "crotch")
@@ -71,6 +73,7 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
     pattern = as_worn(pattern)
     below = _waist_level(pattern, panel, size)
     placed: dict[str, Edges] = {}
+    hanging: dict[str, Edges] = {}
     for piece in _from_the_centre(pattern, panel):
         down = below if piece.id.startswith("skirt-") else 0.0
         edges = {name: _fine(flatten(chain, 1.0)) for name, chain in piece.shapes[size].edges.items()}
@@ -85,10 +88,13 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
             edges = _moved(edges, move, moves)
         placed[piece.id] = edges
         yoke = yoke_of(pattern, piece)
-        if yoke is not None:
+        if is_tier(piece):
+            edges = _moved(edges, hung_below(pattern, piece, size, edges, hanging), moves)
+        elif yoke is not None:
             edges = _moved(edges, hanging_from(pattern, piece, edges, _yoke_laid(pattern, yoke, size)), moves)
         else:
             edges = drawn_in(pattern, piece, under_a_yoke(pattern, piece, edges), size)
+        hanging[piece.id] = edges
         back = tuple(
             q for name in ("neck", "lapel", "collar-neck", "collar-back", "opening") for q in edges.get(name, ())
         )

@@ -30,6 +30,7 @@ FIELDS = {
     "features.skirt.coverage": "coverage",
     "features.skirt.fullness": "fullness",
     "features.skirt.length": "long",
+    "features.skirt.tiers": "tiers",
     "finished.length": "long",
     "finished.waist": "ease",
 }

@@ -80,7 +80,8 @@ def _pleats(build: Build, ratio: float) -> None:
 
 
 def asked(d: Description) -> bool:
-    return d.features.skirt is not None and d.features.skirt.kind.is_full
+    skirt = d.features.skirt
+    return skirt is not None and skirt.kind.is_full and skirt.kind is not SkirtKind.TIERED
 
 
 FEATURES = (Feature("full-skirt", asked=asked, skirt=full_skirt),)

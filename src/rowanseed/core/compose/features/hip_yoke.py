@@ -24,6 +24,7 @@ BELOW_YOKES = (
     SkirtKind.GATHERED,
     SkirtKind.KNIFE_PLEATS,
     SkirtKind.BOX_PLEATS,
+    SkirtKind.TIERED,
     SkirtKind.CIRCLE,
     SkirtKind.HALF_CIRCLE,
 )

@@ -17,6 +17,7 @@ from rowanseed.core.compose.vocabulary import Hand, PocketKind, Where
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind, EdgePart, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind, Mark, MarkKind, Panel
+from rowanseed.core.pattern.tiers import LOWER, UPPER
 
 BAG = (160.0, 280.0)
 BELOW_WAIST, MOUTH, SHORTEST = 30.0, 150.0, 110.0
@@ -24,7 +25,8 @@ BELOW_WAIST, MOUTH, SHORTEST = 30.0, 150.0, 110.0
 practice, no source)."""
 ABOVE_HEM = 60.0
 CLEAR = 20.0
-"""A mouth begins so far below rows of shirring, in mm (common practice, no source)."""
+"""A mouth begins so far below rows of shirring, and ends so far above a tier's seam, in mm (common practice, no
+source)."""
 SIDES = ("skirt-sides", "sides", "outseams")
 
 
@@ -70,9 +72,13 @@ def _bags(build: Build, pocket: Pocket, id: str) -> None:
     )
     caught = (part(id, "opening"), part(id, "top"))
     build.finish(f"{id}-opening", "Open edges of the pocket bags", FinishKind.CAUGHT, caught)
-    sides = tuple(_upper(join))
+    sides = tuple(_upper(build, join))
     for p in sides:
         _dots(build, p)
+    if any(_crosses_its_tier(build, p) for p in sides):
+        where = build.description.features.pockets.index(pocket)
+        said = "The first tier is not deep enough for the mouth of a pocket at its side: have fewer tiers, or none."
+        build.refused.append((f"features.pockets.{where}", said))
     on = tuple(dict.fromkeys(p.piece for p in sides))
     name = "In-seam pockets" if both else f"In-seam pocket, on the {'left' if asked is Hand.LEFT else 'right'}"
     build.details.append(
@@ -94,10 +100,11 @@ def _bags(build: Build, pocket: Pocket, id: str) -> None:
         )
 
 
-def _upper(join: Join) -> Iterator[EdgePart]:
-    """The edges of front and back that reach the waist."""
+def _upper(build: Build, join: Join) -> Iterator[EdgePart]:
+    """The edges of front and back that reach the waist, or the yoke there; a skirt of tiers hangs from its first."""
     for side in (join.a, join.b):
-        yield next(p for p in side if p.edge in ("side", "outseam"))
+        sides = [p for p in side if p.edge in ("side", "outseam")]
+        yield next(p for p in sides if not build.pieces[p.piece].has_edge(UPPER))
 
 
 def _dots(build: Build, p: EdgePart) -> None:
@@ -127,6 +134,17 @@ def _dots(build: Build, p: EdgePart) -> None:
             Mark(first, MarkKind.DOT, p.edge, "end", build.each(below)),
             Mark(last, MarkKind.DOT, p.edge, "end", build.each(lambda size: below(size) + mouth(size))),
         )
+
+
+def _crosses_its_tier(build: Build, p: EdgePart) -> bool:
+    """Whether a mouth would end too near to where the tier below is gathered on."""
+    piece = build.pieces[p.piece]
+    if not piece.has_edge(LOWER):
+        return False
+    ends = piece.mark(POCKET_DOTS[1]).distance
+    return any(
+        ends[size.name] + CLEAR > chain_length(build.edge(p.piece, p.edge, size)) for size in build.figures.sizes
+    )
 
 
 def _shirred_to(build: Build) -> float:

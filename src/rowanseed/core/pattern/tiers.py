@@ -1,0 +1,23 @@
+"""Tiers of a skirt: lengths of cloth that hang from each other, each gathered along its upper edge to the lower edge of
+the one above."""
+
+from __future__ import annotations
+
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Panel, Piece
+
+UPPER, LOWER = "upper", "lower"
+
+
+def is_tier(piece: Piece) -> bool:
+    """Whether a front or back hangs from another tier; the first one hangs from the waist or a yoke."""
+    return piece.panel in (Panel.FRONT, Panel.BACK) and piece.has_edge(UPPER)
+
+
+def hangs_from(pattern: Pattern, piece: Piece) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
+    """(the upper edges of its tier from the centre outwards, the edges above that they are gathered to)."""
+    for join in pattern.making.joins:
+        if any(p.piece == piece.id and p.edge == UPPER for p in join.a):
+            return join.a, join.b
+    return (), ()
