@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from rowanseed.core.compose.bodice import PAD
 from rowanseed.core.compose.description import Description, Lining
+from rowanseed.core.compose.ease import is_free_at_the_hip
 from rowanseed.core.compose.openings import is_lined_bodice
 from rowanseed.core.compose.vocabulary import HemKind, LiningMethod, LiningOf, SleeveEnd
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool
@@ -27,6 +28,13 @@ def _worked_out(description: Description) -> Lining | None:
     return Lining(LiningOf.LOWER, LiningMethod.HANGING_FREE) if is_whole else None
 
 
+def _hem(description: Description, lining: Lining) -> LiningHem:
+    """Sewn to the hem, unless it is said to hang free; below a full skirt that is not sewn in it hangs narrower."""
+    hangs = lining.method is LiningMethod.HANGING_FREE
+    full = lining.method is LiningMethod.BY_HAND and is_free_at_the_hip(description)
+    return LiningHem.FREE if hangs or full else LiningHem.ATTACHED
+
+
 def described_layers(pattern: Pattern, description: Description, *, view: str, size: str) -> Layers:
     """Lining and faced edges, as far as they can be worked out; a bagged lining that meets the edges itself is there
     already.
@@ -46,7 +54,7 @@ def described_layers(pattern: Pattern, description: Description, *, view: str, s
         layers = Layers(
             lining=next(school for school in (*wanted, *possible) if school in possible),
             of=_part(lining.of),
-            hem=LiningHem.FREE if lining.method is LiningMethod.HANGING_FREE else LiningHem.ATTACHED,
+            hem=_hem(description, lining),
         )
     if description.features.pads and any(piece.has_edge("shoulder") for piece in pattern.pieces):
         layers = replace(layers, pad=PAD)

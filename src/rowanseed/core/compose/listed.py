@@ -57,6 +57,7 @@ ASKS = (
     (("side", "front"), "features.front.shaping", "Has the front princess seams?"),
     (("side", "back"), "features.back.shaping", "Has the back princess seams?"),
     (("gore",), "features.skirt.kind", "Is the skirt gored?"),
+    (("tier",), "features.skirt.kind", "Is the skirt cut in tiers?"),
 )
 """What a piece asks for which nothing was composed, by the words of its name: the field, and the question."""
 

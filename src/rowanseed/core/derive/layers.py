@@ -14,10 +14,12 @@ from rowanseed.core.derive.deduct import TO_FACING
 from rowanseed.core.derive.facing import DEPTH, with_facings
 from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
+from rowanseed.core.derive.plain_tiers import HEM
 from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
 from rowanseed.core.pattern.making import Layer, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Derived, DerivedAs, Panel, Piece, Role
+from rowanseed.core.pattern.tiers import LOWER
 
 UNDER_COLLAR = 3.0
 """How much an under collar is trimmed on its outer edges, so that the seam rolls under."""
@@ -231,10 +233,10 @@ def derived_words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, u
         return (f"its own edge, {_fine(DEPTH, units)} deep",)
     if kind is DerivedAs.UNDER_COLLAR:
         return (f"{base.name} − {_fine(UNDER_COLLAR, units)} on its outer edges",)
-    said = []
+    said = ["the tiers in one straight length"] if base.has_edge(LOWER) and piece.has_edge(HEM) else []
     if any(join.id.startswith(TO_FACING) and piece.id in {p.piece for p in join.a} for join in pattern.making.joins):
         said.append("− facing + two seam allowances")
-    if any(e.name in ("hem",) for e in base.edges):
+    if base.has_edge(HEM) or piece.has_edge(HEM):
         said.append(
             f"hem {_fine(shorter(pattern), units)} shorter, hanging free"
             if layers.hem is LiningHem.FREE

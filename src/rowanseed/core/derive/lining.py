@@ -19,6 +19,7 @@ from rowanseed.core.derive.faced import facing_depths, with_lining_seams
 from rowanseed.core.derive.less_full import less_full
 from rowanseed.core.derive.lined_part import ends_at_seams, left_to_line, of_part, parts_of
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, ends_of, gathered_as_left, lined_making, shorter
+from rowanseed.core.derive.plain_tiers import plain_tiers
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.check import piece_faults
@@ -92,6 +93,14 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         pattern = _worked_into_drawn(pattern, size, layers)
     if layers.lining is LiningSchool.NONE or not can_be_lined(pattern, view):
         return pattern
+    if layers.hem is LiningHem.FREE:
+        plain = plain_tiers(pattern, size)
+        return plain.tiered_again(_lined_by(plain.pattern, size, view, layers))
+    return _lined_by(pattern, size, view, layers)
+
+
+def _lined_by(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern:
+    """The pattern with a lining that can be worked out."""
     drawn, turned, every = pattern, _turns_back(pattern, view), _lined(pattern, view)
     parts = parts_of(pattern, every)
     part = layers.of if layers.of in parts else parts[0]
@@ -107,7 +116,9 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
     hems = {(part.piece, part.edge): f for f in ends_of(pattern, lined) for part in f.parts}
     number = max(piece.number for piece in pattern.pieces)
     pieces = []
-    for k, piece in enumerate((less_full(pattern, size, piece) for piece in lined), start=1):
+    # What is sewn to the hem is as wide as that is.
+    hangs = layers.hem is LiningHem.FREE
+    for k, piece in enumerate((less_full(pattern, size, one) if hangs else one for one in lined), start=1):
         pieces.append(
             _lining_piece(
                 pattern=pattern,
@@ -121,7 +132,7 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         )
     if taken and any(True for piece in pieces for _ in piece_faults(piece, (size,))):
         # Too little is left beside the facing: the lining is cut whole, and the facing laid on it.
-        return drawn if turned else with_lining(drawn, size, view, replace(layers, lining=LiningSchool.WHOLE))
+        return drawn if turned else _lined_by(drawn, size, view, replace(layers, lining=LiningSchool.WHOLE))
     seams, faced = facing_seams(pattern, taken), {id: one.kept for id, one in taken.items()}
     pattern = unfinished(pattern, seams)
     making = lined_making(pattern, lined, layers, seams, faced)

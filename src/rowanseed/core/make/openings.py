@@ -110,6 +110,9 @@ class Openings:
         chains = [[p.piece for p in (side if top == "start" else side[::-1])] for side in (seam.a, seam.b)]
         low = next((chain.index(opener.to_mark[0]) for chain in chains if opener.to_mark[0] in chain), 0)
         at = next((chain.index(id) for chain in chains for id in (piece, self.graph.base_of(piece)) if id in chain), 0)
+        if piece != opener.to_mark[0] and any(mark.id == opener.to_mark[1] for mark in self.graph.piece(piece).marks):
+            # A lining in one length behind several tiers has the end of the zip itself.
+            low = at
         if end != top:
             return at < low
         return at <= low and (at > 0 or opener.from_mark is None)
