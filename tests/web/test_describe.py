@@ -302,6 +302,29 @@ def test_an_apron_to_her_own_measure_has_its_sums_and_becomes_a_pattern(house):
     assert missing.status_code == 422 and "this figure is needed" in missing.text and 'value="26"' in missing.text
 
 
+def test_what_was_usual_for_another_garment_is_not_taken_over_and_what_was_typed_is(house):
+    """An apron's fullness of 2.5, which nobody chose, would make four tiers wider than can be cut."""
+
+    def value(page, field):
+        found = re.search(rf'id="{field}"[^>]*value="([^"]*)"', page)
+        return found[1] if found else None
+
+    first = house.get("/patterns/own").text
+    typed = {field: value(first, field) for field in ("coverage", "fullness", "band", "underlap", "seam", "hem")}
+    assert typed["fullness"] == "2.5"
+    typed |= {"asked": "apron", "kind": "tiered", "closing": "hook and eye", "waist": "72", "long": "84", "band": "5"}
+    then = house.get("/patterns/own", params=typed).text
+    assert (value(then, "fullness"), value(then, "tiers"), value(then, "band")) == ("1.5", "3", "5")
+    assert re.search(r'value="elastic"[^>]*selected', then)
+    said = "Tier 3, all round"
+    assert said in house.get("/patterns/own/look", params=typed | {"fullness": "1.5", "tiers": "3"}).text
+    half = house.get("/patterns/own/look", params=typed | {"fullness": "1.5", "tiers": "2.5"}).text
+    assert "Tiers: a whole number." in half
+    # What she had changed herself stays.
+    kept = house.get("/patterns/own", params=typed | {"fullness": "1.8"}).text
+    assert value(kept, "fullness") == "1.8"
+
+
 # ---------------------------------------------------------------- a drawing
 
 

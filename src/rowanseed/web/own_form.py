@@ -9,7 +9,7 @@ from typing import TypeVar
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import Units, format_length, parse_length
 from rowanseed.core.base.words import Worded
-from rowanseed.core.compose.own_measure import FULLNESS, Own, OwnClosing, OwnKind
+from rowanseed.core.compose.own_measure import CLOSINGS, FULLNESS, Own, OwnClosing, OwnKind
 from rowanseed.core.pattern.envelope import Figure
 
 
@@ -108,16 +108,29 @@ def _value(asked: Asked, text: str, units: Units) -> float | str:
 
 
 def filled(typed: Mapping[str, str], kind: OwnKind, body: Mapping[str, float] | None, units: Units) -> dict[str, str]:
-    """What was typed; the figures of a person who was chosen by now, and usual values, where nothing was."""
-    usual, out = Own(kind, ""), dict(typed)
+    """What was typed; the figures of a person who was chosen by now, and usual values, where nothing was. Of what was
+    asked for another garment before, its usual values are no choice of hers."""
+    out = dict(typed)
+    before = next((one for one in OwnKind if one.value == typed.get("asked")), kind)
+    if before is not kind:
+        untouched = {
+            asked.id for asked in ASKED if before in asked.kinds and out.get(asked.id) == _usual(asked, before, units)
+        }
+        out = {name: said for name, said in out.items() if name not in untouched}
+        if out.get("closing") in (None, "", *(one.value for one in CLOSINGS[before][:1])):
+            out["closing"] = next((one.value for one in CLOSINGS[kind]), "")
     if body is not None and typed.get("filled") != typed.get("person"):
         known = {name: mm for name, mm in body.items() if name in ("waist", "bust", "hip")}
         out |= {name: format_length(mm, units, unit=False) for name, mm in known.items()}
     for asked in ASKED:
-        if kind not in asked.kinds or out.get(asked.id) or asked.needed or not asked.filled:
-            continue
-        value = usual.full if asked.id == "fullness" else getattr(usual, asked.id)
-        plain = f"{value:.2f}".rstrip("0").rstrip(".")
-        out[asked.id] = format_length(value, units, fine=True, unit=False) if asked.is_length else plain
-    out["filled"] = typed.get("person", "")
-    return out
+        if kind in asked.kinds and not out.get(asked.id) and asked.filled and not asked.needed:
+            out[asked.id] = _usual(asked, kind, units)
+    return out | {"filled": typed.get("person", ""), "asked": kind.value}
+
+
+def _usual(asked: Asked, kind: OwnKind, units: Units) -> str:
+    """The usual figure of a garment, as it stands in its field."""
+    usual = Own(kind, "")
+    value = usual.full if asked.id == "fullness" else getattr(usual, asked.id)
+    plain = f"{value:.2f}".rstrip("0").rstrip(".")
+    return format_length(value, units, fine=True, unit=False) if asked.is_length else plain
