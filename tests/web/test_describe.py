@@ -90,7 +90,11 @@ def test_the_look_follows_every_choice_and_says_what_cannot_be_at_its_field(hous
         ({"body_chart": "size 10 12 14\nbust 33 34 36"}, "body_chart", "cannot be right"),
         ({"allowance": "five"}, "allowance", ""),
         ({"name": ""}, "name", "Give the garment a name"),
-        ({"features.pockets.0.kind": "in-seam"}, "features.pockets.0.kind", "lies in the side seam"),
+        (
+            {"features.pockets.0.kind": "in-seam", "features.pockets.0.on": "front"},
+            "features.pockets.0.kind",
+            "lies in the side seam",
+        ),
         ({"features.straps.closed by": "ties", "features.straps.count": "9"}, "features.straps.count", ""),
         ({"views": "A\nB, longer"}, "views", "how much longer"),
         ({"views": "A\nB, 3 m longer"}, "views", "another garment"),
@@ -111,6 +115,12 @@ def test_what_cannot_be_is_said_at_the_field_and_nothing_that_was_typed_is_lost(
         if value and name in ("house", "code", "features.opening.length"):
             assert f'value="{value}"' in answer.text
     assert "90 94 99" in answer.text or "finished" in change
+
+
+def test_a_pocket_whose_place_is_left_open_lies_where_it_usually_does(house):
+    in_seam = pattern_of(house, described(house, **{"features.pockets.0.kind": "in-seam", "features.pockets.0.on": ""}))
+    assert any(piece.id == "pocket-bag" for piece in in_seam.pieces)
+    assert "features.pockets.0" not in dict(in_seam.assumed)
 
 
 def test_the_envelopes_views_are_chosen_from_and_each_has_its_own_length_and_yardage(house):
@@ -283,6 +293,19 @@ def test_figures_are_typed_met_and_kept_and_what_disagrees_is_said_at_once(house
     assert met == pytest.approx(float(shoulder) * 10, abs=0.5)
     other = house.post(f"{url}/tissue", data={"size": "12", "line": "stitching", "front.shoulder": "wide"})
     assert other.status_code == 422 and 'value="wide"' in other.text
+
+
+def test_a_lined_garment_for_someone_who_is_not_measured_yet_has_all_its_pages(house):
+    """Before there is a size no lining can be worked out: every page asks for the figures, and none fails."""
+    url = described(house, **{"features.lining.method": "by hand"})
+    assert house.post("/people/new", data={"name": "Pia", "age": "adult", "height": "170 cm"}).status_code == 200
+    number = url.rsplit("/", 1)[1]
+    person = re.search(r'<option value="(\d+)"[^>]*>Pia', house.get(f"/projects/new?pattern={number}").text)[1]
+    asked = {"pattern": number, "person": person, "name": "Lined", "view": "A"}
+    made = house.post("/projects/new", data=asked, follow_redirects=False)
+    project = re.match(r"/projects/\d+", made.headers["location"])[0]
+    for page in ("", "/fit", "/fit/alter", "/fit/seams", "/cloth", "/lay", "/cut", "/sew", "/keep"):
+        assert house.get(project + page).status_code == 200, page
 
 
 # ---------------------------------------------------------------- to the measure

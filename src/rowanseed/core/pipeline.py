@@ -52,9 +52,10 @@ def _altered(same: Same[Pattern], choices: GarmentChoices) -> Altered:
 def garment_once(
     pattern: Pattern, tactics: tuple[TacticId, ...], size: str, view: str, reckoning: ClothChoices
 ) -> Pattern:
-    """An (altered) pattern with what is done to save cloth and the layers derived from it."""
+    """An (altered) pattern with what is done to save cloth and the layers derived from it; nothing of that before there
+    is a size."""
     plain = not tactics and reckoning.layers == Layers() and not reckoning.moved
-    return pattern if plain else _garment(Same(pattern), tactics, size, view, reckoning)
+    return pattern if plain or not size else _garment(Same(pattern), tactics, size, view, reckoning)
 
 
 @lru_cache(maxsize=KEPT)

@@ -143,7 +143,7 @@ class _Hem(Strict):
 
 class _Pocket(Strict):
     kind: PocketKind = PocketKind.PATCH
-    on: PocketPlace = PocketPlace.FRONT
+    on: PocketPlace | None = None
     hand: Hand | None = None
 
 
@@ -291,7 +291,7 @@ def _features(f: _Features) -> Features:
         skirt=plain(f.skirt, Skirt),
         legs=plain(f.legs, Legs),
         hem=plain(f.hem, Hem),
-        pockets=tuple(plain(p, Pocket) for p in f.pockets),
+        pockets=tuple(Pocket(p.kind, p.on or p.kind.usual_place, p.hand) for p in f.pockets),
         lining=plain(f.lining, Lining),
         facing=frozenset(f.facing or ()),
         interfacing=frozenset(f.interfacing),

@@ -220,7 +220,7 @@ GROUPS = (
                 "features.pockets",
                 lambda path, nth: (
                     One(f"{path}.kind", f"{nth} pocket", v.PocketKind, "none"),
-                    One(f"{path}.on", "Where", v.PocketPlace, when=(When(f"{path}.kind"),)),
+                    One(f"{path}.on", "Where", v.PocketPlace, "as usual", when=(When(f"{path}.kind"),)),
                     One(f"{path}.hand", "On", v.Hand, "as usual", when=(When(f"{path}.kind"),)),
                 ),
             ),

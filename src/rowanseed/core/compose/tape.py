@@ -18,6 +18,7 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.making import INSET_EDGE
 from rowanseed.core.pattern.pieces import LineKind, Piece
 from rowanseed.core.pattern.seamline import line_length, lines
+from rowanseed.core.pattern.tiers import LOWER, UPPER, is_in_tiers
 
 MOST = 8
 FIRST = (
@@ -52,6 +53,14 @@ WORDS = {
 }
 
 
+OF_A_TIER = {
+    UPPER: "Upper edge, before it is gathered",
+    LOWER: "Edge that the next tier is gathered to",
+    "inner": "Seam towards the centre",
+    "outer": "Seam towards the side",
+}
+
+
 @dataclass(frozen=True)
 class Dimension:
     """A length along `edge`, or a width across the piece at `level`; one of the two is set."""
@@ -72,6 +81,7 @@ class Dimension:
 def dimensions(piece: Piece) -> tuple[Dimension, ...]:
     """What can be measured on a piece, what says most about it first."""
     size = next(iter(piece.shapes))
+    words = WORDS | (OF_A_TIER if is_in_tiers(piece) else {})
     band = piece.has_edge(INSET_EDGE) and piece.has_edge("waist")
     found = [
         Dimension(f"{level} width", f"Width at the {level}", level=level)
@@ -80,7 +90,7 @@ def dimensions(piece: Piece) -> tuple[Dimension, ...]:
     ]
     names = [edge.name for edge in piece.edges]
     for name in (*(n for n in FIRST if n in names), *(n for n in names if n not in FIRST)):
-        found.append(Dimension(name, WORDS.get(name, name.replace("-", " ").capitalize()), edge=name))
+        found.append(Dimension(name, words.get(name, name.replace("-", " ").capitalize()), edge=name))
     return tuple(found[:MOST])
 
 

@@ -301,6 +301,13 @@ class HemKind(Worded):
     BY_HAND = "by hand"
 
 
+class PocketPlace(Worded):
+    FRONT = "front"
+    BACK = "back"
+    SIDE = "side"
+    CHEST = "chest"
+
+
 class PocketKind(Worded):
     PATCH = "patch"
     IN_SEAM = "in-seam"
@@ -308,12 +315,9 @@ class PocketKind(Worded):
     WELT = "welt"
     FLAP = "flap"
 
-
-class PocketPlace(Worded):
-    FRONT = "front"
-    BACK = "back"
-    SIDE = "side"
-    CHEST = "chest"
+    @property
+    def usual_place(self) -> PocketPlace:
+        return PocketPlace.SIDE if self is PocketKind.IN_SEAM else PocketPlace.FRONT
 
 
 class Hand(Worded):

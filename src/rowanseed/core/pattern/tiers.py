@@ -10,6 +10,11 @@ from rowanseed.core.pattern.pieces import Panel, Piece
 UPPER, LOWER = "upper", "lower"
 
 
+def is_in_tiers(piece: Piece) -> bool:
+    """Whether a front or back is one of several tiers, the first one or another."""
+    return piece.panel in (Panel.FRONT, Panel.BACK) and (piece.has_edge(UPPER) or piece.has_edge(LOWER))
+
+
 def is_tier(piece: Piece) -> bool:
     """Whether a front or back hangs from another tier; the first one hangs from the waist or a yoke."""
     return piece.panel in (Panel.FRONT, Panel.BACK) and piece.has_edge(UPPER)
