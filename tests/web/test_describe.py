@@ -305,7 +305,11 @@ def test_a_lined_garment_for_someone_who_is_not_measured_yet_has_all_its_pages(h
     made = house.post("/projects/new", data=asked, follow_redirects=False)
     project = re.match(r"/projects/\d+", made.headers["location"])[0]
     for page in ("", "/fit", "/fit/alter", "/fit/seams", "/cloth", "/lay", "/cut", "/sew", "/keep"):
-        assert house.get(project + page).status_code == 200, page
+        shown = house.get(project + page)
+        assert shown.status_code == 200, page
+        assert "None" not in shown.text and "names no edges" not in shown.text, page
+    for page in ("/fit/alter", "/fit/seams", "/fit/tissue", "/sew"):
+        assert "The size comes first" in house.get(project + page).text, page
 
 
 # ---------------------------------------------------------------- to the measure
