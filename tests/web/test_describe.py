@@ -295,23 +295,6 @@ def test_figures_are_typed_met_and_kept_and_what_disagrees_is_said_at_once(house
     assert other.status_code == 422 and 'value="wide"' in other.text
 
 
-def test_a_lined_garment_for_someone_who_is_not_measured_yet_has_all_its_pages(house):
-    """Before there is a size no lining can be worked out: every page asks for the figures, and none fails."""
-    url = described(house, **{"features.lining.method": "by hand"})
-    assert house.post("/people/new", data={"name": "Pia", "age": "adult", "height": "170 cm"}).status_code == 200
-    number = url.rsplit("/", 1)[1]
-    person = re.search(r'<option value="(\d+)"[^>]*>Pia', house.get(f"/projects/new?pattern={number}").text)[1]
-    asked = {"pattern": number, "person": person, "name": "Lined", "view": "A"}
-    made = house.post("/projects/new", data=asked, follow_redirects=False)
-    project = re.match(r"/projects/\d+", made.headers["location"])[0]
-    for page in ("", "/fit", "/fit/alter", "/fit/seams", "/cloth", "/lay", "/cut", "/sew", "/keep"):
-        shown = house.get(project + page)
-        assert shown.status_code == 200, page
-        assert "None" not in shown.text and "names no edges" not in shown.text, page
-    for page in ("/fit/alter", "/fit/seams", "/fit/tissue", "/sew"):
-        assert "The size comes first" in house.get(project + page).text, page
-
-
 # ---------------------------------------------------------------- to the measure
 
 

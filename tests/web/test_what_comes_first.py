@@ -1,0 +1,76 @@
+"""A project that lacks something yet: every page says what, and nothing that is not so."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+from datetime import date
+
+import pytest
+
+from rowanseed.core.pattern.making import Making
+from rowanseed.formats.description_json import compose_pattern, write_description
+from rowanseed.store import patterns
+from rowanseed.store.database import connect
+from tests.core.everyday import EVERYDAY
+
+PAGES = (
+    *("/fit", "/fit/alter", "/fit/seams", "/fit/tissue"),
+    *("/cloth", "/cloth/layers", "/cloth/widths", "/lay", "/lay/table", "/cut", "/print"),
+    *("/sew", "/sew/ways", "/sew/line", "/sew/time", "/sew/samples", "/keep"),
+)
+
+
+@pytest.fixture
+def database(tmp_path):
+    return tmp_path / "house.db"
+
+
+def pattern(database, name, **changes):
+    """A described garment on the shelf, changed as a document could have it."""
+    with connect(database) as db:
+        made = compose_pattern(write_description(EVERYDAY[name]))
+        return patterns.add_pattern(db, replace(made, **changes), date(2026, 11, 28))
+
+
+def unmeasured(house):
+    """Someone of whom only the height is known."""
+    assert house.post("/people/new", data={"name": "Pia", "age": "adult", "height": "170 cm"}).status_code == 200
+    return re.search(r'<option value="(\d+)"[^>]*>Pia', house.get("/projects/new").text)[1]
+
+
+def project(house, **asked):
+    made = house.post("/projects/new", data=asked, follow_redirects=False)
+    return made.headers["location"].removesuffix("/fit")
+
+
+def big(page):
+    """The large words of a page's own part."""
+    return re.findall(r'<p class="big[^"]*">\s*([^<]*?)\s*</p>', page)
+
+
+@pytest.mark.parametrize("cloth", ["", "5"])
+def test_without_a_size_every_page_asks_for_that_first(house, database, cloth):
+    """A lining was worked out in no size, and every page of such a project failed."""
+    number = pattern(database, "pencil skirt")
+    own = project(house, pattern=str(number), person=unmeasured(house), cloth=cloth)
+    for page in PAGES:
+        shown = house.get(own + page)
+        assert shown.status_code == 200, page
+        assert "None" not in shown.text, page
+        if page not in ("/fit", "/keep"):
+            assert big(shown.text) == ["The size comes first"], page
+
+
+def test_without_seams_the_pages_at_the_needle_say_so(house, database):
+    number = pattern(database, "pencil skirt", making=Making(), description="")
+    own = project(house, pattern=str(number), person="1", cloth="5")
+    for page in ("/sew", "/sew/ways", "/sew/line", "/sew/time", "/sew/samples"):
+        assert big(house.get(own + page).text) == ["This pattern names no seams yet"], page
+
+
+def test_without_a_cloth_the_lay_asks_for_one(house, database):
+    own = project(house, pattern=str(pattern(database, "pencil skirt")), person="1")
+    assert big(house.get(f"{own}/lay").text) == ["The cloth comes first"]
+    assert big(house.get(f"{own}/cut").text) == ["The layout comes first"]
+    assert big(house.get(f"{own}/sew/ways").text) == ["How each part is sewn"]
