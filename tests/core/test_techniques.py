@@ -10,15 +10,19 @@ from hypothesis import HealthCheck, given, settings
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.choices import ClothChoices
+from rowanseed.core.compose.compose import compose
 from rowanseed.core.garment import derived
+from rowanseed.core.make.change import ways
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
-from rowanseed.core.make.equipment import Equipment
+from rowanseed.core.make.equipment import Equipment, Foot
+from rowanseed.core.make.goes_wrong import usually
 from rowanseed.core.make.listing import CHAPTERS, glossary, markdown
 from rowanseed.core.make.registry import all_techniques, by_id, companions, every
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
 from rowanseed.demo import six_gore_skirt
 
+from .everyday import EVERYDAY
 from .garments import SIZE, garments
 from .test_make import DRAFTS, LAYERS, ordered
 
@@ -77,6 +81,27 @@ def test_every_operation_says_its_technique_and_what_follows_from_it(name):
     for op in operations:
         for need in op.requires:
             assert need.where_given or need.state in given_states or need.state.fact.value == "temporary"
+
+
+KITS = {
+    "no overlocker": Equipment(),
+    "every machine": Equipment(overlock_threads=4, differential=True, coverstitch=True, feet=frozenset(Foot)),
+    "by hand": Equipment(machine=False),
+}
+
+
+@pytest.mark.parametrize("kit", KITS)
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_every_operation_says_when_it_is_right_and_what_usually_goes_wrong(name, kit):
+    """Whatever it is sewn with, and whichever way is chosen for a part."""
+    pattern = compose(EVERYDAY[name]).pattern
+    size, choices = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2], MakingChoices(equipment=KITS[kit])
+    made = compile_garment(pattern, "A", size, choices)
+    others = ways(pattern, "A", size, choices, made) if kit == "no overlocker" else ()
+    last = {way.id: way.others[-1].id for way in others}
+    chosen = replace(choices, techniques=tuple(last.items()))
+    for op in (*made.operations, *compile_garment(pattern, "A", size, chosen).operations):
+        assert op.look and usually(op), (op.id, op.technique, op.act)
 
 
 def _skirt(**changes):

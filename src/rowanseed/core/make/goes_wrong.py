@@ -82,7 +82,34 @@ BY_ACT: dict[Act, str] = {
 }
 
 
+OTHERWISE: dict[Act, str] = {
+    Act.SAMPLE: "The scrap lies on another grain, or is one layer where the seam has two: then it tells nothing.",
+    Act.LEVEL: "Cut by one side alone: chalk both, fold the garment in half, and compare before anything is cut off.",
+    Act.MARK: "Only one side is marked: put pins through both layers, and mark the other from them.",
+    Act.REMOVE: "Drawn out by its long end a row gathers the cloth: snip it every few stitches first.",
+    Act.FINISH: "What shows most gets a shine: press through a cloth, and from the wrong side where it can be.",
+    Act.BACK: "The backing is as large as the cloth, and bags: smooth both over the edge of the table first.",
+    Act.STAY: "The tape was stretched or eased as it was sewn: cut it to the finished length, and meet the marks.",
+    Act.EASE: "Gathers show in the seam: draw it up only until the edge cups, and steam the fullness in over a ham.",
+    Act.HANG: "It hangs folded over a bar, and drops where it will not when it is worn: hang it as it is worn.",
+    Act.BIND: BY_TECHNIQUE["bias binding"],
+    Act.TACK: "Drawn tight it dimples outside: leave the stitches loose, and catch the allowances only.",
+    Act.FASTEN: "It sits back from the edge, and the opening gapes: close it, pin, and mark the other half from there.",
+    Act.INSERT_CLOSURE: "One side is drawn longer than the other: sew both from the same end.",
+    Act.CLOSE: "The stitches show as little bars: each one begins opposite the end of the one before.",
+    Act.BUTTONHOLE: BY_TECHNIQUE["buttonholes"],
+    Act.BONE: "The bone fills its channel to the end and pokes through: cut it short of both seams, and round its ends.",
+    Act.PIPE: "The cord shows unevenly: sew against it with the zip foot, the first row a little farther from it.",
+    Act.SHIRR: BY_TECHNIQUE["shirring"],
+    Act.PAD: "It is seen from outside: set its straight edge just past the armhole's seam, and try it on.",
+    Act.SET: "The needle, the foot or the tension of the work before is left in: look at all of them.",
+    Act.SET_BACK: "The special setting is left in for the next seam: sew a hand's breadth on a scrap first.",
+}
+"""Where neither the technique nor the kind of work has its own."""
+
+
 def usually(op: Operation) -> str:
     """What usually goes wrong at a step; empty where nothing is known of it."""
     own, of_kind = BY_TECHNIQUE.get(op.technique, ""), BY_ACT.get(op.act, "")
-    return own or of_kind if op.act.sews_join or not of_kind else of_kind
+    found = own or of_kind if op.act.sews_join or not of_kind else of_kind
+    return found or OTHERWISE.get(op.act, "")

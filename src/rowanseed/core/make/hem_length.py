@@ -114,6 +114,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
             on=On(edges=shown_edges),
             requires=before,
             gives=(facts.finish(Fact.HUNG, finish.id),),
+            look="Hung again beside a ruler it no longer drops.",
         )
         before = (Need(facts.finish(Fact.HUNG, finish.id), "a curved hem drops first"),)
     worn = (
@@ -138,6 +139,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         on=On(gates=(f"length of the {lower_first(finish.name)}",), edges=shown_edges),
         requires=before,
         gives=(facts.finish(Fact.TRIED, finish.id),),
+        look="Both sleeves end alike." if is_sleeve(bench, finish) else "The edge runs level, seen from every side.",
     )
     if pointed:
         yield _trued(bench, finish, depth)

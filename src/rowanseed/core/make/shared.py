@@ -6,7 +6,7 @@ from collections.abc import Iterable
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
-from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.crossing import after_the_zip, crossings
 from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
@@ -186,7 +186,7 @@ def _neatening(
         setting=setting,
         meant=meant,
         rows=rows,
-        look="No whiskers beyond the stitches, and the edge lies flat.",
+        look=looks.NEATENED,
     )
 
 
@@ -203,6 +203,7 @@ def press(
     how: tuple[str, ...] = (),
     requires: tuple[Need, ...] = (),
     title: str = "",
+    look: str = "",
 ) -> Operation:
     """A seam pressed as sewn and then as it will lie; clipped before where its curve asks for it."""
     join = bench.joins[duty[0]]
@@ -229,6 +230,7 @@ def press(
         requires=(*own, *requires),
         gives=facts.joins(Fact.PRESSED, duty),
         way=words,
+        look=look or (looks.PRESSED_OPEN if way == "open" else looks.PRESSED_ASIDE),
         caution=HOT,
     )
 
@@ -316,7 +318,7 @@ def sew(
         meant=meant if Meant.ENCLOSES in meant else meant | how_edges_end(bench, duty),
         leaves=leaves,
         rows=rows,
-        look=look,
+        look=look or looks.SEWN,
         caution=NEEDLE,
         booklet=bench.booklet(*duty),
     )

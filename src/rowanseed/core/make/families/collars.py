@@ -72,6 +72,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.join(Fact.JOINED, join.id), "it is sewn first"),),
         gives=(facts.join(Fact.GRADED, join.id),),
         caution=BLADES,
+        look="The points are cut closest, no stitch is nicked, and the widest allowance lies next to what shows.",
     )
     yield press(
         bench,
@@ -86,6 +87,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Press with the {bench.name(upper)} {bench.margin(1)} over the edge, so that the seam cannot be seen.",
         ),
         requires=(Need(facts.join(Fact.GRADED, join.id), "thin allowances turn sharply"),),
+        look="Both points are alike, sharp without a lump, and from above the seam cannot be seen.",
     )
 
 
@@ -134,6 +136,7 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(pieces=(inner,), edges=shown(inside.parts) if inside else ()),
         gives=(facts.piece(Fact.PREPARED, inner),),
         caution=HOT,
+        look="The fold runs even from end to end, and laid on the neck's row it covers that by a hair.",
     )
     basting = "basting of the collar on the stand"
     yield Operation(
@@ -192,6 +195,7 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=facts.joins(Fact.GRADED, duty.ids),
         removes=(basting,),
         caution=BLADES,
+        look="Pinched, the edge is thin all along, and the round ends lie without a ridge.",
     )
     yield press(
         bench,
@@ -202,6 +206,7 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title="Turn the stand down and press",
         how=("Turn both stands down away from the collar, the round ends pushed out, and press.",),
         requires=tuple(Need(facts.join(Fact.GRADED, id), "thin allowances turn sharply") for id in duty.ids),
+        look="Both ends of the stand are alike, laid on each other, and the collar comes out of it without a pleat.",
     )
 
 
@@ -272,6 +277,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="up",
         words="into the stand",
         how=(f"Grade to {bench.fine(6)} and {bench.fine(8)}, clip where it pulls; press into the stand.",),
+        look="The stand stands up by itself, and the garment below it lies flat to the very ends.",
     )
 
 

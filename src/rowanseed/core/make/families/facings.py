@@ -209,6 +209,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Press the {edge} seam towards the facing",
         how=("As sewn first, then facing and allowances away from the garment.",),
         requires=(Need(facts.join(Fact.GRADED, join.id), "thin allowances press flat"),),
+        look="Facing and allowances lie one way all along, without a pleat in the seam.",
     )
     yield understitch(
         bench,
@@ -315,4 +316,5 @@ def tack(bench: Workbench, join: Join) -> Operation:
         on=on_joins(bench, join.id),
         requires=(Need(facts.join(Fact.TURNED, join.id), "it lies in its place"),),
         gives=(facts.join(Fact.ATTACHED, join.id),),
+        look="From outside nothing shows, and lifted by its edge the facing gives a little.",
     )

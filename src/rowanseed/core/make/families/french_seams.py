@@ -43,7 +43,14 @@ def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         rows=2,
         look="No whisker of the raw edges looks out of the seam on the right side.",
     )
-    yield press(bench, duty.ids, "French seam", way="side", words="to the back")
+    yield press(
+        bench,
+        duty.ids,
+        "French seam",
+        way="side",
+        words="to the back",
+        look="From outside it is a plain seam; inside a narrow fold lies to one side, and no thread looks out of it.",
+    )
 
 
 def first_row(
@@ -74,4 +81,5 @@ def first_row(
         setting=settings.seam(bench.household, lining=lining),
         rows=0,
         caution=BLADES,
+        look="The row is even, and not a thread stands beyond the trimmed edge.",
     )

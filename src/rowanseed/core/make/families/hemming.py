@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
-from rowanseed.core.make import minutes, settings
+from rowanseed.core.make import looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.hem_length import before_hem, begins_at
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
@@ -71,6 +71,7 @@ def neatened(step: Steps, before: tuple[Need, ...]) -> Operation:
         setting=setting,
         needs=before,
         gives=(Fact.NEATENED,),
+        look=looks.NEATENED,
     )
 
 
@@ -87,6 +88,7 @@ def held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
         took=minutes.press(2 * step.mm),
         after={Fact.NEATENED: "its edge is finished before it is folded"},
         gives=(Fact.PREPARED,),
+        look="Measured at several places the fold is equally deep, and outside no edge is pressed through.",
     )
     yield step(
         key,

@@ -77,7 +77,14 @@ def fullness_at(bench: Workbench, join: Join) -> tuple[str, ...]:
 def after_first(bench: Workbench, duty: Duty, technique: str) -> Iterator[Operation]:
     join = bench.joins[duty.id]
     if not finishes_edges(bench, duty.ids):
-        yield press(bench, duty.ids, technique, way="side", words="away from the corner")
+        yield press(
+            bench,
+            duty.ids,
+            technique,
+            way="side",
+            words="away from the corner",
+            look="The corner is square from outside, without a hole or a pleat.",
+        )
         return
     yield neaten_together(bench, duty.ids, technique)
     yield press(
@@ -87,4 +94,5 @@ def after_first(bench: Workbench, duty: Duty, technique: str) -> Iterator[Operat
         way="side",
         words=join.press.words if join.press is not Press.OPEN else "away from the corner",
         requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
+        look="The corner is square from outside, without a hole or a pleat.",
     )

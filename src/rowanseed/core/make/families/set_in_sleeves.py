@@ -115,5 +115,6 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="side",
         words="towards the body",
         requires=(Need(facts.join(Fact.FINISHED, join.id), TOGETHER),) if neatened else (),
+        look="The armhole runs in one smooth line over the shoulder, and no pleat is caught in it.",
     )
     yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))

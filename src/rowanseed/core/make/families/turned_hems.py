@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning
@@ -54,6 +54,7 @@ def folded(
         requires=before,
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
+        look="Measured at several places the fold is equally deep, and the edge runs in one line over the seams.",
     )
 
 
@@ -75,6 +76,7 @@ def neatened_first(bench: Workbench, finish: Finish, technique: str, before: tup
         requires=before,
         gives=(facts.finish(Fact.NEATENED, finish.id),),
         setting=setting,
+        look=looks.NEATENED,
     )
 
 

@@ -63,6 +63,7 @@ def armholes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title="Press the armholes, the facing a little inside",
         how=("Roll the seam between the fingers until it lies just inside; press from the facing's side.",),
         requires=(Need(facts.join(Fact.GRADED, join.id), "thin allowances turn sharply"),),
+        look="From outside the facing cannot be seen, and the armholes lie flat on the body.",
     )
     yield understitch(
         bench,

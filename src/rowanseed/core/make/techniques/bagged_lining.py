@@ -148,6 +148,7 @@ def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Op
         ),
         requires=needs,
         meant=frozenset({Meant.ENCLOSES}),
+        look="Both ends come out even, and the lining is nowhere shorter than what it is sewn to.",
     )
     yield step(
         "anchor",
@@ -193,6 +194,7 @@ def _sleeve_end(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterat
         after={Fact.JOINED: "it is sewn first"},
         gives=(Fact.PRESSED,),
         way="up",
+        look="The fold is equally deep all round, and the seam of the sleeve runs straight through it.",
     )
 
 

@@ -46,6 +46,7 @@ def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.understitch(bench.household, bench.margin(2)),
         after={Fact.JOINED: "it is sewn first"},
         gives=(Fact.UNDERSTITCHED,),
+        look="Held to the light, the stitches catch strip and allowances, never the outside.",
     )
     yield step(
         "turn-in",

@@ -28,6 +28,7 @@ def blind_overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.press(2 * step.mm),
         needs=before,
         gives=(Fact.PREPARED,),
+        look="The edge stands out beyond the second fold by the same amount all round.",
     )
     yield step(
         "sew",

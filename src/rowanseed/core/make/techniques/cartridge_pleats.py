@@ -66,6 +66,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=(Need(facts.piece(Fact.STIFFENED, band), "interfacing goes on while it is flat", where_given=True),),
         gives=(facts.piece(Fact.PREPARED, band),),
         on=On(pieces=(band,)),
+        look="Both edges are folded in along one line, and the band is equally wide from end to end.",
     )
     yield step(
         "sew",
@@ -103,6 +104,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.JOINED: "they are whipped on first"},
         gives=(Fact.PRESSED,),
         way="into the band",
+        look="The folds stand side by side like the pipes of an organ, all equally deep.",
     )
     yield step(
         "remove-rows",
@@ -115,6 +117,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         removes=(threads,),
         gives=(facts.join(Fact.TOPSTITCHED, join.id),),
         on=on,
+        look="The folds stay as they were whipped, and no thread of the rows is left.",
     )
 
 

@@ -39,6 +39,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.IRON,
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
+        look="Both folds are even, and elastic laid in the tunnel turns without catching.",
     )
     yield step(
         "sew",
@@ -48,6 +49,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "both sides of the gap.",
         after={Fact.PREPARED: "it is pressed first"},
         gives=(Fact.HEMMED,),
+        look="The row holds the fold all round but for the gap, and nowhere is the tunnel narrower than its elastic.",
     )
     yield step(
         "thread",

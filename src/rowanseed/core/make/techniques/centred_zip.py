@@ -40,6 +40,7 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=after_seam(bench, closure, join),
         gives=(facts.closure(Fact.BASTED, closure.id),),
         leaves=(basting,),
+        look="The teeth lie exactly along the basted seam, and the tape is flat on both sides.",
     )
     setting = settings.zip_foot(bench.household, invisible=False)
     yield Operation(

@@ -94,6 +94,7 @@ def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(3),
         after={Fact.JOINED: "it is basted on first"},
         gives=(Fact.PRESSED, *facts.joins(Fact.BASTED, _same_edges(bench, join))),
+        look="Laid along the collar's edge the neck follows it without pulling.",
     )
 
 

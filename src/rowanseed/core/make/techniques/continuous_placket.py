@@ -83,6 +83,7 @@ def _reinforced(step: Steps, duty: Duty, number: int, *, cut: bool) -> Operation
         on=on_edges(bench, duty),
         rows=0,
         caution=BLADES if cut else NEEDLE,
+        look="Spread straight, the rows meet in one stitch at the point, and the cut ends a thread before it.",
     )
 
 

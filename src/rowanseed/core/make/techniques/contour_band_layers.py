@@ -70,6 +70,7 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Turn and press the upper edge: {lower_first(made_up.name)}",
         how=("Corners pushed out with something blunt; the seam rolled a little to the inside.",),
         requires=(Need(facts.join(Fact.GRADED, made_up.id), "thin allowances turn sharply"),),
+        look="From outside the inner band cannot be seen, and the upper edge runs in one smooth curve.",
     )
     yield understitch(
         bench,

@@ -55,6 +55,7 @@ def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="open",
         words="open",
         how=("As sewn first, then open, the basted part too, down to where it curves: below it stays unpressed.",),
+        look="Above the curve the seam lies open and flat; below, the allowances stand up.",
     )
 
 

@@ -88,6 +88,7 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=setting,
         rows=0,
         caution=f"{BLADES} {NEEDLE}",
+        look="Between the notches the allowances are narrow and neatened as one; above, they are as wide as before.",
     )
     yield press(
         bench,
@@ -97,6 +98,7 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         words="open above the curve",
         how=("Open above the curve only; the lower curve stands up, it is never pressed open.",),
         requires=tuple(Need(facts.join(Fact.GRADED, id), "the lower curve is trimmed") for id in duty.ids),
+        look="Above the curve the seam lies open and flat; below, the allowances stand up.",
     )
 
 

@@ -40,6 +40,7 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.PREPARED,),
         uses=(Use(Supply.BINDING, step.mm),),
         rows=1,
+        look="The raw edges are even, and the strip is neither stretched nor gathered but where it curves.",
     )
     yield step(
         "turn",

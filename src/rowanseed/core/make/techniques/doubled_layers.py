@@ -44,6 +44,7 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(facts.join(Fact.JOINED, join.id),),
         meant=frozenset({Meant.ENCLOSES}),
         rows=0,
+        look="Both layers lie as one, without a bubble between them.",
     )
     yield press(bench, duty.ids, ID, way="flat", words="flat", how=("Both layers flat together.",))
 

@@ -48,6 +48,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="up",
         words="into the yoke",
         how=("Both yokes away from the garment; press from the right side, the seam on its edge.",),
+        look="Both layers lie away from the garment, and the seam lies on their very edge.",
     )
 
 

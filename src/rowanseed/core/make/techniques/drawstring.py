@@ -54,6 +54,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.IRON,
         after={Fact.OPENED: "the openings go through one layer only"},
         gives=(Fact.PREPARED,),
+        look="Both folds are even, and the cord laid in the tunnel runs without catching.",
     )
     yield step(
         "sew",
@@ -63,6 +64,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "allowances flat: the cord has to pass.",
         after={Fact.PREPARED: "it is pressed first"},
         gives=(Fact.HEMMED,),
+        look="The row holds the inner fold all round, and a bodkin passes every seam.",
     )
     yield step(
         "thread",

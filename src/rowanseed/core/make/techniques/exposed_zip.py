@@ -58,6 +58,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.BASTED,),
         leaves=(basting,),
         on=on,
+        look="The teeth lie in the middle of the opening, equally far from both edges from end to end.",
     )
     yield step(
         "zip",

@@ -79,6 +79,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         rows=0,
         caution=NEEDLE,
         booklet=bench.booklet(finish.id),
+        look="Seam meets seam, and both ends come out even.",
     )
     yield Operation(
         id=f"understitch-{finish.id}",
@@ -97,6 +98,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.understitch(bench.household, bench.margin(2)),
         rows=0,
         caution=BLADES,
+        look="Held to the light, the stitches catch facing and allowances, never the outside.",
     )
     yield Operation(
         id=f"fold-{finish.id}",
@@ -110,6 +112,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.finish(Fact.UNDERSTITCHED, finish.id), "then it stays inside"),),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
+        look="From outside the facing cannot be seen, and the edge runs in one smooth line.",
     )
     yield Operation(
         id=f"sew-{finish.id}",
@@ -126,6 +129,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *(facts.finish(Fact.FINISHED, id) for id in (finish.id, *ends)),
         ),
         rows=2,
+        look="From the right side the hem neither shows nor pulls.",
     )
 
 

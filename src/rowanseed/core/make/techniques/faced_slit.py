@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.slashed import (
     POINT,
@@ -109,6 +109,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.NEATENED,),
         on=On(pieces=detail.pieces, finishes=tuple(own), edges=on_placket(bench, duty).edges),
         rows=0,
+        look=looks.NEATENED,
     )
     yield step(
         "face",

@@ -47,6 +47,7 @@ def felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="side",
         words="flat",
         requires=(Need(facts.join(Fact.TOPSTITCHED, join.id), "it is felled first"),),
+        look="The wide allowance lies flat over the narrow one, and outside no ridge shows.",
     )
 
 
@@ -64,6 +65,7 @@ def _trimmed(bench: Workbench, duty: Duty, technique: str, to: str) -> Operation
         requires=(Need(facts.join(Fact.JOINED, duty.id), "it is sewn first"),),
         gives=(facts.join(Fact.GRADED, duty.id),),
         caution=BLADES,
+        look="Folded over, the wide allowance reaches past the narrow one everywhere.",
     )
 
 

@@ -113,6 +113,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.IRON,
         after={Fact.JOINED: "they are sewn first"},
         gives=(Fact.PRESSED,),
+        look="Both bands lie away from the front, and their seams run straight down to the end.",
     )
     after: tuple[Need, ...] = (Need(facts.join(Fact.PRESSED, sides.id), "the bands are sewn on and pressed first"),)
     if over:
@@ -173,6 +174,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.IRON,
         after={Fact.JOINED: "its lower end is closed first", Fact.FINISHED: "its edges are neatened first"},
         gives=(Fact.PRESSED,),
+        look="The upper band covers the lower one from neck to end, and the front lies flat below both.",
     )
 
 

@@ -72,7 +72,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     if finishes_edges(bench, duty.ids):
         yield neaten_together(bench, duty.ids, ID)
         before.append(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"))
-    yield press(bench, duty.ids, ID, way="side", words=join.press.words, requires=tuple(before))
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="side",
+        words=join.press.words,
+        requires=tuple(before),
+        look="The neck lies flat all round, and the hood falls back without pulling at it.",
+    )
 
 
 TECHNIQUE = Technique(

@@ -46,6 +46,7 @@ def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.PREPARED,),
         rows=0,
         caution="Cut away from yourself.",
+        look="The ring is not twisted, and stretched to the edge it goes round without a ripple.",
     )
     yield step(
         "sew",

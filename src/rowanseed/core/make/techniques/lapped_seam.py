@@ -72,6 +72,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="side",
         words="flat",
         requires=(Need(facts.join(Fact.FINISHED, join.id), "both edges are neatened together first"),),
+        look="The lap covers the marked line all along, and outside it lies flat.",
     )
 
 

@@ -82,6 +82,7 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.closure(Fact.PREPARED, closure.id), "the underlap is sewn first"),),
         gives=(facts.closure(Fact.BASTED, closure.id),),
         leaves=(basting,),
+        look="The lap covers the other row and the teeth down to the zip's end.",
     )
     yield Operation(
         id=f"zip-{closure.id}",

@@ -161,7 +161,15 @@ def _rings(bench: Workbench) -> Iterator[Operation]:
         look="The armhole's seam runs on across the side without a step.",
         flat=True,
     )
-    yield press(bench, ids, ID, way="open", words="open", title="Press the sides open, shell and lining")
+    yield press(
+        bench,
+        ids,
+        ID,
+        way="open",
+        words="open",
+        title="Press the sides open, shell and lining",
+        look="Shell and lining lie flat, and seam stands over seam where they meet.",
+    )
 
 
 def _understitched(bench: Workbench, join: Join, turned: Need) -> Operation:

@@ -92,6 +92,7 @@ def _pressed_up(bench: Workbench, hem: Finish, before: tuple[Need, ...]) -> Oper
         requires=before,
         gives=(facts.finish(Fact.PREPARED, hem.id), facts.finish(Fact.NEATENED, hem.id)),
         caution=HOT,
+        look="The crease is sharp and equally deep all round.",
     )
 
 

@@ -78,6 +78,7 @@ def sews_edges(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Press the edges: {lower_first(join.name)}{both_sides(join)}",
         how=("As sewn first, then open over a roll as far as it goes, then towards the lining.",),
         requires=tuple(Need(facts.join(Fact.GRADED, id), "thin allowances press flat") for id in duty.ids),
+        look="From outside the lining cannot be seen, and the edge lies flat.",
     )
     yield understitch(
         bench,

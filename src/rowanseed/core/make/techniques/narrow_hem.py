@@ -40,6 +40,7 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.press(2 * step.mm),
         needs=before,
         gives=(Fact.PREPARED,),
+        look="The hem is equally narrow all round, without a twist where the grain changes.",
     )
     yield step(
         "sew",

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.free_edges import across, on_edge, whole
 from rowanseed.core.make.graph import pieces_of
@@ -45,6 +45,7 @@ def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.NEATENED, finish.id)),
         setting=setting,
         booklet=bench.booklet(finish.id),
+        look=looks.NEATENED,
     )
 
 

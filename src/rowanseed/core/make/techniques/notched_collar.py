@@ -93,6 +93,7 @@ def notched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "notched collar",
             way="open",
             words="open" if join.press is not Press.BAND else "open, over a ham",
+            look="Both allowances lie open and flat, and collar and lapel lie in one plane.",
         )
     both = tuple(
         Need(facts.join(Fact.PRESSED, join.id), "both necks are sewn from dot to dot first") for join in (outer, inner)

@@ -65,6 +65,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "As sewn first; then open, and on above the mark: the allowances of the open part are pressed back in the "
             "same line.",
         ),
+        look="The seam lies open, and its allowances run on beside the opening in the same line.",
     )
     allowance = bench.edge_allowance(join.a[0])
     faced = [j for j in bench.joins.values() if bench.is_faced(j) and detail in bench.openings.open_at(j)]

@@ -48,6 +48,7 @@ def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
+        look="Laid on the tissue the patch has its shape, and no corner stands out.",
     )
     yield Operation(
         id=f"sew-on-{finish.id}",
@@ -66,6 +67,7 @@ def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=attached(bench, finish),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,
+        look="It lies flat, and the row runs at one distance from its edge.",
     )
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.patch_pockets import finds_patch, sewn_on
 from rowanseed.core.make.families.patches import (
@@ -37,6 +37,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),),
         gives=(facts.finish(Fact.NEATENED, finish.id),),
         setting=setting,
+        look=looks.NEATENED,
     )
     yield Operation(
         id=f"mouth-{finish.id}",
@@ -54,6 +55,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.finish(Fact.NEATENED, finish.id), "its edges are neatened first"),),
         gives=(facts.finish(Fact.TOPSTITCHED, finish.id),),
         setting=settings.topstitch(bench.household, bench.margin(mouth - 5)),
+        look="The mouth is straight and does not gape, and its corners are square.",
     )
     yield Operation(
         id=f"turn-in-{finish.id}",
@@ -71,6 +73,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.finish(Fact.TOPSTITCHED, finish.id), "the mouth is hemmed first"),),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
+        look="Laid on each other, both halves of the pocket are alike, and no raw edge looks out.",
     )
     yield sewn_on(bench, finish, "patch pocket", "its edges are in")
 

@@ -43,6 +43,7 @@ def piping(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.PREPARED,),
         uses=(Use(Supply.PIPING, step.mm),),
         on=On(edges=shown(edge)),
+        look="The cord lies close in its fold from end to end, without a twist.",
     )
     yield step(
         "baste",

@@ -46,6 +46,7 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="side",
         words="towards the sleeve",
         requires=tuple(before),
+        look="From neck to underarm the seam runs in one smooth line, its allowances towards the sleeve.",
     )
     yield replace(pressed, gives=(*pressed.gives, facts.join(Fact.ATTACHED, join.id)))
 

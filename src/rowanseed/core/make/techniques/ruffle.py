@@ -40,6 +40,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             meant=frozenset({Meant.ENCLOSES}),
             gives=(facts.join(Fact.JOINED, join.id), facts.join(Fact.PRESSED, join.id)),
             on=On(joins=(join.id,), edges=shown((*join.a, *join.b))),
+            look="Laid flat the ring is not twisted, and all its widths fall the same way.",
         )
     if hemmed:
         parts = tuple(part for f in hemmed for part in f.parts)
@@ -75,6 +76,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         leaves=(rows,),
         on=On(edges=shown(upper)),
         rows=2,
+        look="It is as long as its edge, and the gathers are even between the quarters.",
     )
     yield step(
         "baste",
@@ -107,6 +109,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         removes=(rows,),
         gives=(Fact.SETTLED,),
         on=On(edges=shown(edge)),
+        look="The gathers stay as they were sewn, and no thread of the rows is left.",
     )
 
 

@@ -162,6 +162,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
                 gives=(facts.sample(one.id),),
                 setting=one.setting if one.bench.is_machine else None,
                 caution=one.caution,
+                look="It is as you want it on the garment, and its setting is written on it.",
             )
 
 

@@ -48,6 +48,7 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
+        look="All are equally long and wide, laid on each other, with square corners.",
     )
     yield Operation(
         id=f"sew-on-{finish.id}",

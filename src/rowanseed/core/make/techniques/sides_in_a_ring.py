@@ -82,6 +82,7 @@ def sews_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         words="open",
         title="Press the sides through the gap",
         how=("Allowances open with the fingers as far as the iron goes in through the gap, then from outside.",),
+        look="Pulled straight, the sides lie flat as far as the gap let the iron in.",
     )
     yield Operation(
         id="close-gap",

@@ -53,6 +53,7 @@ def sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Allowances open over garment and facing; then turn the facing in at the underarm.",
             "Catch its free edge to the side seam's allowance with a few hand stitches that hold nothing else.",
         ),
+        look="From outside one seam runs through to the edge, and the facing lies inside without pulling.",
     )
 
 

@@ -58,6 +58,7 @@ def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.GRADED, *facts.joins(Fact.PRESSED, mouths)),
         on=On(joins=mouths, edges=shown(parts)),
         caution=BLADES,
+        look="From outside the facing cannot be seen, and the mouth lies flat on the front.",
     )
     yield step(
         "understitch",
@@ -70,6 +71,7 @@ def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.TOPSTITCHED, *facts.joins(Fact.UNDERSTITCHED, mouths)),
         on=On(joins=mouths, edges=shown(parts)),
         rows=0,
+        look="The row runs at one distance from the mouth, and pulled along it the mouth does not stretch.",
     )
     yield from bag(
         step,

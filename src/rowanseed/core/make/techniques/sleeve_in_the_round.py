@@ -58,6 +58,7 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "the cap is never pressed flat.",
         ),
         requires=(Need(facts.join(Fact.FINISHED, join.id), TOGETHER),) if neatened else (),
+        look="The cap stands round without a crease, and the allowance falls into the sleeve by itself.",
     )
 
 

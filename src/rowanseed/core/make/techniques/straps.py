@@ -41,6 +41,7 @@ def strap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=_pressed_to(bench, detail),
         gives=(Fact.TRIED,),
         on=On(gates=(f"length of the {step.name}",), edges=on_strip(bench, duty, finishes=False).edges),
+        look="Both are equally long, neither cuts in, and the upper edge lies on the body.",
     )
     yield step(
         "baste",

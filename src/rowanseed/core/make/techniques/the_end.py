@@ -36,6 +36,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         requires=tuple(Need(facts.thing(thing), "it held what is sewn now") for thing in left),
         gives=(facts.gate(Fact.TRIED, "look-over"),),
         removes=tuple(left),
+        look="Turned inside out, not a thread hangs, and no basting is left.",
     )
     yield Operation(
         id="last-press",
@@ -52,6 +53,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         requires=(Need(facts.gate(Fact.TRIED, "look-over"), "no basting is pressed in for good"),),
         gives=(facts.gate(Fact.SETTLED, "last-press"),),
         caution=HOT,
+        look="Hung up, no crease is left and no shine, and both sides fall alike.",
     )
 
 

@@ -47,6 +47,7 @@ def three(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="side",
         words=one.press.words if one.press is not Press.OPEN else "to one side",
         requires=tuple(Need(facts.join(Fact.FINISHED, id), "the edges are neatened together first") for id in duty.ids),
+        look="All layers lie one way, and none is caught in a pleat.",
     )
 
 

@@ -29,6 +29,7 @@ def tie_belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             meant=frozenset({Meant.ENCLOSES}),
             on=On(joins=joins, edges=shown(part for id in joins for part in bench.parts(id))),
             rows=0,
+            look="The join stands across the belt, both lengths alike on either side of it.",
         )
     yield step(
         "made-up",

@@ -163,6 +163,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         requires=(Need(facts.gate(Fact.TRIED, SHELL), "the try-on shows what to change"),),
         gives=(facts.gate(Fact.SETTLED, gate),),
         removes=(words,) if basted else (),
+        look="Tried on again, what was pinned is gone, and both sides measure alike.",
     )
     if basted:
         yield Operation(
@@ -176,6 +177,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
             on=On(gates=("shell",)),
             requires=tuple(Need(facts.join(Fact.PRESSED, j.id), "the sides are sewn to the fit") for j in sides),
             gives=(facts.gate(Fact.SETTLED, SHELL),),
+            look="Both measure what they measured pinned, or you know by how much they differ.",
         )
 
 
@@ -225,6 +227,7 @@ def _baste(bench: Workbench, sides: list[Join], words: str) -> Operation:
         gives=facts.joins(Fact.PREPARED, ids),
         setting=settings.longest(bench.household),
         leaves=(words,),
+        look="The whole can be put on, and no row gives way.",
     )
 
 
@@ -245,6 +248,7 @@ def _only_looked_at(bench: Workbench, operations: tuple[Operation, ...]) -> Iter
         on=On(gates=("shell",)),
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "it is whole", where_given=True) for id in bench.joins),
         gives=(facts.gate(Fact.TRIED, SHELL),),
+        look="It hangs as you want it, and both sides alike.",
     )
 
 

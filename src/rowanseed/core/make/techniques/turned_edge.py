@@ -60,6 +60,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(*bench.flat_first([finish.id]), *(need for need in before if need not in later)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
+        look="The fold runs in one line from end to end, and the raw edge lies inside it.",
     )
     yield Operation(
         id=f"turn-in-{finish.id}",
@@ -79,6 +80,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,
         booklet=bench.booklet(finish.id),
+        look="The row holds the inner fold everywhere, and outside it runs parallel to the edge.",
     )
 
 

@@ -31,6 +31,7 @@ def twin(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=before if knit else (),
         after={} if knit else {Fact.NEATENED: "its edge is finished before it is folded"},
         gives=(Fact.PREPARED,),
+        look="Measured at several places the fold is equally deep, and the knit is not stretched along it.",
     )
     yield step(
         "sew",

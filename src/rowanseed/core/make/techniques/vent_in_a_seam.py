@@ -33,6 +33,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(4),
         uses=(Use(Supply.FUSIBLE_TAPE, 2 * (open_part(bench, detail, join) or 200.0)),),
         gives=(facts.detail(Fact.PREPARED, detail.id),),
+        look="The strip's edge lies on the fold line, and nothing of it bubbles.",
     )
     requires, leaves, above = zipped(bench, join)
     requires.append(Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat"))
@@ -77,6 +78,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "The seam open above the clip; the vent's extensions both to the side that the upper one is folded to, "
             "usually the wearer's left.",
         ),
+        look="Above the clip the seam lies open; below it both extensions lie to one side, flat on each other.",
     )
     yield step(
         "vent",
