@@ -98,7 +98,7 @@ OTHERWISE: dict[Act, str] = {
     Act.INSERT_CLOSURE: "One side is drawn longer than the other: sew both from the same end.",
     Act.CLOSE: "The stitches show as little bars: each one begins opposite the end of the one before.",
     Act.BUTTONHOLE: BY_TECHNIQUE["buttonholes"],
-    Act.BONE: "The bone fills its channel to the end and pokes through: cut it short of both seams, and round its ends.",
+    Act.BONE: "The bone fills its channel and pokes through: cut it short of both seams, and round its ends.",
     Act.PIPE: "The cord shows unevenly: sew against it with the zip foot, the first row a little farther from it.",
     Act.SHIRR: BY_TECHNIQUE["shirring"],
     Act.PAD: "It is seen from outside: set its straight edge just past the armhole's seam, and try it on.",
