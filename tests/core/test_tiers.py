@@ -10,6 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.alter.blend import blend_sizes, blendable
+from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Opening, Pocket, Side, Skirt, Trim
 from rowanseed.core.compose.own_description import OWN, describe
@@ -30,6 +31,9 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment, workbench
+from rowanseed.core.make.step_facts import figures
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.tiers import LOWER, UPPER
 from rowanseed.core.pattern.walk import walk
@@ -188,3 +192,24 @@ def test_the_sums_of_a_tiered_skirt_are_its_pieces(closing):
     for name, piece, edges in (("between", middle, (UPPER, LOWER)), ("last tier", last, (UPPER, "hem"))):
         cut = chain_length(piece.shapes[OWN].edges["centre"]) + sum(piece.edge(edge).allowance for edge in edges)
         assert next(mm for label, mm in said.items() if name in label) == pytest.approx(cut, abs=0.1)
+
+
+# ---------------------------------------------------------------- at the needle
+
+
+def test_gathers_are_measured_as_they_lie_under_the_needle():
+    """A front on the fold is opened, so its whole width is drawn up; a back in two halves is drawn up half by half."""
+    pattern = compose(tiered(GarmentKind.DRESS, tiers=3, waist=Waist.SEAM, length=None)).pattern
+    choices = MakingChoices()
+    bench, made = workbench(pattern, "A", "14", choices), compile_garment(pattern, "A", "14", choices)
+    steps = {op.id: op for op in made.operations}
+    waist = pattern.envelope.finished["A"]["waist"]["14"]
+    for id, whole, said in (
+        ("gather-waist", waist, "in all"),
+        ("gather-skirt-tier-2-front", waist * 1.5 / 2, "in all"),
+        ("gather-skirt-tier-2-back", waist * 1.5 / 4, "on each side"),
+    ):
+        told = " ".join(steps[id].how)
+        assert f"from {format_length(1.5 * whole, Units.METRIC, fine=True)} to" in told, told
+        assert f"to {format_length(whole, Units.METRIC, fine=True)} {said}" in told, told
+        assert [one.mm for one in figures(bench, steps[id])] == pytest.approx([1.5 * whole, whole])

@@ -12,7 +12,7 @@ from rowanseed.core.make.seams_met import met_at
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pieces import MarkKind
-from rowanseed.core.pattern.walk import walk_join
+from rowanseed.core.pattern.walk import copies, walk_join
 
 NOTCHES = {
     MarkKind.NOTCH: "single notch on single notch",
@@ -40,14 +40,15 @@ def figures(bench: Workbench, op: Operation) -> tuple[StepFigure, ...]:
         join = bench.joins.get(id)
         if join is None or not join.a or not join.b:
             continue
-        walked = walk_join(bench.pattern, bench.size, join)
+        walked, times = walk_join(bench.pattern, bench.size, join), _times(bench, join)
+        name = f"{lower_first(join.name)}{', in all' if times > 1 else ''}"
         if abs(walked.a - walked.b) < 1.0:
-            out.append(StepFigure(f"{lower_first(join.name)}, each", walked.a))
+            out.append(StepFigure(name if times > 1 else f"{name}, each", times * walked.a))
         else:
-            out.append(StepFigure(f"{lower_first(join.name)}, {_side(bench, join, 0)}", walked.a))
-            out.append(StepFigure(f"{lower_first(join.name)}, {_side(bench, join, 1)}", walked.b))
+            out.append(StepFigure(f"{name}, {_side(bench, join, 0)}", times * walked.a))
+            out.append(StepFigure(f"{name}, {_side(bench, join, 1)}", times * walked.b))
             if join.difference.kind is DifferenceKind.EASE:
-                out.append(StepFigure("to be eased in", walked.a - walked.b))
+                out.append(StepFigure("to be eased in", times * (walked.a - walked.b)))
     for id in op.on.closures:
         closure = bench.closures.get(id)
         length = bench.openings.zip_length(closure) if closure is not None else None
@@ -61,6 +62,13 @@ def figures(bench: Workbench, op: Operation) -> tuple[StepFigure, ...]:
         out.append(StepFigure(f"{lower_first(finish.name)}, all round", bench.around([id])))
         out += [StepFigure(f"turning {k}", mm) for k, mm in enumerate(finish.folds, start=1) if mm]
     return tuple(out)
+
+
+def _times(bench: Workbench, join: Join) -> int:
+    """How often the length of a join's edges lies under the needle in one run: twice, where every piece is opened from
+    its fold or has its other hand beside it."""
+    halves = all(copies(bench.pattern, p) > 1 for p in (*join.a, *join.b))
+    return 2 if halves and not join.each_hand else 1
 
 
 def _side(bench: Workbench, join: Join, which: int) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
@@ -12,8 +12,8 @@ from rowanseed.core.make.families.eased import KEY
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench, both_sides, shown
-from rowanseed.core.pattern.making import DifferenceKind, Join
-from rowanseed.core.pattern.walk import part_length
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
+from rowanseed.core.pattern.walk import copies, part_length
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -23,10 +23,20 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 
 def lengths_of(bench: Workbench, join: Join) -> str:
-    """From what length to what, on one side of the garment."""
-    long = sum(part_length(bench.pattern, bench.size, p) for p in join.a)
-    short = sum(part_length(bench.pattern, bench.size, p) for p in join.b)
-    return f"from {bench.length(long)} to {bench.length(short)}"
+    """From what length to what: of what runs round the garment in all, of what is there on both hands on each."""
+    return f"from {bench.fine(_long(bench, join, join.a))} to {drawn_to(bench, join)}"
+
+
+def drawn_to(bench: Workbench, join: Join) -> str:
+    """What it is to measure once it is drawn up."""
+    return f"{bench.fine(_long(bench, join, join.b))} {'on each side' if join.each_hand else 'in all'}"
+
+
+def _long(bench: Workbench, join: Join, parts: Iterable[EdgePart]) -> float:
+    """How long what lies under the needle is: a piece cut on the fold is opened."""
+    return sum(
+        part_length(bench.pattern, bench.size, p) * (1 if join.each_hand else copies(bench.pattern, p)) for p in parts
+    )
 
 
 def whole_first(bench: Workbench, join: Join) -> Iterator[Need]:

@@ -9,6 +9,7 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import KEY, join_of
+from rowanseed.core.make.families.gathering import drawn_to
 from rowanseed.core.make.families.waistbands import band_of, made_up
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_joins
@@ -35,7 +36,6 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step = of_joins(bench, "cartridge pleats", join.id)
     threads = f"pleating threads of the {lower_first(join.name)}"
     on = On(joins=(join.id,), edges=shown(join.a))
-    to = sum(part_length(bench.pattern, bench.size, p) for p in join.b)
     yield step(
         "gather",
         Act.GATHER,
@@ -45,7 +45,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Mark the wrong side every {bench.margin(MARKS)} along two lines, {bench.margin(ROWS[0])} and "
         f"{bench.margin(ROWS[1])} from the fold, the marks exactly under each other; closer marks, smaller pleats.",
         "Two strong threads, knotted: running stitches in and out at the marks, both rows alike.",
-        f"Draw both threads together to {bench.length(to)} where it is drawn, and fasten them; comb the folds even.",
+        f"Draw both threads together to {drawn_to(bench, join)}, and fasten them; comb the folds even.",
         at=Bench.HAND,
         took=minutes.hand(2 * step.mm),
         needs=tuple(bench.flat_first([join.id])),

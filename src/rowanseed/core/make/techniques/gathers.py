@@ -16,7 +16,7 @@ from rowanseed.core.pattern.making import Join
 def _drawn(bench: Workbench, join: Join) -> tuple[str, ...]:
     return (
         "Mark both edges in quarters and pin quarter on quarter.",
-        f"Draw the bobbin threads from both ends {lengths_of(bench, join)} where it is drawn; wind them round a pin, "
+        f"Draw the bobbin threads at both ends, {lengths_of(bench, join)}; wind them round a pin, "
         "then even the gathers out between the quarters.",
     )
 

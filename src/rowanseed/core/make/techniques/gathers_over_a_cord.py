@@ -24,7 +24,7 @@ def over_cord(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Lay a thin strong cord {bench.margin(allowance - 4)} from the raw edge and zigzag over it, wide enough "
             "never to pierce it.",
             "Mark both edges in quarters and pin quarter on quarter.",
-            f"Draw the cloth along the cord {lengths_of(bench, join)} where it is drawn, and even it out.",
+            f"Draw the cloth along the cord {lengths_of(bench, join)}, and even it out.",
         ),
         leaves=(words,),
     )

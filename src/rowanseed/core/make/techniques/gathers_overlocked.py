@@ -8,12 +8,12 @@ from dataclasses import replace
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import KEY, join_of
+from rowanseed.core.make.families.gathering import drawn_to
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DifferenceKind
-from rowanseed.core.pattern.walk import part_length
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -30,7 +30,6 @@ def _differential(bench: Workbench) -> str:
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = join_of(bench, duty)
     step = of_joins(bench, "gathers at the overlocker", join.id)
-    to = sum(part_length(bench.pattern, bench.size, p) for p in join.b)
     yield step(
         "gather",
         Act.GATHER,
@@ -39,7 +38,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "try how much it draws, and change the stitch length until the ratio is right.",
         f"One layer, right side up, the needle just outside the stitching line. Leave tails of {bench.length(150)} at "
         "both ends: by the needle thread it can still be drawn or let out a little.",
-        f"It is to measure {bench.length(to)} where it is drawn. Mark quarters and pin quarter on quarter.",
+        f"It is to measure {drawn_to(bench, join)}. Mark quarters and pin quarter on quarter.",
         at=Bench.OVERLOCKER,
         setting=replace(
             settings.overlock(bench.household), length=4.0, note="differential feed 2; set both back afterwards"
