@@ -22,7 +22,7 @@ from rowanseed.core.pattern.making import (
     Join,
 )
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import LineKind, MarkKind, PointKind
+from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
 
 HOT = "Iron and steam burn: keep fingers off the glue side, and switch the iron off when you walk away."
 NEEDLE = "Take pins out before the needle reaches them; a broken needle flies."
@@ -156,6 +156,10 @@ class Workbench(Graph):
                 (Fact.SHAPED, "darts and pleats are sewn and pressed while the piece is flat"),
             ):
                 yield Need(facts.piece(fact, id), why, where_given=True)
+            if self.panel(id) is Panel.SLEEVE:
+                yield Need(
+                    facts.piece(Fact.MARKED, id), "its hem line is pressed in while it lies flat", where_given=True
+                )
             if not across:
                 yield Need(
                     facts.piece(Fact.ATTACHED, id), "what is made on a piece is made while it is flat", where_given=True

@@ -40,6 +40,18 @@ def _edges_of(bench: Workbench, op: Operation) -> list[tuple[str, str]]:
     return list(dict.fromkeys(edges))
 
 
+def _right_side_up(op: Operation) -> bool:
+    """Which side is seen as the step is worked. Strips and tapes are laid on the wrong side; only a row of the machine
+    holds an edge from the right one. Hems are sewn from inside but where the step says otherwise."""
+    match op.act:
+        case Act.STAY:
+            return op.bench.is_machine
+        case Act.HEM | Act.TACK:
+            return "right side up" in " ".join(op.how).lower()
+        case _:
+            return op.act not in ON_WRONG_SIDE
+
+
 def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     """The pieces that a step works on, beside each other; None where it works on none."""
     edges = _edges_of(bench, op)
@@ -50,7 +62,7 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     if not names:
         return None
     shown, left_out = names[:MOST_PIECES], names[MOST_PIECES:]
-    right = op.act not in ON_WRONG_SIDE
+    right = _right_side_up(op)
     lyings, across = [], 0.0
     for name in shown:
         piece = bench.piece(name)

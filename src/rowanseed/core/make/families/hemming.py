@@ -6,6 +6,7 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.make import looks, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.turned_hems import strip_first
 from rowanseed.core.make.hem_length import before_hem, begins_at
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
@@ -87,6 +88,7 @@ def held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
         at=Bench.IRON,
         took=minutes.press(2 * step.mm),
         after={Fact.NEATENED: "its edge is finished before it is folded"},
+        needs=(strip_first(step.id),),
         gives=(Fact.PREPARED,),
         look="Measured at several places the fold is equally deep, and outside no edge is pressed through.",
     )

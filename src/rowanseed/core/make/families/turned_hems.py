@@ -16,29 +16,40 @@ from rowanseed.core.make.which import hems, is_lining
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import Finish
 
+ONCE = "hem turned up once"
+"""What work on a hem with one fold is called: it is drawn and timed apart from one that is turned in twice."""
+
 
 def finds_machine(bench: Workbench) -> Iterator[Duty]:
     for finish in hems(bench):
         yield single(finish.id)
 
 
-def folded(
-    bench: Workbench, finish: Finish, technique: str, before: tuple[Need, ...], *, single_fold: bool = False
-) -> Operation:
+def folds_of(bench: Workbench, finish: Finish, *, single_fold: bool = False) -> tuple[float, ...]:
+    """The turnings of a hem from the raw edge on, in mm; where the pattern names none, a quarter and the rest."""
     depth = bench.edge_allowance(finish.parts[0])
-    folds = (depth,) if single_fold else finish.folds or (depth / 4, depth * 3 / 4)
+    return (depth,) if single_fold or bench.household.is_knit else finish.folds or (depth / 4, depth * 3 / 4)
+
+
+def chalked_lines(bench: Workbench, folds: tuple[float, ...]) -> tuple[str, ...]:
+    """How an edge is folded once or twice by lines chalked on the flat piece."""
     if len(folds) == 2:
         lines = (2 * folds[0], 2 * folds[1] + folds[0])
-        how = [
+        return (
             f"First fold {bench.fine(folds[0])}, second {bench.fine(folds[1])}.",
             f"Lines chalked {' and '.join(bench.fine(line) for line in lines)} from the raw edge help: bring the "
             "edge to the first, then the fold to the second.",
-        ]
-    else:
-        how = [
-            f"One fold of {bench.fine(folds[0])}: a line chalked {bench.fine(2 * folds[0])} from the raw edge, and "
-            "the edge brought to it."
-        ]
+        )
+    return (
+        f"One fold of {bench.fine(folds[0])}: a line chalked {bench.fine(2 * folds[0])} from the raw edge, and "
+        "the edge brought to it.",
+    )
+
+
+def folded(
+    bench: Workbench, finish: Finish, technique: str, before: tuple[Need, ...], *, single_fold: bool = False
+) -> Operation:
+    how = list(chalked_lines(bench, folds_of(bench, finish, single_fold=single_fold)))
     if any(bench.bends.is_curved(part) for part in finish.parts):
         how.append("On a curve ease the fullness in with the iron, a little at every seam.")
     how.append(iron_for(bench))
@@ -51,11 +62,16 @@ def folded(
         bench=Bench.IRON,
         minutes=minutes.press(2 * bench.around([finish.id])),
         on=On(edges=shown(finish.parts)),
-        requires=before,
+        requires=(*before, strip_first(finish.id)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         caution=HOT,
         look="Measured at several places the fold is equally deep, and the edge runs in one line over the seams.",
     )
+
+
+def strip_first(id: str) -> Need:
+    """A strip that lies in the fold is there before it."""
+    return Need(facts.finish(Fact.STIFFENED, id), "the strip is folded with the hem", where_given=True)
 
 
 def neatened_first(bench: Workbench, finish: Finish, technique: str, before: tuple[Need, ...]) -> Operation:
@@ -128,10 +144,11 @@ def turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[Op
     yield from first
     single_fold = knit or len(finish.folds) == 1
     covered = by_hand and single_fold and not is_lining(bench, finish) and pieces_of(finish.parts) <= bench.hidden
+    technique = ONCE if single_fold else "turned hem"
     if single_fold and not knit and not covered:
-        yield neatened_first(bench, finish, "turned hem", before)
+        yield neatened_first(bench, finish, technique, before)
         before = (Need(facts.finish(Fact.NEATENED, finish.id), "its edge is finished before it is folded"),)
-    yield folded(bench, finish, "turned hem", before, single_fold=single_fold)
+    yield folded(bench, finish, technique, before, single_fold=single_fold)
     if covered:
         how: tuple[str, ...] = (
             f"Catch stitch over the raw edge, which the lining covers: working from left to right, one thread of the "
@@ -157,7 +174,7 @@ def turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[Op
             f"From the wrong side, {bench.margin(2)} from the inner fold, {begins_at(bench, finish)}; "
             f"{over_the_beginning(bench, finish)}.",
         )
-    yield sewn_down(bench, finish, "turned hem", how, by_hand=by_hand)
+    yield sewn_down(bench, finish, technique, how, by_hand=by_hand)
 
 
 CHAPTER = "hems"

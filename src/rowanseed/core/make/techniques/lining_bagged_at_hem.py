@@ -11,6 +11,7 @@ from rowanseed.core.make.families.hung_linings import KEY, WAIST
 from rowanseed.core.make.families.jacket_hems import LEAST_HEM
 from rowanseed.core.make.families.jacket_linings import GAP, falls
 from rowanseed.core.make.families.slits import open_part
+from rowanseed.core.make.families.turned_hems import strip_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, slit_in
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
@@ -89,7 +90,7 @@ def _pressed_up(bench: Workbench, hem: Finish, before: tuple[Need, ...]) -> Oper
         bench=Bench.IRON,
         minutes=minutes.press(2 * bench.around([hem.id])),
         on=On(edges=shown(hem.parts)),
-        requires=before,
+        requires=(*before, strip_first(hem.id)),
         gives=(facts.finish(Fact.PREPARED, hem.id), facts.finish(Fact.NEATENED, hem.id)),
         caution=HOT,
         look="The crease is sharp and equally deep all round.",

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from rowanseed.drawings.steps.scene import Row
-from rowanseed.drawings.steps.scenes.frame import Frames, cloth, frame, hand, loops, row, second, to
+from rowanseed.drawings.steps.scenes.frame import Frames, basting, cloth, frame, hand, loops, row, second, stiff, to
 
 TOP, FOLD = -80.0, 44.0
 SINGLE = cloth(
     "garment, right side at the left", (0, TOP), (0, FOLD), (13, FOLD), (13, -22), right="right", neatened=True
 )
+ONCE = cloth("garment, right side at the left", (0, TOP), (0, FOLD), (13, FOLD), (13, -22), right="right")
 TWICE = cloth(
     "garment, right side at the left", (0, TOP), (0, FOLD), (25, FOLD), (25, -16), (12, -16), (12, 16), right="right"
 )
@@ -35,6 +36,44 @@ SCENES: Frames = {
             at=("hand",),
         ),
         frame("Stitched along the inner fold", TWICE, row((-9, -8), (34, -8), "the row beside the inner fold")),
+    ),
+    "hem turned up once": (
+        frame("Its edge neatened, then turned up once", SINGLE, at=("neaten",)),
+        frame(
+            "Turned up once and pressed",
+            ONCE,
+            to("press from the fold", (44, FOLD), (22, FOLD)),
+            at=("fold",),
+        ),
+        frame(
+            "Held inside by hand: a thread of the garment, then a bite of the hem",
+            ONCE,
+            hand((0, -36), (15, -14), "loose stitches near the hem's edge"),
+            at=("hand",),
+        ),
+        frame(
+            "Two rows from the right side, just over the raw edge",
+            ONCE,
+            row((-9, -14), (22, -14), "first row"),
+            row((-9, -4), (22, -4), "second row"),
+        ),
+    ),
+    "hem pressed in": (
+        frame(
+            "Creased while it is flat, and opened again",
+            cloth("sleeve, wrong side up", (-120, 20), (10, 20), (44, 6), (70, 14), right="right"),
+            to("first crease", (44, -30), (44, -2)),
+            to("the finished edge", (10, -20), (10, 10)),
+        ),
+    ),
+    "strip in the hem": (
+        frame(
+            "The strip lies on the wrong side, and reaches past the line that the hem is folded on",
+            cloth("garment, right side at the left", (0, TOP), (0, 72), right="right"),
+            stiff("bias strip of interfacing", (13, -34), (13, 56)),
+            basting((-9, FOLD), (24, FOLD), "basting along the hem line"),
+            hand((1, -44), (13, -28), "its upper edge caught loosely"),
+        ),
     ),
     "narrow hem": (
         PRESS,
