@@ -75,6 +75,15 @@ def top(bench: Workbench, closure: Closure) -> str:
     return f"the top of the pull {bench.fine(STOP)} below the upper stitching line"
 
 
+def shortened(bench: Workbench, closure: Closure) -> str:
+    """What is done first with a zip that is longer than its opening, as stock lengths are."""
+    end = "lower mark" if closure.from_mark is not None else "mark"
+    return (
+        "A zip that is longer than its opening is shortened first: whip over the closed teeth where the "
+        f"{end} will lie, as a new stop, and cut it off {bench.margin(25)} below."
+    )
+
+
 def parts_beside(bench: Workbench, duty: Duty) -> tuple[Closure, Join, str, On]:
     """(closure, its seam, its name in a sentence, what it is sewn to)."""
     closure = bench.closures[duty.id]

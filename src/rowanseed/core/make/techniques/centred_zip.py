@@ -11,6 +11,7 @@ from rowanseed.core.make.families.zips import (
     after_seam,
     finds_zips,
     parts_beside,
+    shortened,
     stiffened_opening,
     top,
 )
@@ -30,6 +31,7 @@ def centred(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BASTE,
         title=f"Baste in the zip: {name}",
         how=(
+            shortened(bench, closure),
             "Wrong side up, the basted part of the seam pressed open. The closed zip face down on it, the coil's "
             f"middle on the seam, {top(bench, closure)}.",
             "Baste both tapes through all layers.",

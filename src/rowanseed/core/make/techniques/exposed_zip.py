@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.zips import after_seam, beside, top
+from rowanseed.core.make.families.zips import after_seam, beside, shortened, top
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -50,6 +50,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "baste",
         Act.BASTE,
         f"Baste in the zip: {step.name}",
+        shortened(bench, closure),
         "Zip closed, face up under the opening, teeth exactly in the middle, its stop at the lower end, "
         f"{top(bench, closure)}. Baste all round, or use tape that washes out.",
         at=Bench.HAND,

@@ -11,6 +11,7 @@ from rowanseed.core.make.families.zips import (
     after_seam,
     finds_zips,
     parts_beside,
+    shortened,
     stiffened_opening,
     top,
 )
@@ -55,6 +56,7 @@ def lapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Sew the zip to the underlap: {name}",
         how=(
             _laps(bench, join),
+            shortened(bench, closure),
             "Take the basting of the opening out. Fold the underlap's allowance "
             f"{bench.margin(3)} outside the stitching line and press it.",
             f"Zip closed, face up under that fold, the fold close beside the coil, {top(bench, closure)}. Edgestitch "
