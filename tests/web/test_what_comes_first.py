@@ -74,3 +74,20 @@ def test_without_a_cloth_the_lay_asks_for_one(house, database):
     assert big(house.get(f"{own}/lay").text) == ["The cloth comes first"]
     assert big(house.get(f"{own}/cut").text) == ["The layout comes first"]
     assert big(house.get(f"{own}/sew/ways").text) == ["How each part is sewn"]
+
+
+# ---------------------------------------------------------------- for a child
+
+
+def test_nightwear_and_small_parts_for_a_child_have_their_cautions_where_cloth_is_chosen(house, database):
+    """Common practice, no source; what holds is the local rule, which the words point to."""
+    smock = pattern(database, "smock dress")
+    night = pattern(database, "smock dress", garment="nightdress")
+    woman = pattern(database, "shirt dress")
+    told = {}
+    for name, number in (("smock", smock), ("night", night), ("woman", woman)):
+        page = house.get(f"{project(house, pattern=str(number), person='1')}/cloth").text
+        told[name] = re.findall(r'<p class="caution">([^<]*)</p>', page)
+    assert [len(told[name]) for name in ("smock", "night", "woman")] == [1, 2, 0]
+    assert "swallowed" in told["smock"][0] and "catches fire" in told["night"][0]
+    assert all("local rules" in words for words in told["night"])

@@ -15,6 +15,7 @@ from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.batch import Member, smaller
 from rowanseed.core.choices import ClothChoices, Decisions, Habits
 from rowanseed.core.cloth.cloth import Cloth
+from rowanseed.core.cloth.for_children import cautions
 from rowanseed.core.cloth.matching import NOTHING
 from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
@@ -247,6 +248,11 @@ class Project:
     def cut_pattern(self) -> Pattern:
         """All there is to cut: the garment, rectangles cut to the measure, the batch's other garments."""
         return self.cut_with(Role.MAIN, self.tactics(Role.MAIN))
+
+    @property
+    def cautions(self) -> tuple[str, ...]:
+        """What to mind as its cloth and notions are chosen."""
+        return cautions(self.pattern)
 
     @cached_property
     def roles(self) -> tuple[Role, ...]:
