@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make.operation import Operation, Setting
+from rowanseed.core.make.operation import Act, Operation, Setting, Supply
 from rowanseed.core.make.registry import every
 from rowanseed.core.make.seams_met import met_at
+from rowanseed.core.make.which import is_sleeve
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import DifferenceKind, Join
-from rowanseed.core.pattern.pieces import MarkKind
+from rowanseed.core.notions.added import Wanted, WantedKind, notion_of
+from rowanseed.core.pattern.fastenings import spacing
+from rowanseed.core.pattern.making import Closure, DifferenceKind, Finish, Join
+from rowanseed.core.pattern.pieces import MarkKind, PointKind
 from rowanseed.core.pattern.walk import copies, walk_join
 
 NOTCHES = {
@@ -55,13 +58,54 @@ def figures(bench: Workbench, op: Operation) -> tuple[StepFigure, ...]:
         if closure is not None and length:
             between = "from mark to mark" if closure.from_mark else "from the raw edge to its mark"
             out.append(StepFigure(f"opening, {between}", length))
+        if closure is not None:
+            out += _apart(bench, op, closure)
     for id in op.on.finishes:
         finish = bench.finishes.get(id)
         if finish is None:
             continue
-        out.append(StepFigure(f"{lower_first(finish.name)}, all round", bench.around([id])))
+        pair = is_sleeve(bench, finish) or _ends_legs(bench, finish)
+        long = bench.around([id]) / (2 if pair else 1)
+        out.append(StepFigure(f"{lower_first(finish.name)}, {'each' if pair else 'all round'}", long))
         out += [StepFigure(f"turning {k}", mm) for k, mm in enumerate(finish.folds, start=1) if mm]
+    out += _elastic(bench, op)
     return tuple(out)
+
+
+def _ends_legs(bench: Workbench, finish: Finish) -> bool:
+    return all(p.edge == "hem" and bench.piece(p.piece).has_edge("inseam") for p in finish.parts)
+
+
+FASTENED = {
+    Act.BUTTONHOLE: (PointKind.BUTTONHOLE,),
+    Act.BUTTON: (PointKind.BUTTONHOLE,),
+    Act.FASTEN: (PointKind.BUTTON, PointKind.HOOK, PointKind.TIE),
+}
+"""What is made at a step that fastens, by its marks."""
+EVEN = 1.5
+"""Distances that differ by less, in mm, are one."""
+
+
+def _apart(bench: Workbench, op: Operation, closure: Closure) -> Iterator[StepFigure]:
+    """How far apart buttons, holes, hooks stand, where that is everywhere the same, or from the least to the most."""
+    found = spacing(bench.pattern, bench.size, FASTENED.get(op.act, ()), closure)
+    if not found:
+        return
+    least, most = min(found), max(found)
+    if most - least < EVEN:
+        yield StepFigure("from one to the next", sum(found) / len(found))
+    else:
+        yield StepFigure("from one to the next, the least", least)
+        yield StepFigure("from one to the next, the most", most)
+
+
+def _elastic(bench: Workbench, op: Operation) -> Iterator[StepFigure]:
+    """How long elastic for a waist is cut; elsewhere it is tried on, since no chart has what is round there."""
+    waist = bench.pattern.envelope.body_chart.get("waist", {}).get(bench.size)
+    for use in op.uses:
+        if use.supply is Supply.ELASTIC and waist is not None and abs(use.mm - waist) < EVEN:
+            cut = notion_of(Wanted(WantedKind.ELASTIC, use.mm)).working.value
+            yield StepFigure("elastic, cut for the chart's waist", cut)
 
 
 def _times(bench: Workbench, join: Join) -> int:

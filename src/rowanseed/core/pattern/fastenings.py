@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Collection
+from itertools import pairwise
 
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel, PointKind
+from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import part_length
 
@@ -72,15 +74,28 @@ def fly_pieces(pattern: Pattern) -> frozenset[str]:
     return frozenset(id for d in pattern.making.details if d.kind is DetailKind.FLY for id in d.pieces)
 
 
+def spacing(pattern: Pattern, size: str, kinds: Collection[PointKind], closure: Closure) -> tuple[float, ...]:
+    """How far apart fastenings of these kinds lie on each piece of a closure, in mm, from the first one down."""
+    out: list[float] = []
+    for piece in pattern.pieces:
+        if _has_part_in(pattern, piece, closure):
+            at = sorted(q.at[size] for q in piece.points if q.kind in kinds and size in q.at)
+            out += [math.dist(a, b) for a, b in pairwise(at)]
+    return tuple(out)
+
+
+def _has_part_in(pattern: Pattern, piece: Piece, closure: Closure) -> bool:
+    """Whether a closure's fastenings may lie on a piece: a cuff's and a fly's belong to their own."""
+    both, flies = cuffs(pattern), fly_pieces(pattern)
+    own = flies if closure.kind is ClosureKind.BUTTON_FLY else cuffs(pattern, closure)
+    return piece.id in own if own else piece.id not in both | flies
+
+
 def number_of(pattern: Pattern, size: str, kinds: Collection[PointKind], closure: Closure | None = None) -> int:
     """How many of these there are on the whole garment, or of one closure; each cuff and each fly has its own."""
-    both, flies = cuffs(pattern), fly_pieces(pattern)
-    own = frozenset[str]()
-    if closure is not None:
-        own = flies if closure.kind is ClosureKind.BUTTON_FLY else cuffs(pattern, closure)
-    total = 0
+    both, total = cuffs(pattern), 0
     for piece in pattern.pieces:
         here = sum(1 for q in piece.points if q.kind in kinds and size in q.at)
-        mine = closure is None or (piece.id in own if own else piece.id not in both | flies)
+        mine = closure is None or _has_part_in(pattern, piece, closure)
         total += here * (2 if piece.id in both else 1) if mine else 0
     return total
