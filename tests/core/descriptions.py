@@ -28,7 +28,6 @@ from rowanseed.core.compose.vocabulary import (
     BeltKind,
     Boned,
     Centre,
-    ClothKind,
     CollarKind,
     ElasticPlace,
     FacedEdge,
@@ -58,7 +57,7 @@ from rowanseed.core.compose.vocabulary import (
     WaistLevel,
     Where,
 )
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 
 
 def one_of(kind, *, or_none=False):
@@ -134,7 +133,7 @@ descriptions = st.builds(
     name=st.just("Generated"),
     garment=one_of(GarmentKind),
     figure=one_of(Figure),
-    cloth=one_of(ClothKind),
+    cloth=one_of(Structure),
     allowance=st.sampled_from([10.0, 15.0]),
     features=features,
 )

@@ -22,7 +22,6 @@ from rowanseed.core.compose.vocabulary import (
     BeltKind,
     Boned,
     Centre,
-    ClothKind,
     CollarKind,
     ElasticPlace,
     GarmentKind,
@@ -46,7 +45,7 @@ from rowanseed.core.compose.vocabulary import (
     WaistLevel,
     Where,
 )
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 
 OPEN, SEAM = Side(Centre.OPEN), Side(Centre.SEAM)
 DARTED = Side(shaping=(Shaping.BUST_DART,))
@@ -493,7 +492,7 @@ FOR = {
 """Whom they are made for, where not for women."""
 
 
-def _described(name, features, garment, cloth=ClothKind.WOVEN):
+def _described(name, features, garment, cloth=Structure.WOVEN):
     figure = FOR.get(name, Figure.WOMEN)
     return Description(name=name, garment=garment, figure=figure, cloth=cloth, features=Features(**features))
 
@@ -501,12 +500,12 @@ def _described(name, features, garment, cloth=ClothKind.WOVEN):
 EVERYDAY = {
     name: _described(name, features, garment, cloth)
     for garments, garment, cloth in (
-        (TOPS, GarmentKind.TOP, ClothKind.WOVEN),
-        (KNITS, GarmentKind.TOP, ClothKind.KNIT),
-        (SKIRTS, GarmentKind.SKIRT, ClothKind.WOVEN),
-        (TROUSERS, GarmentKind.TROUSERS, ClothKind.WOVEN),
-        (DRESSES, GarmentKind.DRESS, ClothKind.WOVEN),
-        (JACKETS, GarmentKind.JACKET, ClothKind.WOVEN),
+        (TOPS, GarmentKind.TOP, Structure.WOVEN),
+        (KNITS, GarmentKind.TOP, Structure.KNIT),
+        (SKIRTS, GarmentKind.SKIRT, Structure.WOVEN),
+        (TROUSERS, GarmentKind.TROUSERS, Structure.WOVEN),
+        (DRESSES, GarmentKind.DRESS, Structure.WOVEN),
+        (JACKETS, GarmentKind.JACKET, Structure.WOVEN),
     )
     for name, features in garments.items()
 }

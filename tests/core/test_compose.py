@@ -36,7 +36,6 @@ from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.compose.vocabulary import (
     Along,
     Centre,
-    ClothKind,
     GarmentKind,
     LegKind,
     NeckFinish,
@@ -57,7 +56,7 @@ from rowanseed.core.make.equipment import Equipment
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.check import faults as drawing_faults
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.pieces import LineKind, Panel, Role
 from rowanseed.core.pattern.seamline import lines, seam_length
 from rowanseed.core.pattern.walk import copies, length_on, walk
@@ -422,7 +421,7 @@ def test_the_back_s_armhole_is_the_longer_one(garment, figure):
         ({}, 22),
         ({"garment": GarmentKind.COAT}, 30),
         ({"figure": Figure.CHILDREN}, 10),
-        ({"cloth": ClothKind.KNIT}, 0),
+        ({"cloth": Structure.KNIT}, 0),
     ],
 )
 def test_a_cap_is_as_much_longer_than_its_armhole_as_its_kind_of_sleeve_asks(said, ease):
@@ -463,7 +462,7 @@ def test_what_nothing_opens_goes_over_the_head_the_bust_and_the_hip(description)
     except DescriptionRefused:
         return
     opened = description.features.opening.kind is not None or any(p.has_edge("opening") for p in pattern.pieces)
-    if opened or description.cloth is ClothKind.KNIT or not description.garment.has_bodice | pulled_up(description):
+    if opened or description.cloth is Structure.KNIT or not description.garment.has_bodice | pulled_up(description):
         return
     for number, size in enumerate(pattern.envelope.sizes):
         chart = {name: list(row.values())[number] for name, row in pattern.envelope.body_chart.items()}

@@ -5,7 +5,7 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Cloth, Direction, Structure, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.geometry.polyline import bounds
@@ -15,6 +15,7 @@ from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.operation import Act
 from rowanseed.core.marking import left_on_tissue, marks_to_make, marks_used
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.demo.six_gore_skirt import draft

@@ -31,7 +31,6 @@ from rowanseed.core.compose.vocabulary import (
     BeltKind,
     Boned,
     Centre,
-    ClothKind,
     CollarKind,
     GarmentKind,
     LegKind,
@@ -51,7 +50,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pieces import LineKind, Panel, PointKind, Taken
@@ -219,7 +218,7 @@ def test_a_front_that_turns_back_has_the_same_edge_as_its_facing_and_its_collar_
 
 
 @pytest.mark.parametrize("figure", list(Figure))
-@pytest.mark.parametrize("cloth", list(ClothKind))
+@pytest.mark.parametrize("cloth", list(Structure))
 def test_a_hood_goes_round_the_head_and_its_lower_edge_round_the_neck(figure, cloth):
     """Its face edge and the seam over the head go round a head with room: the way from chin over crown to nape is more
     than half the head's girth, and less than all of it (from memory)."""

@@ -11,7 +11,7 @@ import pytest
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.choices import ClothChoices
-from rowanseed.core.cloth.cloth import Fibre, Structure, Surface
+from rowanseed.core.cloth.cloth import Fibre, Surface
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.garment import derived
 from rowanseed.core.make.choices import MakingChoices
@@ -20,7 +20,7 @@ from rowanseed.core.make.equipment import Equipment, Foot, SeamFinish, SewingHab
 from rowanseed.core.make.operation import Act, After, Bench, Operation
 from rowanseed.core.make.sequencer import cost_of, ready, sequence, trips
 from rowanseed.core.make.simulator import play
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart, Finish, FinishKind, Making
 from rowanseed.core.pattern.pieces import InnerLine, LineKind, Panel
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat

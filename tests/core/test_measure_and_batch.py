@@ -10,12 +10,13 @@ from shapely.geometry import box
 
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.batch import Member, cost_each, garments, smaller, together
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Structure
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre
 from rowanseed.core.cloth.preparation import preparation
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import Plan
 from rowanseed.core.make.settings import needle_for
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.sums.rectangles import Rectangle, RectangleKind, bias_yield, cut_figures, with_rectangles
 from rowanseed.demo import six_gore_skirt

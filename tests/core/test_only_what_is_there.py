@@ -10,7 +10,6 @@ from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Neck, Opening, Side, Straps
 from rowanseed.core.compose.vocabulary import (
     Centre,
-    ClothKind,
     GarmentKind,
     NeckFinish,
     NeckShape,
@@ -19,6 +18,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pieces import Panel
 
@@ -119,7 +119,7 @@ def test_nothing_goes_all_round_what_the_garment_opens(description):
     back=st.sampled_from([Centre.FOLD, Centre.SEAM]),
     finish=st.sampled_from([None, NeckFinish.FACING, NeckFinish.BIAS_BINDING, NeckFinish.BIAS_FACING]),
     garment=st.sampled_from([GarmentKind.TOP, GarmentKind.DRESS, GarmentKind.NIGHTDRESS]),
-    cloth=st.sampled_from(list(ClothKind)),
+    cloth=st.sampled_from(list(Structure)),
 )
 @settings(max_examples=25, deadline=None)
 def test_where_straps_hold_it_up_no_step_speaks_of_a_neck_or_a_shoulder(shape, back, finish, garment, cloth):

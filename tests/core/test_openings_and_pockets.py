@@ -32,7 +32,6 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     Boned,
     Centre,
-    ClothKind,
     CollarKind,
     ElasticPlace,
     FacedEdge,
@@ -62,6 +61,7 @@ from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import graph_of
 from rowanseed.core.notions.to_buy import Sort, needs_buttons, notions
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind, LayerKind
 from rowanseed.core.pattern.pieces import PointKind
@@ -76,7 +76,7 @@ BACK_ZIP = {"back": Side(Centre.SEAM), "opening": Opening(Where.BACK, OpeningKin
 CLOTH = Cloth(name="Linen", width=1500.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
 
 
-def project(garment, figure=Figure.WOMEN, cloth=ClothKind.WOVEN, **features):
+def project(garment, figure=Figure.WOMEN, cloth=Structure.WOVEN, **features):
     """A garment as it is described, in the middle of its sizes, and its order."""
     described = Features(**features)
     description = Description(name="Garment", garment=garment, figure=figure, cloth=cloth, features=described)
@@ -447,7 +447,7 @@ def test_above_a_waist_seam_the_facing_of_lapels_goes_on_down_the_skirt(collar, 
     assert before(made, "sew-facing-waist", "sew-fronts", "close-facing-hems")
 
 
-@pytest.mark.parametrize("of", list(ClothKind))
+@pytest.mark.parametrize("of", list(Structure))
 @pytest.mark.parametrize("more", [{}, {"lining": Lining(method=LiningMethod.BAGGED)}], ids=["unlined", "lined"])
 def test_on_a_raglan_the_collar_and_the_facings_go_round_over_the_sleeves(of, more):
     """In woven cloth each sleeve has its dart at the neck, folded out of its facing; a lining lies beside all three."""
@@ -466,7 +466,7 @@ def test_on_a_raglan_the_collar_and_the_facings_go_round_over_the_sleeves(of, mo
         assert {p.piece for j in beside for p in j.a} == {"front-lining", "sleeve-lining", "back-lining"}
 
 
-@pytest.mark.parametrize("of", list(ClothKind))
+@pytest.mark.parametrize("of", list(Structure))
 def test_beside_unlined_raglan_sleeves_the_body_s_lining_meets_each_facing_by_itself(of):
     lining = Lining(LiningOf.BODY, LiningMethod.SEWN_IN)
     made = project(

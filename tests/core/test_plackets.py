@@ -21,7 +21,6 @@ from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import (
     Centre,
-    ClothKind,
     CollarKind,
     GarmentKind,
     NeckFinish,
@@ -42,6 +41,7 @@ from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.fastenings import number_of
 from rowanseed.core.pattern.making import PLACKET_BASE, FinishKind
 from rowanseed.core.pattern.pieces import PointKind
@@ -75,7 +75,7 @@ def described(
     """A garment that buttons at the front or the back, over the whole of it or by a half placket."""
     features.setdefault("opening", replace(BUTTONS, where=Where(where)))
     features[where] = Side(centre, shaping)
-    cloth = features.pop("cloth", ClothKind.WOVEN)
+    cloth = features.pop("cloth", Structure.WOVEN)
     return Description(name="It", garment=garment, figure=figure, cloth=cloth, features=Features(**features))
 
 
@@ -192,7 +192,7 @@ HALVES = {
     "plain": {},
     "of a man": {"figure": Figure.MEN, "collar": CollarKind.SHIRT, "sleeve": Sleeve()},
     "behind": {"where": "back", "figure": Figure.CHILDREN},
-    "knitted": {"cloth": ClothKind.KNIT, "collar": CollarKind.ONE_PIECE},
+    "knitted": {"cloth": Structure.KNIT, "collar": CollarKind.ONE_PIECE},
     "raglan": {"sleeve": Sleeve(SleeveKind.RAGLAN), "garment": GarmentKind.NIGHTDRESS},
     "pleated": {"shaping": (Shaping.PLEATS,), "collar": CollarKind.STAND},
     "square neck": {"neck": Neck(NeckShape.SQUARE, NeckFinish.BIAS_FACING)},
@@ -313,7 +313,7 @@ laps = st.builds(
     collar=st.none() | st.sampled_from([CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE, CollarKind.FLAT]),
     sleeve=st.none() | st.builds(Sleeve, kind=st.sampled_from(list(SleeveKind))),
     waist=st.sampled_from([None, Waist.SEAM, Waist.ELASTIC_CASING]),
-    cloth=st.sampled_from(list(ClothKind)),
+    cloth=st.sampled_from(list(Structure)),
 )
 
 

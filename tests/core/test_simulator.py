@@ -8,7 +8,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from rowanseed.core.choices import ClothChoices
-from rowanseed.core.cloth.cloth import Fibre, Structure, Surface
+from rowanseed.core.cloth.cloth import Fibre, Surface
 from rowanseed.core.garment import derived
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment, offered
@@ -17,6 +17,7 @@ from rowanseed.core.make.operation import Act
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.envelope import Structure
 
 from .garments import SIZE, garments
 from .test_make import DRAFTS, HOUSEHOLDS, LAYERS, faults, ordered

@@ -20,7 +20,6 @@ from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import (
     Centre,
-    ClothKind,
     GarmentKind,
     Hand,
     NeckFinish,
@@ -37,6 +36,7 @@ from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.garment import GarmentChoices, altered, lay_piece
 from rowanseed.core.marking import marks_to_make
 from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.opened_out import OTHER_HAND, opened_out, with_unlike_opened
 from rowanseed.core.pattern.pieces import LineKind, Panel, PointKind, Role
 from rowanseed.core.pattern.seamline import line_length, lines, mark_point, seam_length
@@ -51,7 +51,7 @@ ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0)
 CLOTH = Cloth(name="Crêpe", width=1450.0, length=None, selvedge=10.0, direction=Direction.TWO_WAY)
 
 
-def described(garment=GarmentKind.DRESS, *, cloth=ClothKind.WOVEN, figure=Figure.WOMEN, **features):
+def described(garment=GarmentKind.DRESS, *, cloth=Structure.WOVEN, figure=Figure.WOMEN, **features):
     given = {"front": TUCKED, "back": Side(centre=Centre.SEAM), "opening": ZIP, **features}
     return Description(name="Draped", garment=garment, cloth=cloth, figure=figure, features=Features(**given))
 
@@ -60,7 +60,7 @@ GARMENTS = {
     "dress": described(),
     "dress with a waist seam": described(waist=Waist.SEAM, sleeve=Sleeve(), opening=replace(ZIP, length=560.0)),
     "top": described(GarmentKind.TOP, sleeve=Sleeve(SleeveKind.DROPPED)),
-    "knitted top": described(GarmentKind.TOP, cloth=ClothKind.KNIT, front=replace(TUCKED, shaping=TUCKED.shaping[:1])),
+    "knitted top": described(GarmentKind.TOP, cloth=Structure.KNIT, front=replace(TUCKED, shaping=TUCKED.shaping[:1])),
     "child's dress": described(figure=Figure.CHILDREN, front=replace(TUCKED, shaping=TUCKED.shaping[:1])),
     "pinafore": described(GarmentKind.PINAFORE, neck=Neck(NeckShape.SCOOP, NeckFinish.FACING)),
 }

@@ -12,7 +12,6 @@ import pytest
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.choices import ClothChoices
-from rowanseed.core.cloth.cloth import Structure
 from rowanseed.core.garment import derived
 from rowanseed.core.make.change import ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
@@ -23,6 +22,7 @@ from rowanseed.core.make.registry import all_techniques
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.check import faults as drawing_faults
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.pattern_json import read_pattern, write_pattern

@@ -10,7 +10,6 @@ from rowanseed.core.compose.description import Description, Features, Figure, Le
 from rowanseed.core.compose.figures import figures
 from rowanseed.core.compose.vocabulary import (
     Centre,
-    ClothKind,
     GarmentKind,
     LegEnd,
     LegKind,
@@ -24,12 +23,13 @@ from rowanseed.core.compose.vocabulary import (
     Where,
 )
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Panel
 
 HAND = {Figure.WOMEN: 205.0, Figure.MEN: 230.0, Figure.CHILDREN: 175.0, Figure.UNISEX: 225.0}
 HEAD = {Figure.WOMEN: 560.0, Figure.MEN: 580.0, Figure.CHILDREN: 530.0, Figure.UNISEX: 580.0}
 FOOT = {Figure.WOMEN: 300.0, Figure.MEN: 335.0, Figure.CHILDREN: 255.0, Figure.UNISEX: 335.0}
-GIVES = {ClothKind.WOVEN: 1.0, ClothKind.KNIT: 1.3}
+GIVES = {Structure.WOVEN: 1.0, Structure.KNIT: 1.3}
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 300.0)
 
 
@@ -53,7 +53,7 @@ def round_(pattern, edge, size, panels=(Panel.FRONT, Panel.BACK)):
 
 
 @pytest.mark.parametrize("figure", Figure)
-@pytest.mark.parametrize("cloth", ClothKind)
+@pytest.mark.parametrize("cloth", Structure)
 @pytest.mark.parametrize("kind", SleeveKind)
 def test_a_hand_goes_through_and_the_arm_has_room(kind, cloth, figure):
     for long, end in product(SleeveLength, (SleeveEnd.HEM, SleeveEnd.BINDING, SleeveEnd.ELASTIC_CASING)):
@@ -86,28 +86,28 @@ OPENED = {
 
 
 @pytest.mark.parametrize("figure", Figure)
-@pytest.mark.parametrize("cloth", ClothKind)
+@pytest.mark.parametrize("cloth", Structure)
 @pytest.mark.parametrize("opened", OPENED)
 def test_a_head_goes_through(opened, cloth, figure):
     opening, long = OPENED[opened]
     for shape in NeckShape:
-        finish = NeckFinish.BAND if cloth is ClothKind.KNIT else NeckFinish.BIAS_BINDING
+        finish = NeckFinish.BAND if cloth is Structure.KNIT else NeckFinish.BIAS_BINDING
         features = {"opening": opening, "neck": Neck(shape, finish)}
         if shape is NeckShape.V and opened == "a half placket":
             continue
-        if shape is NeckShape.HIGH and cloth is ClothKind.WOVEN and not long:
+        if shape is NeckShape.HIGH and cloth is Structure.WOVEN and not long:
             continue
         found = made(GarmentKind.TOP, figure, cloth, **features)
         if found is None:
             continue
         pattern, sizes = found
-        gives = 1.45 if cloth is ClothKind.KNIT and shape is NeckShape.HIGH else GIVES[cloth]
+        gives = 1.45 if cloth is Structure.KNIT and shape is NeckShape.HIGH else GIVES[cloth]
         for size in sizes:
             assert round_(pattern, "neck", size.name) * gives + 2 * long >= HEAD[figure], (shape, size.name)
 
 
 @pytest.mark.parametrize("figure", Figure)
-@pytest.mark.parametrize("cloth", ClothKind)
+@pytest.mark.parametrize("cloth", Structure)
 def test_hips_and_feet_go_through_trousers_that_are_pulled_on(cloth, figure):
     for kind, end in product(LegKind, (LegEnd.HEM, LegEnd.ELASTIC_CASING)):
         found = made(

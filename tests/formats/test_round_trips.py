@@ -20,7 +20,7 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.batch import Member
 from rowanseed.core.body.measures import Age
 from rowanseed.core.choices import ClothChoices, Decisions, FitChoices, Habits
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, PrintBorder, Repeat, Stripe, Stripes, Structure, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, PrintBorder, Repeat, Stripe, Stripes, Surface
 from rowanseed.core.cloth.matching import BOTH
 from rowanseed.core.geometry.outline import Segment
 from rowanseed.core.lay.problem import (
@@ -39,7 +39,7 @@ from rowanseed.core.lay.problem import (
 )
 from rowanseed.core.make.equipment import Equipment, Foot, SeamFinish, SewingHabits, StaySchool, TryOn, Workroom
 from rowanseed.core.notions.added import Wanted, WantedKind
-from rowanseed.core.pattern.envelope import Figure, PrintedNotion, PrintedYardage, View
+from rowanseed.core.pattern.envelope import Figure, PrintedNotion, PrintedYardage, Structure, View
 from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,

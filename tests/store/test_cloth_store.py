@@ -10,7 +10,8 @@ import pytest
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.body.measures import Age
 from rowanseed.core.choices import ClothChoices
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, PrintBorder, Repeat, Stripe, Stripes, Structure, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, PrintBorder, Repeat, Stripe, Stripes, Surface
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sums.rectangles import Rectangle, RectangleKind
 from rowanseed.demo.six_gore_skirt import draft

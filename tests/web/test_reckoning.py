@@ -81,6 +81,14 @@ def test_a_cloth_with_repeat_lines_border_and_flaws_is_kept_and_drawn_to_scale(h
     assert "What is left of it" not in house.get(where).text
 
 
+@pytest.mark.parametrize(
+    "written, grams", [("8 oz", "271.2"), ("16 momme", "69.4"), ("150 gsm", "150"), ("150", "150")]
+)
+def test_a_weight_is_understood_as_shops_write_it(house, written, grams):
+    """Denim is sold by the ounce for a square yard (28.3495 g for 0.836127 m²), silk by the momme (4.34 g/m²)."""
+    assert f'value="{grams}"' in house.get(new_cloth(house, weight=written)).text
+
+
 WRONG = [
     ({"repeat_along": "0"}, "A length has to be more than nothing."),
     ({"repeat_along": "3 m"}, "No repeat is longer than 2 m"),
@@ -92,6 +100,8 @@ WRONG = [
     ({"border": "one", "border_line": "90"}, "beyond the middle of the cloth"),
     ({"shrink_along": "60"}, "No cloth that can be sewn shrinks by more than 30 %."),
     ({"weight": "heavy"}, "Weight is written in grams"),
+    ({"weight": "8 stone"}, "Weight is written in grams"),
+    ({"weight": "0.1 oz"}, "Weight is written in grams"),
     ({"price": "much"}, "A price is written like 18 or 18.50."),
     ({"gone-0-0-along": "a hole", "gone-0-0-across": "5"}, "a hole"),
     ({"gone-0-0-along": "10 cm"}, "Both figures of a corner are needed."),

@@ -91,3 +91,15 @@ def test_nightwear_and_small_parts_for_a_child_have_their_cautions_where_cloth_i
     assert [len(told[name]) for name in ("smock", "night", "woman")] == [1, 2, 0]
     assert "swallowed" in told["smock"][0] and "catches fire" in told["night"][0]
     assert all("local rules" in words for words in told["night"])
+
+
+def test_a_cloth_that_does_not_suit_is_told_where_it_is_chosen(house, database):
+    """Woven cloth for a T-shirt whose neck has to go over a head was taken without a word."""
+    number = pattern(database, "t-shirt")
+    own = project(house, pattern=str(number), person="1", cloth="5")
+    page = " ".join(house.get(f"{own}/cloth").text.split())
+    assert "<b>Mind:</b> The pattern is drawn for a knit" in page
+    assert (
+        "Try it: 10 cm across have to reach 13 cm"
+        in house.get(project(house, pattern=str(number), person="1") + "/cloth").text
+    )

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from functools import cached_property
 
 from rowanseed.app.open_project import OpenProject
-from rowanseed.core.cloth.cloth import Direction
+from rowanseed.core.cloth.cloth import Direction, Surface
 from rowanseed.core.make import reminders
 from rowanseed.core.make.line_of_work import Line, Log, line_of
 from rowanseed.core.make.operation import Act, Bench, Operation
@@ -126,6 +126,7 @@ class Sewing:
             altered=bool(core.alterations),
             buttons=self.bench.points_of(PointKind.BUTTON),
             lined=bool(self.bench.linings),
+            furry=main is not None and main.surface is Surface.FUR,
             has_marks=any(piece.marks for piece in core.garment.pieces),
         )
         return reminders.reminders(self.line.steps, so)

@@ -9,7 +9,7 @@ from typing import assert_never
 from rowanseed.core.base.ids import TableKey
 from rowanseed.core.base.units import Units, format_cloth, format_length
 from rowanseed.core.base.words import Worded, lower_first, plural
-from rowanseed.core.cloth.cloth import Cloth, Direction, Use
+from rowanseed.core.cloth.cloth import Cloth, Direction, Surface, Use, is_delicate
 from rowanseed.core.cutting import CutItem, cut_words
 from rowanseed.core.lay.problem import LayKind, Plan, Stretch
 from rowanseed.core.pattern.pieces import Role
@@ -154,6 +154,13 @@ def _cloth_minds(one: OnTable) -> tuple[str, ...]:
     out = []
     if one.cloth.surface.is_pile:
         out.append("Pile is laid in one layer; stroke it to find its way, and keep that for every piece.")
+    if one.cloth.surface is Surface.FUR:
+        out.append("Cut the backing only. Fur sheds fibres: a dust mask, and vacuum table and machine.")
+    elif is_delicate(one.cloth):
+        out.append(
+            "It slips, and pins leave holes in it: weights hold it, and thin paper beneath, cut along with it, keeps "
+            "it square."
+        )
     if one.cloth.repeat and any(stretch.lay is not LayKind.OPEN for stretch in one.plan.stretches):
         out.append("Pin through both layers, so that the print lies on itself all along.")
     return tuple(out)

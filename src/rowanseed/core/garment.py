@@ -12,7 +12,7 @@ from rowanseed.core.base.errors import PatternError
 from rowanseed.core.base.same import Same
 from rowanseed.core.batch import Member, together
 from rowanseed.core.choices import ClothChoices
-from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder
 from rowanseed.core.cloth.matching import (
     NOTHING,
     MatchedSeam,
@@ -140,7 +140,7 @@ def lay_problem(
         name=f"{pattern.name}, size {choices.size}, {role.words}",
         cloth=bare,
         gap=GAP,
-        lays=LAYS if not cloth.gone and not on_border and cloth.surface is not Surface.PILE else (LayKind.OPEN,),
+        lays=LAYS if not cloth.gone and not on_border and not cloth.surface.is_deep else (LayKind.OPEN,),
         pieces=tuple(pieces),
         matches=found,
         forbidden=cloth.ready_gone,

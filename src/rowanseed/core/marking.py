@@ -9,14 +9,13 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from rowanseed.core.base.units import Units, format_allowance
-from rowanseed.core.cloth.cloth import Cloth, Fibre, Structure, Surface
+from rowanseed.core.cloth.cloth import SHEER, Cloth, Fibre, Surface
 from rowanseed.core.make.operation import Act, Operation
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.opened_out import drawn_name
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Piece, PointKind, Role
 
-SHEER = 80.0
-"""Up to so many g/m² chalk shows through."""
 ON_TISSUE = (LineKind.LENGTHEN_SHORTEN, LineKind.LEVEL)
 """Lines that say where the tissue is altered and measured; no cloth is marked with them."""
 FOLDS = frozenset({Act.FOLD, Act.TURN, Act.DART, Act.ATTACH, Act.PRESS, Act.STAY, Act.PAD})
@@ -41,7 +40,7 @@ class Means:
 
 def means(cloth: Cloth, units: Units) -> Means:
     """By surface, weave and weight."""
-    loose = cloth.surface is Surface.CORD
+    loose = cloth.surface in (Surface.CORD, Surface.FUR)
     sheer = cloth.fibre is Fibre.SILK or (cloth.weight is not None and cloth.weight <= SHEER)
     if loose:
         at_edge = "chalk line across the allowance; no snips in this cloth"

@@ -14,6 +14,7 @@ from rowanseed.core.alter.change import Alteration, Altered
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.batch import Member, smaller
 from rowanseed.core.choices import ClothChoices, Decisions, Habits
+from rowanseed.core.cloth.choosing import Chosen, Remark, remarks
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.for_children import cautions
 from rowanseed.core.cloth.matching import NOTHING
@@ -25,6 +26,7 @@ from rowanseed.core.make.change import Way, in_the_way, ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Gap, Made
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
@@ -45,6 +47,7 @@ from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.lengths import LengthRow, length_rows
 from rowanseed.core.sizing.schools import Choosing, Proposal, proposals, recommended
+from rowanseed.core.sizing.wish import Wish
 
 
 @dataclass(frozen=True)
@@ -68,12 +71,21 @@ class Project:
     # ------------------------------------------------------------ the size
 
     @cached_property
+    def wish(self) -> Wish:
+        """What is wanted of the fit; where no stretch is given, that of the cloth chosen, or else what the pattern asks
+        of one."""
+        wish, main = self.decisions.fit.wish, self.cloths.get(Role.MAIN)
+        if wish.stretch:
+            return wish
+        return replace(wish, stretch=self.pattern.envelope.stretch if main is None else main.stretch)
+
+    @cached_property
     def choosing(self) -> Choosing:
         return Choosing(
             body=self.body,
             pattern=self.pattern,
             view=self.view,
-            wish=self.decisions.fit.wish,
+            wish=self.wish,
             units=self.habits.units,
         )
 
@@ -254,6 +266,19 @@ class Project:
         """What to mind as its cloth and notions are chosen."""
         return cautions(self.pattern)
 
+    def remarks(self, role: Role) -> tuple[Remark, ...]:
+        """What is to be said of the cloth that is chosen for a role, or of what to look for."""
+        return remarks(
+            Chosen(
+                garment=self.cut_pattern,
+                view=self.view,
+                role=role,
+                cloth=self.cloths.get(role),
+                main=self.cloths.get(Role.MAIN),
+                units=self.habits.units,
+            )
+        )
+
     @cached_property
     def roles(self) -> tuple[Role, ...]:
         """The cloths it is cut from; facings cut from another cloth ask for that cloth too."""
@@ -309,7 +334,7 @@ class Project:
             pad=self.cloth_choices.layers.pad or 0.0,
         )
         if main is None:
-            return choices
+            return replace(choices, structure=self.pattern.envelope.cloth or Structure.WOVEN)
         return replace(choices, fibre=main.fibre, structure=main.structure, surface=main.surface, weight=main.weight)
 
     @cached_property

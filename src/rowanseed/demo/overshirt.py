@@ -15,7 +15,7 @@ from functools import cache
 from rowanseed.core.compose.drafting import DOWN, IN, OUT, UP, curve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, unit
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, Structure, View
 from rowanseed.core.pattern.making import (
     BAND_FOLD,
 )
@@ -502,6 +502,8 @@ def _envelope(bodies: dict[str, ShirtBody], pieces: tuple[Piece, ...]) -> Envelo
     return Envelope(
         views=(View("A", "Seven buttons, one breast pocket"),),
         sizes=SIZES,
+        cloth=Structure.WOVEN,
+        fabrics=("chambray", "flannel", "poplin", "linen"),
         sized_by=("bust", "hip"),
         body_chart={
             "bust": row(SIZES, CHEST),

@@ -17,7 +17,7 @@ from functools import cache
 
 from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.geometry.outline import Chain, Point, Segment, arc_chain, chain_length
-from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, View
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, PrintedYardage, Structure, View
 from rowanseed.core.pattern.making import (
     BookletStep,
     Closure,
@@ -362,6 +362,8 @@ def _envelope() -> Envelope:
             View("B", "The same to mid calf, cut at the lower line", BELOW),
         ),
         sizes=SIZES,
+        cloth=Structure.WOVEN,
+        fabrics=("viscose", "crêpe", "light wool", "needlecord"),
         sized_by=("hip", "waist"),
         body_chart={"waist": row(BODY_WAIST), "hip": row(BODY_HIP)},
         finished={"A": finished, "B": longer},

@@ -14,7 +14,7 @@ from functools import cache
 from rowanseed.core.compose.drafting import DOWN, UP, curve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, Structure, View
 from rowanseed.core.pattern.making import BookletStep, Closure, ClosureKind, Finish, FinishKind, Join, Making, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import (
@@ -319,6 +319,8 @@ def _envelope(front: Piece, back: Piece) -> Envelope:
     return Envelope(
         views=(View("A", "Wide leg to the floor, high waist, two back pockets"),),
         sizes=SIZES,
+        cloth=Structure.WOVEN,
+        fabrics=("needlecord", "wool flannel", "gabardine", "linen"),
         sized_by=("hip", "waist"),
         body_chart={
             "waist": row(SIZES, BODY_WAIST),

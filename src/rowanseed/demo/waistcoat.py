@@ -15,7 +15,7 @@ from functools import cache
 from rowanseed.core.compose.drafting import DOWN, IN, UP, curve, straight, y_at
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, unit
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, View
+from rowanseed.core.pattern.envelope import Envelope, Figure, PrintedNotion, Structure, View
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import (
     Cut,
@@ -470,6 +470,8 @@ def _envelope(pieces: tuple[Piece, ...]) -> Envelope:
     return Envelope(
         views=(View("A", "Five buttons, back belt, two welts"),),
         sizes=SIZES,
+        cloth=Structure.WOVEN,
+        fabrics=("wool", "tweed", "linen, with a smooth lining"),
         sized_by=("bust", "waist"),
         body_chart={
             "bust": row(SIZES, BODY_BUST),

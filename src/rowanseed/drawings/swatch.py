@@ -15,6 +15,7 @@ USUAL_REPEAT = {
     Surface.STRIPES: 64.0,
     Surface.CORD: 12.0,
     Surface.PILE: 6.0,
+    Surface.FUR: 18.0,
 }
 """What is drawn where the repeat has not been measured, in mm."""
 PLACES = {

@@ -38,7 +38,6 @@ from rowanseed.core.compose.vocabulary import (
     BeltKind,
     Boned,
     Centre,
-    ClothKind,
     CollarKind,
     ElasticPlace,
     FacedEdge,
@@ -70,7 +69,7 @@ from rowanseed.core.compose.vocabulary import (
     WaistLevel,
     Where,
 )
-from rowanseed.core.pattern.envelope import Figure, Runs
+from rowanseed.core.pattern.envelope import Figure, Runs, Structure
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.formats.documents import Strict
 from rowanseed.formats.in_words import in_words
@@ -221,7 +220,7 @@ class _Description(Strict):
     code: str = Field("", max_length=200)
     garment: GarmentKind
     figure: Figure = Figure.WOMEN
-    cloth: ClothKind = ClothKind.WOVEN
+    cloth: Structure = Structure.WOVEN
     allowance: Number = 15.0
     sizes: list[str] = Field([], max_length=40)
     sized_by: list[str] = Field([], max_length=6)

@@ -122,6 +122,8 @@ def _to_core(model: PatternModel) -> Pattern:
             figure=envelope.figure,
             fabrics=tuple(envelope.fabrics),
             runs=envelope.runs,
+            cloth=envelope.cloth,
+            stretch=envelope.stretch,
         ),
         pieces=tuple(_piece(piece, sizes) for piece in model.pieces),
         making=_making(model.making),

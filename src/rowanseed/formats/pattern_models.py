@@ -6,7 +6,7 @@ from typing import Any, Literal
 
 from pydantic import Field
 
-from rowanseed.core.pattern.envelope import Figure, Runs
+from rowanseed.core.pattern.envelope import Figure, Runs, Structure
 from rowanseed.core.pattern.making import ClosureKind, DetailKind, DifferenceKind, FinishKind, LayerKind, Press
 from rowanseed.core.pattern.pieces import (
     Corner,
@@ -221,6 +221,8 @@ class EnvelopeModel(Strict):
     figure: Figure = Figure.UNISEX
     fabrics: list[str] = []
     runs: Runs = Runs.TRUE
+    cloth: Structure | None = None
+    stretch: Number = Field(0.0, ge=0, le=2)
 
 
 class PatternModel(Strict):

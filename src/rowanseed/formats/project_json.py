@@ -17,9 +17,10 @@ from rowanseed.core.base.errors import DocumentError, LengthError
 from rowanseed.core.base.units import Units, parse_length, parse_signed_length
 from rowanseed.core.body.measures import MEASURE, Age
 from rowanseed.core.choices import ClothChoices, Decisions, FitChoices, Habits
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Structure, Surface
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Repeat, Surface
 from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.make.equipment import Equipment, SewingHabits, Workroom
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 from rowanseed.core.saving.combine import combined

@@ -45,17 +45,26 @@ def _lines(value: Any, info: ValidationInfo) -> Any:
     return tuple(found)
 
 
+WEIGHTS = {"": 1.0, "g": 1.0, "gsm": 1.0, "g/m²": 1.0, "oz": 33.906, "oz/yd²": 33.906, "momme": 4.34}
+"""What a weight is multiplied with to have it in g/m²: an ounce is 28.3495 g and a square yard 0.836127 m²; a momme is
+4.34 g/m² (from memory)."""
+LIGHTEST, HEAVIEST = 10.0, 2000.0
+
+
 def _weight(value: Any) -> Any:
     if not isinstance(value, str):
         return value
-    written = value.strip().removesuffix("g/m²").strip().replace(",", ".")
+    written = value.strip().lower().replace(",", ".")
     if not written:
         return None
-    if not re.fullmatch(r"\d+(\.\d+)?", written) or not 10 <= float(written) <= 2000:
+    found = re.fullmatch(r"(\d+(?:\.\d+)?)\s*(\D*)", written)
+    in_grams = float(found[1]) * WEIGHTS.get(found[2].strip().rstrip("."), 0.0) if found else 0.0
+    if not LIGHTEST <= in_grams <= HEAVIEST:
         raise refuse(
-            "Weight is written in grams for a square metre, between 10 and 2000: 150 for a shirting, 300 for a suiting."
+            "Weight is written in grams for a square metre, between 10 and 2000: 150 for a shirting, 300 for a "
+            "suiting. Ounces for a square yard (8 oz) and a silk’s momme (16 momme) are understood too."
         )
-    return float(written)
+    return round(in_grams, 1)
 
 
 METRES_IN_YARD = YARD / 1000

@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterator, Mapping
 from rowanseed.core.base.words import Worded
 from rowanseed.core.compose import vocabulary as v
 from rowanseed.core.compose.skirts import SHAPED as SHAPED_SKIRTS
-from rowanseed.core.pattern.envelope import Figure, Runs
+from rowanseed.core.pattern.envelope import Figure, Runs, Structure
 from rowanseed.web.field_kinds import Either, Field, Group, Length, Number, One, Several, Tick, When, chosen, of
 
 ANY = frozenset(v.GarmentKind)
@@ -270,6 +270,6 @@ GROUPS = (
 HEAD = (
     One("garment", "Garment", v.GarmentKind),
     One("figure", "For", Figure),
-    One("cloth", "Cloth", v.ClothKind),
+    One("cloth", "Cloth", Structure),
     One("runs", "The house runs", Runs),
 )

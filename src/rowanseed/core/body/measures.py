@@ -77,7 +77,8 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         key="waist_band",
         name="Where the band will sit",
-        how="Round where the waistband will sit when worn, level all round; at the natural waist or lower.",
+        how="Round where the waistband will sit when worn, level all round; at the natural waist or lower. A band "
+        "stretches in wear: one that still fits is no proof of the figure.",
         adult=(500, 1700),
         child=(380, 900),
         tight=SNUG,

@@ -7,6 +7,7 @@ from typing import assert_never
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Role
 
 
@@ -51,10 +52,16 @@ class Surface(Worded):
     CHECK = "checks"
     CORD = "needlecord"
     PILE = "pile", "velvet or another pile"
+    FUR = "fur", "fur fabric"
 
     @property
     def is_pile(self) -> bool:
-        return self in (Surface.CORD, Surface.PILE)
+        return self in (Surface.CORD, Surface.PILE, Surface.FUR)
+
+    @property
+    def is_deep(self) -> bool:
+        """Whether two layers of it creep against each other, so that it is laid and cut one layer at a time."""
+        return self in (Surface.PILE, Surface.FUR)
 
 
 class Use(Worded):
@@ -85,9 +92,8 @@ def suits(use: Use, role: Role) -> bool:
             assert_never(role)
 
 
-class Structure(Worded):
-    WOVEN = "woven"
-    KNIT = "knit"
+SHEER = 80.0
+"""Up to so many g/m² a cloth lets through what is under it (common practice, no source)."""
 
 
 class PrintBorder(Worded):
@@ -228,3 +234,10 @@ class PrintedCloth(Cloth):
     def bare(self) -> Cloth:
         """The cloth without its picture, for drawings that leave the house."""
         return Cloth(**{each.name: getattr(self, each.name) for each in fields(Cloth)})
+
+
+def is_delicate(cloth: Cloth) -> bool:
+    """Whether it slips away from shears and shows where pins were: silk, a smooth lining, a sheer."""
+    is_sheer = cloth.weight is not None and cloth.weight <= SHEER
+    is_slippery = cloth.use is Use.LINING and cloth.fibre in (Fibre.VISCOSE, Fibre.ACETATE, Fibre.POLYESTER)
+    return not cloth.use.stiffens and (is_sheer or is_slippery or cloth.fibre is Fibre.SILK)

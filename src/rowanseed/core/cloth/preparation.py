@@ -8,7 +8,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Structure, Surface, Use
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Surface, Use
+from rowanseed.core.pattern.envelope import Structure
 
 
 @dataclass(frozen=True)
@@ -147,12 +148,24 @@ def preparation(cloth: Cloth, units: Units) -> tuple[Preparation, ...]:
                 "The print shrinks with its cloth; matching goes by what it is then.",
             )
         )
-    if cloth.surface.is_pile:
+    if cloth.surface is Surface.FUR:
+        out.append(
+            Preparation(
+                key="fur",
+                what=(
+                    "Lay it one layer at a time, fur down, and cut the backing only, with the points of small scissors "
+                    "or a blade."
+                ),
+                why="The hairs stay whole, and hide the seams when they are brushed out of them.",
+                caution="Fur sheds fibres as it is cut: wear a dust mask, and vacuum table and machine.",
+            )
+        )
+    elif cloth.surface.is_pile:
         out.append(
             Preparation(
                 "pile",
                 "Cut it one layer at a time, the pile face down, and cut the backing only."
-                if cloth.surface is Surface.PILE
+                if cloth.surface.is_deep
                 else "Stroke it: the smooth way is down. Fold it with the pile inside, and not tighter than it falls.",
                 "Two layers of pile creep against each other, and pressed from the right side it is crushed.",
             )

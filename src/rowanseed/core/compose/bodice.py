@@ -17,7 +17,6 @@ from rowanseed.core.compose.figures import skirt_kind
 from rowanseed.core.compose.sizes import BUST_POINT, NAPE, NARROWS, WIDENS
 from rowanseed.core.compose.vocabulary import (
     Centre,
-    ClothKind,
     NeckShape,
     OpeningKind,
     Placket,
@@ -28,7 +27,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 
 FORWARD = 5.0
 """The front is so much wider than a quarter of the garment, the back so much narrower, in mm."""
@@ -178,7 +177,7 @@ class Upper(Levels):
     @property
     def stretch(self) -> float:
         """To how many times its length the neck stretches when a head goes through."""
-        if self.description.cloth is ClothKind.WOVEN:
+        if self.description.cloth is Structure.WOVEN:
             return 1.0
         return HIGH_STRETCHES if self.shape is NeckShape.HIGH else STRETCHES
 

@@ -143,12 +143,19 @@ def _refuse_views_that_end_too_high(pattern: Pattern, description: Description) 
                 raise DescriptionRefused((Refusal("views", said),)) from refused
 
 
+def _to_stretch(build: Build) -> float:
+    """How far the cloth has to stretch so that the neck goes over a head, as a share of its length."""
+    if not build.description.is_over_the_head:
+        return 0.0
+    return round(max((block.stretch for block in build.blocks.values()), default=1.0) - 1, 3)
+
+
 def _pulled_on(build: Build) -> None:
     """Say what was cut wider than it would fit, since nothing opens it."""
     description = build.description
-    stretch = max((block.stretch for block in build.blocks.values()), default=1.0)
-    if description.is_over_the_head and (stretch > 1 or any(block.loose > 0 for block in build.blocks.values())):
-        where = f" where the cloth stretches by {100 * (stretch - 1):.0f} %" if stretch > 1 else ""
+    stretch = _to_stretch(build)
+    if description.is_over_the_head and (stretch or any(block.loose > 0 for block in build.blocks.values())):
+        where = f" where the cloth stretches by {100 * stretch:.0f} %" if stretch else ""
         build.assumed["features.neck.shape"] = f"the neck is wide enough for a head{where}: nothing opens it"
     if description.is_drawn_in and not is_full(description):
         over = "bust" if description.garment.has_bodice else "hip"
@@ -304,6 +311,12 @@ def _as_long(finished: Mapping[str, Mapping[str, float]], below: float) -> Mappi
     return {**finished, "length": longer}
 
 
+def _from_the_top(measure: str) -> int:
+    """Where a finished measurement stands in a list that goes down the body; what else is printed comes after."""
+    order = ("bust", "waist", "hip")
+    return order.index(measure) if measure in order else len(order)
+
+
 def _pattern(build: Build) -> Pattern:
     description = build.description
     sizes = build.figures.names
@@ -321,6 +334,7 @@ def _pattern(build: Build) -> Pattern:
     if fits and all(size.waist is not None for size in build.figures.sizes):
         finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
     finished |= {name: dict(row) for name, row in description.finished.items()}
+    finished = {name: finished[name] for name in sorted(finished, key=_from_the_top)}
     usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", "hip")
     if is_free_at_the_hip(description) or not reaches_the_hip(description, build.figures.sizes):
         finished.pop("hip", None)
@@ -349,6 +363,8 @@ def _pattern(build: Build) -> Pattern:
             figure=description.figure,
             fabrics=description.fabrics,
             runs=description.runs,
+            cloth=description.cloth,
+            stretch=_to_stretch(build),
         ),
         pieces=tuple(replace(piece, approximate=True) for piece in build.pieces.values()),
         making=build.making(),

@@ -16,7 +16,6 @@ from rowanseed.core.compose.vocabulary import (
     BeltKind,
     Boned,
     Centre,
-    ClothKind,
     CollarKind,
     ElasticPlace,
     FacedEdge,
@@ -48,7 +47,7 @@ from rowanseed.core.compose.vocabulary import (
     WaistLevel,
     Where,
 )
-from rowanseed.core.pattern.envelope import Figure, Runs
+from rowanseed.core.pattern.envelope import Figure, Runs, Structure
 
 
 @dataclass(frozen=True)
@@ -280,7 +279,7 @@ class Description:
     house: str = ""
     code: str = ""
     figure: Figure = Figure.WOMEN
-    cloth: ClothKind = ClothKind.WOVEN
+    cloth: Structure = Structure.WOVEN
     allowance: float = 15.0
     sizes: tuple[str, ...] = ()
     sized_by: tuple[str, ...] = ()

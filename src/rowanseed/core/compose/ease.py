@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.folds import folds_in
-from rowanseed.core.compose.vocabulary import PRINCESS, ClothKind, GarmentKind, Shaping, SkirtKind, Waist
-from rowanseed.core.pattern.envelope import Runs
+from rowanseed.core.compose.vocabulary import PRINCESS, GarmentKind, Shaping, SkirtKind, Waist
+from rowanseed.core.pattern.envelope import Runs, Structure
 
 
 def is_full(description: Description) -> bool:
@@ -67,7 +67,7 @@ def ease(description: Description, name: str) -> float:
 
 
 def _usual_ease(description: Description, name: str) -> float:
-    garment, knit = description.garment, description.cloth is ClothKind.KNIT
+    garment, knit = description.garment, description.cloth is Structure.KNIT
     if description.is_strapless:
         return {"bust": 0.0, "waist": 10.0, "hip": 20.0}[name] if knit else STRAPLESS_EASE[name]
     fitted = goes_in(description)

@@ -24,7 +24,6 @@ from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     ArmholeFinish,
     Centre,
-    ClothKind,
     CollarKind,
     GarmentKind,
     NeckFinish,
@@ -40,6 +39,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.compose.waists import skirt_fullness
 from rowanseed.core.compose.yokes import UNDER_A_YOKE
+from rowanseed.core.pattern.envelope import Structure
 
 
 @dataclass(frozen=True)
@@ -82,7 +82,7 @@ def _put_on(d: Description) -> Found:
         least = at_least(least_length(d, short[0]))
         where = "there would be no skirt below its waist seam" if d.has_waist_seam else "it would end under the arms"
         yield "finished.length", f"In size {short[0].name} {where}: from the nape it is {least} long at least."
-    if d.garment.has_bodice and d.cloth is ClothKind.WOVEN and not all(opens_the_waist(d, size) for size in sizes):
+    if d.garment.has_bodice and d.cloth is Structure.WOVEN and not all(opens_the_waist(d, size) for size in sizes):
         field = "features.opening.length" if d.features.opening.length else "features.opening"
         yield (
             field,
@@ -97,7 +97,7 @@ def _put_on(d: Description) -> Found:
     narrow = [size for size in sizes if (size.waist or size.body_waist) * _full_at_the_hip(d, size) < size.body_hip]
     if d.is_drawn_in and narrow and not d.garment.has_bodice:
         yield "features.skirt.fullness", "So little fullness does not go over the hip: make it fuller, or open it."
-    elif d.cloth is ClothKind.WOVEN and any(_covers_the_hip(d, size) for size in narrow):
+    elif d.cloth is Structure.WOVEN and any(_covers_the_hip(d, size) for size in narrow):
         of_size = f" in size {narrow[0].name}" if len(sizes) > 1 else ""
         yield (
             "features.skirt.fullness",
@@ -154,7 +154,7 @@ def _figures(d: Description) -> Found:
             if strange is not None:
                 size, mm = strange
                 yield where, f"Size {size}: {in_both(mm)} cannot be right. Is it cm, or inches?"
-    slack = -0.25 if d.cloth is ClothKind.KNIT else 0.0
+    slack = -0.25 if d.cloth is Structure.KNIT else 0.0
     for measure, row in d.finished.items():
         body = d.body_chart.get(measure, {})
         for size in d.sizes:
@@ -241,11 +241,11 @@ def _neck(d: Description) -> Found:
         yield "features.collar", "A shirt collar with stand ends at an open front, or at a half placket."
     if f.collar and f.neck.shape in (NeckShape.SQUARE, NeckShape.BOAT):
         yield "features.neck.shape", f"A collar follows a round neck, not a {f.neck.shape.words} one."
-    if f.neck.shape is NeckShape.HIGH and not opened and d.cloth is ClothKind.WOVEN:
+    if f.neck.shape is NeckShape.HIGH and not opened and d.cloth is Structure.WOVEN:
         yield "features.neck.shape", "A high neck of woven cloth needs an opening, or the head does not go through."
     if f.neck.finish is NeckFinish.LINING and not f.has_bagged_lining:
         yield "features.neck.finish", "A lining that finishes the neck is bagged: say so under lining."
-    if f.neck.finish is NeckFinish.BAND and d.cloth is ClothKind.WOVEN and not opened:
+    if f.neck.finish is NeckFinish.BAND and d.cloth is Structure.WOVEN and not opened:
         yield "features.neck.finish", "A neck band is stretched on: a knit stretches, woven cloth needs an opening."
 
 

@@ -24,10 +24,11 @@ from rowanseed.core.compose.skirts import (
     skirt_panel,
     waist_of,
 )
-from rowanseed.core.compose.vocabulary import ClothKind, Shaping, SkirtKind, Slit, WaistLevel
+from rowanseed.core.compose.vocabulary import Shaping, SkirtKind, Slit, WaistLevel
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.geometry.solving import solve
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.turned_yoke import YOKE as YOKE_EDGE
 
@@ -249,7 +250,7 @@ def _tell_stride(build: Build, flare: float) -> None:
     """Say where a straight skirt is too long to walk in without an opening at its hem."""
     features = build.description.features
     opens = features.vent or (features.skirt is not None and features.skirt.slit is not Slit.NONE)
-    narrow = flare <= 0 and build.description.cloth is ClothKind.WOVEN and not opens
+    narrow = flare <= 0 and build.description.cloth is Structure.WOVEN and not opens
     if narrow and any(length_of(build, size) > STRIDE for size in build.figures.sizes):
         build.assumed["features.skirt.slit"] = "no slit or vent, though a straight skirt so long is hard to walk in"
 

@@ -14,7 +14,6 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.tunnels import casing_depth
 from rowanseed.core.compose.vocabulary import (
-    ClothKind,
     CollarKind,
     ElasticPlace,
     Interfaced,
@@ -24,7 +23,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
@@ -81,7 +80,7 @@ def _cap(height: float, width: float) -> Chain:
 def cap_ease(description: Description) -> float:
     """How much is eased into the armhole, in mm: nothing of a knit, a dropped sleeve, or a cap that is gathered."""
     features = description.features
-    if features.sleeve is None or features.sleeve.kind is not SleeveKind.SET_IN or description.cloth is ClothKind.KNIT:
+    if features.sleeve is None or features.sleeve.kind is not SleeveKind.SET_IN or description.cloth is Structure.KNIT:
         return 0.0
     if features.collar is CollarKind.SHIRT or description.figure is Figure.CHILDREN:
         return SHIRT
@@ -94,7 +93,7 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
     if sleeve is None or sleeve.kind in (SleeveKind.CUT_IN_ONE, SleeveKind.RAGLAN):
         return
     gathered = sleeve.kind is SleeveKind.GATHERED_CAP
-    knit = build.description.cloth is ClothKind.KNIT
+    knit = build.description.cloth is Structure.KNIT
     ease = cap_ease(build.description)
 
     @cache

@@ -19,11 +19,11 @@ from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.sizes import Size
-from rowanseed.core.compose.vocabulary import ClothKind, LegEnd, LegKind, Shaping
+from rowanseed.core.compose.vocabulary import LegEnd, LegKind, Shaping
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Corner, LineKind, Panel, Taken
 
@@ -129,7 +129,7 @@ def _end(build: Build, size: Size) -> float:
     """The girth of a leg's end, in mm: a heel goes through it where the cloth does not stretch."""
     if size.hem is not None:
         return size.hem
-    heel = HEEL[build.description.figure] if build.description.cloth is ClothKind.WOVEN else 0.0
+    heel = HEEL[build.description.figure] if build.description.cloth is Structure.WOVEN else 0.0
     return max(ENDS[build.description.features.legs.kind] * size.hip, heel)
 
 

@@ -50,11 +50,6 @@ class GarmentKind(Worded):
         return f"{self.one} {'have' if self is GarmentKind.TROUSERS else 'has'}"
 
 
-class ClothKind(Worded):
-    WOVEN = "woven"
-    KNIT = "knit"
-
-
 class Centre(Worded):
     FOLD = "fold", "on the fold"
     SEAM = "seam", "with a seam"

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Fibre, Structure, Surface
+from rowanseed.core.cloth.cloth import Fibre, Surface
 from rowanseed.core.make.equipment import Equipment, SewingHabits
+from rowanseed.core.pattern.envelope import Structure
 
 
 @dataclass(frozen=True)

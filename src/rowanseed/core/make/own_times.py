@@ -12,11 +12,11 @@ from dataclasses import dataclass, field
 from statistics import median
 from types import MappingProxyType
 
-from rowanseed.core.cloth.cloth import Surface
+from rowanseed.core.cloth.cloth import SHEER
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.equipment import Experience
 from rowanseed.core.make.operation import Operation
-from rowanseed.core.make.settings import SHEER, THICK
+from rowanseed.core.make.settings import THICK
 
 ENOUGH = 2
 """So many times say something of a technique or a kind of work."""
@@ -121,7 +121,7 @@ def reckoned(op: Operation, choices: MakingChoices) -> tuple[float, float]:
 
 def _is_awkward(choices: MakingChoices) -> bool:
     weight = choices.weight
-    return choices.surface is Surface.PILE or choices.is_knit or (weight is not None and not SHEER < weight < THICK)
+    return choices.surface.is_deep or choices.is_knit or (weight is not None and not SHEER < weight < THICK)
 
 
 def estimate(op: Operation, choices: MakingChoices, own: OwnTimes) -> Estimate:

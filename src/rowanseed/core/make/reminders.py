@@ -23,6 +23,7 @@ class Circumstances:
     altered: bool = False
     buttons: int = 0
     lined: bool = False
+    furry: bool = False
     has_marks: bool = True
 
 
@@ -89,6 +90,12 @@ REMINDERS = (
         "nap",
         _first_if(lambda so: so.one_way, lambda op: op.act is Act.JOIN),
         "Stroke both pieces: the nap or print runs the same way up on every one of them.",
+    ),
+    Reminder(
+        "fur",
+        _first_if(lambda so: so.furry, lambda op: op.act is Act.JOIN),
+        "Brush the fur inwards before each seam, and afterwards pick out with a pin what was caught; shear it from the "
+        "allowances where they are bulky.",
     ),
     Reminder(
         "altered",

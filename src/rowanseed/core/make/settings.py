@@ -6,10 +6,11 @@ Stitch numbers are those of ISO 4915, from memory.
 
 from __future__ import annotations
 
-from rowanseed.core.cloth.cloth import Fibre, Structure
+from rowanseed.core.cloth.cloth import SHEER, Fibre, Surface
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.equipment import Foot
 from rowanseed.core.make.operation import Bench, Setting
+from rowanseed.core.pattern.envelope import Structure
 
 _SIZES = {Fibre.SILK: "70/10", Fibre.WOOL: "90/14", Fibre.POLYESTER: "70/10", Fibre.ACETATE: "70/10"}
 _BY_WEIGHT = ((80.0, "60/8"), (130.0, "70/10"), (230.0, "80/12"), (340.0, "90/14"))
@@ -17,7 +18,6 @@ _BY_WEIGHT = ((80.0, "60/8"), (130.0, "70/10"), (230.0, "80/12"), (340.0, "90/14
 LINING = "universal 70/10"
 THICK = 300.0
 """A cloth of so many g/m² is sewn with a longer stitch."""
-SHEER = 80.0
 ORDINARY, ZIPPER = "ordinary foot", "zipper foot"
 
 
@@ -43,6 +43,9 @@ def seam(choices: MakingChoices, *, lining: bool = False) -> Setting:
         if choices.equipment.stretch_stitch:
             return Setting("stretch stitch", 2.5, ORDINARY, own, "sew without pulling", iso="304")
         return Setting("narrow zigzag, width 0.5", 2.5, ORDINARY, own, "sew without pulling", iso="304")
+    if choices.surface is Surface.FUR:
+        note = "brush the fur inwards, out of the seam; eye protection, and the hand wheel where it is thickest"
+        return Setting("straight", 3.5, "ordinary foot, its pressure let down", own, note)
     if choices.surface.is_pile:
         walking = Foot.WALKING in choices.equipment.feet
         foot = "walking foot" if walking else "ordinary foot, its pressure let down"

@@ -18,6 +18,13 @@ class Figure(Worded):
     UNISEX = "unisex"
 
 
+class Structure(Worded):
+    """How a cloth is made."""
+
+    WOVEN = "woven"
+    KNIT = "knit"
+
+
 @dataclass(frozen=True)
 class View:
     """A view of the envelope. Its lower edge lies `below` the one the pieces are drawn with, in mm; above it, if less.
@@ -76,3 +83,7 @@ class Envelope:
     fabrics: tuple[str, ...] = ()
     """The cloths that are suggested, as they are printed."""
     runs: Runs = Runs.TRUE
+    cloth: Structure | None = None
+    """What it is drawn for, where that is known."""
+    stretch: float = 0.0
+    """How far a knit has to stretch across so that the garment goes on, as a share of its length."""

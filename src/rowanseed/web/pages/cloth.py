@@ -108,7 +108,14 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
             )
     if plan is None or project.core.choices is None:
         return ClothRow(
-            role=role, plan=plan, need=needed, verdict=verdict, printed=envelope_says, strips=strips, refusals=refusals
+            role=role,
+            plan=plan,
+            need=needed,
+            verdict=verdict,
+            printed=envelope_says,
+            strips=strips,
+            refusals=refusals,
+            remarks=project.core.remarks(role),
         )
     cloth = plan.entry.cloth
     return ClothRow(
@@ -124,6 +131,7 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
         envelope_words=_envelope_words(home, envelope_says, needed, garments(project.core.cloth_choices.batch)),
         shared=_shared(home, project, plan),
         too_short=_too_short(home, project, plan),
+        remarks=project.core.remarks(role),
     )
 
 

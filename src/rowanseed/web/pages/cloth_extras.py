@@ -169,7 +169,7 @@ def _member(home: House, project: OpenProject, form: _MemberForm, errors: Errors
         body=person.body,
         pattern=project.pattern,
         view=project.record.view,
-        wish=project.record.fit.wish,
+        wish=project.core.wish,
         units=home.units,
     )
     best, _ = recommended(choosing, proposals(choosing))

@@ -17,12 +17,12 @@ from rowanseed.core.cloth.cloth import (
     Fibre,
     PrintBorder,
     Repeat,
-    Structure,
     Surface,
     Use,
 )
 from rowanseed.core.cloth.cloth import Stripes as ClothLines
 from rowanseed.core.cloth.preparation import preparation, square_shrinkage
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.drawings.cloth import draw_left, draw_swatch
 from rowanseed.reading import apart
 from rowanseed.settings import settings

@@ -13,9 +13,8 @@ from rowanseed.core.base.errors import DocumentError, NotThere, RowanseedError
 from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.compose.listed import Tick, ticked_off
 from rowanseed.core.compose.piece_list import read_pieces
-from rowanseed.core.compose.vocabulary import ClothKind
 from rowanseed.core.make.booklet_text import Matched, match_steps
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern
@@ -164,10 +163,10 @@ def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str |
             if where[0] != "features" or len(where) < 2:
                 return None
             if features.pop(where[1], None) is None:
-                if document.get("cloth") == ClothKind.KNIT.value:
+                if document.get("cloth") == Structure.KNIT.value:
                     return None
                 # What a knit stretches over, the drawing of woven cloth may show as well.
-                document["cloth"] = ClothKind.KNIT.value
+                document["cloth"] = Structure.KNIT.value
         except RowanseedError:
             return None
     return None

@@ -23,6 +23,7 @@ from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.lengths import LengthRow
 from rowanseed.core.sizing.schools import Proposal, School
+from rowanseed.core.sizing.trial import trial_garment
 from rowanseed.core.sizing.wish import Band, Fit, GarmentClass, Over, Wish, garment_class
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.ease import draw_ease
@@ -224,6 +225,7 @@ def fit_page(
             fits=list(Fit),
             overs=list(Over),
             wrong_age=_wrong_age(project),
+            trial=_trial(home, project),
             missing=[m for m in project.pattern.envelope.sized_by if m not in project.person.body],
             finished_length=_length(project),
         ),
@@ -240,6 +242,14 @@ def _one_tap(row: LengthRow, home: House) -> dict[str, str]:
         "way": "more" if row.by > 0 else "less",
         "by": format_length(abs(row.by), home.units),
     }
+
+
+def _trial(home: House, project: OpenProject) -> str:
+    """What a trial garment would be made of; empty where the household has begun one of this pattern before."""
+    others = (one for one in projects.projects(home.db) if one.id < project.record.id)
+    if any(one.pattern_id == project.record.pattern_id for one in others):
+        return ""
+    return trial_garment(project.pattern, project.record.view)
 
 
 def _wrong_age(project: OpenProject) -> bool:

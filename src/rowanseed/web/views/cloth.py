@@ -9,6 +9,7 @@ from typing import Any
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.shelf import SmallPieceOnShelf
 from rowanseed.core.base.working import Working
+from rowanseed.core.cloth.choosing import Remark
 from rowanseed.core.cloth.matching import MatchedSeam, Matching, MatchKind
 from rowanseed.core.cloth.matching.symmetry import Place
 from rowanseed.core.cloth.shelf import Giving, OnShelf
@@ -61,6 +62,8 @@ class ClothRow:
     """What other projects mean to cut from the same cloth."""
     too_short: str = ""
     """Where the cloth in hand is shorter than the longest piece: which one, and how long it is."""
+    remarks: tuple[Remark, ...] = ()
+    """Whether it suits, or what to look for."""
 
 
 @dataclass(frozen=True)

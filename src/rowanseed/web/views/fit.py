@@ -43,6 +43,7 @@ class FitView(StationView):
     fits: Sequence[Fit]
     overs: Sequence[Over]
     wrong_age: bool
+    trial: str
     finished_length: Working | None
     missing: Sequence[str]
 

@@ -10,7 +10,7 @@ from rowanseed.app.shelf import Card
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.base.working import Working
 from rowanseed.core.body.measures import Age, Measure
-from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Structure, Surface, Use
+from rowanseed.core.cloth.cloth import Fibre, PrintBorder, Surface, Use
 from rowanseed.core.cloth.preparation import Preparation
 from rowanseed.core.compose.listed import Tick
 from rowanseed.core.compose.tape import Dimension
@@ -18,6 +18,7 @@ from rowanseed.core.compose.tissue import Certainty
 from rowanseed.core.make.booklet_text import Matched
 from rowanseed.core.make.equipment import Experience, Foot, SeamFinish, StaySchool, TryOn
 from rowanseed.core.notions.sorts import Group as ShopGroup
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Piece, Role
 from rowanseed.core.pattern.walk import SeamWalk

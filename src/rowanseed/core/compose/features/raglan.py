@@ -20,9 +20,10 @@ from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel
 from rowanseed.core.compose.raglan_line import is_raglan, neck_parts, raglan_line
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.sleeves import SHARE, cuff_depth, end_width, finish_end
-from rowanseed.core.compose.vocabulary import ClothKind, CollarKind, NeckShape, Shaping
+from rowanseed.core.compose.vocabulary import CollarKind, NeckShape, Shaping
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import Press
 from rowanseed.core.pattern.pieces import Dart, LineKind, Mark, MarkKind, Panel
 
@@ -56,7 +57,7 @@ def carves(build: Build, body: Body) -> None:
     """The sleeve, its two raglan seams, and its share of the neck."""
     asked, front, back = build.description.features.sleeve, body.front, body.back
     assert asked is not None
-    knit = build.description.cloth is ClothKind.KNIT
+    knit = build.description.cloth is Structure.KNIT
     dart = 0.0 if knit else DART
 
     def wide(size: Size) -> float:

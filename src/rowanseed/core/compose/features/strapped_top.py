@@ -15,7 +15,6 @@ from rowanseed.core.compose.princess_line import princess_line, two_panels
 from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     Centre,
-    ClothKind,
     ElasticPlace,
     FacedEdge,
     LiningMethod,
@@ -24,6 +23,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
 STRAP_AT = 0.62
@@ -119,7 +119,7 @@ def panel(build: Build, half: Half) -> None:
 def _is_held(d: Description) -> bool:
     drawn = any(one.where is ElasticPlace.NECK or one.where is ElasticPlace.BACK for one in d.features.elastic)
     shirred = any(side.has(Shaping.SHIRRED_PANEL) for _, side in d.features.sides) or d.features.waist is Waist.SHIRRED
-    return bool(d.features.boning) or drawn or shirred or d.cloth is ClothKind.KNIT
+    return bool(d.features.boning) or drawn or shirred or d.cloth is Structure.KNIT
 
 
 def _tell_what_holds_it(build: Build) -> None:
@@ -144,7 +144,7 @@ def forbids(d: Description) -> Found:
     if (
         d.is_strapless
         and shut
-        and d.cloth is ClothKind.WOVEN
+        and d.cloth is Structure.WOVEN
         and not any(side.has(Shaping.SHIRRED_PANEL) for _, side in f.sides)
     ):
         yield "features.opening", "A strapless top sits close: of woven cloth it needs an opening, or a shirred panel."
