@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 
-from shapely.geometry import Polygon
+import numpy as np
+import shapely
 
 from rowanseed.core.alter.blend import Blend, blend_sizes
 from rowanseed.core.alter.buttons import evenly_buttoned
@@ -107,7 +108,6 @@ def _refuse_crossing(pattern: Pattern, size: str, pieces: Iterable[str], what: s
     for id in sorted(pieces):
         piece = pattern.piece(id)
         both = lines(piece, size)
-        for ring in (both.seam_ring(), both.cutting_ring()):
-            outline = Polygon(ring)
-            if not outline.is_valid:
-                raise OutlineCrosses(what, piece.id)
+        outlines = [shapely.polygons(np.asarray(ring)) for ring in (both.seam_ring(), both.cutting_ring())]
+        if not shapely.is_valid(outlines).all():
+            raise OutlineCrosses(what, piece.id)

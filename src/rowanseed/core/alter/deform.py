@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from itertools import chain as one_after_another
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, locate, through
@@ -93,7 +94,8 @@ class _Carried:
 
 def _carry(chain: Chain, field: Field, cuts: Cuts | None, parts: int) -> _Carried:
     runs = tuple(tuple(_carry_segment(segment, field, cuts, parts)) for segment in chain)
-    moved = any(not _is_still(s, field, _parts_of(s, parts)) for s in chain)
+    # A segment that stays is handed back itself.
+    moved = any(run[0][2] is not segment for run, segment in zip(runs, chain, strict=True))
     return _Carried(tuple(new for run in runs for _, _, new in run), runs, moved)
 
 
@@ -103,7 +105,7 @@ def _parts_of(segment: Segment, parts: int) -> int:
 
 
 def _is_still(segment: Segment, field: Field, parts: int) -> bool:
-    places = [segment.at(k / (2 * parts)) for k in range(2 * parts + 1)] + list(segment.points())
+    places = one_after_another(segment.points(), (segment.at(k / (2 * parts)) for k in range(1, 2 * parts)))
     return all(math.dist(p, field(p)) < STILL for p in places)
 
 

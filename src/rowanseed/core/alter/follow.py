@@ -17,7 +17,7 @@ from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel
-from rowanseed.core.pattern.walk import part_length, walk, walk_join
+from rowanseed.core.pattern.walk import fault, part_length
 
 ROUNDS = 5
 RAGLAN, COLLAR_NECK = "raglan", "collar-neck"
@@ -32,7 +32,7 @@ def follow(before: Pattern, after: Pattern, size: str, moved: set[str]) -> tuple
 
     `moved` are the pieces that the alteration itself moved. Seams keep the difference they had before.
     """
-    wanted = {w.join.id: w.fault for w in walk(before, size)}
+    wanted = {join.id: fault(before, size, join) for join in before.making.joins}
     reasons: dict[str, str] = {}
     moved = set(moved)
     for _ in range(ROUNDS):
@@ -41,7 +41,7 @@ def follow(before: Pattern, after: Pattern, size: str, moved: set[str]) -> tuple
             if join.difference.kind is DifferenceKind.GATHERS:
                 # What is drawn up to a band or a cuff is drawn up a little more or less; the band keeps its measure.
                 continue
-            off = walk_join(after, size, join).fault - wanted[join.id]
+            off = fault(after, size, join) - wanted[join.id]
             if abs(off) <= NOTICED:
                 continue
             fitted = _fit(after, size, join, off, moved)

@@ -113,21 +113,20 @@ def mouths(piece: Piece, size: str, edge: str) -> list[tuple[float, float]]:
 
 def frames(pattern: Pattern, size: str) -> tuple[Frame, ...]:
     """All frames of a pattern, in the order of its pieces."""
-    layered = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
-    by_name: dict[str, list[Piece]] = {}
-    for piece in pattern.pieces:
-        by_name.setdefault(piece.frame, []).append(piece)
-    out = []
-    for name, pieces in by_name.items():
-        own_first = sorted(pieces, key=lambda p: (p.id in layered, Role.MAIN not in {c.role for c in p.cuts}))
-        panel = next((p.panel for p in own_first if p.panel not in (Panel.OTHER, Panel.BAND)), own_first[0].panel)
-        out.append(Frame(name=name, panel=panel, pieces=tuple(own_first), size=size))
-    return tuple(out)
+    return tuple(_frame(pattern, size, name) for name in dict.fromkeys(piece.frame for piece in pattern.pieces))
 
 
 def frame_of(pattern: Pattern, size: str, piece: str) -> Frame:
     """The frame that a piece is drawn in."""
-    return next(f for f in frames(pattern, size) if any(p.id == piece for p in f.pieces))
+    return _frame(pattern, size, pattern.piece(piece).frame)
+
+
+def _frame(pattern: Pattern, size: str, name: str) -> Frame:
+    pieces = [piece for piece in pattern.pieces if piece.frame == name]
+    layered = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
+    own_first = sorted(pieces, key=lambda p: (p.id in layered, Role.MAIN not in {c.role for c in p.cuts}))
+    panel = next((p.panel for p in own_first if p.panel not in (Panel.OTHER, Panel.BAND)), own_first[0].panel)
+    return Frame(name=name, panel=panel, pieces=tuple(own_first), size=size)
 
 
 def with_pieces(pattern: Pattern, changed: Iterable[Piece]) -> Pattern:

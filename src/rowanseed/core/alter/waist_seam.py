@@ -17,7 +17,7 @@ from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at
 from rowanseed.core.pattern.making import INSET_EDGE, DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, Panel, Piece
-from rowanseed.core.pattern.walk import part_length, walk_join
+from rowanseed.core.pattern.walk import fault, part_length
 
 WAIST = "waist"
 ACROSS = (WAIST, INSET_EDGE)
@@ -114,7 +114,7 @@ def _lies_across(pattern: Pattern, join: Join) -> bool:
 
 
 def _met(before: Pattern, pattern: Pattern, size: str, join: Join) -> Pattern:
-    off = walk_join(pattern, size, join).fault - walk_join(before, size, join).fault
+    off = fault(pattern, size, join) - fault(before, size, join)
     if abs(off) <= NOTICED:
         return pattern
     grown = [

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import assert_never
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, fine
@@ -116,6 +117,25 @@ def walk(pattern: Pattern, size: str) -> tuple[SeamWalk, ...]:
 
 def walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
     """Walk one join in one size."""
+    a, b, intended = _sides(pattern, size, join)
+    return SeamWalk(
+        join=join,
+        a=a,
+        b=b,
+        intended=intended,
+        notches=_notch_pairs(pattern, size, join),
+        allowances=_uneven_allowances(pattern, join),
+    )
+
+
+def fault(pattern: Pattern, size: str, join: Join) -> float:
+    """How far apart the two sides of a join are, in mm, but for what is meant; as `walk_join` has it."""
+    a, b, intended = _sides(pattern, size, join)
+    return a - b - intended
+
+
+def _sides(pattern: Pattern, size: str, join: Join) -> tuple[float, float, float]:
+    """The lengths of both sides of a join, and how much longer the first is meant to be, in mm."""
     a = sum(part_length(pattern, size, part) for part in join.a)
     b = sum(part_length(pattern, size, part) for part in join.b)
     match join.difference.kind:
@@ -127,14 +147,9 @@ def walk_join(pattern: Pattern, size: str, join: Join) -> SeamWalk:
             intended = -join.difference.amount
         case DifferenceKind.GATHERS:
             intended = b * (join.difference.amount - 1)
-    return SeamWalk(
-        join=join,
-        a=a,
-        b=b,
-        intended=intended,
-        notches=_notch_pairs(pattern, size, join),
-        allowances=_uneven_allowances(pattern, join),
-    )
+        case _:
+            assert_never(join.difference.kind)
+    return a, b, intended
 
 
 def _uneven_allowances(pattern: Pattern, join: Join) -> tuple[tuple[str, float], ...]:
