@@ -16,7 +16,8 @@ from rowanseed.core.make.equipment import Equipment, SeamFinish, SewingHabits, S
 from rowanseed.core.make.operation import Act
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
-from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.make.workbench import workbench
+from rowanseed.core.make.zip_kinds import zipped_as_chosen
 from rowanseed.core.pattern.envelope import Structure
 
 from .garments import SIZE, garments
@@ -135,7 +136,7 @@ def test_any_technique_that_is_offered_can_be_taken(pattern, data):
 
     def ways(chosen):
         household = MakingChoices(techniques=tuple(chosen))
-        return offered(Workbench(pattern=pattern, view="A", size=SIZE, household=household))
+        return offered(workbench(pattern, "A", SIZE, household))
 
     chosen = []
     for id in sorted(id for id, found in ways(()).items() if len(found) > 1):
@@ -145,6 +146,6 @@ def test_any_technique_that_is_offered_can_be_taken(pattern, data):
     assert all("a part that it is sewn in one with" in gap.said for gap in made.gaps)
     told = {gap.id for gap in made.gaps}
     assert {one for one in chosen if one[0] not in told} <= set(made.taken)
-    operations = sequence(made.operations)
-    assert play(pattern, operations) == ()
-    assert faults(pattern, SIZE, operations) == []
+    operations, garment = sequence(made.operations), zipped_as_chosen(pattern, chosen)
+    assert play(garment, operations) == ()
+    assert faults(garment, SIZE, operations) == []

@@ -21,6 +21,7 @@ from rowanseed.core.make.operation import Act
 from rowanseed.core.make.registry import all_techniques
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
+from rowanseed.core.make.zip_kinds import zipped_as_chosen
 from rowanseed.core.pattern.check import faults as drawing_faults
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import DetailKind
@@ -50,7 +51,7 @@ def ordered(pattern, choices):
 def wrong(pattern, choices):
     """Whatever anything finds wrong with the order of a garment."""
     made = ordered(pattern, choices)
-    operations = made.operations
+    pattern, operations = zipped_as_chosen(pattern, choices.techniques), made.operations
     said = [gap.said for gap in made.gaps]
     said += [f"{fault.at}: {fault.said}" for fault in play(pattern, operations)]
     said += faults(pattern, SIZE, operations)

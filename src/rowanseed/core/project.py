@@ -22,7 +22,7 @@ from rowanseed.core.cutting import CutItem, cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.booklet import Moved, moved
-from rowanseed.core.make.change import Way, in_the_way, ways, with_technique
+from rowanseed.core.make.change import Unsuited, Way, in_the_way, settled, unsuited, ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Gap, Made
 from rowanseed.core.make.operation import Operation
@@ -370,6 +370,19 @@ class Project:
         if self.choices is None:
             return ()
         return ways(self.garment, self.choices.view, self.choices.size, self.making_choices, self.made)
+
+    @cached_property
+    def settled(self) -> tuple[Way, ...]:
+        """The parts of the garment that are sewn in one way only."""
+        if self.choices is None:
+            return ()
+        return settled(self.garment, self.choices.view, self.choices.size, self.making_choices, self.made)
+
+    def why_not(self, part: str) -> tuple[Unsuited, ...]:
+        """The techniques that do not suit a part, and why."""
+        if self.choices is None:
+            return ()
+        return unsuited(self.garment, self.choices.view, self.choices.size, self.making_choices, part)
 
     def sewn_with(self, part: str, technique: str | None, *, is_cut: bool = False) -> Project:
         """The project with one part sewn another way; None: the usual one. `is_cut`: allowances stay as they are.

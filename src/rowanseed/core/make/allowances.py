@@ -11,6 +11,7 @@ from dataclasses import dataclass, replace
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import chosen_duties
 from rowanseed.core.make.workbench import workbench
+from rowanseed.core.make.zip_kinds import zipped_as_chosen
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 
@@ -44,7 +45,8 @@ def changes(pattern: Pattern, view: str, size: str, choices: MakingChoices) -> t
 
 
 def with_allowances(pattern: Pattern, view: str, size: str, choices: MakingChoices) -> Pattern:
-    """The garment with the allowances that its chosen techniques ask for; itself where they ask for none."""
+    """The garment with the allowances and zips that its chosen techniques ask for; itself where they ask for none."""
+    pattern = zipped_as_chosen(pattern, choices.techniques)
     changed = {(one.piece, one.edge): one.after for one in changes(pattern, view, size, choices)}
     if not changed:
         return pattern

@@ -58,58 +58,60 @@ def ways(pattern: Pattern, view: str, size: str, choices: MakingChoices, made: M
     return tuple(out)
 
 
+def settled(pattern: Pattern, view: str, size: str, choices: MakingChoices, made: Made) -> tuple[Way, ...]:
+    """Every part that is made in one way only, in the order of the making graph."""
+    bench = workbench(pattern, view, size, choices)
+    taken = dict(made.taken)
+    alone = ((id, found[0]) for id, found in offered(bench).items() if len(found) == 1 and taken.get(id) == found[0].id)
+    return tuple(Way(id=id, name=part_name(bench, id), taken=one, others=(), usual=one) for id, one in alone)
+
+
 def part_name(bench: Workbench, id: str) -> str:
     """A part in words; parts that are no part of the graph are called after the piece or seam they belong to."""
-    kind, _, of = id.partition(":")
-    match kind:
-        case "stiffen":
-            return f"Interfacing of the {bench.name(of)}"
-        case "pleats":
-            return f"Pleats of the {bench.name(of)}"
-        case "fullness":
-            return f"Fullness of the seam “{bench.joins[of].name}”"
-        case _:
-            pass
     if id in bench.joins:
         return bench.joins[id].name
     if id in bench.finishes:
         return bench.finishes[id].name
     if id in bench.details:
         return bench.details[id].name
-    return bench.closures[id].kind.words.capitalize() if id in bench.closures else id
+    if id in bench.closures:
+        return bench.closures[id].kind.words.capitalize()
+    kind, _, of = id.partition(":")
+    match kind:
+        case "stiffen":
+            return f"Interfacing of the {bench.name(of)}"
+        case "darts" | "folds" | "pleats":
+            return f"{kind.capitalize()} of the {bench.name(of)}"
+        case "fullness":
+            return f"Fullness of the seam “{bench.joins[of].name}”"
+        case _:
+            return id
 
 
 @dataclass(frozen=True)
 class Unsuited:
-    """A technique of the same chapter that does not suit a part, and why."""
+    """A technique for parts of this kind that does not suit this one, and why."""
 
     name: str
     why: str
 
 
-def unsuited(pattern: Pattern, view: str, size: str, choices: MakingChoices, way: Way) -> tuple[Unsuited, ...]:
-    """The techniques of the chapters of those that suit a part, which do not suit it."""
+def unsuited(pattern: Pattern, view: str, size: str, choices: MakingChoices, part: str) -> tuple[Unsuited, ...]:
+    """The techniques for parts of its kind which do not suit a part, or which the household cannot do."""
     bench = workbench(pattern, view, size, choices)
-    suited = {technique.id for technique in (way.taken, *way.others)}
-    chapters = {technique.chapter for technique in (way.taken, *way.others)}
-    every = every_duty(bench)
+    suited = {technique.id for technique in offered(bench).get(part, ())}
+    duties = {technique.id: duty for technique, duty in every_duty(bench) if part in duty.ids}
     out = []
     for technique in all_techniques():
-        if technique.id in suited or technique.chapter not in chapters:
+        why = None if technique.id in suited else technique.why_not(bench, part)
+        if why is None:
             continue
-        duty = next((d for t, d in every if t is technique and way.id in d.ids), None)
-        refused = technique.asks(bench)
+        duty = duties.get(technique.id)
         left = left_unmade(bench, duty) if duty is not None else ()
-        if duty is None:
-            why = "it is for parts of another shape"
-        elif refused:
-            why = refused
-        elif left:
+        if not why and left:
             why = f"“{part_name(bench, left[0])}”, which is made in one with it, would be left"
-        else:
-            continue
-        out.append(Unsuited(technique.name, why))
-    return tuple(sorted(out, key=lambda one: (one.why.startswith("it is for parts"), one.name)))
+        out.append(Unsuited(technique.name, why or technique.asks(bench)))
+    return tuple(sorted(out, key=lambda one: one.name))
 
 
 def in_the_way(

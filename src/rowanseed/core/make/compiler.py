@@ -110,7 +110,7 @@ def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
     """The techniques that can make each part, the usual one first; none that would leave another part unmade."""
     every = [(technique, duty) for technique, duty in every_duty(bench) if not technique.asks(bench)]
     out: dict[str, list[Technique]] = {id: [] for id in wanted(bench, every)}
-    for technique, duty in sorted(every, key=lambda found: (not found[0].usual, found[0].rank)):
+    for technique, duty in sorted(every, key=lambda found: (not _is_usual(*found), found[0].rank)):
         if not left_unmade(bench, duty):
             for id in duty.ids:
                 out[id].append(technique)
@@ -121,7 +121,11 @@ def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
 def _usual_parts(known: Same[Workbench]) -> tuple[frozenset[str], ...]:
     """What the usual techniques make in one, each."""
     every = _every_duty(known)
-    return tuple(frozenset(d.ids) for technique, d in every if technique.usual and not technique.asks(known.it))
+    return tuple(frozenset(d.ids) for technique, d in every if _is_usual(technique, d) and not technique.asks(known.it))
+
+
+def _is_usual(technique: Technique, duty: Duty) -> bool:
+    return technique.usual and not duty.by_choice
 
 
 def left_unmade(bench: Workbench, duty: Duty) -> tuple[str, ...]:
@@ -140,7 +144,7 @@ def share_out(bench: Workbench) -> tuple[Found, list[Gap]]:
     left = set(known) - {id for _, duty in duties for id in duty.ids}
     refused = {technique.id: technique.asks(bench) for technique, _ in every}
     for technique, duty in every:
-        if technique.usual and not refused[technique.id] and set(duty.ids) <= left:
+        if _is_usual(technique, duty) and not refused[technique.id] and set(duty.ids) <= left:
             duties.append((technique, duty))
             left -= set(duty.ids)
     gaps += [

@@ -48,9 +48,10 @@ def after_the_zip(bench: Workbench, *ids: str) -> Iterator[Need]:
         pieces = pieces_of((*join.a, *join.b))
         for zip_ in bench.openings.zips:
             centre = bench.joins.get(zip_.join)
-            if centre is None or zip_.join in ids:
+            if centre is None or zip_.join in ids or runs_over(bench, centre.id, id):
+                # What the centre seam runs on over, a yoke, is sewn before it.
                 continue
-            if zip_.kind not in IN_FLAT:
+            if zip_.kind not in IN_FLAT or (_ends_on_crotch(bench, join, centre) and len(centre.a) > 1):
                 crosses = zip_.kind is not ClosureKind.INVISIBLE_ZIP and _ends_on_crotch(bench, join, centre)
                 if crosses and pieces_of(centre.a) & pieces:
                     yield Need(facts.join(Fact.PRESSED, centre.id), "the seam below the zip is sewn while all is flat")

@@ -8,6 +8,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.openings import ZIPS
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.which import (
     edges_of,
@@ -25,14 +26,7 @@ from rowanseed.core.pattern.pieces import Panel
 A_DAY = 24 * 60.0
 
 
-CLOSED_FIRST = (
-    ClosureKind.HOOK_AND_EYE,
-    ClosureKind.INVISIBLE_ZIP,
-    ClosureKind.CENTRED_ZIP,
-    ClosureKind.LAPPED_ZIP,
-    ClosureKind.FLY_ZIP,
-    ClosureKind.BUTTON_FLY,
-)
+CLOSED_FIRST = (ClosureKind.HOOK_AND_EYE, *ZIPS)
 """What has to close before a garment hangs as it will be worn."""
 
 
@@ -50,14 +44,7 @@ def _hangs_as_worn(bench: Workbench, finish: Finish) -> Iterator[Need]:
         ):
             yield Need(facts.join(Fact.PRESSED, join.id), why, where_given=True)
     for closure in bench.closures.values():
-        if closure.kind.value in (
-            "hook-and-eye",
-            "invisible-zip",
-            "centred-zip",
-            "lapped-zip",
-            "fly-zip",
-            "button-fly",
-        ):
+        if closure.kind in CLOSED_FIRST:
             yield Need(facts.closure(Fact.CLOSED, closure.id), why, where_given=True)
     for detail in bench.details_of(DetailKind.ELASTIC):
         if detail.along:

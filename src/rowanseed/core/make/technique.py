@@ -12,9 +12,13 @@ from rowanseed.core.make.workbench import Workbench
 
 @dataclass(frozen=True)
 class Duty:
-    """Parts of the making graph that a technique sews as one: ids of joins, finishes, closures, pieces or layers."""
+    """Parts of the making graph that a technique sews as one: ids of joins, finishes, closures, pieces or layers.
+
+    `by_choice`: usual as the technique may be, it is not for these parts: only where it is chosen.
+    """
 
     ids: tuple[str, ...]
+    by_choice: bool = False
 
     @property
     def id(self) -> str:
@@ -29,6 +33,9 @@ def single(*ids: str) -> Duty:
 Finds = Callable[[Workbench], Iterator[Duty]]
 Sews = Callable[[Workbench, Duty], Iterator[Operation]]
 Adds = Callable[[Workbench, tuple[Operation, ...]], Iterator[Operation]]
+WhyNot = Callable[[Workbench, str], str | None]
+"""Why a part, given by its id, is not one of those that a technique finds: empty where it is; None for a part of
+another kind, of which nobody would ask."""
 
 
 @dataclass(frozen=True)
@@ -51,6 +58,7 @@ class Technique:
     words: Mapping[str, str] = field(default_factory=lambda: MappingProxyType({}))
     asks: Callable[[Workbench], str] = lambda bench: ""
     """Why a household cannot do it; empty if it can."""
+    why_not: WhyNot = lambda bench, id: None
     allowances: Callable[[Workbench, Duty], Mapping[tuple[str, str], float]] = lambda bench, duty: {}
     """What the allowances have to be where it is chosen before the pieces are cut, in mm by piece and edge."""
     iso: str = ""

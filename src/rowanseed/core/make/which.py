@@ -27,6 +27,14 @@ from rowanseed.core.pattern.pieces import Panel
 TO_ONE_SIDE = (Press.BACK, Press.FRONT, Press.UP, Press.DOWN)
 SERVED = (Press.OPEN, *TO_ONE_SIDE)
 BODY = frozenset({Panel.FRONT, Panel.BACK, Panel.SLEEVE})
+UNEVEN = 0.05
+"""Allowances no further apart than this, in mm, are one."""
+_LONGER = {
+    DifferenceKind.EASE: "eased into the other",
+    DifferenceKind.GATHERS: "gathered to the other",
+    DifferenceKind.STRETCH: "stretched on the other",
+    DifferenceKind.NONE: "as long as the other",
+}
 SHARP = math.radians(50)
 """Two edges that turn by so much where they meet make a corner."""
 
@@ -50,15 +58,17 @@ def other_hand(hand: str) -> str:
 
 def seams(bench: Workbench) -> Iterator[Join]:
     """Seams of shell, lining or facings among themselves: whatever no band, facing or lining is sewn on by."""
-    for join in bench.joins.values():
-        if (
-            join.press in SERVED
-            and not bench.encloses(join)
-            and not bench.is_faced(join)
-            and not _is_layered(bench, join)
-            and not puts_on_hood(bench, join)
-        ):
-            yield join
+    return (join for join in bench.joins.values() if is_seam(bench, join))
+
+
+def is_seam(bench: Workbench, join: Join) -> bool:
+    return (
+        join.press in SERVED
+        and not bench.encloses(join)
+        and not bench.is_faced(join)
+        and not _is_layered(bench, join)
+        and not puts_on_hood(bench, join)
+    )
 
 
 def _is_layered(bench: Workbench, join: Join) -> bool:
@@ -79,23 +89,47 @@ def puts_on_hood(bench: Workbench, join: Join) -> bool:
 
 def simple_seams(bench: Workbench) -> Iterator[Join]:
     """Seams without a zip, a band or fullness, of edges with one allowance."""
-    for join in seams(bench):
-        parts = (*join.a, *join.b)
-        if (
-            bench.openings.zip_on(join) is None
-            and bench.openings.opening_in_lining(join) is None
-            and not any(join.id in detail.along for detail in bench.details_of(DetailKind.IN_SEAM_POCKET))
-            and Panel.BAND not in bench.panels(parts)
-            and join.difference.kind is DifferenceKind.NONE
-            and not corners(bench, join)
-            and len({round(bench.edge_allowance(p), 1) for p in parts}) == 1
-        ):
-            yield join
+    return (join for join in seams(bench) if not why_not_simple(bench, join))
+
+
+def why_not_simple(bench: Workbench, join: Join) -> str:
+    """What makes more of a seam than two equal edges; empty where nothing does."""
+    parts = (*join.a, *join.b)
+    if bench.openings.zip_on(join) is not None:
+        return "a zip lies in it"
+    if bench.openings.opening_in_lining(join) is not None:
+        return "it is left open along the zip"
+    if any(join.id in detail.along for detail in bench.details_of(DetailKind.IN_SEAM_POCKET)):
+        return "a pocket hangs in it"
+    if Panel.BAND in bench.panels(parts):
+        return "a band lies in it"
+    if join.difference.kind is not DifferenceKind.NONE:
+        return f"its edges are not equally long: one is {_LONGER[join.difference.kind]}"
+    if corners(bench, join):
+        return "it goes round a corner"
+    allowances = [bench.edge_allowance(part) for part in parts]
+    if max(allowances) - min(allowances) > UNEVEN:
+        return f"its edges have different allowances, {' and '.join(dict.fromkeys(map(bench.margin, allowances)))}"
+    return ""
 
 
 def straight_seams(bench: Workbench) -> Iterator[Join]:
     """Simple seams without a tight curve: an allowance can be folded along them."""
-    return (join for join in simple_seams(bench) if not bench.bends.needs_clips((*join.a, *join.b)))
+    return (join for join in seams(bench) if not why_not_straight(bench, join))
+
+
+def why_not_straight(bench: Workbench, join: Join) -> str:
+    """Why an allowance cannot be folded along a seam; empty where it can."""
+    why = why_not_simple(bench, join)
+    if not why and bench.bends.needs_clips((*join.a, *join.b)):
+        return "it curves so much that its allowances are clipped, and clips cannot be folded in"
+    return why
+
+
+def too_narrow(bench: Workbench, join: Join, least: float) -> str:
+    """Why its allowance does not do where so many mm are wanted; empty where it does."""
+    has = bench.edge_allowance(join.a[0])
+    return "" if has >= least else f"its allowance of {bench.margin(has)} is too narrow: it takes {bench.margin(least)}"
 
 
 def of_the_shell(bench: Workbench, join: Join) -> bool:

@@ -17,6 +17,7 @@ from rowanseed.core.make.graph import Graph
 from rowanseed.core.make.openings import Openings
 from rowanseed.core.make.operation import EdgeShown, Need, On
 from rowanseed.core.make.runs import Runs
+from rowanseed.core.make.zip_kinds import zipped_as_chosen
 from rowanseed.core.pattern.making import (
     EdgePart,
     Join,
@@ -173,7 +174,8 @@ def workbench(pattern: Pattern, view: str, size: str, household: MakingChoices) 
 
 @lru_cache(maxsize=32)
 def _workbench(same: Same[Pattern], view: str, size: str, household: MakingChoices) -> Workbench:
-    return Workbench(pattern=same.it, view=view, size=size, household=household)
+    pattern = zipped_as_chosen(same.it, household.techniques)
+    return Workbench(pattern=pattern, view=view, size=size, household=household)
 
 
 def shown(parts: Iterable[EdgePart]) -> tuple[EdgeShown, ...]:

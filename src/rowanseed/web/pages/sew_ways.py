@@ -11,7 +11,7 @@ from rowanseed.app.sewing import Sewing
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.lay.estimate import estimate as likely_length
 from rowanseed.core.make.allowances import AllowanceChange
-from rowanseed.core.make.change import Way, changed, unsuited
+from rowanseed.core.make.change import Way, changed
 from rowanseed.core.make.compiler import Made
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.own_times import estimate
@@ -43,9 +43,8 @@ def show_ways(home: Home, id: Id, part: str = "", technique: str = "") -> Respon
             tried=_tried(project, way, other) if way and other else None,
             looked_at=part,
             picture=_picture(project, part),
-            unsuited=unsuited(core.garment, core.choices.view, core.size or "", core.making_choices, way)
-            if way and core.choices
-            else (),
+            settled=core.settled,
+            unsuited={one.id: core.why_not(one.id) for one in (*core.ways, *core.settled)},
         )
     )
 

@@ -52,7 +52,8 @@ class SewWaysView(StationView):
     tried: Tried | None
     looked_at: str
     picture: str | None
-    unsuited: tuple[Unsuited, ...]
+    settled: Sequence[Way]
+    unsuited: Mapping[str, tuple[Unsuited, ...]]
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
 from rowanseed.core.make.families.free_edges import whole
+from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.steps import Steps
-from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import edges_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import FinishKind
 
 
-def finds_bound(bench: Workbench) -> Iterator[Duty]:
+def bound_ids(bench: Workbench) -> tuple[str, ...]:
     """Edges that a binding finishes."""
-    for finish in edges_of(bench, FinishKind.BINDING):
-        yield single(finish.id)
+    return tuple(finish.id for finish in edges_of(bench, FinishKind.BINDING))
+
+
+finds_bound = finds_of(bound_ids, always)
+why_not_bound = why_not_of(bound_ids, always)
 
 
 def all_along(step: Steps) -> str:

@@ -6,10 +6,11 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
 from rowanseed.core.make.steps import of_closure
-from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import cuffs, fly_pieces, number_of
@@ -23,10 +24,12 @@ THICK = 3.0
 """The thickness of a button where only its diameter is known, in mm (common practice, no source)."""
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for closure in bench.closures.values():
-        if closure.kind is ClosureKind.BUTTONS:
-            yield single(closure.id)
+def buttoned_ids(bench: Workbench) -> tuple[str, ...]:
+    return tuple(closure.id for closure in bench.closures.values() if closure.kind is ClosureKind.BUTTONS)
+
+
+finds = finds_of(buttoned_ids, always)
+why_not = why_not_of(buttoned_ids, always)
 
 
 def length_of_hole(bench: Workbench) -> str:

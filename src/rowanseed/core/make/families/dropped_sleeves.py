@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
 from rowanseed.core.make.families import set_in_sleeves
-from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.families.suited import finds_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
@@ -14,11 +12,14 @@ SHALLOW = 0.28
 """A cap no higher than so much of the sleeve's width goes in flat (common practice, no source)."""
 
 
-def finds_dropped(bench: Workbench) -> Iterator[Duty]:
-    """Shallow caps that can be sewn in before sides and sleeves are closed."""
-    for duty in set_in_sleeves.finds_flat(bench):
-        if is_shallow(bench, bench.joins[duty.id]):
-            yield duty
+def why_not_dropped(bench: Workbench, id: str) -> str:
+    """Why a sleeve does not go in before sides and sleeves are closed as one with a shallow cap does."""
+    if not is_shallow(bench, bench.joins[id]):
+        return "its cap is too high: it would pucker"
+    return set_in_sleeves.why_not_flat(bench, id)
+
+
+finds_dropped = finds_of(set_in_sleeves.armhole_ids, why_not_dropped)
 
 
 def is_shallow(bench: Workbench, join: Join) -> bool:

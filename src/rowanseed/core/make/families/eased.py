@@ -8,8 +8,9 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.plain_seams import DRAWN_UP_FROM
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench, both_sides, shown
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pieces import Panel
@@ -17,11 +18,29 @@ from rowanseed.core.pattern.pieces import Panel
 KEY = "fullness:"
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in bench.joins.values():
-        eased = join.difference.kind is DifferenceKind.EASE and join.difference.amount >= DRAWN_UP_FROM
-        if eased and bench.panels((*join.a, *join.b)) != {Panel.BAND}:
-            yield single(f"{KEY}{join.id}")
+def fullness_ids(bench: Workbench) -> tuple[str, ...]:
+    """The fullness of every seam that is drawn up before it is sewn: gathered or eased."""
+    return tuple(
+        f"{KEY}{join.id}"
+        for join in bench.joins.values()
+        if join.difference.kind is DifferenceKind.GATHERS or _is_eased(bench, join)
+    )
+
+
+def _is_eased(bench: Workbench, join: Join) -> bool:
+    much = join.difference.kind is DifferenceKind.EASE and join.difference.amount >= DRAWN_UP_FROM
+    return much and bench.panels((*join.a, *join.b)) != {Panel.BAND}
+
+
+def _why_not(bench: Workbench, id: str) -> str:
+    ratio = bench.joins[id.removeprefix(KEY)].difference
+    if ratio.kind is DifferenceKind.EASE:
+        return ""
+    return f"it gathers {ratio.amount:.2g} times as much cloth: ease that does not show takes up a few centimetres"
+
+
+finds = finds_of(fullness_ids, _why_not)
+why_not = why_not_of(fullness_ids, _why_not)
 
 
 def join_of(bench: Workbench, duty: Duty) -> Join:

@@ -8,18 +8,29 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.eased import KEY
+from rowanseed.core.make.families.eased import KEY, fullness_ids
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench, both_sides, shown
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.walk import copies, part_length
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in bench.joins.values():
-        if join.difference.kind is DifferenceKind.GATHERS:
-            yield single(f"{KEY}{join.id}")
+def why_not_gathered(bench: Workbench, id: str) -> str:
+    """Why a fullness is not gathered."""
+    is_gathered = bench.joins[id.removeprefix(KEY)].difference.kind is DifferenceKind.GATHERS
+    return "" if is_gathered else "it is eased in: no gathers are to show"
+
+
+def why_not_so_full(bench: Workbench, id: str, most: float) -> str:
+    """Why a fullness of more than so many times is not gathered in a way that draws no further."""
+    ratio = bench.joins[id.removeprefix(KEY)].difference.amount
+    told = f"it gathers {ratio:.2g} times as much cloth, and this draws up {most:.2g} times at most"
+    return why_not_gathered(bench, id) or ("" if ratio <= most else told)
+
+
+finds = finds_of(fullness_ids, why_not_gathered)
+why_not = why_not_of(fullness_ids, why_not_gathered)
 
 
 def lengths_of(bench: Workbench, join: Join) -> str:

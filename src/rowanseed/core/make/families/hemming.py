@@ -6,12 +6,13 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.make import looks, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.families.turned_hems import strip_first
 from rowanseed.core.make.hem_length import before_hem, begins_at
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_finish
-from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import hems
 from rowanseed.core.make.workbench import Workbench, shown
 
@@ -19,17 +20,17 @@ Sews = Callable[[Workbench, Duty], Iterator[Operation]]
 DONE = (Fact.HEMMED, Fact.FINISHED)
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    """Every hem."""
-    for finish in hems(bench):
-        yield single(finish.id)
+def hem_ids(bench: Workbench) -> tuple[str, ...]:
+    return tuple(finish.id for finish in hems(bench))
 
 
-def finds_deep(bench: Workbench) -> Iterator[Duty]:
-    """Hems deep enough to be held inside by hand."""
-    for finish in hems(bench):
-        if bench.edge_allowance(finish.parts[0]) >= 20:
-            yield single(finish.id)
+DEEP = 20.0
+"""A hem of so many mm is deep enough to be held inside by hand."""
+
+
+def _shallow(bench: Workbench, id: str) -> str:
+    deep = bench.edge_allowance(bench.finishes[id].parts[0])
+    return "" if deep >= DEEP else f"the hem is {bench.margin(deep)} deep: it takes {bench.margin(DEEP)}"
 
 
 def on_hem(step: Steps) -> On:
@@ -134,11 +135,13 @@ def hem_technique(
     **more: object,
 ) -> Technique:
     """A way of hemming that is chosen; a deep one is held inside by hand."""
+    rule = _shallow if is_deep else always
     return Technique(
         id=id,
         name=name,
         chapter="hems",
-        finds=finds_deep if is_deep else finds,
+        finds=finds_of(hem_ids, rule),
+        why_not=why_not_of(hem_ids, rule),
         sews=sews,
         rank=rank,
         usual=False,

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.patches import (
@@ -16,16 +14,25 @@ from rowanseed.core.make.families.patches import (
     turned_all_round,
     where,
 )
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
-from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import NEEDLE, Workbench
 from rowanseed.core.pattern.making import Finish
 
 
-def finds_patch(bench: Workbench) -> Iterator[Duty]:
-    for finish in turned_all_round(bench):
-        if mouth_of(bench, finish) is not None and not is_folded_double(bench, finish):
-            yield single(finish.id)
+def patch_ids(bench: Workbench) -> tuple[str, ...]:
+    return tuple(finish.id for finish in turned_all_round(bench))
+
+
+def _why_not(bench: Workbench, id: str) -> str:
+    finish = bench.finishes[id]
+    if mouth_of(bench, finish) is None:
+        return "it has no mouth: nothing goes into it"
+    return "it is folded double, so that it is lined with itself" if is_folded_double(bench, finish) else ""
+
+
+finds_patch = finds_of(patch_ids, _why_not)
+why_not_patch = why_not_of(patch_ids, _why_not)
 
 
 def sewn_on(bench: Workbench, finish: Finish, technique: str, prepared: str) -> Operation:

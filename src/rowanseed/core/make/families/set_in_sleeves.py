@@ -8,10 +8,11 @@ from dataclasses import replace
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.plain_seams import fullness
+from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Meant, Need, Operation
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
-from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pieces import MarkKind, Panel
@@ -33,16 +34,19 @@ def sleeve_joins(bench: Workbench) -> Iterator[Join]:
             yield join
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in sleeve_joins(bench):
-        yield single(join.id)
+def armhole_ids(bench: Workbench) -> tuple[str, ...]:
+    return tuple(join.id for join in sleeve_joins(bench))
 
 
-def finds_flat(bench: Workbench) -> Iterator[Duty]:
-    """Those above one seam that closes both sides: beside a zip in one of them a sleeve is set in the round."""
-    for duty in finds(bench):
-        if len(sides_below(bench, bench.joins[duty.id])) == 1:
-            yield duty
+def why_not_flat(bench: Workbench, id: str) -> str:
+    """Beside a zip in one of the sides, or with a side in several seams, a sleeve is set in the round."""
+    below = len(sides_below(bench, bench.joins[id]))
+    return "" if below == 1 else "the side below it is not one seam, alike on both sides, that closes sleeve and body"
+
+
+finds = finds_of(armhole_ids, always)
+why_not = why_not_of(armhole_ids, always)
+finds_flat = finds_of(armhole_ids, why_not_flat)
 
 
 def sides_below(bench: Workbench, armhole: Join) -> list[Join]:

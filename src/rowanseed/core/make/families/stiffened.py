@@ -2,19 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
+from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.operation import On
-from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart
 
 KEY = "stiffen:"
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for id in bench.interfaced():
-        yield single(f"{KEY}{id}")
+def stiffened_ids(bench: Workbench) -> tuple[str, ...]:
+    return tuple(f"{KEY}{id}" for id in bench.interfaced())
+
+
+finds = finds_of(stiffened_ids, always)
+why_not = why_not_of(stiffened_ids, always)
 
 
 def stiffened_piece(duty: Duty) -> str:

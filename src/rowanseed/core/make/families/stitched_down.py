@@ -2,27 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
-from rowanseed.core.make.technique import Duty, single
-from rowanseed.core.make.which import straight_seams
+from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.which import BODY, too_narrow, why_not_straight
 from rowanseed.core.make.workbench import Workbench, both_sides, on_joins
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.making import Join
 
 
-def finds_felled(bench: Workbench) -> Iterator[Duty]:
-    """Straight seams of the shell whose allowances are wide enough to be folded in."""
-    for join in straight_seams(bench):
-        if bench.edge_allowance(join.a[0]) >= 12 and not bench.panels((*join.a, *join.b)) - {
-            Panel.FRONT,
-            Panel.BACK,
-            Panel.SLEEVE,
-        }:
-            yield single(join.id)
+def why_not_felled(bench: Workbench, join: Join) -> str:
+    """Why a seam is not felled: its allowances cannot be folded in, or it is none of the shell."""
+    if bench.panels((*join.a, *join.b)) - BODY:
+        return "it does not lie between fronts, backs and sleeves"
+    return why_not_straight(bench, join) or too_narrow(bench, join, 12)
 
 
 def stitched_down(

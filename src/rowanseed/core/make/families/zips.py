@@ -9,10 +9,12 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.suited import why_not_of
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
-from rowanseed.core.make.technique import Duty, Finds, single
+from rowanseed.core.make.technique import Duty, Finds, WhyNot
 from rowanseed.core.make.workbench import HOT, Workbench, shown
+from rowanseed.core.make.zip_kinds import why_not_zip, zips_in_seams
 from rowanseed.core.pattern.making import Closure, ClosureKind, Join
 from rowanseed.core.pattern.pieces import Mark
 from rowanseed.core.pattern.seamline import mark_distance
@@ -26,15 +28,27 @@ TAPE_ENDS = "The upper ends of the tape: turned aside into the allowances and se
 ABOVE_THE_PULL = f"{TAPE_ENDS}; a bar across, above the pull, holds both sides together."
 
 
+def zip_ids(bench: Workbench) -> tuple[str, ...]:
+    return tuple(closure.id for closure in zips_in_seams(bench.pattern))
+
+
+def _why_not(bench: Workbench, id: str, kind: ClosureKind) -> str:
+    return why_not_zip(bench.pattern, bench.closures[id], kind, bench.margin)
+
+
 def finds_zips(kind: ClosureKind) -> Finds:
-    """Zips of a kind."""
+    """Zips of a kind; by choice those that may be one of it as well."""
 
     def finds(bench: Workbench) -> Iterator[Duty]:
-        for closure in bench.closures.values():
-            if closure.kind is kind and closure.join in bench.joins:
-                yield single(closure.id)
+        for id in zip_ids(bench):
+            if not _why_not(bench, id, kind):
+                yield Duty((id,), by_choice=bench.closures[id].kind is not kind)
 
     return finds
+
+
+def why_not_zips(kind: ClosureKind) -> WhyNot:
+    return why_not_of(zip_ids, lambda bench, id: _why_not(bench, id, kind))
 
 
 def beside(bench: Workbench, join: Join, closure: Closure) -> tuple[EdgeShown, ...]:

@@ -27,6 +27,16 @@ def finds(bench: Workbench) -> Iterator[Duty]:
             yield Duty((found.id, inside.id, closure.id))
 
 
+def _why_not(bench: Workbench, id: str) -> str | None:
+    if any(id in duty.ids for duty in finds(bench)):
+        return ""
+    if not any(id in duty.ids for duty in waistbands.finds(bench)):
+        return None
+    if _zip(bench, id) is None:
+        return "no invisible zip ends at the band"
+    return "the band has an underlap, which the zip does not run up into"
+
+
 def _zip(bench: Workbench, band: str) -> Closure | None:
     kinds = (ClosureKind.INVISIBLE_ZIP,)
     return next((c for c in bench.openings.zips_at(bench.joins[band]) if c.kind in kinds), None)
@@ -84,6 +94,7 @@ TECHNIQUE = Technique(
     name="Waistband on first, the zip up into it",
     chapter="waists, collars and cuffs",
     finds=finds,
+    why_not=_why_not,
     sews=sews,
     rank=29,
     usual=False,

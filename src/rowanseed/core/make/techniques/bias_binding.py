@@ -7,20 +7,14 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bound_edges import finds_bound, why_not_bound
 from rowanseed.core.make.families.free_edges import across, on_edge, whole
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import edges_of
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import FinishKind
 
 BINDING = 10.0
 """The finished width of a binding where nothing else is said, in mm (common practice, no source)."""
-
-
-def finds_bound(bench: Workbench) -> Iterator[Duty]:
-    for finish in edges_of(bench, FinishKind.BINDING):
-        yield single(finish.id)
 
 
 def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -81,6 +75,7 @@ TECHNIQUE = Technique(
     name="Bias binding",
     chapter="edges",
     finds=finds_bound,
+    why_not=why_not_bound,
     sews=bound,
     rank=30,
     words={"bias": "the slanting direction of a cloth, in which it stretches"},

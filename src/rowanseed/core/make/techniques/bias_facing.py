@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched
+from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched, why_not_bound
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, On, Operation, Supply, Use
 from rowanseed.core.make.shared import iron_for
@@ -69,6 +69,7 @@ TECHNIQUE = Technique(
     name="Bias strip turned inside",
     chapter="edges",
     finds=finds_bound,
+    why_not=why_not_bound,
     sews=facing,
     rank=31,
     usual=False,

@@ -8,19 +8,18 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.bound_seams import on_edges, woven
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Act, Meant, Need, Operation, Supply, Use
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import simple_seams
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import too_narrow, why_not_simple
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import Press
+from rowanseed.core.pattern.making import Join, Press
 
 
-def finds_together(bench: Workbench) -> Iterator[Duty]:
-    for join in simple_seams(bench):
-        if bench.edge_allowance(join.a[0]) >= 8:
-            yield single(join.id)
+def _why_not(bench: Workbench, join: Join) -> str:
+    return why_not_simple(bench, join) or too_narrow(bench, join, 8)
 
 
 def together(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -63,7 +62,8 @@ TECHNIQUE = Technique(
     id="bound-as-one",
     name="Seam with both edges bound as one",
     chapter="seams",
-    finds=finds_together,
+    finds=finds_by(_why_not),
+    why_not=why_not_by(_why_not),
     sews=together,
     rank=45,
     usual=False,

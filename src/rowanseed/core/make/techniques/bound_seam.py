@@ -8,13 +8,14 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.bound_seams import on_edges, woven
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Act, Need, Operation, Supply, Use
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import simple_seams
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import too_narrow, why_not_simple
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import Press
+from rowanseed.core.pattern.making import Join, Press
 
 STRIP = 25.0
 """A bias strip for the edge of an allowance is cut so wide, in mm: it covers 6 on each side (common practice)."""
@@ -23,10 +24,10 @@ STRIP = 25.0
 COVERS = 6.0
 
 
-def finds_apart(bench: Workbench) -> Iterator[Duty]:
-    for join in simple_seams(bench):
-        if join.press is Press.OPEN and bench.edge_allowance(join.a[0]) >= 12:
-            yield single(join.id)
+def _why_not(bench: Workbench, join: Join) -> str:
+    if join.press is not Press.OPEN:
+        return "its allowances lie to one side: both edges are bound as one"
+    return why_not_simple(bench, join) or too_narrow(bench, join, 12)
 
 
 def apart(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -65,7 +66,8 @@ TECHNIQUE = Technique(
     id="bound-seam",
     name="Seam with each edge bound, pressed open",
     chapter="seams",
-    finds=finds_apart,
+    finds=finds_by(_why_not),
+    why_not=why_not_by(_why_not),
     sews=apart,
     rank=44,
     usual=False,

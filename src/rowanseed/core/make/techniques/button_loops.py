@@ -4,7 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make.families.buttonholes import finds, holes_of, is_of_cuffs, laps_over, sewn_on, where_they_lie
+from rowanseed.core.make.families.buttonholes import (
+    finds,
+    holes_of,
+    is_of_cuffs,
+    laps_over,
+    sewn_on,
+    where_they_lie,
+    why_not,
+)
 from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -38,6 +46,7 @@ TECHNIQUE = Technique(
     name="Loops of thread",
     chapter="closures",
     finds=finds,
+    why_not=why_not,
     sews=loops,
     rank=21,
     usual=False,

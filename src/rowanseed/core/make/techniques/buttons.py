@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make.families.buttonholes import by_machine, finds, sewn_on
+from rowanseed.core.make.families.buttonholes import by_machine, finds, sewn_on, why_not
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -20,6 +20,7 @@ TECHNIQUE = Technique(
     name="Buttons and buttonholes",
     chapter="closures",
     finds=finds,
+    why_not=why_not,
     sews=sews,
     rank=20,
     words={"shank": "the stem of thread between a button and the cloth"},

@@ -8,14 +8,14 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.eased import KEY, join_of
-from rowanseed.core.make.families.gathering import drawn_to
+from rowanseed.core.make.families.eased import KEY, fullness_ids, join_of
+from rowanseed.core.make.families.gathering import drawn_to, why_not_gathered
+from rowanseed.core.make.families.suited import why_not_of
 from rowanseed.core.make.families.waistbands import band_of, made_up
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.walk import part_length
 
 ROWS = (3.0, 28.0)
@@ -23,12 +23,26 @@ ROWS = (3.0, 28.0)
 MARKS = 12.0
 
 
+LEAST_FULL = 2.0
+"""So many times as much cloth makes folds that stand (common practice, no source)."""
+
+
+def _why_not(bench: Workbench, id: str) -> str:
+    join = bench.joins[id.removeprefix(KEY)]
+    if why_not_gathered(bench, id):
+        return why_not_gathered(bench, id)
+    if join.difference.amount < LEAST_FULL:
+        return f"it takes {LEAST_FULL:g} times as much cloth, and here are {join.difference.amount:.2g} times"
+    if not band_of(bench, join):
+        return "there is no band that the folds could be whipped to"
+    return "the gathered edge curves" if any(bench.bends.is_curved(p) for p in join.a) else ""
+
+
 def finds(bench: Workbench) -> Iterator[Duty]:
     """Where much is gathered to a band, and the gathered edge does not curve; the folds are whipped to the band."""
-    for join in bench.joins.values():
-        much = join.difference.kind is DifferenceKind.GATHERS and join.difference.amount >= 2.0
-        if much and band_of(bench, join) and not any(bench.bends.is_curved(p) for p in join.a):
-            yield single(f"{KEY}{join.id}", join.id)
+    for id in fullness_ids(bench):
+        if not _why_not(bench, id):
+            yield single(id, id.removeprefix(KEY))
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -126,6 +140,7 @@ TECHNIQUE = Technique(
     name="Cartridge pleats",
     chapter="fullness",
     finds=finds,
+    why_not=why_not_of(fullness_ids, _why_not),
     sews=sews,
     rank=23,
     usual=False,

@@ -14,6 +14,7 @@ from rowanseed.core.make.families.zips import (
     shortened,
     stiffened_opening,
     top,
+    why_not_zips,
 )
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique
@@ -74,6 +75,7 @@ TECHNIQUE = Technique(
     name="Centred zip",
     chapter="closures",
     finds=finds_zips(ClosureKind.CENTRED_ZIP),
+    why_not=why_not_zips(ClosureKind.CENTRED_ZIP),
     sews=centred,
     rank=20,
     draw="centred zip",

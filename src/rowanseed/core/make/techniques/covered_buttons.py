@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.buttonholes import by_machine, finds, number_of_holes, sewn_on, titled
+from rowanseed.core.make.families.buttonholes import by_machine, finds, number_of_holes, sewn_on, titled, why_not
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -39,6 +39,7 @@ TECHNIQUE = Technique(
     name="Covered buttons",
     chapter="closures",
     finds=finds,
+    why_not=why_not,
     sews=covered,
     rank=21,
     usual=False,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make import facts
+from rowanseed.core.make.crossing import PRESSED_FIRST, runs_over
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.crotches import ID, crotch_join
 from rowanseed.core.make.operation import Need, Operation
@@ -43,7 +44,14 @@ def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "sew up to the zip mark; backstitch there. The rest below is sewn when the legs are joined.",
             "Then the longest stitch: baste on from the zip mark to the waist.",
         ),
-        requires=(Need(facts.join(Fact.NEATENED, join.id), "its edges are neatened apart first", where_given=True),),
+        requires=(
+            Need(facts.join(Fact.NEATENED, join.id), "its edges are neatened apart first", where_given=True),
+            *(
+                Need(facts.join(Fact.PRESSED, other.id), PRESSED_FIRST, where_given=True)
+                for other in bench.crossing(duty.ids)
+                if runs_over(bench, join.id, other.id)
+            ),
+        ),
         flat=True,
         leaves=(f"basting of the {words}'s opening",),
         look="The backstitch stands exactly at the zip mark.",

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched
+from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched, why_not_bound
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
@@ -62,6 +62,7 @@ TECHNIQUE = Technique(
     name="Double binding, felled by hand",
     chapter="edges",
     finds=finds_bound,
+    why_not=why_not_bound,
     sews=double,
     rank=32,
     usual=False,

@@ -7,22 +7,21 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Act, Meant, Need, Operation, Setting
 from rowanseed.core.make.settings import ORDINARY, needle
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import simple_seams
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import too_narrow, why_not_simple
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import Press
+from rowanseed.core.pattern.making import Join, Press
 
 BESIDE = 3.0
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in simple_seams(bench):
-        if bench.edge_allowance(join.a[0]) >= 6:
-            yield single(join.id)
+def _why_not(bench: Workbench, join: Join) -> str:
+    return why_not_simple(bench, join) or too_narrow(bench, join, 6)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -62,7 +61,8 @@ TECHNIQUE = Technique(
     id="double-stitched",
     name="Double-stitched seam",
     chapter="seams",
-    finds=finds,
+    finds=finds_by(_why_not),
+    why_not=why_not_by(_why_not),
     sews=sews,
     rank=47,
     usual=False,

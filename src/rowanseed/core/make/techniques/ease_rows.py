@@ -8,7 +8,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.eased import finds, join_of, taken_out
+from rowanseed.core.make.families.eased import finds, join_of, taken_out, why_not
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.technique import Duty, Technique
@@ -73,6 +73,7 @@ TECHNIQUE = Technique(
     name="Ease rows",
     chapter="fullness",
     finds=finds,
+    why_not=why_not,
     sews=rows,
     rank=20,
     also=("ease stitching",),

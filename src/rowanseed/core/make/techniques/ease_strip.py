@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.eased import finds, join_of
+from rowanseed.core.make.families.eased import finds, join_of, why_not
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.technique import Duty, Technique
@@ -42,6 +42,7 @@ TECHNIQUE = Technique(
     name="Bias strip stretched on",
     chapter="fullness",
     finds=finds,
+    why_not=why_not,
     sews=bias_strip,
     rank=21,
     usual=False,

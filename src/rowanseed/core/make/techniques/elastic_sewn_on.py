@@ -25,6 +25,16 @@ def finds_edge(bench: Workbench) -> Iterator[Duty]:
             yield single(finish.id, *(c.id for c in drawn))
 
 
+def _why_not(bench: Workbench, id: str) -> str | None:
+    finish = bench.finishes.get(id)
+    if finish is None or finish.kind is not FinishKind.CASING:
+        return None
+    drawn = drawn_through(bench, finish)
+    if not drawn:
+        return "the pattern does not say that elastic draws it in"
+    return "" if all(c.kind is ClosureKind.ELASTIC for c in drawn) else "ties run in it, and need a tunnel"
+
+
 def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, "elastic zigzagged on", duty.id)
@@ -64,6 +74,7 @@ TECHNIQUE = Technique(
     name="Elastic zigzagged on and folded over",
     chapter="fullness",
     finds=finds_edge,
+    why_not=_why_not,
     sews=edge,
     rank=31,
     usual=False,

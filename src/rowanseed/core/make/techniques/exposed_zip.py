@@ -6,21 +6,15 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.zips import after_seam, beside, shortened, top
+from rowanseed.core.make.families.zips import after_seam, beside, finds_zips, shortened, top, why_not_zips
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_closure
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import closures_of
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind
 
 SHOWN = 6.0
 """Each side of the opening stands so far from the middle of the teeth, in mm: half of what is seen."""
-
-
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for closure in closures_of(bench, ClosureKind.EXPOSED_ZIP):
-        yield single(closure.id)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -84,7 +78,8 @@ TECHNIQUE = Technique(
     id="exposed-zip",
     name="Exposed zip",
     chapter="closures",
-    finds=finds,
+    finds=finds_zips(ClosureKind.EXPOSED_ZIP),
+    why_not=why_not_zips(ClosureKind.EXPOSED_ZIP),
     sews=sews,
     rank=20,
     draw="centred zip",

@@ -13,7 +13,7 @@ from rowanseed.core.make.hem_length import before_hem, begins_at, is_round
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import edges_of, facing_of, is_pointed
+from rowanseed.core.make.which import edges_of, facing_of, hems, is_pointed
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
 
@@ -36,6 +36,12 @@ def finds_faced(bench: Workbench) -> Iterator[Duty]:
         if facing:
             own = (f.id for f in edges_of(bench, FinishKind.TURNED) if pieces_of(f.parts) <= pieces_of(facing))
             yield single(finish.id, *own)
+
+
+def _why_not(bench: Workbench, id: str) -> str | None:
+    if not any(finish.id == id for finish in hems(bench)):
+        return None
+    return "nothing is drawn to face it: ask for a facing at the Cloth station, under lining and layers"
 
 
 def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -134,5 +140,12 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 
 TECHNIQUE = Technique(
-    id="faced-hem", name="Faced hem", chapter=CHAPTER, finds=finds_faced, sews=faced, rank=20, draw="facing"
+    id="faced-hem",
+    name="Faced hem",
+    chapter=CHAPTER,
+    finds=finds_faced,
+    why_not=_why_not,
+    sews=faced,
+    rank=20,
+    draw="facing",
 )

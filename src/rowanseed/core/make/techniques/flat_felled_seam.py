@@ -8,7 +8,8 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
-from rowanseed.core.make.families.stitched_down import finds_felled, ripples, stitched_down
+from rowanseed.core.make.families.stitched_down import ripples, stitched_down, why_not_felled
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.technique import Duty, Technique
@@ -73,7 +74,8 @@ TECHNIQUE = Technique(
     id="flat-felled",
     name="Flat-felled seam",
     chapter="seams",
-    finds=finds_felled,
+    finds=finds_by(why_not_felled),
+    why_not=why_not_by(why_not_felled),
     sews=felled,
     rank=41,
     usual=False,

@@ -2,19 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
 from rowanseed.core.make.families.french_seams import FRENCH, french
 from rowanseed.core.make.families.stitched_down import ripples
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import straight_seams
+from rowanseed.core.make.families.suited import finds_by, why_not_by
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import too_narrow, why_not_straight
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Join
 
 
-def finds_french(bench: Workbench) -> Iterator[Duty]:
-    for join in straight_seams(bench):
-        if bench.edge_allowance(join.a[0]) >= sum(FRENCH) - 3:
-            yield single(join.id)
+def _why_not(bench: Workbench, join: Join) -> str:
+    return why_not_straight(bench, join) or too_narrow(bench, join, sum(FRENCH) - 3)
 
 
 def _both_rows(bench: Workbench, duty: Duty) -> dict[tuple[str, str], float]:
@@ -31,7 +29,8 @@ TECHNIQUE = Technique(
     id="french",
     name="French seam",
     chapter="seams",
-    finds=finds_french,
+    finds=finds_by(_why_not),
+    why_not=why_not_by(_why_not),
     sews=french,
     rank=40,
     usual=False,

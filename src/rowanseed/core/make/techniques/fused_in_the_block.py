@@ -38,6 +38,7 @@ TECHNIQUE = Technique(
     name="Fusible interfacing before cutting out",
     chapter=STIFF,
     finds=stiffened.finds,
+    why_not=stiffened.why_not,
     sews=block,
     rank=13,
     usual=False,

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.families.eased import join_of, taken_out
-from rowanseed.core.make.families.gathering import finds, gathering_step, lengths_of
+from rowanseed.core.make.families.gathering import finds, gathering_step, lengths_of, why_not
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -45,6 +45,7 @@ TECHNIQUE = Technique(
     name="Gathers, two rows",
     chapter="fullness",
     finds=finds,
+    why_not=why_not,
     sews=rows,
     rank=20,
     words={"gathers": "cloth drawn together along a thread into small even folds"},

@@ -7,19 +7,17 @@ from dataclasses import replace
 
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.eased import KEY, join_of
-from rowanseed.core.make.families.gathering import drawn_to
+from rowanseed.core.make.families.eased import fullness_ids, join_of
+from rowanseed.core.make.families.gathering import drawn_to, why_not_so_full
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_joins
-from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DifferenceKind
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in bench.joins.values():
-        if join.difference.kind is DifferenceKind.GATHERS and join.difference.amount <= 2.0:
-            yield single(f"{KEY}{join.id}")
+def _why_not(bench: Workbench, id: str) -> str:
+    return why_not_so_full(bench, id, 2.0)
 
 
 def _differential(bench: Workbench) -> str:
@@ -54,7 +52,8 @@ TECHNIQUE = Technique(
     id="gathers-overlocked",
     name="Gathers at the overlocker",
     chapter="fullness",
-    finds=finds,
+    finds=finds_of(fullness_ids, _why_not),
+    why_not=why_not_of(fullness_ids, _why_not),
     sews=sews,
     rank=24,
     usual=False,

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make.families.buttonholes import SLIPS, finds, holes_of, sewn_on, where_they_lie
+from rowanseed.core.make.families.buttonholes import SLIPS, finds, holes_of, sewn_on, where_they_lie, why_not
 from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -35,6 +35,7 @@ TECHNIQUE = Technique(
     name="Buttonholes worked by hand",
     chapter="closures",
     finds=finds,
+    why_not=why_not,
     sews=by_hand,
     rank=21,
     usual=False,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from rowanseed.core.make.families.invisible_zips import invisible
 from rowanseed.core.make.families.zips import (
     finds_zips,
+    why_not_zips,
 )
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.pattern.making import ClosureKind
@@ -16,6 +17,7 @@ TECHNIQUE = Technique(
     name="Invisible zip",
     chapter="closures",
     finds=finds_zips(ClosureKind.INVISIBLE_ZIP),
+    why_not=why_not_zips(ClosureKind.INVISIBLE_ZIP),
     sews=invisible,
     rank=20,
     also=("concealed zip",),

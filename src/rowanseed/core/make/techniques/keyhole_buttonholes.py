@@ -6,7 +6,15 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.make import settings
-from rowanseed.core.make.families.buttonholes import finds, holes_of, is_of_cuffs, laps_over, sewn_on, where_they_lie
+from rowanseed.core.make.families.buttonholes import (
+    finds,
+    holes_of,
+    is_of_cuffs,
+    laps_over,
+    sewn_on,
+    where_they_lie,
+    why_not,
+)
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -41,6 +49,7 @@ TECHNIQUE = Technique(
     name="Keyhole buttonholes",
     chapter="closures",
     finds=finds,
+    why_not=why_not,
     sews=keyhole,
     rank=21,
     usual=False,

@@ -6,25 +6,23 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bound_edges import bound_ids
 from rowanseed.core.make.families.free_edges import across
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_finish
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import edges_of
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import FinishKind
 
 BAND = 25.0
 SHORTER = 0.87
 """A knit band is so long for the edge it is stretched on to (common practice: 80 to 90 %)."""
 
 
-def finds_knit(bench: Workbench) -> Iterator[Duty]:
-    """Edges of a knit that run all round."""
-    if bench.household.is_knit:
-        for finish in edges_of(bench, FinishKind.BINDING):
-            if bench.runs.over(finish.parts).ring:
-                yield single(finish.id)
+def _why_not(bench: Workbench, id: str) -> str:
+    if not bench.household.is_knit:
+        return "it is for knits, which stretch; woven cloth is bound or faced"
+    return "" if bench.runs.over(bench.finishes[id].parts).ring else "the edge does not run all round"
 
 
 def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -87,7 +85,8 @@ TECHNIQUE = Technique(
     id="knit-band",
     name="Knit band stretched on",
     chapter="edges",
-    finds=finds_knit,
+    finds=finds_of(bound_ids, _why_not),
+    why_not=why_not_of(bound_ids, _why_not),
     sews=stretched_band,
     rank=29,
     also=("neck ribbing",),

@@ -8,24 +8,27 @@ from dataclasses import replace
 from rowanseed.core.make import facts, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import of_the_shell, straight_seams
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import of_the_shell, too_narrow, why_not_straight
 from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import Join
 
 LEAST = 12.0
 """An allowance of so many mm can be folded under and caught."""
 EDGE = 2.0
 
 
-def finds(bench: Workbench) -> Iterator[Duty]:
-    for join in straight_seams(bench):
-        one, other = pieces_of(join.a), pieces_of(join.b)
-        if bench.edge_allowance(join.a[0]) >= LEAST and of_the_shell(bench, join) and one != other:
-            yield single(join.id)
+def _why_not(bench: Workbench, join: Join) -> str:
+    if not of_the_shell(bench, join):
+        return "it does not lie between fronts, backs and sleeves"
+    if pieces_of(join.a) == pieces_of(join.b):
+        return "both of its edges are of one piece"
+    return why_not_straight(bench, join) or too_narrow(bench, join, LEAST)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -80,7 +83,8 @@ TECHNIQUE = Technique(
     id="lapped-seam",
     name="Lapped seam",
     chapter="seams",
-    finds=finds,
+    finds=finds_by(_why_not),
+    why_not=why_not_by(_why_not),
     sews=sews,
     rank=43,
     usual=False,

@@ -14,6 +14,7 @@ from rowanseed.core.make.families.zips import (
     shortened,
     stiffened_opening,
     top,
+    why_not_zips,
 )
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
@@ -111,6 +112,7 @@ TECHNIQUE = Technique(
     name="Lapped zip",
     chapter="closures",
     finds=finds_zips(ClosureKind.LAPPED_ZIP),
+    why_not=why_not_zips(ClosureKind.LAPPED_ZIP),
     sews=lapped,
     rank=20,
     words={"underlap": "the part of an opening that lies below the other when it is closed"},

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.patch_pockets import finds_patch, sewn_on
+from rowanseed.core.make.families.patch_pockets import finds_patch, sewn_on, why_not_patch
 from rowanseed.core.make.families.patches import mouth_of, piece_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
@@ -77,6 +77,7 @@ TECHNIQUE = Technique(
     name="Patch pocket, lined",
     chapter="pockets and small parts",
     finds=finds_patch,
+    why_not=why_not_patch,
     sews=lined,
     rank=25,
     usual=False,

@@ -11,6 +11,7 @@ from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import hems
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
 
@@ -45,6 +46,13 @@ def finds(bench: Workbench) -> Iterator[Duty]:
         if not {one.id, other.id} & seen:
             seen |= {one.id, other.id}
             yield Duty((one.id, other.id))
+
+
+def _why_not(bench: Workbench, id: str) -> str | None:
+    if any(id in duty.ids for duty in finds(bench)):
+        return ""
+    is_hem = any(finish.id == id for finish in hems(bench))
+    return "it meets no other turned edge of its own piece at a corner" if is_hem else None
 
 
 def _flat(bench: Workbench, hem: Finish) -> tuple[Need, ...]:
@@ -130,6 +138,7 @@ TECHNIQUE = Technique(
     name="Hems with mitred corners",
     chapter="hems",
     finds=finds,
+    why_not=_why_not,
     sews=sews,
     rank=15,
     usual=False,

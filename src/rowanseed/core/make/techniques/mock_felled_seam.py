@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
-from rowanseed.core.make.families.stitched_down import finds_felled, ripples, stitched_down
+from rowanseed.core.make.families.stitched_down import ripples, stitched_down, why_not_felled
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import matching, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique
@@ -47,7 +48,8 @@ TECHNIQUE = Technique(
     id="mock-felled",
     name="Mock-felled seam",
     chapter="seams",
-    finds=finds_felled,
+    finds=finds_by(why_not_felled),
+    why_not=why_not_by(why_not_felled),
     sews=mock_felled,
     rank=42,
     usual=False,

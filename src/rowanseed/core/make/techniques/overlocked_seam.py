@@ -7,18 +7,20 @@ from dataclasses import replace
 
 from rowanseed.core.make import settings
 from rowanseed.core.make.families.overlocked import aside, four_threads, stitched
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Bench, Operation
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import shoulders, simple_seams
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import shoulders, why_not_simple
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Join
 
 
-def finds_overlocked(bench: Workbench) -> Iterator[Duty]:
-    if bench.household.is_knit:
-        taped = {join.id for join in shoulders(bench)}
-        for join in simple_seams(bench):
-            if join.id not in taped:
-                yield single(join.id)
+def _why_not(bench: Workbench, join: Join) -> str:
+    if not bench.household.is_knit:
+        return "it is for knits: woven cloth is sewn with a lockstitch, and neatened"
+    if any(shoulder.id == join.id for shoulder in shoulders(bench)):
+        return "the shoulder of a knit is held by a tape"
+    return why_not_simple(bench, join)
 
 
 def overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -41,7 +43,8 @@ TECHNIQUE = Technique(
     id="overlocked-seam",
     name="Seam sewn and finished at the overlocker",
     chapter="seams",
-    finds=finds_overlocked,
+    finds=finds_by(_why_not),
+    why_not=why_not_by(_why_not),
     sews=overlocked,
     rank=60,
     asks=four_threads,

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import stiffened
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.families.whole_pieces import STIFF, of_piece
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique
@@ -14,12 +15,9 @@ from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import LineKind, Panel
 
 
-def finds_canvas(bench: Workbench) -> Iterator[Duty]:
-    """Interfaced fronts and collars."""
-    for duty in stiffened.finds(bench):
-        piece = bench.piece(duty.id.removeprefix(stiffened.KEY))
-        if piece.panel is Panel.FRONT or piece.collar:
-            yield duty
+def _why_not(bench: Workbench, id: str) -> str:
+    piece = bench.piece(id.removeprefix(stiffened.KEY))
+    return "" if piece.panel is Panel.FRONT or piece.collar else "it shapes fronts and collars"
 
 
 def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -86,7 +84,8 @@ TECHNIQUE = Technique(
     id="padded-canvas",
     name="Canvas, pad-stitched",
     chapter=STIFF,
-    finds=finds_canvas,
+    finds=finds_of(stiffened.stiffened_ids, _why_not),
+    why_not=why_not_of(stiffened.stiffened_ids, _why_not),
     sews=canvas,
     rank=12,
     usual=False,

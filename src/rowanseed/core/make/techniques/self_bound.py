@@ -8,18 +8,18 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.bound_seams import woven
+from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Act, Meant, Need, Operation
 from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import straight_seams
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import too_narrow, why_not_straight
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Join
 
 
-def finds_self(bench: Workbench) -> Iterator[Duty]:
-    for join in straight_seams(bench):
-        if bench.edge_allowance(join.a[0]) >= 13:
-            yield single(join.id)
+def _why_not(bench: Workbench, join: Join) -> str:
+    return why_not_straight(bench, join) or too_narrow(bench, join, 13)
 
 
 def by_itself(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -59,7 +59,8 @@ TECHNIQUE = Technique(
     id="self-bound",
     name="Self-bound seam",
     chapter="seams",
-    finds=finds_self,
+    finds=finds_by(_why_not),
+    why_not=why_not_by(_why_not),
     sews=by_itself,
     rank=46,
     usual=False,

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.stiffened import finds, on_piece, stiffened_piece
+from rowanseed.core.make.families.stiffened import finds, on_piece, stiffened_piece, why_not
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -38,6 +38,7 @@ TECHNIQUE = Technique(
     name="Sewn-in interfacing",
     chapter="stiffen and back",
     finds=finds,
+    why_not=why_not,
     sews=bastes,
     rank=11,
     usual=False,

@@ -6,19 +6,18 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.eased import KEY, join_of
+from rowanseed.core.make.families.eased import fullness_ids, join_of
+from rowanseed.core.make.families.gathering import why_not_so_full
 from rowanseed.core.make.families.shirred import ID, chalked, from_side_to_side, needs_bobbin, shirred_rows
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import On, Operation
 from rowanseed.core.make.steps import of_joins
-from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DifferenceKind
 
 
-def finds_seam(bench: Workbench) -> Iterator[Duty]:
-    for join in bench.joins.values():
-        if join.difference.kind is DifferenceKind.GATHERS and join.difference.amount <= 2.5:
-            yield single(f"{KEY}{join.id}")
+def _why_not(bench: Workbench, id: str) -> str:
+    return why_not_so_full(bench, id, 2.5)
 
 
 def seam(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -40,7 +39,8 @@ TECHNIQUE = Technique(
     id="shirring",
     name="Shirring in place of gathers",
     chapter="fullness",
-    finds=finds_seam,
+    finds=finds_of(fullness_ids, _why_not),
+    why_not=why_not_of(fullness_ids, _why_not),
     sews=seam,
     rank=22,
     usual=False,

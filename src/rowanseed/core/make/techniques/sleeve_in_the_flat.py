@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from rowanseed.core.make.families.set_in_sleeves import finds_flat, in_the_flat
+from rowanseed.core.make.families.set_in_sleeves import armhole_ids, finds_flat, in_the_flat, why_not_flat
+from rowanseed.core.make.families.suited import why_not_of
 from rowanseed.core.make.technique import Technique
 
 TECHNIQUE = Technique(
@@ -10,6 +11,7 @@ TECHNIQUE = Technique(
     name="Sleeve sewn in the flat",
     chapter="sleeves",
     finds=finds_flat,
+    why_not=why_not_of(armhole_ids, why_not_flat),
     sews=in_the_flat,
     rank=26,
     usual=False,

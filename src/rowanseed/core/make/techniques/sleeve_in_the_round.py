@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.plain_seams import fullness
-from rowanseed.core.make.families.set_in_sleeves import TOGETHER, cap_of, finds, marked, rest_of, tubes
+from rowanseed.core.make.families.set_in_sleeves import TOGETHER, cap_of, finds, marked, rest_of, tubes, why_not
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique
@@ -67,6 +67,7 @@ TECHNIQUE = Technique(
     name="Sleeve set in the round",
     chapter="sleeves",
     finds=finds,
+    why_not=why_not,
     sews=in_the_round,
     rank=25,
     also=("set-in sleeve",),

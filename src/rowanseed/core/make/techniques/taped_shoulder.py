@@ -8,19 +8,22 @@ from dataclasses import replace
 from rowanseed.core.make import settings
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.overlocked import aside, four_threads, stitched
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Bench, Operation, Supply, Use
 from rowanseed.core.make.shared import matching, neaten_together
-from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.which import shoulders, simple_seams
+from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.which import shoulders, why_not_simple
 from rowanseed.core.make.workbench import Workbench
 
 
-def finds_taped(bench: Workbench) -> Iterator[Duty]:
-    if bench.household.is_knit:
-        simple = {join.id for join in simple_seams(bench)}
-        for join in shoulders(bench):
-            if join.id in simple:
-                yield single(join.id)
+def _shoulders(bench: Workbench) -> tuple[str, ...]:
+    return tuple(join.id for join in shoulders(bench))
+
+
+def _why_not(bench: Workbench, id: str) -> str:
+    if not bench.household.is_knit:
+        return "it is for knits: the shoulders of woven cloth do not grow"
+    return why_not_simple(bench, bench.joins[id])
 
 
 def taped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -46,7 +49,8 @@ TECHNIQUE = Technique(
     id="taped-shoulder",
     name="Shoulder of a knit held by a tape",
     chapter="seams",
-    finds=finds_taped,
+    finds=finds_of(_shoulders, _why_not),
+    why_not=why_not_of(_shoulders, _why_not),
     sews=taped,
     rank=59,
     also=("stabilised shoulder",),

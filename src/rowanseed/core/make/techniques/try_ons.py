@@ -12,21 +12,14 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bands_and_zips import zips_after_bands
 from rowanseed.core.make.families.facings import all_in_one
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.openings import ZIPS
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import ClosureKind, DifferenceKind, Join, Press
+from rowanseed.core.pattern.making import DifferenceKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 SHELL, BASTED = "shell", "basted"
-CLOSED_FOR_IT = (
-    ClosureKind.INVISIBLE_ZIP,
-    ClosureKind.CENTRED_ZIP,
-    ClosureKind.LAPPED_ZIP,
-    ClosureKind.FLY_ZIP,
-    ClosureKind.BUTTON_FLY,
-)
-"""What is in before the shell is tried on."""
 
 
 def shell_joins(bench: Workbench) -> tuple[Join, ...]:
@@ -107,7 +100,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     needs += [
         Need(facts.closure(Fact.CLOSED, c.id), "it closes", where_given=True)
         for c in bench.closures.values()
-        if c.id not in later and c.kind in CLOSED_FOR_IT
+        if c.id not in later and c.kind in ZIPS
     ]
     words = "basting of the sides"
     if basted:

@@ -31,11 +31,29 @@ def finds(bench: Workbench) -> Iterator[Duty]:
     armholes = list(sleeve_joins(bench))
     if not armholes or not all(goes_in_flat(bench, join) for join in armholes):
         return
+    sides, sleeves = _runs(bench, armholes)
+    if len(sides) == len(sleeves) == 1:
+        yield single(sides[0].id, sleeves[0].id)
+
+
+def _why_not(bench: Workbench, id: str) -> str | None:
+    """Said of the seams that close the sides and the sleeves."""
+    if any(id in duty.ids for duty in finds(bench)):
+        return ""
+    armholes, join = list(sleeve_joins(bench)), bench.joins.get(id)
+    if not armholes or join is None or not (bench.closes_side(join) or _closes_sleeve(bench, join)):
+        return None
+    if not all(goes_in_flat(bench, armhole) for armhole in armholes):
+        return "the sleeves are set in after sides and sleeves are closed"
+    return "side and sleeve do not meet as two plain seams that are pressed open"
+
+
+def _runs(bench: Workbench, armholes: list[Join]) -> tuple[list[Join], list[Join]]:
+    """The seams that close the sides and the sleeves and end at the armholes."""
     plain = [j for j in simple_seams(bench) if j.press is Press.OPEN and not pieces_of((*j.a, *j.b)) & bench.inner]
     sides = [j for j in plain if bench.closes_side(j) and _reaches(bench, j, armholes)]
     sleeves = [j for j in plain if _closes_sleeve(bench, j) and _reaches(bench, j, armholes)]
-    if len(sides) == len(sleeves) == 1:
-        yield single(sides[0].id, sleeves[0].id)
+    return sides, sleeves
 
 
 def _closes_sleeve(bench: Workbench, join: Join) -> bool:
@@ -104,6 +122,7 @@ TECHNIQUE = Technique(
     name="Side and sleeve in one run",
     chapter="sleeves",
     finds=finds,
+    why_not=_why_not,
     sews=sews,
     rank=60,
     words={"underarm": "where the side seam and the sleeve seam meet"},
