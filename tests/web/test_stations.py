@@ -384,3 +384,20 @@ def test_seams_are_shown_as_they_will_look_sewn_with_what_the_print_misses_by(ho
     sprigs = house.get("/projects/1/lay/sewn").text
     assert "misses by" in sprigs or "No print to match" in sprigs or "nothing repeats" in sprigs
     assert house.get("/projects/7/lay/sewn").url.path == "/projects/7/lay", "there is no layout yet"
+
+
+def test_a_zip_of_another_kind_is_tried_taken_and_bought(house):
+    """The kind of zip is a choice like any other; why a French seam does not suit stands beside it."""
+    page = " ".join(house.get("/projects/2/sew/ways?part=zip&technique=centred-zip").text.split())
+    assert "to buy: Centred zip" in page and "no longer: Invisible zip" in page
+    page_of_seam = " ".join(house.get("/projects/2/sew/ways?part=centre-back").text.split())
+    assert "Double-stitched seam, Flat-felled seam, French seam" in page_of_seam
+    assert "<small>a zip lies in it</small>" in page_of_seam
+    house.post("/projects/2/sew/ways", data={"part": "zip", "technique": "centred-zip"})
+    page = " ".join(house.get("/projects/2/sew/ways").text.split())
+    assert '<b>Centred zip</b> <span class="tag">your choice, not the usual' in page
+    assert "Centred zip" in house.get("/shopping").text
+    steps = house.get("/projects/2/sew").text
+    assert "Baste in the zip" in steps and "Press the zip" not in steps
+    house.post("/projects/2/sew/ways", data={"part": "zip", "technique": "invisible-zip"})
+    assert "your choice, not the usual" not in house.get("/projects/2/sew/ways").text

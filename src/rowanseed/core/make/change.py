@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import Made, every_duty, left_unmade, offered
 from rowanseed.core.make.operation import Bench, Operation
@@ -75,7 +76,8 @@ def part_name(bench: Workbench, id: str) -> str:
     if id in bench.details:
         return bench.details[id].name
     if id in bench.closures:
-        return bench.closures[id].kind.words.capitalize()
+        closed = part_name(bench, bench.closures[id].join)
+        return f"Closure: {lower_first(closed)}"
     kind, _, of = id.partition(":")
     match kind:
         case "stiffen":

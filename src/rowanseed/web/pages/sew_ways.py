@@ -12,7 +12,6 @@ from rowanseed.core.base.errors import NotThere
 from rowanseed.core.lay.estimate import estimate as likely_length
 from rowanseed.core.make.allowances import AllowanceChange
 from rowanseed.core.make.change import Way, changed
-from rowanseed.core.make.compiler import Made
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.own_times import estimate
 from rowanseed.core.make.technique import Technique
@@ -21,6 +20,7 @@ from rowanseed.core.notions.to_buy import sewn_lengths
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
+from rowanseed.core.shopping import notions_of
 from rowanseed.drawings.choices import draw_choices
 from rowanseed.drawings.colour import thread
 from rowanseed.web.deps import Home, Id, Typing, go
@@ -44,7 +44,7 @@ def show_ways(home: Home, id: Id, part: str = "", technique: str = "") -> Respon
             looked_at=part,
             picture=_picture(project, part),
             settled=core.settled,
-            unsuited={one.id: core.why_not(one.id) for one in (*core.ways, *core.settled)},
+            unsuited=core.why_not(part) if part else (),
         )
     )
 
@@ -82,7 +82,8 @@ def _tried(project: OpenProject, way: Way, technique: Technique) -> Tried:
         cloth=_cloth(project, other) if allowances and not project.is_cut else 0.0,
         price=_price(project, before.operations, after.operations),
         is_cut=project.is_cut,
-        bought=_bought(before, after),
+        bought=_only_in(other, core),
+        spared=_only_in(core, other),
         stitching=sewn[1][0] - sewn[0][0],
         neatened=sewn[1][1] - sewn[0][1],
         gaps=tuple(gap for gap in after.gaps if gap not in before.gaps),
@@ -111,11 +112,10 @@ def _cloth(project: OpenProject, other: Project) -> float:
     return likely[1] - likely[0] if len(likely) == 2 else 0.0
 
 
-def _bought(before: Made, after: Made) -> tuple[str, ...]:
-    """What has to be bought besides, by its words."""
-    known = {use.supply for op in before.operations for use in op.uses}
-    wanted = (use.supply for op in after.operations for use in op.uses)
-    return tuple(dict.fromkeys(supply.words for supply in wanted if supply not in known))
+def _only_in(one: Project, other: Project) -> tuple[str, ...]:
+    """What has to be bought for the one and not for the other, in words."""
+    known = {notion.what for notion in notions_of(other)}
+    return tuple(dict.fromkeys(notion.what for notion in notions_of(one) if notion.what not in known))
 
 
 def _allowances(before: Pattern, after: Pattern) -> Iterator[AllowanceChange]:

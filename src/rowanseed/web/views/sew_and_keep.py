@@ -30,6 +30,8 @@ class Tried:
     """What it changes at the edges of the pieces, each by the piece's name and the edge's words."""
     bought: tuple[str, ...]
     """What has to be bought besides, in words."""
+    spared: tuple[str, ...]
+    """What need not be bought any more."""
     is_cut: bool
     """Whether pieces are cut already, so that none of them changes any more."""
     gaps: tuple[Gap, ...]
@@ -53,7 +55,8 @@ class SewWaysView(StationView):
     looked_at: str
     picture: str | None
     settled: Sequence[Way]
-    unsuited: Mapping[str, tuple[Unsuited, ...]]
+    unsuited: tuple[Unsuited, ...]
+    """What does not suit the part that is looked at."""
 
 
 @dataclass(frozen=True, kw_only=True)
