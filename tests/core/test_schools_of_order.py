@@ -3,13 +3,16 @@
 import pytest
 
 from rowanseed.core.base.units import Units
+from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.equipment import Holding, SewingHabits
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.making import ClosureKind
 from rowanseed.demo import overshirt
 
+from .everyday import EVERYDAY
 from .garments import SIZE
 from .test_make import faults
 from .wardrobe import lined_cut_in_one, skirt
@@ -63,3 +66,26 @@ def test_a_lined_garment_cut_in_one_has_its_sides_first_and_its_sleeve_ends_in_r
     assert order.index("sew-wrists") < order.index("turn-out-lining-sides") < order.index("close-lining-sides")
     by_id = {op.id: op for op in made.operations}
     assert "in a ring" in " ".join(by_id["sew-wrists"].how) and "in a ring" in " ".join(by_id["sew-hem"].how)
+
+
+# ---------------------------------------------------------------- pins or basting
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_a_household_that_bastes_holds_every_ordinary_seam_so_and_draws_it_out_before_the_iron(name):
+    pattern = compose(EVERYDAY[name]).pattern
+    view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
+    pinned = compile_garment(pattern, view, size, MakingChoices())
+    made = compile_garment(pattern, view, size, MakingChoices(habits=SewingHabits(holding=Holding.BASTED)))
+    assert made.gaps == pinned.gaps
+    order = sequence(made.operations)
+    assert play(pattern, order) == () and faults(pattern, size, order) == []
+    at = {op.id: k for k, op in enumerate(order)}
+    held = [op.id.removeprefix("baste-seam-") for op in order if op.id.startswith("baste-seam-")]
+    assert held
+    for id in held:
+        assert at[f"baste-seam-{id}"] < at[f"sew-{id}"] < at[f"unbaste-{id}"]
+        assert at[f"unbaste-{id}"] < at.get(f"press-{id}", len(order))
+    assert {op.id for op in made.operations} - {op.id for op in pinned.operations} == {
+        f"{what}-{id}" for id in held for what in ("baste-seam", "unbaste")
+    }

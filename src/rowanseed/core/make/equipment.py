@@ -42,6 +42,13 @@ class TryOn(Worded):
     SEWN = "sewn", "sides sewn"
 
 
+class Holding(Worded):
+    """How layers are held for an ordinary seam."""
+
+    PINNED = "pinned", "by pins or clips"
+    BASTED = "basted", "basted by hand first"
+
+
 class Experience(Worded):
     """How used one is to sewing: what the minutes of a step are reckoned by until there are own times."""
 
@@ -78,6 +85,7 @@ class SewingHabits:
     seam_finish: SeamFinish = SeamFinish.NEATENED
     stay: StaySchool = StaySchool.INSIDE
     try_on: TryOn = TryOn.USUAL
+    holding: Holding = Holding.PINNED
     hem_by_hand: bool = False
     experience: Experience = Experience.PRACTISED
     by_booklet: bool = False

@@ -26,6 +26,7 @@ class Fact(Worded):
     DRAWN_UP = "drawn-up", "drawn up"
     NEATENED = "neatened", "neatened, each edge by itself"
     BASTED = "basted"
+    UNBASTED = "unbasted", "its basting drawn out"
     JOINED = "joined"
     PRESSED = "pressed"
     GRADED = "graded"

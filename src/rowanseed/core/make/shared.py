@@ -217,7 +217,14 @@ def press(
             "Over a ham where it curves." if bench.household.equipment.ham else "Over a rolled towel where it curves."
         )
     told.append(f"{iron_for(bench)} Let it cool before you move it.")
-    own = tuple(Need(facts.join(Fact.JOINED, id), "it is sewn first") for id in duty)
+    own = tuple(
+        need
+        for id in duty
+        for need in (
+            Need(facts.join(Fact.JOINED, id), "it is sewn first"),
+            Need(facts.join(Fact.UNBASTED, id), "an iron sets the marks of a basting for good", where_given=True),
+        )
+    )
     return Operation(
         id=f"press-{duty[0]}",
         technique=technique,

@@ -16,6 +16,7 @@ from rowanseed.core.make.equipment import (
     Equipment,
     Experience,
     Foot,
+    Holding,
     SeamFinish,
     SewingHabits,
     StaySchool,
@@ -43,6 +44,7 @@ def show_household(home: Home) -> Response:
             seam_finishes=tuple(SeamFinish),
             stays=tuple(StaySchool),
             try_ons=tuple(TryOn),
+            holdings=tuple(Holding),
             experiences=tuple(Experience),
         )
     )
@@ -77,6 +79,7 @@ def _workroom(typed: Mapping[str, str]) -> Workroom:
         seam_finish=_one_of(SeamFinish, typed.get("seam_finish"), usual.habits.seam_finish),
         stay=_one_of(StaySchool, typed.get("stay"), usual.habits.stay),
         try_on=_one_of(TryOn, typed.get("try_on"), usual.habits.try_on),
+        holding=_one_of(Holding, typed.get("holding"), usual.habits.holding),
         hem_by_hand="hem_by_hand" in typed,
         experience=_one_of(Experience, typed.get("experience"), usual.habits.experience),
         by_booklet="by_booklet" in typed,

@@ -16,7 +16,7 @@ from rowanseed.core.compose.listed import Tick
 from rowanseed.core.compose.tape import Dimension
 from rowanseed.core.compose.tissue import Certainty
 from rowanseed.core.make.booklet_text import Matched
-from rowanseed.core.make.equipment import Experience, Foot, SeamFinish, StaySchool, TryOn
+from rowanseed.core.make.equipment import Experience, Foot, Holding, SeamFinish, StaySchool, TryOn
 from rowanseed.core.notions.sorts import Group as ShopGroup
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pattern import Pattern
@@ -62,6 +62,7 @@ class HouseholdView(PageView):
     seam_finishes: tuple[SeamFinish, ...]
     stays: tuple[StaySchool, ...]
     try_ons: tuple[TryOn, ...]
+    holdings: tuple[Holding, ...]
     experiences: tuple[Experience, ...]
 
 

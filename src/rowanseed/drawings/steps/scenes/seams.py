@@ -64,6 +64,15 @@ APART = frame(
 
 SCENES: Frames = {
     "plain seam": (LYING, APART, replace(ASIDE, at=("together", "aside")), OPEN),
+    "basted seam": (
+        frame(
+            "Held by a basting in the allowance, which comes out once the seam is sewn",
+            *BOTH_ROWS,
+            row((112, -21), (112, 10), "the stitching line"),
+            basting((124, -21), (124, 10), "basting, beside it"),
+            far(ALLOWANCE, (112, 22), (150, 22)),
+        ),
+    ),
     "overlocked seam": (
         frame(
             "Right sides together, sewn and neatened in one",
