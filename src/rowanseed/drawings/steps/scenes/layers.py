@@ -143,6 +143,14 @@ SCENES: Frames = {
             to("the iron is set down, held and lifted", (0, -34), (0, -8)),
         ),
     ),
+    "fused to the garment": (
+        frame(
+            "On the garment's wrong side, as wide as the facing that will lie behind it",
+            cloth("garment, wrong side up", (-130, 11), (110, 11), right="right"),
+            stiff("interfacing, glue side down, its inner edge pinked", (-10, 0), (110, 0)),
+            to("the iron is set down, held and lifted", (50, -34), (50, -8)),
+        ),
+    ),
     "fusible strips": (
         frame(
             "A strip along the stitching line",
