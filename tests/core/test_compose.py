@@ -37,6 +37,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     Centre,
     GarmentKind,
+    Interfaced,
     LegKind,
     NeckFinish,
     NeckShape,
@@ -65,6 +66,7 @@ from rowanseed.formats.description_json import compose_pattern, read_description
 from rowanseed.formats.pattern_json import read_pattern, write_pattern
 
 from .descriptions import descriptions, whole_ones
+from .everyday import EVERYDAY
 from .test_make import faults
 
 SAMPLES = sorted(Path("tests/outside/descriptions").glob("*.json"))
@@ -730,3 +732,18 @@ def test_a_chart_is_taken_as_it_is_printed_with_its_lengths(label):
     chart = read_chart(f"size 10 12\nbust 83 87\n{label} (cm) 41 42", "cm")
     (measure,) = set(chart.rows) - {"bust"}
     assert measure in MEASURE and read_chart(written(chart.sizes, chart.rows, Units.METRIC), "cm") == chart
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_a_description_without_interfacing_says_what_usually_has_it(name):
+    """A shirt was composed with a limp collar, cuffs and button bands, and nothing said so (common practice, no
+    source)."""
+    plain = EVERYDAY[name]
+    stiff = replace(plain, features=replace(plain.features, interfacing=frozenset({Interfaced.ALL})))
+    told = compose(plain).assumed.get("features.interfacing", "")
+    could = {piece.id for piece, _ in compose(stiff).pattern.pieces_for(Role.INTERFACING, "A")}
+    assert compose(stiff).assumed.get("features.interfacing", "").startswith("nothing is interfaced") is False
+    if told.startswith("nothing is interfaced"):
+        assert could and plain.cloth is Structure.WOVEN
+    if any("collar" in id or "cuff" in id for id in could) and plain.cloth is Structure.WOVEN:
+        assert "collar" in told or "cuffs" in told

@@ -65,6 +65,8 @@ class Build:
     assumed: dict[str, str] = field(default_factory=dict)
     stiffened: set[Interfaced] = field(default_factory=set)
     """What of the interfacing that was asked for has a piece."""
+    limp: set[Interfaced] = field(default_factory=set)
+    """What has a piece that could be interfaced, and nobody asked for it."""
     refused: list[tuple[str, str]] = field(default_factory=list)
     """Fields that cannot be as they are said, each with why, where only the drafted pieces show it."""
     faced: dict[tuple[str, str], str] = field(default_factory=dict)
@@ -160,6 +162,7 @@ class Build:
         """Cut a piece from interfacing too, where the description asks for it."""
         asked = self.description.features.interfacing
         if not asked & {*what, Interfaced.ALL}:
+            self.limp.add(what[0])
             return
         self.stiffened |= {*what, Interfaced.ALL}
         own = self.pieces[id].cuts[0]

@@ -26,11 +26,11 @@ from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.shaped_skirts import shaped_skirt
 from rowanseed.core.compose.sizes import NAPE, Size
 from rowanseed.core.compose.tunnels import seam_depth
-from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, InterfacingKind, Waist, WaistLevel
+from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, Interfaced, InterfacingKind, Waist, WaistLevel
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
-from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, View
+from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, Structure, View
 from rowanseed.core.pattern.making import (
     Detail,
     DetailKind,
@@ -91,6 +91,7 @@ def compose(description: Description) -> Composed:
     _views(build)
     tell_idle(build)
     _pulled_on(build)
+    _tell_limp(build)
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
         build.ways += [(f"stiffen:{id}", "sewn-in-interfacing") for id in stiff]
@@ -148,6 +149,17 @@ def _to_stretch(build: Build) -> float:
     if not build.description.is_over_the_head:
         return 0.0
     return round(max((block.stretch for block in build.blocks.values()), default=1.0) - 1, 3)
+
+
+USUALLY_STIFF = (Interfaced.COLLAR, Interfaced.CUFFS, Interfaced.PLACKETS, Interfaced.WAISTBAND, Interfaced.FACINGS)
+
+
+def _tell_limp(build: Build) -> None:
+    """Say that nothing is interfaced where woven cloth usually is: an envelope that wants it lists it as a notion."""
+    description = build.description
+    usually = [one.words for one in USUALLY_STIFF if one in build.limp]
+    if usually and not description.features.interfacing and description.cloth is Structure.WOVEN:
+        build.assumed["features.interfacing"] = f"nothing is interfaced; usual in woven cloth: {', '.join(usually)}"
 
 
 def _pulled_on(build: Build) -> None:
