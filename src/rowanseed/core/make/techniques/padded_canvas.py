@@ -26,6 +26,9 @@ def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, number = of_piece(bench, "padded canvas", id), bench.number_cut(id)
     roll = next((line for line in piece.lines if line.kind is LineKind.ROLL), None)
     basting = f"basting of the canvas, {bench.name(id)}"
+    # Not “prepared”: that is what a collar's inner edge is once it is pressed in, which waits for the stiffening.
+    on = facts.layer(Fact.ATTACHED, f"canvas-{id}")
+    first = Need(on, "the canvas is on first")
     yield step(
         "canvas",
         Act.BACK,
@@ -37,7 +40,7 @@ def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.HAND,
         took=minutes.each(20, number),
         needs=(Need(facts.piece(Fact.BACKED, id), "the underlining is on first", where_given=True),),
-        gives=(Fact.PREPARED,),
+        gives=(on,),
         leaves=(basting,),
         look="Held up, cloth and canvas hang as one.",
     )
@@ -51,7 +54,7 @@ def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "not show outside.",
             at=Bench.HAND,
             took=minutes.each(10, number),
-            after={Fact.PREPARED: "the canvas is on first"},
+            needs=(first,),
             gives=(Fact.STAYED,),
             look="The lapel falls open along the line by itself.",
         )
@@ -71,10 +74,8 @@ def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Stop {bench.margin(3)} inside the stitching lines. Steam it over a ham and let it dry.",
         at=Bench.HAND,
         took=minutes.each(45, number),
-        after={
-            Fact.PREPARED: "the canvas is on first",
-            **({Fact.STAYED: "the roll line is taped before it is rolled"} if roll else {}),
-        },
+        needs=(first,),
+        after={Fact.STAYED: "the roll line is taped before it is rolled"} if roll else {},
         gives=(Fact.STIFFENED,),
         look="Let go, it keeps the roll; from outside only faint dimples show.",
     )
