@@ -1,4 +1,4 @@
-"""Everyday garments with everything interfaced that can be: their orders hold, whichever way each piece is stiffened."""
+"""Everyday garments with all of it interfaced: their orders hold, whichever way each piece is stiffened."""
 
 from __future__ import annotations
 

@@ -302,6 +302,8 @@ def _waist(d: Description) -> Found:
         yield from _open_skirt(d)
         if waist not in (None, Waist.WAISTBAND):
             yield "features.waist", "A skirt that is open all the way is held by a waistband here."
+    if d.garment.has_bodice and f.crosses and waist in (Waist.PLAIN_BAND, Waist.PLEATED_BAND):
+        yield "features.waist", "Fronts that cross meet the skirt at one seam here: a band between them is not drafted."
     fitted = waist in (Waist.WAISTBAND, Waist.FACING, Waist.PLAIN_BAND, Waist.PLEATED_BAND)
     if fitted and d.garment in (GarmentKind.SKIRT, GarmentKind.TROUSERS) and f.opening.kind is None:
         yield "features.opening", "A waist that fits needs an opening: say where and how it closes."

@@ -182,6 +182,17 @@ class Graph:
         return self.is_enclosed and not self.has_sleeves and not self.is_lined_bodice
 
     @cached_property
+    def ring_sides(self) -> tuple[str, ...]:
+        """The sides of a lined shape that is turned out through one of them: shell and lining are closed there in one
+        ring, with a gap in the lining, the shell's first."""
+        if not self.is_bagged:
+            return ()
+        sides = [j for j in self.joins.values() if self.closes_side(j)]
+        outer = [j.id for j in sides if not pieces_of((*j.a, *j.b)) & self.linings]
+        inner = [j.id for j in sides if pieces_of((*j.a, *j.b)) <= self.linings]
+        return (*outer, *inner) if outer and inner else ()
+
+    @cached_property
     def is_lined_bodice(self) -> bool:
         """Whether a lining is sewn to neck and armholes alone and ends at the waist seam: the garment goes on below."""
         edges = [j for j in self.joins.values() if self.encloses(j)]

@@ -157,6 +157,7 @@ REMINDERS = (
 )
 
 AT_THE_TABLE = (
+    ("length", "Measure the cloth in hand against the layout before the first cut: what does not fit is found now."),
     ("line", "Cut on the line of your size: follow it with a coloured pen where the nest crosses itself."),
     ("grain", "Both ends of the grainline stand equally far from the selvedge; measure, do not guess."),
     ("marks", "Marks come off the tissue before it comes off the cloth."),

@@ -68,6 +68,7 @@ def is_seam(bench: Workbench, join: Join) -> bool:
         and not bench.is_faced(join)
         and not _is_layered(bench, join)
         and not puts_on_hood(bench, join)
+        and join.id not in bench.ring_sides
     )
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import Join, Press
+from rowanseed.core.pattern.making import ClosureKind, Join, Press
 
 ID = "crotch seam"
 
@@ -20,3 +20,11 @@ def crotch_join(bench: Workbench) -> tuple[list[Join], list[Join]]:
         and not pieces_of(j.a) & bench.inner
     ]
     return [j for j in found if bench.openings.zip_on(j)], [j for j in found if not bench.openings.zip_on(j)]
+
+
+def below_zip(bench: Workbench) -> tuple[Join, ...]:
+    """Crotch seams that are sewn below their zip while all is flat, the rest in the one run: an invisible zip goes in
+    first, so that its seam is an ordinary one below it."""
+    zipped, plain = crotch_join(bench)
+    kinds = {join.id: zip_.kind for join in zipped if (zip_ := bench.openings.zip_on(join)) is not None}
+    return tuple(join for join in zipped if plain and kinds.get(join.id) is not ClosureKind.INVISIBLE_ZIP)

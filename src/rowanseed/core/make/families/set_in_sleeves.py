@@ -8,6 +8,7 @@ from dataclasses import replace
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.plain_seams import fullness
+from rowanseed.core.make.families.raglans import finds_raglan
 from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Meant, Need, Operation
@@ -35,7 +36,9 @@ def sleeve_joins(bench: Workbench) -> Iterator[Join]:
 
 
 def armhole_ids(bench: Workbench) -> tuple[str, ...]:
-    return tuple(join.id for join in sleeve_joins(bench))
+    """Where a sleeve goes into an armhole: a raglan runs on to the neck, and has none."""
+    raglan = {id for duty in finds_raglan(bench) for id in duty.ids}
+    return tuple(join.id for join in sleeve_joins(bench) if join.id not in raglan)
 
 
 def why_not_flat(bench: Workbench, id: str) -> str:

@@ -7,24 +7,19 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.crossing import PRESSED_FIRST, runs_over
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.crotches import ID, crotch_join
+from rowanseed.core.make.families.crotches import ID, below_zip
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import ClosureKind
 
 LEFT_OPEN = 40.0
 """So much of the front's seam above the crotch point is left for the one run, in mm."""
 
 
 def finds_front(bench: Workbench) -> Iterator[Duty]:
-    zipped, plain = crotch_join(bench)
-    for join in zipped:
-        closure = bench.openings.zip_on(join)
-        # An invisible zip goes in first, so that its seam is an ordinary one below it.
-        if plain and closure is not None and closure.kind is not ClosureKind.INVISIBLE_ZIP:
-            yield single(join.id)
+    for join in below_zip(bench):
+        yield single(join.id)
 
 
 def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:

@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.derive.lined_part import ALONG
 from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.crossing import runs_over
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ROLLS_IN, enclosing
 from rowanseed.core.make.graph import pieces_of
@@ -51,7 +52,7 @@ def _shoulders(bench: Workbench) -> Iterator[Need]:
     for join in bench.joins.values():
         if (
             join.id not in edges | sides
-            and pieces_of((*join.a, *join.b)) <= pieces
+            and (pieces_of((*join.a, *join.b)) <= pieces or any(runs_over(bench, side, join.id) for side in sides))
             and bench.openings.zip_on(join) is None
         ):
             yield Need(facts.join(Fact.PRESSED, join.id), "shell and lining are each joined at the shoulders first")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.make.families.crotches import below_zip
 from rowanseed.core.make.families.plain_seams import sews
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import seams
@@ -11,8 +12,10 @@ from rowanseed.core.make.workbench import Workbench
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
+    in_one_run = {join.id for join in below_zip(bench)}
     for join in seams(bench):
-        yield single(join.id)
+        if join.id not in in_one_run:
+            yield single(join.id)
 
 
 TECHNIQUE = Technique(

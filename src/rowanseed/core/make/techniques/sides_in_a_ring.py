@@ -7,7 +7,6 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ID, enclosing
-from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import iron_for, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -17,13 +16,8 @@ GAP = 140.0
 
 
 def finds_sides(bench: Workbench) -> Iterator[Duty]:
-    if not bench.is_bagged:
-        return
-    sides = [j for j in bench.joins.values() if bench.closes_side(j)]
-    outer = [j for j in sides if not pieces_of((*j.a, *j.b)) & bench.linings]
-    inner = [j for j in sides if pieces_of((*j.a, *j.b)) <= bench.linings]
-    if outer and inner:
-        yield single(*(j.id for j in (*outer, *inner)))
+    if bench.ring_sides:
+        yield single(*bench.ring_sides)
 
 
 def sews_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
