@@ -7,7 +7,9 @@ from functools import cache
 
 import pytest
 
+from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.compose.compose import compose
+from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
 from rowanseed.core.make.change import settled, unsuited, ways
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment, every_duty, offered
@@ -19,6 +21,7 @@ from rowanseed.core.make.zip_kinds import IN_A_SEAM, zipped_as_chosen, zips_in_s
 from rowanseed.core.notions.to_buy import notions
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import ClosureKind
+from rowanseed.core.project import Project
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 from .everyday import EVERYDAY
@@ -103,3 +106,22 @@ def test_a_zip_beside_a_narrow_allowance_stays_what_it_is():
     assert told["Lapped zip"] == "the allowance beside it is 1 cm wide: it takes 1.2 cm"
     kept = zipped_as_chosen(narrow, (("zip", ClosureKind.LAPPED_ZIP.value),))
     assert kept is narrow
+
+
+# ---------------------------------------------------------------- what was chosen and cannot be
+
+
+def test_what_was_chosen_and_does_not_suit_is_told_with_its_reason():
+    pattern, view, size = drawn("bomber jacket")
+    (gap,) = compile_garment(pattern, view, size, MakingChoices(techniques=(("raglan-front", "french"),))).gaps
+    assert "it curves so much that its allowances are clipped" in gap.said and "the usual way" in gap.said
+
+
+def test_a_lining_that_she_hangs_free_is_not_told_to_be_no_bagged_one():
+    """The pattern sews its lining to the hem; where she hangs it free, that wish is past and nothing need be said."""
+    pattern, view, size = drawn("coat")
+    for hem, way in ((LiningHem.FREE, "turned-hem"), (LiningHem.ATTACHED, "lining-bagged-at-hem")):
+        layers = Layers(lining=LiningSchool.WHOLE, hem=hem)
+        garment = Project(pattern, {}, Decisions(view, size, cloth=ClothChoices(layers=layers))).garment
+        made = compile_garment(garment, view, size, MakingChoices())
+        assert made.gaps == () and dict(made.taken)["lining-hem"] == way

@@ -170,7 +170,8 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
     for id, name in bench.chosen:
         technique = by_id().get(name)
         what = technique.name if technique else name
-        if id not in known and (id, name) in bench.pattern.making.ways:
+        is_meant = (id, name) in bench.pattern.making.ways
+        if id not in known and is_meant:
             continue
         if id not in known:
             gaps.append(Gap(id, f"There is no “{id}” in this garment now, so “{what}” was chosen for nothing."))
@@ -178,10 +179,10 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
         if technique is not None and taken.get(id) is technique:
             continue
         duty = next((d for t, d in every if t is technique and id in d.ids), None)
-        why = _why_not(bench, every, technique, duty, taken.keys())
+        why = _why_not(bench, id, technique, duty, taken.keys())
         parts = {id, *(duty.ids if duty is not None else ())}
-        if why and (id, name) in bench.pattern.making.ways and parts & taken.keys():
-            # The pattern's own wish, where she chose otherwise for what it is sewn in one with.
+        if why and is_meant and (parts & taken.keys() or _is_of_another_kind(bench, id, technique, duty)):
+            # The pattern's own wish, where she chose otherwise: for what it is sewn in one with, or for its layers.
             continue
         if why or technique is None or duty is None:
             gaps.append(Gap(id, f"“{named(bench, id)}” is not made as “{what}”: {why}. It is made the usual way."))
@@ -191,12 +192,15 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
     return duties, gaps
 
 
-def _why_not(
-    bench: Workbench, every: Found, technique: Technique | None, duty: Duty | None, taken: Collection[str]
-) -> str:
+def _is_of_another_kind(bench: Workbench, id: str, technique: Technique | None, duty: Duty | None) -> bool:
+    """Whether a technique is not meant for parts like this one at all."""
+    return technique is not None and duty is None and technique.why_not(bench, id) is None
+
+
+def _why_not(bench: Workbench, id: str, technique: Technique | None, duty: Duty | None, taken: Collection[str]) -> str:
     """Why a chosen technique cannot make a part; empty if it can."""
     if technique is None or duty is None:
-        return "it cannot be sewn that way"
+        return (technique.why_not(bench, id) if technique is not None else "") or "it cannot be sewn that way"
     refused = technique.asks(bench)
     if refused:
         return refused
