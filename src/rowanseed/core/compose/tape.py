@@ -18,7 +18,7 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.making import INSET_EDGE
 from rowanseed.core.pattern.pieces import LineKind, Piece
 from rowanseed.core.pattern.seamline import line_length, lines
-from rowanseed.core.pattern.tiers import LOWER, UPPER, is_in_tiers
+from rowanseed.core.pattern.tiers import LOWER, TO_CENTRE, TO_SIDE, UPPER, is_in_tiers
 
 MOST = 8
 FIRST = (
@@ -56,8 +56,8 @@ WORDS = {
 OF_A_TIER = {
     UPPER: "Upper edge, before it is gathered",
     LOWER: "Edge that the next tier is gathered to",
-    "inner": "Seam towards the centre",
-    "outer": "Seam towards the side",
+    TO_CENTRE: "Seam towards the centre",
+    TO_SIDE: "Seam towards the side",
 }
 
 

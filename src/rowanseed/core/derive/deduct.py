@@ -56,7 +56,12 @@ def deducted(pattern: Pattern, size: str, lined: Sequence[Piece]) -> dict[str, D
             kept |= dict.fromkeys(covered, name)
             facings[facing.id] = name
         by = {edge: deep for (id, edge), deep in depths.items() if id == piece.id and edge not in kept}
-        folded = {edge: id for edge, id in _dart_folded_out(pattern, piece) if edge not in kept and edge not in by}
+        # A facing in place of a hem has no lining sewn to it: that ends at the hem as it would without.
+        folded = {
+            edge: id
+            for edge, id in _dart_folded_out(pattern, piece)
+            if edge not in kept and edge not in by and id in inner
+        }
         by |= {edge: facing_depth(pattern, size, EdgePart(id, edge)) for edge, id in folded.items()}
         if by:
             for edge, deep in by.items():
@@ -85,8 +90,20 @@ def _dart_folded_out(pattern: Pattern, piece: Piece) -> Iterator[tuple[str, str]
     """(edge, facing) of facings that were drawn along an edge with its dart folded out: they do not lie on the piece,
     and a collar may come between the two."""
     darted = {dart.edge for dart in piece.darts}
+    ends = _ends_of_facings(pattern)
     for facing in _facings(pattern, piece):
-        yield from ((edge.name, facing.id) for edge in facing.edges if edge.name in darted)
+        yield from (
+            (edge.name, facing.id)
+            for edge in facing.edges
+            if edge.name in darted and (facing.id, edge.name) not in ends
+        )
+
+
+def _ends_of_facings(pattern: Pattern) -> frozenset[tuple[str, str]]:
+    """The edges by which facings are sewn to each other: they are as long as a facing is deep, no dart is in them."""
+    facings = {layer.piece for layer in pattern.making.layers if layer.kind is LayerKind.FACING}
+    among = ((*j.a, *j.b) for j in pattern.making.joins if {p.piece for p in (*j.a, *j.b)} <= facings)
+    return frozenset((part.piece, part.edge) for parts in among for part in parts)
 
 
 def _taken_in(piece: Piece, size: str) -> dict[str, list[tuple[float, float]]]:

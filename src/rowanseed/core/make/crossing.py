@@ -72,9 +72,12 @@ def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
     """Of two seams that cross, whether the other one is sewn later than these.
 
     A seam that runs on over several pieces comes after those that sew these pieces to each other; of two that do so to
-    each other the one with a zip: a waist, and the side that a dress is closed by.
+    each other the one with a zip: a waist, and the side that a dress is closed by. What a band or collar is pieced by
+    comes before all that it is sewn to.
     """
     own = list(ids)
+    if any(_makes_up(bench, id) for id in own) != _makes_up(bench, other):
+        return not _makes_up(bench, other)
     after = any(runs_over(bench, id, other) for id in own)
     before = any(runs_over(bench, other, id) for id in own)
     if after and before:
@@ -83,6 +86,13 @@ def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
     if after or before:
         return before
     return _lateness(bench, other) > max(_lateness(bench, id) for id in own)
+
+
+def _makes_up(bench: Workbench, id: str) -> bool:
+    """Whether a seam sews the two halves of one band, collar or facing to each other."""
+    join = bench.joins.get(id)
+    pieces = pieces_of((*join.a, *join.b)) if join is not None else frozenset()
+    return len(pieces) == 1 and all(bench.panel(piece) is Panel.BAND for piece in pieces)
 
 
 def runs_over(bench: Workbench, id: str, other: str) -> bool:

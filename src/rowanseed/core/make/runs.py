@@ -9,6 +9,7 @@ from rowanseed.core.make.graph import Graph, pieces_of
 from rowanseed.core.make.openings import Openings
 from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, Closure, DetailKind, EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.tiers import TO_CENTRE, TO_SIDE
 
 ENDS = {
     "side": "side seam",
@@ -35,6 +36,8 @@ ENDS = {
     "back": "back edge",
     "inner": "inner edge",
     "outer": "outer edge",
+    TO_CENTRE: "edge towards the centre",
+    TO_SIDE: "edge towards the side",
     "top": "top",
     "start": "end",
     "yoke": "yoke seam",

@@ -8,6 +8,8 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
 
 UPPER, LOWER = "upper", "lower"
+TO_CENTRE, TO_SIDE = "towards-centre", "towards-side"
+"""The edges that the widths of a tier are sewn together by; not “inner”, which is a facing's free edge."""
 
 
 def is_in_tiers(piece: Piece) -> bool:

@@ -21,7 +21,7 @@ from rowanseed.core.compose.vocabulary import CollarKind, GarmentKind, SkirtKind
 from rowanseed.core.compose.waists import skirt_fullness, tell_fullness
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, Press
 from rowanseed.core.pattern.pieces import LineKind, Panel
-from rowanseed.core.pattern.tiers import LOWER, UPPER
+from rowanseed.core.pattern.tiers import LOWER, TO_CENTRE, TO_SIDE, UPPER
 
 TIERS = 3
 """So many tiers are usual (common practice, no source)."""
@@ -117,8 +117,8 @@ class _Drafted:
             build.join(
                 f"{id}-widths{'' if k == 0 else f'-{k + 1}'}",
                 f"{which} of tier {nth}, {half.name}",
-                (part(inner, "outer"),),
-                (part(outer, "inner"),),
+                (part(inner, TO_SIDE),),
+                (part(outer, TO_CENTRE),),
                 each_hand=True,
             )
         build.join(
@@ -137,7 +137,7 @@ class _Drafted:
     def _width(self, id: str, name: str, nth: int, which: tuple[int, int], foot: str) -> None:
         build, half = self.build, self.half
         k, widths = which
-        inner, outer = self.centre if k == 0 else "inner", "side" if k == widths - 1 else "outer"
+        inner, outer = self.centre if k == 0 else TO_CENTRE, "side" if k == widths - 1 else TO_SIDE
 
         def draw(size: Size) -> Edges:
             begins = beyond(build, half, size) if k == 0 else 0.0

@@ -1,0 +1,42 @@
+"""Every tactic that helps when cloth is short, on every everyday garment, plain and lined: what is left can be sewn."""
+
+from __future__ import annotations
+
+import pytest
+
+from rowanseed.core.choices import ClothChoices, Decisions
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.derive.choice import Layers, LiningSchool
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.simulator import play
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.project import Project
+from rowanseed.core.saving.tactics import TACTICS
+
+from .everyday import EVERYDAY
+from .test_make import faults
+
+
+@pytest.mark.slow
+@pytest.mark.parametrize("lining", [LiningSchool.NONE, LiningSchool.DEDUCT], ids=lambda school: school.value)
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_a_tactic_makes_of_a_garment_can_be_sewn(name, lining):
+    """A pieced collar's steps waited for each other; a facing beside a dart had no inner edge; the facing of a tier's
+    width had two edges of one name."""
+    pattern = compose(EVERYDAY[name]).pattern
+    view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[1]
+    decisions = Decisions(view, size, cloth=ClothChoices(layers=Layers(lining=lining)))
+    project = Project(pattern, {}, decisions)
+    told = compile_garment(project.garment, view, size, MakingChoices()).gaps
+    for tactic in TACTICS:
+        garment = project.garment_with(Role.MAIN, (tactic,))
+        if garment == project.garment:
+            continue
+        for piece in garment.pieces:
+            assert len({edge.name for edge in piece.edges}) == len(piece.edges), (tactic, piece.id)
+        made = compile_garment(garment, view, size, MakingChoices())
+        order = sequence(made.operations)
+        assert play(garment, order) == () and faults(garment, size, order) == [], tactic
+        assert set(made.gaps) <= set(told), tactic
