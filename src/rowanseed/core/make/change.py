@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import Made, every_duty, left_unmade, offered
+from rowanseed.core.make.compiler import Made, every_duty, left_unmade, named, offered
 from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.registry import all_techniques
 from rowanseed.core.make.technique import Technique
@@ -69,16 +69,12 @@ def settled(pattern: Pattern, view: str, size: str, choices: MakingChoices, made
 
 def part_name(bench: Workbench, id: str) -> str:
     """A part in words; parts that are no part of the graph are called after the piece or seam they belong to."""
-    if id in bench.joins:
-        return bench.joins[id].name
-    if id in bench.finishes:
-        return bench.finishes[id].name
-    if id in bench.details:
-        return bench.details[id].name
     if id in bench.closures:
         closed = part_name(bench, bench.closures[id].join)
         return f"Closure: {lower_first(closed)}"
-    kind, _, of = id.partition(":")
+    kind, colon, of = id.partition(":")
+    if not colon:
+        return named(bench, id)
     match kind:
         case "stiffen":
             return f"Interfacing of the {bench.name(of)}"

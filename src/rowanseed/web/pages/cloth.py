@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from fastapi import APIRouter, Response
 
@@ -106,19 +107,7 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
                 home.units,
                 role.value,
             )
-    if plan is None or project.core.choices is None:
-        return ClothRow(
-            role=role,
-            plan=plan,
-            need=needed,
-            verdict=verdict,
-            printed=envelope_says,
-            strips=strips,
-            refusals=refusals,
-            remarks=project.core.remarks(role),
-        )
-    cloth = plan.entry.cloth
-    return ClothRow(
+    row = ClothRow(
         role=role,
         plan=plan,
         need=needed,
@@ -126,12 +115,17 @@ def _row(home: House, project: OpenProject, role: Role) -> ClothRow:
         printed=envelope_says,
         strips=strips,
         refusals=refusals,
-        swatch=draw_swatch(cloth, home.units, f"swatch-{role.value}"),
+        remarks=project.core.remarks(role),
+    )
+    if plan is None or project.core.choices is None:
+        return row
+    return replace(
+        row,
+        swatch=draw_swatch(plan.entry.cloth, home.units, f"swatch-{role.value}"),
         matching=offer(project, plan),
         envelope_words=_envelope_words(home, envelope_says, needed, garments(project.core.cloth_choices.batch)),
         shared=_shared(home, project, plan),
         too_short=_too_short(home, project, plan),
-        remarks=project.core.remarks(role),
     )
 
 
