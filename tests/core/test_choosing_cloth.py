@@ -100,6 +100,13 @@ def test_interfacing_is_judged_by_the_cloth_it_stiffens(cloth, main, expected):
     assert found == ([expected] if expected else [])
 
 
+def test_a_facing_of_pile_may_be_fused():
+    """A needlecord skirt whose facings alone are interfaced was warned of a pile that nobody sees."""
+    cord = replace(WOVEN, surface=Surface.CORD)
+    assert said(six_gore_skirt.draft(), Role.INTERFACING, FUSIBLE, cord) == []
+    assert "!crushes" in said(trousers.draft(), Role.INTERFACING, FUSIBLE, cord)
+
+
 def test_which_interfacing_to_look_for_depends_on_garment_and_cloth():
     def words(garment, main):
         return remarks(Chosen(garment, garment.envelope.views[0].id, Role.INTERFACING, None, main, Units.METRIC))[

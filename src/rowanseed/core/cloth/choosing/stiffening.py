@@ -11,7 +11,7 @@ from rowanseed.core.base.units import format_length
 from rowanseed.core.cloth.choosing.remark import Chosen, Remark
 from rowanseed.core.cloth.cloth import Cloth, Fibre, Use
 from rowanseed.core.pattern.envelope import Structure
-from rowanseed.core.pattern.making import DetailKind
+from rowanseed.core.pattern.making import DetailKind, LayerKind
 from rowanseed.core.sizing.wish import GarmentClass, garment_class
 
 THIN = 100.0
@@ -54,12 +54,18 @@ def _look_for(chosen: Chosen) -> str:
     return "Look for a fusible of knitted tricot first, lighter than the cloth; a sheer one where the cloth is thin."
 
 
+def _is_for_facings(chosen: Chosen) -> bool:
+    """Whether it stiffens facings alone, whose pile nobody sees."""
+    facings = {layer.piece for layer in chosen.garment.making.layers if layer.kind is LayerKind.FACING}
+    return {piece.id for piece in chosen.pieces} <= facings
+
+
 def _of(chosen: Chosen, cloth: Cloth) -> Iterator[Remark]:
     main = chosen.main
     if main is None:
         return
     fusible = cloth.use is Use.FUSIBLE
-    if fusible and main.surface.is_pile:
+    if fusible and main.surface.is_pile and not _is_for_facings(chosen):
         yield Remark("crushes", "Heat and steam crush pile: sew one in, or fuse the facing only.", "mind")
     elif fusible and main.fibre in LOW_HEAT:
         yield Remark(
