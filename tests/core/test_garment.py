@@ -1,11 +1,14 @@
 """From pattern, size and cloth to a layout problem: true outlines, the cloth as it will be when it is cut."""
 
+from dataclasses import replace
+
 import pytest
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.errors import PatternError
-from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.garment import GarmentChoices, altered, lay_cloth, lay_piece, lay_problem
+from rowanseed.core.lay.problem import tried
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.demo.six_gore_skirt import SIZES, draft
@@ -29,6 +32,17 @@ def test_the_fold_is_one_straight_edge_between_neighbouring_corners():
     edges = {frozenset((laid.outline[k - 1], p)) for k, p in enumerate(laid.outline)}
     assert frozenset(laid.fold) in edges
     assert laid.fold[0][1] == laid.fold[1][1] == 0.0
+
+
+def test_fur_is_laid_in_one_layer_and_other_cloth_every_way_and_both_are_told():
+    plain = Cloth("c", 1400, 3000, 12, Direction.ONE_WAY)
+    choices = GarmentChoices("A", "14")
+    told = {
+        surface: tried(lay_problem(SKIRT, choices, Role.MAIN, replace(plain, surface=surface)).lays)
+        for surface in (Surface.PLAIN, Surface.FUR)
+    }
+    assert told[Surface.FUR] == "open, in one layer"
+    assert told[Surface.PLAIN] == "open, in one layer, folded and folded then opened out"
 
 
 def test_cloth_is_laid_as_it_is_after_washing():

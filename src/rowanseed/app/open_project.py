@@ -17,7 +17,7 @@ from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict, need, will_it_do
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.lay.choice import piece_names, shortest
-from rowanseed.core.lay.problem import Problem
+from rowanseed.core.lay.problem import Problem, tried
 from rowanseed.core.lay.shared import Share, lie_together
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
@@ -140,6 +140,14 @@ class OpenProject:
     def is_worked_out(self) -> bool:
         """Whether every cloth's lays have been searched, and none is being searched for longer."""
         return all(plan.answers for plan in self.cloth_plans.values()) and not self.is_searching
+
+    @property
+    def ways_tried(self) -> str:
+        """In words, how the search lays each cloth."""
+        by_cloth = {plan.entry.cloth.name: tried(plan.problem.lays) for plan in self.cloth_plans.values()}
+        if len(set(by_cloth.values())) == 1:
+            return f"Tried: {next(iter(by_cloth.values()))}."
+        return "Tried: " + "; ".join(f"{name} {ways}" for name, ways in by_cloth.items()) + "."
 
     @cached_property
     def failed_searches(self) -> tuple[str, ...]:

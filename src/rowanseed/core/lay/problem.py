@@ -7,7 +7,7 @@ lengthwise grain and y across; in the piece frame the grainline is parallel to x
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 
@@ -27,6 +27,14 @@ class LayKind(Worded):
     FOLDED = "folded"
     TWO_FOLDS = "two-folds", "two-folds"
     PART_FOLDED = "part-folded", "part-folded"
+
+
+_TRIED = {
+    LayKind.OPEN: "open, in one layer",
+    LayKind.FOLDED: "folded",
+    LayKind.TWO_FOLDS: "both edges folded to the middle",
+    LayKind.PART_FOLDED: "folded as deep as the widest fold piece",
+}
 
 
 @dataclass(frozen=True)
@@ -194,6 +202,14 @@ class Plan:
 def laid(plan: Plan) -> str:
     """How a plan lays the cloth, by name: `folded`, `open`, `folded then open`."""
     return THEN.join(stretch.lay.value for stretch in plan.stretches)
+
+
+def tried(lays: Collection[LayKind]) -> str:
+    """In words, every way a search lays the cloth that may lie so: where it may be folded or open, also one by one."""
+    ways = [_TRIED[kind] for kind in LayKind if kind in lays]
+    if {LayKind.FOLDED, LayKind.OPEN} <= set(lays):
+        ways.append("folded then opened out")
+    return ", ".join(ways[:-1]) + " and " * (len(ways) > 1) + ways[-1]
 
 
 def turns(grain: Grain, one_way: bool) -> tuple[int, ...]:
