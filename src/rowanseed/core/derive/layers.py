@@ -11,14 +11,15 @@ from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, Pleat
 from rowanseed.core.derive.deduct import TO_FACING
+from rowanseed.core.derive.ease_pleat import PLEAT_DEPTH
 from rowanseed.core.derive.facing import DEPTH, with_facings
-from rowanseed.core.derive.lining import PLEAT_DEPTH, draws_lining, with_lining
+from rowanseed.core.derive.lining import draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.derive.plain_tiers import HEM
 from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
 from rowanseed.core.pattern.making import Layer, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Cut, Derived, DerivedAs, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import EASE_PLEAT, Cut, Derived, DerivedAs, Panel, Piece, Role
 from rowanseed.core.pattern.tiers import LOWER
 
 UNDER_COLLAR = 3.0
@@ -248,7 +249,7 @@ def derived_words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, u
 
 def _pleat_and_pads(piece: Piece, layers: Layers, units: Units) -> tuple[str, ...]:
     said = []
-    if any(line.id == "ease-pleat" for line in piece.lines):
+    if any(line.id == EASE_PLEAT for line in piece.lines):
         where = "over the whole length" if layers.pleat is Pleat.FULL else "at the shoulders"
         said.append(
             f"+ {_fine(PLEAT_DEPTH, units)} at the centre back: a pleat of {_fine(2 * PLEAT_DEPTH, units)} {where}"

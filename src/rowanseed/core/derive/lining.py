@@ -12,9 +12,9 @@ from collections.abc import Mapping
 from dataclasses import replace
 from itertools import pairwise
 
-from rowanseed.core.base.units import INCH
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.deduct import TO_FACING, Deducted, deducted, facing_seams, unfinished
+from rowanseed.core.derive.ease_pleat import hangs_from_waist, pleated
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
 from rowanseed.core.derive.less_full import less_full
 from rowanseed.core.derive.lined_part import ends_at_seams, left_to_line, of_part, parts_of
@@ -26,9 +26,6 @@ from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.making import PLACKET_BASE, POCKET_DOTS, VENT_EDGE, DetailKind, Finish, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
-
-PLEAT_DEPTH = INCH
-"""The centre is set this far from the fold, so that the pleat takes up twice as much."""
 
 LINED = (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
 
@@ -213,15 +210,15 @@ def _shaped(
     """Pleat and pads, worked into the stitching lines; and the lines that the pleat adds."""
     added: tuple[InnerLine, ...] = ()
     centre = _centre(pattern, piece)
-    if layers.pleat is not Pleat.NONE and centre is not None and piece.panel in (Panel.BACK, Panel.OTHER):
-        runs, added = _pleated(piece, size, runs, centre, layers.pleat)
+    if layers.pleat is not Pleat.NONE and centre is not None and not hangs_from_waist(runs, centre):
+        runs, added = pleated(piece, size, runs, centre, layers.pleat)
     if layers.pad > 0:
         runs = _lowered(piece, runs, layers.pad)
     return runs, added
 
 
 def _centre(pattern: Pattern, piece: Piece) -> str | None:
-    """The centre back edge of a piece: its fold, or the seam between its two hands."""
+    """The centre back edge of a piece: its fold, or the seam between its two hands; none where it opens there."""
     is_back = piece.panel is Panel.BACK or any(
         layer.piece == piece.id and pattern.piece(layer.of).panel is Panel.BACK
         for layer in pattern.making.layers
@@ -230,60 +227,15 @@ def _centre(pattern: Pattern, piece: Piece) -> str | None:
     if not is_back:
         return None
     fold = next((cut.fold for cut in piece.cuts if cut.fold), None)
-    seam = next(
-        (
-            j.a[0].edge
-            for j in pattern.making.joins
-            if j.a[0].hand and j.a[0].piece == piece.id and j.b[0].piece == piece.id
-        ),
-        None,
+    opened = {closure.join for closure in pattern.making.closures}
+    seams = (
+        part.edge
+        for join in pattern.making.joins
+        if join.id not in opened
+        for part in join.a
+        if part.hand and part.piece == piece.id and any(other.piece == piece.id for other in join.b)
     )
-    return fold or seam
-
-
-def _pleated(
-    piece: Piece, size: str, runs: dict[str, Run], centre: str, pleat: Pleat
-) -> tuple[dict[str, Run], tuple[InnerLine, ...]]:
-    """The centre moved outwards by the pleat's depth: all of it, or at the neck, tapering to nothing at the waist.
-
-    A piece on the fold keeps its straight fold; a shoulder pleat is then sewn shut below the waist.
-    """
-    ys = [p[1] for run in runs.values() for p in run]
-    low = abs(runs[centre][0][1] - min(ys)) < abs(runs[centre][0][1] - max(ys))
-    away = -1.0 if low else 1.0
-    folded = any(cut.fold == centre for cut in piece.cuts)
-    top = min(p[0] for p in runs[centre])
-    waist = _level(piece, size, "waist") or max(p[0] for p in runs[centre])
-
-    def outwards(p: Point) -> Point:
-        share = 1.0
-        if pleat is Pleat.SHOULDERS and not folded:
-            share = max(0.0, min(1.0, (waist - p[0]) / (waist - top))) if waist > top else 1.0
-        return (p[0], p[1] + away * PLEAT_DEPTH * share)
-
-    before = runs[centre]
-    wider = moved_apart(runs, outwards, centre)
-    ends = (before[0], before[-1]) if before[0][0] < before[-1][0] else (before[-1], before[0])
-    return wider, (InnerLine("ease-pleat", LineKind.PLEAT, {size: ends}),)
-
-
-def moved_apart(runs: Mapping[str, Run], move: object, edge: str) -> dict[str, Run]:
-    """The runs with one edge moved; its neighbours get a straight bit out to it and keep their own shape."""
-    names = list(runs)
-    k = names.index(edge)
-    before, after = names[k - 1], names[(k + 1) % len(names)]
-    out = {name: list(run) for name, run in runs.items()}
-    out[edge] = [move(p) for p in runs[edge]]  # type: ignore[operator]
-    if out[edge][0] != out[before][-1]:
-        out[before].append(out[edge][0])
-    if out[edge][-1] != out[after][0]:
-        out[after].insert(0, out[edge][-1])
-    return out
-
-
-def _level(piece: Piece, size: str, id: str) -> float | None:
-    line = piece.line(LineKind.LEVEL, id)
-    return None if line is None else line.ends[size][0][0]
+    return fold or next(seams, None)
 
 
 def _lowered(piece: Piece, runs: dict[str, Run], pad: float) -> dict[str, Run]:

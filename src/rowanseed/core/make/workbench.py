@@ -12,6 +12,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.bends import Bends
 from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.ease_pleats import ends_of_pleat, has_pleat
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import Graph
 from rowanseed.core.make.openings import Openings
@@ -146,7 +147,8 @@ class Workbench(Graph):
 
     def flat_first(self, ids: Iterable[str]) -> Iterator[Need]:
         """Staystitching, stiffening, backing, darts and pockets come before a piece is joined."""
-        pieces = sorted({part.piece for one in ids for part in self.parts(one)})
+        parts = [part for one in ids for part in self.parts(one)]
+        pieces = sorted({part.piece for part in parts})
         # A pocket that lies across this very seam comes after it, a placket's own facing before its piece.
         across = self.carry_one_pocket(pieces)
         for id in pieces:
@@ -165,6 +167,10 @@ class Workbench(Graph):
                 yield Need(
                     facts.piece(Fact.ATTACHED, id), "what is made on a piece is made while it is flat", where_given=True
                 )
+            if has_pleat(self.piece(id)):
+                ends = ends_of_pleat(self, self.piece(id))
+                if any(part.piece == id and part.edge in ends for part in parts):
+                    yield Need(facts.layer(Fact.SHAPED, id), "its ease pleat is folded first", where_given=True)
 
 
 def workbench(pattern: Pattern, view: str, size: str, household: MakingChoices) -> Workbench:

@@ -161,6 +161,10 @@ class LineKind(Worded):
     stitching line or to the centre line: what the garment measures there, and where a blend or a taper takes hold."""
 
 
+EASE_PLEAT, SHUT_PLEAT = "ease-pleat", "ease-pleat-shut"
+"""Pleat lines down the middle of a lining's back: where the pleat opens, and where it is sewn shut all along. What
+lies beyond them is folded away."""
+
 WAIST, SEAM_LEVEL = "waist", "seam"
 """A level at a waist seam that lies elsewhere than at the waist, along edges that are called the waist all the same."""
 

@@ -13,7 +13,7 @@ from itertools import pairwise
 
 from rowanseed.core.geometry.outline import FLATNESS, Chain, Point, chain_length, flatten, point_at, unit
 from rowanseed.core.geometry.polyline import intersect_lines, offset_polyline, without_repeats
-from rowanseed.core.pattern.pieces import Corner, Drawn, EdgeSpec, Mark, Piece
+from rowanseed.core.pattern.pieces import EASE_PLEAT, SHUT_PLEAT, Corner, Drawn, EdgeSpec, Mark, Piece
 
 
 @dataclass(frozen=True)
@@ -59,16 +59,26 @@ def _run(chain: Chain, flatness: float) -> list[Point]:
 
 
 def seam_length(piece: Piece, size: str, edge: str) -> float:
-    """Length of an edge along the seam line, less what darts on it take in.
+    """Length of an edge along the seam line, less what darts on it take in and an ease pleat folds away.
 
     Exact along a drawn seam line; within the flatness of the curve along a derived one.
     """
-    intake = 0.0
+    intake = folded_away(piece, size, edge)
     for dart in piece.darts:
         if dart.edge == edge:
             first, second = (mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs)
             intake += abs(second - first)
     return line_length(piece, size, edge) - intake
+
+
+def folded_away(piece: Piece, size: str, edge: str) -> float:
+    """What of an edge lies beyond the line of an ease pleat, which ends on it, in mm."""
+    ends = [end for line in piece.lines if line.id in (EASE_PLEAT, SHUT_PLEAT) for end in line.ends.get(size, ())]
+    if not ends:
+        return 0.0
+    run = lines(piece, size).seam[edge]
+    on_it = [end for end in ends if min(math.dist(end, point) for point in run) < FLATNESS]
+    return sum(min(math.dist(end, run[0]), math.dist(end, run[-1])) for end in on_it)
 
 
 def line_length(piece: Piece, size: str, edge: str) -> float:

@@ -11,10 +11,10 @@ from pydantic import AfterValidator
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.units import format_length, read_back
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.ease_pleat import PLEAT_DEPTH
 from rowanseed.core.derive.facing import DEPTH, can_be_faced
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
 from rowanseed.core.derive.lining import (
-    PLEAT_DEPTH,
     can_be_lined,
     can_be_pleated,
     draws_lining,

@@ -6,12 +6,10 @@ from collections.abc import Iterator
 
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.pieces import LineKind, Piece
+from rowanseed.core.pattern.pieces import EASE_PLEAT, SHUT_PLEAT, LineKind, Piece
 
 KEY = "pleats:"
-
-
-OF_A_LINING = "ease-pleat"
+OF_A_LINING = (EASE_PLEAT, SHUT_PLEAT)
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -21,4 +19,4 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 
 def lines(piece: Piece) -> int:
-    return sum(1 for line in piece.lines if line.kind is LineKind.PLEAT and line.id != OF_A_LINING)
+    return sum(1 for line in piece.lines if line.kind is LineKind.PLEAT and line.id not in OF_A_LINING)

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.buttonholes import laps_over
 from rowanseed.core.make.families.waistbands import fold_in, fold_over, inside_of, runs_over
@@ -62,7 +63,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "In loosely woven cloth lay a strip of thin fusible on the wrong side of the lower end first.",
         took=minutes.each(4, 2),
         setting=settings.staystitch(bench.household),
-        needs=tuple(bench.flat_first([sides.id])),
+        needs=(*bench.flat_first([sides.id]), *crossings(bench, sides.id, end.id)),
         gives=(Fact.PREPARED,),
         on=corners,
         rows=0,

@@ -1,50 +1,69 @@
-"""The ease pleat of a lining, folded before its neck is sewn."""
+"""The ease pleat of a lining, folded before the seams across its ends are sewn."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.ease_pleats import ends_of_pleat, halves_of, has_pleat
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import NEEDLE, Workbench
-from rowanseed.core.pattern.pieces import LineKind
+from rowanseed.core.pattern.pieces import SHUT_PLEAT, LineKind, Piece
+from rowanseed.core.pattern.seamline import folded_away
 
 KEY = "pleat:"
+FROM_TOP, FROM_LOWER_EDGE = 50.0, 75.0
+"""So far from its ends the pleat is stitched shut, in mm (common practice, no source)."""
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for piece in bench.pattern.pieces:
-        if any(line.kind is LineKind.PLEAT and line.id == "ease-pleat" for line in piece.lines):
+        if has_pleat(piece):
             yield single(f"{KEY}{piece.id}")
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     piece = bench.piece(duty.id.removeprefix(KEY))
-    halves = [j.id for j in bench.joins.values() if pieces_of((*j.a, *j.b)) == {piece.id} and j.a[0].hand]
-    ends = f"stitch {bench.fine(50)} down from the upper edge"
-    if piece.has_edge("hem"):
-        ends += f" and {bench.fine(75)} up from the hem"
+    halves = halves_of(bench, piece.id)
+    upper, lower = ends_of_pleat(bench, piece)
+    held = [upper, lower] if folded_away(piece, bench.size, lower) else [upper]
     yield Operation(
         id=f"pleat-{piece.id}",
         technique="ease pleat",
         act=Act.FOLD,
         title=f"Fold the ease pleat: {bench.name(piece.id)}",
         how=(
-            f"Right sides together along the pleat line; {ends}.",
-            "Press it to the wearer's right, and baste it across the top, inside the allowance, where it stays.",
+            f"Right sides together along the pleat line; stitch {bench.fine(FROM_TOP)} down from the upper edge"
+            f"{_below(bench, piece, lower)}",
+            f"Press it to the wearer's right, and baste it across the {' and the '.join(_named(e) for e in held)}, "
+            "inside the allowance, where it stays.",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.each(5),
-        on=On(pieces=(piece.id,), edges=(EdgeShown(piece.id, "neck"),) if piece.has_edge("neck") else ()),
-        requires=tuple(Need(facts.join(Fact.PRESSED, id), "the two halves are joined first") for id in halves),
+        on=On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, edge) for edge in held)),
+        requires=tuple(
+            Need(facts.join(Fact.PRESSED, id), "the two halves are joined first") for id in halves_of(bench, piece.id)
+        ),
         gives=(facts.layer(Fact.SHAPED, piece.id),),
         setting=settings.seam(bench.household, lining=True),
         caution=NEEDLE,
         look="The pleat opens freely in the middle.",
     )
+
+
+def _below(bench: Workbench, piece: Piece, lower: str) -> str:
+    """Where the pleat ends, as the sentence goes on."""
+    if piece.line(LineKind.PLEAT, SHUT_PLEAT) is not None:
+        return f", and from the waist all the way to the {_named(lower)}: only the shoulders have its room."
+    if not folded_away(piece, bench.size, lower):
+        return "; it runs out to nothing at the waist."
+    return f" and {bench.fine(FROM_LOWER_EDGE)} up from the {_named(lower)}."
+
+
+def _named(edge: str) -> str:
+    return f"{edge} edge" if edge != "hem" else "hem"
 
 
 TECHNIQUE = Technique(
