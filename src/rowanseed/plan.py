@@ -86,7 +86,12 @@ def _results(document: ProjectDocument, budget: Budget) -> dict[str, Any]:
     files["cut.json"] = cut_document(tuple(cut_results))
     files["garment.json"] = garment_document(project.garment)
     files["order.json"] = order_document(
-        project.steps, size=choices.size, view=project.view, garment="garment.json", gaps=project.gaps
+        project.steps,
+        pattern=project.garment,
+        size=choices.size,
+        view=project.view,
+        garment="garment.json",
+        gaps=project.gaps,
     )
     files["keep.json"] = _to_keep(document)
     files["shopping.csv"] = write_shopping(merged(lines_of(project, document.name, 1, wanted, Shared())), units)

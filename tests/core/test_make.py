@@ -73,7 +73,8 @@ def _place(steps, id):
 def faults(pattern, size, operations):
     """What the outside checker finds in an order, played on the garment."""
     garment = json.loads(json.dumps(garment_document(pattern)))
-    order = json.loads(json.dumps(order_document(operations, size=size, view="A", garment="garment.json")))
+    written = order_document(operations, pattern=pattern, size=size, view="A", garment="garment.json")
+    order = json.loads(json.dumps(written))
     return check(Garment(garment), order["operations"])
 
 

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.vocabulary import OpeningKind, Where
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -40,3 +43,16 @@ def test_what_a_tactic_makes_of_a_garment_can_be_sewn(name, lining):
         order = sequence(made.operations)
         assert play(garment, order) == () and faults(garment, size, order) == [], tactic
         assert set(made.gaps) <= set(told), tactic
+
+
+@pytest.mark.parametrize("kind", [OpeningKind.SLIT, OpeningKind.KEYHOLE], ids=lambda kind: kind.value)
+def test_what_a_slit_is_cut_into_is_not_cut_apart(kind):
+    described = EVERYDAY["drawstring dress"]
+    opening = replace(described.features.opening, kind=kind, where=Where.FRONT)
+    pattern = compose(replace(described, features=replace(described.features, opening=opening))).pattern
+    seamed = Project(pattern, {}, Decisions("A", pattern.envelope.sizes[1])).garment_with(Role.MAIN, ("centre-seam",))
+    assert {join.id for join in seamed.making.joins if join.id.startswith("centre-")} == {
+        "centre-back",
+        "centre-skirt-front",
+        "centre-skirt-back",
+    }

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from rowanseed.core.make.compiler import Gap
-from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.facts import SubjectKind
+from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.formats.pattern_json import BEFORE, pattern_document
 from rowanseed.formats.wording import PATTERN
@@ -15,32 +16,58 @@ FORMAT = "rowanseed-order/1"
 
 
 def order_document(
-    operations: Sequence[Operation], *, size: str, view: str, garment: str, gaps: Sequence[Gap] = ()
+    operations: Sequence[Operation], *, pattern: Pattern, size: str, view: str, garment: str, gaps: Sequence[Gap] = ()
 ) -> dict[str, Any]:
-    """An order of work; `garment` is the file name of the garment's document."""
+    """An order of work on a pattern as it is made; `garment` is the file name of the garment's document."""
+    by_hand = _sewn_by_hand(pattern)
     return {
         "format": FORMAT,
         "garment": garment,
         "size": size,
         "view": view,
-        "operations": [_operation(op) for op in operations],
+        "operations": [_operation(op, by_hand) for op in operations],
         "gaps": [{"id": gap.id, "said": gap.said} for gap in gaps],
     }
 
 
-def _operation(op: Operation) -> dict[str, Any]:
-    on = op.on
+def _sewn_by_hand(pattern: Pattern) -> dict[tuple[str, str], set[str]]:
+    """Edges of which left and right are sewn in seams of their own, and these seams."""
+    out: dict[tuple[str, str], set[str]] = {}
+    for join in pattern.making.joins:
+        for part in (*join.a, *join.b):
+            if part.hand:
+                out.setdefault((part.piece, part.edge), set()).add(join.id)
+    return {edge: joins for edge, joins in out.items() if len(joins) > 1}
+
+
+def _neatened(op: Operation) -> tuple[str, ...]:
+    """The seams whose raw edges an operation binds: among the model's acts that is to neaten them, not to sew them."""
+    if op.act is not Act.BIND or op.on.joins or op.on.finishes:
+        return ()
+    return tuple(state.of.id for state in op.gives if state.of.kind is SubjectKind.JOIN)
+
+
+def _edges(op: Operation, joins: set[str], by_hand: Mapping[tuple[str, str], set[str]]) -> list[list[str]]:
+    """The edges worked on. An edge has no hand here: where an operation is on one of the two seams that sew its hands,
+    the seam alone says where."""
+    edges = dict.fromkeys((shown.piece, shown.edge) for shown in op.on.edges)
+    return [[*edge] for edge in edges if not joins & by_hand.get(edge, set()) or by_hand[edge] <= joins]
+
+
+def _operation(op: Operation, by_hand: Mapping[tuple[str, str], set[str]]) -> dict[str, Any]:
+    on, neatened = op.on, _neatened(op)
+    joins = neatened or on.joins
     written: dict[str, Any] = {
         "id": op.id,
         "technique": op.technique,
-        "act": op.act.words,
+        "act": Act.NEATEN.words if neatened else op.act.words,
         "on": {
             "pieces": list(on.pieces),
-            "joins": list(on.joins),
+            "joins": list(joins),
             "finishes": list(on.finishes),
             "closures": list(on.closures),
             "gates": list(on.gates),
-            "edges": [[shown.piece, shown.edge] for shown in on.edges],
+            "edges": _edges(op, set(joins), by_hand),
         },
         "title": op.title,
         "how": list(op.how),

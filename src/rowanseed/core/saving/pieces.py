@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.alter.hem import hem_edges
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.pattern.making import EdgePart, FinishKind, Join, LayerKind
+from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
 from rowanseed.core.saving.tactic import Garment
@@ -51,11 +51,15 @@ def but_not_all(found: set[str], main: Sequence[Piece]) -> frozenset[str]:
 
 
 def cut_apart(pattern: Pattern, ids: set[str], *, selvedge: bool = False) -> Pattern:
-    """Pieces on the fold cut twice with a seam there, which joins the making graph; `selvedge`: along it."""
+    """Pieces on the fold cut twice with a seam there, which joins the making graph; `selvedge`: along it.
+
+    What a faced slit is cut into, and its facing, stay whole: the slit runs down where the seam would be.
+    """
+    slit = {id for one in pattern.making.details if one.kind is DetailKind.FACED_SLIT for id in (*one.on, *one.pieces)}
     pieces, joins = [], list(pattern.making.joins)
     for piece in pattern.pieces:
         folds: set[str | None] = {cut.fold for cut in piece.cuts if cut.fold and cut.role is Role.MAIN}
-        if piece.id not in ids or not folds or piece.one_sided:
+        if piece.id not in ids - slit or not folds or piece.one_sided:
             pieces.append(piece)
             continue
         edges = tuple(replace(e, allowance=SEAM_ADDED) if e.name in folds else e for e in piece.edges)

@@ -43,9 +43,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.MACHINE,
         minutes=minutes.each(5),
         on=On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, edge) for edge in held)),
-        requires=tuple(
-            Need(facts.join(Fact.PRESSED, id), "the two halves are joined first") for id in halves_of(bench, piece.id)
-        ),
+        requires=tuple(Need(facts.join(Fact.PRESSED, id), "the two halves are joined first") for id in halves),
         gives=(facts.layer(Fact.SHAPED, piece.id),),
         setting=settings.seam(bench.household, lining=True),
         caution=NEEDLE,

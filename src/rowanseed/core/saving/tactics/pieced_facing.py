@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece
 from rowanseed.core.saving.pieces import cut_apart, main_fold
@@ -13,12 +12,11 @@ UNDER = "under-"
 
 
 def _pieced(pattern: Pattern, size: str) -> Pattern:
-    slit = {id for one in pattern.making.details if one.kind is DetailKind.FACED_SLIT for id in one.pieces}
-    return cut_apart(pattern, {piece.id for piece in pattern.pieces if _may_be_pieced(piece) and piece.id not in slit})
+    return cut_apart(pattern, {piece.id for piece in pattern.pieces if _may_be_pieced(piece)})
 
 
 def _may_be_pieced(piece: Piece) -> bool:
-    """What lies on the fold and is seen by nobody: a facing, a band, an under collar; a slit is cut in no seam."""
+    """What lies on the fold and is seen by nobody: a facing, a band, an under collar."""
     return (
         main_fold(piece) is not None and piece.panel is Panel.BAND and (not piece.collar or piece.id.startswith(UNDER))
     )
