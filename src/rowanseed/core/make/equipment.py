@@ -77,6 +77,10 @@ class Equipment:
     def overlocker(self) -> bool:
         return self.machine and self.overlock_threads > 0
 
+    @property
+    def sews_zigzag(self) -> bool:
+        return self.machine and self.zigzag
+
 
 @dataclass(frozen=True)
 class SewingHabits:

@@ -30,6 +30,8 @@ BY_TECHNIQUE: dict[str, str] = {
     "threads.",
     "gathers": "The gathers bunch: even them out with a pin between the quarter marks before anything is sewn.",
     "shirring": "The bobbin was wound by machine, too tight: wind elastic thread by hand, hardly stretched.",
+    "shirring by hand": "One row is drawn in more than the next: measure each against the first before it is knotted.",
+    "elastic catch-stitched": "A stitch went through the elastic, and the fullness cannot pass it: take it out.",
     "patch pocket": "One corner lies higher: mark both upper corners on the garment and pin the corners first.",
     "welt pocket": "The corners pucker: they were not cut to the last thread, or one row is longer than the other.",
     "band": "The ends do not meet level: pin the closed zip's edges first, then the band between.",

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting, Supply, Use
@@ -10,12 +12,8 @@ from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.workbench import Workbench
 
-ID = "shirring"
-
-
+ID, HAND_ID = "shirring", "shirring by hand"
 APART = 12.0
-
-
 TURN = 10.0
 """One continuous path turns so far from the raw edge, in mm."""
 
@@ -48,16 +46,19 @@ HELD_FLAT = (
 
 def chalked(bench: Workbench, number: int = 0, *, below_edge: bool = False) -> str:
     """Where the rows run: from the pattern's marks, or so many about the waist line or below a turned edge."""
+    flat = f" {HELD_FLAT}" if bench.household.equipment.machine else ""
     if not number:
-        return f"Chalk the lines on the right side, {bench.margin(APART)} apart, from the pattern's marks. {HELD_FLAT}"
+        return f"Chalk the lines on the right side, {bench.margin(APART)} apart, from the pattern's marks.{flat}"
     if below_edge:
         first = f"The turned edge's own stitching is the first line: chalk {number - 1} more below it"
     else:
         first = f"Chalk {number} lines, the middle one on the waist line"
-    return f"{first}, {bench.margin(APART)} apart, on the right side. {HELD_FLAT}"
+    return f"{first}, {bench.margin(APART)} apart, on the right side.{flat}"
 
 
 def from_side_to_side(bench: Workbench, *, curved: bool) -> str:
+    if not bench.household.equipment.machine:
+        return "Each row by itself, from stitching line to stitching line."
     if curved:
         return "Its sides are curved: begin and end every row at the stitching line by itself, with a backstitch."
     return (
@@ -67,6 +68,8 @@ def from_side_to_side(bench: Workbench, *, curved: bool) -> str:
 
 
 def all_round(bench: Workbench) -> str:
+    if not bench.household.equipment.machine:
+        return "Each row all round, begun and ended at one seam, where nobody sees the knots."
     return (
         "Each row all round, begun at a seam and sewn three stitches over its beginning; or in one path, down to the "
         f"next line along the seam, {bench.margin(APART)} at length 2.5."
@@ -78,6 +81,8 @@ def shirred_rows(
 ) -> Operation:
     """The rows; `lines` say where they run and how each begins and ends."""
     bench = step.bench
+    if not bench.household.equipment.machine:
+        return _by_hand(step, on, lines=lines, needs=needs, given=given)
     return step(
         "shirr",
         Act.SHIRR,
@@ -95,6 +100,32 @@ def shirred_rows(
         rows=0,
         look="Laid down, it is about half as wide as before, and springs back when it is stretched.",
     )
+
+
+def _by_hand(
+    step: Steps, on: On, *, lines: tuple[str, ...], needs: tuple[Need, ...], given: tuple[Fact | facts.State, ...]
+) -> Operation:
+    bench = step.bench
+    shirred = step(
+        "shirr",
+        Act.SHIRR,
+        f"Shirr, row by row: {step.name}",
+        *lines,
+        "Thread a needle with elastic thread and knot it round a small stitch of the cloth. Running stitches, "
+        f"{bench.margin(4)} long and even, those of each row below those of the row before, so that the folds stand in "
+        "line.",
+        "Draw every row in to half of its length as it is done, and knot it round a stitch again before the thread is "
+        "cut.",
+        at=Bench.HAND,
+        took=minutes.hand(3 * step.mm),
+        needs=needs,
+        gives=given,
+        uses=(Use(Supply.ELASTIC_THREAD),),
+        on=on,
+        rows=0,
+        look="All rows are drawn in alike, and it springs back when it is stretched.",
+    )
+    return replace(shirred, technique=HAND_ID)
 
 
 def steamed(step: Steps, on: On) -> Operation:

@@ -34,7 +34,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
         requires=tuple(plain_seams.order_needs(bench, join)),
     )
-    zigzag = bench.household.equipment.zigzag
+    zigzag = bench.household.equipment.sews_zigzag
     yield step(
         "second",
         Act.NEATEN,

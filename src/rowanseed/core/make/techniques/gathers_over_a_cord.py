@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.families.eased import join_of, taken_out
+from rowanseed.core.make.families.elastics import needs_zigzag
 from rowanseed.core.make.families.gathering import finds, gathering_step, lengths_of, why_not
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
@@ -40,6 +41,6 @@ TECHNIQUE = Technique(
     sews=over_cord,
     rank=21,
     usual=False,
-    asks=lambda bench: "" if bench.household.equipment.zigzag else "it needs a zigzag stitch",
+    asks=needs_zigzag,
     draw="rows",
 )

@@ -32,7 +32,7 @@ def samples(bench: Workbench) -> tuple[Sample, ...]:
 
 
 def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
-    choices = bench.household
+    choices, machine = bench.household, bench.household.equipment.machine
     neaten_bench, neaten_setting = settings.neaten(choices)
     return (
         Sample(
@@ -103,13 +103,14 @@ def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
             (
                 f"A scrap {bench.length(200)} wide with four rows: it must draw in to half, {bench.length(100)}.",
                 "Wider: a longer stitch, or the bobbin a quarter turn tighter; narrower: the other way. Heavier cloth "
-                "draws in less. Write stitch and turns down.",
+                "draws in less. Write stitch and turns down."
+                if machine
+                else "Heavier cloth draws in less: then the rows lie closer. Write their distance and the stitch down.",
             ),
-            Bench.MACHINE,
-            settings.longest(choices),
+            Bench.MACHINE if machine else Bench.HAND,
+            settings.longest(choices) if machine else None,
             lambda op: op.act is Act.SHIRR,
-            8,
-            tries_machine=True,
+            8 if machine else 15,
         ),
         Sample(
             "blind-hem",

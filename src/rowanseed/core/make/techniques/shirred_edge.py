@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.shirred import ID, all_round, chalked, needs_bobbin, shirred_rows, steamed
+from rowanseed.core.make.families.shirred import ID, all_round, chalked, shirred_rows, steamed
 from rowanseed.core.make.operation import Need, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -47,6 +47,5 @@ TECHNIQUE = Technique(
     finds=finds,
     sews=sews,
     rank=15,
-    asks=needs_bobbin,
     draw="shirring",
 )

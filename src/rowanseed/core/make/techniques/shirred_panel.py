@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.shirred import ID, chalked, from_side_to_side, needs_bobbin, shirred_rows, steamed
+from rowanseed.core.make.families.shirred import ID, chalked, from_side_to_side, shirred_rows, steamed
 from rowanseed.core.make.operation import Need, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -50,7 +50,6 @@ TECHNIQUE = Technique(
     finds=finds_panel,
     sews=panel,
     rank=15,
-    asks=needs_bobbin,
     words={"shirring": "rows of stitching with elastic thread below, which draw the cloth together and let it stretch"},
     draw="shirring",
 )
