@@ -192,6 +192,13 @@ SCENES: Frames = {
             row((60, -20), (60, 26), "needle thread, right side"),
         ),
     ),
+    "shirring by hand": (
+        frame(
+            "Running stitches of elastic thread, drawn in to half",
+            cloth("cloth, right side up, drawn up by the elastic", *WAVES, right="left"),
+            row((-112, 0), (112, 0), "elastic thread, through every fold"),
+        ),
+    ),
     "casing": (
         frame(
             "Folded twice into a tunnel wider than the elastic",
@@ -250,6 +257,15 @@ SCENES: Frames = {
             notion("elastic, stretched", (-30, -11), (30, -11)),
             row((-14, -20), (-14, 9), "zigzag, or two rows"),
             row((14, -20), (14, 9), "zigzag, or two rows"),
+        ),
+    ),
+    "elastic catch-stitched": (
+        frame(
+            "The elastic lies in a tunnel of thread on the wrong side",
+            cloth("piece, wrong side up", (-110, 0), (110, 0), right="right"),
+            notion("elastic, free to slide", (-26, -11), (26, -11)),
+            hand((-38, -14), (-38, 4), "catch stitch, just beside the elastic"),
+            hand((38, -14), (38, 4), "catch stitch, just beside the elastic"),
         ),
     ),
     "ruffle in a seam": (
