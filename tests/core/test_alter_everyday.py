@@ -13,6 +13,7 @@ from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Opening, Side, Skirt
 from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, SkirtKind, Where
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.finished import changes, girths
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.walk import walk
@@ -67,6 +68,8 @@ def test_altered_by_two_centimetres_every_seam_still_meets(name):
         if now is None:
             continue
         tried += 1
+        broken = [fault for piece in now.pieces for fault in piece_faults(piece, (size,))]
+        assert broken == [], (alteration, broken)
         if alteration.kind == "seam":
             found, measured = changes(pattern, now, size, "A"), girths(pattern, size, "A")
             widths = {measure: found.get(measure, 0.0) for measure in measured if measure != "upper_arm"}

@@ -238,10 +238,22 @@ def _where(pattern: Pattern, join: Join) -> tuple[frozenset[Panel], bool]:
 
 
 def _going_along(pattern: Pattern, frame: Frame, own: set[str], others: set[str]) -> tuple[Piece, ...]:
-    """The pieces of a frame that an edge takes along: all but the other side of the seam, and that side's layers."""
+    """The pieces of a frame that an edge takes along: all but the other side of the seam, that side's layers, and a
+    yoke that is sewn to that side alone."""
     theirs = {layer.piece for layer in pattern.making.layers if layer.of in others}
     mine = {layer.piece for layer in pattern.making.layers if layer.of in own}
+    theirs |= _yokes_of(pattern, frame, others) - _yokes_of(pattern, frame, own) - own
     return tuple(p for p in frame.pieces if p.id not in others and (p.id in mine or p.id not in theirs))
+
+
+def _yokes_of(pattern: Pattern, frame: Frame, pieces: set[str]) -> set[str]:
+    """The other pieces of the shell, in the same frame, that are sewn to these."""
+    shell = {p.id for p in frame.pieces if p.panel is frame.panel} - pieces
+    sewn: set[str] = set()
+    for join in pattern.making.joins:
+        one, other = ({part.piece for part in side} for side in (join.a, join.b))
+        sewn |= (other if one & pieces else set()) | (one if other & pieces else set())
+    return shell & sewn
 
 
 def edge_side(frame: Frame, piece: Piece, edge: str) -> Side:
