@@ -52,7 +52,7 @@ def test_a_pleat_leaves_every_seam_of_a_lining_as_it_was_and_is_folded_before_wh
 
 
 def test_there_is_no_pleat_where_the_back_opens_nor_below_a_waist_seam():
-    for name in ("empire dress", "princess dress"):
+    for name in ("empire dress", "princess dress", "shift"):
         pattern = compose(EVERYDAY[name]).pattern
         assert not can_be_pleated(pattern, pattern.envelope.views[0].id), "a zip runs down the centre back"
     order = steps(*lined("shirt dress", LiningSchool.WHOLE, Pleat.FULL))

@@ -8,7 +8,7 @@ keeps it, and only pleat and pads are worked into that.
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from itertools import pairwise
 
@@ -218,24 +218,24 @@ def _shaped(
 
 
 def _centre(pattern: Pattern, piece: Piece) -> str | None:
-    """The centre back edge of a piece: its fold, or the seam between its two hands; none where it opens there."""
-    is_back = piece.panel is Panel.BACK or any(
-        layer.piece == piece.id and pattern.piece(layer.of).panel is Panel.BACK
-        for layer in pattern.making.layers
-        if layer.kind is LayerKind.LINING
-    )
-    if not is_back:
+    """The centre back edge of a piece: its fold, or the seam between its two hands; none where the back opens there."""
+    linings = [layer for layer in pattern.making.layers if layer.kind is LayerKind.LINING]
+    shell = [pattern.piece(layer.of) for layer in linings if layer.piece == piece.id] or [piece]
+    if not any(one.panel is Panel.BACK for one in shell):
+        return None
+    opened = {closure.join for closure in pattern.making.closures}
+    if any(id in opened for one in shell for id, _ in _own_seams(pattern, one)):
         return None
     fold = next((cut.fold for cut in piece.cuts if cut.fold), None)
-    opened = {closure.join for closure in pattern.making.closures}
-    seams = (
-        part.edge
-        for join in pattern.making.joins
-        if join.id not in opened
-        for part in join.a
-        if part.hand and part.piece == piece.id and any(other.piece == piece.id for other in join.b)
-    )
-    return fold or next(seams, None)
+    return fold or next((edge for _, edge in _own_seams(pattern, piece)), None)
+
+
+def _own_seams(pattern: Pattern, piece: Piece) -> Iterator[tuple[str, str]]:
+    """The seams that sew both hands of a piece to each other, each with its edge."""
+    for join in pattern.making.joins:
+        for part in join.a:
+            if part.hand and part.piece == piece.id and any(other.piece == piece.id for other in join.b):
+                yield join.id, part.edge
 
 
 def _lowered(piece: Piece, runs: dict[str, Run], pad: float) -> dict[str, Run]:
