@@ -99,7 +99,7 @@ def _measures(root: Element, cloth: Cloth, units: Units) -> None:
 def draw_left(cloth: Cloth, units: Units, id: str, room: tuple[float, float] | None = None) -> str:
     """What is left of a cloth, to scale: its outline on the frame it fits in. Empty where none is in hand.
 
-    `room` (along, across, in mm) gives several of them one scale.
+    `room` (along, across, in mm) gives several of them one scale: each is as wide as the longest, and as high as it is.
     """
     if cloth.length is None:
         return ""
@@ -108,10 +108,10 @@ def draw_left(cloth: Cloth, units: Units, id: str, room: tuple[float, float] | N
     pad = letter * 1.6
     title = f"{cloth.name}: {extent(cloth, units)}"
     root = drawing(
-        long + 2 * pad, wide + 2 * pad, title, "Its outline, to scale; the lower selvedge below.", class_="left"
+        long + 2 * pad, cloth.width + 2 * pad, title, "Its outline, to scale; the lower selvedge below.", class_="left"
     )
     fill = define_fill(add(root, "defs"), cloth, f"{id}-fill")
-    low = pad + wide
+    low = pad + cloth.width
     rings = [[(pad + x, low - y) for x, y in ring] for ring in outline_of(cloth)]
     add(
         root,
