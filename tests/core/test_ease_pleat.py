@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import Side
+from rowanseed.core.compose.vocabulary import Centre, Shaping
 from rowanseed.core.derive.choice import Layers, LiningSchool, Pleat
 from rowanseed.core.derive.lining import can_be_pleated, schools
 from rowanseed.core.make.choices import MakingChoices
@@ -71,3 +75,20 @@ def test_the_step_says_how_far_the_pleat_is_stitched_at_both_ends(name, pleat, t
     order = steps(*lined(name, LiningSchool.WHOLE, pleat))
     step = next(op for op in order if op.technique == "ease pleat")
     assert "stitch 5 cm down from the upper edge" in step.how[0] and step.how[0].endswith(told)
+
+
+def test_below_a_yoke_the_pleat_runs_on_and_two_halves_are_one_before_it():
+    """A pleat waited for a centre seam that waited for the yoke's, which waited for the pleat."""
+    described = EVERYDAY["waistcoat"]
+    yoked = replace(described.features, back=Side(Centre.SEAM, (Shaping.YOKE,)))
+    pattern = compose(replace(described, features=yoked)).pattern
+    size = pattern.envelope.sizes[1]
+    was = {found.join.id: found.fault for found in walk(pattern, size)}
+    for pleat in (Pleat.FULL, Pleat.SHOULDERS):
+        decisions = Decisions("A", size, cloth=ClothChoices(layers=Layers(pleat=pleat)))
+        garment = Project(pattern, {}, decisions).garment
+        order = steps(garment, "A", size)
+        assert play(garment, order) == () and faults(garment, size, order) == []
+        assert len([op for op in order if op.technique == "ease pleat"]) == 1, "one pleat, through both pieces"
+        for found in walk(garment, size):
+            assert found.fault == pytest.approx(was[found.join.id], abs=0.1), (pleat, found.join.id)

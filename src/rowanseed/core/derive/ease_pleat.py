@@ -10,15 +10,22 @@ from rowanseed.core.derive.shaping import Run
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.pieces import EASE_PLEAT, SHUT_PLEAT, WAIST, InnerLine, LineKind, Piece
 
+YOKE = "yoke"
 PLEAT_DEPTH = INCH
 """The centre is set this far from the fold, so that the pleat takes up twice as much."""
 
 
 def hangs_from_waist(runs: Mapping[str, Run], centre: str) -> bool:
     """Whether a piece begins at a waist seam: below it there is no pleat, it is the shoulders that need the room."""
-    names, top = list(runs), min(runs[centre])
+    return _ends_on(runs, centre)[0] == WAIST
+
+
+def _ends_on(runs: Mapping[str, Run], centre: str) -> tuple[str, str]:
+    """The edges that the centre runs out on, the upper one first."""
+    names = list(runs)
     k = names.index(centre)
-    return (names[k - 1] if runs[centre][0] == top else names[(k + 1) % len(names)]) == WAIST
+    before, after = names[k - 1], names[(k + 1) % len(names)]
+    return (before, after) if runs[centre][0] < runs[centre][-1] else (after, before)
 
 
 def pleated(
@@ -34,17 +41,20 @@ def pleated(
     folded = any(cut.fold == centre for cut in piece.cuts)
     upper, lower = sorted((runs[centre][0], runs[centre][-1]))
     level = piece.line(LineKind.LEVEL, WAIST)
-    waist = lower[0] if level is None else level.ends[size][0][0]
+    waist: float | None = lower[0] if level is None else level.ends[size][0][0]
+    if level is None and _ends_on(runs, centre)[1] == YOKE:
+        # A yoke ends above the waist: the pleat runs through it at its full depth.
+        waist = None
 
     def outwards(p: Point) -> Point:
         share = 1.0
-        if pleat is Pleat.SHOULDERS and not folded:
-            share = max(0.0, min(1.0, (waist - p[0]) / (waist - upper[0]))) if waist > upper[0] else 1.0
+        if pleat is Pleat.SHOULDERS and not folded and waist is not None and waist > upper[0]:
+            share = max(0.0, min(1.0, (waist - p[0]) / (waist - upper[0])))
         return (p[0], p[1] + away * PLEAT_DEPTH * share)
 
     wider = _moved_apart(runs, outwards, centre)
     open_to = lower
-    if pleat is Pleat.SHOULDERS and folded and upper[0] < waist < lower[0]:
+    if pleat is Pleat.SHOULDERS and folded and waist is not None and upper[0] < waist < lower[0]:
         share = (waist - upper[0]) / (lower[0] - upper[0])
         open_to = (waist, upper[1] + share * (lower[1] - upper[1]))
     opens = InnerLine(EASE_PLEAT, LineKind.PLEAT, {size: (upper, open_to)})

@@ -66,6 +66,15 @@ def play(pattern: Pattern, operations: Sequence[Operation], *, whole: bool = Tru
     return tuple(game.faults)
 
 
+def _sews_hands(join: Join) -> bool:
+    """Whether a seam sews the two hands of one piece to each other, a crotch left out."""
+    return len(join.a) == 1 and bool(join.a[0].hand) and _is_one(join) and join.a[0].edge != "crotch"
+
+
+def _is_one(join: Join) -> bool:
+    return {part.piece for part in join.a} == {part.piece for part in join.b}
+
+
 class _Game:
     def __init__(self, pattern: Pattern, known: frozenset[State]) -> None:
         making = pattern.making
@@ -78,6 +87,10 @@ class _Game:
         kinds = (LayerKind.LINING, LayerKind.FACING)
         self.inner = {x.piece for x in making.layers if x.kind in kinds}
         self.lined = {x.of for x in making.layers if x.kind is LayerKind.LINING}
+        self.halves = {j.id: j.a[0].piece for j in making.joins if _sews_hands(j)}
+        opened = {closure.join for closure in making.closures}
+        self.halves = {id: piece for id, piece in self.halves.items() if id not in opened}
+        self.folded = {p.id for p in pattern.pieces if any(cut.fold for cut in p.cuts)}
         self.known = known
         self.table = _Table()
         self.faults: list[Fault] = []
@@ -150,6 +163,10 @@ class _Game:
                 and other.id not in op.on.joins
             ):
                 self.wrong(op, f"it crosses {other.id}, which is not pressed")
+        if _pieces(join) & self.folded:
+            for half, piece in self.halves.items():
+                if piece in _pieces(join) and half not in table.sewn and self.joins[half] in self._crossing(own):
+                    self.wrong(op, f"both hands of {piece} are not one piece yet")
         kind, amount = join.difference.kind, join.difference.amount
         gathered = kind is DifferenceKind.GATHERS or (kind is DifferenceKind.EASE and amount >= DRAWN_UP)
         among_bands = {self.panels[p] for p in _pieces(join)} == {Panel.BAND}

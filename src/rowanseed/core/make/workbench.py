@@ -12,7 +12,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.bends import Bends
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.ease_pleats import ends_of_pleat, has_pleat
+from rowanseed.core.make.ease_pleats import ends_of, pleats
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import Graph
 from rowanseed.core.make.openings import Openings
@@ -24,7 +24,7 @@ from rowanseed.core.pattern.making import (
     Join,
 )
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, PointKind
+from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, Piece, PointKind
 
 HOT = "Iron and steam burn: keep fingers off the glue side, and switch the iron off when you walk away."
 NEEDLE = "Take pins out before the needle reaches them; a broken needle flies."
@@ -55,6 +55,11 @@ class Workbench(Graph):
         own = {part for part, _ in self.household.techniques}
         meant = tuple(pair for pair in self.pattern.making.ways if pair[0] not in own)
         return (*self.household.techniques, *meant)
+
+    @cached_property
+    def pleats(self) -> tuple[tuple[Piece, ...], ...]:
+        """The pieces of each ease pleat of a lining, from above."""
+        return pleats(self)
 
     # ---------------------------------------------------------------- words
 
@@ -167,10 +172,10 @@ class Workbench(Graph):
                 yield Need(
                     facts.piece(Fact.ATTACHED, id), "what is made on a piece is made while it is flat", where_given=True
                 )
-            if has_pleat(self.piece(id)):
-                ends = ends_of_pleat(self, self.piece(id))
-                if any(part.piece == id and part.edge in ends for part in parts):
-                    yield Need(facts.layer(Fact.SHAPED, id), "its ease pleat is folded first", where_given=True)
+        for group in self.pleats:
+            ends = ends_of(self, group)
+            if any((part.piece, part.edge) in ends for part in parts):
+                yield Need(facts.layer(Fact.SHAPED, group[0].id), "its ease pleat is folded first", where_given=True)
 
 
 def workbench(pattern: Pattern, view: str, size: str, household: MakingChoices) -> Workbench:

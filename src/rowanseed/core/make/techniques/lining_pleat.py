@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
-from rowanseed.core.make.ease_pleats import ends_of_pleat, halves_of, has_pleat
+from rowanseed.core.make.ease_pleats import ends_of, halves_of
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
-from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import NEEDLE, Workbench
 from rowanseed.core.pattern.pieces import SHUT_PLEAT, LineKind, Piece
 from rowanseed.core.pattern.seamline import folded_away
@@ -19,32 +19,32 @@ FROM_TOP, FROM_LOWER_EDGE = 50.0, 75.0
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
-    for piece in bench.pattern.pieces:
-        if has_pleat(piece):
-            yield single(f"{KEY}{piece.id}")
+    for group in bench.pleats:
+        yield Duty(tuple(f"{KEY}{piece.id}" for piece in group))
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    piece = bench.piece(duty.id.removeprefix(KEY))
-    halves = halves_of(bench, piece.id)
-    upper, lower = ends_of_pleat(bench, piece)
-    held = [upper, lower] if folded_away(piece, bench.size, lower) else [upper]
+    group = tuple(bench.piece(id.removeprefix(KEY)) for id in duty.ids)
+    (above, upper), (below, lower) = ends_of(bench, group)
+    last = bench.piece(below)
+    held = [(above, upper), (below, lower)] if folded_away(last, bench.size, lower) else [(above, upper)]
+    halves = halves_of(bench, above)
     yield Operation(
-        id=f"pleat-{piece.id}",
+        id=f"pleat-{above}",
         technique="ease pleat",
         act=Act.FOLD,
-        title=f"Fold the ease pleat: {bench.name(piece.id)}",
+        title=f"Fold the ease pleat: {bench.names(piece.id for piece in group)}",
         how=(
             f"Right sides together along the pleat line; stitch {bench.fine(FROM_TOP)} down from the upper edge"
-            f"{_below(bench, piece, lower)}",
-            f"Press it to the wearer's right, and baste it across the {' and the '.join(_named(e) for e in held)}, "
+            f"{_below(bench, last, lower)}",
+            f"Press it to the wearer's right, and baste it across the {' and the '.join(_named(e) for _, e in held)}, "
             "inside the allowance, where it stays.",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.each(5),
-        on=On(pieces=(piece.id,), edges=tuple(EdgeShown(piece.id, edge) for edge in held)),
+        on=On(pieces=tuple(piece.id for piece in group), edges=tuple(EdgeShown(*end) for end in held)),
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "the two halves are joined first") for id in halves),
-        gives=(facts.layer(Fact.SHAPED, piece.id),),
+        gives=tuple(facts.layer(Fact.SHAPED, piece.id) for piece in group),
         setting=settings.seam(bench.household, lining=True),
         caution=NEEDLE,
         look="The pleat opens freely in the middle.",
