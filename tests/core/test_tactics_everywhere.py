@@ -56,3 +56,17 @@ def test_what_a_slit_is_cut_into_is_not_cut_apart(kind):
         "centre-skirt-front",
         "centre-skirt-back",
     }
+
+
+def test_two_halves_are_one_piece_before_a_yoke_on_the_fold_is_sewn_across_them():
+    """The yoke was sewn to both halves of a back, and their seam up to it afterwards."""
+    pattern = compose(EVERYDAY["blouse"]).pattern
+    size = pattern.envelope.sizes[1]
+    halved = Project(pattern, {}, Decisions("A", size)).garment_with(Role.MAIN, ("fold-to-selvedge",))
+    order = list(sequence(compile_garment(halved, "A", size, MakingChoices()).operations))
+    ids = [op.id for op in order]
+    assert ids.index("press-centre-back") < ids.index("sew-yoke-back")
+    yoke_first = [op for op in order if "centre-back" not in op.id]
+    late = [op for op in order if "centre-back" in op.id]
+    found = {fault.said for fault in play(halved, [*yoke_first[:-1], *late, yoke_first[-1]])}
+    assert "both hands of back are not one piece yet" in found

@@ -27,7 +27,7 @@ from rowanseed.core.sizing.ease import ease_rows
 from rowanseed.core.sizing.wish import Wish
 from rowanseed.demo.six_gore_skirt import SIZES, draft
 from rowanseed.drawings.colour import READABLE, contrast, parse, thread
-from rowanseed.drawings.ease import draw_ease
+from rowanseed.drawings.ease import PHONE, SCREEN, draw_ease
 from rowanseed.drawings.lay import define_layers, draw_lay, draw_thumbnail
 from rowanseed.drawings.lay_pieces import LayView, Sheet
 from rowanseed.drawings.order import draw_order
@@ -147,15 +147,17 @@ def test_every_print_can_be_drawn(lay, surface):
 # ---------------------------------------------------------------- fit, cloth, sew
 
 
-def test_bars_of_ease_are_to_one_scale():
+@pytest.mark.parametrize("room", [SCREEN, PHONE], ids=["screen", "phone"])
+def test_bars_of_ease_are_to_one_scale(room):
     rows = ease_rows(body={"waist": 760.0, "hip": 1010.0}, pattern=SKIRT, view="A", sizes={}, size="14", wish=Wish())
-    root = _read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2"))
+    root = _read(draw_ease(rows, Units.METRIC, "#3c5450", "#dde5e2", room))
     widths = [float(r.get("width")) for r in root.iter(f"{SVG}rect")]
     ends = [float(r.get("x")) + float(r.get("width")) for r in root.iter(f"{SVG}rect")]
     waist_ease, hip_ease = widths[1], widths[3]
     assert hip_ease / waist_ease == pytest.approx(80 / 20, rel=0.01)
     assert (ends[2] - ends[0]) / hip_ease == pytest.approx((1010 - 760) / 80, rel=0.02)
     assert "+ 2 cm ease" in _texts(root)
+    assert all(0.0 <= end <= room.wide - room.right for end in ends)
 
 
 def test_a_garment_smaller_than_the_body_says_so_in_more_than_colour():

@@ -3,39 +3,62 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.body.measures import MEASURE
 from rowanseed.core.sizing.ease import Ease, Sits
 from rowanseed.drawings.svg import BERRY, INK, LINE, QUIET, add, drawing, number, write
 
-WIDE, ROW, LEFT, RIGHT = 900.0, 96.0, 150.0, 170.0
+
+@dataclass(frozen=True)
+class Room:
+    """How wide the drawing is, how high a row and what of it lies above the bar, and what is left beside the bars."""
+
+    wide: float
+    row: float
+    above: float
+    left: float
+    right: float
+
+    @property
+    def is_narrow(self) -> bool:
+        """Whether words stand above a bar that else stand beside it."""
+        return self.above > 40.0
 
 
-def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> str:
+SCREEN = Room(wide=900.0, row=96.0, above=32.0, left=150.0, right=170.0)
+PHONE = Room(wide=400.0, row=132.0, above=62.0, left=12.0, right=34.0)
+HALF_A_WORD = 62.0
+"""Words that stand above a bar keep so far from both sides."""
+
+
+def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str, room: Room = SCREEN) -> str:
     """Bars of body, ease and garment. Lengths are cut off below two thirds of the least body measure."""
     figures = [v for r in rows for v in (r.body, r.finished, r.chart) if v is not None]
     figures += [r.body + r.band[1] for r in rows if r.body is not None and r.band is not None]
     low, high = min(figures) * 0.66, max(figures) * 1.02
 
     def at(mm: float) -> float:
-        return LEFT + (mm - low) / (high - low) * (WIDE - LEFT - RIGHT)
+        return room.left + (mm - low) / (high - low) * (room.wide - room.left - room.right)
 
     words = "; ".join(
         f"{r.measure}: body {format_length(r.body, units) if r.body else 'not measured'}, garment "
         f"{format_length(r.finished, units)}"
         for r in rows
     )
-    root = drawing(WIDE, ROW * len(rows) + 8, "Body against garment", words, class_="ease")
+    kind = "ease narrow" if room.is_narrow else "ease"
+    root = drawing(room.wide, room.row * len(rows) + 8, "Body against garment", words, class_=kind)
     for k, row in enumerate(rows):
-        y = k * ROW + 32
+        y = k * room.row + room.above
         name = MEASURE[row.measure].name
-        add(root, "text", name, x=0, y=y + 22, font_size=19, font_weight=700, fill=INK)
+        level = y - 40 if room.is_narrow else y + 22
+        add(root, "text", name, x=0, y=level, font_size=19, font_weight=700, fill=INK)
         end = at(row.finished)
         add(
             root,
             "path",
-            d=f"M{number(LEFT - 8)} {number(y)}l6 8l-6 8l6 8l-6 8",
+            d=f"M{number(room.left - 8)} {number(y)}l6 8l-6 8l6 8l-6 8",
             fill="none",
             stroke=LINE,
             stroke_width=2,
@@ -43,7 +66,7 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
         tight = row.sits in (Sits.TIGHT, Sits.SMALLER)
         if row.body is not None:
             body = at(row.body)
-            add(root, "rect", x=LEFT, y=float(y), width=body - LEFT, height=32, fill=LINE)
+            add(root, "rect", x=room.left, y=float(y), width=body - room.left, height=32, fill=LINE)
             add(
                 root,
                 "rect",
@@ -57,7 +80,7 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
                 root,
                 "text",
                 f"body {format_length(row.body, units)}",
-                x=LEFT + 10,
+                x=room.left + 10,
                 y=y + 22,
                 font_size=17,
                 fill=INK,
@@ -69,7 +92,7 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
                 root,
                 "text",
                 f"{sign} {format_length(abs(ease), units)} ease",
-                x=(body + end) / 2,
+                x=min(max((body + end) / 2, HALF_A_WORD), room.wide - HALF_A_WORD),
                 y=y - 8,
                 font_size=17,
                 font_weight=700,
@@ -80,9 +103,9 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
             add(
                 root,
                 "rect",
-                x=LEFT,
+                x=room.left,
                 y=float(y),
-                width=end - LEFT,
+                width=end - room.left,
                 height=32,
                 fill="none",
                 stroke=LINE,
@@ -94,11 +117,12 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str) -> s
             root,
             "text",
             f"garment {format_length(row.finished, units)}",
-            x=max(end, at(row.body or 0)) + 10,
-            y=y + 22,
+            x=room.wide if room.is_narrow else max(end, at(row.body or 0)) + 10,
+            y=level,
             font_size=17,
             fill=thread,
             font_weight=700,
+            text_anchor="end" if room.is_narrow else "start",
         )
         if row.body is not None and row.band is not None:
             first, last = at(max(low, row.body + row.band[0])), at(row.body + row.band[1])

@@ -26,7 +26,7 @@ from rowanseed.core.sizing.schools import Proposal, School
 from rowanseed.core.sizing.trial import trial_garment
 from rowanseed.core.sizing.wish import Band, Fit, GarmentClass, Over, Wish, garment_class
 from rowanseed.drawings.colour import pale, thread
-from rowanseed.drawings.ease import draw_ease
+from rowanseed.drawings.ease import PHONE, SCREEN, draw_ease
 from rowanseed.store import projects
 from rowanseed.web.as_shown import as_it_was
 from rowanseed.web.deps import Home, House, Id, Typing, go
@@ -209,9 +209,11 @@ def fit_page(
             typed={**shown, **(typed or {})},
             taken=_taken(project),
             measure_name=measure_name,
-            bars=draw_ease(project.core.rows, home.units, thread(colour), pale(colour, 0.6))
-            if project.core.rows
-            else None,
+            bars=[
+                draw_ease(project.core.rows, home.units, thread(colour), pale(colour, 0.6), room)
+                for room in (SCREEN, PHONE)
+                if project.core.rows
+            ],
             girths=[r.measure for r in best.rows] or [r.measure for r in project.core.rows],
             levels=levels,
             blend=blend,

@@ -36,7 +36,8 @@ class FitView(StationView):
     typed: Mapping[str, str]
     taken: Proposal | None
     measure_name: Callable[[str], str]
-    bars: str | None
+    bars: Sequence[str]
+    """The ease as bars: beside a wide page, and for a phone; empty where nothing is known of it."""
     girths: Sequence[str]
     levels: Sequence[str]
     blend: Mapping[str, str]
