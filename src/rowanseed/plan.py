@@ -14,6 +14,7 @@ from rowanseed.core.cutting import CutItem
 from rowanseed.core.lay.choice import plans_of
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
+from rowanseed.core.pattern.one_size import in_one_size
 from rowanseed.core.shopping import ClothWanted, Shared, lines_of, merged
 from rowanseed.drawings.lay import draw_lay
 from rowanseed.drawings.lay_pieces import LayView
@@ -84,7 +85,7 @@ def _results(document: ProjectDocument, budget: Budget) -> dict[str, Any]:
         )
     files["cloth.json"] = cloth_results
     files["cut.json"] = cut_document(tuple(cut_results))
-    files["garment.json"] = garment_document(project.garment)
+    files["garment.json"] = garment_document(in_one_size(project.garment, choices.size))
     files["order.json"] = order_document(
         project.steps,
         pattern=project.garment,

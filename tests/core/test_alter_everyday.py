@@ -110,6 +110,7 @@ def test_blended_by_a_size_at_one_level_every_seam_still_meets(name):
         for other in (sizes[k - 1], sizes[k + 1]):
             blend = tuple((one, other if one == level else size) for one in levels)
             now = carry_out(pattern, size, [], blend).pattern
+            assert [fault for piece in now.pieces for fault in piece_faults(piece, (size,))] == [], (level, other)
             for found in walk(now, size):
                 if found.join.difference.kind is DifferenceKind.GATHERS:
                     assert found.walks or found.is_drawn_up, (level, other, found.join.id)

@@ -14,7 +14,7 @@ from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.alter.hem import hem_edges, moved_hem
 from rowanseed.core.base.errors import NoPlaceFor
-from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, flatten, point_at
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, flatten, point_at, tidied
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape
 from rowanseed.core.pattern.seamline import line_length, mark_distance
@@ -202,7 +202,8 @@ def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) ->
             for corner in range(4):
                 points.append(_mixed({s: run[part].points()[corner] for s, run in runs.items()}, size, weights))
             out.append(Segment(start=points[0], end=points[3], control1=points[1], control2=points[2]))
-    return tuple(new if k == 0 else replace(new, start=out[k - 1].end) for k, new in enumerate(out))
+    # What is straight in every size is so between them: a fold above all.
+    return tuple(tidied(new if k == 0 else replace(new, start=out[k - 1].end)) for k, new in enumerate(out))
 
 
 def _parts(segment: Segment) -> tuple[Segment, ...]:

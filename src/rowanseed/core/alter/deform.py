@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 from itertools import chain as one_after_another
 from itertools import pairwise
 
-from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, locate, through
+from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, locate, through, tidied
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
 from rowanseed.core.pattern.seamline import mark_distance
 
@@ -136,24 +136,14 @@ def _mapped(part: Segment, field: Field, *, bends: bool) -> Segment:
     """A short part after the map: by its control points where the map is affine, else through four carried points."""
     if not bends:
         a, b, c, d = (field(p) for p in part.points())
-        return _tidy(Segment(start=a, end=d, control1=b, control2=c), bends=False)
+        return tidied(Segment(start=a, end=d, control1=b, control2=c), 1e-9)
     a, p, q, d = (field(part.at(t)) for t in (0.0, 1 / 3, 2 / 3, 1.0))
-    return _tidy(through(a, p, q, d), bends=True)
+    return tidied(through(a, p, q, d))
 
 
 def _part(segment: Segment, low: float, high: float) -> Segment:
     rest = segment.split(low)[1] if low > 0 else segment
     return rest.split((high - low) / (1 - low))[0] if high < 1 else rest
-
-
-def _tidy(segment: Segment, *, bends: bool) -> Segment:
-    """A curve whose control points stand on its chord is a straight line."""
-    a, b, c, d = segment.points()
-    chord = math.dist(a, d)
-    if chord == 0:
-        return Segment(a, d)
-    off = max(abs((p[0] - a[0]) * (d[1] - a[1]) - (p[1] - a[1]) * (d[0] - a[0])) / chord for p in (b, c))
-    return Segment(a, d) if off < (1e-4 if bends else 1e-9) else segment
 
 
 def crossings(segment: Segment, along: Point, value: float) -> list[float]:

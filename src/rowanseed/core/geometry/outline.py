@@ -143,6 +143,16 @@ def _handle(a: Point, p: Point, q: Point, d: Point) -> Point:
     )
 
 
+def tidied(segment: Segment, within: float = 1e-4) -> Segment:
+    """A curve whose control points stand on its chord, within so many mm, is a straight line."""
+    a, b, c, d = segment.points()
+    chord = math.dist(a, d)
+    if chord == 0:
+        return Segment(a, d)
+    off = max(abs((p[0] - a[0]) * (d[1] - a[1]) - (p[1] - a[1]) * (d[0] - a[0])) / chord for p in (b, c))
+    return Segment(a, d) if off < within else segment
+
+
 def similarity(from_a: Point, from_b: Point, to_a: Point, to_b: Point) -> Affine:
     """The turn, scale and shift that takes two points to two others (which must differ)."""
     z = complex(to_b[0] - to_a[0], to_b[1] - to_a[1]) / complex(from_b[0] - from_a[0], from_b[1] - from_a[1])

@@ -17,7 +17,7 @@ import shapely
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.geometry.outline import Point, chain_length, flatten
 from rowanseed.core.geometry.polyline import signed_area, without_repeats
-from rowanseed.core.pattern.making import EdgePart, FinishKind
+from rowanseed.core.pattern.making import EdgePart, FinishKind, LayerKind
 from rowanseed.core.pattern.opened_out import cannot_be_opened
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
@@ -314,9 +314,12 @@ def _closure_faults(pattern: Pattern, pieces: dict[str, Piece]) -> Iterator[Faul
 
 
 def _loose_edges(pattern: Pattern, used: set[tuple[str, str]]) -> Iterator[Fault]:
-    """An edge in no join, no finish and on no fold has been forgotten."""
+    """An edge in no join, no finish and on no fold has been forgotten; a lining's may be caught with the edge of the
+    garment that it lies behind."""
+    behind = {layer.piece: layer.of for layer in pattern.making.layers if layer.kind is LayerKind.LINING}
     for piece in pattern.pieces:
         folds = {cut.fold for cut in piece.cuts}
         for edge in piece.edges:
-            if edge.name not in folds and (piece.id, edge.name) not in used:
+            ends = {(piece.id, edge.name), (behind.get(piece.id, piece.id), edge.name)}
+            if edge.name not in folds and not ends & used:
                 yield Fault(place(piece, edge=edge.name), "The edge is neither sewn to another nor finished.")
