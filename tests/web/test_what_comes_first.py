@@ -103,3 +103,12 @@ def test_a_cloth_that_does_not_suit_is_told_where_it_is_chosen(house, database):
         "Try it: 10 cm across have to reach 13 cm"
         in house.get(project(house, pattern=str(number), person="1") + "/cloth").text
     )
+
+
+def test_where_the_back_opens_no_ease_pleat_is_offered_and_that_is_said(house, database):
+    told = {}
+    for name in ("shift", "shirt dress"):
+        own = project(house, pattern=str(pattern(database, name)), person="1")
+        page = house.get(f"{own}/cloth/layers").text
+        told[name] = ('name="pleat"' in page, "No ease pleat: its back opens down the middle." in page)
+    assert told == {"shift": (False, True), "shirt dress": (True, False)}

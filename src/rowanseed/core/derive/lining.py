@@ -223,11 +223,20 @@ def _centre(pattern: Pattern, piece: Piece) -> str | None:
     shell = [pattern.piece(layer.of) for layer in linings if layer.piece == piece.id] or [piece]
     if not any(one.panel is Panel.BACK for one in shell):
         return None
-    opened = {closure.join for closure in pattern.making.closures}
-    if any(id in opened for one in shell for id, _ in _own_seams(pattern, one)):
+    if any(_opens(pattern, one) for one in shell):
         return None
     fold = next((cut.fold for cut in piece.cuts if cut.fold), None)
     return fold or next((edge for _, edge in _own_seams(pattern, piece)), None)
+
+
+def opens_down_the_back(pattern: Pattern) -> bool:
+    """Whether a closure runs down from the neck at the centre back, where a pleat would be."""
+    return any(p.panel is Panel.BACK and p.has_edge("neck") and _opens(pattern, p) for p in pattern.pieces)
+
+
+def _opens(pattern: Pattern, piece: Piece) -> bool:
+    opened = {closure.join for closure in pattern.making.closures}
+    return any(id in opened for id, _ in _own_seams(pattern, piece))
 
 
 def _own_seams(pattern: Pattern, piece: Piece) -> Iterator[tuple[str, str]]:

@@ -21,6 +21,7 @@ from rowanseed.core.derive.lining import (
     has_cut_corners,
     has_half_placket,
     lined_parts,
+    opens_down_the_back,
     schools,
 )
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
@@ -152,13 +153,15 @@ def _offers(project: OpenProject) -> dict[str, Any]:
     """What can be chosen for this garment."""
     pattern, view, size = project.core.altered.pattern, project.record.view, project.core.size or ""
     linable = can_be_lined(pattern, view)
+    lined = linable or draws_lining(pattern)
     return {
         "lining": schools(pattern, view, size) if linable else (),
         "of": parts if len(parts := lined_parts(pattern, view)) > 1 else (),
         "cut_corners": has_cut_corners(pattern),
         "half_placket": has_half_placket(pattern),
         "draws_lining": draws_lining(pattern),
-        "pleat": can_be_pleated(pattern, view) and (linable or draws_lining(pattern)),
+        "pleat": lined and can_be_pleated(pattern, view),
+        "opens_down_the_back": lined and opens_down_the_back(pattern),
         "pad": any(p.has_edge("shoulder") for p in pattern.pieces),
         "interfacing": bool(pattern.pieces_for(Role.INTERFACING, view)),
         "under_collar": has_collar_alike(pattern),
