@@ -76,10 +76,11 @@ def test_a_step_is_ticked_by_keyboard_and_the_focus_stays(page, demo):
 def test_the_unit_switch_leads_back_to_the_same_page(page, demo):
     page.goto(f"{demo.url}/projects/1/fit")
     page.get_by_role("button", name="in", exact=True).click()
-    expect(page.get_by_text("body 30 1/4 in", exact=True)).to_be_visible()
+    bars = page.get_by_role("img", name="Body against garment")
+    expect(bars.get_by_text("body 30 1/4 in", exact=True)).to_be_visible()
     assert page.url.endswith("/projects/1/fit")
     page.get_by_role("button", name="cm", exact=True).click()
-    expect(page.get_by_text("body 77 cm", exact=True)).to_be_visible()
+    expect(bars.get_by_text("body 77 cm", exact=True)).to_be_visible()
 
 
 def test_without_motion_nothing_moves(browser, demo):
