@@ -18,6 +18,7 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.walk import walk
 from rowanseed.core.project import Project
+from rowanseed.demo import waistcoat
 
 from .everyday import EVERYDAY
 from .test_make import faults
@@ -92,3 +93,12 @@ def test_below_a_yoke_the_pleat_runs_on_and_two_halves_are_one_before_it():
         assert len([op for op in order if op.technique == "ease pleat"]) == 1, "one pleat, through both pieces"
         for found in walk(garment, size):
             assert found.fault == pytest.approx(was[found.join.id], abs=0.1), (pleat, found.join.id)
+
+
+def test_where_no_waist_is_drawn_a_shoulder_pleat_is_said_to_run_out_at_the_hem():
+    """It was said to do so at a waist that the piece does not have."""
+    pattern = waistcoat.draft()
+    decisions = Decisions("A", "14", cloth=ClothChoices(layers=Layers(pleat=Pleat.SHOULDERS)))
+    order = steps(Project(pattern, {}, decisions).garment, "A", "14")
+    step = next(op for op in order if op.technique == "ease pleat")
+    assert step.how[0].endswith("it runs out to nothing at the hem.")

@@ -19,18 +19,18 @@ def order_document(
     operations: Sequence[Operation], *, pattern: Pattern, size: str, view: str, garment: str, gaps: Sequence[Gap] = ()
 ) -> dict[str, Any]:
     """An order of work on a pattern as it is made; `garment` is the file name of the garment's document."""
-    by_hand = _sewn_by_hand(pattern)
+    hands_apart = _hands_apart(pattern)
     return {
         "format": FORMAT,
         "garment": garment,
         "size": size,
         "view": view,
-        "operations": [_operation(op, by_hand) for op in operations],
+        "operations": [_operation(op, hands_apart) for op in operations],
         "gaps": [{"id": gap.id, "said": gap.said} for gap in gaps],
     }
 
 
-def _sewn_by_hand(pattern: Pattern) -> dict[tuple[str, str], set[str]]:
+def _hands_apart(pattern: Pattern) -> dict[tuple[str, str], set[str]]:
     """Edges of which left and right are sewn in seams of their own, and these seams."""
     out: dict[tuple[str, str], set[str]] = {}
     for join in pattern.making.joins:
@@ -47,14 +47,14 @@ def _neatened(op: Operation) -> tuple[str, ...]:
     return tuple(state.of.id for state in op.gives if state.of.kind is SubjectKind.JOIN)
 
 
-def _edges(op: Operation, joins: set[str], by_hand: Mapping[tuple[str, str], set[str]]) -> list[list[str]]:
+def _edges(op: Operation, joins: set[str], hands_apart: Mapping[tuple[str, str], set[str]]) -> list[list[str]]:
     """The edges worked on. An edge has no hand here: where an operation is on one of the two seams that sew its hands,
     the seam alone says where."""
     edges = dict.fromkeys((shown.piece, shown.edge) for shown in op.on.edges)
-    return [[*edge] for edge in edges if not joins & by_hand.get(edge, set()) or by_hand[edge] <= joins]
+    return [[*edge] for edge in edges if not joins & hands_apart.get(edge, set()) or hands_apart[edge] <= joins]
 
 
-def _operation(op: Operation, by_hand: Mapping[tuple[str, str], set[str]]) -> dict[str, Any]:
+def _operation(op: Operation, hands_apart: Mapping[tuple[str, str], set[str]]) -> dict[str, Any]:
     on, neatened = op.on, _neatened(op)
     joins = neatened or on.joins
     written: dict[str, Any] = {
@@ -67,7 +67,7 @@ def _operation(op: Operation, by_hand: Mapping[tuple[str, str], set[str]]) -> di
             "finishes": list(on.finishes),
             "closures": list(on.closures),
             "gates": list(on.gates),
-            "edges": _edges(op, set(joins), by_hand),
+            "edges": _edges(op, set(joins), hands_apart),
         },
         "title": op.title,
         "how": list(op.how),

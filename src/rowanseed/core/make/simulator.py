@@ -87,9 +87,8 @@ class _Game:
         kinds = (LayerKind.LINING, LayerKind.FACING)
         self.inner = {x.piece for x in making.layers if x.kind in kinds}
         self.lined = {x.of for x in making.layers if x.kind is LayerKind.LINING}
-        self.halves = {j.id: j.a[0].piece for j in making.joins if _sews_hands(j)}
         opened = {closure.join for closure in making.closures}
-        self.halves = {id: piece for id, piece in self.halves.items() if id not in opened}
+        self.halves = {j.id: j.a[0].piece for j in making.joins if _sews_hands(j) and j.id not in opened}
         self.folded = {p.id for p in pattern.pieces if any(cut.fold for cut in p.cuts)}
         self.known = known
         self.table = _Table()

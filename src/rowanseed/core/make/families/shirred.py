@@ -148,7 +148,3 @@ def steamed(step: Steps, on: On) -> Operation:
         on=on,
         look="Worn, it lies close without cutting in.",
     )
-
-
-def needs_bobbin(bench: Workbench) -> str:
-    return "" if bench.household.equipment.machine else "it needs a machine with a bobbin"

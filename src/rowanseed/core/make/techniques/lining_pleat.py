@@ -10,7 +10,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import NEEDLE, Workbench
-from rowanseed.core.pattern.pieces import SHUT_PLEAT, LineKind, Piece
+from rowanseed.core.pattern.pieces import SHUT_PLEAT, WAIST, LineKind, Piece
 from rowanseed.core.pattern.seamline import folded_away
 
 KEY = "pleat:"
@@ -56,7 +56,8 @@ def _below(bench: Workbench, piece: Piece, lower: str) -> str:
     if piece.line(LineKind.PLEAT, SHUT_PLEAT) is not None:
         return f", and from the waist all the way to the {_named(lower)}: only the shoulders have its room."
     if not folded_away(piece, bench.size, lower):
-        return "; it runs out to nothing at the waist."
+        level = piece.line(LineKind.LEVEL, WAIST) is not None
+        return f"; it runs out to nothing at the {'waist' if level else _named(lower)}."
     return f" and {bench.fine(FROM_LOWER_EDGE)} up from the {_named(lower)}."
 
 

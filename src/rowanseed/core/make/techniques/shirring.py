@@ -8,7 +8,7 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import fullness_ids, join_of
 from rowanseed.core.make.families.gathering import why_not_so_full
-from rowanseed.core.make.families.shirred import ID, chalked, from_side_to_side, needs_bobbin, shirred_rows
+from rowanseed.core.make.families.shirred import ID, chalked, from_side_to_side, shirred_rows
 from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import On, Operation
 from rowanseed.core.make.steps import of_joins
@@ -44,6 +44,5 @@ TECHNIQUE = Technique(
     sews=seam,
     rank=22,
     usual=False,
-    asks=needs_bobbin,
     draw="shirring",
 )
