@@ -189,7 +189,7 @@ def test_bound_edges_casings_and_pads_ask_for_their_notions_themselves():
     )
     tape = "Stay tape"
     assert [one.what for one in asked_for(_made(SKIRT), Layers())] == [tape]
-    assert [one.what for one in asked_for(_made(bound), Layers())] == [tape, "Bias binding, 2.5 m"]
+    assert [one.what for one in asked_for(_made(bound), Layers())] == [tape, "Bias binding, 2.5 m (2 3/4 yd)"]
     _, elastic, pads = asked_for(_made(cased), Layers(pad=8.0))
     around = edge_length(cased, "14", "hem")
     assert elastic.working.value == pytest.approx(around * 0.9 + 12.7)

@@ -285,7 +285,7 @@ def test_notions_besides_stand_on_the_list_with_their_sums(house):
     house.post("/projects/2/cloth/extras/notions", data={"what": "piping", "edge": "waist"})
     house.post("/projects/2/cloth/extras/notions", data={"what": "elastic", "length": "70"})
     page = house.get("/projects/2/cloth/extras").text
-    assert "64.5 cm" in page and "Piping, 2.5 m" in page
+    assert "64.5 cm" in page and "Piping, 2.5 m (2 3/4 yd)" in page
     assert "Elastic" in house.get("/shopping?project=2").text
     answer = house.post("/projects/2/cloth/extras/notions", data={"what": "snaps"})
     assert answer.status_code == 422 and "How long, or along which edge" in answer.text

@@ -10,7 +10,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from rowanseed.core.base.words import plural
-from rowanseed.core.printing.tiles import Sheets, Tile
+from rowanseed.core.printing.tiles import Sheets, Tile, pieces_on
 from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
@@ -41,7 +41,7 @@ def draw_sheets(sheets: Sheets) -> str:
     names = [_name(group, sheets, tile, letter) for tile in sheets.tiles]
     for placed in sheets.placed:
         free = placed.outline.difference(unary_union(names))
-        parts = [part for part in getattr(free, "geoms", [free]) if part.area > 0]
+        parts = [part for part in getattr(free, "geoms", [free]) if part.area > 0] or [placed.outline]
         circle = maximum_inscribed_circle(max(parts, key=lambda part: part.area), tolerance=letter)
         (x, y), radius = circle.coords[0], circle.length
         for text in (placed.piece.name, placed.piece.name.partition(" ")[0]):
@@ -53,8 +53,14 @@ def draw_sheets(sheets: Sheets) -> str:
 
 
 def _name(group: Element, sheets: Sheets, tile: Tile, letter: float) -> BaseGeometry:
-    """A sheet's name in its corner, and the room it takes."""
+    """A sheet's name in the corner where it hides least of any piece, and the room it takes."""
     left, top = sheets.origin(tile)
+    wide, tall = sheets.paper.pitch
     size = letter * 0.8
-    halo(group, left + letter * 0.3, top + letter, tile.name, size, fill=QUIET)
-    return box(left, top, left + letter * 0.6 + len(tile.name) * size * WIDTH_OF_A_LETTER, top + letter * 1.3)
+    long, high = letter * 0.6 + len(tile.name) * size * WIDTH_OF_A_LETTER, letter * 1.3
+    outlines = [placed.outline for placed in pieces_on(sheets, tile)]
+    corners = [box(x, y, x + long, y + high) for y in (top, top + tall - high) for x in (left, left + wide - long)]
+    room = min(corners, key=lambda at: max((at.intersection(one).area / one.area for one in outlines), default=0.0))
+    x, y = room.bounds[:2]
+    halo(group, x + letter * 0.3, y + letter, tile.name, size, fill=QUIET)
+    return room

@@ -8,8 +8,10 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import named, share_out
+from rowanseed.core.make.compiler import share_out
+from rowanseed.core.make.part_names import named
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import BookletStep, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
@@ -143,6 +145,11 @@ def _score(words: frozenset[str], said: frozenset[str], weight: dict[str, float]
     return float(fits * 0.45 ** len((said & TELLING) - words))
 
 
+def _said(bench: Workbench, id: str) -> str:
+    """A part as it is spoken of in the middle of a sentence; seams and finishes keep their names."""
+    return lower_first(named(bench, id)) if ":" in id else named(bench, id)
+
+
 def _words_of(bench: Workbench, id: str) -> frozenset[str]:
     """The words by which a part is known."""
     kind, _, of = id.partition(":")
@@ -164,17 +171,6 @@ def _own_words(id: str) -> str:
 
 def _fullness(bench: Workbench, join: str) -> str:
     return bench.joins[join].difference.kind.value if join in bench.joins else "gather"
-
-
-def _said(bench: Workbench, id: str) -> str:
-    kind, _, of = id.partition(":")
-    if not of:
-        return named(bench, id)
-    pieces = {p.id: p.name for p in bench.pattern.pieces}
-    name = pieces.get(of) or (named(bench, of) if of in bench.joins else of)
-    return {"darts": f"darts of the {name.lower()}", "stiffen": f"interfacing of the {name.lower()}"}.get(
-        kind, f"fullness at “{name}”"
-    )
 
 
 CLOTH_SIDES = re.compile(r"\b(?:right|wrong) sides?\b(?: of (?:the )?fabric)?", re.IGNORECASE)

@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import Made, every_duty, left_unmade, named, offered
+from rowanseed.core.make.compiler import Made, every_duty, left_unmade, offered
 from rowanseed.core.make.operation import Bench, Operation
+from rowanseed.core.make.part_names import part_name
 from rowanseed.core.make.registry import all_techniques
 from rowanseed.core.make.technique import Technique
-from rowanseed.core.make.workbench import Workbench, workbench
+from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.pattern import Pattern
 
 
@@ -65,25 +65,6 @@ def settled(pattern: Pattern, view: str, size: str, choices: MakingChoices, made
     taken = dict(made.taken)
     alone = ((id, found[0]) for id, found in offered(bench).items() if len(found) == 1 and taken.get(id) == found[0].id)
     return tuple(Way(id=id, name=part_name(bench, id), taken=one, others=(), usual=one) for id, one in alone)
-
-
-def part_name(bench: Workbench, id: str) -> str:
-    """A part in words; parts that are no part of the graph are called after the piece or seam they belong to."""
-    if id in bench.closures:
-        closed = part_name(bench, bench.closures[id].join)
-        return f"Closure: {lower_first(closed)}"
-    kind, colon, of = id.partition(":")
-    if not colon:
-        return named(bench, id)
-    match kind:
-        case "stiffen":
-            return f"Interfacing of the {bench.name(of)}"
-        case "darts" | "folds" | "pleats":
-            return f"{kind.capitalize()} of the {bench.name(of)}"
-        case "fullness":
-            return f"Fullness of the seam “{bench.joins[of].name}”"
-        case _:
-            return id
 
 
 @dataclass(frozen=True)

@@ -17,6 +17,7 @@ from rowanseed.core.make.caught import with_lining_caught
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.facts import State, SubjectKind
 from rowanseed.core.make.operation import Act, After, Need, Operation
+from rowanseed.core.make.part_names import called, kind_of, named
 from rowanseed.core.make.registry import all_techniques, by_id, companions
 from rowanseed.core.make.technique import Companion, Duty, Technique
 from rowanseed.core.make.techniques import samples
@@ -174,7 +175,7 @@ def _chosen(bench: Workbench, every: Found, known: Sequence[str]) -> tuple[Found
         if id not in known and is_meant:
             continue
         if id not in known:
-            gaps.append(Gap(id, f"There is no “{id}” in this garment now, so “{what}” was chosen for nothing."))
+            gaps.append(Gap(id, f"There is no “{called(id)}” in this garment now, so “{what}” was chosen for nothing."))
             continue
         if technique is not None and taken.get(id) is technique:
             continue
@@ -208,27 +209,6 @@ def _why_not(bench: Workbench, id: str, technique: Technique | None, duty: Duty 
         return "something else was chosen for a part that it is sewn in one with"
     unmade = left_unmade(bench, duty)
     return f"“{named(bench, unmade[0])}” is made in one with it and would be left" if unmade else ""
-
-
-def named(bench: Workbench, id: str) -> str:
-    """A part of the graph in words."""
-    if id in bench.joins:
-        return bench.joins[id].name
-    if id in bench.finishes:
-        return bench.finishes[id].name
-    if id in bench.details:
-        return bench.details[id].name
-    return bench.closures[id].kind.words if id in bench.closures else id
-
-
-def kind_of(bench: Workbench, id: str) -> str:
-    if id in bench.joins:
-        return "a seam"
-    if id in bench.finishes:
-        return bench.finishes[id].kind.words
-    if id in bench.details:
-        return bench.details[id].kind.words
-    return bench.closures[id].kind.words if id in bench.closures else "a layer"
 
 
 # ---------------------------------------------------------------- linking

@@ -38,6 +38,8 @@ LAP = INCH / 2
 """Elastic is lapped by this and sewn to itself."""
 PACKET = 2500.0
 """Binding and piping come in lengths of about 2.5 m."""
+PACKED = "2.5 m (2 3/4 yd)"
+"""What stands on such a packet."""
 SNAP_SPACING = 50.0
 BONE_CLEAR = INCH / 8
 """Bones stop this far short of the staystitching at both ends."""
@@ -190,8 +192,8 @@ def notion_of(wanted: Wanted, source: Source = Source.DRAWING) -> NotionToBuy:
             )
             number = math.ceil(whole / PACKET)
             binding = wanted.kind is WantedKind.BINDING
-            name, sort = ("Bias binding, 2.5 m", Sort.BINDING) if binding else ("Piping, 2.5 m", Sort.PIPING)
-            return NotionToBuy(sort=sort, what=name, count=number, working=working, unit="packet")
+            name, sort = ("Bias binding", Sort.BINDING) if binding else ("Piping", Sort.PIPING)
+            return NotionToBuy(sort=sort, what=f"{name}, {PACKED}", count=number, working=working, unit="packet")
         case WantedKind.SNAPS:
             number = max(2, math.ceil(along / SNAP_SPACING) + 1)
             working = Working(
