@@ -10,13 +10,14 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.base.working import Working, cloth_length
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment, compile_steps
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
 from rowanseed.core.notions.sorts import Group, Sort
-from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, buttons_to_buy, notions, sewn_lengths, zip_to_buy
+from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, InUse, buttons_to_buy, notions, sewn_lengths, zip_to_buy
 from rowanseed.core.pattern.envelope import PrintedNotion
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
 from rowanseed.core.shopping import ShoppingLine, is_printed, merged
@@ -125,6 +126,28 @@ def test_a_list_for_several_garments_adds_up_and_shares_a_packet_of_needles():
     ]
     rows = list(csv.reader(write_shopping(found, Units.METRIC).splitlines()))
     assert rows[1] == [Group.FASTENINGS.words, "Hook and eye", "2 packets", "a; b", "", ""]
+
+
+def test_several_garments_are_neatened_from_the_same_cones_as_long_as_these_last():
+    def line(project, metres):
+        working = Working("Overlock thread", cloth_length(metres * 1000.0), "edges", ())
+        cones = InUse(at_once=4, reach=1_000_000.0)
+        return ShoppingLine(
+            group=Sort.OVERLOCK_THREAD.group,
+            what="Overlock thread",
+            count=cones.number(working.value),
+            unit="cone",
+            length=None,
+            projects=(project,),
+            workings=(working,),
+            sort=Sort.OVERLOCK_THREAD,
+            in_use=cones,
+        )
+
+    used = {"blouse": 300, "dress": 900, "coat": 1800, "six shirts": 2000}
+    lines = [line(project, metres) for project, metres in used.items()]
+    assert [merged(lines[:n])[0].count for n in range(1, 5)] == [4, 4, 4, 8]
+    assert merged(lines)[0].projects == tuple(used)
 
 
 def test_what_is_bought_by_length_adds_up_and_is_written_as_the_household_reads_it():

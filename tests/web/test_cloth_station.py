@@ -181,7 +181,7 @@ def test_money_and_the_overlocker_s_threads_are_the_household_s(house):
     )
     assert 'value="silver pence"' in house.get("/household").text
     assert re.search(r"\d\.\d\d silver pence", house.get("/projects/1/cloth/extras").text)
-    assert re.search(r"Overlock thread, 1000 m</b>.*?4 cones", house.get("/shopping?project=1").text, re.S)
+    assert re.search(r"Overlock thread, 1000 m \(1094 yd\)</b>.*?4 cones", house.get("/shopping?project=1").text, re.S)
 
 
 def test_the_shopping_list_comes_as_csv(house):

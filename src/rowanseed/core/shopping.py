@@ -13,7 +13,7 @@ from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict, is_enough
 from rowanseed.core.notions.added import asked_for, notion
 from rowanseed.core.notions.sorts import Group, Sort
-from rowanseed.core.notions.to_buy import NotionToBuy, notions
+from rowanseed.core.notions.to_buy import InUse, NotionToBuy, notions
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
@@ -40,6 +40,8 @@ class ShoppingLine:
     width: float | None = None
     sort: Sort | None = None
     """What sort of notion it is; None for cloth."""
+    in_use: InUse | None = None
+    """How the garments on the list are sewn from the same; None where each has its own."""
     cloth: Cloth | None = None
     role: Role | None = None
     project_ids: tuple[int, ...] = ()
@@ -56,7 +58,7 @@ class ShoppingLine:
 def merged(lines: Iterable[ShoppingLine]) -> tuple[ShoppingLine, ...]:
     """Lines of the same thing taken together, in the order of the shop.
 
-    Counts and lengths add up, but for needles, of which one packet serves several garments.
+    Counts and lengths add up, but for what serves several garments: a packet of needles, the cones of an overlocker.
     """
     out: dict[tuple[str, str, str], ShoppingLine] = {}
     for line in lines:
@@ -67,12 +69,10 @@ def merged(lines: Iterable[ShoppingLine]) -> tuple[ShoppingLine, ...]:
         if before is None:
             out[key] = line
             continue
-        shared = line.sort is not None and line.sort.serves_several
-        number = before.count if shared else before.count + line.count
         both = None if before.length is None or line.length is None else before.length + line.length
         out[key] = replace(
             before,
-            count=number,
+            count=_together(before, line),
             length=both,
             projects=(*before.projects, *line.projects),
             project_ids=(*before.project_ids, *line.project_ids),
@@ -80,6 +80,15 @@ def merged(lines: Iterable[ShoppingLine]) -> tuple[ShoppingLine, ...]:
         )
     order = list(Group)
     return tuple(sorted(out.values(), key=lambda line: (order.index(line.group), bool(line.home), line.what)))
+
+
+def _together(before: ShoppingLine, line: ShoppingLine) -> int:
+    """How many of a thing are needed for what is on the list already and one project more."""
+    if line.sort is not None and line.sort.serves_several:
+        return before.count
+    if line.in_use is not None:
+        return line.in_use.number(sum(working.value for working in (*before.workings, *line.workings)))
+    return before.count + line.count
 
 
 # ---------------------------------------------------------------- what one project needs
@@ -126,6 +135,7 @@ def lines_of(
             projects=(name,),
             workings=(notion.working,),
             sort=notion.sort,
+            in_use=notion.in_use,
         )
         for notion in notions_of(project)
     ]

@@ -33,7 +33,21 @@ LOCKSTITCH, ZIGZAG, OVERLOCK = 2.5, 7.0, {2: 10.0, 3: 14.0, 4: 18.0, 5: 20.0}
 practice, no source)."""
 SPOOL = 100_000.0
 """Thread on a small spool, in mm."""
+CONE = 1_000_000.0
+"""Thread on a cone for the overlocker, in mm."""
 WASTE = 1.15
+
+
+@dataclass(frozen=True)
+class InUse:
+    """What several garments are sewn from as long as it lasts: `at_once` of it are in use, each `reach` mm long."""
+
+    at_once: int
+    reach: float
+
+    def number(self, mm: float) -> int:
+        """How many of it are needed for a length that is used up evenly from all in use."""
+        return self.at_once * max(1, math.ceil(mm / self.at_once / self.reach))
 
 
 @dataclass(frozen=True)
@@ -48,6 +62,8 @@ class NotionToBuy:
     count: int
     working: Working
     unit: str = ""
+    in_use: InUse | None = None
+    """How several garments are sewn from the same; None where each has its own."""
 
     @property
     def length(self) -> float | None:
@@ -354,20 +370,21 @@ def _thread(
         )
     ]
     if overlocker:
-        cones = math.ceil(edge_thread / threads / 1_000_000)
+        cones = InUse(at_once=threads, reach=CONE)
         out.append(
             NotionToBuy(
                 sort=Sort.OVERLOCK_THREAD,
-                what="Overlock thread, 1000 m",
-                count=max(threads, cones * threads),
+                what="Overlock thread, 1000 m (1094 yd)",
+                count=cones.number(edge_thread),
                 working=Working(
                     name="Overlock thread",
                     quantity=cloth_length(edge_thread),
                     formula=f"edges × thread per length + 15 %, on {threads} cones",
                     given=given,
-                    rounding=f"{threads} cones",
+                    rounding=f"{threads} cones in use, of 1000 m (1094 yd) each",
                 ),
                 unit="cone",
+                in_use=cones,
             )
         )
     return out
