@@ -1,8 +1,8 @@
 """No-fit polygons: where a piece may not be put because of one that lies already.
 
 The no-fit polygon of a fixed piece A and a moving piece B is the set of shifts of B at which the two
-overlap: A widened by the mirror image of B through its origin (their Minkowski difference). Both are
-cut into convex parts, and the sums of these are put together.
+overlap: A widened by the mirror image of B through its origin (their Minkowski difference). The one that
+has fewer is cut into convex parts; the other swept by each of these, and what that covers put together.
 """
 
 from __future__ import annotations
@@ -16,7 +16,7 @@ from shapely.geometry import Polygon
 from shapely.geometry.polygon import orient
 
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.lay.search.sums import convex_sums
+from rowanseed.core.lay.search.sums import swept
 
 SIMPLIFIED = 0.03
 """Outlines are searched simplified to this, in mm; a clearance makes up for it."""
@@ -68,7 +68,7 @@ def convex_rings(outline: Outline) -> tuple[np.ndarray, ...]:
 def _rings(polygon: Polygon) -> tuple[np.ndarray, ...]:
     hull = polygon.convex_hull
     if hull.area - polygon.area < 1e-6 * hull.area:
-        return (np.asarray(orient(hull).exterior.coords)[:-1],)
+        return (_ring(hull),)
     triangles = shapely.constrained_delaunay_triangles(polygon).geoms
     rings = [list(orient(t).exterior.coords)[:-1] for t in triangles if t.area > 1e-9]
     return tuple(np.asarray(ring) for ring in _merged(rings))
@@ -134,10 +134,23 @@ def no_fit(fixed: Outline, moving: Outline, gap: float, flip: Flip = AS_DRAWN) -
 @lru_cache(maxsize=16384)
 def _no_fit(fixed: Outline, moving: Outline, gap: float, flip: Flip) -> Polygon:
     clearance = simplified(fixed)[1] + simplified(moving)[1] + CLEARANCE
-    turned = tuple(-part * flip if flip[0] == flip[1] else (-part * flip)[::-1] for part in convex_parts(moving))
-    corners, which = convex_sums(convex_parts(fixed), turned)
-    hulls = shapely.polygons(shapely.linearrings(corners, indices=which)).reshape(-1, len(turned))
-    # Put together row by row first: what one part sweeps along the other shape is of few corners.
-    grown = shapely.union_all(shapely.union_all(hulls, axis=1)).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
+    parts, ring = convex_parts(fixed), _turned(_ring(simplified(moving)[0]), flip)
+    if len(convex_parts(moving)) < len(parts):
+        parts = tuple(_turned(part, flip) for part in convex_parts(moving))
+        ring = _ring(simplified(fixed)[0])
+    corners, which = swept(parts, ring)
+    # A buffer of nought keeps what a curve winds round, and drops the loops that it makes the other way round.
+    covered = shapely.buffer(shapely.polygons(shapely.linearrings(corners, indices=which)), 0.0)
+    grown = shapely.union_all(covered).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
     grown = shapely.simplify(grown, 0.02)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown
+
+
+def _ring(polygon: Polygon) -> np.ndarray:
+    return np.asarray(orient(polygon).exterior.coords)[:-1]
+
+
+def _turned(ring: np.ndarray, flip: Flip) -> np.ndarray:
+    """A ring mirrored through its origin and flipped, still counter-clockwise."""
+    turned: np.ndarray = -ring * flip
+    return turned if flip[0] == flip[1] else turned[::-1]

@@ -1,7 +1,9 @@
-"""Sums of convex polygons, compiled: their edges merged by direction, as both rings turn once round.
+"""A polygon swept by convex ones, compiled: the closed curve round which their Minkowski sum lies.
 
-The Minkowski sum of two convex polygons with n and m corners has at most n + m: the edges of both in the order of
-their directions, begun at the sum of their lowest corners (de Berg et al., Computational Geometry, 13.3; from memory).
+Going round the polygon, the convex one is carried along at the corner of it that lies furthest out. Where the way
+turns left its edges are passed forwards up to the new direction, where it turns right backwards. The curve crosses
+itself near corners that turn in; the sum is what it winds round (Guibas, Ramshaw, Stolfi: A Kinetic Framework for
+Computational Geometry, 1983; from memory).
 """
 
 from __future__ import annotations
@@ -15,60 +17,56 @@ Array = np.ndarray[Any, Any]
 
 
 @njit(cache=True, nogil=True, inline="always")
-def _lowest(ring, first, last):
-    at = first
-    for k in range(first + 1, last):
-        if ring[k, 1] < ring[at, 1] or (ring[k, 1] == ring[at, 1] and ring[k, 0] < ring[at, 0]):
-            at = k
-    return at
+def _cross(ax, ay, bx, by):
+    return ax * by - ay * bx
 
 
 @njit(cache=True, nogil=True)
-def sums(a, a_at, b, b_at, out, out_at):
-    """The sum of every ring of `a` with every ring of `b`, all counter-clockwise; how many corners there are.
+def sweep(parts, parts_at, ring, out, out_at):
+    """The curve of every part along the ring, all counter-clockwise; how many corners there are.
 
-    Ring k of `a` is `a[a_at[k]:a_at[k + 1]]`. `out` has room for every corner; `out_at` tells where each sum begins.
+    Part k is `parts[parts_at[k]:parts_at[k + 1]]`, convex. `out` has room for every corner; `out_at` tells where each
+    curve begins.
     """
-    used, number = 0, 0
-    for i in range(a_at.shape[0] - 1):
-        a0, a1 = a_at[i], a_at[i + 1]
-        n, a_low = a1 - a0, _lowest(a, a0, a1) - a0
-        for j in range(b_at.shape[0] - 1):
-            b0, b1 = b_at[j], b_at[j + 1]
-            m, b_low = b1 - b0, _lowest(b, b0, b1) - b0
-            out_at[number] = used
-            number += 1
-            p, q = 0, 0
-            while p < n or q < m:
-                u, v = a0 + (a_low + p) % n, b0 + (b_low + q) % m
-                out[used, 0], out[used, 1] = a[u, 0] + b[v, 0], a[u, 1] + b[v, 1]
+    used, m = 0, ring.shape[0]
+    for k in range(parts_at.shape[0] - 1):
+        first = parts_at[k]
+        n = parts_at[k + 1] - first
+        out_at[k] = used
+        # The corner that lies furthest to the right of the ring's last edge.
+        dx, dy = ring[0, 0] - ring[m - 1, 0], ring[0, 1] - ring[m - 1, 1]
+        at = 0
+        for i in range(1, n):
+            if (
+                _cross(parts[first + i, 0] - parts[first + at, 0], parts[first + i, 1] - parts[first + at, 1], dx, dy)
+                > 0
+            ):
+                at = i
+        for j in range(m):
+            x, y, after = ring[j, 0], ring[j, 1], (j + 1) % m
+            ex, ey = ring[after, 0] - x, ring[after, 1] - y
+            step = 1 if _cross(dx, dy, ex, ey) >= 0.0 else -1
+            out[used, 0], out[used, 1] = x + parts[first + at, 0], y + parts[first + at, 1]
+            used += 1
+            while True:
+                to = (at + step) % n
+                fx, fy = parts[first + to, 0] - parts[first + at, 0], parts[first + to, 1] - parts[first + at, 1]
+                if _cross(fx, fy, ex, ey) <= 0.0:
+                    break
+                at = to
+                out[used, 0], out[used, 1] = x + parts[first + at, 0], y + parts[first + at, 1]
                 used += 1
-                if p == n:
-                    q += 1
-                elif q == m:
-                    p += 1
-                else:
-                    u_next, v_next = a0 + (a_low + p + 1) % n, b0 + (b_low + q + 1) % m
-                    turn = (a[u_next, 0] - a[u, 0]) * (b[v_next, 1] - b[v, 1]) - (a[u_next, 1] - a[u, 1]) * (
-                        b[v_next, 0] - b[v, 0]
-                    )
-                    if turn >= 0.0:
-                        p += 1
-                    if turn <= 0.0:
-                        q += 1
-    out_at[number] = used
+            dx, dy = ex, ey
+    out_at[parts_at.shape[0] - 1] = used
     return used
 
 
-def convex_sums(a: tuple[Array, ...], b: tuple[Array, ...]) -> tuple[Array, Array]:
-    """The sums of convex polygons, each an (n, 2) array counter-clockwise: corners, and the sum each belongs to."""
-    one, one_at = _joined(a)
-    other, other_at = _joined(b)
-    room = np.empty((len(one) * len(b) + len(other) * len(a), 2))
-    starts = np.empty(len(a) * len(b) + 1, np.int64)
-    used = sums(one, one_at, other, other_at, room, starts)
-    return room[:used], np.repeat(np.arange(len(starts) - 1), np.diff(starts))
-
-
-def _joined(rings: tuple[Array, ...]) -> tuple[Array, Array]:
-    return np.concatenate(rings), np.concatenate([[0], np.cumsum([len(ring) for ring in rings])]).astype(np.int64)
+def swept(parts: tuple[Array, ...], ring: Array) -> tuple[Array, Array]:
+    """A simple polygon swept by each of several convex ones, each an (n, 2) array counter-clockwise: the corners of
+    the curves, and the part each belongs to."""
+    joined = np.concatenate(parts)
+    starts = np.concatenate([[0], np.cumsum([len(part) for part in parts])]).astype(np.int64)
+    room = np.empty((len(ring) * (len(joined) + len(parts)), 2))
+    curves = np.empty(len(parts) + 1, np.int64)
+    used = sweep(joined, starts, np.ascontiguousarray(ring), room, curves)
+    return room[:used], np.repeat(np.arange(len(parts)), np.diff(curves))
