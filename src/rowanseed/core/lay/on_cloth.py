@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Collection, Iterable
 from dataclasses import dataclass
 
+from shapely import difference, union_all
 from shapely.geometry import Polygon, box
-from shapely.ops import unary_union
 
+from rowanseed.core.cloth.remainder import GRID
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.edit.placements import ids, placement, region, stretch_of, strips
 from rowanseed.core.lay.folding import layers_of
@@ -70,8 +71,8 @@ def at_least(patch: Polygon, size: float) -> Polygon:
 
 def uncut(problem: Problem, plan: Plan, cut: Iterable[str], patch: Polygon) -> tuple[Polygon, ...]:
     """What of a patch of the open cloth has not been cut out of it with a piece; slivers are left out."""
-    taken = unary_union([outline.buffer(SAME) for id in cut for outline in outlines(problem, plan, id)])
-    left = patch.difference(taken)
+    grown = [outline.buffer(SAME) for id in cut for outline in outlines(problem, plan, id)]
+    left = difference(patch, union_all(grown, grid_size=GRID), grid_size=GRID)
     parts = getattr(left, "geoms", [left])
     return tuple(Polygon(p.exterior) for p in parts if isinstance(p, Polygon) and p.area > SLIVER)
 

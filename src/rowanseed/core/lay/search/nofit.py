@@ -139,9 +139,10 @@ def _no_fit(fixed: Outline, moving: Outline, gap: float, flip: Flip) -> Polygon:
         parts = tuple(_turned(part, flip) for part in convex_parts(moving))
         ring = _ring(simplified(fixed)[0])
     corners, which = swept(parts, ring)
-    # A buffer of nought keeps what a curve winds round, and drops the loops that it makes the other way round.
+    # A buffer of nought keeps what a curve winds round, and drops the loops that it makes the other way round. Grown in
+    # one they are put together too: a union goes wrong now and then where edges lie along each other but for rounding.
     covered = shapely.buffer(shapely.polygons(shapely.linearrings(corners, indices=which)), 0.0)
-    grown = shapely.union_all(covered).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
+    grown = shapely.geometrycollections(covered).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
     grown = shapely.simplify(grown, 0.02)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown
 
