@@ -17,7 +17,7 @@ from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.facing import can_be_faced, facing_of
-from rowanseed.core.derive.layers import derivations, with_layers
+from rowanseed.core.derive.layers import derivations, has_collar_alike, with_layers
 from rowanseed.core.derive.lining import can_be_pleated, has_facings
 from rowanseed.core.derive.lining_graph import shorter
 from rowanseed.core.garment import GarmentChoices, altered, derived, lay_problem
@@ -31,6 +31,8 @@ from rowanseed.core.pattern.seamline import lines, seam_length
 from rowanseed.core.pattern.walk import walk
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.description_json import read_description
+
+from .everyday import EVERYDAY
 
 SKIRT, WAISTCOAT, OVERSHIRT, TROUSERS = (m.draft() for m in (six_gore_skirt, waistcoat, overshirt, trousers))
 DEDUCT = Layers(LiningSchool.DEDUCT)
@@ -153,6 +155,16 @@ def test_interfacing_may_be_trimmed_and_a_collar_keeps_it_where_it_joins():
     assert not any(c.role is Role.INTERFACING for c in made.piece("band").cuts)
     steps = {s.id for s in compile_steps(made, "A", size, MakingChoices())}
     assert "interface-band" in steps and "interface-band-interfacing" not in steps
+
+
+def test_what_the_pattern_has_already_is_not_derived_again():
+    """A collar in halves is cut twice, but its under side is a piece of its own; an underlined front has its layer."""
+    pattern = compose(EVERYDAY["puff-sleeved dress"]).pattern
+    size = pattern.envelope.sizes[0]
+    assert not has_collar_alike(pattern)
+    assert with_layers(pattern, size, "A", Layers(trim_under_collar=True)).pieces == pattern.pieces
+    once = with_layers(pattern, size, "A", Layers(underlined=True))
+    assert with_layers(once, size, "A", Layers(underlined=True)).pieces == once.pieces
 
 
 def test_an_under_collar_is_trimmed_on_its_outer_edges_only():

@@ -7,6 +7,7 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.choices import ClothChoices, Decisions
+from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.vocabulary import OpeningKind, Where
 from rowanseed.core.derive.choice import Layers, LiningSchool
@@ -43,6 +44,25 @@ def test_what_a_tactic_makes_of_a_garment_can_be_sewn(name, lining):
         order = sequence(made.operations)
         assert play(garment, order) == () and faults(garment, size, order) == [], tactic
         assert set(made.gaps) <= set(told), tactic
+
+
+PLAIN = Cloth("Cloth", 1500.0, None, 12.0, Direction.TWO_WAY)
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_a_back_cut_against_the_selvedges_has_a_straight_edge_that_lies_there(name):
+    """At a turned hem or casing it was off by a hair, and the back was laid anywhere."""
+    pattern = compose(EVERYDAY[name]).pattern
+    project = Project(
+        pattern, {}, Decisions("A", pattern.envelope.sizes[1], tactics={Role.MAIN: ("fold-to-selvedge",)})
+    )
+    halved = {piece.id: cut for piece, cut in project.garment.pieces_for(Role.MAIN, "A") if cut.selvedge is not None}
+    problem = project.problem(Role.MAIN, PLAIN)
+    assert problem is not None
+    for piece in problem.pieces:
+        if piece.id in halved:
+            assert piece.selvedge is not None and piece.selvedge[0][1] == piece.selvedge[1][1]
+            assert min(y for _, y in piece.outline) == piece.selvedge[0][1], "nothing lies beyond the selvedge"
 
 
 @pytest.mark.parametrize("kind", [OpeningKind.SLIT, OpeningKind.KEYHOLE], ids=lambda kind: kind.value)

@@ -1,12 +1,23 @@
 """Layout problems: read as the format says, refused with field and reason."""
 
 import json
+from dataclasses import replace
 from pathlib import Path
 
 import pytest
 
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.choices import ClothChoices, Decisions
+from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.derive.choice import Layers
+from rowanseed.core.derive.lining import schools
+from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.project import Project
+from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.formats.layout_json import problem_document, read_problem
+
+from ..core.everyday import EVERYDAY
 
 PROBLEMS = sorted((Path(__file__).parent.parent / "outside" / "problems").glob("*.json"))
 
@@ -16,6 +27,29 @@ def test_the_sample_problems_read_and_write_back(path):
     problem = read_problem(path.read_text())
     again = read_problem(json.dumps(problem_document(problem)))
     assert again == problem
+
+
+PLAIN = Cloth("Cloth", 1500.0, None, 12.0, Direction.TWO_WAY)
+EVERY_LAYER = Layers(trim_under_collar=True, fused=True, underlined=True, pad=9.0)
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_is_to_be_laid_reaches_the_search_as_it_is(name):
+    """The search reads every problem from a document: each everyday garment, each way to save cloth, every layer."""
+    pattern = compose(EVERYDAY[name]).pattern
+    view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[-1]
+    lined = [replace(EVERY_LAYER, lining=school) for school in schools(pattern, view, size)[:1]]
+    chosen = [
+        *(Decisions(view, size, cloth=ClothChoices(layers=layers)) for layers in (EVERY_LAYER, *lined)),
+        *(Decisions(view, size, tactics={Role.MAIN: (tactic,)}) for tactic in TACTICS),
+    ]
+    for decisions in chosen:
+        project = Project(pattern, {}, decisions)
+        for role in project.roles:
+            problem = project.problem(role, PLAIN)
+            if problem is not None:
+                again = read_problem(json.dumps(problem_document(problem)))
+                assert (again.pieces, again.matches) == (problem.pieces, problem.matches), decisions
 
 
 def _good():

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from math import dist
+from statistics import median
 
 from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.carry_out import carry_out
@@ -29,7 +31,7 @@ from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Match, Probl
 from rowanseed.core.pattern.opened_out import with_unlike_opened
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Grain, Piece, Role
-from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.seamline import PieceLines, lines
 from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.saving.apply import in_other_cloth, laid_with, reshaped
 from rowanseed.core.saving.pieces import moved_to_contrast
@@ -197,16 +199,20 @@ def lay_piece(piece: Piece, cut: Cut, size: str) -> LayPiece:
 @lru_cache(maxsize=1024)
 def _lay_piece(same: Same[Piece], cut: Cut, size: str) -> LayPiece:
     piece = same.it
-    cutting = dict(lines(piece, size).cutting)
+    drawn = lines(piece, size)
+    cutting = dict(drawn.cutting)
     fold: tuple[Point, Point] | None = None
     if cut.fold is not None:
         run = cutting[cut.fold]
         level = round(run[0][1], 4)
         fold = ((round(run[0][0], 4), level), (round(run[-1][0], 4), level))
         cutting[cut.fold] = list(fold)
+    selvedge = _along_selvedge(drawn, cut)
+    if selvedge is not None and cut.selvedge is not None:
+        cutting = _ending_at(cutting, cut.selvedge, selvedge)
     outline = without_repeats([(round(x, 4), round(y, 4)) for run in cutting.values() for x, y in run], 0.02)
-    if fold is not None:
-        outline = _with_corners(outline, fold)
+    for side in (fold, selvedge):
+        outline = _with_corners(outline, side) if side is not None else outline
     return LayPiece(
         id=piece.id,
         outline=tuple(outline),
@@ -214,23 +220,37 @@ def _lay_piece(same: Same[Piece], cut: Cut, size: str) -> LayPiece:
         pair=cut.pair,
         fold=fold,
         grain=cut.grain,
-        selvedge=_along_selvedge(cutting, cut),
+        selvedge=selvedge,
         one_way=cut.one_way,
     )
 
 
-def _along_selvedge(cutting: dict[str, list[Point]], cut: Cut) -> tuple[Point, Point] | None:
-    """The ends of the edge that lies along the selvedge, if it is straight along the grain."""
+def _along_selvedge(drawn: PieceLines, cut: Cut) -> tuple[Point, Point] | None:
+    """The ends of the edge that lies along the selvedge, if it is straight along the grain.
+
+    Nothing is cut beyond a selvedge: where a hem would be cut as it is turned up, wider or narrower, it goes straight.
+    """
     if cut.selvedge is None:
         return None
-    run = cutting[cut.selvedge]
-    (x0, y0), (x1, _) = run[0], run[-1]
-    if any(abs(y - y0) > 1e-3 for _, y in run):
+    seam, run = (dict(found)[cut.selvedge] for found in (drawn.seam, drawn.cutting))
+    if any(abs(y - seam[0][1]) > 1e-3 for _, y in seam):
         return None
-    return (round(x0, 4), round(y0, 4)), (round(x1, 4), round(y0, 4))
+    level = round(median(y for _, y in run), 4)
+    return (round(run[0][0], 4), level), (round(run[-1][0], 4), level)
 
 
-def _with_corners(outline: list[Point], fold: tuple[Point, Point]) -> list[Point]:
-    """The outline without stray points that lie on the fold between its ends."""
-    level, (low, high) = fold[0][1], sorted((fold[0][0], fold[1][0]))
-    return [p for p in outline if p in fold or abs(p[1] - level) > 1e-3 or not low <= p[0] <= high]
+def _ending_at(cutting: dict[str, list[Point]], edge: str, side: tuple[Point, Point]) -> dict[str, list[Point]]:
+    """The cutting lines with one of them drawn straight, its neighbours taken to its ends."""
+    here = cutting[edge]
+
+    def at(p: Point) -> Point:
+        return next((end for was, end in zip((here[0], here[-1]), side, strict=True) if dist(was, p) < 1e-6), p)
+
+    out = {name: [at(run[0]), *run[1:-1], at(run[-1])] for name, run in cutting.items()}
+    return {**out, edge: list(side)}
+
+
+def _with_corners(outline: list[Point], side: tuple[Point, Point]) -> list[Point]:
+    """The outline without stray points that lie on a straight side, the fold or the selvedge, between its ends."""
+    level, (low, high) = side[0][1], sorted((side[0][0], side[1][0]))
+    return [p for p in outline if p in side or abs(p[1] - level) > 1e-3 or not low <= p[0] <= high]

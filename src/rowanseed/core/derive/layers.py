@@ -55,7 +55,8 @@ def shell(pattern: Pattern, view: str) -> frozenset[str]:
 
 def _underlined(pattern: Pattern, view: str) -> Pattern:
     """Fronts, backs and sleeves cut once more from the underlining; the two layers then act as one."""
-    backed = shell(pattern, view)
+    has_one = {p.id for p, _ in pattern.pieces_for(Role.UNDERLINING, view)}
+    backed = shell(pattern, view) - has_one
     pieces = tuple(
         replace(p, cuts=(*p.cuts, *(replace(c, role=Role.UNDERLINING) for c in p.cuts if c.role is Role.MAIN)))
         if p.id in backed
@@ -140,18 +141,29 @@ def is_collar(piece: Piece) -> bool:
 
 def has_collar_alike(pattern: Pattern) -> bool:
     """Whether a collar is cut twice from one piece, so that the under collar is yet to be trimmed."""
-    return any(_cut_twice(piece) for piece in pattern.pieces)
+    return any(_cut_twice(pattern, piece) for piece in pattern.pieces)
 
 
-def _cut_twice(piece: Piece) -> bool:
-    return is_collar(piece) and any(c.role is Role.MAIN and c.count == 2 for c in piece.cuts)
+def _cut_twice(pattern: Pattern, piece: Piece) -> bool:
+    """Whether both layers of a collar are cut from one piece; in halves it is cut twice too, for left and right."""
+    twice = is_collar(piece) and any(c.role is Role.MAIN and c.count == 2 for c in piece.cuts)
+    return twice and not _has_under_collar(pattern, piece)
+
+
+def _has_under_collar(pattern: Pattern, piece: Piece) -> bool:
+    """Whether a collar is sewn, edge to like edge, to another collar: its other layer has a piece of its own."""
+    pairs = ((p, q) for join in pattern.making.joins for p in join.a for q in join.b if p.edge == q.edge)
+    return any(
+        piece.id in (p.piece, q.piece) and p.piece != q.piece and all(is_collar(pattern.piece(r.piece)) for r in (p, q))
+        for p, q in pairs
+    )
 
 
 def _under_collar(pattern: Pattern, size: str) -> Pattern:
     pieces: list[Piece] = []
     number = max(piece.number for piece in pattern.pieces)
     for piece in pattern.pieces:
-        if not _cut_twice(piece):
+        if not _cut_twice(pattern, piece):
             pieces.append(piece)
             continue
         joining, folds = _joining_edges(pattern, piece), {cut.fold for cut in piece.cuts if cut.fold}
