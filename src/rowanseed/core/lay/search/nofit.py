@@ -31,6 +31,10 @@ pair of shapes costs grows with the product of their corners, and shears follow 
 clear of others by its own step."""
 ENOUGH = 30
 
+PLACES = 4
+"""Decimals of a millimetre that swept curves keep. Where edges lie along each other but for rounding, as those of a
+piece beside its own like do, a union of polygons loses a part now and then."""
+
 ALIKE = 0.01
 """A shape that differs no more than this from its mirror image, in mm, is one; the clearance is greater."""
 
@@ -139,10 +143,9 @@ def _no_fit(fixed: Outline, moving: Outline, gap: float, flip: Flip) -> Polygon:
         parts = tuple(_turned(part, flip) for part in convex_parts(moving))
         ring = _ring(simplified(fixed)[0])
     corners, which = swept(parts, ring)
-    # A buffer of nought keeps what a curve winds round, and drops the loops that it makes the other way round. Grown in
-    # one they are put together too: a union goes wrong now and then where edges lie along each other but for rounding.
-    covered = shapely.buffer(shapely.polygons(shapely.linearrings(corners, indices=which)), 0.0)
-    grown = shapely.geometrycollections(covered).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
+    # A buffer of nought keeps what a curve winds round, and drops the loops that it makes the other way round.
+    curves = shapely.polygons(shapely.linearrings(corners.round(PLACES), indices=which))
+    grown = shapely.union_all(shapely.buffer(curves, 0.0)).buffer(gap + clearance, quad_segs=ROUND_SEGMENTS)
     grown = shapely.simplify(grown, 0.02)
     return Polygon(grown.exterior) if grown.geom_type == "Polygon" and not grown.interiors else grown
 
