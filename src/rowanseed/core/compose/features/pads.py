@@ -5,9 +5,16 @@ from __future__ import annotations
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.vocabulary import SleeveKind
 
 
 def adds(build: Build) -> None:
+    sleeve = build.description.features.sleeve
+    if sleeve is not None and sleeve.kind is SleeveKind.RAGLAN:
+        build.assumed["features.pads"] = (
+            "raglan sleeves have no shoulder seam to sew pads to: shape and place them by your booklet"
+        )
+        return
     build.assumed["features.pads"] = (
         "usual thin ones: the shoulders have room for them, a lining has less by their thickness, changed at Cloth"
     )
