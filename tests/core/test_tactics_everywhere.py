@@ -65,6 +65,16 @@ def test_a_back_cut_against_the_selvedges_has_a_straight_edge_that_lies_there(na
             assert min(y for _, y in piece.outline) == piece.selvedge[0][1], "nothing lies beyond the selvedge"
 
 
+def test_only_the_garments_own_cloth_is_cut_against_its_selvedges():
+    pattern = compose(EVERYDAY["A-line skirt"]).pattern
+    layers = Layers(lining=LiningSchool.WHOLE, underlined=True)
+    tactics = {Role.MAIN: ("fold-to-selvedge",)}
+    decisions = Decisions("A", pattern.envelope.sizes[1], tactics=tactics, cloth=ClothChoices(layers=layers))
+    cuts = [cut for piece in Project(pattern, {}, decisions).garment.pieces for cut in piece.cuts]
+    assert {cut.role for cut in cuts if cut.selvedge is not None} == {Role.MAIN}
+    assert {Role.LINING, Role.UNDERLINING} <= {cut.role for cut in cuts}
+
+
 @pytest.mark.parametrize("kind", [OpeningKind.SLIT, OpeningKind.KEYHOLE], ids=lambda kind: kind.value)
 def test_what_a_slit_is_cut_into_is_not_cut_apart(kind):
     described = EVERYDAY["drawstring dress"]

@@ -58,7 +58,10 @@ def _underlined(pattern: Pattern, view: str) -> Pattern:
     has_one = {p.id for p, _ in pattern.pieces_for(Role.UNDERLINING, view)}
     backed = shell(pattern, view) - has_one
     pieces = tuple(
-        replace(p, cuts=(*p.cuts, *(replace(c, role=Role.UNDERLINING) for c in p.cuts if c.role is Role.MAIN)))
+        replace(
+            p,
+            cuts=(*p.cuts, *(replace(c, role=Role.UNDERLINING, selvedge=None) for c in p.cuts if c.role is Role.MAIN)),
+        )
         if p.id in backed
         else p
         for p in pattern.pieces

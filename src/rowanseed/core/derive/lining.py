@@ -174,7 +174,7 @@ def _lining_piece(
     if by:
         runs = trim(runs, by)
     runs, lines_added = _shaped(pattern, size, piece, runs, layers)
-    cuts = tuple(replace(cut, role=Role.LINING) for cut in piece.cuts if cut.role is Role.MAIN)
+    cuts = tuple(replace(cut, role=Role.LINING, selvedge=None) for cut in piece.cuts if cut.role is Role.MAIN)
     made = derived(
         piece=piece,
         size=size,
