@@ -205,7 +205,7 @@ def not_lined(bench: Workbench, join: Join, closure: Closure) -> Iterator[EdgePa
 def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:
     """What the place of a seam in the garment asks for."""
     panels = bench.panels((*join.a, *join.b))
-    if Panel.SLEEVE in panels and panels & {Panel.FRONT, Panel.BACK}:
+    if bench.holds_sleeve(join) and panels != {Panel.SLEEVE}:
         yield Need(
             facts.gate(Fact.SETTLED, "shell"),
             "the sides are easiest taken in before the sleeves are set",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
@@ -10,7 +10,6 @@ from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import Panel
 
 BEYOND = 10.0
@@ -23,7 +22,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         return
     shell = [j for j in bench.joins.values() if not pieces_of((*j.a, *j.b)) & bench.inner]
     shoulders = [j for j in shell if any(p.edge == "shoulder" for p in j.a)]
-    sleeves = [j for j in shell if any(_is_armhole(bench, *sides) for sides in ((j.a, j.b), (j.b, j.a)))]
+    sleeves = [j for j in shell if bench.holds_sleeve(j) and bench.panels((*j.a, *j.b)) != {Panel.SLEEVE}]
     edge = f"{bench.margin(BEYOND)} beyond the armhole seam" if sleeves else "level with the armhole's stitching line"
     yield Operation(
         id="pads",
@@ -46,11 +45,6 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         gives=(facts.layer(Fact.ATTACHED, KEY),),
         look="Both shoulders are equally high and show no edge of the pad.",
     )
-
-
-def _is_armhole(bench: Workbench, sleeve: Sequence[EdgePart], body: Sequence[EdgePart]) -> bool:
-    """Whether a sleeve is sewn to the body there; a neck runs over both of a raglan."""
-    return bench.panels(sleeve) == {Panel.SLEEVE} and bench.panels(body) <= {Panel.FRONT, Panel.BACK}
 
 
 TECHNIQUE = Companion(
