@@ -15,6 +15,8 @@ from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
 DESK = "#e4e9e7"
+HARDLY = 0.5
+"""The share of a piece that a sheet's name may lie on."""
 
 
 def draw_sheets(sheets: Sheets) -> str:
@@ -53,14 +55,15 @@ def draw_sheets(sheets: Sheets) -> str:
 
 
 def _name(group: Element, sheets: Sheets, tile: Tile, letter: float) -> BaseGeometry:
-    """A sheet's name in the corner where it hides least of any piece, and the room it takes."""
+    """A sheet's name in its first corner, where it hides hardly anything of any piece, and the room it takes."""
     left, top = sheets.origin(tile)
     wide, tall = sheets.paper.pitch
     size = letter * 0.8
     long, high = letter * 0.6 + len(tile.name) * size * WIDTH_OF_A_LETTER, letter * 1.3
     outlines = [placed.outline for placed in pieces_on(sheets, tile)]
     corners = [box(x, y, x + long, y + high) for y in (top, top + tall - high) for x in (left, left + wide - long)]
-    room = min(corners, key=lambda at: max((at.intersection(one).area / one.area for one in outlines), default=0.0))
+    hidden = [max((at.intersection(one).area / one.area for one in outlines), default=0.0) for at in corners]
+    room = next((at for at, share in zip(corners, hidden, strict=True) if share < HARDLY), corners[0])
     x, y = room.bounds[:2]
     halo(group, x + letter * 0.3, y + letter, tile.name, size, fill=QUIET)
     return room
