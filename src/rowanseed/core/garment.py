@@ -232,7 +232,7 @@ def _along_selvedge(drawn: PieceLines, cut: Cut) -> tuple[Point, Point] | None:
     """
     if cut.selvedge is None:
         return None
-    seam, run = (dict(found)[cut.selvedge] for found in (drawn.seam, drawn.cutting))
+    seam, run = drawn.seam[cut.selvedge], drawn.cutting[cut.selvedge]
     if any(abs(y - seam[0][1]) > 1e-3 for _, y in seam):
         return None
     level = round(median(y for _, y in run), 4)
