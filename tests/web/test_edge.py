@@ -18,6 +18,8 @@ from rowanseed.web import telling, views
 from rowanseed.web.deps import TEMPLATES, PageView, StationView
 from rowanseed.web.static import FOLDER
 
+from .forms import forms
+
 pytestmark = pytest.mark.slow
 
 # ---------------------------------------------------------------- what comes in
@@ -327,3 +329,30 @@ def test_projects_people_and_patterns_can_be_put_away(house):
     shelf = house.get("/").text
     assert "Nothing on the table yet" in shelf and "/people/2" not in shelf and "/patterns/1" not in shelf
     assert "Pattern “Six-gore concert skirt” removed" in shelf
+
+
+# ---------------------------------------------------------------- an address that takes forms, opened
+
+
+WITH_FORMS = ("cloth", "cloth/extras", "fit", "fit/alter", "keep", "sew", "sew/samples", "cut", "lay")
+
+
+def test_an_address_that_takes_a_form_leads_to_the_page_of_the_form_when_it_is_opened_again(house):
+    """A tab that the browser restores, or a page loaded again after a form was refused."""
+    opened = set()
+    for page in (f"/projects/1/{name}" for name in WITH_FORMS):
+        for action in {form.action.split("?")[0] for form in forms(house.get(page).text) if form.action}:
+            answer = house.get(action)
+            assert answer.status_code == 200 and "That cannot be done" not in answer.text, action
+            assert action.startswith(answer.url.path) and answer.url.path != "/", action
+            opened.add(action)
+    assert len(opened) > 12, opened
+
+
+def test_links_of_a_page_that_was_refused_lead_on(house):
+    page = house.get("/projects/1/sew").text
+    step = next(form.fields for form in forms(page) if form.action.endswith("/sew/leave-out"))
+    refused = house.post("/projects/1/sew/leave-out", data={**step, "why": ""})
+    assert refused.status_code == 422
+    link = re.search(r'href="(\?step=[\w-]+)"', refused.text)[1]
+    assert house.get(str(refused.url.join(link))).url.path == "/projects/1/sew"

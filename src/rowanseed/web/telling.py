@@ -16,6 +16,7 @@ from rowanseed.core.base.errors import ChangedMeanwhile, NotThere, RowanseedErro
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units
 from rowanseed.web.deps import TEMPLATES, PageView
+from rowanseed.web.page_above import lead_to_page_above
 
 log = logging.getLogger("rowanseed.web")
 
@@ -70,6 +71,8 @@ async def _http_error(request: Request, error: Exception) -> Response:
     status = error.status_code if isinstance(error, HTTPException) else 500
     if status == 404:
         return await _not_there(request, error)
+    if status == 405 and request.method == "GET":
+        return lead_to_page_above(request)
     return error_page(
         request.scope,
         status,
