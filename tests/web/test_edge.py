@@ -344,7 +344,7 @@ def test_an_address_that_takes_a_form_leads_to_the_page_of_the_form_when_it_is_o
         for action in {form.action.split("?")[0] for form in forms(house.get(page).text) if form.action}:
             answer = house.get(action)
             assert answer.status_code == 200 and "That cannot be done" not in answer.text, action
-            assert action.startswith(answer.url.path) and answer.url.path != "/", action
+            assert answer.url.path.split("/")[1] == action.split("/")[1], action
             opened.add(action)
     assert len(opened) > 12, opened
 
