@@ -54,6 +54,13 @@ def test_a_step_that_others_need_is_not_left_out_but_may_be_done_another_way(hou
     assert "Done another way: glued" in page and "<b>done</b>" in page
 
 
+def test_a_step_that_was_done_in_another_window_is_shown_as_done_and_nothing_else_happens_to_it(house):
+    for what, more in (("leave-out", {"why": "no time"}), ("leave-out", {"why": ""}), ("put-off", {})):
+        page = post(house, f"/projects/1/sew/{what}", key="sample-neaten", **more)
+        assert page.status_code == 200 and "<b>done</b>" in page.text
+        assert "<b>put off</b>" not in page.text and "no time" not in page.text
+
+
 def test_a_step_of_ones_own_is_added_moved_and_removed(house):
     bad = post(house, "/projects/1/sew/own", title="", bench="hand", minutes="soon", before="sew-waist", at="sew-waist")
     assert bad.status_code == 422 and "A number is wanted" in bad.text

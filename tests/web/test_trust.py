@@ -97,6 +97,14 @@ def test_what_was_put_away_is_offered_back_on_the_shelf(house):
     assert house.get("/projects/1/keep").status_code == 200
 
 
+def test_what_was_undone_in_another_window_is_said_and_not_passed_over(house):
+    house.post("/projects/1/remove")
+    change = re.search(r"/household/changes/(\d+)/undo", house.get("/").text)[1]
+    house.post(f"/household/changes/{change}/undo")
+    again = house.post(f"/household/changes/{change}/undo")
+    assert again.status_code == 422 and "That change is no longer kept" in again.text
+
+
 def test_a_copy_is_taken_along_and_put_back_by_the_pages(house, db):
     copy = house.get("/household/records/copy.db")
     assert copy.content[:15] == b"SQLite format 3" and "attachment" in copy.headers["content-disposition"]

@@ -26,6 +26,8 @@ router = APIRouter(route_class=Once)
 PAGE = "/household/records"
 WHOLE = (f"{PAGE}/restore-file", f"{PAGE}/take-in")
 """Where a whole household may be sent: larger than anything else that comes in."""
+LISTED = 40
+"""So many changes stand on the page."""
 
 
 @router.get(PAGE)
@@ -46,6 +48,7 @@ def _page(home: House, errors: dict[str, str], *, status: int = 200) -> Response
             folder=copies_folder(database),
             copies=copies(database),
             changes=changes(home.db),
+            listed=LISTED,
             done=home.request.query_params.get("done", ""),
             errors=errors,
         ),
@@ -136,7 +139,8 @@ def undo_change(home: Home, id: Id) -> Response:
         with transaction(home.db, recorded=False):
             undo(home.db, id)
     except RowanseedError as error:
-        return _page(home, {f"change-{id}": str(error)}, status=422)
+        is_listed = id in {change.id for change in changes(home.db)[:LISTED]}
+        return _page(home, {f"change-{id}" if is_listed else "changes": str(error)}, status=422)
     return go(f"{PAGE}?done=undone")
 
 

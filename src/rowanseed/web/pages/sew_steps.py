@@ -46,9 +46,16 @@ def _sewing(home: House, id: int, step: str) -> Sewing:
     return sewing
 
 
+def _is_behind(sewing: Sewing, key: str) -> bool:
+    """Whether a step was done, or left out, in another window: its page says so, and has none of these forms."""
+    return key in sewing.line.log.done or key in sewing.line.log.left_out
+
+
 @router.post("/projects/{id}/sew/put-off")
 def put_off(home: Home, id: Id, typed: Typing) -> Response:
     sewing = _sewing(home, id, typed.get("key", ""))
+    if _is_behind(sewing, typed["key"]):
+        return go(f"/projects/{id}/sew?step={typed['key']}")
     sewing.look_first()
     store.put_off(home.db, id, typed["key"])
     return go(f"/projects/{id}/sew")
@@ -68,6 +75,8 @@ def leave_out(home: Home, id: Id, typed: Typing) -> Response:
     key = typed.get("key", "")
     sewing = _sewing(home, id, key)
     why = " ".join(typed.get("why", "").split())[:400]
+    if _is_behind(sewing, key):
+        return go(f"/projects/{id}/sew?step={key}")
     if not why:
         said = {"why": "Write why, so that you know it when you come back to it."}
         return sew_page(home, sewing, step=key, errors=said, typed=typed, status=422)

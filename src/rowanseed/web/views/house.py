@@ -68,7 +68,7 @@ class HouseholdView(PageView):
 
 @dataclass(frozen=True, kw_only=True)
 class RecordsView(PageView):
-    """`done` is what was just done, by a word."""
+    """`done` is what was just done, by a word; the first `listed` changes are shown."""
 
     template = "records.html"
     path: Path
@@ -76,6 +76,7 @@ class RecordsView(PageView):
     folder: Path
     copies: Sequence[Copy]
     changes: Sequence[Change]
+    listed: int
     done: str
     errors: Mapping[str, str]
 
