@@ -80,7 +80,14 @@ from rowanseed.formats.cloth_choices_json import read_cloth_choices, write_cloth
 from rowanseed.formats.cloth_json import read_cloth, write_cloth
 from rowanseed.formats.documents import Kind
 from rowanseed.formats.fit_json import read_alteration, read_fit, write_alteration, write_fit
-from rowanseed.formats.layout_json import plan_document, problem_document, read_plan, read_problem
+from rowanseed.formats.layout_json import (
+    plan_document,
+    plan_text,
+    problem_document,
+    read_plan,
+    read_plan_text,
+    read_problem,
+)
 from rowanseed.formats.pattern_json import pattern_document, read_pattern, write_pattern
 from rowanseed.formats.project_json import read_project, write_project
 from rowanseed.formats.refusal_json import read_refusal, refusal_document
@@ -361,6 +368,17 @@ def test_every_field_of_a_plan_comes_back():
 
     assert there_and_back(FULL_PLAN) == FULL_PLAN
     assert _lost(FULL_PLAN, there_and_back) == set()
+
+
+@given(st.lists(st.tuples(st.floats(-3000, 3000), st.floats(-3000, 3000)), min_size=3))
+def test_a_plan_that_is_remembered_is_what_its_text_says_to_the_bit(outline):
+    """It is written at every move by hand, and known by its text until the application is started again."""
+    (stretch, *_) = FULL_PLAN.stretches
+    laid = replace(stretch.placements[0], outline=tuple(outline), at=outline[0])
+    plan = replace(FULL_PLAN, stretches=(replace(stretch, placements=(laid,)),))
+    text = plan_text(plan)
+    assert read_plan_text(text) is plan
+    assert read_plan(json.loads(text)) == plan
 
 
 # ---------------------------------------------------------------- projects

@@ -253,18 +253,20 @@ def _room(shape: Polygon, words: str, size: float) -> Point | None:
         return None
     half = len(words) * size * WIDTH_OF_A_LETTER / 2
     left, top, right, low = shape.bounds
-    middle = shape.centroid
-    places = [
-        (left + (right - left) * across / 12, top + (low - top) * down / 12)
-        for across in range(1, 12)
-        for down in range(1, 12)
-    ]
-    places.sort(key=lambda at: abs(at[0] - middle.x) + 2 * abs(at[1] - middle.y))
-    places.insert(0, (middle.x, middle.y))
-    x, y = np.array(places).T
+    if right - left < 2 * half or low - top < size * 1.3:
+        return None
+    middle = np.array(shape.centroid.coords[0])
+    across, down = np.meshgrid(np.linspace(left, right, 13)[1:-1], np.linspace(top, low, 13)[1:-1], indexing="ij")
+    places = np.column_stack([across.ravel(), down.ravel()])
+    nearest = np.argsort(np.abs(places - middle) @ (1.0, 2.0), kind="stable")
+    places = np.vstack([middle, places[nearest]])
+    x, y = places.T
     prepare(shape)
     inside = contains(shape, box(x - half, y - size, x + half, y + size * 0.3))
-    return places[int(inside.argmax())] if inside.any() else None
+    if not inside.any():
+        return None
+    at = places[int(inside.argmax())]
+    return float(at[0]), float(at[1])
 
 
 def _label(
@@ -275,17 +277,16 @@ def _label(
     if grain is not None:
         parts = shape.difference(grain.buffer(sheet.letter * 0.35))
         shape = max(getattr(parts, "geoms", [parts]), key=lambda part: part.area)
-    circle = maximum_inscribed_circle(shape, tolerance=sheet.letter)
-    radius = circle.length
     # Clear of the seam line too, where there is room; then only of the outline.
     roomy = shape.buffer(-max(sheet.letter * 0.5, SEAM_ALLOWANCE))
     full, short = f"{number_of} {name}", str(number_of)
     tries = ((roomy, full, 1.0), (roomy, full, 0.78), (shape, full, 0.78), (shape, short, 1.0))
     found = ((_room(room, words, sheet.letter * share), words, sheet.letter * share) for room, words, share in tries)
-    at, words, size = next(
-        (one for one in found if one[0] is not None), (circle.coords[0], short, max(radius * 1.1, sheet.letter * 0.5))
-    )
-    x, y = at if at is not None else circle.coords[0]
+    at, words, size = next((one for one in found if one[0] is not None), (None, short, 0.0))
+    if at is None:
+        circle = maximum_inscribed_circle(shape, tolerance=sheet.letter)
+        at, size = circle.coords[0], max(circle.length * 1.1, sheet.letter * 0.5)
+    x, y = at
     add(
         group,
         "text",

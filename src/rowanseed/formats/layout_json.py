@@ -299,7 +299,7 @@ def plan_document(plan: Plan) -> dict[str, Any]:
                         "mirrored": p.mirrored,
                         "whole": p.whole,
                         "at": list(p.at),
-                        "outline": [list(q) for q in p.outline],
+                        "outline": list(map(list, p.outline)),
                     }
                     for p in s.placements
                 ],
@@ -310,14 +310,24 @@ def plan_document(plan: Plan) -> dict[str, Any]:
 
 
 @lru_cache(maxsize=256)
+def _known(text: str) -> list[Plan]:
+    """Where the plan of a text is remembered: a lay that is changed by hand is written and read at every move."""
+    return []
+
+
 def read_plan_text(text: str) -> Plan:
-    """A plan from the text of its document; the same text is read once."""
-    return read_plan(from_json(text))
+    """A plan from the text of its document; what was written or read lately is known."""
+    known = _known(text)
+    if not known:
+        known.append(read_plan(from_json(text)))
+    return known[0]
 
 
 def plan_text(plan: Plan) -> str:
-    """A plan's document as text, written fast: a lay that is changed by hand is kept at every move."""
-    return to_json(plan_document(plan)).decode()
+    """A plan's document as text."""
+    text = to_json(plan_document(plan)).decode()
+    _known(text)[:] = [plan]
+    return text
 
 
 def read_plan(document: dict[str, Any]) -> Plan:
