@@ -16,6 +16,12 @@ class Shown:
     """The fields that a person fills in: all but hidden ones."""
     lists: set[str] = field(default_factory=set)
     """Those among them that are chosen and not written."""
+    choices: dict[str, list[str]] = field(default_factory=dict)
+    """What may be chosen in each of those; of a tick box the one value that it sends."""
+    ticks: set[str] = field(default_factory=set)
+    """Those among them that may be left out."""
+    buttons: list[tuple[str, str]] = field(default_factory=list)
+    """Name and value of each button that sends it; both empty where it says nothing itself."""
 
 
 class _Reader(HTMLParser):
@@ -44,6 +50,9 @@ class _Reader(HTMLParser):
                 form.fields[name] = value or ""
             elif kind in ("checkbox", "radio"):
                 form.lists.add(name)
+                form.choices.setdefault(name, []).append("on" if value is None else value)
+                if kind == "checkbox":
+                    form.ticks.add(name)
                 if "checked" in a:
                     form.fields[name] = "on" if value is None else value
         elif tag == "select" and name:
@@ -52,8 +61,11 @@ class _Reader(HTMLParser):
             form.lists.add(name)
         elif tag == "option" and self.select:
             self.option, self.text = value, ""
+            form.choices.setdefault(self.select, []).append(value or "")
             if "selected" in a or self.select not in form.fields:
                 form.fields[self.select] = value or ""
+        elif tag == "button" and (a.get("type") or "submit") == "submit":
+            form.buttons.append((name, value or ""))
         elif tag == "textarea" and name:
             form.asked.add(name)
             self.select, self.option, self.text = "", None, ""

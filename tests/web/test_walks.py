@@ -1,0 +1,112 @@
+"""A household used at random: links are followed, forms are sent with whatever may be chosen or typed in them, in any
+order, by somebody who reads nothing. No page breaks, and whatever is refused is said where it was typed."""
+
+import html
+import re
+from datetime import date
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from rowanseed.formats.description_json import compose_pattern, write_description
+from rowanseed.store import patterns
+from rowanseed.store.database import connect
+
+from ..core.everyday import EVERYDAY
+from .forms import forms
+from .test_every_garment import STRANGE, read
+
+pytestmark = pytest.mark.slow
+STEPS = 45
+TYPED = ("", "0", "2", "3.5", "12", "100", "150 cm", "7/8 in", "40 1/2", "-3", "1e9", "nan", "wide", "½", "2026-12-24")
+SAID = ('class="said"', "is missing from what was sent", 'class="problem"')
+"""How a page says what it did not take."""
+ANSWERS = {200, 404, 409, 422}
+STATIONS = ("fit", "fit/alter", "cloth", "cloth/layers", "lay", "cut", "sew", "sew/line", "sew/ways", "keep")
+PUTS_AWAY = re.compile(r"/remove|/undo|/records/|/units")
+"""What takes the ground from under the walk: seldom done."""
+
+
+class Walk:
+    """Somebody at the pages, who goes wherever `luck` has it."""
+
+    def __init__(self, house, projects, luck):
+        self.house, self.projects, self.luck = house, projects, luck
+        self.trail = []
+        self.faults = []
+        self.somewhere()
+
+    def somewhere(self):
+        self.take("GET", f"{self.luck.choice(self.projects)}/{self.luck.choice(STATIONS)}")
+
+    def take(self, method, path, data=None):
+        self.trail.append(f"{method} {path} {data or ''}")
+        self.page = self.house.request(method, path, data=data)
+        self.look()
+
+    def look(self):
+        status, text = self.page.status_code, self.page.text
+        if status not in ANSWERS:
+            self.faults.append(f"{status} after {self.trail[-3:]}")
+        if not self.page.headers.get("content-type", "").startswith("text/html"):
+            return self.somewhere()
+        if status == 422 and not any(sign in text for sign in SAID):
+            self.faults.append(f"nothing is said after {self.trail[-1]}")
+        # What somebody typed is said back to her in quotation marks.
+        words = re.sub(r"“[^”]*”", " ", read(text))
+        self.faults += [f"{words[m.start() - 30 : m.end() + 30]} after {self.trail[-1]}" for m in STRANGE.finditer(words)]
+
+    def step(self):
+        sendable = forms(self.page.text)
+        if sendable and self.luck.random() < 0.6:
+            self.send(self.luck.choice(sendable))
+            return
+        links = [html.unescape(link) for link in re.findall(r'href="([/?][^"#]*)', self.page.text)]
+        links = [link for link in links if not link.startswith("/static")]
+        if not links or self.luck.random() < 0.1:
+            self.somewhere()
+        else:
+            self.take("GET", str(self.page.url.join(self.luck.choice(links))))
+
+    def send(self, form):
+        if not form.action.startswith("/") or PUTS_AWAY.search(form.action) and self.luck.random() < 0.9:
+            return
+        wild = self.luck.choice((0.0, 0.2, 0.8))
+        data = dict(form.fields)
+        for name in sorted(form.asked):
+            if self.luck.random() >= wild:
+                continue
+            if name in form.ticks and self.luck.random() < 0.5:
+                data.pop(name, None)
+            else:
+                data[name] = self.luck.choice(form.choices.get(name) or TYPED)
+        name, value = self.luck.choice(form.buttons or [("", "")])
+        self.take("POST", form.action, data | ({name: value} if name else {}))
+
+
+@given(
+    luck=st.randoms(use_true_random=False),
+    garments=st.lists(st.sampled_from(sorted(EVERYDAY)), min_size=2, max_size=2, unique=True),
+    units=st.sampled_from(["metric", "imperial"]),
+)
+@settings(max_examples=6, suppress_health_check=list(HealthCheck))
+def test_whatever_is_pressed_no_page_breaks_and_what_is_refused_is_said(house, tmp_path, luck, garments, units):
+    house.post("/household/units", data={"units": units, "next": "/"})
+    db = connect(tmp_path / "house.db")
+    numbers = [
+        patterns.add_pattern(db, compose_pattern(write_description(EVERYDAY[name])), date(2026, 11, 27))
+        for name in garments
+    ]
+    db.close()
+    projects = ["/projects/1", "/projects/2"]
+    for number in numbers:
+        begun = {"person": "1", "pattern": str(number), "cloth": luck.choice("1234567")}
+        answer = house.post("/projects/new", data=begun, follow_redirects=False)
+        projects.append(answer.headers["location"].removesuffix("/fit"))
+        fit = next(form for form in forms(house.get(f"{projects[-1]}/fit").text) if "size" in form.choices)
+        house.post(fit.action, data=fit.fields | {"size": luck.choice(fit.choices["size"])})
+    walk = Walk(house, projects, luck)
+    for _ in range(STEPS):
+        walk.step()
+    assert walk.faults == []
