@@ -160,6 +160,22 @@ def test_alterations_are_reordered_and_taken_out(house):
     assert house.post("/projects/2/fit/alter/order", data={"number": "7", "do": "out"}).status_code == 404
 
 
+def test_an_alteration_is_taken_out_where_another_garment_is_altered_alike(house):
+    """What is carried out alike is remembered once for both; each keeps its own lines."""
+    _alter(house, "hem::", "2 cm")
+    house.post("/projects/new", data={"pattern": "1", "person": "1", "name": "Its twin", "view": "A"})
+    twin = max(int(n) for n in re.findall(r'href="/projects/(\d+)"', house.get("/").text))
+    size = re.search(r"size (\w+)", _page(house, "/alter", 2))[1]
+    house.post(f"/projects/{twin}/fit", data={"size": size})
+    house.post("/projects/2/fit", data={"size": size})
+    _alter(house, "hem::", "2 cm", project=twin)
+    assert _listed(house, twin) == _listed(house, 2) == ["Length at the hem: longer"]
+    for project in (2, twin):
+        (line,) = _lines(house, project)
+        assert house.post(f"/projects/{project}/fit/alter/order", data={"line": line, "do": "out"}).status_code == 200
+        assert _listed(house, project) == []
+
+
 @pytest.mark.parametrize(
     ("what", "by", "way", "said"),
     [

@@ -83,6 +83,8 @@ class Walk:
                 data[name] = self.luck.choice(form.choices.get(name) or TYPED)
         name, value = self.luck.choice(form.buttons or [("", "")])
         self.take("POST", form.action, data | ({name: value} if name else {}))
+        if self.page.status_code in (404, 409):
+            self.faults.append(f"{self.page.status_code}, though it was on the page: {self.trail[-1]}")
 
 
 @given(

@@ -36,11 +36,13 @@ class Together:
 
 def together(left: Mapping[int, Sequence[Operation]]) -> Together:
     """One order over what is left of several garments, each in its own order before."""
-    return _together(tuple((number, tuple(steps)) for number, steps in left.items()))
+    needs = tuple(op.needs for steps in left.values() for op in steps)
+    return _together(tuple((number, tuple(steps)) for number, steps in left.items()), needs)
 
 
 @lru_cache(maxsize=8)
-def _together(left: tuple[tuple[int, tuple[Operation, ...]], ...]) -> Together:
+def _together(left: tuple[tuple[int, tuple[Operation, ...]], ...], _needs: tuple[tuple[After, ...], ...]) -> Together:
+    """Remembered by what the steps need too, which is no part of what makes two of them equal."""
     known = {f"{number}{OF}{op.id}": Shared(number, op) for number, steps in left for op in steps}
     every = [_named(number, op, {one.id for one in steps}) for number, steps in left for op in steps]
     order = sequence(every)

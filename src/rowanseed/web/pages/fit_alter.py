@@ -10,7 +10,7 @@ from fastapi import APIRouter, Response
 
 from rowanseed.app.lines import new_line
 from rowanseed.app.open_project import OpenProject, load
-from rowanseed.core.alter.change import Alteration, AlterationStep
+from rowanseed.core.alter.change import Alteration, AlterationStep, Touched
 from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import NotThere, RowanseedError
@@ -125,6 +125,16 @@ def order(home: Home, id: Id, typed: Typing) -> Response:
     return go(f"/projects/{id}/fit/alter")
 
 
+def _lines(project: OpenProject) -> list[tuple[str, Alteration, tuple[Touched, ...]]]:
+    """(id, what is altered, what it touches) of each; nothing is touched where they cannot be carried out together."""
+    if not project.core.size:
+        return []
+    asked = project.core.alterations
+    # Alike alterations are carried out once for all who have them: the ids are this project's own.
+    touched = [step.touched for step in project.core.altered.steps] or [()] * len(asked)
+    return [(line_of(one, k), one, of) for k, (one, of) in enumerate(zip(asked, touched, strict=True))]
+
+
 def line_of(alteration: Alteration, place: int) -> str:
     """The id of a line; one that a school recommends but nobody has taken yet has only its place."""
     return alteration.id or f"recommended-{place}"
@@ -217,7 +227,7 @@ def alterations_page(
             places=places(project),
             typed=typed,
             errors=errors,
-            lines=[(line_of(step.alteration, k), step) for k, step in enumerate(changed.steps)],
+            lines=_lines(project),
             title=title,
             ready=_ready(home, project),
             key=alteration_key,

@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.alter.blend import Blend
-from rowanseed.core.alter.change import Alteration, AlterationStep
+from rowanseed.core.alter.change import Alteration, Touched
 from rowanseed.core.alter.tissue import TissueSheet
 from rowanseed.core.base.working import Working
 from rowanseed.core.pattern.pattern import Pattern
@@ -51,7 +51,7 @@ class FitView(StationView):
 
 @dataclass(frozen=True, kw_only=True)
 class AlterationsView(StationView):
-    """`lines` are what is altered, each by its id; `ready` where one comes from, itself, what was said of it."""
+    """`lines` are what is altered, each with its id and what it touches; `ready` where one comes from, itself, what was said of it."""
 
     template = "fit_alter.html"
     station = "fit"
@@ -61,7 +61,7 @@ class AlterationsView(StationView):
     places: Sequence[tuple[str, str]]
     typed: Mapping[str, str]
     errors: Mapping[str, str]
-    lines: Sequence[tuple[str, AlterationStep]]
+    lines: Sequence[tuple[str, Alteration, Sequence[Touched]]]
     title: Callable[[Alteration, Pattern], str]
     ready: Sequence[tuple[str, Alteration, str]]
     key: Callable[[Alteration], str]
