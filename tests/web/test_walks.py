@@ -50,12 +50,14 @@ class Walk:
         if status not in ANSWERS:
             self.faults.append(f"{status} after {self.trail[-3:]}")
         if not self.page.headers.get("content-type", "").startswith("text/html"):
-            return self.somewhere()
+            self.somewhere()
+            return
         if status == 422 and not any(sign in text for sign in SAID):
             self.faults.append(f"nothing is said after {self.trail[-1]}")
         # What somebody typed is said back to her in quotation marks.
         words = re.sub(r"“[^”]*”", " ", read(text))
-        self.faults += [f"{words[m.start() - 30 : m.end() + 30]} after {self.trail[-1]}" for m in STRANGE.finditer(words)]
+        strange = [words[m.start() - 30 : m.end() + 30] for m in STRANGE.finditer(words)]
+        self.faults += [f"{one} after {self.trail[-1]}" for one in strange]
 
     def step(self):
         sendable = forms(self.page.text)
@@ -70,7 +72,7 @@ class Walk:
             self.take("GET", str(self.page.url.join(self.luck.choice(links))))
 
     def send(self, form):
-        if not form.action.startswith("/") or PUTS_AWAY.search(form.action) and self.luck.random() < 0.9:
+        if not form.action.startswith("/") or (PUTS_AWAY.search(form.action) and self.luck.random() < 0.9):
             return
         wild = self.luck.choice((0.0, 0.2, 0.8))
         data = dict(form.fields)

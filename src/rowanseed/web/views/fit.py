@@ -51,7 +51,8 @@ class FitView(StationView):
 
 @dataclass(frozen=True, kw_only=True)
 class AlterationsView(StationView):
-    """`lines` are what is altered, each with its id and what it touches; `ready` where one comes from, itself, what was said of it."""
+    """`lines` are what is altered, each with its id and what it touches; `ready` where one comes from, itself, what was
+    said of it."""
 
     template = "fit_alter.html"
     station = "fit"
