@@ -163,6 +163,23 @@ def test_earlier_alterations_are_remembered_with_the_size_they_were_made_in(db, 
     assert lessons.altered_before(db, mine, but=first) == []
 
 
+def test_a_note_comes_back_with_the_cloth_that_is_seen_of_a_garment_and_not_with_its_lining(db, two_projects):
+    _, (first, second, _) = two_projects
+    linen, lining = (
+        cloths.save_cloth(db, None, Cloth(name, 1400.0, None, 12.0, Direction.TWO_WAY)) for name in ("linen", "lining")
+    )
+    projects.add_note(db, first, "It creases", DAY)
+    projects.decide(db, first, lambda before: replace(before, cloths={Role.MAIN: linen, Role.LINING: lining}))
+    seen = (Role.MAIN, Role.CONTRAST)
+
+    def noted(*ids, roles=tuple(Role)):
+        return [note.text for note in projects.earlier_notes(db, but=second, cloth_ids=ids, roles=roles)]
+
+    assert noted(linen, roles=seen) == ["It creases"]
+    assert noted(lining, roles=seen) == [] and noted(roles=seen) == []
+    assert noted(lining) == ["It creases"], "on the lining's own page"
+
+
 def test_tactics_are_kept_for_the_cloth_they_were_taken_for(db, two_projects):
     _, (first, *_) = two_projects
     taken = {Role.MAIN: ("narrow-hem",), Role.LINING: ("share-cuts",)}

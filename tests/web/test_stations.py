@@ -401,3 +401,13 @@ def test_a_zip_of_another_kind_is_tried_taken_and_bought(house):
     assert "Baste in the zip" in steps and "Press the zip" not in steps
     house.post("/projects/2/sew/ways", data={"part": "zip", "technique": "invisible-zip"})
     assert "your choice, not the usual" not in house.get("/projects/2/sew/ways").text
+
+
+def test_a_project_s_name_is_not_said_twice_at_its_head(house):
+    def head(project):
+        return re.search(r'<div class="project-head">.*?</div>', house.get(f"/projects/{project}/keep").text, re.S)[0]
+
+    who = "Ysolde Marrick, alto"
+    assert f"<p>for {who} · size" in head(1)
+    house.post("/projects/1/keep/name", data={"name": f"Skirt for {who}"})
+    assert head(1).count(who) == 1

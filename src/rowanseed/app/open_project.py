@@ -240,6 +240,14 @@ class OpenProject:
         return (main.cloth.colour if main else PLAIN_COLOUR).lstrip("#")
 
     @property
+    def about(self) -> str:
+        """Who it is for, its size and its main cloth, as far as its name does not say them."""
+        whose, main = f"for {self.person.name}", self.cloth_entries.get(Role.MAIN)
+        parts = ["" if self.record.name.endswith(whose) else whose]
+        parts += [f"size {self.record.size}" if self.record.size else "", main.cloth.name if main else ""]
+        return " · ".join(filter(None, parts))
+
+    @property
     def standing(self) -> Standing:
         plans = list(self.cloth_plans.values())
         kept = [plan for plan in plans if plan.is_kept]

@@ -238,7 +238,8 @@ def _line(asked: Asked, state: JobState | None, units: Units) -> str:
             return f"{name}: measuring the pieces against each other, {state.elapsed:.0f} s"
         case Phase.RUNNING:
             length = format_cloth(state.length or 0.0, units)
-            return f"{name}: {length}, {state.lay}, {state.elapsed:.0f} of {state.seconds:.0f} s"
+            planned = f" of {state.seconds:.0f}" if state.elapsed <= state.seconds else ""
+            return f"{name}: {length}, {state.lay}, {state.elapsed:.0f}{planned} s"
         case _:
             assert_never(state.phase)
 

@@ -331,18 +331,22 @@ def earlier_notes(
     pattern_id: int = 0,
     person_id: int = 0,
     cloth_ids: tuple[int, ...] = (),
+    roles: tuple[Role, ...] = tuple(Role),
 ) -> list[EarlierNote]:
-    """Notes of other projects of this pattern, for this person, or from these cloths, the newest first."""
+    """Notes of other projects of this pattern, for this person, or that have these cloths in one of these roles, the
+    newest first."""
     holes = ", ".join("?" for _ in cloth_ids) or "NULL"
+    parts = ", ".join("?" for _ in roles) or "NULL"
     rows = connection.execute(
         f"""
         SELECT project.id, project.name, text, written_on,
             pattern_id = ? AS by_pattern, person_id = ? AS by_person,
-            EXISTS (SELECT 1 FROM project_cloth WHERE project_id = project.id AND cloth_id IN ({holes})) AS by_cloth
+            EXISTS (SELECT 1 FROM project_cloth
+                WHERE project_id = project.id AND cloth_id IN ({holes}) AND role IN ({parts})) AS by_cloth
         FROM note JOIN project ON project.id = note.project_id
         WHERE project.id <> ? ORDER BY written_on DESC, note.id DESC
         """,
-        (pattern_id, person_id, *cloth_ids, but),
+        (pattern_id, person_id, *cloth_ids, *(role.value for role in roles), but),
     )
     out = []
     for row in rows:

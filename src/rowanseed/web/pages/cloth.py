@@ -31,6 +31,9 @@ from rowanseed.web.once import Once
 from rowanseed.web.pages.cloth_matching import offer
 from rowanseed.web.views.cloth import ClothRow, ClothView, Sight
 
+OUTER = (Role.MAIN, Role.CONTRAST)
+"""What was noted of a garment has to do with the cloth that is seen of it, not with its lining."""
+
 router = APIRouter(route_class=Once)
 
 
@@ -65,7 +68,10 @@ def cloth_station_page(home: House, project: OpenProject) -> Response:
             cut={r: e for r, e in project.cloth_entries.items() if e.cut_by == project.record.id},
             lost={r: (e, _whose(home, e)) for r, e in project.lost.items()},
             earlier=projects.earlier_notes(
-                home.db, but=project.record.id, cloth_ids=tuple(e.id for e in project.cloth_entries.values())
+                home.db,
+                but=project.record.id,
+                cloth_ids=tuple(e.id for role, e in project.cloth_entries.items() if role in OUTER),
+                roles=OUTER,
             ),
             sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
             rows=[_row(home, project, role) for role in project.core.roles],
