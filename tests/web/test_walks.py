@@ -2,18 +2,24 @@
 order, by somebody who reads nothing. No page breaks, and whatever is refused is said where it was typed."""
 
 import html
+import json
 import re
+import shutil
 from datetime import date
 
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.lay.engine import Budget
 from rowanseed.formats.description_json import compose_pattern, write_description
+from rowanseed.plan import plan_project
 from rowanseed.store import patterns
 from rowanseed.store.database import connect
 
 from ..core.everyday import EVERYDAY
+from ..outside import check_order, check_plan
 from .forms import forms
 from .test_every_garment import STRANGE, read
 
@@ -24,6 +30,9 @@ SAID = ('class="said"', "is missing from what was sent", 'class="problem"')
 """How a page says what it did not take."""
 ANSWERS = {200, 404, 409, 422}
 STATIONS = ("fit", "fit/alter", "cloth", "cloth/layers", "lay", "cut", "sew", "sew/line", "sew/ways", "keep")
+CHOOSE = ("fit", "fit/alter", "cloth", "cloth/layers", "cloth/extras", "cloth/short?role=main", "sew/ways")
+"""Where it is chosen what the garment is to be."""
+CHOICES = 10
 PUTS_AWAY = re.compile(r"/remove|/undo|/records/|/units")
 """What takes the ground from under the walk: seldom done."""
 
@@ -31,14 +40,14 @@ PUTS_AWAY = re.compile(r"/remove|/undo|/records/|/units")
 class Walk:
     """Somebody at the pages, who goes wherever `luck` has it."""
 
-    def __init__(self, house, projects, luck):
-        self.house, self.projects, self.luck = house, projects, luck
+    def __init__(self, house, projects, luck, stations=STATIONS):
+        self.house, self.projects, self.luck, self.stations = house, projects, luck, stations
         self.trail = []
         self.faults = []
         self.somewhere()
 
     def somewhere(self):
-        self.take("GET", f"{self.luck.choice(self.projects)}/{self.luck.choice(STATIONS)}")
+        self.take("GET", f"{self.luck.choice(self.projects)}/{self.luck.choice(self.stations)}")
 
     def take(self, method, path, data=None):
         self.trail.append(f"{method} {path} {data or ''}")
@@ -89,15 +98,9 @@ class Walk:
             self.faults.append(f"{self.page.status_code}, though it was on the page: {self.trail[-1]}")
 
 
-@given(
-    luck=st.randoms(use_true_random=False),
-    garments=st.lists(st.sampled_from(sorted(EVERYDAY)), min_size=2, max_size=2, unique=True),
-    units=st.sampled_from(["metric", "imperial"]),
-)
-@settings(max_examples=6, suppress_health_check=list(HealthCheck))
-def test_whatever_is_pressed_no_page_breaks_and_what_is_refused_is_said(house, tmp_path, luck, garments, units):
-    house.post("/household/units", data={"units": units, "next": "/"})
-    db = connect(tmp_path / "house.db")
+def begin(house, database, luck, garments):
+    """Two of the demo's projects, and one for each garment, described as an envelope does, in a size of its own."""
+    db = connect(database)
     numbers = [
         patterns.add_pattern(db, compose_pattern(write_description(EVERYDAY[name])), date(2026, 11, 27))
         for name in garments
@@ -110,7 +113,51 @@ def test_whatever_is_pressed_no_page_breaks_and_what_is_refused_is_said(house, t
         projects.append(answer.headers["location"].removesuffix("/fit"))
         fit = next(form for form in forms(house.get(f"{projects[-1]}/fit").text) if "size" in form.choices)
         house.post(fit.action, data=fit.fields | {"size": luck.choice(fit.choices["size"])})
-    walk = Walk(house, projects, luck)
+    return projects
+
+
+walks = given(
+    luck=st.randoms(use_true_random=False),
+    garments=st.lists(st.sampled_from(sorted(EVERYDAY)), min_size=2, max_size=2, unique=True),
+    units=st.sampled_from(["metric", "imperial"]),
+)
+
+
+@walks
+@settings(max_examples=6, suppress_health_check=list(HealthCheck))
+def test_whatever_is_pressed_no_page_breaks_and_what_is_refused_is_said(house, tmp_path, luck, garments, units):
+    house.post("/household/units", data={"units": units, "next": "/"})
+    walk = Walk(house, begin(house, tmp_path / "house.db", luck, garments), luck)
     for _ in range(STEPS):
         walk.step()
     assert walk.faults == []
+
+
+@walks
+@settings(max_examples=4, suppress_health_check=list(HealthCheck))
+def test_what_a_walk_has_chosen_is_planned_from_its_document_without_a_fault(house, tmp_path, luck, garments, units):
+    """The order played by `check_order`, every lay looked at by `check_plan`: neither shares code with the pages."""
+    house.post("/household/units", data={"units": units, "next": "/"})
+    projects = begin(house, tmp_path / "house.db", luck, garments)
+    for project in projects[2:]:
+        walk = Walk(house, [project], luck, CHOOSE)
+        for _ in range(CHOICES):
+            walk.somewhere()
+            walk.step()
+        document, out = tmp_path / "project.json", tmp_path / "out"
+        document.write_bytes(house.get(f"{project}/project.json").content)
+        shutil.rmtree(out, ignore_errors=True)
+        try:
+            plan_project(document, out, Budget(sweeps=3, threads=1))
+        except RowanseedError as refused:
+            assert refused.problem
+            continue
+        played = [json.loads((out / name).read_text()) for name in ("garment.json", "order.json")]
+        assert len(played[1]["operations"]) > 8
+        assert check_order.check(check_order.Garment(played[0]), played[1]["operations"]) == [], walk.trail
+        for lay in out.glob("lay-*-plan.json"):
+            laid = (
+                check_plan.read_problem(lay.with_name(lay.name.replace("plan", "problem"))),
+                check_plan.read_plan(lay),
+            )
+            assert check_plan.check(*laid, 0.5) == [], walk.trail
