@@ -196,6 +196,20 @@ def test_the_line_of_work_shows_every_step_and_where_one_stands():
     assert all(link.find(f"{SVG}circle") is None for link in gates)
 
 
+@pytest.mark.parametrize("many", [1, 7, 36, 37, 45, 64, 137])
+def test_a_long_line_of_work_goes_on_in_the_next_row_as_large(many):
+    """Every step stands inside the drawing, in its order, and the words are as large as those of a short line."""
+    one = next(step for step in sequence(compile_steps(SKIRT, "A", "14", MakingChoices())) if not step.is_gate)
+    steps = [replace(one, id=f"step-{k}") for k in range(many)]
+    root = _read(draw_order(steps, set(), steps[0].id, "#3c5450", sittings=[(s.id, "an hour") for s in steps[::5]]))
+    _, _, wide, tall = map(float, root.get("viewBox").split())
+    knots = [next(link.iter(f"{SVG}circle")) for link in root.iter(f"{SVG}a")]
+    places = [(float(knot.get("cy")), float(knot.get("cx"))) for knot in knots]
+    assert places == sorted(set(places)) and len(places) == many
+    assert all(0 < x < wide and 0 < y < tall for y, x in places)
+    assert wide <= 1000, "14 units of a letter are 12 px and more where the drawing has 860"
+
+
 @pytest.mark.parametrize("kind, depth", [("open", None), ("folded", None), ("two-folds", None), ("part-folded", 420.0)])
 def test_the_print_of_the_cloth_is_drawn_where_it_stands_on_the_open_cloth(kind, depth):
     """Each strip shows its upper layer; a place of the print is where the lay has it, not where the drawing begins."""

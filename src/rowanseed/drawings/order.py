@@ -2,17 +2,57 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Iterator, Sequence
+from dataclasses import dataclass
 from itertools import pairwise
+from math import ceil
 from xml.etree.ElementTree import Element
 
+from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.minutes import a_while
 from rowanseed.core.make.operation import Bench, Operation
-from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, number, write
+from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
-LEFT, STEP, LANE, TOP = 96.0, 24.0, 44.0, 30.0
+LEFT, STEP, LANE, TOP, FOOT = 96.0, 24.0, 38.0, 30.0, 26.0
+FEWEST, MOST = 30, 36
+"""Between so many steps stand in a row; a longer line goes on in the next, so that its words stay as large."""
 LONG_WAIT = 60.0
 """Minutes that something has to be left: as long, it is written at the step."""
+
+
+@dataclass(frozen=True)
+class _Rows:
+    """Where the steps stand: in rows of as many steps, each with all lanes."""
+
+    lanes: tuple[Bench, ...]
+    steps: int
+
+    @property
+    def long(self) -> int:
+        """How many steps a row has; the last may have fewer."""
+        return max(ceil(self.steps / ceil(self.steps / MOST)), min(self.steps, FEWEST))
+
+    @property
+    def many(self) -> int:
+        return ceil(self.steps / self.long)
+
+    @property
+    def wide(self) -> float:
+        return LEFT + STEP * self.long + 10
+
+    @property
+    def deep(self) -> float:
+        return TOP + LANE * len(self.lanes) + FOOT
+
+    def x(self, k: int) -> float:
+        return LEFT + k % self.long * STEP
+
+    def top(self, k: int) -> float:
+        """The upper edge of the row of the k-th step."""
+        return k // self.long * self.deep
+
+    def y(self, k: int, bench: Bench) -> float:
+        return self.top(k) + TOP + self.lanes.index(bench) * LANE
 
 
 def draw_order(
@@ -29,46 +69,58 @@ def draw_order(
     `sittings` are (id of the first step, words above it): a line parts them. What has to be left for a while after a
     step is written below it. `link` is the address that a step's own is put to.
     """
-    lanes = [bench for bench in Bench if any(step.bench is bench for step in steps)]
-    lane = {bench: TOP + k * LANE for k, bench in enumerate(lanes)}
-    wide = LEFT + STEP * len(steps) + 10
-    deep = TOP + LANE * len(lanes)
-    words = f"{len(steps)} steps at {len(lanes)} stations; {sum(step.id in done for step in steps)} done."
-    root = drawing(wide, deep + (26 if sittings else -12), "The line of work", words, class_="order-line")
+    rows = _Rows(tuple(bench for bench in Bench if any(step.bench is bench for step in steps)), len(steps))
+    words = f"{len(steps)} steps at {len(rows.lanes)} stations; {sum(step.id in done for step in steps)} done."
+    root = drawing(rows.wide, rows.deep * rows.many, "The line of work", words, class_="order-line")
     root.set("role", "group")  # its knots are links
-    for bench, y in lane.items():
-        add(root, "text", bench.words, x=0, y=y + 5, font_size=14, fill=QUIET)
-        add(root, "path", d=f"M{number(LEFT - 12)} {number(y)}H{number(wide)}", stroke=LINE, stroke_width=1)
-    points = [(LEFT + k * STEP, lane[step.bench]) for k, step in enumerate(steps)]
-    _parted(root, steps, sittings, deep)
-    for (a, b), (before, after) in zip(pairwise(points), pairwise(steps), strict=True):
+    for first in range(0, len(steps), rows.long):
+        for bench in rows.lanes:
+            y = rows.y(first, bench)
+            add(root, "text", bench.words, x=0, y=y + 5, font_size=14, fill=QUIET)
+            add(root, "path", d=f"M{number(LEFT - 12)} {number(y)}H{number(rows.wide)}", stroke=LINE, stroke_width=1)
+    _parted(root, rows, steps, sittings)
+    for k, (before, after) in enumerate(pairwise(steps)):
         sewn = before.id in done and after.id in done
-        add(
-            root,
-            "path",
-            d=f"M{number(a[0])} {number(a[1])}L{number(b[0])} {number(b[1])}",
-            stroke=thread if sewn else QUIET,
-            stroke_width=3 if sewn else 1.4,
-            stroke_dasharray="9 3" if sewn else "2 5",
-            fill="none",
-        )
-    for k, ((x, y), step) in enumerate(zip(points, steps, strict=True), start=1):
-        _knot(root, x, y, k, step, link, done=step.id in done, current=step.id == current, thread=thread)
+        for run in _runs(rows, k, before.bench, after.bench):
+            add(
+                root,
+                "path",
+                d=path_of(run, closed=False),
+                stroke=thread if sewn else QUIET,
+                stroke_width=3 if sewn else 1.4,
+                stroke_dasharray="9 3" if sewn else "2 5",
+                fill="none",
+            )
+    for k, step in enumerate(steps):
+        x, y = rows.x(k), rows.y(k, step.bench)
+        _knot(root, x, y, k + 1, step, link, done=step.id in done, current=step.id == current, thread=thread)
         if step.waits >= LONG_WAIT:
-            add(root, "text", a_while(step.waits), x=x + 9, y=y + 16, font_size=11, fill=INK)
+            halo(root, x + 9, y + 16, a_while(step.waits), 11, fill=INK)
             add(root, "path", d=f"M{number(x + 9)} {number(y)}h12", stroke=INK, stroke_width=3, stroke_dasharray="2 2")
     return write(root)
 
 
-def _parted(root: Element, steps: Sequence[Operation], sittings: Sequence[tuple[str, str]], deep: float) -> None:
+def _runs(rows: _Rows, k: int, before: Bench, after: Bench) -> Iterator[list[Point]]:
+    """The stitch from the k-th step to the next: over the end of a row in two, out of the one and into the other."""
+    a, b = (rows.x(k), rows.y(k, before)), (rows.x(k + 1), rows.y(k + 1, after))
+    if rows.top(k) == rows.top(k + 1):
+        yield [a, b]
+    else:
+        yield [a, (rows.wide, a[1])]
+        yield [(LEFT - STEP / 2, b[1]), b]
+
+
+def _parted(root: Element, rows: _Rows, steps: Sequence[Operation], sittings: Sequence[tuple[str, str]]) -> None:
     """A line before the first step of each sitting, and what the sitting is in words at its foot."""
     places = {step.id: k for k, step in enumerate(steps)}
     for k, (first, words) in enumerate(sittings):
-        x = LEFT + places[first] * STEP - STEP / 2
-        add(root, "path", d=f"M{number(x)} {number(TOP - 22)}V{number(deep + 18)}", stroke=QUIET, stroke_width=1)
-        room = (places[sittings[k + 1][0]] if k + 1 < len(sittings) else len(steps)) - places[first]
+        n = places[first]
+        x, top, foot = rows.x(n) - STEP / 2, rows.top(n), rows.top(n) + rows.deep - FOOT
+        add(root, "path", d=f"M{number(x)} {number(top + TOP - 22)}V{number(foot + 18)}", stroke=QUIET, stroke_width=1)
+        end = places[sittings[k + 1][0]] if k + 1 < len(sittings) else len(steps)
+        room = min(end - n, rows.long - n % rows.long)
         if room * STEP > len(words) * 6.2:
-            add(root, "text", words, x=x + 5, y=deep + 12, font_size=12, fill=INK)
+            add(root, "text", words, x=x + 5, y=foot + 12, font_size=12, fill=INK)
 
 
 def _knot(
@@ -101,14 +153,5 @@ def _knot(
     else:
         add(link, "circle", cx=x, cy=y, r=size, fill=fill, stroke=stroke, stroke_width=4 if current else 2)
     if current or number_of == 1 or number_of % 5 == 0:
-        add(
-            link,
-            "text",
-            str(number_of),
-            x=x,
-            y=y - size - 7,
-            font_size=12.5,
-            fill=INK,
-            text_anchor="middle",
-            font_weight=700 if current else 400,
-        )
+        weight = 700 if current else 400
+        halo(link, x, y - size - 7, str(number_of), 12.5, fill=INK, text_anchor="middle", font_weight=weight)
