@@ -41,10 +41,14 @@ class Size(NamedTuple):
 
 def first_lay(problem: Problem) -> Plan | None:
     """The shorter of a folded and an open lay by rectangles; None where neither holds."""
+    return min(first_lays(problem).values(), key=lambda plan: plan.length, default=None)
+
+
+def first_lays(problem: Problem) -> dict[LayKind, Plan]:
+    """Folded and open, as far as they are asked for: the lay by rectangles, where it holds."""
     free = replace(problem, cloth=replace(problem.cloth, length=None))
-    found = [plan for kind in (LayKind.FOLDED, LayKind.OPEN) if kind in problem.lays and (plan := _laid(free, kind))]
-    right = [plan for plan in found if not check(free, plan)]
-    return min(right, key=lambda plan: plan.length, default=None)
+    found = {kind: _laid(free, kind) for kind in (LayKind.FOLDED, LayKind.OPEN) if kind in problem.lays}
+    return {kind: plan for kind, plan in found.items() if plan is not None and not check(free, plan)}
 
 
 def _laid(problem: Problem, kind: LayKind) -> Plan | None:

@@ -15,6 +15,7 @@ import numpy as np
 
 from rowanseed.core.base.errors import LayRefusal, PinnedElsewhere
 from rowanseed.core.lay.check import check
+from rowanseed.core.lay.first import first_lays
 from rowanseed.core.lay.opening import opened
 from rowanseed.core.lay.problem import LayKind, Plan, Problem
 from rowanseed.core.lay.search.arrange import (
@@ -372,7 +373,16 @@ class Race:
             kinds[kind] = self._checked(min(arrangements, key=self._length))
         best = self._checked(min(self.arrangements, key=self._length))
         self._open_no_longer(kinds, best)
-        return Outcome(best, kinds)
+        return Outcome(self._no_longer_than_first(kinds, best), kinds)
+
+    def _no_longer_than_first(self, kinds: dict[LayKind, Plan | LayRefusal], best: Plan) -> Plan:
+        """The best lay; a search that got no time to work keeps the lay by rectangles that it began from."""
+        for kind, first in first_lays(self.problem).items():
+            found = kinds.get(kind)
+            if isinstance(found, Plan) and first.length < found.length - SHORTER:
+                kinds[kind] = first
+                best = min(best, first, key=lambda plan: plan.length)
+        return best
 
     def _open_no_longer(self, kinds: dict[LayKind, Plan | LayRefusal], best: Plan) -> None:
         """The open lay takes over what any doubled one has found, where that can be opened out and is shorter."""
