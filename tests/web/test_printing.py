@@ -31,6 +31,18 @@ def test_only_the_pieces_and_sizes_that_were_chosen_are_printed(house):
     assert drawn.count("<g ") == 1
 
 
+def test_what_is_worked_out_for_one_size_is_printed_in_that_and_it_is_said(house):
+    """The linen skirt's lining is derived from its pieces in the size that is sewn."""
+    asked = "piece=front&piece=front-lining&size=12&size=16"
+    page = house.get(f"/projects/3/print?{asked}").text
+    assert "Worked out in size 14 alone, and printed in no other: “Centre front gore lining”." in page
+    drawn = house.get(f"/projects/3/print/pieces.svg?{asked}").text
+    assert {size: drawn.count(f'class="cut size-{size}"') for size in ("12", "14", "16")} == {"12": 1, "14": 1, "16": 1}
+    for kind in ("pdf", "dxf"):
+        assert house.get(f"/projects/3/print/pieces.{kind}?{asked}").status_code == 200
+    assert "Worked out" not in house.get("/projects/3/print").text
+
+
 def test_the_layout_on_a_page_is_to_the_scale_it_names_and_its_words_stand_on_it(house):
     house.get("/projects/1/lay/worked-out")
     with pdfplumber.open(BytesIO(house.get("/projects/1/print/lay.pdf").content)) as pdf:

@@ -52,6 +52,10 @@ class Walk:
     def take(self, method, path, data=None):
         self.trail.append(f"{method} {path} {data or ''}")
         self.page = self.house.request(method, path, data=data)
+        waits = re.search(r'data-events="([^"]+)"\s+data-page="([^"]+)"', self.page.text)
+        if waits:  # as a browser does: the page is loaded again when what it waits for is found
+            self.house.get(html.unescape(waits[1]))
+            self.page = self.house.get(html.unescape(waits[2]))
         self.look()
 
     def look(self):

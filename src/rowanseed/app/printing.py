@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -47,8 +47,20 @@ class Printing:
         """The pieces as they are printed; none while there is no size."""
         if not self.chosen_sizes:
             return ()
-        wanted = [found for found in self.every if found[0].id in self.pieces] or self.every
-        return tuple(print_piece(p, self.chosen_sizes, cuts, seam_line=self.seam_line) for p, cuts in wanted)
+        return tuple(print_piece(p, self._sizes_of(p), cuts, seam_line=self.seam_line) for p, cuts in self._wanted)
+
+    @property
+    def _wanted(self) -> Sequence[tuple[Piece, tuple[Cut, ...]]]:
+        return [found for found in self.every if found[0].id in self.pieces] or self.every
+
+    def _sizes_of(self, piece: Piece) -> tuple[str, ...]:
+        """The chosen sizes, as far as a piece has them; of what is worked out for one garment, its own."""
+        return tuple(s for s in self.chosen_sizes if s in piece.shapes) or tuple(piece.shapes)
+
+    @property
+    def in_own_size(self) -> tuple[Piece, ...]:
+        """Pieces that are not printed in every size that was chosen: a lining worked out for this garment."""
+        return tuple(p for p, _ in self._wanted if self._sizes_of(p) != self.chosen_sizes)
 
     @cached_property
     def sheets(self) -> Sheets | None:
