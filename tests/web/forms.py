@@ -11,6 +11,7 @@ class Shown:
     """A form: where it goes, and what it would send if nothing in it were touched."""
 
     action: str
+    method: str = "POST"
     fields: dict[str, str] = field(default_factory=dict)
     asked: set[str] = field(default_factory=set)
     """The fields that a person fills in: all but hidden ones."""
@@ -37,9 +38,9 @@ class _Reader(HTMLParser):
         a = dict(attrs)
         name, value, form = a.get("name", ""), a.get("value"), self.form
         if tag == "form":
-            self.form = Shown(a.get("action") or a.get("hx-post") or "")
-            if (a.get("method") or "").lower() == "post" or "hx-post" in a:
-                self.found.append(self.form)
+            posts = (a.get("method") or "").lower() == "post" or "hx-post" in a
+            self.form = Shown(a.get("action") or a.get("hx-post") or "", "POST" if posts else "GET")
+            self.found.append(self.form)
         elif form is None or "disabled" in a:
             return
         elif tag == "input" and name:
@@ -84,8 +85,8 @@ class _Reader(HTMLParser):
             self.form.fields[self._into] = self.text.removeprefix("\n")
 
 
-def forms(html: str) -> list[Shown]:
-    """The forms of a page that send something in, in its order."""
+def forms(html: str, *, asking: bool = False) -> list[Shown]:
+    """The forms of a page that send something in, in its order; with those that only ask for another page, too."""
     reader = _Reader()
     reader.feed(html)
-    return reader.found
+    return [form for form in reader.found if asking or form.method == "POST"]
