@@ -35,7 +35,7 @@ def test_what_is_worked_out_for_one_size_is_printed_in_that_and_it_is_said(house
     """The linen skirt's lining is derived from its pieces in the size that is sewn."""
     asked = "piece=front&piece=front-lining&size=12&size=16"
     page = house.get(f"/projects/3/print?{asked}").text
-    assert "Worked out in size 14 alone, and printed in no other: “Centre front gore lining”." in page
+    assert "Worked out in size 14 alone, and printed in no other size: “Centre front gore lining”." in page
     drawn = house.get(f"/projects/3/print/pieces.svg?{asked}").text
     assert {size: drawn.count(f'class="cut size-{size}"') for size in ("12", "14", "16")} == {"12": 1, "14": 1, "16": 1}
     for kind in ("pdf", "dxf"):

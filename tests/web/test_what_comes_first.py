@@ -60,6 +60,8 @@ def test_without_a_size_every_page_asks_for_that_first(house, database, cloth):
         assert "None" not in shown.text, page
         if page not in ("/fit", "/keep"):
             assert big(shown.text) == ["The size comes first"], page
+    several = house.get(f"{own}/print?size=8&size=12")
+    assert several.status_code == 200 and "None" not in several.text and "size 8, 12" in several.text
 
 
 def test_without_seams_the_pages_at_the_needle_say_so(house, database):

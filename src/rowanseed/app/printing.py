@@ -60,6 +60,8 @@ class Printing:
     @property
     def in_own_size(self) -> tuple[Piece, ...]:
         """Pieces that are not printed in every size that was chosen: a lining worked out for this garment."""
+        if not self.chosen_sizes:
+            return ()
         return tuple(p for p, _ in self._wanted if self._sizes_of(p) != self.chosen_sizes)
 
     @cached_property

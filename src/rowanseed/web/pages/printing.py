@@ -63,7 +63,8 @@ def _minds(printing: Printing) -> list[str]:
         out.append("The alterations are those worked out for your size; in other sizes they change the same places.")
     if printing.in_own_size:
         named = ", ".join(f"“{piece.name}”" for piece in printing.in_own_size)
-        out.append(f"Worked out in size {core.size} alone, and printed in no other: {named}.")
+        own = f"in size {core.size} alone" if core.size else "for this garment alone"
+        out.append(f"Worked out {own}, and printed in no other size: {named}.")
     if any(piece.approximate for piece, _ in printing.every):
         out.append(
             "These pieces are approximate: drafted from the description, not from your tissue. Cut from the tissue, or "
