@@ -158,6 +158,9 @@ def test_a_project_takes_school_blend_and_alterations_and_reports_them(tmp_path)
         (lambda d: d.update(pattern="../skirt.json"), "beside the project"),
         (lambda d: d["person"]["measurements"].update(elbow="3 cm"), "elbow"),
         (lambda d: d["choices"].update(hem_change="-3 m"), "shortened"),
+        (lambda d: d.update(cloth_choices={"layers": {"faced": ["waist-edge"]}}), "“waist-edge” faced"),
+        (lambda d: d.update(cloth_choices={"layers": {"lining": "whole", "of": "upper"}}), "above the waist seam"),
+        (lambda d: d.update(cloth_choices={"matching": [["main", {"kinds": ["seams"]}]]}), "It is not what version"),
     ],
 )
 def test_a_bad_project_is_refused_and_nothing_is_written(tmp_path, capsys, change, said):

@@ -19,6 +19,7 @@ from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.for_children import cautions
 from rowanseed.core.cloth.matching import NOTHING
 from rowanseed.core.cutting import CutItem, cut_list
+from rowanseed.core.derive.left_out import left_out
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.booklet import Moved, moved
@@ -152,8 +153,14 @@ class Project:
 
     @cached_property
     def refusals(self) -> tuple[Refusal, ...]:
-        """What could not be carried out: the project's own alterations, and those of the batch's other garments."""
-        found = [self._altered[1], *(refused for _, _, refused in self._members(self.every_tactic))]
+        """What could not be carried out: the project's own alterations and layers, and the alterations of the batch's
+        other garments."""
+        layers = () if self.size is None else left_out(self.altered.pattern, self.view, self.cloth_choices.layers)
+        found = [
+            self._altered[1],
+            *map(Refusal, layers),
+            *(refused for _, _, refused in self._members(self.every_tactic)),
+        ]
         return tuple(refusal for refusal in found if refusal is not None)
 
     @property

@@ -87,8 +87,8 @@ class Kind(Generic[T]):
             upgrade = self.upgraders.get(step)
             try:
                 fields = upgrade(fields) if upgrade is not None else fields
-            except (TypeError, KeyError, AttributeError, ValueError) as error:
-                raise DocumentError(self.said, f"As version {step} it does not hold together: {error}.") from None
+            except (TypeError, KeyError, AttributeError, ValueError):
+                raise DocumentError(self.said, f"It is not what version {step} of it was.", "format") from None
         return fields
 
     def validate(self, fields: dict[str, Any]) -> T:

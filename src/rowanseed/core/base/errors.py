@@ -8,6 +8,7 @@
         DocumentError      a document; `where` names the field
       Refused            a rule of the craft says no: which piece, what is needed, what room there is
         AlterationError    an alteration that the pieces cannot take
+        NoSuchLayer        a layer that this garment cannot have
         LayRefusal         what cannot be laid on this cloth, and why: an answer, which is kept
       SearchError        a search that gave no answer: never kept, always to be started again
       StoreError         the database cannot be used, or what was to be changed has changed meanwhile
@@ -207,6 +208,17 @@ class TakesBack(AlterationError):
     PROBLEM = "“{one}” takes back “{other}”."
     REMEDY = "Keep one of the two, by the difference."
     WHERE = "by"
+
+
+@dataclass(eq=False)
+class NoSuchLayer(Refused):
+    """`what` was chosen among the layers, and `why` the garment cannot have it."""
+
+    what: str
+    why: str
+    WHERE = "cloth_choices, layers"
+    PROBLEM = "{what}: {why}."
+    REMEDY = "It is left out; choose again at the Cloth station, under its layers."
 
 
 # ---------------------------------------------------------------- what cannot be laid: answers

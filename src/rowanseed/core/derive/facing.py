@@ -47,9 +47,12 @@ def _cut(cut: Cut, role: Role, edges: Collection[str]) -> Cut:
 
 
 def can_be_faced(pattern: Pattern, view: str) -> tuple[Finish, ...]:
-    """The hems and bound edges of the shell that may be faced instead, with a strip of the pieces' own shape."""
+    """The hems and bound edges of the shell that may be faced instead, with a strip of the pieces' own shape.
+
+    Not a casing: nothing would draw it in.
+    """
     shell = {p.id for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE)}
-    kinds = (FinishKind.HEM, FinishKind.BINDING, FinishKind.CASING)
+    kinds = (FinishKind.HEM, FinishKind.BINDING)
     return tuple(f for f in pattern.making.finishes if f.kind in kinds and {p.piece for p in f.parts} <= shell)
 
 

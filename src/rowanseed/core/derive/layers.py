@@ -12,7 +12,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, Pleat
 from rowanseed.core.derive.deduct import TO_FACING
 from rowanseed.core.derive.ease_pleat import PLEAT_DEPTH
-from rowanseed.core.derive.facing import DEPTH, with_facings
+from rowanseed.core.derive.facing import DEPTH, can_be_faced, with_facings
 from rowanseed.core.derive.lining import draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.derive.plain_tiers import HEM
@@ -30,7 +30,8 @@ def with_layers(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
     """The pattern with everything derived that was chosen; unchanged where nothing was."""
     if layers == Layers():
         return pattern
-    pattern = with_facings(pattern, size, layers.faced, Role.MAIN)
+    faced = {finish.id for finish in can_be_faced(pattern, view)}.intersection(layers.faced)
+    pattern = with_facings(pattern, size, faced, Role.MAIN)
     pattern = with_lining(pattern, size, view, layers)
     if layers.fused:
         pattern = _fused(pattern, view)

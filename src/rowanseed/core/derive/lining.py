@@ -62,11 +62,11 @@ def schools(pattern: Pattern, view: str, size: str) -> tuple[LiningSchool, ...]:
     if not can_be_lined(pattern, view):
         return (LiningSchool.NONE,)
     beside = (LiningSchool.DEDUCT,) if has_facings(pattern, view, size) else ()
-    whole = () if _turns_back(pattern, view) else (LiningSchool.WHOLE,)
+    whole = () if turns_back(pattern, view) else (LiningSchool.WHOLE,)
     return (LiningSchool.NONE, *beside, *whole)
 
 
-def _turns_back(pattern: Pattern, view: str) -> bool:
+def turns_back(pattern: Pattern, view: str) -> bool:
     """Whether a front has a lapel or a collar of its own, which no lining covers."""
     return any(line.kind is LineKind.ROLL for piece in _lined(pattern, view) for line in piece.lines)
 
@@ -98,7 +98,7 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
 
 def _lined_by(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern:
     """The pattern with a lining that can be worked out."""
-    drawn, turned, every = pattern, _turns_back(pattern, view), _lined(pattern, view)
+    drawn, turned, every = pattern, turns_back(pattern, view), _lined(pattern, view)
     parts = parts_of(pattern, every)
     part = layers.of if layers.of in parts else parts[0]
     lined = of_part(every, part)

@@ -1,0 +1,35 @@
+"""Layers that were chosen and that this garment cannot have: another pattern was drawn since, or a document asks so."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.errors import NoSuchLayer
+from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
+from rowanseed.core.derive.facing import can_be_faced
+from rowanseed.core.derive.layers import has_collar_alike
+from rowanseed.core.derive.lining import can_be_lined, can_be_pleated, draws_lining, lined_parts, turns_back
+from rowanseed.core.pattern.pattern import Pattern
+
+
+def left_out(pattern: Pattern, view: str, layers: Layers) -> Iterator[NoSuchLayer]:
+    """What of these layers an (altered) pattern is sewn without, each with the reason."""
+    is_lined = layers.lining is not LiningSchool.NONE
+    if is_lined and not can_be_lined(pattern, view):
+        yield NoSuchLayer("A lining", "none can be worked out for this garment")
+    elif is_lined and layers.lining is LiningSchool.WHOLE and turns_back(pattern, view):
+        yield NoSuchLayer("A whole lining", "the front turns back, and is lined beside its facing; it is worked out so")
+    if is_lined and layers.of is not LinedPart.ALL and layers.of not in lined_parts(pattern, view):
+        yield NoSuchLayer(f"Only {layers.of.words} lined", "there is no seam at which such a lining would end")
+    if layers.pleat is not Pleat.NONE and (is_lined or draws_lining(pattern)) and not can_be_pleated(pattern, view):
+        yield NoSuchLayer("An ease pleat", "the lining has no closed centre back with a neck above it")
+    if layers.trim_under_collar and not has_collar_alike(pattern):
+        yield NoSuchLayer("An under collar trimmed", "no collar is cut twice from one piece")
+    offered = {finish.id for finish in can_be_faced(pattern, view)}
+    names = {finish.id: finish.name for finish in pattern.making.finishes}
+    for id in layers.faced:
+        if id not in offered:
+            name = names.get(id, id)
+            yield NoSuchLayer(
+                f"“{name}” faced", "only a hem or a bound edge of fronts, backs and sleeves can be faced instead"
+            )

@@ -1,0 +1,71 @@
+"""Layers that a garment cannot have are neither offered nor passed over: each is refused with its reason."""
+
+from dataclasses import replace
+
+import pytest
+
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
+from rowanseed.core.derive.facing import can_be_faced
+from rowanseed.core.derive.layers import with_layers
+from rowanseed.core.derive.left_out import left_out
+from rowanseed.core.derive.lining import can_be_pleated, lined_parts, schools
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.pattern.making import FinishKind
+from rowanseed.demo import overshirt, six_gore_skirt, trousers
+
+from .everyday import EVERYDAY
+from .test_make import faults
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_every_edge_that_may_be_faced_leaves_every_closure_made(name):
+    """An elastic in a sleeve's end had nothing to run in once that end was faced."""
+    pattern = compose(EVERYDAY[name]).pattern
+    view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
+    edges = tuple(finish.id for finish in can_be_faced(pattern, view))
+    made = with_layers(pattern, size, view, Layers(faced=edges))
+    compiled = compile_garment(made, view, size, MakingChoices())
+    assert faults(made, size, sequence(compiled.operations)) == []
+    assert compiled.gaps == compile_garment(pattern, view, size, MakingChoices()).gaps
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_is_offered_is_not_refused(name):
+    pattern = compose(EVERYDAY[name]).pattern
+    view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
+    pleat = Pleat.FULL if can_be_pleated(pattern, view) else Pleat.NONE
+    for school in schools(pattern, view, size):
+        for part in lined_parts(pattern, view):
+            faced = tuple(finish.id for finish in can_be_faced(pattern, view))
+            assert list(left_out(pattern, view, Layers(lining=school, of=part, pleat=pleat, faced=faced))) == []
+
+
+def test_a_casing_asked_to_be_faced_stays_a_casing_and_that_is_told():
+    pattern = compose(EVERYDAY["puff-sleeved dress"]).pattern
+    asked, size = Layers(faced=("wrist",)), pattern.envelope.sizes[0]
+    (told,) = left_out(pattern, "A", asked)
+    assert "“Sleeve ends” faced" in told.problem and told.where == "cloth_choices, layers"
+    made = with_layers(pattern, size, "A", asked)
+    assert {f.id: f.kind for f in made.making.finishes}["wrist"] is FinishKind.CASING
+    assert len(made.pieces) == len(pattern.pieces)
+
+
+@pytest.mark.parametrize(
+    ("module", "asked", "said"),
+    [
+        (six_gore_skirt, Layers(lining=LiningSchool.DEDUCT, of=LinedPart.UPPER), "Only above the waist seam lined"),
+        (six_gore_skirt, Layers(lining=LiningSchool.WHOLE, pleat=Pleat.FULL), "An ease pleat"),
+        (trousers, Layers(trim_under_collar=True), "An under collar trimmed"),
+        (overshirt, Layers(faced=("cuff-edge",)), "“cuff-edge” faced"),
+    ],
+)
+def test_each_layer_that_is_not_there_is_named(module, asked, said):
+    pattern = module.draft()
+    (told,) = left_out(pattern, "A", asked)
+    assert said in told.problem
+    assert not list(
+        left_out(pattern, "A", replace(asked, of=LinedPart.ALL, pleat=Pleat.NONE, trim_under_collar=False, faced=()))
+    )
