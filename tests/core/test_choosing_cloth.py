@@ -174,3 +174,16 @@ def test_the_stretch_of_the_cloth_that_is_chosen_counts_for_the_ease():
     low = [row.band[0] for one in (plain, gives) for row in one.choosing.rows(one.size) if row.measure == "bust"]
     assert low[1] < low[0]
     assert replace(plain, cloths={}).wish.stretch == shirt.envelope.stretch
+
+
+def test_a_cloth_kept_for_another_use_is_remarked_on_where_it_is_chosen():
+    dress, blazer = described("shirt dress"), described("blazer")
+    sewn_in = replace(FUSIBLE, use=Use.SEWN_IN)
+    for role in (Role.MAIN, Role.CONTRAST):
+        assert "!kept-as-fusible" in said(dress, role, FUSIBLE)
+        assert "!kept-as-interfacing" in said(dress, role, sewn_in)
+        assert "kept-as-lining" in said(dress, role, LINING)
+    assert "!kept-as-fusible" in said(blazer, Role.LINING, FUSIBLE)
+    assert "kept-for-garments" in said(dress, Role.INTERFACING, WOVEN)
+    for role, cloth in ((Role.MAIN, WOVEN), (Role.INTERFACING, FUSIBLE), (Role.LINING, LINING), (Role.MAIN, None)):
+        assert not any("kept" in one for one in said(blazer, role, cloth)), role

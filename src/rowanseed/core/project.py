@@ -330,8 +330,8 @@ class Project:
 
     @cached_property
     def making_choices(self) -> MakingChoices:
-        """What the steps depend on: the household's machines and habits, and the main cloth."""
-        main, habits = self.cloths.get(Role.MAIN), self.habits
+        """What the steps depend on: the household's machines and habits, the main cloth, the kind of interfacing."""
+        main, stiff, habits = self.cloths.get(Role.MAIN), self.cloths.get(Role.INTERFACING), self.habits
         choices = MakingChoices(
             equipment=habits.equipment,
             habits=habits.sewing,
@@ -339,6 +339,7 @@ class Project:
             as_cut=self.decisions.as_cut,
             units=habits.units,
             pad=self.cloth_choices.layers.pad or 0.0,
+            interfacing=None if stiff is None else stiff.use,
         )
         if main is None:
             return replace(choices, structure=self.pattern.envelope.cloth or Structure.WOVEN)

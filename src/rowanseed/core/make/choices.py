@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Fibre, Surface
+from rowanseed.core.cloth.cloth import Fibre, Surface, Use
 from rowanseed.core.make.equipment import Equipment, SewingHabits
 from rowanseed.core.pattern.envelope import Structure
 
@@ -29,6 +29,8 @@ class MakingChoices:
     weight: float | None = None
     pad: float = 0.0
     """Thickness of shoulder pads in mm; 0: there are none."""
+    interfacing: Use | None = None
+    """What the cloth chosen as interfacing is meant for; None where none is chosen."""
 
     @property
     def is_knit(self) -> bool:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import assert_never
 
-from rowanseed.core.cloth.choosing import garment_cloth, lining, stiffening, underlining
+from rowanseed.core.cloth.choosing import garment_cloth, lining, other_use, stiffening, underlining
 from rowanseed.core.cloth.choosing.remark import Chosen, Remark
 from rowanseed.core.pattern.pieces import Role
 
@@ -13,6 +13,7 @@ __all__ = ["Chosen", "Remark", "remarks"]
 
 def remarks(chosen: Chosen) -> tuple[Remark, ...]:
     """What is to be said of the cloth for a role, what stands against it first."""
+    meant = other_use.remarks(chosen)
     match chosen.role:
         case Role.MAIN | Role.CONTRAST:
             found = garment_cloth.remarks(chosen)
@@ -24,4 +25,4 @@ def remarks(chosen: Chosen) -> tuple[Remark, ...]:
             found = underlining.remarks(chosen)
         case _:
             assert_never(chosen.role)
-    return tuple(sorted(found, key=lambda remark: remark.weight != "mind"))
+    return tuple(sorted((*meant, *found), key=lambda remark: remark.weight != "mind"))

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import stiffened
+from rowanseed.core.make.families.suited import finds_of
 from rowanseed.core.make.families.whole_pieces import STIFF, of_piece
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.technique import Duty, Technique
@@ -37,8 +38,8 @@ TECHNIQUE = Technique(
     id="fused-in-the-block",
     name="Fusible interfacing before cutting out",
     chapter=STIFF,
-    finds=stiffened.finds,
-    why_not=stiffened.why_not,
+    finds=finds_of(stiffened.stiffened_ids, stiffened.needs_glue),
+    why_not=stiffened.why_not_fused,
     sews=block,
     rank=13,
     usual=False,

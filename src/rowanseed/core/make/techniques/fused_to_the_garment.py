@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.stiffened import stiffened_ids, stiffened_piece
+from rowanseed.core.make.families.stiffened import needs_glue, stiffened_ids, stiffened_piece
 from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
@@ -22,7 +22,7 @@ def _why_not(bench: Workbench, id: str) -> str:
     facing = stiffened_piece(Duty((id,)))
     if facing not in bench.facings:
         return "it is no facing, behind which the garment could be stiffened instead"
-    return "" if bench.base_of(facing) != facing else "the pattern does not say what it faces"
+    return needs_glue(bench, id) if bench.base_of(facing) != facing else "the pattern does not say what it faces"
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.stiffened import finds, on_piece, stiffened_piece, why_not
+from rowanseed.core.make.families.stiffened import finds_fused, on_piece, stiffened_piece, why_not_fused
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import HOT, Workbench
@@ -57,8 +57,8 @@ TECHNIQUE = Technique(
     id="fusing",
     name="Fusible interfacing",
     chapter="stiffen and back",
-    finds=finds,
-    why_not=why_not,
+    finds=finds_fused,
+    why_not=why_not_fused,
     sews=fuses,
     rank=10,
     also=("iron-on interfacing",),

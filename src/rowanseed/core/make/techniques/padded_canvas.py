@@ -33,6 +33,7 @@ def canvas(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "canvas",
         Act.BACK,
         f"Baste the canvas to the {step.name}",
+        *stiffened.without_glue(bench),
         "Shrink the canvas with steam first. Its grain is the piece's; darts in it are cut out, their edges lapped "
         "edge to edge over a tape and zigzagged, so that no ridge forms.",
         "On the wrong side: baste down the middle, then to both sides, smoothing outwards, the cloth a little easy "

@@ -6,7 +6,13 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.stiffened import finds, on_piece, stiffened_piece, why_not
+from rowanseed.core.make.families.stiffened import (
+    finds_sewn_in,
+    on_piece,
+    stiffened_piece,
+    why_not,
+    without_glue,
+)
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -20,6 +26,7 @@ def bastes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BACK,
         title=f"Baste the interfacing to the {bench.name(id)}",
         how=(
+            *without_glue(bench),
             "On the wrong side, grain on grain, both flat on the table; pin from the middle outwards.",
             f"Baste {bench.margin(12)} from the raw edge. After the seams are sewn trim it back to the stitching.",
         ),
@@ -37,11 +44,10 @@ TECHNIQUE = Technique(
     id="sewn-in-interfacing",
     name="Sewn-in interfacing",
     chapter="stiffen and back",
-    finds=finds,
+    finds=finds_sewn_in,
     why_not=why_not,
     sews=bastes,
     rank=11,
-    usual=False,
     also=("canvas",),
     draw="basted layer",
 )
