@@ -12,18 +12,23 @@ import pytest
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.base.working import Working, cloth_length
 from rowanseed.core.cloth.cloth import Cloth, Direction
-from rowanseed.core.derive.choice import Layers
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.derive.choice import Layers, LiningSchool
+from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment, compile_steps
+from rowanseed.core.make.equipment import Equipment
+from rowanseed.core.make.operation import Bench
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
 from rowanseed.core.notions.sorts import Group, Sort
 from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, InUse, buttons_to_buy, notions, sewn_lengths, zip_to_buy
-from rowanseed.core.pattern.envelope import PrintedNotion
+from rowanseed.core.pattern.envelope import PrintedNotion, Structure
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
 from rowanseed.core.shopping import ShoppingLine, is_printed, merged
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.shopping_csv import write_shopping
 
+from .everyday import EVERYDAY
 from .garments import SIZE
 from .wardrobe import WARDROBE
 
@@ -259,3 +264,17 @@ def test_a_batch_buys_for_all_its_garments():
     buttons = [next(n for n in found if n.what.startswith("Buttons")) for found in (one, three)]
     assert [b.working.given[0].quantity.value for b in buttons] == [7, 21]
     assert buttons[1].count == math.ceil((21 + 1) / 3)
+
+
+@pytest.mark.parametrize("equipment", [Equipment(), Equipment(machine=False)])
+@pytest.mark.parametrize("cloth", [Structure.WOVEN, Structure.KNIT])
+@pytest.mark.parametrize("name", ["t-shirt", "shift", "blazer"])
+def test_every_needle_that_a_step_threads_is_bought_and_no_other(name, cloth, equipment):
+    pattern = compose(EVERYDAY[name]).pattern
+    size = pattern.envelope.sizes[0]
+    lined = with_layers(pattern, size, "A", Layers(lining=LiningSchool.WHOLE))
+    steps = compile_steps(lined, "A", size, MakingChoices(equipment=equipment, structure=cloth))
+    threaded = {op.setting.needle for op in steps if op.bench is Bench.MACHINE and op.setting}
+    found = [n for n in notions(lined, "A", size, None, overlocker=False, steps=steps) if n.sort is Sort.NEEDLES]
+    assert {n.what.lower().removeprefix("machine needles, ") for n in found} == (threaded or {"hand-sewing needles"})
+    assert len(found) == len(threaded or {""}) and bool(threaded) is equipment.machine

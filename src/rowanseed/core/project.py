@@ -24,10 +24,9 @@ from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.booklet import Moved, moved
 from rowanseed.core.make.change import Unsuited, Way, in_the_way, settled, unsuited, ways, with_technique
-from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.choices import MakingChoices, choices_for
 from rowanseed.core.make.compiler import Gap, Made
 from rowanseed.core.make.operation import Operation
-from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
@@ -330,20 +329,16 @@ class Project:
 
     @cached_property
     def making_choices(self) -> MakingChoices:
-        """What the steps depend on: the household's machines and habits, the main cloth, the kind of interfacing."""
-        main, stiff, habits = self.cloths.get(Role.MAIN), self.cloths.get(Role.INTERFACING), self.habits
-        choices = MakingChoices(
-            equipment=habits.equipment,
-            habits=habits.sewing,
+        """What the steps depend on: the household's machines and habits, and the cloths it is sewn of."""
+        return choices_for(
+            workroom=self.habits.workroom,
+            units=self.habits.units,
+            cloths=self.cloths,
+            drawn_for=self.pattern.envelope.cloth,
             techniques=self.decisions.techniques,
             as_cut=self.decisions.as_cut,
-            units=habits.units,
-            pad=self.cloth_choices.layers.pad or 0.0,
-            interfacing=None if stiff is None else stiff.use,
+            pad=self.cloth_choices.layers.pad,
         )
-        if main is None:
-            return replace(choices, structure=self.pattern.envelope.cloth or Structure.WOVEN)
-        return replace(choices, fibre=main.fibre, structure=main.structure, surface=main.surface, weight=main.weight)
 
     @cached_property
     def made(self) -> Made:

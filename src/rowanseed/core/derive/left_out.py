@@ -16,7 +16,8 @@ def left_out(pattern: Pattern, view: str, layers: Layers) -> Iterator[NoSuchLaye
     """What of these layers an (altered) pattern is sewn without, each with the reason."""
     is_lined = layers.lining is not LiningSchool.NONE
     if is_lined and not can_be_lined(pattern, view):
-        yield NoSuchLayer("A lining", "none can be worked out for this garment")
+        drawn = "the pattern draws its own, and that is sewn"
+        yield NoSuchLayer("A lining", drawn if draws_lining(pattern) else "none can be worked out for this garment")
     elif is_lined and layers.lining is LiningSchool.WHOLE and turns_back(pattern, view):
         yield NoSuchLayer("A whole lining", "the front turns back, and is lined beside its facing; it is worked out so")
     if is_lined and layers.of is not LinedPart.ALL and layers.of not in lined_parts(pattern, view):

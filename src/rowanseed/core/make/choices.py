@@ -2,12 +2,24 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Fibre, Surface, Use
-from rowanseed.core.make.equipment import Equipment, SewingHabits
+from rowanseed.core.cloth.cloth import Cloth, Fibre, Surface, Use
+from rowanseed.core.make.equipment import Equipment, SewingHabits, Workroom
 from rowanseed.core.pattern.envelope import Structure
+from rowanseed.core.pattern.pieces import Role
+
+
+@dataclass(frozen=True)
+class AtTheNeedle:
+    """What of a cloth decides the needle and the stitch; weight in g/m²."""
+
+    fibre: Fibre
+    structure: Structure
+    surface: Surface
+    weight: float | None
 
 
 @dataclass(frozen=True)
@@ -29,6 +41,8 @@ class MakingChoices:
     weight: float | None = None
     pad: float = 0.0
     """Thickness of shoulder pads in mm; 0: there are none."""
+    lining: AtTheNeedle | None = None
+    """The cloth chosen as lining; None where none is."""
     interfacing: Use | None = None
     """What the cloth chosen as interfacing is meant for; None where none is chosen."""
 
@@ -36,6 +50,46 @@ class MakingChoices:
     def is_knit(self) -> bool:
         return self.structure is Structure.KNIT
 
+    @property
+    def on_the_lining(self) -> MakingChoices:
+        """The same for what is sewn of the lining's cloth; a plain woven one where none is chosen."""
+        return self.of_cloth(self.lining or AtTheNeedle(Fibre.OTHER, Structure.WOVEN, Surface.PLAIN, None))
+
+    def of_cloth(self, cloth: AtTheNeedle) -> MakingChoices:
+        return replace(self, fibre=cloth.fibre, structure=cloth.structure, surface=cloth.surface, weight=cloth.weight)
+
     def chosen(self, id: str) -> str:
         """The technique chosen for a part of the graph; empty if none is."""
         return next((technique for part, technique in self.techniques if part == id), "")
+
+
+def choices_for(
+    *,
+    workroom: Workroom,
+    units: Units,
+    cloths: Mapping[Role, Cloth],
+    drawn_for: Structure | None,
+    techniques: tuple[tuple[str, str], ...],
+    as_cut: frozenset[str],
+    pad: float,
+) -> MakingChoices:
+    """The choices of a household for a garment of these cloths; `drawn_for`: what a pattern asks of a main cloth that
+    is still to be chosen."""
+    main, lining, stiff = (cloths.get(role) for role in (Role.MAIN, Role.LINING, Role.INTERFACING))
+    known = MakingChoices(
+        equipment=workroom.equipment,
+        habits=workroom.habits,
+        techniques=techniques,
+        as_cut=as_cut,
+        units=units,
+        pad=pad,
+        lining=None if lining is None else _at_the_needle(lining),
+        interfacing=None if stiff is None else stiff.use,
+    )
+    if main is None:
+        return replace(known, structure=drawn_for or Structure.WOVEN)
+    return known.of_cloth(_at_the_needle(main))
+
+
+def _at_the_needle(cloth: Cloth) -> AtTheNeedle:
+    return AtTheNeedle(cloth.fibre, cloth.structure, cloth.surface, cloth.weight)

@@ -16,6 +16,7 @@ _SIZES = {Fibre.SILK: "70/10", Fibre.WOOL: "90/14", Fibre.POLYESTER: "70/10", Fi
 _BY_WEIGHT = ((80.0, "60/8"), (130.0, "70/10"), (230.0, "80/12"), (340.0, "90/14"))
 """Up to so many g/m²: the needle's size."""
 LINING = "universal 70/10"
+"""For a lining of which no more is known than that it is one."""
 THICK = 300.0
 """A cloth of so many g/m² is sewn with a longer stitch."""
 ORDINARY, ZIPPER = "ordinary foot", "zipper foot"
@@ -31,14 +32,19 @@ def needle_for(fibre: Fibre, structure: Structure = Structure.WOVEN, weight: flo
 
 
 def needle(choices: MakingChoices, *, lining: bool = False) -> str:
-    return LINING if lining else needle_for(choices.fibre, choices.structure, choices.weight)
+    if not lining:
+        return needle_for(choices.fibre, choices.structure, choices.weight)
+    cloth = choices.lining
+    if cloth is None or (cloth.weight is None and cloth.structure is Structure.WOVEN and cloth.fibre not in _SIZES):
+        return LINING
+    return needle_for(cloth.fibre, cloth.structure, cloth.weight)
 
 
 def seam(choices: MakingChoices, *, lining: bool = False) -> Setting:
     """A seam by the cloth: stretch stitch on a knit, longer and under a walking foot on pile, finer on a sheer."""
+    own = needle(choices, lining=lining)
     if lining:
-        return Setting("straight", 2.5, ORDINARY, LINING)
-    own = needle(choices)
+        choices = choices.on_the_lining
     if choices.is_knit:
         if choices.equipment.stretch_stitch:
             return Setting("stretch stitch", 2.5, ORDINARY, own, "sew without pulling", iso="304")
@@ -94,8 +100,8 @@ def topstitch(choices: MakingChoices, away: str, *, lining: bool = False) -> Set
     return Setting("straight", 3.0, foot, needle(choices, lining=lining), f"{away} from the edge")
 
 
-def dart(choices: MakingChoices, end: str) -> Setting:
-    return Setting("straight", 2.5, ORDINARY, needle(choices), f"stitch length 1.5 for the last {end}")
+def dart(choices: MakingChoices, end: str, *, lining: bool = False) -> Setting:
+    return Setting("straight", 2.5, ORDINARY, needle(choices, lining=lining), f"stitch length 1.5 for the last {end}")
 
 
 def longest(choices: MakingChoices, *, lining: bool = False) -> Setting:
@@ -119,11 +125,12 @@ def blind_hem(choices: MakingChoices) -> Setting:
 
 
 def hem(choices: MakingChoices, away: str, *, lining: bool = False) -> Setting:
+    own = needle(choices, lining=lining)
     if lining:
-        return Setting("straight", 3.0, ORDINARY, LINING, f"{away} from the inner fold")
+        choices = choices.on_the_lining
     if choices.is_knit and choices.equipment.coverstitch:
         return Setting("coverstitch, two needles", 3.0, "coverstitch foot", "the coverstitch machine's own", iso="602")
     if choices.is_knit:
         twin = "twin needle, ball-point 4.0/80"
         return Setting("straight, two rows", 3.0, ORDINARY, twin, "both threads above, sew without pulling", iso="406")
-    return Setting("straight", 3.0, ORDINARY, needle(choices), f"{away} from the inner fold")
+    return Setting("straight", 3.0, ORDINARY, own, f"{away} from the inner fold")

@@ -7,7 +7,7 @@ about 2.5 times, three-thread overlock about 14 times, four-thread about 18 time
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from rowanseed.core.base.units import INCH
@@ -36,6 +36,7 @@ SPOOL = 100_000.0
 CONE = 1_000_000.0
 """Thread on a cone for the overlocker, in mm."""
 WASTE = 1.15
+TWIN, BY_HAND = "twin needle", "hand-sewing needles"
 
 
 @dataclass(frozen=True)
@@ -92,12 +93,18 @@ def notions(
         *_printed_only(pattern, garments),
         *_thread(pattern, view, size, steps, overlocker=overlocker, garments=garments, threads=threads),
     ]
+    return (*found, *_needles(cloth, steps))
+
+
+def _needles(cloth: Cloth | None, steps: Sequence[Operation]) -> Iterator[NotionToBuy]:
+    """A new needle for each garment; another one for what is sewn with another, as a lining is."""
     fibre = cloth.fibre if cloth else Fibre.OTHER
-    needle = needle_for(fibre, cloth.structure, cloth.weight) if cloth else needle_for(fibre)
-    found.append(
-        NotionToBuy(
+    usual = needle_for(fibre, cloth.structure, cloth.weight) if cloth else needle_for(fibre)
+    threaded = [op.setting.needle for op in steps if op.setting is not None and op.bench is Bench.MACHINE]
+    for needle in dict.fromkeys(threaded) or ((BY_HAND,) if steps else (usual,)):
+        yield NotionToBuy(
             sort=Sort.NEEDLES,
-            what=f"Machine needles, {needle}",
+            what=needle.capitalize() if needle.startswith((TWIN, BY_HAND)) else f"Machine needles, {needle}",
             count=1,
             working=Working(
                 name="Needles",
@@ -107,8 +114,6 @@ def notions(
             ),
             unit="packet",
         )
-    )
-    return tuple(found)
 
 
 def buttons_to_buy(needed: int, card: int = CARD, spare: int = SPARE) -> Working:

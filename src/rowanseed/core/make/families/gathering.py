@@ -10,6 +10,7 @@ from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import KEY, fullness_ids
 from rowanseed.core.make.families.suited import finds_of, why_not_of
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.workbench import Workbench, both_sides, shown
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
@@ -72,7 +73,7 @@ def gathering_step(bench: Workbench, join: Join, technique: str, how: tuple[str,
         on=On(joins=(join.id,), edges=shown(join.a)),
         requires=(*bench.flat_first([join.id]), *whole_first(bench, join)),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
-        setting=settings.longest(bench.household),
+        setting=settings.longest(bench.household, lining=pieces_of(join.a) <= bench.linings),
         look="The folds are even and run straight away from the edge.",
         rows=2,
         **more,  # type: ignore[arg-type]

@@ -61,9 +61,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=on,
         requires=before_shaping(piece.id),
         gives=(facts.piece(Fact.SEWN, piece.id),),
-        setting=settings.seam(bench.household, lining=True)
-        if lining
-        else settings.dart(bench.household, bench.margin(20)),
+        setting=settings.dart(bench.household, bench.margin(20), lining=lining),
         caution=NEEDLE,
         look="The point runs out without a dimple.",
     )

@@ -38,7 +38,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Begin at the waist and sew to one point, shortening the stitch to 1.5 for the last {bench.margin(20)}, off "
         "the cloth and tied; then, over the first stitches by a few, from the waist to the other point.",
         took=minutes.each(5, max(1, detail.count)),
-        setting=settings.dart(bench.household, bench.margin(20)),
+        setting=settings.dart(bench.household, bench.margin(20), lining=set(detail.on) <= bench.linings),
         needs=tuple(need for id in detail.on for need in before_shaping(id)),
         gives=(Fact.SEWN,),
         on=on,

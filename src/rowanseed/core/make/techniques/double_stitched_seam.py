@@ -10,7 +10,7 @@ from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.operation import Act, Meant, Need, Operation, Setting
 from rowanseed.core.make.settings import ORDINARY, needle
-from rowanseed.core.make.shared import matching, press, sew
+from rowanseed.core.make.shared import is_lining, matching, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import too_narrow, why_not_simple
@@ -44,7 +44,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.JOINED: "it is sewn first"},
         gives=(Fact.FINISHED,),
         meant=frozenset({Meant.TOGETHER}),
-        setting=Setting("narrow zigzag, width 1.5" if zigzag else "straight", 1.5, ORDINARY, needle(bench.household)),
+        setting=Setting(
+            "narrow zigzag, width 1.5" if zigzag else "straight",
+            1.5,
+            ORDINARY,
+            needle(bench.household, lining=is_lining(bench, duty.ids)),
+        ),
         look="The seam is narrow and does not curl.",
     )
     yield press(
