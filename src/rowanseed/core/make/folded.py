@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.workbench import HOT, Workbench
 
 
@@ -18,7 +18,7 @@ def press_folds(
         technique=technique,
         act=Act.PRESS,
         title=f"Press the {words}: {bench.name(piece)}",
-        how=(f"{how} {iron_for(bench)}",),
+        how=(f"{how} {iron_for(bench, [piece])}",),
         bench=Bench.IRON,
         minutes=minutes.each(2, number),
         on=on,

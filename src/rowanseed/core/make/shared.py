@@ -5,38 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.crossing import after_the_zip, crossings
 from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins
 from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
-
-_IRONS = {
-    Fibre.COTTON: "Hot iron, steam.",
-    Fibre.LINEN: "Hot iron, much steam, from the wrong side.",
-    Fibre.VISCOSE: "Medium iron, little steam, from the wrong side: wet viscose stretches.",
-    Fibre.WOOL: "Medium iron through a damp cloth; lift and set down, do not slide.",
-    Fibre.SILK: "Cool to medium iron, dry, from the wrong side: drops of water mark silk.",
-    Fibre.ACETATE: "Cool iron, dry, from the wrong side: acetate melts.",
-    Fibre.POLYESTER: "Cool to medium iron through a cloth.",
-    Fibre.OTHER: "Heat and steam as a scrap of it bears them.",
-}
-"""Heat and steam by fibre (common practice, no source); the cloth's own label rules."""
-
-
-def iron_for(bench: Workbench) -> str:
-    """How the iron is set and held for the main cloth."""
-    if bench.household.surface.is_pile:
-        return (
-            "From the wrong side only, face down on a towel or a piece of the same cloth: an iron on the right side "
-            "crushes the pile. Let steam do it."
-        )
-    return _IRONS[bench.household.fibre]
 
 
 def is_lining(bench: Workbench, ids: Iterable[str]) -> bool:
@@ -216,7 +194,8 @@ def press(
         told.append(
             "Over a ham where it curves." if bench.household.equipment.ham else "Over a rolled towel where it curves."
         )
-    told.append(f"{iron_for(bench)} Let it cool before you move it.")
+    pressed = {part.piece for id in duty for part in bench.parts(id)}
+    told.append(f"{iron_for(bench, pressed)} Let it cool before you move it.")
     own = tuple(
         need
         for id in duty

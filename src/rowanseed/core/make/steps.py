@@ -14,6 +14,7 @@ from typing import assert_never
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact, State, Subject, SubjectKind
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Setting, Use
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, shown
 from rowanseed.core.pattern.making import EdgePart
@@ -38,6 +39,11 @@ class Steps:
     lining: bool = False
     shares: tuple[str, ...] = field(default=())
     """Other parts of the same kind that are made in one with it: they are given the same facts."""
+
+    @property
+    def iron(self) -> str:
+        """How the iron is set for what the duty is about."""
+        return iron_for(self.bench, {*self.on.pieces, *(edge.piece for edge in self.on.edges)})
 
     def __call__(
         self,

@@ -10,9 +10,10 @@ from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.runs import edge_name
-from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
+from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import is_of_opening, other_hand
 from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown

@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact, State
 from rowanseed.core.make.families.zips import after_seam
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench, shown

@@ -10,7 +10,6 @@ from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.families.turned_hems import strip_first
 from rowanseed.core.make.hem_length import before_hem, begins_at
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import hems
@@ -85,7 +84,7 @@ def held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
         Act.PRESS,
         f"Turn up and press the hem: {step.name}",
         f"One fold of {bench.margin(depth_of(step))}. Ease fullness in with steam; press the fold, not the edge of the "
-        f"hem, which would mark the right side. {iron_for(bench)}",
+        f"hem, which would mark the right side. {step.iron}",
         at=Bench.IRON,
         took=minutes.press(2 * step.mm),
         after={Fact.NEATENED: "its edge is finished before it is folded"},

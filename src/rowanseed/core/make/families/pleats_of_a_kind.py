@@ -9,8 +9,9 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import pleats
 from rowanseed.core.make.families.eased import KEY as FULLNESS
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import before_shaping, iron_for
+from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench, shown

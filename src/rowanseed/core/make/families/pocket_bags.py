@@ -7,8 +7,8 @@ from collections.abc import Callable, Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact, State
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.technique import Duty, Finds, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown

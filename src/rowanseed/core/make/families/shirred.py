@@ -6,9 +6,9 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting, Supply, Use
 from rowanseed.core.make.settings import ORDINARY, needle
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.workbench import Workbench
 

@@ -9,8 +9,8 @@ from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import hems, is_lining
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
@@ -52,7 +52,7 @@ def folded(
     how = list(chalked_lines(bench, folds_of(bench, finish, single_fold=single_fold)))
     if any(bench.bends.is_curved(part) for part in finish.parts):
         how.append("On a curve ease the fullness in with the iron, a little at every seam.")
-    how.append(iron_for(bench))
+    how.append(iron_for(bench, pieces_of(finish.parts)))
     return Operation(
         id=f"fold-{finish.id}",
         technique=technique,

@@ -9,8 +9,9 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import laps
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown

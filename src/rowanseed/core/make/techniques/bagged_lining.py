@@ -12,8 +12,9 @@ from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.bagged import enclosing
 from rowanseed.core.make.families.jacket_linings import GAP, falls
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for, iron_for_both
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
+from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
@@ -207,7 +208,7 @@ def _turned(bench: Workbench, gap: Join, edges: list[Join], hems: list[Join], en
         "Anchor the lining to the shell first at shoulder ends and underarms: a short tape or a loose stitch from "
         "allowance to allowance.",
         "Sleeves first, then the body, without force; push corners out with something blunt, roll the edges and press. "
-        f"{iron_for(bench)}",
+        f"{iron_for_both(bench)}",
         at=Bench.IRON,
         took=minutes.each(15),
         needs=(

@@ -8,8 +8,8 @@ from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched, why_not_bound
 from rowanseed.core.make.families.free_edges import across
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, On, Operation, Supply, Use
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench, shown

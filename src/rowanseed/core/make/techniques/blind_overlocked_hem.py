@@ -9,7 +9,6 @@ from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, needs_overlocker, on_hem
 from rowanseed.core.make.operation import Act, Bench, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 
@@ -23,7 +22,7 @@ def blind_overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Fold the hem up, then back on itself: {step.name}",
         f"Press {bench.margin(depth_of(step))} to the wrong side. Then fold that hem back to the right side, so that "
         f"its raw edge stands out {bench.margin(6)} beyond the new fold of the garment.",
-        iron_for(bench),
+        step.iron,
         at=Bench.IRON,
         took=minutes.press(2 * step.mm),
         needs=before,

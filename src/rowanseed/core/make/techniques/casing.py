@@ -9,7 +9,6 @@ from rowanseed.core.make.casing import ROOM, turned_under, width
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
@@ -35,7 +34,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.PRESS,
         f"Press the casing: {step.name}",
         f"{bench.margin(under)} to the wrong side, then {bench.margin(allowance - under)}: the tunnel inside is "
-        f"{bench.margin(width(allowance))} wide, the elastic's width and {bench.margin(ROOM)}. {iron_for(bench)}",
+        f"{bench.margin(width(allowance))} wide, the elastic's width and {bench.margin(ROOM)}. {step.iron}",
         at=Bench.IRON,
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),

@@ -7,8 +7,9 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.dart_intake import intake
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
-from rowanseed.core.make.shared import before_shaping, iron_for
+from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench
 from rowanseed.core.pattern.making import INSET_EDGE
@@ -72,7 +73,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Press the darts: {bench.name(piece.id)}",
         how=(
             *dict.fromkeys(_pressed(bench, piece, dart, lining=lining) for dart in darts_of(piece)),
-            f"As sewn first, then over a ham, the iron stopping at the point. {iron_for(bench)}",
+            f"As sewn first, then over a ham, the iron stopping at the point. {iron_for(bench, [piece.id])}",
         ),
         bench=Bench.IRON,
         minutes=minutes.each(1.5, number),

@@ -6,8 +6,9 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, On, Operation
-from rowanseed.core.make.shared import before_shaping, iron_for
+from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
@@ -51,7 +52,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Clip and press the double-ended darts: {bench.names(detail.on)}",
         f"Clip the fold at the waist to {bench.margin(4)} from the stitching, so that it can bend; press as sewn, then "
         "towards the centre over a ham, the points last.",
-        iron_for(bench),
+        iron_for(bench, detail.on),
         at=Bench.IRON,
         took=minutes.each(3, max(1, detail.count)),
         after={Fact.SEWN: "they are sewn first"},

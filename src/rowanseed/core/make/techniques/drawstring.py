@@ -8,8 +8,8 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.casing import turned_under, width
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.free_edges import across
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties

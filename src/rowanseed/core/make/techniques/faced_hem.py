@@ -10,8 +10,8 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.turned_hems import CHAPTER
 from rowanseed.core.make.graph import NEEDS_NOTHING, pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import edges_of, facing_of, hems, is_pointed
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown

@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings, hem_at_ends

@@ -23,8 +23,8 @@ from rowanseed.core.make.families.flies import (
     whole,
 )
 from rowanseed.core.make.families.zips import after_seam, beside
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import Steps, of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import closures_of

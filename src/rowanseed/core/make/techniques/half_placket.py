@@ -11,8 +11,9 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.buttonholes import laps_over
 from rowanseed.core.make.families.waistbands import fold_in, fold_over, inside_of, runs_over
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
-from rowanseed.core.make.shared import iron_for, neaten_together, sew
+from rowanseed.core.make.shared import neaten_together, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown

@@ -11,8 +11,8 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.turned_hems import chalked_lines, folds_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.which import hems, is_lining
 from rowanseed.core.make.workbench import HOT, Workbench, shown

@@ -11,7 +11,7 @@ from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for, neaten_together, press, sew
+from rowanseed.core.make.shared import neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import of_the_shell, too_narrow, why_not_straight
@@ -39,8 +39,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "fold",
         Act.PRESS,
         f"Fold the upper edge under: {step.name}",
-        f"The {over} lies on top: press its allowance to the wrong side exactly on the stitching line. "
-        f"{iron_for(bench)}",
+        f"The {over} lies on top: press its allowance to the wrong side exactly on the stitching line. {step.iron}",
         f"On the right side of the {under} chalk the stitching line, {bench.allowance(join)} from the edge.",
         at=Bench.IRON,
         needs=tuple(bench.flat_first(duty.ids)),

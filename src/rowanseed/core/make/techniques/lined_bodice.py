@@ -11,8 +11,9 @@ from rowanseed.core.make.crossing import runs_over
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ROLLS_IN, enclosing
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for_both
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.shared import grade, iron_for, press, sew, understitch
+from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind, Join
@@ -119,7 +120,7 @@ def _turned_out(bench: Workbench, edges: list[Join]) -> Operation:
             f"Reach in between shell and lining of the {_closed(bench)}, up into one shoulder, take hold of the half "
             "that is open at its centre, and draw it through; then the other half through the other shoulder. A blunt "
             "needle or a loop helps where the shoulder is narrow.",
-            f"Roll every edge between the fingers, the lining a little inside, and press. {iron_for(bench)}",
+            f"Roll every edge between the fingers, the lining a little inside, and press. {iron_for_both(bench)}",
         ),
         bench=Bench.IRON,
         minutes=minutes.each(10),

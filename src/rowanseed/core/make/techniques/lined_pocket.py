@@ -8,8 +8,8 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.patch_pockets import finds_patch, sewn_on, why_not_patch
 from rowanseed.core.make.families.patches import mouth_of, piece_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.pieces import MOUTH

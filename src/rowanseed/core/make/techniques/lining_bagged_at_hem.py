@@ -14,8 +14,8 @@ from rowanseed.core.make.families.slits import open_part
 from rowanseed.core.make.families.turned_hems import strip_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, slit_in
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings, hems, is_lining, is_sleeve
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown

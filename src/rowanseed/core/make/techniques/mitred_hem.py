@@ -8,8 +8,8 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.patches import turned_all_round
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import hems
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown

@@ -9,7 +9,6 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, on_hem, surplus
 from rowanseed.core.make.hem_length import begins_at, over_the_beginning
 from rowanseed.core.make.operation import Act, Bench, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 
@@ -35,7 +34,7 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Fold and press a narrow hem: {step.name}",
         *(() if depth <= NARROW_MOST else surplus(step, sum(NARROW))),
         *(guide if bow else ()),
-        f"{bench.margin(each)} to the wrong side, then as much again. {iron_for(bench)}",
+        f"{bench.margin(each)} to the wrong side, then as much again. {step.iron}",
         at=Bench.IRON,
         took=minutes.press(2 * step.mm),
         needs=before,

@@ -18,8 +18,8 @@ from rowanseed.core.make.families.patches import (
     turned_all_round,
     where,
 )
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 

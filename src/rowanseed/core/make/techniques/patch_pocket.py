@@ -12,8 +12,8 @@ from rowanseed.core.make.families.patches import (
     patch_technique,
     piece_of,
 )
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.pieces import MOUTH

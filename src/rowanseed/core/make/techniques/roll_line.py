@@ -6,9 +6,9 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, On, Operation, Setting
 from rowanseed.core.make.settings import ORDINARY, needle
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown

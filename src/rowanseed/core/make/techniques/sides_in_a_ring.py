@@ -7,8 +7,9 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ID, enclosing
+from rowanseed.core.make.iron import iron_for_both
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.shared import iron_for, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, Workbench, shown
 
@@ -33,7 +34,7 @@ def sews_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Reach in through an open side between shell and lining, take a front and draw it over the shoulder and "
             "out; then the other front.",
             "Push the corners out with something blunt; roll every edge between the fingers, the lining a little "
-            f"inside, and press. {iron_for(bench)}",
+            f"inside, and press. {iron_for_both(bench)}",
         ),
         bench=Bench.IRON,
         minutes=minutes.each(12),

@@ -17,8 +17,8 @@ from rowanseed.core.make.families.pocket_bags import (
     pocket_technique,
     ready,
 )
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import BLADES, Workbench, shown

@@ -15,8 +15,8 @@ from rowanseed.core.make.families.slashed import (
     placket_technique,
     ready,
 )
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import BLADES, Workbench

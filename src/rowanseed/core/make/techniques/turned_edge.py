@@ -11,8 +11,8 @@ from rowanseed.core.make.families import laps
 from rowanseed.core.make.families.free_edges import across, on_edge, whole
 from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import edges_of, is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown

@@ -9,7 +9,6 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, neatened, needs_machine, on_hem
 from rowanseed.core.make.hem_length import begins_at
 from rowanseed.core.make.operation import Act, Bench, Operation, Setting
-from rowanseed.core.make.shared import iron_for
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 
@@ -26,7 +25,7 @@ def twin(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Press the hem up: {step.name}",
         f"{bench.margin(depth_of(step))} to the wrong side, once.",
         *(("A strip of light fusible in the fold of a soft knit keeps it from tunnelling.",) if knit else ()),
-        iron_for(bench),
+        step.iron,
         at=Bench.IRON,
         needs=before if knit else (),
         after={} if knit else {Fact.NEATENED: "its edge is finished before it is folded"},

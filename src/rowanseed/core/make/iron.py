@@ -1,0 +1,56 @@
+"""How the iron is set and held, by the cloth that lies under it (common practice, no source); its own label rules."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+
+from rowanseed.core.cloth.cloth import Fibre
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.workbench import Workbench
+
+HOW = {
+    Fibre.COTTON: "Hot iron, steam.",
+    Fibre.LINEN: "Hot iron, much steam, from the wrong side.",
+    Fibre.VISCOSE: "Medium iron, little steam, from the wrong side: wet viscose stretches.",
+    Fibre.WOOL: "Medium iron through a damp cloth; lift and set down, do not slide.",
+    Fibre.SILK: "Cool to medium iron, dry, from the wrong side: drops of water mark silk.",
+    Fibre.ACETATE: "Cool iron, dry, from the wrong side: acetate melts.",
+    Fibre.POLYESTER: "Cool to medium iron through a cloth.",
+    Fibre.OTHER: "Heat and steam as a scrap of it bears them.",
+}
+PILE = (
+    "From the wrong side only, face down on a towel or a piece of the same cloth: an iron on the right side crushes "
+    "the pile. Let steam do it."
+)
+HOTTER = (Fibre.ACETATE, Fibre.POLYESTER, Fibre.SILK, Fibre.VISCOSE, Fibre.WOOL, Fibre.COTTON, Fibre.LINEN)
+"""From what bears the least heat to what bears the most."""
+
+
+def iron_for(bench: Workbench, pieces: Collection[str] = ()) -> str:
+    """For what is pressed of these pieces, shell or lining or both; for the main cloth where none are named."""
+    linings = bench.linings.intersection(pieces)
+    if not linings:
+        return _by_cloth(bench.household)
+    if linings.issuperset(pieces):
+        return _by_cloth(bench.household.on_the_lining)
+    return iron_for_both(bench)
+
+
+def iron_for_both(bench: Workbench) -> str:
+    """For a seam between shell and lining: what bears less heat decides."""
+    main, lining = bench.household, bench.household.on_the_lining
+    if Fibre.OTHER in (main.fibre, lining.fibre):
+        return f"{_by_cloth(main)} No hotter than the lining bears."
+    if HOTTER.index(lining.fibre) < HOTTER.index(main.fibre):
+        return f"As the lining bears it. {_by_cloth(lining)}"
+    return _by_cloth(main)
+
+
+def last_iron(bench: Workbench) -> str:
+    """For the whole garment: each cloth from its own side."""
+    own, lining = _by_cloth(bench.household), _by_cloth(bench.household.on_the_lining)
+    return own if not bench.linings or own == lining else f"{own} The lining from its own side: {lining}"
+
+
+def _by_cloth(choices: MakingChoices) -> str:
+    return PILE if choices.surface.is_pile else HOW[choices.fibre]
