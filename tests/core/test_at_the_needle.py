@@ -70,3 +70,19 @@ def test_a_knit_lining_is_sewn_with_a_stitch_that_gives_and_a_woven_one_straight
     assert seams
     for id in seams:
         assert knit[id].iso in ("304", "406"), (id, knit[id])
+
+
+@pytest.mark.parametrize("name", ["pencil skirt", "A-line skirt"])
+def test_the_hem_of_a_woven_lining_is_folded_twice_in_a_knit_garment_too(name):
+    """A knit does not fray and is folded once; what is woven would."""
+    pattern = compose(EVERYDAY[name]).pattern
+    layers = ClothChoices(layers=Layers(lining=LiningSchool.WHOLE))
+    folds = {}
+    for lining in (LINING, KNIT, None):
+        jersey = replace(WOOL, structure=Structure.KNIT)
+        cloths = {Role.MAIN: jersey} | ({Role.LINING: lining} if lining else {})
+        project = Project(pattern, {}, Decisions("A", pattern.envelope.sizes[0], cloth=layers), cloths)
+        steps = {op.id: op for op in project.steps}
+        sewn = steps["sew-lining-hem"].setting
+        folds[lining and lining.structure] = ("First fold" in steps["fold-lining-hem"].how[0], sewn.iso == "406")
+    assert folds == {Structure.WOVEN: (True, False), Structure.KNIT: (False, True), None: (False, True)}

@@ -52,8 +52,8 @@ class MakingChoices:
 
     @property
     def on_the_lining(self) -> MakingChoices:
-        """The same for what is sewn of the lining's cloth; a plain woven one where none is chosen."""
-        return self.of_cloth(self.lining or AtTheNeedle(Fibre.OTHER, Structure.WOVEN, Surface.PLAIN, None))
+        """The same for what is sewn of the lining's cloth; while none is chosen, of one that stretches alike."""
+        return self.of_cloth(self.lining or AtTheNeedle(Fibre.OTHER, self.structure, Surface.PLAIN, None))
 
     def of_cloth(self, cloth: AtTheNeedle) -> MakingChoices:
         return replace(self, fibre=cloth.fibre, structure=cloth.structure, surface=cloth.surface, weight=cloth.weight)

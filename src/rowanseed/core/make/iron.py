@@ -28,11 +28,8 @@ HOTTER = (Fibre.ACETATE, Fibre.POLYESTER, Fibre.SILK, Fibre.VISCOSE, Fibre.WOOL,
 
 def iron_for(bench: Workbench, pieces: Collection[str] = ()) -> str:
     """For what is pressed of these pieces, shell or lining or both; for the main cloth where none are named."""
-    linings = bench.linings.intersection(pieces)
-    if not linings:
-        return _by_cloth(bench.household)
-    if linings.issuperset(pieces):
-        return _by_cloth(bench.household.on_the_lining)
+    if bench.linings.isdisjoint(pieces) or bench.linings.issuperset(pieces):
+        return _by_cloth(bench.sewn_as(pieces))
     return iron_for_both(bench)
 
 

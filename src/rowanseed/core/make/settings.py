@@ -34,8 +34,8 @@ def needle_for(fibre: Fibre, structure: Structure = Structure.WOVEN, weight: flo
 def needle(choices: MakingChoices, *, lining: bool = False) -> str:
     if not lining:
         return needle_for(choices.fibre, choices.structure, choices.weight)
-    cloth = choices.lining
-    if cloth is None or (cloth.weight is None and cloth.structure is Structure.WOVEN and cloth.fibre not in _SIZES):
+    cloth = choices.on_the_lining
+    if cloth.weight is None and not cloth.is_knit and cloth.fibre not in _SIZES:
         return LINING
     return needle_for(cloth.fibre, cloth.structure, cloth.weight)
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Collection, Iterable, Iterator
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 
@@ -60,6 +60,10 @@ class Workbench(Graph):
     def pleats(self) -> tuple[tuple[Piece, ...], ...]:
         """The pieces of each ease pleat of a lining, from above."""
         return pleats(self)
+
+    def sewn_as(self, pieces: Collection[str]) -> MakingChoices:
+        """The choices with the cloth of these pieces for the main one: the lining's where all of them are linings."""
+        return self.household.on_the_lining if pieces and self.linings.issuperset(pieces) else self.household
 
     # ---------------------------------------------------------------- words
 

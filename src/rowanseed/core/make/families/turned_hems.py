@@ -28,7 +28,8 @@ def finds_machine(bench: Workbench) -> Iterator[Duty]:
 def folds_of(bench: Workbench, finish: Finish, *, single_fold: bool = False) -> tuple[float, ...]:
     """The turnings of a hem from the raw edge on, in mm; where the pattern names none, a quarter and the rest."""
     depth = bench.edge_allowance(finish.parts[0])
-    return (depth,) if single_fold or bench.household.is_knit else finish.folds or (depth / 4, depth * 3 / 4)
+    knit = bench.sewn_as(pieces_of(finish.parts)).is_knit
+    return (depth,) if single_fold or knit else finish.folds or (depth / 4, depth * 3 / 4)
 
 
 def chalked_lines(bench: Workbench, folds: tuple[float, ...]) -> tuple[str, ...]:
@@ -112,7 +113,7 @@ def sewn_down(
         act=Act.HEM,
         title=f"Sew the {lower_first(finish.name)}{' by hand' if by_hand else ''}",
         how=how,
-        bench=Bench.HAND if by_hand else hem_bench(bench),
+        bench=Bench.HAND if by_hand else hem_bench(bench, finish),
         minutes=minutes.hand(mm) if by_hand else minutes.seam(mm),
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is folded and pressed"),),
@@ -132,14 +133,14 @@ def by_twin(bench: Workbench) -> str:
     return "" if bench.household.equipment.coverstitch else " by twin needle"
 
 
-def hem_bench(bench: Workbench) -> Bench:
+def hem_bench(bench: Workbench, finish: Finish) -> Bench:
     """A knit is hemmed at the coverstitch machine where there is one."""
-    covers = bench.household.is_knit and bench.household.equipment.coverstitch
+    covers = bench.sewn_as(pieces_of(finish.parts)).is_knit and bench.household.equipment.coverstitch
     return Bench.COVERSTITCH if covers else Bench.MACHINE
 
 
 def turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[Operation]:
-    knit = bench.household.is_knit
+    knit = bench.sewn_as(pieces_of(finish.parts)).is_knit
     first, before = before_hem(bench, finish)
     yield from first
     single_fold = knit or len(finish.folds) == 1

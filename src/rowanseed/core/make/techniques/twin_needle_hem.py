@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, neatened, needs_machine, on_hem
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.hem_length import begins_at
 from rowanseed.core.make.operation import Act, Bench, Operation, Setting
 from rowanseed.core.make.technique import Duty
@@ -16,7 +17,7 @@ from rowanseed.core.make.workbench import Workbench
 def twin(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, first, before = begun(bench, duty, "twin-needle hem")
     yield from first
-    knit = bench.household.is_knit
+    knit = bench.sewn_as(pieces_of(bench.parts(duty.id))).is_knit
     if not knit:
         yield neatened(step, before)
     yield step(
