@@ -260,3 +260,15 @@ def test_a_photo_straightened_on_its_repeat_is_the_print_of_every_layout(house):
     house.post("/cloths/1/print", data={"remove": "yes"})
     assert "print.jpg" not in house.get("/cloths/1").text
     assert house.get("/cloths/2/print").status_code == 404, "it has no photo"
+
+
+def test_at_first_sight_what_is_cut_from_one_cloth_is_looked_at_together(house):
+    """A cloth chosen for two uses was said to do for each of them by itself."""
+    page = house.get("/projects/2/cloth").text
+    numbers = dict(re.findall(r'<option value="(\d+)"[^>]*>([^<,]*)', page))
+    linen = next(n for n, name in numbers.items() if "linen" in name)
+    plain = house.post("/projects/2/cloth", data={"cloth-main": linen, "cloth-interfacing": ""}).text
+    alone = re.search(r"about ([\d.]+) m", plain)
+    both = house.post("/projects/2/cloth", data={"cloth-main": linen, "cloth-interfacing": linen}).text
+    assert both.count("linen</b>, main and interfacing: about") == 1
+    assert float(re.search(r"about ([\d.]+) m", both)[1]) > float(alone[1])

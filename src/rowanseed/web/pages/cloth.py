@@ -18,6 +18,7 @@ from rowanseed.core.cloth.cloth import suits
 from rowanseed.core.cloth.yardage import STRAIGHTENING, ClothNeed, ClothVerdict, printed
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.estimate import estimate
+from rowanseed.core.lay.shared import Share, combined
 from rowanseed.core.pattern.envelope import PrintedYardage
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.core.saving.apply import helps_where_too_wide
@@ -73,7 +74,7 @@ def cloth_station_page(home: House, project: OpenProject) -> Response:
                 cloth_ids=tuple(e.id for role, e in project.cloth_entries.items() if role in OUTER),
                 roles=OUTER,
             ),
-            sights=[] if project.is_worked_out else [_sight(plan) for plan in project.cloth_plans.values()],
+            sights=[] if project.is_worked_out else _sights(project),
             rows=[_row(home, project, role) for role in project.core.roles],
         )
     )
@@ -90,10 +91,26 @@ def for_role(role: Role, shelf: Sequence[ClothEntry]) -> list[ClothEntry]:
     return sorted(shelf, key=lambda entry: not suits(entry.cloth.use, role))
 
 
-def _sight(plan: ClothPlan) -> Sight:
-    bounds, hand = estimate(plan.problem), plan.entry.cloth.ready_length
+def _sights(project: OpenProject) -> list[Sight]:
+    """One for each cloth, with all that is cut from it."""
+    cut_from: dict[int, list[ClothPlan]] = {}
+    for plan in project.cloth_plans.values():
+        cut_from.setdefault(plan.entry.id, []).append(plan)
+    return [_sight(plans) for plans in cut_from.values()]
+
+
+def _sight(plans: Sequence[ClothPlan]) -> Sight:
+    found = estimate(combined([Share(plan.role.value, plan.problem) for plan in plans]))
+    cloth = plans[0].entry.cloth
+    hand = cloth.ready_length
     usable = None if hand is None else hand - STRAIGHTENING
-    return Sight(plan=plan, estimate=bounds, hand=hand, words="" if usable is None else bounds.of(usable).words)
+    return Sight(
+        cloth=cloth,
+        roles=tuple(plan.role for plan in plans),
+        estimate=found,
+        hand=hand,
+        words="" if usable is None else found.of(usable).words,
+    )
 
 
 def _row(home: House, project: OpenProject, role: Role) -> ClothRow:

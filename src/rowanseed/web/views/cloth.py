@@ -10,6 +10,7 @@ from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.shelf import SmallPieceOnShelf
 from rowanseed.core.base.working import Working
 from rowanseed.core.cloth.choosing import Remark
+from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.matching import MatchedSeam, Matching, MatchKind
 from rowanseed.core.cloth.matching.symmetry import Place
 from rowanseed.core.cloth.shelf import Giving, OnShelf
@@ -70,7 +71,9 @@ class ClothRow:
 class Sight:
     """What can be said of a cloth before it is laid, in mm ready to cut."""
 
-    plan: ClothPlan
+    cloth: Cloth
+    roles: tuple[Role, ...]
+    """What is cut from it."""
     estimate: Estimate
     hand: float | None
     words: str
