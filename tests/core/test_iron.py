@@ -85,3 +85,22 @@ def test_every_fibre_has_its_place_between_the_coolest_and_the_hottest():
     assert [how.split(" iron")[0] for how in (HOW[fibre] for fibre in HOTTER)] == [
         *("Cool", "Cool to medium", "Cool to medium", "Medium", "Medium", "Hot", "Hot")
     ]
+
+
+@pytest.mark.parametrize("name", ["shirt dress", "blouse", "camp shirt"])
+def test_sleeves_from_another_cloth_are_ironed_as_that_bears_it(name):
+    """The main cloth decides only what is sewn of it alone; the contrast cloth is silk here."""
+    pattern = compose(EVERYDAY[name]).pattern
+    silk = replace(LINEN, fibre=Fibre.SILK)
+    decided = Decisions("A", pattern.envelope.sizes[0], tactics={Role.MAIN: ("other-sleeves",)})
+    project = Project(pattern, {}, decided, {Role.MAIN: LINEN, Role.CONTRAST: silk})
+    sleeves = {piece.id for piece, _ in project.garment.pieces_for(Role.CONTRAST, "A")}
+    assert sleeves
+    told = [op for op in project.steps if touched(project, op) and any(says(op, how) for how in HOW.values())]
+    pressed = [op for op in told if op.id.startswith("press-")]
+    for op in pressed:
+        here = touched(project, op)
+        assert says(op, HOW[Fibre.SILK if here & sleeves else Fibre.LINEN]), op.id
+        if here & sleeves and here - sleeves:
+            assert says(op, "As the contrast cloth bears it."), op.id
+    assert {bool(touched(project, op) & sleeves) for op in pressed} == {True, False}

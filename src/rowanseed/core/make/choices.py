@@ -43,6 +43,8 @@ class MakingChoices:
     """Thickness of shoulder pads in mm; 0: there are none."""
     lining: AtTheNeedle | None = None
     """The cloth chosen as lining; None where none is."""
+    contrast: AtTheNeedle | None = None
+    """The cloth that is set against the main one; None where none is chosen."""
     interfacing: Use | None = None
     """What the cloth chosen as interfacing is meant for; None where none is chosen."""
 
@@ -54,6 +56,11 @@ class MakingChoices:
     def on_the_lining(self) -> MakingChoices:
         """The same for what is sewn of the lining's cloth; while none is chosen, of one that stretches alike."""
         return self.of_cloth(self.lining or AtTheNeedle(Fibre.OTHER, self.structure, Surface.PLAIN, None))
+
+    @property
+    def on_the_contrast(self) -> MakingChoices:
+        """The same for what is sewn of the contrast cloth; while none is chosen, of one like the main cloth."""
+        return self if self.contrast is None else self.of_cloth(self.contrast)
 
     def of_cloth(self, cloth: AtTheNeedle) -> MakingChoices:
         return replace(self, fibre=cloth.fibre, structure=cloth.structure, surface=cloth.surface, weight=cloth.weight)
@@ -75,7 +82,8 @@ def choices_for(
 ) -> MakingChoices:
     """The choices of a household for a garment of these cloths; `drawn_for`: what a pattern asks of a main cloth that
     is still to be chosen."""
-    main, lining, stiff = (cloths.get(role) for role in (Role.MAIN, Role.LINING, Role.INTERFACING))
+    main, stiff = cloths.get(Role.MAIN), cloths.get(Role.INTERFACING)
+    others = {role: _at_the_needle(cloth) for role, cloth in cloths.items()}
     known = MakingChoices(
         equipment=workroom.equipment,
         habits=workroom.habits,
@@ -83,7 +91,8 @@ def choices_for(
         as_cut=as_cut,
         units=units,
         pad=pad,
-        lining=None if lining is None else _at_the_needle(lining),
+        lining=others.get(Role.LINING),
+        contrast=others.get(Role.CONTRAST),
         interfacing=None if stiff is None else stiff.use,
     )
     if main is None:

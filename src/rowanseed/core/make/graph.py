@@ -116,6 +116,12 @@ class Graph:
         return self._layered(LayerKind.LINING)
 
     @cached_property
+    def contrasting(self) -> frozenset[str]:
+        """What is cut from the contrast cloth alone."""
+        contrast = {piece.id for piece, _ in self.pattern.pieces_for(Role.CONTRAST, self.view)}
+        return frozenset(contrast - {piece.id for piece, _ in self.pattern.pieces_for(Role.MAIN, self.view)})
+
+    @cached_property
     def facings(self) -> frozenset[str]:
         return self._layered(LayerKind.FACING)
 

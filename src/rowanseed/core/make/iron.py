@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Iterable, Mapping
 
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make.choices import MakingChoices
@@ -26,27 +26,30 @@ HOTTER = (Fibre.ACETATE, Fibre.POLYESTER, Fibre.SILK, Fibre.VISCOSE, Fibre.WOOL,
 """From what bears the least heat to what bears the most."""
 
 
-def iron_for(bench: Workbench, pieces: Collection[str] = ()) -> str:
-    """For what is pressed of these pieces, shell or lining or both; for the main cloth where none are named."""
-    if bench.linings.isdisjoint(pieces) or bench.linings.issuperset(pieces):
-        return _by_cloth(bench.sewn_as(pieces))
-    return iron_for_both(bench)
+def iron_for(bench: Workbench, pieces: Iterable[str] = ()) -> str:
+    """For what is pressed of these pieces; for the main cloth where none are named. Where cloths meet, the one that
+    bears least heat decides."""
+    cloths = bench.cloths_of(pieces)
+    return _where_they_meet(cloths) if len(cloths) > 1 else _by_cloth(next(iter(cloths.values()), bench.household))
 
 
 def iron_for_both(bench: Workbench) -> str:
-    """For a seam between shell and lining: what bears less heat decides."""
-    main, lining = bench.household, bench.household.on_the_lining
-    if Fibre.OTHER in (main.fibre, lining.fibre):
-        return f"{_by_cloth(main)} No hotter than the lining bears."
-    if HOTTER.index(lining.fibre) < HOTTER.index(main.fibre):
-        return f"As the lining bears it. {_by_cloth(lining)}"
-    return _by_cloth(main)
+    """For edges at which shell and lining are turned out together."""
+    return _where_they_meet({"main cloth": bench.household, "lining": bench.household.on_the_lining})
 
 
 def last_iron(bench: Workbench) -> str:
     """For the whole garment: each cloth from its own side."""
     own, lining = _by_cloth(bench.household), _by_cloth(bench.household.on_the_lining)
     return own if not bench.linings or own == lining else f"{own} The lining from its own side: {lining}"
+
+
+def _where_they_meet(cloths: Mapping[str, MakingChoices]) -> str:
+    (_, first), *others = cloths.items()
+    if Fibre.OTHER in {cloth.fibre for cloth in cloths.values()}:
+        return f"{_by_cloth(first)} No hotter than the {others[-1][0]} bears."
+    name, coolest = min(cloths.items(), key=lambda one: HOTTER.index(one[1].fibre))
+    return _by_cloth(first) if coolest.fibre is first.fibre else f"As the {name} bears it. {_by_cloth(coolest)}"
 
 
 def _by_cloth(choices: MakingChoices) -> str:

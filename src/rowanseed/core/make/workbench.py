@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable, Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 
@@ -61,9 +61,21 @@ class Workbench(Graph):
         """The pieces of each ease pleat of a lining, from above."""
         return pleats(self)
 
-    def sewn_as(self, pieces: Collection[str]) -> MakingChoices:
-        """The choices with the cloth of these pieces for the main one: the lining's where all of them are linings."""
-        return self.household.on_the_lining if pieces and self.linings.issuperset(pieces) else self.household
+    def cloths_of(self, pieces: Iterable[str]) -> dict[str, MakingChoices]:
+        """The cloths that these pieces are cut from, by what a step calls them: for each the choices with it for the
+        main one."""
+        here, known = frozenset(pieces), self.household
+        parts = {
+            "main cloth": (here - self.linings - self.contrasting, known),
+            "contrast cloth": (here & self.contrasting - self.linings, known.on_the_contrast),
+            "lining": (here & self.linings, known.on_the_lining),
+        }
+        return {name: cloth for name, (part, cloth) in parts.items() if part}
+
+    def sewn_as(self, pieces: Iterable[str]) -> MakingChoices:
+        """The choices with the cloth of these pieces for the main one, where all of them are cut from one other."""
+        found = list(self.cloths_of(pieces).values())
+        return found[0] if len(found) == 1 else self.household
 
     # ---------------------------------------------------------------- words
 
