@@ -7,7 +7,7 @@ import pytest
 
 from rowanseed.core.at_table import OnTable, TableAct, table_steps
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Cloth, Direction, Use
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Use
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.geometry.polyline import signed_area
@@ -83,6 +83,20 @@ def test_a_sewn_in_interfacing_of_the_same_outline_is_cut_with_its_cloth_and_a_f
         assert same, "the demo has such pieces"
         said = [s for s in steps if any("cut them as one" in line for line in s.how)]
         assert bool(said) is stacked
+
+
+def test_in_a_cloth_that_slips_what_is_fused_is_named_to_be_fused_before_it_is_cut():
+    """Common practice, no source."""
+    silk = replace(CLOTH, fibre=Fibre.SILK)
+    inner = on_table(overshirt, Role.INTERFACING, cloth=replace(CLOTH, use=Use.FUSIBLE))
+    names = {item.piece.name.lower() for item in inner.items}
+    for cloth, stiff, told in ((silk, inner, True), (CLOTH, inner, False), (silk, None, False)):
+        steps = table_steps([on_table(overshirt, cloth=cloth), *([stiff] if stiff else [])], Units.METRIC)
+        said = [line for s in steps for line in s.mind if "uncut block" in line]
+        assert bool(said) is told
+        if told:
+            named = said[0].partition(": ")[2].partition(".")[0]
+            assert {name.lower() for name in named.split(", ")} == names
 
 
 def test_no_two_steps_of_a_cloth_are_called_alike():

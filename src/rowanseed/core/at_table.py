@@ -54,8 +54,8 @@ class OnTable:
 
 def table_steps(cloths: Sequence[OnTable], units: Units) -> tuple[TableStep, ...]:
     """Every step of every cloth, in order."""
-    twins = _cut_as_one(cloths)
-    return tuple(step for one in cloths for step in _steps_of(one, units, twins))
+    twins, fused = _cut_as_one(cloths), _fused(cloths)
+    return tuple(step for one in cloths for step in _steps_of(one, units, twins, fused))
 
 
 def _cut_as_one(cloths: Iterable[OnTable]) -> frozenset[str]:
@@ -68,7 +68,18 @@ def _cut_as_one(cloths: Iterable[OnTable]) -> frozenset[str]:
     return frozenset(item.key for pair in pairs for item in pair)
 
 
-def _steps_of(one: OnTable, units: Units, twins: Collection[str]) -> Iterator[TableStep]:
+def _fused(cloths: Iterable[OnTable]) -> frozenset[str]:
+    """The pieces that a fusible interfacing is cut for."""
+    stiff = [
+        item.piece
+        for one in cloths
+        if one.role is Role.INTERFACING and one.cloth.use is Use.FUSIBLE
+        for item in one.items
+    ]
+    return frozenset(piece.derived.of if piece.derived is not None else piece.id for piece in stiff)
+
+
+def _steps_of(one: OnTable, units: Units, twins: Collection[str], fused: Collection[str]) -> Iterator[TableStep]:
     before: tuple[str, ...] = ()
     for n, stretch in enumerate(one.plan.stretches):
         items = tuple(item for item in one.items if item.stretch == n)
@@ -83,7 +94,7 @@ def _steps_of(one: OnTable, units: Units, twins: Collection[str]) -> Iterator[Ta
             how=_cloth_words(one, n, stretch, units),
             role=one.role,
             stretch=n,
-            mind=_cloth_minds(one),
+            mind=_cloth_minds(one, fused),
             look="The crosswise threads stand square to the fold or selvedge, and nothing is stretched.",
             needs=before,
         )
@@ -150,7 +161,7 @@ def _cloth_words(one: OnTable, n: int, stretch: Stretch, units: Units) -> tuple[
     return tuple(out)
 
 
-def _cloth_minds(one: OnTable) -> tuple[str, ...]:
+def _cloth_minds(one: OnTable, fused: Collection[str]) -> tuple[str, ...]:
     out = []
     if one.cloth.surface.is_pile:
         out.append("Pile is laid in one layer; stroke it to find its way, and keep that for every piece.")
@@ -161,6 +172,12 @@ def _cloth_minds(one: OnTable) -> tuple[str, ...]:
             "It slips, and pins leave holes in it: weights hold it, and thin paper beneath, cut along with it, keeps "
             "it square."
         )
+        slips = dict.fromkeys(lower_first(i.piece.name) for i in one.items if i.piece.id in fused and not i.later)
+        if slips and one.role in (Role.MAIN, Role.CONTRAST):
+            out.append(
+                f"What is fused is easier fused to an uncut block of it, and both cut out at once: {', '.join(slips)}. "
+                "It is one of the choices at the Sew station."
+            )
     if one.cloth.repeat and any(stretch.lay is not LayKind.OPEN for stretch in one.plan.stretches):
         out.append("Pin through both layers, so that the print lies on itself all along.")
     return tuple(out)
