@@ -26,7 +26,7 @@ from rowanseed.core.pattern.making import (
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, Piece, PointKind
 
-HOT = "Iron and steam burn: keep fingers off the glue side, and switch the iron off when you walk away."
+HOT = "Iron and steam burn: keep fingers out of the steam, and switch the iron off when you walk away."
 NEEDLE = "Take pins out before the needle reaches them; a broken needle flies."
 BLADES = "Cut away from yourself, and clip to the stitching, not through it."
 
