@@ -7,6 +7,7 @@ from dataclasses import replace
 
 import pytest
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Surface
 from rowanseed.core.compose.compose import compose
@@ -56,7 +57,9 @@ def test_no_lining_is_ironed_hotter_than_it_bears(name):
         alone = [op for op in ironed if touched(project, op) <= linings and any(says(op, how) for how in HOW.values())]
         assert all(says(op, HOW[Fibre.ACETATE]) for op in alone)
         last = project.steps[-1]
-        assert says(last, HOW[Fibre.LINEN]) and says(last, f"The lining from its own side: {HOW[Fibre.ACETATE]}")
+        assert says(last, HOW[Fibre.LINEN]) and says(
+            last, f"The lining from its own side: {lower_first(HOW[Fibre.ACETATE])}"
+        )
 
 
 @pytest.mark.parametrize("name", ["shift", "blazer", "A-line skirt", "camp shirt"])

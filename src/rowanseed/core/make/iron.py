@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.workbench import Workbench
@@ -38,10 +39,10 @@ def iron_for_both(bench: Workbench) -> str:
     return _where_they_meet({"main cloth": bench.household, "lining": bench.household.on_the_lining})
 
 
-def last_iron(bench: Workbench) -> str:
-    """For the whole garment: each cloth from its own side."""
+def lining_by_itself(bench: Workbench) -> tuple[str, ...]:
+    """What the last press says of a lining that is ironed otherwise than its garment."""
     own, lining = _by_cloth(bench.household), _by_cloth(bench.household.on_the_lining)
-    return own if not bench.linings or own == lining else f"{own} The lining from its own side: {lining}"
+    return (f"The lining from its own side: {lower_first(lining)}",) if bench.linings and own != lining else ()
 
 
 def _where_they_meet(cloths: Mapping[str, MakingChoices]) -> str:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.iron import last_iron
+from rowanseed.core.make.iron import iron_for, lining_by_itself
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import HOT, Workbench
@@ -44,7 +44,8 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         act=Act.FINISH,
         title="The last press",
         how=(
-            f"{last_iron(bench)} From the wrong side or through a cloth; {_in_order(bench)}.",
+            f"{iron_for(bench)} From the wrong side or through a cloth; {_in_order(bench)}.",
+            *lining_by_itself(bench),
             "Hang it up, closed, until it is cool and dry.",
         ),
         bench=Bench.IRON,
