@@ -218,7 +218,7 @@ class NoSuchLayer(Refused):
     why: str
     WHERE = "cloth_choices, layers"
     PROBLEM = "{what}: {why}."
-    REMEDY = "It is left out; choose again at the Cloth station, under its layers."
+    REMEDY = "It is left out, until the layers are chosen again at the Cloth station."
 
 
 # ---------------------------------------------------------------- what cannot be laid: answers

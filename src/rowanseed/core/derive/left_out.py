@@ -15,12 +15,13 @@ from rowanseed.core.pattern.pattern import Pattern
 def left_out(pattern: Pattern, view: str, layers: Layers) -> Iterator[NoSuchLayer]:
     """What of these layers an (altered) pattern is sewn without, each with the reason."""
     is_lined = layers.lining is not LiningSchool.NONE
-    if is_lined and not can_be_lined(pattern, view):
+    can_be = can_be_lined(pattern, view)
+    if is_lined and not can_be:
         drawn = "the pattern draws its own, and that is sewn"
         yield NoSuchLayer("A lining", drawn if draws_lining(pattern) else "none can be worked out for this garment")
     elif is_lined and layers.lining is LiningSchool.WHOLE and turns_back(pattern, view):
         yield NoSuchLayer("A whole lining", "the front turns back, and is lined beside its facing; it is worked out so")
-    if is_lined and layers.of is not LinedPart.ALL and layers.of not in lined_parts(pattern, view):
+    if is_lined and can_be and layers.of is not LinedPart.ALL and layers.of not in lined_parts(pattern, view):
         yield NoSuchLayer(f"Only {layers.of.words} lined", "there is no seam at which such a lining would end")
     if layers.pleat is not Pleat.NONE and (is_lined or draws_lining(pattern)) and not can_be_pleated(pattern, view):
         yield NoSuchLayer("An ease pleat", "the lining has no closed centre back with a neck above it")

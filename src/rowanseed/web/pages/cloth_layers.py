@@ -14,6 +14,7 @@ from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, L
 from rowanseed.core.derive.ease_pleat import PLEAT_DEPTH
 from rowanseed.core.derive.facing import DEPTH, can_be_faced
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
+from rowanseed.core.derive.left_out import left_out
 from rowanseed.core.derive.lining import (
     can_be_lined,
     can_be_pleated,
@@ -138,6 +139,7 @@ def layers_page(
             pleat=PLEAT_DEPTH,
             deep=DEPTH,
             second=_second_layers(layers),
+            left_out=any(left_out(drawn, view, layers)),
             backed=[p.name for p, _ in drawn.pieces_for(Role.MAIN, view) if p.id in shell(drawn, view)],
         ),
         status,

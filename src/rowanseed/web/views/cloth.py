@@ -164,6 +164,8 @@ class LayersView(StationView):
     pleat: float
     deep: float
     second: Sequence[str]
+    left_out: bool
+    """Whether something was chosen that this garment cannot have."""
     backed: Sequence[str]
     """The pieces that are cut once more, by name."""
 
