@@ -13,6 +13,7 @@ from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Tou
 from rowanseed.core.alter.follow import follow
 from rowanseed.core.alter.frame import frame_of, why_along
 from rowanseed.core.alter.kinds import kind_of, title
+from rowanseed.core.alter.trued import trued
 from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
@@ -30,7 +31,7 @@ def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], bl
     drawn, pattern = pattern, laid_open(pattern)
     opened = pattern
     if blend:
-        blended = blend_sizes(pattern, size, blend)
+        blended = trued(pattern, blend_sizes(pattern, size, blend), size)
         moved = _changed(pattern, blended, size)
         blended, _ = follow(pattern, blended, size, moved)
         _refuse_crossing(blended, size, _changed(pattern, blended, size), "the blend")
