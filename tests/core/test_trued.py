@@ -82,7 +82,8 @@ def test_truing_moves_the_lower_corners_alone_and_each_by_half_of_what_they_were
                 continue
             for edge, chain in before.shapes[size].edges.items():
                 for old, new in zip((chain[0].start, chain[-1].end), _ends(after, size, edge), strict=True):
-                    assert new[1] == pytest.approx(old[1]) and abs(new[0] - old[0]) <= off / 2 + 0.5, (blend, before.id, edge)
+                    where = (blend, before.id, edge)
+                    assert new[1] == pytest.approx(old[1]) and abs(new[0] - old[0]) <= off / 2 + 0.5, where
         changed = changes(apart, now, size, "A")
         assert abs(changed.pop("length", 0.0)) <= off / 2 + 0.5
         assert all(abs(mm) < 0.6 for mm in changed.values()), blend

@@ -25,9 +25,10 @@ NOTICED = 0.05
 ROUNDS = 6
 PARTS = 4
 """Into so many parts a curve is cut that is carried by a map which bends."""
-_Place = Callable[[float], float]
 NARROW = 30.0
 """An edge below the seam that is shorter, in mm, leaves nothing to run out over."""
+
+_Place = Callable[[float], float]
 
 
 def trued(before: Pattern, after: Pattern, size: str) -> Pattern:
