@@ -10,6 +10,8 @@ from rowanseed.core.choices import Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction, Surface, Use
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.vocabulary import Interfaced
+from rowanseed.core.derive.choice import Layers
+from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.make.change import ways
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -107,3 +109,14 @@ def test_the_interfacing_chosen_at_the_cloth_station_decides_how_it_is_put_in():
         steps = Project(pattern, {}, Decisions("A", pattern.envelope.sizes[0]), chosen).steps
         acts[use] = {op.act for op in steps if op.id.startswith("interface-")}
     assert acts == {Use.FUSIBLE: {Act.FUSE}, Use.SEWN_IN: {Act.BACK}}
+
+
+def test_what_is_fused_all_over_by_choice_is_fused_on_a_pile_too_unless_the_interfacing_has_no_glue():
+    """Light fusible over the whole was asked for; a cord is fused from the wrong side, on a towel."""
+    plain = compose(EVERYDAY["A-line skirt"]).pattern
+    pattern = with_layers(plain, plain.envelope.sizes[0], "A", Layers(fused=True))
+    fused, gaps = stiffening(pattern, surface=Surface.PILE)
+    assert {op.act for op in fused.values()} == {Act.FUSE} and not gaps
+    sewn, told = stiffening(pattern, surface=Surface.PILE, interfacing=Use.SEWN_IN)
+    assert {op.act for op in sewn.values()} == {Act.BACK} and len(told) == len(sewn)
+    assert all("it has no glue" in gap.said for gap in told)

@@ -32,6 +32,7 @@ from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, Structure, View
 from rowanseed.core.pattern.making import (
+    STIFFEN,
     Detail,
     DetailKind,
     Difference,
@@ -94,7 +95,7 @@ def compose(description: Description) -> Composed:
     _tell_limp(build)
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
-        build.ways += [(f"stiffen:{id}", "sewn-in-interfacing") for id in stiff]
+        build.ways += [(f"{STIFFEN}{id}", "sewn-in-interfacing") for id in stiff]
     pattern = replace(_pattern(build), assumed=_unconfirmed(build))
     _refuse_what_does_not_meet(pattern)
     _refuse_views_that_end_too_high(pattern, description)

@@ -17,7 +17,7 @@ from rowanseed.core.derive.lining import draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.derive.plain_tiers import HEM
 from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
-from rowanseed.core.pattern.making import Layer, LayerKind
+from rowanseed.core.pattern.making import STIFFEN, Layer, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import EASE_PLEAT, Cut, Derived, DerivedAs, Panel, Piece, Role
 from rowanseed.core.pattern.tiers import LOWER
@@ -75,18 +75,20 @@ def _underlined(pattern: Pattern, view: str) -> Pattern:
 
 
 def _fused(pattern: Pattern, view: str) -> Pattern:
-    """Fronts, backs and sleeves stiffened all over: they are cut once more from the interfacing."""
+    """Fronts, backs and sleeves stiffened all over: they are cut once more from the interfacing, and fused to it."""
     stiff = {p.id for p, _ in pattern.pieces_for(Role.INTERFACING, view)}
+    fused = shell(pattern, view) - stiff
     pieces = tuple(
         replace(
             p,
             cuts=(*p.cuts, *(replace(c, role=Role.INTERFACING, selvedge=None) for c in p.cuts if c.role is Role.MAIN)),
         )
-        if p.id in shell(pattern, view) - stiff
+        if p.id in fused
         else p
         for p in pattern.pieces
     )
-    return replace(pattern, pieces=pieces)
+    ways = tuple((f"{STIFFEN}{id}", "fusing") for id in sorted(fused))
+    return replace(pattern, pieces=pieces, making=replace(pattern.making, ways=(*pattern.making.ways, *ways)))
 
 
 def _interfacing_trimmed(pattern: Pattern, size: str) -> Pattern:

@@ -180,6 +180,8 @@ class DetailKind(Worded):
 
 POCKET_DOTS = ("pocket-top", "pocket-bottom")
 """The marks on the edges of a side seam between which the mouth of an in-seam pocket is left open."""
+STIFFEN = "stiffen:"
+"""Before the id of a piece among the ways: how it is stiffened."""
 NECK_CENTRE = "centre-of-neck"
 """The dot at the neck where a collar ends, at the centre line of an edge that laps."""
 BAND_FOLD = "fold"

@@ -9,9 +9,9 @@ from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.operation import On
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.making import STIFFEN, EdgePart
 
-KEY = "stiffen:"
+KEY = STIFFEN
 
 
 def stiffened_ids(bench: Workbench) -> tuple[str, ...]:
