@@ -57,9 +57,7 @@ def test_no_lining_is_ironed_hotter_than_it_bears(name):
         alone = [op for op in ironed if touched(project, op) <= linings and any(says(op, how) for how in HOW.values())]
         assert all(says(op, HOW[Fibre.ACETATE]) for op in alone)
         last = project.steps[-1]
-        assert says(last, HOW[Fibre.LINEN]) and says(
-            last, f"The lining from its own side: {lower_first(HOW[Fibre.ACETATE])}"
-        )
+        assert says(last, HOW[Fibre.LINEN]) and says(last, f"The lining by itself: {lower_first(HOW[Fibre.ACETATE])}")
 
 
 @pytest.mark.parametrize("name", ["shift", "blazer", "A-line skirt", "camp shirt"])
@@ -107,3 +105,4 @@ def test_sleeves_from_another_cloth_are_ironed_as_that_bears_it(name):
         if here & sleeves and here - sleeves:
             assert says(op, "As the contrast cloth bears it."), op.id
     assert {bool(touched(project, op) & sleeves) for op in pressed} == {True, False}
+    assert says(project.steps[-1], f"The contrast cloth by itself: {lower_first(HOW[Fibre.SILK])}")

@@ -39,10 +39,11 @@ def iron_for_both(bench: Workbench) -> str:
     return _where_they_meet({"main cloth": bench.household, "lining": bench.household.on_the_lining})
 
 
-def lining_by_itself(bench: Workbench) -> tuple[str, ...]:
-    """What the last press says of a lining that is ironed otherwise than its garment."""
-    own, lining = _by_cloth(bench.household), _by_cloth(bench.household.on_the_lining)
-    return (f"The lining from its own side: {lower_first(lining)}",) if bench.linings and own != lining else ()
+def others_by_themselves(bench: Workbench) -> tuple[str, ...]:
+    """What the last press says of a contrast cloth or a lining that is ironed otherwise than the main cloth."""
+    own, cloths = _by_cloth(bench.household), bench.cloths_of(piece.id for piece in bench.pattern.pieces)
+    others = {name: _by_cloth(cloth) for name, cloth in cloths.items()}
+    return tuple(f"The {name} by itself: {lower_first(how)}" for name, how in others.items() if how != own)
 
 
 def _where_they_meet(cloths: Mapping[str, MakingChoices]) -> str:

@@ -120,7 +120,8 @@ def sewn_down(
         gives=(facts.finish(Fact.HEMMED, finish.id), facts.finish(Fact.FINISHED, finish.id)),
         setting=None
         if by_hand
-        else setting or settings.hem(bench.household, bench.margin(2), lining=is_lining(bench, finish)),
+        else setting
+        or settings.hem(bench.sewn_as(pieces_of(finish.parts)), bench.margin(2), lining=is_lining(bench, finish)),
         caution="" if by_hand else NEEDLE,
         booklet=bench.booklet(finish.id),
         look="From the right side the hem neither pulls nor waves."

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.iron import iron_for, lining_by_itself
+from rowanseed.core.make.iron import iron_for, others_by_themselves
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import HOT, Workbench
@@ -45,7 +45,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         title="The last press",
         how=(
             f"{iron_for(bench)} From the wrong side or through a cloth; {_in_order(bench)}.",
-            *lining_by_itself(bench),
+            *others_by_themselves(bench),
             "Hang it up, closed, until it is cool and dry.",
         ),
         bench=Bench.IRON,
