@@ -14,6 +14,7 @@ from rowanseed.core.make.zip_kinds import zipped_as_chosen
 
 from .everyday import EVERYDAY
 from .test_make import faults
+from .wording import misprints
 
 
 @pytest.mark.slow
@@ -31,3 +32,4 @@ def test_every_way_that_is_offered_can_be_sewn(name):
             assert play(garment, order) == (), (way.id, technique.id)
             assert faults(garment, size, order) == [], (way.id, technique.id)
             assert other.gaps == made.gaps, (way.id, technique.id)
+            assert [said for op in other.operations for said in misprints(op)] == [], (way.id, technique.id)

@@ -17,7 +17,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import Graph
 from rowanseed.core.make.openings import Openings
 from rowanseed.core.make.operation import EdgeShown, Need, On
-from rowanseed.core.make.runs import Runs
+from rowanseed.core.make.runs import Run, Runs
 from rowanseed.core.make.zip_kinds import zipped_as_chosen
 from rowanseed.core.pattern.making import (
     EdgePart,
@@ -107,6 +107,12 @@ class Workbench(Graph):
             f"Seam of {self.margin(one)} on the {self.name(join.a[0].piece)} and {self.margin(other)} on the "
             f"{self.name(join.b[0].piece)}: match the stitching lines, not the raw edges;"
         )
+
+    def sewn_along(self, run: Run) -> str:
+        """From where to where a seam is sewn, and how its ends are secured."""
+        if run.ring:
+            return f"{run.words}, begun at a seam and sewn {self.margin(15)} over the beginning"
+        return f"{run.words}; backstitch both ends"
 
     def booklet(self, *ids: str) -> str:
         return next((b.number for b in self.pattern.making.booklet if set(ids) & set(b.about)), "")

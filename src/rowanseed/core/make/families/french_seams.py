@@ -32,8 +32,7 @@ def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Second row, right sides together: {name}",
         how=(
             "Fold along the first row, right sides together, the row exactly on the fold; press it so.",
-            f"{bench.margin(allowance - first)} from the fold, {run.words}; backstitch both ends. The raw edges are "
-            "inside.",
+            f"{bench.margin(allowance - first)} from the fold, {bench.sewn_along(run)}. The raw edges are inside.",
         ),
         requires=(
             Need(facts.join(Fact.GRADED, join.id), "the first row is sewn and trimmed"),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from itertools import takewhile
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
@@ -93,10 +94,9 @@ def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[st
         name = "" if opened is None else lower_first(opened.name).split(",")[0]
         if name and (run.ring or run.start == run.end):
             return (f"{seam} from one edge of the {name}, which is still open, to the other; backstitch both ends.",)
-        if run.ring:
-            return (f"{seam} all round, begun at a seam and sewn {bench.margin(15)} over the beginning.",)
-        words = run.words.replace(f"the {ZIP}", f"the edge of the {name}") if name else run.words
-        return (f"{seam} {words}; backstitch both ends.", *past_mouth(bench, join))
+        along = bench.sewn_along(run)
+        along = along.replace(f"the {ZIP}", f"the edge of the {name}") if name else along
+        return (f"{seam} {along}.", *past_mouth(bench, join))
     return along_zip(bench, join, closure)
 
 
@@ -195,11 +195,18 @@ def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -
     )
 
 
-def not_lined(bench: Workbench, join: Join, closure: Closure) -> Iterator[EdgePart]:
-    """The edges along a zip that the lining's seam does not have, where only a part of the garment is lined."""
+def not_lined(bench: Workbench, join: Join, closure: Closure) -> tuple[EdgePart, ...]:
+    """The edges along a zip above the lining's seam, where the upper part of the garment is not lined.
+
+    What lies below the lined part, as the tiers of a skirt whose lining hangs from the first, is behind the lining.
+    """
     of = {x.piece: x.of for x in bench.pattern.making.layers if x.kind is LayerKind.LINING}
     behind = {(of.get(p.piece), p.edge) for p in join.a}
-    return (p for p in bench.joins[closure.join].a if (p.piece, p.edge) not in behind)
+    downwards = bench.joins[closure.join].a
+    if closure.to_mark is not None and bench.pattern.piece(closure.to_mark[0]).mark(closure.to_mark[1]).anchor == "end":
+        downwards = downwards[::-1]
+    above = tuple(takewhile(lambda p: (p.piece, p.edge) not in behind, downwards))
+    return above if len(above) < len(downwards) else ()
 
 
 def order_needs(bench: Workbench, join: Join) -> Iterator[Need]:

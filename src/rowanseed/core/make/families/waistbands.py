@@ -138,9 +138,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Right side of the {bench.name(piece)} to the right side of the garment; match the seams, centres and "
             "notches, then ease in what is between.",
-            f"{bench.seam_of(join)} all round, seam on seam; begin and end overlapping by {bench.margin(15)}."
-            if run.ring
-            else f"{bench.seam_of(join)} {run.words}; backstitch both ends.{fitted}",
+            f"{bench.seam_of(join)} {bench.sewn_along(run)}.{'' if run.ring else fitted}",
         ),
         requires=tuple(waits(bench, join, piece)),
         look="The band lies as long as the edge, without a pucker in either.",

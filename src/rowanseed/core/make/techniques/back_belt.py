@@ -66,7 +66,7 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=on_finish(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "they are made up first"),),
         gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.ATTACHED, finish.id)),
-        look="Both sit at the same height, and closed they lie flat_first over the back.",
+        look="Both sit at the same height, and closed they lie flat over the back.",
     )
 
 

@@ -30,9 +30,8 @@ def band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Right side of the {bench.name(outer)} to the right side of the garment, the {bench.name(inner)} held "
             "up out of the way; match the side seams, centres and notches, then ease in what is between.",
-            f"{bench.seam_of(join)} all round, seam on seam; begin and end overlapping by {bench.margin(15)}."
-            if run.ring
-            else f"{bench.seam_of(join)} {run.words}; backstitch both ends, each exactly at the band's finished end.",
+            f"{bench.seam_of(join)} {bench.sewn_along(run)}"
+            + ("." if run.ring else ", each exactly at the band's finished end."),
         ),
         requires=(
             Need(facts.join(Fact.PRESSED, made_up.id), "the band is made up before it is put on"),

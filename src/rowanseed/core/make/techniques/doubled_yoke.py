@@ -28,7 +28,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         if first
         else f"Roll the {between} up to the shoulders; bring the {inner} round the roll until its right side lies on "
         f"the wrong side of the {between}, whose right side lies on the {outer}: the roll is inside a tube.",
-        f"{bench.seam_of(one)} {run.words}, through all three layers; backstitch both ends.",
+        f"{bench.seam_of(one)} through all three layers, {bench.sewn_along(run)}.",
         *(() if first else ("Draw the garment out of the tube through the neck.",)),
     )
     yield sew(

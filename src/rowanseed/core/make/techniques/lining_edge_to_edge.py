@@ -120,10 +120,14 @@ def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
             "armhole by itself; begin and end at the stitching line of the sides, with a backstitch."
         )
         return
-    yield (
-        f"{seam} {bench.runs.over(bench.joins[duty.id].a, each_hand=bench.joins[duty.id].each_hand).words}; backstitch "
-        "both ends."
-    )
+    if "hem" in edges:
+        yield (
+            f"{seam} from side seam to side seam, front and back each by itself; begin and end exactly at the "
+            "stitching line of the sides, with a backstitch."
+        )
+        return
+    join = bench.joins[duty.id]
+    yield f"{seam} {bench.sewn_along(bench.runs.over(join.a, each_hand=join.each_hand))}."
 
 
 TECHNIQUE = Technique(

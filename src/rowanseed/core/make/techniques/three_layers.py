@@ -35,7 +35,7 @@ def three(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"The {layers[0]}, the {layers[1]} and the {layers[2]}, raw edges even. Which of them lies between the "
             "others, your booklet or the drawing says; baste that one to its neighbour first.",
-            f"{bench.seam_of(one)} {run.words}, through all three layers; backstitch both ends.",
+            f"{bench.seam_of(one)} through all three layers, {bench.sewn_along(run)}.",
         ),
         look="All three edges are caught all along.",
     )
