@@ -160,6 +160,8 @@ def test_a_project_takes_school_blend_and_alterations_and_reports_them(tmp_path)
         (lambda d: d["choices"].update(hem_change="-3 m"), "shortened"),
         (lambda d: d.update(cloth_choices={"layers": {"faced": ["waist-edge"]}}), "“waist-edge” faced"),
         (lambda d: d.update(cloth_choices={"layers": {"lining": "whole", "of": "upper"}}), "above the waist seam"),
+        (lambda d: d.update(tactics={"main": ["narrow-hem", "smaller-batch"]}), "To save cloth, “"),
+        (lambda d: d.update(cloth_choices={"moved": ["sleeve"]}), "“sleeve” from the contrast cloth"),
         (lambda d: d.update(cloth_choices={"matching": [["main", {"kinds": ["seams"]}]]}), "It is not what version"),
     ],
 )

@@ -11,7 +11,7 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from rowanseed.core.alter.change import Alteration, Altered
-from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.errors import NothingToSave, RowanseedError
 from rowanseed.core.batch import Member, smaller
 from rowanseed.core.choices import ClothChoices, Decisions, Habits
 from rowanseed.core.cloth.choosing import Chosen, Remark, remarks
@@ -43,6 +43,7 @@ from rowanseed.core.pipeline import (
 )
 from rowanseed.core.saving.apply import has_one_fewer
 from rowanseed.core.saving.combine import combined
+from rowanseed.core.saving.passed_over import passed_over
 from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.sizing.ease import Ease
 from rowanseed.core.sizing.lengths import LengthRow, length_rows
@@ -152,15 +153,23 @@ class Project:
 
     @cached_property
     def refusals(self) -> tuple[Refusal, ...]:
-        """What could not be carried out: the project's own alterations and layers, and the alterations of the batch's
-        other garments."""
+        """What could not be carried out: the project's own alterations, layers and what was to save cloth, and the
+        alterations of the batch's other garments."""
         layers = () if self.size is None else left_out(self.altered.pattern, self.view, self.cloth_choices.layers)
         found = [
             self._altered[1],
-            *map(Refusal, layers),
+            *map(Refusal, (*layers, *self.saves_nothing)),
             *(refused for _, _, refused in self._members(self.every_tactic)),
         ]
         return tuple(refusal for refusal in found if refusal is not None)
+
+    @cached_property
+    def saves_nothing(self) -> tuple[NothingToSave, ...]:
+        """What was to save cloth and changes nothing of this garment."""
+        if self.size is None:
+            return ()
+        taken, units = self.decisions.tactics, self.habits.units
+        return tuple(passed_over(self.altered.pattern, self.garment, self.view, taken, self.cloth_choices, units))
 
     @property
     def altered_in(self) -> str:

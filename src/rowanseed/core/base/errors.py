@@ -9,6 +9,7 @@
       Refused            a rule of the craft says no: which piece, what is needed, what room there is
         AlterationError    an alteration that the pieces cannot take
         NoSuchLayer        a layer that this garment cannot have
+        NothingToSave      what was to save cloth, and this garment has nothing for it
         LayRefusal         what cannot be laid on this cloth, and why: an answer, which is kept
       SearchError        a search that gave no answer: never kept, always to be started again
       StoreError         the database cannot be used, or what was to be changed has changed meanwhile
@@ -219,6 +220,33 @@ class NoSuchLayer(Refused):
     WHERE = "cloth_choices, layers"
     PROBLEM = "{what}: {why}."
     REMEDY = "It is left out, until the layers are chosen again at the Cloth station."
+
+
+@dataclass(eq=False)
+class NothingToSave(Refused):
+    """`what` was to save cloth, and `why` nothing comes of it on this garment; `id` of a tactic or a piece."""
+
+    id: str
+    what: str
+    why: str
+    REMEDY = "It is passed over; let go of it at the Cloth station."
+
+
+@dataclass(eq=False)
+class NoUseOfTactic(NothingToSave):
+    """A tactic for one cloth, by the `role` of that."""
+
+    role: str
+    WHERE = "tactics, {role}"
+    PROBLEM = "To save cloth, “{what}”: {why}."
+
+
+@dataclass(eq=False)
+class NoSuchPieceToMove(NothingToSave):
+    """A piece that was to be cut from the contrast cloth."""
+
+    WHERE = "cloth_choices, moved"
+    PROBLEM = "“{what}” from the contrast cloth: {why}."
 
 
 # ---------------------------------------------------------------- what cannot be laid: answers

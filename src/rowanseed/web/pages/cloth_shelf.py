@@ -38,7 +38,7 @@ def show_cloth_shelf(home: Home, id: Id, role: str | None = None, give: Number =
         return go(f"/projects/{id}/cloth")
     chosen = _role(project, role)
     found = look_along(project, chosen, give)
-    pieces = {piece.id: piece for piece in project.core.altered.pattern.pieces}
+    pieces = {piece.id: piece for piece in project.core.garment.pieces}
     return home.show(
         ClothShelfView(
             project=project,
@@ -87,7 +87,9 @@ def move_piece(home: Home, id: Id, typed: Typing) -> Response:
     """Cut a small piece from an off-cut, as the contrast cloth; or from the main cloth again."""
     project = load(home, id)
     piece, number = typed.get("piece", ""), number_of(typed.get("cloth"))
-    if piece not in {p.id for p, _ in project.core.altered.pattern.pieces_for(Role.MAIN, project.record.view)}:
+    core = project.core
+    small = {p.id for p, _ in core.garment.pieces_for(Role.MAIN, project.record.view)}
+    if piece not in small | set(core.cloth_choices.moved):
         raise NotThere("piece")
     off_cut = number if number is not None and cloths.cloth(home.db, number) is not None else None
     draws_contrast = Role.CONTRAST in project.pattern.roles(project.record.view)

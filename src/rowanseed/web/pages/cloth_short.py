@@ -10,6 +10,7 @@ from rowanseed.app.saving import searches, tried
 from rowanseed.core.base.errors import NotThere
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.combine import combined
+from rowanseed.core.saving.passed_over import let_go
 from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.web.deps import Home, Id, Typing, go
 from rowanseed.web.events import follow
@@ -87,3 +88,12 @@ def take_tactics(home: Home, id: Id, role: str, typed: Typing) -> Response:
     tried(project, chosen, keep=True)
     home.decide(project, typed, tactics={**project.record.tactics, chosen: combined(asked)})
     return go(f"/projects/{id}/cloth/short?role={chosen.value}")
+
+
+@router.post("/projects/{id}/cloth/passed-over")
+def let_go_of_passed_over(home: Home, id: Id, typed: Typing) -> Response:
+    """Let go of what was to save cloth and changes nothing of this garment."""
+    project = load(home, id)
+    tactics, choices = let_go(project.record.tactics, project.record.cloth_choices, project.core.saves_nothing)
+    home.decide(project, typed, tactics=tactics, cloth_choices=choices)
+    return go(f"/projects/{id}/cloth")
