@@ -30,7 +30,6 @@ BY = 20.0
 APART = 1.25
 """So far apart, in mm, over a whole seam is not seen in sewing; what lies farther apart is told on the page."""
 EASED = {
-    "princess-front": 2.2,
     "neck-princess-front-facing": 1.6,
     "neck-raglan-front-facing": 1.5,
     "neck-raglan-back-facing": 1.5,

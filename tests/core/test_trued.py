@@ -8,7 +8,12 @@ import pytest
 
 from rowanseed.core.alter.blend import blend_sizes, blendable
 from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.alter.kinds import offered
+from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.alter.trued import MOST, trued
+from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.finished import changes
@@ -39,6 +44,14 @@ def middle(pattern):
     return pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
 
 
+def at_seams(pattern, size):
+    """Every seam let out and taken in by 3 cm, at every level."""
+    kind = next(kind for kind in offered(pattern, size) if kind.id == "seam")
+    for place in kind.places_on(pattern, size):
+        for by in (30.0, -30.0):
+            yield Alteration("seam", by, place.at, place.level, place.school)
+
+
 def down_the_body(pattern, size):
     """The seams that run down between fronts or backs, on edges from end to end."""
     for join in pattern.making.joins:
@@ -66,6 +79,34 @@ def test_blended_over_several_sizes_every_seam_down_the_body_is_as_long_on_both_
         assert [one for piece in now.pieces for one in piece_faults(piece, (size,))] == []
         for join in down_the_body(pattern, size):
             assert fault(now, size, join) == pytest.approx(fault(pattern, size, join), abs=0.1), (blend, join.id)
+
+
+@pytest.mark.parametrize("name", ["ball gown", "princess dress", "western blouse", "blazer", "coat dress"])
+def test_let_out_or_taken_in_at_a_seam_every_seam_down_the_body_is_as_long_on_both_sides_as_it_was(name):
+    """A princess seam from the shoulder came apart by 3 mm where it was let out at the bust."""
+    pattern = drawn(name)
+    for size in (pattern.envelope.sizes[0], pattern.envelope.sizes[-1]):
+        for alteration in at_seams(pattern, size):
+            try:
+                now = carry_out(pattern, size, [alteration]).pattern
+            except AlterationError:
+                continue
+            for join in down_the_body(pattern, size):
+                off = fault(now, size, join) - fault(pattern, size, join)
+                assert off == pytest.approx(0.0, abs=0.1), (alteration, join.id)
+
+
+def test_the_tissue_sheet_says_which_seam_is_trued_and_by_how_much_on_each_side():
+    pattern = drawn("ball gown")
+    size = pattern.envelope.sizes[-1]
+    told = {}
+    for alteration in at_seams(pattern, size):
+        (step,) = carry_out(pattern, size, [alteration]).steps
+        told[alteration.at, alteration.level, alteration.by] = sheet(step, Units.METRIC, size).steps[-1]
+    more, less = told["princess-front", "bust", 30.0], told["princess-front", "bust", -30.0]
+    assert "0.1 cm off the side front and as much onto the centre front, running out to nothing" in more
+    assert "0.1 cm off the centre front and as much onto the side front, running out to nothing" in less
+    assert not any("True their lower ends" in said for (at, _, _), said in told.items() if at == "sides")
 
 
 @pytest.mark.parametrize("name", ["princess dress", "empire dress", "western blouse", "blazer", "waistcoat", "jeans"])

@@ -9,11 +9,11 @@ import shapely
 
 from rowanseed.core.alter.blend import Blend, blend_sizes
 from rowanseed.core.alter.buttons import evenly_buttoned
-from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Touched
+from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Touched, TruedSeam
 from rowanseed.core.alter.follow import follow
 from rowanseed.core.alter.frame import frame_of, why_along
 from rowanseed.core.alter.kinds import kind_of, title
-from rowanseed.core.alter.trued import trued
+from rowanseed.core.alter.trued import taken_apart, trued
 from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
@@ -39,9 +39,9 @@ def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], bl
     steps: list[AlterationStep] = []
     shut = closed_again(drawn, opened, pattern, size)
     for alteration in alterations:
-        altered, touched = _one(pattern, size, alteration)
+        altered, touched, seams = _one(pattern, size, alteration)
         before, shut = shut, closed_again(drawn, opened, altered, size)
-        steps.append(AlterationStep(alteration=alteration, touched=touched, before=before, after=shut))
+        steps.append(AlterationStep(alteration=alteration, touched=touched, before=before, after=shut, trued=seams))
         pattern = altered
     return Altered(shut, tuple(steps))
 
@@ -56,15 +56,19 @@ def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -
             raise TakesBack(title(alteration, pattern), title(other, pattern))
 
 
-def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, tuple[Touched, ...]]:
+def _one(
+    pattern: Pattern, size: str, alteration: Alteration
+) -> tuple[Pattern, tuple[Touched, ...], tuple[TruedSeam, ...]]:
     if alteration.by == 0:
-        return pattern, ()
+        return pattern, (), ()
     kind = kind_of(alteration)
     if abs(alteration.by) > kind.most:
         raise MoreThanItBears(abs(alteration.by), kind.most)
     if alteration.by < 0 and not kind.opposite:
         raise OnlyMore()
     made = kind.carry_out(pattern, size, alteration)
+    seams = tuple(taken_apart(pattern, made, size))
+    made = trued(pattern, made, size)
     moved = _changed(pattern, made, size)
     altered, followed = follow(pattern, made, size, moved)
     altered = evenly_buttoned(pattern, altered, size)
@@ -76,7 +80,7 @@ def _one(pattern: Pattern, size: str, alteration: Alteration) -> tuple[Pattern, 
             reason = followed.get(piece.id) or _why(pattern, size, piece, alteration)
             edges, by = _edges_changed(piece, altered.piece(piece.id), size)
             touched.append(Touched(piece=piece.id, edges=edges, by=by, why=reason))
-    return altered, tuple(touched)
+    return altered, tuple(touched), seams
 
 
 def _changed(before: Pattern, after: Pattern, size: str) -> set[str]:

@@ -37,6 +37,15 @@ class Touched:
 
 
 @dataclass(frozen=True)
+class TruedSeam:
+    """A seam that came apart and was trued at its lower end: by piece, `by` mm off the longer and onto the shorter."""
+
+    longer: str
+    shorter: str
+    by: float
+
+
+@dataclass(frozen=True)
 class AlterationStep:
     """An alteration as it was carried out: all it touched, and the pattern before and after it."""
 
@@ -44,6 +53,7 @@ class AlterationStep:
     touched: tuple[Touched, ...]
     before: Pattern
     after: Pattern
+    trued: tuple[TruedSeam, ...] = ()
 
 
 @dataclass(frozen=True)

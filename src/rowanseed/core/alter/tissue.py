@@ -42,7 +42,7 @@ def sheet(step: AlterationStep, units: Units, size: str) -> TissueSheet:
     return TissueSheet(
         title=f"{title(alteration, pattern)} {told.show(alteration.by)}",
         pieces=names,
-        steps=(*kind_of(alteration).tissue(told), *_on_yokes(step)),
+        steps=(*kind_of(alteration).tissue(told), *_on_yokes(step), *_trued(told)),
         along=along,
     )
 
@@ -61,6 +61,16 @@ def _on_yokes(step: AlterationStep) -> Iterator[str]:
                 f"The {yoke} is cut with its dart closed, so it lies turned: do the same at its own edges, measured "
                 f"square to them.{meets}"
             )
+
+
+def _trued(told: OnTissue) -> Iterator[str]:
+    """Seams whose sides come out unlike."""
+    for seam in told.step.trued:
+        longer, shorter = (lower_first(told.step.before.piece(id).name) for id in (seam.longer, seam.shorter))
+        yield (
+            f"Walk the seam of {longer} and {shorter}: its two sides come out unlike. True their lower ends, "
+            f"{told.show(seam.by)} off the {longer} and as much onto the {shorter}, running out to nothing."
+        )
 
 
 def _follows(pattern: Pattern, piece: str, alteration: Alteration) -> bool:

@@ -1,4 +1,4 @@
-"""Seams that come apart where sizes are blended, trued: what one side is longer by is shared between both.
+"""Seams that come apart where sizes are blended or a seam is taken in, trued: both sides share the difference.
 
 Two edges that lean apart grow by unlike amounts where the width changes from one level to the next, the side of a
 panel more than its middle. At the lower end of such a seam the longer side is taken up by half of it and the shorter
@@ -11,6 +11,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
+from rowanseed.core.alter.change import TruedSeam
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import frame_of, move_some
 from rowanseed.core.geometry.outline import Point
@@ -22,6 +23,8 @@ from rowanseed.core.pattern.walk import fault
 MOST = 12.0
 """A seam that is further apart, in mm, is not trued: something else is wrong with it."""
 NOTICED = 0.05
+TOLD = 1.0
+"""A seam that is further apart, in mm, is told to be trued on the tissue: less is within a pencil's line."""
 ROUNDS = 6
 PARTS = 4
 """Into so many parts a curve is cut that is carried by a map which bends."""
@@ -31,8 +34,18 @@ NARROW = 30.0
 _Place = Callable[[float], float]
 
 
+def taken_apart(before: Pattern, after: Pattern, size: str) -> Iterator[TruedSeam]:
+    """The seams between fronts and backs that a change takes apart, and that are trued for it."""
+    for join in after.making.joins:
+        ends = _lower_ends(after, size, join)
+        off = fault(after, size, join) - fault(before, size, join)
+        if ends is not None and TOLD < abs(off) < MOST:
+            longer, shorter = ends if off > 0 else ends[::-1]
+            yield TruedSeam(longer=longer.piece, shorter=shorter.piece, by=abs(off) / 2)
+
+
 def trued(before: Pattern, after: Pattern, size: str) -> Pattern:
-    """The blended pattern with its seams between fronts and backs as far apart as they were drawn."""
+    """The changed pattern with its seams between fronts and backs as far apart as they were before."""
     wanted = {join.id: fault(before, size, join) for join in before.making.joins}
     for _ in range(ROUNDS):
         settled = True
