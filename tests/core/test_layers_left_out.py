@@ -5,6 +5,8 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import Sleeve, Trim
+from rowanseed.core.compose.vocabulary import Along, ArmholeFinish, SleeveEnd, SleeveKind, SleeveLength, TrimKind
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
 from rowanseed.core.derive.facing import can_be_faced
 from rowanseed.core.derive.layers import with_layers
@@ -12,6 +14,7 @@ from rowanseed.core.derive.left_out import left_out
 from rowanseed.core.derive.lining import can_be_pleated, lined_parts, schools
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.operation import Act
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
@@ -30,6 +33,35 @@ def test_every_edge_that_may_be_faced_leaves_every_closure_made(name):
     compiled = compile_garment(made, view, size, MakingChoices())
     assert faults(made, size, sequence(compiled.operations)) == []
     assert compiled.gaps == compile_garment(pattern, view, size, MakingChoices()).gaps
+
+
+@pytest.mark.parametrize("kind", [TrimKind.RICKRACK, TrimKind.LACE, TrimKind.BRAID])
+def test_a_trim_goes_on_along_an_edge_that_is_faced_instead_of_bound(kind):
+    """It waited for the binding's edge to be finished, which nothing did any more."""
+    bound = EVERYDAY["drawstring dress"]
+    features = replace(
+        bound.features, sleeve=None, armhole=ArmholeFinish.BIAS_BINDING, trim=(Trim(kind, Along.ARMHOLE),)
+    )
+    pattern = compose(replace(bound, features=features)).pattern
+    made = with_layers(pattern, "12", "A", Layers(faced=("armhole",)))
+    compiled = compile_garment(made, "A", "12", MakingChoices())
+    order = sequence(compiled.operations)
+    assert faults(made, "12", order) == [] and compiled.gaps == ()
+    (trim,) = (op for op in order if op.technique == kind.value and op.act is Act.ATTACH)
+    (seam,) = (op for op in order if op.id == "sew-armhole-facing")
+    # Braid lies on the turned edge; what looks out of the seam is caught in it.
+    assert (order.index(trim) > order.index(seam)) is (kind is TrimKind.BRAID)
+
+
+def test_a_lining_has_no_hem_of_its_own_at_a_sleeve_end_whose_facing_takes_its_place():
+    """A hem of no edge was left, and the steps could not be worked out."""
+    top = EVERYDAY["drawstring dress"]
+    sleeve = Sleeve(SleeveKind.GATHERED_CAP, length=SleeveLength.SHORT, end=SleeveEnd.BINDING)
+    pattern = compose(replace(top, features=replace(top.features, sleeve=sleeve))).pattern
+    made = with_layers(pattern, "12", "A", Layers(lining=LiningSchool.DEDUCT, faced=("wrist",)))
+    assert all(finish.parts for finish in made.making.finishes)
+    compiled = compile_garment(made, "A", "12", MakingChoices())
+    assert faults(made, "12", sequence(compiled.operations)) == [] and compiled.gaps == ()
 
 
 @pytest.mark.parametrize("name", EVERYDAY)

@@ -9,7 +9,8 @@ import pytest
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.vocabulary import OpeningKind, Where
+from rowanseed.core.compose.description import Description, Features, Opening, Side
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Waist, Where
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -86,6 +87,17 @@ def test_what_a_slit_is_cut_into_is_not_cut_apart(kind):
         "centre-skirt-front",
         "centre-skirt-back",
     }
+
+
+def test_the_pleated_strip_of_a_band_let_in_is_not_cut_apart():
+    """Nothing sewed the seam down its middle: its pleats run on across it."""
+    zipped = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)
+    features = Features(back=Side(Centre.SEAM), opening=zipped, waist=Waist.PLEATED_BAND)
+    pattern = compose(Description(name="banded", garment=GarmentKind.DRESS, features=features)).pattern
+    assert pattern.piece("pleated-front").cuts[0].fold
+    project = Project(pattern, {}, Decisions("A", "12", tactics={Role.MAIN: ("centre-seam",)}))
+    assert not {join.id for join in project.garment.making.joins if "pleated" in join.id}
+    assert play(project.garment, project.steps) == ()
 
 
 def test_two_halves_are_one_piece_before_a_yoke_on_the_fold_is_sewn_across_them():

@@ -33,11 +33,16 @@ from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment, workbench
+from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.simulator import play
 from rowanseed.core.make.step_facts import figures
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.tiers import LOWER, UPPER
 from rowanseed.core.pattern.walk import walk
 from rowanseed.drawings.line.laid import laid
+
+from .test_make import faults
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)
 YOKED = Side(Centre.FOLD, (Shaping.YOKE,))
@@ -175,6 +180,24 @@ def test_a_ruffle_goes_round_the_last_tier():
     assert 2 * ruffle == pytest.approx(2 * round_of(pattern, "14", "hem", 3))
 
 
+@pytest.mark.parametrize("waist", [Waist.SEAM, Waist.PLAIN_BAND, Waist.PLEATED_BAND])
+@pytest.mark.parametrize("ruffled", [False, True])
+def test_a_bodice_is_tried_on_before_the_tiers_below_it_are_sewn_to_each_other(waist, ruffled):
+    """With a band let in and a ruffle below the last tier these steps waited for each other."""
+    trim = (Trim(TrimKind.RUFFLE, Along.HEM),) if ruffled else ()
+    pulled_on = {"opening": Opening(Where.NONE), "back": Side(Centre.FOLD)}
+    dress = tiered(GarmentKind.DRESS, tiers=3, waist=waist, length=None, trim=trim, **pulled_on)
+    pattern = compose(replace(dress, cloth=Structure.KNIT)).pattern
+    made = compile_garment(pattern, "A", "14", MakingChoices())
+    order = sequence(made.operations)
+    assert faults(pattern, "14", order) == [] and play(pattern, order) == ()
+    needs, waits = {op.id: {need.step for need in op.needs} for op in order}, {"try-on-shell"}
+    while more := {need for id in waits for need in needs[id]} - waits:
+        waits |= more
+    assert "baste-sides" in waits
+    assert not {id for id in waits if "tier" in id or "ruffle" in id or id.startswith("sew-skirt")}
+
+
 # ---------------------------------------------------------------- to her own measure
 
 
@@ -205,8 +228,8 @@ def test_gathers_are_measured_as_they_lie_under_the_needle():
     steps = {op.id: op for op in made.operations}
     waist = pattern.envelope.finished["A"]["waist"]["14"]
     for id, whole, said in (
-        ("gather-waist", waist, "in all"),
-        ("gather-skirt-tier-2-front", waist * 1.5 / 2, "in all"),
+        ("gather-waist", waist, "altogether"),
+        ("gather-skirt-tier-2-front", waist * 1.5 / 2, "altogether"),
         ("gather-skirt-tier-2-back", waist * 1.5 / 4, "on each side"),
     ):
         told = " ".join(steps[id].how)

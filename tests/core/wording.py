@@ -11,7 +11,7 @@ MISPRINT = re.compile(
     r"_|[{}<>]|\bNone\b|\bnan\b"
     r"|−\s?\d|(?<![\w–])-\d"
     r"|\.\.|\s[,.;]|[;,]\.|  |\(\)|\.[A-Z]"
-    r"|\b(?!ends )(\w+) \1\b"
+    r"|\b([A-Za-z]+) \1\b"
     r"|all round; backstitch both ends"
 )
 

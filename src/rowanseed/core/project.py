@@ -23,7 +23,7 @@ from rowanseed.core.derive.left_out import left_out
 from rowanseed.core.garment import GarmentChoices, lay_problem
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.make.booklet import Moved, moved
-from rowanseed.core.make.change import Unsuited, Way, in_the_way, settled, unsuited, ways, with_technique
+from rowanseed.core.make.change import Unsuited, Way, in_the_way, kept_for, settled, unsuited, ways, with_technique
 from rowanseed.core.make.choices import MakingChoices, choices_for
 from rowanseed.core.make.compiler import Gap, Made
 from rowanseed.core.make.operation import Operation
@@ -405,6 +405,7 @@ class Project:
         wanted = technique or next((way.usual.id for way in self.ways if way.id == part), None)
         if self.choices is not None and wanted is not None:
             view, size = self.choices.view, self.choices.size
+            part = kept_for(self.garment, view, size, self.making_choices, part, wanted)
             given_up = in_the_way(self.garment, view, size, self.making_choices, part, wanted)
         kept = with_technique(self.making_choices, part, technique, given_up=given_up)
         as_cut = kept.as_cut | ({part} if is_cut and technique is not None else frozenset())

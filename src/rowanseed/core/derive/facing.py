@@ -92,6 +92,8 @@ def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
     between = tuple(joins_between(making.joins, finish, added))
     joins = [*making.joins, *between]
     others = tuple(f for f in making.finishes if f.id != finish.id)
+    seam = f"{finish.id}-facing"
+    details = making.details
     if finish.kind is FinishKind.HEM:
         # The garment's edge has its finish, so the seam between the two is said of the facing's edge.
         others = (
@@ -107,12 +109,16 @@ def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
     else:
         joins.append(
             Join(
-                id=f"{finish.id}-facing",
+                id=seam,
                 name=f"Facing to the {lower}",
                 a=finish.parts,
                 b=tuple(replace(p, piece=added[p.piece].id) for p in finish.parts),
                 press=Press.FACING,
             )
+        )
+        # A trim along the edge runs along that seam.
+        details = tuple(
+            replace(d, along=tuple(seam if id == finish.id else id for id in d.along)) for d in making.details
         )
     inner = Finish(
         id=f"{finish.id}-facing-edge",
@@ -125,7 +131,13 @@ def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
     return replace(
         pattern,
         pieces=(*pieces, *added.values()),
-        making=replace(making, joins=tuple(joins), finishes=(*others, inner, *ends), layers=(*making.layers, *layers)),
+        making=replace(
+            making,
+            joins=tuple(joins),
+            finishes=(*others, inner, *ends),
+            layers=(*making.layers, *layers),
+            details=details,
+        ),
     )
 
 

@@ -88,6 +88,10 @@ def lined_making(
     ]
     finishes = list(making.finishes)
     for hem in ends_of(pattern, lined):
+        parts = of_lining(hem.parts)
+        if not parts:
+            # A facing takes its place there, and it is sewn to that.
+            continue
         depth = sum(hem.folds) if hem.folds else 0.0
         if layers.hem is LiningHem.FREE:
             finishes.append(
@@ -95,7 +99,7 @@ def lined_making(
                     id=f"{LINING}{hem.id}",
                     name=f"{hem.name} of the lining",
                     kind=FinishKind.HEM,
-                    parts=of_lining(hem.parts),
+                    parts=parts,
                     folds=(shorter(pattern), depth) if depth else (),
                 )
             )
@@ -105,7 +109,7 @@ def lined_making(
                     id=f"{LINING}{hem.id}",
                     name=f"Lower edge of the lining, sewn to the {lower_first(hem.name)} with a fold of ease",
                     kind=FinishKind.TURNED,
-                    parts=of_lining(hem.parts),
+                    parts=parts,
                 )
             )
     added = tuple(Layer(LayerKind.LINING, Derived(DerivedAs.LINING, id).piece_id, id) for id in sorted(ids))

@@ -12,6 +12,7 @@ from rowanseed.core.make.part_names import part_name
 from rowanseed.core.make.registry import all_techniques
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.make.workbench import workbench
+from rowanseed.core.make.zip_kinds import SEWN_AS
 from rowanseed.core.pattern.pattern import Pattern
 
 
@@ -105,6 +106,15 @@ def in_the_way(
 
     own = sewn(part, wanted)
     return frozenset(id for id, name in choices.techniques if id != part and name != wanted and own & sewn(id, name))
+
+
+def kept_for(pattern: Pattern, view: str, size: str, choices: MakingChoices, part: str, wanted: str) -> str:
+    """The part that a choice is kept for: the zip itself where a technique sews it as a kind that may not be drawn."""
+    if wanted not in SEWN_AS:
+        return part
+    every = every_duty(workbench(pattern, view, size, choices))
+    ids = next((d.ids for t, d in every if t.id == wanted and part in d.ids), ())
+    return next((closure.id for closure in pattern.making.closures if closure.id in ids), part)
 
 
 def with_technique(

@@ -94,13 +94,16 @@ def neaten_together(bench: Workbench, duty: tuple[str, ...], technique: str) -> 
 
 
 def _twins(bench: Workbench, ids: tuple[str, ...]) -> tuple[str, ...]:
-    """Seams along the same edges on the other hand, where a zip tells left from right."""
+    """Seams along the same edges on the other hand, where a zip tells left from right, that are sewn alike."""
     own = {(p.piece, p.edge) for id in ids for p in bench.parts(id)}
     hands = {p.hand for id in ids for p in bench.parts(id)}
+    asked = dict(bench.chosen)
     return tuple(
         join.id
         for join in bench.joins.values()
         if join.id not in ids
+        and join.press is bench.joins[ids[0]].press
+        and asked.get(join.id) == asked.get(ids[0])
         and {(p.piece, p.edge) for p in (*join.a, *join.b)} == own
         and hands.isdisjoint(p.hand for p in (*join.a, *join.b))
     )

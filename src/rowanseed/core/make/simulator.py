@@ -10,7 +10,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from rowanseed.core.make.facts import Fact, State
+from rowanseed.core.make.facts import Fact, State, layer
 from rowanseed.core.make.operation import Act, Meant, Operation
 from rowanseed.core.pattern.making import ClosureKind, DifferenceKind, FinishKind, Join, LayerKind, Press
 from rowanseed.core.pattern.pattern import Pattern
@@ -209,7 +209,8 @@ class _Game:
         self.table.neatened |= dict.fromkeys(edges, how)
 
     def _dart(self, op: Operation) -> None:
-        for piece in op.on.pieces:
+        pleated = {piece for piece in op.on.pieces if layer(Fact.SHAPED, piece) in op.gives}
+        for piece in (piece for piece in op.on.pieces if piece not in pleated):
             for id, by in self.table.sewn.items():
                 ends = {edge for p, edge in _edges(self.joins[id]) if p == piece}
                 if self.darts.get(piece, set()) & ends:

@@ -44,7 +44,7 @@ def figures(bench: Workbench, op: Operation) -> tuple[StepFigure, ...]:
         if join is None or not join.a or not join.b:
             continue
         walked, times = walk_join(bench.pattern, bench.size, join), _times(bench, join)
-        name = f"{lower_first(join.name)}{', in all' if times > 1 else ''}"
+        name = f"{lower_first(join.name)}{', altogether' if times > 1 else ''}"
         if abs(walked.a - walked.b) < 1.0:
             out.append(StepFigure(name if times > 1 else f"{name}, each", times * walked.a))
         else:

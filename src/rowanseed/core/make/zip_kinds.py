@@ -16,6 +16,8 @@ IN_A_SEAM = (
 )
 """The zips that may take each other's place: all of them lie in a seam that is open down to a mark. Each is sewn by the
 technique of its own name."""
+SEWN_AS = {"band-first": ClosureKind.INVISIBLE_ZIP}
+"""Techniques that sew a zip together with something else, and the kind of zip that takes."""
 WIDE = 12.0
 """So many mm of allowance a zip takes that is not drawn for it (common practice, no source)."""
 
@@ -41,7 +43,7 @@ def why_not_zip(pattern: Pattern, closure: Closure, kind: ClosureKind, told: Cal
 def zipped_as_chosen(pattern: Pattern, techniques: Iterable[tuple[str, str]]) -> Pattern:
     """The garment with the kinds of zip that were chosen for it; what the pattern has stays its usual way."""
     chosen = dict(techniques)
-    kinds = {kind.value: kind for kind in IN_A_SEAM}
+    kinds = {kind.value: kind for kind in IN_A_SEAM} | SEWN_AS
     changed = {
         closure.id: kind
         for closure in zips_in_seams(pattern)

@@ -53,13 +53,17 @@ def but_not_all(found: set[str], main: Sequence[Piece]) -> frozenset[str]:
 def cut_apart(pattern: Pattern, ids: set[str], *, selvedge: bool = False) -> Pattern:
     """Pieces on the fold cut twice with a seam there, which joins the making graph; `selvedge`: along it.
 
-    What a faced slit is cut into, and its facing, stay whole: the slit runs down where the seam would be.
+    What a faced slit is cut into, and its facing, stay whole: the slit runs down where the seam would be. So does the
+    strip of a pleated band, whose pleats run on across it.
     """
-    slit = {id for one in pattern.making.details if one.kind is DetailKind.FACED_SLIT for id in (*one.on, *one.pieces)}
+    details = pattern.making.details
+    slit = {id for one in details if one.kind is DetailKind.FACED_SLIT for id in (*one.on, *one.pieces)}
+    pleated = {id for one in details if one.kind is DetailKind.PLEATED_BAND for id in one.pieces}
+    whole = slit | pleated
     pieces, joins = [], list(pattern.making.joins)
     for piece in pattern.pieces:
         folds: set[str | None] = {cut.fold for cut in piece.cuts if cut.fold and cut.role is Role.MAIN}
-        if piece.id not in ids - slit or not folds or piece.one_sided:
+        if piece.id not in ids - whole or not folds or piece.one_sided:
             pieces.append(piece)
             continue
         edges = tuple(replace(e, allowance=SEAM_ADDED) if e.name in folds else e for e in piece.edges)

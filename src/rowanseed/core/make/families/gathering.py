@@ -41,7 +41,7 @@ def lengths_of(bench: Workbench, join: Join) -> str:
 
 def drawn_to(bench: Workbench, join: Join) -> str:
     """What it is to measure once it is drawn up."""
-    return f"{bench.fine(_long(bench, join, join.b))} {'on each side' if join.each_hand else 'in all'}"
+    return f"{bench.fine(_long(bench, join, join.b))} {'on each side' if join.each_hand else 'altogether'}"
 
 
 def _long(bench: Workbench, join: Join, parts: Iterable[EdgePart]) -> float:

@@ -7,12 +7,12 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families import invisible_zips, waistbands
+from rowanseed.core.make.families import crotches, invisible_zips, waistbands
 from rowanseed.core.make.families.bands_and_zips import WHY
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import Closure, ClosureKind
+from rowanseed.core.pattern.making import Closure, ClosureKind, LayerKind
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -23,7 +23,9 @@ def finds(bench: Workbench) -> Iterator[Duty]:
         inside = waistbands.inside_of(bench, piece)
         closure = _zip(bench, found.id)
         laps = any(p.piece == piece and (p.from_mark or p.to_mark) for p in (*join.a, *join.b))
-        if inside is not None and closure is not None and not laps and any(p.edge == "waist" for p in join.a):
+        if inside is None or closure is None or laps or _in_crotch(bench, closure) or _hangs_a_lining(bench, found.id):
+            continue
+        if any(p.edge == "waist" for p in join.a):
             yield Duty((found.id, inside.id, closure.id))
 
 
@@ -32,14 +34,29 @@ def _why_not(bench: Workbench, id: str) -> str | None:
         return ""
     if not any(id in duty.ids for duty in waistbands.finds(bench)):
         return None
-    if _zip(bench, id) is None:
+    zip_ = _zip(bench, id)
+    if zip_ is None:
         return "no invisible zip ends at the band"
+    if _in_crotch(bench, zip_):
+        return "the seam of the zip goes on round the crotch, which is whole before a band goes on"
+    if _hangs_a_lining(bench, id):
+        return "the lining is caught in the band's seam, felled to the zip's tape before"
     return "the band has an underlap, which the zip does not run up into"
 
 
 def _zip(bench: Workbench, band: str) -> Closure | None:
     kinds = (ClosureKind.INVISIBLE_ZIP,)
     return next((c for c in bench.openings.zips_at(bench.joins[band]) if c.kind in kinds), None)
+
+
+def _in_crotch(bench: Workbench, closure: Closure) -> bool:
+    zipped, plain = crotches.crotch_join(bench)
+    return bool(plain) and any(join.id == closure.join for join in zipped)
+
+
+def _hangs_a_lining(bench: Workbench, band: str) -> bool:
+    lined = {layer.of for layer in bench.pattern.making.layers if layer.kind is LayerKind.LINING}
+    return any(part.piece in lined for part in bench.joins[band].a)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:

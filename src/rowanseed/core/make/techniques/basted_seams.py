@@ -46,7 +46,7 @@ def _basted(bench: Workbench, op: Operation) -> Iterator[Operation]:
         title=f"Baste by hand: {name}",
         how=(
             "Right sides together, ends, notches and crossing seams matched first; pin across the edge, and between.",
-            f"Running stitches of {bench.margin(STITCH)} in a thread that shows, {bench.margin(BESIDE)} from the "
+            f"Running stitches {bench.margin(STITCH)} long in a thread that shows, {bench.margin(BESIDE)} from the "
             "stitching line in the allowance, as far as the seam will be sewn; no knot, two small stitches at the "
             "beginning. Pins out as you reach them.",
         ),

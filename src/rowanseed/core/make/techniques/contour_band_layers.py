@@ -90,7 +90,7 @@ def _tape(bench: Workbench, made_up: Join, inner: str) -> Operation:
         title="Stay the upper edge of the band",
         how=(
             "A curved band is cut partly on the bias and grows in wear: its upper edge is held by a tape.",
-            f"Cut narrow firm tape or selvedge to the length of the stitching line, {bench.fine(length)} in all; "
+            f"Cut narrow firm tape or selvedge to the length of the stitching line, {bench.fine(length)} altogether; "
             f"baste it on the wrong side of the {bench.name(inner)}, its middle on the upper stitching line.",
         ),
         bench=Bench.HAND,

@@ -64,7 +64,7 @@ def _gathered(bench: Workbench, join: Join, parts: tuple[EdgePart, ...]) -> Oper
             f"Two rows at the longest stitch, {bench.margin(allowance - 5)} and {bench.margin(allowance + 3)} from "
             "the raw edge, ends left long; stop and begin again at every seam, so that no thread crosses one.",
             "Mark its edge in quarters, as the garment's.",
-            f"Draw the bobbin threads up until it is as long as the edge it goes to, {bench.length(short)} in all; "
+            f"Draw the bobbin threads up until it is as long as the edge it goes to, {bench.length(short)} altogether; "
             "wind them round a pin and even the gathers out.",
         ),
         bench=Bench.MACHINE,

@@ -75,7 +75,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "The corners settle the length: hold the piece to you and measure it from the waist before anything is "
             "folded.",
-            f"Press the first, narrow fold of each edge, then the second; {depths} in all. Open the second folds "
+            f"Press the first, narrow fold of each edge, then the second; {depths} altogether. Open the second folds "
             "again: "
             "both creases cross at the corner.",
             f"{iron_for(bench)}",

@@ -36,7 +36,7 @@ def piping(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.PIPE,
         f"Make the piping: {step.name}",
         f"Bias strip as wide as the cord is round and two allowances: {bench.margin(2 * allowance + 10)} for a cord of "
-        f"{bench.margin(CORD)}; {bench.length(step.mm + 60)} in all. Wrap it round the cord, raw edges even, and "
+        f"{bench.margin(CORD)}; {bench.length(step.mm + 60)} altogether. Wrap it round the cord, raw edges even, and "
         "stitch beside the cord with the zipper foot, not quite close.",
         f"Trim its allowance to {bench.margin(allowance)}, the seam's. Shrink a cotton cord first.",
         setting=foot,

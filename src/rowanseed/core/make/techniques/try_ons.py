@@ -53,8 +53,18 @@ def drawn_in_at_waist(bench: Workbench) -> tuple[Join, ...]:
 
 def fitted_joins(bench: Workbench) -> tuple[Join, ...]:
     """The seams of the body without those of a full skirt, which is as wide as it likes below its gathers."""
-    full = {p.piece for j in drawn_in_at_waist(bench) for p in j.a}
+    full = hanging(bench)
     return tuple(j for j in shell_joins(bench) if not pieces_of((*j.a, *j.b)) & full)
+
+
+def hanging(bench: Workbench) -> frozenset[str]:
+    """The pieces of a full skirt: what is gathered at the waist, and the tiers and the ruffle that hang from it."""
+    gathered = drawn_in_at_waist(bench)
+    below = [pieces_of((*j.a, *j.b)) for j in shell_joins(bench) if j not in gathered]
+    full = {p.piece for j in gathered for p in j.a}
+    while more := {piece for pieces in below if pieces & full for piece in pieces} - full:
+        full |= more
+    return frozenset(full)
 
 
 def bastes_sides(bench: Workbench) -> bool:
