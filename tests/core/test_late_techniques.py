@@ -10,10 +10,12 @@ from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.change import ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.equipment import Equipment
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart
+from rowanseed.core.saving.apply import reshaped
 from rowanseed.demo import overshirt
 from rowanseed.formats.description_json import read_description
 
@@ -59,6 +61,19 @@ def test_hems_that_meet_in_a_corner_are_mitred_in_one_run():
     assert [op.id.partition("-")[0] for op in mitre] == ["fold", "mitre", "sew"]
     assert len(mitre[-1].on.finishes) == 2
     assert play(pattern, steps) == () and faults(pattern, size, steps) == []
+
+
+def test_a_hem_is_mitred_once_the_seam_between_its_halves_is_sewn():
+    """In a household that sews by hand it was hemmed before."""
+    drawn, size = composed("gathered-apron")
+    pattern = reshaped(drawn, ("centre-seam",), size)
+    choices = MakingChoices(equipment=Equipment(machine=False), techniques=(("hem", "mitred-hem"),))
+    steps = compile_garment(pattern, "A", size, choices).operations
+    needs, waits = {op.id: {need.step for need in op.needs} for op in steps}, {"fold-hem"}
+    while more := {need for id in waits for need in needs[id]} - waits:
+        waits |= more
+    assert "sew-centre-front" in waits
+    assert faults(pattern, size, sequence(steps)) == []
 
 
 @pytest.mark.parametrize(("fibre", "taped"), [(Fibre.VISCOSE, True), (Fibre.COTTON, False)])

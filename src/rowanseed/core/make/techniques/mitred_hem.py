@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.iron import iron_for
@@ -56,9 +57,13 @@ def _why_not(bench: Workbench, id: str) -> str | None:
 
 
 def _flat(bench: Workbench, hem: Finish) -> tuple[Need, ...]:
-    """The edges are mitred while the piece lies flat, before what they end on is gathered or banded."""
+    """The edges are mitred while the piece lies flat, before what they end on is gathered or banded; a seam between its
+    halves ends on the hem."""
     piece = hem.parts[0].piece
-    return (Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),)
+    return (
+        Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),
+        *crossings(bench, hem.id),
+    )
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -76,9 +81,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "The corners settle the length: hold the piece to you and measure it from the waist before anything is "
             "folded.",
             f"Press the first, narrow fold of each edge, then the second; {depths} altogether. Open the second folds "
-            "again: "
-            "both creases cross at the corner.",
-            f"{iron_for(bench)}",
+            "again: both creases cross at the corner.",
+            iron_for(bench),
         ),
         bench=Bench.IRON,
         minutes=minutes.press(2 * bench.around(duty.ids)),
@@ -97,8 +101,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Fold the corner right sides together so that both raw edges lie on each other, the fold running from the "
             "crossing of the creases; the narrow folds stay in.",
             "Mark the line from the crossing, square to the fold, to the raw edges; where the hems are unequally "
-            "deep it "
-            "runs from the end of one crease to the end of the other. Sew it from the fold outwards; backstitch.",
+            "deep it runs from the end of one crease to the end of the other. Sew it from the fold outwards; "
+            "backstitch.",
             f"Trim to {bench.fine(6)}, the point across; press open over a point, turn, push the corner out.",
         ),
         bench=Bench.MACHINE,
