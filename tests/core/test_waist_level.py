@@ -1,16 +1,22 @@
 """A waist seam below the bust or on the hips: drafted there, told so, and never taken for the waist."""
 
+from dataclasses import replace
+
 import pytest
 
 from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.choices import Decisions
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Features, Opening, Pocket, Side, Skirt, Sleeve
+from rowanseed.core.compose.description import Description, Features, Lining, Opening, Pocket, Side, Skirt, Sleeve
 from rowanseed.core.compose.figures import figures
 from rowanseed.core.compose.vocabulary import (
     Centre,
+    CollarKind,
+    FacedEdge,
     GarmentKind,
+    LiningMethod,
+    LiningOf,
     OpeningKind,
     PocketKind,
     PocketPlace,
@@ -21,9 +27,12 @@ from rowanseed.core.compose.vocabulary import (
     WaistLevel,
     Where,
 )
-from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.derive.choice import Layers, LiningSchool
+from rowanseed.core.derive.layers import with_layers
+from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.operation import Supply
+from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.finished import girths
 from rowanseed.core.pattern.pieces import LineKind
@@ -171,3 +180,30 @@ def test_fit_asks_for_no_waist_where_none_is_fitted():
     body = {"bust": 870.0, "waist": 700.0, "hip": 940.0}
     project = Project(pattern, body, Decisions("A", size), {})
     assert "waist" not in {row.measure for row in project.rows}
+
+
+@pytest.mark.parametrize("collar", [CollarKind.NOTCHED, CollarKind.SHAWL])
+@pytest.mark.parametrize("level", WaistLevel)
+def test_the_facing_of_lapels_ends_at_the_waist_seam_and_leaves_room_for_a_lining(level, collar):
+    """Above a high seam its inner edge ran on below it, and crossed itself where a lining was sewn to it."""
+    no_zip = Opening(Where.FRONT, OpeningKind.BUTTONS)
+    turned = {"front": Side(Centre.OPEN), "back": Side(Centre.FOLD), "opening": no_zip, "collar": collar}
+    pattern = compose(dress(level, SkirtKind.A_LINE, **turned)).pattern
+    for size in pattern.envelope.sizes:
+        facing, front = pattern.piece("front-facing").shapes[size], pattern.piece("front").shapes[size]
+        lowest = max(x for x, _ in flatten(facing.edges["inner"]))
+        assert lowest <= max(x for x, _ in flatten(front.edges["waist"])) + 0.01
+        lined = with_layers(pattern, size, "A", Layers(lining=LiningSchool.DEDUCT))
+        assert [fault for piece in lined.pieces for fault in piece_faults(piece, (size,))] == []
+
+
+def test_a_bagged_lining_and_a_facing_of_the_armholes_are_refused_together():
+    """Each waited for the other to be sewn."""
+    for garment in (GarmentKind.TOP, GarmentKind.WAISTCOAT, GarmentKind.DRESS):
+        described = replace(dress(NATURAL), garment=garment)
+        both = {"lining": Lining(LiningOf.ALL, LiningMethod.BAGGED), "facing": frozenset({FacedEdge.ARMHOLE})}
+        bagged = replace(described, features=replace(described.features, waist=None, skirt=None, **both))
+        with pytest.raises(DescriptionRefused) as found:
+            compose(bagged)
+        assert [one.field for one in found.value.refusals] == ["features.facing"]
+        assert "leave their facing out" in found.value.refusals[0].why

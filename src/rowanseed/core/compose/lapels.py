@@ -38,6 +38,8 @@ BREAK = 25.0
 """It turns back from so far below the underarm, in mm: the uppermost button lies there."""
 FACING = 75.0
 """The facing is so wide at the hem, in mm."""
+LEANS, STRAIGHT = 40.0, 10.0
+"""Its inner edge begins to lean to the shoulder so far below the break, in mm, and no nearer to its end than that."""
 CLEAR = 12.0
 """It ends so far, in mm, before a princess seam."""
 AT_SHOULDER = 45.0
@@ -63,7 +65,9 @@ def facing_foot(block: Upper, most: float = FACING) -> tuple[Point, Point]:
     if side.princess is not None or (block.description.has_waist_seam and side.has(Shaping.WAIST_DART)):
         # It lies on the centre panel, or before the dart: narrowest at the waist.
         wide = min(most, block.bust_point[1] - block.intake / 2 - CLEAR - block.centre)
-    return (block.hem, block.centre + wide), (break_point(block)[0] + 40.0, block.centre + wide)
+    # Above a waist seam that lies high the break is near its end.
+    leans = min(break_point(block)[0] + LEANS, block.hem - STRAIGHT)
+    return (block.hem, block.centre + wide), (leans, block.centre + wide)
 
 
 def turned_front(

@@ -6,6 +6,7 @@ from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.features.lining import inside, line
+from rowanseed.core.compose.necks import armhole_finish
 from rowanseed.core.compose.openings import is_lined_bodice, opening_side
 from rowanseed.core.compose.vocabulary import ArmholeFinish, Centre, NeckFinish, Where
 from rowanseed.core.pattern.making import FinishKind, Press
@@ -33,6 +34,8 @@ def forbids(d: Description) -> Found:
         yield "features.neck.finish", "A bagged lining finishes the neck itself."
     if f.armhole not in (None, ArmholeFinish.LINING):
         yield "features.armhole", "A bagged lining finishes the armholes itself."
+    if f.armhole is None and armhole_finish(d) is ArmholeFinish.FACING:
+        yield "features.facing", "A bagged lining finishes the armholes itself: leave their facing out."
 
 
 def joins(build: Build, body: Body) -> None:

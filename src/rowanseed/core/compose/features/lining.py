@@ -8,6 +8,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.hems import FOLDED_ONCE
+from rowanseed.core.compose.necks import armhole_finish
 from rowanseed.core.compose.openings import is_lined_bodice
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit
@@ -153,6 +154,8 @@ def forbids(d: Description) -> Found:
         yield "features.neck.finish", "A bagged lining finishes the neck itself."
     if f.sleeve is None and f.armhole not in (None, ArmholeFinish.LINING):
         yield "features.armhole", "A bagged lining finishes the armholes itself."
+    if f.armhole is None and armhole_finish(d) is ArmholeFinish.FACING:
+        yield "features.facing", "A bagged lining finishes the armholes itself: leave their facing out."
     if f.sleeve is not None and f.sleeve.end is not SleeveEnd.HEM:
         yield (
             "features.sleeve.end",
