@@ -4,18 +4,30 @@ from dataclasses import replace
 
 import pytest
 
+from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Sleeve, Trim
-from rowanseed.core.compose.vocabulary import Along, ArmholeFinish, SleeveEnd, SleeveKind, SleeveLength, TrimKind
+from rowanseed.core.compose.description import Description, Features, Neck, Sleeve, Trim
+from rowanseed.core.compose.vocabulary import (
+    Along,
+    ArmholeFinish,
+    GarmentKind,
+    NeckShape,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    TrimKind,
+)
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
 from rowanseed.core.derive.facing import can_be_faced
-from rowanseed.core.derive.layers import with_layers
+from rowanseed.core.derive.layers import derivations, with_layers
 from rowanseed.core.derive.left_out import left_out
 from rowanseed.core.derive.lining import can_be_pleated, lined_parts, schools
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.operation import Act
 from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
 
@@ -51,6 +63,22 @@ def test_a_trim_goes_on_along_an_edge_that_is_faced_instead_of_bound(kind):
     (seam,) = (op for op in order if op.id == "sew-armhole-facing")
     # Braid lies on the turned edge; what looks out of the seam is caught in it.
     assert (order.index(trim) > order.index(seam)) is (kind is TrimKind.BRAID)
+
+
+def test_the_facing_of_an_armhole_leaves_some_of_a_narrow_shoulder():
+    """It was 5 cm deep on a shoulder of 4.6 cm, and its outline crossed itself."""
+    features = Features(neck=Neck(NeckShape.SCOOP), armhole=ArmholeFinish.BIAS_BINDING)
+    pattern = compose(Description(name="narrow", garment=GarmentKind.PINAFORE, features=features)).pattern
+    for size in pattern.envelope.sizes:
+        made = with_layers(pattern, size, "A", Layers(faced=("armhole",)))
+        assert [fault for piece in made.pieces for fault in piece_faults(piece, (size,))] == []
+        for half in ("front", "back"):
+            shoulder = chain_length(pattern.piece(half).shapes[size].edges["shoulder"])
+            taken = chain_length(made.piece(f"{half}-armhole-facing").shapes[size].edges["shoulder"])
+            assert taken < 0.8 * shoulder and taken < 51.0
+        found = {d.piece.id: d.words for d in derivations(pattern, made, Layers(faced=("armhole",)), Units.METRIC)}
+        told = float(found["front-armhole-facing"][0].split("edge, ")[1].removesuffix(" cm deep"))
+        assert 10 * told == pytest.approx(min(50.0, 0.75 * shoulder), abs=4.0)
 
 
 def test_a_lining_has_no_hem_of_its_own_at_a_sleeve_end_whose_facing_takes_its_place():

@@ -6,13 +6,17 @@ from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.derive.shaping import chain_of, strip
+from rowanseed.core.derive.shaping import chain_of, neighbours, strip
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Cut, Derived, DerivedAs, Drawn, EdgeSpec, Panel, Piece, Role, Shape
 from rowanseed.core.pattern.seamline import lines
 
 DEPTH = 50.0
+"""A facing is so deep, in mm, or as deep as what it ends on leaves room for (common practice, no source)."""
+SHARE = 0.75
+"""So much of an edge that it ends on it takes at the most: of a narrow shoulder, say."""
 JOINED = 10.0
 INNER = "inner"
 
@@ -76,12 +80,12 @@ def _is_faced(pattern: Pattern, finish: Finish) -> bool:
 def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
     edges = {p.piece: p.edge for p in finish.parts}
     number = max(piece.number for piece in pattern.pieces)
-    added = {}
+    added, deep = {}, depth_of(pattern, size, finish)
     for k, (id, edge) in enumerate(edges.items(), start=1):
         piece = pattern.piece(id)
         if size not in piece.shapes or not lines(piece, size).seam[edge]:
             return pattern
-        added[id] = facing_of(piece, size, edge, number + k, role)
+        added[id] = facing_of(piece, size, edge, number + k, role, deep)
     pieces = tuple(
         replace(p, edges=tuple(replace(e, allowance=JOINED) if e.name == edges[p.id] else e for e in p.edges))
         if p.id in edges
@@ -139,6 +143,16 @@ def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
             details=details,
         ),
     )
+
+
+def depth_of(pattern: Pattern, size: str, finish: Finish) -> float:
+    """How deep the facing of an edge is, in mm: alike all along it."""
+    beside = (
+        chain_length(pattern.piece(p.piece).shapes[size].edges[edge])
+        for p in finish.parts
+        for edge in neighbours(pattern.piece(p.piece).shapes[size].edges, p.edge)
+    )
+    return min(DEPTH, SHARE * min(beside))
 
 
 def _ends(finish: Finish, added: Mapping[str, Piece], between: tuple[Join, ...]) -> tuple[Finish, ...]:

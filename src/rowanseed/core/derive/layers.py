@@ -12,11 +12,12 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, Pleat
 from rowanseed.core.derive.deduct import TO_FACING
 from rowanseed.core.derive.ease_pleat import PLEAT_DEPTH
-from rowanseed.core.derive.facing import DEPTH, can_be_faced, with_facings
+from rowanseed.core.derive.facing import can_be_faced, with_facings
 from rowanseed.core.derive.lining import draws_lining, with_lining
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.derive.plain_tiers import HEM
-from rowanseed.core.derive.shaping import Run, derived, seam_runs, trim
+from rowanseed.core.derive.shaping import Run, derived, neighbours, seam_runs, trim
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import STIFFEN, Layer, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import EASE_PLEAT, Cut, Derived, DerivedAs, Panel, Piece, Role
@@ -248,8 +249,10 @@ def derived_words(pattern: Pattern, piece: Piece, base: Piece, layers: Layers, u
     kind = piece.derived.kind if piece.derived is not None else None
     if kind is DerivedAs.INTERFACING:
         return (f"{base.name} without its allowances" + (", kept at the joining edge" if is_collar(base) else ""),)
-    if kind is DerivedAs.FACING:
-        return (f"its own edge, {_fine(DEPTH, units)} deep",)
+    if piece.derived is not None and kind is DerivedAs.FACING:
+        edges = next(iter(piece.shapes.values())).edges
+        deep = min(chain_length(edges[beside]) for beside in neighbours(edges, piece.derived.edge))
+        return (f"its own edge, {_fine(deep, units)} deep",)
     if kind is DerivedAs.UNDER_COLLAR:
         return (f"{base.name} − {_fine(UNDER_COLLAR, units)} on its outer edges",)
     said = ["the tiers in one straight length"] if base.has_edge(LOWER) and piece.has_edge(HEM) else []

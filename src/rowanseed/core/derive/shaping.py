@@ -5,7 +5,7 @@ All work on the stitching line as polylines by edge, in ring order; all lengths 
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import replace
 from itertools import pairwise
 
@@ -34,7 +34,7 @@ def trim(runs: Mapping[str, Run], by: Mapping[str, float]) -> dict[str, Run]:
     return trimmed([EdgeSpec(name, by.get(name, 0.0)) for name in runs], dict(runs))
 
 
-def neighbours(runs: Mapping[str, Run], edge: str) -> tuple[str, str]:
+def neighbours(runs: Collection[str], edge: str) -> tuple[str, str]:
     """The edges before and after an edge in the ring."""
     order = list(runs)
     k = order.index(edge)
