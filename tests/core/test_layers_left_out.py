@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 import pytest
+from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import compose
@@ -11,6 +12,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     ArmholeFinish,
     GarmentKind,
+    NeckFinish,
     NeckShape,
     SleeveEnd,
     SleeveKind,
@@ -42,6 +44,7 @@ def test_every_edge_that_may_be_faced_leaves_every_closure_made(name):
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
     edges = tuple(finish.id for finish in can_be_faced(pattern, view))
     made = with_layers(pattern, size, view, Layers(faced=edges))
+    assert [fault for piece in made.pieces for fault in piece_faults(piece, (size,))] == []
     compiled = compile_garment(made, view, size, MakingChoices())
     assert faults(made, size, sequence(compiled.operations)) == []
     assert compiled.gaps == compile_garment(pattern, view, size, MakingChoices()).gaps
@@ -79,6 +82,21 @@ def test_the_facing_of_an_armhole_leaves_some_of_a_narrow_shoulder():
         found = {d.piece.id: d.words for d in derivations(pattern, made, Layers(faced=("armhole",)), Units.METRIC)}
         told = float(found["front-armhole-facing"][0].split("edge, ")[1].removesuffix(" cm deep"))
         assert 10 * told == pytest.approx(min(50.0, 0.75 * shoulder), abs=4.0)
+
+
+@pytest.mark.parametrize("shape", [NeckShape.ROUND, NeckShape.BOAT, NeckShape.V, NeckShape.SCOOP])
+def test_the_facing_of_a_bound_neck_lies_on_the_grain_of_its_piece_tops_up(shape):
+    """The back's ran upwards: in a cloth with a nap it would have been cut upside down."""
+    features = Features(neck=Neck(shape, NeckFinish.BIAS_BINDING))
+    pattern = compose(Description(name="bound", garment=GarmentKind.TOP, features=features)).pattern
+    for size in pattern.envelope.sizes:
+        made = with_layers(pattern, size, "A", Layers(faced=("neck",)))
+        for half in ("front", "back"):
+            shape_of = made.piece(f"{half}-neck-facing").shapes[size]
+            (top, across), (low, beside) = shape_of.grainline
+            assert top < low and across == beside
+            outline = Polygon([s.start for chain in shape_of.edges.values() for s in chain])
+            assert outline.covers(LineString(shape_of.grainline))
 
 
 def test_a_lining_has_no_hem_of_its_own_at_a_sleeve_end_whose_facing_takes_its_place():

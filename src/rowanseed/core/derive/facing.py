@@ -5,9 +5,11 @@ from __future__ import annotations
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
+from shapely.geometry import LineString, Polygon
+
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.derive.shaping import chain_of, neighbours, strip
-from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.derive.shaping import Run, chain_of, neighbours, strip
+from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Cut, Derived, DerivedAs, Drawn, EdgeSpec, Panel, Piece, Role, Shape
@@ -15,6 +17,8 @@ from rowanseed.core.pattern.seamline import lines
 
 DEPTH = 50.0
 """A facing is so deep, in mm, or as deep as what it ends on leaves room for (common practice, no source)."""
+GRAIN_SHORT = 0.08
+"""Its grainline ends so much of its length within the strip."""
 SHARE = 0.75
 """So much of an edge that it ends on it takes at the most: of a narrow shoulder, say."""
 JOINED = 10.0
@@ -29,8 +33,7 @@ def facing_of(piece: Piece, size: str, edge: str, number: int, role: Role, depth
         EdgeSpec(name, JOINED if name == edge else 0.0 if name == INNER else sides[name], Corner.MITRE) for name in runs
     )
     middle = sum(p[1] for p in runs[edge]) / len(runs[edge])
-    top, low = min(p[0] for p in runs[INNER]), max(p[0] for p in runs[edge])
-    shape = Shape({name: chain_of(run) for name, run in runs.items()}, ((top + 4, middle), (low - 4, middle)))
+    shape = Shape({name: chain_of(run) for name, run in runs.items()}, _grainline(runs, middle))
     cuts = tuple(_cut(cut, role, runs.keys()) for cut in piece.cuts if cut.role is Role.MAIN)
     return Piece(
         id=made.piece_id,
@@ -43,6 +46,18 @@ def facing_of(piece: Piece, size: str, edge: str, number: int, role: Role, depth
         cuts=cuts,
         panel=Panel.OTHER,
     )
+
+
+def _grainline(runs: Mapping[str, Run], across: float) -> tuple[Point, Point]:
+    """Along the grain of the piece it is cut from, within the strip, `across` from the centre: downwards, whether the
+    faced edge lies above or below."""
+    strip = Polygon([p for run in runs.values() for p in run[:-1]])
+    left, _, right, _ = strip.bounds
+    inside = strip.intersection(LineString([(left - 1, across), (right + 1, across)]))
+    part = max(getattr(inside, "geoms", [inside]), key=lambda one: one.length)
+    top, _, low, _ = part.bounds
+    short = GRAIN_SHORT * (low - top)
+    return (top + short, across), (low - short, across)
 
 
 def _cut(cut: Cut, role: Role, edges: Collection[str]) -> Cut:
