@@ -289,3 +289,12 @@ def test_sets_have_a_history_and_say_who_used_them(house):
     page = house.get("/people/1").text
     assert "How they have changed" in page and "14 Mar 2026" in page
     assert "used by" in page and "Concert skirt for the alto" in page
+
+
+def test_the_tissue_of_a_size_that_is_not_chosen_yet_is_told_as_recommended(house):
+    """Only what is altered is walked and marked as altered."""
+    page = house.get("/projects/3/fit/tissue").text
+    assert "Nothing to alter on the tissue" in page and "Walk the altered seams" not in page
+    assert re.search(r"Cut size 14,\s+as recommended until you choose one", page)
+    page = house.get("/projects/1/fit/tissue").text
+    assert "as recommended" not in page and "Walk the altered seams" in page
