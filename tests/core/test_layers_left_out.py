@@ -5,19 +5,25 @@ from dataclasses import replace
 import pytest
 from shapely.geometry import LineString, Polygon
 
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.units import Units
+from rowanseed.core.choices import ClothChoices, Decisions, FitChoices
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Description, Features, Neck, Sleeve, Trim
+from rowanseed.core.compose.description import Description, Features, Neck, Opening, Side, Sleeve, Trim
 from rowanseed.core.compose.vocabulary import (
     Along,
     ArmholeFinish,
+    Centre,
     GarmentKind,
     NeckFinish,
     NeckShape,
+    OpeningKind,
+    Shaping,
     SleeveEnd,
     SleeveKind,
     SleeveLength,
     TrimKind,
+    Where,
 )
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
 from rowanseed.core.derive.facing import can_be_faced
@@ -31,6 +37,7 @@ from rowanseed.core.make.operation import Act
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.making import FinishKind
+from rowanseed.core.project import Project
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
 
 from .everyday import EVERYDAY
@@ -118,13 +125,13 @@ def test_what_is_offered_is_not_refused(name):
     for school in schools(pattern, view, size):
         for part in lined_parts(pattern, view):
             faced = tuple(finish.id for finish in can_be_faced(pattern, view))
-            assert list(left_out(pattern, view, Layers(lining=school, of=part, pleat=pleat, faced=faced))) == []
+            assert list(left_out(pattern, view, size, Layers(lining=school, of=part, pleat=pleat, faced=faced))) == []
 
 
 def test_a_casing_asked_to_be_faced_stays_a_casing_and_that_is_told():
     pattern = compose(EVERYDAY["puff-sleeved dress"]).pattern
     asked, size = Layers(faced=("wrist",)), pattern.envelope.sizes[0]
-    (told,) = left_out(pattern, "A", asked)
+    (told,) = left_out(pattern, "A", size, asked)
     assert "“Sleeve ends” faced" in told.problem and told.where == "cloth_choices, layers"
     made = with_layers(pattern, size, "A", asked)
     assert {f.id: f.kind for f in made.making.finishes}["wrist"] is FinishKind.CASING
@@ -142,8 +149,24 @@ def test_a_casing_asked_to_be_faced_stays_a_casing_and_that_is_told():
 )
 def test_each_layer_that_is_not_there_is_named(module, asked, said):
     pattern = module.draft()
-    (told,) = left_out(pattern, "A", asked)
+    size = pattern.envelope.sizes[0]
+    (told,) = left_out(pattern, "A", size, asked)
     assert said in told.problem
-    assert not list(
-        left_out(pattern, "A", replace(asked, of=LinedPart.ALL, pleat=Pleat.NONE, trim_under_collar=False, faced=()))
-    )
+    without = replace(asked, of=LinedPart.ALL, pleat=Pleat.NONE, trim_under_collar=False, faced=())
+    assert list(left_out(pattern, "A", size, without)) == []
+
+
+def test_a_facing_that_would_cross_itself_is_told_and_left_out():
+    """Three centimetres off a back draw its armhole so tight below the yoke that no strip follows it."""
+    back = Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE))
+    front, buttons = Side(Centre.OPEN), Opening(Where.FRONT, OpeningKind.BUTTONS)
+    features = Features(front=front, back=back, opening=buttons, neck=Neck(NeckShape.V))
+    pattern = compose(Description(name="narrow", garment=GarmentKind.PINAFORE, features=features)).pattern
+    faced, size = ClothChoices(layers=Layers(faced=("armhole",))), "10"
+    for by, is_told in ((-30.0, True), (0.0, False)):
+        fit = FitChoices(alterations=(Alteration("back-width", by),) if by else (), altered_in=size)
+        project = Project(pattern, {}, Decisions("A", size, fit, cloth=faced), {})
+        told = [str(one.error) for one in project.refusals]
+        assert [("a strip along it would cross itself" in said) for said in told] == [True] * is_told
+        assert any("armhole-facing" in piece.id for piece in project.garment.pieces) is not is_told
+        assert [one for piece in project.garment.pieces for one in piece_faults(piece, (size,))] == []

@@ -155,10 +155,11 @@ class Project:
     def refusals(self) -> tuple[Refusal, ...]:
         """What could not be carried out: the project's own alterations, layers and what was to save cloth, and the
         alterations of the batch's other garments."""
-        layers = () if self.size is None else left_out(self.altered.pattern, self.view, self.cloth_choices.layers)
+        size, layers = self.size, self.cloth_choices.layers
+        without = () if size is None else left_out(self.altered.pattern, self.view, size, layers)
         found = [
             self._altered[1],
-            *map(Refusal, (*layers, *self.saves_nothing)),
+            *map(Refusal, (*without, *self.saves_nothing)),
             *(refused for _, _, refused in self._members(self.every_tactic)),
         ]
         return tuple(refusal for refusal in found if refusal is not None)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
+from shapely import make_valid
 from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.base.words import lower_first
@@ -51,11 +52,12 @@ def facing_of(piece: Piece, size: str, edge: str, number: int, role: Role, depth
 def _grainline(runs: Mapping[str, Run], across: float) -> tuple[Point, Point]:
     """Along the grain of the piece it is cut from, within the strip, `across` from the centre: downwards, whether the
     faced edge lies above or below."""
-    strip = Polygon([p for run in runs.values() for p in run[:-1]])
+    # One that crosses itself is refused afterwards.
+    strip = make_valid(Polygon([p for run in runs.values() for p in run[:-1]]))
     left, _, right, _ = strip.bounds
     inside = strip.intersection(LineString([(left - 1, across), (right + 1, across)]))
     part = max(getattr(inside, "geoms", [inside]), key=lambda one: one.length)
-    top, _, low, _ = part.bounds
+    top, _, low, _ = strip.bounds if part.is_empty else part.bounds
     short = GRAIN_SHORT * (low - top)
     return (top + short, across), (low - short, across)
 
@@ -92,15 +94,25 @@ def _is_faced(pattern: Pattern, finish: Finish) -> bool:
     return any(Derived(DerivedAs.FACING, p.piece, p.edge).piece_id in known for p in finish.parts)
 
 
+def strips(pattern: Pattern, size: str, finish: Finish, role: Role) -> dict[str, Piece]:
+    """The facings of an edge by the pieces they face; none where the outline of one would cross itself."""
+    edges = [(pattern.piece(id), edge) for id, edge in {p.piece: p.edge for p in finish.parts}.items()]
+    if any(size not in piece.shapes or not lines(piece, size).seam[edge] for piece, edge in edges):
+        return {}
+    number, deep = max(piece.number for piece in pattern.pieces), depth_of(pattern, size, finish)
+    found = {
+        piece.id: facing_of(piece, size, edge, number + k, role, deep) for k, (piece, edge) in enumerate(edges, start=1)
+    }
+    both = [lines(facing, size) for facing in found.values()]
+    rings = (ring for one in both for ring in (one.seam_ring(), one.cutting_ring()))
+    return found if all(Polygon(ring).is_valid for ring in rings) else {}
+
+
 def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:
     edges = {p.piece: p.edge for p in finish.parts}
-    number = max(piece.number for piece in pattern.pieces)
-    added, deep = {}, depth_of(pattern, size, finish)
-    for k, (id, edge) in enumerate(edges.items(), start=1):
-        piece = pattern.piece(id)
-        if size not in piece.shapes or not lines(piece, size).seam[edge]:
-            return pattern
-        added[id] = facing_of(piece, size, edge, number + k, role, deep)
+    added = strips(pattern, size, finish, role)
+    if not added:
+        return pattern
     pieces = tuple(
         replace(p, edges=tuple(replace(e, allowance=JOINED) if e.name == edges[p.id] else e for e in p.edges))
         if p.id in edges

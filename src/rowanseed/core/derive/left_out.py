@@ -6,14 +6,15 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.errors import NoSuchLayer
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
-from rowanseed.core.derive.facing import can_be_faced
+from rowanseed.core.derive.facing import can_be_faced, strips
 from rowanseed.core.derive.layers import has_collar_alike
 from rowanseed.core.derive.lining import can_be_lined, can_be_pleated, draws_lining, lined_parts, turns_back
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pieces import Role
 
 
-def left_out(pattern: Pattern, view: str, layers: Layers) -> Iterator[NoSuchLayer]:
-    """What of these layers an (altered) pattern is sewn without, each with the reason."""
+def left_out(pattern: Pattern, view: str, size: str, layers: Layers) -> Iterator[NoSuchLayer]:
+    """What of these layers an (altered) pattern is sewn without in a size, each with the reason."""
     is_lined = layers.lining is not LiningSchool.NONE
     can_be = can_be_lined(pattern, view)
     if is_lined and not can_be:
@@ -27,7 +28,7 @@ def left_out(pattern: Pattern, view: str, layers: Layers) -> Iterator[NoSuchLaye
         yield NoSuchLayer("An ease pleat", "the lining has no closed centre back with a neck above it")
     if layers.trim_under_collar and not has_collar_alike(pattern):
         yield NoSuchLayer("An under collar trimmed", "no collar is cut twice from one piece")
-    offered = {finish.id for finish in can_be_faced(pattern, view)}
+    offered = {finish.id: finish for finish in can_be_faced(pattern, view)}
     names = {finish.id: finish.name for finish in pattern.making.finishes}
     for id in layers.faced:
         if id not in offered:
@@ -35,3 +36,5 @@ def left_out(pattern: Pattern, view: str, layers: Layers) -> Iterator[NoSuchLaye
             yield NoSuchLayer(
                 f"“{name}” faced", "only a hem or a bound edge of fronts, backs and sleeves can be faced instead"
             )
+        elif not strips(pattern, size, offered[id], Role.MAIN):
+            yield NoSuchLayer(f"“{names[id]}” faced", "as it is altered, a strip along it would cross itself")

@@ -139,7 +139,7 @@ def layers_page(
             pleat=PLEAT_DEPTH,
             deep=DEPTH,
             second=_second_layers(layers),
-            left_out=any(left_out(drawn, view, layers)),
+            left_out=any(left_out(drawn, view, size, layers)),
             backed=[p.name for p, _ in drawn.pieces_for(Role.MAIN, view) if p.id in shell(drawn, view)],
         ),
         status,
