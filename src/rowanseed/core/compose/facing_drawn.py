@@ -25,7 +25,7 @@ from rowanseed.core.geometry.outline import (
     unit,
 )
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.pieces import Panel, Piece
+from rowanseed.core.pattern.pieces import Dart, Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 
 LEANS = 120.0
@@ -208,21 +208,28 @@ def _dart_closed(piece: Piece, edge: str, size: str) -> Edges:
     far as its legs stand apart; what lies before a pleat or a tuck is moved so far."""
     edges = dict(piece.shapes[size].edges)
     names = [e.name for e in piece.edges]
-    before = names[names.index(edge) - 1]
-    for dart in piece.darts:
-        if dart.edge != edge:
-            continue
-        whole = chain_length(edges[edge])
-        marks = [piece.mark(leg) for leg in dart.legs]
-        at = sorted(m.distance[size] if m.anchor == "start" else whole - m.distance[size] for m in marks)
-        first, rest = split_chain(edges[edge], at[0])
-        last = split_chain(rest, at[1] - at[0])[1]
+    before, gone = names[names.index(edge) - 1], 0.0
+    for dart, (near, far) in _along(piece, edge, size):
+        # What was folded before it is missing from the edge.
+        first, rest = split_chain(edges[edge], near - gone)
+        last = split_chain(rest, far - near)[1]
         point = dart.point[size]
         one, other = first[-1].end, last[0].start
         turn = _shifted(one, other) if dart.is_folded else _turned(point, one, other)
         edges[edge] = (*transform_chain(first, turn), *last)
         edges[before] = transform_chain(edges[before], turn)
+        gone += far - near
     return edges
+
+
+def _along(piece: Piece, edge: str, size: str) -> list[tuple[Dart, tuple[float, float]]]:
+    """The darts on an edge with how far along it their legs stand, in mm, the first one first."""
+    found = []
+    for dart in piece.darts:
+        if dart.edge == edge:
+            near, far = sorted(mark_distance(piece, size, piece.mark(leg)) for leg in dart.legs)
+            found.append((dart, (near, far)))
+    return sorted(found, key=lambda one: one[1])
 
 
 def _shifted(one: Point, other: Point) -> Affine:
