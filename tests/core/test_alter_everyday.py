@@ -10,8 +10,8 @@ from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Opening, Side, Skirt
-from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, SkirtKind, Where
+from rowanseed.core.compose.description import Description, Opening, Side, Skirt
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, SkirtKind, Where
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.finished import changes, girths
@@ -83,6 +83,18 @@ def test_altered_by_two_centimetres_every_seam_still_meets(name):
         if alteration.kind in LENGTHS and hangs:
             assert abs(changes(pattern, now, size, "A").get("length", 0.0)) == pytest.approx(BY, abs=1.0)
     assert tried >= 2
+
+
+@pytest.mark.parametrize("by", [5.0, 15.0, 30.0])
+def test_a_neck_folded_after_its_centre_was_lifted_leaves_the_fold_straight(by):
+    """A robe's back neck is straight: a round back lifts its centre above the neck point."""
+    pattern = compose(Description("Robe", GarmentKind.ROBE)).pattern
+    size = pattern.envelope.sizes[0]
+    for neck in (5.0, -5.0):
+        series = [Alteration("round-back", by), Alteration("gaping-neck", neck, "back")]
+        now = carry_out(pattern, size, series).pattern
+        assert [fault for piece in now.pieces for fault in piece_faults(piece, (size,))] == []
+        assert changes(pattern, now, size, "A").get("length", 0.0) == pytest.approx(by, abs=0.5)
 
 
 BLENDED = {"raglan-front": 2.0, "raglan-back": 2.0, "neck-raglan-front-facing": 1.5, "collar-facing": 1.5}

@@ -34,6 +34,7 @@ from rowanseed.core.make.equipment import (
     Workroom,
 )
 from rowanseed.core.make.simulator import play
+from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.stitching import on_stitching_line
@@ -151,6 +152,7 @@ def test_what_is_chosen_together_can_be_sewn_in_order_and_read(project):
     assert play(project.garment, steps) == ()
     assert faults(project.garment, project.size, steps) == []
     assert [said for op in steps for said in misprints(op)] == []
+    assert [fault for piece in project.garment.pieces for fault in piece_faults(piece, (project.size,))] == []
     assert [gap.said for gap in project.gaps if any(word in gap.said for word in UNMADE)] == []
     # An alteration may be more than a piece bears; what is offered of the rest can be had.
     told = [one.error for one in project.refusals if not isinstance(one.error, AlterationError)]

@@ -49,8 +49,7 @@ def give_length_above(pattern: Pattern, size: str, panel: Panel, by: float) -> P
             q[0] for p in frame.pieces if p.has_edge("armhole") for q in flatten(p.shapes[size].edges["armhole"], 1.0)
         ]
         top, middle = min(levels), (min(levels) + max(levels)) / 2
-        # The neck point is its upper end: the other one lies at the centre, or far beyond it where fronts cross.
-        inner = min(neck[0].start, neck[-1].end)
+        inner = frame.neck_point(neck)
         tip = max(_ends(frame, "shoulder"), key=lambda q: abs(q[1] - centre), default=inner)
 
         def lifted(

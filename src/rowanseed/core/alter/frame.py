@@ -32,6 +32,16 @@ class Frame:
         """The edge of this name, of the first piece that has it."""
         return next((p.shapes[self.size].edges[name] for p in self.pieces if p.has_edge(name)), None)
 
+    def neck_point(self, neck: Chain) -> Point:
+        """The end of a neck edge at the shoulder; where no shoulder is drawn, its upper one.
+
+        The other end lies at the centre, which a round back lifts above the neck point, or far beyond the centre
+        where fronts cross.
+        """
+        ends, shoulder = (neck[0].start, neck[-1].end), self.edge("shoulder")
+        tips = (shoulder[0].start, shoulder[-1].end) if shoulder else ()
+        return next((end for end in ends for tip in tips if math.dist(end, tip) < MEETS), min(ends))
+
     def led_on(self, edge: Chain, name: str) -> Chain:
         """An edge led on by what other pieces have of it: above a slant pocket's mouth the side is its side piece's."""
         for other in (p.shapes[self.size].edges[name] for p in self.pieces if p.has_edge(name)):

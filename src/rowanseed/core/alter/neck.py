@@ -49,7 +49,7 @@ def tighten(pattern: Pattern, size: str, panel: Panel, by: float) -> Pattern:
     at_hinge = Cuts.across((1.0, 0.0), hinge[0])
     now = pattern
     for _ in range(ROUNDS):
-        now = move(pattern, frame, _fan(hinge, pinch, neck, turn, band), at_hinge, PARTS)
+        now = move(pattern, frame, _fan(hinge, pinch, frame.neck_point(neck), turn, band), at_hinge, PARTS)
         changed = _neck_length(now, frame) - whole
         if abs(changed - goal) < 0.01 or not changed:
             break
@@ -82,13 +82,12 @@ def _band(hinge: Point, pinch: Point, neck: Chain) -> float:
     return min(BAND, 0.9 * min(apart))
 
 
-def _fan(hinge: Point, pinch: Point, neck: Chain, turn: float, band: float) -> Field:
+def _fan(hinge: Point, pinch: Point, neck_point: Point, turn: float, band: float) -> Field:
     """What lies above the fold is turned about the hinge; over the band it is drawn in evenly."""
     # Angles are counted from straight in towards the centre, so that they wrap outside the armhole.
     inwards = math.copysign(math.pi / 2, pinch[1] - hinge[1])
     along = _turned(_angle(hinge, pinch) - inwards)
-    upper = min((neck[0].start, neck[-1].end), key=lambda q: q[0])
-    sign = 1.0 if _turned(_angle(hinge, upper) - inwards) > along else -1.0
+    sign = 1.0 if _turned(_angle(hinge, neck_point) - inwards) > along else -1.0
 
     def field(p: Point) -> Point:
         x, y = p[0] - hinge[0], p[1] - hinge[1]

@@ -37,26 +37,22 @@ _Place = Callable[[float], float]
 def taken_apart(before: Pattern, after: Pattern, size: str) -> Iterator[TruedSeam]:
     """The seams between fronts and backs that a change takes apart, and that are trued for it."""
     for join in after.making.joins:
-        ends = _lower_ends(after, size, join)
-        off = fault(after, size, join) - fault(before, size, join)
-        if ends is not None and TOLD < abs(off) < MOST:
+        ends, off = _further_apart(before, after, size, join)
+        if ends and TOLD < abs(off) < MOST:
             longer, shorter = ends if off > 0 else ends[::-1]
             yield TruedSeam(longer=longer.piece, shorter=shorter.piece, by=abs(off) / 2)
 
 
 def trued(before: Pattern, after: Pattern, size: str) -> Pattern:
     """The changed pattern with its seams between fronts and backs as far apart as they were before."""
-    wanted = {join.id: fault(before, size, join) for join in before.making.joins}
     for _ in range(ROUNDS):
         settled = True
         for join in after.making.joins:
-            ends = _lower_ends(after, size, join)
-            off = fault(after, size, join) - wanted[join.id]
-            if ends is None or not NOTICED < abs(off) < MOST:
-                continue
-            settled = False
-            for end, by in zip(ends, (-off / 2, off / 2), strict=True):
-                after = move_some(after, end.pieces(after), size, end.let_down(by), PARTS)
+            ends, off = _further_apart(before, after, size, join)
+            if ends and NOTICED < abs(off) < MOST:
+                settled = False
+                for end, by in zip(ends, (-off / 2, off / 2), strict=True):
+                    after = move_some(after, end.pieces(after), size, end.let_down(by), PARTS)
         if settled:
             break
     return after
@@ -91,6 +87,20 @@ class _LowerEnd:
             return (p[0] + by * down * beside, p[1])
 
         return field
+
+
+def _further_apart(
+    before: Pattern, after: Pattern, size: str, join: Join
+) -> tuple[tuple[_LowerEnd, _LowerEnd] | None, float]:
+    """The lower ends of a seam whose pieces have changed, and how much longer the first side has become, in mm.
+
+    No ends for a seam that is as it was, or that does not run down between fronts and backs.
+    """
+    pieces = {part.piece for part in (*join.a, *join.b)}
+    if all(before.piece(id).shapes[size] == after.piece(id).shapes[size] for id in pieces):
+        return None, 0.0
+    ends = _lower_ends(after, size, join)
+    return ends, fault(after, size, join) - fault(before, size, join) if ends else 0.0
 
 
 def _lower_ends(pattern: Pattern, size: str, join: Join) -> tuple[_LowerEnd, _LowerEnd] | None:
