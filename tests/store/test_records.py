@@ -341,6 +341,22 @@ def test_a_file_that_is_no_household_is_said_to_be_none_and_left_untouched(path,
     assert before is None or path.read_bytes() == before
 
 
+def test_a_household_opened_twice_keeps_its_log_from_other_processes(path, db):
+    """A file that a process opens and closes beside SQLite lets go of every lock that it holds on it: another process,
+    such as the one that searches layouts, would think itself alone and take the log away.
+
+    Source: SQLite, “How To Corrupt An SQLite Database File”, 2.2 (from memory).
+    """
+    open_household(path, NOW).close()
+    people.save_person(db, None, "Nerys", Age.ADULT, {"hip": 900.0}, DAY)
+    other = "import sqlite3, sys; sqlite3.connect(sys.argv[1]).execute('SELECT * FROM person').connection.close()"
+    subprocess.run([sys.executable, "-c", other, path], check=True)
+    people.save_person(db, None, "Ysolde", Age.ADULT, {"hip": 960.0}, DAY)
+    with closing(connect(path)) as reader:
+        assert [one.name for one in people.people(reader)] == ["Nerys", "Ysolde"]
+        assert reader.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
+
+
 def test_a_newer_household_is_not_written_to(path, db):
     db.execute("PRAGMA user_version = 99")
     db.close()

@@ -13,8 +13,6 @@ from rowanseed.store.backup import BEFORE_MIGRATION, copies_folder, copy_now, da
 from rowanseed.store.database import Connection, connect, migrate, newest_migration, transaction, version
 from rowanseed.store.undo import forget_old
 
-HEADER = b"SQLite format 3\x00"
-
 
 class NotOpened(StoreError):
     """A file that is no household, or one that cannot be used as it is; it was left untouched."""
@@ -38,7 +36,8 @@ class NotOpened(StoreError):
 def open_household(path: Path, now: datetime) -> Connection:
     """Open a household's file, made if there is none, checked and brought up to date. Raises StoreError in words.
 
-    A copy is kept before every migration.
+    A copy is kept before every migration. The file is read by SQLite alone: any other handle on it that this process
+    closes would let go of the locks that it holds, and another process would take its log away.
     """
     _look_at(path)
     is_new = not path.exists()
@@ -61,7 +60,7 @@ def open_household(path: Path, now: datetime) -> Connection:
     except sqlite3.OperationalError as error:
         raise NotOpened(path, *_SAID.get(getattr(error, "sqlite_errorname", ""), (f"{error}.", ""))) from None
     except sqlite3.DatabaseError:
-        raise NotOpened(path, "it is damaged, or no household's file.", _RESTORE) from None
+        raise NotOpened(path, "it is damaged, or no household's file.", f"Name another file. {_RESTORE}") from None
     return connection
 
 
@@ -82,9 +81,6 @@ def _look_at(path: Path) -> None:
         return
     if path.stat().st_size == 0:
         raise NotOpened(path, "it is empty, and may have been cut short.", f"Move it away to begin anew. {_RESTORE}")
-    with path.open("rb") as file:
-        if file.read(len(HEADER)) != HEADER:
-            raise NotOpened(path, "that is no household's file.", "Name another file, or one that is not there yet.")
     if path.stat().st_mode & (stat.S_IRWXG | stat.S_IRWXO) and os.access(path, os.W_OK):
         path.chmod(0o600)
 
