@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from hypothesis import given
 from hypothesis import strategies as st
+from shapely import Polygon
 
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.make.line_of_work import Log, line_of, ticked
 from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.check import piece_faults
 
-from .projects import projects
+from .projects import PLAIN, projects
 from .test_make import faults
 from .wording import misprints
 
@@ -28,6 +29,9 @@ def test_what_is_chosen_together_can_be_sewn_in_order_and_read(project):
     assert [said for op in steps for said in misprints(op)] == []
     assert [fault for piece in project.garment.pieces for fault in piece_faults(piece, (project.size,))] == []
     assert [gap.said for gap in project.gaps if any(word in gap.said for word in UNMADE)] == []
+    for role in project.roles:
+        cut = project.problem(role, project.cloths.get(role, PLAIN))
+        assert [piece.id for piece in (cut.pieces if cut else ()) if not Polygon(piece.outline).is_valid] == []
     # An alteration may be more than a piece bears; what is offered of the rest can be had.
     told = [one.error for one in project.refusals if not isinstance(one.error, AlterationError)]
     assert [str(error) for error in told] == []

@@ -69,6 +69,25 @@ def test_a_straight_offset_is_shapelys(distance):
     assert ours.hausdorff_distance(theirs) < 1e-6
 
 
+@given(
+    angle=st.floats(0.3, 1.9),
+    parts=st.integers(1, 12),
+    beyond=st.sampled_from([25.0, 31.3, 60.0]),
+    turn=st.floats(-3, 3),
+    distance=st.sampled_from([10.0, 15.0, -10.0]),
+)
+def test_an_offset_over_a_corner_runs_on_however_a_straight_beside_it_is_divided(angle, parts, beyond, turn, distance):
+    """What is altered comes in short stretches: some are shorter than the corner takes away from them."""
+    straight = [(0.0, -beyond * k / parts) for k in range(parts + 1)]
+    points = [(-80 * math.sin(angle), 80 * math.cos(angle)), *straight]
+    c, s = math.cos(turn), math.sin(turn)
+    points = [(c * x - s * y, s * x + c * y) for x, y in points]
+    ours = LineString(offset_polyline(points, distance))
+    theirs = LineString([points[0], points[1], points[-1]]).offset_curve(-distance, join_style="mitre", mitre_limit=20)
+    assert ours.is_simple
+    assert ours.hausdorff_distance(theirs) < 1e-6
+
+
 @given(st.lists(point, min_size=3, max_size=9, unique=True))
 def test_areas_agree_with_shapely(ring):
     polygon = Polygon(ring)

@@ -49,7 +49,22 @@ def offset_polyline(points: Sequence[Point], distance: float) -> list[Point]:
     turned = any(
         (b[0] - a[0]) * -n[1] + (b[1] - a[1]) * n[0] < -1e-9 for (a, b), n in zip(pairwise(out), normals, strict=True)
     )
-    return _without_loops(out) if turned else out
+    return _without_loops(_without_ways_back(out)) if turned else out
+
+
+def _without_ways_back(points: list[Point]) -> list[Point]:
+    """A polyline without the stretches that run back over the one before or after them, within rounding."""
+    kept: list[Point] = []
+    for point in points:
+        while len(kept) > 1 and _turns_back(kept[-2], kept[-1], point):
+            kept.pop()
+        kept.append(point)
+    return kept
+
+
+def _turns_back(a: Point, b: Point, c: Point) -> bool:
+    v, w = unit((b[0] - a[0], b[1] - a[1])), unit((c[0] - b[0], c[1] - b[1]))
+    return v[0] * w[0] + v[1] * w[1] < 0 and abs(v[0] * w[1] - v[1] * w[0]) < 1e-6
 
 
 def _without_loops(points: list[Point]) -> list[Point]:
