@@ -12,13 +12,14 @@ from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Band, Description, Features, Lining, Opening, Side, Skirt, Sleeve
+from rowanseed.core.compose.description import Band, Description, Features, Lining, Neck, Opening, Side, Skirt, Sleeve
 from rowanseed.core.compose.vocabulary import (
     Centre,
     GarmentKind,
     Interfaced,
     LiningMethod,
     LiningOf,
+    NeckShape,
     OpeningKind,
     Shaping,
     SkirtKind,
@@ -30,8 +31,9 @@ from rowanseed.core.compose.vocabulary import (
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.equipment import SewingHabits, TryOn
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import INSET_EDGE, DetailKind, Press
 from rowanseed.core.pattern.pieces import Role
@@ -63,6 +65,25 @@ def order_of(description, **household):
 
 def rising(found, *ids):
     return [found.index(id) for id in ids] == sorted(found.index(id) for id in ids)
+
+
+@pytest.mark.parametrize("try_on", TryOn)
+@pytest.mark.parametrize("front", [(Shaping.YOKE,), (Shaping.WAIST_DART,)])
+@pytest.mark.parametrize("opening", [Opening(Where.NONE), ZIP])
+def test_a_centre_front_seam_above_the_waist_is_sewn_before_the_waist(front, opening, try_on):
+    """It makes two hands one, whatever each hand is made up of: a yoke, the band."""
+    back = Side(Centre.SEAM if opening.kind is OpeningKind.INVISIBLE_ZIP else Centre.FOLD, ())
+    sewn = dress(
+        front=Side(Centre.SEAM, front),
+        back=back,
+        opening=opening,
+        neck=Neck(NeckShape.ROUND),
+        skirt=Skirt(SkirtKind.STRAIGHT),
+    )
+    sewn = replace(sewn, cloth=Structure.KNIT) if opening.where is Where.NONE else sewn
+    order, _ = order_of(sewn, habits=SewingHabits(try_on=try_on))
+    found = [op.id for op in order]
+    assert rising(found, "press-centre-front", "sew-waist"), found
 
 
 # ---------------------------------------------------------------- its shape

@@ -134,6 +134,7 @@ def _lateness(bench: Workbench, id: str) -> tuple[int, int, int]:
     else:
         kind = 2 if bench.closes_side(join) else 1
     order = [j.id for j in bench.pattern.making.joins].index(id)
-    # Two hands are one piece before anything is sewn across both, a yoke on the fold say.
-    long = 0 if both_hands and len(join.a) == 1 else max(len(join.a), len(join.b))
+    # Two hands are one piece before anything is sewn across both, a yoke on the fold say; what each hand is made up of
+    # is sewn before that (`runs_over`).
+    long = 0 if both_hands else max(len(join.a), len(join.b))
     return (kind, long, order if pieces else 0)
