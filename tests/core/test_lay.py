@@ -430,6 +430,23 @@ def test_a_folded_lay_opened_out_is_no_longer():
     assert opened.length <= folded.length * 1.02
 
 
+@pytest.mark.parametrize("selvedge", [0.0, 1.0, 10.0])
+def test_strips_of_a_cloth_with_both_edges_folded_in_keep_the_gap_between_them(selvedge):
+    """The selvedges meet in the middle: with none, what lies on either side of it would touch."""
+    problem = Problem(
+        name="both edges folded in",
+        cloth=LayCloth(width=900.0, length=None, selvedge=selvedge, one_way=False),
+        gap=3.0,
+        lays=(LayKind.TWO_FOLDS,),
+        pieces=(
+            replace(_piece(cut=12, outline=((0.0, 0.0), (230.0, 0.0), (230.0, 60.0), (0.0, 60.0))), id="belt"),
+            replace(_piece(cut=4, pair=True, outline=((0, 0), (480, 0), (480, 180), (0, 130))), id="side"),
+        ),
+    )
+    for seed in range(6):
+        assert check(problem, solve(problem, Budget(sweeps=80, seed=seed))) == []
+
+
 @pytest.mark.parametrize("kind", list(LayKind))
 @pytest.mark.parametrize("one_way", [True, False])
 def test_every_lay_by_itself_gives_a_plan_that_passes_the_check(kind, one_way):

@@ -43,7 +43,7 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth, gap: float = 0.0
     """The usable strips of a stretch; strips with no width are left out.
 
     With a `gap` (mm), strips that are laid apart from each other keep their pieces so far apart: where one edge is
-    folded in, only the selvedge lies between the double strip and the single one.
+    folded in, only the selvedge lies between the double strip and the single one; where both are, two of them.
     """
     width, selvedge = cloth.width, cloth.selvedge
     match lay:
@@ -52,9 +52,10 @@ def regions(lay: LayKind, depth: float | None, cloth: LayCloth, gap: float = 0.0
         case LayKind.FOLDED:
             strips = [Region(low=0, high=width / 2 - selvedge, layers=2, folds=(0.0,))]
         case LayKind.TWO_FOLDS:
+            beside = max(selvedge, gap / 2)
             strips = [
-                Region(low=0, high=width / 4 - selvedge, layers=2, folds=(0.0,)),
-                Region(low=width / 4 + selvedge, high=width / 2, layers=2, folds=(width / 2,)),
+                Region(low=0, high=width / 4 - beside, layers=2, folds=(0.0,)),
+                Region(low=width / 4 + beside, high=width / 2, layers=2, folds=(width / 2,)),
             ]
         case LayKind.PART_FOLDED:
             if depth is None:
