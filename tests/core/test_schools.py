@@ -8,17 +8,20 @@ from dataclasses import replace
 from functools import cache
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.choices import Decisions, FitChoices
+from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.pattern.envelope import Envelope, View
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, Join, Making
 from rowanseed.core.pattern.pieces import Cut, Panel, Role
 from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.project import Project
 from rowanseed.core.sizing.ease import Sits, misfit
 from rowanseed.core.sizing.lengths import length_rows
 from rowanseed.core.sizing.needed import measures_needed
@@ -26,6 +29,7 @@ from rowanseed.core.sizing.schools import Choosing, School, proposals, recommend
 from rowanseed.core.sizing.wish import BANDS_IN, Fit, GarmentClass, Over, Wish, garment_class, wanted
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
+from .descriptions import whole_ones
 from .pieces import gathered_skirt, quadrilateral
 
 ALTO = {"bust": 980.0, "high_bust": 888.0, "waist": 768.0, "hip": 1015.0}
@@ -276,6 +280,40 @@ def test_small_bust_advice_has_its_own_reason_and_comes_only_where_the_bust_is_t
     choosing = Choosing(body=body, pattern=draft(waistcoat), view="A")
     best, why = recommended(choosing, proposals(choosing))
     assert best.school is not School.HIGH_BUST or "well above" not in why
+
+
+@given(high=st.floats(760, 1100), cup=st.floats(60, 160))
+@settings(max_examples=60)
+def test_a_fuller_bust_than_patterns_are_drawn_for_is_never_made_smaller(high, cup):
+    """Between two sizes the larger is taken: its bust may have room for a full one."""
+    found = school({"bust": high + cup, "high_bust": high, "waist": 810.0}, waistcoat, School.HIGH_BUST)
+    assert all(one.by > 0 for one in found.alterations), found.reason
+    assert "small-bust" not in found.reason
+
+
+@given(whole_ones, st.randoms(use_true_random=False))
+@settings(suppress_health_check=[HealthCheck.too_slow])
+def test_what_any_school_asks_for_can_be_carried_out(description, chance):
+    """On whatever is described, for bodies near one of its sizes: no advice that the tissue then refuses."""
+    try:
+        pattern = compose(description).pattern
+    except DescriptionRefused:
+        return
+    near = chance.choice(pattern.envelope.sizes)
+    chart = pattern.envelope.body_chart
+    body = {measure: row[near] * chance.gauss(1, 0.06) for measure, row in chart.items()}
+    if "bust" in body:
+        body["high_bust"] = body["bust"] - chance.uniform(-20, 140)
+    wish = Wish(chance.choice(list(Fit)), chance.choice(list(Over)))
+    for found in proposals(Choosing(body=body, pattern=pattern, view="A", wish=wish)):
+        if found.size is not None:
+            project = Project(pattern, body, Decisions("A", found.size, fit_of(found)))
+            assert [str(one.error) for one in project.refusals] == [], (found.school, found.reason)
+            assert [seam.join.id for seam in project.broken] == [], (found.school, found.reason)
+
+
+def fit_of(found):
+    return FitChoices(blend=found.blend, alterations=found.alterations, altered_in=found.size)
 
 
 @pytest.mark.parametrize(

@@ -12,11 +12,12 @@ from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Description, Features, Opening, Side
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Waist, Where
 from rowanseed.core.derive.choice import Layers, LiningSchool
+from rowanseed.core.derive.facing import can_be_faced
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
-from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.pieces import DerivedAs, Role
 from rowanseed.core.project import Project
 from rowanseed.core.saving.tactics import TACTICS
 
@@ -74,6 +75,23 @@ def test_only_the_garments_own_cloth_is_cut_against_its_selvedges():
     cuts = [cut for piece in Project(pattern, {}, decisions).garment.pieces for cut in piece.cuts]
     assert {cut.role for cut in cuts if cut.selvedge is not None} == {Role.MAIN}
     assert {Role.LINING, Role.UNDERLINING} <= {cut.role for cut in cuts}
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_faces_a_back_cut_against_the_selvedges_is_cut_anywhere(name):
+    """An armhole's facing has no centre to lie there with, and a neck's has no need to."""
+    pattern = compose(EVERYDAY[name]).pattern
+    layers = Layers(faced=tuple(finish.id for finish in can_be_faced(pattern, "A")))
+    decisions = Decisions(
+        "A",
+        pattern.envelope.sizes[1],
+        tactics={Role.MAIN: ("fold-to-selvedge",)},
+        cloth=ClothChoices(layers=layers),
+    )
+    project = Project(pattern, {}, decisions)
+    assert project.problem(Role.MAIN, PLAIN) is not None
+    faced = [piece for piece in project.cut_pattern.pieces if piece.derived and piece.derived.kind is DerivedAs.FACING]
+    assert [cut.selvedge for piece in faced for cut in piece.cuts if cut.selvedge] == []
 
 
 @pytest.mark.parametrize("kind", [OpeningKind.SLIT, OpeningKind.KEYHOLE], ids=lambda kind: kind.value)

@@ -64,7 +64,7 @@ def _grainline(runs: Mapping[str, Run], across: float) -> tuple[Point, Point]:
 
 def _cut(cut: Cut, role: Role, edges: Collection[str]) -> Cut:
     fold = cut.fold if cut.fold in edges else None
-    return replace(cut, role=role, fold=fold)
+    return replace(cut, role=role, fold=fold, selvedge=None)
 
 
 def can_be_faced(pattern: Pattern, view: str) -> tuple[Finish, ...]:

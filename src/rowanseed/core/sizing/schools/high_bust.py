@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from rowanseed.core.alter import bust
+from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
+from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.working import Given, Source, Working, length
 from rowanseed.core.sizing.chart import measure_name, size_by_measure
 from rowanseed.core.sizing.ease import Sits
@@ -39,7 +41,8 @@ def high_bust(c: Choosing) -> Proposal:
         name="Bust adjustment", quantity=length(amount), formula="full bust of the body less the size's", given=given
     )
     said = f"The high bust says size {size}; the full bust is {c.show(over)} above it"
-    if over <= B_CUP and not _is_small(c, size, amount):
+    small = _is_small(c, size, amount)
+    if over <= B_CUP and not small:
         by_full = size_by_measure("bust", c.body["bust"], c.chart("bust"), c.sizes).size
         return Proposal(
             school=School.HIGH_BUST,
@@ -47,11 +50,12 @@ def high_bust(c: Choosing) -> Proposal:
             reason=f"{said}, no more than patterns are drawn for: choose by the full bust, without an adjustment.",
             rows=c.rows(by_full),
         )
-    if abs(amount) <= SLIGHT:
+    if amount <= SLIGHT and not small:
+        room = ": that size has room for it" if amount < -SLIGHT else ""
         return Proposal(
             school=School.HIGH_BUST,
             size=size,
-            reason=f"{said}. No adjustment is needed.",
+            reason=f"{said}{room}. No adjustment is needed.",
             rows=c.rows(size),
             working=working,
         )
@@ -64,13 +68,18 @@ def high_bust(c: Choosing) -> Proposal:
             School.HIGH_BUST, None, f"The bust would need {c.show(amount)} more, which distorts a front too far."
         )
     amount = round(amount)
+    adjusted = Alteration("bust", amount)
+    try:
+        carry_out(c.pattern, size, (adjusted,))
+    except AlterationError as refused:
+        return Proposal(School.HIGH_BUST, None, f"{said}, but the bust cannot be adjusted so. {refused}")
     kind = "full" if amount > 0 else "small"
     return Proposal(
         school=School.HIGH_BUST,
         size=size,
         reason=f"{said}. A {kind}-bust adjustment of {c.show(abs(amount))} makes up for it.",
         rows=c.rows(size, changes={"bust": amount}),
-        alterations=(Alteration("bust", amount),),
+        alterations=(adjusted,),
         working=working,
     )
 
