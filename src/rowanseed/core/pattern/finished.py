@@ -6,7 +6,7 @@ from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import SEAM_LEVEL, WAIST, Cut, LineKind, Panel, Piece, Role
-from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.core.pattern.seamline import line_length, mark_distance
 from rowanseed.core.pattern.turned_yoke import laid_open
 
 MEASURE_OF = {"bicep": "upper_arm"}
@@ -35,7 +35,18 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
                 # Across the grain: an end that was moved down with the underarm makes no garment wider.
                 wide = abs(b[1] - a[1]) - _taken_in(piece, size, line.id)
                 out[measure] = out.get(measure, 0.0) + wide * _times(piece, cut)
+    if WAIST not in out and (band := _banded(pattern, size, view)):
+        out[WAIST] = band
     return out
+
+
+def _banded(pattern: Pattern, size: str, view: str) -> float:
+    """What the bands at the waist measure along it, with what they lap: on straight pieces no level is drawn."""
+    return sum(
+        line_length(piece, size, WAIST) * _times(piece, cut)
+        for piece, cut in pattern.pieces_for(Role.MAIN, view)
+        if piece.panel is Panel.BAND and piece.has_edge(WAIST) and not piece.derived
+    )
 
 
 def _layers(pattern: Pattern) -> frozenset[str]:

@@ -19,7 +19,7 @@ def _named(alteration: Alteration, pattern: Pattern) -> str:
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
     piece = told.pattern.piece(told.alteration.at)
-    now = told.show(straight.girth(told.step.after.piece(piece.id), told.size))
+    now = told.show(straight.girth(told.step.after, told.step.after.piece(piece.id), told.size))
     if told.more:
         return (f"Cut it {told.figure} wider than drawn: {now} finished, and the allowances beyond that.",)
     return (f"Fold {told.figure} out of it: {now} finished, and the allowances beyond that.",)

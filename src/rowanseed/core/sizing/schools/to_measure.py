@@ -5,13 +5,20 @@ What it gives are alterations of the pieces' widths, so that pieces, lay and yar
 
 from __future__ import annotations
 
+import math
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 
+from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.alter.straight import girth, is_rectangle
+from rowanseed.core.alter.straight import gathered, girth, girth_direction, is_rectangle, straight_pieces
+from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import INCH
-from rowanseed.core.base.working import Given, Source, Working, length
-from rowanseed.core.pattern.making import DifferenceKind
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.base.working import Given, Source, Working, count, length
+from rowanseed.core.pattern.finished import changes
+from rowanseed.core.pattern.making import DifferenceKind, Join
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School
@@ -19,6 +26,8 @@ from rowanseed.core.sizing.wish import Fit
 
 LAP = INCH
 """A band closes over itself by so much (common practice, no source)."""
+MOST_LAP = 120.0
+"""What a band is drawn longer than that, in mm, is no lap: a tie, say."""
 EASE = 2 * INCH
 """Wearing ease at the hip of what is not gathered (common practice, no source)."""
 
@@ -43,12 +52,18 @@ def to_measure(c: Choosing) -> Proposal:
     if "hip" not in c.body and "waist" not in c.body:
         return Proposal(School.TO_MEASURE, None, "The hip or the waist is not measured yet.")
     figures, alterations, drawn = list[Working](), list[Alteration](), list[str]()
-    for piece, cut in pieces:
-        rule = _rule(c, piece, cut)
+    panels = {piece.id: cut for piece, cut in pieces if piece in straight_pieces(c.pattern, size)}
+    mounted = next((piece for piece, _ in pieces if _is_mounted(c.pattern, piece, panels, size)), None)
+    if mounted is not None:
+        return Proposal(
+            School.TO_MEASURE, None, f"The {lower_first(mounted.name)} is mounted on a band of the width that is drawn."
+        )
+    for piece, _ in pieces:
+        rule = _rule(c, piece, panels, size) if piece.id in panels else None
         if rule is None:
             drawn.append(piece.name)
             continue
-        allowances = _allowances(piece, size)
+        allowances = _allowances(c.pattern, piece, size)
         figures.append(
             Working(
                 name=f"{piece.name}: cut width",
@@ -57,69 +72,112 @@ def to_measure(c: Choosing) -> Proposal:
                 given=(*rule.given, Given("both seam allowances", length(allowances), Source.DRAWING)),
             )
         )
-        by = round(rule.width - girth(piece, size), 1)
+        # Never a hair too narrow.
+        by = math.ceil((rule.width - girth(c.pattern, piece, size)) * 10) / 10
         if by:
             alterations.append(Alteration(kind="straight-width", by=by, at=piece.id))
+    try:
+        made = carry_out(c.pattern, size, alterations).pattern
+    except AlterationError as refused:
+        return Proposal(School.TO_MEASURE, None, f"It cannot be cut to your own figures. {refused}")
     kept = f" As drawn stay: {', '.join(drawn)}." if drawn else ""
     return Proposal(
         school=School.TO_MEASURE,
         size=size,
         reason=f"Each straight piece is cut to your own figures; the size on the tissue does not matter.{kept}",
-        rows=c.rows(size),
+        rows=c.rows(size, changes=changes(c.pattern, made, size, c.view)),
         alterations=tuple(alterations),
         figures=tuple(figures),
     )
 
 
-def _rule(c: Choosing, piece: Piece, cut: Cut) -> _Rule | None:
-    """The rule for one piece: a band, a gathered panel, a panel of the body; None for what neither measure sets."""
-    times = cut.count * (2 if cut.fold else 1)
+def _is_mounted(pattern: Pattern, piece: Piece, panels: Collection[str], size: str) -> bool:
+    """Whether a piece lies on a band and is as long as that is drawn: pleated onto it, say."""
+    if piece.panel is not Panel.BAND or piece.id in panels:
+        return False
+    long = girth(pattern, piece, size)
+    bands = [pattern.piece(id) for id in panels if pattern.piece(id).panel is Panel.BAND]
+    return any(abs(girth(pattern, band, size) - long) < 1.0 for band in bands)
+
+
+def _rule(c: Choosing, piece: Piece, cuts: Mapping[str, Cut], size: str) -> _Rule | None:
+    """The rule for one piece: a band, a gathered panel, a panel of the body; None for what neither measure sets.
+
+    `cuts` are those of all straight pieces that go round the body, by piece.
+    """
     waist = c.body.get("waist_band", c.body.get("waist"))
-    if piece.panel is Panel.BAND:
-        return None if waist is None else _band(waist, times)
-    gathers = _gathers(c, piece)
-    if gathers is not None and waist is not None:
-        given = (
-            Given("body waist", length(waist), Source.MEASURED),
-            Given("fullness, times", length(gathers), Source.DRAWING),
-        )
-        return _Rule(gathers * waist / times, "waist × fullness ÷ panels", given)
+    if piece.panel is Panel.BAND and gathered(c.pattern, piece) is None:
+        return None if waist is None else _band(c, waist, piece, _times(cuts[piece.id]), size)
+    join = gathered(c.pattern, piece)
+    if join is not None:
+        return _gathered(c, piece, join, cuts, size)
     if piece.panel in (Panel.SLEEVE, Panel.HEAD):
         return None
     measure = "hip" if "hip" in c.body else "waist"
     ease = EASE if c.wish.fit in (Fit.AS_DRAWN, Fit.FITTED) else 2 * EASE
-    panels = sum(
-        k.count * (2 if k.fold else 1)
-        for p, k in c.pattern.pieces_for(Role.MAIN, c.view)
-        if p.panel in (Panel.FRONT, Panel.BACK, Panel.OTHER)
+    round_the_body = sum(
+        _times(cut)
+        for id, cut in cuts.items()
+        if c.pattern.piece(id).panel in (Panel.FRONT, Panel.BACK, Panel.OTHER)
+        and gathered(c.pattern, c.pattern.piece(id)) is None
     )
     given = (
         Given(f"body {measure_name(measure)}", length(c.body[measure]), Source.MEASURED),
         Given("ease", length(ease), Source.PRACTICE),
     )
-    return _Rule((c.body[measure] + ease) / panels, "(body + ease) ÷ panels", given)
+    return _Rule((c.body[measure] + ease) / round_the_body, "(body + ease) ÷ panels", given)
 
 
-def _band(waist: float, times: int) -> _Rule:
+def _gathered(c: Choosing, piece: Piece, join: Join, cuts: Mapping[str, Cut], size: str) -> _Rule | None:
+    """A gathered piece: its share of the waist, or of the pieces that it hangs from, times its fullness."""
+    above = {part.piece for part in join.b}
+    beside = {
+        part.piece
+        for other in c.pattern.making.joins
+        if other.difference.kind is DifferenceKind.GATHERS and {part.piece for part in other.b} == above
+        for part in other.a
+    }
+    if not {*above, *beside} <= cuts.keys():
+        return None
+    whole = sum(_times(cuts[id]) * girth(c.pattern, c.pattern.piece(id), size) for id in beside)
+    share = join.difference.amount * girth(c.pattern, piece, size) / whole
+    fullness = Given("fullness, times", count(join.difference.amount), Source.DRAWING)
+    if all(c.pattern.piece(id).panel is Panel.BAND for id in above):
+        waist = c.body.get("waist_band", c.body.get("waist"))
+        if waist is None:
+            return None
+        given = (Given("body waist", length(waist), Source.MEASURED), fullness)
+        return _Rule(waist * share, "waist × fullness ÷ panels", given)
+    hangs_from = 0.0
+    for id in above:
+        rule = _rule(c, c.pattern.piece(id), cuts, size)
+        if rule is None:
+            return None
+        hangs_from += _times(cuts[id]) * rule.width
+    given = (Given("what it hangs from", length(hangs_from), Source.WORKED_OUT), fullness)
+    return _Rule(hangs_from * share, "what it hangs from × fullness ÷ panels", given)
+
+
+def _times(cut: Cut) -> int:
+    return cut.count * (2 if cut.fold else 1)
+
+
+def _band(c: Choosing, waist: float, piece: Piece, times: int, size: str) -> _Rule:
+    """The waist and what the band laps: as it is drawn where the waist that it closes to is printed."""
+    printed = c.pattern.envelope.finished.get(c.view, {}).get("waist", {}).get(size)
+    drawn = None if printed is None else times * girth(c.pattern, piece, size) - printed
+    lap = LAP if drawn is None or not 0 <= drawn <= MOST_LAP else drawn
     given = (
         Given("body waist", length(waist), Source.MEASURED),
-        Given("lap", length(LAP), Source.PRACTICE),
+        Given("lap", length(lap), Source.PRACTICE if lap == LAP else Source.DRAWING),
     )
-    return _Rule((waist + LAP) / times, "waist + lap", given)
+    return _Rule((waist + lap) / times, "waist + lap", given)
 
 
-def _gathers(c: Choosing, piece: Piece) -> float | None:
-    """How many times as wide a piece is as what it is drawn up to; None for one that is not gathered."""
-    for join in c.pattern.making.joins:
-        if join.difference.kind is DifferenceKind.GATHERS and any(part.piece == piece.id for part in join.a):
-            return join.difference.amount
-    return None
-
-
-def _allowances(piece: Piece, size: str) -> float:
+def _allowances(pattern: Pattern, piece: Piece, size: str) -> float:
     """The allowances of the two edges that end a piece's width."""
     chains = piece.shapes[size].edges
-    along = piece.panel is Panel.BAND
+    along = girth_direction(pattern, piece, size) == (1.0, 0.0)
     ends = [
         edge.allowance
         for edge in piece.edges
