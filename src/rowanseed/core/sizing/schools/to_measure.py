@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Collection, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
@@ -15,11 +15,12 @@ from rowanseed.core.alter.straight import gathered, girth, girth_direction, is_r
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.base.working import Given, Source, Working, count, length
+from rowanseed.core.base.working import Given, Source, Working, count, length, percent
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
+from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School
 from rowanseed.core.sizing.wish import Fit
@@ -43,6 +44,7 @@ class _Rule:
 
 def to_measure(c: Choosing) -> Proposal:
     """Each panel's width from the body, a band's from the waist, a gathered one's from what it is drawn up to."""
+    c = replace(c, pattern=on_stitching_line(c.pattern))
     pieces = c.pattern.pieces_for(Role.MAIN, c.view)
     size = c.sizes[0] if c.sizes else ""
     if not pieces or not all(is_rectangle(piece, size) for piece, _ in pieces):
@@ -124,6 +126,7 @@ def _rule(c: Choosing, piece: Piece, cuts: Mapping[str, Cut], size: str) -> _Rul
     given = (
         Given(f"body {measure_name(measure)}", length(c.body[measure]), Source.MEASURED),
         Given("ease", length(ease), Source.PRACTICE),
+        Given("panels", count(round_the_body), Source.DRAWING),
     )
     return _Rule((c.body[measure] + ease) / round_the_body, "(body + ease) ÷ panels", given)
 
@@ -140,22 +143,25 @@ def _gathered(c: Choosing, piece: Piece, join: Join, cuts: Mapping[str, Cut], si
     if not {*above, *beside} <= cuts.keys():
         return None
     whole = sum(_times(cuts[id]) * girth(c.pattern, c.pattern.piece(id), size) for id in beside)
-    share = join.difference.amount * girth(c.pattern, piece, size) / whole
-    fullness = Given("fullness, times", count(join.difference.amount), Source.DRAWING)
+    share, times = girth(c.pattern, piece, size) / whole, join.difference.amount
+    drawn = (
+        Given("fullness, times", count(times), Source.DRAWING),
+        Given("its share of the whole", percent(share), Source.DRAWING),
+    )
     if all(c.pattern.piece(id).panel is Panel.BAND for id in above):
         waist = c.body.get("waist_band", c.body.get("waist"))
         if waist is None:
             return None
-        given = (Given("body waist", length(waist), Source.MEASURED), fullness)
-        return _Rule(waist * share, "waist × fullness ÷ panels", given)
+        given = Given("body waist", length(waist), Source.MEASURED)
+        return _Rule(waist * times * share, "waist × fullness × share", (given, *drawn))
     hangs_from = 0.0
     for id in above:
         rule = _rule(c, c.pattern.piece(id), cuts, size)
         if rule is None:
             return None
         hangs_from += _times(cuts[id]) * rule.width
-    given = (Given("what it hangs from", length(hangs_from), Source.WORKED_OUT), fullness)
-    return _Rule(hangs_from * share, "what it hangs from × fullness ÷ panels", given)
+    given = Given("what it hangs from", length(hangs_from), Source.WORKED_OUT)
+    return _Rule(hangs_from * times * share, "what it hangs from × fullness × share", (given, *drawn))
 
 
 def _times(cut: Cut) -> int:
