@@ -69,9 +69,8 @@ def high_bust(c: Choosing) -> Proposal:
         )
     amount = round(amount)
     adjusted = Alteration("bust", amount)
-    try:
-        carry_out(c.pattern, size, (adjusted,))
-    except AlterationError as refused:
+    refused = _refused(c, size, adjusted) if amount < 0 else None
+    if refused is not None:
         return Proposal(School.HIGH_BUST, None, f"{said}, but the bust cannot be adjusted so. {refused}")
     kind = "full" if amount > 0 else "small"
     return Proposal(
@@ -82,6 +81,15 @@ def high_bust(c: Choosing) -> Proposal:
         alterations=(adjusted,),
         working=working,
     )
+
+
+def _refused(c: Choosing, size: str, adjusted: Alteration) -> AlterationError | None:
+    """Why a bust cannot be made smaller: there may be no dart to take it from."""
+    try:
+        carry_out(c.pattern, size, (adjusted,))
+    except AlterationError as refused:
+        return refused
+    return None
 
 
 def _is_small(c: Choosing, size: str, amount: float) -> bool:
