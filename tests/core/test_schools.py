@@ -409,3 +409,26 @@ def test_made_to_measure_the_whole_skirt_is_as_full_as_it_is_drawn(name, waist, 
         assert front == pytest.approx(hip + 2 * INCH, abs=1.0)
         ruffle = 2 * girth(made, made.piece("ruffle"), found.size)
         assert ruffle == pytest.approx(drawn_up.difference.amount * front, abs=2.0)
+
+
+@pytest.mark.parametrize("seams", [(("a", "a"),), (("a", "b"), ("b", "a"))])
+def test_straight_pieces_that_are_gathered_to_themselves_stay_as_they_are_drawn(seams):
+    """A pattern that was brought may say so: the page opens, and says which pieces it does not reckon."""
+    square = ((0.0, 0.0), (500.0, 0.0), (500.0, 300.0), (0.0, 300.0))
+    panel = replace(quadrilateral(square, (12.7,) * 4, id="a", cut=Cut(Role.MAIN, 1)), panel=Panel.FRONT)
+    joins = tuple(
+        Join(
+            f"{one}-{other}",
+            "Round",
+            (EdgePart(one, "right"),),
+            (EdgePart(other, "left"),),
+            difference=Difference(DifferenceKind.GATHERS, 2.0),
+        )
+        for one, other in seams
+    )
+    pattern = replace(gathered_skirt(), pieces=(panel, replace(panel, id="b")), making=Making(joins))
+    pattern = replace(pattern, envelope=replace(pattern.envelope, sizes=("S",)))
+    choosing = Choosing({"waist": 640.0, "hip": 900.0}, pattern, "A")
+    found = next(p for p in proposals(choosing) if p.school is School.TO_MEASURE)
+    assert panel.name in found.reason
+    assert {change.at for change in found.alterations} <= {"b"}

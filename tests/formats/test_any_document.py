@@ -1,4 +1,4 @@
-"""Whatever is described and chosen comes back from its documents, and what they say is planned alike."""
+"""Whatever is described and chosen comes back from its documents, and is sewn in the same order."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ from ..core.projects import projects
 
 
 def in_document(found):
-    """A project with its pattern as the pattern's document has it: lengths in tenths of what is drawn are not kept."""
+    """A project with its pattern as the pattern's document has it, which rounds what is drawn."""
     return replace(found, pattern=read_pattern(write_pattern(found.pattern)))
 
 

@@ -154,9 +154,11 @@ def _gathered(c: Choosing, piece: Piece, join: Join, cuts: Mapping[str, Cut], si
             return None
         given = Given("body waist", length(waist), Source.MEASURED)
         return _Rule(waist * times * share, "waist × fullness × share", (given, *drawn))
+    # What hangs from itself, as a pattern that was brought may have it, is found to hang from nothing.
+    rest = {id: cut for id, cut in cuts.items() if id not in beside}
     hangs_from = 0.0
     for id in above:
-        rule = _rule(c, c.pattern.piece(id), cuts, size)
+        rule = _rule(c, c.pattern.piece(id), rest, size)
         if rule is None:
             return None
         hangs_from += _times(cuts[id]) * rule.width
