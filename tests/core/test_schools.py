@@ -14,6 +14,7 @@ from hypothesis import strategies as st
 
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.straight import girth
+from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.choices import Decisions, FitChoices
 from rowanseed.core.compose.compose import DescriptionRefused, compose
@@ -400,11 +401,15 @@ def test_made_to_measure_the_whole_skirt_is_as_full_as_it_is_drawn(name, waist, 
     found = next(p for p in proposals(Choosing(body=body, pattern=pattern, view="A")) if p.school is School.TO_MEASURE)
     project = Project(pattern, body, Decisions("A", found.size, fit_of(found)))
     assert project.refusals == () and project.broken == ()
+    for step in project.altered.steps:
+        told = sheet(step, Units.METRIC, found.size)
+        assert told.pieces == (pattern.piece(step.alteration.at).name,) and told.along == ()
     made = project.altered.pattern
     front = 4 * girth(made, made.piece("front"), found.size)
     drawn_up = next(j for j in pattern.making.joins if j.difference.kind is DifferenceKind.GATHERS)
     if name == "pleated skirt":
         assert front == pytest.approx(drawn_up.difference.amount * waist, abs=1.0)
+        assert [row.verdict(Units.METRIC) for row in project.rows if row.measure == "waist"] == ["as wanted"]
     else:
         assert front == pytest.approx(hip + 2 * INCH, abs=1.0)
         ruffle = 2 * girth(made, made.piece("ruffle"), found.size)

@@ -74,6 +74,8 @@ def _trued(told: OnTissue) -> Iterator[str]:
 
 
 def _follows(pattern: Pattern, piece: str, alteration: Alteration) -> bool:
+    if piece == alteration.at:
+        return False
     panel = pattern.piece(piece).panel
     on_sleeve = kind_of(alteration).on_sleeve(alteration)
     return panel is Panel.BAND or (panel is Panel.SLEEVE and not on_sleeve)

@@ -20,6 +20,10 @@ FIXED = {"high_bust": 3.0, "neck": 3.0, "shoulder": 3.0, "bust": 1.6, "upper_arm
 """How much a misfit weighs: neck and shoulder cannot be altered once cut, side seams and hem can (weight 1)."""
 
 
+ON_A_TAPE = 2.5
+"""Less than this, in mm, is not read off a tape round the body: it would be told as 0 cm."""
+
+
 class Sits(Worded):
     """How a measure sits."""
 
@@ -58,12 +62,17 @@ class Ease:
         return self.ease - low if self.ease < low else max(0.0, self.ease - high)
 
     @property
+    def told(self) -> float:
+        """How far outside the band as it is told: 0 where no tape shows it."""
+        return self.off if abs(self.off) >= ON_A_TAPE else 0.0
+
+    @property
     def sits(self) -> Sits:
         if self.body is None or self.ease is None:
             return Sits.UNKNOWN
         if self.ease < 0 and (self.band is None or self.band[0] >= 0):
             return Sits.SMALLER
-        return Sits.TIGHT if self.off < -0.5 else Sits.ROOMY if self.off > 0.5 else Sits.RIGHT
+        return Sits.TIGHT if self.told < 0 else Sits.ROOMY if self.told > 0 else Sits.RIGHT
 
     @property
     def working(self) -> Working | None:
