@@ -7,11 +7,11 @@ improves it.
 
 from __future__ import annotations
 
-import heapq
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
-from typing import NamedTuple
+
+import numpy as np
 
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.make.operation import Operation
@@ -23,6 +23,8 @@ OTHER_ACT = 0.2
 OTHER_FOOT = 0.15
 OTHER_NEEDLE = 0.25
 OTHER_STITCH = 0.05
+GRAIN = 0.05
+"""Every cost is a multiple of it."""
 IDLE = 0.4
 """Nothing is done between an operation that has to be left for a while and the one that waits for it."""
 ADVICE = 2.0
@@ -93,17 +95,6 @@ def _refuse_circles(graph: Graph) -> None:
         left = [k for k in left if k not in free]
 
 
-class _Part(NamedTuple):
-    """A part of an order: what it costs, how far from the written order it strays, what is done and what is free."""
-
-    cost: float
-    lateness: int
-    done: int
-    free: tuple[int, ...]
-    last: int
-    before: _Part | None
-
-
 def sequence(operations: Sequence[Operation]) -> tuple[Operation, ...]:
     """Order operations. Raises PatternError if some need each other."""
     if not operations:
@@ -114,40 +105,50 @@ def sequence(operations: Sequence[Operation]) -> tuple[Operation, ...]:
 
 
 def _beam(graph: Graph) -> list[int]:
+    """The best order found by keeping, at each place, the best parts of an order.
+
+    A part is worth its cost, then how far it strays from the written order. Of parts that have done the same and end
+    alike only the best goes on. What is known of the kept parts lies in arrays, a row each.
+    """
     count = len(graph.operations)
-    freed_by: list[list[int]] = [[] for _ in range(count)]
-    for k in range(count):
-        for before in range(count):
-            if graph.musts[k] >> before & 1:
-                freed_by[before].append(k)
-    free = tuple(k for k in range(count) if not graph.musts[k])
-    beam = [_Part(0.0, 0, 0, free, -1, None)]
+    musts, advice, costs = _matrix(graph.musts), _matrix(graph.advice), np.array(graph.costs)
+    written = np.arange(count)
+    done = [0]
+    left = np.ones((1, count), dtype=bool)
+    unmet, unheeded = musts.sum(axis=1)[None], advice.sum(axis=1)[None]
+    cost, strayed = np.zeros(1), np.zeros(1, dtype=np.int64)
+    taken: list[tuple[np.ndarray, np.ndarray]] = []
     for place in range(count):
-        found: dict[tuple[int, int], tuple[float, int, _Part]] = {}
-        for part in beam:
-            costs = graph.costs[part.last] if part.before else None
-            for k in part.free:
-                cost = part.cost + costs[k] if costs else 0.0
-                broken = graph.advice[k] & ~part.done
-                if broken:
-                    cost += ADVICE * broken.bit_count()
-                key = (part.done | 1 << k, k)
-                known = found.get(key)
-                lateness = part.lateness + abs(k - place)
-                if known is None or (cost, lateness) < known[:2]:
-                    found[key] = (cost, lateness, part)
-        best = heapq.nsmallest(BEAM, found.items(), key=lambda item: (round(item[1][0], 6), item[1][1]))
-        beam = []
-        for (done, k), (cost, lateness, part) in best:
-            opened = [j for j in freed_by[k] if not graph.musts[j] & ~done]
-            free = (*(j for j in part.free if j != k), *opened)
-            beam.append(_Part(cost, lateness, done, free, k, part))
-    order: list[int] = []
-    last: _Part | None = beam[0]
-    while last is not None and last.before is not None:
-        order.append(last.last)
-        last = last.before
+        rows, nexts = np.nonzero(left & (unmet == 0))
+        found = cost[rows] + ADVICE * unheeded[rows, nexts]
+        if taken:
+            found += costs[taken[-1][1][rows], nexts]
+        straying = strayed[rows] + abs(written[nexts] - place)
+        best = np.argsort(np.rint(found / GRAIN).astype(np.int64) << 24 | straying, kind="stable")
+        kept: dict[tuple[int, int], int] = {}
+        for one, row, k in zip(best.tolist(), rows[best].tolist(), nexts[best].tolist(), strict=True):
+            kept.setdefault((done[row] | 1 << k, k), one)
+            if len(kept) == BEAM:
+                break
+        best = np.array(list(kept.values()))
+        rows, nexts, cost, strayed = rows[best], nexts[best], found[best], straying[best]
+        taken.append((rows, nexts))
+        done = [all_done for all_done, _ in kept]
+        left = left[rows]
+        left[np.arange(len(rows)), nexts] = False
+        unmet = unmet[rows] - musts.T[nexts]
+        unheeded = unheeded[rows] - advice.T[nexts]
+    order, row = [], 0
+    for rows, nexts in reversed(taken):
+        order.append(int(nexts[row]))
+        row = int(rows[row])
     return order[::-1]
+
+
+def _matrix(needs: Sequence[int]) -> np.ndarray:
+    """Needs as bits -> (n, n) of 0 and 1: row k, column j is 1 where operation k needs j."""
+    count = len(needs)
+    return np.array([[need >> k & 1 for k in range(count)] for need in needs], dtype=np.int64)
 
 
 def _improved(graph: Graph, order: list[int]) -> list[int]:
