@@ -1,5 +1,8 @@
 """What sewists have on their tables: everyday garments, described as their envelopes would be."""
 
+from functools import cache
+
+from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
     Description,
     Elastic,
@@ -46,6 +49,7 @@ from rowanseed.core.compose.vocabulary import (
     Where,
 )
 from rowanseed.core.pattern.envelope import Figure, Structure
+from rowanseed.core.pattern.pattern import Pattern
 
 OPEN, SEAM = Side(Centre.OPEN), Side(Centre.SEAM)
 DARTED = Side(shaping=(Shaping.BUST_DART,))
@@ -509,3 +513,9 @@ EVERYDAY = {
     )
     for name, features in garments.items()
 }
+
+
+@cache
+def everyday(name: str) -> Pattern:
+    """The pattern of one of them; a process composes each once."""
+    return compose(EVERYDAY[name]).pattern

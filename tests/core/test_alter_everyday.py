@@ -18,7 +18,7 @@ from rowanseed.core.pattern.finished import changes, girths
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.walk import walk
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP)
 DARTED = Side(Centre.FOLD, (Shaping.BUST_DART, Shaping.WAIST_DART))
@@ -56,7 +56,7 @@ def altered(pattern, size, alteration):
 
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_altered_by_two_centimetres_every_seam_still_meets(name):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
     was = {w.join.id: w.fault for w in walk(pattern, size)}
     # What is drawn up is drawn up a little more or less.
@@ -105,7 +105,7 @@ in mm."""
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_blended_by_a_size_at_one_level_every_seam_still_meets(name):
     """The waist of a bodice and that of the skirt below it are one: both take the size that is said there."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     sizes = pattern.envelope.sizes
     k = len(sizes) // 2
     size, levels = sizes[k], blendable(pattern, sizes[k])
@@ -125,7 +125,7 @@ def test_blended_by_a_size_at_one_level_every_seam_still_meets(name):
 @pytest.mark.parametrize("name", [name for name in EVERYDAY if "dress" in name or "coat" in name])
 def test_a_blend_that_says_nothing_of_a_level_leaves_no_seam_apart(name):
     """A person whose waist was never measured is between sizes at bust and hip alone."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     sizes = pattern.envelope.sizes
     k = len(sizes) // 2
     levels = blendable(pattern, sizes[k])

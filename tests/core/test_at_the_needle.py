@@ -8,7 +8,6 @@ import pytest
 
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Use
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.make.operation import Bench
 from rowanseed.core.pattern.envelope import Structure
@@ -16,7 +15,7 @@ from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import everyday
 
 WOOL = Cloth("wool", width=1500.0, length=None, selvedge=0.0, direction=Direction.TWO_WAY, fibre=Fibre.WOOL, weight=320)
 LINING = replace(WOOL, name="lining", use=Use.LINING, fibre=Fibre.VISCOSE, weight=None)
@@ -25,7 +24,7 @@ KNIT = replace(LINING, fibre=Fibre.POLYESTER, structure=Structure.KNIT, weight=1
 
 def sewn_of_lining(name, lining):
     """The machine's settings for what is sewn of the lining alone, in order, by the operation."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     layers = ClothChoices(layers=Layers(lining=LiningSchool.DEDUCT))
     cloths = {Role.MAIN: WOOL} | ({Role.LINING: lining} if lining else {})
     project = Project(pattern, {}, Decisions("A", pattern.envelope.sizes[0], cloth=layers), cloths)
@@ -75,7 +74,7 @@ def test_a_knit_lining_is_sewn_with_a_stitch_that_gives_and_a_woven_one_straight
 @pytest.mark.parametrize("name", ["pencil skirt", "A-line skirt"])
 def test_the_hem_of_a_woven_lining_is_folded_twice_in_a_knit_garment_too(name):
     """A knit does not fray and is folded once; what is woven would."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     layers = ClothChoices(layers=Layers(lining=LiningSchool.WHOLE))
     folds = {}
     for lining in (LINING, KNIT, None):

@@ -13,7 +13,6 @@ from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.choosing import Chosen, remarks
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Surface, Use, is_delicate
 from rowanseed.core.cloth.preparation import preparation
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.garment import lay_problem
 from rowanseed.core.lay.problem import LayKind
@@ -22,7 +21,7 @@ from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 from rowanseed.core.sizing.trial import trial_garment
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
-from tests.core.everyday import EVERYDAY
+from tests.core.everyday import EVERYDAY, everyday
 
 WOVEN = Cloth("woven", width=1400.0, length=3000.0, selvedge=10.0, direction=Direction.TWO_WAY, fibre=Fibre.COTTON)
 JERSEY = replace(WOVEN, name="jersey", structure=Structure.KNIT, stretch=0.4)
@@ -32,7 +31,7 @@ LINING = replace(WOVEN, name="lining", use=Use.LINING, fibre=Fibre.VISCOSE, weig
 
 @cache
 def described(name):
-    return compose(EVERYDAY[name]).pattern
+    return everyday(name)
 
 
 def said(garment, role, cloth, main=WOVEN, units=Units.METRIC):

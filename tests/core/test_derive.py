@@ -32,7 +32,7 @@ from rowanseed.core.pattern.walk import walk
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.description_json import read_description
 
-from .everyday import EVERYDAY
+from .everyday import everyday
 
 SKIRT, WAISTCOAT, OVERSHIRT, TROUSERS = (m.draft() for m in (six_gore_skirt, waistcoat, overshirt, trousers))
 DEDUCT = Layers(LiningSchool.DEDUCT)
@@ -159,7 +159,7 @@ def test_interfacing_may_be_trimmed_and_a_collar_keeps_it_where_it_joins():
 
 def test_what_the_pattern_has_already_is_not_derived_again():
     """A collar in halves is cut twice, but its under side is a piece of its own; an underlined front has its layer."""
-    pattern = compose(EVERYDAY["puff-sleeved dress"]).pattern
+    pattern = everyday("puff-sleeved dress")
     size = pattern.envelope.sizes[0]
     assert not has_collar_alike(pattern)
     assert with_layers(pattern, size, "A", Layers(trim_under_collar=True)).pieces == pattern.pieces

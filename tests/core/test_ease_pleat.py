@@ -20,12 +20,12 @@ from rowanseed.core.pattern.walk import walk
 from rowanseed.core.project import Project
 from rowanseed.demo import waistcoat
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 
 
 def lined(name, school, pleat):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[1]
     layers = Layers(lining=school, pleat=pleat)
     return Project(pattern, {}, Decisions(view, size, cloth=ClothChoices(layers=layers))).garment, view, size
@@ -39,7 +39,7 @@ def steps(garment, view, size):
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_a_pleat_leaves_every_seam_of_a_lining_as_it_was_and_is_folded_before_what_it_ends_on(name):
     """A waist was sewn before the pleat that ends on it; a neck was told not to meet its facing, by the pleat."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[1]
     for school in schools(pattern, view, size):
         plain, _, _ = lined(name, school, Pleat.NONE)
@@ -58,7 +58,7 @@ def test_a_pleat_leaves_every_seam_of_a_lining_as_it_was_and_is_folded_before_wh
 
 def test_there_is_no_pleat_where_the_back_opens_nor_below_a_waist_seam():
     for name in ("empire dress", "princess dress", "shift"):
-        pattern = compose(EVERYDAY[name]).pattern
+        pattern = everyday(name)
         assert not can_be_pleated(pattern, pattern.envelope.views[0].id), "a zip runs down the centre back"
     order = steps(*lined("shirt dress", LiningSchool.WHOLE, Pleat.FULL))
     assert [op.id for op in order if op.technique == "ease pleat"] == ["pleat-back-lining"]

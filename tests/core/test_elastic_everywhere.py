@@ -16,7 +16,7 @@ from rowanseed.core.make.operation import Act, Bench, Supply
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 
 BY_HAND = Equipment(machine=False, zigzag=True)
@@ -51,7 +51,7 @@ def test_elastic_on_a_line_is_caught_by_hand_where_no_machine_sews_a_zigzag(equi
 @pytest.mark.parametrize("name", ["shirred trousers", "shirred skirt"])
 def test_shirring_by_hand_needs_no_bobbin(name):
     """It was left to the booklet."""
-    found, order = made(compose(EVERYDAY[name]).pattern, BY_HAND)
+    found, order = made(everyday(name), BY_HAND)
     rows = next(op for op in order if op.act is Act.SHIRR)
     assert found.gaps == () and rows.bench is Bench.HAND
     words = " ".join(rows.how)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import pytest
 
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.change import ways, with_technique
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -12,7 +11,7 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.make.zip_kinds import zipped_as_chosen
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 from .wording import misprints
 
@@ -20,7 +19,7 @@ from .wording import misprints
 @pytest.mark.slow
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_every_way_that_is_offered_can_be_sewn(name):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size, usual = pattern.envelope.views[0].id, pattern.envelope.sizes[0], MakingChoices()
     made = compile_garment(pattern, view, size, usual)
     for way in ways(pattern, view, size, usual, made):

@@ -59,7 +59,7 @@ from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description, write_description
 
 from .descriptions import whole_ones
-from .everyday import EVERYDAY
+from .everyday import everyday
 from .test_make import ordered
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0)
@@ -259,7 +259,7 @@ def test_what_a_hood_is_not_drafted_with_is_refused_at_its_field(wrong, field):
 
 
 def test_a_hood_is_sewn_on_and_its_edge_turned_in_as_an_edge_of_the_garment():
-    pattern = compose(EVERYDAY["zipped hoodie"]).pattern
+    pattern = everyday("zipped hoodie")
     size = pattern.envelope.sizes[2]
     steps = {op.id: op for op in ordered(pattern, size, MakingChoices()).operations}
     ids = list(steps)

@@ -13,7 +13,7 @@ from rowanseed.core.compose.yokes import UNDER_A_YOKE
 from rowanseed.core.pattern.finished import girths
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_whole_way import body_of
 
 DRESSES = [name for name, d in EVERYDAY.items() if d.garment.has_bodice and d.features.skirt is not None]
@@ -22,7 +22,7 @@ DRESSES = [name for name, d in EVERYDAY.items() if d.garment.has_bodice and d.fe
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_a_finished_hip_is_that_of_the_pieces(name):
     """A gathered dress of 150 cm at the hip was said to measure its body and 6 cm more there."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     for size in pattern.envelope.sizes:
         said, measured = pattern.envelope.finished["A"].get("hip", {}).get(size), girths(pattern, size, "A").get("hip")
         if said is not None and measured is not None:

@@ -18,8 +18,15 @@ from .test_lay import outside
 
 
 @pytest.mark.parametrize("draft", [overshirt, six_gore_skirt, trousers, waistcoat])
-@pytest.mark.parametrize("width", [900.0, 1120.0, 1400.0, 1500.0])
-@pytest.mark.parametrize("direction", list(Direction))
+@pytest.mark.parametrize(
+    ("width", "direction"),
+    [
+        (900.0, Direction.TWO_WAY),
+        (1120.0, Direction.ONE_WAY),
+        (1400.0, Direction.TWO_WAY),
+        (1500.0, Direction.ONE_WAY),
+    ],
+)
 def test_it_is_right_on_any_cloth_and_the_search_only_makes_it_shorter(draft, width, direction, tmp_path):
     """Even a search that gets hardly any time to work."""
     pattern = draft.draft()
@@ -31,8 +38,7 @@ def test_it_is_right_on_any_cloth_and_the_search_only_makes_it_shorter(draft, wi
         if plan is None:
             continue
         assert check(problem, plan) == [] and outside(problem, plan, tmp_path) == []
-        for budget in (Budget(sweeps=1), Budget(seconds=0.2)):
-            assert solve(problem, budget).length <= plan.length + 0.1
+        assert solve(problem, Budget(seconds=0.2)).length <= plan.length + 0.1
 
 
 def test_there_is_one_for_every_demo_garment_on_cloth_of_the_usual_width():

@@ -6,7 +6,6 @@ import pytest
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.choices import ClothChoices, Decisions
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -16,12 +15,12 @@ from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.project import Project
 from rowanseed.drawings.steps.registry import scene_of
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_whole_way import body_of
 
 
 def order(name, *, layers=None, units=Units.METRIC):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size, body = body_of(pattern)
     project = Project(pattern, body, Decisions("A", size, cloth=ClothChoices(layers=layers or Layers())), {})
     made = compile_garment(project.garment, "A", size, MakingChoices(units=units))

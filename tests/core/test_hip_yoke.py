@@ -38,10 +38,10 @@ from rowanseed.core.pattern.walk import SeamVerdict, walk
 from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.drawings.line.laid import laid
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_whole_way import body_of
 
-YOKED = {name: compose(EVERYDAY[name]).pattern for name in ("jeans", "men's jeans", "yoked skirt", "denim skirt")}
+YOKED = {name: everyday(name) for name in ("jeans", "men's jeans", "yoked skirt", "denim skirt")}
 every_yoked = pytest.mark.parametrize("name", YOKED)
 YOKE = Side(Centre.SEAM, (Shaping.YOKE,))
 FLY = Opening(Where.FRONT, OpeningKind.FLY_ZIP)
@@ -157,7 +157,7 @@ def test_the_line_drawing_shows_the_yokes_seam_and_no_dart_in_it(name):
     plain = {"jeans": "wide trousers"}.get(name)
     assert "yoke" in line_drawing(YOKED[name])
     if plain:
-        assert line_drawing(YOKED[name]) != line_drawing(compose(EVERYDAY[plain]).pattern)
+        assert line_drawing(YOKED[name]) != line_drawing(everyday(plain))
 
 
 def test_a_yoke_takes_the_darts_place():

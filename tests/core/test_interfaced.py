@@ -22,7 +22,7 @@ from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 
 
@@ -113,7 +113,7 @@ def test_the_interfacing_chosen_at_the_cloth_station_decides_how_it_is_put_in():
 
 def test_what_is_fused_all_over_by_choice_is_fused_on_a_pile_too_unless_the_interfacing_has_no_glue():
     """Light fusible over the whole was asked for; a cord is fused from the wrong side, on a towel."""
-    plain = compose(EVERYDAY["A-line skirt"]).pattern
+    plain = everyday("A-line skirt")
     pattern = with_layers(plain, plain.envelope.sizes[0], "A", Layers(fused=True))
     fused, gaps = stiffening(pattern, surface=Surface.PILE)
     assert {op.act for op in fused.values()} == {Act.FUSE} and not gaps

@@ -10,7 +10,6 @@ import pytest
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Surface
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.make.iron import HOTTER, HOW, PILE
@@ -19,7 +18,7 @@ from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 
 LINEN = Cloth("linen", width=1500.0, length=None, selvedge=0.0, direction=Direction.TWO_WAY, fibre=Fibre.LINEN)
 ACETATE = replace(LINEN, name="acetate", fibre=Fibre.ACETATE)
@@ -27,7 +26,7 @@ ACETATE = replace(LINEN, name="acetate", fibre=Fibre.ACETATE)
 
 def lined(name, main, lining):
     """The project of an everyday garment in each school of lining that it can have, and its lining pieces."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size, cloths = pattern.envelope.sizes[0], {Role.MAIN: main} | ({Role.LINING: lining} if lining else {})
     for school in schools(pattern, "A", size):
         if school is not LiningSchool.NONE:
@@ -91,7 +90,7 @@ def test_every_fibre_has_its_place_between_the_coolest_and_the_hottest():
 @pytest.mark.parametrize("name", ["shirt dress", "blouse", "camp shirt"])
 def test_sleeves_from_another_cloth_are_ironed_as_that_bears_it(name):
     """The main cloth decides only what is sewn of it alone; the contrast cloth is silk here."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     silk = replace(LINEN, fibre=Fibre.SILK)
     decided = Decisions("A", pattern.envelope.sizes[0], tactics={Role.MAIN: ("other-sleeves",)})
     project = Project(pattern, {}, decided, {Role.MAIN: LINEN, Role.CONTRAST: silk})

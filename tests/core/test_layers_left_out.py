@@ -40,14 +40,14 @@ from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.project import Project
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 
 
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_every_edge_that_may_be_faced_leaves_every_closure_made(name):
     """An elastic in a sleeve's end had nothing to run in once that end was faced."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
     edges = tuple(finish.id for finish in can_be_faced(pattern, view))
     made = with_layers(pattern, size, view, Layers(faced=edges))
@@ -119,7 +119,7 @@ def test_a_lining_has_no_hem_of_its_own_at_a_sleeve_end_whose_facing_takes_its_p
 
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_what_is_offered_is_not_refused(name):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
     pleat = Pleat.FULL if can_be_pleated(pattern, view) else Pleat.NONE
     for school in schools(pattern, view, size):
@@ -129,7 +129,7 @@ def test_what_is_offered_is_not_refused(name):
 
 
 def test_a_casing_asked_to_be_faced_stays_a_casing_and_that_is_told():
-    pattern = compose(EVERYDAY["puff-sleeved dress"]).pattern
+    pattern = everyday("puff-sleeved dress")
     asked, size = Layers(faced=("wrist",)), pattern.envelope.sizes[0]
     (told,) = left_out(pattern, "A", size, asked)
     assert "“Sleeve ends” faced" in told.problem and told.where == "cloth_choices, layers"

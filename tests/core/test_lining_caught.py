@@ -4,7 +4,6 @@ closes the garment's edge there, and is caught with it (common practice, no sour
 import pytest
 
 from rowanseed.core.base.errors import RowanseedError
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.described_layers import described_layers
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool
 from rowanseed.core.derive.layers import with_layers
@@ -14,7 +13,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.making import LayerKind
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 
 LINED = {
     "as described": None,
@@ -27,7 +26,7 @@ CLOSES = (Fact.JOINED, Fact.FINISHED, Fact.HEMMED)
 
 def lined(name, how):
     """The everyday garment so lined, and its size; None where it cannot be."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
     try:
         layers = LINED[how] or described_layers(pattern, EVERYDAY[name], view="A", size=size)

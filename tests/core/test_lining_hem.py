@@ -18,7 +18,7 @@ from rowanseed.core.pattern.pieces import DerivedAs
 from rowanseed.core.pattern.walk import copies, part_length
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_whole_way import body_of
 
 FULL = [kind for kind in SkirtKind if kind.is_full and kind is not SkirtKind.CARTRIDGE_PLEATS]
@@ -35,7 +35,7 @@ def long(pattern, size, finish):
 
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_a_lining_that_is_sewn_to_the_hem_is_as_wide_as_it(name):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     if LiningSchool.WHOLE not in schools(pattern, "A", body_of(pattern)[0]):
         return
     size, project = lined(pattern, Layers(LiningSchool.WHOLE, hem=LiningHem.ATTACHED))

@@ -8,19 +8,18 @@ from functools import cache
 import pytest
 
 from rowanseed.core.choices import ClothChoices, Decisions
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .wording import misprints
 
 
 @cache
 def drawn(name):
-    return compose(EVERYDAY[name]).pattern
+    return everyday(name)
 
 
 def lined(name, school):

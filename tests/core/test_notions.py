@@ -12,7 +12,6 @@ import pytest
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.base.working import Working, cloth_length
 from rowanseed.core.cloth.cloth import Cloth, Direction
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.make.choices import MakingChoices
@@ -28,7 +27,7 @@ from rowanseed.core.shopping import ShoppingLine, is_printed, merged
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.shopping_csv import write_shopping
 
-from .everyday import EVERYDAY
+from .everyday import everyday
 from .garments import SIZE
 from .wardrobe import WARDROBE
 
@@ -270,7 +269,7 @@ def test_a_batch_buys_for_all_its_garments():
 @pytest.mark.parametrize("cloth", [Structure.WOVEN, Structure.KNIT])
 @pytest.mark.parametrize("name", ["t-shirt", "shift", "blazer"])
 def test_every_needle_that_a_step_threads_is_bought_and_no_other(name, cloth, equipment):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size = pattern.envelope.sizes[0]
     lined = with_layers(pattern, size, "A", Layers(lining=LiningSchool.WHOLE))
     steps = compile_steps(lined, "A", size, MakingChoices(equipment=equipment, structure=cloth))

@@ -4,7 +4,6 @@ import pytest
 
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.choices import ClothChoices, Decisions
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.make.choices import MakingChoices
@@ -13,7 +12,7 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 
 SLEEVED = [name for name, described in EVERYDAY.items() if described.features.sleeve is not None]
@@ -22,7 +21,7 @@ SLEEVED = [name for name, described in EVERYDAY.items() if described.features.sl
 @pytest.mark.parametrize("name", SLEEVED)
 def test_pads_can_be_sewn_into_it_however_it_is_lined(name):
     """With raglan sleeves the pads waited for the neck, and a hood's neck for the lining, which waited for the pads."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
     choices = MakingChoices(structure=EVERYDAY[name].cloth, pad=9.0)
     for school in {LiningSchool.NONE, *schools(pattern, view, size)}:

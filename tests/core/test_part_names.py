@@ -6,7 +6,6 @@ import pytest
 
 from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.choices import ClothChoices, Decisions
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.make.choices import MakingChoices
@@ -15,12 +14,12 @@ from rowanseed.core.make.part_names import part_name
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.project import Project
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 
 
 def garments(name):
     """An everyday garment as it is, and with everything that can be laid on or hung into it."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
     for school in (None, *schools(pattern, view, size)):
         layers = Layers(underlined=school is None, pad=9.0, fused=True)
@@ -41,7 +40,7 @@ def test_no_part_is_called_by_its_id(name):
 
 
 def test_what_was_chosen_for_a_part_that_is_gone_is_told_in_words():
-    pattern = compose(EVERYDAY["shift"]).pattern
+    pattern = everyday("shift")
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
     gone = MakingChoices(techniques=(("back:skirt-front", "underlining"), ("waist-seam", "french")))
     told = " ".join(gap.said for gap in compile_garment(pattern, view, size, gone).gaps)

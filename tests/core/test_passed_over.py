@@ -7,7 +7,6 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.choices import ClothChoices, Decisions
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.derive.facing import can_be_faced
 from rowanseed.core.pattern.pieces import Role
@@ -17,7 +16,7 @@ from rowanseed.core.saving.passed_over import let_go
 from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.demo import six_gore_skirt
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 
 BATCH_ONLY = "smaller-batch"
 
@@ -28,7 +27,7 @@ def project(pattern, **decided):
 
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_exactly_what_is_not_offered_is_told(name):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     plain = project(pattern)
     there = offered(plain.altered.pattern, plain.view, Role.MAIN, one_way=True)
     # Each by itself: some change the same pieces.
@@ -56,7 +55,7 @@ def test_what_is_let_go_of_leaves_the_rest_as_it_was_taken():
 
 def test_a_facing_that_was_worked_out_here_may_come_from_the_contrast_cloth():
     """It is no piece of the pattern as drawn."""
-    pattern = compose(EVERYDAY["A-line skirt"]).pattern
+    pattern = everyday("A-line skirt")
     edges = tuple(finish.id for finish in can_be_faced(pattern, pattern.envelope.views[0].id))
     faced = project(pattern, cloth=ClothChoices(layers=Layers(faced=edges)))
     drawn = {piece.id for piece in pattern.pieces}

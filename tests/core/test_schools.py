@@ -33,7 +33,7 @@ from rowanseed.core.sizing.wish import BANDS_IN, Fit, GarmentClass, Over, Wish, 
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 from .descriptions import whole_ones
-from .everyday import EVERYDAY
+from .everyday import everyday
 from .pieces import gathered_skirt, quadrilateral
 
 ALTO = {"bust": 980.0, "high_bust": 888.0, "waist": 768.0, "hip": 1015.0}
@@ -396,7 +396,7 @@ def test_made_to_measure_follows_each_pieces_own_rule():
 @pytest.mark.parametrize("name", ["pleated skirt", "ruffled skirt"])
 def test_made_to_measure_the_whole_skirt_is_as_full_as_it_is_drawn(name, waist, hip):
     """Front and back share what they are gathered to; a ruffle follows what it hangs from, along its own edge."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     body = {"waist": waist, "hip": hip}
     found = next(p for p in proposals(Choosing(body=body, pattern=pattern, view="A")) if p.school is School.TO_MEASURE)
     project = Project(pattern, body, Decisions("A", found.size, fit_of(found)))

@@ -19,7 +19,7 @@ from rowanseed.core.pattern.making import ClosureKind
 from rowanseed.core.project import Project
 from rowanseed.demo import overshirt
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .garments import SIZE
 from .test_make import faults
 from .wardrobe import lined_cut_in_one, skirt
@@ -130,7 +130,7 @@ def test_a_lined_garment_cut_in_one_has_its_sides_first_and_its_sleeve_ends_in_r
 
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_a_household_that_bastes_holds_every_ordinary_seam_so_and_draws_it_out_before_the_iron(name):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[0]
     pinned = compile_garment(pattern, view, size, MakingChoices())
     made = compile_garment(pattern, view, size, MakingChoices(habits=SewingHabits(holding=Holding.BASTED)))

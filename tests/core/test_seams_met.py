@@ -5,7 +5,6 @@ Common practice, no source.
 
 import pytest
 
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.facts import Fact, SubjectKind
@@ -14,12 +13,12 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.step_facts import to_match
 from rowanseed.core.make.workbench import Workbench
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 
 
 def made(name):
     """The bench of an everyday garment and its steps in their order."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size, household = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2], MakingChoices()
     order = sequence(compile_garment(pattern, "A", size, household).operations)
     return Workbench(pattern=pattern, view="A", size=size, household=household), order

@@ -4,18 +4,17 @@ from __future__ import annotations
 
 import pytest
 
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment, workbench
 from rowanseed.core.make.step_facts import figures
 from rowanseed.core.pattern.pieces import PointKind
 
-from .everyday import EVERYDAY
+from .everyday import everyday
 
 
 def beside(name, step):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size, choices = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2], MakingChoices()
     made = compile_garment(pattern, "A", size, choices)
     op = next(op for op in made.operations if op.id == step)

@@ -21,7 +21,7 @@ from rowanseed.core.pattern.pieces import DerivedAs, Role
 from rowanseed.core.project import Project
 from rowanseed.core.saving.tactics import TACTICS
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 
 
@@ -31,7 +31,7 @@ from .test_make import faults
 def test_what_a_tactic_makes_of_a_garment_can_be_sewn(name, lining):
     """A pieced collar's steps waited for each other; a facing beside a dart had no inner edge; the facing of a tier's
     width had two edges of one name."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[1]
     decisions = Decisions(view, size, cloth=ClothChoices(layers=Layers(lining=lining)))
     project = Project(pattern, {}, decisions)
@@ -54,7 +54,7 @@ PLAIN = Cloth("Cloth", 1500.0, None, 12.0, Direction.TWO_WAY)
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_a_back_cut_against_the_selvedges_has_a_straight_edge_that_lies_there(name):
     """At a turned hem or casing it was off by a hair, and the back was laid anywhere."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     project = Project(
         pattern, {}, Decisions("A", pattern.envelope.sizes[1], tactics={Role.MAIN: ("fold-to-selvedge",)})
     )
@@ -68,7 +68,7 @@ def test_a_back_cut_against_the_selvedges_has_a_straight_edge_that_lies_there(na
 
 
 def test_only_the_garments_own_cloth_is_cut_against_its_selvedges():
-    pattern = compose(EVERYDAY["A-line skirt"]).pattern
+    pattern = everyday("A-line skirt")
     layers = Layers(lining=LiningSchool.WHOLE, underlined=True)
     tactics = {Role.MAIN: ("fold-to-selvedge",)}
     decisions = Decisions("A", pattern.envelope.sizes[1], tactics=tactics, cloth=ClothChoices(layers=layers))
@@ -80,7 +80,7 @@ def test_only_the_garments_own_cloth_is_cut_against_its_selvedges():
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_what_faces_a_back_cut_against_the_selvedges_is_cut_anywhere(name):
     """An armhole's facing has no centre to lie there with, and a neck's has no need to."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     layers = Layers(faced=tuple(finish.id for finish in can_be_faced(pattern, "A")))
     decisions = Decisions(
         "A",
@@ -120,7 +120,7 @@ def test_the_pleated_strip_of_a_band_let_in_is_not_cut_apart():
 
 def test_two_halves_are_one_piece_before_a_yoke_on_the_fold_is_sewn_across_them():
     """The yoke was sewn to both halves of a back, and their seam up to it afterwards."""
-    pattern = compose(EVERYDAY["blouse"]).pattern
+    pattern = everyday("blouse")
     size = pattern.envelope.sizes[1]
     halved = Project(pattern, {}, Decisions("A", size)).garment_with(Role.MAIN, ("fold-to-selvedge",))
     order = list(sequence(compile_garment(halved, "A", size, MakingChoices()).operations))

@@ -10,7 +10,6 @@ from hypothesis import HealthCheck, given, settings
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.choices import ClothChoices
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.garment import derived
 from rowanseed.core.make.change import ways
 from rowanseed.core.make.choices import MakingChoices
@@ -22,7 +21,7 @@ from rowanseed.core.make.registry import all_techniques, by_id, companions, ever
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
 from rowanseed.demo import six_gore_skirt
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .garments import SIZE, garments
 from .test_make import DRAFTS, LAYERS, ordered
 
@@ -94,7 +93,7 @@ KITS = {
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_every_operation_says_when_it_is_right_and_what_usually_goes_wrong(name, kit):
     """Whatever it is sewn with, and whichever way is chosen for a part."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size, choices = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2], MakingChoices(equipment=KITS[kit])
     made = compile_garment(pattern, "A", size, choices)
     others = ways(pattern, "A", size, choices, made) if kit == "no overlocker" else ()

@@ -14,7 +14,6 @@ from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.alter.trued import MOST, trued
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import Units
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import DifferenceKind
@@ -23,13 +22,13 @@ from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.pattern.walk import fault
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 
 DEMO = {module.__name__.rpartition(".")[2]: module for module in (overshirt, six_gore_skirt, trousers, waistcoat)}
 
 
 def drawn(name):
-    return on_stitching_line(DEMO[name].draft() if name in DEMO else compose(EVERYDAY[name]).pattern)
+    return on_stitching_line(DEMO[name].draft() if name in DEMO else everyday(name))
 
 
 def blends(pattern, size, number):

@@ -8,7 +8,6 @@ from functools import cache
 import pytest
 
 from rowanseed.core.choices import ClothChoices, Decisions
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
 from rowanseed.core.make.change import settled, unsuited, ways
 from rowanseed.core.make.choices import MakingChoices
@@ -24,7 +23,7 @@ from rowanseed.core.pattern.making import ClosureKind
 from rowanseed.core.project import Project
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
-from .everyday import EVERYDAY
+from .everyday import EVERYDAY, everyday
 from .test_make import faults
 
 KITS = (MakingChoices(), MakingChoices(structure=Structure.KNIT))
@@ -33,7 +32,7 @@ KITS = (MakingChoices(), MakingChoices(structure=Structure.KNIT))
 @cache
 def drawn(name):
     drafts = {"overshirt": overshirt, "gored": six_gore_skirt, "trousers": trousers, "vest": waistcoat}
-    pattern = drafts[name].draft() if name in drafts else compose(EVERYDAY[name]).pattern
+    pattern = drafts[name].draft() if name in drafts else everyday(name)
     return pattern, pattern.envelope.views[0].id, pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
 
 

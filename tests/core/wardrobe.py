@@ -1,6 +1,7 @@
 """Small whole garments that between them ask for every technique there is, so that each can be ordered and played."""
 
 from dataclasses import replace
+from functools import cache
 
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Description, Features, Lining, Opening, Side, Skirt, Sleeve
@@ -917,7 +918,7 @@ def vented(method, **features):
 
 BUTTONED = Opening(Where.FRONT, OpeningKind.BUTTONS)
 STRAPS_CLOSED = (ClosureKind.BUTTONS, ClosureKind.SNAPS, ClosureKind.TIES)
-WARDROBE = {
+_MADE = {
     "skirt": lambda: skirt(darts=True, zipped=ClosureKind.INVISIBLE_ZIP),
     "gathered skirt": lambda: skirt(waist="gathered band", zipped=ClosureKind.CENTRED_ZIP),
     "elastic skirt": lambda: skirt(waist="elastic"),
@@ -999,3 +1000,5 @@ WARDROBE = {
     **{f"straps by {kind.value}": (lambda kind=kind: strapped(kind)) for kind in STRAPS_CLOSED},
     **{kind.words: (lambda kind=kind: with_detail(kind)) for kind in KINDS},
 }
+WARDROBE = {name: cache(made) for name, made in _MADE.items()}
+"""How each garment is made; a process makes each once."""

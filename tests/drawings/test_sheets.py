@@ -4,18 +4,17 @@ import re
 
 import pytest
 
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.printing.lines import print_piece
 from rowanseed.core.printing.tiles import Paper, lay_on_sheets
 from rowanseed.drawings.sheets import draw_sheets
 
-from ..core.everyday import EVERYDAY
+from ..core.everyday import EVERYDAY, everyday
 from ..core.pieces import quadrilateral
 
 
 @pytest.mark.parametrize("name", list(EVERYDAY))
 def test_every_piece_is_named_on_the_map_of_the_sheets(name):
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     size = pattern.envelope.sizes[0]
     pieces = [print_piece(p, [size], p.cuts, seam_line=False) for p in pattern.pieces]
     sheets = lay_on_sheets(pieces, Paper.A4)

@@ -68,7 +68,7 @@ def test_sheets_of_a_section_do_not_lie_in_each_other(scene):
 @pytest.mark.parametrize("household", ["usual", "every machine", "knit"])
 @pytest.mark.parametrize("name", [*WARDROBE, *DRAFTS])
 def test_no_step_is_without_a_drawing(name, household):
-    pattern, size = next((p, s) for n, p, s in garments() if n == name)
+    pattern, size = DRAFTS[name] if name in DRAFTS else (WARDROBE[name](), SIZE)
     for op in compile_garment(pattern, "A", size, HOUSEHOLDS[household]).operations:
         laid, scene = draw_laid(pattern, "A", size, op, "#6b3d5b", "#d9cbd3"), scene_of(op)
         assert scene is not None, f"{op.technique} has no section"

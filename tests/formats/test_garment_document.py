@@ -10,7 +10,6 @@ from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.choices import ClothChoices, Decisions, FitChoices
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers, Pleat
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.pattern.one_size import in_one_size
@@ -18,7 +17,7 @@ from rowanseed.core.pattern.seamline import seam_length
 from rowanseed.core.project import Project
 from rowanseed.formats.order_json import garment_document
 from rowanseed.formats.pattern_json import read_pattern
-from tests.core.everyday import EVERYDAY
+from tests.core.everyday import EVERYDAY, everyday
 
 pytestmark = pytest.mark.slow
 
@@ -26,7 +25,7 @@ pytestmark = pytest.mark.slow
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_what_was_made_of_a_pattern_can_be_read_again(name):
     """Its other sizes were not altered with it, and no longer fitted: the document was refused."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, sizes = pattern.envelope.views[0].id, pattern.envelope.sizes
     size, larger = sizes[len(sizes) // 2 - 1], sizes[len(sizes) // 2]
     levels = blendable(pattern, size)

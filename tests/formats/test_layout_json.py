@@ -9,7 +9,6 @@ import pytest
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
-from rowanseed.core.compose.compose import compose
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.derive.lining import schools
 from rowanseed.core.pattern.pieces import Role
@@ -17,7 +16,7 @@ from rowanseed.core.project import Project
 from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.formats.layout_json import problem_document, read_problem
 
-from ..core.everyday import EVERYDAY
+from ..core.everyday import EVERYDAY, everyday
 
 PROBLEMS = sorted((Path(__file__).parent.parent / "outside" / "problems").glob("*.json"))
 
@@ -36,7 +35,7 @@ EVERY_LAYER = Layers(trim_under_collar=True, fused=True, underlined=True, pad=9.
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_what_is_to_be_laid_reaches_the_search_as_it_is(name):
     """The search reads every problem from a document: each everyday garment, each way to save cloth, every layer."""
-    pattern = compose(EVERYDAY[name]).pattern
+    pattern = everyday(name)
     view, size = pattern.envelope.views[0].id, pattern.envelope.sizes[-1]
     lined = [replace(EVERY_LAYER, lining=school) for school in schools(pattern, view, size)[:1]]
     chosen = [
