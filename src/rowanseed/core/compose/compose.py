@@ -101,7 +101,6 @@ def compose(description: Description) -> Composed:
     _refuse_views_that_end_too_high(pattern, description)
     if description.measured:
         pattern = _as_measured(pattern, description)
-        _refuse_what_does_not_meet(pattern)
     if description.booklet:
         steps = as_steps(match_steps(pattern, description.booklet))
         pattern = replace(pattern, making=replace(pattern.making, booklet=steps))
@@ -185,6 +184,7 @@ def _as_measured(pattern: Pattern, description: Description) -> Pattern:
     found = tuple(tissue.wrong(pattern, description))
     if not found:
         pattern, found = tissue.fitted(pattern, description.measured)
+    found = found or tuple(tissue.torn(pattern, description.measured))
     if found:
         raise DescriptionRefused(found)
     return pattern

@@ -10,6 +10,7 @@ import math
 from dataclasses import dataclass
 from itertools import pairwise
 
+from shapely import make_valid
 from shapely.geometry import LineString, Polygon
 from shapely.geometry import Point as Place
 
@@ -129,11 +130,11 @@ def _level(piece: Piece, size: str, level: str) -> tuple[Point, Point]:
 
 
 def _across(ring: list[Point], a: Point, b: Point) -> list[Point]:
-    """The line through two points inside a ring, drawn out to the ring."""
+    """The line through two points inside a ring, drawn out to the ring; one that crosses itself counts as it covers."""
     dx, dy = b[0] - a[0], b[1] - a[1]
     far = LineString([(a[0] - 3 * dx, a[1] - 3 * dy), (b[0] + 3 * dx, b[1] + 3 * dy)])
-    found = far.intersection(Polygon(ring))
-    runs = list(getattr(found, "geoms", [found]))
+    found = far.intersection(make_valid(Polygon(ring)))
+    runs = [run for run in getattr(found, "geoms", [found]) if run.length > 0]
     middle = Place((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
-    (x0, y0), (x1, y1) = min(runs, key=lambda run: run.distance(middle)).coords[:2]
+    (x0, y0), (x1, y1) = min(runs, key=lambda run: run.distance(middle)).coords[:2] if runs else (a, b)
     return [(x0, y0), (x1, y1)]

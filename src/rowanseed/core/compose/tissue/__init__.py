@@ -9,5 +9,6 @@ a small constrained least-squares problem (a standard method of numerical analys
 
 from rowanseed.core.compose.tissue.certainty import Certainty, Unknown, certainty
 from rowanseed.core.compose.tissue.meeting import MET, fitted, scaled_marks, wrong
+from rowanseed.core.compose.tissue.torn import torn
 
-__all__ = ["MET", "Certainty", "Unknown", "certainty", "fitted", "scaled_marks", "wrong"]
+__all__ = ["MET", "Certainty", "Unknown", "certainty", "fitted", "scaled_marks", "torn", "wrong"]

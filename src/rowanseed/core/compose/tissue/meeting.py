@@ -14,6 +14,7 @@ from rowanseed.core.compose.tissue.net import Array
 from rowanseed.core.compose.tissue.sheet import HARD, SOFT, Goal, Sheet, seam_goal, share_of
 from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, Mark, MarkKind, Piece, Shape
@@ -64,12 +65,14 @@ def fitted(pattern: Pattern, measured: Mapping[str, Measured]) -> tuple[Pattern,
         found = replace(pattern, pieces=tuple(_redrawn(piece, moves) for piece in pattern.pieces))
     for id, one in measured.items():
         piece = found.piece(id)
+        is_whole = not any(piece_faults(piece, (one.size,)))
         for dimension in dimensions(piece):
             said = one.dimensions.get(dimension.id)
             reads = taken(piece, one.size, dimension, one.line)
             if said is not None and abs(reads - said) > MET:
-                why = f"{piece.name}: {dimension.words.lower()} cannot be {in_both(said)} with the other figures "
-                missed.append(Refusal(f"measured.{id}.{dimension.id}", f"{why}(it comes to {in_both(reads)})."))
+                why = f"{piece.name}: {dimension.words.lower()} cannot be {in_both(said)} with the other figures"
+                came = f" (it comes to {in_both(reads)})." if is_whole else ". Measure them again."
+                missed.append(Refusal(f"measured.{id}.{dimension.id}", f"{why}{came}"))
     whole = {id for id, one in measured.items() if {d.id for d in dimensions(found.piece(id))} <= set(one.dimensions)}
     pieces = tuple(replace(p, approximate=p.approximate and p.id not in whole) for p in found.pieces)
     return replace(found, pieces=pieces), tuple(missed)
