@@ -6,6 +6,9 @@ import math
 from collections.abc import Set
 from itertools import pairwise
 
+from shapely.geometry import LineString
+from shapely.geometry import Point as Place
+
 from rowanseed.core.compose.tape import dimensions, tape_path
 from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.geometry.outline import Point
@@ -20,6 +23,8 @@ LONG = 300.0
 MARGIN = 36.0
 ROUND = 10.5
 INSIDE = 22.0
+SHARES = (0.5, 0.35, 0.65, 0.22, 0.78)
+"""How far along its tape a number may stand, the best first."""
 
 
 def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> str:
@@ -49,9 +54,11 @@ def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> s
     add(root, "path", d=path_of([at(p) for p in rings[other]]), fill="none", stroke=LINE, stroke_width=1)
     add(root, "path", d=path_of([at(p) for p in rings[on]]), fill=PAPER, stroke=INK, stroke_width=1.4)
     middle = at(((bounds(rings[on])[0] + bounds(rings[on])[2]) / 2, (bounds(rings[on])[1] + bounds(rings[on])[3]) / 2))
+    paths = {one.id: [at(p) for p in tape_path(piece, size, one, on)] for one in dimensions(piece)}
+    across = [paths[one.id] for one in dimensions(piece) if one.level]
     placed: list[Point] = []
     for k, one in enumerate(dimensions(piece), start=1):
-        path = [at(p) for p in tape_path(piece, size, one, on)]
+        path = paths[one.id]
         if one.level:
             add(
                 root,
@@ -62,7 +69,7 @@ def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> s
                 stroke_dasharray="7 4",
                 fill="none",
             )
-        where = _beside(path, middle, across=bool(one.level), taken=placed)
+        where = _on_tape(path, placed) if one.level else _beside(path, middle, placed, across)
         placed.append(where)
         full = one.id in known
         add(
@@ -89,16 +96,25 @@ def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> s
     return write(root)
 
 
-def _beside(path: list[Point], middle: Point, *, across: bool, taken: list[Point]) -> Point:
-    """Where a number stands: on its tape across the piece, inside the piece along an edge, clear of the others."""
-    shares = (0.5, 0.35, 0.65, 0.22, 0.78)
-    depths = (0.0,) if across else (INSIDE, -INSIDE, 2 * INSIDE)
-    found = [_in(path, share, middle, depth) for depth in depths for share in shares]
-    for clear in (2.5 * ROUND, 2.1 * ROUND):
-        free = [p for p in found if all(math.dist(p, q) > clear for q in taken)]
-        if free:
-            return free[0]
-    return max(found, key=lambda p: min(math.dist(p, q) for q in taken))
+def _on_tape(path: list[Point], taken: list[Point]) -> Point:
+    """Where the number of a tape across the piece stands: on it, clear of the others."""
+    return _clear([_in(path, share, path[0], 0.0) for share in SHARES], taken, [])
+
+
+def _beside(path: list[Point], middle: Point, taken: list[Point], across: list[list[Point]]) -> Point:
+    """Where an edge's number stands: inside the piece, or outside where it would lie on a tape across."""
+    found = [_in(path, share, middle, depth) for depth in (INSIDE, -INSIDE, 2 * INSIDE) for share in SHARES]
+    return _clear(found, taken, across)
+
+
+def _clear(found: list[Point], taken: list[Point], across: list[list[Point]]) -> Point:
+    """The first that is clear of what stands already and of the lines across; else the one that is most so."""
+
+    def room(p: Point) -> float:
+        apart = [math.dist(p, q) - ROUND for q in taken]
+        return min([*apart, *(LineString(path).distance(Place(p)) for path in across)], default=math.inf)
+
+    return next((p for clear in (1.5, 1.1) for p in found if room(p) > clear * ROUND), max(found, key=room))
 
 
 def _in(path: list[Point], share: float, middle: Point, inside: float) -> Point:
