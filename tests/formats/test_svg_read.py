@@ -90,6 +90,11 @@ def test_a_nest_of_sizes_is_read_and_differing_structure_is_evened_out_and_told(
         (b'<!DOCTYPE svg [<!ENTITY a "&#65;">]><svg xmlns="http://www.w3.org/2000/svg">&a;</svg>', "entities"),
         (b"not a drawing at all", "not an SVG drawing"),
         (b"<html></html>", "not an SVG drawing"),
+        (
+            b'<svg xmlns="urn:a-drawing" width="9cm" height="9cm"><g><path d="M0 0h90v90z"/></g></svg>',
+            "does not belong to SVG",
+        ),
+        (_svg('<path id="yoke" d="M10 10 a2 134 0 1 1 542 1e999 L587 409 Z"/>'), "“yoke” cannot be drawn"),
         (b"x" * (settings().largest_drawing + 1), "5 MB is the most"),
         (_svg("".join(f'<rect id="r{k}" x="{k}" y="0" width="20" height="20"/>' for k in range(500))), "more than 400"),
         (

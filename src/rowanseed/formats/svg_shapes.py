@@ -75,6 +75,10 @@ def shapes(data: bytes) -> Shapes:
         RecursionError,
     ) as error:
         raise DrawingError(f"The drawing cannot be read: {error}.", "Save it again as plain SVG.") from None
+    if not isinstance(drawing, svgelements.SVG):
+        raise DrawingError(
+            "This is not an SVG drawing: its first element does not belong to SVG.", "Save it again as plain SVG."
+        )
     found = Shapes()
     segments = 0
     for element, groups in _elements(drawing, ()):
@@ -93,7 +97,13 @@ def shapes(data: bytes) -> Shapes:
             )
         is_open = values.get("tag") in ("polyline", "line")
         for n, subpath in enumerate(path.as_subpaths()):
-            ring = _ring(subpath, name, found, is_open=is_open)
+            try:
+                ring = _ring(subpath, name, found, is_open=is_open)
+            except (ValueError, OverflowError, ZeroDivisionError):
+                raise DrawingError(
+                    f"“{name}” cannot be drawn: a figure of one of its curves is no number.",
+                    "Draw it again, or save the drawing without it.",
+                ) from None
             if ring is not None:
                 suffix = "" if n == 0 else f"-{n + 1}"
                 found.outlines.append(Outline(groups, raw_id + suffix, name + suffix, ring))
