@@ -23,7 +23,7 @@ test: setup
 	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser
 	@$(BIN)/pytest -n 4 --dist worksteal -m "browser or slow" --durations=10
 
-# Which lines and branches the fast tests reach; tracing them takes half as long again.
+# Which lines and branches the fast tests reach; tracing them takes longer than running them.
 coverage: setup
 	@$(BIN)/pytest -n 2 -m "not browser and not slow" --ignore tests/browser --cov --cov-report=term
 

@@ -19,7 +19,7 @@ from rowanseed.core.pattern.walk import part_length
 SEWN, HARD, SOFT, STILL, PINNED, ALIKE = 1e7, 1e5, 1.0, 1e-4, 1e8, 1e3
 """Weights beside a stretch's 1: seams; what is measured; usual values; staying put; folds; layers drawn alike.
 
-Where figures contradict each other a seam meets and a fold is straight all the same, and the figure is told.
+Where figures contradict each other they give way before a seam does, and a seam before a fold.
 """
 ROUNDS = 20
 FAR = 25.0
