@@ -13,7 +13,6 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.alter.straight import girth
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.choices import Decisions, FitChoices
@@ -24,6 +23,7 @@ from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, Join, Making
 from rowanseed.core.pattern.pieces import Cut, Panel, Role
 from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.straight import girth
 from rowanseed.core.project import Project
 from rowanseed.core.sizing.ease import Sits, misfit
 from rowanseed.core.sizing.lengths import length_rows
@@ -411,9 +411,51 @@ def test_made_to_measure_the_whole_skirt_is_as_full_as_it_is_drawn(name, waist, 
         assert front == pytest.approx(drawn_up.difference.amount * waist, abs=1.0)
         assert [row.verdict(Units.METRIC) for row in project.rows if row.measure == "waist"] == ["as wanted"]
     else:
-        assert front == pytest.approx(hip + 2 * INCH, abs=1.0)
+        # Elastic draws it up: over the hip, as many times as the size is drawn to go over the chart's.
+        full = sum(girth(pattern, pattern.piece(id), found.size) for id in ("front", "back")) * 2
+        times = full / (pattern.envelope.body_chart["hip"][found.size] + 2 * INCH)
+        assert front == pytest.approx(times * (max(waist, hip) + 2 * INCH), abs=1.0)
         ruffle = 2 * girth(made, made.piece("ruffle"), found.size)
         assert ruffle == pytest.approx(drawn_up.difference.amount * front, abs=2.0)
+
+
+def _robe(**charted):
+    """Two straight panels, 620 mm wide each, for a bust of 960 mm and a hip of 1000 mm; the hip is printed."""
+    skirt = gathered_skirt()
+    square = ((0.0, 0.0), (1200.0, 0.0), (1200.0, 620.0), (0.0, 620.0))
+    sides = [
+        replace(quadrilateral(square, (15.0,) * 4, id=panel.value, cut=Cut(Role.MAIN, 1)), panel=panel)
+        for panel in (Panel.FRONT, Panel.BACK)
+    ]
+    envelope = replace(
+        skirt.envelope, sizes=("S",), body_chart=charted, finished={"A": {"hip": {"S": 1240.0}}}, sized_by=("hip",)
+    )
+    return replace(skirt, pieces=tuple(sides), envelope=envelope, garment="robe", making=Making())
+
+
+def _made_to_measure(pattern, body, wish=None):
+    choosing = Choosing(body, pattern, "A", wish or Wish())
+    found = next(p for p in proposals(choosing) if p.school is School.TO_MEASURE)
+    made = altered(pattern, GarmentChoices("A", "S", alterations=found.alterations)).pattern
+    return found, sum(girth(made, piece, "S") for piece in made.pieces)
+
+
+@given(bust=st.floats(700, 1400), hip=st.floats(700, 1400))
+@settings(max_examples=20)
+def test_a_robe_goes_round_the_widest_of_the_body(bust, hip):
+    _, wide = _made_to_measure(_robe(), {"bust": bust, "hip": hip})
+    assert wide == pytest.approx(max(bust, hip) + 2 * INCH, abs=0.3)
+
+
+def test_a_straight_garment_keeps_the_ease_that_is_drawn_unless_another_is_wished():
+    """Drawn 24 cm wider than the chart's hip of 100 cm: so for a hip of 110 cm, and its row says so."""
+    pattern = _robe(bust={"S": 960.0}, hip={"S": 1000.0})
+    found, wide = _made_to_measure(pattern, {"hip": 1100.0})
+    assert wide == pytest.approx(1340.0, abs=0.3)
+    row = next(row for row in found.rows if row.measure == "hip")
+    assert (row.change, row.sits) == (pytest.approx(100.0, abs=0.3), Sits.RIGHT)
+    _, fitted = _made_to_measure(pattern, {"hip": 1100.0}, Wish(Fit.FITTED))
+    assert fitted == pytest.approx(1100.0 + 2 * INCH, abs=0.3)
 
 
 @pytest.mark.parametrize("seams", [(("a", "a"),), (("a", "b"), ("b", "a"))])

@@ -7,6 +7,7 @@ from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import SEAM_LEVEL, WAIST, Cut, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.seamline import line_length, mark_distance
+from rowanseed.core.pattern.straight import girth, straight_pieces
 from rowanseed.core.pattern.turned_yoke import laid_open
 
 MEASURE_OF = {"bicep": "upper_arm"}
@@ -37,6 +38,8 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
                 out[measure] = out.get(measure, 0.0) + wide * _times(piece, cut)
     if WAIST not in out and (band := _banded(pattern, size, view)):
         out[WAIST] = band
+    if around := _straight(pattern, size, view):
+        out = dict.fromkeys(("bust", "hip"), around) | out
     return out
 
 
@@ -46,6 +49,16 @@ def _banded(pattern: Pattern, size: str, view: str) -> float:
         line_length(piece, size, WAIST) * _times(piece, cut)
         for piece, cut in pattern.pieces_for(Role.MAIN, view)
         if piece.panel is Panel.BAND and piece.has_edge(WAIST) and not piece.derived
+    )
+
+
+def _straight(pattern: Pattern, size: str, view: str) -> float:
+    """How far the panels of a garment of rectangles go round, at bust and hip alike: no level is drawn on them."""
+    straight = {piece.id for piece in straight_pieces(pattern, size)}
+    return sum(
+        girth(pattern, piece, size) * _times(piece, cut)
+        for piece, cut in pattern.pieces_for(Role.MAIN, view)
+        if piece.id in straight and piece.panel in (Panel.FRONT, Panel.BACK)
     )
 
 

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from rowanseed.core.alter import straight
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kind import AlterationKind, OnTissue, Place
+from rowanseed.core.alter.straight import change_girth
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.straight import girth, straight_pieces
 
 
 def _places(pattern: Pattern, size: str) -> tuple[Place, ...]:
-    return tuple(Place(f"{p.name}: how far round", at=p.id) for p in straight.straight_pieces(pattern, size))
+    return tuple(Place(f"{p.name}: how far round", at=p.id) for p in straight_pieces(pattern, size))
 
 
 def _named(alteration: Alteration, pattern: Pattern) -> str:
@@ -19,7 +20,7 @@ def _named(alteration: Alteration, pattern: Pattern) -> str:
 
 def _tissue(told: OnTissue) -> tuple[str, ...]:
     piece = told.pattern.piece(told.alteration.at)
-    now = told.show(straight.girth(told.step.after, told.step.after.piece(piece.id), told.size))
+    now = told.show(girth(told.step.after, told.step.after.piece(piece.id), told.size))
     if told.more:
         return (f"Cut it {told.figure} wider than drawn: {now} finished, and the allowances beyond that.",)
     return (f"Fold {told.figure} out of it: {now} finished, and the allowances beyond that.",)
@@ -33,8 +34,8 @@ KIND = AlterationKind(
     opposite="narrower",
     most=3000,
     why="it is cut to the body's figures",
-    offered=lambda pattern, size: bool(straight.straight_pieces(pattern, size)),
-    carry_out=lambda pattern, size, a: straight.change_girth(pattern, size, a.at, a.by),
+    offered=lambda pattern, size: bool(straight_pieces(pattern, size)),
+    carry_out=lambda pattern, size, a: change_girth(pattern, size, a.at, a.by),
     tissue=_tissue,
     places=_places,
     named=_named,

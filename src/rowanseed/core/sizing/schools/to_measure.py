@@ -11,16 +11,16 @@ from dataclasses import dataclass, replace
 
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.alter.straight import gathered, girth, girth_direction, is_rectangle, straight_pieces
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.base.working import Given, Source, Working, count, length, percent
 from rowanseed.core.pattern.finished import changes
-from rowanseed.core.pattern.making import DifferenceKind, Join
+from rowanseed.core.pattern.making import DetailKind, DifferenceKind, FinishKind, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
 from rowanseed.core.pattern.stitching import on_stitching_line
+from rowanseed.core.pattern.straight import gathered, girth, girth_direction, is_rectangle, straight_pieces
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School
 from rowanseed.core.sizing.wish import Fit
@@ -115,20 +115,45 @@ def _rule(c: Choosing, piece: Piece, cuts: Mapping[str, Cut], size: str) -> _Rul
         return _gathered(c, piece, join, cuts, size)
     if piece.panel in (Panel.SLEEVE, Panel.HEAD):
         return None
-    measure = "hip" if "hip" in c.body else "waist"
-    ease = EASE if c.wish.fit in (Fit.AS_DRAWN, Fit.FITTED) else 2 * EASE
-    round_the_body = sum(
-        _times(cut)
+    return _round_the_body(c, piece, cuts, size)
+
+
+def _round_the_body(c: Choosing, piece: Piece, cuts: Mapping[str, Cut], size: str) -> _Rule:
+    """A panel's share of the widest place that it goes round; as full as it is drawn where elastic or a string draws
+    it up, and with the ease that is drawn where the wish is to keep that."""
+    panels = {
+        id: cut
         for id, cut in cuts.items()
         if c.pattern.piece(id).panel in (Panel.FRONT, Panel.BACK, Panel.OTHER)
         and gathered(c.pattern, c.pattern.piece(id)) is None
-    )
+    }
+    round_it = ("bust", "waist", "hip") if c.is_top else ("waist", "hip")
+    measure = max((m for m in round_it if m in c.body), key=c.body.__getitem__)
+    drawn = sum(_times(cut) * girth(c.pattern, c.pattern.piece(id), size) for id, cut in panels.items())
+    charted = max((c.chart(m)[size] for m in round_it if size in c.chart(m)), default=None)
+    ease, source, times = EASE if c.wish.fit in (Fit.AS_DRAWN, Fit.FITTED) else 2 * EASE, Source.PRACTICE, 1.0
+    if charted is not None and any(_drawn_up(c.pattern, id) for id in panels):
+        times = max(1.0, drawn / (charted + EASE))
+    elif charted is not None and c.wish.fit is Fit.AS_DRAWN and drawn - charted > ease:
+        ease, source = drawn - charted, Source.DRAWING
+    share = girth(c.pattern, piece, size) / drawn
     given = (
         Given(f"body {measure_name(measure)}", length(c.body[measure]), Source.MEASURED),
-        Given("ease", length(ease), Source.PRACTICE),
-        Given("panels", count(round_the_body), Source.DRAWING),
+        Given("ease", length(ease), source),
+        *((Given("fullness, times", count(round(times, 2)), Source.DRAWING),) if times > 1.0 else ()),
+        Given("its share of the whole", percent(share), Source.DRAWING),
     )
-    return _Rule((c.body[measure] + ease) / round_the_body, "(body + ease) ÷ panels", given)
+    formula = "(body + ease) × fullness × share" if times > 1.0 else "(body + ease) × share"
+    return _Rule((c.body[measure] + ease) * times * share, formula, given)
+
+
+def _drawn_up(pattern: Pattern, piece: str) -> bool:
+    """Whether elastic or a string draws a piece up: in a casing, sewn on, in rows."""
+    cased = any(f.kind is FinishKind.CASING and any(p.piece == piece for p in f.parts) for f in pattern.making.finishes)
+    return cased or any(
+        detail.kind in (DetailKind.ELASTIC, DetailKind.DRAWSTRING, DetailKind.SHIRRED_PANEL) and piece in detail.on
+        for detail in pattern.making.details
+    )
 
 
 def _gathered(c: Choosing, piece: Piece, join: Join, cuts: Mapping[str, Cut], size: str) -> _Rule | None:
