@@ -16,6 +16,7 @@ from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.geometry.outline import _curve_length
 from rowanseed.core.pattern.walk import walk
+from rowanseed.core.sizing import as_cut
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
 from rowanseed.core.sizing.wish import Fit, Over, Wish
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
@@ -97,7 +98,7 @@ def _page() -> Iterator[Figure]:
             times = []
             seen(pages, f"/projects/4/fit{path}")
             for _ in range(9):
-                for cache in (pipeline._altered, pipeline._walk, pipeline._made, pipeline._ordered):
+                for cache in (pipeline._altered, pipeline._walk, pipeline._made, pipeline._ordered, as_cut._changes):
                     cache.cache_clear()
                 started = time.perf_counter()
                 seen(pages, f"/projects/4/fit{path}")

@@ -16,7 +16,7 @@ from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel, Piece
+from rowanseed.core.pattern.pieces import SEAM_LEVEL, Panel, Piece
 from rowanseed.core.pattern.turned_yoke import laid_open
 from rowanseed.core.pattern.walk import copies
 
@@ -170,7 +170,11 @@ def seams_moved(pattern: Pattern, size: str, join: Join, level: str) -> tuple[Jo
     """The seams that change when one is altered at a level: itself, and the one that goes on across the waist where the
     change reaches it."""
     partner = across_the_waist(pattern, join)
-    if partner is None or level not in ("", WAIST) or (level and level not in levels_crossed(pattern, size, partner)):
+    if (
+        partner is None
+        or level not in ("", WAIST, SEAM_LEVEL)
+        or (level and level not in levels_crossed(pattern, size, partner))
+    ):
         return (join,)
     return join, partner
 
@@ -181,22 +185,22 @@ def _moved(pattern: Pattern, size: str, join: Join, by: float, level: str, schoo
     for one, other in zip(runs(pattern, join.a), runs(pattern, join.b), strict=True):
         edges = {(run[0].piece, run[0].edge): (run, far) for run, far in ((one, other), (other, one))}
         # Above a bust dart the levels of front and back lie its width apart: then each goes by its own.
-        first, second = (frame_of(pattern, size, run[0].piece).level(level) for run in (one, other))
-        apart = first is not None and second is not None and abs(first - second) > CROSSES
+        first, second = (dict(frame_of(pattern, size, run[0].piece).levels()) for run in (one, other))
+        apart = any(abs(first[id] - second[id]) > CROSSES for id in first.keys() & second.keys())
         pairs = edges if apart else dict.fromkeys(edges, (one, other))
         amounts = {at: share_along(pattern, size, run, far, level) for at, (run, far) in pairs.items()}
         for (piece_id, edge), (run, _) in edges.items():
             amount, own = amounts[piece_id, edge], {p.piece for p in run}
-            frame, piece = frame_of(pattern, size, piece_id), pattern.piece(piece_id)
-            side = edge_side(frame, piece, edge)
-            _refuse_too_much(piece.id, each, side)
+            frame = frame_of(pattern, size, piece_id)
+            side = _run_side(pattern, size, run)
+            _refuse_too_much(piece_id, each, side)
             others = {p.piece for p in (*one, *other)} - own
             along = _going_along(pattern, frame, own, others)
             moved = move_some(pattern, along, size, edge_field(side, amount, each, level_of_tip(frame)), parts=PARTS)
             pattern = with_pieces(moved, (_keep_intake(p, moved.piece(p.id), size) for p in along))
     if sleeve is not None and school != KEEP_SLEEVE:
-        front = next(p for p in (*join.a, *join.b) if pattern.piece(p.piece).panel is Panel.FRONT)
-        top = min(edge_side(frame_of(pattern, size, front.piece), pattern.piece(front.piece), front.edge).xs)
+        front = next(side for side in (join.a, join.b) if pattern.piece(side[0].piece).panel is Panel.FRONT)
+        top = min(_run_side(pattern, size, runs(pattern, front)[0]).xs)
         amount = share_along(pattern, size, runs(pattern, join.a)[0], runs(pattern, join.b)[0], level)
         pattern = narrow_underarm(pattern, size, sleeve, -each * amount(top), FADE)
     return pattern
@@ -256,10 +260,19 @@ def _yokes_of(pattern: Pattern, frame: Frame, pieces: set[str]) -> set[str]:
     return shell & sewn
 
 
-def edge_side(frame: Frame, piece: Piece, edge: str) -> Side:
-    """How an edge of a frame's piece runs, led on by what other pieces of the frame have of it."""
+def _run_side(pattern: Pattern, size: str, run: Sequence[EdgePart]) -> Side:
+    """How a run of a seam lies in its frame; a band let in below the bodice is drawn a little apart from it."""
+    piece, edge = pattern.piece(run[0].piece), run[0].edge
+    rest = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in run[1:]]
+    return edge_side(frame_of(pattern, size, piece.id), piece, edge, rest)
+
+
+def edge_side(frame: Frame, piece: Piece, edge: str, rest: Iterable[Chain] = ()) -> Side:
+    """How an edge of a frame's piece runs, led on by what other pieces of the frame have of it: what touches it, and
+    the `rest` of its run."""
     chain = piece.shapes[frame.size].edges[edge]
-    points = sorted(flatten(frame.led_on(chain, edge), ROUGH))
+    chains = (frame.led_on(chain, edge), *(frame.led_on(one, edge) for one in rest))
+    points = sorted({point for one in chains for point in flatten(one, ROUGH)})
     # Rings run counter-clockwise: the outside is on the right of the way the edge is walked.
     out = 1.0 if chain[-1].end[0] < chain[0].start[0] else -1.0
     return Side(

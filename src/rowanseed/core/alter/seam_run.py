@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Sequence
+from itertools import accumulate
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import MEETS, ROUGH, Frame, frame_of
@@ -70,22 +71,40 @@ def share_along(
         return lambda x: 0.0
     levels = [entry for entry in frame.levels() if entry[0] in crossed]
     at = next(k for k, (id, _) in enumerate(levels) if id == level)
+    drawn_apart = _gaps(pattern, size, one)
+
+    def sewn(x: float) -> float:
+        """A place along the grain less what the run's pieces are drawn apart above it: what is sewn together there
+        changes alike."""
+        return x - sum(min(max(x - first, 0.0), last - first) for first, last in drawn_apart)
+
     here = levels[at][1]
     # No level beyond: to nothing where the seam begins and where it ends in another one, else on to the hem. At an
-    # armhole it runs on, for there it slants: dying away would leave its two edges unlike.
+    # armhole it runs on, for there it slants: dying away would leave its two edges unlike. Nor does it reach a level
+    # that lies beside the vent it ends at.
     above = levels[at - 1][1] if at else None
     if above is None and here - top > FAR and not _begins_at_armhole(pattern, size, one):
         above = top
     below = levels[at + 1][1] if at + 1 < len(levels) else None
-    if below is None and bottom - here > FAR and _ends_in_a_seam(pattern, one):
+    beyond = next((x for id, x in frame.levels() if x > bottom + CROSSES and id != "hem"), None)
+    if below is None and bottom - here > FAR and (beyond is not None or _ends_in_a_seam(pattern, one)):
         below = bottom
+    elif below is None:
+        below = beyond
 
     def amount(x: float) -> float:
         if x <= here:
-            return 1.0 if above is None else smooth((x - above) / (here - above))
-        return 1.0 if below is None else smooth((below - x) / (below - here))
+            return 1.0 if above is None else smooth((sewn(x) - sewn(above)) / (sewn(here) - sewn(above)))
+        return 1.0 if below is None else smooth((sewn(below) - sewn(x)) / (sewn(below) - sewn(here)))
 
     return amount
+
+
+def _gaps(pattern: Pattern, size: str, run: Sequence[EdgePart]) -> tuple[tuple[float, float], ...]:
+    """Where along the grain none of a run's pieces lies, though they are sewn together there."""
+    ends = sorted(_ends(pattern, size, (part,)) for part in run)
+    furthest = list(accumulate((bottom for _, bottom in ends), max))
+    return tuple((low, top) for low, (top, _) in zip(furthest, ends[1:], strict=False) if top > low)
 
 
 def _ends_at_neck(piece: Piece, edge: str) -> bool:

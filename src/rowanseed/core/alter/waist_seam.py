@@ -29,7 +29,10 @@ LEAST_INTAKE = 4.0
 CURVED = 0.6
 """An edge that turns by more than this, in radians, is cut as a curve of a circle."""
 FADE = 180.0
-"""Over so much of a piece, in mm from its waist, what is taken at its side dies away (common practice, no source)."""
+"""Over so much of a piece, in mm from its waist, what is taken at its side dies away, or up to the next level
+(common practice, no source)."""
+NEAR = 40.0
+"""A level so near to the waist, in mm, is the waist's own."""
 ROUNDS, PARALLEL = 4, 1e-6
 
 
@@ -215,14 +218,16 @@ def _at_the_sides(waist: _Waist) -> Pattern:
     above, _, below, _ = frame.bounds()
     side = piece.shapes[waist.size].edges["side"]
     long = chain_length(side)
-    reach = min(FADE, long)
+    fade = min((d for _, x in frame.levels() if (d := abs(x - far[0])) > NEAR), default=below - above)
+    whole, fade = fade >= below - above and below - above < FADE, min(FADE, fade)
+    reach = min(fade, long)
     other = point_at(side, reach if math.dist(side[0].start, far) < NOTICED else long - reach)
     # It swings about where it dies away: the side stays as long as what it is sewn to.
     slant = (other[1] - far[1]) / (other[0] - far[0])
 
     def field(p: Point) -> Point:
         across = smooth((p[1] - near[1]) / (far[1] - near[1]))
-        down = 1.0 if below - above < FADE else 1 - smooth(abs(p[0] - far[0]) / FADE)
+        down = 1.0 if whole else 1 - smooth(abs(p[0] - far[0]) / fade)
         return (p[0] - slant * step * across * down, p[1] + step * across * down)
 
     return move(waist.pattern, frame, field, parts=4)

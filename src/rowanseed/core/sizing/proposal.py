@@ -10,6 +10,8 @@ from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.seam import side_seams
 from rowanseed.core.alter.seam_run import levels_crossed
+from rowanseed.core.base.errors import RowanseedError
+from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Working
@@ -148,6 +150,10 @@ class Choosing:
     def show(self, mm: float) -> str:
         return format_length(mm, self.units)
 
+    def told(self, error: RowanseedError) -> str:
+        """Why something cannot be done, with the names of the pieces."""
+        return str(said(error, self.units, {piece.id: piece.name for piece in self.pattern.pieces}))
+
     def rows(
         self, size: str, sizes: Mapping[str, str] | None = None, changes: Mapping[str, float] | None = None
     ) -> tuple[Ease, ...]:
@@ -176,7 +182,7 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
     if proposal.size is None or not lacking:
         return proposal
     wanting = {row.measure: _missing(row) for row in lacking}
-    said = " and ".join(
+    smaller = " and ".join(
         f"{c.show(-(row.ease or 0.0))} smaller than the body at the {measure_name(row.measure)}" for row in lacking
     )
     out = " and ".join(f"{c.show(mm)} at the {measure_name(m)}" for m, mm in wanting.items())
@@ -188,7 +194,7 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
             if too_far
             else "which its seams do not allow here. Alter the tissue, or look for a pattern drawn in your size"
         )
-        reason = f"No size fits: {proposal.size} is {said}. It would have to be let out by {out}, {why}."
+        reason = f"No size fits: {proposal.size} is {smaller}. It would have to be let out by {out}, {why}."
         return Proposal(proposal.school, None, reason, working=proposal.working)
     added = tuple(Alteration(kind="seam", by=mm, at=seams[m].id, level=m) for m, mm in wanting.items())
     before = {row.measure: row.change for row in proposal.rows}
@@ -196,7 +202,7 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
     changes = {m: before.get(m, 0.0) + wanting.get(m, 0.0) for m in before}
     return replace(
         proposal,
-        reason=f"No size fits: {proposal.size} is {said}. Let the side seams out by {out}, and {c.look_at}.",
+        reason=f"No size fits: {proposal.size} is {smaller}. Let the side seams out by {out}, and {c.look_at}.",
         alterations=(*proposal.alterations, *added),
         rows=c.rows(proposal.size, sizes, changes),
     )

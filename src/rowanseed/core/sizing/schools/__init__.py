@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
+from rowanseed.core.sizing.as_cut import as_cut
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School, made_to_fit
 from rowanseed.core.sizing.schools.between import between_sizes
 from rowanseed.core.sizing.schools.chart import chart
@@ -17,5 +20,12 @@ _SCHOOLS = (chart, high_bust, ease, between_sizes, outer, to_measure)
 
 
 def proposals(choosing: Choosing) -> tuple[Proposal, ...]:
-    """Every school's answer, in the order of the schools; none of them gives a garment smaller than the body."""
-    return tuple(made_to_fit(choosing, school(choosing)) for school in _SCHOOLS)
+    """Every school's answer, in the order of the schools, with what its pieces then measure; none of them gives a
+    garment smaller than the body."""
+    return tuple(_answer(choosing, school) for school in _SCHOOLS)
+
+
+def _answer(c: Choosing, school: Callable[[Choosing], Proposal]) -> Proposal:
+    given = as_cut(c, school(c))
+    fitting = made_to_fit(c, given)
+    return fitting if fitting is given else as_cut(c, fitting)

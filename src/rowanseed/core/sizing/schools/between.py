@@ -5,9 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from rowanseed.core.alter.blend import blendable
-from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.sizing.chart import measure_name, size_by_measure
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School
 
@@ -64,10 +62,6 @@ def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Propos
         if size != larger and m in finished and m in seams:
             changes[m] = finished[m][size] - finished[m][larger]
             alterations.append(Alteration(kind="seam", by=round(changes[m]), at=seams[m].id, level=m))
-    try:
-        carry_out(c.pattern, larger, alterations)
-    except AlterationError as refused:
-        return Proposal(School.BETWEEN, None, f"{said}: too far apart to go between. {refused.problem}")
     return Proposal(
         school=School.BETWEEN,
         size=larger,

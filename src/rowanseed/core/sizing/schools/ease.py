@@ -15,14 +15,14 @@ def ease(c: Choosing) -> Proposal:
     if not known:
         return Proposal(School.EASE, None, "The pattern prints no finished figure for what has been measured.")
     # A size that is nowhere smaller than the body goes before one that is, however well that sits elsewhere.
-    least, _, size, rows = min(known, key=lambda entry: (not fits(entry[3]), *entry[:2]))
-    worst = max(rows, key=lambda r: abs(r.off))
+    _, _, size, rows = min(known, key=lambda entry: (not fits(entry[3]), *entry[:2]))
+    worst = max(rows, key=lambda r: abs(r.told))
     said = (
         "It leaves the ease you asked for at every measure."
-        if least == 0
+        if worst.told == 0
         else (
             f"It comes nearest to the ease you asked for; the {measure_name(worst.measure)} is off by "
-            f"{c.show(abs(worst.off))}."
+            f"{c.show(abs(worst.told))}."
         )
     )
     given = tuple(

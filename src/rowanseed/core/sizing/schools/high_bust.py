@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 from rowanseed.core.alter import bust
-from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.working import Given, Source, Working, length
 from rowanseed.core.sizing.chart import measure_name, size_by_measure
 from rowanseed.core.sizing.ease import Sits
@@ -40,7 +38,8 @@ def high_bust(c: Choosing) -> Proposal:
     working = Working(
         name="Bust adjustment", quantity=length(amount), formula="full bust of the body less the size's", given=given
     )
-    said = f"The high bust says size {size}; the full bust is {c.show(over)} above it"
+    above = f"{c.show(over)} above it" if over >= 0 else f"{c.show(-over)} less (measure both again)"
+    said = f"The high bust says size {size}; the full bust is {above}"
     small = _is_small(c, size, amount)
     if over <= B_CUP and not small:
         by_full = size_by_measure("bust", c.body["bust"], c.chart("bust"), c.sizes).size
@@ -69,9 +68,6 @@ def high_bust(c: Choosing) -> Proposal:
         )
     amount = round(amount)
     adjusted = Alteration("bust", amount)
-    refused = _refused(c, size, adjusted) if amount < 0 else None
-    if refused is not None:
-        return Proposal(School.HIGH_BUST, None, f"{said}, but the bust cannot be adjusted so. {refused}")
     kind = "full" if amount > 0 else "small"
     return Proposal(
         school=School.HIGH_BUST,
@@ -81,15 +77,6 @@ def high_bust(c: Choosing) -> Proposal:
         alterations=(adjusted,),
         working=working,
     )
-
-
-def _refused(c: Choosing, size: str, adjusted: Alteration) -> AlterationError | None:
-    """Why a bust cannot be made smaller: there may be no dart to take it from."""
-    try:
-        carry_out(c.pattern, size, (adjusted,))
-    except AlterationError as refused:
-        return refused
-    return None
 
 
 def _is_small(c: Choosing, size: str, amount: float) -> bool:

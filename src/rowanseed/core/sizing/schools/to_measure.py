@@ -81,7 +81,7 @@ def to_measure(c: Choosing) -> Proposal:
     try:
         made = carry_out(c.pattern, size, alterations).pattern
     except AlterationError as refused:
-        return Proposal(School.TO_MEASURE, None, f"It cannot be cut to your own figures. {refused}")
+        return Proposal(School.TO_MEASURE, None, f"It cannot be cut to your own figures. {c.told(refused)}")
     kept = f" As drawn stay: {', '.join(drawn)}." if drawn else ""
     return Proposal(
         school=School.TO_MEASURE,
