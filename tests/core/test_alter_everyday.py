@@ -1,5 +1,6 @@
 """Everyday garments, altered by as much as people ask for, in every way that is offered: their seams still meet."""
 
+import re
 from dataclasses import replace
 
 import pytest
@@ -8,7 +9,9 @@ from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
+from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Description, Opening, Side, Skirt
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, SkirtKind, Where
@@ -36,6 +39,7 @@ EASED = {
 }
 """Seams of curves unlike each other, of which more is eased in, in mm."""
 LENGTHS = ("sway-back", "round-back")
+WEDGES = ("sway-back", "full-abdomen", "full-seat")
 
 
 def ways(pattern, size):
@@ -67,6 +71,9 @@ def test_altered_by_two_centimetres_every_seam_still_meets(name):
         if now is None:
             continue
         tried += 1
+        if alteration.kind in WEDGES:
+            # Its waist edge is set aslant: measured across the grain the garment was said to be narrower there.
+            assert abs(changes(pattern, now, size, "A").get("waist", 0.0)) < 1.0, alteration
         broken = [fault for piece in now.pieces for fault in piece_faults(piece, (size,))]
         assert broken == [], (alteration, broken)
         if alteration.kind == "seam":
@@ -83,6 +90,24 @@ def test_altered_by_two_centimetres_every_seam_still_meets(name):
         if alteration.kind in LENGTHS and hangs:
             assert abs(changes(pattern, now, size, "A").get("length", 0.0)) == pytest.approx(BY, abs=1.0)
     assert tried >= 2
+
+
+@pytest.mark.parametrize("units", Units)
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_nothing_is_made_longer_by_nothing(name, units):
+    """ "Sleeve: longer by 0 in" was told of what changes by less than the tape shows."""
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[0]
+    for kind in offered(pattern, size):
+        place = kind.places_on(pattern, size)[0]
+        try:
+            made = carry_out(pattern, size, [Alteration(kind.id, 8.0, place.at, place.level, place.school)])
+        except AlterationError:
+            continue
+        for step in made.steps:
+            told = sheet(step, units, size)
+            lines = (told.title, *told.steps, *told.along)
+            assert [line for line in lines if re.search(r"(?<![\d/.] )(?<![\d.])0 (cm|in)\b", line)] == []
 
 
 @pytest.mark.parametrize("by", [5.0, 15.0, 30.0])

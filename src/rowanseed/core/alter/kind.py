@@ -50,6 +50,10 @@ class OnTissue:
     def show(self, mm: float) -> str:
         return format_length(abs(mm), self.units, fine=True)
 
+    def can_be_told(self, mm: float) -> bool:
+        """Whether a length is more than nothing as it is said."""
+        return self.show(mm) != self.show(0.0)
+
 
 @dataclass(frozen=True)
 class AlterationKind:

@@ -35,7 +35,7 @@ def sheet(step: AlterationStep, units: Units, size: str) -> TissueSheet:
 
     along = tuple(
         f"{pattern.piece(t.piece).name}: {'longer' if t.by > 0 else 'shorter'} by {told.show(t.by)} ({t.why})."
-        if abs(t.by) > 0.3
+        if told.can_be_told(t.by)
         else f"{pattern.piece(t.piece).name}: redrawn to match ({t.why})."
         for t in followers
     )
@@ -64,8 +64,10 @@ def _on_yokes(step: AlterationStep) -> Iterator[str]:
 
 
 def _trued(told: OnTissue) -> Iterator[str]:
-    """Seams whose sides come out unlike."""
+    """Seams whose sides come out unlike, by more than nothing."""
     for seam in told.step.trued:
+        if not told.can_be_told(seam.by):
+            continue
         longer, shorter = (lower_first(told.step.before.piece(id).name) for id in (seam.longer, seam.shorter))
         yield (
             f"Walk the seam of {longer} and {shorter}: its two sides come out unlike. True their lower ends, "

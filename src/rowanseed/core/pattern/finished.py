@@ -5,13 +5,15 @@ from __future__ import annotations
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import SEAM_LEVEL, WAIST, Cut, LineKind, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import SEAM_LEVEL, WAIST, Cut, InnerLine, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.seamline import line_length, mark_distance
 from rowanseed.core.pattern.straight import girth, straight_pieces
 from rowanseed.core.pattern.turned_yoke import laid_open
 
 MEASURE_OF = {"bicep": "upper_arm"}
 """Levels that are named otherwise than the body's measure."""
+NEAR = 40.0
+"""An edge whose middle lies within so much of a level, in mm, lies at it."""
 
 
 def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
@@ -31,16 +33,28 @@ def girths(pattern: Pattern, size: str, view: str) -> dict[str, float]:
             continue
         for line in piece.lines:
             if line.kind is LineKind.LEVEL and (piece.id, line.id) not in once:
-                a, b = line.ends[size]
                 measure = MEASURE_OF.get(line.id, line.id)
-                # Across the grain: an end that was moved down with the underarm makes no garment wider.
-                wide = abs(b[1] - a[1]) - _taken_in(piece, size, line.id)
+                wide = _across(piece, size, line) - _taken_in(piece, size, line.id)
                 out[measure] = out.get(measure, 0.0) + wide * _times(piece, cut)
     if WAIST not in out and (band := _banded(pattern, size, view)):
         out[WAIST] = band
     if around := _straight(pattern, size, view):
         out = dict.fromkeys(("bust", "hip"), around) | out
     return out
+
+
+def _across(piece: Piece, size: str, line: InnerLine) -> float:
+    """How wide a piece is at a level: as its waist edge runs where that is there, which a wedge may have set aslant;
+    elsewhere across the grain, for an end that was moved down with the underarm makes no garment wider."""
+    a, b = line.ends[size]
+    wide = abs(b[1] - a[1])
+    if line.id in (WAIST, SEAM_LEVEL) and piece.has_edge(WAIST):
+        edge = piece.shapes[size].edges[WAIST]
+        across = abs(edge[-1].end[1] - edge[0].start[1])
+        if across and abs(edge[0].start[0] + edge[-1].end[0] - a[0] - b[0]) / 2 < NEAR:
+            # Beside the mouth of a slant pocket the edge is shorter than the level, and runs on alike.
+            return wide * line_length(piece, size, WAIST) / across
+    return wide
 
 
 def _banded(pattern: Pattern, size: str, view: str) -> float:
