@@ -11,11 +11,13 @@ from rowanseed.core.compose.description import Description, Features, Opening, S
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, Where
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.check import faults
+from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.pieces import Drawn
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.bound_drawing import bind, bound, propose
 from rowanseed.formats.svg_read import ONE_SIZE, read_drawing
+from tests.core.everyday import EVERYDAY, everyday
 
 TOP = compose(
     Description(
@@ -94,6 +96,34 @@ def test_a_bound_drawing_has_the_drawn_lengths_and_the_composed_edges_and_joins(
             assert chain_length(own.shapes[SIZE].edges[edge.name]) == pytest.approx(long, rel=0.02, abs=2.0), (id, edge)
     assert list(faults(made)) == []
     assert [w.join.id for w in walk(made, SIZE) if abs(w.fault) > 2.0] == []
+
+
+JOGGED = {"sleeve-fronts": 9.0, "sleeve-backs": 13.0, "armholes": 21.0, "neck-princess-back-facing": 4.0}
+"""Seams whose cutting lines do not meet at a corner but run on beside each other: which of the two the step between
+them belongs to is not drawn, and so much, in mm, may come of it."""
+
+
+@pytest.mark.parametrize("line", Drawn)
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_anything_everyday_is_bound_to_its_own_outlines_in_whichever_line_they_are_drawn(name, line):
+    """Drawn on the stitching line one in ten was refused, and corners lay up to 17 cm off: they were looked for on the
+    cutting line. A sleeve was taken the other side up, its front for its back."""
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[0]
+    outlines = {}
+    for k, piece in enumerate(pattern.pieces):
+        own = lines(piece, size, 0.2)
+        ring = own.cutting_ring() if line is Drawn.CUTTING else own.seam_ring()
+        outlines[piece.name] = [(p[0] + 200, p[1] + 150 + 600 * k) for p in ring]
+    drawing = read_drawing(svg(outlines).replace("3000", "20000").encode())
+    found = propose(pattern, drawing, size, line)
+    assert len(found) == len(pattern.pieces)
+    made = bound(pattern, drawing, tuple(found.values()), line, size)
+    was = {w.join.id: w.fault for w in walk(pattern, size)}
+    sewn = [w for w in walk(made, size) if w.join.difference.kind is not DifferenceKind.GATHERS]
+    # Widths of one name are told apart by their shapes alone.
+    apart = [w for w in sewn if "-widths" not in w.join.id]
+    assert [(w.join.id, w.fault) for w in apart if abs(w.fault - was[w.join.id]) > JOGGED.get(w.join.id, 2.0)] == []
 
 
 def test_what_the_drawing_lacks_stays_composed():

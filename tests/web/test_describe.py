@@ -363,6 +363,32 @@ def test_a_drawing_is_bound_to_a_description_and_a_piece_taken_twice_is_refused(
     assert [j.id for j in bound.making.joins] == [j.id for j in pattern.making.joins]
 
 
+def test_corners_are_proposed_anew_for_another_line_and_stay_as_dragged_for_the_same(house):
+    """They stayed where the cutting line had them when the drawing was said to draw the stitching line."""
+    url = described(house)
+    pattern = pattern_of(house, url)
+    ring = lines(pattern.piece("front"), "12", 0.5).seam_ring()
+    points = " L ".join(f"{x + 100:.2f} {y + 100:.2f}" for x, y in ring)
+    box = 'width="2000mm" height="2000mm" viewBox="0 0 2000 2000"'
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" {box}><path id="front" d="M {points} Z"/></svg>'
+    sent = house.post("/patterns/new", files={"file": ("it.svg", svg.encode())}, follow_redirects=False)
+    asked = f"{sent.headers['location']}/bind"
+
+    def shown(**typed):
+        page = house.get(asked, params={"pattern": url.rsplit("/", 1)[1], "size": "12", **typed}).text
+        return dict(re.findall(r'name="(corner-0-\d+|was-0|was-compared)" value="([^"]*)"', page))
+
+    cutting = shown()
+    dragged = {**cutting, "piece-0": "front", "corner-0-0": str(float(cutting["corner-0-0"]) + 0.01)}
+    assert shown(**dragged)["corner-0-0"] == dragged["corner-0-0"]
+    seam = shown(**dragged, line="seam")
+    corners = {name: where for name, where in seam.items() if name.startswith("corner")}
+    assert all(float(where) == round(float(where)) for where in corners.values()) and len(corners) == len(
+        pattern.piece("front").edges
+    )
+    assert seam["was-compared"] == "seam 12"
+
+
 def test_what_another_way_gives_up_is_said_before_it_is_taken(house):
     """Side and sleeve of a dropped sleeve are sewn in one run: a way taken for one of them parts the two."""
     dropped = {"features.sleeve.kind": "dropped", "features.sleeve.length": "short"}

@@ -7,11 +7,13 @@ drawing lacks stay as they were composed. In mm.
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping, Sequence
+import re
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
+from itertools import accumulate
 
-from shapely.affinity import translate
-from shapely.geometry import Polygon
+from shapely.affinity import scale, translate
+from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.compose.listed import words_of
 from rowanseed.core.compose.tissue import scaled_marks
@@ -35,10 +37,16 @@ from rowanseed.formats.svg_read import ONE_SIZE, Drawing, DrawnPiece
 
 EVERY = 4.0
 """Where a corner may be put along a drawn outline, in mm."""
-NO_CORNER = 20.0
-"""A corner that is put where the outline does not turn counts as so far away, in mm."""
+NO_CORNER, NO_END = 20.0, 19.5
+"""A corner that is put where the outline does not turn counts as so far away, in mm; a little less where one of its
+segments ends."""
 ENOUGH = 0.75
 """How alike an outline and a piece are at least, to be proposed: words of the name twice, shape once."""
+NUMBERS = 0.25
+"""What the same number in two names counts: tiers are told apart by it, sizes are not."""
+NEARLY, ALIKE = 0.08, 25.0
+"""Ways of lying that cover a piece nearly as well as the best are told apart by their corners; so much more, in mm², is
+no difference there."""
 TURNS = tuple(
     Affine(a=c, b=-s * m, c=s, d=c * m, e=0.0, f=0.0)
     for m in (1.0, -1.0)
@@ -61,57 +69,97 @@ class Binding:
 # ---------------------------------------------------------------- proposing
 
 
-def propose(pattern: Pattern, drawing: Drawing, size: str) -> dict[str, Binding]:
-    """For every outline the piece that it is most like, each piece once; those that are like none are left out."""
+def propose(pattern: Pattern, drawing: Drawing, size: str, line: Drawn = Drawn.CUTTING) -> dict[str, Binding]:
+    """For every outline the piece that it is most like, each piece once; those that are like none are left out. `line`
+    is the line that is drawn."""
     first = drawing.sizes[0]
     scores = []
     for drawn in drawing.pieces:
         for piece in pattern.pieces:
-            turn, alike = _best_turn(drawn, first, piece, size)
+            alike = max((alike for _, alike in _turns(drawn, first, _Goal(piece, size, line))), default=0.0)
             named = _named_alike(drawn.name, piece.name)
-            scores.append((2 * named + alike, drawn.id, piece.id, turn))
+            scores.append((2 * named + alike, drawn.id, piece.id))
     found: dict[str, Binding] = {}
-    for score, id, piece_id, turn in sorted(scores, key=lambda row: -row[0]):
+    for score, id, piece_id in sorted(scores, key=lambda row: -row[0]):
         if score < ENOUGH or id in found or any(one.piece == piece_id for one in found.values()):
             continue
-        found[id] = bind(pattern, drawing, size, id, piece_id, turn)
+        found[id] = bind(pattern, drawing, size, id, piece_id, line)
     return found
 
 
 def bind(
-    pattern: Pattern, drawing: Drawing, size: str, drawn_id: str, piece_id: str, turn: int | None = None
+    pattern: Pattern, drawing: Drawing, size: str, drawn_id: str, piece_id: str, line: Drawn = Drawn.CUTTING
 ) -> Binding:
-    """One outline as one piece, its corners where they fit best."""
+    """One outline as one piece, lying so and its corners there where they fit best.
+
+    A sleeve covers itself nearly as well with the other side up: its corners tell front from back.
+    """
     drawn = next(p for p in drawing.pieces if p.id == drawn_id)
-    piece, first = pattern.piece(piece_id), drawing.sizes[0]
-    if turn is None:
-        turn = _best_turn(drawn, first, piece, size)[0]
-    return Binding(drawn_id, piece_id, turn, _corners(drawn, first, piece, size, turn))
+    goal, first = _Goal(pattern.piece(piece_id), size, line), drawing.sizes[0]
+    turns = _turns(drawn, first, goal)
+    best = max((alike for _, alike in turns), default=0.0)
+    near = [(turn, alike) for turn, alike in turns if alike >= best - NEARLY] or [(0, 0.0)]
+    fitted = [(_corners(drawn, first, goal, turn), alike, turn) for turn, alike in near]
+    # Equally well: as wide and as long as the piece, then as it is drawn, the right side up.
+    (_, corners), _, turn = min(fitted, key=lambda one: (round(one[0][0] / ALIKE), -round(one[1], 2), one[2]))
+    return Binding(drawn_id, piece_id, turn, corners)
+
+
+@dataclass(frozen=True)
+class _Goal:
+    """What an outline is compared with: a composed piece in a size, on the line that is drawn."""
+
+    piece: Piece
+    size: str
+    line: Drawn
+
+    def ring(self, flatness: float) -> list[Point]:
+        found = lines(self.piece, self.size, flatness)
+        return found.cutting_ring() if self.line is Drawn.CUTTING else found.seam_ring()
+
+    def runs(self, flatness: float) -> Mapping[str, list[Point]]:
+        found = lines(self.piece, self.size, flatness)
+        return found.cutting if self.line is Drawn.CUTTING else found.seam
 
 
 def _named_alike(a: str, b: str) -> float:
-    one, other = words_of(a), words_of(b)
-    return len(one & other) / len(one | other) if one and other else 0.0
+    """0 for names without a word in common, 1 for the same; a little more where numbers agree too."""
+    numbers = _share(set(re.findall(r"\d+", a)), set(re.findall(r"\d+", b)))
+    return _share(words_of(a), words_of(b)) + NUMBERS * numbers
+
+
+def _share(one: Collection[str], other: Collection[str]) -> float:
+    both = set(one) | set(other)
+    return len(set(one) & set(other)) / len(both) if both else 0.0
 
 
 def _ring(drawn: DrawnPiece, size: str) -> Chain:
     return tuple(s for edge in drawn.edges[size] for s in edge)
 
 
-def _best_turn(drawn: DrawnPiece, size: str, piece: Piece, own: str) -> tuple[int, float]:
-    """The way of lying in which an outline covers a piece best, and the share of both that is covered."""
-    goal = _centred(Polygon(lines(piece, own, 2.0).cutting_ring()).buffer(0))
+def _turns(drawn: DrawnPiece, size: str, of: _Goal) -> list[tuple[int, float]]:
+    """Every way of lying, with how alike an outline is to a piece there: in the shape that fills their boxes, and in
+    how wide and long these are; none where they are of quite unlike sizes."""
+    goal = Polygon(of.ring(2.0)).buffer(0)
     ring = flatten(_ring(drawn, size), 2.0)[:-1]
-    best = (0, 0.0)
     if not 0.5 < Polygon(ring).area / goal.area < 2.0:
-        return best
-    for k, turn in enumerate(TURNS):
-        found = _centred(Polygon([turn(p) for p in ring]).buffer(0))
-        alike = found.intersection(goal).area / found.union(goal).area
-        # The other side up is no better by itself: a symmetrical piece stays as it is drawn.
-        if alike > best[1] + 0.01:
-            best = (k, alike)
-    return best
+        return []
+    return [(k, _alike(Polygon([turn(p) for p in ring]).buffer(0), goal)) for k, turn in enumerate(TURNS)]
+
+
+def _alike(one: Polygon, other: Polygon) -> float:
+    """The share of two outlines together that they cover of each other, in boxes of one size, less what their boxes
+    differ."""
+    (ax, ay), (bx, by) = _box(one), _box(other)
+    fitted = _centred(scale(one, bx / ax, by / ay))
+    goal = _centred(other)
+    boxes = min(ax, bx) / max(ax, bx) * min(ay, by) / max(ay, by)
+    return float(fitted.intersection(goal).area / fitted.union(goal).area * math.sqrt(boxes))
+
+
+def _box(shape: Polygon) -> Point:
+    x0, y0, x1, y1 = shape.bounds
+    return (x1 - x0, y1 - y0)
 
 
 def _centred(shape: Polygon) -> Polygon:
@@ -133,30 +181,37 @@ def _is_mirrored(turn: int) -> bool:
 
 @dataclass(frozen=True)
 class _Place:
-    """A place on an outline where a corner may be: its position, where it lies, whether the outline turns there."""
+    """A place on an outline where a corner may be: its position, where it lies and how far round, how unlike a corner
+    it is, in mm."""
 
     position: float
     at: Point
-    turns: bool
+    round: float
+    unlike: float
 
 
 def _places(edges: Sequence[Chain]) -> list[_Place]:
-    out = []
+    """Corners, where one segment of an edge ends and the next begins, and enough between them."""
+    out, before = [], 0.0
     for k, edge in enumerate(edges):
+        ends = list(accumulate((segment.length() for segment in edge), initial=0.0))
         whole = chain_length(edge)
         n = max(1, round(whole / EVERY))
-        out += [_Place(k + j / n, point_at(edge, whole * j / n), j == 0) for j in range(n)]
+        along = {whole * j / n: NO_CORNER for j in range(1, n)} | dict.fromkeys(ends[1:-1], NO_END) | {0.0: 0.0}
+        out += [_Place(k + d / whole, point_at(edge, d), before + d, along[d]) for d in sorted(along)]
+        before += whole
     return out
 
 
-def _corners(drawn: DrawnPiece, size: str, piece: Piece, own: str, turn: int) -> tuple[float, ...]:
-    """Where the edges of a piece begin on a drawn outline: in their order, as near as can be, on its corners.
+def _corners(drawn: DrawnPiece, size: str, goal: _Goal, turn: int) -> tuple[float, tuple[float, ...]]:
+    """Where the edges of a piece begin on a drawn outline: in their order, as near as can be, on its corners; and how
+    far off that is, in mm², with the middles of the edges.
 
     The outline is fitted to the piece's box; the places are found by going round it once (dynamic programming).
     """
-    cutting = lines(piece, own, 0.5).cutting
-    goals = [run[0] for run in cutting.values()]
-    box = bounds([p for run in cutting.values() for p in run])
+    runs = goal.runs(0.5)
+    goals = [run[0] for run in runs.values()]
+    box = bounds([p for run in runs.values() for p in run])
     places = _places(_lying(drawn, size, turn))
     drawn_box = bounds([place.at for place in places])
 
@@ -166,13 +221,21 @@ def _corners(drawn: DrawnPiece, size: str, piece: Piece, own: str, turn: int) ->
             box[1] + (p[1] - drawn_box[1]) / (drawn_box[3] - drawn_box[1]) * (box[3] - box[1]),
         )
 
-    cost = [
-        [math.dist(fitted(place.at), goal) ** 2 + (0.0 if place.turns else NO_CORNER**2) for place in places]
-        for goal in goals
-    ]
+    cost = [[math.dist(fitted(place.at), goal) ** 2 + place.unlike**2 for place in places] for goal in goals]
     starts = sorted(range(len(places)), key=lambda j: cost[0][j])[:6]
-    best = min((_round(cost, start) for start in starts), key=lambda found: found[0])
-    return tuple(places[j].position for j in best[1])
+    off, at = min((_round(cost, start) for start in starts), key=lambda found: found[0])
+    whole = sum(chain_length(edge) for edge in _lying(drawn, size, turn))
+    for run, first, last in zip(runs.values(), at, (*at[1:], at[0]), strict=True):
+        half = (places[first].round + ((places[last].round - places[first].round) % whole) / 2) % whole
+        halfway = min(places, key=lambda place: abs(place.round - half))
+        off += math.dist(fitted(halfway.at), _middle(run)) ** 2
+    return off, tuple(places[j].position for j in at)
+
+
+def _middle(run: Sequence[Point]) -> Point:
+    """The point half-way along a polyline."""
+    half = LineString(run).interpolate(0.5, normalized=True)
+    return (half.x, half.y)
 
 
 def _round(cost: Sequence[Sequence[float]], start: int) -> tuple[float, tuple[int, ...]]:
@@ -231,9 +294,9 @@ def _drawn_piece(
     shapes, ratios, moves = {}, {}, {}
     for size in piece.shapes:
         edges = _cut(_lying(drawn, drawn_size[size], binding.turn), binding.corners, [e.name for e in piece.edges])
-        edges = _in_frame(piece, size, edges)
+        edges = _in_frame(_Goal(piece, size, line), edges)
         ring = [p for chain in edges.values() for p in flatten(chain, 1.0)]
-        move = _fit(lines(piece, size, 1.0).cutting_ring(), ring)
+        move = _fit(_Goal(piece, size, line).ring(1.0), ring)
         edges = _on_its_fold(piece, edges)
         (x0, y0), (x1, y1) = (move(p) for p in piece.shapes[size].grainline)
         shapes[size] = Shape(edges, ((x0, (y0 + y1) / 2), (x1, (y0 + y1) / 2)))
@@ -281,12 +344,12 @@ def _between(edges: Sequence[Chain], a: float, b: float) -> Chain:
             edge = split_chain(edge, whole * first)[1]
         run.append(edge)
         k += 1
-    return tuple(s for edge in run for s in edge)
+    return tuple(s for edge in run for s in edge if s.length() > WHOLE)
 
 
-def _in_frame(piece: Piece, size: str, edges: Mapping[str, Chain]) -> dict[str, Chain]:
+def _in_frame(goal: _Goal, edges: Mapping[str, Chain]) -> dict[str, Chain]:
     """The edges moved to where the composed piece lies, so that its centre line stays the centre line."""
-    old = bounds(lines(piece, size, 1.0).cutting_ring())
+    old = bounds(goal.ring(1.0))
     new = bounds([p for chain in edges.values() for p in flatten(chain, 1.0)])
     by = Affine(a=1.0, b=0.0, c=0.0, d=1.0, e=old[0] - new[0], f=old[1] - new[1])
     return {name: transform_chain(chain, by) for name, chain in edges.items()}

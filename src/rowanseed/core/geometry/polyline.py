@@ -49,7 +49,27 @@ def offset_polyline(points: Sequence[Point], distance: float) -> list[Point]:
     turned = any(
         (b[0] - a[0]) * -n[1] + (b[1] - a[1]) * n[0] < -1e-9 for (a, b), n in zip(pairwise(out), normals, strict=True)
     )
-    return _without_loops(_without_ways_back(out)) if turned else out
+    if not turned:
+        return out
+    return _onwards_from_its_ends(_without_loops(_without_ways_back(out)), _along(normals[0]), _along(normals[-1]))
+
+
+def _along(normal: Point) -> Point:
+    return (-normal[1], normal[0])
+
+
+def _onwards_from_its_ends(points: list[Point], first: Point, last: Point) -> list[Point]:
+    """A polyline without what lies behind its ends, seen along the ways it begins and ends: no loop closes there."""
+
+    def behind(a: Point, b: Point, way: Point) -> bool:
+        return (b[0] - a[0]) * way[0] + (b[1] - a[1]) * way[1] <= 0
+
+    kept = list(points)
+    while len(kept) > 2 and behind(kept[0], kept[1], first):
+        del kept[1]
+    while len(kept) > 2 and behind(kept[-2], kept[-1], last):
+        del kept[-2]
+    return kept
 
 
 def _without_ways_back(points: list[Point]) -> list[Point]:

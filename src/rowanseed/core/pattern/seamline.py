@@ -43,6 +43,8 @@ def lines(piece: Piece, size: str, flatness: float = FLATNESS) -> PieceLines:
     return PieceLines(cutting=drawn, seam=_offset(piece.edges, drawn, outwards=False))
 
 
+HAIR = 0.5
+"""Drawings are true to so much, in mm."""
 END = 1.0
 """So far from its ends, in mm, a curved edge has a point more: corners are built on the direction in which it ends."""
 
@@ -152,12 +154,15 @@ def _drawn_out(run: list[Point], by: float) -> list[Point]:
 
 
 def _up_to(run: list[Point], line: list[Point]) -> list[Point]:
-    """The run up to where it first crosses a line; all of it if it does not."""
-    for i, (a, b) in enumerate(pairwise(run)):
+    """The run up to where it last crosses a line, which may be drawn out across a curved run before; all of it if it
+    does not."""
+    for i in range(len(run) - 2, -1, -1):
+        a, b = run[i], run[i + 1]
         for c, d in pairwise(line):
             crossing = _crossing(a, b, c, d)
             if crossing is not None and (i or math.dist(crossing, run[0]) > 1e-6):
-                return [*run[: i + 1], crossing]
+                # Where the line was drawn a hair short of a corner, what lies beyond that corner is no side.
+                return [*(run[:i] if i and math.dist(a, crossing) < HAIR else run[: i + 1]), crossing]
     return run
 
 
@@ -169,16 +174,21 @@ def _join(
         return before, after
     if outwards and a.allowance and b.allowance and (a.corner is Corner.TURNED) != (b.corner is Corner.TURNED):
         if b.corner is Corner.TURNED:
-            extra = _turned(before, after, corner)
-            return [*_short_of(before, extra[0]), *extra], [extra[-1], *after[1:]]
-        side = list(reversed(after))
-        extra = _turned(side, list(reversed(before)), corner)
-        return [*before[:-1], extra[-1]], [*reversed(extra), *reversed(_short_of(side, extra[0]))]
+            return _at_the_fold(before, after, corner)
+        hem, side = _at_the_fold(list(reversed(after)), list(reversed(before)), corner)
+        return list(reversed(side)), list(reversed(hem))
     return _meet(before, after, max(a.allowance, b.allowance))
 
 
+def _at_the_fold(side: list[Point], hem: list[Point], corner: Point) -> tuple[list[Point], list[Point]]:
+    """A side and the hem after it, whose corner is the mirror image of the side beyond the fold."""
+    extra = _turned(side, hem, corner)
+    edge = reversed(_short_of(list(reversed(hem)), extra[-1]))
+    return [*_short_of(side, extra[0]), *extra], [extra[-1], *edge]
+
+
 def _short_of(side: list[Point], fold: Point) -> list[Point]:
-    """A side's cutting line without its end and what else of it lies beyond the fold of the hem."""
+    """A cutting line without its end and what else of it lies beyond a point: the fold of the hem, or its corner."""
     along = unit((side[-1][0] - side[-2][0], side[-1][1] - side[-2][1]))
     kept = side[:-1]
     while len(kept) > 1 and (kept[-1][0] - fold[0]) * along[0] + (kept[-1][1] - fold[1]) * along[1] > -1e-9:

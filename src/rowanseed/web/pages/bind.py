@@ -39,9 +39,8 @@ def take(home: Home, id: Id, typed: Typing) -> Response:
         return _page(home, id, typed, {"form": f"Two outlines are “{pattern.piece(twice).name}”: take one out."}, 422)
     if not bindings:
         return _page(home, id, typed, {"form": "Say of at least one outline which piece it is."}, 422)
-    line = Drawn.SEAM if typed.get("line") == Drawn.SEAM.value else Drawn.CUTTING
     try:
-        made = bound(pattern, drawing, bindings, line, size)
+        made = bound(pattern, drawing, bindings, _line(typed), size)
     except PatternError as error:
         return _page(home, id, typed, {"form": f"{error.where}: {error.problem}"}, 422)
     name = " ".join(typed.get("name", "").split())[:120] or f"{pattern.name}, as drawn"
@@ -75,6 +74,16 @@ def _size(drawing: Drawing, pattern: Pattern, typed: Mapping[str, str]) -> str:
     return typed["size"] if typed.get("size") in sizes else sizes[len(sizes) // 2]
 
 
+def _line(typed: Mapping[str, str]) -> Drawn:
+    """The line that is drawn."""
+    return Drawn.SEAM if typed.get("line") == Drawn.SEAM.value else Drawn.CUTTING
+
+
+def _compared_with(size: str, typed: Mapping[str, str]) -> str:
+    """What the corners were proposed for: with another line or size they are proposed anew."""
+    return f"{_line(typed).value} {size}"
+
+
 def _bindings(drawing: Drawing, pattern: Pattern, size: str, typed: Mapping[str, str]) -> list[Binding]:
     """What the form says; corners that do not stand in it are proposed."""
     out = []
@@ -83,8 +92,8 @@ def _bindings(drawing: Drawing, pattern: Pattern, size: str, typed: Mapping[str,
         piece = typed.get(f"piece-{n}", "")
         if piece not in ids:
             continue
-        found = bind(pattern, drawing, size, drawn.id, piece)
-        if typed.get(f"was-{n}") == piece:
+        found = bind(pattern, drawing, size, drawn.id, piece, _line(typed))
+        if typed.get(f"was-{n}") == piece and _compared_with(size, typed) == typed.get("was-compared"):
             found = replace(found, corners=_moved(found, typed, n, len(drawn.edges[drawing.sizes[0]])))
         out.append(found)
     return out
@@ -113,7 +122,7 @@ def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, s
     if any(key.startswith("piece-") for key in typed):
         found = {one.drawn: one for one in _bindings(drawing, pattern, size, typed)}
     else:
-        found = propose(pattern, drawing, size)
+        found = propose(pattern, drawing, size, _line(typed))
     outlines = []
     for n, drawn in enumerate(drawing.pieces):
         one = found.get(drawn.id)
@@ -130,6 +139,7 @@ def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, s
             pattern=pattern,
             pattern_id=number_of(typed.get("pattern")) or 0,
             size=size,
+            compared=_compared_with(size, typed),
             typed=typed,
             errors=errors,
             outlines=outlines,

@@ -229,13 +229,14 @@ class BoundOutline:
 
 @dataclass(frozen=True, kw_only=True)
 class BindView(PageView):
-    """`sizes` are asked for where the drawing does not name its one size."""
+    """`sizes` are asked for where the drawing does not name its one size; `compared`: what corners are proposed for."""
 
     template = "bind.html"
     id: int
     pattern: Pattern
     pattern_id: int
     size: str
+    compared: str
     typed: Mapping[str, str]
     errors: Mapping[str, str]
     outlines: Sequence[BoundOutline]
