@@ -74,6 +74,16 @@ def test_without_a_high_bust_it_is_asked_for_and_a_skirt_has_none():
     assert "cover the bust" in school(ALTO, trousers, School.HIGH_BUST).reason
 
 
+@pytest.mark.parametrize("name", ["ruffled skirt", "jeans"])
+def test_what_does_not_cover_the_bust_is_not_chosen_by_it(name):
+    """Its house prints the bust in its chart too: a skirt was given a size by the high bust, whose bust "hung free"."""
+    pattern = everyday(name)
+    found = {p.school: p for p in proposals(Choosing(body={**ALTO, "bust": 1200.0}, pattern=pattern, view="A"))}
+    assert "bust" in pattern.envelope.body_chart
+    assert not found[School.HIGH_BUST].applies and "cover the bust" in found[School.HIGH_BUST].reason
+    assert "bust" not in found[School.BETWEEN].reason
+
+
 def test_a_roomy_pattern_needs_no_bust_adjustment():
     assert advised({**ALTO, "bust": 1000.0, "high_bust": 915.0}, overshirt).school is not School.HIGH_BUST
 

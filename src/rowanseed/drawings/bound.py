@@ -13,6 +13,7 @@ from rowanseed.drawings.svg import CHALK, INK, PAPER, add, drawing, halo, path_o
 LETTER = 12.0
 LONG = 300.0
 MARGIN = 30.0
+HANDLE = 6.5
 
 
 def draw_bound(
@@ -38,9 +39,9 @@ def draw_bound(
     )
     add(root, "path", d=path_of([(x, y) for x, y, _ in shown]), fill=PAPER, stroke=INK, stroke_width=1.4)
     middle = (sum(x for x, _, _ in shown) / len(shown), sum(y for _, y, _ in shown) / len(shown))
-    taken: list[tuple[float, float, float, float]] = []
-    for k, (corner, edge) in enumerate(zip(corners, edges, strict=True)):
-        x, y, _ = min(shown, key=lambda place: abs(place[2] - corner))
+    points = [min(shown, key=lambda place: abs(place[2] - corner))[:2] for corner in corners]
+    taken = [(x - HANDLE, y - HANDLE, x + HANDLE, y + HANDLE) for x, y in points]
+    for k, ((x, y), corner, edge) in enumerate(zip(points, corners, edges, strict=True)):
         group = add(
             root,
             "g",
@@ -54,7 +55,7 @@ def draw_bound(
             data_field=f"{field}-{k}",
             transform=f"translate({x:.1f} {y:.1f})",
         )
-        add(group, "circle", r=6.5, fill=CHALK)
+        add(group, "circle", r=HANDLE, fill=CHALK)
         out = 1 if x >= middle[0] else -1
         out, down = _beside((x, y), out, 4.0 if y > middle[1] else -4.0, edge, taken)
         halo(group, out * 9.0, down, edge, LETTER, fill=CHALK, text_anchor="start" if out > 0 else "end")
@@ -64,7 +65,7 @@ def draw_bound(
 def _beside(
     corner: Point, out: int, down: float, words: str, taken: list[tuple[float, float, float, float]]
 ) -> tuple[int, float]:
-    """On which side of its corner a name stands, and how far down, clear of the names before it."""
+    """On which side of its corner a name stands, and how far down, clear of other corners and the names before it."""
     wide = 0.56 * LETTER * len(words)
     for side, lower in ((out, down), (out, down + 22.0), (out, down - 18.0), (-out, down), (-out, down + 22.0)):
         left = corner[0] + 9.0 if side > 0 else corner[0] - 9.0 - wide

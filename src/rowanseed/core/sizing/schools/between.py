@@ -14,7 +14,8 @@ def between_sizes(c: Choosing) -> Proposal:
     advice = c.advice
     if advice.size is None:
         return Proposal(School.BETWEEN, None, advice.reason)
-    charted = [m for m in ("bust", "waist", "hip") if m in c.body and c.chart(m)]
+    round_it = ("bust", "waist", "hip") if c.is_top else ("waist", "hip")
+    charted = [m for m in round_it if m in c.body and c.chart(m)]
     finished = c.pattern.envelope.finished.get(c.view, {})
     # Of a full skirt nothing is printed at the hip: it goes over any.
     free = [m for m in charted if m in c.undecided or (finished and m not in finished)]

@@ -19,7 +19,7 @@ SLIGHT = 12.0
 
 def high_bust(c: Choosing) -> Proposal:
     row = c.chart("high_bust") or {size: figure - B_CUP for size, figure in c.chart("bust").items()}
-    if not row or not c.chart("bust"):
+    if not c.is_top or not row or not c.chart("bust"):
         return Proposal(School.HIGH_BUST, None, "It is for garments that cover the bust.")
     lacking = [m for m in ("high_bust", "bust") if m not in c.body]
     if lacking:
