@@ -31,7 +31,7 @@ def test_one_skirt_from_measuring_to_the_last_press(page, own):
     page.get_by_role("button", name="Start").click()
 
     # Fit: the size and why, the ease, a longer hem carried into every gore.
-    expect(page.get_by_text("By the chart, hip and waist both say size 14.").first).to_be_visible()
+    expect(page.get_by_text("By the chart, the hip and the waist both say size 14.").first).to_be_visible()
     expect(page.get_by_role("img", name="Body against garment")).to_be_visible()
     page.get_by_role("button", name="Take by the chart").click()
     expect(page.locator(".headline")).to_contain_text("Taken by the chart")
@@ -141,7 +141,7 @@ def test_a_pattern_of_ones_own_gets_size_length_lay_and_list(page, own):
     page.get_by_label("For whom").select_option("Nerys")
     page.get_by_label("Cloth", exact=True).select_option("Canvas")
     page.get_by_role("button", name="Start").click()
-    expect(page.get_by_text("By the chart, hip says size L.").first).to_be_visible()
+    expect(page.get_by_text("By the chart, the hip says size L.").first).to_be_visible()
     page.get_by_role("button", name="Keep this size").click()
     page.get_by_role("link", name="On to the cloth").click()
     expect(page.get_by_text(re.compile("It will do: .* left over"))).to_be_visible()

@@ -74,6 +74,20 @@ def test_without_a_high_bust_it_is_asked_for_and_a_skirt_has_none():
     assert "cover the bust" in school(ALTO, trousers, School.HIGH_BUST).reason
 
 
+def test_between_sizes_the_sides_are_cut_by_the_largest_and_no_figure_is_told_that_is_nothing():
+    """A blouse of which the waist asked for two sizes more was to be cut by the bust's size and taken in."""
+    pattern = everyday("western blouse")
+    chart, finished = pattern.envelope.body_chart, pattern.envelope.finished["A"]
+    body = {"bust": chart["bust"]["12"], "waist": chart["waist"]["16"], "hip": chart["hip"]["12"]}
+    found = {p.school: p for p in proposals(Choosing(body=body, pattern=pattern, view="A"))}
+    assert "Safer still: cut the sides by 16 and take in" in found[School.BETWEEN].reason
+    as_wide = {**body, "waist": finished["waist"]["12"] + 1.0, "high_bust": body["bust"] - 1.0}
+    told = [p.reason for p in proposals(Choosing(body=as_wide, pattern=pattern, view="A"))]
+    assert any("no larger than the body at the waist" in reason for reason in told)
+    assert any("the full bust is as wide" in reason for reason in told)
+    assert not any(" 0 cm" in reason for reason in told)
+
+
 @pytest.mark.parametrize("name", ["ruffled skirt", "jeans"])
 def test_what_does_not_cover_the_bust_is_not_chosen_by_it(name):
     """Its house prints the bust in its chart too: a skirt was given a size by the high bust, whose bust "hung free"."""

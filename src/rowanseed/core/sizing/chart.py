@@ -133,8 +133,9 @@ def _reason(first: SizeByMeasure, found: tuple[SizeByMeasure, ...], chosen: str)
         )
     differing = [f for f in found if f.size != chosen]
     if not differing:
-        names = " and ".join(measure_name(f.measure) for f in found)
-        return f"By the chart, {names} {'both say' if len(found) > 1 else 'says'} size {chosen}."
+        names = " and ".join(f"the {measure_name(f.measure)}" for f in found)
+        say = {1: "says", 2: "both say"}.get(len(found), "all say")
+        return f"By the chart, {names} {say} size {chosen}."
     if first.size == chosen:
         others = "; ".join(f"the {measure_name(f.measure)} alone would be {f.size}" for f in differing)
         return (

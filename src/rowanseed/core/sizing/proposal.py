@@ -182,9 +182,7 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
     if proposal.size is None or not lacking:
         return proposal
     wanting = {row.measure: _missing(row) for row in lacking}
-    smaller = " and ".join(
-        f"{c.show(-(row.ease or 0.0))} smaller than the body at the {measure_name(row.measure)}" for row in lacking
-    )
+    smaller = " and ".join(f"{_by(c, row)} than the body at the {measure_name(row.measure)}" for row in lacking)
     out = " and ".join(f"{c.show(mm)} at the {measure_name(m)}" for m, mm in wanting.items())
     seams = c.side_seams(proposal.size)
     too_far = any(mm > SENSIBLE_STEPS * max(c.step(m, above=True), 20.0) for m, mm in wanting.items())
@@ -206,6 +204,11 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
         alterations=(*proposal.alterations, *added),
         rows=c.rows(proposal.size, sizes, changes),
     )
+
+
+def _by(c: Choosing, row: Ease) -> str:
+    short = c.show(-(row.ease or 0.0))
+    return f"{short} smaller" if short != c.show(0.0) else "no larger"
 
 
 def _missing(row: Ease) -> float:

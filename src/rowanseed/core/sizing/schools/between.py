@@ -34,11 +34,14 @@ def between_sizes(c: Choosing) -> Proposal:
     said = ", ".join(f"{found[m]} at the {measure_name(m)}" for m in measures)
     if len(levels) > 1 and len({found[level] for level in levels}) > 1:
         blend = tuple((level, found[level]) for level in levels)
+        larger = max(found.values(), key=c.sizes.index)
+        # Neck and shoulders stay the size that they are.
+        where = "the sides by " if c.is_top and larger != base else ""
         return Proposal(
             school=School.BETWEEN,
             size=base,
             reason=f"{said}, with a smooth line between; the length is that of {base}. "
-            f"Safer still: cut {advice.size} and take in after the try-on.",
+            f"Safer still: cut {where}{larger} and take in after the try-on.",
             rows=c.rows(base, dict(blend)),
             blend=blend,
         )

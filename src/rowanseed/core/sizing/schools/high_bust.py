@@ -39,6 +39,8 @@ def high_bust(c: Choosing) -> Proposal:
         name="Bust adjustment", quantity=length(amount), formula="full bust of the body less the size's", given=given
     )
     above = f"{c.show(over)} above it" if over >= 0 else f"{c.show(-over)} less (measure both again)"
+    if c.show(abs(over)) == c.show(0.0):
+        above = "as wide"
     said = f"The high bust says size {size}; the full bust is {above}"
     small = _is_small(c, size, amount)
     if over <= B_CUP and not small:
