@@ -88,6 +88,16 @@ def test_between_sizes_the_sides_are_cut_by_the_largest_and_no_figure_is_told_th
     assert not any(" 0 cm" in reason for reason in told)
 
 
+@pytest.mark.parametrize("name", ["pleated skirt", "tiered skirt"])
+def test_a_hip_that_hangs_free_does_not_choose_the_size(name):
+    """A gathered skirt was to be cut two sizes larger for a hip that it goes over in any size."""
+    pattern = everyday(name)
+    chart = pattern.envelope.body_chart
+    body = {"waist": chart["waist"]["10"], "hip": chart["hip"]["14"]}
+    best, _ = recommended(c := Choosing(body=body, pattern=pattern, view="A"), proposals(c))
+    assert best.size == "10"
+
+
 @pytest.mark.parametrize("name", ["ruffled skirt", "jeans"])
 def test_what_does_not_cover_the_bust_is_not_chosen_by_it(name):
     """Its house prints the bust in its chart too: a skirt was given a size by the high bust, whose bust "hung free"."""

@@ -348,9 +348,10 @@ def _pattern(build: Build) -> Pattern:
         finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
     finished |= {name: dict(row) for name, row in description.finished.items()}
     finished = {name: finished[name] for name in sorted(finished, key=_from_the_top)}
-    usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", "hip")
     if is_free_at_the_hip(description) or not reaches_the_hip(description, build.figures.sizes):
         finished.pop("hip", None)
+    at_the_hip = () if is_free_at_the_hip(description) else ("hip",)
+    usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", *at_the_hip)
     if description.seam_level is not WaistLevel.NATURAL:
         finished.pop("waist", None)
     views = description.views or (PrintedView("A"),)
