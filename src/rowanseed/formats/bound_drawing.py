@@ -8,8 +8,10 @@ from __future__ import annotations
 
 import math
 import re
+from bisect import bisect_right
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 from itertools import accumulate
 
 from shapely.affinity import scale, translate
@@ -72,11 +74,12 @@ class Binding:
 def propose(pattern: Pattern, drawing: Drawing, size: str, line: Drawn = Drawn.CUTTING) -> dict[str, Binding]:
     """For every outline the piece that it is most like, each piece once; those that are like none are left out. `line`
     is the line that is drawn."""
-    first = drawing.sizes[0]
+    goals = [(piece, _Goal(piece, size, line)) for piece in pattern.pieces]
     scores = []
     for drawn in drawing.pieces:
-        for piece in pattern.pieces:
-            alike = max((alike for _, alike in _turns(drawn, first, _Goal(piece, size, line))), default=0.0)
+        lying = _turned(drawn, drawing.sizes[0])
+        for piece, goal in goals:
+            alike = max((alike for _, alike in _turns(lying, goal.shape)), default=0.0)
             named = _named_alike(drawn.name, piece.name)
             scores.append((2 * named + alike, drawn.id, piece.id))
     found: dict[str, Binding] = {}
@@ -96,7 +99,7 @@ def bind(
     """
     drawn = next(p for p in drawing.pieces if p.id == drawn_id)
     goal, first = _Goal(pattern.piece(piece_id), size, line), drawing.sizes[0]
-    turns = _turns(drawn, first, goal)
+    turns = _turns(_turned(drawn, first), goal.shape)
     best = max((alike for _, alike in turns), default=0.0)
     near = [(turn, alike) for turn, alike in turns if alike >= best - NEARLY] or [(0, 0.0)]
     fitted = [(_corners(drawn, first, goal, turn), alike, turn) for turn, alike in near]
@@ -116,6 +119,10 @@ class _Goal:
     def ring(self, flatness: float) -> list[Point]:
         found = lines(self.piece, self.size, flatness)
         return found.cutting_ring() if self.line is Drawn.CUTTING else found.seam_ring()
+
+    @cached_property
+    def shape(self) -> Polygon:
+        return _centred(Polygon(self.ring(2.0)).buffer(0))
 
     def runs(self, flatness: float) -> Mapping[str, list[Point]]:
         found = lines(self.piece, self.size, flatness)
@@ -137,24 +144,28 @@ def _ring(drawn: DrawnPiece, size: str) -> Chain:
     return tuple(s for edge in drawn.edges[size] for s in edge)
 
 
-def _turns(drawn: DrawnPiece, size: str, of: _Goal) -> list[tuple[int, float]]:
+def _turned(drawn: DrawnPiece, size: str) -> list[Polygon]:
+    """An outline in every way of lying, about its middle."""
+    ring = flatten(_ring(drawn, size), 2.0)[:-1]
+    return [_centred(Polygon([turn(p) for p in ring]).buffer(0)) for turn in TURNS]
+
+
+def _turns(lying: Sequence[Polygon], goal: Polygon) -> list[tuple[int, float]]:
     """Every way of lying, with how alike an outline is to a piece there: in the shape that fills their boxes, and in
     how wide and long these are; none where they are of quite unlike sizes."""
-    goal = Polygon(of.ring(2.0)).buffer(0)
-    ring = flatten(_ring(drawn, size), 2.0)[:-1]
-    if not 0.5 < Polygon(ring).area / goal.area < 2.0:
+    if not 0.5 < lying[0].area / goal.area < 2.0:
         return []
-    return [(k, _alike(Polygon([turn(p) for p in ring]).buffer(0), goal)) for k, turn in enumerate(TURNS)]
+    return [(k, _alike(shape, goal)) for k, shape in enumerate(lying)]
 
 
 def _alike(one: Polygon, other: Polygon) -> float:
     """The share of two outlines together that they cover of each other, in boxes of one size, less what their boxes
     differ."""
     (ax, ay), (bx, by) = _box(one), _box(other)
-    fitted = _centred(scale(one, bx / ax, by / ay))
-    goal = _centred(other)
+    fitted = scale(one, bx / ax, by / ay, origin=(0.0, 0.0))
+    common = fitted.intersection(other).area
     boxes = min(ax, bx) / max(ax, bx) * min(ay, by) / max(ay, by)
-    return float(fitted.intersection(goal).area / fitted.union(goal).area * math.sqrt(boxes))
+    return float(common / (fitted.area + other.area - common) * math.sqrt(boxes))
 
 
 def _box(shape: Polygon) -> Point:
@@ -192,13 +203,16 @@ class _Place:
 
 def _places(edges: Sequence[Chain]) -> list[_Place]:
     """Corners, where one segment of an edge ends and the next begins, and enough between them."""
-    out, before = [], 0.0
+    out, before = list[_Place](), 0.0
     for k, edge in enumerate(edges):
         ends = list(accumulate((segment.length() for segment in edge), initial=0.0))
         whole = chain_length(edge)
         n = max(1, round(whole / EVERY))
         along = {whole * j / n: NO_CORNER for j in range(1, n)} | dict.fromkeys(ends[1:-1], NO_END) | {0.0: 0.0}
-        out += [_Place(k + d / whole, point_at(edge, d), before + d, along[d]) for d in sorted(along)]
+        for d in sorted(along):
+            segment = min(bisect_right(ends, d), len(edge)) - 1
+            at = point_at((edge[segment],), d - ends[segment])
+            out.append(_Place(k + d / whole, at, before + d, along[d]))
         before += whole
     return out
 
@@ -221,9 +235,12 @@ def _corners(drawn: DrawnPiece, size: str, goal: _Goal, turn: int) -> tuple[floa
             box[1] + (p[1] - drawn_box[1]) / (drawn_box[3] - drawn_box[1]) * (box[3] - box[1]),
         )
 
-    cost = [[math.dist(fitted(place.at), goal) ** 2 + place.unlike**2 for place in places] for goal in goals]
-    starts = sorted(range(len(places)), key=lambda j: cost[0][j])[:6]
-    off, at = min((_round(cost, start) for start in starts), key=lambda found: found[0])
+    there = [(fitted(place.at), place.unlike**2) for place in places]
+    cost = [[math.dist(p, goal) ** 2 + unlike for p, unlike in there] for goal in goals]
+    off, at = math.inf, tuple[int, ...]()
+    for start in sorted(range(len(places)), key=lambda j: cost[0][j])[:6]:
+        if cost[0][start] < off:
+            off, at = min((off, at), _round(cost, start))
     whole = sum(chain_length(edge) for edge in _lying(drawn, size, turn))
     for run, first, last in zip(runs.values(), at, (*at[1:], at[0]), strict=True):
         half = (places[first].round + ((places[last].round - places[first].round) % whole) / 2) % whole
