@@ -96,7 +96,7 @@ def test_no_measure_of_it_is_called_the_waist(level):
     size = pattern.envelope.sizes[2]
     measured = girths(pattern, size, "A")
     round_it = 2 * (along(pattern, "front", "waist", size) + along(pattern, "back", "waist", size))
-    assert "waist" not in measured and measured["seam"] == pytest.approx(round_it, abs=3.0)
+    assert "waist" not in measured and measured["seam"] == pytest.approx(round_it, abs=5.0)
     assert not any("waist" in row for row in pattern.envelope.finished.values())
     assert "waist" not in blendable(pattern, size)
     assert not any(p.line(LineKind.LEVEL, "waist") for p in pattern.pieces)

@@ -14,7 +14,7 @@ from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind, Join, Layer, LayerKind, Press
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Cut, Derived, DerivedAs, Drawn, EdgeSpec, Panel, Piece, Role, Shape
-from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.seamline import line_length, lines
 
 DEPTH = 50.0
 """A facing is so deep, in mm, or as deep as what it ends on leaves room for (common practice, no source)."""
@@ -22,6 +22,8 @@ GRAIN_SHORT = 0.08
 """Its grainline ends so much of its length within the strip."""
 SHARE = 0.75
 """So much of an edge that it ends on it takes at the most: of a narrow shoulder, say."""
+APART = 10.0
+"""Where the ends of two strips that are sewn together differ by so much, in mm, the edge bends too sharply there."""
 JOINED = 10.0
 INNER = "inner"
 
@@ -95,7 +97,8 @@ def _is_faced(pattern: Pattern, finish: Finish) -> bool:
 
 
 def strips(pattern: Pattern, size: str, finish: Finish, role: Role) -> dict[str, Piece]:
-    """The facings of an edge by the pieces they face; none where the outline of one would cross itself."""
+    """The facings of an edge by the pieces they face; none where the outline of one would cross itself, or two that are
+    sewn together would not meet."""
     edges = [(pattern.piece(id), edge) for id, edge in {p.piece: p.edge for p in finish.parts}.items()]
     if any(size not in piece.shapes or not lines(piece, size).seam[edge] for piece, edge in edges):
         return {}
@@ -105,7 +108,14 @@ def strips(pattern: Pattern, size: str, finish: Finish, role: Role) -> dict[str,
     }
     both = [lines(facing, size) for facing in found.values()]
     rings = (ring for one in both for ring in (one.seam_ring(), one.cutting_ring()))
-    return found if all(Polygon(ring).is_valid for ring in rings) else {}
+    meet = all(_meets(found, size, join) for join in joins_between(pattern.making.joins, finish, found))
+    return found if meet and all(Polygon(ring).is_valid for ring in rings) else {}
+
+
+def _meets(facings: Mapping[str, Piece], size: str, join: Join) -> bool:
+    by_id = {piece.id: piece for piece in facings.values()}
+    a, b = (sum(line_length(by_id[p.piece], size, p.edge) for p in side) for side in (join.a, join.b))
+    return abs(a - b) < APART
 
 
 def _faced(pattern: Pattern, size: str, finish: Finish, role: Role) -> Pattern:

@@ -37,4 +37,7 @@ def left_out(pattern: Pattern, view: str, size: str, layers: Layers) -> Iterator
                 f"“{name}” faced", "only a hem or a bound edge of fronts, backs and sleeves can be faced instead"
             )
         elif not strips(pattern, size, offered[id], Role.MAIN):
-            yield NoSuchLayer(f"“{names[id]}” faced", "a strip along it would cross itself on this garment")
+            yield NoSuchLayer(
+                f"“{names[id]}” faced",
+                "a strip along it would cross itself, or not meet itself at a seam, on this garment",
+            )
