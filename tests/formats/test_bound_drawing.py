@@ -15,7 +15,8 @@ from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.pieces import Drawn
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.pattern.walk import walk
-from rowanseed.formats.bound_drawing import bind, bound, propose
+from rowanseed.formats.bound_drawing import bound
+from rowanseed.formats.matched_outlines import bind, propose
 from rowanseed.formats.svg_read import ONE_SIZE, read_drawing
 from tests.core.everyday import EVERYDAY, everyday
 

@@ -11,7 +11,8 @@ from rowanseed.core.base.errors import NotThere, PatternError
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn
 from rowanseed.drawings.bound import draw_bound
-from rowanseed.formats.bound_drawing import Binding, bind, bound, propose, ring_positions
+from rowanseed.formats.bound_drawing import bound
+from rowanseed.formats.matched_outlines import Binding, bind, propose, ring_positions
 from rowanseed.formats.svg_read import ONE_SIZE, Drawing
 from rowanseed.reading import apart
 from rowanseed.store import patterns

@@ -23,8 +23,8 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Piece, Role
 from rowanseed.core.pattern.walk import SeamWalk
 from rowanseed.core.shopping import ShoppingLine
-from rowanseed.formats.bound_drawing import Binding
 from rowanseed.formats.drawn_pattern import FoldChoice
+from rowanseed.formats.matched_outlines import Binding
 from rowanseed.formats.svg_read import Drawing
 from rowanseed.shop.prices import Price
 from rowanseed.store.backup import Copy
