@@ -193,13 +193,15 @@ class _Place:
     unlike: float
 
 
-def _places(edges: Sequence[Chain]) -> list[_Place]:
-    """Corners, where one segment of an edge ends and the next begins, and enough between them."""
+def _places(edges: Sequence[Chain], least: int = 0) -> list[_Place]:
+    """Corners, where one segment of an edge ends and the next begins, and enough between them: `least` at all events,
+    for a tiny outline that is taken for a piece of many edges."""
     out, before = list[_Place](), 0.0
+    every = min(EVERY, sum(chain_length(edge) for edge in edges) / (2 * least)) if least else EVERY
     for k, edge in enumerate(edges):
         ends = list(accumulate((segment.length() for segment in edge), initial=0.0))
         whole = chain_length(edge)
-        n = max(1, round(whole / EVERY))
+        n = max(1, round(whole / every))
         along = {whole * j / n: NO_CORNER for j in range(1, n)} | dict.fromkeys(ends[1:-1], NO_END) | {0.0: 0.0}
         for d in sorted(along):
             segment = min(bisect_right(ends, d), len(edge)) - 1
@@ -218,7 +220,7 @@ def _corners(drawn: DrawnPiece, size: str, goal: Goal, turn: int) -> tuple[float
     runs = goal.runs(0.5)
     goals = [run[0] for run in runs.values()]
     box = bounds([p for run in runs.values() for p in run])
-    places = _places(lying(drawn, size, turn))
+    places = _places(lying(drawn, size, turn), len(goals))
     drawn_box = bounds([place.at for place in places])
 
     def fitted(p: Point) -> Point:

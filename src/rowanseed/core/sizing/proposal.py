@@ -43,7 +43,8 @@ SENSIBLE_STEPS = 2.0
 
 @dataclass(frozen=True)
 class Proposal:
-    """What a school gives: size, blend and alterations with their reason, or why it does not apply."""
+    """What a school gives: size, blend and alterations with their reason, or why it does not apply. `rows` are of the
+    size as it is drawn until `as_cut` has measured what it blends or alters."""
 
     school: School
     size: str | None
@@ -195,14 +196,10 @@ def made_to_fit(c: Choosing, proposal: Proposal) -> Proposal:
         reason = f"No size fits: {proposal.size} is {smaller}. It would have to be let out by {out}, {why}."
         return Proposal(proposal.school, None, reason, working=proposal.working)
     added = tuple(Alteration(kind="seam", by=mm, at=seams[m].id, level=m) for m, mm in wanting.items())
-    before = {row.measure: row.change for row in proposal.rows}
-    sizes = {row.measure: row.printed_size for row in proposal.rows}
-    changes = {m: before.get(m, 0.0) + wanting.get(m, 0.0) for m in before}
     return replace(
         proposal,
         reason=f"No size fits: {proposal.size} is {smaller}. Let the side seams out by {out}, and {c.look_at}.",
         alterations=(*proposal.alterations, *added),
-        rows=c.rows(proposal.size, sizes, changes),
     )
 
 

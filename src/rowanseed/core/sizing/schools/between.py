@@ -42,7 +42,7 @@ def between_sizes(c: Choosing) -> Proposal:
             size=base,
             reason=f"{said}, with a smooth line between; the length is that of {base}. "
             f"Safer still: cut {where}{larger} and take in after the try-on.",
-            rows=c.rows(base, dict(blend)),
+            rows=c.rows(base),
             blend=blend,
         )
     return _larger_taken_in(c, found, said)
@@ -61,15 +61,14 @@ def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Propos
     finished = c.pattern.envelope.finished.get(c.view, {})
     seams = c.side_seams(larger)
     alterations: list[Alteration] = []
-    changes: dict[str, float] = {}
     for m, size in found.items():
         if size != larger and m in finished and m in seams:
-            changes[m] = finished[m][size] - finished[m][larger]
-            alterations.append(Alteration(kind="seam", by=round(changes[m]), at=seams[m].id, level=m))
+            by = finished[m][size] - finished[m][larger]
+            alterations.append(Alteration(kind="seam", by=round(by), at=seams[m].id, level=m))
     return Proposal(
         school=School.BETWEEN,
         size=larger,
         reason=f"{said}: cut the larger, {larger}, and take in the side seams after a try-on.",
-        rows=c.rows(larger, changes=changes),
+        rows=c.rows(larger),
         alterations=tuple(alterations),
     )

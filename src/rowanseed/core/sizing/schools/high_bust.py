@@ -75,7 +75,7 @@ def high_bust(c: Choosing) -> Proposal:
         school=School.HIGH_BUST,
         size=size,
         reason=f"{said}. A {kind}-bust adjustment of {c.show(abs(amount))} makes up for it.",
-        rows=c.rows(size, changes={"bust": amount}),
+        rows=c.rows(size),
         alterations=(adjusted,),
         working=working,
     )

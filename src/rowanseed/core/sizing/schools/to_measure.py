@@ -9,13 +9,10 @@ import math
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
 
-from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.base.working import Given, Source, Working, count, length, percent
-from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import DetailKind, DifferenceKind, FinishKind, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
@@ -78,16 +75,12 @@ def to_measure(c: Choosing) -> Proposal:
         by = math.ceil((rule.width - girth(c.pattern, piece, size)) * 10) / 10
         if by:
             alterations.append(Alteration(kind="straight-width", by=by, at=piece.id))
-    try:
-        made = carry_out(c.pattern, size, alterations).pattern
-    except AlterationError as refused:
-        return Proposal(School.TO_MEASURE, None, f"It cannot be cut to your own figures. {c.told(refused)}")
     kept = f" As drawn stay: {', '.join(drawn)}." if drawn else ""
     return Proposal(
         school=School.TO_MEASURE,
         size=size,
         reason=f"Each straight piece is cut to your own figures; the size on the tissue does not matter.{kept}",
-        rows=c.rows(size, changes=changes(c.pattern, made, size, c.view)),
+        rows=c.rows(size),
         alterations=tuple(alterations),
         figures=tuple(figures),
     )
