@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from math import dist
@@ -239,7 +240,9 @@ def _along_selvedge(drawn: PieceLines, cut: Cut) -> tuple[Point, Point] | None:
     return (round(run[0][0], 4), level), (round(run[-1][0], 4), level)
 
 
-def _ending_at(cutting: dict[str, list[Point]], edge: str, side: tuple[Point, Point]) -> dict[str, list[Point]]:
+def _ending_at(
+    cutting: Mapping[str, Sequence[Point]], edge: str, side: tuple[Point, Point]
+) -> dict[str, Sequence[Point]]:
     """The cutting lines with one of them drawn straight, its neighbours taken to its ends."""
     here = cutting[edge]
 

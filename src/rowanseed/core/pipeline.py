@@ -26,22 +26,17 @@ KEPT = 128
 
 def altered_once(pattern: Pattern, choices: GarmentChoices) -> Altered:
     """The pattern as a garment is cut. Raises as `altered` does, each time."""
-    return _altered(Same(_stitched(Same(pattern))), choices)
+    return _altered(Same(on_stitching_line(pattern)), choices)
 
 
 def drawn_once(pattern: Pattern, view: str, size: str) -> Pattern:
     """The pattern as it is drawn, on its stitching lines and with the lower edge of a view."""
-    return _in_view(Same(_stitched(Same(pattern))), view, size)
+    return _in_view(Same(on_stitching_line(pattern)), view, size)
 
 
 @lru_cache(maxsize=KEPT)
 def _in_view(same: Same[Pattern], view: str, size: str) -> Pattern:
     return in_view(same.it, view, size)
-
-
-@lru_cache(maxsize=KEPT)
-def _stitched(same: Same[Pattern]) -> Pattern:
-    return on_stitching_line(same.it)
 
 
 @lru_cache(maxsize=KEPT)

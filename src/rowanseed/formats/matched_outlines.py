@@ -116,7 +116,7 @@ class Goal:
     def shape(self) -> Polygon:
         return _centred(Polygon(self.ring(2.0)).buffer(0))
 
-    def runs(self, flatness: float) -> Mapping[str, list[Point]]:
+    def runs(self, flatness: float) -> Mapping[str, Sequence[Point]]:
         found = lines(self.piece, self.size, flatness)
         return found.cutting if self.line is Drawn.CUTTING else found.seam
 

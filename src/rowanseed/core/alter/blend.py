@@ -6,8 +6,9 @@ another at one level.
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
+from functools import cache, partial
 from graphlib import TopologicalSorter
 
 from rowanseed.core.alter.deform import smooth
@@ -63,8 +64,9 @@ def blend_sizes(pattern: Pattern, size: str, blend: Blend) -> Pattern:
     changed: list[Piece] = []
     for frame, weights in weighed:
         other = size if weights.has_levels else _size_it_hangs_from(pattern, size, frame.pieces, of_piece)
+        between = cache(partial(_blended_chain, weights, size))
         changed += [
-            _blended(piece, size, weights)
+            _blended(piece, size, weights, between)
             if other == size
             else _in_another_size(
                 piece, size, other, foot=hems.get(piece.id) or (LOWER if piece.has_edge(LOWER) else None)
@@ -153,7 +155,10 @@ class _Weights:
         return {self.stops[-1][1]: 1.0}
 
 
-def _blended(piece: Piece, size: str, weights: _Weights) -> Piece:
+def _blended(
+    piece: Piece, size: str, weights: _Weights, between: Callable[[tuple[tuple[str, Chain], ...]], Chain]
+) -> Piece:
+    """A piece between the sizes; `between` blends an edge, once for all the pieces of a frame that share it."""
     if weights.sizes == (size,) and weights.stops[0][1] == size:
         return piece
 
@@ -164,10 +169,7 @@ def _blended(piece: Piece, size: str, weights: _Weights) -> Piece:
         return mix({s: e[0] for s, e in ends.items()}), mix({s: e[1] for s, e in ends.items()})
 
     here = {s: piece.shapes[s] for s in weights.sizes}
-    edges = {
-        name: _blended_chain({s: shape.edges[name] for s, shape in here.items()}, size, weights)
-        for name in here[size].edges
-    }
+    edges = {name: between(tuple((s, shape.edges[name]) for s, shape in here.items())) for name in here[size].edges}
     top, bottom = pair({s: shape.grainline for s, shape in here.items()})
     return replace(
         piece,
@@ -185,11 +187,12 @@ def _mixed(of: Mapping[str, Point], size: str, weights: _Weights) -> Point:
     return (of[size][0], sum(w * of[s][1] for s, w in shares.items()))
 
 
-def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) -> Chain:
+def _blended_chain(weights: _Weights, size: str, of_sizes: Sequence[tuple[str, Chain]]) -> Chain:
     """An edge between the sizes: place by place at the same share of its length from corner to corner.
 
     So it does not matter how many curves an edge is drawn with, or along which of its two lines.
     """
+    chains = dict(of_sizes)
     ends = [x for chain in chains.values() for segment in chain for x, _ in segment.points()]
     if len(weights.stops) < 3 and weights(min(ends)) == weights(max(ends)) == {size: 1.0}:
         return chains[size]
@@ -198,12 +201,11 @@ def _blended_chain(chains: Mapping[str, Chain], size: str, weights: _Weights) ->
     for k, segment in enumerate(found[size]):
         runs = {s: (chain[k],) if segment.is_curve else _parts(chain[k]) for s, chain in found.items()}
         for part in range(len(runs[size])):
-            points = []
-            for corner in range(4):
-                points.append(_mixed({s: run[part].points()[corner] for s, run in runs.items()}, size, weights))
-            out.append(Segment(start=points[0], end=points[3], control1=points[1], control2=points[2]))
-    # What is straight in every size is so between them: a fold above all.
-    return tuple(tidied(new if k == 0 else replace(new, start=out[k - 1].end)) for k, new in enumerate(out))
+            corners = {s: run[part].points() for s, run in runs.items()}
+            a, b, c, d = (_mixed({s: four[k] for s, four in corners.items()}, size, weights) for k in range(4))
+            # What is straight in every size is so between them: a fold above all.
+            out.append(tidied(Segment(start=out[-1].end if out else a, end=d, control1=b, control2=c)))
+    return tuple(out)
 
 
 def _parts(segment: Segment) -> tuple[Segment, ...]:

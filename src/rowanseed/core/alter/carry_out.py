@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from functools import lru_cache
 
 import numpy as np
 import shapely
@@ -15,10 +16,14 @@ from rowanseed.core.alter.frame import frame_of, why_along
 from rowanseed.core.alter.kinds import kind_of, title
 from rowanseed.core.alter.trued import taken_apart, trued
 from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
+from rowanseed.core.base.same import Same
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines, seam_length
 from rowanseed.core.pattern.turned_yoke import closed_again, laid_open
+
+KEPT = 64
+"""Steps that are remembered: what is tried, kept and altered further begins with the same ones."""
 
 
 def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], blend: Blend = ()) -> Altered:
@@ -31,15 +36,11 @@ def carry_out(pattern: Pattern, size: str, alterations: Sequence[Alteration], bl
     drawn, pattern = pattern, laid_open(pattern)
     opened = pattern
     if blend:
-        blended = trued(pattern, blend_sizes(pattern, size, blend), size)
-        moved = _changed(pattern, blended, size)
-        blended, _ = follow(pattern, blended, size, moved)
-        _refuse_crossing(blended, size, _changed(pattern, blended, size), "the blend")
-        pattern = blended
+        pattern = _blended(Same(pattern), size, blend)
     steps: list[AlterationStep] = []
     shut = closed_again(drawn, opened, pattern, size)
     for alteration in alterations:
-        altered, touched, seams = _one(pattern, size, alteration)
+        altered, touched, seams = _one(Same(pattern), size, alteration)
         before, shut = shut, closed_again(drawn, opened, altered, size)
         steps.append(AlterationStep(alteration=alteration, touched=touched, before=before, after=shut, trued=seams))
         pattern = altered
@@ -56,9 +57,20 @@ def refuse_contradictions(alterations: Sequence[Alteration], pattern: Pattern) -
             raise TakesBack(title(alteration, pattern), title(other, pattern))
 
 
+@lru_cache(maxsize=KEPT)
+def _blended(same: Same[Pattern], size: str, blend: Blend) -> Pattern:
+    pattern = same.it
+    blended = trued(pattern, blend_sizes(pattern, size, blend), size)
+    blended, _ = follow(pattern, blended, size, _changed(pattern, blended, size))
+    _refuse_crossing(blended, size, _changed(pattern, blended, size), "the blend")
+    return blended
+
+
+@lru_cache(maxsize=KEPT)
 def _one(
-    pattern: Pattern, size: str, alteration: Alteration
+    same: Same[Pattern], size: str, alteration: Alteration
 ) -> tuple[Pattern, tuple[Touched, ...], tuple[TruedSeam, ...]]:
+    pattern = same.it
     if alteration.by == 0:
         return pattern, (), ()
     kind = kind_of(alteration)

@@ -7,8 +7,9 @@ smoothly varying one curves are cut into short parts first, each carried by its 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import cache
 from itertools import chain as one_after_another
 from itertools import pairwise
 
@@ -44,8 +45,21 @@ def deform(piece: Piece, size: str, field: Field, cuts: Cuts | None = None, part
 
     `cuts` for a map that is affine between lines; `parts` > 1 for one that bends.
     """
+    return deform_all((piece,), size, field, cuts, parts)[0]
+
+
+def deform_all(
+    pieces: Iterable[Piece], size: str, field: Field, cuts: Cuts | None = None, parts: int = 1
+) -> tuple[Piece, ...]:
+    """Pieces that lie together, each moved as `deform` does; an edge that a lining shares is carried once."""
+    field = cache(field)
+    carry = cache(lambda chain: _carry(chain, field, cuts, parts))
+    return tuple(_deformed(piece, size, field, carry) for piece in pieces)
+
+
+def _deformed(piece: Piece, size: str, field: Field, carry: Callable[[Chain], _Carried]) -> Piece:
     shape = piece.shapes[size]
-    carried = {name: _carry(chain, field, cuts, parts) for name, chain in shape.edges.items()}
+    carried = {name: carry(chain) for name, chain in shape.edges.items()}
     if not any(c.moved for c in carried.values()) and not _moves_inside(piece, size, field):
         return piece
     top, bottom = (field(p) for p in shape.grainline)
@@ -113,6 +127,8 @@ def _carry_segment(segment: Segment, field: Field, cuts: Cuts | None, parts: int
     bends, parts = parts > 1, _parts_of(segment, parts)
     if _is_still(segment, field, parts):
         return [(0.0, 1.0, segment)]
+    if parts == 1 and cuts is None:
+        return [(0.0, 1.0, _mapped(segment, field, bends=bends))]
     borders = [] if cuts is None else sorted({t for line in cuts.lines for t in crossings(segment, *line)})
     # A cut this near to an end would leave a splinter, whose direction means nothing.
     least = SPLINTER / max(segment.length(), SPLINTER)
@@ -125,11 +141,12 @@ def _carry_segment(segment: Segment, field: Field, cuts: Cuts | None, parts: int
     kept.append(1.0)
     out: list[tuple[float, float, Segment]] = []
     for low, high in pairwise(kept):
-        out.append((low, high, _mapped(_part(segment, low, high), field, bends=bends)))
-    # Shared ends are computed twice; take them once, so that the chain stays closed to the last bit.
-    return [
-        (low, high, new if k == 0 else replace(new, start=out[k - 1][2].end)) for k, (low, high, new) in enumerate(out)
-    ]
+        new = _mapped(_part(segment, low, high), field, bends=bends)
+        if out:
+            # Shared ends are computed twice; take them once, so that the chain stays closed to the last bit.
+            new = replace(new, start=out[-1][2].end)
+        out.append((low, high, new))
+    return out
 
 
 def _mapped(part: Segment, field: Field, *, bends: bool) -> Segment:
@@ -137,7 +154,7 @@ def _mapped(part: Segment, field: Field, *, bends: bool) -> Segment:
     if not bends:
         a, b, c, d = (field(p) for p in part.points())
         return tidied(Segment(start=a, end=d, control1=b, control2=c), 1e-9)
-    a, p, q, d = (field(part.at(t)) for t in (0.0, 1 / 3, 2 / 3, 1.0))
+    a, p, q, d = (field(at) for at in (part.start, part.at(1 / 3), part.at(2 / 3), part.end))
     return tidied(through(a, p, q, d))
 
 

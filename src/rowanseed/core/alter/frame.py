@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 
-from rowanseed.core.alter.deform import Cuts, Field, deform
+from rowanseed.core.alter.deform import Cuts, Field, deform_all
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pattern import Pattern
@@ -68,6 +68,8 @@ class Frame:
         one place then: a change that dies away along the edge leaves it as deep as it is.
         """
         every = [found for piece in self.pieces if (found := mouths(piece, self.size, edge))]
+        if not every:
+            return lambda at: at
 
         def place(at: float) -> float:
             taken = (sum(min(max(at - first, 0.0), last - first) for first, last in own) for own in every)
@@ -147,12 +149,12 @@ def with_pieces(pattern: Pattern, changed: Iterable[Piece]) -> Pattern:
 
 def move(pattern: Pattern, frame: Frame, field: Field, cuts: Cuts | None = None, parts: int = 1) -> Pattern:
     """The pattern with every piece of a frame moved by one map."""
-    return with_pieces(pattern, (deform(piece, frame.size, field, cuts, parts) for piece in frame.pieces))
+    return with_pieces(pattern, deform_all(frame.pieces, frame.size, field, cuts, parts))
 
 
 def move_some(pattern: Pattern, pieces: Iterable[Piece], size: str, field: Field, parts: int = 1) -> Pattern:
     """The pattern with these pieces moved by one map."""
-    return with_pieces(pattern, (deform(piece, size, field, parts=parts) for piece in pieces))
+    return with_pieces(pattern, deform_all(pieces, size, field, parts=parts))
 
 
 def why_along(pattern: Pattern, piece: Piece, frame: Frame, reason: Callable[[Piece], str]) -> str:

@@ -82,7 +82,7 @@ class _LowerEnd:
         long, near, far = self.corner[0] - self.top[0], self.across(self.corner[1]), self.across(self.far[1])
 
         def field(p: Point) -> Point:
-            down = smooth(min(max((p[0] - self.top[0]) / long, 0.0), 1.0))
+            down = smooth((p[0] - self.top[0]) / long)
             beside = min(max((self.across(p[1]) - far) / (near - far), 0.0), 1.0)
             return (p[0] + by * down * beside, p[1])
 

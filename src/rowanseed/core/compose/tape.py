@@ -118,7 +118,7 @@ def tape_path(piece: Piece, size: str, dimension: Dimension, on: TapeLine = Tape
     """Where the tape lies, as a polyline in the piece's frame."""
     both = lines(piece, size)
     if dimension.edge:
-        return (both.seam if on is TapeLine.STITCHING else both.cutting)[dimension.edge]
+        return list((both.seam if on is TapeLine.STITCHING else both.cutting)[dimension.edge])
     a, b = _level(piece, size, dimension.level)
     return [a, b] if on is TapeLine.STITCHING else _across(both.cutting_ring(), a, b)
 

@@ -26,7 +26,7 @@ OVER = 0.2
 
 def seam_runs(piece: Piece, size: str) -> dict[str, Run]:
     """The stitching line of a piece, edge by edge."""
-    return lines(piece, size).seam
+    return {name: list(run) for name, run in lines(piece, size).seam.items()}
 
 
 def trim(runs: Mapping[str, Run], by: Mapping[str, float]) -> dict[str, Run]:

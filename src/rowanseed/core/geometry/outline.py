@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from itertools import pairwise
 
 Point = tuple[float, float]
@@ -70,6 +70,10 @@ class Segment:
 
     def length(self) -> float:
         """Arc length, by Gauss-Legendre quadrature, over quarters of a curve that bends much."""
+        return self._length
+
+    @cached_property
+    def _length(self) -> float:
         return _curve_length(self) if self.is_curve else math.dist(self.start, self.end)
 
     def split(self, t: float) -> tuple[Segment, Segment]:
@@ -149,7 +153,8 @@ def tidied(segment: Segment, within: float = 1e-4) -> Segment:
     chord = math.dist(a, d)
     if chord == 0:
         return Segment(a, d)
-    off = max(abs((p[0] - a[0]) * (d[1] - a[1]) - (p[1] - a[1]) * (d[0] - a[0])) / chord for p in (b, c))
+    along, up = (d[0] - a[0]) / chord, (d[1] - a[1]) / chord
+    off = max(abs((b[0] - a[0]) * up - (b[1] - a[1]) * along), abs((c[0] - a[0]) * up - (c[1] - a[1]) * along))
     return Segment(a, d) if off < within else segment
 
 

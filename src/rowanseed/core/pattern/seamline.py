@@ -7,21 +7,26 @@ that the allowance folded up mirrors the garment above it.
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.geometry.outline import FLATNESS, Chain, Point, chain_length, flatten, point_at, unit
 from rowanseed.core.geometry.polyline import intersect_lines, offset_polyline, without_repeats
 from rowanseed.core.pattern.pieces import EASE_PLEAT, SHUT_PLEAT, Corner, Drawn, EdgeSpec, Mark, Piece
+
+KEPT = 256
+"""Lines that are remembered: an altered piece is looked at for crossings, then drawn, laid and printed."""
 
 
 @dataclass(frozen=True)
 class PieceLines:
     """Both lines of a piece in one size, each as polylines by edge name, in ring order."""
 
-    cutting: dict[str, list[Point]]
-    seam: dict[str, list[Point]]
+    cutting: Mapping[str, Sequence[Point]]
+    seam: Mapping[str, Sequence[Point]]
 
     def cutting_ring(self) -> list[Point]:
         return ring_of(self.cutting)
@@ -30,13 +35,19 @@ class PieceLines:
         return ring_of(self.seam)
 
 
-def ring_of(edges: dict[str, list[Point]]) -> list[Point]:
+def ring_of(edges: Mapping[str, Sequence[Point]]) -> list[Point]:
     """The closed outline of edge polylines, without repeated points."""
     return without_repeats([point for polyline in edges.values() for point in polyline])
 
 
 def lines(piece: Piece, size: str, flatness: float = FLATNESS) -> PieceLines:
     """Cutting line and seam line of a piece in one size, within `flatness` mm of the curves drawn."""
+    return _lines(Same(piece), size, flatness)
+
+
+@lru_cache(maxsize=KEPT)
+def _lines(same: Same[Piece], size: str, flatness: float) -> PieceLines:
+    piece = same.it
     drawn = {edge.name: _run(piece.shapes[size].edges[edge.name], flatness) for edge in piece.edges}
     if piece.drawn is Drawn.SEAM:
         return PieceLines(cutting=_offset(piece.edges, drawn, outwards=True), seam=drawn)

@@ -10,8 +10,10 @@ import math
 from bisect import bisect_right
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from functools import lru_cache
 from itertools import accumulate, pairwise
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.geometry.outline import Chain, Point, Segment, lerp, through, unit
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, Piece, Shape
@@ -19,14 +21,20 @@ from rowanseed.core.pattern.seamline import lines
 
 Run = list[Point]
 
+KEPT = 128
+
 
 def on_stitching_line(pattern: Pattern) -> Pattern:
     """The same garment with every piece drawn on its stitching line; the pattern itself if they all are.
 
     A piece that says no allowances keeps its outline: nobody knows where its stitching line runs.
     """
-    if all(piece.drawn is Drawn.SEAM for piece in pattern.pieces):
-        return pattern
+    return pattern if all(piece.drawn is Drawn.SEAM for piece in pattern.pieces) else _on_stitching_line(Same(pattern))
+
+
+@lru_cache(maxsize=KEPT)
+def _on_stitching_line(same: Same[Pattern]) -> Pattern:
+    pattern = same.it
     return replace(pattern, pieces=tuple(_redrawn(piece) for piece in pattern.pieces))
 
 
@@ -49,7 +57,7 @@ SPLINTER = 0.3
 """No part of a stitching line is shorter than this, in mm: the direction of a splinter means nothing."""
 
 
-def _runs(edges: Mapping[str, Run]) -> dict[str, Run]:
+def _runs(edges: Mapping[str, Sequence[Point]]) -> dict[str, Run]:
     """Runs without splinters; both ends are kept."""
     out = {}
     for name, run in edges.items():
@@ -94,10 +102,9 @@ def _curves(run: Run, parts: int) -> Chain:
 
 def _between_corners(run: Run) -> list[Run]:
     """A run cut apart at its corners."""
+    ways = [unit((b[0] - a[0], b[1] - a[1])) for a, b in pairwise(run)]
     spans, begun = list[Run](), 0
-    for k in range(1, len(run) - 1):
-        before = unit((run[k][0] - run[k - 1][0], run[k][1] - run[k - 1][1]))
-        after = unit((run[k + 1][0] - run[k][0], run[k + 1][1] - run[k][1]))
+    for k, (before, after) in enumerate(pairwise(ways), start=1):
         if before[0] * after[0] + before[1] * after[1] < KINK:
             spans.append(run[begun : k + 1])
             begun = k

@@ -3,22 +3,14 @@ asked for. A bust adjustment may widen the hip too, and between two sizes the wa
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import replace
-from functools import lru_cache
 
-from rowanseed.core.alter.blend import Blend
 from rowanseed.core.alter.carry_out import carry_out
-from rowanseed.core.alter.change import Alteration
 from rowanseed.core.base.errors import AlterationError
-from rowanseed.core.base.same import Same
 from rowanseed.core.pattern.finished import changes
-from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.sizing.ease import ON_A_TAPE
 from rowanseed.core.sizing.proposal import Choosing, Proposal
-
-KEPT = 64
 
 
 def as_cut(c: Choosing, proposal: Proposal) -> Proposal:
@@ -26,7 +18,8 @@ def as_cut(c: Choosing, proposal: Proposal) -> Proposal:
     if proposal.size is None or not (proposal.alterations or proposal.blend):
         return proposal
     try:
-        measured = _changes(Same(c.pattern), c.view, proposal.size, proposal.blend, proposal.alterations)
+        drawn = on_stitching_line(c.pattern)
+        cut = carry_out(drawn, proposal.size, proposal.alterations, proposal.blend).pattern
     except AlterationError as refused:
         return Proposal(
             proposal.school,
@@ -34,6 +27,7 @@ def as_cut(c: Choosing, proposal: Proposal) -> Proposal:
             f"{proposal.reason} Its pieces do not allow that. {c.told(refused)}",
             working=proposal.working,
         )
+    measured = changes(drawn, cut, proposal.size, c.view)
     blended = dict(proposal.blend)
     printed = c.pattern.envelope.finished.get(c.view, {})
     beyond = {
@@ -47,11 +41,3 @@ def as_cut(c: Choosing, proposal: Proposal) -> Proposal:
 
 def _to_the_tape(mm: float) -> float:
     return 0.0 if abs(mm) < ON_A_TAPE else mm
-
-
-@lru_cache(maxsize=KEPT)
-def _changes(
-    same: Same[Pattern], view: str, size: str, blend: Blend, alterations: tuple[Alteration, ...]
-) -> Mapping[str, float]:
-    drawn = on_stitching_line(same.it)
-    return changes(drawn, carry_out(drawn, size, alterations, blend).pattern, size, view)

@@ -48,7 +48,7 @@ def part_line(piece: Piece, size: str, part: EdgePart) -> list[Point]:
     seam = shown_lines(piece, size).seam[part.edge]
     at = [mark_distance(piece, size, piece.mark(mark)) for mark in (part.from_mark, part.to_mark) if mark]
     if not at:
-        return seam
+        return list(seam)
     chain = tuple(Segment(a, b) for a, b in pairwise(seam))
     if part.from_mark and part.to_mark:
         first, last = sorted(at)
