@@ -1,6 +1,7 @@
 """A band let in between bodice and skirt, and a cord in a waist seam. Lengths and areas in closed form and by Shapely;
 how they are sewn is common practice, no source."""
 
+import random
 from dataclasses import replace
 
 import pytest
@@ -8,6 +9,7 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
+from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
@@ -33,9 +35,10 @@ from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.equipment import SewingHabits, TryOn
 from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.fastenings import opening_length
-from rowanseed.core.pattern.making import INSET_EDGE, DetailKind, Press
+from rowanseed.core.pattern.making import INSET_EDGE, DetailKind, DifferenceKind, Press
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.pattern.walk import length_on, part_length, walk
 
@@ -89,6 +92,15 @@ def test_a_centre_front_seam_above_the_waist_is_sewn_before_the_waist(front, ope
 # ---------------------------------------------------------------- its shape
 
 
+def assert_part_of_a_ring(band, size, width):
+    """A part of a ring between two arcs is as large as its middle arc is long, times its width."""
+    edges = band.shapes[size].edges
+    above, below = chain_length(edges[INSET_EDGE]), chain_length(edges["waist"])
+    ring = Polygon([q for chain in edges.values() for q in flatten(chain, 0.01)[:-1]])
+    assert ring.is_valid and ring.area == pytest.approx(width * (above + below) / 2, rel=1e-4)
+    assert chain_length(edges["side"]) == pytest.approx(width, abs=0.5)
+
+
 @given(front=st.sampled_from(SHAPINGS), back=st.sampled_from(SHAPINGS), width=st.floats(15.0, 80.0))
 @settings(deadline=None, max_examples=25)
 def test_a_band_is_as_long_above_and_below_as_what_it_is_sewn_to_and_as_wide_as_was_said(front, back, width):
@@ -97,12 +109,7 @@ def test_a_band_is_as_long_above_and_below_as_what_it_is_sewn_to_and_as_wide_as_
         assert all(seam.walks for seam in walk(pattern, size))
         for half in ("front", "back"):
             band = pattern.piece(f"inset-{half}")
-            edges = band.shapes[size].edges
-            above, below = chain_length(edges[INSET_EDGE]), chain_length(edges["waist"])
-            ring = Polygon([q for chain in edges.values() for q in flatten(chain, 0.01)[:-1]])
-            # A part of a ring between two arcs is as large as its middle arc is long, times its width.
-            assert ring.area == pytest.approx(width * (above + below) / 2, rel=1e-4)
-            assert chain_length(edges["side"]) == pytest.approx(width, abs=0.5)
+            assert_part_of_a_ring(band, size, width)
 
 
 @given(shaping=st.sampled_from(SHAPINGS), width=st.floats(15.0, 80.0))
@@ -305,12 +312,49 @@ def test_what_alters_the_bodice_alters_the_band_as_its_seams_ask(kind, by):
     for place in kinds[kind].places_on(pattern, SIZE):
         change = Alteration(kind=kind, by=by, at=place.at, level=place.level, school=place.school)
         altered_ = carry_out(pattern, SIZE, (change,)).pattern
-        # The band is curved, and moved across: what its seams are off by is a thread or two.
-        assert all(abs(s.fault) < 1.0 for s in walk(altered_, SIZE) if not s.is_offset), (place.at, place.level)
+        assert all(abs(s.fault) < 0.3 for s in walk(altered_, SIZE) if not s.is_offset), (place.at, place.level)
         tried += 1
         before, after = (chain_length(p.piece("inset-front").shapes[SIZE].edges["waist"]) for p in (pattern, altered_))
         if kind == "seam" and place.level in ("", "waist") and "sides" in place.at:
-            assert after - before == pytest.approx(by / 4, abs=0.6)
+            assert after - before == pytest.approx(by / 4, abs=0.1)
         if kind != "seam":
             assert after == pytest.approx(before, abs=0.1)
     assert tried
+
+
+def test_a_fuller_bust_leaves_the_fold_of_the_band_straight():
+    """What faces the armhole of a princess panel is rounded out with it; the band was taken for such a facing."""
+    pattern = compose(dress(front=Side(shaping=(Shaping.PRINCESS_ARMHOLE,)), band=Band(25.0))).pattern
+    for size in pattern.envelope.sizes:
+        band = carry_out(pattern, size, (Alteration("bust", 30.0),)).pattern.piece("inset-front")
+        assert not list(piece_faults(band, (size,)))
+        assert_part_of_a_ring(band, size, 25.0)
+
+
+BANDED = [
+    dress(),
+    dress(Waist.PLEATED_BAND, skirt=Skirt(SkirtKind.GORED)),
+    dress(
+        front=Side(Centre.OPEN), back=Side(shaping=(Shaping.PLEATS,)), opening=Opening(Where.FRONT, OpeningKind.BUTTONS)
+    ),
+    dress(skirt=Skirt(SkirtKind.GATHERED), figure=Figure.CHILDREN),
+]
+
+
+@pytest.mark.parametrize("described", BANDED)
+@given(st.integers())
+@settings(max_examples=8, deadline=None)
+def test_between_sizes_the_band_fits_the_bodice_above_and_the_skirt_below(described, number):
+    """It was off by up to 4 mm where bust and waist are of sizes apart, by 5 in another size all round."""
+    pattern, luck = compose(described).pattern, random.Random(number)
+    sizes, size = pattern.envelope.sizes, luck.choice(pattern.envelope.sizes)
+    blend = tuple((level, luck.choice(sizes)) for level in blendable(pattern, size))
+    was = {seam.join.id: seam.fault for seam in walk(pattern, size)}
+    now = carry_out(pattern, size, (), blend).pattern
+    seams = [s for s in walk(now, size) if s.join.id.startswith("inset") or s.join.id in ("waist", "sides")]
+    for seam in seams:
+        if seam.join.difference.kind is not DifferenceKind.GATHERS:
+            assert seam.fault == pytest.approx(was[seam.join.id], abs=0.15), (blend, seam.join.id)
+    deep = chain_length(pattern.piece("inset-front").shapes[size].edges["side"])
+    for half in ("front", "back"):
+        assert_part_of_a_ring(now.piece(f"inset-{half}"), size, deep)

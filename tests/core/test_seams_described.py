@@ -19,9 +19,8 @@ from rowanseed.core.pattern.finished import girths
 from .descriptions import whole_ones
 from .everyday import EVERYDAY, everyday
 
-NEAR, ROUND_A_BAND = 0.03, 0.07
-"""How far the change may be from what was asked, as a share: a band let in is cut round, and meets the skirt along its
-own edge."""
+NEAR = 0.03
+"""How far the change may be from what was asked, as a share."""
 SLEEVE = "upper_arm"
 """A sleeve follows the side that it is set into, unless its cap shall fit by itself."""
 
@@ -48,8 +47,7 @@ def assert_there_alone(pattern, size, seam, level, by):
     found = changed(pattern, size, seam, level, by)
     if found is None:
         return
-    let_in = any(piece.has_edge("inset") for piece in pattern.pieces)
-    assert found.pop(level) == pytest.approx(by, abs=max(1.0, abs(by) * (ROUND_A_BAND if let_in else NEAR)))
+    assert found.pop(level) == pytest.approx(by, abs=max(1.0, abs(by) * NEAR))
     found.pop(SLEEVE, None)
     assert found == pytest.approx(dict.fromkeys(found, 0.0), abs=max(1.0, abs(by) * NEAR)), (seam, level)
 

@@ -79,7 +79,8 @@ def test_a_band_let_in_between_goes_along_and_the_skirt_below_it(by):
     faults = {w.join.id: w.fault for w in walk(done.pattern, size)}
     assert abs(faults["waist"]) < TURNS_OUT and abs(faults["inset-front"]) < TURNS_OUT
     lines = sheet(done.steps[0], Units.METRIC, size).steps
-    assert any("Make the inset band, front 1 cm" in line for line in lines)
+    more = "1 cm longer" if by > 0 else "1 cm shorter"
+    assert any(f"Redraw the inset band, front, as deep as it was: {more} along both edges" in line for line in lines)
     assert any("waist dart 1 cm" in line for line in lines)
 
 

@@ -11,9 +11,10 @@ from dataclasses import replace
 from functools import cache, partial
 from graphlib import TopologicalSorter
 
-from rowanseed.core.alter.deform import smooth
+from rowanseed.core.alter.deform import map_pieces, smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.alter.hem import hem_edges, moved_hem
+from rowanseed.core.alter.ring import Ring, is_let_in
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, flatten, point_at, tidied
 from rowanseed.core.pattern.pattern import Pattern
@@ -161,6 +162,8 @@ def _blended(
     """A piece between the sizes; `between` blends an edge, once for all the pieces of a frame that share it."""
     if weights.sizes == (size,) and weights.stops[0][1] == size:
         return piece
+    if is_let_in(piece):
+        return _blended_ring(piece, size, weights)
 
     def mix(of: Mapping[str, Point]) -> Point:
         return _mixed(of, size, weights)
@@ -179,6 +182,15 @@ def _blended(
         lines=tuple(replace(line, ends={**line.ends, size: pair(line.ends)}) for line in piece.lines),
         points=tuple(replace(p, at={**p.at, size: mix(p.at)}) for p in piece.points),
     )
+
+
+def _blended_ring(piece: Piece, size: str, weights: _Weights) -> Piece:
+    """A band let in as long above and below as its edges are between the sizes there, as deep as it is."""
+    ring = Ring.of(piece, size)
+    lengths = {s: Ring.of(piece, s) for s in weights.sizes}
+    above = sum(w * lengths[s].above for s, w in weights(ring.foot[0] - ring.high).items())
+    below = sum(w * lengths[s].below for s, w in weights(ring.foot[0]).items())
+    return map_pieces((piece,), size, ring.onto(replace(ring, above=above, below=below)), parts=PARTS)[0]
 
 
 def _mixed(of: Mapping[str, Point], size: str, weights: _Weights) -> Point:

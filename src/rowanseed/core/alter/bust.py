@@ -11,6 +11,7 @@ from dataclasses import replace
 from rowanseed.core.alter.bust_swing import slash
 from rowanseed.core.alter.deform import BAND, STILL, deform, smooth, stretch
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
+from rowanseed.core.alter.ring import is_let_in
 from rowanseed.core.alter.seam import edge_side
 from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Point, chain_length
@@ -74,7 +75,7 @@ def _princess(pattern: Pattern, front: Frame, point: Point, each: float) -> Patt
     field_, cuts = stretch(point, (1.0, 0.0), grown, half=BAND / 2)
     others = [p for p in front.pieces if p not in sides]
     # What faces the armhole lies on the side front, which is rounded out and not drawn out.
-    beside = [p for p in others if p.has_edge("side")]
+    beside = [p for p in others if p.has_edge("side") and not is_let_in(p)]
     changed += [deform(p, size, field, parts=6) for p in beside]
     return with_pieces(pattern, [*changed, *(deform(p, size, field_, cuts) for p in others if p not in beside)])
 

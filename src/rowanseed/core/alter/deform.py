@@ -13,6 +13,7 @@ from functools import cache
 from itertools import chain as one_after_another
 from itertools import pairwise
 
+from rowanseed.core.alter.ring import Ring, is_let_in
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, lerp, locate, through, tidied
 from rowanseed.core.pattern.pieces import Mark, Piece, Shape
 from rowanseed.core.pattern.seamline import mark_distance
@@ -24,6 +25,8 @@ STILL = 1e-9
 """A point moved by less than this, in mm, has not moved."""
 CUT_AT = 160.0
 """A map that bends cuts a segment of this length, in mm, into as many parts as it asks for, a longer one into more."""
+BENT = 4
+"""Into so many parts an edge of a bent band is cut."""
 SPLINTER = 1.5
 """No part of an edge is cut shorter than this, in mm."""
 
@@ -51,7 +54,20 @@ def deform(piece: Piece, size: str, field: Field, cuts: Cuts | None = None, part
 def deform_all(
     pieces: Iterable[Piece], size: str, field: Field, cuts: Cuts | None = None, parts: int = 1
 ) -> tuple[Piece, ...]:
-    """Pieces that lie together, each moved as `deform` does; an edge that a lining shares is carried once."""
+    """Pieces that lie together, each moved as `deform` does; a band let in as it lay before it was bent."""
+    every = tuple(pieces)
+    flat = iter(map_pieces((piece for piece in every if not is_let_in(piece)), size, field, cuts, parts))
+    return tuple(_as_it_lay(piece, size, field, parts) if is_let_in(piece) else next(flat) for piece in every)
+
+
+def _as_it_lay(piece: Piece, size: str, field: Field, parts: int) -> Piece:
+    return map_pieces((piece,), size, Ring.of(piece, size).straightened(field), parts=max(parts, BENT))[0]
+
+
+def map_pieces(
+    pieces: Iterable[Piece], size: str, field: Field, cuts: Cuts | None = None, parts: int = 1
+) -> tuple[Piece, ...]:
+    """Pieces with one size moved by a map as they are drawn; an edge that a lining shares is carried once."""
     field = cache(field)
     carry = cache(lambda chain: _carry(chain, field, cuts, parts))
     return tuple(_deformed(piece, size, field, carry) for piece in pieces)

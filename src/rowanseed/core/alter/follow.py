@@ -10,6 +10,7 @@ from collections.abc import Mapping
 
 from rowanseed.core.alter.deform import stretch
 from rowanseed.core.alter.frame import frame_of, move
+from rowanseed.core.alter.let_in import fit_let_in
 from rowanseed.core.alter.sleeve import cap_height, is_shallow, narrow_underarm, raise_cap
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import lerp, unit
@@ -41,10 +42,12 @@ def follow(before: Pattern, after: Pattern, size: str, moved: set[str]) -> tuple
             if join.difference.kind is DifferenceKind.GATHERS:
                 # What is drawn up to a band or a cuff is drawn up a little more or less; the band keeps its measure.
                 continue
-            off = fault(after, size, join) - wanted[join.id]
-            if abs(off) <= NOTICED:
-                continue
-            fitted = _fit(after, size, join, off, moved)
+            fitted = fit_let_in(before, after, size, join)
+            if fitted is None:
+                off = fault(after, size, join) - wanted[join.id]
+                if abs(off) <= NOTICED:
+                    continue
+                fitted = _fit(after, size, join, off, moved)
             if fitted is not None:
                 after, pieces = fitted
                 settled = False

@@ -9,6 +9,7 @@ from itertools import pairwise
 from rowanseed.core.alter.dart import intake, with_intake
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some, with_pieces
+from rowanseed.core.alter.ring import Ring, is_let_in
 from rowanseed.core.alter.seam_run import CROSSES, level_of_tip, levels_crossed, runs, share_along
 from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.alter.waist_seam import meets_again
@@ -263,14 +264,14 @@ def _yokes_of(pattern: Pattern, frame: Frame, pieces: set[str]) -> set[str]:
 def _run_side(pattern: Pattern, size: str, run: Sequence[EdgePart]) -> Side:
     """How a run of a seam lies in its frame; a band let in below the bodice is drawn a little apart from it."""
     piece, edge = pattern.piece(run[0].piece), run[0].edge
-    rest = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in run[1:]]
+    rest = [_as_it_lay(pattern.piece(part.piece), size, part.edge) for part in run[1:]]
     return edge_side(frame_of(pattern, size, piece.id), piece, edge, rest)
 
 
 def edge_side(frame: Frame, piece: Piece, edge: str, rest: Iterable[Chain] = ()) -> Side:
     """How an edge of a frame's piece runs, led on by what other pieces of the frame have of it: what touches it, and
     the `rest` of its run."""
-    chain = piece.shapes[frame.size].edges[edge]
+    chain = _as_it_lay(piece, frame.size, edge)
     chains = (frame.led_on(chain, edge), *(frame.led_on(one, edge) for one in rest))
     points = sorted({point for one in chains for point in flatten(one, ROUGH)})
     # Rings run counter-clockwise: the outside is on the right of the way the edge is walked.
@@ -279,16 +280,25 @@ def edge_side(frame: Frame, piece: Piece, edge: str, rest: Iterable[Chain] = ())
         xs=tuple(p[0] for p in points),
         ys=tuple(p[1] for p in points),
         out=out,
-        width=max(15.0, _narrowest(frame, piece, chain)),
+        width=max(15.0, _narrowest(frame, piece, edge, chain)),
     )
 
 
-def _narrowest(frame: Frame, piece: Piece, edge: Chain) -> float:
+def _as_it_lay(piece: Piece, size: str, edge: str) -> Chain:
+    """An edge; the side of a band let in where it lay before the band was bent."""
+    chain = piece.shapes[size].edges[edge]
+    if edge != "side" or not is_let_in(piece):
+        return chain
+    side = Ring.of(piece, size).side()
+    return side if chain[-1].end[0] < chain[0].start[0] else tuple(s.reversed() for s in reversed(side))
+
+
+def _narrowest(frame: Frame, piece: Piece, edge: str, chain: Chain) -> float:
     """The least width of a piece along an edge, in mm."""
-    others = [flatten(c, ROUGH) for c in piece.shapes[frame.size].edges.values() if c is not edge]
+    others = [flatten(c, ROUGH) for name, c in piece.shapes[frame.size].edges.items() if name != edge]
     lines = [(a, b) for run in others for a, b in pairwise(run) if a[0] != b[0]]
-    low, high = sorted((edge[0].start[0], edge[-1].end[0]))
-    mine = sorted(flatten(edge, ROUGH))
+    low, high = sorted((chain[0].start[0], chain[-1].end[0]))
+    mine = sorted(flatten(chain, ROUGH))
     xs, ys = [p[0] for p in mine], [p[1] for p in mine]
     widths = []
     for k in range(2, 7):

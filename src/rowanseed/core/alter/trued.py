@@ -14,6 +14,7 @@ from dataclasses import dataclass
 from rowanseed.core.alter.change import TruedSeam
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import frame_of, move_some
+from rowanseed.core.alter.ring import is_let_in
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
@@ -119,7 +120,10 @@ def _lower_end(pattern: Pattern, size: str, side: tuple[EdgePart, ...]) -> _Lowe
         edge = pattern.piece(part.piece).shapes[size].edges[part.edge]
         return max(edge[0].start[0], edge[-1].end[0])
 
-    part = max(side, key=lowest)
+    # A band let in keeps its depth: the bodice above it is trued.
+    part = max((p for p in side if not is_let_in(pattern.piece(p.piece))), key=lowest, default=None)
+    if part is None:
+        return None
     piece, frame = pattern.piece(part.piece), frame_of(pattern, size, part.piece)
     if frame.panel not in (Panel.FRONT, Panel.BACK) or piece.panel not in (Panel.FRONT, Panel.BACK):
         return None

@@ -13,10 +13,13 @@ from enum import Enum
 from rowanseed.core.alter.dart import change_intake, intake
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import frame_of, move
+from rowanseed.core.alter.let_in import fit_let_in
+from rowanseed.core.alter.ring import is_let_in
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, point_at, unit
 from rowanseed.core.pattern.making import INSET_EDGE, DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, Panel, Piece
+from rowanseed.core.pattern.seamline import line_length
 from rowanseed.core.pattern.walk import fault, part_length
 
 WAIST = "waist"
@@ -54,6 +57,8 @@ class Beyond:
     how: How
     by: float
     dart: Dart | None = None
+    above: float = 0.0
+    """The same along the upper edge of a band."""
 
 
 def beyond(before: Piece, after: Piece, size: str) -> tuple[Beyond, ...]:
@@ -70,14 +75,11 @@ def beyond(before: Piece, after: Piece, size: str) -> tuple[Beyond, ...]:
     if _turn(was) > CURVED:
         by = math.dist(_centre(was), now[0].start) - math.dist(_centre(was), was[0].start)
         return (Beyond(before.id, How.CURVE, by),)
+    if is_let_in(before):
+        below, above = (line_length(after, size, e) - line_length(before, size, e) for e in ACROSS)
+        return (Beyond(before.id, How.BAND, below, above=above),)
     by = abs(now[-1].end[1] - now[0].start[1]) - abs(was[-1].end[1] - was[0].start[1])
-    how = How.BAND if is_let_in(before) else How.SIDE
-    return darts if abs(by) <= NOTICED else (*darts, Beyond(before.id, how, by))
-
-
-def is_let_in(piece: Piece) -> bool:
-    """Whether a piece is a band let in between bodice and skirt."""
-    return all(piece.has_edge(edge) for edge in ACROSS)
+    return darts if abs(by) <= NOTICED else (*darts, Beyond(before.id, How.SIDE, by))
 
 
 @dataclass(frozen=True)
@@ -126,6 +128,9 @@ def _met(before: Pattern, pattern: Pattern, size: str, join: Join) -> Pattern:
     # The side that the seam has not changed, or has changed less, is brought to the other.
     to_b = abs(sum(grown[0].values())) >= abs(sum(grown[1].values()))
     moved, still, by = (grown[0], join.b, off) if to_b else (grown[1], join.a, -off)
+    if any(is_let_in(pattern.piece(p.piece)) for p in still):
+        fitted = fit_let_in(before, pattern, size, join)
+        return pattern if fitted is None else fitted[0]
     panels = {pattern.piece(p.piece).panel for p, mm in moved.items() if abs(mm) > NOTICED}
     parts = tuple(p for p in still if pattern.piece(p.piece).panel in panels)
     waist = _Waist(pattern, size, parts, by)

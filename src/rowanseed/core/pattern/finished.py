@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowanseed.core.geometry.outline import chain_length
-from rowanseed.core.pattern.making import VENT_EDGE, DifferenceKind, EdgePart
+from rowanseed.core.pattern.making import INSET_EDGE, VENT_EDGE, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import SEAM_LEVEL, WAIST, Cut, InnerLine, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.seamline import line_length, mark_distance
@@ -48,6 +48,9 @@ def _across(piece: Piece, size: str, line: InnerLine) -> float:
     elsewhere across the grain, for an end that was moved down with the underarm makes no garment wider."""
     a, b = line.ends[size]
     wide = abs(b[1] - a[1])
+    if piece.has_edge(INSET_EDGE) and piece.has_edge(WAIST):
+        # A band let in is bent, and measures what its edge does.
+        return line_length(piece, size, WAIST)
     if line.id in (WAIST, SEAM_LEVEL) and piece.has_edge(WAIST):
         edge = piece.shapes[size].edges[WAIST]
         across = abs(edge[-1].end[1] - edge[0].start[1])

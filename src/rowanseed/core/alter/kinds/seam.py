@@ -9,6 +9,7 @@ from rowanseed.core.alter import seam as along_seams
 from rowanseed.core.alter import waist_seam
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kind import AlterationKind, OnTissue, Place
+from rowanseed.core.alter.ring import is_let_in
 from rowanseed.core.alter.seam_run import dies_away_above, levels_crossed
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.pattern.making import Join
@@ -85,7 +86,7 @@ def _lies_along(pattern: Pattern, size: str, a: Alteration, piece: Piece) -> boo
     """Whether the seam runs along a piece or what it is drawn on, or the seam does that goes on across the waist."""
     seams = along_seams.seams_moved(pattern, size, pattern.making.join(a.at), a.level)
     parts = [p for seam in seams for p in (*seam.a, *seam.b)]
-    if waist_seam.is_let_in(piece):
+    if is_let_in(piece):
         return any(p.piece == piece.id for p in parts)
     return any(pattern.piece(p.piece).frame == piece.frame for p in parts)
 
@@ -118,10 +119,19 @@ def _beyond_the_waist(told: OnTissue) -> Iterator[str]:
                     where = "outside" if done.by > 0 else "inside"
                     does = f"Move the side of the {name} {mm} {where} its line at the waist, to nothing farther down"
                 case waist_seam.How.BAND:
-                    does = f"Make the {name} {mm} {'longer' if done.by > 0 else 'shorter'} at its side"
+                    below, above = _longer(told, done.by), _longer(told, done.above)
+                    along = f"{below} along its lower edge, {above} along its upper one"
+                    along = f"{below} along both edges" if below == above else along
+                    does = f"Redraw the {name}, as deep as it was: {along}"
                 case _:
                     assert_never(done.how)
             yield f"{does}: the waist seam meets as before."
+
+
+def _longer(told: OnTissue, mm: float) -> str:
+    if not told.can_be_told(mm):
+        return "the same"
+    return f"{told.show(mm)} {'longer' if mm > 0 else 'shorter'}"
 
 
 KIND = AlterationKind(
