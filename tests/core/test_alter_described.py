@@ -38,7 +38,7 @@ from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
-from rowanseed.core.pattern.walk import SeamVerdict, walk
+from rowanseed.core.pattern.walk import SeamVerdict, fault, walk
 from rowanseed.core.sizing.schools import Choosing, School, proposals
 
 from .descriptions import whole_ones
@@ -466,6 +466,26 @@ def test_tucks_on_a_shoulder_keep_their_depth_when_it_is_made_broader():
                 pattern.piece(name), size, "shoulder"
             )
             assert grown == pytest.approx(by, abs=0.2)
+
+
+@pytest.mark.parametrize("by", [20.0, -20.0])
+@pytest.mark.parametrize("kind", ["shoulder-pads", "shoulder-slope", "forward-shoulder"])
+@pytest.mark.parametrize("shaping", [Shaping.TUCKS, Shaping.SHOULDER_DART, Shaping.PRINCESS_SHOULDER])
+def test_shoulders_that_turn_keep_their_length_whatever_they_take_in(shaping, kind, by):
+    """The rise of what tucks take in was reckoned into the slope: front and back came apart by up to 3 mm."""
+    if kind == "shoulder-pads" and by < 0:
+        return
+    front = Side(Centre.OPEN, (shaping,) if shaping is Shaping.TUCKS else ())
+    features = Features(
+        front=front,
+        back=Side(shaping=(Shaping.PRINCESS_SHOULDER if shaping is Shaping.TUCKS else shaping,)),
+        opening=Opening(Where.FRONT, OpeningKind.BUTTONS),
+    )
+    pattern = compose(Description(name="x", garment=GarmentKind.TOP, features=features)).pattern
+    size = middle(pattern)
+    altered = carry_out(pattern, size, (Alteration(kind, by),)).pattern
+    (shoulders,) = (join for join in pattern.making.joins if join.id == "shoulders")
+    assert fault(altered, size, shoulders) == pytest.approx(fault(pattern, size, shoulders), abs=0.3)
 
 
 def batched(found):

@@ -86,9 +86,11 @@ def _below(pattern: Pattern, size: str, yoke: Frame) -> tuple[Frame, Point, floa
     return None
 
 
-def _outwards(p: Point, neck: Point, tip: Point) -> float:
-    """0 at the neck point, 1 at the tip and beyond, measured across the piece."""
-    return min(max((p[1] - neck[1]) / (tip[1] - neck[1]), 0.0), 1.0)
+def _outwards(frame: Frame, neck: Point, tip: Point) -> Callable[[Point], float]:
+    """0 at the neck point, 1 at the tip and beyond, measured across the piece without what darts and folds take in."""
+    across = frame.without_darts("shoulder")
+    begin, end = across(neck[1]), across(tip[1])
+    return lambda p: min(max((across(p[1]) - begin) / (end - begin), 0.0), 1.0)
 
 
 def change_width(pattern: Pattern, size: str, by: float) -> Pattern:
@@ -174,14 +176,20 @@ def move_forward(pattern: Pattern, size: str, by: float) -> Pattern:
         side = 1.0 if tip[1] > neck[1] else -1.0
         down = (abs(along[1]), -along[0] * side)
         half = (under - tip[0]) / 2
+        outwards = _outwards(frame, neck, tip)
 
         def field(
-            p: Point, neck: Point = neck, tip: Point = tip, half: float = half, down: Point = down, way: float = way
+            p: Point,
+            tip: Point = tip,
+            half: float = half,
+            down: Point = down,
+            way: float = way,
+            outwards: Callable[[Point], float] = outwards,
         ) -> Point:
-            share = way * _outwards(p, neck, tip) * (1 - smooth((p[0] - tip[0]) / half))
+            share = way * outwards(p) * (1 - smooth((p[0] - tip[0]) / half))
             return (p[0] + down[0] * share, p[1] + down[1] * share)
 
-        pattern = move(pattern, frame, field, parts=PARTS)
+        pattern = move(pattern, frame, field, frame.at_darts("shoulder"), parts=PARTS)
     return with_pieces(pattern, [_cap_point_forward(p, size, by) for p in pattern.pieces if p.panel is Panel.SLEEVE])
 
 
@@ -210,12 +218,15 @@ def _turned(frame: Frame, neck: Point, tip: Point, under: float, by: float) -> C
     What darts and folds of the shoulder take in is left out of the sum.
     """
     across = frame.without_darts("shoulder")
-    wide, high = across(tip[1]) - across(neck[1]), tip[0] - neck[0]
+    wide = across(tip[1]) - across(neck[1])
+    high = (tip[0] - neck[0]) * wide / (tip[1] - neck[1])
     inwards = math.copysign(math.sqrt(max(0.0, wide**2 + high**2 - (high + by) ** 2)), wide) - wide
 
+    outwards = _outwards(frame, neck, tip)
+
     def turned(p: Point) -> Point:
-        outwards = min(max((across(p[1]) - across(neck[1])) / wide, 0.0), 1.0)
-        return (by * outwards, inwards * outwards * (1 - smooth((p[0] - tip[0]) / (under - tip[0]))))
+        share = outwards(p)
+        return (by * share, inwards * share * (1 - smooth((p[0] - tip[0]) / (under - tip[0]))))
 
     return turned
 
