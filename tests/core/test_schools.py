@@ -124,6 +124,15 @@ def test_one_size_everywhere_leaves_nothing_to_go_between():
     assert not school({"hip": 1010.0, "waist": 760.0}, six_gore_skirt, School.BETWEEN).applies
 
 
+def test_a_measure_that_the_envelope_does_not_print_finished_is_not_said_to_hang_free():
+    pattern = draft(six_gore_skirt)
+    printed = {view: {"waist": rows["waist"]} for view, rows in pattern.envelope.finished.items()}
+    unsaid = replace(pattern, envelope=replace(pattern.envelope, finished=printed, sized_by=("waist",)))
+    found = proposals(Choosing(body={"hip": 1010.0, "waist": 760.0}, pattern=unsaid, view="A", wish=Wish()))
+    reason = next(p.reason for p in found if p.school is School.BETWEEN)
+    assert reason.endswith("No finished hip is printed: it asks for no size here.")
+
+
 def test_outer_wear_goes_up_over_a_jumper():
     plain, over = (
         school({"bust": 980.0, "hip": 1000.0}, overshirt, School.OUTER, over=o) for o in (Over.NOTHING, Over.THICK)

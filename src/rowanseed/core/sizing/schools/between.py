@@ -17,16 +17,19 @@ def between_sizes(c: Choosing) -> Proposal:
     round_it = ("bust", "waist", "hip") if c.is_top else ("waist", "hip")
     charted = [m for m in round_it if m in c.body and c.chart(m)]
     finished = c.pattern.envelope.finished.get(c.view, {})
-    # Of a full skirt nothing is printed at the hip: it goes over any.
-    free = [m for m in charted if m in c.undecided or (finished and m not in finished)]
-    measures = [m for m in charted if m not in free]
+    free = [m for m in charted if m in c.undecided]
+    # Of a full skirt nothing is printed at the hip, and it is not sized by it; elsewhere it may just not be said.
+    deciding = c.pattern.envelope.sized_by or charted
+    unsaid = [m for m in charted if m not in (*free, *deciding) and finished and m not in finished]
+    measures = [m for m in charted if m not in (*free, *unsaid)]
     by_measure = {m: size_by_measure(m, c.body[m], c.chart(m), c.sizes) for m in measures}
     found = {m: f.size for m, f in by_measure.items()}
     if len(set(found.values())) < 2:
         return Proposal(
             School.BETWEEN,
             None,
-            f"Your measures all say size {advice.size}: there is nothing to go between.{_hang_free(free)}",
+            f"Your measures all say size {advice.size}: there is nothing to go between."
+            f"{_hang_free(free)}{_unsaid(unsaid)}",
         )
     first = advice.by_measure[0].measure
     base = found.get(first, advice.size)
@@ -53,6 +56,13 @@ def _hang_free(measures: Sequence[str]) -> str:
         return ""
     verb = "hangs" if len(measures) == 1 else "hang"
     return f" The {' and the '.join(measure_name(m) for m in measures)} {verb} free of it."
+
+
+def _unsaid(measures: Sequence[str]) -> str:
+    if not measures:
+        return ""
+    ends = "is printed: it asks" if len(measures) == 1 else "are printed: they ask"
+    return f" No finished {' and '.join(measure_name(m) for m in measures)} {ends} for no size here."
 
 
 def _larger_taken_in(c: Choosing, found: Mapping[str, str], said: str) -> Proposal:
