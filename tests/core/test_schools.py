@@ -15,6 +15,7 @@ from hypothesis import strategies as st
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.base.working import Source
 from rowanseed.core.choices import Decisions, FitChoices
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.garment import GarmentChoices, altered
@@ -124,6 +125,29 @@ def test_one_size_everywhere_leaves_nothing_to_go_between():
     assert not school({"hip": 1010.0, "waist": 760.0}, six_gore_skirt, School.BETWEEN).applies
 
 
+def test_beyond_the_chart_no_size_is_said_to_be_what_every_measure_says():
+    chart = draft(six_gore_skirt).envelope.body_chart
+    for sign, said in ((1, "beyond size 22"), (-1, "below size 8")):
+        row = max if sign > 0 else min
+        body = {measure: row(figures.values()) + sign * 200.0 for measure, figures in chart.items()}
+        assert school(body, six_gore_skirt, School.BETWEEN).reason.startswith(f"Nothing is drawn {said}")
+
+
+def test_what_is_not_measured_is_told_of_one_and_of_two_and_the_ease_of_the_pattern_is_no_choice_of_hers():
+    skirt = draft(six_gore_skirt)
+    assert Choosing(body={}, pattern=skirt, view="A").advice.reason.endswith(
+        "hip and waist, which are not measured yet."
+    )
+    alone = replace(skirt, envelope=replace(skirt.envelope, sized_by=("hip",)))
+    assert Choosing(body={}, pattern=alone, view="A").advice.reason.endswith("by hip, which is not measured yet.")
+    body = {"hip": 1015.0, "waist": 800.0}
+    for wish, source in ((Wish(), Source.WORKED_OUT), (Wish(Fit.LOOSE), Source.CHOSEN)):
+        found = next(
+            p for p in proposals(Choosing(body=body, pattern=skirt, view="A", wish=wish)) if p.school is School.EASE
+        )
+        assert {given.source for given in found.working.given} == {source}
+
+
 def test_a_measure_that_the_envelope_does_not_print_finished_is_not_said_to_hang_free():
     pattern = draft(six_gore_skirt)
     printed = {view: {"waist": rows["waist"]} for view, rows in pattern.envelope.finished.items()}
@@ -214,7 +238,7 @@ def test_a_verdict_says_how_much_where_and_what_helps():
     waist, hip = choosing.rows("14")
     assert waist.sits is Sits.RIGHT
     assert hip.sits is Sits.TIGHT
-    assert hip.verdict(Units.METRIC) == "3 cm tighter at the hip than you asked for: choose 16 there or let out"
+    assert hip.verdict(Units.METRIC) == "3 cm tighter at the hip than wanted: choose 16 there or let out"
     assert hip.verdict(Units.IMPERIAL).startswith("1 1/4 in tighter at the hip")
     assert hip.working.value == hip.ease == pytest.approx(30.0)
 

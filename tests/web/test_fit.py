@@ -119,7 +119,7 @@ def test_ones_own_size_with_another_at_the_hip(house):
 
 def test_what_is_wanted_changes_the_verdicts(house):
     page = house.post("/projects/1/fit/wish", data={"fit": "close", "over": "nothing", "stretch": "10 %"}).text
-    assert "roomier at the hip than you asked for" in page
+    assert "roomier at the hip than wanted" in page
     own = {"fit": "as-drawn", "over": "nothing", "least-hip": "6 cm", "most-hip": "9 cm"}
     page = house.post("/projects/1/fit/wish", data=own).text
     assert 'value="6 cm"' in page and "roomier" not in page

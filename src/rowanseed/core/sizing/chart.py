@@ -98,9 +98,10 @@ def by_chart(body: Mapping[str, float], envelope: Envelope, undecided: Collectio
     )
     if not found:
         names = " and ".join(measure_name(key) for key in missing)
+        which = "which is" if len(missing) == 1 else "which are"
         return Advice(
             size=None,
-            reason=f"The size is chosen by {names}, which is not measured yet.",
+            reason=f"The size is chosen by {names}, {which} not measured yet.",
             by_measure=(),
             missing=missing,
             working=None,

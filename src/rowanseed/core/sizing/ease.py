@@ -105,8 +105,8 @@ class Ease:
             by = format_length(abs(self.ease or 0.0), units)
         other = f"choose {self.better} there or " if self.better else ""
         if sits is Sits.ROOMY:
-            return f"{by} roomier at the {name} than you asked for: {other}take in"
-        return f"{by} tighter at the {name} than you asked for: {other}let out"
+            return f"{by} roomier at the {name} than wanted: {other}take in"
+        return f"{by} tighter at the {name} than wanted: {other}let out"
 
 
 def body_at(body: Mapping[str, float], garment: str, measure: str) -> float | None:

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 
 from rowanseed.core.alter.blend import blendable
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.sizing.chart import measure_name, size_by_measure
+from rowanseed.core.sizing.chart import SizeByMeasure, measure_name, size_by_measure
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School
 
 
@@ -28,7 +28,7 @@ def between_sizes(c: Choosing) -> Proposal:
         return Proposal(
             School.BETWEEN,
             None,
-            f"Your measures all say size {advice.size}: there is nothing to go between."
+            f"{_all_say(by_measure.values(), advice.size)}: there is nothing to go between."
             f"{_hang_free(free)}{_unsaid(unsaid)}",
         )
     first = advice.by_measure[0].measure
@@ -49,6 +49,14 @@ def between_sizes(c: Choosing) -> Proposal:
             blend=blend,
         )
     return _larger_taken_in(c, found, said)
+
+
+def _all_say(found: Collection[SizeByMeasure], size: str) -> str:
+    if any(f.beyond > 0 for f in found):
+        return f"Nothing is drawn beyond size {size}"
+    if any(f.beyond < 0 for f in found):
+        return f"Nothing is drawn below size {size}"
+    return f"Your measures all say size {size}"
 
 
 def _hang_free(measures: Sequence[str]) -> str:

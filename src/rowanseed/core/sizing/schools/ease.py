@@ -6,6 +6,7 @@ from rowanseed.core.base.working import Given, Source, Working, length, words
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.core.sizing.ease import misfit
 from rowanseed.core.sizing.proposal import Choosing, Proposal, School, fits
+from rowanseed.core.sizing.wish import Wish
 
 
 def ease(c: Choosing) -> Proposal:
@@ -17,11 +18,12 @@ def ease(c: Choosing) -> Proposal:
     # A size that is nowhere smaller than the body goes before one that is, however well that sits elsewhere.
     _, _, size, rows = min(known, key=lambda entry: (not fits(entry[3]), *entry[:2]))
     worst = max(rows, key=lambda r: abs(r.told))
+    as_drawn = c.wish == Wish()
     said = (
-        "It leaves the ease you asked for at every measure."
+        "It leaves the ease wanted at every measure."
         if worst.told == 0
         else (
-            f"It comes nearest to the ease you asked for; the {measure_name(worst.measure)} is off by "
+            f"It comes nearest to the ease wanted; the {measure_name(worst.measure)} is off by "
             f"{c.show(abs(worst.told))}."
         )
     )
@@ -29,7 +31,7 @@ def ease(c: Choosing) -> Proposal:
         Given(
             f"{measure_name(r.measure)}: finished {c.show(r.finished)}, wanted beyond the body",
             length(r.band[0]),
-            Source.CHOSEN,
+            Source.WORKED_OUT if as_drawn else Source.CHOSEN,
         )
         for r in rows
         if r.band is not None and r.body is not None

@@ -25,7 +25,7 @@ def recommended(c: Choosing, every: tuple[Proposal, ...]) -> tuple[Proposal, str
     if between.applies and between.blend and (not chart.applies or between.misfit < chart.misfit - 5):
         return between, "Your measures call for different sizes, and the side seams can follow both."
     if ease.applies and chart.applies and ease.size != chart.size and ease.misfit < chart.misfit - 10:
-        return ease, "The chart's size would not give the ease you asked for."
+        return ease, "The chart's size would not give the ease wanted."
     if not chart.applies and c.advice.size is not None:
         others = [p for p in (between, ease, by[School.OUTER]) if p.applies]
         if others:
