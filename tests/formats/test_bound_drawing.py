@@ -178,3 +178,49 @@ def test_a_tiny_outline_may_be_taken_for_a_piece_of_many_edges():
     assert len(set(one.corners)) == len(piece.edges) > 6
     made = bound(pattern, drawing, (one,), Drawn.CUTTING, size)
     assert [w.join.id for w in walk(made, size) if not w.walks]
+
+
+# ---------------------------------------------------------------- a nest of sizes
+
+
+def nest(called):
+    """The stitching lines of TOP in several sizes, each in a group: size of TOP → what the drawing calls it."""
+
+    def path(id, size, name, k):
+        segments = [s for edge in TOP.piece(id).edges for s in TOP.piece(id).shapes[size].edges[edge.name]]
+
+        def place(p):
+            return "{:.3f} {:.3f}".format(*aside(p, k))
+
+        drawn = " ".join("C " + ", ".join(place(p) for p in s.points()[1:]) for s in segments)
+        return f'<path id="{id}-{name}" d="M {place(segments[0].start)} {drawn} Z"/>'
+
+    groups = "".join(
+        f'<g id="size-{name}">{"".join(path(id, size, name, k) for k, id in enumerate(UNTOLD))}</g>'
+        for size, name in called.items()
+    )
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="3000mm" height="3000mm" viewBox="0 0 3000 3000">{groups}</svg>'
+    )
+
+
+@pytest.mark.parametrize("sizes", [("10", "12", "14"), ("14", "8"), ("8", "16")])
+def test_a_nest_gives_every_size_its_own_outline_in_the_order_of_the_description(sizes):
+    drawing = read_drawing(nest({size: size for size in sizes}).encode())
+    made = bound(TOP, drawing, tuple(propose(TOP, drawing, sizes[0], Drawn.SEAM).values()), Drawn.SEAM)
+    assert made.envelope.sizes == tuple(size for size in TOP.envelope.sizes if size in sizes)
+    for id in UNTOLD:
+        for size in made.envelope.sizes:
+            for edge in TOP.piece(id).edges:
+                long = chain_length(TOP.piece(id).shapes[size].edges[edge.name])
+                assert chain_length(made.piece(id).shapes[size].edges[edge.name]) == pytest.approx(long, abs=0.5)
+
+
+def test_a_nest_of_sizes_that_the_description_does_not_have_is_refused_with_both():
+    """It gave the composed pattern, and nothing of what was drawn, without a word."""
+    drawing = read_drawing(nest({"10": "36", "12": "38"}).encode())
+    found = tuple(propose(TOP, drawing, "12", Drawn.SEAM).values())
+    assert found
+    with pytest.raises(PatternError) as refused:
+        bound(TOP, drawing, found, Drawn.SEAM)
+    assert "36, 38" in refused.value.problem and "10, 12" in refused.value.problem and refused.value.remedy

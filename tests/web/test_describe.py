@@ -363,6 +363,34 @@ def test_a_drawing_is_bound_to_a_description_and_a_piece_taken_twice_is_refused(
     assert [j.id for j in bound.making.joins] == [j.id for j in pattern.making.joins]
 
 
+@pytest.mark.parametrize(
+    ("sizes", "said"),
+    [
+        (("10", "12"), "the pattern is made in those that the description has too: 10, 12."),
+        (("36", "38"), "the description has none of them, only"),
+    ],
+)
+def test_of_a_nest_it_is_said_in_which_sizes_the_pattern_will_be(house, sizes, said):
+    url = described(house)
+    front = pattern_of(house, url).piece("front")
+    groups = ""
+    for name, size in zip(sizes, ("10", "12"), strict=True):
+        corners = [front.shapes[size].edges[edge.name][0].start for edge in front.edges]
+        points = " L ".join(f"{x + 100:.2f} {y + 100:.2f}" for x, y in corners)
+        groups += f'<g id="size-{name}"><path id="front-{name}" d="M {points} Z"/></g>'
+    box = 'width="2000mm" height="2000mm" viewBox="0 0 2000 2000"'
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" {box}>{groups}</svg>'
+    sent = house.post("/patterns/new", files={"file": ("it.svg", svg.encode())}, follow_redirects=False)
+    drawing, typed = sent.headers["location"], {"pattern": url.rsplit("/", 1)[1]}
+    page = house.get(f"{drawing}/bind", params=typed).text
+    assert f"The drawing has the sizes {', '.join(sizes)}; {said}" in " ".join(page.split())
+    if "36" in sizes:
+        refused = house.post(f"{drawing}/bind", data=typed | {"line": "seam", "piece-0": "front"})
+        assert (
+            refused.status_code == 422 and "none is the same" in refused.text and "Describe the garment" in refused.text
+        )
+
+
 def test_corners_are_proposed_anew_for_another_line_and_stay_as_dragged_for_the_same(house):
     """They stayed where the cutting line had them when the drawing was said to draw the stitching line."""
     url = described(house)

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
+from rowanseed.core.base.errors import PatternError
 from rowanseed.core.compose.tissue import scaled_marks
 from rowanseed.core.geometry.outline import Affine, Chain, Point, chain_length, flatten, split_chain, transform_chain
 from rowanseed.core.geometry.polyline import bounds
@@ -16,8 +17,8 @@ from rowanseed.core.pattern.only import only_sizes
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, Piece, Shape
 from rowanseed.core.pattern.seamline import line_length
-from rowanseed.formats.matched_outlines import Binding, Goal, lying
-from rowanseed.formats.svg_read import ONE_SIZE, Drawing, DrawnPiece
+from rowanseed.formats.matched_outlines import Binding, Goal, drawn_sizes, lying
+from rowanseed.formats.svg_read import Drawing, DrawnPiece
 
 
 def bound(
@@ -28,20 +29,24 @@ def bound(
     `size` is the one that is drawn where the drawing has one and does not name it; `line` is the line that it draws.
     Raises PatternError if the result does not hold together.
     """
-    names = (
-        {ONE_SIZE: size or pattern.envelope.sizes[0]} if drawing.sizes == (ONE_SIZE,) else {s: s for s in drawing.sizes}
-    )
-    sizes = [names[s] for s in drawing.sizes if names[s] in pattern.envelope.sizes]
-    made = only_sizes(pattern, sizes or pattern.envelope.sizes)
+    called = drawn_sizes(drawing, pattern, size)
+    if not called:
+        has, described = (", ".join(sizes) for sizes in (drawing.sizes, pattern.envelope.sizes))
+        raise PatternError(
+            f"It has the sizes {has}, the description {described}: none is the same.",
+            "Describe the garment with the sizes of the drawing.",
+            "The drawing",
+        )
+    made = only_sizes(pattern, tuple(called))
     by_piece = {one.piece: one for one in bindings}
     drawn = {one.id: one for one in drawing.pieces}
     pieces = []
     for piece in made.pieces:
         one = by_piece.get(piece.id)
-        if one is None or not sizes:
+        if one is None:
             pieces.append(piece)
             continue
-        pieces.append(_drawn_piece(piece, drawn[one.drawn], one, line, {names[s]: s for s in drawing.sizes}))
+        pieces.append(_drawn_piece(piece, drawn[one.drawn], one, line, called))
     found = replace(made, pieces=tuple(pieces))
     check(found)
     return found

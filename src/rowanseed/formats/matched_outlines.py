@@ -30,7 +30,7 @@ from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, Piece
 from rowanseed.core.pattern.seamline import lines
-from rowanseed.formats.svg_read import Drawing, DrawnPiece
+from rowanseed.formats.svg_read import ONE_SIZE, Drawing, DrawnPiece
 
 EVERY = 4.0
 """Where a corner may be put along a drawn outline, in mm."""
@@ -63,13 +63,26 @@ class Binding:
     corners: tuple[float, ...]
 
 
+def drawn_sizes(drawing: Drawing, pattern: Pattern, size: str | None) -> Mapping[str, str]:
+    """Size of the pattern → what the drawing calls it; `size` where it has one and does not name it."""
+    if drawing.sizes == (ONE_SIZE,):
+        return {size or pattern.envelope.sizes[0]: ONE_SIZE}
+    named = {name.casefold(): name for name in drawing.sizes}
+    return {one: named[one.casefold()] for one in pattern.envelope.sizes if one.casefold() in named}
+
+
+def called(drawing: Drawing, size: str) -> str:
+    """What the drawing calls a size; its first one where it has no such size."""
+    return next((name for name in drawing.sizes if name.casefold() == size.casefold()), drawing.sizes[0])
+
+
 def propose(pattern: Pattern, drawing: Drawing, size: str, line: Drawn = Drawn.CUTTING) -> dict[str, Binding]:
     """For every outline the piece that it is most like, each piece once; those that are like none are left out. `line`
     is the line that is drawn."""
     goals = [(piece, Goal(piece, size, line)) for piece in pattern.pieces]
     scores = []
     for drawn in drawing.pieces:
-        turned = _turned(drawn, drawing.sizes[0])
+        turned = _turned(drawn, called(drawing, size))
         for piece, goal in goals:
             alike = max((alike for _, alike in _turns(turned, goal.shape)), default=0.0)
             named = _named_alike(drawn.name, piece.name)
@@ -90,7 +103,7 @@ def bind(
     A sleeve covers itself nearly as well with the other side up: its corners tell front from back.
     """
     drawn = next(p for p in drawing.pieces if p.id == drawn_id)
-    goal, first = Goal(pattern.piece(piece_id), size, line), drawing.sizes[0]
+    goal, first = Goal(pattern.piece(piece_id), size, line), called(drawing, size)
     turns = _turns(_turned(drawn, first), goal.shape)
     best = max((alike for _, alike in turns), default=0.0)
     near = [(turn, alike) for turn, alike in turns if alike >= best - NEARLY] or [(0, 0.0)]

@@ -12,7 +12,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn
 from rowanseed.drawings.bound import draw_bound
 from rowanseed.formats.bound_drawing import bound
-from rowanseed.formats.matched_outlines import Binding, bind, propose, ring_positions
+from rowanseed.formats.matched_outlines import Binding, bind, called, drawn_sizes, propose, ring_positions
 from rowanseed.formats.svg_read import ONE_SIZE, Drawing
 from rowanseed.reading import apart
 from rowanseed.store import patterns
@@ -43,7 +43,7 @@ def take(home: Home, id: Id, typed: Typing) -> Response:
     try:
         made = bound(pattern, drawing, bindings, _line(typed), size)
     except PatternError as error:
-        return _page(home, id, typed, {"form": f"{error.where}: {error.problem}"}, 422)
+        return _page(home, id, typed, {"form": str(error)}, 422)
     name = " ".join(typed.get("name", "").split())[:120] or f"{pattern.name}, as drawn"
     with transaction(home.db):
         stored = patterns.add_pattern(home.db, replace(made, name=name), home.today)
@@ -71,7 +71,7 @@ def _size(drawing: Drawing, pattern: Pattern, typed: Mapping[str, str]) -> str:
     """The composed size that the outlines are compared with."""
     sizes = pattern.envelope.sizes
     if drawing.sizes != (ONE_SIZE,):
-        return next((size for size in drawing.sizes if size in sizes), sizes[len(sizes) // 2])
+        return next(iter(drawn_sizes(drawing, pattern, None)), sizes[len(sizes) // 2])
     return typed["size"] if typed.get("size") in sizes else sizes[len(sizes) // 2]
 
 
@@ -95,7 +95,7 @@ def _bindings(drawing: Drawing, pattern: Pattern, size: str, typed: Mapping[str,
             continue
         found = bind(pattern, drawing, size, drawn.id, piece, _line(typed))
         if typed.get(f"was-{n}") == piece and _compared_with(size, typed) == typed.get("was-compared"):
-            found = replace(found, corners=_moved(found, typed, n, len(drawn.edges[drawing.sizes[0]])))
+            found = replace(found, corners=_moved(found, typed, n, len(drawn.edges[called(drawing, size)])))
         out.append(found)
     return out
 
@@ -110,6 +110,20 @@ def _moved(found: Binding, typed: Mapping[str, str], n: int, edges: int) -> tupl
             said = corner
         out.append(said if 0 <= said < edges else corner)
     return tuple(out) if len(set(out)) == len(out) else found.corners
+
+
+def _nest(drawing: Drawing, pattern: Pattern) -> str:
+    """In which sizes the pattern will be, where the drawing has sizes of its own."""
+    if drawing.sizes == (ONE_SIZE,):
+        return ""
+    both = drawn_sizes(drawing, pattern, None)
+    said = f"The drawing has the sizes {', '.join(drawing.sizes)}"
+    if not both:
+        return f"{said}; the description has none of them, only {', '.join(pattern.envelope.sizes)}."
+    beyond = [size for size in pattern.envelope.sizes if size not in both]
+    if not beyond and len(both) == len(drawing.sizes):
+        return f"{said}; so has the pattern."
+    return f"{said}; the pattern is made in those that the description has too: {', '.join(both)}."
 
 
 def _twice(bindings: Sequence[Binding]) -> str | None:
@@ -130,7 +144,7 @@ def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, s
         picture = None
         if one is not None:
             piece = pattern.piece(one.piece)
-            places = ring_positions(drawn, drawing.sizes[0], one.turn)
+            places = ring_positions(drawn, called(drawing, size), one.turn)
             edges = [edge.name for edge in piece.edges]
             picture = draw_bound(piece.name, places, one.corners, edges, f"corner-{n}")
         outlines.append(BoundOutline(drawn.name, one, picture))
@@ -146,6 +160,7 @@ def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, s
             outlines=outlines,
             pieces=[("", "none of them"), *((piece.id, piece.name) for piece in pattern.pieces)],
             sizes=[(one, one) for one in pattern.envelope.sizes] if drawing.sizes == (ONE_SIZE,) else (),
+            nest=_nest(drawing, pattern),
             lines=LINES,
         ),
         status,

@@ -229,7 +229,8 @@ class BoundOutline:
 
 @dataclass(frozen=True, kw_only=True)
 class BindView(PageView):
-    """`sizes` are asked for where the drawing does not name its one size; `compared`: what corners are proposed for."""
+    """`sizes` are asked for where the drawing does not name its one size; `nest`: what is said where it has several;
+    `compared`: what corners are proposed for."""
 
     template = "bind.html"
     id: int
@@ -242,6 +243,7 @@ class BindView(PageView):
     outlines: Sequence[BoundOutline]
     pieces: Sequence[tuple[str, str]]
     sizes: Sequence[tuple[str, str]]
+    nest: str
     lines: Sequence[tuple[str, str]]
 
 
