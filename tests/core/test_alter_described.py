@@ -523,6 +523,25 @@ def test_a_raglan_sleeve_made_wider_keeps_its_seams_to_front_and_back(by):
     assert [w.join.id for w in walk(altered, size) if not w.walks] == []
 
 
+@pytest.mark.parametrize("by", [40.0, -40.0])
+@pytest.mark.parametrize("asked", [("seam", "sides"), ("sleeve-width", "")])
+def test_both_seams_of_a_raglan_sleeve_and_its_facing_meet_whatever_is_altered(asked, by):
+    """Raised for its front seam the sleeve no longer met at the back, and its facing was drawn out: by up to 2.4 mm."""
+    features = Features(
+        back=Side(Centre.SEAM),
+        neck=Neck(NeckShape.ROUND, NeckFinish.FACING),
+        opening=replace(LONG_ZIP, length=None),
+        sleeve=Sleeve(SleeveKind.RAGLAN),
+    )
+    pattern = compose(Description(name="It", garment=GarmentKind.TOP, features=features)).pattern
+    size = middle(pattern)
+    altered = carry_out(pattern, size, (Alteration(asked[0], by, asked[1]),)).pattern
+    was = {w.join.id: w.fault for w in walk(pattern, size)}
+    raglan = [w for w in walk(altered, size) if "raglan" in w.join.id]
+    assert len(raglan) == 4
+    assert [(w.join.id, w.fault) for w in raglan if abs(w.fault - was[w.join.id]) > 0.3] == []
+
+
 @pytest.mark.parametrize("by", [14.0, -14.0])
 @pytest.mark.parametrize("garment", [GarmentKind.TROUSERS, GarmentKind.SKIRT])
 def test_a_facing_of_which_one_half_lies_on_its_piece_meets_the_waist_whatever_the_sides_do(garment, by):

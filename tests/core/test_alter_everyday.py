@@ -32,11 +32,7 @@ pytestmark = pytest.mark.slow
 BY = 20.0
 APART = 1.25
 """So far apart, in mm, over a whole seam is not seen in sewing; what lies farther apart is told on the page."""
-EASED = {
-    "neck-princess-front-facing": 1.6,
-    "neck-raglan-front-facing": 1.5,
-    "neck-raglan-back-facing": 1.5,
-}
+EASED = {"neck-princess-front-facing": 1.6}
 """Seams of curves unlike each other, of which more is eased in, in mm."""
 LENGTHS = ("sway-back", "round-back")
 WEDGES = ("sway-back", "full-abdomen", "full-seat")
@@ -122,9 +118,8 @@ def test_a_neck_folded_after_its_centre_was_lifted_leaves_the_fold_straight(by):
         assert changes(pattern, now, size, "A").get("length", 0.0) == pytest.approx(by, abs=0.5)
 
 
-BLENDED = {"raglan-front": 2.0, "raglan-back": 2.0, "neck-raglan-front-facing": 1.5, "collar-facing": 1.5}
-"""Seams that front and sleeve, or facings with their collar, have in curves of their own, of which so much is eased in,
-in mm."""
+BLENDED = {"collar-facing": 1.5}
+"""Seams that facings and their collar have in curves of their own, of which so much is eased in, in mm."""
 
 
 @pytest.mark.parametrize("name", EVERYDAY)

@@ -11,6 +11,7 @@ from collections.abc import Mapping
 from rowanseed.core.alter.deform import stretch
 from rowanseed.core.alter.frame import frame_of, move
 from rowanseed.core.alter.let_in import fit_let_in
+from rowanseed.core.alter.raglan import RAGLAN, fit_raglan
 from rowanseed.core.alter.sleeve import cap_height, is_shallow, narrow_underarm, raise_cap
 from rowanseed.core.base.errors import NoPlaceFor
 from rowanseed.core.geometry.outline import lerp, unit
@@ -21,7 +22,7 @@ from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import fault, part_length
 
 ROUNDS = 5
-RAGLAN, COLLAR_NECK = "raglan", "collar-neck"
+COLLAR_NECK = "collar-neck"
 LEAST_CAP = 3.0
 """A cap is lowered to so much at the least, in mm."""
 NOTICED = 0.05
@@ -90,8 +91,7 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
             return fitted, {name: why}
         raglan = panels == {Panel.SLEEVE} and len(side) == 1 and side[0].edge.startswith(RAGLAN)
         if raglan:
-            # On both of its seams alike, whichever of the two changed.
-            fitted = _fit_cap(pattern, size, side[0].piece, side, off * sign)
+            fitted = fit_raglan(pattern, size, side[0], off * sign)
             changed = any(part.piece in moved for part in other)
             why = (
                 "are as long as those of the changed front and back"

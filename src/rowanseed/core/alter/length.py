@@ -5,8 +5,8 @@ from __future__ import annotations
 import math
 
 from rowanseed.core.alter.deform import BAND, stretch
-from rowanseed.core.alter.follow import RAGLAN
 from rowanseed.core.alter.frame import Frame, frames, mouths, move
+from rowanseed.core.alter.raglan import RAGLAN
 from rowanseed.core.base.errors import NoPlaceFor, TooShortToShorten
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.pattern.pattern import Pattern

@@ -9,6 +9,7 @@ from itertools import pairwise
 from rowanseed.core.alter.dart import intake, with_intake
 from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import ROUGH, Frame, frame_of, move_some, with_pieces
+from rowanseed.core.alter.raglan import RAGLAN
 from rowanseed.core.alter.ring import Ring, is_let_in
 from rowanseed.core.alter.seam_run import CROSSES, level_of_tip, levels_crossed, runs, share_along
 from rowanseed.core.alter.sleeve import narrow_underarm
@@ -28,7 +29,7 @@ FADE = 110.0
 NOT_TAKEN_IN = ("shoulder", "crotch", "armhole", "cap", "neck", "waist", "hem")
 PARTS = 4
 
-WAIST, RAGLAN = "waist", "raglan"
+WAIST = "waist"
 KEEP_CAP = "narrow-sleeve"
 KEEP_SLEEVE = "fit-cap"
 

@@ -85,14 +85,13 @@ def is_shallow(pattern: Pattern, size: str, piece_id: str, by: float) -> bool:
 
 
 def raise_cap(pattern: Pattern, size: str, piece_id: str, by: float) -> Pattern:
-    """Make a sleeve higher (`by` > 0) or lower above the level of the upper arm, its cap or what runs up to the neck,
-    drawn out evenly."""
+    """Make a sleeve's cap higher (`by` > 0) or lower above the level of the upper arm, drawn out evenly."""
     frame = next(f for f in frames(pattern, size) if any(p.id == piece_id for p in f.pieces))
     bicep = frame.level("bicep")
-    above = [edge for name in ("cap", "raglan-front", "raglan-back") if (edge := frame.edge(name)) is not None]
-    if bicep is None or not above:
+    cap = frame.edge("cap")
+    if bicep is None or cap is None:
         return pattern
-    top = min(p[0] for edge in above for p in flatten(edge, 1.0))
+    top = min(p[0] for p in flatten(cap, 1.0))
 
     def field(p: Point) -> Point:
         return p if p[0] >= bicep else (p[0] - by * (bicep - p[0]) / (bicep - top), p[1])
