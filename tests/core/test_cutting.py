@@ -3,11 +3,14 @@
 from dataclasses import replace
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Surface
 from rowanseed.core.cutting import cut_list
 from rowanseed.core.garment import GarmentChoices, lay_problem
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
@@ -17,9 +20,13 @@ from rowanseed.core.make.operation import Act
 from rowanseed.core.marking import left_on_tissue, marks_to_make, marks_used
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import Making
-from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.pieces import Mark, MarkKind, Role
+from rowanseed.core.pattern.turned_over import is_alike_turned_over
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.demo.trousers import draft as trousers_draft
+
+from .everyday import everyday
+from .pieces import quadrilateral
 
 SKIRT = draft()
 CLOTH = Cloth(name="sprigs", width=1400, length=2600, selvedge=12, direction=Direction.ONE_WAY)
@@ -85,6 +92,33 @@ def test_a_pair_is_left_and_right_even_where_its_outline_is_its_own_mirror_image
     for item, place in zip(sorted(items, key=lambda i: bounds(i.placement.outline)), places, strict=True):
         assert bounds(item.placement.outline) == pytest.approx(place, abs=1)
         assert item.grain.at_top == pytest.approx(item.grain.at_bottom, abs=0.1)
+
+
+def test_what_is_the_same_turned_over_is_not_marked_left_and_right():
+    """Both halves of a tie belt were to be lettered, as if they could be confused."""
+    dress = everyday("wrap dress")
+    for id, lettered in (("tie-belt", False), ("front", True), ("sleeve", True)):
+        pattern = replace(dress, pieces=(dress.piece(id),), making=Making())
+        problem = lay_problem(pattern, GarmentChoices("A", "12"), Role.MAIN, CLOTH)
+        for plan in solve_each(problem, Budget(sweeps=1)).values():
+            items = cut_list(pattern, "12", Role.MAIN, problem, plan, CLOTH, Units.METRIC)
+            assert {any(m.what == "left and right" for m in item.marks) for item in items} == {lettered}, id
+            assert {item.alike for item in items} == {not lettered}
+
+
+@given(st.floats(60.0, 400.0), st.floats(40.0, 200.0), st.floats(5.0, 20.0), st.floats(0.0, 1.0))
+def test_a_strip_is_alike_turned_over_until_a_corner_is_cut_or_a_mark_tells_its_ends_apart(long, wide, corner, share):
+    strip = quadrilateral(((0, 0), (long, 0), (long, wide), (0, wide)), (10.0,) * 4)
+    (size,) = strip.shapes
+    assert is_alike_turned_over(strip, size)
+    skewed = quadrilateral(((0, 0), (long, corner), (long, wide), (corner, wide)), (10.0,) * 4)
+    assert not is_alike_turned_over(skewed, size)
+    first = strip.edges[0].name
+    whole = chain_length(strip.shapes[size].edges[first])
+    mark = Mark("m", MarkKind.NOTCH, first, "start", {size: whole * share})
+    in_the_middle = abs(share - 0.5) * whole <= 0.4
+    if in_the_middle or abs(share - 0.5) * whole > 0.6:
+        assert is_alike_turned_over(replace(strip, marks=(mark,)), size) is in_the_middle
 
 
 def test_marks_that_no_step_uses_stay_on_the_tissue_and_pairs_are_lettered():

@@ -203,7 +203,7 @@ def _called(one: OnTable, item: CutItem) -> str:
 
 def _cut(one: OnTable, n: int, item: CutItem, grain: str, twins: Collection[str]) -> TableStep:
     how = [f"Number {item.number}, {cut_words(item)}."]
-    if item.gives == 2 and not item.spare:
+    if item.gives == 2 and not item.spare and not item.alike:
         how.append("This gives two, left and right: put a pin in one of them, so that they are told apart.")
     if item.spare:
         how.append("Keep the spare one with the remnants.")

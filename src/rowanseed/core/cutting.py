@@ -29,6 +29,7 @@ from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.marking import MarkToMake, left_on_tissue, marks_to_make, marks_used
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, Role
+from rowanseed.core.pattern.turned_over import is_alike_turned_over
 
 BLOCK = "fused in the block"
 """The technique that fuses cloth before it is cut to its line."""
@@ -68,6 +69,8 @@ class CutItem:
     """A fingerprint of what is cut: another outline, fold or number of hands has another."""
     on_tissue: tuple[str, ...] = ()
     """Marks that no step uses."""
+    alike: bool = False
+    """Whether its copies are the same turned over, so that none is a left or a right one."""
     later: str = ""
     """Why it is cut out later, and at which step; empty for what is cut now."""
 
@@ -122,6 +125,7 @@ def cut_list(
             placement = other_hand(lay_piece, placement, problem.cloth)
         cut_so_far[placement.piece] = before + gives
         piece = pattern.piece(placement.piece)
+        alike = is_alike_turned_over(piece, size)
         items.append(
             CutItem(
                 key=str(CutKey(role.value, placement.piece, before)),
@@ -141,8 +145,9 @@ def cut_list(
                     region=region,
                     width=problem.cloth.width,
                 ),
-                marks=marks_to_make(piece, cloth, role, units, used, pair=lay_piece.pair and not on_fold),
+                marks=marks_to_make(piece, cloth, role, units, used, pair=lay_piece.pair and not on_fold and not alike),
                 on_tissue=left_on_tissue(piece, used) if used is not None and role is not Role.INTERFACING else (),
+                alike=alike,
                 later=_later(piece, role, blocks, bands, units),
                 placement=placement,
                 stretch=n,
