@@ -11,6 +11,8 @@ from fastapi.testclient import TestClient
 from rowanseed.core.pattern.seamline import line_length, lines
 from rowanseed.formats.pattern_json import read_pattern
 
+from .forms import forms
+
 SAMPLES = sorted(Path("tests/outside/descriptions").glob("*.json"))
 DRESS = {
     "name": "Choir dress",
@@ -363,15 +365,8 @@ def test_a_drawing_is_bound_to_a_description_and_a_piece_taken_twice_is_refused(
     assert [j.id for j in bound.making.joins] == [j.id for j in pattern.making.joins]
 
 
-@pytest.mark.parametrize(
-    ("sizes", "said"),
-    [
-        (("10", "12"), "the pattern is made in those that the description has too: 10, 12."),
-        (("36", "38"), "the description has none of them, only"),
-    ],
-)
-def test_of_a_nest_it_is_said_in_which_sizes_the_pattern_will_be(house, sizes, said):
-    url = described(house)
+def nest_of(house, url, sizes):
+    """A drawing sent in of one piece in two sizes of the pattern, called as the drawing has them; where it is bound."""
     front = pattern_of(house, url).piece("front")
     groups = ""
     for name, size in zip(sizes, ("10", "12"), strict=True):
@@ -381,14 +376,49 @@ def test_of_a_nest_it_is_said_in_which_sizes_the_pattern_will_be(house, sizes, s
     box = 'width="2000mm" height="2000mm" viewBox="0 0 2000 2000"'
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" {box}>{groups}</svg>'
     sent = house.post("/patterns/new", files={"file": ("it.svg", svg.encode())}, follow_redirects=False)
-    drawing, typed = sent.headers["location"], {"pattern": url.rsplit("/", 1)[1]}
-    page = house.get(f"{drawing}/bind", params=typed).text
-    assert f"The drawing has the sizes {', '.join(sizes)}; {said}" in " ".join(page.split())
-    if "36" in sizes:
-        refused = house.post(f"{drawing}/bind", data=typed | {"line": "seam", "piece-0": "front"})
-        assert (
-            refused.status_code == 422 and "none is the same" in refused.text and "Describe the garment" in refused.text
-        )
+    return f"{sent.headers['location']}/bind", {"pattern": url.rsplit("/", 1)[1], "line": "seam", "piece-0": "front"}
+
+
+def test_a_nest_is_bound_in_the_sizes_that_have_the_same_names(house):
+    url = described(house)
+    bind, typed = nest_of(house, url, ("10", "12"))
+    page = house.get(bind, params=typed).text
+    fields = next(form for form in forms(page) if form.action.endswith("/bind")).fields
+    assert (fields["nest-0"], fields["nest-1"]) == ("10", "12")
+    assert "The pattern is made in 10, 12." in page
+    made = house.post(bind, data=typed, follow_redirects=False)
+    assert pattern_of(house, made.headers["location"]).envelope.sizes == ("10", "12")
+
+
+def test_of_a_nest_with_other_names_it_can_be_said_which_size_is_which(house):
+    url = described(house)
+    bind, typed = nest_of(house, url, ("36", "38"))
+    page = house.get(bind, params=typed).text
+    assert "The description has none of these sizes" in page
+    refused = house.post(bind, data=typed)
+    assert refused.status_code == 422 and "none is the same" in refused.text
+    double = house.post(bind, data=typed | {"nest-0": "10", "nest-1": "10"})
+    assert double.status_code == 422 and "Two of its sizes are 10" in double.text
+    assert "The pattern is made in 10, 12." in house.get(bind, params=typed | {"nest-0": "10", "nest-1": "12"}).text
+    made = house.post(bind, data=typed | {"nest-0": "10", "nest-1": "12"}, follow_redirects=False)
+    bound, composed = pattern_of(house, made.headers["location"]), pattern_of(house, url)
+    assert bound.envelope.sizes == ("10", "12")
+    for size in bound.envelope.sizes:
+        ends = [chain[0].start for chain in bound.piece("front").shapes[size].edges.values()]
+        there = [chain[0].start for chain in composed.piece("front").shapes[size].edges.values()]
+        assert widths(ends) == pytest.approx(widths(there), abs=0.1), "each in the size that was said"
+
+
+def widths(points):
+    """How long and how wide the box of some points is, in mm."""
+    return [max(axis) - min(axis) for axis in zip(*points, strict=True)]
+
+
+def test_a_size_of_a_nest_may_be_left_out(house):
+    url = described(house)
+    bind, typed = nest_of(house, url, ("36", "38"))
+    made = house.post(bind, data=typed | {"nest-0": "", "nest-1": "14"}, follow_redirects=False)
+    assert pattern_of(house, made.headers["location"]).envelope.sizes == ("14",)
 
 
 def test_corners_are_proposed_anew_for_another_line_and_stay_as_dragged_for_the_same(house):

@@ -34,7 +34,7 @@ def bound(
         has, described = (", ".join(sizes) for sizes in (drawing.sizes, pattern.envelope.sizes))
         raise PatternError(
             f"It has the sizes {has}, the description {described}: none is the same.",
-            "Describe the garment with the sizes of the drawing.",
+            "Say which size of the description each is, or describe the garment with the sizes of the drawing.",
             "The drawing",
         )
     made = only_sizes(pattern, tuple(called))

@@ -9,7 +9,7 @@ import math
 import re
 from bisect import bisect_right
 from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import accumulate
 
@@ -69,6 +69,13 @@ def drawn_sizes(drawing: Drawing, pattern: Pattern, size: str | None) -> Mapping
         return {size or pattern.envelope.sizes[0]: ONE_SIZE}
     named = {name.casefold(): name for name in drawing.sizes}
     return {one: named[one.casefold()] for one in pattern.envelope.sizes if one.casefold() in named}
+
+
+def renamed(drawing: Drawing, sizes: Mapping[str, str]) -> Drawing:
+    """A nest with its sizes called as the pattern calls them: drawn size → size of the pattern. Others are left out."""
+    kept = tuple(sizes[drawn] for drawn in drawing.sizes if drawn in sizes)
+    pieces = (replace(p, edges={sizes[s]: edges for s, edges in p.edges.items() if s in sizes}) for p in drawing.pieces)
+    return replace(drawing, sizes=kept, pieces=tuple(pieces))
 
 
 def called(drawing: Drawing, size: str) -> str:

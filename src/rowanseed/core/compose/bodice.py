@@ -262,7 +262,9 @@ class Upper(Levels):
         if self.is_front and self.description.features.crosses:
             end = (min(self.waist, self.hem) - ABOVE_BELT, self.centre)
             return (curve(self.neck_point, (1.0, -0.35), end, (1.0, -0.5), 0.3),)
-        return ending_at(self.neck_to_centre, self.centre)
+        # A V runs on to the edge that laps; a collar ends at the centre, and what laps beyond it stays level.
+        v = self.is_front and self.shape is NeckShape.V and self.description.features.collar is None
+        return ending_at(self.neck_to_centre, self.centre, as_it_runs=v)
 
     @cached_property
     def neck_to_centre(self) -> Chain:

@@ -59,14 +59,15 @@ def moved(chain: Chain, along: float, across: float) -> Chain:
     )
 
 
-def ending_at(chain: Chain, y: float) -> Chain:
+def ending_at(chain: Chain, y: float, *, as_it_runs: bool = False) -> Chain:
     """A chain that runs in to the centre line, ended at another line along the grain: cut where it crosses that, or led
-    on square to it."""
+    on to it, square or in the direction in which it ends."""
     end = chain[-1].end
     if y == end[1]:
         return chain
     if y < end[1]:
-        return (*chain, *straight(end, (end[0], y)))
+        dx, dy = chain[-1].derivative(1.0)
+        return (*chain, *straight(end, (end[0] + (dx / dy * (y - end[1]) if as_it_runs else 0.0), y)))
     k = next(k for k, segment in enumerate(chain) if segment.end[1] <= y)
     at = solve(lambda t: -chain[k].at(t)[1], -y, 0.0, 1.0)
     return (*chain[:k], chain[k].split(at)[0])

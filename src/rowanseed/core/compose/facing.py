@@ -12,7 +12,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.facing_drawn import along_both, along_one, beside_of, has_dart
 from rowanseed.core.compose.sizes import Size
-from rowanseed.core.compose.vocabulary import Interfaced
+from rowanseed.core.compose.vocabulary import Interfaced, Where
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, Join, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, Piece, Role
@@ -98,7 +98,11 @@ def _called(build: Build, id: str) -> str:
     """What a facing is called by what it faces."""
     if id == "neck" and build.description.is_without_shoulders:
         return "Upper"
-    return "Front edge" if id == "opening" else id.capitalize()
+    return f"{_opened(build)} edge" if id == "opening" else id.capitalize()
+
+
+def _opened(build: Build) -> str:
+    return "Back" if build.description.features.opening.where is Where.BACK else "Front"
 
 
 def _in_one(
@@ -196,7 +200,7 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
     fold = base.cuts[0].fold if base.cuts[0].fold in beside_of(base, p.edge) else None
     build.piece(
         facing,
-        f"{base.name}, {lower_first(_called(build, p.edge))} facing",
+        f"{base.name} facing" if p.edge == "opening" else f"{base.name}, {lower_first(_called(build, p.edge))} facing",
         lambda size: along_one(base, p.edge, size.name, deep[size.name]),
         panel=Panel.BAND,
         count=1 if fold else 2,

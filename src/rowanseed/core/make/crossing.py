@@ -14,7 +14,11 @@ from rowanseed.core.pattern.pieces import Panel
 
 IN_FLAT = (ClosureKind.FLY_ZIP, ClosureKind.BUTTON_FLY, ClosureKind.LAPPED_ZIP)
 PRESSED_FIRST = "a seam is pressed before another crosses it"
-TOPSTITCHED_FLAT = "it is topstitched while it lies flat, and its ends are caught in the next seam"
+SEWN_FLAT = {
+    DetailKind.TOPSTITCHING: "it is topstitched while it lies flat, and its ends are caught in the next seam",
+    DetailKind.BRAID: "braid is sewn on while the seam lies flat, and its ends are caught in the next one",
+}
+"""What is sewn along a seam before another crosses it, and why."""
 
 
 def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
@@ -22,16 +26,17 @@ def crossings(bench: Workbench, *ids: str) -> Iterator[Need]:
     for join in bench.crossing(ids):
         if not is_later(bench, join.id, ids):
             yield Need(facts.join(Fact.PRESSED, join.id), PRESSED_FIRST, where_given=True)
-            yield from _topstitched(bench, join.id, ids)
+            yield from _sewn_flat(bench, join.id, ids)
 
 
-def _topstitched(bench: Workbench, id: str, ids: tuple[str, ...]) -> Iterator[Need]:
-    """What is topstitched along a seam that others cross is so while it lies flat, where nothing of it waits for
-    these."""
-    for detail in bench.details_of(DetailKind.TOPSTITCHING):
-        seams = [own for own in detail.along if own in bench.joins]
-        if id in seams and len(seams) == len(detail.along) and not any(_waits(bench, own, ids) for own in seams):
-            yield Need(facts.detail(Fact.FINISHED, detail.id), TOPSTITCHED_FLAT)
+def _sewn_flat(bench: Workbench, id: str, ids: tuple[str, ...]) -> Iterator[Need]:
+    """What is topstitched or sewn on along a seam that others cross is so while it lies flat, where nothing of it
+    waits for these."""
+    for kind, why in SEWN_FLAT.items():
+        for detail in bench.details_of(kind):
+            seams = [own for own in detail.along if own in bench.joins]
+            if id in seams and len(seams) == len(detail.along) and not any(_waits(bench, own, ids) for own in seams):
+                yield Need(facts.detail(Fact.FINISHED, detail.id), why)
 
 
 def _waits(bench: Workbench, own: str, ids: tuple[str, ...]) -> bool:

@@ -20,6 +20,7 @@ class Fact(Worded):
     STAYED = "stayed"
     STIFFENED = "stiffened"
     BACKED = "backed"
+    EMBROIDERED = "embroidered"
     SEWN = "sewn"
     """Darts, tucks or pleats of a piece, before they are pressed."""
     SHAPED = "shaped"

@@ -168,6 +168,12 @@ class Graph:
         return any(pieces_of(f.parts) <= self.hung for f in hemmed)
 
     @cached_property
+    def open_half(self) -> str:
+        """Front or back: where its edges are open all the way, in words."""
+        opened = {self.panel(p.id) for p in self.pattern.pieces if p.has_edge("opening") and p.id not in self.inner}
+        return "back" if opened == {Panel.BACK} else "front"
+
+    @cached_property
     def has_sleeves(self) -> bool:
         """Whether it has sleeves, of their own or cut in one with the body."""
         return any(p.panel is Panel.SLEEVE or p.has_edge("wrist") for p in self.pattern.pieces)

@@ -16,7 +16,7 @@ ENDS = {
     "outseam": "side seam",
     "inseam": "inner leg seam",
     "crotch": "crotch seam",
-    "opening": "front edge",
+    "opening": "open edge",
     "neck": "neck edge",
     "armhole": "armhole",
     "shoulder": "shoulder",
@@ -65,6 +65,8 @@ def edge_name(graph: Graph, edge: str) -> str:
     """What an edge of a garment is called within a sentence."""
     if edge == "neck" and not graph.has_shoulders:
         return UPPER_EDGE
+    if edge == "opening":
+        return f"{graph.open_half} edge"
     return ENDS.get(edge, edge.replace("-", " "))
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make import facts, looks, minutes, settings
+from rowanseed.core.make import corners, facts, looks, minutes, settings
 from rowanseed.core.make.crossing import after_the_zip, crossings
 from rowanseed.core.make.equipment import SeamFinish
 from rowanseed.core.make.facts import Fact
@@ -21,15 +21,24 @@ def is_lining(bench: Workbench, ids: Iterable[str]) -> bool:
     return all(part.piece in bench.linings for id in ids for part in bench.parts(id))
 
 
+def before_backing(piece: str) -> Need:
+    """What comes before anything that hides the back of a piece, or shapes it."""
+    why = "it is embroidered while it is flat and its back is open"
+    return Need(facts.piece(Fact.EMBROIDERED, piece), why, where_given=True)
+
+
 def before_shaping(piece: str, again: str = "its marks are made again first") -> tuple[Need, ...]:
     """What comes before darts, pleats and tucks of a piece; `again`: where a layer has covered its marks."""
-    return tuple(
-        Need(facts.piece(fact, piece), why, where_given=True)
-        for fact, why in (
-            (Fact.STIFFENED, "interfacing goes on while the piece is flat"),
-            (Fact.BACKED, "the underlining is on first"),
-            (Fact.MARKED, again),
-        )
+    return (
+        before_backing(piece),
+        *(
+            Need(facts.piece(fact, piece), why, where_given=True)
+            for fact, why in (
+                (Fact.STIFFENED, "interfacing goes on while the piece is flat"),
+                (Fact.BACKED, "the underlining is on first"),
+                (Fact.MARKED, again),
+            )
+        ),
     )
 
 
@@ -318,16 +327,20 @@ def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str
     join = bench.joins[duty[0]]
     parts = tuple(part for id in duty for part in bench.parts(id))
     told = [f"Trim the {inner} allowance to {bench.fine(6)} and the {outer} to {bench.fine(10)}."]
-    if any(bench.bends.is_curved(part) for part in parts):
+    curved, turns = any(corners.curves(bench, part) for part in parts), corners.inward(bench, parts)
+    if curved:
         told.append(
             f"Clip the curve every {bench.margin(20)}, nearer where it is tight, to {bench.margin(2)} from the "
             "stitching."
         )
+    if turns:
+        told.append(turns.clipped)
+    what = "Grade and clip" if curved or turns else "Grade the allowances"
     return Operation(
         id=f"trim-{duty[0]}",
         technique=technique,
         act=Act.TRIM,
-        title=f"Grade and clip: {lower_first(join.name)}{both_sides(join)}",
+        title=f"{what}: {lower_first(join.name)}{both_sides(join)}",
         how=tuple(told),
         bench=Bench.HAND,
         minutes=minutes.trim(2 * bench.around(duty)),

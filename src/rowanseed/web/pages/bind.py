@@ -12,7 +12,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn
 from rowanseed.drawings.bound import draw_bound
 from rowanseed.formats.bound_drawing import bound
-from rowanseed.formats.matched_outlines import Binding, bind, called, drawn_sizes, propose, ring_positions
+from rowanseed.formats.matched_outlines import Binding, bind, called, drawn_sizes, propose, renamed, ring_positions
 from rowanseed.formats.svg_read import ONE_SIZE, Drawing
 from rowanseed.reading import apart
 from rowanseed.store import patterns
@@ -32,10 +32,15 @@ def ask(home: Home, id: Id, request: Request) -> Response:
 
 @router.post("/drawings/{id}/bind")
 def take(home: Home, id: Id, typed: Typing) -> Response:
-    drawing, pattern = _drawing(home, id), _pattern(home, typed)
+    pattern = _pattern(home, typed)
+    as_drawn = _drawing(home, id)
+    double = _doubled([size for _, _, size in _nest(as_drawn, pattern, typed) if size])
+    if double is not None:
+        return _page(home, id, typed, {"nest": f"Two of its sizes are {double}: leave one out."}, 422)
+    drawing = _renamed(as_drawn, pattern, typed)
     size = _size(drawing, pattern, typed)
     bindings = _bindings(drawing, pattern, size, typed)
-    twice = _twice(bindings)
+    twice = _doubled([one.piece for one in bindings])
     if twice is not None:
         return _page(home, id, typed, {"form": f"Two outlines are “{pattern.piece(twice).name}”: take one out."}, 422)
     if not bindings:
@@ -112,27 +117,51 @@ def _moved(found: Binding, typed: Mapping[str, str], n: int, edges: int) -> tupl
     return tuple(out) if len(set(out)) == len(out) else found.corners
 
 
-def _nest(drawing: Drawing, pattern: Pattern) -> str:
-    """In which sizes the pattern will be, where the drawing has sizes of its own."""
+def _nest(drawing: Drawing, pattern: Pattern, typed: Mapping[str, str]) -> list[tuple[str, str, str]]:
+    """(field, size of the drawing, size of the pattern that it is, empty for none), where it has sizes of its own.
+
+    Until it is said, a size is the one of the same name.
+    """
     if drawing.sizes == (ONE_SIZE,):
+        return []
+    alike = {name: size for size, name in drawn_sizes(drawing, pattern, None).items()}
+    fields = ((f"nest-{k}", name, alike.get(name, "")) for k, name in enumerate(drawing.sizes))
+    return [(field, name, _said_size(typed, field, pattern, size)) for field, name, size in fields]
+
+
+def _said_size(typed: Mapping[str, str], field: str, pattern: Pattern, alike: str) -> str:
+    said = typed.get(field)
+    return alike if said is None or said not in ("", *pattern.envelope.sizes) else said
+
+
+def _renamed(drawing: Drawing, pattern: Pattern, typed: Mapping[str, str]) -> Drawing:
+    """A nest by the pattern's names for its sizes; as it is where none of them is said."""
+    sizes = {name: size for _, name, size in _nest(drawing, pattern, typed) if size}
+    return renamed(drawing, sizes) if sizes else drawing
+
+
+def _said_of_nest(drawing: Drawing, pattern: Pattern, typed: Mapping[str, str]) -> str:
+    """In which sizes the pattern will be, where the drawing has sizes of its own."""
+    nest = _nest(drawing, pattern, typed)
+    if not nest:
         return ""
-    both = drawn_sizes(drawing, pattern, None)
-    said = f"The drawing has the sizes {', '.join(drawing.sizes)}"
-    if not both:
-        return f"{said}; the description has none of them, only {', '.join(pattern.envelope.sizes)}."
-    beyond = [size for size in pattern.envelope.sizes if size not in both]
-    if not beyond and len(both) == len(drawing.sizes):
-        return f"{said}; so has the pattern."
-    return f"{said}; the pattern is made in those that the description has too: {', '.join(both)}."
+    said = {size for _, _, size in nest if size}
+    made = [size for size in pattern.envelope.sizes if size in said]
+    if not made:
+        return f"The description has none of these sizes, only {', '.join(pattern.envelope.sizes)}: say which is which."
+    if len(made) == len(nest) == len(pattern.envelope.sizes):
+        return "The pattern is made in all of its sizes."
+    return f"The pattern is made in {', '.join(made)}."
 
 
-def _twice(bindings: Sequence[Binding]) -> str | None:
-    pieces = [one.piece for one in bindings]
-    return next((piece for piece in pieces if pieces.count(piece) > 1), None)
+def _doubled(said: Sequence[str]) -> str | None:
+    return next((one for one in said if said.count(one) > 1), None)
 
 
 def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, str], status: int = 200) -> Response:
-    drawing, pattern = _drawing(home, id), _pattern(home, typed)
+    pattern = _pattern(home, typed)
+    as_drawn = _drawing(home, id)
+    drawing = _renamed(as_drawn, pattern, typed)
     size = _size(drawing, pattern, typed)
     if any(key.startswith("piece-") for key in typed):
         found = {one.drawn: one for one in _bindings(drawing, pattern, size, typed)}
@@ -160,7 +189,9 @@ def _page(home: House, id: int, typed: Mapping[str, str], errors: Mapping[str, s
             outlines=outlines,
             pieces=[("", "none of them"), *((piece.id, piece.name) for piece in pattern.pieces)],
             sizes=[(one, one) for one in pattern.envelope.sizes] if drawing.sizes == (ONE_SIZE,) else (),
-            nest=_nest(drawing, pattern),
+            nest=_nest(as_drawn, pattern, typed),
+            nested=[("", "left out"), *((one, one) for one in pattern.envelope.sizes)],
+            said_of_nest=_said_of_nest(as_drawn, pattern, typed),
             lines=LINES,
         ),
         status,

@@ -229,8 +229,9 @@ class BoundOutline:
 
 @dataclass(frozen=True, kw_only=True)
 class BindView(PageView):
-    """`sizes` are asked for where the drawing does not name its one size; `nest`: what is said where it has several;
-    `compared`: what corners are proposed for."""
+    """`sizes` are asked for where the drawing does not name its one size; `nest`: its sizes where it has several, each
+    with the field and the size of the pattern that it is, and `said_of_nest` what comes of them; `compared`: what
+    corners are proposed for."""
 
     template = "bind.html"
     id: int
@@ -243,7 +244,9 @@ class BindView(PageView):
     outlines: Sequence[BoundOutline]
     pieces: Sequence[tuple[str, str]]
     sizes: Sequence[tuple[str, str]]
-    nest: str
+    nest: Sequence[tuple[str, str, str]]
+    nested: Sequence[tuple[str, str]]
+    said_of_nest: str
     lines: Sequence[tuple[str, str]]
 
 

@@ -11,7 +11,7 @@ from rowanseed.core.compose.hems import FOLDED_ONCE
 from rowanseed.core.compose.necks import armhole_finish
 from rowanseed.core.compose.openings import is_lined_bodice
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit
+from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit, Where
 from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.make.families.jacket_hems import LEAST_HEM
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, LayerKind, Press
@@ -90,7 +90,8 @@ def _bagged(build: Build, front: Half, back: Half) -> None:
     opening = tuple(p for half in (front, back) for p in half.centre if p.edge == "opening")
     edges.append(("neck", "Lining to neck", neck, False))
     if opening:
-        edges.append(("front-edges", "Lining to front edges", opening, True))
+        half = "back" if build.description.features.opening.where is Where.BACK else "front"
+        edges.append(("front-edges", f"Lining to {half} edges", opening, True))
     # With sleeves the shell's hem is turned up and the lining sewn to its raw edge, so that it falls in a fold; without
     # them both meet edge to edge.
     sleeved = build.description.features.sleeve is not None

@@ -8,7 +8,15 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.laps import is_lap_end
-from rowanseed.core.make.families.waistbands import PASSES, band_of, folded_first, inside_of, is_folded, turned_first
+from rowanseed.core.make.families.waistbands import (
+    PASSES,
+    band_of,
+    ends_of_facings_caught,
+    folded_first,
+    inside_of,
+    is_folded,
+    turned_first,
+)
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
@@ -51,8 +59,8 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 if join.why
                 else ()
             ),
-            f"{bench.seam_of(join)}. Stitch length 1.5 for {bench.margin(25)} before and after a point, and two "
-            "stitches across it.",
+            f"{bench.seam_of(join)} from raw edge to raw edge, the side that goes on the garment left open. Stitch "
+            f"length 1.5 for {bench.margin(25)} before and after a point, and two stitches across it.",
         ),
         meant=frozenset({Meant.ENCLOSES}),
         look="Folded at its centre, both points are alike.",
@@ -249,6 +257,8 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         for j in bench.joins.values()
         if j.id != join.id and (p := band_of(bench, j)) and p in others
     ]
+    half = bench.open_half
+    closed = "front" if half == "back" else "back"
     yield sew(
         bench,
         duty.ids,
@@ -256,9 +266,10 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BAND,
         how=(
             f"Right side of the {bench.name(outer)} to the right side of the garment, the inner layer held out of "
-            "the way; the centre back and the shoulders first, the finished ends level with the front edges, then "
-            "between. Clip the neck's allowance where it will not lie.",
-            f"{bench.seam_of(join)} from front edge to front edge; backstitch both ends.",
+            f"the way; the centre {closed} and the shoulders first, the finished ends level with the {half} edges, "
+            "then between. Clip the neck's allowance where it will not lie.",
+            *ends_of_facings_caught(bench, join.a if outer in pieces_of(join.b) else join.b),
+            f"{bench.seam_of(join)} from {half} edge to {half} edge; backstitch both ends.",
         ),
         requires=(
             *(Need(facts.join(Fact.PRESSED, id), "a collar or band is made up before it is put on") for id in made),

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
-from rowanseed.core.make import facts, minutes
+from rowanseed.core.make import corners, facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
@@ -73,8 +73,8 @@ def edge_faced(bench: Workbench, join: Join) -> str:
 
 
 CORNERS = (
-    "At the corner where the front edge meets the neck shorten the stitch to 1.5, pivot with the needle down, and take "
-    "one stitch across it."
+    "At the corner where the {half} edge meets the {neck} shorten the stitch to 1.5, pivot with the needle down, and "
+    "take one stitch across it."
 )
 
 
@@ -171,7 +171,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     # A slit that the same facing faces is cut once the neck is sewn.
     closed = bench.runs.over(join.a, each_hand=join.each_hand).ring or bool(slits(bench, join))
     ring = closed and not bench.openings.opened_on(join)
-    folded = folded_over(bench, join)
+    folded, neck = folded_over(bench, join), "neck" if bench.has_shoulders else "upper edge"
     open_ = bool(bench.openings.open_at(join)) and not bench.openings.zips_at(join)
     yield sew(
         bench,
@@ -185,7 +185,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),
             f"{bench.seam_of(join)} {from_where(bench, join, ring=ring)}."
             + (" The tape is caught in it." if at_waist or at_neck else ""),
-            *((CORNERS,) if has_corner(join) else ()),
+            *((CORNERS.format(half=bench.open_half, neck=neck),) if has_corner(join) else ()),
+            *corners.pivoted(bench, join.a),
         ),
         requires=(
             *waits(bench, join),

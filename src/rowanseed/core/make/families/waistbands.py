@@ -129,28 +129,38 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     inside = inside_of(bench, piece)
     yield fold_in(bench, piece, inside)
     run = bench.runs.over(other, each_hand=join.each_hand)
-    fitted = ends(bench, join, piece)
+    fitted, name = ends(bench, join, piece), bench.name(piece)
     yield sew(
         bench,
         duty.ids,
         ID,
         act=Act.BAND,
         how=(
-            f"Right side of the {bench.name(piece)} to the right side of the garment; match the seams, centres and "
+            f"Right side of the {name} to the right side of the garment; match the seams, centres and "
             "notches, then ease in what is between.",
+            *ends_of_facings_caught(bench, other),
             f"{bench.seam_of(join)} {bench.sewn_along(run)}.{'' if run.ring else fitted}",
         ),
         requires=tuple(waits(bench, join, piece)),
-        look="The band lies as long as the edge, without a pucker in either.",
+        look=f"The {name} lies as long as the edge, without a pucker in either.",
     )
     yield press(
         bench,
         duty.ids,
         ID,
         way="band",
-        words="into the band",
-        how=(f"Grade the allowances to {bench.fine(10)} and {bench.fine(6)}; press as sewn, then into the band.",),
+        words=f"into the {name}",
+        how=(f"Grade the allowances to {bench.fine(10)} and {bench.fine(6)}; press as sewn, then into the {name}.",),
     )
+
+
+def ends_of_facings_caught(bench: Workbench, along: Iterable[EdgePart]) -> tuple[str, ...]:
+    """What is said of the facings turned in at an edge, whose own ends lie along it and are in no other seam."""
+    edges = {(p.piece, p.edge) for p in along}
+    free = (p for f in bench.finishes.values() if f.kind is FinishKind.RAW for p in f.parts)
+    if not any(p.piece in bench.facings and (bench.base_of(p.piece), p.edge) in edges for p in free):
+        return ()
+    return ("The facing lies turned in, its end with the raw edge there: the seam catches it too.",)
 
 
 def ends(bench: Workbench, join: Join, piece: str) -> str:
@@ -175,7 +185,7 @@ def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
         act=Act.TURN,
         title=f"Press in the inner edge: {bench.name(piece)}",
         how=(
-            "Press the band along its fold line, wrong sides together; open it and press "
+            f"Press the {bench.name(piece)} along its fold line, wrong sides together; open it and press "
             f"{bench.margin(allowance - PASSES)} of its inner edge to the wrong side, {bench.margin(PASSES)} less "
             "than the allowance: later it passes the seam by that.",
         ),
@@ -192,6 +202,7 @@ def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
 def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     pieces = pieces_of(finish.parts)
+    name = bench.names(sorted(pieces))
     over = runs_over(bench, finish)
     joined = [j for j in bench.joins.values() if pieces_of((*j.a, *j.b)) & pieces and not {*j.a, *j.b} & {*over}]
     after = tuple(Need(facts.join(Fact.PRESSED, j.id), "it is sewn on and pressed into the band") for j in joined)
@@ -208,9 +219,9 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.TURN,
         title=f"Turn in and stitch down: {lower_first(finish.name)}",
         how=(
-            "Fold the band on its fold line over the allowances; the pressed fold passes the seam by "
+            f"Fold the {name} on its fold line over the allowances; the pressed fold passes the seam by "
             f"{bench.margin(PASSES)} on the inside. Pin from the right side, or baste.",
-            f"Right side up, stitch in the ditch of the seam, catching the fold below; or edgestitch the band "
+            f"Right side up, stitch in the ditch of the seam, catching the fold below; or edgestitch the {name} "
             f"{bench.margin(2)} from the seam.",
         ),
         bench=Bench.MACHINE,
@@ -274,8 +285,9 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         act=Act.TURN,
         title=f"Close the ends: {lower_first(finish.name)}",
         how=(
-            "Fold the band back on its fold line, right sides together, the pressed inner edge staying turned up; "
-            "sew across the end on the stitching line, in line with the garment's edge, and backstitch.",
+            f"Fold the {bench.names(sorted(pieces))} back on its fold line, right sides together, the pressed inner "
+            "edge staying turned up; sew across the end on the stitching line, in line with the garment's edge, and "
+            "backstitch.",
             *(
                 (
                     "The underlap's lower edge is sewn in the same run, up to the garment's edge: pivot at the "

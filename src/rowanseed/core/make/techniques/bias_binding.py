@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make import corners, facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import finds_bound, why_not_bound
 from rowanseed.core.make.families.free_edges import across, on_edge, whole
@@ -22,7 +22,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
     inwards = any(bench.bends.is_curved(part) for part in finish.parts)
-    name = lower_first(finish.name)
+    name, turns = lower_first(finish.name), corners.inward(bench, finish.parts)
     yield Operation(
         id=f"bind-{finish.id}",
         technique="bias binding",
@@ -36,6 +36,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Trim the garment's allowance to the binding's, {bench.margin(min(allowance, BINDING))}."
             if inwards or allowance > BINDING
             else "Press the binding away from the garment.",
+            *((turns.opened(bench),) if turns else ()),
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),
@@ -54,6 +55,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BIND,
         title=f"Wrap and stitch the binding: {name}",
         how=(
+            *((turns.mitred,) if turns else ()),
             f"Press it away, wrap it over the edge so that the far fold passes the stitching by {bench.margin(2)}; "
             "pin from the right side.",
             "Stitch in the ditch from the right side, or edgestitch the fold.",

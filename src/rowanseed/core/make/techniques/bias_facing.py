@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make import minutes, settings
+from rowanseed.core.make import corners, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched, why_not_bound
 from rowanseed.core.make.families.free_edges import across
@@ -21,6 +21,7 @@ FACING = 10.0
 def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, "bias facing", duty.id)
+    turns = corners.inward(bench, finish.parts)
     yield step(
         "face",
         Act.TRIM,
@@ -30,7 +31,9 @@ def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "allowance.",
         *filter(None, [stretched(step)]),
         f"Stitch on the stitching line {all_along(step)}.",
-        f"Trim both allowances to {bench.margin(6)}, and clip where it curves inwards, every {bench.margin(15)}.",
+        *((f"{turns.pivoted(bench)} Fold the strip there to a mitre before you sew over it.",) if turns else ()),
+        f"Trim both allowances to {bench.margin(6)}, and clip where it curves inwards, every {bench.margin(15)}."
+        f"{f' {turns.clipped}' if turns else ''}",
         took=minutes.seam(1.5 * step.mm),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.JOINED,),

@@ -21,9 +21,10 @@ def braid(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sew",
         Act.ATTACH,
         f"Sew the braid on: {step.name}",
-        f"Braid of {bench.length(step.mm + 60)}, washed first; the ends sealed or turned in. Chalk a line parallel to "
-        "the edge; pin or glue-baste, without pulling. On a curve stitch its outer edge first and ease the inner one "
-        "with steam; at a corner fold a mitre.",
+        f"Braid of {bench.length(step.mm + 60)}, washed first. Chalk a line parallel to the seam or edge, as far from "
+        "it as your pattern's drawing shows; pin or glue-baste, without pulling. On a curve stitch its outer edge "
+        "first and ease the inner one with steam; at a corner fold a mitre.",
+        "An end that runs out at a raw edge is caught in the next seam; a free one is sealed, or turned in.",
         f"Both edges in the same direction, so that it does not twist, {bench.margin(1)} inside.",
         took=minutes.seam(2.5 * step.mm),
         setting=settings.topstitch(bench.household, bench.margin(1)),

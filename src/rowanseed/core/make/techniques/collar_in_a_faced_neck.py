@@ -15,8 +15,11 @@ from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind, Join
+from rowanseed.core.pattern.pieces import Panel
 
 _CHAPTER = "waists, collars and cuffs"
+STRAIGHTER = 1.5
+"""A neck that bends so many times as much as the collar's edge has to be clipped before it lies along it."""
 
 
 def _caught(bench: Workbench, layer: str) -> Finish | None:
@@ -44,6 +47,13 @@ def _same_edges(bench: Workbench, join: Join) -> tuple[str, ...]:
     )
 
 
+def _is_straighter(bench: Workbench, join: Join) -> bool:
+    """Whether the collar's edge is clearly straighter than the neck: a flat collar's has the neck's own curve."""
+    collar = tuple(part for part in (*join.a, *join.b) if bench.panel(part.piece) is Panel.BAND)
+    neck = tuple(part for part in (*join.a, *join.b) if part not in collar)
+    return bench.bends.tightness(neck) > STRAIGHTER * bench.bends.tightness(collar)
+
+
 def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join, caught = bench.joins[duty.id], bench.finishes[duty.ids[1]]
     step = of_joins(bench, "collar in a faced neck", duty.id)
@@ -56,6 +66,25 @@ def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Need(facts.join(Fact.PRESSED, t.id), "a collar is turned and pressed before it is put on")
         for t in turned_collars(bench)
     )
+    clipped = _is_straighter(bench, join)
+    if clipped:
+        neck = tuple(part for part in (*join.a, *join.b) if bench.panel(part.piece) is not Panel.BAND)
+        yield step(
+            "clip",
+            Act.CLIP,
+            f"Clip the neck for the collar: {step.name}",
+            f"The neck's allowance every {bench.margin(15)}, to {bench.margin(2)} from the stitching line, until its "
+            "curve can be laid along the collar's straighter edge without a pucker.",
+            at=Bench.HAND,
+            took=minutes.each(3),
+            needs=tuple(
+                Need(facts.piece(Fact.STAYED, id), "the staystitching holds what is clipped", where_given=True)
+                for id in sorted(pieces_of(neck))
+            ),
+            gives=(Fact.PREPARED,),
+            on=On(edges=shown(neck)),
+            look="Opened out, the clips let the raw edge lie as straight as the collar's.",
+        )
     yield replace(
         sew(
             bench,
@@ -73,6 +102,11 @@ def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             ),
             requires=(
                 *turned,
+                *(
+                    (Need(facts.join(Fact.PREPARED, join.id), "clipped, the neck lies along the collar's edge"),)
+                    if clipped
+                    else ()
+                ),
                 Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True),
             ),
             meant=frozenset({Meant.ENCLOSES}),
@@ -85,16 +119,16 @@ def flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
     )
     yield step(
-        "clip",
-        Act.CLIP,
-        f"Clip the neck under the collar: {step.name}",
-        f"The neck's allowance every {bench.margin(15)}, to {bench.margin(2)} from the stitching line, until it lies "
-        "along the collar's straighter edge without a pucker.",
+        "even",
+        Act.TRIM,
+        f"Trim the raw edges even: {step.name}",
+        "Rolled over your hand, the under layer of the collar stands out beyond the upper one: trim it even with the "
+        "neck's raw edge, so that the seam takes one allowance of all layers.",
         at=Bench.HAND,
-        took=minutes.each(3),
+        took=minutes.each(2),
         after={Fact.JOINED: "it is basted on first"},
         gives=(Fact.PRESSED, *facts.joins(Fact.BASTED, _same_edges(bench, join))),
-        look="Laid along the collar's edge the neck follows it without pulling.",
+        look="All raw edges of the neck lie on each other, and the collar keeps its roll.",
     )
 
 

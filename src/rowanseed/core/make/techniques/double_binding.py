@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make import minutes
+from rowanseed.core.make import corners, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched, why_not_bound
 from rowanseed.core.make.families.free_edges import across
@@ -20,6 +20,7 @@ DOUBLE = 8.0
 def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, "double binding", duty.id)
+    turns = corners.inward(bench, finish.parts)
     allowance = bench.edge_allowance(finish.parts[0])
     wide = 6 * DOUBLE + 6
     yield step(
@@ -35,6 +36,7 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Stitch {bench.margin(DOUBLE)} from the raw edges {all_along(step)}. At the beginning fold the strip's end in "
         f"by {bench.margin(10)} and lap the other over it.",
         *filter(None, [stretched(step)]),
+        *((turns.opened(bench),) if turns else ()),
         took=minutes.seam(1.5 * step.mm),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
@@ -48,6 +50,7 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Fell the binding's fold: {step.name}",
         "Wrap it over the edge; its fold just covers the row inside. Fell it to that row by hand, or stitch in the "
         "ditch from the right side.",
+        *((turns.mitred,) if turns else ()),
         at=Bench.HAND,
         after={Fact.PREPARED: "it is sewn on first"},
         gives=(Fact.FINISHED,),

@@ -36,7 +36,10 @@ def embroidery(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "cloth.",
         at=Bench.HAND,
         took=minutes.each(40),
-        gives=(Fact.FINISHED, *(facts.piece(Fact.ATTACHED, piece) for piece in detail.on)),
+        gives=(
+            Fact.FINISHED,
+            *(facts.piece(fact, piece) for piece in detail.on for fact in (Fact.ATTACHED, Fact.EMBROIDERED)),
+        ),
         on=On(
             pieces=detail.on,
             edges=shown(EdgePart(id, edge.name) for id in detail.on for edge in bench.piece(id).edges),

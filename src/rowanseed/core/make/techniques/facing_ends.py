@@ -24,15 +24,16 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     hem, facings = hem_at_ends(bench, finish), pieces_of(finish.parts)
     hems = (hem,) if hem is not None else ()
+    half = bench.open_half
     step = of_finish(bench, "shaped facing", finish.id)
     on_edge = [j for j in bench.joins.values() if bench.is_faced(j) and pieces_of((*j.a, *j.b)) & facings]
     yield step(
         "close",
         Act.TURN,
         "Close the facing's lower ends at the hem",
-        "Turn the facing back to the right side along the finished front edge, right sides together; pin its lower end "
-        "across the front.",
-        f"Sew across on the hem line, from the front edge to the facing's inner edge; backstitch both ends. Trim both "
+        f"Turn the facing back to the right side along the finished {half} edge, right sides together; pin its lower "
+        f"end across the {half}.",
+        f"Sew across on the hem line, from the {half} edge to the facing's inner edge; backstitch both ends. Trim both "
         f"to {bench.margin(6)} there, the corner across; what of the hem lies behind it is cut back to "
         f"{bench.margin(10)}.",
         f"Turn it out, push the corner square with something blunt, and press. {iron_for(bench)}",
@@ -43,7 +44,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *(Need(facts.finish(Fact.LEVELLED, h.id), "the length is settled", where_given=True) for h in hems),
         ),
         gives=(Fact.FINISHED,),
-        look="Closed, both front edges end at one level, and neither facing shows below the hem.",
+        look=f"Closed, both {half} edges end at one level, and neither facing shows below the hem.",
     )
 
 

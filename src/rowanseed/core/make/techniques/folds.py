@@ -65,7 +65,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 ()
                 if words == "tucks"
                 else (
-                    "Pleats: from the right side bring one line onto the other, the fold towards the side as the "
+                    "Pleats: from the right side bring one line onto the other, the fold lying as the "
                     "tissue's arrow says; without an arrow choose one way and keep it. Pin down the fold.",
                 )
             ),

@@ -8,6 +8,7 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.stiffened import finds_fused, on_piece, stiffened_piece, why_not_fused
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
+from rowanseed.core.make.shared import before_backing
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import HOT, Workbench
 from rowanseed.core.pattern.pieces import Role
@@ -45,7 +46,10 @@ def fuses(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.IRON,
         minutes=minutes.each(3, bench.number_cut(id)),
         on=on_piece(bench, id),
-        requires=(Need(facts.piece(Fact.BACKED, id), "the underlining is on first", where_given=True),),
+        requires=(
+            before_backing(id),
+            Need(facts.piece(Fact.BACKED, id), "the underlining is on first", where_given=True),
+        ),
         gives=(facts.piece(Fact.STIFFENED, id),),
         waits=COOLS,
         caution=HOT,

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.plain_seams import stitching
-from rowanseed.core.make.families.waistbands import ends_at
+from rowanseed.core.make.families.waistbands import ends_at, ends_of_facings_caught
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
@@ -53,9 +53,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             + (
                 "its two finished edges against each other at the centre front, neither over the other"
                 if is_closed
-                else "its finished edges level with the finished front edges"
+                else f"its finished edges level with the finished {bench.open_half} edges"
             )
             + "; pin these, then the notches, then between.",
+            *ends_of_facings_caught(bench, join.b if side is join.a else join.a),
             *(
                 (
                     f"{bench.seam_of(join)} all round, begun at the centre back and sewn {bench.margin(15)} over the "

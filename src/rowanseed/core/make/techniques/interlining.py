@@ -8,6 +8,7 @@ from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.whole_pieces import STIFF, of_piece
 from rowanseed.core.make.operation import Act, Bench, Operation
+from rowanseed.core.make.shared import before_backing
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import LayerKind
@@ -34,6 +35,7 @@ def interlining(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         *(("Where the lining is interlined instead, it is basted to the lining's pieces.",) if bench.linings else ()),
         at=Bench.HAND,
         took=minutes.each(12, bench.number_cut(id)),
+        needs=(before_backing(id),),
         gives=(Fact.BACKED,),
         leaves=("diagonal basting of the interlining",),
         look="Held up by its top edge, neither layer droops away from the other.",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make import minutes
+from rowanseed.core.make import corners, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import bound_ids
 from rowanseed.core.make.families.free_edges import across
@@ -31,6 +31,7 @@ def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     allowance = bench.edge_allowance(finish.parts[0])
     long = step.mm * SHORTER + 2 * 6
     overlocker = bench.household.equipment.overlocker
+    turns = corners.inward(bench, finish.parts)
     yield step(
         "ring",
         Act.TRIM,
@@ -40,6 +41,7 @@ def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "knit takes nine tenths, a ribbing eight: hold it to the edge and stretch before you cut.",
         f"Short ends right sides together, {bench.margin(6)} seam, pressed open with the finger. Fold lengthwise, "
         "wrong sides together, and press.",
+        *_mitred(turns),
         took=minutes.each(6),
         gives=(Fact.PREPARED,),
         rows=0,
@@ -53,6 +55,7 @@ def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Trim the garment's allowance to {bench.margin(min(allowance, 10.0))}. Quarter band and edge; the band's seam "
         "at the centre back or a shoulder. Right sides together, the three raw edges even, band up.",
         "Sew all round, stretching only the band, from pin to pin, to the length of the edge.",
+        *((f"{turns.pivoted(bench)} Clip to it before: the edge opens there as you turn.",) if turns else ()),
         *(() if overlocker else ("Neaten the three edges together with a zigzag and trim.",)),
         at=Bench.OVERLOCKER if overlocker else Bench.MACHINE,
         needs=across_and_flat(bench, duty),
@@ -74,6 +77,21 @@ def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         booklet=True,
         look="Pulled over the head, no thread breaks.",
     )
+
+
+def _mitred(turns: corners.Corners) -> Iterator[str]:
+    """How a band is made to turn where its edge does."""
+    if turns.at_centre:
+        yield (
+            "The ring's seam comes to the point of the V: lay the folded strip on the tissue along the neck's "
+            "stitching line and cut both ends along the centre line, an allowance beyond it; sewn there, it turns as "
+            "the neck does."
+        )
+    if turns.beside:
+        yield (
+            "At each corner lay the folded strip on the tissue along both sides, pin out what is too much on the line "
+            "that halves the corner, and sew that as a dart."
+        )
 
 
 def across_and_flat(bench: Workbench, duty: Duty) -> tuple[Need, ...]:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.derive.lined_part import ALONG
-from rowanseed.core.make import facts, minutes
+from rowanseed.core.make import corners, facts, minutes
 from rowanseed.core.make.crossing import runs_over
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ROLLS_IN, enclosing
@@ -92,6 +92,7 @@ def _edge(bench: Workbench, join: Join) -> Iterator[Operation]:
             "sides together, shell and lining, raw edges even; shoulder seams first, then between. Sides and the "
             "centre with the zip are still open.",
             run,
+            *corners.pivoted(bench, join.a),
         ),
         requires=tuple(_shoulders(bench)),
         meant=frozenset({Meant.ENCLOSES}),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make import facts
+from rowanseed.core.make import corners, facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ID, ROLLS_IN, enclosing
 from rowanseed.core.make.operation import Act, Meant, Need, Operation
@@ -101,18 +101,18 @@ def _inside(bench: Workbench) -> list[str]:
 
 
 def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
-    seam = bench.seam_of(bench.joins[duty.id])
+    seam, half = bench.seam_of(bench.joins[duty.id]), bench.open_half
     if "opening" in edges and "hem" in edges:
         yield (
-            f"{seam} in one run: from the right side seam along the front hem to the corner, up the front edge, "
-            "round the neck, down the other front edge, and along its hem to the left side seam. Begin and end "
+            f"{seam} in one run: from the right side seam along the {half} hem to the corner, up the {half} edge, "
+            f"round the neck, down the other {half} edge, and along its hem to the left side seam. Begin and end "
             "exactly at the stitching line of the sides, with a backstitch."
         )
         yield (
-            f"At every corner and at the front point: stitch length 1.5 for {bench.margin(25)} before and after; "
+            f"At every corner and at the {half} point: stitch length 1.5 for {bench.margin(25)} before and after; "
             "needle down, turn, and two stitches across the point."
         )
-        yield "Then the back hem by itself, from side seam to side seam."
+        yield f"Then the {'front' if half == 'back' else 'back'} hem by itself, from side seam to side seam."
         return
     if "armhole" in edges:
         yield (
@@ -128,6 +128,7 @@ def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
         return
     join = bench.joins[duty.id]
     yield f"{seam} {bench.sewn_along(bench.runs.over(join.a, each_hand=join.each_hand))}."
+    yield from corners.pivoted(bench, join.a)
 
 
 TECHNIQUE = Technique(

@@ -121,8 +121,7 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
 
 
 def _called(bench: Workbench, edge: EdgeShown) -> str:
-    is_back = bench.panel(edge.piece) is Panel.BACK and edge.edge == "opening"
-    return "back edge" if is_back else edge_name(bench, edge.edge)
+    return edge_name(bench, edge.edge)
 
 
 def _basted_along(bench: Workbench, faced: list[Join]) -> Operation:

@@ -26,12 +26,13 @@ def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     at, setting = settings.neaten(bench.household)
     mm = bench.around([finish.id])
+    pressed = ", after its seams are pressed" if bench.crossing([finish.id]) else ""
     yield Operation(
         id=f"neaten-{finish.id}",
         technique="neatened edge",
         act=Act.NEATEN,
         title=f"Neaten the {lower_first(finish.name)}",
-        how=(f"In one run {whole(bench, finish)}, after its seams are pressed, right side up.",),
+        how=(f"In one run {whole(bench, finish)}{pressed}, right side up.",),
         bench=at,
         minutes=minutes.neaten(mm),
         on=on_edge(finish),

@@ -25,6 +25,11 @@ class Sample:
     tries_machine: bool = False
     """What it tries is the machine: without one there is nothing to try."""
 
+    def titled(self, operations: Sequence[Operation]) -> str:
+        """Its title, by what it is sewn for here: the rows of a sleeve that is only eased gather nothing."""
+        eased_only = self.id == "gathers" and not any(op.act is Act.GATHER for op in operations)
+        return "Try the ease rows on a scrap" if eased_only else self.title
+
 
 def samples(bench: Workbench) -> tuple[Sample, ...]:
     machine = bench.household.equipment.machine
@@ -78,7 +83,8 @@ def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
             "buttonhole",
             "Try a buttonhole on a scrap",
             (
-                f"The same layers with the interfacing, on the same grain; cut it open and {_through(bench)} through.",
+                f"The same layers{', with the interfacing,' if bench.interfaced() else ''} on the same grain; cut it "
+                f"open and {_through(bench)} through.",
                 "Write the length and the settings down.",
             ),
             Bench.MACHINE,
@@ -156,7 +162,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
                 id=f"sample-{one.id}",
                 technique="samples",
                 act=Act.SAMPLE,
-                title=one.title,
+                title=one.titled(operations),
                 how=(*one.how, "Keep the sample with its setting written on it."),
                 bench=one.bench,
                 minutes=minutes.each(one.took),

@@ -30,17 +30,18 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[closure.join]
     step = of_closure(bench, "separating zip", duty.id)
     on = On(closures=(closure.id,), edges=shown(open_edges(join)))
+    half = bench.open_half
     foot = settings.zip_foot(bench.household, invisible=False)
     yield step(
         "baste",
         Act.BASTE,
-        "Baste both halves of the zip to the front edges",
+        f"Baste both halves of the zip to the {half} edges",
         "Hold the zip against the edge first: if it is longer than the edge from the upper stitching line to the hem "
         "line, shorten it at its top, with new stops; below, where it parts, it cannot be shortened.",
-        "Part the zip. Front right side up: one half face down on its edge, the middle of the teeth on the stitching "
-        f"line {bench.allowance(join)} from the raw edge, the tape towards the raw edge, the lower stop on the hem "
-        "line. At the top fold the tape's end away from the front, out over the raw edge, just below the upper "
-        "stitching line.",
+        f"Part the zip. The {half} right side up: one half face down on its edge, the middle of the teeth on the "
+        f"stitching line {bench.allowance(join)} from the raw edge, the tape towards the raw edge, the lower stop on "
+        f"the hem line. At the top fold the tape's end away from the {half}, out over the raw edge, just below the "
+        "upper stitching line.",
         "Baste down the middle of the tape. Zip it up, mark on the other tape where hem, seams and pockets come, part "
         "it again, and baste the other half to these marks.",
         at=Bench.HAND,
@@ -64,7 +65,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "zip",
         Act.INSERT_CLOSURE,
         "Topstitch beside the zip",
-        f"The facing turned in, right side up: {bench.margin(BESIDE)} from the edge, through front, tape and facing, "
+        f"The facing turned in, right side up: {bench.margin(BESIDE)} from the edge, through {half}, tape and facing, "
         "from the hem up on both sides, so that both are drawn the same way. Needle down, lift the foot and move the "
         "slider past where it is in the way.",
         "Take the basting out.",

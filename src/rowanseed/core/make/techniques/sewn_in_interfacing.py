@@ -14,6 +14,7 @@ from rowanseed.core.make.families.stiffened import (
     without_glue,
 )
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
+from rowanseed.core.make.shared import before_backing
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
 
@@ -33,7 +34,10 @@ def bastes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.HAND,
         minutes=minutes.each(6, bench.number_cut(id)),
         on=on_piece(bench, id),
-        requires=(Need(facts.piece(Fact.BACKED, id), "the underlining is on first", where_given=True),),
+        requires=(
+            before_backing(id),
+            Need(facts.piece(Fact.BACKED, id), "the underlining is on first", where_given=True),
+        ),
         gives=(facts.piece(Fact.STIFFENED, id),),
         leaves=(f"basting of the interfacing, {bench.name(id)}",),
         look="The two lie together like one cloth when the piece is held up.",

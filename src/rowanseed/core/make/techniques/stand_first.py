@@ -42,7 +42,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 how=(
                     "The outer stand alone, right sides together with the garment, the garment on top so that you see "
                     "its curve; the centre back and the shoulders first, one allowance of the stand reaching past "
-                    "each front edge. Clip the neck's allowance where it will not lie.",
+                    f"each {bench.open_half} edge. Clip the neck's allowance where it will not lie.",
                     *op.how[1:],
                 ),
             )

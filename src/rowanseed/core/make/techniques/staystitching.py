@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make import facts, minutes, settings
+from rowanseed.core.make import corners, facts, minutes, settings
 from rowanseed.core.make.equipment import StaySchool
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
@@ -123,7 +123,7 @@ def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
                 f"{bench.margin(max(allowance - INSIDE, INSIDE))} from the raw edge, just inside the allowance from "
                 "the stitching line"
             )
-    runs = _directions(bench, parts)
+    runs, turns = _directions(bench, parts), corners.inward(bench, parts)
     mm = sum(part_length(bench.pattern, bench.size, p) * copies(bench.pattern, p) for p in parts)
     return Operation(
         id=f"staystitch-{id}",
@@ -133,6 +133,7 @@ def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
         how=(
             f"{where}, one layer, as soon as the pieces are off the table and before anything stretches them.",
             *runs,
+            *((turns.reinforced(bench),) if turns else ()),
             "Lay each piece on its tissue afterwards: the edge is as long as the line printed there.",
         ),
         bench=Bench.MACHINE,

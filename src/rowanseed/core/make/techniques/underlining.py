@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.shared import before_backing
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart
@@ -35,6 +36,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench=Bench.HAND,
         minutes=minutes.each(12, bench.number_cut(id)),
         on=On(pieces=(id,), edges=shown(EdgePart(id, e.name) for e in bench.piece(id).edges)),
+        requires=(before_backing(id),),
         gives=(facts.piece(Fact.BACKED, id),),
         leaves=("diagonal basting of the underlining",),
         look="Held up by its top edge, neither layer droops away from the other.",
