@@ -18,6 +18,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, Piece, Shape
 from rowanseed.core.pattern.seamline import line_length
 from rowanseed.formats.matched_outlines import Binding, Goal, drawn_sizes, lying
+from rowanseed.formats.same_segments import same_segments
 from rowanseed.formats.svg_read import Drawing, DrawnPiece
 
 
@@ -55,10 +56,11 @@ def bound(
 def _drawn_piece(
     piece: Piece, drawn: DrawnPiece, binding: Binding, line: Drawn, drawn_size: Mapping[str, str]
 ) -> Piece:
-    shapes, ratios, moves = {}, {}, {}
+    shapes, ratios, moves, found = {}, {}, {}, {}
     for size in piece.shapes:
         edges = _cut(lying(drawn, drawn_size[size], binding.turn), binding.corners, [e.name for e in piece.edges])
-        edges = _in_frame(Goal(piece, size, line), edges)
+        found[size] = _in_frame(Goal(piece, size, line), edges)
+    for size, edges in same_segments(found).items():
         ring = [p for chain in edges.values() for p in flatten(chain, 1.0)]
         move = _fit(Goal(piece, size, line).ring(1.0), ring)
         edges = _on_its_fold(piece, edges)
