@@ -3,14 +3,17 @@ generated garments, in the words that a sewist would stumble over."""
 
 import re
 
+import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from rowanseed.core.choices import Decisions, FitChoices
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Neck, Opening, Side, Straps
 from rowanseed.core.compose.vocabulary import (
     Centre,
     GarmentKind,
+    Interfaced,
     NeckFinish,
     NeckShape,
     OpeningKind,
@@ -21,8 +24,10 @@ from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.project import Project
 
 from .descriptions import whole_ones
+from .everyday import everyday
 
 PARTS = [
     "zip",
@@ -136,3 +141,37 @@ def test_where_straps_hold_it_up_no_step_speaks_of_a_neck_or_a_shoulder(shape, b
     said += [piece.name for piece in pattern.pieces] + [composed.assumed.get("features.neck.finish", "")]
     strange = [line for line in said if re.search(r"neck|from the shoulder|shoulder seam", line, re.IGNORECASE)]
     assert strange == []
+
+
+SPOKEN = [
+    ("camp shirt", "Try the ease rows", "Try the gathering rows"),
+    ("wrap skirt", "draw the tie through", "draw the cord"),
+    ("pyjama trousers", "draw the cord through", "Creases, where"),
+    ("tailored trousers", "Creases, where the trousers are to have them", "no crease is left"),
+    ("smock dress", "usual for girls", "usual for women"),
+    ("drop-waisted dress", "the skirt comes to it afterwards", "the skirt is gathered"),
+    ("cardigan", "A strip across the knit", "Bias strip"),
+    ("t-shirt", "A strip across the knit", "Bias strip"),
+]
+"""Garment, what its steps say, and what they do not."""
+
+
+@pytest.mark.parametrize(("name", "said", "not_said"), SPOKEN)
+def test_steps_speak_of_this_garment(name, said, not_said):
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    steps = Project(pattern, {}, Decisions("A", size, FitChoices()), {}).steps
+    words = "\n".join(line for step in steps for line in (step.title, *step.how, step.look))
+    assert said in words and not_said not in words
+
+
+def test_an_interfacing_is_tried_under_a_buttonhole_only_where_there_is_one():
+    def tried(interfacing):
+        opening = Opening(Where.FRONT, OpeningKind.BUTTONS, None, 5)
+        features = Features(front=Side(Centre.OPEN), opening=opening, interfacing=interfacing)
+        pattern = compose(Description(name="Top", garment=GarmentKind.TOP, features=features)).pattern
+        made = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices())
+        return next(line for op in made.operations if op.id == "sample-buttonhole" for line in op.how)
+
+    assert "with the interfacing" in tried(frozenset({Interfaced.ALL}))
+    assert "interfacing" not in tried(frozenset())

@@ -7,8 +7,19 @@ from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Description, Features, Opening, Side, Skirt
-from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, SkirtKind, Waist, Where
+from rowanseed.core.compose.description import Description, Features, Opening, Side, Skirt, Sleeve
+from rowanseed.core.compose.vocabulary import (
+    Centre,
+    GarmentKind,
+    OpeningKind,
+    Placket,
+    Shaping,
+    SkirtKind,
+    SleeveKind,
+    SleeveLength,
+    Waist,
+    Where,
+)
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import walk
@@ -98,6 +109,25 @@ def test_a_dart_that_has_too_little_to_give_is_let_out_as_far_as_it_goes_and_the
     assert abs(next(w.fault for w in walk(done.pattern, size) if w.join.id == "waist")) < TURNS_OUT
     lines = " ".join(sheet(done.steps[0], Units.METRIC, size).steps)
     assert "nearer to each other" in lines and "Move the side of the skirt front" in lines
+
+
+@pytest.mark.parametrize("by", [25.0, -15.0])
+def test_a_facing_that_runs_on_over_the_waist_seam_keeps_its_width_on_both_sides_of_it(by):
+    """A bodice with its sleeves cut in one took its sides' change all across: its facing grew, the skirt's did not."""
+    features = Features(
+        front=Side(Centre.OPEN),
+        opening=Opening(Where.FRONT, OpeningKind.BUTTONS, None, 8, Placket.FACING),
+        sleeve=Sleeve(SleeveKind.CUT_IN_ONE, length=SleeveLength.SHORT),
+        waist=Waist.SEAM,
+        skirt=Skirt(SkirtKind.A_LINE),
+    )
+    pattern = compose(Description(name="Dress", garment=GarmentKind.DRESS, features=features)).pattern
+    for size in (pattern.envelope.sizes[0], pattern.envelope.sizes[-1]):
+        done = carry_out(pattern, size, [Alteration("seam", by, "skirt-sides", "waist", "")])
+        found = {w.join.id: w.fault for w in walk(done.pattern, size)}
+        assert abs(found["opening-waist-facing"]) < 0.1
+        assert abs(found["waist"]) < TURNS_OUT
+        assert changes(pattern, done.pattern, size, "A")["waist"] == pytest.approx(by, abs=0.3)
 
 
 def test_each_piece_says_why_it_was_changed():

@@ -211,7 +211,10 @@ def _away_from(centre: Point, chain: Chain, by: float) -> Field:
 
 
 def _at_the_sides(waist: _Waist) -> Pattern:
-    """The outer end of the edge moved, with the side that hangs from it, to nothing farther down; a band whole."""
+    """The outer end of the edge moved, with the side that hangs from it, to nothing farther down; a band whole.
+
+    The inner half stays: what faces an edge that opens runs on over the seam, and keeps its width on both sides of it.
+    """
     with_side = [found for found in waist.pieces() if found[0].has_edge("side")]
     if not with_side:
         return waist.pattern
@@ -228,10 +231,10 @@ def _at_the_sides(waist: _Waist) -> Pattern:
     reach = min(fade, long)
     other = point_at(side, reach if math.dist(side[0].start, far) < NOTICED else long - reach)
     # It swings about where it dies away: the side stays as long as what it is sewn to.
-    slant = (other[1] - far[1]) / (other[0] - far[0])
+    slant, middle = (other[1] - far[1]) / (other[0] - far[0]), (near[1] + far[1]) / 2
 
     def field(p: Point) -> Point:
-        across = smooth((p[1] - near[1]) / (far[1] - near[1]))
+        across = smooth((p[1] - middle) / (far[1] - middle))
         down = 1.0 if whole else 1 - smooth(abs(p[0] - far[0]) / fade)
         return (p[0] - slant * step * across * down, p[1] + step * across * down)
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from typing import assert_never
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
@@ -68,8 +69,12 @@ def laps_over(bench: Workbench) -> str:
             return f"The left {what} laps over the right, as men's garments do: the holes go into the left."
         case Figure.WOMEN:
             return f"The right {what} laps over the left, as women's garments do: the holes go into the right."
-        case _:
+        case Figure.CHILDREN:
+            return f"Choose which {what} laps over: right over left is usual for girls, left over right for boys."
+        case Figure.UNISEX:
             return f"Choose which {what} laps over: right over left is usual for women, left over right for men."
+        case figure:
+            assert_never(figure)
 
 
 def what_laps(bench: Workbench) -> str:

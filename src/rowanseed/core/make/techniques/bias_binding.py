@@ -22,6 +22,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
     inwards = any(bench.bends.is_curved(part) for part in finish.parts)
+    strip = "A strip across the knit, where it stretches most," if bench.household.is_knit else "Bias strip"
     name, turns = lower_first(finish.name), corners.inward(bench, finish.parts)
     yield Operation(
         id=f"bind-{finish.id}",
@@ -29,7 +30,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.TRIM,
         title=f"Sew the binding on: {name}",
         how=(
-            f"Bias strip {bench.margin(4 * BINDING)} wide, {bench.length(mm + 60)} long, both long edges pressed in; "
+            f"{strip} {bench.margin(4 * BINDING)} wide, {bench.length(mm + 60)} long, both long edges pressed in; "
             "open one fold, right sides together, raw edges even.",
             f"Stitch in the crease {whole(bench, finish)}: lay it in without pulling on an outward curve; on an "
             "inward one open the edge towards straight as you sew.",
@@ -43,7 +44,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(edges=shown(finish.parts)),
         requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
-        uses=(Use(Supply.BINDING, mm),),
+        uses=() if bench.household.is_knit else (Use(Supply.BINDING, mm),),
         setting=settings.seam(bench.household),
         rows=0,
         caution=NEEDLE,

@@ -9,7 +9,7 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.operation import Act, Bench, Operation, Setting
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import HOT, Workbench
-from rowanseed.core.pattern.making import ClosureKind
+from rowanseed.core.pattern.making import ClosureKind, DetailKind
 
 
 @dataclass(frozen=True)
@@ -143,12 +143,14 @@ def _every_sample(bench: Workbench) -> tuple[Sample, ...]:
 
 
 def _through(bench: Workbench) -> str:
-    """What goes through a buttonhole here: a button, or the cord of a drawn waist."""
+    """What goes through a buttonhole here: a button, the tie of a skirt that wraps, or the cord of a drawn waist."""
     buttons = any(
         c.kind in (ClosureKind.BUTTONS, ClosureKind.BUTTON_FLY, ClosureKind.BUTTON_LOOP)
         for c in bench.closures.values()
     )
-    return "put the button" if buttons else "draw the cord"
+    if buttons:
+        return "put the button"
+    return "draw the tie" if any(bench.details_of(DetailKind.TIES)) else "draw the cord"
 
 
 def _is_invisible(bench: Workbench, op: Operation) -> bool:

@@ -10,7 +10,12 @@ from rowanseed.core.make.iron import iron_for, others_by_themselves
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import HOT, Workbench
+from rowanseed.core.pattern.making import ClosureKind, EdgePart
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.walk import part_length
+
+CREASED = 500.0
+"""An inner leg of so much, in mm, is long enough for a crease: shorts have none."""
 
 
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
@@ -45,6 +50,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         title="The last press",
         how=(
             f"{iron_for(bench)} From the wrong side or through a cloth; {_in_order(bench)}.",
+            *_creases(bench),
             *others_by_themselves(bench),
             "Hang it up, closed, until it is cool and dry.",
         ),
@@ -54,8 +60,24 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
         requires=(Need(facts.gate(Fact.TRIED, "look-over"), "no basting is pressed in for good"),),
         gives=(facts.gate(Fact.SETTLED, "last-press"),),
         caution=HOT,
-        look="Hung up, no crease is left and no shine, and both sides fall alike.",
+        look="Hung up, nothing is crumpled and nothing shines, and both sides fall alike.",
     )
+
+
+def _creases(bench: Workbench) -> Iterator[str]:
+    """How long legs of woven cloth that close with a zip or a fly are creased (common practice, no source)."""
+    legs = [
+        part_length(bench.pattern, bench.size, EdgePart(piece.id, "inseam"))
+        for piece in bench.pattern.pieces
+        if piece.has_edge("inseam") and piece.id not in bench.inner
+    ]
+    closes = bench.openings.zips or any(c.kind is ClosureKind.BUTTON_FLY for c in bench.closures.values())
+    if legs and min(legs) > CREASED and closes and not bench.household.is_knit and not bench.household.surface.is_pile:
+        yield (
+            "Creases, where the trousers are to have them, as jeans have not: each leg flat by itself, inner leg seam "
+            "on side seam, the hem level. Through a damp cloth the front one from the hem up to the first pleat or "
+            "dart, or until it runs out below the waist; the back one up to the level of the crotch."
+        )
 
 
 def _in_order(bench: Workbench) -> str:

@@ -121,7 +121,7 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     gate = BASTED if basted else SHELL
     how = ["Over what will be worn under it. Stand, sit, bend, lift the arms, walk."]
     if full and basted:
-        how.append("The bodice by itself: the skirt is gathered to it afterwards.")
+        how.append("The bodice by itself: the skirt comes to it afterwards.")
     elif any(Panel.BAND in bench.panels(j.b) for j in full):
         how.append("Pin its folds to a tape round the waist, or to the band, as they will be sewn: that holds it.")
     if left_open:
