@@ -124,3 +124,41 @@ def test_a_lining_that_she_hangs_free_is_not_told_to_be_no_bagged_one():
         garment = Project(pattern, {}, Decisions(view, size, cloth=ClothChoices(layers=layers))).garment
         made = compile_garment(garment, view, size, MakingChoices())
         assert made.gaps == () and dict(made.taken)["lining-hem"] == way
+
+
+APART = [
+    ("blazer", "collar-neck", {"band-on-edge"}),
+    ("blazer", "collar-edge", {"turned-collar", "plain"}),
+    ("blazer", "fronts", {"shaped-facing"}),
+    ("blazer", "armholes", {"sleeve-in-the-flat", "plain"}),
+    ("blouse", "collar-stand", {"plain"}),
+    ("blouse", "collar-edge", {"plain"}),
+    ("blouse", "armholes", {"plain"}),
+    ("overshirt", "yoke-inside", {"plain", "french", "lapped-seam"}),
+    ("dressing gown", "shoulders", {"plain"}),
+]
+"""Garment, part, and ways that would make it apart from what it can only be made with, or pass its shape over."""
+
+
+@pytest.mark.parametrize(("name", "part", "never"), APART)
+def test_what_is_made_in_one_is_not_offered_to_be_made_apart(name, part, never):
+    pattern, view, size = drawn(name)
+    bench = workbench(pattern, view, size, MakingChoices())
+    assert not {technique.id for technique in offered(bench)[part]} & never
+    for id in sorted(never):
+        made = compile_garment(pattern, view, size, MakingChoices(techniques=((part, id),)))
+        assert (part, id) not in made.taken, "nor made so where it was kept"
+        assert any("made the usual way" in gap.said for gap in made.gaps)
+        assert faults(pattern, size, sequence(made.operations)) == []
+
+
+def test_a_two_piece_sleeve_says_why_it_is_not_sewn_in_flat():
+    pattern, view, size = drawn("blazer")
+    told = {one.name: one.why for one in unsuited(pattern, view, size, MakingChoices(), "armholes")}
+    assert "two pieces" in told["Sleeve sewn in the flat"]
+
+
+def test_a_doubled_yoke_says_why_one_of_its_seams_is_not_sewn_by_itself():
+    pattern, view, size = drawn("overshirt")
+    told = {one.name: one.why for one in unsuited(pattern, view, size, MakingChoices(), "yoke")}
+    assert "cannot be made apart" in told["French seam"]

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
 from rowanseed.core.make.choices import MakingChoices
-from rowanseed.core.make.compiler import Made, every_duty, left_unmade, offered
+from rowanseed.core.make.compiler import Made, every_duty, left_unmade, offered, taken_apart
 from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.part_names import part_name
 from rowanseed.core.make.registry import all_techniques
@@ -90,6 +90,8 @@ def unsuited(pattern: Pattern, view: str, size: str, choices: MakingChoices, par
         left = left_unmade(bench, duty) if duty is not None else ()
         if not why and left:
             why = f"“{part_name(bench, left[0])}”, which is made in one with it, would be left"
+        if not why and duty is not None and (apart := taken_apart(bench, duty)):
+            why = f"“{part_name(bench, apart[0])}” is made in one with it, and cannot be made apart"
         out.append(Unsuited(technique.name, why or technique.asks(bench)))
     return tuple(sorted(out, key=lambda one: one.name))
 

@@ -112,7 +112,7 @@ def offered(bench: Workbench) -> dict[str, tuple[Technique, ...]]:
     every = [(technique, duty) for technique, duty in every_duty(bench) if not technique.asks(bench)]
     out: dict[str, list[Technique]] = {id: [] for id in wanted(bench, every)}
     for technique, duty in sorted(every, key=lambda found: (not _is_usual(*found), found[0].rank)):
-        if not left_unmade(bench, duty):
+        if not left_unmade(bench, duty) and not taken_apart(bench, duty):
             for id in duty.ids:
                 out[id].append(technique)
     return {id: tuple(found) for id, found in out.items()}
@@ -135,6 +135,18 @@ def left_unmade(bench: Workbench, duty: Duty) -> tuple[str, ...]:
     usual = _usual_parts(Same(bench))
     beside = {id for ids in usual if ids & own for id in ids - own}
     return tuple(sorted(id for id in beside if not any(id in ids and not ids & own for ids in usual)))
+
+
+def taken_apart(bench: Workbench, duty: Duty) -> tuple[str, ...]:
+    """Parts that can only be made together with these, and are not: a notched collar's seams."""
+    own = set(duty.ids)
+    return tuple(sorted(id for ids in _wholes(Same(bench)) if ids & own for id in ids - own))
+
+
+@lru_cache(maxsize=16)
+def _wholes(known: Same[Workbench]) -> tuple[frozenset[str], ...]:
+    every = _every_duty(known)
+    return tuple(frozenset(duty.ids) for technique, duty in every if duty.whole and _is_usual(technique, duty))
 
 
 def share_out(bench: Workbench) -> tuple[Found, list[Gap]]:
@@ -207,6 +219,9 @@ def _why_not(bench: Workbench, id: str, technique: Technique | None, duty: Duty 
         return refused
     if set(taken) & set(duty.ids):
         return "something else was chosen for a part that it is sewn in one with"
+    apart = taken_apart(bench, duty)
+    if apart:
+        return f"“{named(bench, apart[0])}” is made in one with it, and cannot be made apart"
     unmade = left_unmade(bench, duty)
     return f"“{named(bench, unmade[0])}” is made in one with it and would be left" if unmade else ""
 

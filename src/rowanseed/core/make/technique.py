@@ -14,11 +14,13 @@ from rowanseed.core.make.workbench import Workbench
 class Duty:
     """Parts of the making graph that a technique sews as one: ids of joins, finishes, closures, pieces or layers.
 
-    `by_choice`: usual as the technique may be, it is not for these parts: only where it is chosen.
+    `by_choice`: usual as the technique may be, it is not for these parts: only where it is chosen. `whole`: where this
+    is how they are usually made, none of them can be made apart from the others.
     """
 
     ids: tuple[str, ...]
     by_choice: bool = False
+    whole: bool = False
 
     @property
     def id(self) -> str:

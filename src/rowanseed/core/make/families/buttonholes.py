@@ -43,6 +43,7 @@ def length_of_hole(bench: Workbench) -> str:
     )
 
 
+OPENED = "through the opened hole"
 LAST_ARE_BEST = "From the lowest up, so that the last ones, which show, are the best."
 
 
@@ -175,13 +176,15 @@ def holes_of(
     setting: Setting | None = None,
     caution: str = "",
     took: float = 4,
+    cut: bool = True,
 ) -> Operation:
+    """The holes of a closure, or what is worked in their place: `cut`, into the cloth, they have a length."""
     number = number_of_holes(bench, duty.id)
     return of_closure(bench, technique, duty.id)(
         "buttonholes",
         Act.BUTTONHOLE,
         titled(bench, duty.id, title),
-        f"{number} of them. {length_of_hole(bench)}",
+        f"{number} of them.{f' {length_of_hole(bench)}' if cut else ''}",
         *how,
         at=at,
         took=minutes.each(took, number),
@@ -195,14 +198,16 @@ def holes_of(
     )
 
 
-def sewn_on(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] = ()) -> Operation:
+def sewn_on(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] = (), loops: bool = False) -> Operation:
+    """The buttons sewn on, where the holes or the loops come to lie."""
     number = number_of_holes(bench, duty.id)
+    one, each = ("where the loop reaches", "where each loop reaches") if loops else (OPENED, f"{OPENED}s")
     if is_of_cuffs(bench, duty.id):
-        laid = "Lap the cuff as it is worn, its edges even, and mark through the opened hole."
+        laid = f"Lap the cuff as it is worn, its edges even, and mark {one}."
     elif any(p.edge == "opening" for join in bench.joins.values() for p in (*join.a, *join.b)) or number > 1:
-        laid = "Lay the edges level: pin at the top and the hem first, then between; mark through the opened holes."
+        laid = f"Lay the edges level: pin at the top and the hem first, then between; mark {each}."
     else:
-        laid = "Lap the ends as they are worn, level with each other, and mark through the opened hole."
+        laid = f"Lap the ends as they are worn, level with each other, and mark {one}."
     return Operation(
         id=f"buttons-{duty.id}",
         technique="buttons",

@@ -119,7 +119,7 @@ def stand_of(bench: Workbench) -> tuple[tuple[str, ...], str, str] | None:
 def finds_stand(bench: Workbench) -> Iterator[Duty]:
     found = stand_of(bench)
     if found:
-        yield Duty(found[0])
+        yield Duty(found[0], whole=True)
 
 
 def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:

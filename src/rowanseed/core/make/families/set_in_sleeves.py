@@ -43,6 +43,8 @@ def armhole_ids(bench: Workbench) -> tuple[str, ...]:
 
 def why_not_flat(bench: Workbench, id: str) -> str:
     """Beside a zip in one of the sides, or with a side in several seams, a sleeve is set in the round."""
+    if len(tubes(bench, bench.joins[id])[0]) > 1:
+        return "a sleeve of two pieces has no seam that stands on the side's"
     below = len(sides_below(bench, bench.joins[id]))
     return "" if below == 1 else "the side below it is not one seam, alike on both sides, that closes sleeve and body"
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Join
 
@@ -29,4 +29,4 @@ def yokes_of(bench: Workbench) -> list[tuple[Join, Join]]:
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for one, other in yokes_of(bench):
-        yield single(one.id, other.id)
+        yield Duty((one.id, other.id), whole=True)

@@ -36,9 +36,10 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=10,
         title="Work the button loops",
         at=Bench.HAND,
+        cut=False,
         look="Each loop holds its button without slack.",
     )
-    yield sewn_on(bench, duty)
+    yield sewn_on(bench, duty, loops=True)
 
 
 TECHNIQUE = Technique(

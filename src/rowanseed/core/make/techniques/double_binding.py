@@ -29,10 +29,15 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Sew the double binding on: {step.name}",
         f"Bias strip {bench.margin(wide)} wide, six times the finished {bench.margin(DOUBLE)} and {bench.margin(6)}, "
         "folded lengthwise, wrong sides together, and pressed.",
-        f"Trim the garment's allowance to {bench.margin(DOUBLE)}: the binding's edge then lies on the stitching line "
-        f"that was {bench.margin(allowance)} from the raw edge less that."
-        if allowance > DOUBLE
-        else "Raw edges of strip and garment even, right sides together.",
+        *(
+            (
+                f"Trim the garment's allowance from {bench.margin(allowance)} to {bench.margin(DOUBLE)}, so that the "
+                "row below runs on the stitching line.",
+            )
+            if allowance > DOUBLE
+            else ()
+        ),
+        "Strip and garment right sides together, the three raw edges even.",
         f"Stitch {bench.margin(DOUBLE)} from the raw edges {all_along(step)}. At the beginning fold the strip's end in "
         f"by {bench.margin(10)} and lap the other over it.",
         *filter(None, [stretched(step)]),

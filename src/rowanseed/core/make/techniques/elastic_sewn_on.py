@@ -65,7 +65,7 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
         booklet=True,
-        look="Stretched to the hips no thread breaks.",
+        look="Stretched as far as the edge is wide, no thread breaks.",
     )
 
 

@@ -51,7 +51,7 @@ def finds_notched(bench: Workbench) -> Iterator[Duty]:
     found = _notched(bench)
     if found:
         outer, inner, turned = found
-        yield single(outer.id, inner.id, turned.id, *(j.id for j in _fronts(bench, outer)))
+        yield Duty((outer.id, inner.id, turned.id, *(j.id for j in _fronts(bench, outer))), whole=True)
 
 
 def _crossed(bench: Workbench, join: Join, duty: Duty) -> Iterator[Need]:
