@@ -1,7 +1,9 @@
 """Facings, vents and what a lining does at them: as a tailor would look at them (common practice, no source)."""
 
+import math
+
 import pytest
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString, Point, Polygon
 
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
@@ -40,6 +42,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool
 from rowanseed.core.derive.lining import schools
+from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.make.operation import Act
 from rowanseed.core.pattern.finished import girths
 from rowanseed.core.pattern.seamline import line_length, lines, mark_distance, seam_length
@@ -440,3 +443,27 @@ def test_a_facing_ends_before_the_pleats_of_the_edge_beside_it():
         legs = [mark_distance(back, size, back.mark(leg)) for dart in back.darts for leg in dart.legs]
         to_neck = line_length(back, size, "shoulder") - max(legs)
         assert seam_length(facing, size, "shoulder") < to_neck
+
+
+@pytest.mark.parametrize("shape", [NeckShape.SQUARE, NeckShape.V, NeckShape.ROUND, NeckShape.SCOOP])
+def test_a_neck_s_facing_is_nowhere_deeper_than_round_a_corner_and_bends_one_way_only(shape):
+    """That of a square neck swung out to a wave at its corner."""
+    features = Features(
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0),
+        neck=Neck(shape, NeckFinish.FACING),
+    )
+    pattern = compose(Description(name="Top", garment=GarmentKind.TOP, features=features)).pattern
+    facing = pattern.piece("front-neck-facing")
+    for size, drawn in facing.shapes.items():
+        neck = LineString(flatten(drawn.edges["neck"], 0.2))
+        inner = flatten(drawn.edges["inner"], 0.2)
+        deep = [neck.distance(Point(p)) for p in inner]
+        assert max(deep) <= min(deep) * math.sqrt(2) * 1.1, size
+        turned = [_turn(a, b, c) for a, b, c in zip(inner, inner[1:], inner[2:], strict=False)]
+        assert sum(t for t in turned if t < 0) > -math.radians(25) or sum(t for t in turned if t > 0) < math.radians(25)
+
+
+def _turn(a, b, c):
+    one, other = (math.atan2(q[1] - p[1], q[0] - p[0]) for p, q in ((a, b), (b, c)))
+    return math.atan2(math.sin(other - one), math.cos(other - one))

@@ -127,6 +127,8 @@ def _across(segment: Segment, x: float) -> float:
 
 
 POINTS = 4
+CORNER = math.radians(50)
+"""A chain that turns by so much from one segment to the next has a corner."""
 
 
 STEPS = 8
@@ -152,7 +154,38 @@ def _spaced(chain: Chain, count: int) -> list[tuple[int, float]]:
 
 def parallel(chain: Chain, first: Point, last: Point, depth: float) -> Chain:
     """A line `depth` to the left of a chain's direction, led to `first` and `last` at its ends: three curves, whatever
-    it follows."""
+    it follows; beside a chain with corners it has them too, and is straight where that is."""
+    ends = [k for k in range(1, len(chain)) if _turns(chain[k - 1], chain[k])]
+    if not ends:
+        return _beside(chain, first, last, depth)
+    corners = [_mitred(chain[k - 1], chain[k], depth) for k in ends]
+    runs = [chain[i:j] for i, j in pairwise([0, *ends, len(chain)])]
+    along = zip(runs, pairwise([first, *corners, last]), strict=True)
+    return tuple(
+        segment
+        for run, (start, end) in along
+        for segment in (straight(start, end) if _is_straight(run) else _beside(run, start, end, depth))
+    )
+
+
+def _is_straight(chain: Chain) -> bool:
+    return len(chain) == 1 and not chain[0].is_curve
+
+
+def _turns(one: Segment, other: Segment) -> bool:
+    """Whether a chain has a corner where one segment of it ends and the next begins."""
+    (ax, ay), (bx, by) = one.derivative(1.0), other.derivative(0.0)
+    return abs(math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > CORNER
+
+
+def _mitred(one: Segment, other: Segment, depth: float) -> Point:
+    """Where lines `depth` to the left of two segments meet that make a corner."""
+    (ax, ay), (bx, by) = unit(one.derivative(1.0)), unit(other.derivative(0.0))
+    share = depth / (1 + ax * bx + ay * by)
+    return (one.end[0] - (ay + by) * share, one.end[1] + (ax + bx) * share)
+
+
+def _beside(chain: Chain, first: Point, last: Point, depth: float) -> Chain:
     count = 3 * (POINTS - 1)
 
     def beside(index: int, t: float) -> Point:
