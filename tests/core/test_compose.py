@@ -367,6 +367,46 @@ def test_gores_together_are_as_wide_as_hip_and_waist(panels):
         assert hip == pytest.approx(said["hip"][size], abs=2) and waist == pytest.approx(said["waist"][size], abs=2)
 
 
+@pytest.mark.parametrize("panels", [4, 6, 8])
+def test_hem_and_waist_of_gores_stand_square_to_the_seams_where_two_of_them_meet(panels):
+    """Straight across, hem and waist came to a point at every seam (common practice, no source)."""
+    pattern = compose(skirt(SkirtKind.GORED, panels=panels)).pattern
+    for size in pattern.envelope.sizes:
+        for gore in (p for p in pattern.pieces if p.panel in (Panel.FRONT, Panel.BACK)):
+            edges = gore.shapes[size].edges
+            lowest, highest = (max(q for q, _ in flatten(edges[name], 0.05)) for name in ("hem", "waist"))
+            assert lowest - highest == pytest.approx(620.0, abs=0.1)
+            for one, other in (("hem", "side"), ("side", "waist")):
+                off = _turned(edges[one][-1].derivative(1.0), edges[other][0].derivative(0.0)) - 90.0
+                # Beside a seam at the centre a gore leans on one side alone, and ends as its neighbour does.
+                assert abs(off) < (3.0 if panels == 8 else 0.5)
+
+
+def _turned(one, other):
+    """By how many degrees an outline turns from one direction to the next."""
+    a, b = (math.atan2(y, x) for x, y in (one, other))
+    return math.degrees(math.atan2(math.sin(b - a), math.cos(b - a)))
+
+
+@pytest.mark.parametrize("centre", [Centre.FOLD, Centre.SEAM])
+@pytest.mark.parametrize("panels", [4, 8])
+def test_an_even_number_of_gores_in_each_half_is_cut_as_said_and_seamed_at_the_centre(panels, centre):
+    composed = compose(replace(skirt(SkirtKind.GORED, panels=panels), features=gored(panels, centre)))
+    cut = sum(cut.count for p in composed.pattern.pieces for cut in p.cuts if p.panel in (Panel.FRONT, Panel.BACK))
+    assert cut == panels
+    assert ("features.skirt.panels" in composed.assumed) is (centre is Centre.FOLD)
+
+
+def gored(panels, centre):
+    return Features(
+        front=Side(centre),
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0),
+        waist=Waist.WAISTBAND,
+        skirt=Skirt(SkirtKind.GORED, panels=panels),
+    )
+
+
 @given(
     panels=st.sampled_from([4, 6, 8]),
     length=st.none() | st.floats(250.0, 900.0),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.build import Build, Draw, part
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.figures import hem_ruffle
 from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.panels import Half, upper
@@ -11,6 +12,7 @@ from rowanseed.core.compose.vocabulary import Centre, SkirtKind
 from rowanseed.core.pattern.pieces import Panel
 
 SHAPED = (SkirtKind.STRAIGHT, SkirtKind.A_LINE)
+IN_GORES = (SkirtKind.GORED, SkirtKind.POINTED_PANELS)
 
 
 def waist_of(build: Build, size: Size) -> float:
@@ -29,11 +31,23 @@ def skirt_ids(build: Build) -> tuple[str, str]:
     return ("skirt-front", "skirt-back") if build.description.garment.has_bodice else ("front", "back")
 
 
+def gores_of(description: Description) -> int:
+    """How many gores or pointed panels a skirt has, six where nothing is said."""
+    skirt = description.features.skirt
+    return (skirt.panels if skirt and skirt.panels else None) or 6
+
+
+def gores_meet_at_centre(description: Description) -> bool:
+    """Whether front and back are each an even number of gores: then a seam runs down the centre, and not a gore."""
+    skirt = description.features.skirt
+    return skirt is not None and skirt.kind in IN_GORES and gores_of(description) // 2 % 2 == 0
+
+
 def centre_cut(build: Build, half: Half) -> tuple[str, str | None, int, bool]:
     """(name of the centre edge, the fold, how many, whether paired)."""
     features = build.description.features
     centre = (features.front if half.is_front else features.back).centre
-    if centre is Centre.FOLD:
+    if centre is Centre.FOLD and not gores_meet_at_centre(build.description):
         return "centre", "centre", 1, False
     return ("opening" if centre is Centre.OPEN else "centre"), None, 2, True
 

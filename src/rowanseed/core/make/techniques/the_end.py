@@ -73,10 +73,13 @@ def _creases(bench: Workbench) -> Iterator[str]:
     ]
     closes = bench.openings.zips or any(c.kind is ClosureKind.BUTTON_FLY for c in bench.closures.values())
     if legs and min(legs) > CREASED and closes and not bench.household.is_knit and not bench.household.surface.is_pile:
+        darts = [dart for p in bench.pattern.pieces if bench.panel(p.id) is Panel.FRONT for dart in p.darts]
+        folded = any(dart.is_folded for dart in darts)
+        ends = "up to the first pleat" if folded else "up to the dart" if darts else "until it runs out below the waist"
         yield (
             "Creases, where the trousers are to have them, as jeans have not: each leg flat by itself, inner leg seam "
-            "on side seam, the hem level. Through a damp cloth the front one from the hem up to the first pleat or "
-            "dart, or until it runs out below the waist; the back one up to the level of the crotch."
+            f"on side seam, the hem level. Through a damp cloth the front one from the hem {ends}; the back one up to "
+            "the level of the crotch."
         )
 
 
