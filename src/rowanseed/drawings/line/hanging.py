@@ -78,6 +78,9 @@ def closed_fan(edges: Edges) -> Callable[[Point], Point] | None:
     """A piece below a yoke that was slashed down to its waist and spread: as it lay before. None for any other."""
     if "yoke" not in edges or "waist" not in edges:
         return None
+    if max(x for x, _ in edges["waist"]) < max(x for x, _ in edges["yoke"]):
+        # It is the yoke itself, at the waist.
+        return None
     run = sorted(edges["waist"], key=lambda q: q[1])
     (foot, centre), turned = run[0], _slope(run[-2], run[-1])
     if turned < BENT:
