@@ -53,9 +53,9 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "turn",
         Act.BIND,
         f"Fell the binding's fold: {step.name}",
+        *((turns.mitred,) if turns else ()),
         "Wrap it over the edge; its fold just covers the row inside. Fell it to that row by hand, or stitch in the "
         "ditch from the right side.",
-        *((turns.mitred,) if turns else ()),
         at=Bench.HAND,
         after={Fact.PREPARED: "it is sewn on first"},
         gives=(Fact.FINISHED,),
