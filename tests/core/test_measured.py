@@ -23,6 +23,7 @@ from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description
 
 from .descriptions import whole_ones
+from .everyday import EVERYDAY, everyday
 
 SAMPLES = sorted(Path("tests/outside/descriptions").glob("*.json"))
 DRESS = Description(
@@ -207,3 +208,12 @@ def test_any_few_figures_near_the_usual_are_met_or_the_seam_is_named(data):
         assume(False)
     for name, value in asked.items():
         assert read(pattern, piece.id, "14", name) == pytest.approx(value, abs=MET)
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_is_measured_has_a_sewist_s_name_and_no_two_of_a_piece_have_the_same(name):
+    """A belt had an “A” and a “B”, and the cloth hung on “the inner of the front facing”."""
+    for piece in everyday(name).pieces:
+        words = [one.words for one in dimensions(piece)]
+        assert len(set(words)) == len(words), (piece.name, words)
+        assert not {"A", "B", "Inner", "Outer", "Lower", "Upper", "Front", "Back", "Fold", "Sewn", "Round"} & set(words)
