@@ -40,6 +40,11 @@ def band_of(bench: Workbench, join: Join) -> str | None:
     return None
 
 
+def called(bench: Workbench, pieces: Iterable[str]) -> str:
+    """What a band is called within a sentence: an apron's “waistband with its ends” is its waistband."""
+    return ", ".join(dict.fromkeys(bench.name(id).partition(" with ")[0] for id in sorted(pieces)))
+
+
 def inside_of(bench: Workbench, piece: str) -> Finish | None:
     """The finish that turns in the inside of a band: its own, or that of the layer within it."""
     return next(
@@ -129,7 +134,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     inside = inside_of(bench, piece)
     yield fold_in(bench, piece, inside)
     run = bench.runs.over(other, each_hand=join.each_hand)
-    fitted, name = ends(bench, join, piece), bench.name(piece)
+    fitted, name = ends(bench, join, piece), called(bench, [piece])
     yield sew(
         bench,
         duty.ids,
@@ -185,7 +190,7 @@ def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
         act=Act.TURN,
         title=f"Press in the inner edge: {bench.name(piece)}",
         how=(
-            f"Press the {bench.name(piece)} along its fold line, wrong sides together; open it and press "
+            f"Press the {called(bench, [piece])} along its fold line, wrong sides together; open it and press "
             f"{bench.margin(allowance - PASSES)} of its inner edge to the wrong side, {bench.margin(PASSES)} less "
             "than the allowance: later it passes the seam by that.",
         ),
@@ -202,7 +207,7 @@ def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
 def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     pieces = pieces_of(finish.parts)
-    name = bench.names(sorted(pieces))
+    name = called(bench, pieces)
     over = runs_over(bench, finish)
     joined = [j for j in bench.joins.values() if pieces_of((*j.a, *j.b)) & pieces and not {*j.a, *j.b} & {*over}]
     after = tuple(Need(facts.join(Fact.PRESSED, j.id), "it is sewn on and pressed into the band") for j in joined)
@@ -285,7 +290,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         act=Act.TURN,
         title=f"Close the ends: {lower_first(finish.name)}",
         how=(
-            f"Fold the {bench.names(sorted(pieces))} back on its fold line, right sides together, the pressed inner "
+            f"Fold the {called(bench, pieces)} back on its fold line, right sides together, the pressed inner "
             "edge staying turned up; sew across the end on the stitching line, in line with the garment's edge, and "
             "backstitch.",
             *(
