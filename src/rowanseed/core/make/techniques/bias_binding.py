@@ -30,6 +30,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.TRIM,
         title=f"Sew the binding on: {name}",
         how=(
+            *((turns.opened(bench),) if turns else ()),
             f"{strip} {bench.margin(4 * BINDING)} wide, {bench.length(mm + 60)} long, both long edges pressed in; "
             "open one fold, right sides together, raw edges even.",
             f"Stitch in the crease {whole(bench, finish)}: lay it in without pulling on an outward curve; on an "
@@ -37,7 +38,6 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Trim the garment's allowance to the binding's, {bench.margin(min(allowance, BINDING))}."
             if inwards or allowance > BINDING
             else "Press the binding away from the garment.",
-            *((turns.opened(bench),) if turns else ()),
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),

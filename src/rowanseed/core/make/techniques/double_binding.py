@@ -27,6 +27,7 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "bind",
         Act.TRIM,
         f"Sew the double binding on: {step.name}",
+        *((turns.opened(bench),) if turns else ()),
         f"Bias strip {bench.margin(wide)} wide, six times the finished {bench.margin(DOUBLE)} and {bench.margin(6)}, "
         "folded lengthwise, wrong sides together, and pressed.",
         *(
@@ -41,7 +42,6 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Stitch {bench.margin(DOUBLE)} from the raw edges {all_along(step)}. At the beginning fold the strip's end in "
         f"by {bench.margin(10)} and lap the other over it.",
         *filter(None, [stretched(step)]),
-        *((turns.opened(bench),) if turns else ()),
         took=minutes.seam(1.5 * step.mm),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
