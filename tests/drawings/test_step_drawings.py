@@ -160,7 +160,7 @@ def test_a_seam_below_a_zip_is_drawn_from_its_mark_and_not_over_the_opening():
     operations = compile_garment(pattern, "A", size, HOUSEHOLDS["usual"]).operations
     op = next(op for op in operations if op.id == "sew-centre-back")
     laid = draw_laid(pattern, "A", size, op, "#6b3d5b", "#d9cbd3")
-    assert "to the mark of the zip" in laid.words and "to the waist" not in laid.words
+    assert "from the hem up to within a stitch of the zip" in laid.words and "waist" not in laid.words
 
 
 def test_a_seam_with_a_zip_between_two_marks_is_drawn_below_it_and_above():
@@ -173,7 +173,7 @@ def test_a_seam_with_a_zip_between_two_marks_is_drawn_below_it_and_above():
     size = pattern.envelope.sizes[2]
     ops = {op.id: op for op in compile_garment(pattern, "A", size, MakingChoices()).operations}
     laid = draw_laid(pattern, "A", size, ops["sew-sides-left"], "#6b3d5b", "#d9cbd3")
-    assert "to the mark of the zip, and on above its upper mark" in laid.words
+    assert "from the hem up to the zip mark, and on above its upper mark" in laid.words
     edges = [edge for edge in ops["zip-opening"].edges if edge.mark is not None]
     assert [edge.to_mark is not None for edge in edges] == [True], "the zip is drawn between its marks"
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.base.words import Worded
 from rowanseed.core.make.facts import State
+from rowanseed.core.make.run import Run
 
 
 class Bench(Worded):
@@ -193,6 +194,8 @@ class Operation:
     `requires` and `gives` are states; `needs` are the operations they lead to, which the compiler fills in. `leaves`
     and `removes` are temporary things by their words, `sets` and `sets_back` settings of a machine. `minutes` are the
     least and the most it takes a practised home sewist. `rows` is how often the length it works on is stitched.
+    `run` is how the stitching of its first join runs, in the words of `how`; None where that has no one beginning and
+    end. `towards` are the pieces that allowances are pressed to, both sides' for a seam pressed open.
     """
 
     id: str
@@ -212,6 +215,8 @@ class Operation:
     sets_back: tuple[str, ...] = ()
     meant: frozenset[Meant] = frozenset()
     way: str = ""
+    run: Run | None = None
+    towards: frozenset[str] = frozenset()
     rows: float = 1.0
     uses: tuple[Use, ...] = ()
     waits: float = 0.0

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from rowanseed.core.make.graph import Graph, pieces_of
 from rowanseed.core.make.openings import Openings
-from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, Closure, DetailKind, EdgePart, FinishKind
+from rowanseed.core.make.run import OPENING, PLACKET, ZIP, Run
+from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, Closure, DetailKind, EdgePart, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.tiers import TO_CENTRE, TO_SIDE
 
@@ -47,12 +49,13 @@ ENDS = {
     "raglan-back": "raglan seam",
     "underarm-front": "underarm seam",
     "underarm-back": "underarm seam",
+    "a": "long edge",
+    "b": "long edge",
 }
 """What the end of a seam is called, by the edge that it runs out on."""
 UPPER_EDGE = "upper edge"
 ENDS_AT = {NECK_CENTRE: "centre dot", BAND_FOLD: "band's fold"}
 """The same where it ends at a mark of its own edge."""
-ZIP, PLACKET, OPENING = "zip", "placket", "opening"
 OPENED_BY = {
     DetailKind.CONTINUOUS_PLACKET: "wrist",
     DetailKind.TOWER_PLACKET: "wrist",
@@ -61,32 +64,13 @@ OPENED_BY = {
 """The edge that a slash opens, by what it is made as."""
 
 
-def edge_name(graph: Graph, edge: str) -> str:
-    """What an edge of a garment is called within a sentence."""
+def edge_name(graph: Graph, edge: str, piece: str = "") -> str:
+    """What an edge of a garment, or of one of its pieces, is called within a sentence."""
     if edge == "neck" and not graph.has_shoulders:
         return UPPER_EDGE
-    if edge == "opening":
+    if edge == "opening" or (edge == "front" and piece and graph.panel(piece) is Panel.BAND):
         return f"{graph.open_half} edge"
     return ENDS.get(edge, edge.replace("-", " "))
-
-
-@dataclass(frozen=True)
-class Run:
-    """How a seam runs over the whole garment: from one end to the other, or all round."""
-
-    start: str
-    end: str
-    ring: bool = False
-
-    @property
-    def words(self) -> str:
-        if self.ring:
-            return "all round"
-        if self.start == self.end and self.start in (ZIP, PLACKET, OPENING):
-            return f"from one side of the {self.start} to the other"
-        return (
-            f"from {self.start} to {self.end}" if self.start == self.end else f"from the {self.start} to the {self.end}"
-        )
 
 
 @dataclass(frozen=True, eq=False)
@@ -98,22 +82,9 @@ class Runs:
 
     def over(self, parts: tuple[EdgePart, ...], *, each_hand: bool = False, from_end: bool = False) -> Run:
         """From where to where a chain of edges runs over the whole garment, folds opened and halves joined."""
-        pieces = pieces_of(parts)
-        own = {(part.piece, part.edge) for part in parts}
-        ends = []
-        for part in parts:
-            marks = (part.from_mark, part.to_mark)
-            for edge, touches, mark in zip(self.graph.neighbours(part), ("end", "start"), marks, strict=True):
-                if mark in ENDS_AT:
-                    ends.append(ENDS_AT[mark])
-                    continue
-                if edge in self.graph.folds(part.piece) or (part.piece, edge) in own | self._inside:
-                    continue
-                if self._is_within(part.piece, edge, touches, pieces, each_hand=each_hand):
-                    continue
-                ends.append(self._end(part.piece, edge, touches))
-        in_a_side = self.openings.opened_in_a_side(parts) if not ends and not each_hand else None
-        if in_a_side is not None:
+        ends = [end for part in parts for end in self.ends_of(part, parts, each_hand=each_hand) if end is not None]
+        in_a_side = self.openings.opened_in_a_side(parts) if not each_hand else None
+        if not ends and in_a_side is not None:
             word = self._opened_by(in_a_side)
             return Run(word, word)
         if not ends and not each_hand and self._ends_on_one_hand(parts):
@@ -124,7 +95,52 @@ class Runs:
         if len(ends) == 1:
             # The other end is the same one on the other hand: it runs across the fold or the centre seam.
             first = last
-        return Run(last, first) if from_end else Run(first, last)
+            if in_a_side is not None and last == self._opened_by(in_a_side):
+                last = self._beside(in_a_side)
+        return Run(last, first, backwards=True) if from_end else Run(first, last)
+
+    def ends_of(self, part: EdgePart, parts: Sequence[EdgePart], *, each_hand: bool) -> tuple[str | None, str | None]:
+        """What both ends of one edge of a chain are called where the seam ends there, in ring order; None at an end
+        where it goes on, over a fold or onto another piece of the chain."""
+        found: list[str | None] = []
+        for edge, touches, mark in zip(
+            self.graph.neighbours(part), ("end", "start"), (part.from_mark, part.to_mark), strict=True
+        ):
+            if mark in ENDS_AT:
+                found.append(ENDS_AT[mark])
+            elif self._goes_on(part.piece, edge, touches, parts, each_hand=each_hand):
+                found.append(None)
+            else:
+                found.append(self._end(part.piece, edge, touches))
+        return found[0], found[1]
+
+    def beside(self, part: EdgePart, end: int) -> str:
+        """What lies at the first (0) or the last (1) end of an edge by itself, whatever the seam does there."""
+        edge, piece = self.graph.neighbours(part)[end], part.piece
+        opened = (
+            one
+            for one in self.openings.openers
+            if (piece, edge) in {(p.piece, p.edge) for p in self.graph.parts(one.join)}
+            and self.openings.opens(one, self.graph.joins[one.join], piece, ("end", "start")[end])
+        )
+        return next((self._opened_by(one) for one in opened), edge_name(self.graph, edge, piece))
+
+    def begun_at(self, join: Join, *ends: str) -> Run:
+        """A join begun at that end of it which is called so; where none or both are, where it begins anyhow."""
+        run = self.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+        if run.end in ends and run.start not in ends:
+            return replace(run, start=run.end, end=run.start, backwards=not run.backwards)
+        return run
+
+    def _goes_on(self, piece: str, edge: str, touches: str, parts: Sequence[EdgePart], *, each_hand: bool) -> bool:
+        own = {(part.piece, part.edge) for part in parts}
+        if edge in self.graph.folds(piece) or (piece, edge) in own | self._inside:
+            return True
+        return self._is_within(piece, edge, touches, pieces_of(parts), each_hand=each_hand)
+
+    def _beside(self, opener: Closure) -> str:
+        """What the seam that something opens on one hand is called on the other, where nothing does."""
+        return edge_name(self.graph, self.graph.joins[opener.join].a[0].edge)
 
     @cached_property
     def _inside(self) -> frozenset[tuple[str, str]]:
@@ -158,7 +174,7 @@ class Runs:
             return self._opened_by(opener)
         if edge == "sleeve" and not any(Panel.SLEEVE in self.graph.panels((*join.a, *join.b)) for join in here):
             return "leg edge"
-        return edge_name(self.graph, edge)
+        return edge_name(self.graph, edge, piece)
 
     def _ends_on_one_hand(self, parts: tuple[EdgePart, ...]) -> bool:
         """Whether what is sewn together on one hand ends on the other, as a facing does where a side opens."""

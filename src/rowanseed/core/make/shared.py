@@ -12,6 +12,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins
 from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
@@ -190,12 +191,16 @@ def press(
     *,
     way: str,
     words: str,
+    towards: Iterable[str] = (),
     how: tuple[str, ...] = (),
     requires: tuple[Need, ...] = (),
     title: str = "",
     look: str = "",
 ) -> Operation:
-    """A seam pressed as sewn and then as it will lie; clipped before where its curve asks for it."""
+    """A seam pressed as sewn and then as it will lie; clipped before where its curve asks for it.
+
+    `towards` are the pieces its allowances lie on then, where `words` and the seam do not tell.
+    """
     join = bench.joins[duty[0]]
     told = list(how) or [
         "As sewn first, to set the stitches; then open, the two panels held apart so that no cloth is swallowed."
@@ -228,9 +233,23 @@ def press(
         requires=(*own, *requires),
         gives=facts.joins(Fact.PRESSED, duty),
         way=words,
+        towards=frozenset(towards) or _lies_on(bench, join, way, words),
         look=look or (looks.PRESSED_OPEN if way == "open" else looks.PRESSED_ASIDE),
         caution=HOT,
     )
+
+
+def _lies_on(bench: Workbench, join: Join, way: str, words: str) -> frozenset[str]:
+    """The pieces of a seam that its allowances lie on as it is pressed; none where the words alone say it."""
+    pieces = pieces_of((*join.a, *join.b))
+    panels = {Press.BACK.words: Panel.BACK, Press.FRONT.words: Panel.FRONT, Press.BAND.words: Panel.BAND}
+    if way == "open":
+        return pieces
+    if way in ("facing", "lining"):
+        found = pieces & bench.inner
+    else:
+        found = frozenset(p for p in pieces if bench.panel(p) is panels.get(words))
+    return found if found < pieces else frozenset()
 
 
 def clip(bench: Workbench, duty: tuple[str, ...], technique: str) -> Operation | None:
@@ -283,6 +302,7 @@ def sew(
     rows: float = 1.0,
     look: str = "",
     on: On | None = None,
+    run: Run | None = None,
     flat: bool = False,
 ) -> Operation:
     """The stitching of a seam, with everything that any seam waits for; `flat`: before the seams it would cross."""
@@ -315,6 +335,7 @@ def sew(
         setting=settings.seam(bench.household, lining=is_lining(bench, duty)),
         meant=meant if Meant.ENCLOSES in meant else meant | how_edges_end(bench, duty),
         leaves=leaves,
+        run=run,
         rows=rows,
         look=look or looks.SEWN,
         caution=NEEDLE,

@@ -17,7 +17,8 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import Graph
 from rowanseed.core.make.openings import Openings
 from rowanseed.core.make.operation import EdgeShown, Need, On
-from rowanseed.core.make.runs import Run, Runs
+from rowanseed.core.make.run import Run
+from rowanseed.core.make.runs import Runs
 from rowanseed.core.make.zip_kinds import zipped_as_chosen
 from rowanseed.core.pattern.making import (
     EdgePart,

@@ -10,18 +10,18 @@ from shapely.geometry import Polygon
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.geometry.polyline import bounds
-from rowanseed.core.make.operation import Act, Operation
+from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.runs import ENDS, edge_name
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.opened_out import opened_out
-from rowanseed.core.pattern.pieces import Dart, LineKind, Piece, PointKind
+from rowanseed.core.pattern.pieces import Dart, LineKind, Panel, Piece, PointKind
 from rowanseed.core.printing.lines import dart_runs, upright
 from rowanseed.drawings.steps.paper import Paper
 from rowanseed.drawings.steps.placing import Lying, as_drawn
 from rowanseed.drawings.steps.shown import Laid
 from rowanseed.drawings.steps.stitching import arrow
-from rowanseed.drawings.steps.together import notches
+from rowanseed.drawings.steps.together import listed, notches
 from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of
 
 ON_WRONG_SIDE = frozenset({Act.FUSE, Act.BACK, Act.MARK, Act.PRESS, Act.PAD, Act.DART})
@@ -37,7 +37,20 @@ def _edges_of(bench: Workbench, op: Operation) -> list[tuple[str, str]]:
         edges = [(p.piece, p.edge) for c in closures for p in bench.parts(c.join)]
     if not edges:
         edges = [(p.piece, p.edge) for id in op.on.joins for p in bench.parts(id)]
-    return list(dict.fromkeys(edges))
+    return list(dict.fromkeys(_on_the_band(bench, op, edges)))
+
+
+def _on_the_band(bench: Workbench, op: Operation, edges: list[tuple[str, str]]) -> list[tuple[str, str]]:
+    """Of a fastening of a band on the garment, the band: what it is sewn to has neither hook nor buttonhole."""
+    if op.act not in (Act.FASTEN, Act.BUTTON, Act.BUTTONHOLE):
+        return edges
+    for join in bench.joins.values():
+        for side, other in ((join.a, join.b), (join.b, join.a)):
+            if bench.panels(side) != {Panel.BAND} or Panel.BAND in bench.panels(other) or bench.is_faced(join):
+                continue
+            if set(edges) == {(p.piece, p.edge) for p in (*side, *other)}:
+                return [(p.piece, p.edge) for p in side]
+    return edges
 
 
 def _right_side_up(op: Operation) -> bool:
@@ -48,6 +61,9 @@ def _right_side_up(op: Operation) -> bool:
             return op.bench.is_machine
         case Act.HEM | Act.TACK:
             return "right side up" in " ".join(op.how).lower()
+        case Act.TURN | Act.BONE:
+            told = " ".join(op.how).lower()
+            return not (op.bench is Bench.IRON or "from the wrong side" in told or "on the wrong side" in told)
         case _:
             return op.act not in ON_WRONG_SIDE
 
@@ -91,15 +107,17 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
         if not paper.inside(shape, lying.piece.name, side):
             left, _, over, low = bounds(lying.cutting())
             paper.outside(((left + over) / 2, low), (0, 1), f"{lying.piece.name}, {side}", leader=True)
-    told = ", ".join(lower_first(lying.piece.name) for lying in lyings)
+    told = listed(lower_first(lying.piece.name) for lying in lyings)
     along = "" if whole else _along_words(bench, edges)
-    more = f" Not drawn: {', '.join(bench.name(p) for p in left_out)}." if left_out else ""
+    more = f" Not drawn: {listed(bench.name(p) for p in left_out)}." if left_out else ""
     words = f"{told[0].upper()}{told[1:]}, {side} up{along}.{more}"
     return Laid(paper.finish("What it is done on", words), words)
 
 
 def _along_words(bench: Workbench, edges: Sequence[tuple[str, str]]) -> str:
-    named = (edge_name(bench, edge) if edge in ENDS else f"{edge.replace('-', ' ')} edge" for _, edge in edges)
+    named = (
+        edge_name(bench, edge, piece) if edge in ENDS else f"{edge.replace('-', ' ')} edge" for piece, edge in edges
+    )
     names = list(dict.fromkeys(named))
     if not names or len(names) > 3:
         return ""

@@ -14,10 +14,11 @@ from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import PLACKET_BASE, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.steps.by_themselves import by_themselves
+from rowanseed.drawings.steps.folding import Folding, folding
 from rowanseed.drawings.steps.opened import opened
 from rowanseed.drawings.steps.paper import Paper
 from rowanseed.drawings.steps.shown import Laid
-from rowanseed.drawings.steps.together import Together, on_one_piece, sides_together, together
+from rowanseed.drawings.steps.together import Together, pair_shown, sides_together, together
 
 TOGETHER = frozenset({Act.JOIN, Act.FACE, Act.BAND, Act.LINE, Act.BIND, Act.BASTE, Act.PIPE, Act.CLOSE})
 OPENED = frozenset({Act.PRESS, Act.UNDERSTITCH, Act.TOPSTITCH, Act.TRIM, Act.CLIP, Act.TURN, Act.TACK})
@@ -35,9 +36,12 @@ def _drawn(same: Same[Pattern], view: str, size: str, op: Operation, thread: str
     join = next((bench.joins[id] for id in op.on.joins if id in bench.joins), None)
     paper = Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")
     if join is not None and _is_apart(join) and op.act in TOGETHER | OPENED | {Act.NEATEN}:
-        goes_round = len(on_one_piece(join.a)) > 1
-        if op.act in OPENED and not goes_round and sides_together(op) is Together.RIGHT:
-            return opened(paper, bench, op, join)
+        one, _ = pair_shown(bench, op, join)
+        folds = folding(bench, join) is Folding.ON_ITS_FOLD
+        if op.act in OPENED and len(one) == 1 and not folds and sides_together(op) is Together.RIGHT:
+            flat = opened(paper, bench, op, join)
+            if flat is not None:
+                return flat
         if op.act in TOGETHER | OPENED or Meant.TOGETHER in op.meant:
             return together(paper, bench, op, join)
     return by_themselves(paper, bench, op)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
+from dataclasses import replace
 
 from shapely.geometry import LineString, Polygon
 
@@ -13,23 +14,35 @@ from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import EdgePart, Join, Press
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.drawings.steps.folding import Folding, folded, folding
 from rowanseed.drawings.steps.paper import Paper, dot, rings
 from rowanseed.drawings.steps.placing import Lying, as_drawn, opened_from
+from rowanseed.drawings.steps.shares import shares
 from rowanseed.drawings.steps.shown import Laid
-from rowanseed.drawings.steps.together import away, far_point, on_one_piece, others_beside
+from rowanseed.drawings.steps.together import at_seam, away, far_point, others_beside, pair_shown
 from rowanseed.drawings.svg import INK, number, path_of
 
+OVERLAP = 0.12
+"""So much of the smaller piece may lie over the other, as a share, where a seam curves a little."""
 FROM_RIGHT = frozenset({Act.UNDERSTITCH, Act.TOPSTITCH})
 
 
-def opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
-    """The two pieces of a seam that is sewn, from the side that is worked on."""
-    one, other = on_one_piece(join.a), on_one_piece(join.b)
+def opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid | None:
+    """The two pieces of a seam that is sewn, from the side that is worked on; None where it curves so much that they
+    cannot be laid flat beside each other."""
+    one, other = pair_shown(bench, op, join)
     against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
     from_right = op.act in FROM_RIGHT
     first = as_drawn(bench.piece(one[0].piece), bench.size, right_side_up=from_right)
-    second = opened_from(first, one, bench.piece(other[0].piece), other, against=against)
+    second = opened_from(
+        first, one, bench.piece(other[0].piece), other, against=against, shares=shares(bench, join, one, other)
+    )
+    is_tube = folding(bench, join) is Folding.EDGE_ON_EDGE
+    if is_tube:
+        halves = folded(first.piece, bench.size, one, other)
+        first, second = replace(first, kept=halves.one), replace(second, kept=halves.other)
+    elif _is_set_in(bench, join) or _overlap(first, second):
+        return None
     paper.look_at(first.stitched(one))
     paper.scale([first, second])
     shapes = []
@@ -37,7 +50,7 @@ def opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
         shapes.append(paper.seen(lying.seam()))
         paper.cloth(shapes[-1], right_side=from_right)
     paper.areas += shapes
-    pressed = _pressed_to(bench, join)
+    pressed = _pressed_to(op, (first, one), (second, other))
     if not from_right:
         for lying, parts in ((first, one), (second, other)):
             _flap(paper, lying, parts, pressed)
@@ -52,39 +65,51 @@ def opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     if op.act in (Act.CLIP, Act.TRIM):
         _clips(paper, bench, first, one[0])
     side = "right side" if from_right else "wrong side"
-    for lying, shape in zip((first, second), shapes, strict=True):
+    for lying, shape in zip((first, second)[: 1 if is_tube else 2], shapes, strict=False):
         if not paper.inside(shape, lying.piece.name, side):
             far = far_point(shape, line)
             paper.outside(far, away(far, line), f"{lying.piece.name}, {side}", leader=True)
     names = lower_first(first.piece.name)
-    names = (
-        f"left and right {names}" if first.piece is second.piece else f"{names} and {lower_first(second.piece.name)}"
-    )
-    way = f", the allowances {join.press.words}" if op.act is Act.PRESS and pressed is not None else ""
-    words = f"The {names} opened out at the {lower_first(join.name)}, {side} up{way}.{others_beside(op, join, bench)}"
+    if not is_tube:
+        is_pair = first.piece is second.piece
+        names = f"left and right {names}" if is_pair else f"{names} and {lower_first(second.piece.name)}"
+    way = f", the allowances {op.way}" if op.act is Act.PRESS and op.way else ""
+    lies = f"The {names} inside out, its seam uppermost," if is_tube else f"The {names} opened out at the"
+    lies += f" opened out at the {at_seam(join)}" if is_tube else f" {at_seam(join)}"
+    more = others_beside(bench, op, one, other)
+    words = f"{lies}, {side} up{way}.{' ' if more else ''}{more}"
     return Laid(paper.finish("The seam opened out", words), words)
+
+
+def _is_set_in(bench: Workbench, join: Join) -> bool:
+    """Whether it sews a sleeve into an armhole: a cap and its hole bend away from each other laid out."""
+    return bench.holds_sleeve(join) and any(part.edge == "armhole" for part in (*join.a, *join.b))
+
+
+def _overlap(one: Lying, other: Lying) -> bool:
+    a, b = Polygon(one.seam()).buffer(0), Polygon(other.seam()).buffer(0)
+    return bool(a.intersection(b).area > OVERLAP * min(a.area, b.area))
 
 
 def _is_inner(bench: Workbench, part: EdgePart) -> bool:
     return part.piece in bench.inner
 
 
-def _pressed_to(bench: Workbench, join: Join) -> frozenset[str] | None:
-    """The pieces towards which the allowances lie: both for a seam pressed open; None where the words alone say it."""
-    pieces = {part.piece for part in (*join.a, *join.b)}
-    match join.press:
-        case Press.OPEN:
-            return frozenset(pieces)
-        case Press.BACK | Press.FRONT:
-            panel = Panel.BACK if join.press is Press.BACK else Panel.FRONT
-            found = {p for p in pieces if bench.panel(p) is panel}
-        case Press.FACING:
-            found = pieces & bench.inner
-        case Press.BAND:
-            found = {p for p in pieces if bench.panel(p) is Panel.BAND}
-        case _:
-            found = set()
-    return frozenset(found) if 0 < len(found) < len(pieces) else None
+def _pressed_to(op: Operation, *sides: tuple[Lying, Sequence[EdgePart]]) -> frozenset[str] | None:
+    """The pieces towards which the allowances lie: both for a seam pressed open; None where nothing says it."""
+    if op.act is not Act.PRESS:
+        return None
+    if op.way in (Press.UP.words, Press.DOWN.words):
+        above = {lying.piece.id: _is_above(lying, parts) for lying, parts in sides}
+        found = frozenset(id for id, is_above in above.items() if is_above is (op.way == Press.UP.words))
+        return found if len(found) == 1 else None
+    return op.towards or None
+
+
+def _is_above(lying: Lying, parts: Sequence[EdgePart]) -> bool:
+    """Whether a piece lies above one of its edges as it is worn."""
+    flat = as_drawn(lying.piece, lying.size)
+    return bool(LineString(flat.stitched(parts)).centroid.y > Polygon(flat.seam()).buffer(0).centroid.y)
 
 
 def _flap(paper: Paper, lying: Lying, parts: Sequence[EdgePart], pressed: frozenset[str] | None) -> None:

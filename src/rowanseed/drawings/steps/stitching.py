@@ -1,10 +1,10 @@
-"""The stitching line of a seam as it is drawn on the pieces: from where to where, which way, what stays open."""
+"""The stitching line of a seam as it is drawn on the pieces, as its step says: where it begins, which way, its end."""
 
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
-from dataclasses import replace
+from collections.abc import Sequence
+from dataclasses import dataclass
 from itertools import pairwise
 
 from shapely.geometry import LineString
@@ -14,18 +14,28 @@ from shapely.ops import substring
 
 from rowanseed.core.geometry.outline import Point, chain_length, point_at
 from rowanseed.core.make.operation import Act, Operation
-from rowanseed.core.make.runs import Run
+from rowanseed.core.make.run import Marked, Run, Secured
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import DetailKind, Join
+from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import MarkKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.paper import Paper
-from rowanseed.drawings.steps.placing import Lying
+from rowanseed.drawings.steps.placing import Lying, Share
 from rowanseed.drawings.svg import PAPER, number, path_of
 
+BEGUN_AT = ("side seam", "underarm seam", "inner leg seam")
 BACKSTITCH = 14.0
 """How long a backstitch is drawn, in mm."""
+
+
+@dataclass(frozen=True)
+class Drawn:
+    """A row as far as the drawn pieces go, in the direction it is sewn, and whether it begins and ends there."""
+
+    line: list[Point]
+    begins: bool
+    ends: bool
 
 
 def stitching(
@@ -36,80 +46,128 @@ def stitching(
     line: list[Point],
     above: BaseGeometry,
     *,
+    own: Sequence[EdgePart],
+    share: Share,
     lyings: Sequence[Lying],
 ) -> str:
     """The stitching line with its beginning, direction, end and backstitches; the same in words.
 
-    Where a zip, a slit or a lining's opening leaves a part of the seam open, only the rest is drawn.
+    Nothing is drawn of a beginning and an end where the step names none. `own` are the edges that are drawn of side a,
+    `share` is how much of them.
     """
-    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
-    sewn = line[::-1] if join.sewn_from == "end" else line
-    more: list[Point] = []
-    if op.act is Act.JOIN:
-        whole = sewn
-        sewn, run = _less_what_is_open(bench, join, sewn, run, lyings)
-        more = _above_the_zip(bench, join, whole, lyings)
     width = paper.letter * 0.16
     dash = f"{number(paper.letter * 0.5)} {number(paper.letter * 0.26)}"
     if op.act is Act.BASTE:
         dash = f"{number(paper.letter * 0.9)} {number(paper.letter * 0.5)}"
-    paper.line(sewn, width, dash)
-    arrow(paper, sewn)
+    if op.run is None:
+        paper.line(line, width, dash)
+        return "Where it begins and ends, the step says." if op.act.sews_join and op.bench.is_machine else ""
+    run = op.run
+    drawn = row(bench, join, run, line, own=own, share=share, lyings=lyings)
+    paper.line(drawn.line, width, dash)
+    arrow(paper, drawn.line)
+    more = _above_the_zip(bench, join, run, line, lyings)
     if more:
         paper.line(more, width, dash)
         arrow(paper, more)
-    secured = op.act in (Act.JOIN, Act.FACE, Act.BAND, Act.LINE) and not run.ring and op.bench.is_machine
-    if secured:
-        for end in (sewn, sewn[::-1]):
-            paper.line(_shifted(end, BACKSTITCH, paper.letter * 0.28), width * 0.8)
-    for point in (sewn[0], sewn[-1]):
-        paper.add("circle", cx=point[0], cy=point[1], r=paper.letter * 0.22, fill=PAPER, stroke=paper.thread)
+    held = {True: drawn.begins and run.secured in (Secured.BOTH, Secured.BEGINNING)}
+    held[False] = drawn.ends and run.secured in (Secured.BOTH, Secured.END)
+    stitched_back = op.bench.is_machine and not run.ring
     centre = above.centroid
-    mid = sewn[len(sewn) // 2]
+    mid = drawn.line[len(drawn.line) // 2]
     off = (mid[0] - centre.x, mid[1] - centre.y)
-    paper.outside(sewn[0], off, "begin")
-    if not run.ring:
-        paper.outside(sewn[-1], off, "end")
-    backstitch = "; a few stitches back at both ends" if secured else ""
+    for is_first, is_there, word in ((True, drawn.begins, "begin"), (False, drawn.ends, "end")):
+        along = drawn.line if is_first else drawn.line[::-1]
+        if held[is_first] and stitched_back:
+            paper.line(_shifted(along, BACKSTITCH, paper.letter * 0.28), width * 0.8)
+        if is_there:
+            paper.add("circle", cx=along[0][0], cy=along[0][1], r=paper.letter * 0.22, fill=PAPER, stroke=paper.thread)
+            paper.outside(along[0], off, word)
+    back = f"; {run.secured.words}" if stitched_back and run.secured.words else ""
     on = ", and on above its upper mark" if more else ""
-    where = f"Sew {run.words}{on}" if op.bench.is_machine or op.act.sews_join else f"It runs {run.words}"
     marks = _matched(bench, join)
-    return f"{where}{backstitch}.{f' Match {marks}.' if marks else ''}"
+    return f"Sew {run.words}{on}{back}.{f' Match {marks}.' if marks else ''}"
 
 
-def _less_what_is_open(
-    bench: Workbench, join: Join, line: list[Point], run: Run, lyings: Sequence[Lying]
-) -> tuple[list[Point], Run]:
-    """A seam without the parts beyond the marks of its zip and its slit, and where it begins and ends then."""
+def row(
+    bench: Workbench,
+    join: Join,
+    run: Run,
+    line: list[Point],
+    *,
+    own: Sequence[EdgePart],
+    share: Share,
+    lyings: Sequence[Lying],
+) -> Drawn:
+    """What of a run lies on the drawn pieces: cut off at the marks where it begins and ends, in its direction."""
     whole = LineString(line)
     first, last = 0.0, whole.length
-    for (piece, id), words in _open_from(bench, join):
-        lying = next((one for one in lyings if one.piece.id == piece), None)
-        if lying is None or whole.length < 1.0:
+    is_end, backwards = list(ends_at(bench, join, run, own, share)), run.backwards
+    for marked, begins in ((run.to_mark, False), (run.from_mark, True)):
+        at = _place(join, marked, whole, lyings)
+        if at is None:
             continue
-        mark = lying.piece.mark(id)
-        chain = lying.piece.shapes[lying.size].edges.get(mark.edge)
-        if chain is None or not any((p.piece, p.edge) == (piece, mark.edge) for p in (*join.a, *join.b)):
-            continue
-        at = mark_distance(lying.piece, lying.size, mark)
-        at_start = mark.anchor == "start" or (mark.anchor != "end" and at < chain_length(chain) / 2)
-        corner = chain[0].start if at_start else chain[-1].end
-        place, end = (whole.project(Spot(lying.move(upright(p)))) for p in (point_at(chain, at), corner))
-        if abs(place - end) < 1.0:
-            continue
-        if end < place:
-            first, run = place, replace(run, start=words)
+        place, at_start = at
+        if at_start:
+            first, is_end[0], backwards = place, True, not begins
         else:
-            last, run = place, replace(run, end=words)
-    if last - first < 1.0 or (first, last) == (0.0, whole.length):
-        return line, run
-    return [(x, y) for x, y in substring(whole, first, last).coords], run
+            last, is_end[1], backwards = place, True, begins
+    if run.ring:
+        backwards = is_end[1]
+    elif is_end[0] is not is_end[1] and is_end[0] is backwards and run.start == run.end:
+        # Only one of two ends alike is drawn: that is where it begins.
+        backwards = not backwards
+    if run.short != (0.0, 0.0):
+        begun, ended = run.short[::-1] if backwards else run.short
+        first += begun if is_end[0] else 0.0
+        last -= ended if is_end[1] else 0.0
+    if last - first < 1.0:
+        first, last = 0.0, whole.length
+    kept = [(x, y) for x, y in substring(whole, first, last).coords]
+    begins, ends = is_end[::-1] if backwards else is_end
+    return Drawn(kept[::-1] if backwards else kept, begins, ends and not run.goes_on)
 
 
-def _above_the_zip(bench: Workbench, join: Join, line: list[Point], lyings: Sequence[Lying]) -> list[Point]:
+def ends_at(bench: Workbench, join: Join, run: Run, own: Sequence[EdgePart], share: Share) -> tuple[bool, bool]:
+    """Whether a run begins or ends at the first and at the last end of what is drawn of side a; a ring begins under the
+    arm, at a side or between the legs, where that is on what is drawn."""
+    if run.ring:
+        seams = [bench.runs.beside(part, end) in BEGUN_AT for part, end in ((own[0], 0), (own[-1], 1))]
+        return seams[0] and share[0] == 0.0, seams[1] and not seams[0] and share[1] == 1.0
+    names = [bench.runs.ends_of(part, join.a, each_hand=join.each_hand) for part in join.a]
+    # Where a chain ends nowhere by itself, a side that is still open or has a zip is where it ends.
+    by_neighbour = not any(name for both in names for name in both)
+    found = []
+    for part, end in ((own[0], 0), (own[-1], 1)):
+        name = names[join.a.index(part)][end]
+        is_there = name is not None or (by_neighbour and bench.runs.beside(part, end) in (run.start, run.end))
+        found.append(is_there and share[end] == float(end))
+    return found[0], found[1]
+
+
+def _place(join: Join, marked: Marked | None, whole: LineString, lyings: Sequence[Lying]) -> tuple[float, bool] | None:
+    """How far along a drawn line a mark is, and whether what it leaves open is the line's beginning; None where the
+    mark is not on what is drawn."""
+    if marked is None or whole.length < 1.0:
+        return None
+    lying = next((one for one in lyings if one.piece.id == marked[0]), None)
+    if lying is None:
+        return None
+    mark = lying.piece.mark(marked[1])
+    chain = lying.piece.shapes[lying.size].edges.get(mark.edge)
+    if chain is None or not any((p.piece, p.edge) == (marked[0], mark.edge) for p in (*join.a, *join.b)):
+        return None
+    at = mark_distance(lying.piece, lying.size, mark)
+    at_start = mark.anchor == "start" or (mark.anchor != "end" and at < chain_length(chain) / 2)
+    corner = chain[0].start if at_start else chain[-1].end
+    place, end = (whole.project(Spot(lying.move(upright(p)))) for p in (point_at(chain, at), corner))
+    return (place, end < place) if abs(place - end) >= 1.0 else None
+
+
+def _above_the_zip(bench: Workbench, join: Join, run: Run, line: list[Point], lyings: Sequence[Lying]) -> list[Point]:
     """The stretch of a seam above a zip that lies between two marks; none of any other."""
     closure = bench.openings.zip_on(join)
-    if closure is None or closure.from_mark is None:
+    if closure is None or closure.from_mark is None or run.to_mark != closure.to_mark:
         return []
     lying = next((one for one in lyings if one.piece.id == closure.from_mark[0]), None)
     whole = LineString(line)
@@ -126,18 +184,8 @@ def _above_the_zip(bench: Workbench, join: Join, line: list[Point], lyings: Sequ
     return [(x, y) for x, y in found.coords]
 
 
-def _open_from(bench: Workbench, join: Join) -> Iterator[tuple[tuple[str, str], str]]:
-    """The marks (piece, mark) from which a seam stays open, each with what it is called."""
-    closure = bench.openings.zip_on(join)
-    if closure is not None and closure.to_mark is not None:
-        yield closure.to_mark, "mark of the zip"
-    for detail in bench.details_of(DetailKind.SLIT):
-        if join.id in detail.along and detail.to_mark is not None:
-            yield detail.to_mark, "mark of the slit"
-
-
 def _matched(bench: Workbench, join: Join) -> str:
-    """The points to be matched, by name."""
+    """The points to be matched, by name: what both sides are marked with."""
     kinds = {
         MarkKind.NOTCH: "the single notches",
         MarkKind.DOUBLE_NOTCH: "the double notches",
@@ -145,11 +193,10 @@ def _matched(bench: Workbench, join: Join) -> str:
         MarkKind.QUARTER: "the quarter marks",
         MarkKind.ZIP_END: "the mark of the zip",
     }
-    found = [
-        words
-        for kind, words in kinds.items()
-        if any(m.kind is kind and m.edge == p.edge for p in (*join.a, *join.b) for m in bench.piece(p.piece).marks)
-    ]
+    on = [{m.kind for p in side for m in bench.piece(p.piece).marks if m.edge == p.edge} for side in (join.a, join.b)]
+    if bench.openings.zip_on(join) is None:
+        on[0].discard(MarkKind.ZIP_END)
+    found = [words for kind, words in kinds.items() if all(kind in side for side in on)]
     return " and ".join((", ".join(found[:-1]), found[-1])) if len(found) > 1 else "".join(found)
 
 

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import replace
+from typing import assert_never
 
 from shapely.geometry import LineString, Polygon
 from shapely.geometry.base import BaseGeometry
@@ -12,65 +13,159 @@ from shapely.ops import unary_union
 
 from rowanseed.core.base.words import Worded, lower_first
 from rowanseed.core.geometry.outline import Point, point_at
-from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import MarkKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.printing.lines import upright
+from rowanseed.drawings.shown import shown_lines
+from rowanseed.drawings.steps.folding import Folding, fold_of, folded, folding
 from rowanseed.drawings.steps.paper import Paper, dot, exterior, rings
-from rowanseed.drawings.steps.placing import Lying, as_drawn, laid_on
+from rowanseed.drawings.steps.placing import Lying, Share, as_drawn, in_ring_order, laid_on, stretch
+from rowanseed.drawings.steps.shares import shares
 from rowanseed.drawings.steps.shown import Laid
-from rowanseed.drawings.steps.stitching import stitching
+from rowanseed.drawings.steps.stitching import ends_at, stitching
 from rowanseed.drawings.svg import INK, path_of
 
 CORNER = 0.7
 """How far from the seam, as a share of its depth, the corner of the upper piece is turned back."""
+AFTER_SEWING = frozenset({Act.PRESS, Act.TRIM, Act.CLIP, Act.TURN, Act.TACK, Act.UNDERSTITCH, Act.TOPSTITCH})
+"""What is done to a seam that is sewn."""
 
 
 def together(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     """The two pieces of a seam as they are pinned, its stitching, its notches, what stands over at its ends."""
-    one, other = on_one_piece(join.a), on_one_piece(join.b)
+    one, other = pair_shown(bench, op, join)
     against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
     under = as_drawn(bench.piece(one[0].piece), bench.size)
-    over = laid_on(under, one, bench.piece(other[0].piece), other, against=against)
+    shared = shares(bench, join, one, other)
+    over = laid_on(
+        under,
+        one,
+        bench.piece(other[0].piece),
+        other,
+        against=against,
+        shares=shared,
+        met_at=_met_at(bench, op, join, in_ring_order(under.piece, one), shared[0]),
+    )
+    doubled = folding(bench, join)
+    fold: tuple[Point, Point] | None = None
+    if doubled is Folding.EDGE_ON_EDGE:
+        halves = folded(under.piece, bench.size, one, other)
+        under, over = replace(under, kept=halves.one), replace(over, kept=halves.other)
+        fold = halves.fold
+    elif doubled is Folding.ON_ITS_FOLD:
+        ends = [upright(p) for p in shown_lines(under.piece, bench.size).seam[fold_of(bench, one[0].piece)]]
+        fold = (ends[0], ends[-1])
     sides = sides_together(op)
     if sides is Together.WRONG:
         under, over = replace(under, right_side_up=False), replace(over, right_side_up=True)
     elif sides is Together.BOTH_UP:
         over = replace(over, right_side_up=True)
     line = over.stitched(other)
-    line = line[::-1] if against else line
+    line = stretch(line[::-1] if against else line, shared[1])
     paper.look_at(line)
     paper.scale([under, over])
     below, above = paper.seen(under.cutting()), paper.seen(over.cutting())
-    kept, flap = _turned_back(above, line)
+    kept, flap = (above, Polygon()) if fold is not None else _turned_back(above, line)
     paper.areas += [below, above]
     paper.cloth(below, right_side=under.right_side_up)
     paper.cloth(kept, right_side=over.right_side_up)
     paper.cloth(flap, right_side=not over.right_side_up)
-    for lying, parts in ((under, one), (over, other)):
-        notches(paper, lying, parts)
-    sewn = stitching(paper, bench, op, join, line, above, lyings=(under, over))
+    for lying, parts, seen in ((under, one, below), (over, other, kept)):
+        notches(paper, lying, parts, within=seen)
+    if fold is not None:
+        _folded_edge(paper, fold, line)
+    if op.act is Act.NEATEN:
+        paper.line([p for part in in_ring_order(over.piece, other) for p in over.raw(part)], paper.letter * 0.2)
+        sewn = ""
+    else:
+        own = in_ring_order(under.piece, one)
+        sewn = stitching(paper, bench, op, join, line, above, own=own, share=shared[0], lyings=(under, over))
     said = {True: "right side", False: "wrong side"}
     if not paper.inside(kept, over.piece.name, said[over.right_side_up]):
         far = far_point(kept, line)
         paper.outside(far, away(far, line), f"{over.piece.name}, {said[over.right_side_up]}", leader=True)
     seen = below.difference(kept).difference(flap)
-    if not paper.inside(seen, under.piece.name, said[under.right_side_up]):
+    if fold is None and not paper.inside(seen, under.piece.name, said[under.right_side_up]):
         far = far_point(below, line)
         paper.outside(far, away(far, line), f"{under.piece.name}, {said[under.right_side_up]}", leader=True)
     if not flap.is_empty:
         paper.inside(flap, said[not over.right_side_up])
-    whose = others_beside(op, join, bench)
-    facing = sides.words
-    above_name, below_name = lower_first(over.piece.name), lower_first(under.piece.name)
-    lies = (
-        f"The {above_name} lies on the {below_name}" if above_name != below_name else f"One {above_name} on the other"
-    )
-    words = f"{lies}, {facing}, their edges together at the {lower_first(join.name)}. {sewn}{whose}"
+    told = [f"{_lies(bench, join, under, over, sides)}{_worked(op)}.", sewn, others_beside(bench, op, one, other)]
+    words = " ".join(part for part in told if part)
     return Laid(paper.finish("How the pieces lie", words), words)
+
+
+def _met_at(bench: Workbench, op: Operation, join: Join, own: Sequence[EdgePart], share: Share) -> float:
+    """Where two edges are laid on each other that are not of one length, since one is fuller or goes on: where the
+    seam begins or ends, else at their middles."""
+    match ends_at(bench, join, op.run or bench.runs.over(join.a, each_hand=join.each_hand), own, share):
+        case True, False:
+            return 0.0
+        case False, True:
+            return 1.0
+        case _:
+            return 0.5
+
+
+def _lies(bench: Workbench, join: Join, under: Lying, over: Lying, sides: Together) -> str:
+    above, below, at = lower_first(over.piece.name), lower_first(under.piece.name), at_seam(join)
+    match folding(bench, join):
+        case Folding.EDGE_ON_EDGE:
+            return f"The {below} folded, {sides.words}, edge on edge at the {at}"
+        case Folding.ON_ITS_FOLD:
+            return f"The {below} folded on its fold line, {sides.words}, edge on edge at the {at}"
+        case Folding.NONE:
+            lies = f"The {above} lies on the {below}" if above != below else f"One {above} on the other"
+            return f"{lies}, {sides.words}, their edges together at the {at}"
+        case _ as never:
+            assert_never(never)
+
+
+def _worked(op: Operation) -> str:
+    """What is said where a seam is drawn as it was sewn, since it curves too much to be drawn opened out."""
+    if op.act is Act.PRESS and op.way:
+        return f", as they were sewn: the allowances are pressed {op.way}"
+    return ", as they were sewn" if op.act in AFTER_SEWING else ""
+
+
+def _folded_edge(paper: Paper, fold: tuple[Point, Point], line: Sequence[Point]) -> None:
+    """The fold of a piece that is sewn to itself, as far as it is drawn."""
+    if paper.window is not None:
+        held = LineString(fold).intersection(paper.window)
+        if not isinstance(held, LineString) or held.is_empty:
+            return
+        fold = (held.coords[0], held.coords[-1])
+    paper.line(fold, paper.letter * 0.22, stroke=INK)
+    middle = ((fold[0][0] + fold[1][0]) / 2, (fold[0][1] + fold[1][1]) / 2)
+    paper.outside(middle, away(middle, line), "fold")
+
+
+def pair_shown(bench: Workbench, op: Operation, join: Join) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
+    """The edges of the two pieces that a seam is drawn on: those with the mark that it is sewn to, else its first."""
+    zip_, run = bench.openings.zip_on(join), op.run
+    marks = [run.to_mark, run.from_mark] if run is not None else []
+    marks += [detail.to_mark for detail in bench.details.values() if join.id in detail.along]
+    marks += [zip_.to_mark] if zip_ is not None else []
+    marked = [mark for mark in marks if mark is not None]
+    a, b = (list(dict.fromkeys(part.piece for part in side)) for side in (join.a, join.b))
+    at = next((side.index(id) for id, _ in marked for side in (a, b) if id in side), 0)
+    one, other = a[min(at, len(a) - 1)], b[at if len(a) == len(b) else 0]
+    return _edges_on(join.a, one), _edges_on(join.b, other)
+
+
+def _edges_on(side: Sequence[EdgePart], piece: str) -> tuple[EdgePart, ...]:
+    """The edges of one piece in a side, each once where left and right are both named."""
+    found = {(part.edge, part.from_mark, part.to_mark): part for part in side[::-1] if part.piece == piece}
+    return tuple(found.values())[::-1]
+
+
+def at_seam(join: Join) -> str:
+    """The name of a seam after "at the"."""
+    return lower_first(join.name).removeprefix("its ").removeprefix("the ")
 
 
 class Together(Worded):
@@ -88,12 +183,6 @@ def sides_together(op: Operation) -> Together:
     return Together.BOTH_UP if op.technique == "lapped seam" else Together.RIGHT
 
 
-def on_one_piece(side: Sequence[EdgePart]) -> tuple[EdgePart, ...]:
-    """The first edges of a side that are edges of one piece, one after the other."""
-    own = [part for part in side if part.piece == side[0].piece]
-    return tuple(own)
-
-
 def far_point(shape: BaseGeometry, line: Sequence[Point]) -> Point:
     """The point of an outline that is farthest from a seam."""
     seam = LineString(line) if len(line) > 1 else None
@@ -107,11 +196,17 @@ def away(point: Point, line: Sequence[Point]) -> Point:
     return (point[0] - mid[0], point[1] - mid[1])
 
 
-def others_beside(op: Operation, join: Join, bench: Workbench) -> str:
+def others_beside(bench: Workbench, op: Operation, *drawn: Sequence[EdgePart]) -> str:
     """What is sewn the same way and is not drawn."""
-    shown = {join.a[0].piece, join.b[0].piece}
-    more = [bench.name(p) for p in dict.fromkeys(edge.piece for edge in op.edges) if p not in shown]
-    return f" Not drawn: {', '.join(dict.fromkeys(more))}." if more else ""
+    shown = {part.piece for parts in drawn for part in parts}
+    more = dict.fromkeys(bench.name(edge.piece) for edge in op.edges if edge.piece not in shown)
+    return f"Not drawn: {listed(more)}." if more else ""
+
+
+def listed(names: Iterable[str]) -> str:
+    """Pieces in a row; with semicolons where their own names have commas."""
+    found = list(names)
+    return ("; " if any("," in name for name in found) else ", ").join(found)
 
 
 def _turned_back(above: BaseGeometry, line: Sequence[Point]) -> tuple[BaseGeometry, BaseGeometry]:
@@ -147,8 +242,8 @@ def _turned_back(above: BaseGeometry, line: Sequence[Point]) -> tuple[BaseGeomet
     return above.difference(half), unary_union(flaps) if flaps else Polygon()
 
 
-def notches(paper: Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> None:
-    """The notches and dots of some edges; of the whole piece where none are named."""
+def notches(paper: Paper, lying: Lying, parts: Sequence[EdgePart] = (), within: BaseGeometry | None = None) -> None:
+    """The notches and dots of some edges, of the whole piece where none are named; within what is seen of it."""
     seam = Polygon(lying.seam()).buffer(0)
     edges = {part.edge for part in parts}
     for mark in lying.piece.marks:
@@ -157,6 +252,8 @@ def notches(paper: Paper, lying: Lying, parts: Sequence[EdgePart] = ()) -> None:
         chain = lying.piece.shapes[lying.size].edges[mark.edge]
         at = mark_distance(lying.piece, lying.size, mark)
         x, y = lying.move(upright(point_at(chain, at)))
+        if within is not None and not within.intersects(dot((x, y))):
+            continue
         n, m = lying.move(upright(point_at(chain, max(0.0, at - 3)))), lying.move(upright(point_at(chain, at + 3)))
         length = math.dist(n, m) or 1.0
         ux, uy = (m[0] - n[0]) / length, (m[1] - n[1]) / length

@@ -19,6 +19,7 @@ from rowanseed.core.make.families.waistbands import (
 )
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, shown
@@ -63,6 +64,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"length 1.5 for {bench.margin(25)} before and after a point, and two stitches across it.",
         ),
         meant=frozenset({Meant.ENCLOSES}),
+        run=Run("raw edge", "raw edge"),
         look="Folded at its centre, both points are alike.",
     )
     yield Operation(
@@ -258,6 +260,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         if j.id != join.id and (p := band_of(bench, j)) and p in others
     ]
     half = bench.open_half
+    run = Run(f"{half} edge", f"{half} edge")
     closed = "front" if half == "back" else "back"
     yield sew(
         bench,
@@ -269,7 +272,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"the way; the centre {closed} and the shoulders first, the finished ends level with the {half} edges, "
             "then between. Clip the neck's allowance where it will not lie.",
             *ends_of_facings_caught(bench, join.a if outer in pieces_of(join.b) else join.b),
-            f"{bench.seam_of(join)} from {half} edge to {half} edge; backstitch both ends.",
+            f"{bench.seam_of(join)} {run.words}; backstitch both ends.",
         ),
         requires=(
             *(Need(facts.join(Fact.PRESSED, id), "a collar or band is made up before it is put on") for id in made),
@@ -279,6 +282,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True),
             Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True),
         ),
+        run=run,
         look="Buttoned, both ends of the stand meet at the same height.",
     )
     yield press(
@@ -287,6 +291,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "collar with stand",
         way="up",
         words="into the stand",
+        towards=(outer,),
         how=(f"Grade to {bench.fine(6)} and {bench.fine(8)}, clip where it pulls; press into the stand.",),
         look="The stand stands up by itself, and the garment below it lies flat to the very ends.",
     )

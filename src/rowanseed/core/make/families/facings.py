@@ -12,6 +12,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.runs import edge_name
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, single
@@ -198,6 +199,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 facts.join(Fact.PREPARED, join.id), "the tape is on before it is caught in the seam", where_given=True
             ),
         ),
+        run=_run(bench, join, ring=ring),
         look="Seam stands on seam, and the edge has kept its length.",
     )
     graded = grade(bench, duty.ids, ID, inner="facing's", outer="garment's")
@@ -231,6 +233,16 @@ def slits(bench: Workbench, join: Join) -> tuple[Detail, ...]:
     """The slits that are faced in one with this edge."""
     facing = pieces_of(join.b)
     return tuple(d for d in bench.details_of(DetailKind.FACED_SLIT) if set(d.pieces) & facing)
+
+
+def _run(bench: Workbench, join: Join, *, ring: bool) -> Run | None:
+    """How its stitching runs; None where one hand is sewn all round and the other is not."""
+    run = bench.runs.over(join.a, each_hand=join.each_hand)
+    if ring:
+        return replace(run, ring=True, said="")
+    if join.each_hand and bench.openings.hand_opened(join.a):
+        return None
+    return replace(run, ring=False, said="from end to end")
 
 
 def from_where(bench: Workbench, join: Join, *, ring: bool) -> str:

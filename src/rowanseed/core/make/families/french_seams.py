@@ -10,6 +10,7 @@ from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import BLADES, Workbench, both_sides, on_joins
@@ -24,7 +25,7 @@ def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     first = FRENCH[0] * allowance / sum(FRENCH)
     run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
     name = f"{lower_first(join.name)}{both_sides(join)}"
-    yield first_row(bench, duty, "French seam", f"First row, wrong sides together: {name}", first, allowance, run.words)
+    yield first_row(bench, duty, "French seam", f"First row, wrong sides together: {name}", first, allowance, run)
     yield sew(
         bench,
         duty.ids,
@@ -39,6 +40,7 @@ def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *plain_seams.order_needs(bench, join),
         ),
         meant=frozenset({Meant.ENCLOSES}),
+        run=run,
         rows=2,
         look="No whisker of the raw edges looks out of the seam on the right side.",
     )
@@ -53,7 +55,7 @@ def french(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 
 def first_row(
-    bench: Workbench, duty: Duty, technique: str, title: str, first: float, allowance: float, words: str
+    bench: Workbench, duty: Duty, technique: str, title: str, first: float, allowance: float, run: Run
 ) -> Operation:
     lining = {p.piece for p in bench.parts(duty.id)} <= bench.linings
     return Operation(
@@ -62,7 +64,7 @@ def first_row(
         act=Act.TRIM,
         title=title,
         how=(
-            f"Wrong sides together, ends and notches matched: {bench.margin(first)} from the raw edge, {words}.",
+            f"Wrong sides together, ends and notches matched: {bench.margin(first)} from the raw edge, {run.words}.",
             f"Trim both allowances to {bench.margin(3)}, cut off every whisker, and press to one side.",
             f"The two rows make up the allowance: {bench.margin(first)} and {bench.margin(allowance - first)} are "
             f"{bench.margin(allowance)}.",
@@ -78,6 +80,7 @@ def first_row(
         ),
         gives=(facts.join(Fact.GRADED, duty.id),),
         setting=settings.seam(bench.household, lining=lining),
+        run=run,
         rows=0,
         caution=BLADES,
         look="The row is even, and not a thread stands beyond the trimmed edge.",

@@ -32,6 +32,7 @@ def stitched(bench: Workbench, join: Join, technique: str, *more: str) -> Operat
         ),
         requires=tuple(plain_seams.order_needs(bench, join)),
         meant=frozenset({Meant.ENCLOSES}),
+        run=run,
         look="Stretched lengthwise the seam gives and no thread breaks; let go, it lies flat.",
     )
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 from itertools import takewhile
 
 from rowanseed.core.base.words import lower_first
@@ -11,7 +12,7 @@ from rowanseed.core.make.crossing import is_later
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
-from rowanseed.core.make.runs import ZIP
+from rowanseed.core.make.run import ZIP, Run, Secured
 from rowanseed.core.make.shared import (
     across_from,
     clip,
@@ -85,19 +86,43 @@ def fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
             return (f"{longer.capitalize()} underneath, on the feed dogs: its {bench.fine(mm)} more are eased in.",)
 
 
+def run_of(bench: Workbench, join: Join, closure: Closure | None = None) -> Run:
+    """From where to where a seam is sewn: up to its zip, past a seam with one that is still open, or whole."""
+    if closure is not None:
+        return _up_to_the_zip(bench, join, closure)
+    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
+    opened = still_open(bench, join) if run.ring or ZIP in (run.start, run.end) else None
+    if opened is None:
+        return run
+    name = lower_first(opened.name).split(",")[0]
+    if run.ring or run.start == run.end:
+        return replace(run, ring=False, said=f"from one edge of the {name}, which is still open, to the other")
+    return replace(run, said=run.words.replace(f"the {ZIP}", f"the edge of the {name}"))
+
+
 def stitching(bench: Workbench, join: Join, closure: Closure | None) -> tuple[str, ...]:
     """From where to where, and what is done at the ends."""
+    if closure is not None:
+        return along_zip(bench, join, closure)
+    return (f"{bench.seam_of(join)} {bench.sewn_along(run_of(bench, join))}.", *past_mouth(bench, join))
+
+
+LOWER = ("hem", "crotch seam", "lower edge")
+"""The ends of a seam that lie below."""
+
+
+def _from_below(bench: Workbench, join: Join) -> Run:
     run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
-    seam = bench.seam_of(join)
-    if closure is None:
-        opened = still_open(bench, join) if run.ring or ZIP in (run.start, run.end) else None
-        name = "" if opened is None else lower_first(opened.name).split(",")[0]
-        if name and (run.ring or run.start == run.end):
-            return (f"{seam} from one edge of the {name}, which is still open, to the other; backstitch both ends.",)
-        along = bench.sewn_along(run)
-        along = along.replace(f"the {ZIP}", f"the edge of the {name}") if name else along
-        return (f"{seam} {along}.", *past_mouth(bench, join))
-    return along_zip(bench, join, closure)
+    return run if run.start in LOWER else replace(run, start=run.end, end=run.start, backwards=not run.backwards)
+
+
+def _up_to_the_zip(bench: Workbench, join: Join, closure: Closure) -> Run:
+    run = _from_below(bench, join)
+    if closure.kind is ClosureKind.INVISIBLE_ZIP:
+        run = replace(run, said=f"from the {run.start} up to within a stitch of the zip", secured=Secured.BEGINNING)
+    else:
+        run = replace(run, said=f"from the {run.start} up to the zip mark")
+    return replace(run, to_mark=closure.to_mark)
 
 
 def still_open(bench: Workbench, join: Join) -> Join | None:
@@ -125,21 +150,16 @@ def past_mouth(bench: Workbench, join: Join) -> tuple[str, ...]:
 
 def along_zip(bench: Workbench, join: Join, closure: Closure) -> tuple[str, ...]:
     """A seam below a zip: up to it, or past its mark with a basting."""
-    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
-    seam = bench.seam_of(join)
-    lower = run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end
-    upper = run.end if lower == run.start else run.start
-    between = closure.from_mark is not None
+    run, seam = run_of(bench, join, closure), bench.seam_of(join)
     if closure.kind is ClosureKind.INVISIBLE_ZIP:
-        above = (f"Above the zip in the same way, from the {upper} down to its upper end.",) if between else ()
+        above = f"Above the zip in the same way, from the {run.end} down to its upper end."
         return (
-            f"{seam} from the {lower} up to within a stitch of the zip, its tail and the free tape held clear; "
-            f"backstitch at the {lower}.",
+            f"{seam} {run.words}, its tail and the free tape held clear; backstitch at the {run.start}.",
             f"The last {bench.margin(50)} with the zipper foot, needle {bench.margin(1)} outside the zip's own "
             "stitching; tie the ends there, do not backstitch into it.",
-            *above,
+            *((above,) if closure.from_mark is not None else ()),
         )
-    return (f"{seam} from the {lower} up to the zip mark; backstitch there. {basted_on(closure, upper)}",)
+    return (f"{seam} {run.words}; backstitch there. {basted_on(closure, run.end)}",)
 
 
 def basted_on(closure: Closure, upper: str) -> str:
@@ -174,24 +194,40 @@ FREE_BELOW = 15.0
 """A lining is left open so far below the end of the zip, in mm, so that it does not pull there."""
 
 
-def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -> tuple[str, ...]:
+def run_left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -> Run:
     """A seam of a lining that stays open along the zip; begun at its lower end, or at another place."""
-    run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")
-    lower = begun or (run.start if run.start in ("hem", "crotch seam", "lower edge") else run.end)
+    run = _from_below(bench, join)
+    lower = begun or run.start
+    long = bench.openings.zip_length(closure) if closure.from_mark is None else None
+    if long:
+        long -= sum(part_length(bench.pattern, bench.size, p) for p in not_lined(bench, join, closure))
+    free = bench.margin(FREE_BELOW)
     if closure.from_mark is not None:
-        upper = run.end if lower == run.start else run.start
-        return (
-            f"{bench.seam_of(join)} from the {lower} up to {bench.margin(FREE_BELOW)} below the end of the zip; "
-            f"backstitch there. Then from {bench.margin(FREE_BELOW)} above its upper end on to the {upper}, with a "
-            "backstitch. Between them it stays open: its edges are felled to the zip's tape later.",
-        )
-    long = bench.openings.zip_length(closure)
-    above = sum(part_length(bench.pattern, bench.size, p) for p in not_lined(bench, join, closure))
-    long = long - above if long else None
-    how_far = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
+        how_far = f"{free} below the end of the zip"
+    else:
+        upper = f"{bench.length(long + FREE_BELOW)} below the upper edge" if long else "level with the end of the zip"
+        how_far = f"{upper}, {free} below the end of the zip"
+    id = closure.to_mark[1] if closure.to_mark is not None else ""
+    at = next((p.piece for p in join.a if any(mark.id == id for mark in bench.piece(p.piece).marks)), None)
+    return replace(
+        run,
+        start=lower,
+        said=f"from the {lower} up to {how_far}",
+        secured=Secured.END,
+        to_mark=(at, id) if at is not None else None,
+        short=(0.0, FREE_BELOW),
+    )
+
+
+def left_open(bench: Workbench, join: Join, closure: Closure, begun: str = "") -> tuple[str, ...]:
+    """A lining's seam in words: up to below the zip, and on above one that lies between two marks."""
+    run = run_left_open(bench, join, closure, begun)
+    sewn = f"{bench.seam_of(join)} {run.words}; backstitch there."
+    if closure.from_mark is None:
+        return (f"{sewn} Above it stays open: its edges are felled to the zip's tape later.",)
     return (
-        f"{bench.seam_of(join)} from the {lower} up to {how_far}, {bench.margin(FREE_BELOW)} below the end of the "
-        "zip; backstitch there. Above it stays open: its edges are felled to the zip's tape later.",
+        f"{sewn} Then from {bench.margin(FREE_BELOW)} above its upper end on to the {run.end}, with a backstitch. "
+        "Between them it stays open: its edges are felled to the zip's tape later.",
     )
 
 
@@ -286,6 +322,7 @@ def sewn_seam(bench: Workbench, duty: Duty, *, is_open: bool) -> Iterator[Operat
         ),
         requires=tuple(requires),
         leaves=leaves,
+        run=run_left_open(bench, join, slit) if slit else run_of(bench, join, closure),
         look="No pleat is caught, and the seams or notches it meets stand on each other.",
     )
     before: list[Need] = []

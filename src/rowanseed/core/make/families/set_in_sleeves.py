@@ -12,6 +12,7 @@ from rowanseed.core.make.families.raglans import finds_raglan
 from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Meant, Need, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
@@ -81,6 +82,11 @@ def tubes(bench: Workbench, join: Join) -> tuple[list[Join], list[Join]]:
     return sleeve, body
 
 
+def sleeve_of(bench: Workbench, join: Join) -> frozenset[str]:
+    """The pieces of the sleeve in its seam with the body."""
+    return frozenset(p for p in pieces_of((*join.a, *join.b)) if bench.panel(p) is Panel.SLEEVE)
+
+
 def cap_of(join: Join) -> str:
     """How a cap looks that is right."""
     gathered = join.difference.kind is DifferenceKind.GATHERS
@@ -95,6 +101,8 @@ def rest_of(join: Join) -> str:
 def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[duty.id]
     sleeve, body = tubes(bench, join)
+    first, last = bench.runs.beside(join.a[0], 0), bench.runs.beside(join.a[-1], 1)
+    run = Run(first, last, said="from side to side")
     yield sew(
         bench,
         duty.ids,
@@ -102,7 +110,7 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Garment and sleeve flat, right sides together: {marked(bench, join)}, the notches and the ends; then "
             f"{rest_of(join)}.",
-            f"{bench.seam_of(join)} from side to side, sleeve up; backstitch both ends.",
+            f"{bench.seam_of(join)} {run.words}, sleeve up; backstitch both ends.",
             *fullness(bench, join),
         ),
         requires=tuple(
@@ -111,6 +119,7 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             if j not in (*sleeve, *body)
         ),
         meant=frozenset({Meant.FLAT}),
+        run=run,
         look=f"{cap_of(join)}, and the ends of both edges are level.",
         flat=True,
     )
@@ -123,6 +132,7 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sleeve in the flat",
         way="side",
         words="towards the body",
+        towards=pieces_of((*join.a, *join.b)) - sleeve_of(bench, join),
         requires=(Need(facts.join(Fact.FINISHED, join.id), TOGETHER),) if neatened else (),
         look="The armhole runs in one smooth line over the shoulder, and no pleat is caught in it.",
     )

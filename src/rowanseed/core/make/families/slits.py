@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.run import Run, Secured
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Finds, single
 from rowanseed.core.make.which import is_vent, seams
@@ -50,6 +52,19 @@ def top_of(bench: Workbench, join: Join) -> str:
     return "the end of the zip" if bench.openings.zip_on(join) is not None else "the upper end"
 
 
+def run_down_to(bench: Workbench, join: Join, detail: Detail, mark: str) -> Run:
+    """A seam sewn from above down to the mark of its open part, from the end of a zip where it has one."""
+    closure, top = bench.openings.zip_on(join), top_of(bench, join)
+    return Run(
+        top.removeprefix("the "),
+        mark,
+        said=f"from {top} down to the {mark}",
+        from_mark=None if closure is None else closure.to_mark,
+        to_mark=detail.to_mark,
+        secured=Secured.BOTH if closure is None or closure.kind is not ClosureKind.INVISIBLE_ZIP else Secured.END,
+    )
+
+
 def zipped(bench: Workbench, join: Join) -> tuple[list[Need], tuple[str, ...], tuple[str, ...]]:
     """What a seam waits for, what basting it leaves, and what a zip above the open part changes about it."""
     needs = list(plain_seams.order_needs(bench, join))
@@ -71,14 +86,12 @@ def seam_above(bench: Workbench, detail: Detail, join: Join, technique: str) -> 
     """The seam itself, sewn down to the mark of its open part and pressed open."""
     requires, leaves, above = zipped(bench, join)
     in_lining = bench.openings.opening_in_lining(join)
-    down = (
-        plain_seams.left_open(bench, join, in_lining, f"mark of the {detail.kind.value}")
-        if in_lining
-        else (
-            f"{bench.seam_of(join)} from {top_of(bench, join)} down to the mark of the {detail.kind.value}; backstitch "
-            "there three stitches.",
-        )
-    )
+    mark = f"mark of the {detail.kind.value}"
+    run = run_down_to(bench, join, detail, mark)
+    down: tuple[str, ...] = (f"{bench.seam_of(join)} {run.words}; backstitch there three stitches.",)
+    if in_lining:
+        run = replace(plain_seams.run_left_open(bench, join, in_lining, mark), from_mark=detail.to_mark)
+        down = plain_seams.left_open(bench, join, in_lining, mark)
     if finishes_edges(bench, (join.id,)):
         yield neaten_apart(bench, (join.id,), technique)
         requires.append(
@@ -96,6 +109,7 @@ def seam_above(bench: Workbench, detail: Detail, join: Join, technique: str) -> 
         ),
         requires=tuple(requires),
         leaves=leaves,
+        run=run,
         look="Both sides end at the same height." if join.each_hand else "The seam ends exactly at the mark.",
     )
     yield press(

@@ -147,6 +147,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"{bench.seam_of(join)} {bench.sewn_along(run)}.{'' if run.ring else fitted}",
         ),
         requires=tuple(waits(bench, join, piece)),
+        run=run,
         look=f"The {name} lies as long as the edge, without a pucker in either.",
     )
     yield press(
@@ -155,6 +156,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         way="band",
         words=f"into the {name}",
+        towards=(piece,),
         how=(f"Grade the allowances to {bench.fine(10)} and {bench.fine(6)}; press as sewn, then into the {name}.",),
     )
 

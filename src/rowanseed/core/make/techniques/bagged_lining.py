@@ -14,6 +14,7 @@ from rowanseed.core.make.families.jacket_linings import GAP, falls
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for, iron_for_both
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -22,6 +23,9 @@ from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "bagged lining"
+
+FOR_THE_FOLD = 20.0
+"""So much of a hem is left at the facings for its fold, in mm."""
 
 
 def _gap_seam(bench: Workbench) -> Join | None:
@@ -63,6 +67,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     whole = tuple(_whole(bench, duty))
     done: list[Need] = []
     for join in edges:
+        run = bench.runs.over(join.a, each_hand=join.each_hand)
         yield sew(
             bench,
             (join.id,),
@@ -70,11 +75,11 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             act=Act.LINE,
             how=(
                 "Shell and lining right sides together, sleeves inside; seams, centres and notches first.",
-                f"{bench.seam_of(join)} {bench.runs.over(join.a, each_hand=join.each_hand).words}; stitch length 1.5 "
-                "round corners, and two stitches across a point.",
+                f"{bench.seam_of(join)} {run.words}; stitch length 1.5 round corners, and two stitches across a point.",
             ),
             requires=whole,
             meant=frozenset({Meant.ENCLOSES}),
+            run=run,
             look="Both layers are flat to the edge.",
         )
         yield grade(bench, (join.id,), ID, inner="lining's", outer="shell's")
@@ -133,18 +138,22 @@ def _hem_seam(bench: Workbench, join: Join) -> str:
 
 def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Operation]:
     step = of_joins(bench, ID, join.id)
+    run = bench.runs.over(join.a, each_hand=join.each_hand)
+    if not run.ring:
+        run = Run("facing", "facing", short=(FOR_THE_FOLD, FOR_THE_FOLD))
     yield sew(
         bench,
         (join.id,),
         ID,
         act=Act.LINE,
+        run=run,
         how=(
             f"The shell's hem is pressed up first, by {bench.margin(bench.edge_allowance(join.a[0]))}, and opened "
             "again. Right sides together, raw edge on raw edge, seams on seams; the lining is a little longer on "
             "purpose and eases in.",
-            f"{_hem_seam(bench, join)} all round, in a ring."
-            if bench.runs.over(join.a, each_hand=join.each_hand).ring
-            else f"{_hem_seam(bench, join)} from facing to facing, the last {bench.margin(20)} at both ends left for "
+            f"{_hem_seam(bench, join)} {run.words}, in a ring."
+            if run.ring
+            else f"{_hem_seam(bench, join)} {run.words}, the last {bench.margin(FOR_THE_FOLD)} at both ends left for "
             "the fold.",
         ),
         requires=needs,
@@ -181,6 +190,7 @@ def _sleeve_end(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterat
             f"{_hem_seam(bench, join)} all round; each sleeve by itself.",
         ),
         requires=needs,
+        run=Run("", "", ring=True),
         meant=frozenset({Meant.ENCLOSES}),
         look="Pulled back, the lining runs straight down the sleeve.",
     )

@@ -10,6 +10,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import crotches, invisible_zips, waistbands
 from rowanseed.core.make.families.bands_and_zips import WHY
 from rowanseed.core.make.operation import Act, Need, Operation
+from rowanseed.core.make.run import ZIP, Run
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Closure, ClosureKind, LayerKind
@@ -59,6 +60,9 @@ def _hangs_a_lining(bench: Workbench, band: str) -> bool:
     return any(part.piece in lined for part in bench.joins[band].a)
 
 
+ACROSS = Run(ZIP, ZIP, said="from one edge of the opening to the other")
+
+
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     band, inside, zip_ = duty.ids
     closure = bench.closures[zip_]
@@ -71,9 +75,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             yield replace(
                 op,
                 requires=needs,
+                run=ACROSS,
                 how=(
                     op.how[0],
-                    "Sew from one edge of the opening to the other, over the whole allowance of both edges; backstitch "
+                    f"Sew {ACROSS.words}, over the whole allowance of both edges; backstitch "
                     "both ends. The band's ends lie even with the raw edges of the opening.",
                 ),
             )

@@ -30,6 +30,7 @@ def together(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "seam bound as one",
         how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
+        run=plain_seams.run_of(bench, join),
         requires=tuple(plain_seams.order_needs(bench, join)),
     )
     yield step(

@@ -54,6 +54,7 @@ def apart(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "bound seam",
         how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
+        run=plain_seams.run_of(bench, join),
         requires=(
             Need(facts.join(Fact.NEATENED, join.id), "edges pressed open are bound apart, before the seam"),
             *plain_seams.order_needs(bench, join),

@@ -42,6 +42,7 @@ def band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True),
             Need(facts.gate(Fact.SETTLED, "shell"), "the waist can still be taken in", where_given=True),
         ),
+        run=run,
         look="The band lies flat round the figure, and stands off nowhere.",
     )
     yield press(

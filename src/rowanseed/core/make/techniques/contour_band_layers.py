@@ -10,6 +10,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.contour_bands import ID, bands
 from rowanseed.core.make.families.waistbands import PASSES
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Supply, Use
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown
@@ -58,6 +59,7 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.join(Fact.PREPARED, made_up.id), "the tape is on before it is caught in the seam"),
         ),
         meant=frozenset({Meant.ENCLOSES}),
+        run=Run("end", "end"),
         look="The upper edge is as long as its tape, and not a thread longer.",
     )
     yield grade(bench, duty.ids, ID, inner="inner layer's", outer="outer layer's")

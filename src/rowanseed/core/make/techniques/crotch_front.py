@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.crossing import PRESSED_FIRST, runs_over
@@ -29,14 +30,20 @@ def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     if finishes_edges(bench, duty.ids):
         yield neaten_apart(bench, duty.ids, ID)
     words = closure.kind.words if closure else "zip"
+    run = replace(
+        bench.runs.begun_at(join, "inner leg seam"),
+        said=f"from {bench.margin(LEFT_OPEN)} above the crotch point up to the zip mark",
+        to_mark=closure.to_mark if closure else None,
+        short=(LEFT_OPEN, 0.0),
+    )
     yield sew(
         bench,
         duty.ids,
         ID,
         how=(
             matching(bench, join),
-            f"{bench.seam_of(join)}: begin {bench.margin(LEFT_OPEN)} above the crotch point, with a backstitch, and "
-            "sew up to the zip mark; backstitch there. The rest below is sewn when the legs are joined.",
+            f"{bench.seam_of(join)} {run.words}, with a backstitch at both. The rest below is sewn when the legs are "
+            "joined.",
             "Then the longest stitch: baste on from the zip mark to the waist.",
         ),
         requires=(
@@ -47,6 +54,7 @@ def front(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 if runs_over(bench, join.id, other.id)
             ),
         ),
+        run=run,
         flat=True,
         leaves=(f"basting of the {words}'s opening",),
         look="The backstitch stands exactly at the zip mark.",

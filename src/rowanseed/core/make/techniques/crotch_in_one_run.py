@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.crotches import ID, crotch_join
 from rowanseed.core.make.operation import Act, Need, Operation
+from rowanseed.core.make.run import Secured
 from rowanseed.core.make.shared import finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins
@@ -48,7 +50,7 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "One leg right side out inside the other, wrong side out; crotch point on crotch point, the inner leg "
             "seams on each other, then the waist ends, then between.",
-            f"{bench.seam_of(join)}, {where}.",
+            f"{bench.seam_of(join)} {where}.",
             f"A second row {bench.margin(3)} inside the first, in the allowance, along the lower curve from notch to "
             "notch: it takes all the strain.",
         ),
@@ -67,6 +69,7 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 if (c := bench.openings.zip_on(j))
             ),
         ),
+        run=replace(bench.runs.begun_at(join, "waist"), said=where, secured=Secured.BEGINNING, goes_on=True),
         rows=1.4,
         look="The inner leg seams meet exactly, and nothing is caught of the other leg.",
     )

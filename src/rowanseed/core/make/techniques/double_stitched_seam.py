@@ -32,6 +32,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "double-stitched seam",
         how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
+        run=plain_seams.run_of(bench, join),
         requires=tuple(plain_seams.order_needs(bench, join)),
     )
     zigzag = bench.household.equipment.sews_zigzag

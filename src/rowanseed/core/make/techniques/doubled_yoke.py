@@ -39,6 +39,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=how,
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "the yoke's other seam comes first") for id in before),
         meant=frozenset({Meant.ENCLOSES}),
+        run=run,
         look="No raw edge is left to be seen, inside or outside.",
     )
     yield press(
@@ -47,6 +48,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         way="up",
         words="into the yoke",
+        towards=(one.b[0].piece, other.b[0].piece),
         how=("Both yokes away from the garment; press from the right side, the seam on its edge.",),
         look="Both layers lie away from the garment, and the seam lies on their very edge.",
     )

@@ -14,7 +14,8 @@ from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import FinishKind
+from rowanseed.core.pattern.making import Finish, FinishKind
+from rowanseed.core.pattern.pieces import Panel
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -41,6 +42,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.buttonhole(bench.household),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.OPENED,),
+        on=_at_the_centre(bench, finish),
         rows=0,
         caution="A blade slips: a pin across the end of the hole stops it.",
         look="The cord's end goes through without force.",
@@ -84,6 +86,12 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         booklet=True,
         look="Drawn up and let go, the fullness spreads evenly.",
     )
+
+
+def _at_the_centre(bench: Workbench, finish: Finish) -> On:
+    """The edges that the openings are worked beside: the fronts', where the garment has a front."""
+    fronts = tuple(part for part in finish.parts if bench.panel(part.piece) is Panel.FRONT)
+    return On(finishes=(finish.id,), edges=shown(fronts or finish.parts))
 
 
 TECHNIQUE = Technique(

@@ -27,6 +27,7 @@ def felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             matching(bench, join).replace("Right sides together", "Wrong sides together: the fell is seen outside"),
             *plain_seams.stitching(bench, join, None),
         ),
+        run=plain_seams.run_of(bench, join),
         requires=tuple(plain_seams.order_needs(bench, join)),
         meant=frozenset({Meant.ENCLOSES}),
         rows=2,

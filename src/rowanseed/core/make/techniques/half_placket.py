@@ -13,6 +13,7 @@ from rowanseed.core.make.families.waistbands import fold_in, fold_over, inside_o
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
+from rowanseed.core.make.run import Secured
 from rowanseed.core.make.shared import neaten_together, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
@@ -22,6 +23,8 @@ from rowanseed.core.pattern.making import PLACKET_BASE, Join
 ID = "half placket"
 SHORT = 25.0
 """The stitch is short for so much on either side of a corner, in mm (common practice, no source)."""
+
+DOWN = "from the neck down, exactly to the corner's point"
 
 
 def _parts(bench: Workbench, end: Join) -> tuple[str, str, Join, str] | None:
@@ -95,13 +98,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"Right side of each {bench.name(band)} to the right side of the {name}, the {name} on top so that you see "
             "its corner; upper edges even.",
-            f"{bench.seam_of(sides)} from the neck down, exactly to the corner's point; backstitch there. Left and "
-            "right alike.",
+            f"{bench.seam_of(sides)} {DOWN}; backstitch there. Left and right alike.",
         ),
         requires=(
             Need(facts.join(Fact.OPENED, end.id), "the box is cut open first"),
             Need(facts.piece(Fact.PREPARED, band), "its inner edge is pressed in while it is flat"),
         ),
+        run=replace(bench.runs.begun_at(sides, "neck edge"), said=DOWN, secured=Secured.END),
         look="Both rows end at one level, in the very corners.",
     )
     step = of_joins(bench, ID, sides.id)
@@ -115,6 +118,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.IRON,
         after={Fact.JOINED: "they are sewn first"},
         gives=(Fact.PRESSED,),
+        way="into the bands",
         look="Both bands lie away from the front, and their seams run straight down to the end.",
     )
     after: tuple[Need, ...] = (Need(facts.join(Fact.PRESSED, sides.id), "the bands are sewn on and pressed first"),)

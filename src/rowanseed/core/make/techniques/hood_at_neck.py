@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.plain_seams import stitching
+from rowanseed.core.make.families.plain_seams import run_of, stitching
 from rowanseed.core.make.families.waistbands import ends_at, ends_of_facings_caught
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
@@ -67,6 +67,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             ),
         ),
         requires=tuple(_waits(bench, join, hood)),
+        run=bench.runs.over(join.a) if is_closed else run_of(bench, join),
         look="Both edges of the hood leave the seam at one height, and neither side is drawn in.",
     )
     before = []

@@ -62,6 +62,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.join(Fact.PREPARED, join.id), "the upper edge is folded first"),
             *plain_seams.order_needs(bench, join),
         ),
+        run=run,
         rows=2,
         look="The fold runs along the chalk line, and both rows are parallel to it.",
     )

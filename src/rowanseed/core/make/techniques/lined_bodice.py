@@ -13,6 +13,7 @@ from rowanseed.core.make.families.bagged import ROLLS_IN, enclosing
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for_both
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
+from rowanseed.core.make.run import OVER_THE_SHOULDER
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, Workbench, shown
@@ -22,6 +23,9 @@ from rowanseed.core.pattern.pieces import Panel
 ID = "lined bodice"
 SHORT = 25.0
 """The neck's seam begins and ends so far beside the opening, in mm: so much is closed once the zip is in."""
+
+
+IN_ONE_RUN = "in one run from the shell's waist over the armhole's seam down to the lining's lower edge"
 
 
 def _sides(bench: Workbench) -> tuple[Join, ...]:
@@ -74,12 +78,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def _edge(bench: Workbench, join: Join) -> Iterator[Operation]:
     at_neck = any(p.edge == "neck" for p in join.a)
     ids = (join.id,)
-    run = (
-        f"{bench.seam_of(join)} from {bench.margin(SHORT)} beside one centre edge round to {bench.margin(SHORT)} "
-        "beside the other, and backstitch: what is left is closed once the zip is in."
+    run = replace(bench.runs.over(join.a, each_hand=join.each_hand), ring=False, said=OVER_THE_SHOULDER)
+    if at_neck:
+        beside = f"from {bench.margin(SHORT)} beside one centre edge round to {bench.margin(SHORT)} beside the other"
+        run = replace(run, said=beside, short=(SHORT, SHORT))
+    left = (
+        ", and backstitch: what is left is closed once the zip is in."
         if at_neck
-        else f"{bench.seam_of(join)} from the side's stitching line over the shoulder to the other, each armhole by "
-        "itself; backstitch both ends."
+        else ", each armhole by itself; backstitch both ends."
     )
     yield sew(
         bench,
@@ -91,11 +97,12 @@ def _edge(bench: Workbench, join: Join) -> Iterator[Operation]:
             f"First trim {bench.fine(ROLLS_IN)} off the lining along this edge, so that it rolls inside. Then right "
             "sides together, shell and lining, raw edges even; shoulder seams first, then between. Sides and the "
             "centre with the zip are still open.",
-            run,
+            f"{bench.seam_of(join)} {run.words}{left}",
             *corners.pivoted(bench, join.a),
         ),
         requires=tuple(_shoulders(bench)),
         meant=frozenset({Meant.ENCLOSES}),
+        run=run,
         look="Both layers lie flat to the edge, left and right alike.",
         flat=True,
     )
@@ -156,10 +163,10 @@ def _rings(bench: Workbench) -> Iterator[Operation]:
             "Lift the lining away from the shell: shell front to shell back, lining front to lining back, right sides "
             "together, the armhole's seam on itself, its allowances towards the lining. Pin there first, then the "
             "ends.",
-            f"{bench.seam_of(sides[0])} in one run from the shell's waist over the armhole's seam down to the lining's "
-            "lower edge; backstitch both ends. Left and right alike.",
+            f"{bench.seam_of(sides[0])} {IN_ONE_RUN}; backstitch both ends. Left and right alike.",
         ),
         requires=(turned,),
+        run=replace(bench.runs.begun_at(sides[0], "waist"), said=IN_ONE_RUN, goes_on=True),
         meant=frozenset({Meant.ENCLOSES}),
         look="The armhole's seam runs on across the side without a step.",
         flat=True,

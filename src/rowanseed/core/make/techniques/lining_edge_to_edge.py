@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import corners, facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ID, ROLLS_IN, enclosing
 from rowanseed.core.make.operation import Act, Meant, Need, Operation
+from rowanseed.core.make.run import OVER_THE_SHOULDER, Run
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, both_sides
@@ -66,6 +68,7 @@ def sews_edges(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),
         ),
         meant=frozenset({Meant.ENCLOSES}),
+        run=_run(bench, duty, edges),
         look="Both layers are flat to the edge, and corners have the same angle left and right.",
     )
     yield grade(bench, duty.ids, ID, inner="lining's", outer="shell's")
@@ -100,9 +103,20 @@ def _inside(bench: Workbench) -> list[str]:
     ]
 
 
-def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
-    seam, half = bench.seam_of(bench.joins[duty.id]), bench.open_half
+def _run(bench: Workbench, duty: Duty, edges: set[str]) -> Run | None:
+    """How its stitching runs; None where it is sewn in several runs."""
+    join = bench.joins[duty.id]
+    run = bench.runs.over(join.a, each_hand=join.each_hand)
     if "opening" in edges and "hem" in edges:
+        return None
+    if "armhole" in edges:
+        return replace(run, ring=False, said=OVER_THE_SHOULDER)
+    return Run("side seam", "side seam") if "hem" in edges else run
+
+
+def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
+    seam, half, run = bench.seam_of(bench.joins[duty.id]), bench.open_half, _run(bench, duty, edges)
+    if run is None:
         yield (
             f"{seam} in one run: from the right side seam along the {half} hem to the corner, up the {half} edge, "
             f"round the neck, down the other {half} edge, and along its hem to the left side seam. Begin and end "
@@ -113,22 +127,19 @@ def _runs(bench: Workbench, duty: Duty, edges: set[str]) -> Iterator[str]:
             "needle down, turn, and two stitches across the point."
         )
         yield f"Then the {'front' if half == 'back' else 'back'} hem by itself, from side seam to side seam."
-        return
-    if "armhole" in edges:
+    elif "armhole" in edges:
         yield (
-            f"{seam} from the underarm end of the side over the shoulder to the underarm end of the back, each "
-            "armhole by itself; begin and end at the stitching line of the sides, with a backstitch."
+            f"{seam} {run.words}, each armhole by itself; begin and end at the stitching line of the sides, with a "
+            "backstitch."
         )
-        return
-    if "hem" in edges:
+    elif "hem" in edges:
         yield (
-            f"{seam} from side seam to side seam, front and back each by itself; begin and end exactly at the "
-            "stitching line of the sides, with a backstitch."
+            f"{seam} {run.words}, front and back each by itself; begin and end exactly at the stitching line of the "
+            "sides, with a backstitch."
         )
-        return
-    join = bench.joins[duty.id]
-    yield f"{seam} {bench.sewn_along(bench.runs.over(join.a, each_hand=join.each_hand))}."
-    yield from corners.pivoted(bench, join.a)
+    else:
+        yield f"{seam} {bench.sewn_along(run)}."
+        yield from corners.pivoted(bench, bench.joins[duty.id].a)
 
 
 TECHNIQUE = Technique(

@@ -23,6 +23,7 @@ def mock_felled(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "mock-felled seam",
         how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
+        run=plain_seams.run_of(bench, join),
         requires=tuple(plain_seams.order_needs(bench, join)),
         rows=2,
     )

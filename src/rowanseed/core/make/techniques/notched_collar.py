@@ -12,6 +12,7 @@ from rowanseed.core.make.families import collars, facings
 from rowanseed.core.make.families.collars_in_necks import on_neck, turned_collars
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -84,6 +85,7 @@ def notched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             ),
             requires=(*waits, *_crossed(bench, join, duty)),
             meant=frozenset({Meant.ENCLOSES}),
+            run=Run("dot", "dot"),
             flat=True,
             look="Both dots are the same distance from the front edge.",
         )
@@ -115,6 +117,7 @@ def notched(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             op,
             technique="notched collar",
             how=told,
+            run=Run("dot", "dot") if op.act is Act.JOIN else op.run,
             requires=(*op.requires, *(both if op.act is Act.JOIN else ())),
         )
     for id in fronts:

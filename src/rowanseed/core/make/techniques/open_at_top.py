@@ -8,6 +8,7 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.operation import Act, Need, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -19,6 +20,8 @@ from rowanseed.core.pattern.seamline import mark_distance, seam_length
 ID = "opening at the top of a seam"
 BEYOND = 6.0
 """The opening is barred so far below its end, in mm."""
+
+UP = "from the lower end up to the mark of the opening"
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -49,10 +52,11 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         how=(
             matching(bench, join),
-            f"{bench.seam_of(join)} from the lower end up to the mark of the opening; backstitch there three stitches.",
+            f"{bench.seam_of(join)} {UP}; backstitch there three stitches.",
             f"{open_part.capitalize()} stays open.",
         ),
         requires=tuple(requires),
+        run=Run("lower end", "mark of the opening", said=UP, to_mark=detail.to_mark),
         look="The seam ends exactly at the mark.",
     )
     yield press(

@@ -28,8 +28,9 @@ def _in_a_seam(kind: DetailKind) -> Finds:
 def piping(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail = bench.details[duty.id]
     step = of_detail(bench, "piping", duty.id)
-    edge = bench.parts(detail.along[0])
-    allowance = bench.edge_allowance(edge[0])
+    seam = bench.joins.get(detail.along[0])
+    edge = seam.a if seam is not None else bench.parts(detail.along[0])
+    allowance, sewn_to = bench.edge_allowance(edge[0]), bench.names(part.piece for part in edge)
     foot = settings.zip_foot(bench.household, invisible=False)
     yield step(
         "cord",
@@ -49,8 +50,8 @@ def piping(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "baste",
         Act.PIPE,
         f"Baste the piping to one edge: {step.name}",
-        f"On the right side of the {bench.name(edge[0].piece)}, raw edges even, its stitching on the stitching line. "
-        "On an inward curve ease it on and clip its allowance, round a corner clip at the very point; do not pull.",
+        f"On the right side of the {sewn_to}, raw edges even, its stitching on the stitching line. On an inward curve "
+        "ease it on and clip its allowance, round a corner clip at the very point; do not pull.",
         f"At ends draw {bench.margin(10)} of the cord out and cut it, so that the crossing seam stays flat. Sew on the "
         "row that is there.",
         "When the seam is sewn this side lies on top: stitch just inside this row, with the zipper foot, close to the "

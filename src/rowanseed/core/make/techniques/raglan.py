@@ -13,21 +13,24 @@ from rowanseed.core.make.operation import Meant, Need, Operation
 from rowanseed.core.make.shared import clip, finishes_edges, matching, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.pieces import Panel
 
 
 def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = bench.joins[duty.id]
+    run = replace(bench.runs.begun_at(join, "neck edge"), said="from the neck to the underarm")
     yield sew(
         bench,
         duty.ids,
         "raglan seam",
         how=(
             matching(bench, join),
-            f"{bench.seam_of(join)} from the neck to the underarm, the more bias edge below on the feed dogs; "
+            f"{bench.seam_of(join)} {run.words}, the more bias edge below on the feed dogs; "
             "backstitch both ends. Single notch belongs to the front, double to the back: look before you sew.",
             *plain_seams.fullness(bench, join),
         ),
         meant=frozenset({Meant.FLAT}),
+        run=run,
         look="The bias edge has not grown: both ends are level.",
         flat=True,
     )
@@ -45,6 +48,7 @@ def raglan(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "raglan seam",
         way="side",
         words="towards the sleeve",
+        towards=(p.piece for p in (*join.a, *join.b) if bench.panel(p.piece) is Panel.SLEEVE),
         requires=tuple(before),
         look="From neck to underarm the seam runs in one smooth line, its allowances towards the sleeve.",
     )

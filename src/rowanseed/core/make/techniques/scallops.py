@@ -44,6 +44,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                     "On the drawn line, stitch length 1.5. At the foot of every valley and at every point needle "
                     "down, foot up, turn, and one stitch straight across: it leaves room for the clip.",
                 ),
+                run=None,
                 minutes=minutes.seam(3 * step.mm),
                 requires=(*op.requires, Need(facts.detail(Fact.PREPARED, duty.id), "the shape is drawn first")),
                 look="All scallops are equally deep.",

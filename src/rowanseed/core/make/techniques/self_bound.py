@@ -30,6 +30,7 @@ def by_itself(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "self-bound seam",
         how=(matching(bench, join), *plain_seams.stitching(bench, join, None)),
+        run=plain_seams.run_of(bench, join),
         requires=tuple(plain_seams.order_needs(bench, join)),
         meant=frozenset({Meant.ENCLOSES}),
     )

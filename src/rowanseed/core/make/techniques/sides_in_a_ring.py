@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bagged import ID, enclosing
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for_both
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
@@ -23,7 +24,7 @@ def finds_sides(bench: Workbench) -> Iterator[Duty]:
 
 def sews_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     edges = enclosing(bench)
-    around = tuple(shown(part for id in duty.ids for part in bench.parts(id)))
+    within = tuple(id for id in duty.ids if pieces_of(bench.parts(id)) <= bench.linings)
     outer = bench.joins[duty.id]
     yield Operation(
         id="turn-out",
@@ -90,7 +91,7 @@ def sews_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=Bench.HAND,
         minutes=minutes.hand(GAP),
-        on=On(joins=duty.ids, edges=around),
+        on=On(joins=tuple(dict.fromkeys((*within, *duty.ids))), edges=shown(part for id in within for part in bench.parts(id))),
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "the sides are pressed through the gap") for id in duty.ids),
         gives=(facts.layer(Fact.CLOSED, "lining"),),
         look="The gap cannot be told from the seam.",

@@ -7,8 +7,18 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.plain_seams import fullness
-from rowanseed.core.make.families.set_in_sleeves import TOGETHER, cap_of, finds, marked, rest_of, tubes, why_not
+from rowanseed.core.make.families.set_in_sleeves import (
+    TOGETHER,
+    cap_of,
+    finds,
+    marked,
+    rest_of,
+    sleeve_of,
+    tubes,
+    why_not,
+)
 from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -41,6 +51,7 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 where_given=True,
             ),
         ),
+        run=Run("", "", ring=True),
         rows=1.4,
         look=f"{cap_of(join)} over the shoulder, and the sleeve hangs a little to the front, both alike.",
     )
@@ -53,6 +64,7 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "set-in sleeve",
         way="side",
         words="into the sleeve",
+        towards=sleeve_of(bench, join),
         how=(
             "From the sleeve's inside only the allowance, over the end of a ham, so that it falls into the sleeve; "
             "the cap is never pressed flat.",

@@ -37,6 +37,7 @@ def three(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "others, your booklet or the drawing says; baste that one to its neighbour first.",
             f"{bench.seam_of(one)} through all three layers, {bench.sewn_along(run)}.",
         ),
+        run=run,
         look="All three edges are caught all along.",
     )
     yield neaten_together(bench, duty.ids, "seam of three layers")

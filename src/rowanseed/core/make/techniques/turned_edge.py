@@ -67,7 +67,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         technique="turned edge",
         act=Act.TURN,
         title=f"Stitch it down: {name}",
-        how=(f"{bench.margin(2)} from the inner fold, {whole(bench, finish)}.",),
+        how=(f"From the wrong side, {bench.margin(2)} from the inner fold, {whole(bench, finish)}.",),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),
         on=on_edge(finish),

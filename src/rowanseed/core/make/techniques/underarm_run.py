@@ -14,6 +14,7 @@ from rowanseed.core.make.families.raglans import finds_raglan
 from rowanseed.core.make.families.set_in_sleeves import sleeve_joins
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import clip, finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import simple_seams
@@ -67,7 +68,7 @@ def _reaches(bench: Workbench, join: Join, armholes: list[Join]) -> bool:
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     side, sleeve = (bench.joins[id] for id in duty.ids)
-    names = f"{lower_first(side.name)} and {lower_first(sleeve.name)}"
+    names, run = f"{lower_first(side.name)} and {lower_first(sleeve.name)}", _run(bench, side, sleeve)
     before: list[Need] = []
     needs = [need for join in (side, sleeve) for need in order_needs(bench, join)]
     if finishes_edges(bench, duty.ids):
@@ -82,10 +83,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "Right sides together; the seam between sleeve and body on itself first, its allowances lying as they "
             "were pressed, then the ends and the notches, then between.",
-            f"{bench.seam_of(side)} {_run(bench, side)}, over that seam, and on to the "
-            f"{_far(bench, sleeve)}; backstitch both ends.",
+            f"{bench.seam_of(side)} {run.words}; backstitch both ends.",
         ),
         requires=tuple(dict.fromkeys(needs)),
+        run=run,
         look="Under the arm the four seams meet in one point, and no pleat is caught.",
     )
     clipped = clip(bench, duty.ids, ID)
@@ -98,8 +99,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield press(bench, duty.ids, ID, way="open", words="open", title=title, requires=tuple(before))
 
 
-def _run(bench: Workbench, side: Join) -> str:
-    return f"from the {_far(bench, side)} up the side"
+def _run(bench: Workbench, side: Join, sleeve: Join) -> Run:
+    far = _far(bench, side)
+    said = f"from the {far} up the side, over that seam, and on to the {_far(bench, sleeve)}"
+    return replace(bench.runs.begun_at(side, far), said=said, goes_on=True)
 
 
 def _far(bench: Workbench, join: Join) -> str:

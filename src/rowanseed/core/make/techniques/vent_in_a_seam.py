@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.slits import finds_opening_below, long_seam, open_part, top_of, zipped
+from rowanseed.core.make.families.slits import finds_opening_below, long_seam, open_part, run_down_to, zipped
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
@@ -55,19 +55,21 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.join(Fact.NEATENED, join.id), "the vent's edges are neatened apart, before the seam")
         )
     across = _across(bench, detail)
+    run = run_down_to(bench, join, detail, "pivot mark")
     yield sew(
         bench,
         (join.id,),
         "vent",
         how=(
             matching(bench, join),
-            f"{bench.seam_of(join)} from {top_of(bench, join)} down to the pivot mark, needle down, turn, and "
+            f"{bench.seam_of(join)} {run.words}, needle down, turn, and "
             f"{across}; backstitch. {long_seam(bench, detail, join).capitalize()} stays open.",
             "Clip the underlap's allowance into the corner, up to the stitching, so that the seam above opens.",
             *above,
         ),
         requires=tuple(requires),
         leaves=leaves,
+        run=run,
     )
     yield press(
         bench,
