@@ -91,7 +91,10 @@ def sews_sides(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=Bench.HAND,
         minutes=minutes.hand(GAP),
-        on=On(joins=tuple(dict.fromkeys((*within, *duty.ids))), edges=shown(part for id in within for part in bench.parts(id))),
+        on=On(
+            joins=tuple(dict.fromkeys((*within, *duty.ids))),
+            edges=shown(part for id in within for part in bench.parts(id)),
+        ),
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "the sides are pressed through the gap") for id in duty.ids),
         gives=(facts.layer(Fact.CLOSED, "lining"),),
         look="The gap cannot be told from the seam.",
