@@ -19,6 +19,7 @@ from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.drawings.steps.folding import Folding, folded, folding
 from rowanseed.drawings.steps.laid import draw_laid
 from rowanseed.drawings.steps.placing import as_drawn, laid_on
+from rowanseed.drawings.steps.registry import scene_of
 from rowanseed.drawings.steps.shares import shares
 
 from ..core.everyday import EVERYDAY, everyday
@@ -228,3 +229,22 @@ def test_allowances_are_drawn_where_the_step_presses_them():
     _, _, operations = made("camp shirt")
     into = next(op for op in operations if op.id == "press-armholes")
     assert into.towards == {"sleeve"} and "into the sleeve" in drawn("camp shirt", "press-armholes").words
+
+
+@pytest.mark.parametrize("name", [*DRAFTS, *WARDROBE, "blazer", "jeans", "blouse"])
+def test_a_section_shows_the_layers_as_they_lie_at_the_step(name):
+    """No seam is shown pressed before it is sewn, none closed where it is pressed open, no bend whole where it is
+    clipped."""
+    _, _, operations = made(name)
+    for op in operations:
+        scene = scene_of(op)
+        if scene is None:
+            continue
+        if op.act in SEWS and op.on.joins:
+            assert not scene.title.startswith(("Pressed", "Turned")), f"{op.id}: {scene.title}"
+        if op.act is Act.PRESS and op.way == "open":
+            assert "ressed open" in scene.title, f"{op.id}: {scene.title}"
+        if op.act is Act.CLIP and op.id.startswith("clip-"):
+            assert "lipped" in scene.words, f"{op.id}: {scene.title}"
+        if op.id.startswith("press-in-"):
+            assert "pressed in" in scene.title, f"{op.id}: {scene.title}"

@@ -61,24 +61,58 @@ CAUGHT = frame(
     second("facing, wrong side up", (-60, 0), (40, 0), right="right"),
     row((8, -10), (8, 31)),
 )
-STRAP = (
-    frame(
-        "Folded right sides together, sewn, then turned",
-        second("strap, folded", (40, -6), (-60, -6), (-60, 6), (40, 6), right="left"),
-        row((20, -16), (20, 16), "the row along its edges"),
-        to("turned through the open end", (-64, -26), (-40, -26)),
-        at=("made", "fold", "turn"),
-    ),
-    frame(
-        "Right side out, its ends held where they are caught",
-        second("strap, right side out", (-100, 0), (60, 0), (60, 12), (-100, 12), right="left"),
-        cloth("garment, right side up", (-20, 30), (120, 30), right="left"),
-        basting((48, -9), (48, 39), "basting within the allowance"),
-    ),
+STRAP = frame(
+    "Right side out, its ends held where they are caught",
+    second("strap, right side out", (-100, 0), (60, 0), (60, 12), (-100, 12), right="left"),
+    cloth("garment, right side up", (-20, 30), (120, 30), right="left"),
+    basting((48, -9), (48, 39), "basting within the allowance"),
+)
+PAIR = frame(
+    "Two and two right sides together, sewn round all but the end that is caught",
+    second("one piece, wrong side up", (-70, 0), (70, 0), right="right"),
+    second("the other piece, right side up", (-70, 11), (70, 11), right="left"),
+    row((-50, -10), (-50, 21), "the row along its edges"),
+    row((50, -10), (50, 21), "the row along its edges"),
+    at=("made", "turn"),
+)
+STRIP = frame(
+    "The strip folded to its middle and again, and stitched",
+    second("strip, right side out", (30, 11), (-36, 11), (-36, 0), (36, 0), (36, 22), (-30, 22), right="left"),
+    row((-28, -9), (-28, 31)),
+    row((28, -9), (28, 31)),
+    at=("fold",),
+)
+
+PRESSED_IN = frame(
+    "Folded on its line, its inner edge pressed in by less than the allowance",
+    second("band, right side out", (60, 0), (-60, 0), (-60, 30), (44, 30), (44, 19), (8, 19), right="right"),
+    to("the fold passes the seam by so much as is left", (74, 50), (48, 34)),
+    at=("press-in",),
+)
+INNER_PRESSED_IN = frame(
+    "The neck edge of the inner stand pressed in, less than its allowance",
+    second("inner stand, wrong side up", (-100, 0), (40, 0), (40, -12), (4, -12), right="right"),
+    far("pressed in", (4, -25), (40, -25)),
+    at=("press-in",),
+)
+NECK_SEWN = frame(
+    "Collar and neck right sides together, from dot to dot",
+    cloth("garment, or facing, right side up", (-110, 11), (40, 11), right="left"),
+    second("collar, wrong side up", (-90, 0), (40, 0), right="right"),
+    row((8, -10), (8, 21)),
+    far("the allowance", (8, 32), (40, 32)),
+)
+NECK_OPEN = frame(
+    "Pressed open, right side up",
+    cloth("garment, or facing", (-120, 0), (-6, 0), (-6, 12), (-50, 12), right="left"),
+    second("collar", (120, 0), (6, 0), (6, 12), (50, 12), right="right"),
+    row((-14, 6), (14, 6)),
+    at=("opened",),
 )
 
 SCENES: Frames = {
     "band": (
+        PRESSED_IN,
         BAND_SEWN,
         BAND_UP,
         frame(
@@ -91,7 +125,9 @@ SCENES: Frames = {
     ),
     "turned collar": (COLLAR_EDGE, COLLAR),
     "notched collar": (
-        COLLAR_EDGE,
+        replace(NECK_SEWN, at=("act:band",)),
+        NECK_OPEN,
+        replace(COLLAR_EDGE, at=("act:join",)),
         frame(
             "Both neck seams pressed open and joined inside",
             cloth("garment and under collar, right side down", (-110, 24), (110, 24), right="right"),
@@ -103,6 +139,7 @@ SCENES: Frames = {
     ),
     "collar in a faced neck": (CAUGHT,),
     "collar with stand": (
+        INNER_PRESSED_IN,
         replace(BAND_SEWN, at=("act:band",)),
         frame(
             "The collar between both stands",
@@ -121,9 +158,9 @@ SCENES: Frames = {
             row((-9, -14), (55, -14), "the edgestitching"),
         ),
     ),
-    "back belt": STRAP,
-    "strap": STRAP,
-    "tab": STRAP,
+    "back belt": (PAIR, STRAP),
+    "strap": (STRIP, STRAP),
+    "tab": (PAIR, STRAP),
     "belt loops": (
         frame(
             "The strip folded into three and stitched",
@@ -133,13 +170,7 @@ SCENES: Frames = {
         ),
     ),
     "ties at a band": (
-        frame(
-            "The strip folded to its middle and again, and stitched",
-            second("tie, right side out", (30, 11), (-36, 11), (-36, 0), (36, 0), (36, 22), (-30, 22), right="left"),
-            row((-28, -9), (-28, 31)),
-            row((28, -9), (28, 31)),
-            at=("fold",),
-        ),
+        STRIP,
         frame(
             "The tie on the open band, raw end level with raw end",
             cloth("tie, finished", (-110, 0), (60, 0)),
@@ -159,7 +190,13 @@ SCENES: Frames = {
         ),
     ),
     "tie belt": (
-        STRAP[0],
+        frame(
+            "Folded right sides together, sewn from both ends, a gap left in the middle",
+            second("belt, folded", (40, -6), (-60, -6), (-60, 6), (40, 6), right="left"),
+            row((20, -16), (20, 16), "the row along its edges"),
+            to("turned through the gap", (64, 0), (46, 0)),
+            at=("made", "fold", "turn"),
+        ),
         frame(
             "Turned through the gap, which is closed by hand",
             second("belt, right side out", (-3, 12), (-80, 12), (-80, 0), (80, 0), (80, 12), (3, 12), right="right"),

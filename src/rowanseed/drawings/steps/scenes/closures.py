@@ -63,10 +63,11 @@ HOLES = frame(
 )
 
 SHIELD = frame(
-    "The shield folded right sides together, across its lower end",
-    cloth("shield", (-110, 12), (60, 12), (60, 0), (-110, 0), right="right"),
-    row((-84, -9), (-84, 21), "across the lower end"),
-    to("its open edges, neatened together", (60, -34), (60, -2)),
+    "The shield folded lengthwise, seen along the fold, which lies behind: sewn across its lower end",
+    cloth("one layer, wrong side up", (-110, 0), (60, 0), right="right"),
+    cloth("the other layer, right side up", (-110, 11), (60, 11), right="left"),
+    row((-84, -10), (-84, 21), "across the lower end"),
+    far("the allowance of the lower end", (-110, 32), (-84, 32)),
     at=("shield",),
 )
 FLY_FACING = frame(
@@ -75,6 +76,12 @@ FLY_FACING = frame(
     second("facing, right side down", (-70, 0), (40, 0), right="right"),
     row((4, -9), (4, 21), "on the stitching line, down to the end of the opening"),
     at=("facing",),
+)
+FLY_PRESSED = frame(
+    "Both edges pressed: the lap on its seam, the underlap a little outside the centre",
+    cloth("lap, its facing turned in", (-130, 0), (14, 0), (14, 12), (-60, 12), right="left"),
+    cloth("underlap, its allowance folded", (130, 30), (22, 30), (22, 42), (70, 42), right="right"),
+    at=("extensions",),
 )
 
 SCENES: Frames = {
@@ -148,12 +155,7 @@ SCENES: Frames = {
     "button fly": (
         replace(SHIELD, at=("shield", "strip")),
         FLY_FACING,
-        frame(
-            "Both edges pressed: the lap on its seam, the underlap a little outside the centre",
-            cloth("lap, its facing turned in", (-130, 0), (14, 0), (14, 12), (-60, 12), right="left"),
-            cloth("underlap, its allowance folded", (130, 30), (22, 30), (22, 42), (70, 42), right="right"),
-            at=("extensions",),
-        ),
+        FLY_PRESSED,
         frame(
             "A hole across the strip, begun beside its fold",
             second("strip, folded", (60, 12), (-70, 12), (-70, 0), (60, 0), right="left"),
@@ -183,13 +185,14 @@ SCENES: Frames = {
     "fly zip": (
         SHIELD,
         FLY_FACING,
+        FLY_PRESSED,
         frame(
             "The zip between underlap and its own side",
             cloth("underlap side", (130, 0), (8, 0), (8, 12), (60, 12), right="right"),
             notion("zip tape", (52, 24), (-30, 24)),
             Thing("teeth", "coil", (-4, 31), (14, 10)),
             row((18, -9), (18, 33), "beside the fold"),
-            at=("underlap", "extensions"),
+            at=("underlap",),
         ),
         frame(
             "Closed: lap over zip over underlap",

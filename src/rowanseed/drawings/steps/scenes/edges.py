@@ -60,7 +60,20 @@ BOUND = frame(
 )
 
 SCENES: Frames = {
-    "shaped facing": (SEWN, TRIM, PRESSED, UNDERSTITCH, TURNED),
+    "shaped facing": (
+        SEWN,
+        TRIM,
+        PRESSED,
+        UNDERSTITCH,
+        frame(
+            "The facing folded back, right sides together, and sewn on the hem line",
+            cloth("front, right side up", (-110, 11), (40, 11), right="left"),
+            second("facing, wrong side up", (-90, 0), (40, 0), right="right"),
+            row((18, -9), (18, 20), "the row on the hem line"),
+            at=("close",),
+        ),
+        TURNED,
+    ),
     "faced hem": (replace(SEWN, at=("face",)), UNDERSTITCH, TURNED),
     "scalloped edge": (
         frame(
@@ -143,12 +156,19 @@ SCENES: Frames = {
     ),
     "piping": (
         frame(
+            "The cord in its bias strip",
+            second("bias strip round the cord", (60, 1), (6, 1), (-10, -8), (6, -21), (60, -10)),
+            Thing("cord", "round", (4, -9), (12, 12)),
+            row((20, -26), (20, 8), "beside the cord, not quite close"),
+            at=("cord",),
+        ),
+        frame(
             "The cord in its bias strip, basted to one edge",
             cloth("one edge, right side up", (-110, 12), (60, 12), right="left"),
             second("bias strip round the cord", (60, 1), (6, 1), (-10, -8), (6, -21), (60, -10)),
             Thing("cord, on the stitching line", "round", (4, -9), (12, 12)),
             row((20, -26), (20, 21), "close to the cord"),
-            at=("cord", "baste"),
+            at=("baste",),
         ),
         frame(
             "Caught between both layers",

@@ -7,6 +7,7 @@ from dataclasses import replace
 from rowanseed.drawings.steps.scenes.bands import BAND_SEWN, BAND_UP
 from rowanseed.drawings.steps.scenes.edges import PRESSED, TRIM, UNDERSTITCH
 from rowanseed.drawings.steps.scenes.frame import Frames, basting, cloth, far, frame, hand, notion, row, second, to
+from rowanseed.drawings.steps.scenes.seams import OPEN
 
 SCENES: Frames = {
     "contour band": (
@@ -51,6 +52,7 @@ SCENES: Frames = {
         ),
     ),
     "all-in-one facing": (
+        replace(OPEN, at=("opened",)),
         frame(
             "The armhole's edges brought round the rolled-up garment, right sides together",
             cloth("garment, over the roll", (-80, -4), (-60, -30), (-10, -30), (10, -6), (46, -6), right="right"),

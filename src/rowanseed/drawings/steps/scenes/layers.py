@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowanseed.drawings.steps.scene import Thing
 from rowanseed.drawings.steps.scenes.frame import (
     Frames,
@@ -17,6 +19,7 @@ from rowanseed.drawings.steps.scenes.frame import (
     stiff,
     to,
 )
+from rowanseed.drawings.steps.scenes.seams import OPEN
 
 BAGGED = frame(
     "Right sides together, edge on edge",
@@ -87,8 +90,9 @@ SCENES: Frames = {
         UNDERSTITCHED,
         TURNED,
     ),
-    "lining edge to edge": (BAGGED, GAP, TRIMMED, UNDERSTITCHED, TURNED),
+    "lining edge to edge": (BAGGED, GAP, TRIMMED, UNDERSTITCHED, replace(OPEN, at=("opened",)), TURNED),
     "lined bodice": (
+        replace(OPEN, at=("opened",)),
         BAGGED,
         TRIMMED,
         UNDERSTITCHED,

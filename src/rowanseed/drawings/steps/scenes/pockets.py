@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowanseed.drawings.steps.scenes.frame import Frames, cloth, far, frame, lining, row, second, stiff, to
+from rowanseed.drawings.steps.scenes.frame import Frames, cloth, far, frame, lining, loops, row, second, stiff, to
 
 IN_SEAM = frame(
     "The bag hangs from the allowances of the seam",
@@ -21,7 +21,13 @@ SCENES: Frames = {
             second("pocket, right side out", (-110, 0), (40, 0), (40, 12), (-6, 12), right="left", neatened=True),
             row((8, -9), (8, 21)),
             far("the mouth's hem", (8, 32), (40, 32)),
-            at=("mouth", "neaten"),
+            at=("mouth",),
+        ),
+        frame(
+            "Every edge neatened, one layer, before anything is folded",
+            second("pocket, right side up", (-110, 0), (50, 0), right="left"),
+            loops((48, 0), 16, "neatening over the raw edge, no cloth cut off"),
+            at=("neaten",),
         ),
         frame(
             "Its edges pressed in over a card, laid on its marks and edgestitched",
@@ -83,8 +89,31 @@ SCENES: Frames = {
             lining("bags, sewn together all round", (-40, 34), (-10, 34), (-10, 80), (30, 80), (30, 24), (44, 24)),
         ),
     ),
-    "in-seam pocket": (IN_SEAM,),
+    "in-seam pocket": (
+        frame(
+            "The bags right sides together, sewn round from mark to mark",
+            lining("one bag, right side up", (-110, 11), (40, 11), right="left"),
+            lining("the other bag, wrong side up", (-110, 0), (40, 0), right="right"),
+            row((14, -9), (14, 20)),
+            at=("bag", "press-bag"),
+        ),
+        IN_SEAM,
+    ),
     "slant pocket": (
+        frame(
+            "The pocket's facing on the front, right sides together, along the mouth",
+            cloth("front, right side up", (-110, 11), (40, 11), right="left"),
+            lining("facing of the pocket, wrong side up", (-90, 0), (40, 0), right="right"),
+            row((8, -10), (8, 20)),
+            at=("mouth",),
+        ),
+        frame(
+            "Bag and side piece right sides together round the curve, the front lifted away",
+            cloth("side piece, right side up", (-110, 11), (40, 11), right="left"),
+            lining("facing of the pocket, wrong side up", (-110, 0), (40, 0), right="right"),
+            row((14, -9), (14, 20)),
+            at=("bag", "press-bag"),
+        ),
         frame(
             "The mouth faced and turned, the side front beneath",
             cloth("front, its mouth turned in", (-120, 0), (20, 0), (20, 12), (-20, 12), right="left"),
@@ -94,6 +123,14 @@ SCENES: Frames = {
         ),
     ),
     "pocket flap": (
+        frame(
+            "Flap and lining right sides together, sewn at the sides and below",
+            second("flap, right side up", (-90, 11), (40, 11), right="left"),
+            lining("its lining, wrong side up, a little smaller", (-86, 0), (34, 0), right="right"),
+            row((18, -10), (18, 20)),
+            far("trimmed, and notched where it curves", (18, 32), (40, 32)),
+            at=("made",),
+        ),
         frame(
             "The flap upside down, its raw edge towards the pocket",
             cloth("garment, right side up", (-120, 24), (120, 24), right="left"),

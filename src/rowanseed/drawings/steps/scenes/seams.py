@@ -27,7 +27,7 @@ LYING = frame(
     cloth(OTHER, (0, -11), (150, -11), right="right"),
     row((112, -21), (112, 10)),
     far(ALLOWANCE, (112, 22), (150, 22)),
-    at=("sew", "baste", "stay", "clip"),
+    at=("sew", "baste", "stay"),
 )
 OPEN = frame(
     "Pressed open, right side up",
@@ -54,7 +54,13 @@ BOTH_ROWS = (
     cloth(ONE, (0, 0), (150, 0), right="left"),
     cloth(OTHER, (0, -11), (150, -11), right="right"),
 )
-
+CLIPPED = frame(
+    "Clipped where it bends: inwards by snips, outwards by wedges",
+    *BOTH_ROWS,
+    row((112, -21), (112, 10)),
+    to("a thread or two before the stitching", (148, -36), (118, -20)),
+    at=("clip",),
+)
 APART = frame(
     "Each edge by itself, right side up",
     cloth("one layer, right side up", (-110, 0), (50, 0), right="left"),
@@ -63,7 +69,7 @@ APART = frame(
 )
 
 SCENES: Frames = {
-    "plain seam": (LYING, APART, replace(ASIDE, at=("together", "aside")), OPEN),
+    "plain seam": (LYING, CLIPPED, APART, replace(ASIDE, at=("together", "aside")), OPEN),
     "basted seam": (
         frame(
             "Held by a basting in the allowance, which comes out once the seam is sewn",
@@ -95,9 +101,9 @@ SCENES: Frames = {
         ),
         ASIDE,
     ),
-    "raglan seam": (LYING, ASIDE),
+    "raglan seam": (LYING, CLIPPED, ASIDE),
     "hood at the neck": (LYING, ASIDE),
-    "underarm in one run": (LYING, APART, OPEN),
+    "underarm in one run": (LYING, CLIPPED, APART, OPEN),
     "seam of three layers": (
         frame(
             "Three layers in one seam",
@@ -121,8 +127,8 @@ SCENES: Frames = {
             "Pressed to the back, the tape inside",
             cloth("back", (-120, 0), (-6, 0), (-6, 12), (-50, 12), right="left"),
             cloth("front", (120, 0), (6, 0), (6, 24), (-50, 24), right="right"),
-            notion("tape", (-12, 35), (-46, 35)),
-            row((-14, 6), (14, 6)),
+            notion("tape", (-40, 36), (18, 36), (18, 7)),
+            row((-16, 9), (29, 9)),
         ),
     ),
     "French seam": (
@@ -175,7 +181,7 @@ SCENES: Frames = {
             row((-42, -43), (-42, 9), "the row along the fold"),
         ),
     ),
-    "mock-felled seam": (LYING, TOPSTITCHED),
+    "mock-felled seam": (LYING, replace(ASIDE, at=("together", "aside")), TOPSTITCHED),
     "lapped seam": (
         frame(
             "One folded edge laid on the other, right side up",
@@ -228,6 +234,7 @@ SCENES: Frames = {
     ),
     "crotch seam": (
         APART,
+        replace(LYING, at=("to-mark",)),
         replace(OPEN, at=("press",)),
         frame(
             "One leg inside the other, right sides together",
