@@ -6,8 +6,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.base.words import Worded
 
-ZIP, PLACKET, OPENING = "zip", "placket", "opening"
-OVER_THE_SHOULDER = "from the side's stitching line over the shoulder to the other side's"
+ZIP, PLACKET, OPENING, RAW_EDGE = "zip", "placket", "opening", "raw edge"
 Marked = tuple[str, str]
 """A piece and its mark."""
 
@@ -52,3 +51,9 @@ class Run:
         return (
             f"from {self.start} to {self.end}" if self.start == self.end else f"from the {self.start} to the {self.end}"
         )
+
+
+OVER_THE_SHOULDER = Run(
+    "side seam", "side seam", said="from the side's stitching line over the shoulder to the other side's"
+)
+"""An armhole that is sewn while the sides are open."""

@@ -14,7 +14,7 @@ from shapely.ops import substring
 
 from rowanseed.core.geometry.outline import Point, chain_length, point_at
 from rowanseed.core.make.operation import Act, Operation
-from rowanseed.core.make.run import Marked, Run, Secured
+from rowanseed.core.make.run import RAW_EDGE, Marked, Run, Secured
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import MarkKind
@@ -140,7 +140,9 @@ def ends_at(bench: Workbench, join: Join, run: Run, own: Sequence[EdgePart], sha
     found = []
     for part, end in ((own[0], 0), (own[-1], 1)):
         name = names[join.a.index(part)][end]
-        is_there = name is not None or (by_neighbour and bench.runs.beside(part, end) in (run.start, run.end))
+        is_raw = run.start == RAW_EDGE and bench.neighbours(part)[end] not in bench.folds(part.piece)
+        is_beside = by_neighbour and bench.runs.beside(part, end) in (run.start, run.end)
+        is_there = name is not None or is_raw or is_beside
         found.append(is_there and share[end] == float(end))
     return found[0], found[1]
 

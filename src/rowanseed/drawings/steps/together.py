@@ -145,16 +145,31 @@ def _folded_edge(paper: Paper, fold: tuple[Point, Point], line: Sequence[Point])
 
 
 def pair_shown(bench: Workbench, op: Operation, join: Join) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
-    """The edges of the two pieces that a seam is drawn on: those with the mark that it is sewn to, else its first."""
+    """The edges of the two pieces that a seam is drawn on: those with the mark that it is sewn to, else those where it
+    begins, else its first."""
     zip_, run = bench.openings.zip_on(join), op.run
     marks = [run.to_mark, run.from_mark] if run is not None else []
     marks += [detail.to_mark for detail in bench.details.values() if join.id in detail.along]
     marks += [zip_.to_mark] if zip_ is not None else []
-    marked = [mark for mark in marks if mark is not None]
     a, b = (list(dict.fromkeys(part.piece for part in side)) for side in (join.a, join.b))
-    at = next((side.index(id) for id, _ in marked for side in (a, b) if id in side), 0)
-    one, other = a[min(at, len(a) - 1)], b[at if len(a) == len(b) else 0]
+    found = [side.index(mark[0]) for mark in marks if mark is not None for side in (a, b) if mark[0] in side]
+    if not found and max(len(a), len(b)) > 1:
+        found = _where_it_begins(bench, op, join, a, b)
+    at = found[0] if found else 0
+    one, other = a[min(at, len(a) - 1)], b[at if len(a) == len(b) or len(a) == 1 else 0]
     return _edges_on(join.a, one), _edges_on(join.b, other)
+
+
+def _where_it_begins(bench: Workbench, op: Operation, join: Join, a: list[str], b: list[str]) -> list[int]:
+    """Which of the pieces of the side that has several the seam begins or ends on; none for a ring."""
+    run = op.run or bench.runs.over(join.a, each_hand=join.each_hand)
+    out = []
+    for k in range(len(a) if len(a) > 1 else len(b)) if not run.ring else ():
+        one, other = _edges_on(join.a, a[min(k, len(a) - 1)]), _edges_on(join.b, b[min(k, len(b) - 1)])
+        share = shares(bench, join, one, other)[0]
+        if any(ends_at(bench, join, run, in_ring_order(bench.piece(one[0].piece), one), share)):
+            out.append(k)
+    return out
 
 
 def _edges_on(side: Sequence[EdgePart], piece: str) -> tuple[EdgePart, ...]:

@@ -19,7 +19,7 @@ from rowanseed.core.make.families.waistbands import (
 )
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
-from rowanseed.core.make.run import Run
+from rowanseed.core.make.run import RAW_EDGE, Run
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, shown
@@ -64,7 +64,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"length 1.5 for {bench.margin(25)} before and after a point, and two stitches across it.",
         ),
         meant=frozenset({Meant.ENCLOSES}),
-        run=Run("raw edge", "raw edge"),
+        run=Run(RAW_EDGE, RAW_EDGE),
         look="Folded at its centre, both points are alike.",
     )
     yield Operation(

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
@@ -37,7 +36,7 @@ def armholes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Roll it up from the far armhole to the near one, until that lies free. Bring the near armhole of the "
             "garment over the roll and that of the facing under it, so that they meet right sides together round it.",
             "Pin the shoulder seams first, then the ends at the sides, then between; the roll stays clear inside.",
-            f"{bench.seam_of(join)} {OVER_THE_SHOULDER}; backstitch both ends.",
+            f"{bench.seam_of(join)} {OVER_THE_SHOULDER.words}; backstitch both ends.",
             "Feel that nothing of the roll is caught.",
             "Grade and clip before it is drawn out; then draw the roll out through the open side, and do the other "
             "armhole.",
@@ -52,7 +51,7 @@ def armholes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),
         ),
         meant=frozenset({Meant.ENCLOSES}),
-        run=replace(bench.runs.over(join.a, each_hand=True), ring=False, said=OVER_THE_SHOULDER),
+        run=OVER_THE_SHOULDER,
         flat=True,
         look="Drawn out, both armholes lie flat, and the shoulders are not twisted.",
     )

@@ -78,10 +78,11 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 def _edge(bench: Workbench, join: Join) -> Iterator[Operation]:
     at_neck = any(p.edge == "neck" for p in join.a)
     ids = (join.id,)
-    run = replace(bench.runs.over(join.a, each_hand=join.each_hand), ring=False, said=OVER_THE_SHOULDER)
+    run = OVER_THE_SHOULDER
     if at_neck:
+        run = bench.runs.over(join.a, each_hand=join.each_hand)
         beside = f"from {bench.margin(SHORT)} beside one centre edge round to {bench.margin(SHORT)} beside the other"
-        run = replace(run, said=beside, short=(SHORT, SHORT))
+        run = replace(run, ring=False, said=beside, short=(SHORT, SHORT))
     left = (
         ", and backstitch: what is left is closed once the zip is in."
         if at_neck

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import corners, facts
@@ -110,7 +109,7 @@ def _run(bench: Workbench, duty: Duty, edges: set[str]) -> Run | None:
     if "opening" in edges and "hem" in edges:
         return None
     if "armhole" in edges:
-        return replace(run, ring=False, said=OVER_THE_SHOULDER)
+        return OVER_THE_SHOULDER
     return Run("side seam", "side seam") if "hem" in edges else run
 
 
