@@ -14,6 +14,7 @@ from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.operation import Act
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.joined import runs_against
+from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import MarkKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.drawings.steps.folding import Folding, folded, folding
@@ -229,6 +230,24 @@ def test_allowances_are_drawn_where_the_step_presses_them():
     _, _, operations = made("camp shirt")
     into = next(op for op in operations if op.id == "press-armholes")
     assert into.towards == {"sleeve"} and "into the sleeve" in drawn("camp shirt", "press-armholes").words
+
+
+@pytest.mark.parametrize("name", ["blouse", "western blouse", "yoked shirt dress", "princess dress", "tunic"])
+def test_a_neck_and_an_armhole_are_staystitched_downwards_as_the_step_says(name):
+    """From the shoulder: a row sewn up towards it pushes the bias of the edge before it (common practice)."""
+    pattern, size, operations = made(name)
+    seen = set()
+    for op in operations:
+        for shown in op.edges if op.id.startswith("staystitch") else ():
+            if shown.edge not in ("neck", "armhole") or shown.backwards is None:
+                continue
+            piece = pattern.piece(shown.piece)
+            line = as_drawn(piece, size).stitched((EdgePart(shown.piece, shown.edge),))
+            begun, ended = (line[-1], line[0]) if shown.backwards else (line[0], line[-1])
+            assert begun[1] < ended[1], f"{shown.edge} of the {shown.piece} is drawn upwards"
+            seen.add(shown.edge)
+            assert shown.edge != "armhole" or "from the shoulder to the underarm" in " ".join(op.how)
+    assert seen
 
 
 @pytest.mark.parametrize("name", [*DRAFTS, *WARDROBE, "blazer", "jeans", "blouse"])

@@ -122,13 +122,15 @@ class After:
 @dataclass(frozen=True)
 class EdgeShown:
     """An edge that an operation works on, for its drawing: all of it, or up to a mark, or beyond one (ring order), or
-    between it and another (`to_mark`)."""
+    between it and another (`to_mark`). `backwards`: it is worked against the order of the ring; None where its step
+    names no direction."""
 
     piece: str
     edge: str
     mark: str | None = None
     beyond_mark: bool = False
     to_mark: str | None = None
+    backwards: bool | None = None
 
 
 @dataclass(frozen=True)

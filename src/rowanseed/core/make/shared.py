@@ -243,13 +243,9 @@ def _lies_on(bench: Workbench, join: Join, way: str, words: str) -> frozenset[st
     """The pieces of a seam that its allowances lie on as it is pressed; none where the words alone say it."""
     pieces = pieces_of((*join.a, *join.b))
     panels = {Press.BACK.words: Panel.BACK, Press.FRONT.words: Panel.FRONT, Press.BAND.words: Panel.BAND}
-    if way == "open":
-        return pieces
-    if way in ("facing", "lining"):
-        found = pieces & bench.inner
-    else:
-        found = frozenset(p for p in pieces if bench.panel(p) is panels.get(words))
-    return found if found < pieces else frozenset()
+    inner = way in ("facing", "lining")
+    found = pieces & bench.inner if inner else frozenset(p for p in pieces if bench.panel(p) is panels.get(words))
+    return pieces if way == "open" else found if found < pieces else frozenset()
 
 
 def clip(bench: Workbench, duty: tuple[str, ...], technique: str) -> Operation | None:

@@ -152,8 +152,8 @@ def _worked_edges(paper: Paper, bench: Workbench, op: Operation, lying: Lying, e
             None if on_raw or not op.bench.is_machine else f"{number(paper.letter * 0.5)} {number(paper.letter * 0.26)}"
         )
         paper.line(run, paper.letter * 0.2, dash)
-        if op.bench.is_machine and not on_raw:
-            arrow(paper, run)
+        if shown is not None and shown.backwards is not None:
+            arrow(paper, run[::-1] if shown.backwards else run)
 
 
 def _worked_darts(op: Operation, piece: Piece) -> tuple[Dart, ...]:

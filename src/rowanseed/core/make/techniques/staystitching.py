@@ -9,10 +9,10 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import corners, facts, minutes, settings
 from rowanseed.core.make.equipment import StaySchool
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.runs import edge_name
 from rowanseed.core.make.technique import Companion
-from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
+from rowanseed.core.make.workbench import NEEDLE, Workbench
 from rowanseed.core.pattern.making import ClosureKind, EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.walk import copies, part_length
@@ -138,12 +138,27 @@ def _stay(bench: Workbench, id: str, parts: tuple[EdgePart, ...]) -> Operation:
         ),
         bench=Bench.MACHINE,
         minutes=minutes.neaten(mm),
-        on=On(edges=shown(parts)),
+        on=On(edges=tuple(dict.fromkeys(_directed(bench, part) for part in parts))),
         gives=tuple(facts.piece(Fact.STAYED, piece) for piece in dict.fromkeys(p.piece for p in parts)),
         setting=settings.staystitch(bench.household),
         caution=NEEDLE,
         look="The edge has kept its length and does not ripple.",
     )
+
+
+FIRST = {"neck": ("shoulder", "side"), "armhole": ("shoulder",), "waist": ("side", "outseam")}
+"""What an edge is staystitched from, by its name: the edges beside it there."""
+LAST = {"neck": ("centre", "opening"), "armhole": ("side",), "waist": ("centre", "crotch", "opening")}
+"""What it is staystitched towards, where the edge is pieced and does not reach its beginning."""
+
+
+def _directed(bench: Workbench, part: EdgePart) -> EdgeShown:
+    """An edge with the way it is staystitched, as `_directions` tells it."""
+    before, after = bench.neighbours(part)
+    first, folds = FIRST.get(part.edge, ()), bench.folds(part.piece)
+    last = (*LAST[part.edge], *folds) if part.edge in LAST else ()
+    forwards, backwards = before in first or after in last, after in first or before in last
+    return EdgeShown(part.piece, part.edge, backwards=backwards if forwards is not backwards else None)
 
 
 def _directions(bench: Workbench, parts: tuple[EdgePart, ...]) -> Iterator[str]:
