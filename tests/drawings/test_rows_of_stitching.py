@@ -5,6 +5,7 @@ How sleeves, cuffs and shields are folded to be sewn is common practice, no sour
 
 import math
 import re
+from dataclasses import replace
 
 import pytest
 from shapely.geometry import LineString, Polygon
@@ -161,6 +162,25 @@ def test_a_sleeve_is_folded_for_its_own_seam_and_no_second_sleeve_lies_on_it(nam
     laid = drawn(name, f"sew-{join}")
     assert " folded, right sides together" in laid.words and "One " not in laid.words
     assert " inside out, its seam uppermost," in drawn(name, f"press-{join}").words
+
+
+def test_a_single_piece_that_is_sewn_to_itself_is_folded():
+    """A band cut once, closed to a ring: there is no second one to lie on it."""
+    pattern, size, _ = made("sweatshirt")
+    cuff = pattern.piece("cuff")
+    once = replace(cuff, cuts=tuple(replace(cut, count=1, pair=False) for cut in cuff.cuts))
+    joins = tuple(replace(j, each_hand=False) if j.id == "cuff-ends" else j for j in pattern.making.joins)
+    pieces = tuple(once if piece.id == "cuff" else piece for piece in pattern.pieces)
+    changed = replace(pattern, pieces=pieces, making=replace(pattern.making, joins=joins))
+    bench = workbench(changed, "A", size, MakingChoices())
+    assert folding(bench, bench.joins["cuff-ends"]) is Folding.EDGE_ON_EDGE
+
+
+def test_a_collar_at_a_slit_runs_from_one_side_of_the_slit_to_the_other():
+    pattern, size, _ = made("tunic")
+    bench = workbench(pattern, "A", size, MakingChoices())
+    join = bench.joins["neck-facing"]
+    assert bench.runs.over(join.a, each_hand=join.each_hand).words == "from one side of the slit to the other"
 
 
 def test_what_is_cut_twice_is_laid_on_each_other_and_lengths_of_a_ruffle_too():

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from rowanseed.core.base.words import Worded
 
-ZIP, PLACKET, OPENING, RAW_EDGE = "zip", "placket", "opening", "raw edge"
+ZIP, PLACKET, SLIT, OPENING, RAW_EDGE = "zip", "placket", "slit", "opening", "raw edge"
 Marked = tuple[str, str]
 """A piece and its mark."""
 
@@ -17,7 +17,6 @@ class Secured(Worded):
     BOTH = "both", "a few stitches back at both ends"
     BEGINNING = "beginning", "a few stitches back at the beginning"
     END = "end", "a few stitches back at the end"
-    NEITHER = "neither", ""
 
 
 @dataclass(frozen=True)
@@ -46,7 +45,7 @@ class Run:
             return self.said
         if self.ring:
             return "all round"
-        if self.start == self.end and self.start in (ZIP, PLACKET, OPENING):
+        if self.start == self.end and self.start in (ZIP, PLACKET, SLIT, OPENING):
             return f"from one side of the {self.start} to the other"
         return (
             f"from {self.start} to {self.end}" if self.start == self.end else f"from the {self.start} to the {self.end}"

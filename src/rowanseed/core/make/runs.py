@@ -8,7 +8,7 @@ from functools import cached_property
 
 from rowanseed.core.make.graph import Graph, pieces_of
 from rowanseed.core.make.openings import Openings
-from rowanseed.core.make.run import OPENING, PLACKET, ZIP, Run
+from rowanseed.core.make.run import OPENING, PLACKET, SLIT, ZIP, Run
 from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, Closure, DetailKind, EdgePart, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.tiers import TO_CENTRE, TO_SIDE
@@ -90,7 +90,8 @@ class Runs:
         if not ends and not each_hand and self._ends_on_one_hand(parts):
             return Run(ENDS["end"], ENDS["end"])
         if not ends:
-            return Run(PLACKET, PLACKET) if self._is_slashed(parts) else Run("", "", ring=True)
+            slash = self._slashed_by(parts)
+            return Run(slash, slash) if slash else Run("", "", ring=True)
         first, last = ends[0], ends[-1]
         if len(ends) == 1:
             # The other end is the same one on the other hand: it runs across the fold or the centre seam.
@@ -156,13 +157,16 @@ class Runs:
         )
         return frozenset((p.piece, p.edge) for p in (*joined, *caught))
 
-    def _is_slashed(self, parts: tuple[EdgePart, ...]) -> bool:
-        """Whether a placket opens what would be a ring: a cuff goes on from one side of it to the other."""
-        return any(
-            part.piece in detail.on and part.edge == OPENED_BY.get(detail.kind)
+    def _slashed_by(self, parts: tuple[EdgePart, ...]) -> str:
+        """What opens an edge that would be a ring, and is cut in from it: a cuff goes on from one side of its placket
+        to the other. Empty where nothing does."""
+        kinds = {
+            detail.kind
             for detail in self.graph.details.values()
             for part in parts
-        )
+            if part.piece in detail.on and part.edge == OPENED_BY.get(detail.kind)
+        }
+        return "" if not kinds else SLIT if kinds == {DetailKind.FACED_SLIT} else PLACKET
 
     def _end(self, piece: str, edge: str, end: str) -> str:
         """What the end of a seam is called that runs out on an edge at one of its ends."""

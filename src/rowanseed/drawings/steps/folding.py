@@ -39,7 +39,8 @@ def folding(bench: Workbench, join: Join) -> Folding:
         for other in bench.joins.values()
         for side in (other.a, other.b)
     )
-    return Folding.EDGE_ON_EDGE if join.each_hand and not lengths else Folding.NONE
+    is_one = join.each_hand or sum(cut.count for cut in bench.piece(piece).cuts) == 1
+    return Folding.EDGE_ON_EDGE if is_one and not lengths else Folding.NONE
 
 
 def fold_of(bench: Workbench, piece: str) -> str:

@@ -25,6 +25,7 @@ from rowanseed.drawings.steps.placing import Lying, Share
 from rowanseed.drawings.svg import PAPER, number, path_of
 
 BEGUN_AT = ("side seam", "underarm seam", "inner leg seam")
+"""Where what is sewn all round begins, by what lies beside its edge there."""
 BACKSTITCH = 14.0
 """How long a backstitch is drawn, in mm."""
 
@@ -83,7 +84,7 @@ def stitching(
         if is_there:
             paper.add("circle", cx=along[0][0], cy=along[0][1], r=paper.letter * 0.22, fill=PAPER, stroke=paper.thread)
             paper.outside(along[0], off, word)
-    back = f"; {run.secured.words}" if stitched_back and run.secured.words else ""
+    back = f"; {run.secured.words}" if stitched_back else ""
     on = ", and on above its upper mark" if more else ""
     marks = _matched(bench, join)
     return f"Sew {run.words}{on}{back}.{f' Match {marks}.' if marks else ''}"
